@@ -1,0 +1,49 @@
+import type { CoatDensity, CoatLength } from '../dilution';
+import type { FoldSite } from '../places';
+
+export const COATS = [
+  'smooth',
+  'short double',
+  'long double',
+  'wire',
+  'silky drop',
+  'curly',
+  'long',
+  'corded',
+  'hairless',
+  'puppy',
+] as const;
+export type Coat = (typeof COATS)[number];
+
+export const COAT_LENGTHS = ['shaved', 'short', 'half', 'full'] as const satisfies readonly CoatLength[];
+export const COAT_DENSITIES = ['thin', 'ordinary', 'dense', 'very dense'] as const satisfies readonly CoatDensity[];
+export const EAR_CARRIAGES = ['upright', 'tipped', 'folded', 'hanging', 'long hanging'] as const;
+export const CANAL_HAIR = ['none', 'sparse', 'dense'] as const;
+export const MUZZLES = ['long', 'middle', 'short', 'flat'] as const;
+export const TEARING = ['none', 'some', 'constant'] as const;
+export const EYE_SETS = ['ordinary', 'prominent'] as const;
+export const FOLD_DEPTHS = ['none', 'light', 'deep'] as const;
+
+export type EarCarriage = (typeof EAR_CARRIAGES)[number];
+export type CanalHair = (typeof CANAL_HAIR)[number];
+export type Muzzle = (typeof MUZZLES)[number];
+export type Tearing = (typeof TEARING)[number];
+export type EyeSet = (typeof EYE_SETS)[number];
+export type FoldDepth = (typeof FOLD_DEPTHS)[number];
+
+/** What a breed gives by default and the single dog has in the end. */
+export interface Traits {
+  readonly coat: Coat;
+  readonly coatLength: CoatLength;
+  readonly coatDensity: CoatDensity;
+  readonly ears: EarCarriage;
+  readonly canalHair: CanalHair;
+  readonly muzzle: Muzzle;
+  readonly eyeSet: EyeSet;
+  readonly tearing: Tearing;
+  /** Only folds the dog has; a site left out is none. */
+  readonly folds: Readonly<Partial<Record<FoldSite, 'light' | 'deep'>>>;
+}
+
+/** A trait is the breed's guess until a groomer's hands say otherwise. */
+export type TraitBasis = 'assumed from the breed' | 'assumed until seen' | 'seen';

@@ -1,0 +1,61 @@
+import { millilitres, type Millilitres } from '../units';
+import type { Bottle } from './bottle';
+import type { Product } from './product';
+import { measure, tidyBatch, type Measuring } from './strokes';
+
+/** Reserve over the reckoned need, so that the second dog's rinse is not the first dog's shortage [house value]. */
+export const RESERVE = 0.1;
+
+/** What to make up for one product of one bath. */
+export type BathMix =
+  | { readonly kind: 'as it is'; readonly need: Millilitres }
+  | {
+      readonly kind: 'mixed';
+      readonly need: Millilitres;
+      readonly bottle: Bottle;
+      readonly how: Measuring;
+    }
+  /** The need goes into no single bottle of the house: make it twice. */
+  | {
+      readonly kind: 'several batches';
+      readonly need: Millilitres;
+      readonly bottle: Bottle;
+      readonly batches: number;
+      readonly how: Measuring;
+    };
+
+/**
+ * Chooses the smallest bottle that holds the need with its reserve and fills it to a readable mark whose strokes
+ * come out; a bottle without marks is filled to its line. Throws `RangeError` when there is no bottle or no need.
+ */
+export function bathMix(
+  need: Millilitres,
+  product: Product,
+  bottles: readonly Bottle[],
+  stroke: Millilitres | null,
+): BathMix {
+  if (!(need > 0)) throw new RangeError('Nothing to mix: the need is 0 ml.');
+  if (product.dilution.kind === 'ready to use') return { kind: 'as it is', need };
+  const bySize = bottles.toSorted((a, b) => a.line - b.line);
+  const largest = bySize.at(-1);
+  if (!largest) throw new RangeError('The house has no mixing bottle. Add one under House ways.');
+  const wanted = need * (1 + RESERVE);
+  const fits = bySize.find((bottle) => bottle.line >= wanted);
+  const bottle = fits ?? largest;
+  const batches = fits ? 1 : Math.ceil(wanted / largest.line);
+  const how = fill(millilitres(wanted / batches), product, bottle, stroke);
+  return batches === 1 ? { kind: 'mixed', need, bottle, how } : { kind: 'several batches', need, bottle, batches, how };
+}
+
+function fill(wanted: Millilitres, product: Product, bottle: Bottle, stroke: Millilitres | null): Measuring {
+  if (product.dilution.kind === 'ready to use') throw new RangeError(`${product.name} is never diluted.`);
+  const strength = product.dilution.strength;
+  const medicated = product.kind === 'medicated';
+  if (bottle.graduation === null) {
+    return measure({ total: bottle.line, strength, stroke, medicated, room: bottle.line });
+  }
+  const vessel = { graduation: bottle.graduation, room: bottle.line };
+  const tidy = stroke === null ? null : tidyBatch(wanted, strength, stroke, vessel);
+  const mark = Math.min(bottle.line, Math.ceil(wanted / bottle.graduation) * bottle.graduation);
+  return measure({ total: tidy?.total ?? millilitres(mark), strength, stroke, medicated, room: bottle.line });
+}

@@ -1,0 +1,38 @@
+export { finding, mirrorFinding, type Finding } from './finding';
+export {
+  LEVELS,
+  LEVEL_WORDS,
+  STOPS,
+  STOP_WORDS,
+  atLeast,
+  higherLevel,
+  higherStop,
+  stopsAtLeast,
+  type Level,
+  type Stop,
+} from './levels';
+export { PAD_COLOURS, PAD_SHOWS, gradeOfPads, worsePad, type PadColour } from './padColour';
+export {
+  ALL_SIGNS,
+  QUESTIONS,
+  SIGNS,
+  areaOf,
+  signWords,
+  signsAt,
+  type Question,
+  type Sign,
+  type SignArea,
+} from './signs';
+export {
+  EAR_CONDITIONS,
+  keepsWaterBelowNeck,
+  stopFor,
+  triage,
+  type Bar,
+  type EarCondition,
+  type Look,
+  type Procedure,
+  type Triage,
+  type VetLift,
+} from './triage';
+export { A_SIGNS, TRIAGE_TABLE, type Circumstances, type TriageRow } from './triageTable';

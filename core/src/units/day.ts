@@ -1,0 +1,38 @@
+import type { Brand } from './brand';
+
+/** A calendar day of the business's own zone, `YYYY-MM-DD`. Not an instant. */
+export type Day = Brand<string, 'day'>;
+
+const MS_PER_DAY = 86_400_000;
+
+/** Whether the text is a real calendar day between 1900 and 2200 (30 February is not). */
+export function isDay(text: string): text is Day {
+  if (!/^(19|20|21)\d\d-\d\d-\d\d$/.test(text)) return false;
+  const ms = Date.parse(`${text}T00:00:00Z`);
+  return !Number.isNaN(ms) && new Date(ms).toISOString().startsWith(text);
+}
+
+/** Throws `RangeError` when the text is not a calendar day. */
+export function day(text: string): Day {
+  if (!isDay(text)) throw new RangeError(`"${text}" is not a calendar day.`);
+  return text;
+}
+
+/** Whole days from `from` to `to`; negative when `to` is earlier. */
+export function daysBetween(from: Day, to: Day): number {
+  return Math.round((Date.parse(to) - Date.parse(from)) / MS_PER_DAY);
+}
+
+/** The day `count` whole days later. */
+export function addDays(from: Day, count: number): Day {
+  return new Date(Date.parse(from) + count * MS_PER_DAY).toISOString().slice(0, 10) as Day;
+}
+
+/** Age in whole years on `on`, as people count it; −1 before birth. */
+export function yearsOld(born: Day, on: Day): number {
+  const birthdayPassed = on.slice(5) >= born.slice(5);
+  return Number(on.slice(0, 4)) - Number(born.slice(0, 4)) - (birthdayPassed ? 0 : 1);
+}
+
+/** Month number 1–12. */
+export const monthOf = (on: Day): number => Number(on.slice(5, 7));

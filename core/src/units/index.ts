@@ -1,0 +1,14 @@
+export type { Brand } from './brand';
+export {
+  HEAVIEST_DOG_KG,
+  LIGHTEST_DOG_KG,
+  kilograms,
+  millilitres,
+  minutes,
+  type Kilograms,
+  type Millilitres,
+  type Minutes,
+  type SquareMetres,
+} from './quantities';
+export { KG_PER_POUND, ML_PER_FLUID_OUNCE, showVolume, showWeight, type UnitSystem } from './showUnits';
+export { addDays, day, daysBetween, isDay, monthOf, yearsOld, type Day } from './day';

@@ -1,0 +1,68 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import {
+  ML_PER_FLUID_OUNCE,
+  addDays,
+  day,
+  daysBetween,
+  isDay,
+  kilograms,
+  millilitres,
+  showVolume,
+  showWeight,
+  yearsOld,
+} from '.';
+
+describe('volumes and weights', () => {
+  test('a US fluid ounce is 29.5735295625 ml (published: NIST Handbook 44, Appendix C)', () => {
+    expect(ML_PER_FLUID_OUNCE).toBeCloseTo(29.5735295625, 10);
+  });
+
+  test.each([
+    [9.8, 'metric', '9.8 ml'],
+    [505.2, 'metric', '505 ml'],
+    [2500, 'metric', '2.5 l'],
+    [9.8, 'US', '0.33 fl oz'],
+    [500, 'US', '17 fl oz'],
+  ] as const)('%s ml in %s reads %s', (volume, system, words) => {
+    expect(showVolume(millilitres(volume), system)).toBe(words);
+  });
+
+  test('a dog of 14.2 kg is 31.3 lb', () => {
+    expect(showWeight(kilograms(14.2), 'US')).toBe('31.3 lb');
+  });
+
+  test.each([0, -3, 400, Number.NaN, Number.POSITIVE_INFINITY])('no dog weighs %s kg', (weight) => {
+    expect(() => kilograms(weight)).toThrow(RangeError);
+  });
+
+  test.each([-1, Number.NaN])('no bottle holds %s ml', (volume) => {
+    expect(() => millilitres(volume)).toThrow(RangeError);
+  });
+});
+
+describe('days', () => {
+  test.each(['2026-02-30', '2026-13-01', '26-01-01', 'tomorrow', '', '2026-1-1'])('%s is no day', (text) => {
+    expect(isDay(text)).toBe(false);
+    expect(() => day(text)).toThrow(RangeError);
+  });
+
+  test('29 February exists in leap years only', () => {
+    expect(isDay('2028-02-29')).toBe(true);
+    expect(isDay('2027-02-29')).toBe(false);
+  });
+
+  test('adding days and counting them are inverse, across years and clock changes', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -2000, max: 2000 }), (count) => {
+        const start = day('2026-03-28');
+        expect(daysBetween(start, addDays(start, count))).toBe(count);
+      }),
+    );
+  });
+
+  test('a dog is one year older on its birthday, not the day before', () => {
+    expect(yearsOld(day('2020-11-26'), day('2026-11-25'))).toBe(5);
+    expect(yearsOld(day('2020-11-25'), day('2026-11-25'))).toBe(6);
+  });
+});
