@@ -22,7 +22,13 @@ describe('breeds', () => {
 describe('what a dog is like', () => {
   test('a cross takes the more demanding of each trait, and says it is assumed', () => {
     const { traits, basis } = composeTraits(['lagotto', 'pug'], {});
-    expect(traits).toMatchObject({ coat: 'curly', canalHair: 'dense', ears: 'hanging', muzzle: 'flat', eyeSet: 'prominent' });
+    expect(traits).toMatchObject({
+      coat: 'curly',
+      canalHair: 'dense',
+      ears: 'hanging',
+      muzzle: 'flat',
+      eyeSet: 'prominent',
+    });
     expect(foldSites(traits)).toEqual(['nose', 'pocket', 'tail']);
     expect(basis.coat).toBe('assumed until seen');
   });

@@ -81,9 +81,10 @@ export function composeTraits(breedIds: readonly string[], seen: Partial<Traits>
   const breeds = breedIds.flatMap((id) => findBreed(id) ?? []);
   const base = breeds.length === 0 ? UNKNOWN : crossTraits(breeds.map((each) => each.traits));
   const assumed: TraitBasis = breeds.length === 1 ? 'assumed from the breed' : 'assumed until seen';
-  const basis = Object.fromEntries(
-    Object.keys(base).map((key) => [key, key in seen ? 'seen' : assumed]),
-  ) as Record<keyof Traits, TraitBasis>;
+  const basis = Object.fromEntries(Object.keys(base).map((key) => [key, key in seen ? 'seen' : assumed])) as Record<
+    keyof Traits,
+    TraitBasis
+  >;
   return { traits: { ...base, ...seen }, basis, breeds };
 }
 

@@ -1,12 +1,5 @@
 export { BREEDS, findBreed, type Breed } from './breeds';
-export {
-  composeTraits,
-  crossTraits,
-  earOdds,
-  foldSites,
-  nameBreeds,
-  type ComposedTraits,
-} from './composeTraits';
+export { composeTraits, crossTraits, earOdds, foldSites, nameBreeds, type ComposedTraits } from './composeTraits';
 export {
   CANAL_HAIR,
   COATS,

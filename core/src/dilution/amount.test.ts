@@ -120,7 +120,10 @@ describe('the bath in bottles', () => {
   });
 
   test('the smallest bottle without marks is filled to its line', () => {
-    expect(bathMix(ml(200), product, bottles, ml(5))).toMatchObject({ bottle: { id: 's' }, how: { total: 250, strokes: 2 } });
+    expect(bathMix(ml(200), product, bottles, ml(5))).toMatchObject({
+      bottle: { id: 's' },
+      how: { total: 250, strokes: 2 },
+    });
   });
 
   test('more than the largest bottle is made in equal batches', () => {
@@ -129,7 +132,10 @@ describe('the bath in bottles', () => {
   });
 
   test('ready to use is not mixed; no bottle and no need are refused in words', () => {
-    expect(bathMix(ml(200), { ...product, dilution: { kind: 'ready to use' } }, [], null)).toEqual({ kind: 'as it is', need: 200 });
+    expect(bathMix(ml(200), { ...product, dilution: { kind: 'ready to use' } }, [], null)).toEqual({
+      kind: 'as it is',
+      need: 200,
+    });
     expect(() => bathMix(ml(200), product, [], null)).toThrow('no mixing bottle');
     expect(() => bathMix(ml(0), product, bottles, null)).toThrow('0 ml');
   });

@@ -22,7 +22,8 @@ const ml = millilitres;
 const ratio = (water: number | string) => strengthOf(water);
 
 describe('reading a label', () => {
-  const waterParts = (reading: LabelReading) => (reading.kind === 'read' ? reading.reading.strength.water.toFraction() : reading.kind);
+  const waterParts = (reading: LabelReading) =>
+    reading.kind === 'read' ? reading.reading.strength.water.toFraction() : reading.kind;
 
   test.each([
     ['50:1', '50'],
@@ -87,7 +88,9 @@ describe('mixing', () => {
   });
 
   const anyVolume = fc.integer({ min: 1, max: 20_000 });
-  const anyWater = fc.tuple(fc.integer({ min: 1, max: 9000 }), fc.integer({ min: 9, max: 9 })).map(([n, d]) => new Fraction(n, d));
+  const anyWater = fc
+    .tuple(fc.integer({ min: 1, max: 9000 }), fc.integer({ min: 9, max: 9 }))
+    .map(([n, d]) => new Fraction(n, d));
 
   test('product and water add up to the total', () => {
     fc.assert(
@@ -159,7 +162,9 @@ describe('pump strokes', () => {
     // 5 ml in 5·51/1.05 ml
     const total = ml((5 * 51) / 1.05);
     expect(measure({ ...ask, total: ml(Number(total)) }).by).not.toBe('millilitres');
-    expect(measure({ strength: ratio(20), stroke: ml(1), medicated: false, room: ml(20), total: ml(20) })).toMatchObject({
+    expect(
+      measure({ strength: ratio(20), stroke: ml(1), medicated: false, room: ml(20), total: ml(20) }),
+    ).toMatchObject({
       by: 'strokes',
       strokes: 1,
     });
@@ -185,7 +190,13 @@ describe('pump strokes', () => {
     });
     fc.assert(
       fc.property(cases, ({ total, water, stroke, medicated, spare }) => {
-        const how = measure({ total: ml(total), strength: ratio(water), stroke: ml(stroke), medicated, room: ml(total + spare) });
+        const how = measure({
+          total: ml(total),
+          strength: ratio(water),
+          stroke: ml(stroke),
+          medicated,
+          room: ml(total + spare),
+        });
         expect(how.product + how.water).toBeCloseTo(how.total, 6);
         expect(how.total).toBeLessThanOrEqual(total + spare + 1e-9);
         expect(how.error).toBeLessThanOrEqual((medicated ? 0.02 : 0.05) + 1e-12);

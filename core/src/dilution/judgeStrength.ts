@@ -14,7 +14,9 @@ export type StrengthVerdict =
 export function judgeStrength(product: Product, used: Strength | 'neat'): StrengthVerdict {
   const label = product.dilution;
   if (label.kind === 'ready to use') {
-    return used === 'neat' ? { kind: 'fine' } : { kind: 'refused', why: `${product.name} is ready to use and never diluted.` };
+    return used === 'neat'
+      ? { kind: 'fine' }
+      : { kind: 'refused', why: `${product.name} is ready to use and never diluted.` };
   }
   const medicated = product.kind === 'medicated';
   if (used === 'neat') {

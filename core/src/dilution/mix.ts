@@ -19,7 +19,8 @@ export function mix(total: Millilitres, strength: Strength): Mix {
 export const shareOf = (product: number, total: number): Fraction => new Fraction(product).div(total);
 
 export type Cut =
-  { readonly kind: 'add water'; readonly water: Millilitres; readonly total: Millilitres } | { readonly kind: 'refused'; readonly why: string };
+  | { readonly kind: 'add water'; readonly water: Millilitres; readonly total: Millilitres }
+  | { readonly kind: 'refused'; readonly why: string };
 
 /** C1·V1 = C2·V2: how much water brings an existing mix down to `wanted`. Refused when it is already weaker. */
 export function cutMix(volume: Millilitres, strength: Strength, wanted: Strength): Cut {
@@ -40,7 +41,8 @@ export interface StandingMix {
 }
 
 export type TopUp =
-  { readonly kind: 'topped up'; readonly add: Mix; readonly result: StandingMix } | { readonly kind: 'refused'; readonly why: string };
+  | { readonly kind: 'topped up'; readonly add: Mix; readonly result: StandingMix }
+  | { readonly kind: 'refused'; readonly why: string };
 
 /**
  * Mass balance: what to add to a left-over of another strength so that `total` stands at `wanted`.

@@ -64,9 +64,9 @@ describe('the ear table', () => {
     ['blood', [at('ear blood')], 'vet soon S1'],
     ['pus', [at('ear pus')], 'vet soon S1'],
     ['foul smell', [at('ear foul smell')], 'vet soon S1'],
-    ...(['ear hot', 'ear swollen', 'ear narrowed', 'ear sores', 'ear pain', 'ear drooping', 'ear puffed flap'] as const).map(
-      (sign): [string, Finding[], string] => [SIGNS[sign].name, [at(sign)], 'vet soon S2'],
-    ),
+    ...(
+      ['ear hot', 'ear swollen', 'ear narrowed', 'ear sores', 'ear pain', 'ear drooping', 'ear puffed flap'] as const
+    ).map((sign): [string, Finding[], string] => [SIGNS[sign].name, [at(sign)], 'vet soon S2']),
     ['a seed', [at('ear seed')], 'vet today S2'],
     ['head tilt', [at('head tilt')], 'vet today S3'],
     ['known shaking', [at('ear shaking known')], 'note S0'],
@@ -74,7 +74,11 @@ describe('the ear table', () => {
     ['whining after cleaning', [at('after cleaning, whining')], 'tell S1'],
     ['whining past a day', [at('after cleaning, whining', 1, true)], 'vet S1'],
     ['crying after cleaning', [at('after cleaning, crying')], 'vet today S3'],
-    ['the highest level and the union of stops', [at('ear pale wax', 1), at('ear blood'), at('ear seed')], 'vet today S2'],
+    [
+      'the highest level and the union of stops',
+      [at('ear pale wax', 1), at('ear blood'), at('ear seed')],
+      'vet today S2',
+    ],
   ])('%s', (_, findings, expected) => {
     expect(verdict(look(findings))).toBe(expected);
   });
@@ -82,7 +86,9 @@ describe('the ear table', () => {
   test('an A-sign that has not gone down since last time is a matter for the vet; one that has is not', () => {
     expect(verdict(look([at('ear musty smell', 1)], { lastTime: [at('ear musty smell', 1)] }))).toBe('vet S1');
     expect(verdict(look([at('ear musty smell', 1)], { lastTime: [at('ear musty smell', 2)] }))).toBe('tell S1');
-    expect(verdict(look([at('ear musty smell', 1)], { lastTime: [mirrorFinding(at('ear musty smell', 1))] }))).toBe('tell S1');
+    expect(verdict(look([at('ear musty smell', 1)], { lastTime: [mirrorFinding(at('ear musty smell', 1))] }))).toBe(
+      'tell S1',
+    );
   });
 
   test('sudden shaking in the grass-seed months is for today; with no side known it bars both ears', () => {
@@ -194,7 +200,9 @@ describe("a vet's lift", () => {
 
   test('the bar stays in the result as lifted', () => {
     const { bars } = triage(look([at('ear musty smell', 1)], { lifts: [lift] }));
-    expect(bars).toEqual([{ stop: 'S1', because: SIGNS['ear musty smell'].name, lifted: { by: 'Dr Oyelaran', procedure: 'clean' } }]);
+    expect(bars).toEqual([
+      { stop: 'S1', because: SIGNS['ear musty smell'].name, lifted: { by: 'Dr Oyelaran', procedure: 'clean' } },
+    ]);
   });
 
   test('gel is lifted only by a lift that names it', () => {
@@ -219,7 +227,9 @@ describe('whatever is found', () => {
     fc.assert(
       fc.property(findings, findings, fc.constantFrom(...places), (now, then, place) => {
         const seen = triage(look(now, { place, lastTime: then }));
-        const mirrored = triage(look(now.map(mirrorFinding), { place: mirror(place), lastTime: then.map(mirrorFinding) }));
+        const mirrored = triage(
+          look(now.map(mirrorFinding), { place: mirror(place), lastTime: then.map(mirrorFinding) }),
+        );
         expect({ ...mirrored, place }).toEqual({ ...seen });
       }),
     );

@@ -31,9 +31,27 @@ export const QUESTIONS = {
 } as const;
 export type Question = keyof typeof QUESTIONS;
 
-const ear = (name: string, owner: string, more: Partial<SignWords> = {}): SignWords => ({ area: 'ear', name, owner, graded: true, ...more });
-const eye = (name: string, owner: string, more: Partial<SignWords> = {}): SignWords => ({ area: 'eye', name, owner, graded: true, ...more });
-const fold = (name: string, owner: string, more: Partial<SignWords> = {}): SignWords => ({ area: 'fold', name, owner, graded: true, ...more });
+const ear = (name: string, owner: string, more: Partial<SignWords> = {}): SignWords => ({
+  area: 'ear',
+  name,
+  owner,
+  graded: true,
+  ...more,
+});
+const eye = (name: string, owner: string, more: Partial<SignWords> = {}): SignWords => ({
+  area: 'eye',
+  name,
+  owner,
+  graded: true,
+  ...more,
+});
+const fold = (name: string, owner: string, more: Partial<SignWords> = {}): SignWords => ({
+  area: 'fold',
+  name,
+  owner,
+  graded: true,
+  ...more,
+});
 const body = (name: string, owner: string): SignWords => ({ area: 'body', name, owner, graded: false });
 const plain = { graded: false } as const;
 
@@ -67,7 +85,11 @@ export const SIGNS = {
     ...plain,
     asks: 'does it last past a day?',
   }),
-  'after cleaning, crying': ear('crying, tilt or lost balance after cleaning', 'crying or lost balance after the cleaning', plain),
+  'after cleaning, crying': ear(
+    'crying, tilt or lost balance after cleaning',
+    'crying or lost balance after the cleaning',
+    plain,
+  ),
 
   'eye stain': eye('tear stain', 'a tear stain', { ...plain, asks: 'has a vet seen it?' }),
   'eye wet': eye('wet hair, no smell', 'wet hair', { dirt: true, asks: 'newly wet on this side only?' }),

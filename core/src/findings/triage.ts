@@ -9,7 +9,12 @@ import { TRIAGE_TABLE, type Circumstances, type TriageRow } from './triageTable'
 export type Procedure = 'clean' | 'pluck' | 'plug' | 'wash' | 'clip';
 
 /** Known about an ear without any sign: nothing goes in. */
-export const EAR_CONDITIONS = ['drum torn or suspected', 'ear operation', 'long-acting gel in place', 'drops given today'] as const;
+export const EAR_CONDITIONS = [
+  'drum torn or suspected',
+  'ear operation',
+  'long-acting gel in place',
+  'drops given today',
+] as const;
 export type EarCondition = (typeof EAR_CONDITIONS)[number];
 
 /**
@@ -74,7 +79,8 @@ export function triage(look: Look): Triage {
       because: list(matching.map((each) => SIGNS[each.sign].name)),
       lifted: liftedBy(look, row, matching),
     }));
-  const conditionBars = areaOf(look.place.site) === 'ear' ? look.conditions.map((each) => conditionBar(look, each)) : [];
+  const conditionBars =
+    areaOf(look.place.site) === 'ear' ? look.conditions.map((each) => conditionBar(look, each)) : [];
   return {
     place: look.place,
     level: matched.reduce<Level>((level, { row }) => higherLevel(level, row.level), 'none'),

@@ -47,7 +47,10 @@ const answered = (words: string, yes: boolean): Circumstance => [
   words,
   (seen) => seen.matching.some((each) => answerOf(each) === yes),
 ];
-const notLower: Circumstance = ['not lower than last time', (seen) => seen.matching.some((each) => seen.notLower(each))];
+const notLower: Circumstance = [
+  'not lower than last time',
+  (seen) => seen.matching.some((each) => seen.notLower(each)),
+];
 const either = (...ways: readonly Circumstance[]): Circumstance => [
   ways.map(([words]) => words).join('; or '),
   (seen) => ways.some(([, applies]) => applies(seen)),
@@ -64,7 +67,14 @@ const dogIs = (words: string, test: (dog: Circumstances) => boolean): Circumstan
 
 const row =
   (area: SignArea) =>
-  (id: string, signs: readonly Sign[], [when, applies]: Circumstance, level: Level, stop: Stop, todo = ''): TriageRow => ({
+  (
+    id: string,
+    signs: readonly Sign[],
+    [when, applies]: Circumstance,
+    level: Level,
+    stop: Stop,
+    todo = '',
+  ): TriageRow => ({
     id: `${area}: ${id}`,
     area,
     signs,
@@ -83,12 +93,25 @@ const body = row('body');
 
 /** Signs of an ear that is not just dirty. */
 export const A_SIGNS: readonly Sign[] = [
-  'ear yellow wax', 'ear whitish discharge', 'ear red bumps', 'ear redness', 'ear musty smell', 'ear scaly flap',
+  'ear yellow wax',
+  'ear whitish discharge',
+  'ear red bumps',
+  'ear redness',
+  'ear musty smell',
+  'ear scaly flap',
 ];
 const FOLD_SIGNS: readonly Sign[] = ['fold redness', 'fold moisture', 'fold smell'];
-const EYE_LID_SIGNS: readonly Sign[] = ['eye coloured discharge', 'eye swollen lids', 'eye lid rolled in', 'eye lashes touching'];
+const EYE_LID_SIGNS: readonly Sign[] = [
+  'eye coloured discharge',
+  'eye swollen lids',
+  'eye lid rolled in',
+  'eye lashes touching',
+];
 
-const pinkOnly: Circumstance = ['redness alone, pink', (seen) => seen.matching.every((each) => each.sign === 'fold redness' && each.grade === 1)];
+const pinkOnly: Circumstance = [
+  'redness alone, pink',
+  (seen) => seen.matching.every((each) => each.sign === 'fold redness' && each.grade === 1),
+];
 const twoOrMore = count('two or more', (different) => different >= 2);
 const one = count('one', (different) => different === 1);
 const except = (words: string, [, applies]: Circumstance): Circumstance => [words, (seen) => !applies(seen)];
@@ -107,13 +130,32 @@ export const TRIAGE_TABLE: readonly TriageRow[] = [
   ear('A-signs', A_SIGNS, either(twoOrMore, graded(2, 3), notLower), 'vet', 'S1'),
   ear('dark crumbs', ['ear dark crumbs'], any, 'vet', 'S1'),
   ear('blood, pus, foul', ['ear blood', 'ear pus', 'ear foul smell'], any, 'vet soon', 'S1'),
-  ear('hot, swollen, sore, pain', ['ear hot', 'ear swollen', 'ear narrowed', 'ear sores', 'ear pain', 'ear drooping', 'ear puffed flap'], any, 'vet soon', 'S2'),
+  ear(
+    'hot, swollen, sore, pain',
+    ['ear hot', 'ear swollen', 'ear narrowed', 'ear sores', 'ear pain', 'ear drooping', 'ear puffed flap'],
+    any,
+    'vet soon',
+    'S2',
+  ),
   ear('object', ['ear seed'], any, 'vet today', 'S2', 'Do not reach in.'),
   ear('tilt', ['head tilt'], any, 'vet today', 'S3'),
   ear('shaking, known', ['ear shaking known'], any, 'note', 'S0'),
-  ear('shaking, sudden, grass seed', ['ear shaking sudden'], dogIs('in the grass-seed months', (dog) => dog.grassSeedMonth), 'vet today', 'S1'),
+  ear(
+    'shaking, sudden, grass seed',
+    ['ear shaking sudden'],
+    dogIs('in the grass-seed months', (dog) => dog.grassSeedMonth),
+    'vet today',
+    'S1',
+  ),
   ear('shaking, sudden', ['ear shaking sudden'], any, 'vet', 'S1'),
-  ear('after cleaning, whining', ['after cleaning, whining'], answered('within a day', false), 'tell', 'S1', 'Nothing more into this ear for the rest of the visit.'),
+  ear(
+    'after cleaning, whining',
+    ['after cleaning, whining'],
+    answered('within a day', false),
+    'tell',
+    'S1',
+    'Nothing more into this ear for the rest of the visit.',
+  ),
   ear('after cleaning, whining on', ['after cleaning, whining'], answered('past a day', true), 'vet', 'S1'),
   ear('after cleaning, crying', ['after cleaning, crying'], any, 'vet today', 'S3'),
 
@@ -127,14 +169,34 @@ export const TRIAGE_TABLE: readonly TriageRow[] = [
   eye('skin redness, slight', ['eye skin redness'], graded(1, 1), 'tell', 'S0', 'Nothing scented or greasy.'),
   eye('skin redness', ['eye skin redness'], either(graded(2, 3), notLower), 'vet', 'S0', 'Nothing scented or greasy.'),
   eye('discharge, lids, lashes', EYE_LID_SIGNS, any, 'vet', 'S1', AROUND_ONLY),
-  eye('discharge, lids, lashes, flat face', EYE_LID_SIGNS, dogIs('flat face or prominent eyes', (dog) => dog.flatFaceOrProminentEyes), 'vet today', 'S1', AROUND_ONLY),
+  eye(
+    'discharge, lids, lashes, flat face',
+    EYE_LID_SIGNS,
+    dogIs('flat face or prominent eyes', (dog) => dog.flatFaceOrProminentEyes),
+    'vet today',
+    'S1',
+    AROUND_ONLY,
+  ),
   eye('known haze', ['eye known haze'], any, 'note', 'S0'),
-  eye('squint, paw, blood, cloud, red', ['eye squinting', 'eye pawing', 'eye blood', 'eye new cloudiness', 'eye red white'], any, 'vet today', 'S2'),
+  eye(
+    'squint, paw, blood, cloud, red',
+    ['eye squinting', 'eye pawing', 'eye blood', 'eye new cloudiness', 'eye red white'],
+    any,
+    'vet today',
+    'S2',
+  ),
   eye('bulging', ['eye bulging'], any, 'emergency', 'S3', 'Keep it moist with plain saline. No pressure, neck free.'),
   eye('blindness', ['eye sudden blindness'], any, 'emergency', 'S3', 'No care. Go.'),
 
   fold('pink', FOLD_SIGNS, pinkOnly, 'watch', 'S0'),
-  fold('one at 1–2', FOLD_SIGNS, both(one, graded(1, 2), except('pink excepted', pinkOnly)), 'tell', 'S0', NOTHING_GREASY),
+  fold(
+    'one at 1–2',
+    FOLD_SIGNS,
+    both(one, graded(1, 2), except('pink excepted', pinkOnly)),
+    'tell',
+    'S0',
+    NOTHING_GREASY,
+  ),
   fold('two or more, all slight', FOLD_SIGNS, both(twoOrMore, graded(1, 1)), 'tell', 'S0', NOTHING_GREASY),
   fold('two or more, one plain', FOLD_SIGNS, both(twoOrMore, graded(2, 2)), 'vet', 'S0', KEEP_DRY_CLEAN),
   fold('any bad', FOLD_SIGNS, graded(3, 3), 'vet', 'S0', KEEP_DRY_CLEAN),
@@ -142,7 +204,20 @@ export const TRIAGE_TABLE: readonly TriageRow[] = [
   fold('flinching, swelling, discharge', ['fold flinching', 'fold swelling', 'fold discharge'], any, 'vet', 'S1'),
   fold('raw, bleeding, pain', ['fold raw', 'fold bleeding', 'fold pain'], any, 'vet soon', 'S2'),
 
-  body('emergency', ['breathing hard', 'gum colour', 'collapse', 'fit', 'tight belly', 'bleeding on', 'fall hurt'], any, 'emergency', 'S3'),
-  body('overheating', ['overheating'], any, 'emergency', 'S3', 'Cool water and moving air at once, while ringing the vet.'),
+  body(
+    'emergency',
+    ['breathing hard', 'gum colour', 'collapse', 'fit', 'tight belly', 'bleeding on', 'fall hurt'],
+    any,
+    'emergency',
+    'S3',
+  ),
+  body(
+    'overheating',
+    ['overheating'],
+    any,
+    'emergency',
+    'S3',
+    'Cool water and moving air at once, while ringing the vet.',
+  ),
   body('panic, bite, fall', ['panic', 'bite broke skin', 'fall unhurt'], any, 'tell', 'S3'),
 ];

@@ -18,12 +18,7 @@ export const FOLD_IS_PAIRED: Readonly<Record<FoldSite, boolean>> = {
 };
 
 export type Site = 'ear' | 'eye' | `fold ${FoldSite}` | 'body';
-export const SITES: readonly Site[] = [
-  'ear',
-  'eye',
-  ...FOLD_SITES.map((fold): Site => `fold ${fold}`),
-  'body',
-];
+export const SITES: readonly Site[] = ['ear', 'eye', ...FOLD_SITES.map((fold): Site => `fold ${fold}`), 'body'];
 
 /** A site and, where it has two, which one. */
 export interface Place {

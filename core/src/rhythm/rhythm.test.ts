@@ -1,0 +1,267 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import type { Grade } from '../places';
+import { addDays, day, type Day } from '../units';
+import {
+  learnRhythm,
+  placeRecord,
+  RHYTHM,
+  simulateVisits,
+  gettingWorse,
+  oneSided,
+  type Observation,
+  type RhythmQuestion,
+} from '.';
+import { priorMean } from './learnRhythm';
+import { normalCdf } from './normal';
+import { priorBelief, staysAcceptable, update } from './posterior';
+
+const START = day('2026-01-05');
+const plan = { least: 7, usual: 28, most: 56 };
+const seen = (on: Day, t: number, lookGrade: Grade, padGrade: Grade | null = null): Observation => ({
+  day: on,
+  t,
+  lookGrade,
+  padGrade,
+});
+const ask = (observations: readonly Observation[], more: Partial<RhythmQuestion> = {}): RhythmQuestion => ({
+  observations,
+  plan,
+  today: observations.at(-1)?.day ?? START,
+  homeCareChangedOn: null,
+  schoolChangedOn: null,
+  ...more,
+});
+/** Visits every `t` days with these grades. */
+const visits = (t: number, grades: readonly Grade[]) =>
+  grades.map((grade, i) => seen(addDays(START, t * (i + 1)), t, grade));
+
+/** A small seeded generator (mulberry32), so that simulations repeat. */
+function seeded(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let z = Math.imul(state ^ (state >>> 15), 1 | state);
+    z = (z + Math.imul(z ^ (z >>> 7), 61 | z)) ^ z;
+    return ((z ^ (z >>> 14)) >>> 0) / 4_294_967_296;
+  };
+}
+
+describe('with no evidence', () => {
+  test('the answer is exactly the usual interval of the plan, whatever it is', () => {
+    for (let usual = 1; usual <= 120; usual++) {
+      expect(learnRhythm(ask([], { plan: { least: 1, usual, most: 200 } })).interval).toBe(usual);
+    }
+  });
+
+  test('bounds out of order are refused', () => {
+    expect(() => learnRhythm(ask([], { plan: { least: 30, usual: 28, most: 56 } }))).toThrow(RangeError);
+  });
+});
+
+describe('against independent quadrature', () => {
+  /** Normal distribution by Simpson's rule from its density, sharing no code with the model. */
+  const density = (x: number) => Math.exp((-x * x) / 2) / Math.sqrt(2 * Math.PI);
+  const simpson = (f: (x: number) => number, from: number, to: number, n = 1200) => {
+    const h = (to - from) / n;
+    let sum = f(from) + f(to);
+    for (let i = 1; i < n; i++) sum += f(from + i * h) * (i % 2 === 1 ? 4 : 2);
+    return (sum * h) / 3;
+  };
+  const phi = (x: number) => (x <= -9 ? 0 : x >= 9 ? 1 : simpson(density, -9, x, 400));
+
+  test.each([
+    [[], 28],
+    [[[30, 0]], 35],
+    [
+      [
+        [28, 2],
+        [20, 1],
+      ],
+      18,
+    ],
+    [
+      [
+        [28, 1],
+        [35, 0],
+        [42, 3],
+      ],
+      30,
+    ],
+  ] as [number[][], number][])('evidence %j at %s days', (pairs, t) => {
+    const [sd, sigma, d] = [0.5, 0.35, [0.5, 1, 1.65]];
+    // 80 % quantile of the normal from tables: 0.8416212.
+    const mean = Math.log(28) + 0.8416212 * Math.sqrt(sigma ** 2 + sd ** 2);
+    const reach = (g: number, at: number, x: number) =>
+      g === 0 ? 1 : g > 3 ? 0 : phi((Math.log(at) - x - Math.log(d[g - 1] ?? 1)) / sigma);
+    const joint = (x: number) =>
+      pairs.reduce((p, [at = 0, g = 0]) => p * (reach(g, at, x) - reach(g + 1, at, x)), density((x - mean) / sd));
+    const whole = simpson(joint, mean - 3, mean + 3, 400);
+    const fine = simpson((x) => joint(x) * (1 - reach(2, t, x)), mean - 3, mean + 3, 400);
+    const belief = update(
+      priorBelief(priorMean(28, RHYTHM), 0.5, RHYTHM),
+      pairs.map(([at = 0, grade = 0]) => ({ t: at, grade: grade as Grade, weight: 1, onlyAbove: false })),
+      RHYTHM,
+    );
+    expect(staysAcceptable(belief, t, RHYTHM)).toBeCloseTo(fine / whole, 5);
+  });
+});
+
+test('the normal distribution at its printed values (published: Abramowitz & Stegun, Handbook of Mathematical Functions, table 26.1)', () => {
+  // Values from memory.
+  const printed = [
+    [0, 0.5],
+    [0.5, 0.6914624613],
+    [1, 0.8413447461],
+    [1.96, 0.9750021049],
+    [3, 0.998650102],
+    [-1, 0.1586552539],
+  ] as const;
+  for (const [x, p] of printed) expect(normalCdf(x)).toBeCloseTo(p, 9);
+  expect([normalCdf(-20), normalCdf(20)]).toEqual([0, 1]);
+});
+
+describe('what a groomer expects', () => {
+  const answer = (grades: readonly Grade[], t = 28) => learnRhythm(ask(visits(t, grades))).interval;
+
+  test('slight dirt at the usual interval keeps about it; clean lengthens; dirty shortens', () => {
+    expect(answer([1, 1, 1])).toBeGreaterThanOrEqual(26);
+    expect(answer([1, 1, 1])).toBeLessThanOrEqual(34);
+    expect(answer([0, 0, 0])).toBeGreaterThan(answer([1, 1, 1]));
+    expect(answer([2, 2, 2])).toBeLessThan(24);
+    expect(answer([3, 3, 3])).toBeLessThan(answer([2, 2, 2]));
+  });
+
+  test('never outside the plan; too fast is said', () => {
+    const fast = learnRhythm(ask(visits(7, [3, 3, 3, 3, 3, 3])));
+    expect(fast).toMatchObject({ interval: 7, clippedBy: 'least', fasterThanCare: true });
+    expect(answer([0, 0, 0, 0, 0, 0], 56)).toBeLessThanOrEqual(56);
+  });
+
+  test('one acceptable finding never shortens, one above never lengthens', () => {
+    const history = fc.array(fc.tuple(fc.integer({ min: 1, max: 90 }), fc.constantFrom<Grade>(0, 1, 2, 3)), {
+      minLength: 1,
+      maxLength: 6,
+    });
+    fc.assert(
+      fc.property(history, (pairs) => {
+        let on = START;
+        const all = pairs.map(([t, grade]) => seen((on = addDays(on, t)), t, grade));
+        const { unbounded, beforeNewest } = learnRhythm(ask(all));
+        if (all.length === 1) expect(beforeNewest).toBe(28);
+        if ((all.at(-1)?.lookGrade ?? 0) <= 1) expect(unbounded).toBeGreaterThanOrEqual(beforeNewest ?? Infinity);
+        else expect(unbounded).toBeLessThanOrEqual(beforeNewest ?? -Infinity);
+      }),
+    );
+  });
+
+  test('the same visits with one finding dirtier never give a longer interval', () => {
+    const history = fc.array(fc.tuple(fc.integer({ min: 1, max: 90 }), fc.constantFrom<Grade>(0, 1, 2, 3)), {
+      minLength: 1,
+      maxLength: 7,
+    });
+    fc.assert(
+      fc.property(history, fc.nat(), (pairs, pick) => {
+        let on = START;
+        const all = pairs.map(([t, grade]) => seen((on = addDays(on, t)), t, grade));
+        const at = pick % all.length;
+        const dirtier = all.map((each, i) =>
+          i === at ? { ...each, lookGrade: Math.min(3, each.lookGrade + 1) as Grade } : each,
+        );
+        expect(learnRhythm(ask(dirtier)).interval).toBeLessThanOrEqual(learnRhythm(ask(all)).interval);
+      }),
+    );
+  });
+
+  test('neglect teaches only "too long": bad and plain after 80 of 56 days weigh the same', () => {
+    const after = (grade: Grade) => learnRhythm(ask([seen(addDays(START, 80), 80, grade)])).interval;
+    expect(after(3)).toBe(after(2));
+    expect(after(2)).toBeGreaterThanOrEqual(24);
+    const inTime = learnRhythm(ask([seen(addDays(START, 28), 28, 2)])).interval;
+    expect(after(2)).toBeGreaterThan(inTime);
+  });
+
+  test('old evidence fades, and counts less once home care has changed', () => {
+    const dirty = visits(28, [2, 2, 2]);
+    const now = learnRhythm(ask(dirty)).interval;
+    const muchLater = learnRhythm(ask(dirty, { today: addDays(START, 84 + 900) })).interval;
+    const changed = learnRhythm(ask(dirty, { homeCareChangedOn: addDays(START, 84) })).evidence;
+    expect(muchLater).toBeGreaterThan(now);
+    expect(changed.map((each) => Number(each.weight.toFixed(3)))).toEqual([0.242, 0.269, 1]);
+  });
+
+  test('pads of another cleaning school are dropped, grades stay', () => {
+    const pads = [seen(addDays(START, 28), 28, 1, 3)];
+    expect(learnRhythm(ask(pads)).evidence[0]?.grade).toBe(3);
+    expect(learnRhythm(ask(pads, { schoolChangedOn: addDays(START, 30) })).evidence[0]?.grade).toBe(1);
+  });
+});
+
+describe('from visits to observations', () => {
+  const visit = (after: number, more: object = {}) => ({
+    day: addDays(START, after),
+    cared: true,
+    barred: false,
+    looked: true,
+    dirtyPads: null,
+    dirt: 0 as Grade,
+    ...more,
+  });
+
+  test('a first visit and a second look on one day teach nothing; looking does not restart the clock', () => {
+    const { observations, lastCare } = placeRecord(
+      [visit(0), visit(0), visit(10, { cared: false }), visit(28, { dirtyPads: 2 })],
+      [],
+    );
+    expect(observations.map(({ t, padGrade }) => [t, padGrade])).toEqual([
+      [10, null],
+      [28, 2],
+    ]);
+    expect(lastCare).toBe(addDays(START, 28));
+  });
+
+  test('a stop suspends until seen clear or a vet answers; t restarts at the first care after', () => {
+    const barred = [visit(0), visit(28, { cared: false, barred: true, dirt: 2 })];
+    expect(placeRecord(barred, []).suspended).toBe(true);
+    expect(placeRecord(barred, [addDays(START, 27)]).suspended).toBe(true);
+    expect(placeRecord(barred, [addDays(START, 30)]).suspended).toBe(false);
+    const clear = [...barred, visit(35), visit(63, { dirt: 1 })];
+    const record = placeRecord(clear, []);
+    expect(record.suspended).toBe(false);
+    expect(record.observations.map((each) => each.t)).toEqual([28, 28]);
+  });
+
+  test('a place not looked at teaches nothing', () => {
+    expect(placeRecord([visit(0), visit(28, { looked: false })], []).observations).toEqual([]);
+  });
+});
+
+describe('learning works', () => {
+  const dogs = process.env['DEWPOND_DEEP'] ? 400 : 120;
+
+  test.each([15, 25, 40, 60, 90])(
+    `a hidden τ of %s days is found again within 15 % (median of ${dogs} dogs)`,
+    (tau) => {
+      const wide = { least: 5, usual: 35, most: 120 };
+      const random = seeded(tau * 7919);
+      const medians = Array.from({ length: dogs }, () => {
+        const observations = simulateVisits({ tau: () => tau, plan: wide, visits: 12, start: START, random });
+        return learnRhythm(ask(observations, { plan: wide })).posterior.median;
+      }).toSorted((a, b) => a - b);
+      const median = medians[Math.floor(dogs / 2)] ?? 0;
+      expect(median / tau).toBeGreaterThan(0.85);
+      expect(median / tau).toBeLessThan(1.15);
+    },
+  );
+
+  test('getting worse and one-sidedness need three visits, and speak when it is plain', () => {
+    const steady = visits(28, [1, 1, 0, 1, 1, 0, 1, 1]);
+    const worse = visits(28, [1, 0, 0, 1, 0, 2, 3, 3]);
+    expect(gettingWorse(ask(visits(28, [1, 1, 1, 1])))).toBeNull();
+    expect(gettingWorse(ask(worse))).toBeGreaterThan(0.9);
+    expect(gettingWorse(ask(steady))).toBeLessThan(0.4);
+    expect(oneSided(ask(worse), ask(steady))).toBeGreaterThan(oneSided(ask(steady), ask(worse)) ?? 1);
+    expect(oneSided(ask(steady), ask(steady))).toBeLessThan(0.2);
+    expect(oneSided(ask(visits(28, [1])), ask(steady))).toBeNull();
+  });
+});
