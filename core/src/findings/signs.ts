@@ -57,7 +57,7 @@ const plain = { graded: false } as const;
 
 /** Every sign of the ear, eye and fold tables, and those that end a visit. Source: common practice. */
 export const SIGNS = {
-  'ear pale wax': ear('pale-brown wax, no smell', 'a little light-brown wax', { dirt: true }),
+  'ear pale wax': ear('pale-brown wax, no smell', 'light-brown wax', { dirt: true }),
   'ear dark wax': ear('dark-brown wax, no smell', 'dark-brown wax', { dirt: true }),
   'ear damp': ear('damp, no smell', 'dampness', { dirt: true }),
   'ear yellow wax': ear('yellow or thick wax', 'yellow, thick wax'),

@@ -36,3 +36,13 @@ export function yearsOld(born: Day, on: Day): number {
 
 /** Month number 1–12. */
 export const monthOf = (on: Day): number => Number(on.slice(5, 7));
+
+const DAY_WORDS = new Intl.DateTimeFormat('en-GB', {
+  weekday: 'short',
+  day: 'numeric',
+  month: 'short',
+  timeZone: 'UTC',
+});
+
+/** "Thu, 3 Dec" without the comma: "Thu 3 Dec". */
+export const showDay = (on: Day): string => DAY_WORDS.format(new Date(`${on}T00:00:00Z`)).replace(',', '');

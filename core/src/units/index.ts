@@ -11,4 +11,4 @@ export {
   type SquareMetres,
 } from './quantities';
 export { KG_PER_POUND, ML_PER_FLUID_OUNCE, showVolume, showWeight, type UnitSystem } from './showUnits';
-export { addDays, day, daysBetween, isDay, monthOf, yearsOld, type Day } from './day';
+export { addDays, day, daysBetween, isDay, monthOf, showDay, yearsOld, type Day } from './day';

@@ -1,0 +1,62 @@
+import type { Traits } from '../catalogue';
+import { FOLD_SITES, type FoldSite } from '../places';
+import type { DogFacts, LifeStage, Skin } from './facts';
+import type { HouseQuestion, HouseWays } from './houseWays';
+import type { Condition } from './rule';
+
+/** Small readable tests that the rule table is made of. */
+
+export const always: Condition = { words: 'every dog', holds: () => true };
+
+export const all = (...needs: readonly Condition[]): Condition => ({
+  words: needs.map((need) => need.words).join(', '),
+  holds: (facts, place) => needs.every((need) => need.holds(facts, place)),
+});
+
+export const either = (...ways: readonly Condition[]): Condition => ({
+  words: ways.map((way) => way.words).join(' or '),
+  holds: (facts, place) => ways.some((way) => way.holds(facts, place)),
+});
+
+type PlainTrait = Exclude<keyof Traits, 'folds'>;
+
+/** The trait is one of these. */
+export const trait = <K extends PlainTrait>(key: K, ...values: readonly Traits[K][]): Condition => ({
+  words: `${values.join(' or ')} ${TRAIT_NAMES[key]}`,
+  holds: ({ traits }) => values.includes(traits[key]),
+});
+
+const TRAIT_NAMES: Readonly<Record<PlainTrait, string>> = {
+  coat: 'coat',
+  coatLength: 'coat length',
+  coatDensity: 'coat',
+  ears: 'ears',
+  canalHair: 'hair in the canal',
+  muzzle: 'muzzle',
+  eyeSet: 'eyes',
+  tearing: 'tearing',
+};
+
+export const stage = (value: LifeStage): Condition => ({ words: value, holds: (facts) => facts.lifeStage === value });
+export const skin = (...values: readonly Skin[]): Condition => ({
+  words: `${values.join(' or ')} skin`,
+  holds: (facts) => values.includes(facts.skin),
+});
+
+export const way = <Q extends HouseQuestion>(question: Q, ...schools: readonly HouseWays[Q][]): Condition => ({
+  words: `house way: ${schools.join(' or ')}`,
+  holds: ({ ways }) => schools.includes(ways[question]),
+});
+
+export const fact = (words: string, holds: (facts: DogFacts) => boolean): Condition => ({ words, holds });
+
+/** The fold at hand has this depth. */
+export const foldIs = (depth: 'light' | 'deep'): Condition => ({
+  words: `${depth} fold`,
+  holds: ({ traits }, place) => {
+    const site = FOLD_SITES.find((each): each is FoldSite => place?.site === `fold ${each}`);
+    return site !== undefined && traits.folds[site] === depth;
+  },
+});
+
+export const flatFaced = trait('muzzle', 'flat');

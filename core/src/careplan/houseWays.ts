@@ -1,0 +1,156 @@
+/** One question of the trade, and the schools Dewpond supports. The first school is the default. */
+interface Question<School extends string> {
+  readonly asks: string;
+  readonly schools: readonly {
+    readonly id: School;
+    readonly words: string;
+    readonly for: string;
+    readonly warns?: string;
+  }[];
+  readonly default: School;
+}
+
+const question = <const School extends string>(
+  asks: string,
+  byDefault: NoInfer<School>,
+  schools: readonly { readonly id: School; readonly words: string; readonly for: string; readonly warns?: string }[],
+): Question<School> => ({ asks, schools, default: byDefault });
+
+/** Where houses differ and this slice asks. Source: common practice; the defaults are house values. */
+export const HOUSE_QUESTIONS = {
+  earCleaning: question('How is cleaner put into an ear?', 'few drops', [
+    {
+      id: 'few drops',
+      words: 'A few drops down the flap, nozzle never touching',
+      for: 'Little liquid, little fright; fits puppies too.',
+    },
+    {
+      id: 'fill',
+      words: 'Filled until it just begins to spill',
+      for: 'Floats out what lies deep.',
+      warns: 'Nozzle at or just inside the opening, never deep.',
+    },
+    {
+      id: 'soaked cotton',
+      words: 'A well-soaked piece of cotton, pressed and moved',
+      for: 'Nothing is poured, the dog feels it coming.',
+    },
+    {
+      id: 'damp pad only',
+      words: 'Damp pad over the finger, nothing poured',
+      for: 'Driest of all, for ears that are nearly clean.',
+    },
+  ]),
+  massage: question('How long is the base of the ear massaged?', '30 s', [
+    { id: '30 s', words: '20–30 seconds', for: 'Enough for most ears.' },
+    { id: '60 s', words: 'A minute', for: 'Loosens thick wax.' },
+  ]),
+  afterMassage: question('What comes after the massage?', 'shake then wipe', [
+    { id: 'shake then wipe', words: 'Let the dog shake, then wipe', for: 'Shaking brings dirt up.' },
+    { id: 'wipe then shake', words: 'Wipe, then let it shake', for: 'Less on the walls.' },
+  ]),
+  earHair: question('What is done with hair in the ear canal?', 'leave', [
+    { id: 'leave', words: 'Leave it; pluck only where a vet asks', for: 'A healthy ear is left alone.' },
+    {
+      id: 'routine',
+      words: 'Take it out each visit where it grows densely',
+      for: 'Hair gives wax and water something to cling to.',
+      warns: 'Much hair at once hurts and inflames.',
+    },
+    {
+      id: 'staged',
+      words: 'A few tufts each visit, from the edge inwards',
+      for: 'Gentler for first times and dense growth.',
+    },
+    { id: 'trim', words: 'Blunt-nosed scissors on what sticks out', for: 'For dogs that cannot bear plucking.' },
+  ]),
+  earPlugs: question('When do cotton plugs go in?', 'before the head', [
+    { id: 'before the head', words: 'Before water comes to the head', for: 'In for the shortest time.' },
+    { id: 'before all water', words: 'Before any water', for: 'Nothing is forgotten once wet.' },
+    {
+      id: 'hand shield',
+      words: 'No plugs; a hand shields the ear',
+      for: 'Nothing can be left in.',
+      warns: 'Water is aimed away all the same.',
+    },
+  ]),
+  nails: question('When are nails done?', 'before the bath', [
+    {
+      id: 'before the bath',
+      words: 'Before the bath',
+      for: 'A nicked nail can be stopped, hold, and be washed clean.',
+    },
+    { id: 'after the bath', words: 'After the bath', for: 'Soaked nails cut softer.' },
+  ]),
+  firstClip: question('When are face, feet and rear clipped?', 'before the bath', [
+    { id: 'before the bath', words: 'Before the bath', for: 'Less hair to wash and dry.' },
+    { id: 'after drying', words: 'All clipping after drying', for: 'A clean coat spares the blade.' },
+  ]),
+  washes: question('How many washes?', 'two', [
+    { id: 'two', words: 'Two; the second takes half', for: 'The first for dirt, the second for coat and skin.' },
+    { id: 'one', words: 'One', for: 'Quick.', warns: 'Then the rinse must be perfect.' },
+  ]),
+  head: question('When is the head washed?', 'last', [
+    { id: 'last', words: 'Last', for: 'The dog shakes later.' },
+    { id: 'first', words: 'First', for: 'The rinse runs down over the rest.' },
+    { id: 'neck down only', words: 'Not at all: neck down, face by pad', for: 'For dogs that panic with a wet face.' },
+  ]),
+  medicated: question('How is a medicated wash timed?', 'both washes timed', [
+    { id: 'both washes timed', words: 'Timed in both washes', for: 'The label asks for contact, twice is surer.' },
+    {
+      id: 'plain wash first',
+      words: 'A plain wash first, the second timed',
+      for: 'Less product on dirt.',
+      warns: 'Label or vet decides.',
+    },
+  ]),
+  conditioner: question('When is conditioner used?', 'long or dry coats', [
+    { id: 'long or dry coats', words: 'Only on long or dry coats', for: 'Where combing needs it.' },
+    { id: 'always', words: 'Always', for: 'Loosens moulting hair.' },
+    { id: 'never', words: 'Never', for: 'It leaves a film and softens before scissoring.' },
+  ]),
+  faceProduct: question('What washes the face?', 'tear-free', [
+    { id: 'tear-free', words: 'A mild, tear-free face product', for: 'Cleans without burning.' },
+    { id: 'plain water', words: 'Plain water', for: 'Nothing to lick up.' },
+    { id: 'pads only', words: 'No wash but pads', for: 'For dogs that fight water at the face.' },
+  ]),
+  eyeCorner: question('Hair in the eye corner?', 'leave and clean', [
+    { id: 'leave and clean', words: 'Leave it, clean daily', for: 'No stubble at the eye.' },
+    { id: 'clip', words: 'Clip it, lightly', for: 'The busy owner is better with it cut.' },
+  ]),
+  foldWipe: question('What wipes a fold?', 'cloth', [
+    { id: 'cloth', words: 'Soft cloth in warm water', for: 'Nothing left behind.' },
+    { id: 'pet wipe', words: 'Dog wipe', for: 'Quick.', warns: 'Product wiped off after.' },
+    { id: 'plain wipe', words: 'Plain unscented wipe', for: 'Quick, without scent.' },
+  ]),
+  foldProtect: question('What protects a dry fold?', 'none', [
+    { id: 'none', words: 'Nothing', for: 'Dry skin needs nothing.' },
+    { id: 'balm', words: 'Thin, lick-safe barrier balm', for: 'Keeps moisture off.', warns: 'Never on red skin.' },
+    {
+      id: 'powder',
+      words: 'Drying powder, sparingly',
+      for: 'Keeps a deep fold dry.',
+      warns: 'Away from eyes and nostrils. Not with balm.',
+    },
+  ]),
+  readsOneTo: question('How does this house read "1:50" on a label?', 'N parts water', [
+    { id: 'N parts water', words: '50 parts water to 1 of product', for: 'Weaker, gentler.' },
+    { id: 'N parts in all', words: '50 parts in all', for: 'As chemists write it.' },
+  ]),
+} as const;
+
+export type HouseQuestion = keyof typeof HOUSE_QUESTIONS;
+export const ALL_HOUSE_QUESTIONS = Object.keys(HOUSE_QUESTIONS) as readonly HouseQuestion[];
+
+/** The house's choice for every question. */
+export type HouseWays = { readonly [Q in HouseQuestion]: (typeof HOUSE_QUESTIONS)[Q]['schools'][number]['id'] };
+
+export const DEFAULT_HOUSE_WAYS = Object.fromEntries(
+  ALL_HOUSE_QUESTIONS.map((key) => [key, HOUSE_QUESTIONS[key].default]),
+) as unknown as HouseWays;
+
+/** The words of the school the house follows. */
+export const schoolWords = (ways: HouseWays, question: HouseQuestion): string => {
+  const schools: readonly { readonly id: string; readonly words: string }[] = HOUSE_QUESTIONS[question].schools;
+  return schools.find((school) => school.id === ways[question])?.words ?? ways[question];
+};

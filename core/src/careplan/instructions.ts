@@ -1,0 +1,38 @@
+import type { Place } from '../places';
+import type { Day } from '../units';
+import type { EarHairWay } from './earHair';
+import type { Task } from './tasks';
+
+/** What an instruction may say. */
+export type Saying =
+  | { readonly kind: 'bar'; readonly task: Task }
+  | { readonly kind: 'interval'; readonly task: Task; readonly days: number }
+  | { readonly kind: 'ear hair'; readonly way: EarHairWay }
+  /** A product for the bath, with its contact time; `nothingElse` keeps every other product off the skin. */
+  | {
+      readonly kind: 'bath product';
+      readonly productId: string;
+      readonly contactMinutes: number;
+      readonly nothingElse: boolean;
+    };
+
+/** A dated word of a vet or an owner about a dog, or about one place of it. */
+export interface Instruction {
+  readonly id: string;
+  readonly by: 'vet' | 'owner';
+  readonly who: string;
+  /** Null: the whole dog, or every place of the task. */
+  readonly place: Place | null;
+  readonly says: Saying;
+  readonly from: Day;
+  readonly until: Day | null;
+}
+
+export const holdsOn = (given: { readonly from: Day; readonly until: Day | null }, today: Day): boolean =>
+  given.from <= today && (given.until === null || today <= given.until);
+
+export const concerns = (given: Instruction, place: Place | null): boolean =>
+  given.place === null ||
+  (place !== null &&
+    given.place.site === place.site &&
+    (given.place.side === place.side || given.place.side === 'none'));

@@ -1,0 +1,63 @@
+import { placeKey, type PlaceKey } from '../places';
+import { learnRhythm, type PlaceRecord, type RhythmAnswer } from '../rhythm';
+import type { Day } from '../units';
+import { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
+import type { CarePlan, PlanLine } from './makePlan';
+import { taskKey, type Task } from './tasks';
+
+/** A plan line with its clock: when it was done, what was learned, when it is due. */
+export interface DueLine {
+  readonly line: PlanLine;
+  readonly lastCare: Day | null;
+  /** Null where nothing is learned: barred, fixed by a vet, or a task without a rhythm. */
+  readonly rhythm: RhythmAnswer | null;
+  /** Null when nothing is due: barred or not recurring. */
+  readonly window: DueWindow | null;
+  readonly state: DueState | 'barred' | 'none';
+}
+
+/** Tasks whose interval is learned from what is found. */
+const LEARNED: readonly Task[] = ['ear cleaning', 'eyes and face', 'fold care'];
+
+export interface CareRecord {
+  /** Salon record of each place. */
+  readonly places: Readonly<Partial<Record<PlaceKey, PlaceRecord>>>;
+  /** Last salon day of tasks without a place. */
+  readonly tasks: Readonly<Partial<Record<Task, Day>>>;
+  readonly homeCareChangedOn: Day | null;
+  readonly schoolChangedOn: Day | null;
+}
+
+/** Due windows for every line of a plan: the rhythm's answer where there is one, the plan's usual interval elsewhere. */
+export function planDue(plan: CarePlan, record: CareRecord, today: Day): DueLine[] {
+  return plan.lines.map((line): DueLine => {
+    const place = line.place ? record.places[placeKey(line.place)] : undefined;
+    const lastCare = (line.place ? place?.lastCare : record.tasks[line.task]) ?? null;
+    if (line.bars.length > 0) return { line, lastCare, rhythm: null, window: null, state: 'barred' };
+    if (line.interval === null) return { line, lastCare, rhythm: null, window: null, state: 'none' };
+    const learns = LEARNED.includes(line.task) && !line.fixedByVet && place !== undefined;
+    const { homeCareChangedOn, schoolChangedOn } = record;
+    const rhythm = learns
+      ? learnRhythm({
+          observations: place.observations,
+          plan: line.interval,
+          today,
+          homeCareChangedOn,
+          schoolChangedOn,
+        })
+      : null;
+    const window = dueWindow(lastCare, rhythm?.interval ?? line.interval.usual, line.interval, today);
+    return { line, lastCare, rhythm, window, state: dueState(window, today) };
+  });
+}
+
+/** The next visit: the first ideal day of any task, today at the earliest, and the task that drives it. Null when nothing recurs. */
+export function nextVisit(
+  due: readonly DueLine[],
+  today: Day,
+): { readonly day: Day; readonly drivenBy: string } | null {
+  const first = due
+    .flatMap(({ line, window }) => (window ? [{ key: taskKey(line), ideal: window.ideal }] : []))
+    .toSorted((a, b) => a.ideal.localeCompare(b.ideal))[0];
+  return first ? { day: first.ideal > today ? first.ideal : today, drivenBy: first.key } : null;
+}

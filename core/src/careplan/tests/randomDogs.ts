@@ -1,0 +1,138 @@
+import fc from 'fast-check';
+import { BREEDS, CANAL_HAIR, COATS, COAT_DENSITIES, EAR_CARRIAGES, composeTraits, earOdds } from '../../catalogue';
+import { day, kilograms } from '../../units';
+import type { Place } from '../../places';
+import {
+  ALL_HOUSE_QUESTIONS,
+  ALL_TASKS,
+  DEFAULT_HOUSE_WAYS,
+  HOUSE_QUESTIONS,
+  SKIN,
+  type DogFacts,
+  type HouseWays,
+  type Instruction,
+} from '..';
+
+export const TODAY = day('2026-11-25');
+
+/** An easy adult beagle of a house with default ways; tests change one thing at a time. */
+export function aDog(more: Partial<DogFacts> = {}, breed = 'beagle'): DogFacts {
+  const { traits, breeds } = composeTraits([breed], {});
+  return {
+    traits,
+    weight: kilograms(12),
+    lifeStage: 'adult',
+    canStandThroughBath: true,
+    skin: 'healthy',
+    swims: false,
+    grassSeedMonths: [],
+    tearingSeenByVet: true,
+    earTrouble: 'none',
+    earOdds: earOdds(breeds),
+    ears: {
+      left: { conditions: [], plucked: { weeksAgo: 5 }, ownerForbidsPlucking: false },
+      right: { conditions: [], plucked: { weeksAgo: 5 }, ownerForbidsPlucking: false },
+    },
+    pluckingConsent: true,
+    pluckingStress: 'none',
+    nailsOvergrown: false,
+    pluckingByVetsOnly: false,
+    ways: DEFAULT_HOUSE_WAYS,
+    instructions: [],
+    lifts: [],
+    suspended: {},
+    earUnsettled: { left: null, right: null },
+    today: TODAY,
+    ...more,
+  };
+}
+
+export const instruct = (says: Instruction['says'], more: Partial<Instruction> = {}): Instruction => ({
+  id: 'i1',
+  by: 'vet',
+  who: 'Dr Oyelaran',
+  place: null,
+  says,
+  from: day('2026-01-01'),
+  until: null,
+  ...more,
+});
+
+const places: readonly (Place | null)[] = [
+  null,
+  { site: 'ear', side: 'left' },
+  { site: 'ear', side: 'right' },
+  { site: 'ear', side: 'none' },
+];
+
+const anyInstruction: fc.Arbitrary<Instruction> = fc
+  .record({
+    by: fc.constantFrom('vet', 'owner'),
+    place: fc.constantFrom(...places),
+    until: fc.constantFrom(null, day('2026-12-31'), day('2026-02-01')),
+    says: fc.oneof(
+      fc.record({ kind: fc.constant('bar' as const), task: fc.constantFrom(...ALL_TASKS) }),
+      fc.record({
+        kind: fc.constant('interval' as const),
+        task: fc.constantFrom(...ALL_TASKS),
+        days: fc.integer({ min: 1, max: 180 }),
+      }),
+      fc.record({
+        kind: fc.constant('ear hair' as const),
+        way: fc.constantFrom('whole', 'staged', 'trim', 'leave', 'vet'),
+      }),
+    ),
+  })
+  .map((each) => instruct(each.says as Instruction['says'], each as Partial<Instruction>));
+
+const anyWays = fc.record(
+  Object.fromEntries(
+    ALL_HOUSE_QUESTIONS.map((key) => [
+      key,
+      fc.constantFrom(...HOUSE_QUESTIONS[key].schools.map((school) => school.id)),
+    ]),
+  ),
+) as unknown as fc.Arbitrary<HouseWays>;
+
+const earHistory = fc.record({
+  conditions: fc.constantFrom([], ['drops given today'] as const),
+  plucked: fc.oneof(fc.constant('never' as const), fc.record({ weeksAgo: fc.option(fc.integer({ min: 0, max: 60 })) })),
+  ownerForbidsPlucking: fc.boolean(),
+});
+
+/** Random dogs, houses and instructions. */
+export const anyDog: fc.Arbitrary<DogFacts> = fc
+  .record({
+    breeds: fc.array(fc.constantFrom(...BREEDS.map((breed) => breed.id)), { maxLength: 3 }),
+    seen: fc.record(
+      {
+        coat: fc.constantFrom(...COATS),
+        coatDensity: fc.constantFrom(...COAT_DENSITIES),
+        ears: fc.constantFrom(...EAR_CARRIAGES),
+        canalHair: fc.constantFrom(...CANAL_HAIR),
+      },
+      { requiredKeys: [] },
+    ),
+    lifeStage: fc.constantFrom('puppy', 'adult', 'senior'),
+    canStandThroughBath: fc.boolean(),
+    skin: fc.constantFrom(...SKIN),
+    swims: fc.boolean(),
+    tearingSeenByVet: fc.boolean(),
+    earTrouble: fc.constantFrom('none', 'in the past, no word from a vet', 'in the past, vet knows'),
+    ears: fc.record({ left: earHistory, right: earHistory }),
+    pluckingConsent: fc.boolean(),
+    pluckingStress: fc.constantFrom('none', 'slight', 'plain', 'bad', 'broke off'),
+    nailsOvergrown: fc.boolean(),
+    pluckingByVetsOnly: fc.boolean(),
+    ways: anyWays,
+    instructions: fc.array(anyInstruction, { maxLength: 4 }),
+    suspended: fc.constantFrom(
+      {},
+      { 'ear/left': 'musty smell' },
+      { 'eye/right': 'squinting', 'fold nose/none': 'raw skin' },
+    ),
+  })
+  .map(({ breeds, seen, ...more }) => {
+    const composed = composeTraits(breeds, seen);
+    return aDog({ ...(more as Partial<DogFacts>), traits: composed.traits, earOdds: earOdds(composed.breeds) });
+  });

@@ -1,0 +1,193 @@
+import { TASKS, type DueLine } from '../careplan';
+import { ADVICE, SENTENCES, fill } from './sentences';
+import { LEVELS, SIGNS, atLeast, higherLevel, type Finding, type Level, type Triage } from '../findings';
+import { GRADE_WORDS, SIDES, namePlace, placeKey, samePlace, type Grade, type Place, type PlaceKey } from '../places';
+import { showDay, type Day } from '../units';
+import type { Step, VisitState } from '../visit';
+import { notLookedAt } from '../visit';
+
+/** What was seen at one place, for the drawing and the words. */
+export interface Saw {
+  readonly place: Place;
+  readonly grade: Grade;
+  readonly level: Level;
+  readonly words: string;
+}
+
+/** The owner's page in three parts kept apart: what we saw, what we did, what we suggest. */
+export interface OwnerSheet {
+  readonly dog: string;
+  readonly day: Day;
+  readonly saw: readonly Saw[];
+  readonly did: readonly string[];
+  readonly suggest: readonly string[];
+  readonly homeCare: readonly string[];
+  readonly next: string;
+  /** The highest level of the visit. */
+  readonly level: Level;
+  /** Work came in after the close: look again. */
+  readonly lookAgain: boolean;
+}
+
+export interface SheetInput {
+  readonly dog: string;
+  readonly day: Day;
+  readonly state: VisitState;
+  readonly steps: readonly Step[];
+  readonly places: readonly Place[];
+  readonly judged: Readonly<Partial<Record<PlaceKey, Triage>>>;
+  /** Findings of the last salon inspection, and the places that were looked at then; null on a first visit. */
+  readonly lastTime: { readonly findings: readonly Finding[]; readonly looked: readonly PlaceKey[] } | null;
+  readonly due: readonly DueLine[];
+  readonly nextSuggested: Day | null;
+  readonly nextBooked: Day | null;
+}
+
+/** The owner sheet of a visit, from its events alone. Pure; the same visit gives the same words. */
+export function makeSheet(input: SheetInput): OwnerSheet {
+  const missing = notLookedAt(input.state, input.places);
+  const looked = input.places.filter((place) => !missing.includes(place));
+  const wholeBody: Place = { site: 'body', side: 'none' };
+  const atBody = input.state.findings.some(({ place }) => place.site === 'body') ? [wholeBody] : [];
+  const saw = [...looked, ...atBody].map((place) => sawAt(input, place));
+  return {
+    dog: input.dog,
+    day: input.day,
+    saw,
+    did: [
+      ...whatWeDid(input),
+      ...(missing.length > 0 ? [fill(SENTENCES.notLookedAt, missing.map(namePlace).join(', '))] : []),
+    ],
+    suggest: advice(input, saw),
+    homeCare: homeCareLines(input.due),
+    next: nextWords(input),
+    level: saw.reduce<Level>((level, each) => higherLevel(level, each.level), 'none'),
+    lookAgain: input.state.cameInLater.length > 0,
+  };
+}
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+const isAt =
+  (place: Place) =>
+  (found: Finding): boolean =>
+    samePlace(found.place, place) ||
+    (place.site === 'ear' && found.place.site === 'ear' && found.place.side === 'none');
+const worstAt = (findings: readonly Finding[], place: Place): Grade =>
+  Math.max(0, ...findings.filter(isAt(place)).map((found) => found.grade)) as Grade;
+
+function sawAt(input: SheetInput, place: Place): Saw {
+  const here = input.state.findings.filter(isAt(place));
+  const level = input.judged[placeKey(place)]?.level ?? 'none';
+  const name = place.site === 'body' ? 'Whole dog' : capital(namePlace(place));
+  if (here.length === 0) return { place, grade: 0, level, words: fill(SENTENCES.placeClear, name) };
+  const signs = here.map(({ sign, grade }) =>
+    SIGNS[sign].graded ? `${SIGNS[sign].owner} (${GRADE_WORDS[grade]})` : SIGNS[sign].owner,
+  );
+  const compared = compare(input, place);
+  const words =
+    compared === null
+      ? fill(SENTENCES.place, name, signs.join('; '))
+      : fill(SENTENCES.placeCompared, name, signs.join('; '), compared);
+  return { place, grade: worstAt(here, place), level, words };
+}
+
+function compare({ lastTime, state }: SheetInput, place: Place): string | null {
+  if (lastTime === null) return null;
+  const then = worstAt(lastTime.findings, place);
+  if (then === 0) return lastTime.looked.includes(placeKey(place)) ? SENTENCES.new : null;
+  const now = worstAt(state.findings, place);
+  return now > then ? SENTENCES.more : now < then ? SENTENCES.less : SENTENCES.same;
+}
+
+function whatWeDid({ state, steps }: SheetInput): string[] {
+  const isDone = (step: Step) => state.steps[step.id]?.kind === 'done';
+  const bathed = steps.some((step) => step.stage === 'wash 1' && isDone(step));
+  const used = state.used.map((each) => each.name).join(', ');
+  const ears = steps.filter((step) => step.stage === 'ears, first pass' && step.counts === 'pads' && isDone(step));
+  const said = [
+    ...(bathed ? [used === '' ? SENTENCES.bathedPlain : fill(SENTENCES.bathed, used)] : []),
+    ...ears.map((step) => earWords(state, step)),
+    ...steps
+      .filter(
+        (step) =>
+          (step.stage === 'eyes, on the table' || step.stage === 'folds') && step.place !== null && isDone(step),
+      )
+      .map((step) => (step.place ? fill(SENTENCES.cleaned, namePlace(step.place)) : '')),
+    ...steps
+      .filter((step) => (step.stage === 'nails' || step.stage === 'brush-out') && isDone(step))
+      .map((step) => fill(SENTENCES.done, step.stage === 'nails' ? 'Nails and dewclaws done' : 'Brushed out')),
+    ...leftAlone(steps),
+    ...steps.flatMap((step) => skippedWords(state, step)),
+    ...SIDES.filter((side) => state.plugs[side] === 'not found').map((side) => fill(SENTENCES.plugNotFound, side)),
+    ...(state.closed === 'ended early' ? [SENTENCES.endedEarly] : []),
+  ];
+  return [...new Set(said)];
+}
+
+function earWords(state: VisitState, step: Step): string {
+  const side = step.sides[0];
+  const name = step.place ? namePlace(step.place) : 'ear';
+  const dirty = side ? state.pads[side].dirty : 0;
+  if (dirty === 0) return fill(SENTENCES.cleaned, name);
+  return fill(SENTENCES.cleanedPads, name, dirty === 1 ? 'one dirty pad' : `${dirty} dirty pads`);
+}
+
+/** Places that a stop kept us off, once each, with the owner's words for what barred them. */
+function leftAlone(steps: readonly Step[]): string[] {
+  const barred = steps.flatMap((step) =>
+    step.place && step.barred ? [{ name: namePlace(step.place), because: step.barred.because }] : [],
+  );
+  return barred.map(({ name, because }) => fill(SENTENCES.leftAlone, name, ownerWords(because)));
+}
+
+const OWNER_OF = new Map<string, string>(Object.values(SIGNS).map(({ name, owner }) => [name, owner]));
+const ownerWords = (because: string): string =>
+  because
+    .split('; ')
+    .map((each) => OWNER_OF.get(each) ?? each.replace(/\.$/, ''))
+    .join('; ');
+
+function skippedWords(state: VisitState, step: Step): string[] {
+  const mark = state.steps[step.id];
+  return mark?.kind === 'skipped' && step.barred === null
+    ? [fill(SENTENCES.skipped, step.title.toLowerCase(), mark.because)]
+    : [];
+}
+
+/** Most urgent first; one sentence a place. */
+function advice({ judged }: SheetInput, saw: readonly Saw[]): string[] {
+  const byUrgency = saw
+    .filter(({ level }) => atLeast(level, 'watch'))
+    .toSorted((a, b) => LEVELS.indexOf(b.level) - LEVELS.indexOf(a.level));
+  const sentences = byUrgency.flatMap(({ place, level }) => {
+    const sentence = ADVICE[level];
+    if (sentence === null) return [];
+    return sentence.includes('{}')
+      ? [fill(sentence, place.site === 'body' ? 'whole dog' : namePlace(place))]
+      : [sentence];
+  });
+  const vetForTears = Object.values(judged).some((each) => each.rows.some((row) => row.id === 'eye: stain'));
+  return [...new Set([...sentences, ...(vetForTears ? ['Please ask an eye vet once why the eyes water.'] : [])])];
+}
+
+function homeCareLines(due: readonly DueLine[]): string[] {
+  const lines = due.flatMap(({ line }) => (line.home ? [{ task: line.task, home: line.home }] : []));
+  const words = lines.map(({ task, home }) =>
+    fill(
+      SENTENCES.homeCare,
+      `${TASKS[task].name}, ${everyWords(home.everyDays)}`,
+      home.how,
+      home.minutes === 1 ? '1 minute' : `${home.minutes} minutes`,
+    ),
+  );
+  return [...new Set(words)];
+}
+
+/** "every day", "every 3 days" */
+export const everyWords = (days: number): string =>
+  days === 1 ? 'every day' : days === 7 ? 'once a week' : `every ${days} days`;
+
+function nextWords({ nextBooked, nextSuggested, day }: SheetInput): string {
+  if (nextBooked !== null) return fill(SENTENCES.booked, showDay(nextBooked));
+  return fill(SENTENCES.nextVisit, showDay(nextSuggested ?? day));
+}

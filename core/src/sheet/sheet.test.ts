@@ -1,0 +1,157 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, RULES, makePlan, planDue } from '../careplan';
+import { TODAY, aDog } from '../careplan/tests/randomDogs';
+import { LEVELS, SIGNS, TRIAGE_TABLE, finding, mirrorFinding, type Finding } from '../findings';
+import { otherSide, type Place } from '../places';
+import { addDays } from '../units';
+import { endsVisit, foldVisit, judgeLookOver, placesToLookAt, type Happening } from '../visit';
+import { anyFinding, logged, mirrorHappening, stepsFor } from '../visit/tests/randomVisits';
+import { ADVICE, NEVER_SAY, SENTENCES, fill, makeSheet, type OwnerSheet } from '.';
+
+const LEFT_EAR: Place = { site: 'ear', side: 'left' };
+const RIGHT_EAR: Place = { site: 'ear', side: 'right' };
+const facts = aDog({}, 'english-bulldog');
+
+function sheetOf(happenings: readonly Happening[], lastTime: Finding[] | null = null): OwnerSheet {
+  const state = foldVisit(logged(happenings));
+  const judged = judgeLookOver(facts, state.findings, lastTime ?? []);
+  const places = placesToLookAt(facts);
+  return makeSheet({
+    dog: 'Dumpling',
+    day: TODAY,
+    state,
+    steps: stepsFor(facts, judged, endsVisit(judged, state)),
+    places,
+    judged,
+    lastTime: lastTime && { findings: lastTime, looked: places.map(({ site, side }) => `${site}/${side}` as const) },
+    due: planDue(makePlan(facts), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY),
+    nextSuggested: addDays(TODAY, 21),
+    nextBooked: null,
+  });
+}
+const found = (each: Finding): Happening => ({ type: 'found', finding: each });
+const everyWord = (sheet: OwnerSheet) =>
+  [...sheet.saw.map((saw) => saw.words), ...sheet.did, ...sheet.suggest, ...sheet.homeCare, sheet.next].join('\n');
+
+test('the handbook example: brown wax with a musty smell in the left ear, more than last time; the right was clear', () => {
+  const sheet = sheetOf(
+    [
+      found(finding(LEFT_EAR, 'ear dark wax', 2)),
+      found(finding(LEFT_EAR, 'ear musty smell', 1)),
+      { type: 'looked clear', place: RIGHT_EAR },
+    ],
+    [finding(LEFT_EAR, 'ear dark wax', 1)],
+  );
+  expect(sheet.saw.map((saw) => saw.words)).toEqual([
+    'Left ear: dark-brown wax (plain); a musty smell (slight), more than last time.',
+    'Right ear: clear.',
+  ]);
+  expect(sheet.did).toContain('Left the left ear alone: a musty smell.');
+  expect(sheet.suggest).toEqual(['Please keep an eye on the left ear and ring us if it changes.']);
+  expect(sheet.next).toBe('We suggest the next visit around Wed 16 Dec.');
+});
+
+describe('compared with last time', () => {
+  const wax = (grade: 1 | 2 | 3) => finding(LEFT_EAR, 'ear pale wax', grade);
+  test.each([
+    [2, [wax(1)], SENTENCES.more],
+    [1, [wax(3)], SENTENCES.less],
+    [2, [wax(2)], SENTENCES.same],
+    [1, [], SENTENCES.new],
+    [1, null, 'pale'],
+  ] as const)('grade %s after %j', (now, then, words) => {
+    const line = sheetOf([found(wax(now))], then === null ? null : [...then]).saw[0]?.words ?? '';
+    if (then === null) expect(line).toBe('Left ear: light-brown wax (slight).');
+    else expect(line).toContain(words);
+  });
+});
+
+test('what was not looked at, an early end, a lost plug and late work are said', () => {
+  const sheet = sheetOf([
+    { type: 'plug in', side: 'right' },
+    { type: 'plug not found', side: 'right' },
+    { type: 'closed', how: 'ended early' },
+    { type: 'noted', text: 'later' },
+  ]);
+  expect(sheet.saw).toEqual([]);
+  expect(sheet.did.join(' ')).toMatch(
+    /could not find the cotton that was in the right ear.*ended the visit early.*Not looked at this time: left ear, right ear/,
+  );
+  expect(sheet.lookAgain).toBe(true);
+});
+
+test('no sentence the app can make names a disease or a dose', () => {
+  const trade = [
+    ...Object.values(SENTENCES),
+    ...LEVELS.map((level) => ADVICE[level] ?? ''),
+    ...Object.values(SIGNS).flatMap(({ name, owner }) => [name, owner]),
+    ...TRIAGE_TABLE.map((row) => row.do),
+    ...RULES.flatMap((rule) =>
+      (typeof rule.then === 'function' ? rule.then(facts) : rule.then).map((then) =>
+        'words' in then ? then.words : 'how' in then ? then.how : '',
+      ),
+    ),
+    ...ALL_HOUSE_QUESTIONS.flatMap((key) =>
+      HOUSE_QUESTIONS[key].schools.flatMap((school) => [
+        school.words,
+        school.for,
+        (school as { warns?: string }).warns ?? '',
+      ]),
+    ),
+  ];
+  for (const words of trade) expect(words).not.toMatch(NEVER_SAY);
+  expect('it has an ear infection, 5 mg').toMatch(NEVER_SAY);
+});
+
+describe('random visits', () => {
+  const findings = fc.array(
+    anyFinding.filter((each) => each.place.site !== 'fold nose' || true),
+    { maxLength: 5 },
+  );
+
+  test('no banned word, no empty slot, every finding told', () => {
+    fc.assert(
+      fc.property(findings, findings, (now, then) => {
+        const sheet = sheetOf(now.map(found), then);
+        const words = everyWord(sheet);
+        expect(words).not.toMatch(NEVER_SAY);
+        expect(words).not.toMatch(/\{\}|undefined|null|: ;|\(\)/);
+        for (const each of now) expect(words).toContain(SIGNS[each.sign].owner);
+      }),
+      { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 300 },
+    );
+  });
+
+  test('a mirrored visit gives the mirrored text: left and right are never swapped', () => {
+    const flip = (text: string) =>
+      text.replaceAll(/\b(left|right)\b(?= (ear|eye|lip|pocket|brow))/gi, (side) => {
+        const other = otherSide(side.toLowerCase() as 'left');
+        return side.startsWith('L') || side.startsWith('R') ? other.charAt(0).toUpperCase() + other.slice(1) : other;
+      });
+    const sentences = (sheet: OwnerSheet) => everyWord(sheet).split('\n').toSorted();
+    fc.assert(
+      fc.property(findings, findings, (now, then) => {
+        const seen = sheetOf(now.map(found), then);
+        const mirrored = sheetOf(now.map(found).map(mirrorHappening), then.map(mirrorFinding));
+        // Lists of several places keep their own order, so they are compared as sets of words.
+        const asWords = (lines: string[]) =>
+          lines
+            .map((line) =>
+              line
+                .split(/[\s,]+/)
+                .toSorted()
+                .join(' '),
+            )
+            .toSorted();
+        expect(asWords(sentences(mirrored))).toEqual(asWords(sentences(seen).map(flip)));
+      }),
+      { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 300 },
+    );
+  });
+});
+
+test('a slot too many or too few is refused', () => {
+  expect(fill(SENTENCES.cleaned, 'left ear')).toBe('Cleaned the left ear.');
+  expect(() => fill(SENTENCES.cleaned)).toThrow(RangeError);
+});

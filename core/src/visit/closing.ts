@@ -1,0 +1,44 @@
+import { SIDES, namePlace, placeKey, type Place } from '../places';
+import type { VisitState } from './state';
+import type { Step } from './steps';
+
+/** Why a visit cannot close yet. */
+export type Hindrance =
+  | { readonly kind: 'plug in'; readonly words: string }
+  | { readonly kind: 'step open'; readonly step: string; readonly words: string };
+
+const settled = (state: VisitState, step: Step): boolean => step.barred !== null || state.steps[step.id] !== undefined;
+
+/**
+ * Plugs in = plugs out, per ear, or it cannot close; "not found" is an outcome. To finish, every step is done, skipped
+ * with a reason, or barred; to end early, only what no stop takes away, once water or product went on.
+ */
+export function hindrances(state: VisitState, steps: readonly Step[], how: 'finished' | 'ended early'): Hindrance[] {
+  const plugs = SIDES.filter((side) => state.plugs[side] === 'in').map((side): Hindrance => ({
+    kind: 'plug in',
+    words: `A plug is still in the ${side} ear. Take it out, or say that it was not found.`,
+  }));
+  const wet = state.steps['wet']?.kind === 'done' || state.steps['wash 1']?.kind === 'done';
+  const open = steps
+    .filter((step) => !settled(state, step) && step.stage !== 'record')
+    .filter((step) => how === 'finished' || (step.kept && wet && step.counts === null))
+    .map((step): Hindrance => ({ kind: 'step open', step: step.id, words: `${step.title}: not done yet.` }));
+  return [...plugs, ...open];
+}
+
+/** Places neither touched as clear nor given a finding: nothing is clear by silence. */
+export function notLookedAt(state: VisitState, places: readonly Place[]): Place[] {
+  const seen = new Set<string>([...state.lookedClear, ...state.findings.map((found) => placeKey(found.place))]);
+  return places.filter((place) => !seen.has(placeKey(place)));
+}
+
+/** "left ear, nose fold" */
+export const listPlaces = (places: readonly Place[]): string => places.map(namePlace).join(', ');
+
+/** The first step that is neither settled nor barred, or null when all are. */
+export const currentStep = (state: VisitState, steps: readonly Step[]): Step | null =>
+  steps.find((step) => !settled(state, step)) ?? null;
+
+/** A step may be done when those before it are settled. */
+export const waitsFor = (state: VisitState, steps: readonly Step[], step: Step): Step[] =>
+  steps.filter((other) => step.after.includes(other.id) && !settled(state, other));

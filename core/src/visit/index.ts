@@ -1,0 +1,25 @@
+export { currentStep, hindrances, listPlaces, notLookedAt, waitsFor, type Hindrance } from './closing';
+export {
+  EVENT_VERSION,
+  correctedTime,
+  inOrder,
+  mergeEvents,
+  nextCounter,
+  type Happening,
+  type HappeningType,
+  type VisitEvent,
+} from './events';
+export { foldVisit } from './foldVisit';
+export { circumstancesOf, endsVisit, judgeLookOver, placesToLookAt } from './lookOver';
+export {
+  EMPTY_VISIT,
+  type PadCount,
+  type PlugState,
+  type StepMark,
+  type TimerState,
+  type UsedProduct,
+  type VisitState,
+} from './state';
+export { inHouseOrder, pluggedSides, stepList, type VisitPlan } from './stepList';
+export { STAGES, STAGE_MINUTES, type Dwell, type Stage, type Step } from './steps';
+export { elapsedSeconds, ranFull, type Clock } from './timers';

@@ -1,0 +1,45 @@
+import type { DogFacts } from '../careplan';
+import { foldSites } from '../catalogue';
+import { SIGNS, stopFor, triage, type Circumstances, type Finding, type Triage } from '../findings';
+import { placeKey, placesOf, type Place, type PlaceKey } from '../places';
+import { monthOf } from '../units';
+import type { VisitState } from './state';
+
+/** The dog's part in reading the tables. */
+export const circumstancesOf = ({ traits, grassSeedMonths, today }: DogFacts): Circumstances => ({
+  flatFaceOrProminentEyes: traits.muzzle === 'flat' || traits.eyeSet === 'prominent',
+  grassSeedMonth: grassSeedMonths.includes(monthOf(today)),
+});
+
+/** Every place of this dog that the look-over asks about. */
+export const placesToLookAt = (facts: DogFacts): Place[] => placesOf(foldSites(facts.traits));
+
+/** Level and stops of every place, and of the body as a whole, from the findings so far and those of last time. */
+export function judgeLookOver(
+  facts: DogFacts,
+  findings: readonly Finding[],
+  lastTime: readonly Finding[],
+): Partial<Record<PlaceKey, Triage>> {
+  const places: Place[] = [...placesToLookAt(facts), { site: 'body', side: 'none' }];
+  const judged = places.map((place): [PlaceKey, Triage] => [
+    placeKey(place),
+    triage({
+      place,
+      findings,
+      lastTime,
+      conditions: place.site === 'ear' && place.side !== 'none' ? facts.ears[place.side].conditions : [],
+      lifts: facts.lifts,
+      dog: circumstancesOf(facts),
+      today: facts.today,
+    }),
+  ]);
+  return Object.fromEntries(judged);
+}
+
+/** The sign that ends the visit, in words, or null. */
+export function endsVisit(judged: Readonly<Partial<Record<PlaceKey, Triage>>>, state: VisitState): string | null {
+  const ending = Object.values(judged).find((each) => stopFor(each) === 'S3');
+  if (!ending) return null;
+  const bar = ending.bars.find((each) => each.stop === 'S3');
+  return bar?.because ?? state.findings.map((found) => SIGNS[found.sign].name).join('; ');
+}

@@ -1,0 +1,89 @@
+import type { Place, Side } from '../places';
+import type { Stop } from '../findings';
+
+/** Stages of a visit in the order of the work; the number is the trade's own. */
+export const STAGES = {
+  prepare: 'Prepare',
+  handover: 'Handover',
+  'look-over': 'Look-over',
+  decide: 'Decide',
+  'first clip': 'First clip',
+  'ears, first pass': 'Ears, first pass',
+  'eyes, on the table': 'Eyes, on the table',
+  nails: 'Nails',
+  'brush-out': 'Brush-out',
+  wet: 'Wet the coat',
+  plugs: 'Plugs in',
+  'wash 1': 'Wash 1',
+  contact: 'Contact',
+  'rinse 1': 'Rinse',
+  'wash 2': 'Wash 2',
+  'contact 2': 'Contact',
+  'last rinse': 'Last rinse',
+  conditioner: 'Conditioner',
+  'plugs out': 'Plugs out',
+  'water off': 'Water off',
+  dry: 'Dry',
+  'ears, second pass': 'Ears, second pass',
+  folds: 'Face and folds',
+  'comb and tidy': 'Comb and tidy',
+  record: 'Record and hand over',
+} as const;
+export type Stage = keyof typeof STAGES;
+
+/** Time that passes without hands: another part of the dog, or another dog, can use it. Seconds. */
+export interface Dwell {
+  readonly timer: string;
+  readonly name: string;
+  readonly seconds: number;
+}
+
+export interface Step {
+  /** Stable within a visit: the stage, and the side where it has one. */
+  readonly id: string;
+  readonly stage: Stage;
+  readonly title: string;
+  readonly how: readonly string[];
+  readonly place: Place | null;
+  /** Which ear's pads are counted here. */
+  readonly counts: 'pads' | 'plugs in' | 'plugs out' | null;
+  readonly sides: readonly Side[];
+  readonly dwell: Dwell | null;
+  /** Hands-on minutes [house value]. */
+  readonly minutes: number;
+  /** A stop took it away: why, and what to do instead. Shown, never silently dropped. */
+  readonly barred: { readonly stop: Stop; readonly because: string; readonly instead: string } | null;
+  /** Steps that must be done or settled first. */
+  readonly after: readonly string[];
+  /** Never removed by any stop: plugs out, rinse, dry. */
+  readonly kept: boolean;
+}
+
+/** Hands-on minutes of a stage for an ordinary dog [house values]. */
+export const STAGE_MINUTES: Readonly<Record<Stage, number>> = {
+  prepare: 3,
+  handover: 3,
+  'look-over': 3,
+  decide: 1,
+  'first clip': 10,
+  'ears, first pass': 4,
+  'eyes, on the table': 2,
+  nails: 6,
+  'brush-out': 10,
+  wet: 3,
+  plugs: 1,
+  'wash 1': 6,
+  contact: 0,
+  'rinse 1': 3,
+  'wash 2': 4,
+  'contact 2': 0,
+  'last rinse': 5,
+  conditioner: 2,
+  'plugs out': 1,
+  'water off': 3,
+  dry: 20,
+  'ears, second pass': 2,
+  folds: 4,
+  'comb and tidy': 10,
+  record: 3,
+};

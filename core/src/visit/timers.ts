@@ -1,0 +1,31 @@
+import { correctedTime } from './events';
+import type { TimerState } from './state';
+
+/** The clock that is looking. */
+export interface Clock {
+  readonly device: string;
+  readonly at: number;
+  readonly offset: number | null;
+}
+
+/**
+ * Seconds since the timer started, or null for "unknown": a timer of another device needs both offsets measured.
+ * A clock that went backwards is unknown, too.
+ */
+export function elapsedSeconds(timer: TimerState, clock: Clock): number | null {
+  const { started } = timer;
+  const ms =
+    started.device === clock.device
+      ? clock.at - started.at
+      : clock.offset === null || started.offset === null
+        ? null
+        : clock.at + clock.offset - (correctedTime(started) ?? 0);
+  return ms === null || ms < 0 ? null : Math.floor(ms / 1000);
+}
+
+/** Whether a stopped timer ran its full time; null when unknown or still running. */
+export function ranFull(timer: TimerState): boolean | null {
+  if (!timer.stopped) return null;
+  const elapsed = elapsedSeconds(timer, timer.stopped);
+  return elapsed === null ? null : elapsed >= timer.seconds;
+}
