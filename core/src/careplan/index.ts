@@ -9,7 +9,7 @@ export {
   type HouseQuestion,
   type HouseWays,
 } from './houseWays';
-export { holdsOn, type Instruction, type Saying } from './instructions';
+export { holdsOn, liftsOf, type Instruction, type Saying } from './instructions';
 export { makePlan, type CarePlan, type HomeCare, type PlanLine, type Said } from './makePlan';
 export { nextVisit, planDue, type CareRecord, type DueLine } from './planDue';
 export { RANKS, RANK_WORDS, type Rank, type Rule } from './rule';

@@ -1,3 +1,4 @@
+import type { EarCondition, Procedure, Sign, VetLift } from '../findings';
 import type { Place } from '../places';
 import type { Day } from '../units';
 import type { EarHairWay } from './earHair';
@@ -8,6 +9,13 @@ export type Saying =
   | { readonly kind: 'bar'; readonly task: Task }
   | { readonly kind: 'interval'; readonly task: Task; readonly days: number }
   | { readonly kind: 'ear hair'; readonly way: EarHairWay }
+  /** A vet's permission for one procedure in spite of one sign, up to a grade; needs a place and an end. */
+  | {
+      readonly kind: 'lift';
+      readonly lifts: Sign | EarCondition;
+      readonly upToGrade: number;
+      readonly procedure: Procedure;
+    }
   /** A product for the bath, with its contact time; `nothingElse` keeps every other product off the skin. */
   | {
       readonly kind: 'bath product';
@@ -36,3 +44,12 @@ export const concerns = (given: Instruction, place: Place | null): boolean =>
   (place !== null &&
     given.place.site === place.site &&
     (given.place.side === place.side || given.place.side === 'none'));
+
+/** The lifts among instructions: a vet's, for one place, with an end. */
+export function liftsOf(instructions: readonly Instruction[]): VetLift[] {
+  return instructions.flatMap(({ id, by, who, place, says, from, until }) => {
+    if (by !== 'vet' || says.kind !== 'lift' || place === null || until === null) return [];
+    const { lifts, upToGrade, procedure } = says;
+    return [{ id, who, place, lifts, upToGrade, procedure, from, until }];
+  });
+}

@@ -25,6 +25,7 @@ export {
 } from './signs';
 export {
   EAR_CONDITIONS,
+  PROCEDURES,
   keepsWaterBelowNeck,
   stopFor,
   triage,

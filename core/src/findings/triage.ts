@@ -6,7 +6,8 @@ import { SIGNS, areaOf, type Sign } from './signs';
 import { TRIAGE_TABLE, type Circumstances, type TriageRow } from './triageTable';
 
 /** What a vet may allow in spite of a sign. */
-export type Procedure = 'clean' | 'pluck' | 'plug' | 'wash' | 'clip';
+export const PROCEDURES = ['clean', 'pluck', 'plug', 'wash', 'clip'] as const;
+export type Procedure = (typeof PROCEDURES)[number];
 
 /** Known about an ear without any sign: nothing goes in. */
 export const EAR_CONDITIONS = [

@@ -2,4 +2,4 @@ export { RHYTHM, type RhythmConstants } from './constants';
 export { DRIFT, gettingWorse, oneSided } from './drift';
 export { learnRhythm, type Interval, type RhythmAnswer, type RhythmQuestion, type Spread } from './learnRhythm';
 export { gradeOf, placeRecord, type Observation, type PlaceRecord, type PlaceVisit } from './observations';
-export { simulateVisits, type HiddenDog } from './simulate';
+export { drawGrade, simulateVisits, type HiddenDog } from './simulate';

@@ -1,8 +1,11 @@
 declare module 'jstat' {
-  export const jStat: {
-    normal: {
-      cdf(x: number, mean: number, sd: number): number;
-      inv(probability: number, mean: number, sd: number): number;
+  const library: {
+    readonly jStat: {
+      readonly normal: {
+        cdf(x: number, mean: number, sd: number): number;
+        inv(probability: number, mean: number, sd: number): number;
+      };
     };
   };
+  export default library;
 }

@@ -1,12 +1,13 @@
-import { jStat } from 'jstat';
+/// <reference path="./jstat.d.ts" />
+import statistics from 'jstat';
+
+const { normal } = statistics.jStat;
 
 const REACH = 9;
 const PER_UNIT = 128;
 const STEP = 1 / PER_UNIT;
 const density = (x: number): number => Math.exp((-x * x) / 2) / Math.sqrt(2 * Math.PI);
-const NODES = Float64Array.from({ length: 2 * REACH * PER_UNIT + 2 }, (_, i) =>
-  jStat.normal.cdf(i * STEP - REACH, 0, 1),
-);
+const NODES = Float64Array.from({ length: 2 * REACH * PER_UNIT + 2 }, (_, i) => normal.cdf(i * STEP - REACH, 0, 1));
 const SLOPES = Float64Array.from({ length: NODES.length }, (_, i) => density(i * STEP - REACH) * STEP);
 
 /**
@@ -25,4 +26,4 @@ export function normalCdf(x: number): number {
 }
 
 /** Quantile of the standard normal distribution. */
-export const normalQuantile = (probability: number): number => jStat.normal.inv(probability, 0, 1);
+export const normalQuantile = (probability: number): number => normal.inv(probability, 0, 1);

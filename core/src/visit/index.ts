@@ -22,4 +22,5 @@ export {
 } from './state';
 export { inHouseOrder, pluggedSides, stepList, type VisitPlan } from './stepList';
 export { STAGES, STAGE_MINUTES, type Dwell, type Stage, type Step } from './steps';
+export { timeline, totalMinutes, type Block } from './timeline';
 export { elapsedSeconds, ranFull, type Clock } from './timers';

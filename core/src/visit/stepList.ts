@@ -22,6 +22,8 @@ export interface VisitPlan {
 /** How long crust softens under a damp cloth, and cleaner soaks, in seconds [common practice]. */
 const SOFTEN_SECONDS = 180;
 const CONDITIONER_SECONDS = 300;
+/** A dog rests in its towel before the dryer; another dog can use the hands [house value]. */
+const TOWEL_REST_SECONDS = 600;
 
 /** Coats that need conditioner for combing. */
 const LONG_OR_DRY: readonly Traits['coat'][] = ['long double', 'silky drop', 'curly', 'long'];
@@ -294,6 +296,7 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => Step[]>> = {
   ],
   dry: (visit) => [
     step('dry', {
+      dwell: { timer: 'towel rest', name: 'Towel rest', seconds: TOWEL_REST_SECONDS },
       title: 'Dry, place by place',
       how: ['Face, ears, armpits, belly, paws, rear, folds.', 'Ears covered from noise and air, low heat.'],
       after: ['water off'],

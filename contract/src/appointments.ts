@@ -1,0 +1,40 @@
+import { z } from 'zod';
+import { id, newId, text, version } from './basics';
+
+export const APPOINTMENT_KINDS = ['full visit', 'bath only', 'ears and nails'] as const;
+
+const when = {
+  startsAt: z.iso.datetime({ offset: true, error: 'Give a day and a time.' }),
+  minutes: z.int().min(15, { error: 'At least 15 minutes.' }).max(480, { error: 'At most 8 hours.' }),
+  memberId: id,
+};
+
+export const newAppointment = z.strictObject({
+  id: newId,
+  dogId: id,
+  kind: z.enum(APPOINTMENT_KINDS),
+  note: text(500).default(''),
+  ...when,
+});
+export const appointmentEdit = z.discriminatedUnion('change', [
+  z.strictObject({ change: z.literal('move'), version, ...when }),
+  z.strictObject({ change: z.literal('cancel'), version }),
+  z.strictObject({ change: z.literal('restore'), version }),
+]);
+
+export const appointment = z.object({
+  id,
+  version,
+  dogId: id,
+  dogName: z.string(),
+  ownerName: z.string(),
+  memberId: id,
+  memberName: z.string(),
+  kind: z.enum(APPOINTMENT_KINDS),
+  startsAt: z.string(),
+  endsAt: z.string(),
+  state: z.enum(['booked', 'cancelled', 'done']),
+  note: z.string(),
+  visitId: id.nullable(),
+});
+export type Appointment = z.infer<typeof appointment>;

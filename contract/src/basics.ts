@@ -1,0 +1,62 @@
+import { isDay, type Day } from '@dewpond/core/units';
+import { FOLD_SITES, SITES } from '@dewpond/core/places';
+import { z } from 'zod';
+
+/** Client-made id, UUID version 7 (RFC 9562), so that a write can be sent twice and kept once. */
+export const newId = z.uuidv7({ error: 'An id must be a UUID version 7.' });
+export const id = z.uuid({ error: 'That is not an id.' });
+
+export const daySchema = z
+  .string()
+  .refine(isDay, { error: 'Give a date like 2026-11-25.' })
+  .transform((text) => text as Day);
+
+/** One line of text, trimmed, 1 to `most` characters. */
+export const line = (most: number, what: string) =>
+  z
+    .string()
+    .trim()
+    .min(1, { error: `${what} is missing.` })
+    .max(most, { error: `${what} is longer than ${most} characters.` });
+
+/** Free text, may be empty. */
+export const text = (most: number) =>
+  z
+    .string()
+    .trim()
+    .max(most, { error: `Longer than ${most} characters.` });
+
+/** Guards an edit: the version the editor saw. */
+export const version = z.int().min(1);
+
+export const side = z.enum(['left', 'right']);
+export const place = z.strictObject({
+  site: z.enum(SITES as readonly [(typeof SITES)[number]]),
+  side: z.enum(['left', 'right', 'none']),
+});
+export const foldDepths = z
+  .partialRecord(z.enum(FOLD_SITES), z.enum(['light', 'deep']))
+  .transform((folds) => folds as Partial<Record<(typeof FOLD_SITES)[number], 'light' | 'deep'>>);
+export const grade = z.union([z.literal(1), z.literal(2), z.literal(3)]);
+
+/** What every refusal looks like. `message` is for people; `fields` point at what to mend. */
+export const problem = z.object({
+  error: z.object({
+    kind: z.enum([
+      'bad input',
+      'not signed in',
+      'not allowed',
+      'not found',
+      'conflict',
+      'too large',
+      'too many',
+      'server',
+    ]),
+    message: z.string(),
+    fields: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+    /** On a conflict: how it stands now, and what was sent. */
+    current: z.unknown().optional(),
+    yours: z.unknown().optional(),
+  }),
+});
+export type Problem = z.infer<typeof problem>;

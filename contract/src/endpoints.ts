@@ -1,0 +1,76 @@
+import { z } from 'zod';
+import { appointment, appointmentEdit, newAppointment } from './appointments';
+import { daySchema, id } from './basics';
+import { client, dogEdit, dogListItem, dogView, newClient, newDog, newInstruction } from './dogs';
+import { health, houseEdit, houseView, memberView, sessionView, todayView, watchItem } from './house';
+import { eventsTaken, newEvents, newVisit, sheetView, visitView } from './visits';
+
+const made = z.object({ id });
+const list = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item) });
+
+/** Every call of the API: what goes in and what comes out. The server parses with it, the OpenAPI document is made from it. */
+export const ENDPOINTS = {
+  'GET /api/health': { says: 'Whether the server and its database answer', response: health },
+  'GET /api/session': { says: 'Who is signed in, and to which business', response: sessionView },
+  'GET /api/today': {
+    says: "A day's dogs, mixes and cautions",
+    query: z.object({ day: daySchema.optional() }),
+    response: todayView,
+  },
+  'GET /api/dogs': { says: 'All dogs with the first thing due', response: list(dogListItem) },
+  'GET /api/dogs/:id': { says: 'One dog: plan, due windows, rhythm, bookings', response: dogView },
+  'GET /api/clients': { says: 'All clients', response: list(client) },
+  'POST /api/clients': { says: 'Add a client', body: newClient, response: made },
+  'POST /api/dogs': { says: 'Add a dog', body: newDog, response: made },
+  'PUT /api/dogs/:id': { says: 'Change a dog', body: dogEdit, response: z.object({ version: z.int() }) },
+  'POST /api/dogs/:id/instructions': {
+    says: "Write down a vet's or owner's instruction",
+    body: newInstruction,
+    response: made,
+  },
+  'GET /api/appointments': {
+    says: 'Bookings of a span of days',
+    query: z.object({ from: daySchema, to: daySchema }),
+    response: list(appointment),
+  },
+  'POST /api/appointments': { says: 'Book a visit', body: newAppointment, response: made },
+  'PUT /api/appointments/:id': {
+    says: 'Move, cancel or restore a booking',
+    body: appointmentEdit,
+    response: z.object({ version: z.int() }),
+  },
+  'GET /api/members': { says: 'The people of the business', response: list(memberView) },
+  'POST /api/visits': { says: 'Begin a visit', body: newVisit, response: made },
+  'GET /api/visits/:id': { says: 'A visit: the dog, its plan and all events', response: visitView },
+  'POST /api/visits/:id/events': {
+    says: 'Send what happened; may be sent again',
+    body: newEvents,
+    response: eventsTaken,
+  },
+  'GET /api/visits/:id/sheet': { says: 'The owner sheet', response: sheetView },
+  'GET /api/watch': { says: 'Findings that want following up', response: list(watchItem) },
+  'GET /api/house': { says: 'House ways, products and bottles', response: houseView },
+  'PUT /api/house': { says: 'Change the house ways', body: houseEdit, response: z.object({ version: z.int() }) },
+} as const satisfies Record<string, Endpoint>;
+
+export interface Endpoint {
+  readonly says: string;
+  readonly query?: z.ZodType;
+  readonly body?: z.ZodType;
+  readonly response: z.ZodType;
+}
+
+export type Endpoints = typeof ENDPOINTS;
+export type EndpointKey = keyof Endpoints;
+export type ResponseOf<K extends EndpointKey> = z.output<Endpoints[K]['response']>;
+/** What a caller sends, defaults not yet filled in. */
+export type BodyOf<K extends EndpointKey> = Endpoints[K] extends { readonly body: infer B extends z.ZodType }
+  ? z.input<B>
+  : undefined;
+/** What the server works with. */
+export type ParsedBodyOf<K extends EndpointKey> = Endpoints[K] extends { readonly body: infer B extends z.ZodType }
+  ? z.output<B>
+  : undefined;
+export type QueryOf<K extends EndpointKey> = Endpoints[K] extends { readonly query: infer Q extends z.ZodType }
+  ? z.output<Q>
+  : undefined;

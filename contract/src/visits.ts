@@ -1,0 +1,108 @@
+import type { DogFacts } from '@dewpond/core/careplan';
+import { ALL_SIGNS, PAD_COLOURS, SIGNS, areaOf, type Finding } from '@dewpond/core/findings';
+import type { PlaceKey } from '@dewpond/core/places';
+import type { OwnerSheet } from '@dewpond/core/sheet';
+import type { MixCard, Product } from '@dewpond/core/dilution';
+import type { VisitEvent } from '@dewpond/core/visit';
+import { z } from 'zod';
+import { daySchema, grade, id, line, newId, place, side, text } from './basics';
+
+const sign = z.enum(ALL_SIGNS as [(typeof ALL_SIGNS)[number]]);
+const stepId = line(60, 'The step');
+
+export const findingSchema = z
+  .strictObject({ place, sign, grade, answer: z.boolean().nullable() })
+  .refine((found) => SIGNS[found.sign].area === areaOf(found.place.site), {
+    error: 'That sign is not seen at that place.',
+    path: ['sign'],
+  });
+
+export const happening = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('opened') }),
+  z.strictObject({ type: z.literal('step done'), step: stepId }),
+  z.strictObject({ type: z.literal('step skipped'), step: stepId, because: line(200, 'The reason') }),
+  z.strictObject({ type: z.literal('step undone'), step: stepId }),
+  z.strictObject({ type: z.literal('timer started'), timer: stepId, step: stepId, seconds: z.int().min(1).max(7200) }),
+  z.strictObject({ type: z.literal('timer stopped'), timer: stepId }),
+  z.strictObject({ type: z.literal('looked clear'), place }),
+  z.strictObject({ type: z.literal('found'), finding: findingSchema }),
+  z.strictObject({ type: z.literal('taken back'), place, sign }),
+  z.strictObject({ type: z.literal('plug in'), side }),
+  z.strictObject({ type: z.literal('plug out'), side, came: z.enum(['dry', 'damp']) }),
+  z.strictObject({ type: z.literal('plug not found'), side }),
+  z.strictObject({ type: z.literal('pad dirty'), side, colour: z.enum(PAD_COLOURS) }),
+  z.strictObject({ type: z.literal('pad clean'), side }),
+  z.strictObject({
+    type: z.literal('used'),
+    product: id,
+    name: line(120, 'The product'),
+    ml: z.number().min(0).max(20_000),
+    planned: z.number().min(0).max(20_000),
+    how: z.enum(['as planned', 'a bit more', 'double', 'measured', 'substituted']),
+  }),
+  z.strictObject({ type: z.literal('noted'), text: text(2000).min(1) }),
+  z.strictObject({ type: z.literal('closed'), how: z.enum(['finished', 'ended early']) }),
+]);
+
+/** Years 2020 to 2100 in ms: a device clock may be wrong, but not absurd. */
+const clock = z.number().min(1_577_836_800_000).max(4_102_444_800_000);
+
+export const visitEvent = z.strictObject({
+  id: newId,
+  v: z.int().min(1),
+  counter: z.int().min(1).max(1_000_000),
+  device: line(64, 'The device'),
+  at: clock,
+  offset: z.number().min(-3.2e10).max(3.2e10).nullable(),
+  what: happening,
+});
+export type NewVisitEvent = z.output<typeof visitEvent>;
+
+export const newVisit = z.strictObject({ id: newId, dogId: id, appointmentId: id.nullable() });
+export const newEvents = z.strictObject({ events: z.array(visitEvent).min(1).max(500) });
+export const eventsTaken = z.object({ taken: z.array(id), known: z.array(id) });
+
+/** One bottle to make up, or one product to use as it is. */
+export interface MixView {
+  readonly product: Omit<Product, 'dilution'> & { readonly strength: string | null };
+  readonly mix: MixCard;
+  readonly strokeMl: number | null;
+  /** Who supplied or prescribed it, if not the house. */
+  readonly note: string;
+  readonly working: {
+    readonly area: number;
+    readonly wash1: number;
+    readonly wash2: number;
+    readonly factor: number;
+    readonly reserve: number;
+  };
+}
+
+export const visitView = z.object({
+  id,
+  dog: z.object({ id, name: z.string(), words: z.string(), handling: z.array(z.string()), weightKg: z.number() }),
+  appointmentId: id.nullable(),
+  day: daySchema,
+  facts: z.custom<DogFacts>(),
+  contactMinutes: z.number(),
+  mixes: z.custom<MixView[]>(),
+  lastTime: z.custom<{
+    readonly day: string;
+    readonly findings: readonly Finding[];
+    readonly looked: readonly PlaceKey[];
+  } | null>(),
+  events: z.custom<VisitEvent[]>(),
+  serverNow: z.number(),
+});
+export type VisitView = z.infer<typeof visitView>;
+
+export const sheetView = z.object({
+  visitId: id,
+  dogId: id,
+  business: z.string(),
+  owner: z.string(),
+  closed: z.boolean(),
+  sheet: z.custom<OwnerSheet>(),
+  drawing: z.custom<DogFacts['traits']>(),
+});
+export type SheetView = z.infer<typeof sheetView>;

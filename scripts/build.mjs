@@ -1,0 +1,61 @@
+// The production build: the web application by Vite, the server bundled by esbuild. Skipped when nothing changed.
+
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { ROOT } from './machine.mjs';
+import { command, say } from './say.mjs';
+
+const SOURCES = ['core/src', 'contract/src', 'server/src', 'web/src', 'web/index.html', 'web/vite.config.ts', 'web/public', 'package-lock.json', 'scripts/build.mjs'];
+const ENTRIES = ['main', 'migrateCommand', 'seedCommand', 'rebuildProjections'];
+
+/** @param {string} path @returns {string[]} */
+function filesBelow(path) {
+  if (!existsSync(path)) return [];
+  try {
+    return readdirSync(path, { withFileTypes: true })
+      .toSorted((a, b) => (a.name < b.name ? -1 : 1))
+      .flatMap((entry) => filesBelow(join(path, entry.name)));
+  } catch {
+    return [path];
+  }
+}
+
+function sourceHash() {
+  const hash = createHash('sha256');
+  for (const file of SOURCES.flatMap((source) => filesBelow(join(ROOT, source)))) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+/** Builds what is out of date; a second start takes no time. */
+export async function build() {
+  const stamp = join(ROOT, 'server/dist/.built-from');
+  const hash = sourceHash();
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash && existsSync(join(ROOT, 'web/dist/index.html'))) return;
+  say('building the application (some ten seconds)');
+  await buildServer();
+  const vite = await import('vite');
+  await vite.build({ root: join(ROOT, 'web'), logLevel: 'warn' });
+  mkdirSync(join(ROOT, 'server/dist'), { recursive: true });
+  writeFileSync(stamp, hash);
+}
+
+async function buildServer() {
+  const esbuild = await import('esbuild');
+  await esbuild.build({
+    entryPoints: ENTRIES.map((entry) => join(ROOT, `server/src/${entry}.ts`)),
+    outdir: join(ROOT, 'server/dist'),
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    jsx: 'automatic',
+    sourcemap: true,
+    // Our own workspaces are bundled; packages stay where npm put them.
+    plugins: [{ name: 'packages-outside', setup: (setup) => void setup.onResolve({ filter: /^[^./]/ }, ({ path }) => (path.startsWith('@dewpond/') ? undefined : { path, external: true })) }],
+    logLevel: 'warning',
+  });
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) await command(build);

@@ -1,0 +1,56 @@
+// Runs the built server's commands and keeps its main process.
+
+import { fork, spawnSync } from 'node:child_process';
+import { openSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { ROOT } from './machine.mjs';
+import { Stopped } from './say.mjs';
+
+/** @typedef {import('./cluster.mjs').Cluster} Cluster */
+
+/** @param {Cluster} cluster @param {string} database @param {NodeJS.ProcessEnv} [more] @returns {NodeJS.ProcessEnv} */
+export const serverEnvironment = (cluster, database, more = {}) => ({
+  ...process.env,
+  ...cluster.env,
+  DATABASE_NAME: database,
+  WEB_DIST: join(ROOT, 'web/dist'),
+  MIGRATIONS: join(ROOT, 'server/drizzle'),
+  NODE_ENV: 'production',
+  ...more,
+});
+
+/** Runs a built command to its end. @param {string} entry @param {NodeJS.ProcessEnv} env @param {string[]} [args] */
+export function runCommand(entry, env, args = []) {
+  const { status } = spawnSync(process.execPath, ['--enable-source-maps', join(ROOT, `server/dist/${entry}.js`), ...args], { env, stdio: ['ignore', 'inherit', 'inherit'] });
+  if (status !== 0) throw new Stopped(`${entry} failed.`, 'The message above says why; nothing was half-written.');
+}
+
+/** @param {number} port */
+export async function checkPort(port) {
+  await new Promise((done, fail) => {
+    const probe = createServer().on('error', () => fail(new Stopped(`Port ${port} is in use.`, 'Stop what uses it, or choose another: PORT=4311 npm run demo')));
+    probe.listen(port, '127.0.0.1', () => probe.close(() => done(undefined)));
+  });
+}
+
+/**
+ * Starts the server; resolves once it listens. `stop` ends it and waits.
+ * @param {NodeJS.ProcessEnv} env @param {string} logFile
+ */
+export async function startServer(env, logFile) {
+  const log = openSync(logFile, 'a');
+  const child = fork(join(ROOT, 'server/dist/main.js'), { env, stdio: ['ignore', log, log, 'ipc'], execArgv: ['--enable-source-maps'] });
+  const ended = new Promise((done) => child.once('exit', done));
+  await new Promise((done, fail) => {
+    child.once('message', done);
+    child.once('exit', () => fail(new Stopped('The server did not start.', `Its own words are in ${logFile}.`)));
+  });
+  return {
+    ended,
+    stop: async () => {
+      child.kill('SIGTERM');
+      await ended;
+    },
+  };
+}

@@ -1,0 +1,9 @@
+import { defineConfig } from 'drizzle-kit';
+
+export default defineConfig({
+  dialect: 'postgresql',
+  schema: ['./src/db/schema.ts', './src/db/authSchema.ts'],
+  out: './drizzle',
+  schemaFilter: ['dewpond', 'auth'],
+  entities: { roles: false },
+});

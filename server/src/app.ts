@@ -1,0 +1,147 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { openApiDocument } from '@dewpond/contract';
+import { toNodeHandler } from 'better-auth/node';
+import { sql } from 'drizzle-orm';
+import express, { Router, type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { appointmentRoutes } from './appointments/routes';
+import { CLIENT_IP_HEADER, makeAuth, type Auth } from './auth/auth';
+import { requireSession } from './auth/requireSession';
+import { clientRoutes } from './clients/routes';
+import type { Config } from './config';
+import { dogRoutes } from './dogs/routes';
+import { houseRoutes } from './house/routes';
+import type { Services } from './http/context';
+import { Refusal, notFound } from './http/problem';
+import { sheetRoutes } from './sheet/routes';
+import { todayRoutes } from './today/routes';
+import { VERSION } from './version';
+import { visitRoutes } from './visits/routes';
+
+const BODY_LIMIT = '1mb';
+
+/** The whole application as one Express app; it keeps nothing between requests. */
+export function makeApp(
+  config: Config,
+  services: Services,
+  log: Logger,
+  auth: Auth = makeAuth(config, services.databases),
+): Express {
+  const app = express();
+  app.set('trust proxy', config.TRUST_PROXY);
+  app.disable('x-powered-by');
+  app.use(
+    pinoHttp({
+      logger: log,
+      autoLogging: { ignore: (request) => !request.url?.startsWith('/api') },
+      serializers: {
+        req: ({ method, url, id }: { method: string; url: string; id: unknown }) => ({ method, url, id }),
+        res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+      },
+    }),
+  );
+  app.use(securityHeaders(config));
+  app.use(sameOriginWrites(config));
+
+  app.get('/api/health', async (_request, response) => {
+    const database = await services.databases.app.execute(sql`select 1`).then(
+      () => 'ok' as const,
+      () => 'unreachable' as const,
+    );
+    response
+      .status(database === 'ok' ? 200 : 503)
+      .json({ status: database === 'ok' ? 'ok' : 'degraded', version: VERSION, database });
+  });
+  app.get('/api/openapi.json', (_request, response) => void response.json(openApiDocument(VERSION)));
+
+  const authHandler = toNodeHandler(auth);
+  app.all('/api/auth/{*any}', (request, response) => {
+    request.headers[CLIENT_IP_HEADER] = request.ip ?? '127.0.0.1';
+    return authHandler(request, response);
+  });
+
+  app.use('/api', express.json({ limit: BODY_LIMIT }), requireSession(auth, services.databases));
+  const api = Router();
+  for (const feature of [
+    houseRoutes,
+    todayRoutes,
+    dogRoutes,
+    clientRoutes,
+    appointmentRoutes,
+    visitRoutes,
+    sheetRoutes,
+  ])
+    feature(api, services);
+  app.use(api);
+  app.use('/api', () => {
+    throw notFound('address');
+  });
+
+  if (config.WEB_DIST && existsSync(join(config.WEB_DIST, 'index.html'))) serveWeb(app, config.WEB_DIST);
+  app.use(answerProblems(log));
+  return app;
+}
+
+function securityHeaders(config: Config): RequestHandler {
+  const secure = config.PUBLIC_URL.startsWith('https:');
+  return helmet({
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        frameAncestors: ["'none'"],
+        // On plain http over loopback this directive would blank the page.
+        upgradeInsecureRequests: secure ? [] : null,
+      },
+    },
+    strictTransportSecurity: secure,
+  });
+}
+
+/** A write must come from our own pages: browsers send Origin with every write. Clients that are no browsers send none. */
+function sameOriginWrites(config: Config): RequestHandler {
+  const allowed = new URL(config.PUBLIC_URL).origin;
+  return (request, _response, next) => {
+    const { origin } = request.headers;
+    const reads = request.method === 'GET' || request.method === 'HEAD';
+    if (!reads && origin !== undefined && origin !== allowed)
+      throw new Refusal('not allowed', 'That came from another site.');
+    next();
+  };
+}
+
+function serveWeb(app: Express, dist: string): void {
+  app.use('/assets', express.static(join(dist, 'assets'), { immutable: true, maxAge: '1y' }));
+  app.use(express.static(dist, { index: false }));
+  app.get('/{*path}', (_request, response) => {
+    response.set('Cache-Control', 'no-cache').sendFile(join(dist, 'index.html'));
+  });
+}
+
+/** One place turns errors into answers. What a person did wrong is no error of ours and leaves no stack trace. */
+function answerProblems(log: Logger): ErrorRequestHandler {
+  return (error: unknown, request, response, _next) => {
+    const refusal = asRefusal(error);
+    if (refusal.kind === 'server') log.error({ err: error, url: request.originalUrl }, 'unexpected');
+    response.status(refusal.status).json(refusal);
+  };
+}
+
+function asRefusal(error: unknown): Refusal {
+  if (error instanceof Refusal) return error;
+  const { type, status } = error as { type?: string; status?: number };
+  if (type === 'entity.too.large') return new Refusal('too large', `That is more than ${BODY_LIMIT}.`);
+  if (type === 'entity.parse.failed') return new Refusal('bad input', 'That is not JSON.');
+  if (status !== undefined && status >= 400 && status < 500)
+    return new Refusal('bad input', 'That request could not be read.');
+  return new Refusal('server', 'Something went wrong on our side. Nothing was saved; please try again.');
+}

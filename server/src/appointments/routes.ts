@@ -1,0 +1,83 @@
+import type { Appointment } from '@dewpond/contract';
+import { daysBetween } from '@dewpond/core/units';
+import { and, eq, sql } from 'drizzle-orm';
+import type { Router } from 'express';
+import { appointment, dog, member } from '../db/schema';
+import type { Tenant } from '../db/tenant';
+import type { Services } from '../http/context';
+import { badField, conflict, notFound, Refusal } from '../http/problem';
+import { route } from '../http/route';
+import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { loadHouse } from '../house/house';
+import { spanOf } from '../house/zone';
+import { appointmentsBetween } from './queries';
+
+export function appointmentRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/appointments', async ({ tx, query }) => {
+    const span = daysBetween(query.from, query.to);
+    if (span < 0 || span > 92) throw badField('to', 'Ask for one day to three months.');
+    const { zone } = await loadHouse(tx);
+    const { start, end } = spanOf(zone, query.from, query.to);
+    return { items: await appointmentsBetween(tx, start, end) };
+  });
+
+  route(router, services, 'POST /api/appointments', async ({ tx, asker, body }) => {
+    const [known] = await tx.select({ id: dog.id }).from(dog).where(eq(dog.id, body.dogId));
+    if (!known) throw badField('dogId', 'There is no such dog here.');
+    await lockPerson(tx, asker.businessId, body.memberId);
+    const madeFrom = contentHash(body);
+    const { minutes, startsAt, ...rest } = body;
+    const times = spanFrom(startsAt, minutes);
+    const [before] = await tx.select().from(appointment).where(eq(appointment.id, body.id));
+    if (before) {
+      sameOrRefuse(before.madeFrom, madeFrom);
+      return { id: body.id };
+    }
+    await refuseDoubleBooking(() =>
+      tx.insert(appointment).values({ businessId: asker.businessId, ...rest, ...times, madeFrom }),
+    );
+    return { id: body.id };
+  });
+
+  route(router, services, 'PUT /api/appointments/:id', async ({ tx, asker, params, body }) => {
+    const [current] = await tx.select().from(appointment).where(eq(appointment.id, params.id));
+    if (!current) throw notFound('booking');
+    if (current.version !== body.version) throw conflict('Someone else changed this booking meanwhile.', current, body);
+    await lockPerson(tx, asker.businessId, body.change === 'move' ? body.memberId : current.memberId);
+    const set: Partial<typeof appointment.$inferInsert> =
+      body.change === 'move'
+        ? { memberId: body.memberId, ...spanFrom(body.startsAt, body.minutes) }
+        : { state: (body.change === 'cancel' ? 'cancelled' : 'booked') satisfies Appointment['state'] };
+    const changed = await refuseDoubleBooking(() =>
+      tx
+        .update(appointment)
+        .set({ ...set, version: sql`${appointment.version} + 1` })
+        .where(and(eq(appointment.id, params.id), eq(appointment.version, body.version)))
+        .returning({ version: appointment.version }),
+    );
+    if (!changed[0]) throw conflict('Someone else changed this booking meanwhile.', current, body);
+    return changed[0];
+  });
+}
+
+const spanFrom = (startsAt: string, minutes: number) => {
+  const start = new Date(startsAt);
+  return { startsAt: start, endsAt: new Date(start.getTime() + minutes * 60_000) };
+};
+
+/** Bookings of one person wait for each other, so that a rush on one hour ends in refusals and not in a deadlock. */
+async function lockPerson(tx: Tenant, businessId: string, memberId: string): Promise<void> {
+  const [known] = await tx.select({ id: member.id }).from(member).where(eq(member.id, memberId));
+  if (!known) throw badField('memberId', 'There is no such person here.');
+  await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`${businessId}${memberId}`}, 0))`);
+}
+
+async function refuseDoubleBooking<T>(write: () => Promise<T>): Promise<T> {
+  try {
+    return await write();
+  } catch (error) {
+    const { cause } = error as { cause?: { code?: string } };
+    if (cause?.code === '23P01') throw new Refusal('conflict', 'That person already has a dog at that time.');
+    throw error;
+  }
+}

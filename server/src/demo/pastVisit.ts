@@ -1,0 +1,123 @@
+import type { NewVisitEvent } from '@dewpond/contract';
+import { SIGNS, type Finding, type PadColour, type Sign } from '@dewpond/core/findings';
+import { placeKey, type Grade, type Place } from '@dewpond/core/places';
+import { drawGrade } from '@dewpond/core/rhythm';
+import { daysBetween } from '@dewpond/core/units';
+import { currentStep, foldVisit, type Happening, type Step } from '@dewpond/core/visit';
+import type { House } from '../house/house';
+import { mixesFor } from '../dogs/mixes';
+import { replay, type LoadedVisit } from '../visits/load';
+import type { DemoDog } from './world';
+
+const DIRT_AT: Readonly<Record<'ear' | 'eye' | 'fold', readonly Sign[]>> = {
+  ear: ['ear pale wax', 'ear dark wax'],
+  eye: ['eye wet', 'eye crust'],
+  fold: ['fold moisture'],
+};
+const ORDINARY_TAU = 60;
+const PAD_COLOURS_SEEN: readonly PadColour[] = ['pale', 'brown'];
+const PADS_OF_GRADE = [0, 1, 3, 4] as const;
+
+/** The sign a groomer would tap for dirt of this grade, or null when the place is clear. */
+function dirtAt(place: Place, grade: Grade, random: () => number): Finding | null {
+  if (grade === 0) return null;
+  const area = place.site === 'ear' || place.site === 'eye' ? place.site : 'fold';
+  const signs = DIRT_AT[area];
+  const sign = signs[Math.floor(random() * signs.length)] ?? signs[0];
+  if (!sign) return null;
+  return { place, sign, grade, answer: sign === 'eye crust' ? true : 'asks' in SIGNS[sign] ? false : null };
+}
+
+/**
+ * What happened at an invented visit: dirt drawn from the dog's hidden truth, every step that was open done, plugs
+ * counted in and out. Made by playing the visit through the same reducer and step list that the table uses.
+ */
+export function playVisit(
+  loaded: LoadedVisit,
+  demo: DemoDog,
+  house: House,
+  random: () => number,
+  extra: readonly Finding[],
+): Happening[] {
+  const happened: Happening[] = [{ type: 'opened' }];
+  const grades = new Map<string, Grade>();
+  for (const place of loaded.places) {
+    const key = placeKey(place);
+    const last = loaded.record.places[key]?.lastCare;
+    const t = last ? Math.max(1, daysBetween(last, loaded.facts.today)) : demo.everyDays;
+    const grade = drawGrade(t, demo.hidden[key] ?? ORDINARY_TAU, random);
+    grades.set(key, grade);
+    const found = [dirtAt(place, grade, random), ...extra.filter((each) => placeKey(each.place) === key)].flatMap(
+      (each) => each ?? [],
+    );
+    if (found.length === 0) happened.push({ type: 'looked clear', place });
+    for (const each of found) happened.push({ type: 'found', finding: each });
+  }
+  for (;;) {
+    const seen = replay(loaded, asEvents(happened));
+    const step = currentStep(seen.state, seen.steps);
+    if (!step) break;
+    happened.push(...work(step, grades, random), { type: 'step done', step: step.id });
+  }
+  for (const { product, mix } of mixesFor(loaded.facts, loaded.planned.plan, house, 1)) {
+    const ml = Math.round(mix.need * (demo.thirst ?? 1) * (0.92 + 0.16 * random()));
+    happened.push({
+      type: 'used',
+      product: product.id,
+      name: product.name,
+      ml,
+      planned: Math.round(mix.need),
+      how: 'measured',
+    });
+  }
+  return [...happened, { type: 'closed', how: 'finished' }];
+}
+
+function work(step: Step, grades: ReadonlyMap<string, Grade>, random: () => number): Happening[] {
+  if (step.counts === 'plugs in') return step.sides.map((side) => ({ type: 'plug in', side }));
+  if (step.counts === 'plugs out')
+    return step.sides.map((side) => ({ type: 'plug out', side, came: random() < 0.2 ? 'damp' : 'dry' }));
+  if (step.counts !== 'pads') return [];
+  return step.sides.flatMap((side): Happening[] => {
+    const dirty = PADS_OF_GRADE[grades.get(`ear/${side}`) ?? 0];
+    const colour = PAD_COLOURS_SEEN[Math.floor(random() * PAD_COLOURS_SEEN.length)] ?? 'pale';
+    return [
+      ...Array.from({ length: dirty }, (): Happening => ({ type: 'pad dirty', side, colour })),
+      { type: 'pad clean', side },
+    ];
+  });
+}
+
+const asEvents = (happened: readonly Happening[]) =>
+  happened.map((what, i) => ({
+    id: String(i).padStart(6, '0'),
+    v: 1,
+    counter: i + 1,
+    device: 'demo',
+    person: 'demo',
+    at: i,
+    offset: 0,
+    what,
+  }));
+
+/** Happenings as a device would send them, some seconds apart. */
+export function toEvents(
+  happened: readonly Happening[],
+  startsAt: number,
+  makeId: (at: number) => string,
+): NewVisitEvent[] {
+  const events = happened.map((what, i): NewVisitEvent => {
+    const at = startsAt + i * 40_000;
+    return {
+      id: makeId(at),
+      v: 1,
+      counter: i + 1,
+      device: 'demo tablet',
+      at,
+      offset: 0,
+      what: what as NewVisitEvent['what'],
+    };
+  });
+  foldVisit(events.map((event) => ({ ...event, person: 'demo' })));
+  return events;
+}

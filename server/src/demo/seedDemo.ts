@@ -1,0 +1,231 @@
+import { dogProfile } from '@dewpond/contract';
+import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/careplan';
+import { addDays, day, type Day } from '@dewpond/core/units';
+import { randomLcg } from 'd3-random';
+import { eq } from 'drizzle-orm';
+import { v7 } from 'uuid';
+import type { Auth } from '../auth/auth';
+import * as authSchema from '../db/authSchema';
+import type { Databases } from '../db/connect';
+import { appointment, bottle, business, client, dog, instruction, member, product, visit } from '../db/schema';
+import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
+import type { Asker } from '../http/context';
+import { contentHash } from '../http/sameContent';
+import { loadHouse } from '../house/house';
+import { dayIn, instantIn } from '../house/zone';
+import { loadVisit } from '../visits/load';
+import { takeEvents } from '../visits/takeEvents';
+import { playVisit, toEvents } from './pastVisit';
+import { DEMO_BUSINESSES, DEMO_PASSWORD, type DemoBusiness, type DemoDog, type DemoPerson } from './world';
+
+const ZONE = 'Europe/London';
+const SEED = 20_261;
+
+interface Seeding {
+  readonly tx: Tenant;
+  readonly businessId: BusinessId;
+  readonly today: Day;
+  readonly random: () => number;
+  readonly makeId: (at: number) => string;
+  readonly members: readonly { readonly id: string; readonly personId: string; readonly name: string }[];
+}
+
+/** Fills an empty database with the invented world. Says nothing and does nothing when a business is there already. */
+export async function seedDemo(
+  databases: Databases,
+  auth: Auth,
+  now: number,
+  tell: (words: string) => void,
+): Promise<boolean> {
+  const [known] = await databases.auth
+    .select({ id: authSchema.organization.id })
+    .from(authSchema.organization)
+    .limit(1);
+  if (known) return false;
+  const random = randomLcg(SEED);
+  const makeId = (at: number) =>
+    v7({ msecs: at, random: Uint8Array.from({ length: 16 }, () => Math.floor(random() * 256)) });
+  for (const demo of DEMO_BUSINESSES) {
+    const { businessId, people } = await seedPeople(databases, auth, demo, now);
+    await inTenant(databases, businessId, (tx) => seedHouse(tx, businessId, demo, people));
+    for (const each of demo.dogs) {
+      await inTenant(databases, businessId, (tx) =>
+        seedDog({ tx, businessId, today: dayIn(ZONE, now), random, makeId, members: people }, each),
+      );
+      tell(`${demo.name}: ${each.profile.name}`);
+    }
+  }
+  return true;
+}
+
+async function seedPeople(databases: Databases, auth: Auth, demo: DemoBusiness, now: number) {
+  const context = await auth.$context;
+  const businessId = v7() as BusinessId;
+  await databases.auth
+    .insert(authSchema.organization)
+    .values({ id: businessId, name: demo.name, slug: demo.slug, createdAt: new Date(now) });
+  const people = [];
+  for (const person of demo.people) people.push(await seedPerson(databases, context, businessId, person, now));
+  return { businessId, people };
+}
+
+async function seedPerson(
+  databases: Databases,
+  context: Awaited<Auth['$context']>,
+  businessId: BusinessId,
+  { name, email, role }: DemoPerson,
+  now: number,
+) {
+  const user = await context.internalAdapter.createUser(
+    { name, email, emailVerified: true },
+    { method: 'email-password' },
+  );
+  await context.internalAdapter.linkAccount({
+    userId: user.id,
+    providerId: 'credential',
+    accountId: user.id,
+    password: await context.password.hash(DEMO_PASSWORD),
+  });
+  await databases.auth
+    .insert(authSchema.member)
+    .values({ organizationId: businessId, userId: user.id, role, createdAt: new Date(now) });
+  return { id: v7(), personId: user.id, name, role };
+}
+
+async function seedHouse(
+  tx: Tenant,
+  businessId: BusinessId,
+  demo: DemoBusiness,
+  people: readonly { id: string; personId: string; name: string; role: DemoPerson['role'] }[],
+) {
+  await tx.insert(business).values({
+    businessId,
+    name: demo.name,
+    zone: ZONE,
+    units: 'metric',
+    ways: { ...DEFAULT_HOUSE_WAYS, ...demo.ways },
+  });
+  await tx.insert(member).values(people.map((person) => ({ businessId, ...person })));
+  await tx.insert(product).values(demo.products.map((each) => ({ businessId, id: v7(), ...each })));
+  await tx.insert(bottle).values(demo.bottles.map((each) => ({ businessId, id: v7(), ...each })));
+}
+
+async function seedDog(seeding: Seeding, demo: DemoDog): Promise<void> {
+  const { tx, businessId, today } = seeding;
+  const { ageYears, ...given } = demo.profile;
+  const born = day(`${Number(today.slice(0, 4)) - ageYears}-04-18`);
+  const profile = dogProfile.parse({ ...given, born });
+  const clientId = v7();
+  const dogId = v7();
+  await tx
+    .insert(client)
+    .values({ businessId, id: clientId, ...demo.owner, note: '', madeFrom: contentHash(demo.owner) });
+  await tx
+    .insert(dog)
+    .values({ businessId, id: dogId, clientId, name: profile.name, profile, madeFrom: contentHash(profile) });
+  for (let n = demo.visits - 1; n >= 0; n--) await seedVisit(seeding, demo, dogId, n);
+  await seedPrescription(seeding, demo, dogId);
+  await seedBookings(seeding, demo, dogId);
+}
+
+/** The n-th visit before the last, through the same door as a tablet's events. */
+async function seedVisit(
+  { tx, businessId, today, random, makeId, members }: Seeding,
+  demo: DemoDog,
+  dogId: string,
+  n: number,
+): Promise<void> {
+  const on = addDays(
+    today,
+    -(demo.lastVisitDaysAgo + n * demo.everyDays + (n === 0 ? 0 : Math.floor(random() * 7) - 3)),
+  );
+  const begins = instantIn(ZONE, on, '09:30');
+  const id = makeId(begins.getTime());
+  await tx.insert(visit).values({
+    businessId,
+    id,
+    dogId,
+    appointmentId: null,
+    day: on,
+    madeFrom: contentHash({ id, dogId }),
+    createdAt: begins,
+  });
+  const house = await loadHouse(tx);
+  const [person] = members;
+  const asker: Asker = {
+    businessId,
+    personId: person?.personId ?? '',
+    personName: person?.name ?? '',
+    email: '',
+    role: 'groomer',
+  };
+  const happened = playVisit(
+    await loadVisit(tx, house, id),
+    demo,
+    house,
+    random,
+    n === 0 ? (demo.lastFound ?? []) : [],
+  );
+  await takeEvents(tx, asker, house, id, toEvents(happened, begins.getTime(), makeId));
+}
+
+async function seedPrescription(
+  { tx, businessId, today }: Seeding,
+  { prescribed }: DemoDog,
+  dogId: string,
+): Promise<void> {
+  if (!prescribed) return;
+  const [wash] = await tx.select({ id: product.id }).from(product).where(eq(product.name, prescribed.product));
+  if (!wash) throw new Error(`No product "${prescribed.product}" in the demo world.`);
+  const says = {
+    kind: 'bath product',
+    productId: wash.id,
+    contactMinutes: prescribed.contactMinutes,
+    nothingElse: true,
+  } as const;
+  await tx.insert(instruction).values({
+    businessId,
+    id: v7(),
+    dogId,
+    by: 'vet',
+    who: prescribed.who,
+    place: null,
+    says,
+    fromDay: addDays(today, -prescribed.since),
+    untilDay: addDays(today, prescribed.until),
+    madeFrom: contentHash(says),
+  });
+}
+
+async function seedBookings({ tx, businessId, today, members }: Seeding, demo: DemoDog, dogId: string): Promise<void> {
+  const book = async (
+    on: Day,
+    at: string,
+    person: number,
+    minutes: number,
+    kind: 'full visit' | 'bath only' | 'ears and nails',
+  ) => {
+    const startsAt = instantIn(ZONE, on, at);
+    const who = members[person];
+    if (!who) throw new Error(`No person ${person} in the demo world.`);
+    await tx.insert(appointment).values({
+      businessId,
+      id: v7(),
+      dogId,
+      memberId: who.id,
+      kind,
+      startsAt,
+      endsAt: new Date(startsAt.getTime() + minutes * 60_000),
+      madeFrom: contentHash({ dogId, on, at }),
+    });
+  };
+  if (demo.today) await book(today, demo.today.at, demo.today.person, demo.today.minutes, demo.today.kind);
+  if (demo.booked)
+    await book(
+      addDays(today, demo.booked.inDays),
+      demo.booked.at,
+      demo.booked.person,
+      demo.booked.minutes,
+      'full visit',
+    );
+}

@@ -1,0 +1,142 @@
+import { composeTraits, earOdds, nameBreeds } from '@dewpond/core/catalogue';
+import {
+  lifeStage,
+  liftsOf,
+  makePlan,
+  planDue,
+  type CarePlan,
+  type DogFacts,
+  type DueLine,
+  type EarHistory,
+} from '@dewpond/core/careplan';
+import { SIGNS, type Finding } from '@dewpond/core/findings';
+import { placeKey, type PlaceKey, type Side } from '@dewpond/core/places';
+import { daysBetween, kilograms, showWeight, yearsOld, type Day, type UnitSystem } from '@dewpond/core/units';
+import type { DogProfile } from '@dewpond/contract';
+import type { House } from '../house/house';
+import type { DogRecord, KeptFinding } from './records';
+
+/** The core's view of a dog on a day. */
+export function factsOf(
+  { dog, instructions, findings, places, visits }: DogRecord,
+  house: House,
+  today: Day,
+): DogFacts {
+  const { profile } = dog;
+  const { traits, breeds } = composeTraits(profile.breeds, profile.seen);
+  const weight = kilograms(profile.weightKg);
+  const last = visits.at(-1)?.id;
+  const lastFindings = findings.filter((found) => found.visitId === last);
+  return {
+    traits,
+    weight,
+    lifeStage: lifeStage(profile.born === null ? null : yearsOld(profile.born, today), weight),
+    canStandThroughBath: profile.canStandThroughBath,
+    skin: profile.skin,
+    swims: profile.swims,
+    grassSeedMonths: profile.grassSeedMonths,
+    tearingSeenByVet: profile.tearingSeenByVet,
+    earTrouble: profile.earTrouble,
+    earOdds: earOdds(breeds),
+    ears: { left: earHistory(profile, 'left', today), right: earHistory(profile, 'right', today) },
+    pluckingConsent: profile.pluckingConsent,
+    pluckingStress: profile.pluckingStress,
+    nailsOvergrown: profile.nailsOvergrown,
+    pluckingByVetsOnly: house.pluckingByVetsOnly,
+    ways: house.ways,
+    instructions,
+    lifts: liftsOf(instructions),
+    suspended: suspendedPlaces(places, findings),
+    earUnsettled: { left: unsettled(lastFindings, 'left'), right: unsettled(lastFindings, 'right') },
+    today,
+  };
+}
+
+function earHistory(profile: DogProfile, side: Side, today: Day): EarHistory {
+  const { plucked, ...ear } = profile.ears[side];
+  if (plucked === 'never') return { ...ear, plucked: 'never' };
+  return {
+    ...ear,
+    plucked: { weeksAgo: plucked === 'not known' ? null : Math.floor(daysBetween(plucked, today) / 7) },
+  };
+}
+
+/** Places under a stop, with what was found there last. */
+function suspendedPlaces(places: DogRecord['places'], findings: readonly KeptFinding[]): DogFacts['suspended'] {
+  const suspended = Object.entries(places).filter(([, record]) => record.suspended);
+  return Object.fromEntries(
+    suspended.map(([key]) => {
+      const here = findings.filter((found) => placeKey(found.place) === key);
+      const day = here.at(-1)?.day;
+      const names = here.filter((found) => found.day === day).map((found) => SIGNS[found.sign].name);
+      return [key, names.join('; ') || 'a stop from the last visit'];
+    }),
+  );
+}
+
+const UNSETTLED = ['ear redness', 'ear damp', 'ear musty smell', 'ear foul smell'] as const;
+
+function unsettled(findings: readonly Finding[], side: Side): string | null {
+  const found = findings.find(
+    ({ place, sign }) => place.site === 'ear' && place.side === side && UNSETTLED.some((each) => each === sign),
+  );
+  return found ? SIGNS[found.sign].name : null;
+}
+
+export interface Planned {
+  readonly facts: DogFacts;
+  readonly plan: CarePlan;
+  readonly due: readonly DueLine[];
+}
+
+/** Facts, plan and due windows of a dog on a day. */
+export function planFor(record: DogRecord, house: House, today: Day): Planned {
+  const facts = factsOf(record, house, today);
+  const plan = makePlan(facts);
+  const tasks = Object.fromEntries(record.tasks.map(({ task, day }) => [task, day]));
+  const due = planDue(
+    plan,
+    {
+      places: record.places,
+      tasks,
+      homeCareChangedOn: record.dog.homeCareChangedOn as Day | null,
+      schoolChangedOn: house.schoolChangedOn,
+    },
+    today,
+  );
+  return { facts, plan, due };
+}
+
+/** Who it is in one line: "Lagotto Romagnolo × Miniature Poodle, 14.2 kg, half-length curly, 6 years". */
+export function describe({ dog }: DogRecord, facts: DogFacts, units: UnitSystem): string {
+  const { profile } = dog;
+  const { coat, coatLength } = facts.traits;
+  const length = coatLength === 'half' ? 'half-length' : coatLength === 'full' ? 'full-length' : coatLength;
+  const coatWords = coat.startsWith(length) ? `${coat} coat` : `${length} ${coat} coat`;
+  const years = profile.born === null ? null : yearsOld(profile.born, facts.today);
+  const age = years === null ? 'age not known' : years < 1 ? 'under a year' : years === 1 ? '1 year' : `${years} years`;
+  return [nameBreeds(profile.breeds), showWeight(facts.weight, units), coatWords, age].join(', ');
+}
+
+/** The newest inspection of each place, and everything found there then: "last time". */
+export function lastInspection({
+  care,
+  findings,
+  visits,
+}: DogRecord): { day: Day; findings: Finding[]; looked: PlaceKey[] } | null {
+  const looked = care.filter((row) => row.looked);
+  const last = visits.at(-1);
+  if (!last || looked.length === 0) return null;
+  const newest = new Map(looked.map((row) => [row.place, row.visitId]));
+  return {
+    day: last.day,
+    looked: [...newest.keys()] as PlaceKey[],
+    findings: findings
+      .filter(
+        (found) =>
+          newest.get(placeKey(found.place)) === found.visitId ||
+          (found.place.side === 'none' && found.visitId === last.id),
+      )
+      .map(({ place, sign, grade, answer }) => ({ place, sign, grade, answer })),
+  };
+}

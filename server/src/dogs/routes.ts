@@ -1,0 +1,119 @@
+import { notInFuture } from '@dewpond/contract';
+import { GRADE_WORDS } from '@dewpond/core/places';
+import { LEVELS, SIGNS, type Level } from '@dewpond/core/findings';
+import { placeKey } from '@dewpond/core/places';
+import { and, eq, sql } from 'drizzle-orm';
+import type { Router } from 'express';
+import { appointmentsOfDogs, nextBooked } from '../appointments/queries';
+import { client, dog, instruction, product } from '../db/schema';
+import type { Services } from '../http/context';
+import { badField, conflict, notFound } from '../http/problem';
+import { route } from '../http/route';
+import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { loadHouse } from '../house/house';
+import { dayIn } from '../house/zone';
+import { loadDogs } from './records';
+import { dogView, listItem, watchItems } from './views';
+
+export function dogRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/dogs', async ({ tx, now }) => {
+    const house = await loadHouse(tx);
+    const records = await loadDogs(tx);
+    const booked = await nextBooked(tx, new Date(now));
+    return {
+      items: records.map((record) => listItem(record, house, dayIn(house.zone, now), booked.get(record.dog.id))),
+    };
+  });
+
+  route(router, services, 'GET /api/dogs/:id', async ({ tx, params, now }) => {
+    const house = await loadHouse(tx);
+    const [record] = await loadDogs(tx, { ids: [params.id] });
+    if (!record) throw notFound('dog');
+    return dogView(record, house, dayIn(house.zone, now), await appointmentsOfDogs(tx, [params.id]));
+  });
+
+  route(router, services, 'POST /api/dogs', async ({ tx, asker, body, now }) => {
+    const house = await loadHouse(tx);
+    const wrong = notInFuture(body.profile, dayIn(house.zone, now));
+    if (wrong) throw badField(`profile.${wrong.path}`, wrong.message);
+    const [owner] = await tx.select({ id: client.id }).from(client).where(eq(client.id, body.clientId));
+    if (!owner) throw badField('clientId', 'There is no such client here.');
+    const madeFrom = contentHash(body);
+    const { id, clientId, profile } = body;
+    const inserted = await tx
+      .insert(dog)
+      .values({ businessId: asker.businessId, id, clientId, name: profile.name, profile, madeFrom })
+      .onConflictDoNothing()
+      .returning({ id: dog.id });
+    if (inserted.length === 0) {
+      const [known] = await tx.select().from(dog).where(eq(dog.id, id));
+      sameOrRefuse(known?.madeFrom ?? '', madeFrom);
+    }
+    return { id };
+  });
+
+  route(router, services, 'PUT /api/dogs/:id', async ({ tx, params, body, now }) => {
+    const house = await loadHouse(tx);
+    const wrong = notInFuture(body.profile, dayIn(house.zone, now));
+    if (wrong) throw badField(`profile.${wrong.path}`, wrong.message);
+    const changed = await tx
+      .update(dog)
+      .set({ profile: body.profile, name: body.profile.name, version: sql`${dog.version} + 1` })
+      .where(and(eq(dog.id, params.id), eq(dog.version, body.version)))
+      .returning({ version: dog.version });
+    if (changed[0]) return changed[0];
+    const [current] = await tx
+      .select({ version: dog.version, profile: dog.profile })
+      .from(dog)
+      .where(eq(dog.id, params.id));
+    if (!current) throw notFound('dog');
+    throw conflict('Someone else changed this dog meanwhile.', current, body);
+  });
+
+  route(router, services, 'POST /api/dogs/:id/instructions', async ({ tx, asker, params, body }) => {
+    const [known] = await tx.select({ id: dog.id }).from(dog).where(eq(dog.id, params.id));
+    if (!known) throw notFound('dog');
+    if (body.says.kind === 'bath product') {
+      const [stocked] = await tx.select({ id: product.id }).from(product).where(eq(product.id, body.says.productId));
+      if (!stocked) throw badField('says.productId', 'There is no such product here.');
+    }
+    const madeFrom = contentHash({ dogId: params.id, ...body });
+    const { id, by, who, place, says, from, until } = body;
+    const inserted = await tx
+      .insert(instruction)
+      .values({
+        businessId: asker.businessId,
+        id,
+        dogId: params.id,
+        by,
+        who,
+        place: place && placeKey(place),
+        says,
+        fromDay: from,
+        untilDay: until,
+        madeFrom,
+      })
+      .onConflictDoNothing()
+      .returning({ id: instruction.id });
+    if (inserted.length === 0) {
+      const [before] = await tx.select().from(instruction).where(eq(instruction.id, id));
+      sameOrRefuse(before?.madeFrom ?? '', madeFrom);
+    }
+    return { id };
+  });
+
+  route(router, services, 'GET /api/watch', async ({ tx }) => {
+    const records = await loadDogs(tx);
+    const items = records.flatMap((record) =>
+      watchItems(
+        record,
+        (found) => `${SIGNS[found.sign].name}${SIGNS[found.sign].graded ? `, ${GRADE_WORDS[found.grade]}` : ''}`,
+      ),
+    );
+    return {
+      items: items.toSorted(
+        (a, b) => LEVELS.indexOf(b.level as Level) - LEVELS.indexOf(a.level as Level) || a.day.localeCompare(b.day),
+      ),
+    };
+  });
+}

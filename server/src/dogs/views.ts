@@ -1,0 +1,171 @@
+import { TASKS, nextVisit, taskKey, type DueLine } from '@dewpond/core/careplan';
+import { LEVELS, atLeast, gradeOfPads, type Level } from '@dewpond/core/findings';
+import { SIDES, namePlace, placeKey, placeOf, type Grade, type Place, type PlaceKey } from '@dewpond/core/places';
+import { DRIFT, gettingWorse, oneSided, type RhythmQuestion } from '@dewpond/core/rhythm';
+import type { Day } from '@dewpond/core/units';
+import { nameBreeds } from '@dewpond/core/catalogue';
+import type { Appointment, Client, DogListItem, DogView, VisitMark, WatchItem } from '@dewpond/contract';
+import { group } from 'd3-array';
+import type { House } from '../house/house';
+import { planFor } from './facts';
+import type { DogRecord } from './records';
+
+/** The task and the place of the next visit in words: "clean ears, left ear". */
+export function driverWords(due: readonly DueLine[], key: string): string {
+  const line = due.find((each) => taskKey(each.line) === key)?.line;
+  if (!line) return key;
+  const name = TASKS[line.task].name.toLowerCase();
+  return line.place ? `${name}, ${namePlace(line.place)}` : name;
+}
+
+export const clientView = ({ id, name, phone, email, note, version }: DogRecord['client']): Client => ({
+  id,
+  name,
+  phone,
+  email,
+  note,
+  version,
+});
+
+export function listItem(record: DogRecord, house: House, today: Day, booked: Appointment | undefined): DogListItem {
+  const { due } = planFor(record, house, today);
+  const next = nextVisit(due, today);
+  return {
+    id: record.dog.id,
+    name: record.dog.name,
+    breed: nameBreeds(record.dog.profile.breeds),
+    owner: record.client.name,
+    phone: record.client.phone,
+    weightKg: record.dog.profile.weightKg,
+    handling: record.dog.profile.handling,
+    next: next && {
+      day: next.day,
+      task: driverWords(due, next.drivenBy),
+      late: due.some((each) => each.state === 'late'),
+    },
+    nextBooked: booked?.startsAt ?? null,
+    openVet: Object.values(record.places).some((place) => place.suspended),
+  };
+}
+
+export function dogView(record: DogRecord, house: House, today: Day, appointments: Appointment[]): DogView {
+  const { due, plan } = planFor(record, house, today);
+  const next = nextVisit(due, today);
+  const prescribed = plan.bathProduct && house.products.find((each) => each.id === plan.bathProduct?.productId);
+  return {
+    id: record.dog.id,
+    version: record.dog.version,
+    profile: record.dog.profile,
+    client: clientView(record.client),
+    today,
+    due: [...due],
+    bathProduct: plan.bathProduct && { ...plan.bathProduct, name: prescribed?.name ?? 'a product of its own' },
+    instructions: [...record.instructions],
+    nextVisit: next && { day: next.day, drivenBy: driverWords(due, next.drivenBy) },
+    visits: visitMarks(record),
+    drift: drift(record, house, due, today),
+    openFindings: openFindings(record).map(({ place, sign, grade, answer, day, level }) => ({
+      place,
+      sign,
+      grade,
+      answer,
+      day,
+      level,
+    })),
+    appointments,
+    amounts: { factor: record.amountFactor, lessons: record.amountLessons },
+  };
+}
+
+/** Past visits as ripples: the worst grade of each place, whatever the sign. */
+function visitMarks({ visits, care, findings, tasks }: DogRecord): VisitMark[] {
+  const carePer = group(care, (row) => row.visitId);
+  return visits.map(({ id, day }) => {
+    const rows = carePer.get(id) ?? [];
+    const found = findings.filter((each) => each.visitId === id);
+    const grades = rows
+      .filter((row) => row.looked || row.cared)
+      .map((row): [PlaceKey, Grade] => {
+        const here = found.filter((each) => placeKey(each.place) === row.place).map((each) => each.grade);
+        return [row.place as PlaceKey, Math.max(row.dirt, gradeOfPads(row.dirtyPads ?? 0), ...here) as Grade];
+      });
+    return {
+      visitId: id,
+      day,
+      grades: Object.fromEntries(grades),
+      barred: rows.filter((row) => row.barred).map((row) => row.place as PlaceKey),
+      tasks: tasks.filter((each) => each.visitId === id).map((each) => each.task),
+    };
+  });
+}
+
+/** "Getting worse" and "one-sided", where the record is sure enough. */
+function drift(record: DogRecord, house: House, due: readonly DueLine[], today: Day): DogView['drift'] {
+  const ask = (line: DueLine): RhythmQuestion | null => {
+    const { interval, place } = line.line;
+    const kept = place && record.places[placeKey(place)];
+    if (!interval || !kept || !line.rhythm) return null;
+    return {
+      observations: kept.observations,
+      plan: interval,
+      today,
+      homeCareChangedOn: record.dog.homeCareChangedOn as Day | null,
+      schoolChangedOn: house.schoolChangedOn,
+    };
+  };
+  return due.flatMap((line) => {
+    const { place } = line.line;
+    const question = ask(line);
+    if (!place || !question) return [];
+    const worse = gettingWorse(question) ?? 0;
+    const otherLine = SIDES.map((side): Place => ({ ...place, side })).find(
+      (each) => each.side !== place.side && place.side !== 'none',
+    );
+    const other =
+      otherLine &&
+      due.find(
+        (each) =>
+          each.line.task === line.line.task && each.line.place && placeKey(each.line.place) === placeKey(otherLine),
+      );
+    const otherQuestion = other && ask(other);
+    const sided = otherQuestion ? (oneSided(question, otherQuestion) ?? 0) : 0;
+    return [
+      ...(worse >= DRIFT.worseCertainty
+        ? [{ place: placeKey(place), words: `The ${namePlace(place)} gets dirty faster than it used to.` }]
+        : []),
+      ...(sided >= DRIFT.oneSidedCertainty
+        ? [{ place: placeKey(place), words: `The ${namePlace(place)} gets dirty much faster than the other side.` }]
+        : []),
+    ];
+  });
+}
+
+/** Findings of the newest inspection of each place that still want an eye, most urgent first. */
+export function openFindings(record: DogRecord): DogRecord['findings'] {
+  const newest = new Map(record.care.filter((row) => row.looked).map((row) => [row.place, row]));
+  return record.findings
+    .filter((found) => {
+      const latest = newest.get(placeKey(found.place));
+      if (!latest || latest.visitId !== found.visitId) return false;
+      const answered =
+        atLeast(latest.level as Level, 'vet') &&
+        !(record.places[placeKey(found.place)]?.suspended ?? false) &&
+        latest.barred;
+      return atLeast(found.level as Level, 'watch') && !answered;
+    })
+    .toSorted((a, b) => LEVELS.indexOf(b.level as Level) - LEVELS.indexOf(a.level as Level));
+}
+
+export function watchItems(record: DogRecord, words: (found: DogRecord['findings'][number]) => string): WatchItem[] {
+  return openFindings(record).map((found) => ({
+    dogId: record.dog.id,
+    dog: record.dog.name,
+    owner: record.client.name,
+    phone: record.client.phone,
+    place: namePlace(placeOf(placeKey(found.place))),
+    words: words(found),
+    level: found.level,
+    day: found.day,
+    visitId: found.visitId,
+  }));
+}

@@ -1,0 +1,53 @@
+import { eq, sql } from 'drizzle-orm';
+import type { Router } from 'express';
+import { business, member } from '../db/schema';
+import type { Services } from '../http/context';
+import { conflict, Refusal } from '../http/problem';
+import { route } from '../http/route';
+import { houseView, loadHouse } from './house';
+import { dayIn } from './zone';
+
+export function houseRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/house', async ({ tx, asker }) =>
+    houseView(await loadHouse(tx), asker.role === 'manager'),
+  );
+
+  route(router, services, 'PUT /api/house', async ({ tx, asker, body, now }) => {
+    if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager changes the house ways.');
+    const house = await loadHouse(tx);
+    if (house.version !== body.version)
+      throw conflict('Someone else changed the house ways meanwhile.', houseView(house, true), body);
+    const schoolChanged = house.ways.earCleaning !== body.ways.earCleaning;
+    await tx
+      .update(business)
+      .set({
+        ways: body.ways,
+        units: body.units,
+        pluckingByVetsOnly: body.pluckingByVetsOnly,
+        version: sql`${business.version} + 1`,
+        ...(schoolChanged ? { schoolChangedOn: dayIn(house.zone, now) } : {}),
+      })
+      .where(eq(business.version, body.version));
+    return { version: body.version + 1 };
+  });
+
+  route(router, services, 'GET /api/members', async ({ tx }) => {
+    const items = await tx
+      .select({ id: member.id, name: member.name, role: member.role })
+      .from(member)
+      .orderBy(member.name);
+    return { items };
+  });
+
+  route(router, services, 'GET /api/session', async ({ tx, asker, now }) => {
+    const house = await loadHouse(tx);
+    const [me] = await tx.select().from(member).where(eq(member.personId, asker.personId));
+    if (!me) throw new Refusal('not allowed', 'You belong to no business here.');
+    return {
+      person: { id: asker.personId, name: asker.personName, email: asker.email },
+      member: { id: me.id, name: me.name, role: me.role },
+      business: { id: asker.businessId, name: house.name, zone: house.zone, units: house.units },
+      today: dayIn(house.zone, now),
+    };
+  });
+}

@@ -1,0 +1,42 @@
+import type { MemberView } from '@dewpond/contract';
+import type { Request } from 'express';
+import type { Databases } from '../db/connect';
+import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
+import { Refusal } from './problem';
+
+/** Who is asking, for which business. Set by the session check in front of every route but sign-in and health. */
+export interface Asker {
+  readonly businessId: BusinessId;
+  readonly personId: string;
+  readonly personName: string;
+  readonly email: string;
+  readonly role: MemberView['role'];
+}
+
+const ASKERS = new WeakMap<Request, Asker>();
+export const setAsker = (request: Request, asker: Asker): void => void ASKERS.set(request, asker);
+export function askerOf(request: Request): Asker {
+  const asker = ASKERS.get(request);
+  if (!asker) throw new Refusal('not signed in', 'Please sign in.');
+  return asker;
+}
+
+/** What every feature needs. No state of its own: everything lives in the database. */
+export interface Services {
+  readonly databases: Databases;
+  /** Milliseconds since 1970; replaced in tests. */
+  readonly now: () => number;
+}
+
+/** A call of one signed-in person, inside the transaction of their business. */
+export interface Call<Params = Record<string, string>, Body = undefined, Query = undefined> {
+  readonly tx: Tenant;
+  readonly asker: Asker;
+  readonly params: Params;
+  readonly body: Body;
+  readonly query: Query;
+  readonly now: number;
+}
+
+export const tenantOf = <T>(services: Services, asker: Asker, work: (tx: Tenant) => Promise<T>): Promise<T> =>
+  inTenant(services.databases, asker.businessId, work);

@@ -1,0 +1,34 @@
+import { pino } from 'pino';
+import { makeApp } from './app';
+import { readConfig } from './config';
+import { connect } from './db/connect';
+import type { Services } from './http/context';
+import { startJobs } from './jobs/queue';
+
+const config = readConfig();
+const log = pino({ level: config.LOG_LEVEL });
+const databases = connect(config);
+const services: Services = { databases, now: () => Date.now() };
+const stopJobs = await startJobs(config, services, log);
+const server = makeApp(config, services, log).listen(config.PORT, config.HOST, (error) => {
+  if (error) {
+    log.error({ reason: error.message }, 'cannot listen');
+    process.exit(1);
+  }
+  // The scripts wait for this line.
+  process.send?.('listening');
+  log.info({ port: config.PORT }, 'listening');
+});
+
+let stopping = false;
+async function stop(): Promise<void> {
+  if (stopping) return;
+  stopping = true;
+  server.close();
+  server.closeAllConnections();
+  await stopJobs().catch(() => undefined);
+  await Promise.all(databases.pools.map((pool) => pool.end()));
+  process.exit(0);
+}
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void stop());
+process.on('disconnect', () => void stop());

@@ -1,0 +1,4 @@
+import { readConfig } from './config';
+import { migrateDatabase } from './db/migrate';
+
+await migrateDatabase(readConfig());

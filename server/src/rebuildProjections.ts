@@ -1,0 +1,32 @@
+import { asc } from 'drizzle-orm';
+import { readConfig } from './config';
+import { organization } from './db/authSchema';
+import { connect, type Databases } from './db/connect';
+import { visit } from './db/schema';
+import { inTenant, type BusinessId } from './db/tenant';
+import { loadHouse } from './house/house';
+import { loadVisit } from './visits/load';
+import { project } from './visits/project';
+
+/** Makes the tables of findings, care and amounts anew from the events, oldest visit first, one tenant at a time. */
+export async function rebuildProjections(databases: Databases): Promise<number> {
+  const businesses = await databases.auth.select({ id: organization.id }).from(organization);
+  let count = 0;
+  for (const { id } of businesses) {
+    const businessId = id as BusinessId;
+    count += await inTenant(databases, businessId, async (tx) => {
+      const house = await loadHouse(tx);
+      const visits = await tx.select({ id: visit.id }).from(visit).orderBy(asc(visit.createdAt), asc(visit.id));
+      for (const each of visits) await project(tx, businessId, await loadVisit(tx, house, each.id), house);
+      return visits.length;
+    });
+  }
+  return count;
+}
+
+if (process.argv[2] === 'run') {
+  const databases = connect(readConfig());
+  const count = await rebuildProjections(databases);
+  console.log(`Rebuilt ${count} visits from their events.`);
+  await Promise.all(databases.pools.map((pool) => pool.end()));
+}

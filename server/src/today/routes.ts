@@ -1,0 +1,112 @@
+import type { TodayDog, TodayView } from '@dewpond/contract';
+import { SIGNS } from '@dewpond/core/findings';
+import { placeKey, placeOf, namePlace } from '@dewpond/core/places';
+import { stepList, timeline } from '@dewpond/core/visit';
+import type { Router } from 'express';
+import { appointmentsBetween } from '../appointments/queries';
+import { describe, planFor, type Planned } from '../dogs/facts';
+import { contactMinutes, mixesFor } from '../dogs/mixes';
+import { loadDogs, type DogRecord } from '../dogs/records';
+import { openFindings } from '../dogs/views';
+import { loadHouse, type House } from '../house/house';
+import { dayIn, spanOf } from '../house/zone';
+import type { Services } from '../http/context';
+import { route } from '../http/route';
+
+export function todayRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/today', async ({ tx, query, now }) => {
+    const house = await loadHouse(tx);
+    const day = query?.day ?? dayIn(house.zone, now);
+    const { start, end } = spanOf(house.zone, day);
+    const appointments = (await appointmentsBetween(tx, start, end)).filter((each) => each.state !== 'cancelled');
+    const records = await loadDogs(tx, { ids: [...new Set(appointments.map((each) => each.dogId))] });
+    const byId = new Map(records.map((record) => [record.dog.id, { record, planned: planFor(record, house, day) }]));
+    const known = appointments.flatMap((appointment) => {
+      const dog = byId.get(appointment.dogId);
+      return dog ? [{ appointment, ...dog }] : [];
+    });
+    return {
+      day,
+      zone: house.zone,
+      dogs: known.map(({ appointment, record, planned }): TodayDog => ({
+        appointment,
+        words: describe(record, planned.facts, house.units),
+        stages: stagesOf(planned, house),
+      })),
+      mixes: known
+        .filter(({ appointment }) => appointment.kind !== 'ears and nails')
+        .map(({ appointment, record, planned }) => ({
+          appointmentId: appointment.id,
+          dog: record.dog.name,
+          mixes: mixesFor(planned.facts, planned.plan, house, record.amountFactor),
+        })),
+      watch: [...byId.values()].flatMap(({ record, planned }) => watchOut(record, planned)),
+    };
+  });
+}
+
+const stagesOf = ({ facts, plan }: Planned, house: House) =>
+  timeline(
+    stepList({
+      plan,
+      ways: facts.ways,
+      traits: facts.traits,
+      underTreatment: facts.skin === 'under treatment',
+      contactMinutes: contactMinutes(house, plan),
+      triage: {},
+      endVisit: null,
+    }),
+    facts.weight,
+  );
+
+/** What must not be forgotten about a dog today, the gravest first. */
+function watchOut(record: DogRecord, { facts, plan }: Planned): TodayView['watch'] {
+  const dog = record.dog.name;
+  const barred = Object.entries(facts.suspended).map(([key, found]) => ({
+    mark: 'vet' as const,
+    dog,
+    words: `${namePlace(placeOf(key))}: ${found}. No word from a vet yet, nothing there.`,
+  }));
+  const conditions = (['left', 'right'] as const).flatMap((side) =>
+    facts.ears[side].conditions.map((condition) => ({
+      mark: 'vet' as const,
+      dog,
+      words: `${side} ear: ${condition}. Nothing goes in.`,
+    })),
+  );
+  const own = plan.bathProduct
+    ? [
+        {
+          mark: 'own' as const,
+          dog,
+          words: `${plan.bathProduct.who}: own wash, ${plan.bathProduct.contactMinutes} min contact${plan.bathProduct.nothingElse ? ', nothing else on the skin' : ''}.`,
+        },
+      ]
+    : [];
+  const short =
+    facts.lifeStage === 'senior' || !facts.canStandThroughBath
+      ? [
+          {
+            mark: 'short' as const,
+            dog,
+            words: facts.canStandThroughBath
+              ? 'senior: short stay, breaks.'
+              : 'cannot stand through a bath: lying, in parts, towel-dry.',
+          },
+        ]
+      : [];
+  const handle =
+    record.dog.profile.handling.length > 0
+      ? [{ mark: 'handle' as const, dog, words: `${record.dog.profile.handling.join('; ')}.` }]
+      : [];
+  const suspended = new Set(Object.keys(facts.suspended));
+  const ask = openFindings(record)
+    .filter((found) => !suspended.has(placeKey(found.place)))
+    .slice(0, 1)
+    .map((found) => ({
+      mark: 'ask' as const,
+      dog,
+      words: `ask about the ${namePlace(found.place)}: ${SIGNS[found.sign].name} last time.`,
+    }));
+  return [...barred, ...conditions, ...own, ...short, ...handle, ...ask];
+}

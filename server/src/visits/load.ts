@@ -1,0 +1,96 @@
+import type { DogFacts } from '@dewpond/core/careplan';
+import type { Finding, Triage } from '@dewpond/core/findings';
+import type { Place, PlaceKey } from '@dewpond/core/places';
+import type { Day } from '@dewpond/core/units';
+import {
+  endsVisit,
+  foldVisit,
+  inOrder,
+  judgeLookOver,
+  placesToLookAt,
+  stepList,
+  type Step,
+  type VisitEvent,
+  type VisitState,
+} from '@dewpond/core/visit';
+import { eq } from 'drizzle-orm';
+import { visit, visitEvent } from '../db/schema';
+import type { Tenant } from '../db/tenant';
+import { lastInspection, planFor, type Planned } from '../dogs/facts';
+import { contactMinutes } from '../dogs/mixes';
+import { loadDogs, type DogRecord } from '../dogs/records';
+import type { House } from '../house/house';
+import { notFound } from '../http/problem';
+
+/** A visit with everything the core makes of it. The dog is taken as it was known when the visit began. */
+export interface LoadedVisit {
+  readonly row: typeof visit.$inferSelect;
+  readonly record: DogRecord;
+  readonly facts: DogFacts;
+  readonly planned: Planned;
+  readonly events: readonly VisitEvent[];
+  readonly state: VisitState;
+  readonly lastTime: { readonly day: Day; readonly findings: Finding[]; readonly looked: PlaceKey[] } | null;
+  readonly judged: Partial<Record<PlaceKey, Triage>>;
+  readonly steps: readonly Step[];
+  readonly places: readonly Place[];
+  readonly contactMinutes: number;
+}
+
+export async function loadVisit(tx: Tenant, house: House, id: string): Promise<LoadedVisit> {
+  const [row] = await tx.select().from(visit).where(eq(visit.id, id));
+  if (!row) throw notFound('visit');
+  const [record] = await loadDogs(tx, { ids: [row.dogId], before: row });
+  if (!record) throw notFound('dog');
+  return replay(prepare(row, record, house), await loadEvents(tx, id));
+}
+
+export async function loadEvents(tx: Tenant, visitId: string): Promise<VisitEvent[]> {
+  const rows = await tx.select().from(visitEvent).where(eq(visitEvent.visitId, visitId));
+  return rows
+    .map(({ id, v, counter, device, personId, at, offset, what }) => ({
+      id,
+      v,
+      counter,
+      device,
+      person: personId,
+      at,
+      offset,
+      what,
+    }))
+    .toSorted(inOrder);
+}
+
+/** What stands before the first event: the dog's plan, last time, the places to look at. */
+export type PreparedVisit = Omit<LoadedVisit, 'events' | 'state' | 'judged' | 'steps'>;
+
+function prepare(row: LoadedVisit['row'], record: DogRecord, house: House): PreparedVisit {
+  const planned = planFor(record, house, row.day as Day);
+  const { facts, plan } = planned;
+  return {
+    row,
+    record,
+    facts,
+    planned,
+    lastTime: lastInspection(record),
+    places: placesToLookAt(facts),
+    contactMinutes: contactMinutes(house, plan),
+  };
+}
+
+/** The core's reading of a visit from its events. Pure, so that the rebuild and the request agree. */
+export function replay(prepared: PreparedVisit, events: readonly VisitEvent[]): LoadedVisit {
+  const { facts, planned } = prepared;
+  const state = foldVisit(events);
+  const judged = judgeLookOver(facts, state.findings, prepared.lastTime?.findings ?? []);
+  const steps = stepList({
+    plan: planned.plan,
+    ways: facts.ways,
+    traits: facts.traits,
+    underTreatment: facts.skin === 'under treatment',
+    contactMinutes: prepared.contactMinutes,
+    triage: judged,
+    endVisit: endsVisit(judged, state),
+  });
+  return { ...prepared, events, state, judged, steps };
+}

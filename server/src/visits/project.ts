@@ -1,0 +1,90 @@
+import { SIGNS, stopFor, stopsAtLeast } from '@dewpond/core/findings';
+import { placeKey, type Grade, type Place } from '@dewpond/core/places';
+import type { BusinessId, Tenant } from '../db/tenant';
+import { amountUsed, appointment, findingSeen, placeCare, taskDone, visit } from '../db/schema';
+import { and, eq, ne } from 'drizzle-orm';
+import { predictedWithoutFactor } from '../dogs/mixes';
+import type { House } from '../house/house';
+import type { LoadedVisit } from './load';
+
+/** Steps whose doing counts as care of a place. A wipe counts, looking does not. */
+const caredFor = ({ state, steps }: LoadedVisit, place: Place): boolean =>
+  steps.some(
+    (step) =>
+      step.place !== null &&
+      placeKey(step.place) === placeKey(place) &&
+      !step.id.startsWith('ear hair') &&
+      state.steps[step.id]?.kind === 'done',
+  );
+
+/** Tasks without a place, by the step that does them. */
+const TASK_OF_STEP = { 'wash 1': 'bath', nails: 'nails', 'brush-out': 'brush-out' } as const;
+
+/**
+ * Writes what is queried often into tables, in the transaction of the events it comes from. Replaces what was there
+ * for this visit, so that the tables can be rebuilt from the events at any time.
+ */
+export async function project(tx: Tenant, businessId: BusinessId, loaded: LoadedVisit, house: House): Promise<void> {
+  const { row, state, judged, places } = loaded;
+  const key = { businessId, visitId: row.id, dogId: row.dogId, day: row.day };
+  for (const table of [findingSeen, placeCare, taskDone, amountUsed])
+    await tx.delete(table).where(eq(table.visitId, row.id));
+
+  const findings = state.findings.map((found) => ({
+    ...key,
+    place: placeKey(found.place),
+    sign: found.sign,
+    grade: found.grade,
+    answer: found.answer,
+    level:
+      judged[placeKey(found.place)]?.level ??
+      (found.place.side === 'none' ? (judged['ear/left']?.level ?? 'note') : 'note'),
+  }));
+  if (findings.length > 0) await tx.insert(findingSeen).values(findings);
+
+  const care = places.map((place) => {
+    const here = state.findings.filter((found) => placeKey(found.place) === placeKey(place));
+    const seen = judged[placeKey(place)];
+    const pads = place.site === 'ear' && place.side !== 'none' ? state.pads[place.side] : null;
+    return {
+      ...key,
+      place: placeKey(place),
+      cared: caredFor(loaded, place),
+      barred: seen !== undefined && seen.level !== 'none' && stopsAtLeast(stopFor(seen, 'clean'), 'S1'),
+      looked: here.length > 0 || state.lookedClear.includes(placeKey(place)),
+      dirtyPads: pads && (pads.clean || pads.dirty > 0) ? pads.dirty : null,
+      dirt: Math.max(0, ...here.filter((found) => 'dirt' in SIGNS[found.sign]).map((found) => found.grade)) as Grade,
+      level: seen?.level ?? 'none',
+    };
+  });
+  if (care.length > 0) await tx.insert(placeCare).values(care);
+
+  const done = Object.entries(TASK_OF_STEP).flatMap(([step, task]) =>
+    state.steps[step]?.kind === 'done' ? [{ ...key, task }] : [],
+  );
+  if (done.length > 0) await tx.insert(taskDone).values(done);
+
+  const used = state.used.flatMap((each) => {
+    const product = house.products.find(({ id }) => id === each.product);
+    if (!product) return [];
+    const complete = each.how !== 'substituted' && each.ml > 0 && state.closed !== 'ended early';
+    return [
+      {
+        ...key,
+        productId: each.product,
+        usedMl: each.ml,
+        predictedMl: predictedWithoutFactor(loaded.facts, product),
+        complete,
+      },
+    ];
+  });
+  if (used.length > 0) await tx.insert(amountUsed).values(used);
+
+  await tx.update(visit).set({ closed: state.closed }).where(eq(visit.id, row.id));
+  if (row.appointmentId !== null && state.closed !== null) {
+    await tx
+      .update(appointment)
+      .set({ state: 'done' })
+      .where(and(eq(appointment.id, row.appointmentId), ne(appointment.state, 'done')));
+  }
+}

@@ -1,0 +1,79 @@
+import { and, eq } from 'drizzle-orm';
+import type { Router } from 'express';
+import { appointment, dog, visit } from '../db/schema';
+import { describe } from '../dogs/facts';
+import { mixesFor } from '../dogs/mixes';
+import { loadHouse } from '../house/house';
+import { dayIn } from '../house/zone';
+import type { Services } from '../http/context';
+import { badField, conflict } from '../http/problem';
+import { route } from '../http/route';
+import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { enqueueSheet } from '../jobs/queue';
+import { sheetViewOf } from '../sheet/sheetView';
+import { loadVisit } from './load';
+import { takeEvents } from './takeEvents';
+
+export function visitRoutes(router: Router, services: Services): void {
+  route(router, services, 'POST /api/visits', async ({ tx, asker, body, now }) => {
+    const house = await loadHouse(tx);
+    const [known] = await tx.select({ id: dog.id }).from(dog).where(eq(dog.id, body.dogId));
+    if (!known) throw badField('dogId', 'There is no such dog here.');
+    const madeFrom = contentHash(body);
+    const [before] = await tx.select().from(visit).where(eq(visit.id, body.id));
+    if (before) {
+      sameOrRefuse(before.madeFrom, madeFrom);
+      return { id: body.id };
+    }
+    if (body.appointmentId !== null) {
+      const [booked] = await tx
+        .select({ id: appointment.id })
+        .from(appointment)
+        .where(and(eq(appointment.id, body.appointmentId), eq(appointment.dogId, body.dogId)));
+      if (!booked) throw badField('appointmentId', 'That booking is not for this dog.');
+      const [begun] = await tx.select({ id: visit.id }).from(visit).where(eq(visit.appointmentId, body.appointmentId));
+      if (begun) throw conflict('This visit was already begun on another device.', begun, body);
+    }
+    await tx.insert(visit).values({
+      businessId: asker.businessId,
+      ...body,
+      day: dayIn(house.zone, now),
+      madeFrom,
+      createdAt: new Date(now),
+    });
+    return { id: body.id };
+  });
+
+  route(router, services, 'GET /api/visits/:id', async ({ tx, params, now }) => {
+    const house = await loadHouse(tx);
+    const loaded = await loadVisit(tx, house, params.id);
+    const { row, record, facts, planned } = loaded;
+    return {
+      id: row.id,
+      dog: {
+        id: record.dog.id,
+        name: record.dog.name,
+        words: describe(record, facts, house.units),
+        handling: record.dog.profile.handling,
+        weightKg: facts.weight,
+      },
+      appointmentId: row.appointmentId,
+      day: facts.today,
+      facts,
+      contactMinutes: loaded.contactMinutes,
+      mixes: mixesFor(facts, planned.plan, house, record.amountFactor),
+      lastTime: loaded.lastTime,
+      events: [...loaded.events],
+      serverNow: now,
+    };
+  });
+
+  route(router, services, 'POST /api/visits/:id/events', async ({ tx, asker, params, body }) => {
+    const house = await loadHouse(tx);
+    const { taken, known, nowClosed } = await takeEvents(tx, asker, house, params.id, body.events);
+    if (nowClosed) await enqueueSheet(tx, { businessId: asker.businessId, visitId: params.id });
+    return { taken, known };
+  });
+
+  route(router, services, 'GET /api/visits/:id/sheet', async ({ tx, params, now }) => sheetViewOf(tx, params.id, now));
+}
