@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { id, newId, text, version } from './basics';
-
-export const APPOINTMENT_KINDS = ['full visit', 'bath only', 'ears and nails'] as const;
+import { APPOINTMENT_KINDS } from './kinds';
 
 const when = {
   startsAt: z.iso.datetime({ offset: true, error: 'Give a day and a time.' }),

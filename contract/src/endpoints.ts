@@ -3,7 +3,7 @@ import { appointment, appointmentEdit, newAppointment } from './appointments';
 import { daySchema, id } from './basics';
 import { client, dogEdit, dogListItem, dogView, newClient, newDog, newInstruction } from './dogs';
 import { health, houseEdit, houseView, memberView, sessionView, todayView, watchItem } from './house';
-import { eventsTaken, newEvents, newVisit, sheetView, visitView } from './visits';
+import { eventsTaken, newEvents, newVisit, sheetView, visitView, type MixView } from './visits';
 
 const made = z.object({ id });
 const list = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item) });
@@ -23,6 +23,10 @@ export const ENDPOINTS = {
   'POST /api/clients': { says: 'Add a client', body: newClient, response: made },
   'POST /api/dogs': { says: 'Add a dog', body: newDog, response: made },
   'PUT /api/dogs/:id': { says: 'Change a dog', body: dogEdit, response: z.object({ version: z.int() }) },
+  'GET /api/dogs/:id/mix': {
+    says: "What this dog's bath takes",
+    response: z.object({ mixes: z.custom<MixView[]>() }),
+  },
   'POST /api/dogs/:id/instructions': {
     says: "Write down a vet's or owner's instruction",
     body: newInstruction,

@@ -12,6 +12,8 @@ import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
 import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
+import { planFor } from './facts';
+import { mixesFor } from './mixes';
 import { loadDogs } from './records';
 import { dogView, listItem, watchItems } from './views';
 
@@ -30,6 +32,14 @@ export function dogRoutes(router: Router, services: Services): void {
     const [record] = await loadDogs(tx, { ids: [params.id] });
     if (!record) throw notFound('dog');
     return dogView(record, house, dayIn(house.zone, now), await appointmentsOfDogs(tx, [params.id]));
+  });
+
+  route(router, services, 'GET /api/dogs/:id/mix', async ({ tx, params, now }) => {
+    const house = await loadHouse(tx);
+    const [record] = await loadDogs(tx, { ids: [params.id] });
+    if (!record) throw notFound('dog');
+    const { facts, plan } = planFor(record, house, dayIn(house.zone, now));
+    return { mixes: mixesFor(facts, plan, house, record.amountFactor) };
   });
 
   route(router, services, 'POST /api/dogs', async ({ tx, asker, body, now }) => {

@@ -1,4 +1,4 @@
-import { SIGNS, stopFor, stopsAtLeast } from '@dewpond/core/findings';
+import { SIGNS, higherLevel, stopFor, stopsAtLeast, type Finding, type Level } from '@dewpond/core/findings';
 import { placeKey, type Grade, type Place } from '@dewpond/core/places';
 import type { BusinessId, Tenant } from '../db/tenant';
 import { amountUsed, appointment, findingSeen, placeCare, taskDone, visit } from '../db/schema';
@@ -16,6 +16,13 @@ const caredFor = ({ state, steps }: LoadedVisit, place: Place): boolean =>
       !step.id.startsWith('ear hair') &&
       state.steps[step.id]?.kind === 'done',
   );
+
+/** The level a finding reached at its place: the highest of the rows it had a part in. */
+function levelOf({ judged }: LoadedVisit, { place, sign }: Finding): Level {
+  const key = place.site === 'ear' && place.side === 'none' ? 'ear/left' : placeKey(place);
+  const rows = judged[key]?.rows.filter((each) => each.signs.includes(sign)) ?? [];
+  return rows.reduce<Level>((level, each) => higherLevel(level, each.level), 'note');
+}
 
 /** Tasks without a place, by the step that does them. */
 const TASK_OF_STEP = { 'wash 1': 'bath', nails: 'nails', 'brush-out': 'brush-out' } as const;
@@ -36,9 +43,7 @@ export async function project(tx: Tenant, businessId: BusinessId, loaded: Loaded
     sign: found.sign,
     grade: found.grade,
     answer: found.answer,
-    level:
-      judged[placeKey(found.place)]?.level ??
-      (found.place.side === 'none' ? (judged['ear/left']?.level ?? 'note') : 'note'),
+    level: levelOf(loaded, found),
   }));
   if (findings.length > 0) await tx.insert(findingSeen).values(findings);
 

@@ -1,0 +1,45 @@
+import type { BodyOf, EndpointKey, Problem, ResponseOf } from '@dewpond/contract';
+
+/** A refusal of the server, in its own plain words. */
+export class Refused extends Error {
+  constructor(
+    readonly status: number,
+    readonly problem: Problem['error'],
+  ) {
+    super(problem.message);
+  }
+  /** The message for a field of a form, if one is meant. */
+  at(path: string): string | undefined {
+    return this.problem.fields?.find((field) => field.path === path)?.message;
+  }
+}
+
+interface Given<K extends EndpointKey> {
+  readonly id?: string;
+  readonly query?: Readonly<Record<string, string>>;
+  readonly body?: BodyOf<K>;
+}
+
+/** Calls an endpoint of the contract. Throws {@link Refused}, or an `Error` in words when the network is away. */
+export async function call<K extends EndpointKey>(key: K, given: Given<K> = {}): Promise<ResponseOf<K>> {
+  const [method = 'GET', template = ''] = key.split(' ');
+  const path = template.replace(':id', given.id ?? '');
+  const query = given.query ? `?${new URLSearchParams(given.query)}` : '';
+  const response = await fetch(path + query, {
+    method,
+    ...(given.body === undefined
+      ? {}
+      : { body: JSON.stringify(given.body), headers: { 'content-type': 'application/json' } }),
+  }).catch(() => {
+    throw new Error('The server cannot be reached. Nothing was lost; try again when the network is back.');
+  });
+  const answer: unknown = await response.json().catch(() => null);
+  if (!response.ok) {
+    const error = (answer as Problem | null)?.error ?? {
+      kind: 'server' as const,
+      message: 'Something went wrong on our side.',
+    };
+    throw new Refused(response.status, error);
+  }
+  return answer as ResponseOf<K>;
+}

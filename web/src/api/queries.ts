@@ -1,0 +1,43 @@
+import { QueryClient, useQuery } from '@tanstack/react-query';
+import { Refused, call } from './call';
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 15_000,
+      retry: (count, error) => !(error instanceof Refused) && count < 2,
+    },
+  },
+});
+
+export const useSession = () =>
+  useQuery({ queryKey: ['session'], queryFn: () => call('GET /api/session'), staleTime: 5 * 60_000 });
+export const useToday = (day?: string) =>
+  useQuery({ queryKey: ['today', day ?? 'now'], queryFn: () => call('GET /api/today', day ? { query: { day } } : {}) });
+export const useDogs = () => useQuery({ queryKey: ['dogs'], queryFn: async () => (await call('GET /api/dogs')).items });
+export const useDog = (id: string) =>
+  useQuery({ queryKey: ['dog', id], queryFn: () => call('GET /api/dogs/:id', { id }), enabled: id !== '' });
+export const useClients = () =>
+  useQuery({ queryKey: ['clients'], queryFn: async () => (await call('GET /api/clients')).items });
+export const useMembers = () =>
+  useQuery({ queryKey: ['members'], queryFn: async () => (await call('GET /api/members')).items, staleTime: 60_000 });
+export const useHouse = () => useQuery({ queryKey: ['house'], queryFn: () => call('GET /api/house') });
+export const useWatch = () =>
+  useQuery({ queryKey: ['watch'], queryFn: async () => (await call('GET /api/watch')).items });
+export const useAppointments = (from: string, to: string) =>
+  useQuery({
+    queryKey: ['appointments', from, to],
+    queryFn: async () => (await call('GET /api/appointments', { query: { from, to } })).items,
+  });
+export const useVisit = (id: string) =>
+  useQuery({
+    queryKey: ['visit', id],
+    queryFn: () => call('GET /api/visits/:id', { id }),
+    staleTime: Infinity,
+    gcTime: 0,
+  });
+export const useSheet = (id: string) =>
+  useQuery({ queryKey: ['sheet', id], queryFn: () => call('GET /api/visits/:id/sheet', { id }), staleTime: 0 });
+
+/** After a write, everything shown is asked for again; the book is small and the server quick. */
+export const refreshAll = () => queryClient.invalidateQueries();

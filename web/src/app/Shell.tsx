@@ -1,0 +1,147 @@
+import { BookOpenCheck, CalendarRange, Droplets, Eye, Moon, PawPrint, Sun, Waves, type LucideIcon } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { NavLink, Outlet, useNavigate } from 'react-router';
+import { call } from '../api/call';
+import { queryClient, useSession } from '../api/queries';
+import { Dialog } from '../ui/Dialog';
+import { Button } from '../ui/Button';
+import { Toasts } from '../ui/toasts';
+import { Waiting } from '../ui/Waiting';
+import { classes } from '../ui/classes';
+import { SignIn } from './SignIn';
+import { activeKeys, useKeys } from './keys';
+import { usePreferences } from './preferences';
+import { Refused } from '../api/call';
+
+const PLACES: readonly {
+  readonly to: string;
+  readonly name: string;
+  readonly key: string;
+  readonly icon: LucideIcon;
+}[] = [
+  { to: '/', name: 'Today', key: 'g t', icon: Waves },
+  { to: '/dogs', name: 'Dogs', key: 'g d', icon: PawPrint },
+  { to: '/ahead', name: 'Ahead', key: 'g a', icon: CalendarRange },
+  { to: '/mixing', name: 'Mixing bench', key: 'g m', icon: Droplets },
+  { to: '/watch', name: 'Watch list', key: 'g w', icon: Eye },
+  { to: '/house', name: 'House ways', key: 'g h', icon: BookOpenCheck },
+];
+
+/** Sign-in in front, then rail and screen. */
+export function Shell() {
+  const session = useSession();
+  if (session.error instanceof Refused && session.error.status === 401) return <SignIn />;
+  return (
+    <Waiting query={session} what="Dewpond">
+      {(data) => <SignedIn business={data.business.name} person={data.person.name} />}
+    </Waiting>
+  );
+}
+
+function SignedIn({ business, person }: { readonly business: string; readonly person: string }) {
+  const navigate = useNavigate();
+  const [help, setHelp] = useState(false);
+  const { theme, setTheme } = usePreferences();
+  useEffect(() => {
+    document.documentElement.dataset['theme'] = theme;
+  }, [theme]);
+  const otherTheme = theme === 'chalk' ? 'night' : 'chalk';
+  useKeys([
+    ...PLACES.map(({ to, name, key }) => ({ keys: key, does: `Go to ${name}`, run: () => void navigate(to) })),
+    { keys: '?', does: 'Show the keys', run: () => setHelp(true) },
+    { keys: 'n', does: 'New dog', run: () => void navigate('/dogs/new') },
+    { keys: 'T', does: 'Chalk or night', run: () => setTheme(otherTheme) },
+  ]);
+  return (
+    <div className="flex h-full max-md:flex-col-reverse print:block">
+      <nav
+        aria-label="Places"
+        className="no-print shrink-0 md:w-[104px] border-line md:border-r max-md:border-t flex md:flex-col items-center gap-1 md:py-4 max-md:px-1 max-md:py-1 bg-paper overflow-x-auto"
+      >
+        {PLACES.map(({ to, name, icon: Icon }) => (
+          <NavLink
+            key={to}
+            to={to}
+            end={to === '/'}
+            className={({ isActive }) =>
+              classes(
+                'flex flex-col items-center justify-center gap-1 text-center text-[13px] leading-tight rounded-xl px-1 py-2 w-[88px] min-h-14 max-md:w-[64px] max-md:text-[11px] shrink-0',
+                isActive ? 'bg-pond-pale text-pond font-bold' : 'text-soft hover:text-ink',
+              )
+            }
+          >
+            <Icon size={19} aria-hidden strokeWidth={1.9} />
+            {name}
+          </NavLink>
+        ))}
+        <div className="md:mt-auto flex md:flex-col items-center gap-1 max-md:hidden">
+          <button
+            type="button"
+            onClick={() => setTheme(otherTheme)}
+            aria-label={`Change to ${otherTheme}`}
+            className="grid place-items-center size-11 rounded-xl text-soft hover:text-ink hover:bg-pond-pale"
+          >
+            {theme === 'chalk' ? <Moon size={19} aria-hidden /> : <Sun size={19} aria-hidden />}
+          </button>
+          <button
+            type="button"
+            onClick={() => setHelp(true)}
+            className="grid place-items-center size-11 rounded-xl text-soft hover:text-ink hover:bg-pond-pale font-bold"
+            aria-label="Keys and account"
+          >
+            ?
+          </button>
+        </div>
+      </nav>
+      <main className="flex-1 min-w-0 overflow-y-auto print:overflow-visible">
+        <Outlet />
+      </main>
+      <Help open={help} onClose={() => setHelp(false)} business={business} person={person} />
+      <Toasts />
+    </div>
+  );
+}
+
+function Help({
+  open,
+  onClose,
+  business,
+  person,
+}: {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly business: string;
+  readonly person: string;
+}) {
+  const keys = open ? activeKeys() : [];
+  const signOut = async () => {
+    await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
+    queryClient.clear();
+    await call('GET /api/session').catch(() => undefined);
+    window.location.assign('/');
+  };
+  return (
+    <Dialog open={open} onClose={onClose} title="Keys" says={`${person}, ${business}`}>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2 mb-5">
+        {keys.map(({ keys: combination, does }) => (
+          <div key={combination + does} className="contents">
+            <dt className="flex gap-1">
+              {combination.split(' ').map((key) => (
+                <kbd key={key} className="rounded-md border border-line bg-paper px-2 py-0.5 text-sm font-semibold">
+                  {key === '' ? 'space' : key}
+                </kbd>
+              ))}
+            </dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+      <p className="text-sm text-soft mb-4">
+        Dewpond records what was seen and done. It is not veterinary advice; local rules come first.
+      </p>
+      <Button look="quiet" onClick={() => void signOut()}>
+        Sign out
+      </Button>
+    </Dialog>
+  );
+}

@@ -1,0 +1,20 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+export type Theme = 'chalk' | 'night';
+
+/** What this device prefers; never leaves it. */
+export const usePreferences = create<{ theme: Theme; device: string; setTheme: (theme: Theme) => void }>()(
+  persist((set) => ({ theme: 'chalk', device: '', setTheme: (theme) => set({ theme }) }), {
+    name: 'dewpond-preferences',
+  }),
+);
+
+/** A name for this device that stays, so that its events keep their order. */
+export function deviceName(): string {
+  const known = usePreferences.getState().device;
+  if (known) return known;
+  const made = crypto.randomUUID();
+  usePreferences.setState({ device: made });
+  return made;
+}

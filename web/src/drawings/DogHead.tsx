@@ -1,0 +1,106 @@
+import type { Traits } from '@dewpond/core/catalogue';
+import { GRADE_WORDS, namePlace, placeOf, type Grade, type PlaceKey } from '@dewpond/core/places';
+import { RippleMark } from '../ui/Ripple';
+import { headShape } from './headShape';
+
+interface DogHeadProps {
+  readonly traits: Traits;
+  /** Null: not looked at. Places left out are not marked. */
+  readonly grades: Readonly<Partial<Record<PlaceKey, Grade | null>>>;
+  readonly onPlace?: ((place: PlaceKey) => void) | undefined;
+  readonly className?: string;
+}
+
+const LINE = {
+  fill: 'none',
+  stroke: 'var(--soft)',
+  strokeWidth: 2.2,
+  strokeLinecap: 'round',
+  strokeLinejoin: 'round',
+} as const;
+const SHAPE = { ...LINE, fill: 'var(--surface)' } as const;
+const SIDES_OF_DRAWING = [1, -1] as const;
+
+/** The head from the front; the dog's left is on the reader's right, and the drawing says so. */
+export function DogHead({ traits, grades, onPlace, className }: DogHeadProps) {
+  const head = headShape(traits);
+  const marks = Object.entries(head.spots).filter(([key]) => key in grades);
+  const words = marks.map(([key]) => `${namePlace(placeOf(key))}: ${gradeWords(grades[key as PlaceKey])}`).join('; ');
+  return (
+    <svg
+      viewBox="-160 -190 320 340"
+      className={className}
+      role={onPlace ? 'group' : 'img'}
+      aria-label={`Head from the front. ${words}`}
+    >
+      {!head.ear.front && <Ears head={head} />}
+      <path {...SHAPE} d={head.skull} />
+      {head.ear.front && <Ears head={head} />}
+      {SIDES_OF_DRAWING.map((s) => (
+        <g key={s} transform={`scale(${s},1)`}>
+          <ellipse cx={head.eye.x} cy={head.eye.y} rx={head.eye.rx} ry={head.eye.ry} fill="var(--ink)" />
+          <circle cx={head.eye.x + 3 * s} cy={head.eye.y - 3} r={2.6} fill="var(--surface)" />
+          <path {...LINE} d={head.mouth} />
+          {head.folds
+            .filter((fold) => fold.mirrored || s === 1)
+            .map((fold) => (
+              <path key={fold.d} {...LINE} strokeWidth={1.8} d={fold.d} />
+            ))}
+        </g>
+      ))}
+      <path
+        fill="var(--ink)"
+        transform={`translate(0,${head.nose.y})`}
+        d="M-17,0 C-11,-9 11,-9 17,0 C17,12 7,20 0,20 C-7,20 -17,12 -17,0 Z"
+      />
+      <text x={-156} y={146} fontSize={12.5} fill="var(--soft)">
+        dog’s right
+      </text>
+      <text x={156} y={146} fontSize={12.5} fill="var(--soft)" textAnchor="end">
+        dog’s left
+      </text>
+      {marks.map(([key, point]) => (
+        <Mark
+          key={key}
+          place={key as PlaceKey}
+          point={point}
+          grade={grades[key as PlaceKey] ?? null}
+          onPlace={onPlace}
+        />
+      ))}
+    </svg>
+  );
+}
+
+function Ears({ head }: { readonly head: ReturnType<typeof headShape> }) {
+  return SIDES_OF_DRAWING.map((s) => (
+    <g key={s} transform={`scale(${s},1)`}>
+      <path {...SHAPE} d={head.ear.path} />
+      {head.ear.crease && <path {...LINE} strokeWidth={1.6} d={head.ear.crease} />}
+    </g>
+  ));
+}
+
+interface MarkProps {
+  readonly place: PlaceKey;
+  readonly point: { readonly x: number; readonly y: number };
+  readonly grade: Grade | null;
+  readonly onPlace: ((place: PlaceKey) => void) | undefined;
+}
+
+/** The mark on the drawing. Keyboard and screen readers use the named buttons beside it. */
+function Mark({ place, point, grade, onPlace }: MarkProps) {
+  return (
+    <g
+      transform={`translate(${point.x},${point.y})`}
+      {...(onPlace ? { onClick: () => onPlace(place), className: 'cursor-pointer' } : {})}
+    >
+      {onPlace && <circle r={17} fill="transparent" />}
+      <circle r={grade === null ? 7 : 6 + grade * 4.4} fill="var(--surface)" opacity={0.85} />
+      <RippleMark grade={grade} dot={3.6} step={4.4} />
+    </g>
+  );
+}
+
+const gradeWords = (grade: Grade | null | undefined) =>
+  grade === null || grade === undefined ? 'not looked at' : GRADE_WORDS[grade];

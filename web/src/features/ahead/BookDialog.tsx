@@ -1,0 +1,156 @@
+import { APPOINTMENT_KINDS } from '@dewpond/contract/kinds';
+import type { Appointment } from '@dewpond/contract';
+import { addDays, showDay, type Day } from '@dewpond/core/units';
+import { TZDate } from '@date-fns/tz';
+import { useMutation } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { v7 } from 'uuid';
+import { Refused, call } from '../../api/call';
+import { refreshAll, useAppointments, useMembers, useSession } from '../../api/queries';
+import { clock, dayOf } from '../../app/times';
+import { useZone } from '../../app/useUnits';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { SelectField, TextField } from '../../ui/Field';
+import { tell } from '../../ui/toasts';
+
+interface BookDialogProps {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly dog: { readonly id: string; readonly name: string; readonly suggested: Day | null };
+  /** Given: that booking is moved instead of a new one made. */
+  readonly moving?: Appointment;
+}
+
+export function BookDialog({ open, onClose, dog, moving }: BookDialogProps) {
+  const says = dog.suggested ? `The plan suggests around ${showDay(dog.suggested)}.` : undefined;
+  return (
+    <Dialog open={open} onClose={onClose} title={moving ? `Move ${dog.name}` : `Book ${dog.name}`} says={says}>
+      {open && <BookForm dog={dog} moving={moving} onDone={onClose} />}
+    </Dialog>
+  );
+}
+
+const minutesOf = (each: Appointment): number => (Date.parse(each.endsAt) - Date.parse(each.startsAt)) / 60_000;
+
+function BookForm({
+  dog,
+  moving,
+  onDone,
+}: {
+  readonly dog: BookDialogProps['dog'];
+  readonly moving: Appointment | undefined;
+  readonly onDone: () => void;
+}) {
+  const zone = useZone();
+  const today = useSession().data?.today ?? (dayOf(Date.now(), zone) as Day);
+  const members = useMembers();
+  const suggested = dog.suggested && dog.suggested > today ? dog.suggested : addDays(today, 1);
+  const [day, setDay] = useState<string>(moving ? dayOf(moving.startsAt, zone) : suggested);
+  const [time, setTime] = useState(moving ? clock(moving.startsAt, zone).padStart(5, '0') : '09:00');
+  const [minutes, setMinutes] = useState(moving ? minutesOf(moving) : 120);
+  const [kind, setKind] = useState<Appointment['kind']>(moving?.kind ?? 'full visit');
+  const [memberId, setMemberId] = useState(moving?.memberId ?? '');
+  const chosen = memberId || (members.data?.[0]?.id ?? '');
+  const save = useMutation({
+    mutationFn: async () => {
+      const startsAt = new Date(Number(new TZDate(`${day}T${time}:00`, zone))).toISOString();
+      await (moving
+        ? call('PUT /api/appointments/:id', {
+            id: moving.id,
+            body: { change: 'move', version: moving.version, startsAt, minutes, memberId: chosen },
+          })
+        : call('POST /api/appointments', {
+            body: { id: v7(), dogId: dog.id, kind, startsAt, minutes, memberId: chosen },
+          }));
+    },
+    onSuccess: () => {
+      void refreshAll();
+      tell(`${dog.name} is booked for ${showDay(day as Day)} at ${time}.`);
+      onDone();
+    },
+  });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    save.mutate();
+  };
+  const refused = save.error instanceof Refused ? save.error : null;
+  return (
+    <form onSubmit={submit} className="grid grid-cols-2 gap-4">
+      <TextField
+        label="Day"
+        type="date"
+        required
+        value={day}
+        onChange={(event) => setDay(event.target.value)}
+        error={refused?.at('startsAt')}
+      />
+      <TextField
+        label="Time"
+        type="time"
+        required
+        step={300}
+        value={time}
+        onChange={(event) => setTime(event.target.value)}
+      />
+      <SelectField label="Who" value={chosen} onChange={(event) => setMemberId(event.target.value)}>
+        {members.data?.map((member) => (
+          <option key={member.id} value={member.id}>
+            {member.name}
+          </option>
+        ))}
+      </SelectField>
+      <TextField
+        label="Minutes"
+        type="number"
+        min={15}
+        max={480}
+        step={15}
+        required
+        value={minutes}
+        onChange={(event) => setMinutes(Number(event.target.value))}
+        error={refused?.at('minutes')}
+      />
+      {!moving && (
+        <SelectField label="What" value={kind} onChange={(event) => setKind(event.target.value as Appointment['kind'])}>
+          {APPOINTMENT_KINDS.map((each) => (
+            <option key={each}>{each}</option>
+          ))}
+        </SelectField>
+      )}
+      <DaySoFar day={day} memberId={chosen} />
+      {save.error && !refused?.problem.fields && (
+        <p role="alert" className="col-span-2 text-stop font-semibold">
+          {save.error.message}
+        </p>
+      )}
+      <div className="col-span-2 flex justify-end">
+        <Button type="submit" look="main" disabled={save.isPending || chosen === ''}>
+          {moving ? 'Move' : 'Book'}
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+/** What that person already has on that day, so that a clash is seen before it is refused. */
+function DaySoFar({ day, memberId }: { readonly day: string; readonly memberId: string }) {
+  const zone = useZone();
+  const valid = /^\d{4}-\d{2}-\d{2}$/.test(day);
+  const { data } = useAppointments(valid ? day : '2026-01-01', valid ? day : '2026-01-01');
+  const theirs = data?.filter((each) => each.memberId === memberId && each.state !== 'cancelled') ?? [];
+  return (
+    <div className="col-span-2 rounded-xl border border-line px-3 py-2 text-sm">
+      <p className="font-semibold text-soft">That day so far</p>
+      {theirs.length === 0 ? (
+        <p>Nothing yet.</p>
+      ) : (
+        <p>
+          {theirs
+            .map((each) => `${clock(each.startsAt, zone)}–${clock(each.endsAt, zone)} ${each.dogName}`)
+            .join(' · ')}
+        </p>
+      )}
+    </div>
+  );
+}

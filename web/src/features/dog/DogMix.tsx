@@ -1,0 +1,19 @@
+import { useQuery } from '@tanstack/react-query';
+import { call } from '../../api/call';
+import { Card } from '../../ui/Card';
+import { MixPicture } from '../mixing/MixPicture';
+
+/** What this dog's next bath takes, bottle to scale, with the working. */
+export function DogMix({ dogId }: { readonly dogId: string }) {
+  const { data } = useQuery({ queryKey: ['mix', dogId], queryFn: () => call('GET /api/dogs/:id/mix', { id: dogId }) });
+  return (
+    <Card title="Mix for a bath">
+      {data?.mixes.length === 0 && <p className="text-soft">No bath in the plan, or no wash in the house.</p>}
+      <div className="flex flex-col gap-5">
+        {data?.mixes.map((view) => (
+          <MixPicture key={view.product.id} view={view} />
+        ))}
+      </div>
+    </Card>
+  );
+}

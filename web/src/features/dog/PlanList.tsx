@@ -1,0 +1,132 @@
+import type { DogView } from '@dewpond/contract';
+import { RANK_WORDS, TASKS, taskKey, type DueLine } from '@dewpond/core/careplan';
+import { namePlace } from '@dewpond/core/places';
+import { everyWords } from '@dewpond/core/sheet';
+import { showDay } from '@dewpond/core/units';
+import { Accordion } from 'radix-ui';
+import { ChevronDown } from 'lucide-react';
+import { Card } from '../../ui/Card';
+import { Chip, type Tone } from '../../ui/Chip';
+import { SourceMark } from '../../ui/SourceMark';
+
+const STATES: Readonly<Record<DueLine['state'], { readonly words: string; readonly tone: Tone }>> = {
+  late: { words: 'late', tone: 'watch' },
+  due: { words: 'due', tone: 'pond' },
+  may: { words: 'may be done', tone: 'plain' },
+  'not yet': { words: 'not yet', tone: 'plain' },
+  barred: { words: 'barred', tone: 'stop' },
+  none: { words: 'at the table', tone: 'plain' },
+};
+
+/** Every line of the plan with its date and its reason; open one for how, cautions, and what it won over. */
+export function PlanList({ dog, onAsk }: { readonly dog: DogView; readonly onAsk: (key: string) => void }) {
+  const lines = dog.due.filter(({ line }) => line.task !== 'ear inspection' || line.place?.side === 'left');
+  return (
+    <Card title="Care plan" aside="open a line for how, cautions and sources">
+      <Accordion.Root type="multiple" onValueChange={(open) => open.at(-1) && onAsk(open.at(-1) ?? '')}>
+        {lines.map((each) => (
+          <PlanItem key={taskKey(each.line)} due={each} />
+        ))}
+      </Accordion.Root>
+    </Card>
+  );
+}
+
+function PlanItem({ due }: { readonly due: DueLine }) {
+  const { line, window, state } = due;
+  const bothEars = line.task === 'ear inspection';
+  const { words, tone } = STATES[state];
+  const when = window
+    ? state === 'late' || state === 'due'
+      ? `since ${showDay(window.ideal)}`
+      : showDay(window.ideal)
+    : bothEars && line.home
+      ? everyWords(line.home.everyDays)
+      : '';
+  return (
+    <Accordion.Item value={taskKey(line)} className="border-t border-line first:border-0">
+      <Accordion.Header>
+        <Accordion.Trigger className="group w-full text-left grid grid-cols-[minmax(0,1fr)_auto_20px] gap-3 items-center py-2 min-h-12">
+          <span className="min-w-0">
+            <span className="font-semibold">
+              {TASKS[line.task].name}
+              {line.place && !bothEars && <span className="font-normal">, {namePlace(line.place)}</span>}
+            </span>
+            <span className="block text-sm text-soft truncate">{reason(due)}</span>
+          </span>
+          <span className="flex items-center gap-2 text-sm whitespace-nowrap">
+            {when}
+            <Chip tone={bothEars ? 'good' : tone}>{bothEars ? 'at home' : words}</Chip>
+          </span>
+          <ChevronDown
+            size={18}
+            aria-hidden
+            className="text-soft transition-transform group-data-[state=open]:rotate-180"
+          />
+        </Accordion.Trigger>
+      </Accordion.Header>
+      <Accordion.Content className="pb-3 text-[15px]">
+        <Details due={due} />
+      </Accordion.Content>
+    </Accordion.Item>
+  );
+}
+
+function reason({ line, rhythm }: DueLine): string {
+  if (line.bars[0]) return line.bars[0].words;
+  if (line.earHair) return `${line.earHair.way}: ${line.earHair.because}`;
+  if (!line.interval) return line.home?.because ?? '';
+  const learned = rhythm && rhythm.evidence.length > 0 ? `, learned ${rhythm.interval}` : '';
+  return `${line.settled?.won[0]?.because ?? ''}: ${line.interval.least}–${line.interval.most} days, usual ${line.interval.usual}${learned}`;
+}
+
+function Details({ due: { line } }: { readonly due: DueLine }) {
+  const part = (title: string, items: readonly React.ReactNode[]) =>
+    items.length > 0 && (
+      <div className="mb-2">
+        <p className="text-sm font-semibold text-soft">{title}</p>
+        <ul className="list-disc pl-5 marker:text-line">
+          {items.map((item, i) => (
+            <li key={i}>{item}</li>
+          ))}
+        </ul>
+      </div>
+    );
+  const said = (list: typeof line.methods) =>
+    list.map((each) => (
+      <span key={each.words}>
+        {each.words} <SourceMark source={each.source} because={each.because} />
+      </span>
+    ));
+  return (
+    <>
+      {part('Not done', said(line.bars))}
+      {part('How', said(line.methods))}
+      {part('Cautions', said(line.cautions))}
+      {line.earHair && part('Decision', [`Line ${line.earHair.line} of the rule: ${line.earHair.because}`])}
+      {line.home &&
+        part('At home', [
+          <span key="home">
+            {`${everyWords(line.home.everyDays)}, ${line.home.minutes} min: ${line.home.how}`}{' '}
+            <SourceMark source={line.home.source} because={line.home.because} />
+          </span>,
+        ])}
+      {line.settled?.disagreement && part('They disagree', [line.settled.disagreement])}
+      {line.settled &&
+        part(
+          'Won',
+          line.settled.won.map((claim) => (
+            <span key={claim.ruleId}>
+              {`${claim.because}: ${claim.interval.least}–${claim.interval.most} days, usual ${claim.interval.usual} (${RANK_WORDS[claim.rank]})`}{' '}
+              <SourceMark source={claim.source} />
+            </span>
+          )),
+        )}
+      {line.settled &&
+        part(
+          'Lost',
+          line.settled.lost.map(({ claim, why }) => `${claim.because}, ${claim.interval.usual} days: ${why}`),
+        )}
+    </>
+  );
+}

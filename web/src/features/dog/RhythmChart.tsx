@@ -1,0 +1,186 @@
+import type { DogView } from '@dewpond/contract';
+import { TASKS } from '@dewpond/core/careplan';
+import { namePlace } from '@dewpond/core/places';
+import { addDays, daysBetween, showDay, type Day } from '@dewpond/core/units';
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
+import { useNavigate } from 'react-router';
+import { PairedMark } from '../../ui/Ripple';
+import { lensPath } from './lens';
+import { rhythmRows, type RhythmRow } from './rhythmRows';
+
+const WIDTH = 1090;
+const LEFT = 132;
+const TOP = 24;
+const ROW = 50;
+const BACK_DAYS = 150;
+const AHEAD_DAYS = 84;
+
+interface ChartProps {
+  readonly dog: DogView;
+  /** The plan line a tap on a lens shows. */
+  readonly onLens: (key: string) => void;
+}
+
+/** Time across, sites down: past findings as paired ripples, what is coming as lenses, home-care days as small reeds. */
+export function RhythmChart({ dog, onLens }: ChartProps) {
+  const rows = rhythmRows(dog);
+  const x = scaleLinear([-BACK_DAYS, AHEAD_DAYS], [LEFT, WIDTH - 8]);
+  const height = TOP + rows.length * ROW + 8;
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${height}`}
+      className="w-full min-w-[760px]"
+      role="group"
+      aria-label="Rhythm: past findings and due windows"
+    >
+      <rect
+        x={x(0)}
+        y={TOP - 6}
+        width={WIDTH - 8 - x(0)}
+        height={height - TOP}
+        fill="var(--pond-pale)"
+        opacity={0.35}
+      />
+      {monthStarts(dog.today).map(({ offset, name }) => (
+        <g key={offset}>
+          <line x1={x(offset)} x2={x(offset)} y1={TOP - 6} y2={height - 4} stroke="var(--line)" strokeDasharray="1 5" />
+          <text x={x(offset) + 4} y={12} fontSize={12.5} fill="var(--soft)">
+            {name}
+          </text>
+        </g>
+      ))}
+      {rows.map((row, i) => (
+        <Row key={row.name} row={row} y={TOP + i * ROW + ROW / 2 - 4} x={x} dog={dog} onLens={onLens} />
+      ))}
+      <line x1={x(0)} x2={x(0)} y1={TOP - 8} y2={height - 2} stroke="var(--ink)" strokeWidth={1.5} />
+    </svg>
+  );
+}
+
+interface RowProps extends ChartProps {
+  readonly row: RhythmRow;
+  readonly y: number;
+  readonly x: ScaleLinear<number, number>;
+}
+
+function Row({ row, y, x, dog, onLens }: RowProps) {
+  const navigate = useNavigate();
+  const at = (day: Day) => x(daysBetween(dog.today, day));
+  const within = (day: Day) => daysBetween(dog.today, day) >= -BACK_DAYS + 3;
+  const open = (visitId: string) => void navigate(`/visits/${visitId}/sheet`);
+  const reeds = row.homeEvery === null ? [] : homeDays(row.homeEvery);
+  return (
+    <g>
+      <text x={2} y={y + 5} fontSize={15} fontWeight={600} fill="var(--ink)">
+        {row.name}
+      </text>
+      <line x1={LEFT - 4} x2={WIDTH - 8} y1={y} y2={y} stroke="var(--line)" />
+      {reeds.map((offset) => (
+        <rect key={offset} x={x(offset) - 1.2} y={y + 17} width={2.4} height={6} rx={1} fill="var(--reed)" />
+      ))}
+      {row.lenses.map((lens) => (
+        <Lens key={lens.key} lens={lens} y={y} x={x} today={dog.today} onLens={onLens} />
+      ))}
+      {row.done
+        .filter(({ day }) => within(day))
+        .map(({ day, visitId }) => (
+          <rect
+            key={visitId}
+            x={at(day) - 4}
+            y={y - 9}
+            width={8}
+            height={18}
+            rx={4}
+            fill="var(--pond)"
+            className="cursor-pointer"
+            onClick={() => open(visitId)}
+          >
+            <title>{`${row.name}, ${showDay(day)}`}</title>
+          </rect>
+        ))}
+      {row.marks
+        .filter(({ day }) => within(day))
+        .map(({ day, visitId, left, right, barred }) => (
+          <g
+            key={visitId}
+            transform={`translate(${at(day)},${y})`}
+            className="cursor-pointer"
+            onClick={() => open(visitId)}
+          >
+            <title>{`${row.name}, ${showDay(day)}${barred ? ', left alone' : ''}`}</title>
+            <circle r={20} fill="transparent" />
+            <PairedMark left={left} right={right} dot={3.8} step={4.6} />
+            {barred && <line x1={-9} x2={9} y1={21} y2={21} stroke="var(--stop)" strokeWidth={2.4} />}
+          </g>
+        ))}
+    </g>
+  );
+}
+
+interface LensProps {
+  readonly lens: RhythmRow['lenses'][number];
+  readonly y: number;
+  readonly x: ScaleLinear<number, number>;
+  readonly today: Day;
+  readonly onLens: (key: string) => void;
+}
+
+/** Thin where it may be done, thick where it is best, cut where it is late. */
+function Lens({ lens, y, x, today, onLens }: LensProps) {
+  const { window } = lens.line;
+  const { task, place } = lens.line.line;
+  const name = place ? `${TASKS[task].name}, ${namePlace(place)}` : TASKS[task].name;
+  const tap = { onClick: () => onLens(lens.key), className: 'cursor-pointer' };
+  if (!window) {
+    return (
+      <g {...tap}>
+        <title>{`${name}: barred`}</title>
+        <rect x={x(2)} y={y - 9} width={128} height={18} rx={9} fill="var(--stop-pale)" />
+        <text x={x(2) + 64} y={y + 4.5} fontSize={12} fontWeight={600} textAnchor="middle" fill="var(--stop)">
+          {place && place.side !== 'none' ? `${place.side}: vet first` : 'vet first'}
+        </text>
+      </g>
+    );
+  }
+  const clamp = (day: Day) => x(Math.max(-2, Math.min(AHEAD_DAYS, daysBetween(today, day))));
+  const late = lens.state === 'late';
+  const colour = late ? 'var(--watch)' : 'var(--pond)';
+  const [a, b, c] = [clamp(window.earliest), clamp(window.ideal), clamp(window.latest)];
+  if (late || c - a < 8) {
+    return (
+      <g {...tap}>
+        <title>{`${name}: due ${showDay(window.ideal)}`}</title>
+        <rect
+          x={x(1)}
+          y={y - 9}
+          width={late ? 74 : 66}
+          height={18}
+          rx={9}
+          fill={late ? 'var(--watch-pale)' : 'var(--pond-pale)'}
+        />
+        <text x={x(1) + (late ? 37 : 33)} y={y + 4.5} fontSize={12} fontWeight={600} textAnchor="middle" fill={colour}>
+          {late ? 'late' : 'due now'}
+        </text>
+      </g>
+    );
+  }
+  return (
+    <g {...tap}>
+      <title>{`${name}: from ${showDay(window.earliest)}, best ${showDay(window.ideal)}, until ${showDay(window.latest)}`}</title>
+      <path d={lensPath(a, b, c, y, 15)} fill={colour} fillOpacity={0.25} stroke={colour} strokeWidth={1.6} />
+      <circle cx={b} cy={y} r={2.8} fill={colour} />
+    </g>
+  );
+}
+
+/** Home-care days in the coming weeks; daily care is drawn as every day. */
+const homeDays = (every: number): number[] =>
+  Array.from({ length: Math.floor((AHEAD_DAYS - 2) / every) }, (_, i) => (i + 1) * every);
+
+function monthStarts(today: Day): { offset: number; name: string }[] {
+  const months = new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' });
+  return Array.from({ length: BACK_DAYS + AHEAD_DAYS }, (_, i) => i - BACK_DAYS)
+    .map((offset) => ({ offset, day: addDays(today, offset) }))
+    .filter(({ day, offset }) => day.endsWith('-01') && offset > -BACK_DAYS + 4 && offset < AHEAD_DAYS - 8)
+    .map(({ offset, day }) => ({ offset, name: months.format(new Date(`${day}T00:00:00Z`)) }));
+}

@@ -1,0 +1,77 @@
+import type { DogView, VisitMark } from '@dewpond/contract';
+import { TASKS, taskKey, type DueLine, type DueState } from '@dewpond/core/careplan';
+import { namePlace, placeKey, type Grade, type PlaceKey } from '@dewpond/core/places';
+import type { Day } from '@dewpond/core/units';
+
+/** One line of the rhythm chart: a site with both sides, or a task without a place. */
+export interface RhythmRow {
+  readonly name: string;
+  readonly marks: readonly {
+    readonly day: Day;
+    readonly visitId: string;
+    readonly left: Grade | null;
+    readonly right: Grade | null;
+    readonly barred: boolean;
+  }[];
+  /** Visits at which a task without grades was done. */
+  readonly done: readonly { readonly day: Day; readonly visitId: string }[];
+  readonly lenses: readonly {
+    readonly line: DueLine;
+    readonly key: string;
+    readonly state: DueState | 'barred' | 'none';
+  }[];
+  /** Days between home care, when the owner does some. */
+  readonly homeEvery: number | null;
+}
+
+const NAMES: Readonly<Partial<Record<string, string>>> = { ear: 'Ears', eye: 'Eyes and face' };
+
+/** Rows in working order; sides of one site share a row, as half signs that meet. */
+export function rhythmRows(dog: DogView): RhythmRow[] {
+  const shown = dog.due.filter((each) => each.line.task !== 'ear hair' && each.line.task !== 'ear inspection');
+  const rows = new Map<string, DueLine[]>();
+  for (const each of shown) {
+    const key = each.line.place ? each.line.place.site : each.line.task;
+    rows.set(key, [...(rows.get(key) ?? []), each]);
+  }
+  return [...rows].map(([key, lines]): RhythmRow => {
+    const [first] = lines;
+    const place = first?.line.place;
+    const site = place ? key : null;
+    const home = lines.flatMap(({ line }) => line.home?.everyDays ?? []);
+    return {
+      name:
+        NAMES[key] ??
+        (place ? capital(namePlace({ ...place, side: 'none' })) : first ? TASKS[first.line.task].name : key),
+      marks: site ? dog.visits.flatMap((visit) => markOf(visit, site, lines)) : [],
+      done: site
+        ? []
+        : dog.visits.filter((visit) => visit.tasks.includes(key)).map(({ day, visitId }) => ({ day, visitId })),
+      lenses: joinEqual(lines),
+      homeEvery: home.length > 0 ? Math.min(...home) : null,
+    };
+  });
+}
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+function markOf(visit: VisitMark, site: string, lines: readonly DueLine[]): RhythmRow['marks'] {
+  const gradeAt = (side: string): Grade | null => visit.grades[`${site}/${side}` as PlaceKey] ?? null;
+  const paired = lines.some(({ line }) => line.place?.side === 'left');
+  const left = paired ? gradeAt('left') : gradeAt('none');
+  const right = paired ? gradeAt('right') : gradeAt('none');
+  if (left === null && right === null) return [];
+  const barred = lines.some(({ line }) => line.place && visit.barred.includes(placeKey(line.place)));
+  return [{ day: visit.day, visitId: visit.visitId, left, right, barred }];
+}
+
+/** Two sides with the same window are one lens. */
+function joinEqual(lines: readonly DueLine[]): RhythmRow['lenses'] {
+  const byWindow = new Map<string, RhythmRow['lenses'][number]>();
+  for (const line of lines) {
+    if (!line.window && line.state !== 'barred') continue;
+    const window = line.window ? `${line.window.earliest}${line.window.latest}` : 'barred';
+    if (!byWindow.has(window)) byWindow.set(window, { line, key: taskKey(line.line), state: line.state });
+  }
+  return [...byWindow.values()];
+}

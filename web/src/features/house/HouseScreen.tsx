@@ -1,0 +1,144 @@
+import type { HouseView } from '@dewpond/contract';
+import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, type HouseQuestion, type HouseWays } from '@dewpond/core/careplan';
+import { COMMON_PRACTICE } from '@dewpond/core/provenance';
+import { useMutation } from '@tanstack/react-query';
+import { RadioGroup } from 'radix-ui';
+import { call } from '../../api/call';
+import { refreshAll, useHouse } from '../../api/queries';
+import { SelectField } from '../../ui/Field';
+import { Card } from '../../ui/Card';
+import { SourceMark } from '../../ui/SourceMark';
+import { tell } from '../../ui/toasts';
+import { Waiting } from '../../ui/Waiting';
+
+/** Each question where the trade disagrees, as a card: the schools, what speaks for each, the house's choice. */
+export function HouseScreen() {
+  return (
+    <Waiting query={useHouse()} what="The house ways">
+      {(house) => <House house={house} />}
+    </Waiting>
+  );
+}
+
+function House({ house }: { readonly house: HouseView }) {
+  const save = useMutation({
+    mutationFn: (
+      change: Partial<Pick<HouseView, 'units' | 'pluckingByVetsOnly'>> & { readonly ways?: Partial<HouseWays> },
+    ) =>
+      call('PUT /api/house', {
+        body: {
+          version: house.version,
+          ways: { ...house.ways, ...change.ways },
+          units: change.units ?? house.units,
+          pluckingByVetsOnly: change.pluckingByVetsOnly ?? house.pluckingByVetsOnly,
+        },
+      }),
+    onSuccess: (_, change) => {
+      void refreshAll();
+      const before = Object.fromEntries(
+        Object.keys(change.ways ?? {}).map((key) => [key, house.ways[key as HouseQuestion]]),
+      );
+      tell('Changed. Every plan follows at once.', change.ways ? { undo: () => save.mutate({ ways: before }) } : {});
+    },
+    onError: (error) => {
+      void refreshAll();
+      tell(error.message, { tone: 'stop' });
+    },
+  });
+  return (
+    <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
+      <header className="flex flex-wrap items-end justify-between gap-4">
+        <div>
+          <h1>House ways</h1>
+          <p className="text-soft">
+            Where the trade disagrees, {house.name} chooses. {!house.mayEdit && 'Only a manager changes these.'}
+          </p>
+        </div>
+        <div className="flex gap-3">
+          <SelectField
+            label="Units"
+            value={house.units}
+            disabled={!house.mayEdit}
+            onChange={(event) => save.mutate({ units: event.target.value as HouseView['units'] })}
+          >
+            <option value="metric">metric</option>
+            <option value="US">US</option>
+          </SelectField>
+          <SelectField
+            label="Plucking ears, by law or house"
+            value={house.pluckingByVetsOnly ? 'vets' : 'groomers'}
+            disabled={!house.mayEdit}
+            onChange={(event) => save.mutate({ pluckingByVetsOnly: event.target.value === 'vets' })}
+          >
+            <option value="groomers">groomers may</option>
+            <option value="vets">vets only</option>
+          </SelectField>
+        </div>
+      </header>
+      <div className="grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-3.5">
+        {ALL_HOUSE_QUESTIONS.map((question) => (
+          <QuestionCard
+            key={question}
+            question={question}
+            chosen={house.ways[question]}
+            disabled={!house.mayEdit}
+            onChoose={(school) => save.mutate({ ways: { [question]: school } })}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+interface QuestionCardProps {
+  readonly question: HouseQuestion;
+  readonly chosen: string;
+  readonly disabled: boolean;
+  readonly onChoose: (school: string) => void;
+}
+
+function QuestionCard({ question, chosen, disabled, onChoose }: QuestionCardProps) {
+  const { asks, schools } = HOUSE_QUESTIONS[question];
+  const list: readonly {
+    readonly id: string;
+    readonly words: string;
+    readonly for: string;
+    readonly warns?: string;
+  }[] = schools;
+  return (
+    <Card
+      title={asks}
+      aside={<SourceMark source={COMMON_PRACTICE} because="Each school has its houses; the choice is yours." />}
+    >
+      <RadioGroup.Root
+        value={chosen}
+        onValueChange={onChoose}
+        disabled={disabled}
+        aria-label={asks}
+        className="flex flex-col gap-1.5"
+      >
+        {list.map((school) => (
+          <RadioGroup.Item
+            key={school.id}
+            value={school.id}
+            className="text-left rounded-xl border px-3 py-2 min-h-14 border-line data-[state=checked]:border-pond data-[state=checked]:bg-pond-pale disabled:opacity-80"
+          >
+            <span className="flex items-start gap-2.5">
+              <span
+                aria-hidden
+                className={`mt-1 size-4 rounded-full border-2 shrink-0 ${chosen === school.id ? 'border-pond bg-pond' : 'border-soft'}`}
+              />
+              <span>
+                <span className="block font-semibold leading-snug">{school.words}</span>
+                <span className="block text-sm text-soft leading-snug">{school.for}</span>
+                {school.warns && (
+                  <span className="block text-sm text-watch font-semibold leading-snug">{school.warns}</span>
+                )}
+              </span>
+            </span>
+          </RadioGroup.Item>
+        ))}
+      </RadioGroup.Root>
+    </Card>
+  );
+}

@@ -1,0 +1,100 @@
+import type { DogView } from '@dewpond/contract';
+import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
+import { useMutation } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { Refused, call } from '../../api/call';
+import { refreshAll, useDog } from '../../api/queries';
+import { useUnits } from '../../app/useUnits';
+import { Button, ButtonLink } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { tell } from '../../ui/toasts';
+import { Waiting } from '../../ui/Waiting';
+import { DogFields } from './DogFields';
+import { PlanPreview } from './PlanPreview';
+import { EMPTY_FORM, checkForm, fieldErrors, profileOf, type DogForm, type FieldErrors } from './dogForm';
+
+export function EditDogScreen() {
+  const { id = '' } = useParams();
+  return (
+    <Waiting query={useDog(id)} what="This dog">
+      {(dog) => <Edit key={dog.id} dog={dog} />}
+    </Waiting>
+  );
+}
+
+function formOf({ profile, client }: DogView, units: UnitSystem): DogForm {
+  const weight = units === 'US' ? Math.round((profile.weightKg / KG_PER_POUND) * 10) / 10 : profile.weightKg;
+  return {
+    ...EMPTY_FORM,
+    clientId: client.id,
+    name: profile.name,
+    breed: profile.breeds[0] ?? '',
+    secondBreed: profile.breeds[1] ?? '',
+    weight: String(weight),
+    born: profile.born ?? '',
+    skin: profile.skin,
+    tearingSeenByVet: profile.tearingSeenByVet,
+    pluckingConsent: profile.pluckingConsent,
+    cannotStand: !profile.canStandThroughBath,
+    swims: profile.swims,
+    nailsOvergrown: profile.nailsOvergrown,
+    handling: profile.handling.join(', '),
+  };
+}
+
+function Edit({ dog }: { readonly dog: DogView }) {
+  const units = useUnits();
+  const navigate = useNavigate();
+  const [form, setForm] = useState(() => formOf(dog, units));
+  const [errors, setErrors] = useState<FieldErrors>({});
+  const [version] = useState(dog.version);
+  const set = (change: Partial<DogForm>) => setForm((before) => ({ ...before, ...change }));
+  const save = useMutation({
+    mutationFn: () =>
+      call('PUT /api/dogs/:id', { id: dog.id, body: { version, profile: profileOf(form, units, dog.profile) } }),
+    onSuccess: () => {
+      void refreshAll();
+      tell(`${form.name} is changed.`);
+      void navigate(`/dogs/${dog.id}`);
+    },
+    onError: (error) => {
+      if (error instanceof Refused && error.problem.fields) setErrors(fieldErrors(error.problem.fields));
+      tell(
+        error instanceof Refused && error.status === 409
+          ? 'Someone else changed this dog meanwhile. Yours is still here; open the dog anew to see theirs.'
+          : error.message,
+        { tone: 'stop' },
+      );
+    },
+  });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const found = checkForm(form, units, dog.today);
+    setErrors(found);
+    if (!Object.values(found).some(Boolean)) save.mutate();
+  };
+  return (
+    <form onSubmit={submit} noValidate className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
+      <header className="flex items-center justify-between gap-3">
+        <h1>{dog.profile.name}</h1>
+        <div className="flex gap-2">
+          <ButtonLink to={`/dogs/${dog.id}`} look="quiet">
+            Leave as it was
+          </ButtonLink>
+          <Button type="submit" look="main" disabled={save.isPending}>
+            Save
+          </Button>
+        </div>
+      </header>
+      <div className="grid grid-cols-[1fr_400px] max-lg:grid-cols-1 gap-3.5 items-start">
+        <Card title="Dog">
+          <div className="grid grid-cols-2 gap-4">
+            <DogFields form={form} errors={errors} set={set} />
+          </div>
+        </Card>
+        <PlanPreview form={form} />
+      </div>
+    </form>
+  );
+}

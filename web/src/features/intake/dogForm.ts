@@ -1,0 +1,105 @@
+import { dogProfile, newClient, type DogProfileInput } from '@dewpond/contract';
+import { SKIN, type Skin } from '@dewpond/core/careplan';
+import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
+import { z } from 'zod';
+
+/** The form as typed: text everywhere, so that nothing is lost while it does not fit yet. */
+export interface DogForm {
+  readonly clientId: string;
+  readonly owner: string;
+  readonly phone: string;
+  readonly email: string;
+  readonly name: string;
+  readonly breed: string;
+  readonly secondBreed: string;
+  readonly weight: string;
+  readonly born: string;
+  readonly skin: Skin;
+  readonly tearingSeenByVet: boolean;
+  readonly pluckingConsent: boolean;
+  readonly cannotStand: boolean;
+  readonly swims: boolean;
+  readonly nailsOvergrown: boolean;
+  readonly handling: string;
+}
+
+export const EMPTY_FORM: DogForm = {
+  clientId: '',
+  owner: '',
+  phone: '',
+  email: '',
+  name: '',
+  breed: '',
+  secondBreed: '',
+  weight: '',
+  born: '',
+  skin: SKIN[0],
+  tearingSeenByVet: false,
+  pluckingConsent: false,
+  cannotStand: false,
+  swims: false,
+  nailsOvergrown: false,
+  handling: '',
+};
+
+/** What the form says about the dog, in the contract's shape; `kept` holds what the form does not ask. */
+export function profileOf(form: DogForm, units: UnitSystem, kept: Partial<DogProfileInput> = {}): DogProfileInput {
+  const typed = form.weight.trim() === '' ? Number.NaN : Number(form.weight.replace(',', '.'));
+  return {
+    ...kept,
+    name: form.name,
+    breeds: [form.breed, form.secondBreed].filter(Boolean),
+    weightKg: units === 'US' ? Math.round(typed * KG_PER_POUND * 100) / 100 : typed,
+    born: form.born === '' ? null : form.born,
+    skin: form.skin,
+    tearingSeenByVet: form.tearingSeenByVet,
+    pluckingConsent: form.pluckingConsent,
+    canStandThroughBath: !form.cannotStand,
+    swims: form.swims,
+    nailsOvergrown: form.nailsOvergrown,
+    handling: form.handling
+      .split(/[,;\n]/)
+      .map((mark) => mark.trim())
+      .filter(Boolean),
+  };
+}
+
+export type FieldErrors = Partial<Record<keyof DogForm, string>>;
+
+/** Which field of the form a path of the contract belongs to. */
+const FIELD_OF: Readonly<Record<string, keyof DogForm>> = {
+  name: 'name',
+  breeds: 'breed',
+  weightKg: 'weight',
+  born: 'born',
+  handling: 'handling',
+  'client.name': 'owner',
+  'client.phone': 'phone',
+  'client.email': 'email',
+};
+
+export function fieldErrors(problems: readonly { readonly path: string; readonly message: string }[]): FieldErrors {
+  const errors: FieldErrors = {};
+  for (const { path, message } of problems) {
+    const bare = path.replace(/^profile\./, '');
+    const field = FIELD_OF[bare] ?? FIELD_OF[bare.split('.')[0] ?? ''];
+    if (field && !errors[field]) errors[field] = message;
+  }
+  return errors;
+}
+
+/** The contract's own schemas check the form; nothing is written twice. */
+export function checkForm(form: DogForm, units: UnitSystem, today: string): FieldErrors {
+  const issues = (schema: z.ZodType, input: unknown, prefix: string) => {
+    const parsed = schema.safeParse(input);
+    return parsed.success
+      ? []
+      : parsed.error.issues.map((issue) => ({ path: `${prefix}${issue.path.join('.')}`, message: issue.message }));
+  };
+  const client =
+    form.clientId === ''
+      ? issues(newClient.omit({ id: true }), { name: form.owner, phone: form.phone, email: form.email }, 'client.')
+      : [];
+  const future = form.born > today ? [{ path: 'born', message: 'That birthday is still to come.' }] : [];
+  return fieldErrors([...issues(dogProfile, profileOf(form, units), ''), ...client, ...future]);
+}

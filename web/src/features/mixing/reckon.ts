@@ -1,0 +1,91 @@
+import {
+  judgeStrength,
+  measure,
+  readLabel,
+  showStrength,
+  strengthOf,
+  tidyBatch,
+  type Bottle,
+  type LabelReading,
+  type Measuring,
+  type Strength,
+} from '@dewpond/core/dilution';
+import { millilitres, type Millilitres } from '@dewpond/core/units';
+
+export interface Question {
+  readonly label: string;
+  readonly medicated: boolean;
+  readonly oneToN: 'N parts water' | 'N parts in all';
+  /** Which of two readings, when the label can be read both ways. */
+  readonly reading: 0 | 1;
+  readonly total: number;
+  /** 0 = no pump. */
+  readonly stroke: number;
+  readonly bottle: Bottle;
+}
+
+export interface Answer {
+  readonly label: LabelReading;
+  readonly strength: Strength | null;
+  /** Null where nothing can be reckoned; `problem` says why. */
+  readonly how: Measuring | null;
+  readonly tidy: { readonly total: Millilitres; readonly strokes: number } | null;
+  readonly warning: string | null;
+  readonly problem: string | null;
+}
+
+/** The whole calculator: one question in, one answer out. Never throws; trouble comes back in words. */
+export function reckon(question: Question): Answer {
+  const label = readLabel(question.label, { medicated: question.medicated, oneToN: question.oneToN });
+  const strength = strengthIn(label, question.reading);
+  const nothing = { label, strength, how: null, tidy: null, warning: null };
+  if (label.kind === 'unreadable' || label.kind === 'ask for the dilution') return { ...nothing, problem: label.why };
+  if (strength === null) return { ...nothing, problem: null };
+  if (!(question.total > 0)) return { ...nothing, problem: 'Say how much mix you want, over 0 ml.' };
+  if (question.total > question.bottle.brim)
+    return { ...nothing, problem: `${question.bottle.name} holds ${question.bottle.brim} ml to the brim.` };
+  const stroke = question.stroke > 0 ? millilitres(question.stroke) : null;
+  const { graduation, line } = question.bottle;
+  const how = measure({
+    total: millilitres(question.total),
+    strength,
+    stroke,
+    medicated: question.medicated,
+    room: question.bottle.brim,
+  });
+  return {
+    label,
+    strength,
+    how,
+    tidy:
+      stroke && graduation
+        ? tidyBatch(millilitres(question.total), strength, stroke, { graduation, room: line })
+        : null,
+    warning: warningOf(how, strength, question.medicated),
+    problem: null,
+  };
+}
+
+function strengthIn(label: LabelReading, reading: 0 | 1): Strength | null {
+  if (label.kind === 'read') return label.reading.strength;
+  return label.kind === 'ask which' ? label.readings[reading].strength : null;
+}
+
+/** The same judge as everywhere: what is poured against what the label says. */
+function warningOf(how: Measuring, label: Strength, medicated: boolean): string | null {
+  const product = {
+    id: '',
+    name: 'The product',
+    kind: medicated ? ('medicated' as const) : ('cleansing' as const),
+    label: showStrength(label),
+    dilution: { kind: 'dilute' as const, strength: label },
+    contact: null,
+    amountFactor: 1,
+    suppliedBy: 'house' as const,
+    costPerMl: null,
+  };
+  const verdict = judgeStrength(product, how.realised);
+  return verdict.kind === 'fine' ? null : verdict.why;
+}
+
+export const ratioFrom = (waterParts: number): string => showStrength(strengthOf(waterParts));

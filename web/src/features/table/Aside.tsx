@@ -1,0 +1,71 @@
+import { SIGNS } from '@dewpond/core/findings';
+import { GRADE_WORDS, namePlace, placeKey } from '@dewpond/core/places';
+import { showDay, type Day } from '@dewpond/core/units';
+import type { Step } from '@dewpond/core/visit';
+import { Button } from '../../ui/Button';
+import { RunningTimers } from './Timers';
+import type { Table } from './useTable';
+
+/** Beside every step: running timers, what was taken away and why, last time here. */
+export function Aside({
+  table,
+  step,
+  onFound,
+}: {
+  readonly table: Table;
+  readonly step: Step | null;
+  readonly onFound: () => void;
+}) {
+  const barred = table.steps.filter((each) => each.barred !== null);
+  return (
+    <aside className="w-[330px] max-md:w-full max-md:max-h-48 shrink-0 border-l max-md:border-l-0 max-md:border-t border-line px-4 py-4 overflow-y-auto flex flex-col gap-4">
+      <section>
+        <h2 className="text-soft mb-1.5">Running</h2>
+        <RunningTimers table={table} />
+      </section>
+      {barred.length > 0 && (
+        <section aria-live="polite">
+          <h2 className="text-stop mb-1.5">Taken away</h2>
+          <ul className="flex flex-col gap-2">
+            {barred.map((each) => (
+              <li key={each.id} className="rounded-xl border border-stop bg-stop-pale px-3 py-2 leading-snug">
+                <s className="font-semibold">{each.title}</s>
+                <p>{each.barred?.because}</p>
+                <p className="text-sm">{each.barred?.instead}</p>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <LastTime table={table} step={step} />
+      <Button className="min-h-16! text-lg mt-auto" onClick={onFound}>
+        Found something
+      </Button>
+    </aside>
+  );
+}
+
+/** What the last inspection found at the place of this step, or at any place. */
+function LastTime({ table, step }: { readonly table: Table; readonly step: Step | null }) {
+  const { lastTime } = table.visit;
+  if (!lastTime) return null;
+  const place = step?.place;
+  const here = lastTime.findings.filter((found) => !place || placeKey(found.place) === placeKey(place));
+  return (
+    <section>
+      <h2 className="text-soft mb-1.5">Last time, {showDay(lastTime.day as Day)}</h2>
+      {here.length === 0 ? (
+        <p>{place ? `${namePlace(place)}: clear.` : 'Everything clear.'}</p>
+      ) : (
+        <ul className="leading-snug flex flex-col gap-0.5">
+          {here.map(({ place: at, sign, grade }) => (
+            <li key={placeKey(at) + sign}>
+              <b className="first-letter:uppercase inline-block">{namePlace(at)}</b>: {SIGNS[sign].name}
+              {SIGNS[sign].graded && `, ${GRADE_WORDS[grade]}`}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

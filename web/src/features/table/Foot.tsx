@@ -1,0 +1,109 @@
+import { notLookedAt, type Step } from '@dewpond/core/visit';
+import { useState } from 'react';
+import { useKeys } from '../../app/keys';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import type { Table } from './useTable';
+import { record } from './visitLog';
+
+interface FootProps {
+  readonly table: Table;
+  readonly step: Step;
+  readonly go: (step: Step | null) => void;
+}
+
+const REASONS = [
+  'Dog would not have it',
+  'Owner does not want it',
+  'Not needed today',
+  'No time left',
+  'Another day',
+] as const;
+
+/** Back, skip, and the one big button that a thumb finds without looking; space does the same. */
+export function Foot({ table, step, go }: FootProps) {
+  const [skipping, setSkipping] = useState(false);
+  const open = table.steps.filter((each) => each.barred === null);
+  const before = open[open.indexOf(step) - 1];
+  const next = open.slice(open.indexOf(step) + 1).find((each) => table.state.steps[each.id] === undefined);
+  const hinder = hindrance(table, step);
+  const done = () => {
+    if (hinder) return;
+    record({ type: 'step done', step: step.id });
+    go(null);
+  };
+  const back = () => {
+    if (!before) return;
+    record({ type: 'step undone', step: before.id });
+    go(before);
+  };
+  useKeys([
+    { keys: ' ', does: 'Step done', run: done },
+    { keys: 'Backspace', does: 'Back one step', run: back },
+    { keys: 'k', does: 'Skip, because…', run: () => setSkipping(true) },
+  ]);
+  return (
+    <footer className="flex h-[96px] max-md:h-[80px] border-t border-line shrink-0">
+      <button
+        type="button"
+        disabled={!before}
+        onClick={back}
+        className="w-[16%] text-xl text-soft hover:text-ink disabled:opacity-40"
+      >
+        Back
+      </button>
+      <button
+        type="button"
+        onClick={() => setSkipping(true)}
+        className="w-[18%] text-xl text-soft hover:text-ink border-l border-line"
+      >
+        Skip, because…
+      </button>
+      <button
+        type="button"
+        onClick={done}
+        disabled={hinder !== null}
+        className="flex-1 bg-pond text-on-pond text-[26px] max-md:text-xl font-bold px-4 leading-tight disabled:bg-line disabled:text-soft"
+      >
+        {hinder ?? (next ? `Done: next, ${next.title.toLowerCase()}` : 'Done: all steps')}
+      </button>
+      <Dialog
+        open={skipping}
+        onClose={() => setSkipping(false)}
+        title={`Skip: ${step.title}`}
+        says="The reason stands on the owner sheet."
+      >
+        <div className="flex flex-col gap-2">
+          {REASONS.map((because) => (
+            <Button
+              key={because}
+              className="min-h-15! text-lg"
+              onClick={() => {
+                record({ type: 'step skipped', step: step.id, because: because.toLowerCase() });
+                setSkipping(false);
+                go(null);
+              }}
+            >
+              {because}
+            </Button>
+          ))}
+        </div>
+      </Dialog>
+    </footer>
+  );
+}
+
+/** What must be said before this step counts as done, as the button's own words; null when nothing. */
+function hindrance({ state, places }: Table, step: Step): string | null {
+  if (step.id === 'look-over') {
+    const missing = notLookedAt(state, places).length;
+    return missing > 0 ? `${missing} ${missing === 1 ? 'place' : 'places'} still to look at` : null;
+  }
+  if (step.counts === 'plugs in')
+    return step.sides.some((side) => state.plugs[side] === 'none') ? 'Count the plugs in first' : null;
+  if (step.counts === 'plugs out')
+    return step.sides.some((side) => state.plugs[side] === 'in') ? 'A plug is still in' : null;
+  if (step.counts === 'pads')
+    return step.sides.some((side) => !state.pads[side].clean) ? 'Wipe until a pad comes out clean' : null;
+  return null;
+}

@@ -1,0 +1,161 @@
+import { namePlace } from '@dewpond/core/places';
+import { PAD_COLOURS, type PadColour } from '@dewpond/core/findings';
+import { STAGES, waitsFor, type Step } from '@dewpond/core/visit';
+import { Minus } from 'lucide-react';
+import { Button } from '../../ui/Button';
+import { classes } from '../../ui/classes';
+import { TimerButton } from './Timers';
+import { UsedMix } from './UsedMix';
+import type { Table } from './useTable';
+import { record } from './visitLog';
+
+/** One step fills the screen: what to do, how, and whatever it counts. */
+export function StepBody({ table, step }: { readonly table: Table; readonly step: Step }) {
+  const waits = waitsFor(table.state, table.steps, step);
+  return (
+    <div className="max-w-3xl">
+      <p className="text-soft text-lg">{STAGES[step.stage]}</p>
+      <h1 className="text-[42px]! max-md:text-[30px]! leading-tight! mb-3">{step.title}</h1>
+      <ul className="text-[21px] max-md:text-lg leading-normal flex flex-col gap-1.5 mb-5">
+        {step.how.map((words) => (
+          <li key={words}>{words}</li>
+        ))}
+      </ul>
+      {waits.length > 0 && (
+        <p className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-3 mb-4">
+          First: {waits.map((each) => each.title.toLowerCase()).join(', ')}.
+        </p>
+      )}
+      {step.dwell && <TimerButton table={table} step={step} dwell={step.dwell} />}
+      {step.counts === 'pads' && step.sides.map((side) => <PadCounter key={side} table={table} side={side} />)}
+      {step.counts === 'plugs in' && step.sides.map((side) => <PlugIn key={side} table={table} side={side} />)}
+      {step.counts === 'plugs out' && step.sides.map((side) => <PlugOut key={side} table={table} side={side} />)}
+      {(step.stage === 'wash 1' || step.stage === 'last rinse') && (
+        <UsedMix table={table} asks={step.stage === 'last rinse'} />
+      )}
+    </div>
+  );
+}
+
+interface SideProps {
+  readonly table: Table;
+  readonly side: 'left' | 'right';
+}
+
+const PAD_SWATCH: Readonly<Record<PadColour, string>> = {
+  pale: '#e8d9b0',
+  brown: '#8a5a2b',
+  yellow: '#e3c22f',
+  'white or green': '#c9d8b0',
+  black: '#26221f',
+  blood: '#a02c22',
+};
+
+/** "One more dirty", by colour, the worst kept; then "clean, done". */
+function PadCounter({ table, side }: SideProps) {
+  const pads = table.state.pads[side];
+  return (
+    <section aria-label={`Pads, ${side} ear`} className="mt-4">
+      <div className="flex items-baseline gap-3 mb-2">
+        <span className="text-[44px] font-bold leading-none">{pads.dirty}</span>
+        <span className="text-lg">
+          dirty {pads.dirty === 1 ? 'pad' : 'pads'}, {namePlace({ site: 'ear', side })}
+          {pads.worst && <span className="text-soft">, worst {pads.worst}</span>}
+        </span>
+      </div>
+      <div className="grid grid-cols-3 gap-2">
+        {PAD_COLOURS.map((colour) => (
+          <button
+            key={colour}
+            type="button"
+            onClick={() => record({ type: 'pad dirty', side, colour })}
+            className="flex items-center gap-3 rounded-xl border border-line bg-surface px-3 min-h-15 text-lg font-semibold hover:bg-pond-pale"
+          >
+            <span
+              aria-hidden
+              className="size-7 rounded-full border border-line shrink-0"
+              style={{ background: PAD_SWATCH[colour] }}
+            />
+            {colour}
+          </button>
+        ))}
+      </div>
+      <Button
+        look={pads.clean ? 'main' : 'plain'}
+        className="w-full min-h-16! text-xl mt-2"
+        aria-pressed={pads.clean}
+        onClick={() => record({ type: 'pad clean', side })}
+      >
+        {pads.clean ? 'Clean pad: this ear is done' : 'This one came out clean'}
+      </Button>
+    </section>
+  );
+}
+
+const big = 'min-h-20! text-xl flex-1';
+
+function PlugIn({ table, side }: SideProps) {
+  const plug = table.state.plugs[side];
+  const isIn = plug === 'in';
+  return (
+    <div className="flex gap-2 mt-3">
+      <Button
+        look={isIn ? 'main' : 'plain'}
+        aria-pressed={isIn}
+        className={big}
+        onClick={() => record({ type: 'plug in', side })}
+      >
+        {isIn ? `In: ${side} ear` : `Put in: ${side} ear`}
+      </Button>
+      {isIn && (
+        <Button
+          look="quiet"
+          className="min-h-20! min-w-24"
+          aria-label={`Take back: ${side} plug is not in`}
+          onClick={() => record({ type: 'plug out', side, came: 'dry' })}
+        >
+          <Minus aria-hidden />
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function PlugOut({ table, side }: SideProps) {
+  const plug = table.state.plugs[side];
+  const out = (came: 'dry' | 'damp') => plug === `out, ${came}`;
+  return (
+    <section className="mt-3">
+      <p className={classes('text-lg font-semibold mb-1.5', plug === 'in' && 'text-watch')}>
+        {side.replace(/^./, (letter) => letter.toUpperCase())} ear:{' '}
+        {plug === 'in' ? 'a plug is in' : plug === 'none' ? 'no plug went in' : plug}
+      </p>
+      <div className="flex gap-2">
+        {(['dry', 'damp'] as const).map((came) => (
+          <Button
+            key={came}
+            look={out(came) ? 'main' : 'plain'}
+            aria-pressed={out(came)}
+            disabled={plug === 'none'}
+            className={big}
+            onClick={() => record({ type: 'plug out', side, came })}
+          >
+            Out, {came}
+          </Button>
+        ))}
+        <Button
+          look="stop"
+          disabled={plug === 'none'}
+          aria-pressed={plug === 'not found'}
+          className={big}
+          onClick={() => record({ type: 'plug not found', side })}
+        >
+          Not found
+        </Button>
+      </div>
+      {plug === 'not found' && (
+        <p className="text-stop font-semibold mt-1.5">A vet should look today. The owner sheet says so.</p>
+      )}
+    </section>
+  );
+}

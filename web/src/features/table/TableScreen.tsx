@@ -1,0 +1,140 @@
+import type { VisitView } from '@dewpond/contract';
+import { placeKey, type Place } from '@dewpond/core/places';
+import { endsVisit, type Step } from '@dewpond/core/visit';
+import { X } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { useKeys } from '../../app/keys';
+import { useSession, useVisit } from '../../api/queries';
+import { Chip } from '../../ui/Chip';
+import { Dialog } from '../../ui/Dialog';
+import { Waiting } from '../../ui/Waiting';
+import { CloseVisit } from './CloseVisit';
+import { FindingPanel } from './FindingPanel';
+import { Foot } from './Foot';
+import { LookOver } from './LookOver';
+import { Aside } from './Aside';
+import { StepBody } from './StepBody';
+import { StepDrawer } from './StepDrawer';
+import { StopScreen } from './StopScreen';
+import { useTable, type Table } from './useTable';
+import { openLog, record, useVisitLog } from './visitLog';
+
+export function TableScreen() {
+  const { id = '' } = useParams();
+  const query = useVisit(id);
+  return (
+    <div className="fixed inset-0 z-30 bg-paper">
+      <Waiting query={query} what="The visit">
+        {(visit) => <Opened key={visit.id} visit={visit} />}
+      </Waiting>
+    </div>
+  );
+}
+
+/** Opens the log once; the first event of all says that the visit has begun. */
+function Opened({ visit }: { readonly visit: VisitView }) {
+  const person = useSession().data?.person.id ?? '';
+  const opened = useVisitLog((log) => log.visitId === visit.id);
+  useEffect(() => {
+    openLog(visit.id, person, visit.events, visit.serverNow - Date.now());
+    if (visit.events.length === 0 && useVisitLog.getState().waiting.length === 0) record({ type: 'opened' });
+  }, [visit, person]);
+  return opened ? <AtTheTable visit={visit} /> : null;
+}
+
+function AtTheTable({ visit }: { readonly visit: VisitView }) {
+  const table = useTable(visit);
+  const navigate = useNavigate();
+  const { state, steps } = table;
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [place, setPlace] = useState<Place | null>(null);
+  const [looking, setLooking] = useState(false);
+  const [listing, setListing] = useState(false);
+  const step = steps.find((each) => each.id === chosen && each.barred === null) ?? table.current;
+  const ending = endsVisit(table.judged, state);
+  const [sawStop, setSawStop] = useState<string | null>(null);
+  const go = (to: Step | null) => setChosen(to?.id ?? null);
+  useKeys([
+    { keys: 'l', does: 'Look-over: found something', run: () => setLooking(true) },
+    { keys: 's', does: 'All steps', run: () => setListing(true) },
+  ]);
+  useEffect(() => {
+    if (state.closed !== null && useVisitLog.getState().waiting.length === 0)
+      void navigate(`/visits/${visit.id}/sheet`, { replace: true });
+  }, [state.closed, navigate, visit.id]);
+  if (ending !== null && sawStop !== ending)
+    return <StopScreen table={table} because={ending} onGoOn={() => setSawStop(ending)} />;
+  const number = step ? steps.filter((each) => each.barred === null).indexOf(step) + 1 : 0;
+  const count = steps.filter((each) => each.barred === null).length;
+  return (
+    <div className="flex flex-col h-full">
+      <header className="flex items-center justify-between gap-3 px-5 min-h-16 border-b border-line">
+        <div className="flex items-baseline gap-4 min-w-0">
+          <h1>{visit.dog.name}</h1>
+          <button
+            type="button"
+            className="text-soft underline min-h-14 px-1 whitespace-nowrap"
+            onClick={() => setListing(true)}
+          >
+            {step ? `step ${number} of ${count}` : 'all steps done'}
+          </button>
+          <span className="text-soft truncate max-lg:hidden">{visit.dog.words}</span>
+        </div>
+        <div className="flex items-center gap-1.5">
+          {visit.dog.handling.map((mark) => (
+            <Chip key={mark} tone="watch">
+              {mark}
+            </Chip>
+          ))}
+          <SendState />
+          <Link
+            to="/"
+            aria-label="Leave the table"
+            className="grid place-items-center size-14 rounded-xl text-soft hover:text-ink"
+          >
+            <X size={24} aria-hidden />
+          </Link>
+        </div>
+      </header>
+      <div className="flex-1 min-h-0 flex max-md:flex-col">
+        <div className="flex-1 min-w-0 overflow-y-auto px-7 py-5 max-md:px-4">
+          {step === null ? (
+            <CloseVisit table={table} />
+          ) : step.id === 'look-over' ? (
+            <LookOver table={table} onPlace={setPlace} />
+          ) : (
+            <StepBody key={step.id} table={table} step={step} />
+          )}
+        </div>
+        <Aside table={table} step={step} onFound={() => setLooking(true)} />
+      </div>
+      {step && <Foot table={table} step={step} go={go} />}
+      <Dialog open={looking} onClose={() => setLooking(false)} title="What did you find?" tall>
+        <LookOver table={table} onPlace={setPlace} compact />
+      </Dialog>
+      <StepDrawer
+        table={table}
+        open={listing}
+        onClose={() => setListing(false)}
+        onGo={(to) => {
+          go(to);
+          setListing(false);
+        }}
+      />
+      {place && <FindingPanel key={placeKey(place)} table={table} place={place} onClose={() => setPlace(null)} />}
+    </div>
+  );
+}
+
+/** Whether the office has it all, in words. Nothing is shown as saved until it is. */
+function SendState() {
+  const waiting = useVisitLog((log) => log.waiting.length);
+  const trouble = useVisitLog((log) => log.trouble);
+  if (waiting === 0) return <Chip tone="good">all saved</Chip>;
+  return (
+    <Chip tone={trouble ? 'stop' : 'plain'}>{trouble ? `not sent, ${waiting} kept here` : `sending ${waiting}`}</Chip>
+  );
+}
+
+export type { Table };

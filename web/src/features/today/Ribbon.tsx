@@ -1,0 +1,154 @@
+import type { TodayDog } from '@dewpond/contract';
+import { scaleTime } from 'd3-scale';
+import { Link } from 'react-router';
+import { clock } from '../../app/times';
+import { BeginVisit } from '../table/BeginVisit';
+import { placeBlocks, ribbonSpan } from './ribbonLayout';
+
+const WIDTH = 760;
+const ROW = 50;
+const HOUR = 3_600_000;
+
+/** The day as strips of stages; dwell is hatched, so that one sees where the next dog fits. */
+export function Ribbon({
+  dogs,
+  zone,
+  now,
+}: {
+  readonly dogs: readonly TodayDog[];
+  readonly zone: string;
+  readonly now: number;
+}) {
+  const { from, to } = ribbonSpan(dogs, now);
+  const x = scaleTime([from, to], [0, WIDTH]);
+  const hours = Array.from({ length: Math.round((to - from) / HOUR) + 1 }, (_, i) => from + i * HOUR);
+  const nowShown = now >= from && now <= to;
+  return (
+    <div className="grid grid-cols-[150px_minmax(560px,1fr)_120px] gap-x-3 min-w-[840px]">
+      <div className="pt-7">
+        {dogs.map(({ appointment, words }) => (
+          <div key={appointment.id} className="h-[50px] overflow-hidden">
+            <Link to={`/dogs/${appointment.dogId}`} className="font-bold hover:text-pond hover:underline">
+              {appointment.dogName}
+            </Link>
+            <p className="text-[13px] text-soft truncate leading-tight" title={words}>
+              {clock(appointment.startsAt, zone)} {appointment.kind}
+            </p>
+          </div>
+        ))}
+      </div>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${dogs.length * ROW + 46}`}
+        className="w-full"
+        role="img"
+        aria-label={`Ribbon of the day, ${dogs.length} dogs`}
+      >
+        <defs>
+          <pattern id="dwell" width={6} height={6} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <line x1={0} y1={0} x2={0} y2={6} stroke="var(--pond)" strokeWidth={1.6} />
+          </pattern>
+        </defs>
+        {hours.map((hour) => (
+          <g key={hour}>
+            <line
+              x1={x(hour)}
+              x2={x(hour)}
+              y1={20}
+              y2={dogs.length * ROW + 22}
+              stroke="var(--line)"
+              strokeDasharray="1 5"
+            />
+            <text
+              x={x(hour)}
+              y={13}
+              textAnchor={hour === from ? 'start' : hour === to ? 'end' : 'middle'}
+              fontSize={12.5}
+              fill="var(--soft)"
+            >
+              {clock(hour, zone)}
+            </text>
+          </g>
+        ))}
+        {dogs.map((dog, row) => (
+          <Strip key={dog.appointment.id} dog={dog} y={28 + row * ROW} x={x} />
+        ))}
+        {nowShown && (
+          <g>
+            <line x1={x(now)} x2={x(now)} y1={18} y2={dogs.length * ROW + 26} stroke="var(--stop)" strokeWidth={1.6} />
+            <text
+              x={x(now) + (x(now) > WIDTH - 80 ? -5 : 5)}
+              y={dogs.length * ROW + 40}
+              textAnchor={x(now) > WIDTH - 80 ? 'end' : 'start'}
+              fontSize={12.5}
+              fill="var(--stop)"
+            >
+              now {clock(now, zone)}
+            </text>
+          </g>
+        )}
+      </svg>
+      <div className="pt-7">
+        {dogs.map(({ appointment }) => (
+          <div key={appointment.id} className="h-[50px]">
+            <BeginVisit
+              dogId={appointment.dogId}
+              appointmentId={appointment.id}
+              visitId={appointment.visitId}
+              done={appointment.state === 'done'}
+              small
+            />
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function Strip({ dog, y, x }: { readonly dog: TodayDog; readonly y: number; readonly x: (instant: number) => number }) {
+  const done = dog.appointment.state === 'done';
+  return (
+    <g opacity={done ? 0.45 : 1}>
+      {placeBlocks(dog).map(({ name, dwell, start, end }, i) => {
+        const left = x(start);
+        const width = Math.max(2, x(end) - left - 1.5);
+        const fits = width > name.length * 6.4 + 8;
+        return (
+          <g key={start}>
+            <title>{`${name}, ${Math.round((end - start) / 60_000)} min${dwell ? ', hands free' : ''}`}</title>
+            <rect
+              x={left}
+              y={y}
+              width={width}
+              height={34}
+              rx={6}
+              fill={dwell ? 'url(#dwell)' : 'var(--pond)'}
+              stroke={dwell ? 'var(--pond)' : 'none'}
+              opacity={dwell ? 0.75 : 1 - 0.13 * (i % 2)}
+            />
+            {fits && dwell && (
+              <rect
+                x={left + width / 2 - name.length * 3.3 - 3}
+                y={y + 9}
+                width={name.length * 6.6 + 6}
+                height={16}
+                rx={4}
+                fill="var(--surface)"
+              />
+            )}
+            {fits && (
+              <text
+                x={left + width / 2}
+                y={y + 21.5}
+                textAnchor="middle"
+                fontSize={12}
+                fill={dwell ? 'var(--ink)' : 'var(--on-pond)'}
+              >
+                {name}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}

@@ -1,0 +1,44 @@
+import { showDay, type Day } from '@dewpond/core/units';
+import { useNow } from '../../app/useNow';
+import { useToday } from '../../api/queries';
+import { ButtonLink } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Empty, Waiting } from '../../ui/Waiting';
+import { MorningMix } from './MorningMix';
+import { Ribbon } from './Ribbon';
+import { summary } from './ribbonLayout';
+import { WatchOut } from './WatchOut';
+
+export function TodayScreen() {
+  const query = useToday();
+  const now = useNow(30_000);
+  return (
+    <Waiting query={query} what="Today">
+      {(today) => (
+        <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
+          <header className="flex flex-wrap items-baseline justify-between gap-x-6">
+            <h1>{showDay(today.day as Day)}</h1>
+            <p className="text-soft">{summary(today.dogs, today.zone)}</p>
+          </header>
+          {today.dogs.length === 0 ? (
+            <Empty words="No dog is booked today.">
+              <ButtonLink to="/ahead" look="main">
+                Book one
+              </ButtonLink>
+            </Empty>
+          ) : (
+            <>
+              <Card className="px-3! py-2.5! overflow-x-auto">
+                <Ribbon dogs={today.dogs} zone={today.zone} now={now} />
+              </Card>
+              <div className="grid grid-cols-[1.35fr_1fr] max-lg:grid-cols-1 gap-3.5">
+                <MorningMix today={today} />
+                <WatchOut items={today.watch} />
+              </div>
+            </>
+          )}
+        </div>
+      )}
+    </Waiting>
+  );
+}

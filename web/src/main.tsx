@@ -1,0 +1,57 @@
+import './styles.css';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { RouterProvider, createBrowserRouter } from 'react-router';
+import { queryClient } from './api/queries';
+import { Lost } from './app/Lost';
+import { Shell } from './app/Shell';
+import { usePreferences } from './app/preferences';
+
+document.documentElement.dataset['theme'] = usePreferences.getState().theme;
+
+const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <Lost />,
+    children: [
+      { index: true, lazy: async () => ({ Component: (await import('./features/today/TodayScreen')).TodayScreen }) },
+      { path: 'dogs', lazy: async () => ({ Component: (await import('./features/dogs/DogsScreen')).DogsScreen }) },
+      {
+        path: 'dogs/new',
+        lazy: async () => ({ Component: (await import('./features/intake/IntakeScreen')).IntakeScreen }),
+      },
+      { path: 'dogs/:id', lazy: async () => ({ Component: (await import('./features/dog/DogScreen')).DogScreen }) },
+      {
+        path: 'dogs/:id/edit',
+        lazy: async () => ({ Component: (await import('./features/intake/EditDogScreen')).EditDogScreen }),
+      },
+      { path: 'ahead', lazy: async () => ({ Component: (await import('./features/ahead/AheadScreen')).AheadScreen }) },
+      {
+        path: 'mixing',
+        lazy: async () => ({ Component: (await import('./features/mixing/MixingScreen')).MixingScreen }),
+      },
+      { path: 'watch', lazy: async () => ({ Component: (await import('./features/watch/WatchScreen')).WatchScreen }) },
+      { path: 'house', lazy: async () => ({ Component: (await import('./features/house/HouseScreen')).HouseScreen }) },
+      {
+        path: 'visits/:id/sheet',
+        lazy: async () => ({ Component: (await import('./features/sheet/SheetScreen')).SheetScreen }),
+      },
+      {
+        path: 'visits/:id',
+        lazy: async () => ({ Component: (await import('./features/table/TableScreen')).TableScreen }),
+      },
+      { path: '*', Component: Lost },
+    ],
+  },
+]);
+
+const root = document.getElementById('root');
+if (!root) throw new Error('The page has no place for the application.');
+createRoot(root).render(
+  <StrictMode>
+    <QueryClientProvider client={queryClient}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>
+  </StrictMode>,
+);

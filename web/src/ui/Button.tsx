@@ -1,0 +1,26 @@
+import type { ButtonHTMLAttributes } from 'react';
+import { Link, type LinkProps } from 'react-router';
+import { classes } from './classes';
+
+type Look = 'main' | 'plain' | 'quiet' | 'stop';
+const LOOKS: Readonly<Record<Look, string>> = {
+  main: 'bg-pond text-on-pond border-pond hover:opacity-90',
+  plain: 'bg-surface text-pond border-pond hover:bg-pond-pale',
+  quiet: 'bg-transparent text-ink border-line hover:bg-pond-pale',
+  stop: 'bg-surface text-stop border-stop hover:bg-stop-pale',
+};
+const SHAPE =
+  'inline-flex items-center justify-center gap-2 rounded-xl border font-semibold px-4 min-h-11 transition-colors disabled:opacity-50';
+
+export function Button({
+  look = 'plain',
+  className,
+  type = 'button',
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { readonly look?: Look }) {
+  return <button type={type} className={classes(SHAPE, LOOKS[look], className)} {...rest} />;
+}
+
+export function ButtonLink({ look = 'plain', className, ...rest }: LinkProps & { readonly look?: Look }) {
+  return <Link className={classes(SHAPE, LOOKS[look], className)} {...rest} />;
+}

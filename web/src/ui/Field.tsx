@@ -1,0 +1,78 @@
+import { useId, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes } from 'react';
+import { classes } from './classes';
+
+const BOX = 'w-full rounded-xl border bg-surface px-3 min-h-11 text-ink placeholder:text-soft';
+const border = (error: string | undefined) => (error ? 'border-stop' : 'border-line');
+
+interface Labelled {
+  readonly label: string;
+  readonly hint?: ReactNode;
+  readonly error?: string | undefined;
+}
+
+function Frame({ id, label, hint, error, children }: Labelled & { readonly id: string; readonly children: ReactNode }) {
+  return (
+    <div className="flex flex-col gap-1 min-w-0">
+      <label htmlFor={id} className="text-sm font-semibold">
+        {label}
+      </label>
+      {children}
+      {error ? (
+        <p id={`${id}-note`} role="alert" className="text-sm text-stop font-semibold">
+          {error}
+        </p>
+      ) : (
+        hint && (
+          <p id={`${id}-note`} className="text-sm text-soft">
+            {hint}
+          </p>
+        )
+      )}
+    </div>
+  );
+}
+
+export function TextField({
+  label,
+  hint,
+  error,
+  className,
+  ...rest
+}: Labelled & InputHTMLAttributes<HTMLInputElement>) {
+  const id = useId();
+  return (
+    <Frame id={id} label={label} hint={hint} error={error}>
+      <input
+        id={id}
+        aria-invalid={Boolean(error)}
+        aria-describedby={`${id}-note`}
+        className={classes(BOX, border(error), className)}
+        {...rest}
+      />
+    </Frame>
+  );
+}
+
+export function SelectField({
+  label,
+  hint,
+  error,
+  className,
+  children,
+  ...rest
+}: Labelled & SelectHTMLAttributes<HTMLSelectElement>) {
+  const id = useId();
+  return (
+    <Frame id={id} label={label} hint={hint} error={error}>
+      <select
+        id={id}
+        aria-invalid={Boolean(error)}
+        aria-describedby={`${id}-note`}
+        className={classes(BOX, border(error), className)}
+        {...rest}
+      >
+        {children}
+      </select>
+    </Frame>
+  );
+}

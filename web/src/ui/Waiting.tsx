@@ -1,0 +1,40 @@
+import type { UseQueryResult } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { Button } from './Button';
+
+/** Shows a query's data, or that it is coming, or why it is not and what to do. */
+export function Waiting<T>({
+  query,
+  what,
+  children,
+}: {
+  readonly query: UseQueryResult<T>;
+  readonly what: string;
+  readonly children: (data: T) => ReactNode;
+}) {
+  if (query.data !== undefined) return <>{children(query.data)}</>;
+  if (query.error) {
+    return (
+      <div role="alert" className="m-6 max-w-lg rounded-card border border-stop bg-stop-pale p-5">
+        <p className="font-bold text-stop">{what} could not be loaded.</p>
+        <p className="my-2">{query.error.message}</p>
+        <Button onClick={() => void query.refetch()}>Try again</Button>
+      </div>
+    );
+  }
+  return (
+    <p role="status" className="m-6 text-soft">
+      {what}…
+    </p>
+  );
+}
+
+/** An empty place that says what to do first. */
+export function Empty({ words, children }: { readonly words: string; readonly children?: ReactNode }) {
+  return (
+    <div className="rounded-card border border-dashed border-line p-6 text-center">
+      <p className="text-soft mb-3">{words}</p>
+      {children}
+    </div>
+  );
+}
