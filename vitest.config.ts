@@ -3,7 +3,17 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts'] } },
+      { test: { name: 'core', include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts'], testTimeout: 120_000 } },
+      {
+        test: {
+          name: 'server',
+          include: ['server/src/**/*.test.ts'],
+          globalSetup: 'server/src/tests/cluster.setup.ts',
+          testTimeout: 30_000,
+          hookTimeout: 30_000,
+        },
+      },
+      { test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'] } },
     ],
   },
 });

@@ -7,7 +7,17 @@ import { fileURLToPath } from 'node:url';
 import { ROOT } from './machine.mjs';
 import { command, say } from './say.mjs';
 
-const SOURCES = ['core/src', 'contract/src', 'server/src', 'web/src', 'web/index.html', 'web/vite.config.ts', 'web/public', 'package-lock.json', 'scripts/build.mjs'];
+const SOURCES = [
+  'core/src',
+  'contract/src',
+  'server/src',
+  'web/src',
+  'web/index.html',
+  'web/vite.config.ts',
+  'web/public',
+  'package-lock.json',
+  'scripts/build.mjs',
+];
 const ENTRIES = ['main', 'migrateCommand', 'seedCommand', 'rebuildProjections'];
 
 /** @param {string} path @returns {string[]} */
@@ -24,7 +34,8 @@ function filesBelow(path) {
 
 function sourceHash() {
   const hash = createHash('sha256');
-  for (const file of SOURCES.flatMap((source) => filesBelow(join(ROOT, source)))) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+  for (const file of SOURCES.flatMap((source) => filesBelow(join(ROOT, source))))
+    hash.update(file.slice(ROOT.length)).update(readFileSync(file));
   return hash.digest('hex');
 }
 
@@ -32,7 +43,8 @@ function sourceHash() {
 export async function build() {
   const stamp = join(ROOT, 'server/dist/.built-from');
   const hash = sourceHash();
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash && existsSync(join(ROOT, 'web/dist/index.html'))) return;
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash && existsSync(join(ROOT, 'web/dist/index.html')))
+    return;
   say('building the application (some ten seconds)');
   await buildServer();
   const vite = await import('vite');
@@ -53,7 +65,15 @@ async function buildServer() {
     jsx: 'automatic',
     sourcemap: true,
     // Our own workspaces are bundled; packages stay where npm put them.
-    plugins: [{ name: 'packages-outside', setup: (setup) => void setup.onResolve({ filter: /^[^./]/ }, ({ path }) => (path.startsWith('@dewpond/') ? undefined : { path, external: true })) }],
+    plugins: [
+      {
+        name: 'packages-outside',
+        setup: (setup) =>
+          void setup.onResolve({ filter: /^[^./]/ }, ({ path }) =>
+            path.startsWith('@dewpond/') ? undefined : { path, external: true },
+          ),
+      },
+    ],
     logLevel: 'warning',
   });
 }

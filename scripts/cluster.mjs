@@ -2,7 +2,17 @@
 
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chownSync, closeSync, existsSync, mkdirSync, openSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chownSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join, resolve } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -32,9 +42,17 @@ export function dataFolder(name = '.dewpond') {
   const chosen = name === '.dewpond' ? process.env['DEWPOND_DATA'] : undefined;
   const folder = resolve(ROOT, chosen ?? name);
   if (isReachable(folder)) return folder;
-  if (chosen) throw new Stopped(`The database's user cannot reach ${folder}.`, 'Choose a folder whose parents everyone may enter, or run as an ordinary user.');
+  if (chosen)
+    throw new Stopped(
+      `The database's user cannot reach ${folder}.`,
+      'Choose a folder whose parents everyone may enter, or run as an ordinary user.',
+    );
   const stand = join('/var/lib/dewpond', createHash('sha256').update(folder).digest('hex').slice(0, 12));
-  if (!isReachable(stand)) throw new Stopped(`The database's user can reach neither ${folder} nor ${stand}.`, 'Set DEWPOND_DATA to a folder it can reach.');
+  if (!isReachable(stand))
+    throw new Stopped(
+      `The database's user can reach neither ${folder} nor ${stand}.`,
+      'Set DEWPOND_DATA to a folder it can reach.',
+    );
   say(`the database's user cannot reach ${folder}; the data goes to ${stand}`);
   return stand;
 }
@@ -54,12 +72,17 @@ function isReachable(folder) {
 
 /** @param {string} postgres the cluster's own folder */
 function binariesFor(postgres) {
-  const majors = existsSync(BINARIES) ? readdirSync(BINARIES).filter((major) => existsSync(join(BINARIES, major, 'bin/postgres'))) : [];
+  const majors = existsSync(BINARIES)
+    ? readdirSync(BINARIES).filter((major) => existsSync(join(BINARIES, major, 'bin/postgres')))
+    : [];
   if (majors.length === 0) throw new Stopped('PostgreSQL is missing.', 'apt-get install postgresql');
   const version = join(postgres, 'PG_VERSION');
   const needed = existsSync(version) ? readFileSync(version, 'utf8').trim() : undefined;
   if (needed !== undefined && !majors.includes(needed)) {
-    throw new Stopped(`The data folder was made by PostgreSQL ${needed}, but this machine has ${majors.join(', ')}.`, `apt-get install postgresql-${needed}, or start anew with another DEWPOND_DATA.`);
+    throw new Stopped(
+      `The data folder was made by PostgreSQL ${needed}, but this machine has ${majors.join(', ')}.`,
+      `apt-get install postgresql-${needed}, or start anew with another DEWPOND_DATA.`,
+    );
   }
   return join(BINARIES, needed ?? majors.toSorted((a, b) => Number(b) - Number(a))[0] ?? '', 'bin');
 }
@@ -116,7 +139,12 @@ export async function startCluster(folder) {
 export function attachCluster(folder) {
   const running = runningPort(join(folder, 'postgres'));
   if (!running) throw new Stopped('The database is not running.', 'Start it with `npm run demo` in another terminal.');
-  return { folder, port: running.port, env: { ...secretsOf(folder), DATABASE_PORT: String(running.port) }, stop: async () => {} };
+  return {
+    folder,
+    port: running.port,
+    env: { ...secretsOf(folder), DATABASE_PORT: String(running.port) },
+    stop: async () => {},
+  };
 }
 
 /** @param {string} bin @param {string} postgres @param {string} password */
@@ -126,10 +154,24 @@ function makeCluster(bin, postgres, password) {
   const passwordFile = join(dirname(postgres), 'password.tmp');
   writeFileSync(passwordFile, password, { mode: 0o600 });
   if (user.uid !== undefined) chownSync(passwordFile, user.uid, user.gid);
-  const args = ['-D', postgres, '-U', OWNER, '--auth=scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8'];
+  const args = [
+    '-D',
+    postgres,
+    '-U',
+    OWNER,
+    '--auth=scram-sha-256',
+    `--pwfile=${passwordFile}`,
+    '-E',
+    'UTF8',
+    '--locale=C.UTF-8',
+  ];
   const made = spawnSync(join(bin, 'initdb'), args, { ...user, cwd: '/', encoding: 'utf8' });
   rmSync(passwordFile);
-  if (made.status !== 0) throw new Stopped(`initdb failed: ${made.stderr.trim().split('\n').at(-1)}`, 'Is the disk full? Remove the data folder and try again.');
+  if (made.status !== 0)
+    throw new Stopped(
+      `initdb failed: ${made.stderr.trim().split('\n').at(-1)}`,
+      'Is the disk full? Remove the data folder and try again.',
+    );
 }
 
 /** @param {string} bin @param {string} folder @param {string} postgres @param {number} port */
@@ -137,16 +179,21 @@ async function launch(bin, folder, postgres, port) {
   const log = openSync(join(folder, 'postgres.log'), 'a');
   const settings = ['listen_addresses=127.0.0.1', 'unix_socket_directories=', 'max_connections=60'];
   // Detached, or the terminal's Ctrl-C would reach the database before the application.
-  const child = spawn(join(bin, 'postgres'), ['-D', postgres, '-p', String(port), ...settings.flatMap((each) => ['-c', each])], {
-    ...databaseUser(),
-    cwd: '/',
-    detached: true,
-    stdio: ['ignore', log, log],
-  });
+  const child = spawn(
+    join(bin, 'postgres'),
+    ['-D', postgres, '-p', String(port), ...settings.flatMap((each) => ['-c', each])],
+    {
+      ...databaseUser(),
+      cwd: '/',
+      detached: true,
+      stdio: ['ignore', log, log],
+    },
+  );
   child.unref();
   closeSync(log);
   for (let tries = 0; tries < 150; tries++) {
-    if (spawnSync(join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0) return child.pid ?? 0;
+    if (spawnSync(join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0)
+      return child.pid ?? 0;
     if (child.exitCode !== null) break;
     await sleep(100);
   }
@@ -177,6 +224,8 @@ export function psql(cluster, args, options = {}) {
 /** Makes a database if it is not there; `anew` drops it first. @param {Cluster} cluster @param {string} name @param {{ anew?: boolean }} [options] */
 export function ensureDatabase(cluster, name, { anew = false } = {}) {
   if (anew) psql(cluster, ['-d', 'postgres', '-qc', `drop database if exists ${name} with (force)`]);
-  const known = psql(cluster, ['-d', 'postgres', '-Atc', `select 1 from pg_database where datname = '${name}'`], { encoding: 'utf8' });
+  const known = psql(cluster, ['-d', 'postgres', '-Atc', `select 1 from pg_database where datname = '${name}'`], {
+    encoding: 'utf8',
+  });
   if (String(known.stdout).trim() !== '1') psql(cluster, ['-d', 'postgres', '-qc', `create database ${name}`]);
 }

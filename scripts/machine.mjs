@@ -18,7 +18,9 @@ export function checkNode(version = process.versions.node) {
 
 /** Debian packages by the file that shows they are there. */
 const PACKAGES = {
-  postgresql: () => existsSync('/usr/lib/postgresql') && readdirSync('/usr/lib/postgresql').some((major) => existsSync(`/usr/lib/postgresql/${major}/bin/postgres`)),
+  postgresql: () =>
+    existsSync('/usr/lib/postgresql') &&
+    readdirSync('/usr/lib/postgresql').some((major) => existsSync(`/usr/lib/postgresql/${major}/bin/postgres`)),
   chromium: () => existsSync('/usr/bin/chromium'),
 };
 
@@ -27,16 +29,24 @@ export function ensurePackages(names) {
   const missing = names.filter((name) => !PACKAGES[name]());
   if (missing.length === 0) return;
   const remedy = `Install it by hand: apt-get install ${missing.join(' ')}`;
-  if (!existsSync('/usr/bin/apt-get')) throw new Stopped(`${missing.join(' and ')} is missing and this is no Debian.`, remedy);
+  if (!existsSync('/usr/bin/apt-get'))
+    throw new Stopped(`${missing.join(' and ')} is missing and this is no Debian.`, remedy);
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
-  if (asRoot.length > 0 && spawnSync('sudo', ['-n', 'true']).status !== 0) throw new Stopped(`${missing.join(' and ')} is missing, and there is no right to install packages.`, remedy);
+  if (asRoot.length > 0 && spawnSync('sudo', ['-n', 'true']).status !== 0)
+    throw new Stopped(`${missing.join(' and ')} is missing, and there is no right to install packages.`, remedy);
   say(`installing ${missing.join(', ')} (Debian packages; a minute or two)`);
   if (missing.includes('postgresql')) keepSystemClusterAway(asRoot);
   const apt = (/** @type {string[]} */ ...words) => {
     const [program = 'apt-get', ...rest] = [...asRoot, 'apt-get', '-qq', ...words];
-    return spawnSync(program, rest, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status === 0;
+    return (
+      spawnSync(program, rest, {
+        stdio: ['ignore', 'ignore', 'inherit'],
+        env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      }).status === 0
+    );
   };
-  if (!apt('update') || !apt('install', '-y', '--no-install-recommends', ...missing)) throw new Stopped(`apt could not install ${missing.join(', ')}.`, remedy);
+  if (!apt('update') || !apt('install', '-y', '--no-install-recommends', ...missing))
+    throw new Stopped(`apt could not install ${missing.join(', ')}.`, remedy);
 }
 
 /** The package would make and start a cluster of its own on 5432; ours is another. @param {string[]} asRoot */
@@ -47,17 +57,27 @@ function keepSystemClusterAway(asRoot) {
     mkdirSync(folder, { recursive: true });
     writeFileSync(join(folder, 'createcluster.conf'), 'create_main_cluster = false\n');
   } else {
-    spawnSync('sudo', ['-n', 'sh', '-c', `mkdir -p ${folder} && echo 'create_main_cluster = false' > ${folder}/createcluster.conf`]);
+    spawnSync('sudo', [
+      '-n',
+      'sh',
+      '-c',
+      `mkdir -p ${folder} && echo 'create_main_cluster = false' > ${folder}/createcluster.conf`,
+    ]);
   }
 }
 
 /** Installs the project's dependencies when the lock file is not the one they came from. */
 export function ensureDependencies() {
   const stamp = join(ROOT, 'node_modules', '.installed-from');
-  const lock = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   say('installing dependencies (npm ci; a minute or so)');
-  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'] });
+  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: ROOT,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
   if (status !== 0) throw new Stopped('npm ci failed.', 'Look at the message above; often the network or a full disk.');
   writeFileSync(stamp, lock);
 }

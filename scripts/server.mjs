@@ -22,14 +22,20 @@ export const serverEnvironment = (cluster, database, more = {}) => ({
 
 /** Runs a built command to its end. @param {string} entry @param {NodeJS.ProcessEnv} env @param {string[]} [args] */
 export function runCommand(entry, env, args = []) {
-  const { status } = spawnSync(process.execPath, ['--enable-source-maps', join(ROOT, `server/dist/${entry}.js`), ...args], { env, stdio: ['ignore', 'inherit', 'inherit'] });
+  const { status } = spawnSync(
+    process.execPath,
+    ['--enable-source-maps', join(ROOT, `server/dist/${entry}.js`), ...args],
+    { env, stdio: ['ignore', 'inherit', 'inherit'] },
+  );
   if (status !== 0) throw new Stopped(`${entry} failed.`, 'The message above says why; nothing was half-written.');
 }
 
 /** @param {number} port */
 export async function checkPort(port) {
   await new Promise((done, fail) => {
-    const probe = createServer().on('error', () => fail(new Stopped(`Port ${port} is in use.`, 'Stop what uses it, or choose another: PORT=4311 npm run demo')));
+    const probe = createServer().on('error', () =>
+      fail(new Stopped(`Port ${port} is in use.`, 'Stop what uses it, or choose another: PORT=4311 npm run demo')),
+    );
     probe.listen(port, '127.0.0.1', () => probe.close(() => done(undefined)));
   });
 }
@@ -40,7 +46,11 @@ export async function checkPort(port) {
  */
 export async function startServer(env, logFile) {
   const log = openSync(logFile, 'a');
-  const child = fork(join(ROOT, 'server/dist/main.js'), { env, stdio: ['ignore', log, log, 'ipc'], execArgv: ['--enable-source-maps'] });
+  const child = fork(join(ROOT, 'server/dist/main.js'), {
+    env,
+    stdio: ['ignore', log, log, 'ipc'],
+    execArgv: ['--enable-source-maps'],
+  });
   const ended = new Promise((done) => child.once('exit', done));
   await new Promise((done, fail) => {
     child.once('message', done);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { id, newId, text, version } from './basics';
-import { APPOINTMENT_KINDS } from './kinds';
+import { VISIT_KINDS } from '@dewpond/core/visit';
 
 const when = {
   startsAt: z.iso.datetime({ offset: true, error: 'Give a day and a time.' }),
@@ -11,7 +11,7 @@ const when = {
 export const newAppointment = z.strictObject({
   id: newId,
   dogId: id,
-  kind: z.enum(APPOINTMENT_KINDS),
+  kind: z.enum(VISIT_KINDS),
   note: text(500).default(''),
   ...when,
 });
@@ -29,7 +29,7 @@ export const appointment = z.object({
   ownerName: z.string(),
   memberId: id,
   memberName: z.string(),
-  kind: z.enum(APPOINTMENT_KINDS),
+  kind: z.enum(VISIT_KINDS),
   startsAt: z.string(),
   endsAt: z.string(),
   state: z.enum(['booked', 'cancelled', 'done']),

@@ -1,4 +1,4 @@
-import { isDay, type Day } from '@dewpond/core/units';
+import { isDay } from '@dewpond/core/units';
 import { FOLD_SITES, SITES } from '@dewpond/core/places';
 import { z } from 'zod';
 
@@ -9,7 +9,7 @@ export const id = z.uuid({ error: 'That is not an id.' });
 export const daySchema = z
   .string()
   .refine(isDay, { error: 'Give a date like 2026-11-25.' })
-  .transform((text) => text as Day);
+  .transform((text) => text);
 
 /** One line of text, trimmed, 1 to `most` characters. */
 export const line = (most: number, what: string) =>
@@ -34,9 +34,7 @@ export const place = z.strictObject({
   site: z.enum(SITES as readonly [(typeof SITES)[number]]),
   side: z.enum(['left', 'right', 'none']),
 });
-export const foldDepths = z
-  .partialRecord(z.enum(FOLD_SITES), z.enum(['light', 'deep']))
-  .transform((folds) => folds as Partial<Record<(typeof FOLD_SITES)[number], 'light' | 'deep'>>);
+export const foldDepths = z.partialRecord(z.enum(FOLD_SITES), z.enum(['light', 'deep'])).transform((folds) => folds);
 export const grade = z.union([z.literal(1), z.literal(2), z.literal(3)]);
 
 /** What every refusal looks like. `message` is for people; `fields` point at what to mend. */

@@ -2,7 +2,7 @@ import { HOUSE_QUESTIONS, type HouseQuestion, type HouseWays } from '@dewpond/co
 import { PRODUCT_KINDS } from '@dewpond/core/dilution';
 import { z } from 'zod';
 import { daySchema, id, version } from './basics';
-import { appointment } from './appointments';
+import { type appointment } from './appointments';
 import type { MixView } from './visits';
 
 const schools = (question: HouseQuestion) =>

@@ -23,7 +23,7 @@ export function openApiDocument(version: string): object {
     }));
     const query =
       'query' in endpoint
-        ? Object.entries(endpoint.query.shape).map(([name, type]) => ({
+        ? Object.entries(endpoint.query.shape as Record<string, z.ZodType>).map(([name, type]) => ({
             name,
             in: 'query',
             required: !type.safeParse(undefined).success,

@@ -3,7 +3,7 @@ import { ALL_SIGNS, PAD_COLOURS, SIGNS, areaOf, type Finding } from '@dewpond/co
 import type { PlaceKey } from '@dewpond/core/places';
 import type { OwnerSheet } from '@dewpond/core/sheet';
 import type { MixCard, Product } from '@dewpond/core/dilution';
-import type { VisitEvent } from '@dewpond/core/visit';
+import { VISIT_KINDS, type VisitEvent } from '@dewpond/core/visit';
 import { z } from 'zod';
 import { daySchema, grade, id, line, newId, place, side, text } from './basics';
 
@@ -82,6 +82,7 @@ export const visitView = z.object({
   id,
   dog: z.object({ id, name: z.string(), words: z.string(), handling: z.array(z.string()), weightKg: z.number() }),
   appointmentId: id.nullable(),
+  kind: z.enum(VISIT_KINDS),
   day: daySchema,
   facts: z.custom<DogFacts>(),
   contactMinutes: z.number(),

@@ -17,7 +17,10 @@ export async function rebuildProjections(databases: Databases): Promise<number> 
     count += await inTenant(databases, businessId, async (tx) => {
       const house = await loadHouse(tx);
       const visits = await tx.select({ id: visit.id }).from(visit).orderBy(asc(visit.createdAt), asc(visit.id));
-      for (const each of visits) await project(tx, businessId, await loadVisit(tx, house, each.id), house);
+      for (const each of visits) {
+        const loaded = await loadVisit(tx, house, each.id);
+        if (loaded.events.length > 0) await project(tx, businessId, loaded, house);
+      }
       return visits.length;
     });
   }

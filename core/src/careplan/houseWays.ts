@@ -42,8 +42,8 @@ export const HOUSE_QUESTIONS = {
     },
   ]),
   massage: question('How long is the base of the ear massaged?', '30 s', [
-    { id: '30 s', words: '20–30 seconds', for: 'Enough for most ears.' },
-    { id: '60 s', words: 'A minute', for: 'Loosens thick wax.' },
+    { id: '30 s', words: 'Massage for 20–30 seconds', for: 'Enough for most ears.' },
+    { id: '60 s', words: 'Massage for a minute', for: 'Loosens thick wax.' },
   ]),
   afterMassage: question('What comes after the massage?', 'shake then wipe', [
     { id: 'shake then wipe', words: 'Let the dog shake, then wipe', for: 'Shaking brings dirt up.' },

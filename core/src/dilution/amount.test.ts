@@ -145,7 +145,7 @@ describe('the bath in bottles', () => {
     const stroke = fc.constantFrom(2, 5, 8, 30, null);
     fc.assert(
       fc.property(need, stroke, fc.constantFrom('cleansing', 'medicated'), (needed, size, kind) => {
-        const made = bathMix(ml(needed), { ...product, kind } as Product, bottles, size === null ? null : ml(size));
+        const made = bathMix(ml(needed), { ...product, kind }, bottles, size === null ? null : ml(size));
         if (made.kind === 'as it is') throw new Error('should be mixed');
         const batches = made.kind === 'mixed' ? 1 : made.batches;
         expect(made.how.total * batches).toBeGreaterThanOrEqual(needed * 1.1 - 1e-6);

@@ -237,6 +237,6 @@ describe('judging a strength', () => {
     ['ready to use, watered', { ...product, dilution: { kind: 'ready to use' } }, ratio(24), 'refused'],
     ['ready to use, neat', { ...product, dilution: { kind: 'ready to use' } }, 'neat', 'fine'],
   ] as const)('%s', (_, judged, used, verdict) => {
-    expect(judgeStrength(judged as Product, used).kind).toBe(verdict);
+    expect(judgeStrength(judged, used).kind).toBe(verdict);
   });
 });

@@ -104,15 +104,15 @@ function whatWeDid({ state, steps }: SheetInput): string[] {
   const bathed = steps.some((step) => step.stage === 'wash 1' && isDone(step));
   const used = state.used.map((each) => each.name).join(', ');
   const ears = steps.filter((step) => step.stage === 'ears, first pass' && step.counts === 'pads' && isDone(step));
+  const cleaned = steps.flatMap((step) =>
+    (step.stage === 'eyes, on the table' || step.stage === 'folds') && step.place && isDone(step)
+      ? [namePlace(step.place)]
+      : [],
+  );
   const said = [
     ...(bathed ? [used === '' ? SENTENCES.bathedPlain : fill(SENTENCES.bathed, used)] : []),
     ...ears.map((step) => earWords(state, step)),
-    ...steps
-      .filter(
-        (step) =>
-          (step.stage === 'eyes, on the table' || step.stage === 'folds') && step.place !== null && isDone(step),
-      )
-      .map((step) => (step.place ? fill(SENTENCES.cleaned, namePlace(step.place)) : '')),
+    ...(cleaned.length > 0 ? [fill(SENTENCES.cleaned, cleaned.join(' and the '))] : []),
     ...steps
       .filter((step) => (step.stage === 'nails' || step.stage === 'brush-out') && isDone(step))
       .map((step) => fill(SENTENCES.done, step.stage === 'nails' ? 'Nails and dewclaws done' : 'Brushed out')),

@@ -21,6 +21,6 @@ export {
   type VisitState,
 } from './state';
 export { inHouseOrder, pluggedSides, stepList, type VisitPlan } from './stepList';
-export { STAGES, STAGE_MINUTES, type Dwell, type Stage, type Step } from './steps';
+export { STAGES, STAGE_MINUTES, VISIT_KINDS, type Dwell, type Stage, type Step, type VisitKind } from './steps';
 export { timeline, totalMinutes, type Block } from './timeline';
 export { elapsedSeconds, ranFull, type Clock } from './timers';

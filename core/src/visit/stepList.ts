@@ -3,10 +3,11 @@ import { schoolWords } from '../careplan';
 import type { Traits } from '../catalogue';
 import { keepsWaterBelowNeck, stopFor, stopsAtLeast, type Procedure, type Stop, type Triage } from '../findings';
 import { SIDES, namePlace, placeKey, type Place, type PlaceKey, type Side } from '../places';
-import { STAGE_MINUTES, STAGES, type Dwell, type Stage, type Step } from './steps';
+import { LEFT_OUT, STAGE_MINUTES, STAGES, type Dwell, type Stage, type Step, type VisitKind } from './steps';
 
 /** Everything the steps of one visit depend on. */
 export interface VisitPlan {
+  readonly kind: VisitKind;
   readonly plan: CarePlan;
   readonly ways: HouseWays;
   readonly traits: Traits;
@@ -33,7 +34,9 @@ const LONG_OR_DRY: readonly Traits['coat'][] = ['long double', 'silky drop', 'cu
  * with the reason and what to do instead; plugs out, rinse and dry are never taken away.
  */
 export function stepList(visit: VisitPlan): Step[] {
-  const steps = inHouseOrder(visit).flatMap((stage) => STEPS_OF[stage](visit));
+  const leftOut = LEFT_OUT[visit.kind];
+  const stages = inHouseOrder(visit).filter((stage) => !leftOut.includes(stage));
+  const steps = stages.flatMap((stage) => STEPS_OF[stage](visit));
   const ids = new Set(steps.map((each) => each.id));
   const linked = steps.map((each) => ({ ...each, after: each.after.filter((id) => ids.has(id)) }));
   return visit.endVisit === null ? linked : linked.map((each) => endEarly(each, visit.endVisit ?? ''));

@@ -31,6 +31,32 @@ export const STAGES = {
 } as const;
 export type Stage = keyof typeof STAGES;
 
+export const VISIT_KINDS = ['full visit', 'bath only', 'ears and nails'] as const;
+export type VisitKind = (typeof VISIT_KINDS)[number];
+
+/** Stages a shorter visit leaves out; the owner asked for less, so nothing is recorded as skipped. */
+export const LEFT_OUT: Readonly<Record<VisitKind, readonly Stage[]>> = {
+  'full visit': [],
+  'bath only': ['first clip', 'nails', 'comb and tidy'],
+  'ears and nails': [
+    'first clip',
+    'brush-out',
+    'wet',
+    'plugs',
+    'wash 1',
+    'contact',
+    'rinse 1',
+    'wash 2',
+    'contact 2',
+    'last rinse',
+    'conditioner',
+    'plugs out',
+    'water off',
+    'dry',
+    'comb and tidy',
+  ],
+};
+
 /** Time that passes without hands: another part of the dog, or another dog, can use it. Seconds. */
 export interface Dwell {
   readonly timer: string;

@@ -56,6 +56,7 @@ export function makeAuth(config: Config, databases: Databases) {
       },
     },
     telemetry: { enabled: false },
+    logger: { level: 'error' },
   });
 }
 

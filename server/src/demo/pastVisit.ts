@@ -14,7 +14,7 @@ const DIRT_AT: Readonly<Record<'ear' | 'eye' | 'fold', readonly Sign[]>> = {
   eye: ['eye wet', 'eye crust'],
   fold: ['fold moisture'],
 };
-const ORDINARY_TAU = 60;
+const ORDINARY_TAU = 110;
 const PAD_COLOURS_SEEN: readonly PadColour[] = ['pale', 'brown'];
 const PADS_OF_GRADE = [0, 1, 3, 4] as const;
 
@@ -115,7 +115,7 @@ export function toEvents(
       device: 'demo tablet',
       at,
       offset: 0,
-      what: what as NewVisitEvent['what'],
+      what: what,
     };
   });
   foldVisit(events.map((event) => ({ ...event, person: 'demo' })));

@@ -16,7 +16,7 @@ export interface DemoPerson {
 export interface DemoDog {
   readonly owner: { readonly name: string; readonly phone: string; readonly email: string };
   readonly profile: DogProfileInput & { readonly ageYears: number };
-  /** True days until a place is plainly dirty; places left out take 60. The learning should find them again. */
+  /** True days until a place is plainly dirty; places left out take 110. The learning should find them again. */
   readonly hidden: Readonly<Partial<Record<PlaceKey, number>>>;
   readonly everyDays: number;
   readonly visits: number;
@@ -147,8 +147,8 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
           'ear/right': 34,
           'eye/left': 45,
           'eye/right': 45,
-          'fold lip/left': 55,
-          'fold lip/right': 55,
+          'fold lip/left': 95,
+          'fold lip/right': 95,
         },
         everyDays: 28,
         visits: 9,
@@ -202,7 +202,7 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
           handling: ['Helper for the face'],
           tearingSeenByVet: true,
         },
-        hidden: { 'eye/left': 16, 'eye/right': 15, 'fold nose/none': 24 },
+        hidden: { 'eye/left': 16, 'eye/right': 15, 'fold nose/none': 60 },
         everyDays: 21,
         visits: 10,
         lastVisitDaysAgo: 20,
@@ -226,7 +226,7 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
           handling: ['Harness only', 'Cool air'],
           tearingSeenByVet: true,
         },
-        hidden: { 'fold nose/none': 22, 'fold pocket/left': 18, 'fold pocket/right': 30, 'fold tail/none': 26 },
+        hidden: { 'fold nose/none': 44, 'fold pocket/left': 26, 'fold pocket/right': 70, 'fold tail/none': 90 },
         everyDays: 25,
         visits: 9,
         lastVisitDaysAgo: 26,
@@ -259,7 +259,7 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
           handling: ['No neck loop'],
           tearingSeenByVet: false,
         },
-        hidden: { 'eye/left': 24, 'eye/right': 22, 'fold nose/none': 20 },
+        hidden: { 'eye/left': 24, 'eye/right': 22, 'fold nose/none': 60 },
         everyDays: 28,
         visits: 7,
         lastVisitDaysAgo: 9,
@@ -283,7 +283,6 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
         visits: 7,
         lastVisitDaysAgo: 14,
         lastFound: [{ place: LEFT_EAR, sign: 'ear musty smell', grade: 1, answer: null }],
-        booked: { inDays: 8, at: '09:00', person: 2, minutes: 105 },
       },
     ],
   },

@@ -1,7 +1,7 @@
 import type { TodayDog, TodayView } from '@dewpond/contract';
 import { SIGNS } from '@dewpond/core/findings';
 import { placeKey, placeOf, namePlace } from '@dewpond/core/places';
-import { stepList, timeline } from '@dewpond/core/visit';
+import { stepList, timeline, type VisitKind } from '@dewpond/core/visit';
 import type { Router } from 'express';
 import { appointmentsBetween } from '../appointments/queries';
 import { describe, planFor, type Planned } from '../dogs/facts';
@@ -31,7 +31,7 @@ export function todayRoutes(router: Router, services: Services): void {
       dogs: known.map(({ appointment, record, planned }): TodayDog => ({
         appointment,
         words: describe(record, planned.facts, house.units),
-        stages: stagesOf(planned, house),
+        stages: stagesOf(appointment.kind, planned, house),
       })),
       mixes: known
         .filter(({ appointment }) => appointment.kind !== 'ears and nails')
@@ -45,9 +45,10 @@ export function todayRoutes(router: Router, services: Services): void {
   });
 }
 
-const stagesOf = ({ facts, plan }: Planned, house: House) =>
+const stagesOf = (kind: VisitKind, { facts, plan }: Planned, house: House) =>
   timeline(
     stepList({
+      kind,
       plan,
       ways: facts.ways,
       traits: facts.traits,

@@ -11,10 +11,11 @@ import {
   stepList,
   type Step,
   type VisitEvent,
+  type VisitKind,
   type VisitState,
 } from '@dewpond/core/visit';
 import { eq } from 'drizzle-orm';
-import { visit, visitEvent } from '../db/schema';
+import { appointment, visit, visitEvent } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import { lastInspection, planFor, type Planned } from '../dogs/facts';
 import { contactMinutes } from '../dogs/mixes';
@@ -35,6 +36,7 @@ export interface LoadedVisit {
   readonly steps: readonly Step[];
   readonly places: readonly Place[];
   readonly contactMinutes: number;
+  readonly kind: VisitKind;
 }
 
 export async function loadVisit(tx: Tenant, house: House, id: string): Promise<LoadedVisit> {
@@ -42,7 +44,11 @@ export async function loadVisit(tx: Tenant, house: House, id: string): Promise<L
   if (!row) throw notFound('visit');
   const [record] = await loadDogs(tx, { ids: [row.dogId], before: row });
   if (!record) throw notFound('dog');
-  return replay(prepare(row, record, house), await loadEvents(tx, id));
+  const [booked] =
+    row.appointmentId === null
+      ? []
+      : await tx.select({ kind: appointment.kind }).from(appointment).where(eq(appointment.id, row.appointmentId));
+  return replay(prepare(row, record, house, booked?.kind ?? 'full visit'), await loadEvents(tx, id));
 }
 
 export async function loadEvents(tx: Tenant, visitId: string): Promise<VisitEvent[]> {
@@ -64,7 +70,7 @@ export async function loadEvents(tx: Tenant, visitId: string): Promise<VisitEven
 /** What stands before the first event: the dog's plan, last time, the places to look at. */
 export type PreparedVisit = Omit<LoadedVisit, 'events' | 'state' | 'judged' | 'steps'>;
 
-function prepare(row: LoadedVisit['row'], record: DogRecord, house: House): PreparedVisit {
+function prepare(row: LoadedVisit['row'], record: DogRecord, house: House, kind: VisitKind): PreparedVisit {
   const planned = planFor(record, house, row.day as Day);
   const { facts, plan } = planned;
   return {
@@ -75,6 +81,7 @@ function prepare(row: LoadedVisit['row'], record: DogRecord, house: House): Prep
     lastTime: lastInspection(record),
     places: placesToLookAt(facts),
     contactMinutes: contactMinutes(house, plan),
+    kind,
   };
 }
 
@@ -84,6 +91,7 @@ export function replay(prepared: PreparedVisit, events: readonly VisitEvent[]): 
   const state = foldVisit(events);
   const judged = judgeLookOver(facts, state.findings, prepared.lastTime?.findings ?? []);
   const steps = stepList({
+    kind: prepared.kind,
     plan: planned.plan,
     ways: facts.ways,
     traits: facts.traits,

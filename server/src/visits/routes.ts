@@ -58,6 +58,7 @@ export function visitRoutes(router: Router, services: Services): void {
         weightKg: facts.weight,
       },
       appointmentId: row.appointmentId,
+      kind: loaded.kind,
       day: facts.today,
       facts,
       contactMinutes: loaded.contactMinutes,

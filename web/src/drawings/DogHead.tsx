@@ -28,7 +28,7 @@ export function DogHead({ traits, grades, onPlace, className }: DogHeadProps) {
   const words = marks.map(([key]) => `${namePlace(placeOf(key))}: ${gradeWords(grades[key as PlaceKey])}`).join('; ');
   return (
     <svg
-      viewBox="-160 -190 320 340"
+      viewBox={`-160 ${head.top} 320 ${150 - head.top}`}
       className={className}
       role={onPlace ? 'group' : 'img'}
       aria-label={`Head from the front. ${words}`}
@@ -53,12 +53,7 @@ export function DogHead({ traits, grades, onPlace, className }: DogHeadProps) {
         transform={`translate(0,${head.nose.y})`}
         d="M-17,0 C-11,-9 11,-9 17,0 C17,12 7,20 0,20 C-7,20 -17,12 -17,0 Z"
       />
-      <text x={-156} y={146} fontSize={12.5} fill="var(--soft)">
-        dog’s right
-      </text>
-      <text x={156} y={146} fontSize={12.5} fill="var(--soft)" textAnchor="end">
-        dog’s left
-      </text>
+      {marks.length > 0 && <SideNames />}
       {marks.map(([key, point]) => (
         <Mark
           key={key}
@@ -69,6 +64,19 @@ export function DogHead({ traits, grades, onPlace, className }: DogHeadProps) {
         />
       ))}
     </svg>
+  );
+}
+
+function SideNames() {
+  return (
+    <g fontSize={13} fill="var(--soft)">
+      <text x={-156} y={146}>
+        dog’s right
+      </text>
+      <text x={156} y={146} textAnchor="end">
+        dog’s left
+      </text>
+    </g>
   );
 }
 

@@ -60,7 +60,8 @@ export interface HeadShape {
   readonly ear: (typeof EAR)[EarCarriage];
   readonly eye: Point & { readonly rx: number; readonly ry: number };
   readonly nose: Point;
-  readonly chin: number;
+  /** Top of the drawing: upright ears need room. */
+  readonly top: number;
   readonly mouth: string;
   /** Curves of folds on the dog's left half; unpaired ones cross the middle. */
   readonly folds: readonly { readonly d: string; readonly mirrored: boolean }[];
@@ -88,7 +89,7 @@ export function headShape(traits: Traits): HeadShape {
     ear: EAR[traits.ears],
     eye,
     nose: { x: 0, y: nose },
-    chin,
+    top: traits.ears === 'upright' ? -186 : traits.ears === 'tipped' ? -160 : -126,
     mouth: `M0,${nose + 20} V${flap} C10,${flap + 14} ${width * 0.5},${flap + 14} ${width * 0.68},${flap - 2}`,
     folds: foldCurves(traits, nose, eye, width, flap),
     spots: spotsOf(traits, { nose, eye, width, flap, ear: EAR[traits.ears].spot }),
@@ -129,7 +130,7 @@ function foldCurves(traits: Traits, nose: number, eye: Point, width: number, fla
 function spotsOf(traits: Traits, { nose, eye, width, flap, ear }: Marks): HeadShape['spots'] {
   const onLeft: Partial<Record<Place['site'], Point>> = {
     ear,
-    eye: { x: eye.x, y: eye.y },
+    eye: { x: eye.x + 20, y: eye.y + 8 },
     'fold nose': { x: 0, y: nose - 22 },
     'fold pocket': { x: eye.x - 14, y: eye.y + 30 },
     'fold lip': { x: width * 0.78, y: flap + 4 },

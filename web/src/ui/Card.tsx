@@ -13,9 +13,9 @@ export function Card({ title, aside, className, children }: CardProps) {
   return (
     <section className={classes('bg-surface border border-line rounded-card px-4.5 py-4', className)}>
       {(title ?? aside) && (
-        <header className="flex flex-wrap items-baseline justify-between gap-x-4 mb-2.5">
+        <header className="flex items-baseline justify-between gap-x-4 mb-2.5">
           <h2>{title}</h2>
-          <div className="text-sm text-soft">{aside}</div>
+          <div className="text-sm text-soft text-right shrink-0 max-w-[60%]">{aside}</div>
         </header>
       )}
       {children}

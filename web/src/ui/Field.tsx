@@ -1,3 +1,4 @@
+import { ChevronDown } from 'lucide-react';
 import { useId, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes } from 'react';
 import { classes } from './classes';
 
@@ -64,15 +65,22 @@ export function SelectField({
   const id = useId();
   return (
     <Frame id={id} label={label} hint={hint} error={error}>
-      <select
-        id={id}
-        aria-invalid={Boolean(error)}
-        aria-describedby={`${id}-note`}
-        className={classes(BOX, border(error), className)}
-        {...rest}
-      >
-        {children}
-      </select>
+      <span className="relative block">
+        <select
+          id={id}
+          aria-invalid={Boolean(error)}
+          aria-describedby={`${id}-note`}
+          className={classes(BOX, border(error), 'appearance-none pr-9', className)}
+          {...rest}
+        >
+          {children}
+        </select>
+        <ChevronDown
+          size={18}
+          aria-hidden
+          className="absolute right-3 top-1/2 -translate-y-1/2 text-soft pointer-events-none"
+        />
+      </span>
     </Frame>
   );
 }

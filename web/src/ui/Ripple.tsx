@@ -46,16 +46,23 @@ export function RippleMark({ grade, half = 'both', dot = 4, step = 5 }: RipplePr
   );
 }
 
-/** A ripple in a row of text, with its word for those who do not see it. */
-export function Ripple({ grade, size = 34 }: { readonly grade: Grade | null; readonly size?: number }) {
+/** A ripple in a row of text, with its word for those who do not see it; `silent` where the words stand beside it. */
+export function Ripple({
+  grade,
+  size = 34,
+  silent = false,
+}: {
+  readonly grade: Grade | null;
+  readonly size?: number;
+  readonly silent?: boolean;
+}) {
   const label = grade === null ? 'not looked at' : GRADE_WORDS[grade];
   return (
     <svg
       width={size}
       height={size}
       viewBox="-21 -21 42 42"
-      role="img"
-      aria-label={label}
+      {...(silent ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
       className="shrink-0 inline-block align-middle"
     >
       <RippleMark grade={grade} />

@@ -12,6 +12,7 @@ export function stepsFor(
   contactMinutes = 0,
 ): Step[] {
   return stepList({
+    kind: 'full visit',
     plan: makePlan(facts),
     ways: facts.ways,
     traits: facts.traits,
@@ -55,7 +56,7 @@ export const anyFinding: fc.Arbitrary<Finding> = fc
         ? nose
           ? { site: 'fold nose', side: 'none' }
           : { site: 'fold lip', side: s }
-        : { site: area as 'ear', side: s };
+        : { site: area, side: s };
     return finding(place, sign, g, answer);
   });
 

@@ -1,7 +1,6 @@
 import type { Appointment, DogListItem } from '@dewpond/contract';
 import { addDays, showDay, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import { clock, dayOf, duration } from '../../app/times';
 import { useZone } from '../../app/useUnits';
 import { useAppointments, useDogs, useSession } from '../../api/queries';
@@ -12,7 +11,6 @@ import { Chip } from '../../ui/Chip';
 import { Waiting } from '../../ui/Waiting';
 import { classes } from '../../ui/classes';
 import { BookDialog } from './BookDialog';
-import { useCancel } from './useCancel';
 
 const DAYS = 14;
 
@@ -93,7 +91,6 @@ interface DayBoxProps {
 
 function DayBox({ day, today, list, onMove }: DayBoxProps) {
   const zone = useZone();
-  const cancel = useCancel();
   const minutes = list.reduce((sum, each) => sum + (Date.parse(each.endsAt) - Date.parse(each.startsAt)) / 60_000, 0);
   return (
     <section
@@ -104,25 +101,17 @@ function DayBox({ day, today, list, onMove }: DayBoxProps) {
       <p className="text-xs text-soft mb-1.5">{list.length === 0 ? 'free' : duration(minutes)}</p>
       <ul className="flex flex-col gap-1.5">
         {list.map((each) => (
-          <li key={each.id} className="rounded-lg bg-pond-pale px-2 py-1.5 text-sm leading-tight">
-            <Link to={`/dogs/${each.dogId}`} className="font-bold hover:underline">
-              {each.dogName}
-            </Link>
-            <p>
+          <li key={each.id}>
+            <button
+              type="button"
+              disabled={each.state !== 'booked'}
+              onClick={() => onMove(each)}
+              aria-label={`${each.dogName}, ${clock(each.startsAt, zone)}, ${each.memberName}: move or cancel`}
+              className="w-full text-left rounded-lg bg-pond-pale px-2 py-1.5 text-sm leading-tight hover:ring-2 ring-pond disabled:opacity-60"
+            >
+              <b className="block text-[15px]">{each.dogName}</b>
               {clock(each.startsAt, zone)} {each.memberName.split(' ')[0]}
-            </p>
-            {each.state === 'booked' ? (
-              <p className="flex gap-2 mt-1">
-                <button type="button" className="underline text-pond min-h-8" onClick={() => onMove(each)}>
-                  move
-                </button>
-                <button type="button" className="underline text-pond min-h-8" onClick={() => cancel.mutate(each)}>
-                  cancel
-                </button>
-              </p>
-            ) : (
-              <p className="text-soft">done</p>
-            )}
+            </button>
           </li>
         ))}
       </ul>

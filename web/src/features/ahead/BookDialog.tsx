@@ -1,6 +1,6 @@
-import { APPOINTMENT_KINDS } from '@dewpond/contract/kinds';
 import type { Appointment } from '@dewpond/contract';
 import { addDays, showDay, type Day } from '@dewpond/core/units';
+import { VISIT_KINDS } from '@dewpond/core/visit';
 import { TZDate } from '@date-fns/tz';
 import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
@@ -13,6 +13,7 @@ import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
 import { tell } from '../../ui/toasts';
+import { useCancel } from './useCancel';
 
 interface BookDialogProps {
   readonly open: boolean;
@@ -31,6 +32,9 @@ export function BookDialog({ open, onClose, dog, moving }: BookDialogProps) {
   );
 }
 
+/** Before the session is known; a date field then shows the first day it takes. */
+const EARLIEST = '2026-01-01' as Day;
+
 const minutesOf = (each: Appointment): number => (Date.parse(each.endsAt) - Date.parse(each.startsAt)) / 60_000;
 
 function BookForm({
@@ -43,7 +47,7 @@ function BookForm({
   readonly onDone: () => void;
 }) {
   const zone = useZone();
-  const today = useSession().data?.today ?? (dayOf(Date.now(), zone) as Day);
+  const today = useSession().data?.today ?? (moving ? (dayOf(moving.startsAt, zone) as Day) : EARLIEST);
   const members = useMembers();
   const suggested = dog.suggested && dog.suggested > today ? dog.suggested : addDays(today, 1);
   const [day, setDay] = useState<string>(moving ? dayOf(moving.startsAt, zone) : suggested);
@@ -52,6 +56,7 @@ function BookForm({
   const [kind, setKind] = useState<Appointment['kind']>(moving?.kind ?? 'full visit');
   const [memberId, setMemberId] = useState(moving?.memberId ?? '');
   const chosen = memberId || (members.data?.[0]?.id ?? '');
+  const cancel = useCancel();
   const save = useMutation({
     mutationFn: async () => {
       const startsAt = new Date(Number(new TZDate(`${day}T${time}:00`, zone))).toISOString();
@@ -113,7 +118,7 @@ function BookForm({
       />
       {!moving && (
         <SelectField label="What" value={kind} onChange={(event) => setKind(event.target.value as Appointment['kind'])}>
-          {APPOINTMENT_KINDS.map((each) => (
+          {VISIT_KINDS.map((each) => (
             <option key={each}>{each}</option>
           ))}
         </SelectField>
@@ -124,10 +129,15 @@ function BookForm({
           {save.error.message}
         </p>
       )}
-      <div className="col-span-2 flex justify-end">
+      <div className="col-span-2 flex justify-between flex-row-reverse">
         <Button type="submit" look="main" disabled={save.isPending || chosen === ''}>
           {moving ? 'Move' : 'Book'}
         </Button>
+        {moving && (
+          <Button look="stop" disabled={cancel.isPending} onClick={() => cancel.mutate(moving, { onSuccess: onDone })}>
+            Cancel this booking
+          </Button>
+        )}
       </div>
     </form>
   );

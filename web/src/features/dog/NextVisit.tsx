@@ -33,7 +33,7 @@ export function NextVisit({ dog, onBook }: { readonly dog: DogView; readonly onB
           {late.length > 0 && (
             <span className="text-watch font-semibold">
               {' '}
-              · {late.length} of {dog.due.length} lines are late
+              · {late.length === 1 ? '1 line is' : `${late.length} lines are`} late
             </span>
           )}
           .
@@ -55,7 +55,7 @@ export function NextVisit({ dog, onBook }: { readonly dog: DogView; readonly onB
           <ul className="flex flex-wrap gap-x-5 gap-y-1">
             {dog.openFindings.slice(0, 6).map((found) => (
               <li key={namePlace(found.place) + found.sign} className="flex items-center gap-1.5">
-                <Ripple grade={found.grade} size={30} />
+                <Ripple grade={found.grade} size={30} silent />
                 <span>
                   {namePlace(found.place)}: {SIGNS[found.sign].name}
                   {SIGNS[found.sign].graded && `, ${GRADE_WORDS[found.grade]}`}

@@ -9,7 +9,7 @@ import { lensPath } from './lens';
 import { rhythmRows, type RhythmRow } from './rhythmRows';
 
 const WIDTH = 1090;
-const LEFT = 132;
+const LEFT = 156;
 const TOP = 24;
 const ROW = 50;
 const BACK_DAYS = 150;
@@ -125,50 +125,66 @@ interface LensProps {
   readonly onLens: (key: string) => void;
 }
 
+/** Where a lens sits in its row, and how thick it is: the dog's left above, its right below, both across. */
+const SEAT = { both: { dy: 0, h: 15 }, left: { dy: -9, h: 8 }, right: { dy: 9, h: 8 } } as const;
+
 /** Thin where it may be done, thick where it is best, cut where it is late. */
 function Lens({ lens, y, x, today, onLens }: LensProps) {
   const { window } = lens.line;
   const { task, place } = lens.line.line;
-  const name = place ? `${TASKS[task].name}, ${namePlace(place)}` : TASKS[task].name;
+  const { dy, h } = SEAT[lens.half];
+  const site = place && namePlace(lens.half === 'both' ? { ...place, side: 'none' } : place);
+  const name = site ? `${TASKS[task].name}, ${site}` : TASKS[task].name;
+  const side = lens.half === 'both' ? '' : `${lens.half}: `;
+  const mid = y + dy;
   const tap = { onClick: () => onLens(lens.key), className: 'cursor-pointer' };
-  if (!window) {
-    return (
-      <g {...tap}>
-        <title>{`${name}: barred`}</title>
-        <rect x={x(2)} y={y - 9} width={128} height={18} rx={9} fill="var(--stop-pale)" />
-        <text x={x(2) + 64} y={y + 4.5} fontSize={12} fontWeight={600} textAnchor="middle" fill="var(--stop)">
-          {place && place.side !== 'none' ? `${place.side}: vet first` : 'vet first'}
-        </text>
-      </g>
-    );
-  }
+  if (!window)
+    return <Tag {...tap} title={`${name}: barred`} words={`${side}vet first`} tone="stop" x={x(1)} y={mid} />;
   const clamp = (day: Day) => x(Math.max(-2, Math.min(AHEAD_DAYS, daysBetween(today, day))));
-  const late = lens.state === 'late';
-  const colour = late ? 'var(--watch)' : 'var(--pond)';
   const [a, b, c] = [clamp(window.earliest), clamp(window.ideal), clamp(window.latest)];
-  if (late || c - a < 8) {
-    return (
-      <g {...tap}>
-        <title>{`${name}: due ${showDay(window.ideal)}`}</title>
-        <rect
-          x={x(1)}
-          y={y - 9}
-          width={late ? 74 : 66}
-          height={18}
-          rx={9}
-          fill={late ? 'var(--watch-pale)' : 'var(--pond-pale)'}
-        />
-        <text x={x(1) + (late ? 37 : 33)} y={y + 4.5} fontSize={12} fontWeight={600} textAnchor="middle" fill={colour}>
-          {late ? 'late' : 'due now'}
-        </text>
-      </g>
-    );
-  }
+  const title = `${name}: from ${showDay(window.earliest)}, best ${showDay(window.ideal)}, until ${showDay(window.latest)}`;
+  if (lens.state === 'late') return <Tag {...tap} title={title} words={`${side}late`} tone="watch" x={x(1)} y={mid} />;
+  if (c - a < 8) return <Tag {...tap} title={title} words={`${side}due now`} tone="pond" x={x(1)} y={mid} />;
   return (
     <g {...tap}>
-      <title>{`${name}: from ${showDay(window.earliest)}, best ${showDay(window.ideal)}, until ${showDay(window.latest)}`}</title>
-      <path d={lensPath(a, b, c, y, 15)} fill={colour} fillOpacity={0.25} stroke={colour} strokeWidth={1.6} />
-      <circle cx={b} cy={y} r={2.8} fill={colour} />
+      <title>{title}</title>
+      <path
+        d={lensPath(a, b, c, mid, h)}
+        fill="var(--pond)"
+        fillOpacity={0.25}
+        stroke="var(--pond)"
+        strokeWidth={1.6}
+      />
+      <circle cx={b} cy={mid} r={2.8} fill="var(--pond)" />
+      {lens.half !== 'both' && (
+        <text x={c + 5} y={mid + 4} fontSize={11.5} fill="var(--soft)">
+          {lens.half}
+        </text>
+      )}
+    </g>
+  );
+}
+
+interface TagProps {
+  readonly title: string;
+  readonly words: string;
+  readonly tone: 'stop' | 'watch' | 'pond';
+  readonly x: number;
+  readonly y: number;
+  readonly onClick: () => void;
+  readonly className: string;
+}
+
+/** Where a lens cannot be drawn: late, due now, or a vet first. */
+function Tag({ title, words, tone, x, y, ...tap }: TagProps) {
+  const width = words.length * 6.6 + 16;
+  return (
+    <g {...tap}>
+      <title>{title}</title>
+      <rect x={x} y={y - 9} width={width} height={18} rx={9} fill={`var(--${tone}-pale)`} />
+      <text x={x + width / 2} y={y + 4.2} fontSize={12} fontWeight={600} textAnchor="middle" fill={`var(--${tone})`}>
+        {words}
+      </text>
     </g>
   );
 }

@@ -3,6 +3,14 @@ import { TASKS, taskKey, type DueLine, type DueState } from '@dewpond/core/carep
 import { namePlace, placeKey, type Grade, type PlaceKey } from '@dewpond/core/places';
 import type { Day } from '@dewpond/core/units';
 
+/** A due window of one side, or of both where they agree. */
+export interface RowLens {
+  readonly line: DueLine;
+  readonly key: string;
+  readonly state: DueState | 'barred' | 'none';
+  readonly half: 'left' | 'right' | 'both';
+}
+
 /** One line of the rhythm chart: a site with both sides, or a task without a place. */
 export interface RhythmRow {
   readonly name: string;
@@ -15,11 +23,7 @@ export interface RhythmRow {
   }[];
   /** Visits at which a task without grades was done. */
   readonly done: readonly { readonly day: Day; readonly visitId: string }[];
-  readonly lenses: readonly {
-    readonly line: DueLine;
-    readonly key: string;
-    readonly state: DueState | 'barred' | 'none';
-  }[];
+  readonly lenses: readonly RowLens[];
   /** Days between home care, when the owner does some. */
   readonly homeEvery: number | null;
 }
@@ -65,13 +69,19 @@ function markOf(visit: VisitMark, site: string, lines: readonly DueLine[]): Rhyt
   return [{ day: visit.day, visitId: visit.visitId, left, right, barred }];
 }
 
-/** Two sides with the same window are one lens. */
-function joinEqual(lines: readonly DueLine[]): RhythmRow['lenses'] {
-  const byWindow = new Map<string, RhythmRow['lenses'][number]>();
+/** Two sides with the same window are one lens; else each side has its own, the dog's left above. */
+function joinEqual(lines: readonly DueLine[]): RowLens[] {
+  const byWindow = new Map<string, RowLens>();
   for (const line of lines) {
     if (!line.window && line.state !== 'barred') continue;
     const window = line.window ? `${line.window.earliest}${line.window.latest}` : 'barred';
-    if (!byWindow.has(window)) byWindow.set(window, { line, key: taskKey(line.line), state: line.state });
+    const side = line.line.place?.side;
+    const half = side === 'left' || side === 'right' ? side : 'both';
+    const known = byWindow.get(window);
+    byWindow.set(
+      window,
+      known ? { ...known, half: 'both' } : { line, key: taskKey(line.line), state: line.state, half },
+    );
   }
   return [...byWindow.values()];
 }

@@ -75,7 +75,7 @@ function House({ house }: { readonly house: HouseView }) {
           </SelectField>
         </div>
       </header>
-      <div className="grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-3.5">
+      <div className="columns-[320px] gap-3.5">
         {ALL_HOUSE_QUESTIONS.map((question) => (
           <QuestionCard
             key={question}
@@ -107,6 +107,7 @@ function QuestionCard({ question, chosen, disabled, onChoose }: QuestionCardProp
   }[] = schools;
   return (
     <Card
+      className="mb-3.5 break-inside-avoid"
       title={asks}
       aside={<SourceMark source={COMMON_PRACTICE} because="Each school has its houses; the choice is yours." />}
     >

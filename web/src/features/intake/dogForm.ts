@@ -1,7 +1,7 @@
 import { dogProfile, newClient, type DogProfileInput } from '@dewpond/contract';
 import { SKIN, type Skin } from '@dewpond/core/careplan';
 import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
-import { z } from 'zod';
+import { type z } from 'zod';
 
 /** The form as typed: text everywhere, so that nothing is lost while it does not fit yet. */
 export interface DogForm {

@@ -19,7 +19,7 @@ export function MixPicture({ view }: { readonly view: MixView }) {
       <p className="font-bold">{product.name}</p>
       <p className="text-sm text-soft mb-2">
         label {product.label}
-        {product.strength && `, ${product.strength}`}
+        {product.strength && product.strength !== product.label && `, read as ${product.strength}`}
         {note && ` · ${note}`}
       </p>
       {made ? (

@@ -3,7 +3,6 @@ import {
   measure,
   readLabel,
   showStrength,
-  strengthOf,
   tidyBatch,
   type Bottle,
   type LabelReading,
@@ -87,5 +86,3 @@ function warningOf(how: Measuring, label: Strength, medicated: boolean): string 
   const verdict = judgeStrength(product, how.realised);
   return verdict.kind === 'fine' ? null : verdict.why;
 }
-
-export const ratioFrom = (waterParts: number): string => showStrength(strengthOf(waterParts));

@@ -97,13 +97,13 @@ function Page({ view }: { readonly view: SheetView }) {
           <ul className="flex flex-col gap-1.5">
             {found.map((saw) => (
               <li key={placeKey(saw.place)} className="flex items-center gap-2.5">
-                <Ripple grade={saw.grade} size={38} />
+                <Ripple grade={saw.grade} size={38} silent />
                 <span>{saw.words}</span>
               </li>
             ))}
             {clear.length > 0 && (
               <li className="flex items-center gap-2.5">
-                <Ripple grade={0} size={38} />
+                <Ripple grade={0} size={38} silent />
                 <span className="first-letter:uppercase">
                   {clear.map((saw) => namePlace(saw.place)).join(', ')}: clear.
                 </span>

@@ -1,5 +1,6 @@
 import { SIGNS } from '@dewpond/core/findings';
 import { GRADE_WORDS, namePlace, placeKey } from '@dewpond/core/places';
+import { group } from 'd3-array';
 import { showDay, type Day } from '@dewpond/core/units';
 import type { Step } from '@dewpond/core/visit';
 import { Button } from '../../ui/Button';
@@ -27,20 +28,26 @@ export function Aside({
         <section aria-live="polite">
           <h2 className="text-stop mb-1.5">Taken away</h2>
           <ul className="flex flex-col gap-2">
-            {barred.map((each) => (
-              <li key={each.id} className="rounded-xl border border-stop bg-stop-pale px-3 py-2 leading-snug">
-                <s className="font-semibold">{each.title}</s>
-                <p>{each.barred?.because}</p>
-                <p className="text-sm">{each.barred?.instead}</p>
+            {[...group(barred, ({ barred: bar }) => `${bar?.because}|${bar?.instead}`)].map(([key, steps]) => (
+              <li key={key} className="rounded-xl border border-stop bg-stop-pale px-3 py-2 leading-snug">
+                <p className="text-stop font-bold first-letter:uppercase">{steps[0]?.barred?.because}</p>
+                {steps.map((each) => (
+                  <s key={each.id} className="block">
+                    {each.title}
+                  </s>
+                ))}
+                <p className="text-sm mt-1">Instead: {steps[0]?.barred?.instead}</p>
               </li>
             ))}
           </ul>
         </section>
       )}
       <LastTime table={table} step={step} />
-      <Button className="min-h-16! text-lg mt-auto" onClick={onFound}>
-        Found something
-      </Button>
+      {step?.id !== 'look-over' && (
+        <Button className="min-h-16! text-lg mt-auto" onClick={onFound}>
+          Found something
+        </Button>
+      )}
     </aside>
   );
 }

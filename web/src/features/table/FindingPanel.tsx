@@ -65,7 +65,7 @@ export function FindingPanel({
             onClose();
           }}
         >
-          Clear
+          {here.length === 0 ? 'Clear' : 'Clear after all'}
         </Button>
       )}
       <ul className="flex flex-col gap-1.5">

@@ -119,7 +119,7 @@ function PlaceButton({
         onClick={onOpen}
         className="flex-1 min-w-0 flex items-center gap-2 text-left pl-2 pr-1 py-1.5 min-h-15 hover:bg-pond-pale/50"
       >
-        <Ripple grade={grade} size={40} />
+        <Ripple grade={grade} size={40} silent />
         <span className="min-w-0">
           <span className="block font-bold leading-tight first-letter:uppercase">{namePlace(place)}</span>
           <span className={classes('block text-sm leading-tight', barred ? 'text-stop font-semibold' : 'text-soft')}>

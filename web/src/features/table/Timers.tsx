@@ -26,7 +26,12 @@ export function TimerButton({
   readonly dwell: Dwell;
 }) {
   const running = table.state.timers.find((timer) => timer.timer === dwell.timer && timer.stopped === null);
-  if (running) return <TimerCard timer={running} name={dwell.name} />;
+  if (running)
+    return (
+      <p className="text-lg text-pond font-semibold">
+        {dwell.name} runs: see the clock beside. Your hands are free meanwhile.
+      </p>
+    );
   const before = table.state.timers.some((timer) => timer.timer === dwell.timer);
   return (
     <Button

@@ -33,6 +33,7 @@ export function useTable(visit: VisitView): Table {
     const { facts } = visit;
     const judged = judgeLookOver(facts, state.findings, visit.lastTime?.findings ?? []);
     const steps = stepList({
+      kind: visit.kind,
       plan: makePlan(facts),
       ways: facts.ways,
       traits: facts.traits,

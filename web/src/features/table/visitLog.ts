@@ -81,7 +81,7 @@ async function send(): Promise<void> {
   const batch = waiting.slice(0, 200);
   try {
     const events = batch.map(({ person: _, ...event }) => event);
-    await call('POST /api/visits/:id/events', { id: visitId, body: { events: events as never } });
+    await call('POST /api/visits/:id/events', { id: visitId, body: { events: events } });
     if (useVisitLog.getState().visitId !== visitId) return;
     const sent = new Set(batch.map((event) => event.id));
     useVisitLog.setState((log) => ({

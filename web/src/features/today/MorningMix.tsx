@@ -22,7 +22,7 @@ export function MorningMix({ today }: { readonly today: TodayView }) {
   return (
     <Card title="Mix this morning" aside="thrown away at the end of the day">
       {made.length === 0 && <p className="text-soft">Nothing to mix today.</p>}
-      <ul className="grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-x-3 gap-y-4">
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(180px,1fr))] gap-x-3 gap-y-4">
         {made.map(({ dog, appointmentId, mix }) => (
           <li key={appointmentId + mix.product.id}>
             <SmallBottle dog={dog} view={mix} units={units} />
@@ -64,7 +64,7 @@ function SmallBottle({
         water={made.water}
         brim={made.bottle.brim}
         graduation={made.bottle.graduation}
-        height={118}
+        height={104}
         label={`${made.bottle.name} for ${dog}`}
       />
       <div className="min-w-0 text-sm leading-snug">

@@ -3,10 +3,10 @@ import { scaleTime } from 'd3-scale';
 import { Link } from 'react-router';
 import { clock } from '../../app/times';
 import { BeginVisit } from '../table/BeginVisit';
+import { useWidth } from '../../app/useWidth';
 import { placeBlocks, ribbonSpan } from './ribbonLayout';
 
-const WIDTH = 760;
-const ROW = 50;
+const ROW = 46;
 const HOUR = 3_600_000;
 
 /** The day as strips of stages; dwell is hatched, so that one sees where the next dog fits. */
@@ -20,14 +20,15 @@ export function Ribbon({
   readonly now: number;
 }) {
   const { from, to } = ribbonSpan(dogs, now);
-  const x = scaleTime([from, to], [0, WIDTH]);
+  const [ref, width] = useWidth<HTMLDivElement>(760);
+  const x = scaleTime([from, to], [0, width]);
   const hours = Array.from({ length: Math.round((to - from) / HOUR) + 1 }, (_, i) => from + i * HOUR);
   const nowShown = now >= from && now <= to;
   return (
     <div className="grid grid-cols-[150px_minmax(560px,1fr)_120px] gap-x-3 min-w-[840px]">
       <div className="pt-7">
         {dogs.map(({ appointment, words }) => (
-          <div key={appointment.id} className="h-[50px] overflow-hidden">
+          <div key={appointment.id} className="h-[46px] overflow-hidden">
             <Link to={`/dogs/${appointment.dogId}`} className="font-bold hover:text-pond hover:underline">
               {appointment.dogName}
             </Link>
@@ -37,59 +38,68 @@ export function Ribbon({
           </div>
         ))}
       </div>
-      <svg
-        viewBox={`0 0 ${WIDTH} ${dogs.length * ROW + 46}`}
-        className="w-full"
-        role="img"
-        aria-label={`Ribbon of the day, ${dogs.length} dogs`}
-      >
-        <defs>
-          <pattern id="dwell" width={6} height={6} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <line x1={0} y1={0} x2={0} y2={6} stroke="var(--pond)" strokeWidth={1.6} />
-          </pattern>
-        </defs>
-        {hours.map((hour) => (
-          <g key={hour}>
-            <line
-              x1={x(hour)}
-              x2={x(hour)}
-              y1={20}
-              y2={dogs.length * ROW + 22}
-              stroke="var(--line)"
-              strokeDasharray="1 5"
-            />
-            <text
-              x={x(hour)}
-              y={13}
-              textAnchor={hour === from ? 'start' : hour === to ? 'end' : 'middle'}
-              fontSize={12.5}
-              fill="var(--soft)"
-            >
-              {clock(hour, zone)}
-            </text>
-          </g>
-        ))}
-        {dogs.map((dog, row) => (
-          <Strip key={dog.appointment.id} dog={dog} y={28 + row * ROW} x={x} />
-        ))}
-        {nowShown && (
-          <g>
-            <line x1={x(now)} x2={x(now)} y1={18} y2={dogs.length * ROW + 26} stroke="var(--stop)" strokeWidth={1.6} />
-            <text
-              x={x(now) + (x(now) > WIDTH - 80 ? -5 : 5)}
-              y={dogs.length * ROW + 40}
-              textAnchor={x(now) > WIDTH - 80 ? 'end' : 'start'}
-              fontSize={12.5}
-              fill="var(--stop)"
-            >
-              now {clock(now, zone)}
-            </text>
-          </g>
-        )}
-      </svg>
+      <div ref={ref} className="min-w-0 overflow-hidden">
+        <svg
+          width={width}
+          height={dogs.length * ROW + 46}
+          role="img"
+          aria-label={`Ribbon of the day, ${dogs.length} dogs`}
+        >
+          <defs>
+            <pattern id="dwell" width={6} height={6} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+              <line x1={0} y1={0} x2={0} y2={6} stroke="var(--pond)" strokeWidth={1.6} />
+            </pattern>
+          </defs>
+          {hours.map((hour) => (
+            <g key={hour}>
+              <line
+                x1={x(hour)}
+                x2={x(hour)}
+                y1={20}
+                y2={dogs.length * ROW + 22}
+                stroke="var(--line)"
+                strokeDasharray="1 5"
+              />
+              <text
+                x={x(hour)}
+                y={13}
+                textAnchor={hour === from ? 'start' : hour === to ? 'end' : 'middle'}
+                fontSize={12.5}
+                fill="var(--soft)"
+              >
+                {clock(hour, zone)}
+              </text>
+            </g>
+          ))}
+          {dogs.map((dog, row) => (
+            <Strip key={dog.appointment.id} dog={dog} y={28 + row * ROW} x={x} />
+          ))}
+          {nowShown && (
+            <g>
+              <line
+                x1={x(now)}
+                x2={x(now)}
+                y1={18}
+                y2={dogs.length * ROW + 26}
+                stroke="var(--stop)"
+                strokeWidth={1.6}
+              />
+              <text
+                x={x(now) + (x(now) > width - 80 ? -5 : 5)}
+                y={dogs.length * ROW + 40}
+                textAnchor={x(now) > width - 80 ? 'end' : 'start'}
+                fontSize={12.5}
+                fill="var(--stop)"
+              >
+                now {clock(now, zone)}
+              </text>
+            </g>
+          )}
+        </svg>
+      </div>
       <div className="pt-7">
         {dogs.map(({ appointment }) => (
-          <div key={appointment.id} className="h-[50px]">
+          <div key={appointment.id} className="h-[46px]">
             <BeginVisit
               dogId={appointment.dogId}
               appointmentId={appointment.id}

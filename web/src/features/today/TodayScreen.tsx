@@ -1,4 +1,4 @@
-import { showDay, type Day } from '@dewpond/core/units';
+import { showDay } from '@dewpond/core/units';
 import { useNow } from '../../app/useNow';
 import { useToday } from '../../api/queries';
 import { ButtonLink } from '../../ui/Button';
@@ -17,7 +17,7 @@ export function TodayScreen() {
       {(today) => (
         <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
           <header className="flex flex-wrap items-baseline justify-between gap-x-6">
-            <h1>{showDay(today.day as Day)}</h1>
+            <h1>{showDay(today.day)}</h1>
             <p className="text-soft">{summary(today.dogs, today.zone)}</p>
           </header>
           {today.dogs.length === 0 ? (

@@ -1,19 +1,25 @@
 import type { TodayView } from '@dewpond/contract';
+import { useState } from 'react';
 import { Card } from '../../ui/Card';
 import { Chip, type Tone } from '../../ui/Chip';
 
 type Mark = TodayView['watch'][number]['mark'];
 const TONES: Readonly<Record<Mark, Tone>> = { vet: 'stop', short: 'watch', own: 'pond', handle: 'plain', ask: 'watch' };
 
+/** More than a handful is read by nobody. */
+const AT_FIRST = 5;
+
 /** The things one must not forget today, gravest first. */
 export function WatchOut({ items }: { readonly items: TodayView['watch'] }) {
   const order: readonly Mark[] = ['vet', 'own', 'short', 'ask', 'handle'];
   const sorted = items.toSorted((a, b) => order.indexOf(a.mark) - order.indexOf(b.mark));
+  const [all, setAll] = useState(false);
+  const shown = all ? sorted : sorted.slice(0, AT_FIRST);
   return (
     <Card title="Watch out">
       {sorted.length === 0 && <p className="text-soft">Nothing special today.</p>}
       <ul className="flex flex-col gap-2">
-        {sorted.map(({ mark, dog, words }) => (
+        {shown.map(({ mark, dog, words }) => (
           <li key={dog + mark + words} className="grid grid-cols-[64px_1fr] gap-2 items-start">
             <span className="text-right">
               <Chip tone={TONES[mark]}>{mark}</Chip>
@@ -24,6 +30,11 @@ export function WatchOut({ items }: { readonly items: TodayView['watch'] }) {
           </li>
         ))}
       </ul>
+      {sorted.length > AT_FIRST && (
+        <button type="button" onClick={() => setAll(!all)} className="mt-2 min-h-11 text-pond font-semibold underline">
+          {all ? 'Only the gravest' : `${sorted.length - AT_FIRST} more`}
+        </button>
+      )}
     </Card>
   );
 }

@@ -1,0 +1,53 @@
+/** Arrows go one way: web -> contract -> core, server -> contract -> core. */
+const only = (from, to, why) => ({
+  name: `${from}-only`,
+  severity: 'error',
+  comment: why,
+  from: { path: `^${from}/` },
+  to: { path: '^(core|contract|server|web|e2e|bench)/', pathNot: to },
+});
+
+module.exports = {
+  forbidden: [
+    only('core', '^core/', 'core knows nothing of the rest'),
+    only('contract', '^(contract|core)/', 'the contract knows the core only'),
+    only('server', '^(server|contract|core)/', 'the server never reaches into the web'),
+    only('web', '^(web|contract|core)/', 'the web never reaches into the server'),
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    {
+      name: 'pure-core',
+      severity: 'error',
+      comment: 'no I/O and no interface code in the core',
+      from: { path: '^core/src', pathNot: '(\\.test\\.ts$|/tests/)' },
+      to: {
+        dependencyTypes: ['core', 'npm', 'npm-dev', 'npm-no-pkg', 'unknown'],
+        pathNot: 'node_modules/(fraction\\.js|jstat)/',
+      },
+    },
+    {
+      name: 'through-the-door',
+      severity: 'error',
+      comment: 'a module of the core is entered by its index only',
+      from: { path: '^core/src/([^/]+)/' },
+      to: { path: '^core/src/([^/]+)/.+', pathNot: ['^core/src/$1/', '/index\\.ts$', '/tests/'] },
+    },
+    {
+      name: 'no-tests-in-products',
+      severity: 'error',
+      from: { pathNot: '(\\.test\\.tsx?$|/tests/|^e2e/|^bench/)' },
+      to: { path: '(\\.test\\.tsx?$|/tests/)' },
+    },
+  ],
+  options: {
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.tests.json' },
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)(dist|drizzle)/' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'default'] },
+  },
+};

@@ -1,0 +1,85 @@
+import { BREEDS, composeTraits, earOdds, foldSites } from '@dewpond/core/catalogue';
+import {
+  DEFAULT_HOUSE_WAYS,
+  makePlan,
+  nextVisit,
+  planDue,
+  type CareRecord,
+  type DogFacts,
+} from '@dewpond/core/careplan';
+import { placeKey, placesOf, type Grade } from '@dewpond/core/places';
+import { addDays, day, kilograms } from '@dewpond/core/units';
+import { report, round, seeded } from './report';
+
+const DOGS = 1000;
+const VISITS = 8;
+const TODAY = day('2026-11-25');
+const random = seeded(7);
+const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
+
+function randomDog(): { facts: DogFacts; record: CareRecord } {
+  const breeds = [pick(BREEDS).id, ...(random() < 0.3 ? [pick(BREEDS).id] : [])];
+  const composed = composeTraits(breeds, {});
+  const ear = { conditions: [], plucked: { weeksAgo: Math.floor(random() * 20) }, ownerForbidsPlucking: false };
+  const facts: DogFacts = {
+    traits: composed.traits,
+    weight: kilograms(2 + random() * 50),
+    lifeStage: pick(['puppy', 'adult', 'senior'] as const),
+    canStandThroughBath: random() < 0.9,
+    skin: pick(['healthy', 'sensitive', 'allergic'] as const),
+    swims: random() < 0.2,
+    grassSeedMonths: [6, 7, 8],
+    tearingSeenByVet: random() < 0.5,
+    earTrouble: 'none',
+    earOdds: earOdds(composed.breeds),
+    ears: { left: ear, right: ear },
+    pluckingConsent: true,
+    pluckingStress: 'none',
+    nailsOvergrown: random() < 0.2,
+    pluckingByVetsOnly: false,
+    ways: DEFAULT_HOUSE_WAYS,
+    instructions: [],
+    lifts: [],
+    suspended: {},
+    earUnsettled: { left: null, right: null },
+    today: TODAY,
+  };
+  const places = placesOf(foldSites(composed.traits)).map((place) => {
+    const observations = Array.from({ length: VISITS }, (_, i) => ({
+      day: addDays(TODAY, (i - VISITS) * 28),
+      t: 28,
+      padGrade: null,
+      lookGrade: Math.floor(random() * 4) as Grade,
+    }));
+    return [placeKey(place), { observations, lastCare: addDays(TODAY, -28), suspended: false }] as const;
+  });
+  return {
+    facts,
+    record: {
+      places: Object.fromEntries(places),
+      tasks: { bath: addDays(TODAY, -28) },
+      homeCareChangedOn: null,
+      schoolChangedOn: null,
+    },
+  };
+}
+
+const dogs = Array.from({ length: DOGS }, randomDog);
+const time = (work: () => void): number => {
+  const start = performance.now();
+  work();
+  return performance.now() - start;
+};
+dogs.slice(0, 50).forEach(({ facts, record }) => planDue(makePlan(facts), record, TODAY));
+const plans = time(() => dogs.forEach(({ facts }) => makePlan(facts)));
+const withDue = time(() =>
+  dogs.forEach(({ facts, record }) => nextVisit(planDue(makePlan(facts), record, TODAY), TODAY)),
+);
+report('plans', [
+  { what: `care plan of ${DOGS} random dogs`, 'total ms': round(plans, 0), 'ms a dog': round(plans / DOGS, 3) },
+  {
+    what: `care plan, ${VISITS} visits of learning at every place, next due, ${DOGS} dogs`,
+    'total ms': round(withDue, 0),
+    'ms a dog': round(withDue / DOGS, 3),
+  },
+]);

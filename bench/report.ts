@@ -1,0 +1,31 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { cpus } from 'node:os';
+import { fileURLToPath } from 'node:url';
+
+export type Row = Readonly<Record<string, string | number>>;
+
+/** Prints a bench as a table and keeps it as JSON. Figures are told, never asserted. */
+export function report(name: string, rows: readonly Row[]): void {
+  console.log(`\n${name}`);
+  console.table(rows);
+  const folder = fileURLToPath(new URL('results/', import.meta.url));
+  mkdirSync(folder, { recursive: true });
+  const machine = `${cpus().length} × ${cpus()[0]?.model.trim() ?? 'unknown'}, Node ${process.versions.node}`;
+  writeFileSync(`${folder}${name}.json`, `${JSON.stringify({ name, machine, rows }, null, 2)}\n`);
+}
+
+export const round = (value: number, places = 2): number => Number(value.toFixed(places));
+
+export function quantile(values: readonly number[], share: number): number {
+  const sorted = values.toSorted((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? Number.NaN;
+}
+
+/** Uniform numbers from a seed, so that two runs draw the same dogs. */
+export function seeded(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+    return state / 4_294_967_296;
+  };
+}

@@ -1,0 +1,129 @@
+import { expect, test, type Page } from '@playwright/test';
+import { bigButton, openDog, signIn } from './salon';
+
+test.describe.configure({ mode: 'serial' });
+
+/** Works the table until nothing is left, as a groomer with nothing more to say would. */
+async function finishAllSteps(page: Page): Promise<void> {
+  for (let steps = 0; steps < 60; steps++) {
+    if (await page.getByRole('heading', { name: 'All done' }).isVisible()) return;
+    for (const side of ['left', 'right']) {
+      const putIn = page.getByRole('button', { name: `Put in: ${side} ear` });
+      if (await putIn.isVisible()) await putIn.click();
+    }
+    for (const out of await page.getByRole('button', { name: 'Out, dry' }).all()) {
+      if ((await out.isEnabled()) && (await out.getAttribute('aria-pressed')) === 'false') await out.click();
+    }
+    const clean = page.getByRole('button', { name: 'This one came out clean' });
+    if (await clean.isVisible()) await clean.click();
+    const planned = page.getByRole('button', { name: /^As planned/i });
+    for (const tap of await planned.all()) await tap.click();
+    const before = await page.getByText(/^step \d+ of/).textContent();
+    await expect(bigButton(page)).toBeEnabled();
+    await bigButton(page).click();
+    await expect(page.getByText(before ?? '', { exact: true })).toBeHidden();
+  }
+  throw new Error('The visit does not end.');
+}
+
+test('Today, the dog, its plan and mix, the table, the sheet, and what is due has moved', async ({ page }) => {
+  await signIn(page);
+  await expect(page.getByRole('img', { name: /Ribbon of the day, 6 dogs/ })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Barley', exact: true }).click();
+  await expect(page.getByRole('button', { name: /Clean ears, left ear/ })).toContainText(/\d+–\d+ days/);
+  await page.getByRole('button', { name: /Clean ears, left ear/ }).click();
+  await expect(page.getByText('A few drops down the flap, nozzle never touching').first()).toBeVisible();
+  await expect(page.getByText(/× 5 ml strokes/)).toBeVisible();
+  const dueBefore = await page.getByRole('button', { name: /Clean ears, left ear/ }).textContent();
+
+  await page.getByRole('button', { name: 'Begin visit' }).click();
+  await bigButton(page).click();
+  await bigButton(page).click();
+  await expect(bigButton(page)).toHaveText(/places still to look at/);
+  await page
+    .getByRole('button', { name: /^left ear/i })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'dark-brown wax, no smell, bad' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await page.getByRole('button', { name: /I looked: the other/ }).click();
+  await bigButton(page).click();
+
+  await bigButton(page).click();
+  await expect(page.getByRole('heading', { name: 'Face, feet and rear' })).toBeVisible();
+  await bigButton(page).click();
+  await expect(page.getByRole('heading', { name: 'Clean the left ear' })).toBeVisible();
+  await expect(bigButton(page)).toBeDisabled();
+  for (let pads = 0; pads < 4; pads++) await page.getByRole('button', { name: 'brown', exact: true }).click();
+  await expect(page.getByText('dirty pads, left ear, worst brown')).toBeVisible();
+
+  await expect(page.getByText('all saved')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('dirty pads, left ear, worst brown')).toBeVisible();
+
+  await finishAllSteps(page);
+  await page.getByRole('button', { name: 'Close the visit, make the owner sheet' }).click();
+  await expect(page.getByRole('heading', { name: 'What we saw' })).toBeVisible();
+  await expect(page.getByText(/Left ear: dark-brown wax \(bad\)/)).toBeVisible();
+  await expect(page.getByText('Cleaned the left ear: 4 dirty pads before a pad came out clean.')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Back to Barley' }).click();
+  await expect(page.getByRole('heading', { name: 'Care plan' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Clean ears, left ear/ })).not.toHaveText(dueBefore ?? '');
+  await expect(page.getByText(/Clean ears, left ear: brought forward from 28 to \d+ days/)).toBeVisible();
+});
+
+test('the sheet is a PDF', async ({ page }) => {
+  await signIn(page);
+  await openDog(page, 'Barley');
+  await page.locator('a[href$="/sheet"]').first().click();
+  const href = await page.getByRole('link', { name: 'PDF' }).getAttribute('href');
+  const response = await page.request.get(href ?? '');
+  expect(response.headers()['content-type']).toBe('application/pdf');
+  expect((await response.body()).subarray(0, 5).toString()).toBe('%PDF-');
+});
+
+test('book the next visit, move it, cancel it, undo', async ({ page }) => {
+  await signIn(page);
+  await openDog(page, 'Bramble');
+  await expect(page.getByText('Nothing booked.')).toBeVisible();
+  await page.getByRole('button', { name: 'Book', exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Time').fill('08:00');
+  await dialog.getByLabel('Who').selectOption({ label: 'Bilal Siddiq' });
+  await dialog.getByRole('button', { name: 'Book' }).click();
+  await expect(page.getByText('full visit, Bilal Siddiq')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Move', exact: true }).click();
+  await dialog.getByLabel('Time').fill('15:30');
+  await dialog.getByRole('button', { name: 'Move', exact: true }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: '15:30' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Cancel', exact: true }).click();
+  await expect(page.getByText('Nothing booked.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: '15:30' })).toBeVisible();
+
+  await page.reload();
+  await expect(page.getByRole('listitem').filter({ hasText: '15:30' })).toBeVisible();
+});
+
+test('a double booking is refused in words', async ({ page }) => {
+  await signIn(page);
+  await openDog(page, 'Radish');
+  await page.getByRole('button', { name: 'Book', exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  const tomorrow = await dialog.getByLabel('Day').inputValue();
+  for (const dog of ['first', 'second']) {
+    if (dog === 'second') {
+      await page.getByRole('button', { name: 'Book', exact: true }).click();
+      await dialog.getByLabel('Day').fill(tomorrow);
+    }
+    await dialog.getByLabel('Time').fill('12:00');
+    await dialog.getByLabel('Who').selectOption({ label: 'Ines Castellan' });
+    await dialog.getByRole('button', { name: 'Book' }).click();
+    if (dog === 'first') await expect(dialog).toBeHidden();
+  }
+  await expect(dialog.getByRole('alert')).toHaveText('That person already has a dog at that time.');
+});

@@ -1,0 +1,113 @@
+import { expect, test, type Page } from '@playwright/test';
+import { bigButton, expectAccessible, signIn } from './salon';
+
+test.describe.configure({ mode: 'serial' });
+
+async function toTheTable(page: Page, dog: string): Promise<void> {
+  await signIn(page);
+  await page.getByRole('link', { name: dog, exact: true }).click();
+  await page
+    .getByRole('button', { name: 'Begin visit' })
+    .or(page.getByRole('link', { name: 'Go on' }))
+    .click();
+  await expect(page.getByText(/^step \d+ of/)).toBeVisible();
+}
+
+test('a stop takes steps away at once and says what to do instead; the other ear goes on', async ({ page }) => {
+  await toTheTable(page, 'Teasel');
+  await bigButton(page).click();
+  await bigButton(page).click();
+  await page
+    .getByRole('button', { name: /^left ear/i })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'musty or yeasty smell, slight' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Nothing goes into this place today.' })).toBeVisible();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  const aside = page.getByRole('complementary');
+  await expect(aside.getByText('Clean the left ear')).toBeVisible();
+  await expect(aside.getByText('Clean the right ear')).toBeHidden();
+  await expect(aside.getByText(/no water above the neck on this side/)).toBeVisible();
+
+  await page
+    .getByRole('button', { name: /^left ear/i })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'musty or yeasty smell, slight' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(aside.getByText('Clean the left ear')).toBeHidden();
+});
+
+test('a sign that ends the visit takes the whole screen, and can be taken back', async ({ page }) => {
+  await toTheTable(page, 'Plover');
+  await bigButton(page).click();
+  await bigButton(page).click();
+  await page.getByRole('button', { name: 'Something stops the visit' }).click();
+  await page.getByRole('button', { name: 'collapse, seen' }).click();
+  await expect(page.getByText('Stop the visit.')).toBeVisible();
+  await expect(page.getByText(/plugs out, product rinsed off, dried/)).toBeVisible();
+  await page.getByRole('button', { name: 'Marked by mistake' }).click();
+  await expect(page.getByRole('heading', { name: 'Look and smell before anything wet' })).toBeVisible();
+});
+
+test('a timer runs on across a reload', async ({ page }) => {
+  await toTheTable(page, 'Plover');
+  await page.getByRole('button', { name: /I looked: the other/ }).click();
+  await bigButton(page).click();
+  await bigButton(page).click();
+  for (let i = 0; i < 8 && !(await page.getByRole('button', { name: /^Start: massage/ }).isVisible()); i++)
+    await bigButton(page).click();
+  await page.getByRole('button', { name: /^Start: massage/ }).click();
+  await expect(page.getByText('all saved')).toBeVisible();
+  await page.waitForTimeout(2200);
+  await page.reload();
+  const timer = page.getByRole('timer').first();
+  await expect(timer).toBeVisible();
+  await expect(timer).toContainText(/0:0[2-9]/);
+});
+
+test('the network away: work goes on, nothing is shown as saved, and it arrives when the network is back', async ({
+  page,
+  context,
+}) => {
+  await toTheTable(page, 'Plover');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'brown', exact: true }).click();
+  await page.getByRole('button', { name: 'brown', exact: true }).click();
+  await expect(page.getByText(/not sent, \d kept here/)).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('all saved')).toBeVisible({ timeout: 15_000 });
+  await page.reload();
+  await expect(page.getByText(/dirty pads, (left|right) ear, worst brown/)).toBeVisible();
+});
+
+test('by keyboard alone: space is done, k skips with a reason', async ({ page }) => {
+  await toTheTable(page, 'Umber');
+  await expect(page.getByRole('heading', { name: 'Make ready' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('heading', { name: 'Ask the owner' })).toBeVisible();
+  await page.keyboard.press('k');
+  await page.getByRole('button', { name: 'No time left' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Look and smell before anything wet' })).toBeVisible();
+  await page.keyboard.press('Backspace');
+  await expect(page.getByRole('heading', { name: 'Ask the owner' })).toBeVisible();
+  await page.keyboard.press('s');
+  await expect(page.getByRole('dialog', { name: 'Umber: all steps' })).toBeVisible();
+});
+
+test('targets at the table are at least 56 px high', async ({ page }) => {
+  await toTheTable(page, 'Dumpling');
+  await bigButton(page).click();
+  await bigButton(page).click();
+  const heights = await page
+    .locator('main button, footer button, aside button')
+    .evaluateAll((buttons) =>
+      buttons
+        .filter((button) => button.getBoundingClientRect().width > 0)
+        .map((button) => ({ words: button.textContent, height: button.getBoundingClientRect().height })),
+    );
+  expect(heights.length).toBeGreaterThan(10);
+  expect(heights.filter(({ height }) => height < 56)).toEqual([]);
+  await expectAccessible(page);
+});

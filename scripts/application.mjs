@@ -1,0 +1,55 @@
+// The whole application, started for demo, tests, screenshots and bench alike: database, tables, demo world, server.
+
+import { join } from 'node:path';
+import { ensureDatabase, startCluster } from './cluster.mjs';
+import { say } from './say.mjs';
+import { runCommand, serverEnvironment, startServer } from './server.mjs';
+
+/**
+ * @param {{ folder: string, port: number, database?: string, fresh?: boolean, env?: NodeJS.ProcessEnv }} options
+ * @returns a running application; `stop` leaves no process behind
+ */
+export async function startApplication({ folder, port, database = 'dewpond', fresh = false, env: more = {} }) {
+  say('starting the database');
+  const cluster = await startCluster(folder);
+  try {
+    ensureDatabase(cluster, database, { anew: fresh });
+    const env = serverEnvironment(cluster, database, {
+      PORT: String(port),
+      PUBLIC_URL: `http://127.0.0.1:${port}`,
+      ...more,
+    });
+    say('bringing tables up to date');
+    runCommand('migrateCommand', env);
+    say('looking at the demo world (the first time takes half a minute)');
+    runCommand('seedCommand', env);
+    const server = await startServer(env, join(folder, 'server.log'));
+    let stopped = false;
+    const stop = async () => {
+      if (stopped) return;
+      stopped = true;
+      await server.stop();
+      await cluster.stop();
+    };
+    return { cluster, env, url: `http://127.0.0.1:${port}`, ended: server.ended, stop };
+  } catch (error) {
+    await cluster.stop();
+    throw error;
+  }
+}
+
+/** Stops on Ctrl-C, on SIGTERM, and when whoever started us is gone without a word. @param {() => Promise<void>} stop */
+export function stopWithUs(stop) {
+  let stopping = false;
+  const end = async () => {
+    if (stopping) return;
+    stopping = true;
+    say('stopping');
+    await stop();
+    process.exit(0);
+  };
+  for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP'])) process.on(signal, () => void end());
+  const parent = process.ppid;
+  setInterval(() => process.ppid !== parent && void end(), 1000).unref();
+  return end;
+}

@@ -1,0 +1,41 @@
+// npm run bench: prints tables, writes bench/results/*.json. Figures of this machine, told and never asserted.
+
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { checkNode, ensureDependencies, ensurePackages, ROOT } from './machine.mjs';
+import { command, say } from './say.mjs';
+
+await command(async () => {
+  checkNode();
+  ensurePackages(['postgresql']);
+  ensureDependencies();
+  const { build } = await import('./build.mjs');
+  await build();
+  const { dataFolder, freePort } = await import('./cluster.mjs');
+  const { startApplication } = await import('./application.mjs');
+  const application = await startApplication({
+    folder: dataFolder('.dewpond-bench'),
+    port: await freePort(),
+    fresh: true,
+  });
+  try {
+    for (const file of readdirSync(join(ROOT, 'bench')).filter((name) => name.endsWith('.bench.ts'))) {
+      say(file);
+      spawnSync(join(ROOT, 'node_modules/.bin/tsx'), [join(ROOT, 'bench', file)], {
+        stdio: 'inherit',
+        env: { ...process.env, BASE_URL: application.url },
+      });
+    }
+  } finally {
+    await application.stop();
+  }
+  const { stdout } = spawnSync(join(ROOT, 'node_modules/.bin/size-limit'), ['--json'], { cwd: ROOT, encoding: 'utf8' });
+  const [size] = JSON.parse(stdout);
+  console.log(`\nfirst load: ${(size.size / 1000).toFixed(1)} kB gzipped (aim 230 kB)\n`);
+  mkdirSync(join(ROOT, 'bench/results'), { recursive: true });
+  writeFileSync(
+    join(ROOT, 'bench/results/first-load.json'),
+    `${JSON.stringify({ name: 'first load, gzipped bytes', bytes: size.size }, null, 2)}\n`,
+  );
+});

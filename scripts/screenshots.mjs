@@ -1,0 +1,185 @@
+// npm run screenshots: drives a fresh demo world in Debian's Chromium and writes docs/screenshots/*.png at 1280×800.
+// `-- --only today,dog` takes some; `-- --to FOLDER --size 768x1024 --theme night` takes throwaway ones.
+
+import { mkdirSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { checkNode, ensureDependencies, ensurePackages, ROOT } from './machine.mjs';
+import { command, say } from './say.mjs';
+
+/** @param {string} name @param {string} fallback */
+const option = (name, fallback) => {
+  const at = process.argv.indexOf(`--${name}`);
+  return at < 0 ? fallback : (process.argv[at + 1] ?? fallback);
+};
+
+/** @typedef {import('@playwright/test').Page} Page */
+
+/** @param {Page} page @param {string} dog */
+const openDog = async (page, dog) => {
+  await page.goto('/dogs');
+  await page.getByRole('link', { name: dog, exact: true }).click();
+  await page.getByRole('heading', { name: 'Care plan' }).waitFor();
+  await page.getByText('Mix for a bath').waitFor();
+};
+
+/** @param {Page} page @param {string} dog */
+const toTheTable = async (page, dog) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: dog, exact: true }).click();
+  const begin = page.getByRole('button', { name: 'Begin visit' });
+  const goOn = page.getByRole('link', { name: 'Go on' });
+  await begin.or(goOn).click();
+  await page.getByText(/^step \d+ of/).waitFor();
+};
+
+/** @param {Page} page */
+const done = async (page) => {
+  await page.locator('footer button').last().click();
+  await page.waitForTimeout(150);
+};
+
+/** Views in the order a day goes; each leaves the page as it is to be seen. @type {Record<string, (page: Page) => Promise<void>>} */
+const VIEWS = {
+  today: async (page) => {
+    await page.goto('/');
+    await page.getByRole('heading', { name: 'Mix this morning' }).waitFor();
+  },
+  dogs: async (page) => {
+    await page.goto('/dogs');
+    await page.getByRole('link', { name: 'Teasel' }).waitFor();
+  },
+  dog: (page) => openDog(page, 'Teasel'),
+  'dog-plan': async (page) => {
+    await openDog(page, 'Teasel');
+    await page.getByRole('button', { name: /Clean ears, left ear/ }).click();
+    await page.getByRole('heading', { name: 'Care plan' }).evaluate((element) => element.scrollIntoView());
+  },
+  'dog-barred': (page) => openDog(page, 'Radish'),
+  'new-dog': async (page) => {
+    await page.goto('/dogs/new');
+    await page.getByLabel('Owner’s name').fill('Kofi Lindgren');
+    await page.getByLabel('Phone').fill('01632 960190');
+    await page.getByLabel('Dog’s name').fill('Pippin');
+    await page.getByLabel('Weight, kg').fill('7.5');
+    await page.getByLabel('Breed', { exact: true }).selectOption('pug');
+    await page.getByLabel('Crossed with').selectOption('poodle-miniature');
+  },
+  ahead: async (page) => {
+    await page.goto('/ahead');
+    await page.getByText('Due, not booked').waitFor();
+    await page
+      .getByRole('button', { name: /^Umber/ })
+      .first()
+      .waitFor();
+  },
+  mixing: async (page) => {
+    await page.goto('/mixing');
+    await page.getByText('Today’s dogs').waitFor();
+  },
+  watch: async (page) => {
+    await page.goto('/watch');
+    await page.getByRole('link', { name: 'Radish' }).first().waitFor();
+  },
+  house: async (page) => {
+    await page.goto('/house');
+    await page.getByText('How is cleaner put into an ear?').waitFor();
+  },
+  'table-lookover': async (page) => {
+    await toTheTable(page, 'Teasel');
+    if (await page.getByText('step 1 of').isVisible()) {
+      await done(page);
+      await done(page);
+    }
+    await page.getByRole('button', { name: 'right ear clear' }).click();
+    await page
+      .getByRole('button', { name: /^left ear/i })
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'dark-brown wax, no smell, plain' }).click();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.waitForTimeout(300);
+  },
+  'table-finding': async (page) => {
+    await page
+      .getByRole('button', { name: /^left ear/i })
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'musty or yeasty smell, slight' }).click();
+    await page.waitForTimeout(300);
+  },
+  'table-step': async (page) => {
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.getByRole('button', { name: /I looked: the other/ }).click();
+    await done(page);
+    await done(page);
+    await done(page);
+    if (await page.getByText(/tufts/).first().isVisible()) await done(page);
+    await page.getByRole('button', { name: /^Start: massage/ }).click();
+    await page.getByRole('button', { name: 'brown', exact: true }).click();
+    await page.waitForTimeout(2200);
+  },
+  sheet: async (page) => {
+    await openDog(page, 'Bramble');
+    await page.getByText('Past visits').waitFor();
+    await page.locator('a[href$="/sheet"]').first().click();
+    await page.getByRole('heading', { name: 'What we saw' }).waitFor();
+  },
+};
+
+await command(async () => {
+  checkNode();
+  ensurePackages(['postgresql', 'chromium']);
+  ensureDependencies();
+  const { build } = await import('./build.mjs');
+  await build();
+  const { dataFolder, freePort } = await import('./cluster.mjs');
+  const { startApplication } = await import('./application.mjs');
+  const { chromium } = await import('@playwright/test');
+  const to = resolve(ROOT, option('to', 'docs/screenshots'));
+  const [width = 1280, height = 800] = option('size', '1280x800').split('x').map(Number);
+  const only = option('only', Object.keys(VIEWS).join(',')).split(',');
+  mkdirSync(to, { recursive: true });
+  const application = await startApplication({
+    folder: dataFolder('.dewpond-shots'),
+    port: await freePort(),
+    fresh: !process.argv.includes('--keep'),
+  });
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--no-first-run',
+    ],
+  });
+  try {
+    const page = await browser.newPage({
+      baseURL: application.url,
+      viewport: { width, height },
+      reducedMotion: 'reduce',
+      locale: 'en-GB',
+      timezoneId: 'Europe/London',
+    });
+    page.setDefaultTimeout(8000);
+    await page.goto('/');
+    if (only.includes('sign-in')) await page.screenshot({ path: join(to, 'sign-in.png') });
+    await page.getByLabel('E-mail').fill('ines@withyquay.example');
+    await page.getByLabel('Password').fill('reeds-and-chalk');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.getByRole('navigation', { name: 'Places' }).waitFor();
+    if (option('theme', 'chalk') === 'night') await page.keyboard.press('Shift+T');
+    for (const [name, view] of Object.entries(VIEWS)) {
+      if (!only.includes(name)) continue;
+      await view(page);
+      await page.evaluate(() => document.fonts.ready);
+      await page.screenshot({ path: join(to, `${name}.png`) });
+      say(name);
+    }
+  } finally {
+    await browser.close();
+    await application.stop();
+  }
+});

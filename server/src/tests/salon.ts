@@ -1,0 +1,132 @@
+import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/careplan';
+import type { BodyOf, EndpointKey, Problem, ResponseOf } from '@dewpond/contract';
+import { pino } from 'pino';
+import request from 'supertest';
+import { v7 } from 'uuid';
+import { makeApp } from '../app';
+import { makeAuth } from '../auth/auth';
+import { readConfig } from '../config';
+import * as authSchema from '../db/authSchema';
+import { connect } from '../db/connect';
+import { bottle, business, member, product } from '../db/schema';
+import { inTenant, type BusinessId } from '../db/tenant';
+
+export const config = readConfig({
+  ...process.env,
+  PUBLIC_URL: 'http://127.0.0.1:4999',
+  LOG_LEVEL: 'silent',
+  TRUST_PROXY: '1',
+});
+export const databases = connect(config);
+export const auth = makeAuth(config, databases);
+
+/** What the log of the application says, for tests that look into it. */
+export const logLines: string[] = [];
+const log = pino({ level: 'info' }, { write: (line: string) => void logLines.push(line) });
+
+/** The clock of the tests: a Wednesday at nine. */
+export const clock = { now: Date.UTC(2026, 10, 25, 9, 0, 0) };
+export const app = makeApp(config, { databases, now: () => clock.now }, log, auth);
+
+export const PASSWORD = 'a-long-password';
+
+export interface Salon {
+  readonly businessId: BusinessId;
+  readonly memberId: string;
+  readonly cookie: string;
+  readonly productId: string;
+  /** Calls an endpoint as this salon's person. */
+  call<K extends EndpointKey>(
+    key: K,
+    given?: { id?: string; body?: BodyOf<K> | object; query?: Record<string, string> },
+  ): Promise<{ status: number; body: ResponseOf<K> & Problem }>;
+}
+
+/** A business of its own with one signed-in person, a bottle and a wash. Tests of different salons cannot disturb each other. */
+export async function openSalon(role: 'manager' | 'groomer' | 'bather' = 'manager'): Promise<Salon> {
+  const businessId = v7() as BusinessId;
+  const email = `${businessId}@example.test`;
+  const context = await auth.$context;
+  await databases.auth
+    .insert(authSchema.organization)
+    .values({ id: businessId, name: 'A salon', slug: businessId, createdAt: new Date() });
+  const user = await context.internalAdapter.createUser(
+    { name: 'Ines', email, emailVerified: true },
+    { method: 'email-password' },
+  );
+  await context.internalAdapter.linkAccount({
+    userId: user.id,
+    providerId: 'credential',
+    accountId: user.id,
+    password: await context.password.hash(PASSWORD),
+  });
+  await databases.auth
+    .insert(authSchema.member)
+    .values({ organizationId: businessId, userId: user.id, role, createdAt: new Date() });
+  const memberId = v7();
+  const productId = v7();
+  await inTenant(databases, businessId, async (tx) => {
+    await tx
+      .insert(business)
+      .values({ businessId, name: 'A salon', zone: 'Europe/London', units: 'metric', ways: DEFAULT_HOUSE_WAYS });
+    await tx.insert(member).values({ businessId, id: memberId, personId: user.id, name: 'Ines', role });
+    await tx.insert(product).values({
+      businessId,
+      id: productId,
+      name: 'Oat gentle wash',
+      kind: 'cleansing',
+      label: '24:1',
+      waterParts: '24',
+      suppliedBy: 'house',
+      strokeMl: 5,
+    });
+    await tx
+      .insert(bottle)
+      .values({ businessId, id: v7(), name: 'Litre bottle', brim: 1080, line: 1000, graduation: 50 });
+  });
+  const cookie = await signIn(email, PASSWORD);
+  if (cookie === '') throw new Error('The test could not sign in.');
+  return {
+    businessId,
+    memberId,
+    cookie,
+    productId,
+    call: async (key, given = {}) => {
+      const [method = 'GET', path = ''] = key.split(' ');
+      const call = request(app)
+        [method.toLowerCase() as 'get' | 'post' | 'put'](path.replace(':id', given.id ?? ''))
+        .set('Cookie', cookie);
+      if (given.query) void call.query(given.query);
+      const { status, body } = await (given.body === undefined ? call : call.send(given.body as object));
+      return { status, body };
+    },
+  };
+}
+
+let addresses = 0;
+/** Signs in from an address of its own, so that the limit of tries is not reached by other tests. */
+export async function signIn(email: string, password: string): Promise<string> {
+  const response = await request(app)
+    .post('/api/auth/sign-in/email')
+    .set('Origin', config.PUBLIC_URL)
+    .set('X-Forwarded-For', `10.0.${Math.floor((addresses += 1) / 250)}.${addresses % 250}`)
+    .send({ email, password });
+  const cookies = response.headers['set-cookie'] as unknown as string[] | undefined;
+  return cookies?.map((cookie) => cookie.split(';')[0]).join('; ') ?? '';
+}
+
+export interface KeptDog {
+  readonly clientId: string;
+  readonly dogId: string;
+}
+
+/** A client with one dog. */
+export async function addDog(salon: Salon, profile: object = {}): Promise<KeptDog> {
+  const clientId = v7();
+  const dogId = v7();
+  await salon.call('POST /api/clients', { body: { id: clientId, name: 'Folake Adeyemi', phone: '01632 960114' } });
+  await salon.call('POST /api/dogs', {
+    body: { id: dogId, clientId, profile: { name: 'Teasel', weightKg: 14.2, breeds: ['beagle'], ...profile } },
+  });
+  return { clientId, dogId };
+}

@@ -1,0 +1,28 @@
+import { BREEDS } from '@dewpond/core/catalogue';
+import { foldSites } from '@dewpond/core/catalogue';
+import { mirror, placeKey, placeOf, placesOf, type PlaceKey } from '@dewpond/core/places';
+import { describe, expect, test } from 'vitest';
+import { headShape } from './headShape';
+
+describe.each(BREEDS)('the head of a $name', ({ traits }) => {
+  const { spots, skull, nose, top } = headShape(traits);
+
+  test("a mirrored place is the mirrored point, and the dog's left is on the reader's right", () => {
+    for (const [key, point] of Object.entries(spots)) {
+      const other = spots[placeKey(mirror(placeOf(key))) as PlaceKey];
+      expect(other?.x).toBeCloseTo(-point.x, 9);
+      expect(other?.y).toBe(point.y);
+      if (placeOf(key).side === 'left') expect(point.x).toBeGreaterThan(0);
+    }
+  });
+
+  test('every place of the head is marked, within the drawing', () => {
+    const onHead = placesOf(foldSites(traits)).filter(
+      ({ site }) => !['fold neck', 'fold tail', 'fold vulva'].includes(site),
+    );
+    expect(Object.keys(spots).toSorted()).toEqual(onHead.map(placeKey).toSorted());
+    expect(nose.y).toBeLessThan(90);
+    for (const { y } of Object.values(spots)) expect(y).toBeGreaterThan(top);
+    expect(skull).not.toContain('NaN');
+  });
+});
