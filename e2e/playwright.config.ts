@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { LAUNCH, SIGNED_IN } from './salon';
 
 export default defineConfig({
   testDir: '.',
@@ -7,24 +8,16 @@ export default defineConfig({
   retries: 0,
   reporter: [['line'], ['json']],
   outputDir: '../test-results/browser',
+  // Signed in once: sign-in attempts are limited, and rightly so.
+  globalSetup: './signInOnce.ts',
   use: {
     baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:4310',
     viewport: { width: 1280, height: 800 },
+    storageState: SIGNED_IN,
     locale: 'en-GB',
     timezoneId: 'Europe/London',
     contextOptions: { reducedMotion: 'reduce' },
     actionTimeout: 10_000,
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: LAUNCH,
   },
 });

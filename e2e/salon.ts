@@ -1,12 +1,28 @@
+import { fileURLToPath } from 'node:url';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 
-export const PASSWORD = 'reeds-and-chalk';
+const PASSWORD = 'reeds-and-chalk';
 
-export async function signIn(page: Page, email = 'ines@withyquay.example'): Promise<void> {
+export const SIGNED_IN = fileURLToPath(new URL('../test-results/signed-in.json', import.meta.url));
+export const NOBODY = { cookies: [], origins: [] };
+export const LAUNCH = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};
+
+export async function signInAs(page: Page, email: string, password = PASSWORD): Promise<void> {
   await page.goto('/');
   await page.getByLabel('E-mail').fill(email);
-  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.getByRole('navigation', { name: 'Places' }).waitFor();
 }

@@ -1,11 +1,12 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bigButton, expectAccessible, signIn } from './salon';
+import { bigButton, expectAccessible } from './salon';
 
 test.describe.configure({ mode: 'serial' });
 
 async function toTheTable(page: Page, dog: string): Promise<void> {
-  await signIn(page);
+  await page.goto('/');
   await page.getByRole('link', { name: dog, exact: true }).click();
+  await page.getByRole('heading', { name: 'Care plan' }).waitFor();
   await page
     .getByRole('button', { name: 'Begin visit' })
     .or(page.getByRole('link', { name: 'Go on' }))

@@ -26,6 +26,7 @@ const openDog = async (page, dog) => {
 const toTheTable = async (page, dog) => {
   await page.goto('/');
   await page.getByRole('link', { name: dog, exact: true }).click();
+  await page.getByRole('heading', { name: 'Care plan' }).waitFor();
   const begin = page.getByRole('button', { name: 'Begin visit' });
   const goOn = page.getByRole('link', { name: 'Go on' });
   await begin.or(goOn).click();

@@ -52,8 +52,11 @@ await command(async () => {
   const { startApplication } = await import('./application.mjs');
   const { build } = await import('./build.mjs');
 
-  for (const config of typeConfigs) await gate(`types: ${config}`, () => run(['tsc', '-p', config]));
-  await gate('lint', () => run(['eslint', '.']));
+  // Two cores: types in one lane, lint in the other.
+  const types = async () => {
+    for (const config of typeConfigs) await gate(`types: ${config}`, () => run(['tsc', '-p', config]));
+  };
+  await Promise.all([types(), gate('lint', () => run(['eslint', '.']))]);
   await gate('format', () => run(['prettier', '--check', '--log-level', 'warn', '.']));
   await gate('dependency rules', () =>
     run(['depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'contract', 'server', 'web', 'e2e', 'bench']),

@@ -22,7 +22,7 @@ export const eventsOf = (happenings: readonly Happening[], first = 1, device = '
     device,
     at: clock.now + i * 1000,
     offset: 0,
-    what: what as NewVisitEvent['what'],
+    what: what,
   }));
 
 /** Begins a visit and returns its id. */

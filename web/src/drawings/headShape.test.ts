@@ -1,6 +1,6 @@
 import { BREEDS } from '@dewpond/core/catalogue';
 import { foldSites } from '@dewpond/core/catalogue';
-import { mirror, placeKey, placeOf, placesOf, type PlaceKey } from '@dewpond/core/places';
+import { mirror, placeKey, placeOf, placesOf } from '@dewpond/core/places';
 import { describe, expect, test } from 'vitest';
 import { headShape } from './headShape';
 
@@ -9,7 +9,7 @@ describe.each(BREEDS)('the head of a $name', ({ traits }) => {
 
   test("a mirrored place is the mirrored point, and the dog's left is on the reader's right", () => {
     for (const [key, point] of Object.entries(spots)) {
-      const other = spots[placeKey(mirror(placeOf(key))) as PlaceKey];
+      const other = spots[placeKey(mirror(placeOf(key)))];
       expect(other?.x).toBeCloseTo(-point.x, 9);
       expect(other?.y).toBe(point.y);
       if (placeOf(key).side === 'left') expect(point.x).toBeGreaterThan(0);

@@ -18,6 +18,9 @@ export function useCancel() {
         );
       tell(`${dogName}’s booking is cancelled.`, { undo });
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    onError: (error) => {
+      void refreshAll();
+      tell(error.message, { tone: 'stop' });
+    },
   });
 }

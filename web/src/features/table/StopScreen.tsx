@@ -7,14 +7,18 @@ import { record } from './visitLog';
 export function StopScreen({
   table,
   because,
+  onLeave,
   onGoOn,
 }: {
   readonly table: Table;
   readonly because: string;
+  /** Either way out: whatever panel the sign was marked in is closed. */
+  readonly onLeave: () => void;
   readonly onGoOn: () => void;
 }) {
   const ending = Object.values(table.judged).find((each) => each.bars.some((bar) => bar.stop === 'S3'));
   const takeBack = () => {
+    onLeave();
     for (const found of table.state.findings) {
       if (ending?.rows.some((row) => row.stop === 'S3' && row.signs.includes(found.sign)))
         record({ type: 'taken back', place: found.place, sign: found.sign });
@@ -33,7 +37,14 @@ export function StopScreen({
         in the dog.
       </p>
       <div className="flex flex-wrap gap-3">
-        <Button look="main" className="min-h-16! text-xl px-8!" onClick={onGoOn}>
+        <Button
+          look="main"
+          className="min-h-16! text-xl px-8!"
+          onClick={() => {
+            onLeave();
+            onGoOn();
+          }}
+        >
           Understood: show what is left
         </Button>
         <Button look="quiet" className="min-h-16! text-xl px-8!" onClick={takeBack}>

@@ -5,7 +5,7 @@ import { X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useKeys } from '../../app/keys';
-import { useSession, useVisit } from '../../api/queries';
+import { refreshAll, useSession, useVisit } from '../../api/queries';
 import { Chip } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
 import { Waiting } from '../../ui/Waiting';
@@ -59,12 +59,19 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
     { keys: 'l', does: 'Look-over: found something', run: () => setLooking(true) },
     { keys: 's', does: 'All steps', run: () => setListing(true) },
   ]);
+  const allSent = useVisitLog((log) => log.waiting.length === 0);
   useEffect(() => {
-    if (state.closed !== null && useVisitLog.getState().waiting.length === 0)
-      void navigate(`/visits/${visit.id}/sheet`, { replace: true });
-  }, [state.closed, navigate, visit.id]);
-  if (ending !== null && sawStop !== ending)
-    return <StopScreen table={table} because={ending} onGoOn={() => setSawStop(ending)} />;
+    if (state.closed === null || !allSent) return;
+    void refreshAll();
+    void navigate(`/visits/${visit.id}/sheet`, { replace: true });
+  }, [state.closed, allSent, navigate, visit.id]);
+  const closePanels = () => {
+    setPlace(null);
+    setLooking(false);
+  };
+  if (ending !== null && sawStop !== ending) {
+    return <StopScreen table={table} because={ending} onLeave={closePanels} onGoOn={() => setSawStop(ending)} />;
+  }
   const number = step ? steps.filter((each) => each.barred === null).indexOf(step) + 1 : 0;
   const count = steps.filter((each) => each.barred === null).length;
   return (
