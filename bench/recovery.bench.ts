@@ -11,7 +11,7 @@ const start = day('2026-01-05');
 function row(name: string, constants: RhythmConstants, tau: number) {
   const random = seeded(tau * 31);
   const dogs = Array.from({ length: DOGS }, () =>
-    simulateVisits({ tau: () => tau, plan, visits: VISITS, start, random }),
+    simulateVisits({ tau: () => tau, plan, visits: VISITS, start, random }, constants),
   );
   const answers = dogs.map((observations) =>
     learnRhythm(
