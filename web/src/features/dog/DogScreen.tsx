@@ -63,7 +63,6 @@ function Dog({ dog }: { readonly dog: DogView }) {
       <Card
         title="Rhythm"
         aside="left half, right half: the dog’s own · tap a sign for the visit, a lens for the reason"
-        className="overflow-x-auto"
       >
         {dog.visits.length === 0 && (
           <p className="text-soft mb-2">

@@ -4,16 +4,18 @@ import { namePlace } from '@dewpond/core/places';
 import { addDays, daysBetween, showDay, type Day } from '@dewpond/core/units';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { useNavigate } from 'react-router';
+import { useWidth } from '../../app/useWidth';
 import { PairedMark } from '../../ui/Ripple';
 import { lensPath } from './lens';
 import { rhythmRows, type RhythmRow } from './rhythmRows';
 
-const WIDTH = 1090;
 const LEFT = 156;
 const TOP = 24;
 const ROW = 50;
-const BACK_DAYS = 150;
-const AHEAD_DAYS = 84;
+/** Days shown behind and ahead; a narrow screen shows fewer, never smaller. */
+const WIDE = { back: 150, ahead: 84 };
+const NARROW = { back: 75, ahead: 49 };
+const NARROW_BELOW = 800;
 
 interface ChartProps {
   readonly dog: DogView;
@@ -24,62 +26,65 @@ interface ChartProps {
 /** Time across, sites down: past findings as paired ripples, what is coming as lenses, home-care days as small reeds. */
 export function RhythmChart({ dog, onLens }: ChartProps) {
   const rows = rhythmRows(dog);
-  const x = scaleLinear([-BACK_DAYS, AHEAD_DAYS], [LEFT, WIDTH - 8]);
+  const [ref, width] = useWidth<HTMLDivElement>(1080);
+  const span = width < NARROW_BELOW ? NARROW : WIDE;
+  const right = width - 8;
+  const x = scaleLinear([-span.back, span.ahead], [LEFT, right]);
   const height = TOP + rows.length * ROW + 8;
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${height}`}
-      className="w-full min-w-[760px]"
-      role="group"
-      aria-label="Rhythm: past findings and due windows"
-    >
-      <rect
-        x={x(0)}
-        y={TOP - 6}
-        width={WIDTH - 8 - x(0)}
-        height={height - TOP}
-        fill="var(--pond-pale)"
-        opacity={0.35}
-      />
-      {monthStarts(dog.today).map(({ offset, name }) => (
-        <g key={offset}>
-          <line x1={x(offset)} x2={x(offset)} y1={TOP - 6} y2={height - 4} stroke="var(--line)" strokeDasharray="1 5" />
-          <text x={x(offset) + 4} y={12} fontSize={12.5} fill="var(--soft)">
-            {name}
-          </text>
-        </g>
-      ))}
-      {rows.map((row, i) => (
-        <Row key={row.name} row={row} y={TOP + i * ROW + ROW / 2 - 4} x={x} dog={dog} onLens={onLens} />
-      ))}
-      <line x1={x(0)} x2={x(0)} y1={TOP - 8} y2={height - 2} stroke="var(--ink)" strokeWidth={1.5} />
-    </svg>
+    <div ref={ref} className="overflow-hidden">
+      <svg width={width} height={height} role="group" aria-label="Rhythm: past findings and due windows">
+        <rect x={x(0)} y={TOP - 6} width={right - x(0)} height={height - TOP} fill="var(--pond-pale)" opacity={0.35} />
+        {monthStarts(dog.today, span).map(({ offset, name }) => (
+          <g key={offset}>
+            <line
+              x1={x(offset)}
+              x2={x(offset)}
+              y1={TOP - 6}
+              y2={height - 4}
+              stroke="var(--line)"
+              strokeDasharray="1 5"
+            />
+            <text x={x(offset) + 4} y={12} fontSize={12.5} fill="var(--soft)">
+              {name}
+            </text>
+          </g>
+        ))}
+        {rows.map((row, i) => (
+          <Row key={row.name} row={row} y={TOP + i * ROW + ROW / 2 - 4} x={x} span={span} dog={dog} onLens={onLens} />
+        ))}
+        <line x1={x(0)} x2={x(0)} y1={TOP - 8} y2={height - 2} stroke="var(--ink)" strokeWidth={1.5} />
+      </svg>
+    </div>
   );
 }
+
+type Span = typeof WIDE;
 
 interface RowProps extends ChartProps {
   readonly row: RhythmRow;
   readonly y: number;
   readonly x: ScaleLinear<number, number>;
+  readonly span: Span;
 }
 
-function Row({ row, y, x, dog, onLens }: RowProps) {
+function Row({ row, y, x, span, dog, onLens }: RowProps) {
   const navigate = useNavigate();
   const at = (day: Day) => x(daysBetween(dog.today, day));
-  const within = (day: Day) => daysBetween(dog.today, day) >= -BACK_DAYS + 3;
+  const within = (day: Day) => daysBetween(dog.today, day) >= -span.back + 3;
   const open = (visitId: string) => void navigate(`/visits/${visitId}/sheet`);
-  const reeds = row.homeEvery === null ? [] : homeDays(row.homeEvery);
+  const reeds = row.homeEvery === null ? [] : homeDays(row.homeEvery, span);
   return (
     <g>
       <text x={2} y={y + 5} fontSize={15} fontWeight={600} fill="var(--ink)">
         {row.name}
       </text>
-      <line x1={LEFT - 4} x2={WIDTH - 8} y1={y} y2={y} stroke="var(--line)" />
+      <line x1={LEFT - 4} x2={x(span.ahead)} y1={y} y2={y} stroke="var(--line)" />
       {reeds.map((offset) => (
         <rect key={offset} x={x(offset) - 1.2} y={y + 17} width={2.4} height={6} rx={1} fill="var(--reed)" />
       ))}
       {row.lenses.map((lens) => (
-        <Lens key={lens.key} lens={lens} y={y} x={x} today={dog.today} onLens={onLens} />
+        <Lens key={lens.key} lens={lens} y={y} x={x} span={span} today={dog.today} onLens={onLens} />
       ))}
       {row.done
         .filter(({ day }) => within(day))
@@ -121,6 +126,7 @@ interface LensProps {
   readonly lens: RhythmRow['lenses'][number];
   readonly y: number;
   readonly x: ScaleLinear<number, number>;
+  readonly span: Span;
   readonly today: Day;
   readonly onLens: (key: string) => void;
 }
@@ -129,7 +135,7 @@ interface LensProps {
 const SEAT = { both: { dy: 0, h: 15 }, left: { dy: -9, h: 8 }, right: { dy: 9, h: 8 } } as const;
 
 /** Thin where it may be done, thick where it is best, cut where it is late. */
-function Lens({ lens, y, x, today, onLens }: LensProps) {
+function Lens({ lens, y, x, span, today, onLens }: LensProps) {
   const { window } = lens.line;
   const { task, place } = lens.line.line;
   const { dy, h } = SEAT[lens.half];
@@ -140,7 +146,7 @@ function Lens({ lens, y, x, today, onLens }: LensProps) {
   const tap = { onClick: () => onLens(lens.key), className: 'cursor-pointer' };
   if (!window)
     return <Tag {...tap} title={`${name}: barred`} words={`${side}vet first`} tone="stop" x={x(1)} y={mid} />;
-  const clamp = (day: Day) => x(Math.max(-2, Math.min(AHEAD_DAYS, daysBetween(today, day))));
+  const clamp = (day: Day) => x(Math.max(-2, Math.min(span.ahead, daysBetween(today, day))));
   const [a, b, c] = [clamp(window.earliest), clamp(window.ideal), clamp(window.latest)];
   const title = `${name}: from ${showDay(window.earliest)}, best ${showDay(window.ideal)}, until ${showDay(window.latest)}`;
   if (lens.state === 'late') return <Tag {...tap} title={title} words={`${side}late`} tone="watch" x={x(1)} y={mid} />;
@@ -156,7 +162,7 @@ function Lens({ lens, y, x, today, onLens }: LensProps) {
         strokeWidth={1.6}
       />
       <circle cx={b} cy={mid} r={2.8} fill="var(--pond)" />
-      {lens.half !== 'both' && (
+      {lens.half !== 'both' && c + 34 < x(span.ahead) && (
         <text x={c + 5} y={mid + 4} fontSize={11.5} fill="var(--soft)">
           {lens.half}
         </text>
@@ -190,13 +196,13 @@ function Tag({ title, words, tone, x, y, ...tap }: TagProps) {
 }
 
 /** Home-care days in the coming weeks; daily care is drawn as every day. */
-const homeDays = (every: number): number[] =>
-  Array.from({ length: Math.floor((AHEAD_DAYS - 2) / every) }, (_, i) => (i + 1) * every);
+const homeDays = (every: number, { ahead }: Span): number[] =>
+  Array.from({ length: Math.floor((ahead - 2) / every) }, (_, i) => (i + 1) * every);
 
-function monthStarts(today: Day): { offset: number; name: string }[] {
+function monthStarts(today: Day, { back, ahead }: Span): { offset: number; name: string }[] {
   const months = new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' });
-  return Array.from({ length: BACK_DAYS + AHEAD_DAYS }, (_, i) => i - BACK_DAYS)
+  return Array.from({ length: back + ahead }, (_, i) => i - back)
     .map((offset) => ({ offset, day: addDays(today, offset) }))
-    .filter(({ day, offset }) => day.endsWith('-01') && offset > -BACK_DAYS + 4 && offset < AHEAD_DAYS - 8)
+    .filter(({ day, offset }) => day.endsWith('-01') && offset > -back + 4 && offset < ahead - 8)
     .map(({ offset, day }) => ({ offset, name: months.format(new Date(`${day}T00:00:00Z`)) }));
 }

@@ -28,7 +28,11 @@ export interface RhythmRow {
   readonly homeEvery: number | null;
 }
 
-const NAMES: Readonly<Partial<Record<string, string>>> = { ear: 'Ears', eye: 'Eyes and face' };
+const NAMES: Readonly<Partial<Record<string, string>>> = {
+  ear: 'Ears',
+  eye: 'Eyes and face',
+  'fold pocket': 'Eye–nose pocket',
+};
 
 /** Rows in working order; sides of one site share a row, as half signs that meet. */
 export function rhythmRows(dog: DogView): RhythmRow[] {

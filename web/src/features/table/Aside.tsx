@@ -19,7 +19,7 @@ export function Aside({
 }) {
   const barred = table.steps.filter((each) => each.barred !== null);
   return (
-    <aside className="w-[330px] max-md:w-full max-md:max-h-48 shrink-0 border-l max-md:border-l-0 max-md:border-t border-line px-4 py-4 overflow-y-auto flex flex-col gap-4">
+    <aside className="w-[330px] shrink-0 border-l border-line px-4 py-4 overflow-y-auto flex flex-col gap-4 max-lg:w-full max-lg:max-h-64 max-md:max-h-44 max-lg:border-l-0 max-lg:border-t max-lg:grid max-lg:grid-cols-2 max-md:flex">
       <section>
         <h2 className="text-soft mb-1.5">Running</h2>
         <RunningTimers table={table} />

@@ -104,7 +104,7 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
           </Link>
         </div>
       </header>
-      <div className="flex-1 min-h-0 flex max-md:flex-col">
+      <div className="flex-1 min-h-0 flex max-lg:flex-col">
         <div className="flex-1 min-w-0 overflow-y-auto px-7 py-5 max-md:px-4">
           {step === null ? (
             <CloseVisit table={table} />

@@ -26,12 +26,7 @@ export function TimerButton({
   readonly dwell: Dwell;
 }) {
   const running = table.state.timers.find((timer) => timer.timer === dwell.timer && timer.stopped === null);
-  if (running)
-    return (
-      <p className="text-lg text-pond font-semibold">
-        {dwell.name} runs: see the clock beside. Your hands are free meanwhile.
-      </p>
-    );
+  if (running) return <p className="text-lg text-pond font-semibold">{dwell.name}: the clock runs.</p>;
   const before = table.state.timers.some((timer) => timer.timer === dwell.timer);
   return (
     <Button

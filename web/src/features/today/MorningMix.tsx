@@ -71,12 +71,9 @@ function SmallBottle({
         <p className="font-bold text-base">{dog}</p>
         <p className={vet ? 'text-watch font-semibold' : ''}>{view.product.name}</p>
         <p className="text-xl font-bold leading-tight mt-1">{showVolume(millilitres(made.product), units)}</p>
+        <p>{made.strokes === null ? 'by measure' : `${made.strokes} ${made.strokes === 1 ? 'stroke' : 'strokes'}`}</p>
         <p className="text-soft">
-          {made.strokes === null ? 'by measure' : `${made.strokes} ${made.strokes === 1 ? 'stroke' : 'strokes'}`}, to{' '}
-          {showVolume(millilitres(made.total), units)}
-        </p>
-        <p className="text-soft">
-          {made.bottle.name}
+          to {showVolume(millilitres(made.total), units)}, {made.bottle.name.toLowerCase()}
           {made.batches > 1 ? `, ${made.batches} times` : ''}
         </p>
       </div>

@@ -25,8 +25,8 @@ export function Ribbon({
   const hours = Array.from({ length: Math.round((to - from) / HOUR) + 1 }, (_, i) => from + i * HOUR);
   const nowShown = now >= from && now <= to;
   return (
-    <div className="grid grid-cols-[150px_minmax(560px,1fr)_120px] gap-x-3 min-w-[840px]">
-      <div className="pt-7">
+    <div className="grid grid-cols-[150px_minmax(560px,1fr)_120px] gap-x-3 min-w-[840px] max-md:min-w-0 max-md:grid-cols-[1fr_130px]">
+      <div className="md:pt-7">
         {dogs.map(({ appointment, words }) => (
           <div key={appointment.id} className="h-[46px] overflow-hidden">
             <Link to={`/dogs/${appointment.dogId}`} className="font-bold hover:text-pond hover:underline">
@@ -38,7 +38,7 @@ export function Ribbon({
           </div>
         ))}
       </div>
-      <div ref={ref} className="min-w-0 overflow-hidden">
+      <div ref={ref} className="min-w-0 overflow-hidden max-md:hidden">
         <svg
           width={width}
           height={dogs.length * ROW + 46}
@@ -97,7 +97,7 @@ export function Ribbon({
           )}
         </svg>
       </div>
-      <div className="pt-7">
+      <div className="md:pt-7">
         {dogs.map(({ appointment }) => (
           <div key={appointment.id} className="h-[46px]">
             <BeginVisit
