@@ -81,10 +81,13 @@ await command(async () => {
       ],
       env,
     );
-    count('unit and server.json', (report) => [
-      report.numPassedTests,
-      report.numFailedTests + report.numFailedTestSuites,
-    ]);
+    count('unit and server.json', ({ numPassedTests, numFailedTests, testResults }) => {
+      // A file that broke before its first test counts as one failure.
+      const broken = testResults.filter(
+        (/** @type {any} */ file) => file.status === 'failed' && file.assertionResults.length === 0,
+      );
+      return [numPassedTests, numFailedTests + broken.length];
+    });
 
     const application = await startApplication({
       folder,

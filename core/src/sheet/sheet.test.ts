@@ -21,7 +21,7 @@ function sheetOf(happenings: readonly Happening[], lastTime: Finding[] | null = 
     dog: 'Dumpling',
     day: TODAY,
     state,
-    steps: stepsFor(facts, judged, endsVisit(judged, state)),
+    steps: stepsFor(facts, judged, endsVisit(judged)),
     places,
     judged,
     lastTime: lastTime && { findings: lastTime, looked: places.map(({ site, side }) => `${site}/${side}` as const) },

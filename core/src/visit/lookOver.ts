@@ -1,9 +1,8 @@
 import type { DogFacts } from '../careplan';
 import { foldSites } from '../catalogue';
-import { SIGNS, stopFor, triage, type Circumstances, type Finding, type Triage } from '../findings';
+import { stopFor, triage, type Circumstances, type Finding, type Triage } from '../findings';
 import { placeKey, placesOf, type Place, type PlaceKey } from '../places';
 import { monthOf } from '../units';
-import type { VisitState } from './state';
 
 /** The dog's part in reading the tables. */
 export const circumstancesOf = ({ traits, grassSeedMonths, today }: DogFacts): Circumstances => ({
@@ -36,10 +35,10 @@ export function judgeLookOver(
   return Object.fromEntries(judged);
 }
 
-/** The sign that ends the visit, in words, or null. */
-export function endsVisit(judged: Readonly<Partial<Record<PlaceKey, Triage>>>, state: VisitState): string | null {
-  const ending = Object.values(judged).find((each) => stopFor(each) === 'S3');
-  if (!ending) return null;
-  const bar = ending.bars.find((each) => each.stop === 'S3');
-  return bar?.because ?? state.findings.map((found) => SIGNS[found.sign].name).join('; ');
+/** All signs that end the visit, in words, or null. In alphabetical order, so that no side comes first. */
+export function endsVisit(judged: Readonly<Partial<Record<PlaceKey, Triage>>>): string | null {
+  const because = Object.values(judged)
+    .filter((each) => stopFor(each) === 'S3')
+    .flatMap((each) => each.bars.filter((bar) => bar.stop === 'S3').flatMap((bar) => bar.because.split('; ')));
+  return because.length === 0 ? null : [...new Set(because)].toSorted().join('; ');
 }

@@ -28,7 +28,7 @@ const at = (steps: readonly Step[], id: string) => steps.find((step) => step.id 
 const judge = (facts: DogFacts, findings: Finding[]) => judgeLookOver(facts, findings, []);
 const stepsAfter = (facts: DogFacts, findings: Finding[], contact = 0) => {
   const judged = judge(facts, findings);
-  return stepsFor(facts, judged, endsVisit(judged, foldVisit([])), contact);
+  return stepsFor(facts, judged, endsVisit(judged), contact);
 };
 
 describe('the reducer', () => {
@@ -200,6 +200,18 @@ describe('the step list', () => {
       ),
     );
     expect(at(steps, 'dry')?.how[0]).toContain('Before handing over');
+  });
+
+  test('two signs that end the visit on two sides are both told, and neither side comes first', () => {
+    const signs = (a: 'left' | 'right', b: 'left' | 'right') =>
+      endsVisit(
+        judge(aDog(), [
+          finding({ site: 'ear', side: a }, 'after cleaning, crying', 1),
+          finding({ site: 'ear', side: b }, 'head tilt', 1),
+        ]),
+      );
+    expect(signs('left', 'right')).toContain('; ');
+    expect(signs('right', 'left')).toBe(signs('left', 'right'));
   });
 
   test('a damp ear is not plucked', () => {

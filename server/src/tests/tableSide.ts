@@ -53,7 +53,7 @@ export function wholeVisit(view: VisitView, findings: readonly Happening[]): Hap
       underTreatment: false,
       contactMinutes: view.contactMinutes,
       triage: judged,
-      endVisit: endsVisit(judged, state),
+      endVisit: endsVisit(judged),
     });
     const step = currentStep(state, steps);
     if (!step) return [...happened, { type: 'closed', how: 'finished' }];

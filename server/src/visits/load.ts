@@ -98,7 +98,7 @@ export function replay(prepared: PreparedVisit, events: readonly VisitEvent[]): 
     underTreatment: facts.skin === 'under treatment',
     contactMinutes: prepared.contactMinutes,
     triage: judged,
-    endVisit: endsVisit(judged, state),
+    endVisit: endsVisit(judged),
   });
   return { ...prepared, events, state, judged, steps };
 }

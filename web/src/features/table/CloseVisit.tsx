@@ -11,7 +11,7 @@ export function CloseVisit({ table }: { readonly table: Table }) {
   const { state, steps, places, judged } = table;
   const [note, setNote] = useState('');
   const trouble = useVisitLog((log) => log.trouble);
-  const how = endsVisit(judged, state) === null ? 'finished' : 'ended early';
+  const how = endsVisit(judged) === null ? 'finished' : 'ended early';
   const open = hindrances(state, steps, how);
   const missing = notLookedAt(state, places);
   const short = state.timers.filter((timer) => ranFull(timer) === false && timer.timer.startsWith('contact'));

@@ -52,7 +52,7 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
   const [looking, setLooking] = useState(false);
   const [listing, setListing] = useState(false);
   const step = steps.find((each) => each.id === chosen && each.barred === null) ?? table.current;
-  const ending = endsVisit(table.judged, state);
+  const ending = endsVisit(table.judged);
   const [sawStop, setSawStop] = useState<string | null>(null);
   const go = (to: Step | null) => setChosen(to?.id ?? null);
   useKeys([

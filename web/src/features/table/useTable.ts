@@ -40,7 +40,7 @@ export function useTable(visit: VisitView): Table {
       underTreatment: facts.skin === 'under treatment',
       contactMinutes: visit.contactMinutes,
       triage: judged,
-      endVisit: endsVisit(judged, state),
+      endVisit: endsVisit(judged),
     });
     return { visit, state, judged, steps, current: currentStep(state, steps), places: placesToLookAt(facts) };
   }, [visit, known, waiting]);
