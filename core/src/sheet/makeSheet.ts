@@ -66,6 +66,12 @@ export function makeSheet(input: SheetInput): OwnerSheet {
   };
 }
 
+/** All clear places in one line, "Right ear, left eye: clear."; null when none is. */
+export function clearWords(saw: readonly Saw[]): string | null {
+  const clear = saw.filter(({ grade }) => grade === 0).map(({ place }) => namePlace(place));
+  return clear.length === 0 ? null : fill(SENTENCES.placeClear, capital(clear.join(', ')));
+}
+
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 const isAt =
   (place: Place) =>
@@ -112,7 +118,7 @@ function whatWeDid({ state, steps }: SheetInput): string[] {
   const said = [
     ...(bathed ? [used === '' ? SENTENCES.bathedPlain : fill(SENTENCES.bathed, used)] : []),
     ...ears.map((step) => earWords(state, step)),
-    ...(cleaned.length > 0 ? [fill(SENTENCES.cleaned, cleaned.join(' and the '))] : []),
+    ...(cleaned.length > 0 ? [fill(SENTENCES.cleaned, cleaned.join(', '))] : []),
     ...steps
       .filter((step) => (step.stage === 'nails' || step.stage === 'brush-out') && isDone(step))
       .map((step) => fill(SENTENCES.done, step.stage === 'nails' ? 'Nails and dewclaws done' : 'Brushed out')),

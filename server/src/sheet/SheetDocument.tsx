@@ -1,5 +1,6 @@
 import type { SheetView } from '@dewpond/contract';
-import { GRADE_WORDS, namePlace, type Grade } from '@dewpond/core/places';
+import { GRADE_WORDS, type Grade } from '@dewpond/core/places';
+import { clearWords } from '@dewpond/core/sheet';
 import { showDay } from '@dewpond/core/units';
 import { Circle, Document, Page, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
 import { SHEET_FONTS, breakable } from './fonts';
@@ -10,14 +11,14 @@ const POND = '#125B60';
 const GRADE_COLOURS = ['#5B7A2E', '#125B60', '#9A6410', '#A13F25'] as const;
 
 const styles = StyleSheet.create({
-  page: { fontFamily: SHEET_FONTS, fontSize: 10.5, color: INK, padding: 44, lineHeight: 1.45 },
+  page: { fontFamily: SHEET_FONTS, fontSize: 10, color: INK, padding: 40, paddingBottom: 64, lineHeight: 1.4 },
   business: { color: POND, fontWeight: 700, fontSize: 11 },
-  title: { fontSize: 22, fontWeight: 700, marginTop: 6 },
+  title: { fontSize: 22, fontWeight: 700, lineHeight: 1.3, marginTop: 4 },
   soft: { color: SOFT },
-  part: { marginTop: 16 },
-  heading: { fontSize: 13, fontWeight: 700, color: POND, marginBottom: 4 },
-  row: { flexDirection: 'row', alignItems: 'center', marginBottom: 3 },
-  foot: { position: 'absolute', bottom: 28, left: 44, right: 44, fontSize: 8.5, color: SOFT },
+  part: { marginTop: 12 },
+  heading: { fontSize: 13, fontWeight: 700, lineHeight: 1.3, color: POND, marginBottom: 4 },
+  row: { flexDirection: 'row', alignItems: 'center', marginBottom: 1 },
+  foot: { position: 'absolute', bottom: 28, left: 40, right: 40, fontSize: 8.5, color: SOFT },
 });
 
 /** A dot is clear; one, two, three rings are slight, plain, bad. */
@@ -52,6 +53,8 @@ function Part({ heading, lines }: { heading: string; lines: readonly string[] })
 /** The owner sheet on one page of A4: what we saw, did, suggest. */
 export function SheetDocument({ view }: { view: SheetView }) {
   const { sheet } = view;
+  const clear = clearWords(sheet.saw);
+  const rows = [...sheet.saw.filter(({ grade }) => grade > 0), ...(clear ? [{ grade: 0 as const, words: clear }] : [])];
   const title = `${sheet.dog}, ${showDay(sheet.day)}`;
   return (
     <Document title={`${view.business}: ${title}`} author={view.business} language="en-GB">
@@ -61,10 +64,10 @@ export function SheetDocument({ view }: { view: SheetView }) {
         <Text style={styles.soft}>{breakable(`For ${view.owner}`)}</Text>
         <View style={styles.part}>
           <Text style={styles.heading}>What we saw</Text>
-          {sheet.saw.map((saw) => (
-            <View key={namePlace(saw.place)} style={styles.row} wrap={false}>
-              <Ripple grade={saw.grade} />
-              <Text style={{ flex: 1 }}>{breakable(saw.words)}</Text>
+          {rows.map(({ grade, words }) => (
+            <View key={words} style={styles.row} wrap={false}>
+              <Ripple grade={grade} />
+              <Text style={{ flex: 1 }}>{breakable(words)}</Text>
             </View>
           ))}
         </View>

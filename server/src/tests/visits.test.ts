@@ -1,4 +1,5 @@
 import { finding } from '@dewpond/core/findings';
+import { clearWords } from '@dewpond/core/sheet';
 import type { Happening } from '@dewpond/core/visit';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { eq } from 'drizzle-orm';
@@ -240,7 +241,13 @@ describe('the owner sheet', () => {
       .map((item) => ('str' in item ? item.str : ''))
       .join(' ')
       .replaceAll(/\s+/g, ' ');
-    for (const words of ['What we saw', ...view.sheet.saw.map((saw) => saw.words), ...view.sheet.did, view.sheet.next])
+    for (const words of [
+      'What we saw',
+      ...view.sheet.saw.filter((saw) => saw.grade > 0).map((saw) => saw.words),
+      clearWords(view.sheet.saw) ?? '',
+      ...view.sheet.did,
+      view.sheet.next,
+    ])
       expect(text).toContain(words.replaceAll(/\s+/g, ' '));
   });
 

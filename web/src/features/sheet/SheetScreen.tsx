@@ -1,6 +1,7 @@
 import type { SheetView } from '@dewpond/contract';
 import { LEVEL_WORDS, atLeast } from '@dewpond/core/findings';
-import { namePlace, placeKey, type Grade, type PlaceKey } from '@dewpond/core/places';
+import { placeKey, type Grade, type PlaceKey } from '@dewpond/core/places';
+import { clearWords } from '@dewpond/core/sheet';
 import { showDay } from '@dewpond/core/units';
 import { Download, Printer } from 'lucide-react';
 import { useState } from 'react';
@@ -75,7 +76,7 @@ function Page({ view }: { readonly view: SheetView }) {
   const { sheet } = view;
   const grades = Object.fromEntries(sheet.saw.map((saw): [PlaceKey, Grade] => [placeKey(saw.place), saw.grade]));
   const found = sheet.saw.filter((saw) => saw.grade > 0);
-  const clear = sheet.saw.filter((saw) => saw.grade === 0);
+  const clear = clearWords(sheet.saw);
   return (
     <article
       aria-label={`Owner sheet for ${sheet.dog}`}
@@ -101,12 +102,10 @@ function Page({ view }: { readonly view: SheetView }) {
                 <span>{saw.words}</span>
               </li>
             ))}
-            {clear.length > 0 && (
+            {clear && (
               <li className="flex items-center gap-2.5">
                 <Ripple grade={0} size={38} silent />
-                <span className="first-letter:uppercase">
-                  {clear.map((saw) => namePlace(saw.place)).join(', ')}: clear.
-                </span>
+                <span>{clear}</span>
               </li>
             )}
             {sheet.saw.length === 0 && <li className="text-soft">Nothing was looked at.</li>}
