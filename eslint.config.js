@@ -56,5 +56,4 @@ export default tseslint.config(
     rules: { '@typescript-eslint/no-unsafe-assignment': 'off', '@typescript-eslint/no-unsafe-member-access': 'off' },
   },
   { files: ['web/**/*.tsx', 'web/**/*.ts'], ...hooks.configs.flat['recommended-latest'] },
-  { files: ['server/src/sheet/**'], rules: {} },
 );

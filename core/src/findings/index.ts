@@ -26,6 +26,7 @@ export {
 export {
   EAR_CONDITIONS,
   PROCEDURES,
+  countsAt,
   keepsWaterBelowNeck,
   stopFor,
   triage,

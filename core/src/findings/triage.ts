@@ -66,9 +66,9 @@ export interface Look {
  * A finding at an ear of no known side counts for both ears. Pure; never throws.
  */
 export function triage(look: Look): Triage {
-  const here = look.findings.filter((each) => isAt(each.place, look.place));
+  const here = look.findings.filter((each) => countsAt(each.place, look.place));
   const notLower = (now: Finding) =>
-    look.lastTime.some((then) => then.sign === now.sign && isAt(then.place, look.place) && now.grade >= then.grade);
+    look.lastTime.some((then) => then.sign === now.sign && countsAt(then.place, look.place) && now.grade >= then.grade);
   const matched = TRIAGE_TABLE.filter((row) => row.area === areaOf(look.place.site)).flatMap((row) => {
     const matching = here.filter((each) => row.signs.includes(each.sign));
     return matching.length > 0 && row.applies({ matching, notLower, dog: look.dog }) ? [{ row, matching }] : [];
@@ -102,7 +102,8 @@ export function stopFor(result: Triage, procedure?: Procedure): Stop {
 export const keepsWaterBelowNeck = (result: Triage): boolean =>
   result.place.site === 'ear' && stopsAtLeast(stopFor(result, 'plug'), 'S1');
 
-const isAt = (found: Place, place: Place): boolean =>
+/** Whether something found at one place counts at another: an ear of no known side counts for both ears. */
+export const countsAt = (found: Place, place: Place): boolean =>
   samePlace(found, place) || (found.site === 'ear' && place.site === 'ear' && found.side === 'none');
 
 const liftHolds = (look: Look, lift: VetLift): boolean =>

@@ -1,7 +1,7 @@
 import { TASKS, type DueLine } from '../careplan';
 import { ADVICE, SENTENCES, fill } from './sentences';
-import { LEVELS, SIGNS, atLeast, higherLevel, type Finding, type Level, type Triage } from '../findings';
-import { GRADE_WORDS, SIDES, namePlace, placeKey, samePlace, type Grade, type Place, type PlaceKey } from '../places';
+import { LEVELS, SIGNS, atLeast, countsAt, higherLevel, type Finding, type Level, type Triage } from '../findings';
+import { GRADE_WORDS, SIDES, namePlace, placeKey, type Grade, type Place, type PlaceKey } from '../places';
 import { showDay, type Day } from '../units';
 import type { Step, VisitState } from '../visit';
 import { notLookedAt } from '../visit';
@@ -73,16 +73,11 @@ export function clearWords(saw: readonly Saw[]): string | null {
 }
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
-const isAt =
-  (place: Place) =>
-  (found: Finding): boolean =>
-    samePlace(found.place, place) ||
-    (place.site === 'ear' && found.place.site === 'ear' && found.place.side === 'none');
 const worstAt = (findings: readonly Finding[], place: Place): Grade =>
-  Math.max(0, ...findings.filter(isAt(place)).map((found) => found.grade)) as Grade;
+  Math.max(0, ...findings.filter((found) => countsAt(found.place, place)).map((found) => found.grade)) as Grade;
 
 function sawAt(input: SheetInput, place: Place): Saw {
-  const here = input.state.findings.filter(isAt(place));
+  const here = input.state.findings.filter((found) => countsAt(found.place, place));
   const level = input.judged[placeKey(place)]?.level ?? 'none';
   const name = place.site === 'body' ? 'Whole dog' : capital(namePlace(place));
   if (here.length === 0) return { place, grade: 0, level, words: fill(SENTENCES.placeClear, name) };

@@ -3,7 +3,7 @@ import { SIGNS, type Finding, type PadColour, type Sign } from '@dewpond/core/fi
 import { placeKey, type Grade, type Place } from '@dewpond/core/places';
 import { drawGrade } from '@dewpond/core/rhythm';
 import { daysBetween } from '@dewpond/core/units';
-import { currentStep, foldVisit, type Happening, type Step } from '@dewpond/core/visit';
+import { currentStep, type Happening, type Step } from '@dewpond/core/visit';
 import type { House } from '../house/house';
 import { mixesFor } from '../dogs/mixes';
 import { replay, type LoadedVisit } from '../visits/load';
@@ -106,7 +106,7 @@ export function toEvents(
   startsAt: number,
   makeId: (at: number) => string,
 ): NewVisitEvent[] {
-  const events = happened.map((what, i): NewVisitEvent => {
+  return happened.map((what, i): NewVisitEvent => {
     const at = startsAt + i * 40_000;
     return {
       id: makeId(at),
@@ -118,6 +118,4 @@ export function toEvents(
       what: what,
     };
   });
-  foldVisit(events.map((event) => ({ ...event, person: 'demo' })));
-  return events;
 }
