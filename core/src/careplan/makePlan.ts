@@ -1,6 +1,6 @@
 import type { ProductKind } from '../dilution';
 import { placeKey, type Place, type Side } from '../places';
-import { COMMON_PRACTICE, type Source } from '../provenance';
+import { COMMON_PRACTICE, type Source, type Sourced } from '../provenance';
 import type { Interval } from '../rhythm';
 import { decideEarHair, type EarHairDecision } from './earHair';
 import type { DogFacts } from './facts';
@@ -11,11 +11,9 @@ import { settleInterval, type Claim, type Settled } from './settleInterval';
 import { TASKS, tasksOf, type TaskAt } from './tasks';
 
 /** A sentence of the plan with its rule and source. */
-export interface Said {
-  readonly words: string;
+export interface Said extends Sourced {
   readonly rank: Rank;
   readonly because: string;
-  readonly source: Source;
 }
 
 export interface HomeCare {
@@ -50,6 +48,7 @@ export interface CarePlan {
     readonly contactMinutes: number;
     readonly nothingElse: boolean;
     readonly who: string;
+    readonly source: Source;
   } | null;
 }
 
@@ -176,5 +175,7 @@ function prescribedBath(facts: DogFacts): CarePlan['bathProduct'] {
     .toSorted((a, b) => (a.by === b.by ? b.from.localeCompare(a.from) : a.by === 'vet' ? -1 : 1))[0];
   if (given?.says.kind !== 'bath product') return null;
   const { productId, contactMinutes, nothingElse } = given.says;
-  return { productId, contactMinutes, nothingElse, who: given.who };
+  const { by, who } = given;
+  const source: Source = { kind: by === 'vet' ? 'vet instruction' : 'owner instruction', who };
+  return { productId, contactMinutes, nothingElse, who, source };
 }

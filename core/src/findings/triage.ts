@@ -1,4 +1,5 @@
 import { samePlace, type Place } from '../places';
+import { COMMON_PRACTICE, type Source } from '../provenance';
 import type { Day } from '../units';
 import { higherLevel, higherStop, stopsAtLeast, type Level, type Stop } from './levels';
 import type { Finding } from './finding';
@@ -37,6 +38,7 @@ export interface VetLift {
 export interface Bar {
   readonly stop: Stop;
   readonly because: string;
+  readonly source: Source;
   readonly lifted: { readonly by: string; readonly procedure: Procedure } | null;
 }
 
@@ -78,6 +80,7 @@ export function triage(look: Look): Triage {
     .map(({ row, matching }): Bar => ({
       stop: row.stop,
       because: list(matching.map((each) => SIGNS[each.sign].name)),
+      source: row.source,
       lifted: liftedBy(look, row, matching),
     }));
   const conditionBars =
@@ -121,7 +124,12 @@ function liftedBy(look: Look, row: TriageRow, matching: readonly Finding[]): Bar
 
 function conditionBar(look: Look, condition: EarCondition): Bar {
   const lift = look.lifts.find((each) => liftHolds(look, each) && each.lifts === condition);
-  return { stop: 'S1', because: condition, lifted: lift ? { by: lift.who, procedure: lift.procedure } : null };
+  return {
+    stop: 'S1',
+    because: condition,
+    source: COMMON_PRACTICE,
+    lifted: lift ? { by: lift.who, procedure: lift.procedure } : null,
+  };
 }
 
 const list = (names: readonly string[]): string => [...new Set(names)].join('; ');

@@ -5,7 +5,7 @@ import { TODAY, aDog } from '../careplan/tests/randomDogs';
 import { LEVELS, SIGNS, TRIAGE_TABLE, finding, mirrorFinding, type Finding } from '../findings';
 import { otherSide, type Place } from '../places';
 import { addDays } from '../units';
-import { endsVisit, foldVisit, judgeLookOver, placesToLookAt, type Happening } from '../visit';
+import { foldVisit, judgeLookOver, placesToLookAt, type Happening } from '../visit';
 import { anyFinding, logged, mirrorHappening, stepsFor } from '../visit/tests/randomVisits';
 import { ADVICE, NEVER_SAY, SENTENCES, fill, makeSheet, type OwnerSheet } from '.';
 
@@ -21,7 +21,7 @@ function sheetOf(happenings: readonly Happening[], lastTime: Finding[] | null = 
     dog: 'Dumpling',
     day: TODAY,
     state,
-    steps: stepsFor(facts, judged, endsVisit(judged)),
+    steps: stepsFor(facts, judged),
     places,
     judged,
     lastTime: lastTime && { findings: lastTime, looked: places.map(({ site, side }) => `${site}/${side}` as const) },

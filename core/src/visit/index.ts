@@ -20,7 +20,9 @@ export {
   type UsedProduct,
   type VisitState,
 } from './state';
-export { inHouseOrder, pluggedSides, stepList, type VisitPlan } from './stepList';
-export { STAGES, STAGE_MINUTES, VISIT_KINDS, type Dwell, type Stage, type Step, type VisitKind } from './steps';
+export { readVisit, type BeforeVisit, type VisitReading } from './readVisit';
+export { stepList } from './stepList';
+export { STAGES, VISIT_KINDS, type Dwell, type Stage, type Step, type VisitKind } from './steps';
 export { timeline, totalMinutes, type Block } from './timeline';
 export { elapsedSeconds, ranFull, type Clock } from './timers';
+export type { VisitPlan } from './visitPlan';

@@ -1,4 +1,5 @@
 import type { Place, Side } from '../places';
+import type { Source, Sourced } from '../provenance';
 import type { Stop } from '../findings';
 
 /** Stages of a visit in the order of the work; the number is the trade's own. */
@@ -62,6 +63,8 @@ export interface Dwell {
   readonly timer: string;
   readonly name: string;
   readonly seconds: number;
+  /** Who says how long: the trade, the house, the label, a vet. */
+  readonly source: Source;
 }
 
 export interface Step {
@@ -69,7 +72,7 @@ export interface Step {
   readonly id: string;
   readonly stage: Stage;
   readonly title: string;
-  readonly how: readonly string[];
+  readonly how: readonly Sourced[];
   readonly place: Place | null;
   /** Which ear's pads are counted here. */
   readonly counts: 'pads' | 'plugs in' | 'plugs out' | null;
@@ -78,7 +81,12 @@ export interface Step {
   /** Hands-on minutes [house value]. */
   readonly minutes: number;
   /** A stop took it away: why, and what to do instead. Shown, never silently dropped. */
-  readonly barred: { readonly stop: Stop; readonly because: string; readonly instead: string } | null;
+  readonly barred: {
+    readonly stop: Stop;
+    readonly because: string;
+    readonly source: Source;
+    readonly instead: string;
+  } | null;
   /** Steps that must be done or settled first. */
   readonly after: readonly string[];
   /** Never removed by any stop: plugs out, rinse, dry. */

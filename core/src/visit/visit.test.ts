@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { DEFAULT_HOUSE_WAYS, type DogFacts } from '../careplan';
-import { aDog, anyDog } from '../careplan/tests/randomDogs';
+import { TODAY, aDog, anyDog } from '../careplan/tests/randomDogs';
 import { finding, type Finding } from '../findings';
 import { otherSide, placeKey, type Place } from '../places';
 import {
@@ -26,10 +26,8 @@ const LEFT_EAR: Place = { site: 'ear', side: 'left' };
 const ids = (steps: readonly Step[]) => steps.map((step) => step.id);
 const at = (steps: readonly Step[], id: string) => steps.find((step) => step.id === id);
 const judge = (facts: DogFacts, findings: Finding[]) => judgeLookOver(facts, findings, []);
-const stepsAfter = (facts: DogFacts, findings: Finding[], contact = 0) => {
-  const judged = judge(facts, findings);
-  return stepsFor(facts, judged, endsVisit(judged), contact);
-};
+const stepsAfter = (facts: DogFacts, findings: Finding[], contact = 0) =>
+  stepsFor(facts, judge(facts, findings), contact);
 
 describe('the reducer', () => {
   test('any order and any duplication of events gives the same state', () => {
@@ -168,13 +166,31 @@ describe('the step list', () => {
 
   test('a medicated wash is timed as the house does it', () => {
     const timed = (ways: Partial<DogFacts['ways']>) =>
-      ids(stepsFor(aDog({ ways: { ...DEFAULT_HOUSE_WAYS, ...ways } }), {}, null, 10)).filter((id) =>
+      ids(stepsFor(aDog({ ways: { ...DEFAULT_HOUSE_WAYS, ...ways } }), {}, 10)).filter((id) =>
         id.startsWith('contact'),
       );
     expect(timed({})).toEqual(['contact', 'contact 2']);
     expect(timed({ medicated: 'plain wash first' })).toEqual(['contact 2']);
     expect(timed({ washes: 'one', medicated: 'plain wash first' })).toEqual(['contact']);
-    expect(at(stepsFor(aDog(), {}, null, 10), 'contact')?.dwell?.seconds).toBe(600);
+    expect(at(stepsFor(aDog(), {}, 10), 'contact')?.dwell?.seconds).toBe(600);
+  });
+
+  test('who says how long: the label, or the vet whose wash it is; the house for the massage', () => {
+    const byVet: DogFacts['instructions'] = [
+      {
+        id: 'i',
+        by: 'vet',
+        who: 'Dr Oyelaran',
+        place: null,
+        says: { kind: 'bath product', productId: 'p', contactMinutes: 10, nothingElse: true },
+        from: TODAY,
+        until: null,
+      },
+    ];
+    const sourceOf = (facts: DogFacts, id: string) => at(stepsFor(facts, {}, 10), id)?.dwell?.source;
+    expect(sourceOf(aDog(), 'contact')).toEqual({ kind: 'product label' });
+    expect(sourceOf(aDog({ instructions: byVet }), 'contact')).toEqual({ kind: 'vet instruction', who: 'Dr Oyelaran' });
+    expect(sourceOf(aDog(), 'ears, first pass left')).toEqual({ kind: 'house value' });
   });
 
   test('treated skin gets no conditioner', () => {
@@ -185,10 +201,18 @@ describe('the step list', () => {
 
   test('a musty ear is barred, gets no plug, and the head is done by damp cloth on that side; the other ear goes on', () => {
     const steps = stepsAfter(aDog(), [finding(LEFT_EAR, 'ear musty smell', 1)]);
-    expect(at(steps, 'ears, first pass left')?.barred).toMatchObject({ stop: 'S1', because: 'musty or yeasty smell' });
+    expect(at(steps, 'ears, first pass left')?.barred).toMatchObject({
+      stop: 'S1',
+      because: 'musty or yeasty smell',
+      source: { kind: 'common practice' },
+    });
     expect(at(steps, 'ears, first pass right')?.barred).toBeNull();
     expect(at(steps, 'plugs')?.sides).toEqual(['right']);
-    expect(at(steps, 'wash 1')?.how.join(' ')).toContain('No water above the neck on the left side');
+    expect(
+      at(steps, 'wash 1')
+        ?.how.map(({ words }) => words)
+        .join(' '),
+    ).toContain('No water above the neck on the left side');
   });
 
   test('a sign that ends the visit leaves only what must not be forgotten', () => {
@@ -199,7 +223,7 @@ describe('the step list', () => {
         ids(steps).includes(id),
       ),
     );
-    expect(at(steps, 'dry')?.how[0]).toContain('Before handing over');
+    expect(at(steps, 'dry')?.how[0]?.words).toContain('Before handing over');
   });
 
   test('two signs that end the visit on two sides are both told, and neither side comes first', () => {

@@ -1,15 +1,6 @@
 import type { NewVisitEvent, VisitView } from '@dewpond/contract';
 import { makePlan } from '@dewpond/core/careplan';
-import {
-  endsVisit,
-  currentStep,
-  foldVisit,
-  judgeLookOver,
-  placesToLookAt,
-  stepList,
-  type Happening,
-  type Step,
-} from '@dewpond/core/visit';
+import { currentStep, placesToLookAt, readVisit, type Happening, type Step } from '@dewpond/core/visit';
 import { v7 } from 'uuid';
 import { clock, type Salon } from './salon';
 
@@ -43,18 +34,16 @@ export function wholeVisit(view: VisitView, findings: readonly Happening[]): Hap
     ...findings,
   ];
   for (;;) {
-    const state = foldVisit(eventsOf(happened).map((event) => ({ ...event, person: 'p' })));
-    const judged = judgeLookOver(view.facts, state.findings, view.lastTime?.findings ?? []);
-    const steps = stepList({
-      kind: view.kind,
-      plan: makePlan(view.facts),
-      ways: view.facts.ways,
-      traits: view.facts.traits,
-      underTreatment: false,
-      contactMinutes: view.contactMinutes,
-      triage: judged,
-      endVisit: endsVisit(judged),
-    });
+    const { state, steps } = readVisit(
+      {
+        kind: view.kind,
+        facts: view.facts,
+        plan: makePlan(view.facts),
+        contactMinutes: view.contactMinutes,
+        lastFindings: view.lastTime?.findings ?? [],
+      },
+      eventsOf(happened).map((event) => ({ ...event, person: 'p' })),
+    );
     const step = currentStep(state, steps);
     if (!step) return [...happened, { type: 'closed', how: 'finished' }];
     happened.push(...work(step), { type: 'step done', step: step.id });

@@ -46,19 +46,7 @@ export function todayRoutes(router: Router, services: Services): void {
 }
 
 const stagesOf = (kind: VisitKind, { facts, plan }: Planned, house: House) =>
-  timeline(
-    stepList({
-      kind,
-      plan,
-      ways: facts.ways,
-      traits: facts.traits,
-      underTreatment: facts.skin === 'under treatment',
-      contactMinutes: contactMinutes(house, plan),
-      triage: {},
-      endVisit: null,
-    }),
-    facts.weight,
-  );
+  timeline(stepList({ kind, facts, plan, contactMinutes: contactMinutes(house, plan), judged: {} }), facts.weight);
 
 /** What must not be forgotten about a dog today, the gravest first. */
 function watchOut(record: DogRecord, { facts, plan }: Planned): TodayView['watch'] {

@@ -1,18 +1,14 @@
 import type { DogFacts } from '@dewpond/core/careplan';
-import type { Finding, Triage } from '@dewpond/core/findings';
+import type { Finding } from '@dewpond/core/findings';
 import type { Place, PlaceKey } from '@dewpond/core/places';
 import type { Day } from '@dewpond/core/units';
 import {
-  endsVisit,
-  foldVisit,
   inOrder,
-  judgeLookOver,
   placesToLookAt,
-  stepList,
-  type Step,
+  readVisit,
   type VisitEvent,
   type VisitKind,
-  type VisitState,
+  type VisitReading,
 } from '@dewpond/core/visit';
 import { eq } from 'drizzle-orm';
 import { appointment, visit, visitEvent } from '../db/schema';
@@ -24,16 +20,13 @@ import type { House } from '../house/house';
 import { notFound } from '../http/problem';
 
 /** A visit with everything the core makes of it. The dog is taken as it was known when the visit began. */
-export interface LoadedVisit {
+export interface LoadedVisit extends VisitReading {
   readonly row: typeof visit.$inferSelect;
   readonly record: DogRecord;
   readonly facts: DogFacts;
   readonly planned: Planned;
   readonly events: readonly VisitEvent[];
-  readonly state: VisitState;
   readonly lastTime: { readonly day: Day; readonly findings: Finding[]; readonly looked: PlaceKey[] } | null;
-  readonly judged: Partial<Record<PlaceKey, Triage>>;
-  readonly steps: readonly Step[];
   readonly places: readonly Place[];
   readonly contactMinutes: number;
   readonly kind: VisitKind;
@@ -68,7 +61,7 @@ export async function loadEvents(tx: Tenant, visitId: string): Promise<VisitEven
 }
 
 /** What stands before the first event: the dog's plan, last time, the places to look at. */
-export type PreparedVisit = Omit<LoadedVisit, 'events' | 'state' | 'judged' | 'steps'>;
+export type PreparedVisit = Omit<LoadedVisit, 'events' | keyof VisitReading>;
 
 function prepare(row: LoadedVisit['row'], record: DogRecord, house: House, kind: VisitKind): PreparedVisit {
   const planned = planFor(record, house, row.day as Day);
@@ -87,18 +80,11 @@ function prepare(row: LoadedVisit['row'], record: DogRecord, house: House, kind:
 
 /** The core's reading of a visit from its events. Pure, so that the rebuild and the request agree. */
 export function replay(prepared: PreparedVisit, events: readonly VisitEvent[]): LoadedVisit {
-  const { facts, planned } = prepared;
-  const state = foldVisit(events);
-  const judged = judgeLookOver(facts, state.findings, prepared.lastTime?.findings ?? []);
-  const steps = stepList({
-    kind: prepared.kind,
-    plan: planned.plan,
-    ways: facts.ways,
-    traits: facts.traits,
-    underTreatment: facts.skin === 'under treatment',
-    contactMinutes: prepared.contactMinutes,
-    triage: judged,
-    endVisit: endsVisit(judged),
-  });
-  return { ...prepared, events, state, judged, steps };
+  const { facts, planned, kind, contactMinutes } = prepared;
+  const lastFindings = prepared.lastTime?.findings ?? [];
+  return {
+    ...prepared,
+    events,
+    ...readVisit({ kind, facts, plan: planned.plan, contactMinutes, lastFindings }, events),
+  };
 }

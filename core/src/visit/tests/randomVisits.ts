@@ -5,23 +5,8 @@ import { SIDES, mirror, otherSide, type Place, type PlaceKey } from '../../place
 import { stepList, type Happening, type Step, type VisitEvent } from '..';
 
 /** Steps of a dog whose look-over came out like this. */
-export function stepsFor(
-  facts: DogFacts,
-  triage: Partial<Record<PlaceKey, Triage>> = {},
-  endVisit: string | null = null,
-  contactMinutes = 0,
-): Step[] {
-  return stepList({
-    kind: 'full visit',
-    plan: makePlan(facts),
-    ways: facts.ways,
-    traits: facts.traits,
-    underTreatment: facts.skin === 'under treatment',
-    contactMinutes,
-    triage,
-    endVisit,
-  });
-}
+export const stepsFor = (facts: DogFacts, judged: Partial<Record<PlaceKey, Triage>> = {}, contactMinutes = 0): Step[] =>
+  stepList({ kind: 'full visit', facts, plan: makePlan(facts), contactMinutes, judged });
 
 let serial = 0;
 /** Events of one device in a row, one counter each. */

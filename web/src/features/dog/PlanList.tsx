@@ -1,6 +1,7 @@
 import type { DogView } from '@dewpond/contract';
-import { RANK_WORDS, TASKS, taskKey, type DueLine } from '@dewpond/core/careplan';
+import { RANK_WORDS, TASKS, taskKey, type DueLine, type DueWindow } from '@dewpond/core/careplan';
 import { namePlace } from '@dewpond/core/places';
+import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { everyWords } from '@dewpond/core/sheet';
 import { showDay } from '@dewpond/core/units';
 import { Accordion } from 'radix-ui';
@@ -80,7 +81,7 @@ function reason({ line, rhythm }: DueLine): string {
   return `${line.settled?.won[0]?.because ?? ''}: ${line.interval.least}–${line.interval.most} days, usual ${line.interval.usual}${learned}`;
 }
 
-function Details({ due: { line } }: { readonly due: DueLine }) {
+function Details({ due: { line, window } }: { readonly due: DueLine }) {
   const part = (title: string, items: readonly React.ReactNode[]) =>
     items.length > 0 && (
       <div className="mb-2">
@@ -101,6 +102,7 @@ function Details({ due: { line } }: { readonly due: DueLine }) {
   return (
     <>
       {part('Not done', said(line.bars))}
+      {window && part('When', [<WindowWords key="window" window={window} />])}
       {part('How', said(line.methods))}
       {part('Cautions', said(line.cautions))}
       {line.earHair && part('Decision', [`Line ${line.earHair.line} of the rule: ${line.earHair.because}`])}
@@ -130,3 +132,16 @@ function Details({ due: { line } }: { readonly due: DueLine }) {
     </>
   );
 }
+
+/** Earliest, ideal and latest day in words, with how the window is made. */
+export const WindowWords = ({ window }: { readonly window: DueWindow }) => (
+  <span>
+    {window.earliest === window.latest
+      ? `${showDay(window.ideal)}: no care on record yet`
+      : `From ${showDay(window.earliest)}, best ${showDay(window.ideal)}, ${showDay(window.latest)} at the latest`}{' '}
+    <SourceMark
+      source={HOUSE_VALUE}
+      because="The window opens at ¾ of the interval and closes at 1¼ of it, inside the plan’s least and most."
+    />
+  </span>
+);

@@ -6,6 +6,7 @@ import { showDay } from '@dewpond/core/units';
 import { Card } from '../../ui/Card';
 import { Ripple } from '../../ui/Ripple';
 import { SourceMark } from '../../ui/SourceMark';
+import { WindowWords } from './PlanList';
 
 /** The reason for one interval: the plan's bounds, this dog's visits, and what they make together. */
 export function Why({ dog, asked }: { readonly dog: DogView; readonly asked: string | null }) {
@@ -35,6 +36,11 @@ export function Why({ dog, asked }: { readonly dog: DogView; readonly asked: str
           <SourceMark key={claim.ruleId} source={claim.source} because={claim.because} />
         ))}
       </p>
+      {chosen.window && (
+        <p className="mt-1.5">
+          <WindowWords window={chosen.window} />
+        </p>
+      )}
       {rhythm && rhythm.evidence.length > 0 ? (
         <Evidence rhythm={rhythm} />
       ) : (

@@ -4,6 +4,7 @@ import { group } from 'd3-array';
 import { showDay, type Day } from '@dewpond/core/units';
 import type { Step } from '@dewpond/core/visit';
 import { Button } from '../../ui/Button';
+import { SourceMark } from '../../ui/SourceMark';
 import { RunningTimers } from './Timers';
 import type { Table } from './useTable';
 
@@ -17,7 +18,7 @@ export function Aside({
   readonly step: Step | null;
   readonly onFound: () => void;
 }) {
-  const barred = table.steps.filter((each) => each.barred !== null);
+  const barred = table.steps.flatMap(({ title, barred: bar }) => (bar ? [{ title, bar }] : []));
   return (
     <aside className="w-[330px] shrink-0 border-l border-line px-4 py-4 overflow-y-auto flex flex-col gap-4 max-lg:w-full max-lg:max-h-64 max-md:max-h-44 max-lg:border-l-0 max-lg:border-t max-lg:grid max-lg:grid-cols-2 max-md:flex">
       <section>
@@ -28,16 +29,8 @@ export function Aside({
         <section aria-live="polite">
           <h2 className="text-stop mb-1.5">Taken away</h2>
           <ul className="flex flex-col gap-2">
-            {[...group(barred, ({ barred: bar }) => `${bar?.because}|${bar?.instead}`)].map(([key, steps]) => (
-              <li key={key} className="rounded-xl border border-stop bg-stop-pale px-3 py-2 leading-snug">
-                <p className="text-stop font-bold first-letter:uppercase">{steps[0]?.barred?.because}</p>
-                {steps.map((each) => (
-                  <s key={each.id} className="block">
-                    {each.title}
-                  </s>
-                ))}
-                <p className="text-sm mt-1">Instead: {steps[0]?.barred?.instead}</p>
-              </li>
+            {[...group(barred, ({ bar }) => `${bar.because}|${bar.instead}`)].map(([key, together]) => (
+              <TakenAway key={key} bar={together[0]?.bar} titles={together.map(({ title }) => title)} />
             ))}
           </ul>
         </section>
@@ -49,6 +42,25 @@ export function Aside({
         </Button>
       )}
     </aside>
+  );
+}
+
+/** One reason, the steps it takes away, and what to do instead. */
+function TakenAway({ bar, titles }: { readonly bar: Step['barred'] | undefined; readonly titles: readonly string[] }) {
+  if (!bar) return null;
+  return (
+    <li className="rounded-xl border border-stop bg-stop-pale px-3 py-2 leading-snug">
+      <p className="flex items-center justify-between text-stop font-bold">
+        <span className="first-letter:uppercase">{bar.because}</span>
+        <SourceMark roomy source={bar.source} because={`Stop ${bar.stop}: ${bar.because}.`} />
+      </p>
+      {titles.map((title) => (
+        <s key={title} className="block">
+          {title}
+        </s>
+      ))}
+      <p className="text-sm mt-1">Instead: {bar.instead}</p>
+    </li>
   );
 }
 

@@ -9,10 +9,11 @@ import {
   type Sign,
 } from '@dewpond/core/findings';
 import { GRADE_WORDS, namePlace, placeKey, type Grade, type Place } from '@dewpond/core/places';
+import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { RippleMark } from '../../ui/Ripple';
-import { SourceMark } from '../../ui/SourceMark';
+import { SourceMark, SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import type { Table } from './useTable';
 import { record } from './visitLog';
@@ -50,10 +51,27 @@ export function FindingPanel({
     >
       {judged && judged.bars.length > 0 && (
         <div role="alert" className="rounded-xl border border-stop bg-stop-pale p-3 mb-3">
-          <p className="font-bold text-stop">{STOP_WORDS[stopFor(judged)]}</p>
+          <p className="flex items-center justify-between font-bold text-stop">
+            {STOP_WORDS[stopFor(judged)]}
+            <SourceMark roomy source={HOUSE_VALUE} because="How Dewpond reads a stop." />
+          </p>
           <p>
             {LEVEL_WORDS[judged.level].replace(/^./, (letter) => letter.toUpperCase())}. {judged.todo.join(' ')}
           </p>
+          <ul className="mt-1">
+            {judged.bars.map((bar) => (
+              <li key={bar.because + bar.stop}>
+                <SourcedLine
+                  said={{
+                    words: bar.lifted
+                      ? `${bar.because}: lifted by ${bar.lifted.by}, to ${bar.lifted.procedure}`
+                      : bar.because,
+                    source: bar.lifted ? { kind: 'vet instruction', who: bar.lifted.by } : bar.source,
+                  }}
+                />
+              </li>
+            ))}
+          </ul>
         </div>
       )}
       {place.site !== 'body' && (

@@ -1,8 +1,10 @@
 import { namePlace } from '@dewpond/core/places';
+import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { PAD_COLOURS, type PadColour } from '@dewpond/core/findings';
 import { STAGES, waitsFor, type Step } from '@dewpond/core/visit';
 import { Minus } from 'lucide-react';
 import { Button } from '../../ui/Button';
+import { SourceMark, SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { TimerButton } from './Timers';
 import { UsedMix } from './UsedMix';
@@ -14,11 +16,21 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
   const waits = waitsFor(table.state, table.steps, step);
   return (
     <div className="max-w-3xl">
-      <p className="text-soft text-lg">{STAGES[step.stage]}</p>
+      <p className="text-soft text-lg">
+        {STAGES[step.stage]}
+        {step.minutes > 0 && (
+          <>
+            , about {step.minutes} min{' '}
+            <SourceMark roomy source={HOUSE_VALUE} because="Hands-on minutes for an ordinary dog." />
+          </>
+        )}
+      </p>
       <h1 className="text-[42px]! max-md:text-[30px]! leading-tight! mb-3">{step.title}</h1>
-      <ul className="text-[21px] max-md:text-lg leading-normal flex flex-col gap-1.5 mb-5">
-        {step.how.map((words) => (
-          <li key={words}>{words}</li>
+      <ul className="text-[21px] max-md:text-lg leading-snug flex flex-col mb-4">
+        {step.how.map((said) => (
+          <li key={said.words}>
+            <SourcedLine said={said} />
+          </li>
         ))}
       </ul>
       {waits.length > 0 && (

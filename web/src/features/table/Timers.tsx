@@ -2,6 +2,7 @@ import { elapsedSeconds, type Clock, type Dwell, type Step, type TimerState } fr
 import { deviceName } from '../../app/preferences';
 import { useNow } from '../../app/useNow';
 import { Button } from '../../ui/Button';
+import { SourceMark } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import type { Table } from './useTable';
 import { record, useVisitLog } from './visitLog';
@@ -29,13 +30,16 @@ export function TimerButton({
   if (running) return <p className="text-lg text-pond font-semibold">{dwell.name}: the clock runs.</p>;
   const before = table.state.timers.some((timer) => timer.timer === dwell.timer);
   return (
-    <Button
-      look="plain"
-      className="min-h-16! text-xl px-7!"
-      onClick={() => record({ type: 'timer started', timer: dwell.timer, step: step.id, seconds: dwell.seconds })}
-    >
-      {before ? 'Time it again' : 'Start'}: {dwell.name.toLowerCase()}, {minutesSeconds(dwell.seconds)}
-    </Button>
+    <p className="flex items-center gap-1">
+      <Button
+        look="plain"
+        className="min-h-16! text-xl px-7!"
+        onClick={() => record({ type: 'timer started', timer: dwell.timer, step: step.id, seconds: dwell.seconds })}
+      >
+        {before ? 'Time it again' : 'Start'}: {dwell.name.toLowerCase()}, {minutesSeconds(dwell.seconds)}
+      </Button>
+      <SourceMark roomy source={dwell.source} because={`${dwell.name}: ${minutesSeconds(dwell.seconds)} min.`} />
+    </p>
   );
 }
 

@@ -1,8 +1,10 @@
+import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { showDay } from '@dewpond/core/units';
 import { useNow } from '../../app/useNow';
 import { useToday } from '../../api/queries';
 import { ButtonLink } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { SourceMark } from '../../ui/SourceMark';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { MorningMix } from './MorningMix';
 import { Ribbon } from './Ribbon';
@@ -18,7 +20,15 @@ export function TodayScreen() {
         <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
           <header className="flex flex-wrap items-baseline justify-between gap-x-6">
             <h1>{showDay(today.day)}</h1>
-            <p className="text-soft">{summary(today.dogs, today.zone)}</p>
+            <p className="text-soft">
+              {summary(today.dogs, today.zone)}{' '}
+              {today.dogs.length > 0 && (
+                <SourceMark
+                  source={HOUSE_VALUE}
+                  because="Minutes of each stage for an ordinary dog; washing, drying and combing grow with its size."
+                />
+              )}
+            </p>
           </header>
           {today.dogs.length === 0 ? (
             <Empty words="No dog is booked today.">

@@ -1,0 +1,30 @@
+import type { PlanLine } from '../careplan';
+import { COMMON_PRACTICE, type Sourced } from '../provenance';
+import { STAGE_MINUTES, type Stage, type Step } from './steps';
+
+interface StepParts extends Partial<Omit<Step, 'stage'>> {
+  readonly title: string;
+}
+
+/** A step of a stage; what is not said is the ordinary case. */
+export const step = (stage: Stage, parts: StepParts): Step => ({
+  id: stage,
+  stage,
+  how: [],
+  place: null,
+  counts: null,
+  sides: [],
+  dwell: null,
+  minutes: STAGE_MINUTES[stage],
+  barred: null,
+  after: [],
+  kept: false,
+  ...parts,
+});
+
+/** What any groomer would say, in order. */
+export const practice = (...words: string[]): Sourced[] =>
+  words.map((each) => ({ words: each, source: COMMON_PRACTICE }));
+
+/** What the plan says of a task: how, then what to mind. */
+export const says = (line: PlanLine | undefined): Sourced[] => [...(line?.methods ?? []), ...(line?.cautions ?? [])];

@@ -1,0 +1,32 @@
+import type { CarePlan, DogFacts } from '../careplan';
+import type { Finding, Triage } from '../findings';
+import type { PlaceKey } from '../places';
+import type { VisitEvent } from './events';
+import { foldVisit } from './foldVisit';
+import { judgeLookOver } from './lookOver';
+import type { VisitState } from './state';
+import { stepList } from './stepList';
+import type { Step, VisitKind } from './steps';
+
+/** What stands before the first event: the dog as known that morning, its plan, and what was found last time. */
+export interface BeforeVisit {
+  readonly kind: VisitKind;
+  readonly facts: DogFacts;
+  readonly plan: CarePlan;
+  readonly contactMinutes: number;
+  readonly lastFindings: readonly Finding[];
+}
+
+export interface VisitReading {
+  readonly state: VisitState;
+  readonly judged: Partial<Record<PlaceKey, Triage>>;
+  readonly steps: readonly Step[];
+}
+
+/** A visit read from its events: state, levels and stops, steps. The same on the tablet, at the office, and in a rebuild. */
+export function readVisit(before: BeforeVisit, events: readonly VisitEvent[]): VisitReading {
+  const { kind, facts, plan, contactMinutes } = before;
+  const state = foldVisit(events);
+  const judged = judgeLookOver(facts, state.findings, before.lastFindings);
+  return { state, judged, steps: stepList({ kind, facts, plan, contactMinutes, judged }) };
+}

@@ -1,0 +1,43 @@
+import type { CarePlan, DogFacts, PlanLine } from '../careplan';
+import { keepsWaterBelowNeck, type Triage } from '../findings';
+import { SIDES, placeKey, type Place, type PlaceKey, type Side } from '../places';
+import type { VisitKind } from './steps';
+
+/** Everything the steps of one visit depend on. */
+export interface VisitPlan {
+  readonly kind: VisitKind;
+  readonly facts: DogFacts;
+  readonly plan: CarePlan;
+  /** Contact minutes of the wash that is timed, 0 when none is. */
+  readonly contactMinutes: number;
+  /** The look-over so far, by place; a place not judged yet bars nothing. */
+  readonly judged: Readonly<Partial<Record<PlaceKey, Triage>>>;
+}
+
+/** The plan's line for a task that has no place. */
+export const lineOf = ({ plan }: VisitPlan, task: PlanLine['task']): PlanLine | undefined =>
+  plan.lines.find((line) => line.task === task);
+
+/** The plan's line of care at a place. */
+export const lineAt = ({ plan }: VisitPlan, place: Place): PlanLine | undefined =>
+  plan.lines.find(
+    (line) =>
+      line.place !== null &&
+      placeKey(line.place) === placeKey(place) &&
+      line.task !== 'ear hair' &&
+      line.task !== 'ear inspection',
+  );
+
+/** An ear under a stop keeps all water below the neck on its side. */
+export function keepsDry(visit: VisitPlan, side: Side): boolean {
+  const seen = visit.judged[`ear/${side}`];
+  return (
+    (seen !== undefined && keepsWaterBelowNeck(seen)) || (lineAt(visit, { site: 'ear', side })?.bars.length ?? 0) > 0
+  );
+}
+
+/** Ears that take a plug: not under a stop, and the house plugs at all. */
+export function pluggedSides(visit: VisitPlan): Side[] {
+  if (visit.facts.ways.earPlugs === 'hand shield') return [];
+  return SIDES.filter((side) => !keepsDry(visit, side));
+}
