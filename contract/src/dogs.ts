@@ -92,7 +92,12 @@ export type NewClient = z.output<typeof newClient>;
 
 export const newDog = z.strictObject({ id: newId, clientId: id, profile: dogProfile });
 export type NewDog = z.output<typeof newDog>;
-export const dogEdit = z.strictObject({ version, profile: dogProfile });
+/** `homeCareChangedOn` left out stays as it was. */
+export const dogEdit = z.strictObject({
+  version,
+  profile: dogProfile,
+  homeCareChangedOn: z.exactOptional(daySchema.nullable()),
+});
 
 const saying = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('bar'), task: z.enum(ALL_TASKS as [(typeof ALL_TASKS)[number]]) }),
@@ -118,20 +123,31 @@ const saying = z.discriminatedUnion('kind', [
     nothingElse: z.boolean(),
   }),
 ]);
-export const newInstruction = z
-  .strictObject({
-    id: newId,
-    by: z.enum(['vet', 'owner']),
-    who: line(120, 'Who said it'),
-    place: place.nullable(),
-    says: saying,
-    from: daySchema,
-    until: daySchema.nullable(),
-  })
+const instructionFields = z.strictObject({
+  id: newId,
+  by: z.enum(['vet', 'owner']),
+  who: line(120, 'Who said it'),
+  place: place.nullable(),
+  says: saying,
+  from: daySchema,
+  until: daySchema.nullable(),
+});
+export const newInstruction = instructionFields
   .refine((given) => given.until === null || given.until >= given.from, {
     error: 'It ends before it begins.',
     path: ['until'],
-  });
+  })
+  .refine(
+    (given) => given.says.kind !== 'lift' || (given.by === 'vet' && given.place !== null && given.until !== null),
+    {
+      error: 'Only a vet lifts a stop, at one place, until a day.',
+      path: ['says'],
+    },
+  );
+export type NewInstruction = z.output<typeof newInstruction>;
+/** When an instruction ends is all that changes; another word is another instruction. */
+export const instructionEdit = z.strictObject({ version, until: daySchema.nullable() });
+const instructionView = instructionFields.extend({ version });
 
 export const client = z.object({
   id,
@@ -177,7 +193,8 @@ export const dogView = z.object({
   bathProduct: z
     .object({ name: z.string(), contactMinutes: z.number(), nothingElse: z.boolean(), who: z.string() })
     .nullable(),
-  instructions: z.array(newInstruction),
+  instructions: z.array(instructionView),
+  homeCareChangedOn: daySchema.nullable(),
   nextVisit: z.object({ day: daySchema, drivenBy: z.string() }).nullable(),
   visits: z.custom<VisitMark[]>().describe('Past visits, oldest first'),
   drift: z.array(z.object({ place: z.string(), words: z.string() })),

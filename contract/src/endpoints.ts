@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { appointment, appointmentEdit, newAppointment } from './appointments';
 import { daySchema, id } from './basics';
-import { client, dogEdit, dogListItem, dogView, newClient, newDog, newInstruction } from './dogs';
+import { client, dogEdit, dogListItem, dogView, instructionEdit, newClient, newDog, newInstruction } from './dogs';
 import { health, houseEdit, houseView, memberView, sessionView, todayView, watchItem } from './house';
 import { eventsTaken, newEvents, newVisit, sheetView, visitView, type MixView } from './visits';
 
@@ -31,6 +31,11 @@ export const ENDPOINTS = {
     says: "Write down a vet's or owner's instruction",
     body: newInstruction,
     response: made,
+  },
+  'PUT /api/instructions/:id': {
+    says: 'End an instruction, or let it hold longer',
+    body: instructionEdit,
+    response: z.object({ version: z.int() }),
   },
   'GET /api/appointments': {
     says: 'Bookings of a span of days',

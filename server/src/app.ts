@@ -12,6 +12,7 @@ import { CLIENT_IP_HEADER, makeAuth, type Auth } from './auth/auth';
 import { requireSession } from './auth/requireSession';
 import { clientRoutes } from './clients/routes';
 import type { Config } from './config';
+import { instructionRoutes } from './dogs/instructions';
 import { dogRoutes } from './dogs/routes';
 import { houseRoutes } from './house/routes';
 import type { Services } from './http/context';
@@ -69,6 +70,7 @@ export function makeApp(
     houseRoutes,
     todayRoutes,
     dogRoutes,
+    instructionRoutes,
     clientRoutes,
     appointmentRoutes,
     visitRoutes,

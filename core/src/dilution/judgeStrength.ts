@@ -11,7 +11,10 @@ export type StrengthVerdict =
  * Whether a strength may be used for this product: over 5 % stronger than the label warns, a medicated product
  * outside ±2 % of the instructed strength is refused, a ready-to-use product is never diluted. Limits are exact and inclusive.
  */
-export function judgeStrength(product: Product, used: Strength | 'neat'): StrengthVerdict {
+export function judgeStrength(
+  product: Pick<Product, 'name' | 'kind' | 'dilution'>,
+  used: Strength | 'neat',
+): StrengthVerdict {
   const label = product.dilution;
   if (label.kind === 'ready to use') {
     return used === 'neat'

@@ -10,5 +10,14 @@ export {
   type Minutes,
   type SquareMetres,
 } from './quantities';
-export { KG_PER_POUND, ML_PER_FLUID_OUNCE, showVolume, showWeight, type UnitSystem } from './showUnits';
+export {
+  KG_PER_POUND,
+  ML_PER_FLUID_OUNCE,
+  VOLUME_UNIT,
+  showVolume,
+  showWeight,
+  volumeFrom,
+  volumeIn,
+  type UnitSystem,
+} from './showUnits';
 export { addDays, day, daysBetween, isDay, monthOf, showDay, yearsOld, type Day } from './day';

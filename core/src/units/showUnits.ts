@@ -1,4 +1,4 @@
-import type { Kilograms, Millilitres } from './quantities';
+import { millilitres, type Kilograms, type Millilitres } from './quantities';
 
 export type UnitSystem = 'metric' | 'US';
 
@@ -23,5 +23,16 @@ export function showVolume(volume: Millilitres, system: UnitSystem = 'metric'): 
 export function showWeight(weight: Kilograms, system: UnitSystem = 'metric'): string {
   return system === 'US' ? `${trim(weight / KG_PER_POUND, 1)} lb` : `${trim(weight, 1)} kg`;
 }
+
+/** The unit that volumes are read and typed in. */
+export const VOLUME_UNIT: Readonly<Record<UnitSystem, string>> = { metric: 'ml', US: 'fl oz' };
+
+/** A volume as the bare number of a field: 500 ml is 500, or 16.91 fl oz. */
+export const volumeIn = (volume: Millilitres, system: UnitSystem): number =>
+  Number((system === 'US' ? volume / ML_PER_FLUID_OUNCE : volume).toFixed(2));
+
+/** The stored volume of a number typed in a field. Throws `RangeError` for less than nothing. */
+export const volumeFrom = (typed: number, system: UnitSystem): Millilitres =>
+  millilitres(system === 'US' ? typed * ML_PER_FLUID_OUNCE : typed);
 
 const trim = (value: number, places: number) => String(Number(value.toFixed(places)));

@@ -10,6 +10,8 @@ import {
   millilitres,
   showVolume,
   showWeight,
+  volumeFrom,
+  volumeIn,
   yearsOld,
 } from '.';
 
@@ -26,6 +28,16 @@ describe('volumes and weights', () => {
     [500, 'US', '17 fl oz'],
   ] as const)('%s ml in %s reads %s', (volume, system, words) => {
     expect(showVolume(millilitres(volume), system)).toBe(words);
+  });
+
+  test.each(['metric', 'US'] as const)('what is typed in %s comes back as it was typed', (system) => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 100_000 }), (hundredths) => {
+        const typed = hundredths / 100;
+        expect(volumeIn(volumeFrom(typed, system), system)).toBe(typed);
+      }),
+    );
+    expect(volumeFrom(1, system)).toBeCloseTo(system === 'US' ? 29.5735295625 : 1, 10);
   });
 
   test('a dog of 14.2 kg is 31.3 lb', () => {

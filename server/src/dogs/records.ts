@@ -17,7 +17,7 @@ type CareRow = typeof placeCare.$inferSelect;
 export interface DogRecord {
   readonly dog: typeof dog.$inferSelect;
   readonly client: typeof client.$inferSelect;
-  readonly instructions: readonly Instruction[];
+  readonly instructions: readonly (Instruction & { readonly version: number })[];
   readonly visits: readonly { readonly id: string; readonly day: Day; readonly closed: string | null }[];
   readonly care: readonly CareRow[];
   readonly findings: readonly KeptFinding[];
@@ -128,7 +128,8 @@ export async function loadDogs(
   });
 }
 
-const asInstruction = (row: typeof instruction.$inferSelect): Instruction => ({
+const asInstruction = (row: typeof instruction.$inferSelect): DogRecord['instructions'][number] => ({
+  version: row.version,
   id: row.id,
   by: row.by,
   who: row.who,

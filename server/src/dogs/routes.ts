@@ -1,11 +1,10 @@
 import { notInFuture } from '@dewpond/contract';
 import { GRADE_WORDS } from '@dewpond/core/places';
 import { LEVELS, SIGNS, type Level } from '@dewpond/core/findings';
-import { placeKey } from '@dewpond/core/places';
 import { and, eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { appointmentsOfDogs, nextBooked } from '../appointments/queries';
-import { client, dog, instruction, product } from '../db/schema';
+import { client, dog } from '../db/schema';
 import type { Services } from '../http/context';
 import { badField, conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
@@ -64,11 +63,18 @@ export function dogRoutes(router: Router, services: Services): void {
 
   route(router, services, 'PUT /api/dogs/:id', async ({ tx, params, body, now }) => {
     const house = await loadHouse(tx);
-    const wrong = notInFuture(body.profile, dayIn(house.zone, now));
+    const today = dayIn(house.zone, now);
+    const wrong = notInFuture(body.profile, today);
     if (wrong) throw badField(`profile.${wrong.path}`, wrong.message);
+    if ((body.homeCareChangedOn ?? today) > today) throw badField('homeCareChangedOn', 'That day is still to come.');
     const changed = await tx
       .update(dog)
-      .set({ profile: body.profile, name: body.profile.name, version: sql`${dog.version} + 1` })
+      .set({
+        profile: body.profile,
+        name: body.profile.name,
+        ...(body.homeCareChangedOn === undefined ? {} : { homeCareChangedOn: body.homeCareChangedOn }),
+        version: sql`${dog.version} + 1`,
+      })
       .where(and(eq(dog.id, params.id), eq(dog.version, body.version)))
       .returning({ version: dog.version });
     if (changed[0]) return changed[0];
@@ -78,38 +84,6 @@ export function dogRoutes(router: Router, services: Services): void {
       .where(eq(dog.id, params.id));
     if (!current) throw notFound('dog');
     throw conflict('Someone else changed this dog meanwhile.', current, body);
-  });
-
-  route(router, services, 'POST /api/dogs/:id/instructions', async ({ tx, asker, params, body }) => {
-    const [known] = await tx.select({ id: dog.id }).from(dog).where(eq(dog.id, params.id));
-    if (!known) throw notFound('dog');
-    if (body.says.kind === 'bath product') {
-      const [stocked] = await tx.select({ id: product.id }).from(product).where(eq(product.id, body.says.productId));
-      if (!stocked) throw badField('says.productId', 'There is no such product here.');
-    }
-    const madeFrom = contentHash({ dogId: params.id, ...body });
-    const { id, by, who, place, says, from, until } = body;
-    const inserted = await tx
-      .insert(instruction)
-      .values({
-        businessId: asker.businessId,
-        id,
-        dogId: params.id,
-        by,
-        who,
-        place: place && placeKey(place),
-        says,
-        fromDay: from,
-        untilDay: until,
-        madeFrom,
-      })
-      .onConflictDoNothing()
-      .returning({ id: instruction.id });
-    if (inserted.length === 0) {
-      const [before] = await tx.select().from(instruction).where(eq(instruction.id, id));
-      sameOrRefuse(before?.madeFrom ?? '', madeFrom);
-    }
-    return { id };
   });
 
   route(router, services, 'GET /api/watch', async ({ tx }) => {

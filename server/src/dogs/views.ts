@@ -61,6 +61,7 @@ export function dogView(record: DogRecord, house: House, today: Day, appointment
     due: [...due],
     bathProduct: plan.bathProduct && { ...plan.bathProduct, name: prescribed?.name ?? 'a product of its own' },
     instructions: [...record.instructions],
+    homeCareChangedOn: record.dog.homeCareChangedOn as Day | null,
     nextVisit: next && { day: next.day, drivenBy: driverWords(due, next.drivenBy) },
     visits: visitMarks(record),
     drift: drift(record, house, due, today),

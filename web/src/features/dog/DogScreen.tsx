@@ -14,6 +14,7 @@ import { BeginVisit } from '../table/BeginVisit';
 import { Bookings } from './Bookings';
 import { DogMix } from './DogMix';
 import { InstructionChips } from './InstructionChips';
+import { InstructionsDialog } from './InstructionsDialog';
 import { NextVisit } from './NextVisit';
 import { PlanList } from './PlanList';
 import { RhythmChart } from './RhythmChart';
@@ -32,6 +33,7 @@ export function DogScreen() {
 function Dog({ dog }: { readonly dog: DogView }) {
   const [asked, setAsked] = useState<string | null>(null);
   const [booking, setBooking] = useState(false);
+  const [instructing, setInstructing] = useState(false);
   const open = dog.appointments.find((each) => each.state === 'booked');
   const begun = dog.appointments.find((each) => each.state === 'booked' && each.visitId !== null) ?? open;
   return (
@@ -56,6 +58,9 @@ function Dog({ dog }: { readonly dog: DogView }) {
           <ButtonLink to={`/dogs/${dog.id}/edit`} look="quiet">
             Edit
           </ButtonLink>
+          <Button look="quiet" onClick={() => setInstructing(true)}>
+            Instructions
+          </Button>
           <Button onClick={() => setBooking(true)}>Book</Button>
           <BeginVisit dogId={dog.id} appointmentId={begun?.id ?? null} visitId={begun?.visitId ?? null} done={false} />
         </div>
@@ -83,6 +88,7 @@ function Dog({ dog }: { readonly dog: DogView }) {
           <Bookings dog={dog} />
         </div>
       </div>
+      <InstructionsDialog dog={dog} open={instructing} onClose={() => setInstructing(false)} />
       <BookDialog
         open={booking}
         onClose={() => setBooking(false)}

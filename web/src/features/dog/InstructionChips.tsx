@@ -1,37 +1,21 @@
 import type { DogView } from '@dewpond/contract';
-import { TASKS, holdsOn, type Instruction } from '@dewpond/core/careplan';
-import { namePlace } from '@dewpond/core/places';
-import { showDay } from '@dewpond/core/units';
+import { daysBetween } from '@dewpond/core/units';
+import { useHouse } from '../../api/queries';
 import { Chip } from '../../ui/Chip';
+import { instructionWords, standing } from './instructionWords';
 
-/** What vet and owner asked for, always in sight. */
+/** What vet and owner asked for, always in sight; one that ends soon says so. */
 export function InstructionChips({ dog }: { readonly dog: DogView }) {
-  return dog.instructions
-    .filter((given) => holdsOn(given, dog.today))
-    .map((given) => (
-      <Chip key={given.id} tone={given.says.kind === 'bar' ? 'stop' : 'pond'}>
-        {instructionWords(given, dog)}
+  const products = useHouse().data?.products ?? [];
+  return dog.instructions.map((given) => {
+    const stands = standing(given, dog.today);
+    if (stands === 'ended' || stands === 'to come') return null;
+    const left = given.until === null ? 0 : daysBetween(dog.today, given.until);
+    return (
+      <Chip key={given.id} tone={given.says.kind === 'bar' ? 'stop' : stands === 'ends soon' ? 'watch' : 'pond'}>
+        {instructionWords(given, products)}
+        {stands === 'ends soon' && (left === 0 ? ': last day' : `: ${left} ${left === 1 ? 'day' : 'days'} left`)}
       </Chip>
-    ));
-}
-
-function instructionWords(given: Instruction, dog: DogView): string {
-  const at = given.place ? `, ${namePlace(given.place)}` : '';
-  const until = given.until === null ? '' : `, until ${showDay(given.until)}`;
-  return `${saysWords(given, dog)}${at} (${given.by}${until})`;
-}
-
-function saysWords({ says }: Instruction, dog: DogView): string {
-  switch (says.kind) {
-    case 'bar':
-      return `No: ${TASKS[says.task].name.toLowerCase()}`;
-    case 'interval':
-      return `${TASKS[says.task].name} every ${says.days} days`;
-    case 'ear hair':
-      return `Ear hair: ${says.way}`;
-    case 'bath product':
-      return `${dog.bathProduct?.name ?? 'Own wash'}, ${says.contactMinutes} min${says.nothingElse ? ', nothing else on the skin' : ''}`;
-    case 'lift':
-      return `May ${says.procedure} in spite of ${says.lifts}`;
-  }
+    );
+  });
 }

@@ -1,5 +1,6 @@
 import { BREEDS, composeTraits } from '@dewpond/core/catalogue';
 import { SKIN, type Skin } from '@dewpond/core/careplan';
+import { kilograms, showWeight } from '@dewpond/core/units';
 import { useUnits } from '../../app/useUnits';
 import { SelectField, TextField } from '../../ui/Field';
 import type { DogForm, FieldErrors } from './dogForm';
@@ -15,7 +16,10 @@ export function DogFields({ form, errors, set }: DogFieldsProps) {
   const units = useUnits();
   const { traits, breeds } = composeTraits([form.breed, form.secondBreed].filter(Boolean), {});
   const [least, most] = breeds.length === 1 ? (breeds[0]?.weightKg ?? []) : [];
-  const weightHint = least && most ? `${breeds[0]?.name ?? ''}: mostly ${least}–${most} kg` : undefined;
+  const weightHint =
+    least && most
+      ? `${breeds[0]?.name ?? ''}: mostly ${showWeight(kilograms(least), units)} to ${showWeight(kilograms(most), units)}`
+      : undefined;
   const text = (key: 'name' | 'weight' | 'born' | 'handling') => ({
     value: form[key],
     error: errors[key],

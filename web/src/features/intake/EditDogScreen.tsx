@@ -1,4 +1,6 @@
 import type { DogView } from '@dewpond/contract';
+import { HOUSE_VALUE } from '@dewpond/core/provenance';
+import { RHYTHM } from '@dewpond/core/rhythm';
 import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
 import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
@@ -8,6 +10,8 @@ import { refreshAll, useDog } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { Button, ButtonLink } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { TextField } from '../../ui/Field';
+import { SourceMark } from '../../ui/SourceMark';
 import { tell } from '../../ui/toasts';
 import { Waiting } from '../../ui/Waiting';
 import { DogFields } from './DogFields';
@@ -49,10 +53,19 @@ function Edit({ dog }: { readonly dog: DogView }) {
   const [form, setForm] = useState(() => formOf(dog, units));
   const [errors, setErrors] = useState<FieldErrors>({});
   const [version] = useState(dog.version);
+  const [homeCareChangedOn, setHomeCareChangedOn] = useState(dog.homeCareChangedOn ?? '');
+  const [homeCareError, setHomeCareError] = useState<string>();
   const set = (change: Partial<DogForm>) => setForm((before) => ({ ...before, ...change }));
   const save = useMutation({
     mutationFn: () =>
-      call('PUT /api/dogs/:id', { id: dog.id, body: { version, profile: profileOf(form, units, dog.profile) } }),
+      call('PUT /api/dogs/:id', {
+        id: dog.id,
+        body: {
+          version,
+          profile: profileOf(form, units, dog.profile),
+          homeCareChangedOn: homeCareChangedOn === '' ? null : homeCareChangedOn,
+        },
+      }),
     onSuccess: () => {
       void refreshAll();
       tell(`${form.name} is changed.`);
@@ -60,6 +73,7 @@ function Edit({ dog }: { readonly dog: DogView }) {
     },
     onError: (error) => {
       if (error instanceof Refused && error.problem.fields) setErrors(fieldErrors(error.problem.fields));
+      if (error instanceof Refused) setHomeCareError(error.at('homeCareChangedOn'));
       tell(
         error instanceof Refused && error.status === 409
           ? 'Someone else changed this dog meanwhile. Yours is still here; open the dog anew to see theirs.'
@@ -91,6 +105,23 @@ function Edit({ dog }: { readonly dog: DogView }) {
         <Card title="Dog">
           <div className="grid grid-cols-2 gap-4">
             <DogFields form={form} errors={errors} set={set} />
+            <TextField
+              label="Home care last changed on"
+              type="date"
+              max={dog.today}
+              value={homeCareChangedOn}
+              onChange={(event) => setHomeCareChangedOn(event.target.value)}
+              error={homeCareError}
+              hint={
+                <>
+                  when the owner began, stopped or did it otherwise; findings from before count less{' '}
+                  <SourceMark
+                    source={HOUSE_VALUE}
+                    because={`Evidence from before the latest change of home care counts × ${RHYTHM.beforeHomeCareChange}, so the interval is learned anew.`}
+                  />
+                </>
+              }
+            />
           </div>
         </Card>
         <PlanPreview form={form} />

@@ -38,7 +38,7 @@ export function MixPicture({ view }: { readonly view: MixView }) {
               {volume(made.product)}
               {made.strokes !== null && (
                 <span className="block text-base font-semibold text-pond">
-                  {made.strokes} × {strokeMl} ml strokes
+                  {made.strokes} strokes{strokeMl !== null && ` of ${volume(strokeMl)}`}
                 </span>
               )}
             </dd>

@@ -16,6 +16,7 @@ const question: Question = {
     line: millilitres(500),
     graduation: millilitres(50),
   },
+  units: 'metric',
 };
 
 describe('the calculator', () => {
@@ -29,9 +30,10 @@ describe('the calculator', () => {
   test.each<[string, Partial<Question>, RegExp]>([
     ['a zero', { label: '50:0' }, /zero/],
     ['nonsense', { label: 'abc' }, /no ratio we know/],
-    ['nothing wanted', { total: 0 }, /over 0 ml/],
-    ['not a number', { total: Number.NaN }, /over 0 ml/],
+    ['nothing wanted', { total: 0 }, /how much mix/],
+    ['not a number', { total: Number.NaN }, /how much mix/],
     ['more than the bottle', { total: 600 }, /550 ml to the brim/],
+    ['the same in US units', { total: 600, units: 'US' }, /19 fl oz to the brim/],
     ['a percentage on a medicated product', { label: '2 %', medicated: true }, /active substance/],
   ])('%s is told in words', (_, change, words) => {
     expect(reckon({ ...question, ...change })).toMatchObject({

@@ -1,15 +1,14 @@
 import {
-  judgeStrength,
   measure,
   readLabel,
-  showStrength,
   tidyBatch,
   type Bottle,
   type LabelReading,
   type Measuring,
   type Strength,
 } from '@dewpond/core/dilution';
-import { millilitres, type Millilitres } from '@dewpond/core/units';
+import { millilitres, showVolume, type Millilitres, type UnitSystem } from '@dewpond/core/units';
+import { judgePoured } from './benchSums';
 
 export interface Question {
   readonly label: string;
@@ -21,6 +20,7 @@ export interface Question {
   /** 0 = no pump. */
   readonly stroke: number;
   readonly bottle: Bottle;
+  readonly units: UnitSystem;
 }
 
 export interface Answer {
@@ -40,9 +40,12 @@ export function reckon(question: Question): Answer {
   const nothing = { label, strength, how: null, tidy: null, warning: null };
   if (label.kind === 'unreadable' || label.kind === 'ask for the dilution') return { ...nothing, problem: label.why };
   if (strength === null) return { ...nothing, problem: null };
-  if (!(question.total > 0)) return { ...nothing, problem: 'Say how much mix you want, over 0 ml.' };
+  if (!(question.total > 0)) return { ...nothing, problem: 'Say how much mix you want.' };
   if (question.total > question.bottle.brim)
-    return { ...nothing, problem: `${question.bottle.name} holds ${question.bottle.brim} ml to the brim.` };
+    return {
+      ...nothing,
+      problem: `${question.bottle.name} holds ${showVolume(question.bottle.brim, question.units)} to the brim.`,
+    };
   const stroke = question.stroke > 0 ? millilitres(question.stroke) : null;
   const { graduation, line } = question.bottle;
   const how = measure({
@@ -52,6 +55,7 @@ export function reckon(question: Question): Answer {
     medicated: question.medicated,
     room: question.bottle.brim,
   });
+  const verdict = judgePoured(how.realised, strength, question.medicated);
   return {
     label,
     strength,
@@ -60,7 +64,7 @@ export function reckon(question: Question): Answer {
       stroke && graduation
         ? tidyBatch(millilitres(question.total), strength, stroke, { graduation, room: line })
         : null,
-    warning: warningOf(how, strength, question.medicated),
+    warning: verdict.kind === 'fine' ? null : verdict.why,
     problem: null,
   };
 }
@@ -68,21 +72,4 @@ export function reckon(question: Question): Answer {
 function strengthIn(label: LabelReading, reading: 0 | 1): Strength | null {
   if (label.kind === 'read') return label.reading.strength;
   return label.kind === 'ask which' ? label.readings[reading].strength : null;
-}
-
-/** The same judge as everywhere: what is poured against what the label says. */
-function warningOf(how: Measuring, label: Strength, medicated: boolean): string | null {
-  const product = {
-    id: '',
-    name: 'The product',
-    kind: medicated ? ('medicated' as const) : ('cleansing' as const),
-    label: showStrength(label),
-    dilution: { kind: 'dilute' as const, strength: label },
-    contact: null,
-    amountFactor: 1,
-    suppliedBy: 'house' as const,
-    costPerMl: null,
-  };
-  const verdict = judgeStrength(product, how.realised);
-  return verdict.kind === 'fine' ? null : verdict.why;
 }

@@ -1,0 +1,60 @@
+import { placeKey } from '@dewpond/core/places';
+import { and, eq, sql } from 'drizzle-orm';
+import type { Router } from 'express';
+import { dog, instruction, product } from '../db/schema';
+import type { Services } from '../http/context';
+import { badField, conflict, notFound } from '../http/problem';
+import { route } from '../http/route';
+import { contentHash, sameOrRefuse } from '../http/sameContent';
+
+export function instructionRoutes(router: Router, services: Services): void {
+  route(router, services, 'POST /api/dogs/:id/instructions', async ({ tx, asker, params, body }) => {
+    const [known] = await tx.select({ id: dog.id }).from(dog).where(eq(dog.id, params.id));
+    if (!known) throw notFound('dog');
+    if (body.says.kind === 'bath product') {
+      const [stocked] = await tx.select({ id: product.id }).from(product).where(eq(product.id, body.says.productId));
+      if (!stocked) throw badField('says.productId', 'There is no such product here.');
+    }
+    const madeFrom = contentHash({ dogId: params.id, ...body });
+    const { id, by, who, place, says, from, until } = body;
+    const inserted = await tx
+      .insert(instruction)
+      .values({
+        businessId: asker.businessId,
+        id,
+        dogId: params.id,
+        by,
+        who,
+        place: place && placeKey(place),
+        says,
+        fromDay: from,
+        untilDay: until,
+        madeFrom,
+      })
+      .onConflictDoNothing()
+      .returning({ id: instruction.id });
+    if (inserted.length === 0) {
+      const [before] = await tx.select().from(instruction).where(eq(instruction.id, id));
+      sameOrRefuse(before?.madeFrom ?? '', madeFrom);
+    }
+    return { id };
+  });
+
+  route(router, services, 'PUT /api/instructions/:id', async ({ tx, params, body }) => {
+    const [current] = await tx.select().from(instruction).where(eq(instruction.id, params.id));
+    if (!current) throw notFound('instruction');
+    if (body.until !== null && body.until < current.fromDay) throw badField('until', 'It ends before it begins.');
+    if (body.until === null && current.says.kind === 'lift') throw badField('until', 'A lift always has a last day.');
+    const [changed] = await tx
+      .update(instruction)
+      .set({ untilDay: body.until, version: sql`${instruction.version} + 1` })
+      .where(and(eq(instruction.id, params.id), eq(instruction.version, body.version)))
+      .returning({ version: instruction.version });
+    if (changed) return changed;
+    throw conflict(
+      'Someone else changed this instruction meanwhile.',
+      { version: current.version, until: current.untilDay },
+      body,
+    );
+  });
+}
