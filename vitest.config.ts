@@ -13,7 +13,16 @@ export default defineConfig({
           hookTimeout: 30_000,
         },
       },
-      { test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'] } },
+      { test: { name: 'web', include: ['web/src/**/*.test.ts'] } },
+      {
+        test: {
+          name: 'screens',
+          include: ['web/src/**/*.test.tsx'],
+          environment: 'jsdom',
+          setupFiles: 'web/src/tests/screens.setup.ts',
+          testTimeout: 30_000,
+        },
+      },
     ],
   },
 });

@@ -128,3 +128,32 @@ test('nothing leaves this machine, nothing is blocked, no screen has serious fau
   expect(outside).toEqual([]);
   expect(complaints).toEqual([]);
 });
+
+test('what a vet said is written down, changes the plan at once, and is ended again', async ({ page }) => {
+  await page.goto('/');
+  await openDog(page, 'Sorrel');
+  await page.getByRole('button', { name: 'Instructions' }).click();
+  await page.getByRole('button', { name: 'Write down another' }).click();
+  await page.getByLabel('Who said it').fill('Dr Oyelaran');
+  await page.getByLabel('What', { exact: true }).selectOption('bar');
+  await page.getByLabel('Care', { exact: true }).selectOption('nails');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText('No: nails and dewclaws (vet)')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Nails and dewclaws/ })).toContainText('barred');
+  await page.reload();
+  await page.getByRole('button', { name: 'Instructions' }).click();
+  const item = page.getByRole('listitem').filter({ hasText: 'No: nails and dewclaws (vet)' });
+  await item.getByRole('button', { name: 'Ends today' }).click();
+  await expect(page.getByText(/last day/)).toBeVisible();
+});
+
+test('a left-over of yesterday is not topped up', async ({ page }) => {
+  await page.goto('/');
+  await page.goto('/mixing');
+  await page.getByRole('tab', { name: 'Top up a left-over' }).click();
+  await expect(page.getByText('of product, then turn')).toBeVisible();
+  await page.getByLabel('Mixed', { exact: true }).selectOption('before');
+  await expect(page.getByText(/past its discard time/)).toBeVisible();
+  await expectAccessible(page);
+});

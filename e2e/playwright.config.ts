@@ -3,7 +3,9 @@ import { LAUNCH, SIGNED_IN } from './salon';
 
 export default defineConfig({
   testDir: '.',
-  timeout: 60_000,
+  // A shared machine may stall for half a minute; nothing here measures time.
+  timeout: 180_000,
+  expect: { timeout: 20_000 },
   workers: 1,
   retries: 0,
   reporter: [['line'], ['json']],
@@ -17,7 +19,7 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Europe/London',
     contextOptions: { reducedMotion: 'reduce' },
-    actionTimeout: 10_000,
+    actionTimeout: 30_000,
     launchOptions: LAUNCH,
   },
 });

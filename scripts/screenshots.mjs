@@ -56,6 +56,16 @@ const VIEWS = {
     await page.getByRole('heading', { name: 'Care plan' }).evaluate((element) => element.scrollIntoView());
   },
   'dog-barred': (page) => openDog(page, 'Radish'),
+  instructions: async (page) => {
+    await openDog(page, 'Radish');
+    await page.getByRole('button', { name: 'Instructions' }).click();
+    const another = page.getByRole('button', { name: 'Write down another' });
+    if (await another.isVisible()) await another.click();
+    await page.getByLabel('Who said it').fill('Dr Oyelaran');
+    await page.getByLabel('What', { exact: true }).selectOption('interval');
+    await page.getByLabel('Care', { exact: true }).selectOption('ear cleaning');
+    await page.getByLabel('Where', { exact: true }).selectOption('ear/left');
+  },
   'new-dog': async (page) => {
     await page.goto('/dogs/new');
     await page.getByLabel('Owner’s name').fill('Kofi Lindgren');
@@ -76,6 +86,11 @@ const VIEWS = {
   mixing: async (page) => {
     await page.goto('/mixing');
     await page.getByText('Today’s dogs').waitFor();
+  },
+  'mixing-top-up': async (page) => {
+    await page.goto('/mixing');
+    await page.getByRole('tab', { name: 'Top up a left-over' }).click();
+    await page.getByText('of product, then turn').waitFor();
   },
   watch: async (page) => {
     await page.goto('/watch');

@@ -65,8 +65,8 @@ function SignedIn({ business, person }: { readonly business: string; readonly pe
             end={to === '/'}
             className={({ isActive }) =>
               classes(
-                'flex flex-col items-center justify-center gap-1 text-center text-[13px] leading-tight rounded-xl px-1 py-2 w-[88px] min-h-14 shrink-0 max-md:w-auto max-md:flex-1 max-md:min-w-0 max-md:text-[11px] max-md:shrink',
-                isActive ? 'bg-pond-pale text-pond font-bold' : 'text-soft hover:text-ink',
+                'flex flex-col items-center justify-center gap-1 text-center text-[13px] font-semibold leading-tight rounded-xl px-1 py-2 w-[88px] min-h-14 shrink-0 max-md:w-auto max-md:flex-1 max-md:min-w-0 max-md:text-[11px] max-md:shrink',
+                isActive ? 'bg-pond-pale text-pond' : 'text-soft hover:text-ink',
               )
             }
           >

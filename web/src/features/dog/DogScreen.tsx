@@ -38,8 +38,8 @@ function Dog({ dog }: { readonly dog: DogView }) {
   const begun = dog.appointments.find((each) => each.state === 'booked' && each.visitId !== null) ?? open;
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
-      <header className="flex flex-wrap items-center justify-between gap-3">
-        <div className="min-w-0">
+      <header className="flex items-start justify-between gap-3 max-lg:flex-wrap">
+        <div className="min-w-0 flex-1 max-lg:basis-full">
           <div className="flex flex-wrap items-baseline gap-x-3">
             <h1>{dog.profile.name}</h1>
             <WhoItIs dog={dog} />

@@ -8,6 +8,7 @@ import { Refused, call } from '../../api/call';
 import { refreshAll, useHouse } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
+import { classes } from '../../ui/classes';
 import { tell } from '../../ui/toasts';
 import { SayingFields } from './SayingFields';
 import {
@@ -44,8 +45,27 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
   };
   const fitting = placesFor(filled, places);
   const kinds = (Object.keys(SAYINGS) as SayingKind[]).filter((kind) => kind !== 'lift' || form.by === 'vet');
+  const where = fitting.length > 0 && (
+    <SelectField
+      label="Where"
+      value={form.place}
+      onChange={(event) => set({ place: event.target.value })}
+      error={refused?.at('place')}
+    >
+      {form.kind !== 'lift' && <option value="">everywhere</option>}
+      {fitting.map((place) => (
+        <option key={placeKey(place)} value={placeKey(place)}>
+          {namePlace(place)}
+        </option>
+      ))}
+    </SelectField>
+  );
   return (
-    <form onSubmit={submit} noValidate className="mt-4 pt-4 border-t border-line grid grid-cols-2 gap-4">
+    <form
+      onSubmit={submit}
+      noValidate
+      className={classes('grid grid-cols-2 gap-4', dog.instructions.length > 0 && 'mt-4 pt-4 border-t border-line')}
+    >
       <SelectField
         label="Whose word"
         value={form.by}
@@ -75,22 +95,9 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
           ))}
         </SelectField>
       </div>
-      {fitting.length > 0 && (
-        <SelectField
-          label="Where"
-          value={form.place}
-          onChange={(event) => set({ place: event.target.value })}
-          error={refused?.at('place')}
-        >
-          {form.kind !== 'lift' && <option value="">everywhere</option>}
-          {fitting.map((place) => (
-            <option key={placeKey(place)} value={placeKey(place)}>
-              {namePlace(place)}
-            </option>
-          ))}
-        </SelectField>
-      )}
+      {form.kind === 'lift' && where}
       <SayingFields form={filled} set={set} products={washes} at={(path) => refused?.at(path)} />
+      {form.kind !== 'lift' && where}
       {form.kind === 'lift' && (
         <>
           <SelectField
@@ -116,13 +123,15 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
           </SelectField>
         </>
       )}
-      <TextField
-        label="From"
-        type="date"
-        value={form.from}
-        onChange={(event) => set({ from: event.target.value })}
-        error={refused?.at('from')}
-      />
+      <div className="col-start-1">
+        <TextField
+          label="From"
+          type="date"
+          value={form.from}
+          onChange={(event) => set({ from: event.target.value })}
+          error={refused?.at('from')}
+        />
+      </div>
       <TextField
         label="Until, that day too"
         type="date"

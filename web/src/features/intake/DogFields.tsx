@@ -18,7 +18,7 @@ export function DogFields({ form, errors, set }: DogFieldsProps) {
   const [least, most] = breeds.length === 1 ? (breeds[0]?.weightKg ?? []) : [];
   const weightHint =
     least && most
-      ? `${breeds[0]?.name ?? ''}: mostly ${showWeight(kilograms(least), units)} to ${showWeight(kilograms(most), units)}`
+      ? `${breeds[0]?.name ?? ''}: mostly ${showWeight(kilograms(least), units).split(' ')[0]}–${showWeight(kilograms(most), units)}`
       : undefined;
   const text = (key: 'name' | 'weight' | 'born' | 'handling') => ({
     value: form[key],

@@ -4,8 +4,8 @@ import { Card } from '../../ui/Card';
 
 interface BenchAnswerProps {
   readonly title: string;
-  /** A bottle to scale with what is in it at the end, ml; left out where nothing is poured. */
-  readonly bottle?: { readonly product: number; readonly water: number; readonly label: string } | undefined;
+  /** A bottle to scale: what is in it below, what is poured on it above, ml; left out where nothing is poured. */
+  readonly bottle?: { readonly below: number; readonly above: number; readonly label: string };
   readonly children: ReactNode;
 }
 
@@ -15,16 +15,19 @@ export function BenchAnswer({ title, bottle, children }: BenchAnswerProps) {
     <Card title={title}>
       <div className="flex flex-wrap gap-8 items-center">
         {bottle && (
-          <BottleDrawing
-            product={bottle.product}
-            water={bottle.water}
-            brim={(bottle.product + bottle.water) * 1.1}
-            graduation={null}
-            height={240}
-            label={bottle.label}
-          />
+          <figure className="max-w-40">
+            <BottleDrawing
+              product={bottle.below}
+              water={bottle.above}
+              brim={(bottle.below + bottle.above) * 1.1}
+              graduation={null}
+              height={240}
+              label={bottle.label}
+            />
+            <figcaption className="text-sm text-soft mt-1">{bottle.label}</figcaption>
+          </figure>
         )}
-        <div className="flex flex-col gap-3">{children}</div>
+        <div className="flex flex-col gap-3 flex-1 min-w-64">{children}</div>
       </div>
     </Card>
   );

@@ -1,5 +1,4 @@
 import type { HouseView } from '@dewpond/contract';
-import { concentration } from '@dewpond/core/dilution';
 import { millilitres, showVolume } from '@dewpond/core/units';
 import { useState } from 'react';
 import { useUnits } from '../../app/useUnits';
@@ -54,7 +53,7 @@ export function CutPanel({ house }: { readonly house: HouseView }) {
       ) : (
         <BenchAnswer
           title={`Cut to ${wanted}`}
-          bottle={{ ...inIt(sum.cut.total, strengths[1]), label: `${show(sum.cut.total)} in all` }}
+          bottle={{ below: volume, above: sum.cut.water, label: 'dark: the mix as it is; pale: water added' }}
         >
           <Figure big={show(sum.cut.water)} words="of warm water more" />
           <Figure big={show(sum.cut.total)} words="in all: see that the bottle takes it" />
@@ -63,10 +62,4 @@ export function CutPanel({ house }: { readonly house: HouseView }) {
       )}
     </div>
   );
-}
-
-/** Product and water of a volume at a strength, ml. */
-function inIt(total: number, strength: ReturnType<typeof readRatio>) {
-  const product = strength.kind === 'answer' ? total * concentration(strength.strength).valueOf() : 0;
-  return { product, water: total - product };
 }

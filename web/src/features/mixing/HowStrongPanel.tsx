@@ -18,6 +18,7 @@ export function HowStrongPanel({ house }: { readonly house: HouseView }) {
   const medicated = product?.kind === 'medicated';
   const label = readRatio(product?.strength ?? product?.label ?? '', { medicated, oneToN: house.ways.readsOneTo });
   const sum = howStrong({ strokes: Number(strokes), stroke, total }, label, medicated);
+  const inIt = Number(strokes) * stroke;
   const choose = (id: string) => {
     setProductId(id);
     setStroke(diluted.find((each) => each.id === id)?.strokeMl ?? stroke);
@@ -55,11 +56,7 @@ export function HowStrongPanel({ house }: { readonly house: HouseView }) {
       ) : (
         <BenchAnswer
           title="How strong it is"
-          bottle={{
-            product: Number(strokes) * stroke,
-            water: total - Number(strokes) * stroke,
-            label: 'The bottle as it stands',
-          }}
+          bottle={{ below: inIt, above: total - inIt, label: 'dark: product; pale: water' }}
         >
           <Figure
             big={sum.strength === 'neat' ? 'Neat' : showStrength(sum.strength)}

@@ -27,8 +27,8 @@ export function MixingScreen() {
 const JOBS = [
   { id: 'fresh', name: 'Mix fresh', Panel: MixFresh },
   { id: 'cut', name: 'Cut a mix', Panel: CutPanel },
-  { id: 'top up', name: 'Top up a left-over', Panel: TopUpPanel },
-  { id: 'how strong', name: 'How strong is it?', Panel: HowStrongPanel },
+  { id: 'top-up', name: 'Top up a left-over', Panel: TopUpPanel },
+  { id: 'how-strong', name: 'How strong is it?', Panel: HowStrongPanel },
 ] as const;
 
 function Bench({ house }: { readonly house: HouseView }) {

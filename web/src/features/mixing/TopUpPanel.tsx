@@ -64,11 +64,7 @@ export function TopUpPanel({ house }: { readonly house: HouseView }) {
       ) : (
         <BenchAnswer
           title={`${show(total)} at ${wanted}`}
-          bottle={{
-            product: sum.topUp.add.product,
-            water: total - sum.topUp.add.product,
-            label: `${show(sum.topUp.add.product)} of product to add, the rest mix and water`,
-          }}
+          bottle={{ below: left, above: total - left, label: 'dark: the left-over; pale: what is added' }}
         >
           <Figure big={show(sum.topUp.add.water)} words="of warm water to the left-over" />
           <Figure big={show(sum.topUp.add.product)} words="of product, then turn" />

@@ -50,7 +50,7 @@ export function FindingPanel({
       tall
     >
       {judged && judged.bars.length > 0 && (
-        <div role="alert" className="rounded-xl border border-stop bg-stop-pale p-3 mb-3">
+        <div role="alert" className="rounded-xl border border-stop bg-stop-pale px-3 pt-3 pb-1 mb-3">
           <p className="flex items-center justify-between font-bold text-stop">
             {STOP_WORDS[stopFor(judged)]}
             <SourceMark roomy source={HOUSE_VALUE} because="How Dewpond reads a stop." />
@@ -58,7 +58,7 @@ export function FindingPanel({
           <p>
             {LEVEL_WORDS[judged.level].replace(/^./, (letter) => letter.toUpperCase())}. {judged.todo.join(' ')}
           </p>
-          <ul className="mt-1">
+          <ul className="first-letter:uppercase">
             {judged.bars.map((bar) => (
               <li key={bar.because + bar.stop}>
                 <SourcedLine

@@ -1,0 +1,68 @@
+import { screen, waitFor } from '@testing-library/react';
+import { describe, expect, test, vi } from 'vitest';
+import { session } from '../tests/demoDog';
+import { Refusal, openOffice, show } from '../tests/office';
+import { Shell } from './Shell';
+
+const signedIn = () => openOffice({ 'GET /api/session': () => session() });
+const signedOut = () =>
+  openOffice({
+    'GET /api/session': () => {
+      throw new Refusal(401, { kind: 'not signed in', message: 'Sign in first.' });
+    },
+  });
+
+describe('the shell', () => {
+  test('shows the seven places but the table, and where one is', async () => {
+    signedIn();
+    show(<Shell />);
+    const places = await screen.findByRole('navigation', { name: 'Places' });
+    expect(places).toHaveWords(/Today.*Dogs.*Ahead.*Mixing bench.*Watch list.*House ways/);
+    expect(screen.getByRole('link', { name: 'Today' }).getAttribute('aria-current')).toBe('page');
+  });
+
+  test('"?" lists the keys; "g d" goes to the dogs; typing in a field does neither', async () => {
+    signedIn();
+    const { person } = show(<Shell />);
+    await screen.findByRole('navigation');
+    await person.keyboard('?');
+    expect(screen.getByRole('dialog', { name: 'Keys' })).toHaveWords(/Go to Mixing bench.*New dog/);
+    expect(screen.getByRole('dialog')).toHaveWords(/It is not veterinary advice; local rules come first/);
+    await person.keyboard('{Escape}');
+    await person.keyboard('gd');
+    expect(await screen.findByText('another screen')).toBeTruthy();
+  });
+
+  test('night and chalk change over and are kept', async () => {
+    signedIn();
+    const { person } = show(<Shell />);
+    await screen.findByRole('navigation');
+    await person.click(screen.getByRole('button', { name: 'Change to night' }));
+    expect(document.documentElement.dataset['theme']).toBe('night');
+    await person.keyboard('T');
+    expect(document.documentElement.dataset['theme']).toBe('chalk');
+  });
+
+  test('a server that cannot be reached is said in words', async () => {
+    const office = signedIn();
+    office.away = true;
+    show(<Shell />);
+    expect(await screen.findByText(/cannot be reached. Nothing was lost/, {}, { timeout: 20_000 })).toBeTruthy();
+  });
+});
+
+describe('signing in', () => {
+  test.each([
+    [401, /do not go together/],
+    [429, /Too many tries/],
+    [500, /That did not work/],
+  ])('an answer of %s is told in words', async (status, words) => {
+    signedOut();
+    const { person } = show(<Shell />);
+    await person.type(await screen.findByLabelText('E-mail'), 'ines@withyquay.example');
+    await person.type(screen.getByLabelText('Password'), 'wrong');
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response('{}', { status })));
+    await person.click(screen.getByRole('button', { name: 'Sign in' }));
+    await waitFor(() => expect(screen.getByRole('alert')).toHaveWords(words));
+  });
+});

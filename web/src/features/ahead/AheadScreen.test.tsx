@@ -1,0 +1,116 @@
+import type { Appointment } from '@dewpond/contract';
+import { addDays } from '@dewpond/core/units';
+import { screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, test } from 'vitest';
+import { MEMBER, TODAY, booking, listed, session } from '../../tests/demoDog';
+import { Refusal, openOffice, show } from '../../tests/office';
+import { AheadScreen } from './AheadScreen';
+
+function openWeeks(first: readonly Appointment[] = [], clash = false) {
+  const held = { list: [...first] };
+  const change = (id: string, with_: Partial<Appointment>) => {
+    held.list = held.list.map((each) => (each.id === id ? { ...each, version: each.version + 1, ...with_ } : each));
+    return { version: held.list.find((each) => each.id === id)?.version ?? 0 };
+  };
+  const office = openOffice({
+    'GET /api/session': () => session(),
+    'GET /api/members': () => ({ items: [MEMBER] }),
+    'GET /api/dogs': () => ({
+      items: [listed({ nextBooked: held.list.find((each) => each.state === 'booked')?.startsAt ?? null })],
+    }),
+    'GET /api/appointments': ({ query }) => ({
+      items: held.list.filter(
+        ({ startsAt }) =>
+          startsAt.slice(0, 10) >= (query.get('from') ?? '') && startsAt.slice(0, 10) <= (query.get('to') ?? ''),
+      ),
+    }),
+    'POST /api/appointments': ({ body }) => {
+      if (clash)
+        throw new Refusal(409, { kind: 'conflict', message: 'Ines Okafor is taken then: Teasel, 9:00–11:00.' });
+      const endsAt = new Date(Date.parse(body.startsAt) + body.minutes * 60_000).toISOString();
+      held.list.push(booking({ ...body, endsAt }));
+      return { id: body.id };
+    },
+    'PUT /api/appointments/:id': ({ id, body }) =>
+      change(
+        id,
+        body.change === 'move'
+          ? {
+              startsAt: body.startsAt,
+              endsAt: new Date(Date.parse(body.startsAt) + body.minutes * 60_000).toISOString(),
+            }
+          : { state: body.change === 'cancel' ? 'cancelled' : 'booked' },
+      ),
+  });
+  return { office, held, ...show(<AheadScreen />) };
+}
+const field = (name: string) => screen.getByLabelText<HTMLInputElement>(name);
+const day = (name: string) => screen.getByRole('region', { name });
+
+describe('the weeks ahead', () => {
+  test('a dog that is due is booked for the day the plan suggests, in the business’s own time', async () => {
+    const { person, office } = openWeeks();
+    await person.click(await screen.findByRole('button', { name: 'Book' }));
+    expect(field('Day').value).toBe(addDays(TODAY, 2));
+    expect(await screen.findByText('Nothing yet.')).toBeTruthy();
+    await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Book' }));
+    await waitFor(() => expect(day('Fri 27 Nov')).toHaveWords(/2 h 00.*Radish.*9:00 Ines/));
+    expect(office.sent.at(-1)).toMatchObject([
+      'POST /api/appointments',
+      { startsAt: '2026-11-27T09:00:00.000Z', minutes: 120, memberId: MEMBER.id, kind: 'full visit' },
+    ]);
+    expect(await screen.findByText('Every dog has its next visit.')).toBeTruthy();
+  });
+
+  test('a clash is told in words and the form keeps what was typed', async () => {
+    const { person } = openWeeks([], true);
+    await person.click(await screen.findByRole('button', { name: 'Book' }));
+    await screen.findByText('Nothing yet.');
+    await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Book' }));
+    expect(await screen.findByText(/Ines Okafor is taken then/)).toBeTruthy();
+    expect(field('Time').value).toBe('09:00');
+  });
+
+  test('a visit of five minutes is refused at its field', async () => {
+    const { person, office } = openWeeks();
+    await person.click(await screen.findByRole('button', { name: 'Book' }));
+    await screen.findByText('Nothing yet.');
+    await person.clear(field('Minutes'));
+    await person.type(field('Minutes'), '5');
+    const form = screen.getByRole('dialog').querySelector('form') as HTMLFormElement;
+    form.noValidate = true;
+    await person.click(within(form).getByRole('button', { name: 'Book' }));
+    expect(await screen.findByText('At least 15 minutes.')).toBeTruthy();
+    expect(office.sent).toEqual([]);
+  });
+
+  test('a booking is moved an hour later', async () => {
+    const { person, office } = openWeeks([booking()]);
+    await person.click(await screen.findByRole('button', { name: /^Radish, 9:00/ }));
+    expect(screen.getByText(/9:00–11:00 Radish/)).toBeTruthy();
+    await person.clear(field('Time'));
+    await person.type(field('Time'), '10:00');
+    await person.click(screen.getByRole('button', { name: 'Move' }));
+    await waitFor(() => expect(day('Thu 26 Nov')).toHaveWords(/10:00 Ines/));
+    expect(office.sent.at(-1)?.[1]).toMatchObject({ change: 'move', startsAt: '2026-11-26T10:00:00.000Z', version: 1 });
+  });
+
+  test('one is cancelled at once, and brought back', async () => {
+    const { person, held } = openWeeks([booking()]);
+    await person.click(await screen.findByRole('button', { name: /^Radish, 9:00/ }));
+    await person.click(screen.getByRole('button', { name: 'Cancel this booking' }));
+    await waitFor(() => expect(held.list[0]?.state).toBe('cancelled'));
+    await waitFor(() => expect(day('Thu 26 Nov')).toHaveWords(/free/));
+    await person.click(await screen.findByText('Undo'));
+    await waitFor(() => expect(day('Thu 26 Nov')).toHaveWords(/Radish/));
+  });
+
+  test('arrow keys turn the weeks', async () => {
+    const { person } = openWeeks();
+    await screen.findByRole('heading', { name: /^Wed 25 Nov to/ });
+    await person.keyboard('{ArrowRight}');
+    expect(screen.getByRole('heading', { name: /^Wed 2 Dec to/ })).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'Today' }));
+    expect(screen.getByRole('heading', { name: /^Wed 25 Nov to/ })).toBeTruthy();
+  });
+});

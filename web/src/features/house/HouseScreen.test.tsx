@@ -1,0 +1,65 @@
+import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS } from '@dewpond/core/careplan';
+import { screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, test } from 'vitest';
+import { house, session } from '../../tests/demoDog';
+import { Refusal, openOffice, show } from '../../tests/office';
+import { HouseScreen } from './HouseScreen';
+
+function openHouse(first = house(), refused = false) {
+  const held = { house: first };
+  const office = openOffice({
+    'GET /api/session': () => session(),
+    'GET /api/house': () => held.house,
+    'PUT /api/house': ({ body }) => {
+      if (refused)
+        throw new Refusal(409, { kind: 'conflict', message: 'Someone else changed the house ways meanwhile.' });
+      held.house = { ...held.house, ...body, version: body.version + 1 };
+      return { version: held.house.version };
+    },
+  });
+  return { office, held, ...show(<HouseScreen />) };
+}
+const asks = HOUSE_QUESTIONS.nails.asks;
+const question = () => within(screen.getByRole('radiogroup', { name: asks }));
+const chosen = () =>
+  question()
+    .getAllByRole('radio')
+    .findIndex((each) => each.getAttribute('aria-checked') === 'true');
+
+describe('house ways', () => {
+  test('every question is there, with each school and what speaks for it', async () => {
+    openHouse();
+    await screen.findByRole('heading', { name: 'House ways' });
+    for (const { asks: words, schools } of Object.values(HOUSE_QUESTIONS)) {
+      const group = screen.getByRole('radiogroup', { name: words });
+      expect(within(group).getAllByRole('radio')).toHaveLength(schools.length);
+      for (const school of schools) expect(group.textContent).toContain(school.for);
+    }
+  });
+
+  test('another school is chosen at once, and taken back', async () => {
+    const { person, held } = openHouse();
+    await screen.findByRole('heading', { name: 'House ways' });
+    const before = chosen();
+    await person.click(question().getAllByRole('radio')[1 - before] as HTMLElement);
+    await waitFor(() => expect(chosen()).toBe(1 - before));
+    expect(held.house.ways.nails).not.toBe(DEFAULT_HOUSE_WAYS.nails);
+    await person.click(await screen.findByText('Undo'));
+    await waitFor(() => expect(chosen()).toBe(before));
+    expect(held.house.ways).toEqual(DEFAULT_HOUSE_WAYS);
+  });
+
+  test('who may not change them sees them, and why', async () => {
+    const { person, office } = openHouse(house({ mayEdit: false }));
+    expect(await screen.findByText(/Only a manager changes these/)).toBeTruthy();
+    await person.click(question().getAllByRole('radio')[1] as HTMLElement);
+    expect(office.sent).toEqual([]);
+  });
+
+  test('when someone else was quicker it says so', async () => {
+    const { person } = openHouse(house(), true);
+    await screen.findByRole('heading', { name: 'House ways' });
+    await person.selectOptions(screen.getByLabelText('Units'), 'US');
+    expect(await screen.findByText('Someone else changed the house ways meanwhile.')).toBeTruthy();
+  });
+});

@@ -1,0 +1,128 @@
+import { screen } from '@testing-library/react';
+import { describe, expect, test } from 'vitest';
+import { dogView, house, session } from '../../tests/demoDog';
+import { openOffice, show } from '../../tests/office';
+import { EditDogScreen } from './EditDogScreen';
+import { IntakeScreen } from './IntakeScreen';
+
+const KNOWN = { id: dogView().client.id, name: 'Amara Nwosu', phone: '01632 960101', email: '', note: '', version: 1 };
+
+function openForm(units: 'metric' | 'US' = 'metric') {
+  const office = openOffice({
+    'GET /api/session': () => session(units),
+    'GET /api/house': () => house(),
+    'GET /api/clients': () => ({ items: [KNOWN] }),
+    'POST /api/clients': ({ body }) => ({ id: body.id }),
+    'POST /api/dogs': ({ body }) => ({ id: body.id }),
+  });
+  return { office, ...show(<IntakeScreen />, { path: '/dogs/new' }) };
+}
+const field = (name: RegExp | string) => screen.getByLabelText<HTMLInputElement>(name);
+const preview = () => screen.getByRole('heading', { name: 'What this brings' }).closest('section');
+
+describe('a new dog', () => {
+  test('asks only what this breed raises, and shows the plan before anything is saved', async () => {
+    const { person } = openForm();
+    await screen.findByLabelText('Weight, kg');
+    expect(screen.queryByLabelText('A vet has seen why the eyes water')).toBeNull();
+    await person.selectOptions(field('Breed'), 'Pug');
+    expect(field('A vet has seen why the eyes water')).toBeTruthy();
+    expect(screen.queryByLabelText('Owner agrees to plucking ears')).toBeNull();
+    expect(preview()).toHaveWords(/flat muzzle.*folds.*Folds, nose fold.*every \d+ days/);
+    await person.selectOptions(field('Crossed with'), 'Miniature Poodle');
+    expect(field('Owner agrees to plucking ears')).toBeTruthy();
+    expect(preview()).toHaveWords(/curly coat/);
+  });
+
+  test('owner and dog are added, in that order, with what was typed', async () => {
+    const { person, office } = openForm();
+    await person.type(await screen.findByLabelText('Owner’s name'), 'Kofi Lindgren');
+    await person.type(field('Phone'), '01632 960190');
+    await person.type(field('Dog’s name'), 'Pippin');
+    await person.type(field('Weight, kg'), '7,5');
+    await person.selectOptions(field('Breed'), 'Pug');
+    await person.type(field('To mind'), 'front feet, dryer');
+    await person.click(screen.getByRole('button', { name: 'Add to the book' }));
+    expect(await screen.findByText('another screen')).toBeTruthy();
+    expect(office.sent.map(([key]) => key)).toEqual(['POST /api/clients', 'POST /api/dogs']);
+    expect(office.sent[1]?.[1]).toMatchObject({
+      profile: { name: 'Pippin', weightKg: 7.5, breeds: ['pug'], handling: ['front feet', 'dryer'] },
+    });
+  });
+
+  test('an owner in the book is not added again', async () => {
+    const { person, office } = openForm();
+    await screen.findByText(/Amara Nwosu, 01632 960101/);
+    await person.selectOptions(field('In the book already?'), KNOWN.id);
+    await person.type(field('Dog’s name'), 'Wren');
+    await person.type(field('Weight, kg'), '12');
+    await person.click(screen.getByRole('button', { name: 'Add to the book' }));
+    expect(await screen.findByText('another screen')).toBeTruthy();
+    expect(office.sent).toHaveLength(1);
+    expect(office.sent[0]?.[1]).toMatchObject({ clientId: KNOWN.id });
+  });
+
+  test.each([
+    ['0', /at least 0.3 kg/],
+    ['-3', /at least 0.3 kg/],
+    ['400', /at most 130 kg/],
+    ['heavy', /number of kilograms/],
+    ['', /number of kilograms/],
+  ])('a weight of "%s" is told at the field; nothing is sent, what was typed is kept', async (weight, words) => {
+    const { person, office } = openForm();
+    await person.type(await screen.findByLabelText('Dog’s name'), 'Pippin');
+    if (weight) await person.type(field('Weight, kg'), weight);
+    await person.click(screen.getByRole('button', { name: 'Add to the book' }));
+    expect(await screen.findByText(words)).toBeTruthy();
+    expect(field('Dog’s name').value).toBe('Pippin');
+    expect(office.sent).toEqual([]);
+  });
+
+  test('in US units the weight is in pounds and the breed’s range, too; kilograms are sent', async () => {
+    const { person, office } = openForm('US');
+    await screen.findByText(/Amara Nwosu, 01632 960101/);
+    await person.selectOptions(field('In the book already?'), KNOWN.id);
+    await person.type(field('Dog’s name'), 'Wren');
+    await person.type(await screen.findByLabelText('Weight, lb'), '22');
+    await person.selectOptions(field('Breed'), 'Pug');
+    expect(screen.getByText(/Pug: mostly [\d.]+–[\d.]+ lb/)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'Add to the book' }));
+    await screen.findByText('another screen');
+    expect(office.sent[0]?.[1]).toMatchObject({ profile: { weightKg: 9.98 } });
+  });
+});
+
+describe('a dog is changed', () => {
+  function openEdit() {
+    const office = openOffice({
+      'GET /api/session': () => session(),
+      'GET /api/house': () => house(),
+      'GET /api/dogs/:id': () => dogView(),
+      'PUT /api/dogs/:id': () => ({ version: 4 }),
+    });
+    return { office, ...show(<EditDogScreen />, { path: '/dogs/:id/edit', at: `/dogs/${dogView().id}/edit` }) };
+  }
+
+  test('with the version it was read at, and what the form does not ask is kept', async () => {
+    const { person, office } = openEdit();
+    await person.clear(await screen.findByLabelText('Weight, kg'));
+    await person.type(field('Weight, kg'), '8.6');
+    await person.type(field('Home care last changed on'), '2026-11-20');
+    await person.click(screen.getByRole('button', { name: 'Save' }));
+    await screen.findByText('another screen');
+    expect(office.sent[0]?.[1]).toMatchObject({
+      version: 3,
+      homeCareChangedOn: '2026-11-20',
+      profile: { weightKg: 8.6, sex: 'bitch', handling: ['no neck loop'] },
+    });
+  });
+
+  test('a birthday still to come is told at the field', async () => {
+    const { person, office } = openEdit();
+    await person.clear(await screen.findByLabelText('Born'));
+    await person.type(field('Born'), '2027-01-01');
+    await person.click(screen.getByRole('button', { name: 'Save' }));
+    expect(await screen.findByText('That birthday is still to come.')).toBeTruthy();
+    expect(office.sent).toEqual([]);
+  });
+});

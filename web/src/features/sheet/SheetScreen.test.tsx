@@ -1,0 +1,99 @@
+import type { SheetView } from '@dewpond/contract';
+import { makePlan, planDue } from '@dewpond/core/careplan';
+import { finding } from '@dewpond/core/findings';
+import { makeSheet } from '@dewpond/core/sheet';
+import { addDays } from '@dewpond/core/units';
+import { placesToLookAt, readVisit, type Happening } from '@dewpond/core/visit';
+import { screen } from '@testing-library/react';
+import { describe, expect, test } from 'vitest';
+import { v7 } from 'uuid';
+import { DOG_ID, TODAY, facts, session } from '../../tests/demoDog';
+import { openOffice, show } from '../../tests/office';
+import { SheetScreen } from './SheetScreen';
+
+/** The sheet of a visit in which this happened, made by the core. */
+function sheetOf(happenings: readonly Happening[]): SheetView {
+  const pug = facts();
+  const events = happenings.map((what, i) => ({
+    id: `e${i}`,
+    v: 1,
+    counter: i + 1,
+    device: 'd',
+    person: 'p',
+    at: i,
+    offset: 0,
+    what,
+  }));
+  const before = { kind: 'full visit', facts: pug, plan: makePlan(pug), contactMinutes: 0, lastFindings: [] } as const;
+  const due = planDue(before.plan, { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY);
+  const sheet = makeSheet({
+    dog: 'Radish',
+    day: TODAY,
+    ...readVisit(before, events),
+    places: placesToLookAt(pug),
+    lastTime: null,
+    due,
+    nextSuggested: addDays(TODAY, 21),
+    nextBooked: null,
+  });
+  return {
+    visitId: v7(),
+    dogId: DOG_ID,
+    business: 'Withy Quay Grooming',
+    owner: 'Amara Nwosu',
+    closed: true,
+    sheet,
+    drawing: pug.traits,
+  };
+}
+function openSheet(view: SheetView) {
+  openOffice({
+    'GET /api/session': () => session(),
+    'GET /api/members': () => ({ items: [session().member] }),
+    'GET /api/appointments': () => ({ items: [] }),
+    'GET /api/visits/:id/sheet': () => view,
+  });
+  return show(<SheetScreen />, { path: '/visits/:id/sheet', at: `/visits/${view.visitId}/sheet` });
+}
+const clear: Happening[] = placesToLookAt(facts()).map((place) => ({ type: 'looked clear', place }));
+const musty: Happening = { type: 'found', finding: finding({ site: 'ear', side: 'left' }, 'ear musty smell', 2) };
+const page = () => screen.getByRole('article');
+
+describe('the owner sheet', () => {
+  test('keeps what we saw, did and suggest apart, the dog’s sides named, and a vet asked for on top', async () => {
+    openSheet(sheetOf([...clear, musty, { type: 'step done', step: 'nails' }]));
+    await screen.findByRole('article', { name: 'Owner sheet for Radish' });
+    expect(page()).toHaveWords(/A vet should look within 7 days/i);
+    expect(page()).toHaveWords(/What we saw.*left ear.*What we did.*nails.*What we suggest/i);
+    expect(page()).toHaveWords(/Left and right are the dog’s own/);
+    expect(page()).not.toHaveWords(/infection|otitis|disease/i);
+  });
+
+  test('all clear is one line, and no vet is asked for', async () => {
+    openSheet(sheetOf(clear));
+    await screen.findByRole('article');
+    expect(page()).toHaveWords(/left ear.*: clear\./i);
+    expect(page()).not.toHaveWords(/A vet should look/i);
+  });
+
+  test('nothing looked at is said, not passed over', async () => {
+    openSheet(sheetOf([]));
+    await screen.findByRole('article');
+    expect(page()).toHaveWords(/Nothing was looked at/);
+  });
+
+  test('work that came in after the close asks for a new look', async () => {
+    openSheet(sheetOf([...clear, { type: 'closed', how: 'finished' }, musty]));
+    expect(await screen.findByText(/Work came in from another device after the close/)).toBeTruthy();
+  });
+
+  test('the PDF is a link, and the next visit can be booked from here', async () => {
+    const view = sheetOf(clear);
+    const { person } = openSheet(view);
+    expect((await screen.findByRole('link', { name: 'PDF' })).getAttribute('href')).toBe(
+      `/api/visits/${view.visitId}/sheet.pdf`,
+    );
+    await person.click(screen.getByRole('button', { name: 'Book the next visit' }));
+    expect(screen.getByRole('dialog', { name: 'Book Radish' })).toBeTruthy();
+  });
+});

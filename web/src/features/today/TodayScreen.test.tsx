@@ -1,0 +1,117 @@
+import type { TodayView } from '@dewpond/contract';
+import { bathMix, mixCard, strengthOf, type Product } from '@dewpond/core/dilution';
+import { makePlan } from '@dewpond/core/careplan';
+import { millilitres } from '@dewpond/core/units';
+import { stepList, timeline } from '@dewpond/core/visit';
+import { screen, within } from '@testing-library/react';
+import { describe, expect, test } from 'vitest';
+import { v7 } from 'uuid';
+import { TODAY, WASH_ID, booking, facts, session } from '../../tests/demoDog';
+import { openOffice, show } from '../../tests/office';
+import { TodayScreen } from './TodayScreen';
+
+const wash: Product = {
+  id: WASH_ID,
+  name: 'Deep clean concentrate',
+  kind: 'cleansing',
+  label: '24:1',
+  dilution: { kind: 'dilute', strength: strengthOf(24) },
+  contact: null,
+  amountFactor: 1,
+  suppliedBy: 'house',
+  costPerMl: null,
+};
+const bottle = {
+  id: 'b',
+  name: 'Half-litre bottle',
+  brim: millilitres(550),
+  line: millilitres(500),
+  graduation: millilitres(50),
+};
+
+function today(more: Partial<TodayView> = {}): TodayView {
+  const pug = facts();
+  const visit = { kind: 'full visit', facts: pug, plan: makePlan(pug), contactMinutes: 0, judged: {} } as const;
+  const { dilution: _, ...product } = wash;
+  const mix = {
+    product: { ...product, strength: '24:1' },
+    mix: mixCard(bathMix(millilitres(400), wash, [bottle], millilitres(5))),
+    strokeMl: 5,
+    note: '',
+    working: { area: 0.4, wash1: 267, wash2: 133, factor: 1, reserve: 0.1 },
+  };
+  const appointment = booking({ startsAt: '2026-11-25T09:00:00Z', endsAt: '2026-11-25T11:00:00Z' });
+  return {
+    day: TODAY,
+    zone: 'Europe/London',
+    dogs: [{ appointment, words: 'Pug, 8 kg', stages: timeline(stepList(visit), pug.weight) }],
+    mixes: [{ appointmentId: appointment.id, dog: 'Radish', mixes: [mix] }],
+    watch: [
+      { mark: 'handle', dog: 'Radish', words: 'no neck loop.' },
+      { mark: 'vet', dog: 'Radish', words: 'left ear: musty smell. No word from a vet yet, nothing there.' },
+    ],
+    ...more,
+  };
+}
+function openToday(view = today(), units: 'metric' | 'US' = 'metric') {
+  const begun = { id: v7() };
+  const office = openOffice({
+    'GET /api/session': () => session(units),
+    'GET /api/today': () => view,
+    'POST /api/visits': () => begun,
+  });
+  return { office, ...show(<TodayScreen />) };
+}
+const card = (title: string) => screen.getByRole('heading', { name: title }).closest('section') as HTMLElement;
+
+describe('today', () => {
+  test('says how many dogs, how long hands are full, and when it ends', async () => {
+    openToday();
+    expect(await screen.findByText(/1 dog · hands full 1 h \d\d · ends \d+:\d\d/)).toBeTruthy();
+    expect(screen.getByRole('img', { name: 'Ribbon of the day, 1 dogs' }).textContent).toContain('bath');
+  });
+
+  test('says what to mix: product, strokes, mark and bottle', async () => {
+    openToday();
+    await screen.findByRole('heading', { name: 'Mix this morning' });
+    expect(card('Mix this morning')).toHaveWords(
+      /Radish.*Deep clean concentrate.*20 ml.*4 strokes.*to 500 ml, half-litre bottle/,
+    );
+  });
+
+  test('in US units the mix is in fluid ounces', async () => {
+    openToday(today(), 'US');
+    await screen.findByText(/0.68 fl oz/);
+    expect(card('Mix this morning')).toHaveWords(/to 17 fl oz/);
+  });
+
+  test('the gravest stands first in what to watch out for', async () => {
+    openToday();
+    await screen.findByRole('heading', { name: 'Watch out' });
+    const items = within(card('Watch out')).getAllByRole('listitem');
+    expect(items[0]).toHaveWords(/^vet.*musty smell/);
+    expect(items[1]).toHaveWords(/^handle/);
+  });
+
+  test('more than five are folded away, and shown on asking', async () => {
+    const watch = Array.from({ length: 7 }, (_, i) => ({ mark: 'ask' as const, dog: `Dog ${i}`, words: 'ask.' }));
+    const { person } = openToday(today({ watch }));
+    await screen.findByRole('heading', { name: 'Watch out' });
+    expect(within(card('Watch out')).getAllByRole('listitem')).toHaveLength(5);
+    await person.click(screen.getByRole('button', { name: '2 more' }));
+    expect(within(card('Watch out')).getAllByRole('listitem')).toHaveLength(7);
+  });
+
+  test('a dog goes to the table from here', async () => {
+    const { person, office } = openToday();
+    await person.click(await screen.findByRole('button', { name: 'To the table' }));
+    expect(await screen.findByText('another screen')).toBeTruthy();
+    expect(office.sent[0]?.[0]).toBe('POST /api/visits');
+  });
+
+  test('an empty day says what to do', async () => {
+    openToday(today({ dogs: [], mixes: [], watch: [] }));
+    expect(await screen.findByText('No dog is booked today.')).toBeTruthy();
+    expect(screen.getByRole('link', { name: 'Book one' })).toBeTruthy();
+  });
+});

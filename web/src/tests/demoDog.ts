@@ -1,0 +1,199 @@
+import type { Appointment, DogListItem, DogView, HouseView, SessionView, VisitView } from '@dewpond/contract';
+import { composeTraits, earOdds } from '@dewpond/core/catalogue';
+import { DEFAULT_HOUSE_WAYS, makePlan, nextVisit, planDue, type DogFacts } from '@dewpond/core/careplan';
+import type { Grade, PlaceKey } from '@dewpond/core/places';
+import { placeRecord } from '@dewpond/core/rhythm';
+import { addDays, day, kilograms } from '@dewpond/core/units';
+import { v7 } from 'uuid';
+
+export const TODAY = day('2026-11-25');
+export const DOG_ID = v7();
+export const WASH_ID = v7();
+const VISIT_ID = v7();
+
+export const MEMBER = { id: v7(), name: 'Ines Okafor', role: 'manager' } as const;
+
+/** Withy Quay, signed in as its manager. */
+export const session = (units: SessionView['business']['units'] = 'metric'): SessionView => ({
+  person: { id: v7(), name: MEMBER.name, email: 'ines@withyquay.example' },
+  member: MEMBER,
+  business: { id: v7(), name: 'Withy Quay Grooming', zone: 'Europe/London', units },
+  today: TODAY,
+});
+
+export const house = (more: Partial<HouseView> = {}): HouseView => ({
+  version: 1,
+  name: 'Withy Quay Grooming',
+  units: 'metric',
+  pluckingByVetsOnly: false,
+  ways: DEFAULT_HOUSE_WAYS,
+  products: [
+    {
+      id: WASH_ID,
+      name: 'Deep clean concentrate',
+      kind: 'cleansing',
+      label: '24:1',
+      strength: '24:1',
+      strokeMl: 5,
+      suppliedBy: 'house',
+      contactMinutes: null,
+    },
+    {
+      id: v7(),
+      name: 'Vet-supplied antiseptic wash',
+      kind: 'medicated',
+      label: '10:1',
+      strength: '10:1',
+      strokeMl: 2,
+      suppliedBy: 'vet',
+      contactMinutes: 10,
+    },
+  ],
+  bottles: [{ id: v7(), name: 'Half-litre bottle', brim: 550, line: 500, graduation: 50 }],
+  mayEdit: true,
+  ...more,
+});
+
+export function facts(breed = 'pug', more: Partial<DogFacts> = {}): DogFacts {
+  const { traits, breeds } = composeTraits([breed], {});
+  const ear = { conditions: [], plucked: 'never', ownerForbidsPlucking: false } as const;
+  return {
+    traits,
+    weight: kilograms(8),
+    lifeStage: 'adult',
+    canStandThroughBath: true,
+    skin: 'healthy',
+    swims: false,
+    grassSeedMonths: [],
+    tearingSeenByVet: true,
+    earTrouble: 'none',
+    earOdds: earOdds(breeds),
+    ears: { left: ear, right: ear },
+    pluckingConsent: false,
+    pluckingStress: 'none',
+    nailsOvergrown: false,
+    pluckingByVetsOnly: false,
+    ways: DEFAULT_HOUSE_WAYS,
+    instructions: [],
+    lifts: [],
+    suspended: {},
+    earUnsettled: { left: null, right: null },
+    today: TODAY,
+    ...more,
+  };
+}
+
+/** A pug whose left ear was dirty four weeks ago, three times running; the right one clear. */
+export function dogView(more: Partial<DogView> = {}): DogView {
+  const record = (dirt: Grade) =>
+    placeRecord(
+      [112, 84, 56, 28].map((ago) => ({
+        day: addDays(TODAY, -ago),
+        cared: true,
+        barred: false,
+        looked: true,
+        dirtyPads: null,
+        dirt,
+      })),
+      [],
+    );
+  const places = { 'ear/left': record(2), 'ear/right': record(0) };
+  const due = planDue(
+    makePlan(facts()),
+    { places, tasks: { bath: addDays(TODAY, -28) }, homeCareChangedOn: null, schoolChangedOn: null },
+    TODAY,
+  );
+  return {
+    id: DOG_ID,
+    version: 3,
+    profile: {
+      name: 'Radish',
+      breeds: ['pug'],
+      weightKg: 8,
+      born: day('2020-05-01'),
+      sex: 'bitch',
+      seen: {},
+      skin: 'healthy',
+      swims: false,
+      canStandThroughBath: true,
+      grassSeedMonths: [],
+      tearingSeenByVet: true,
+      earTrouble: 'none',
+      ears: {
+        left: { conditions: [], plucked: 'never', ownerForbidsPlucking: false },
+        right: { conditions: [], plucked: 'never', ownerForbidsPlucking: false },
+      },
+      pluckingConsent: false,
+      pluckingStress: 'none',
+      nailsOvergrown: false,
+      handling: ['no neck loop'],
+      note: '',
+    },
+    client: { id: v7(), name: 'Amara Nwosu', phone: '01632 960101', email: '', note: '', version: 1 },
+    today: TODAY,
+    due,
+    bathProduct: null,
+    instructions: [],
+    homeCareChangedOn: null,
+    nextVisit: nextVisit(due, TODAY),
+    visits: [],
+    drift: [],
+    openFindings: [],
+    appointments: [],
+    amounts: { factor: 1, lessons: 0 },
+    ...more,
+  };
+}
+
+/** Radish's visit of today, nothing written yet. */
+export const visitView = (more: Partial<VisitView> = {}): VisitView => ({
+  id: VISIT_ID,
+  dog: { id: DOG_ID, name: 'Radish', words: 'Pug, 8 kg', handling: ['no neck loop'], weightKg: 8 },
+  appointmentId: null,
+  kind: 'full visit',
+  day: TODAY,
+  facts: facts(),
+  contactMinutes: 0,
+  mixes: [],
+  lastTime: {
+    day: addDays(TODAY, -28),
+    findings: [{ place: { site: 'ear', side: 'left' }, sign: 'ear pale wax', grade: 2, answer: null }],
+    looked: ['ear/left', 'ear/right'] satisfies PlaceKey[],
+  },
+  events: [],
+  serverNow: Date.now(),
+  ...more,
+});
+
+/** A booking of Radish's at nine on a day of winter time. */
+export const booking = (more: Partial<Appointment> = {}): Appointment => ({
+  id: v7(),
+  version: 1,
+  dogId: DOG_ID,
+  dogName: 'Radish',
+  ownerName: 'Amara Nwosu',
+  memberId: MEMBER.id,
+  memberName: MEMBER.name,
+  kind: 'full visit',
+  startsAt: '2026-11-26T09:00:00.000Z',
+  endsAt: '2026-11-26T11:00:00.000Z',
+  state: 'booked',
+  note: '',
+  visitId: null,
+  ...more,
+});
+
+/** Radish as the list of dogs shows her. */
+export const listed = (more: Partial<DogListItem> = {}): DogListItem => ({
+  id: DOG_ID,
+  name: 'Radish',
+  breed: 'Pug',
+  owner: 'Amara Nwosu',
+  phone: '01632 960101',
+  weightKg: 8,
+  handling: [],
+  next: { day: addDays(TODAY, 2), task: 'folds, nose fold', late: false },
+  nextBooked: null,
+  openVet: false,
+  ...more,
+});

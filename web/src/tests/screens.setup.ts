@@ -1,0 +1,36 @@
+import { cleanup, configure } from '@testing-library/react';
+import { afterEach, expect, vi } from 'vitest';
+import { queryClient } from '../api/queries';
+
+// A whole document in every failure hides what failed.
+configure({ getElementError: (message) => new Error(message ?? 'not found') });
+
+/** What a browser has and the test's document has not. */
+class Unobserved {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+}
+vi.stubGlobal('ResizeObserver', Unobserved);
+Element.prototype.scrollIntoView = () => undefined;
+Element.prototype.hasPointerCapture = () => false;
+Element.prototype.setPointerCapture = () => undefined;
+Element.prototype.releasePointerCapture = () => undefined;
+
+afterEach(() => {
+  cleanup();
+  queryClient.clear();
+  localStorage.clear();
+});
+
+const words = (element: Element) => (element.textContent ?? '').replaceAll(/\s+/g, ' ');
+expect.extend({
+  toHaveWords: (element: Element, wanted: RegExp) => ({
+    pass: wanted.test(words(element)),
+    message: () => `expected "${words(element)}" to say ${wanted}`,
+  }),
+  toBeDisabledAnd: (button: HTMLButtonElement, wanted: RegExp) => ({
+    pass: button.disabled && wanted.test(words(button)),
+    message: () => `expected a button out of use that says ${wanted}, not "${words(button)}"`,
+  }),
+});
