@@ -175,7 +175,5 @@ function prescribedBath(facts: DogFacts): CarePlan['bathProduct'] {
     .toSorted((a, b) => (a.by === b.by ? b.from.localeCompare(a.from) : a.by === 'vet' ? -1 : 1))[0];
   if (given?.says.kind !== 'bath product') return null;
   const { productId, contactMinutes, nothingElse } = given.says;
-  const { by, who } = given;
-  const source: Source = { kind: by === 'vet' ? 'vet instruction' : 'owner instruction', who };
-  return { productId, contactMinutes, nothingElse, who, source };
+  return { productId, contactMinutes, nothingElse, who: given.who, source: sourceOf(given) };
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { COMMON_PRACTICE } from '../provenance';
 import { SIDES, mirror, type Place } from '../places';
 import { day } from '../units';
 import {
@@ -201,7 +202,12 @@ describe("a vet's lift", () => {
   test('the bar stays in the result as lifted', () => {
     const { bars } = triage(look([at('ear musty smell', 1)], { lifts: [lift] }));
     expect(bars).toEqual([
-      { stop: 'S1', because: SIGNS['ear musty smell'].name, lifted: { by: 'Dr Oyelaran', procedure: 'clean' } },
+      {
+        stop: 'S1',
+        because: SIGNS['ear musty smell'].name,
+        source: COMMON_PRACTICE,
+        lifted: { by: 'Dr Oyelaran', procedure: 'clean' },
+      },
     ]);
   });
 

@@ -10,7 +10,7 @@ import { badField, conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
 import { loadHouse } from '../house/house';
-import { dayIn } from '../house/zone';
+import { dayIn, spanOf } from '../house/zone';
 import { planFor } from './facts';
 import { mixesFor } from './mixes';
 import { loadDogs } from './records';
@@ -20,10 +20,10 @@ export function dogRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/dogs', async ({ tx, now }) => {
     const house = await loadHouse(tx);
     const records = await loadDogs(tx);
-    const booked = await nextBooked(tx, new Date(now));
-    return {
-      items: records.map((record) => listItem(record, house, dayIn(house.zone, now), booked.get(record.dog.id))),
-    };
+    const today = dayIn(house.zone, now);
+    // From the morning on: a dog that is late for its nine o'clock is booked all the same.
+    const booked = await nextBooked(tx, spanOf(house.zone, today).start);
+    return { items: records.map((record) => listItem(record, house, today, booked.get(record.dog.id))) };
   });
 
   route(router, services, 'GET /api/dogs/:id', async ({ tx, params, now }) => {

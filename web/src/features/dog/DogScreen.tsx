@@ -107,7 +107,11 @@ function WhoItIs({ dog }: { readonly dog: DogView }) {
     <span className="text-soft">
       {nameBreeds(profile.breeds)}, {showWeight(kilograms(profile.weightKg), units)}, {traits.coat} coat, {age} ·{' '}
       {client.name}
-      {client.phone && `, ${client.phone}`}
+      {client.phone && (
+        <>
+          , <span className="whitespace-nowrap">{client.phone}</span>
+        </>
+      )}
       {profile.born !== null && <span className="sr-only">, born {showDay(profile.born)}</span>}
     </span>
   );
