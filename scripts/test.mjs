@@ -70,7 +70,13 @@ await command(async () => {
   const cluster = await startCluster(folder);
   try {
     ensureDatabase(cluster, 'dewpond_test', { anew: true });
-    const env = { ...cluster.env, DATABASE_NAME: 'dewpond_test', ...(deep ? { DEWPOND_DEEP: '1' } : {}) };
+    // The build has set NODE_ENV to production, for which React has no test tools.
+    const env = {
+      ...cluster.env,
+      DATABASE_NAME: 'dewpond_test',
+      NODE_ENV: 'test',
+      ...(deep ? { DEWPOND_DEEP: '1' } : {}),
+    };
     await run(
       [
         'vitest',

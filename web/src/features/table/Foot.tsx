@@ -55,9 +55,10 @@ export function Foot({ table, step, go }: FootProps) {
       <button
         type="button"
         onClick={() => setSkipping(true)}
+        aria-label="Skip, because…"
         className="w-[18%] text-xl text-soft hover:text-ink border-l border-line"
       >
-        Skip, because…
+        Skip<span className="max-lg:hidden">, because</span>…
       </button>
       <button
         type="button"

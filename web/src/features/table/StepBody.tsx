@@ -75,7 +75,7 @@ function PadCounter({ table, side }: SideProps) {
           {pads.worst && <span className="text-soft">, worst {pads.worst}</span>}
         </span>
       </div>
-      <div className="grid grid-cols-3 gap-2">
+      <div className="grid grid-cols-3 max-md:grid-cols-2 gap-2">
         {PAD_COLOURS.map((colour) => (
           <button
             key={colour}

@@ -76,8 +76,8 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
   const count = steps.filter((each) => each.barred === null).length;
   return (
     <div className="flex flex-col h-full">
-      <header className="flex items-center justify-between gap-3 px-5 min-h-16 border-b border-line">
-        <div className="flex items-baseline gap-4 min-w-0">
+      <header className="flex max-md:flex-wrap items-center justify-between gap-x-3 px-5 max-md:px-4 min-h-16 border-b border-line">
+        <div className="flex items-baseline gap-4 min-w-0 max-md:flex-1">
           <h1>{visit.dog.name}</h1>
           <button
             type="button"
@@ -88,21 +88,21 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
           </button>
           <span className="text-soft truncate max-lg:hidden">{visit.dog.words}</span>
         </div>
-        <div className="flex items-center gap-1.5">
+        <div className="flex flex-wrap items-center gap-1.5 md:ml-auto max-md:order-last max-md:w-full max-md:pb-2">
           {visit.dog.handling.map((mark) => (
             <Chip key={mark} tone="watch">
               {mark}
             </Chip>
           ))}
           <SendState />
-          <Link
-            to="/"
-            aria-label="Leave the table"
-            className="grid place-items-center size-14 rounded-xl text-soft hover:text-ink"
-          >
-            <X size={24} aria-hidden />
-          </Link>
         </div>
+        <Link
+          to="/"
+          aria-label="Leave the table"
+          className="grid place-items-center size-14 shrink-0 rounded-xl text-soft hover:text-ink"
+        >
+          <X size={24} aria-hidden />
+        </Link>
       </header>
       <div className="flex-1 min-h-0 flex max-lg:flex-col">
         <div className="flex-1 min-w-0 overflow-y-auto px-7 py-5 max-md:px-4">
