@@ -7,6 +7,7 @@ import {
   EAR_CARRIAGES,
   EYE_SETS,
   MUZZLES,
+  SHEDDING,
   TEARING,
 } from '@dewpond/core/catalogue';
 import { ALL_TASKS, SKIN, type DueLine, type EarHairWay } from '@dewpond/core/careplan';
@@ -22,6 +23,7 @@ const seenTraits = z.strictObject({
   coat: z.exactOptional(z.enum(COATS)),
   coatLength: z.exactOptional(z.enum(COAT_LENGTHS)),
   coatDensity: z.exactOptional(z.enum(COAT_DENSITIES)),
+  shedding: z.exactOptional(z.enum(SHEDDING)),
   ears: z.exactOptional(z.enum(EAR_CARRIAGES)),
   canalHair: z.exactOptional(z.enum(CANAL_HAIR)),
   muzzle: z.exactOptional(z.enum(MUZZLES)),
@@ -48,7 +50,7 @@ export const dogProfile = z.strictObject({
   name: line(80, 'The name'),
   breeds: z
     .array(z.enum(breedIds, { error: 'No such breed in the catalogue.' }))
-    .max(4, { error: 'At most four parents.' })
+    .max(8, { error: 'Eight parts at most: eighths of a cross.' })
     .default([]),
   weightKg: weight,
   born: daySchema.nullable().default(null),

@@ -30,6 +30,7 @@ const TRAIT_NAMES: Readonly<Record<PlainTrait, string>> = {
   coat: 'coat',
   coatLength: 'coat length',
   coatDensity: 'coat',
+  shedding: 'shedding',
   ears: 'ears',
   canalHair: 'hair in the canal',
   muzzle: 'muzzle',

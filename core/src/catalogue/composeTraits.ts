@@ -1,64 +1,15 @@
 import { FOLD_SITES, type FoldSite } from '../places';
 import { findBreed, type Breed } from './breeds';
-import {
-  CANAL_HAIR,
-  COAT_DENSITIES,
-  COAT_LENGTHS,
-  EAR_CARRIAGES,
-  EYE_SETS,
-  MUZZLES,
-  TEARING,
-  type Coat,
-  type TraitBasis,
-  type Traits,
-} from './traits';
-
-/** Coats by how much care they ask, least first [house value]. */
-const COATS_BY_CARE: readonly Coat[] = [
-  'smooth',
-  'puppy',
-  'short double',
-  'hairless',
-  'wire',
-  'long double',
-  'silky drop',
-  'long',
-  'curly',
-  'corded',
-];
-
-const moreDemanding = <T>(order: readonly T[], values: readonly T[]): T => {
-  const top = order[Math.max(...values.map((value) => order.indexOf(value)))];
-  if (top === undefined) throw new RangeError('Nothing to compare.');
-  return top;
-};
-
-/** Traits of a cross: of each trait the more demanding parent's. Throws `RangeError` without a parent. */
-export function crossTraits(parents: readonly Traits[]): Traits {
-  const of = <K extends keyof Traits>(key: K) => parents.map((parent) => parent[key]);
-  const folds: Partial<Record<FoldSite, 'light' | 'deep'>> = {};
-  for (const site of FOLD_SITES) {
-    const depths = parents.flatMap((parent) => parent.folds[site] ?? []);
-    if (depths.length > 0) folds[site] = depths.includes('deep') ? 'deep' : 'light';
-  }
-  return {
-    coat: moreDemanding(COATS_BY_CARE, of('coat')),
-    coatLength: moreDemanding(COAT_LENGTHS, of('coatLength')),
-    coatDensity: moreDemanding(COAT_DENSITIES, of('coatDensity')),
-    ears: moreDemanding(EAR_CARRIAGES, of('ears')),
-    canalHair: moreDemanding(CANAL_HAIR, of('canalHair')),
-    muzzle: moreDemanding(MUZZLES, of('muzzle')),
-    eyeSet: moreDemanding(EYE_SETS, of('eyeSet')),
-    tearing: moreDemanding(TEARING, of('tearing')),
-    folds,
-  };
-}
+import { crossTraits, givenBy } from './crossOf';
+import type { Handling } from './handling';
+import type { TraitBasis, Traits } from './traits';
 
 /** Plain looks for a dog of no known parents: nothing that asks for special care until it is seen. */
 const UNKNOWN: Traits = {
   coat: 'short double',
   coatLength: 'short',
   coatDensity: 'ordinary',
+  shedding: 'ordinary',
   ears: 'folded',
   canalHair: 'none',
   muzzle: 'middle',
@@ -70,28 +21,66 @@ const UNKNOWN: Traits = {
 export interface ComposedTraits {
   readonly traits: Traits;
   readonly basis: Readonly<Record<keyof Traits, TraitBasis>>;
+  /** Of a cross, whose trait it is where the parents differ: the more demanding one's. */
+  readonly from: Readonly<Partial<Record<keyof Traits, string>>>;
   readonly breeds: readonly Breed[];
+  readonly handling: readonly Handling[];
 }
 
+const TRAIT_KEYS = Object.keys(UNKNOWN) as readonly (keyof Traits)[];
+
 /**
- * Breed or parents give the defaults; what a groomer has seen on this dog replaces them.
- * Unknown breed ids are passed over; with none left the dog is described by looks alone.
+ * Breed or parents give the defaults; what a groomer has seen on this dog replaces them. An id given twice is a larger
+ * share. Unknown ids are passed over; with none left the dog is described by looks alone.
  */
 export function composeTraits(breedIds: readonly string[], seen: Partial<Traits>): ComposedTraits {
-  const breeds = breedIds.flatMap((id) => findBreed(id) ?? []);
+  const breeds = [...new Set(breedIds)].flatMap((id) => findBreed(id) ?? []);
   const base = breeds.length === 0 ? UNKNOWN : crossTraits(breeds.map((each) => each.traits));
-  const assumed: TraitBasis = breeds.length === 1 ? 'assumed from the breed' : 'assumed until seen';
-  const basis = Object.fromEntries(Object.keys(base).map((key) => [key, key in seen ? 'seen' : assumed])) as Record<
+  const isPure = breeds.length === 1 && breeds[0]?.parents.length === 0;
+  const assumed: TraitBasis = isPure ? 'assumed from the breed' : 'assumed until seen';
+  const basis = Object.fromEntries(TRAIT_KEYS.map((key) => [key, key in seen ? 'seen' : assumed])) as Record<
     keyof Traits,
     TraitBasis
   >;
-  return { traits: { ...base, ...seen }, basis, breeds };
+  const parents = breeds.length === 1 ? (breeds[0]?.parents ?? []).flatMap((id) => findBreed(id) ?? []) : breeds;
+  const from = Object.fromEntries(
+    TRAIT_KEYS.flatMap((key) => {
+      const giver = key in seen || parents.length < 2 ? null : givenBy(parents, base, key);
+      return giver === null ? [] : [[key, giver]];
+    }),
+  );
+  const handling = [...new Set(breeds.flatMap((each) => each.handling))];
+  return { traits: { ...base, ...seen }, basis, from, breeds, handling };
 }
 
-/** "Lagotto Romagnolo × Miniature Poodle", "mixed breed". */
+/** Shares of the parents, the largest first: an id given twice of three counts two thirds. */
+function sharesOf(
+  breedIds: readonly string[],
+): { readonly breed: Breed; readonly parts: number; readonly of: number }[] {
+  const known = breedIds.flatMap((id) => findBreed(id) ?? []);
+  return [...new Set(known)]
+    .map((breed) => ({ breed, parts: known.filter((each) => each === breed).length, of: known.length }))
+    .toSorted((a, b) => b.parts - a.parts);
+}
+
+const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
+
+/** "Lagotto Romagnolo × Miniature Poodle", "Pug 3/4 × Beagle 1/4", "mixed breed". */
 export function nameBreeds(breedIds: readonly string[]): string {
-  const names = breedIds.flatMap((id) => findBreed(id)?.name ?? []);
-  return names.length === 0 ? 'mixed breed' : names.join(' × ');
+  const shares = sharesOf(breedIds);
+  if (shares.length === 0) return 'mixed breed';
+  const equal = shares.every(({ parts }) => parts === shares[0]?.parts);
+  const share = (parts: number, of: number) => ` ${parts / gcd(parts, of)}/${of / gcd(parts, of)}`;
+  return shares.map(({ breed, parts, of }) => breed.name + (equal ? '' : share(parts, of))).join(' × ');
+}
+
+/** Usual adult weight of a breed, or of a cross by its parents' shares, kg; null for a dog of unknown parents. */
+export function usualWeight(breedIds: readonly string[]): readonly [least: number, most: number] | null {
+  const shares = sharesOf(breedIds);
+  if (shares.length === 0) return null;
+  const mean = (end: 0 | 1) =>
+    shares.reduce((sum, { breed, parts, of }) => sum + (breed.weightKg[end] * parts) / of, 0);
+  return [mean(0), mean(1)];
 }
 
 /** The highest published ear odds among the breeds, or null where none is published. */

@@ -1,5 +1,7 @@
 export { BREEDS, findBreed, type Breed } from './breeds';
-export { composeTraits, crossTraits, earOdds, foldSites, nameBreeds, type ComposedTraits } from './composeTraits';
+export { composeTraits, earOdds, foldSites, nameBreeds, usualWeight, type ComposedTraits } from './composeTraits';
+export { crossTraits } from './crossOf';
+export { HANDLING, type Handling } from './handling';
 export {
   CANAL_HAIR,
   COATS,
@@ -9,6 +11,7 @@ export {
   EYE_SETS,
   FOLD_DEPTHS,
   MUZZLES,
+  SHEDDING,
   TEARING,
   type CanalHair,
   type Coat,
@@ -16,6 +19,7 @@ export {
   type EyeSet,
   type FoldDepth,
   type Muzzle,
+  type Shedding,
   type Tearing,
   type TraitBasis,
   type Traits,

@@ -17,6 +17,8 @@ export type Coat = (typeof COATS)[number];
 
 export const COAT_LENGTHS = ['shaved', 'short', 'half', 'full'] as const satisfies readonly CoatLength[];
 export const COAT_DENSITIES = ['thin', 'ordinary', 'dense', 'very dense'] as const satisfies readonly CoatDensity[];
+/** How much it loses through the year; heavy coats moult twice. */
+export const SHEDDING = ['hardly', 'ordinary', 'heavy'] as const;
 export const EAR_CARRIAGES = ['upright', 'tipped', 'folded', 'hanging', 'long hanging'] as const;
 export const CANAL_HAIR = ['none', 'sparse', 'dense'] as const;
 export const MUZZLES = ['long', 'middle', 'short', 'flat'] as const;
@@ -24,6 +26,7 @@ export const TEARING = ['none', 'some', 'constant'] as const;
 export const EYE_SETS = ['ordinary', 'prominent'] as const;
 export const FOLD_DEPTHS = ['none', 'light', 'deep'] as const;
 
+export type Shedding = (typeof SHEDDING)[number];
 export type EarCarriage = (typeof EAR_CARRIAGES)[number];
 export type CanalHair = (typeof CANAL_HAIR)[number];
 export type Muzzle = (typeof MUZZLES)[number];
@@ -36,6 +39,7 @@ export interface Traits {
   readonly coat: Coat;
   readonly coatLength: CoatLength;
   readonly coatDensity: CoatDensity;
+  readonly shedding: Shedding;
   readonly ears: EarCarriage;
   readonly canalHair: CanalHair;
   readonly muzzle: Muzzle;
