@@ -1,6 +1,7 @@
 import { BREEDS, composeTraits, earOdds, foldSites } from '@dewpond/core/catalogue';
 import {
   DEFAULT_HOUSE_WAYS,
+  FIT,
   makePlan,
   nextVisit,
   planDue,
@@ -23,6 +24,8 @@ function randomDog(): { facts: DogFacts; record: CareRecord } {
   const ear = { conditions: [], plucked: { weeksAgo: Math.floor(random() * 20) }, ownerForbidsPlucking: false };
   const facts: DogFacts = {
     traits: composed.traits,
+    breedHandling: composed.handling,
+    fitness: FIT,
     weight: kilograms(2 + random() * 50),
     lifeStage: pick(['puppy', 'adult', 'senior'] as const),
     canStandThroughBath: random() < 0.9,

@@ -1,5 +1,6 @@
-import type { Traits } from '../catalogue';
+import type { Handling, Traits } from '../catalogue';
 import { FOLD_SITES, type FoldSite } from '../places';
+import { monthOf } from '../units';
 import type { DogFacts, LifeStage, Skin } from './facts';
 import type { HouseQuestion, HouseWays } from './houseWays';
 import type { Condition } from './rule';
@@ -50,6 +51,18 @@ export const way = <Q extends HouseQuestion>(question: Q, ...schools: readonly H
 });
 
 export const fact = (words: string, holds: (facts: DogFacts) => boolean): Condition => ({ words, holds });
+
+/** Most dogs of this breed bring it along. */
+export const minds = (matter: Handling): Condition => ({
+  words: matter,
+  holds: ({ breedHandling }) => breedHandling.includes(matter),
+});
+
+/** Today lies in these months; null: in the dog's own grass-seed months. */
+export const inMonths = (words: string, months: readonly number[] | null): Condition => ({
+  words,
+  holds: ({ today, grassSeedMonths }) => (months ?? grassSeedMonths).includes(monthOf(today)),
+});
 
 /** The fold at hand has this depth. */
 export const foldIs = (depth: 'light' | 'deep'): Condition => ({

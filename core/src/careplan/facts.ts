@@ -1,4 +1,4 @@
-import type { Traits } from '../catalogue';
+import type { Handling, Traits } from '../catalogue';
 import type { EarCondition, VetLift } from '../findings';
 import type { PlaceKey, Side } from '../places';
 import type { Day, Kilograms } from '../units';
@@ -16,13 +16,27 @@ export interface EarHistory {
   readonly ownerForbidsPlucking: boolean;
 }
 
+/** What is asked at each handover, with the last answers. */
+export interface Fitness {
+  /** Day of the last spot-on the owner knows of. */
+  readonly spotOn: Day | null;
+  readonly stitches: boolean;
+  readonly fits: boolean;
+  readonly heart: boolean;
+  readonly inSeason: boolean;
+}
+export const FIT: Fitness = { spotOn: null, stitches: false, fits: false, heart: false, inSeason: false };
+
 /** Everything the plan of one dog depends on. Made by the server or a worker; the rules read nothing else. */
 export interface DogFacts {
   readonly traits: Traits;
+  /** Matters of handling that the breed or its parents bring along. */
+  readonly breedHandling: readonly Handling[];
   readonly weight: Kilograms;
   readonly lifeStage: LifeStage;
   readonly canStandThroughBath: boolean;
   readonly skin: Skin;
+  readonly fitness: Fitness;
   readonly swims: boolean;
   readonly grassSeedMonths: readonly number[];
   /** A vet has seen why the eyes tear. */

@@ -41,6 +41,19 @@ export const HOUSE_QUESTIONS = {
       for: 'Driest of all, for ears that are nearly clean.',
     },
   ]),
+  earOrder: question('Liquid first or dry first?', 'dry first', [
+    { id: 'dry first', words: 'Loose dry debris off first, then cleaner', for: 'Less is washed inwards.' },
+    { id: 'liquid first', words: 'Cleaner first', for: 'Nothing dry is rubbed over skin.' },
+  ]),
+  nozzle: question('Where does the nozzle stay?', 'never touching', [
+    { id: 'never touching', words: 'Nozzle never touches the ear', for: 'The bottle stays clean.' },
+    {
+      id: 'just inside',
+      words: 'Nozzle just inside the opening',
+      for: 'Less runs beside it.',
+      warns: 'Wiped with disinfectant between ears and dogs.',
+    },
+  ]),
   massage: question('How long is the base of the ear massaged?', '30 s', [
     { id: '30 s', words: 'Massage for 20–30 seconds', for: 'Enough for most ears.' },
     { id: '60 s', words: 'Massage for a minute', for: 'Loosens thick wax.' },
@@ -48,6 +61,20 @@ export const HOUSE_QUESTIONS = {
   afterMassage: question('What comes after the massage?', 'shake then wipe', [
     { id: 'shake then wipe', words: 'Let the dog shake, then wipe', for: 'Shaking brings dirt up.' },
     { id: 'wipe then shake', words: 'Wipe, then let it shake', for: 'Less on the walls.' },
+  ]),
+  earsWhen: question('When are ears cleaned?', 'before', [
+    { id: 'before', words: 'Before the bath, wiped after', for: 'Cleaner works through the bath.' },
+    { id: 'after', words: 'After drying', for: 'Bath water in the ear is dried in the same go.' },
+    { id: 'both', words: 'Before, and a second round after', for: 'For ears that bring up much.' },
+  ]),
+  alcohol: question('Spirit or alcohol in ear cleaner?', 'avoided', [
+    { id: 'avoided', words: 'No spirit in ears', for: 'It stings; a drying cleaner does as well.' },
+    {
+      id: 'used',
+      words: 'Used for fast drying',
+      for: 'Dries fast.',
+      warns: 'It stings. Never dripping, never on red or broken skin.',
+    },
   ]),
   earHair: question('What is done with hair in the ear canal?', 'leave', [
     { id: 'leave', words: 'Leave it; pluck only where a vet asks', for: 'A healthy ear is left alone.' },
@@ -63,6 +90,22 @@ export const HOUSE_QUESTIONS = {
       for: 'Gentler for first times and dense growth.',
     },
     { id: 'trim', words: 'Blunt-nosed scissors on what sticks out', for: 'For dogs that cannot bear plucking.' },
+  ]),
+  pluckWith: question('What takes hair out of an ear?', 'fingers', [
+    { id: 'fingers', words: 'Fingers', for: 'One feels how firmly it sits.' },
+    { id: 'fingers and powder', words: 'Fingers, with a little powder', for: 'Grip.', warns: 'Wiped out afterwards.' },
+    {
+      id: 'forceps',
+      words: 'Forceps, blunt',
+      for: 'Reaches single tufts.',
+      warns: 'The dog held still; skin is not hair.',
+    },
+    {
+      id: 'forceps and powder',
+      words: 'Forceps, with a little powder',
+      for: 'Grip on fine hair.',
+      warns: 'Wiped out afterwards.',
+    },
   ]),
   earPlugs: question('When do cotton plugs go in?', 'before the head', [
     { id: 'before the head', words: 'Before water comes to the head', for: 'In for the shortest time.' },
@@ -107,12 +150,23 @@ export const HOUSE_QUESTIONS = {
   conditioner: question('When is conditioner used?', 'long or dry coats', [
     { id: 'long or dry coats', words: 'Only on long or dry coats', for: 'Where combing needs it.' },
     { id: 'always', words: 'Always', for: 'Loosens moulting hair.' },
+    { id: 'own interval', words: 'On its own interval', for: 'Now and then keeps a coat supple.' },
     { id: 'never', words: 'Never', for: 'It leaves a film and softens before scissoring.' },
   ]),
   faceProduct: question('What washes the face?', 'tear-free', [
     { id: 'tear-free', words: 'A mild, tear-free face product', for: 'Cleans without burning.' },
     { id: 'plain water', words: 'Plain water', for: 'Nothing to lick up.' },
     { id: 'pads only', words: 'No wash but pads', for: 'For dogs that fight water at the face.' },
+  ]),
+  eyeCrust: question('Where is crust at the eye loosened?', 'on the table', [
+    { id: 'on the table', words: 'On the table, plain water and time', for: 'No soap, no jet near a sore lid.' },
+    {
+      id: 'in the tub',
+      words: 'In the tub, mild face product',
+      for: 'One wetting for all.',
+      warns: 'Crust fixed to a lid is softened on the table first.',
+    },
+    { id: 'clip the loose piece', words: 'Clip off the loose piece', for: 'Quickest.', warns: 'Scissors point away.' },
   ]),
   eyeCorner: question('Hair in the eye corner?', 'leave and clean', [
     { id: 'leave and clean', words: 'Leave it, clean daily', for: 'No stubble at the eye.' },
@@ -133,11 +187,78 @@ export const HOUSE_QUESTIONS = {
       warns: 'Away from eyes and nostrils. Not with balm.',
     },
   ]),
+  comb: question('When is it combed?', 'dry only', [
+    { id: 'dry only', words: 'Combed only when dry', for: 'Wet hair breaks.' },
+    { id: 'also damp', words: 'Combed damp as well', for: 'Knots show before they dry in.' },
+  ]),
+  teeth: question('Teeth at visits?', 'at home only', [
+    { id: 'at home only', words: 'Teeth at home only', for: 'What counts is every day.' },
+    { id: 'brush', words: 'Brushed at visits, if agreed', for: 'The owner sees how.' },
+    { id: 'gel', words: 'Gel at visits, if agreed', for: 'For dogs that mind a brush.' },
+  ]),
   readsOneTo: question('How does this house read "1:50" on a label?', 'N parts water', [
     { id: 'N parts water', words: '50 parts water to 1 of product', for: 'Weaker, gentler.' },
     { id: 'N parts in all', words: '50 parts in all', for: 'As chemists write it.' },
   ]),
 } as const;
+
+/** Where the trade disagrees and Dewpond does not offer the choice: what it does instead, and why. */
+export const HOUSE_STANCES = [
+  {
+    asks: 'An ear that looks bad',
+    schools: 'clear it and pour · clean, treat if it stays · stop and refer',
+    does: 'Stop and refer, by the table of signs.',
+    why: 'What is under the dirt only a vet can see.',
+  },
+  {
+    asks: 'How deep and how hard in an ear',
+    schools: 'deep, vigorous · first joint, light',
+    does: 'Light, only as deep as the eye sees.',
+    why: 'The canal bends; the drum is easily torn.',
+  },
+  {
+    asks: 'Cotton buds',
+    schools: 'never · outer flap · mouth of the canal',
+    does: 'Visible outer flap only, each end once.',
+    why: 'A dog jerks, the drum tears, and wax is pushed deeper.',
+  },
+  {
+    asks: 'Diluting',
+    schools: 'always · optional',
+    does: 'Always as the label says; neat use is warned of.',
+    why: 'Neat concentrate irritates, rinses badly and wastes money.',
+  },
+  {
+    asks: 'Drying a fold',
+    schools: 'dried · left',
+    does: 'Always dried.',
+    why: 'Damp folds turn sore.',
+  },
+  {
+    asks: 'Stain removers, chews and steroid creams',
+    schools: 'used by some',
+    does: 'A vet’s matter; caustic ones never.',
+    why: 'They burn, or they are medicines.',
+  },
+  {
+    asks: 'How often a face is cleaned',
+    schools: 'daily · now and then',
+    does: 'By how much it tears; daily when wet.',
+    why: 'Wet hair stains, then smells, then makes skin sore.',
+  },
+  {
+    asks: 'Big raw bones for teeth',
+    schools: 'given · not given',
+    does: 'Not supported.',
+    why: 'Broken teeth, germs.',
+  },
+  {
+    asks: 'Making a dog stand',
+    schools: 'hands under the belly or private parts',
+    does: 'Not offered: sling, mat, or washed lying down.',
+    why: 'It frightens, and it can hurt.',
+  },
+] as const;
 
 export type HouseQuestion = keyof typeof HOUSE_QUESTIONS;
 export const ALL_HOUSE_QUESTIONS = Object.keys(HOUSE_QUESTIONS) as readonly HouseQuestion[];

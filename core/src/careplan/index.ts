@@ -1,18 +1,20 @@
 export { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
 export { decideEarHair, type EarHairDecision, type EarHairWay } from './earHair';
-export { SKIN, lifeStage, type DogFacts, type EarHistory, type LifeStage, type Skin } from './facts';
+export { FIT, SKIN, lifeStage, type DogFacts, type EarHistory, type Fitness, type LifeStage, type Skin } from './facts';
 export {
   ALL_HOUSE_QUESTIONS,
   DEFAULT_HOUSE_WAYS,
   HOUSE_QUESTIONS,
+  HOUSE_STANCES,
   schoolWords,
   type HouseQuestion,
   type HouseWays,
 } from './houseWays';
 export { holdsOn, liftsOf, type Instruction, type Saying } from './instructions';
-export { makePlan, type CarePlan, type HomeCare, type PlanLine, type Said } from './makePlan';
+export { makePlan, type CarePlan, type PlanLine } from './makePlan';
 export { nextVisit, planDue, type CareRecord, type DueLine } from './planDue';
 export { RANKS, RANK_WORDS, type Rank, type Rule } from './rule';
 export { RULES } from './rules';
 export { settleInterval, type Claim, type Settled } from './settleInterval';
-export { ALL_TASKS, TASKS, taskKey, tasksOf, type Task, type TaskAt } from './tasks';
+export type { HomeCare, Said } from './spoken';
+export { ALL_TASKS, TASKS, taskKey, tasksOf, type Round, type Task, type TaskAt } from './tasks';

@@ -1,29 +1,13 @@
 import type { ProductKind } from '../dilution';
 import { placeKey, type Place, type Side } from '../places';
-import { COMMON_PRACTICE, type Source, type Sourced } from '../provenance';
+import { COMMON_PRACTICE, type Source } from '../provenance';
 import type { Interval } from '../rhythm';
 import { decideEarHair, type EarHairDecision } from './earHair';
 import type { DogFacts } from './facts';
 import { concerns, holdsOn, type Instruction } from './instructions';
-import type { Rank, Then } from './rule';
-import { RULES } from './rules';
 import { settleInterval, type Claim, type Settled } from './settleInterval';
-import { TASKS, tasksOf, type TaskAt } from './tasks';
-
-/** A sentence of the plan with its rule and source. */
-export interface Said extends Sourced {
-  readonly rank: Rank;
-  readonly because: string;
-}
-
-export interface HomeCare {
-  readonly everyDays: number;
-  /** Minutes it asks of the owner each time. */
-  readonly minutes: number;
-  readonly how: string;
-  readonly because: string;
-  readonly source: Source;
-}
+import { spokenOf, type HomeCare, type Said } from './spoken';
+import { TASKS, tasksOf, type Task, type TaskAt } from './tasks';
 
 /** One task at one place: how often, how, by whom, and everything that speaks for and against. */
 export interface PlanLine extends TaskAt {
@@ -53,70 +37,59 @@ export interface CarePlan {
 }
 
 /** How often home care steps in for a task the visits are too rare for, and how long it takes [house values]. */
-const BETWEEN_VISITS: Readonly<Partial<Record<TaskAt['task'], { minutes: number; how: string }>>> = {
+const BETWEEN_VISITS: Readonly<Partial<Record<Task, { minutes: number; how: string }>>> = {
   'ear cleaning': { minutes: 3, how: 'Wipe the outer ear with a damp pad, as deep as the eye sees.' },
+  'eye corners': { minutes: 2, how: 'Comb the corner hair away from the eye, wipe, dry.' },
   nails: { minutes: 5, how: 'Look at the nails on a hard floor; ring if they click.' },
+  rear: { minutes: 2, how: 'Look under the tail; comb out what sticks, ring if it is sore.' },
 };
 
 /** The care plan of one dog: every task at every place it has, with reasons and kept losers. Pure; same facts, same plan. */
 export function makePlan(facts: DogFacts): CarePlan {
-  const lines = tasksOf(facts.traits).map((at) => planLine(facts, at));
-  const visitInterval = lines.find((line) => line.task === 'bath')?.interval?.usual ?? null;
-  return { lines: lines.map((line) => withHomeCare(line, visitInterval)), bathProduct: prescribedBath(facts) };
+  const [bathAt, ...others] = tasksOf(facts.traits);
+  const bath = bathAt ? planLine(facts, bathAt, null) : null;
+  const betweenVisits = bath?.interval?.usual ?? null;
+  const lines = [...(bath ? [bath] : []), ...others.map((at) => planLine(facts, at, betweenVisits))];
+  return { lines: lines.filter((line) => !isEmpty(line)), bathProduct: prescribedBath(facts) };
 }
 
-function planLine(facts: DogFacts, at: TaskAt): PlanLine {
-  const rules = RULES.filter((rule) => rule.task === at.task && rule.when.holds(facts, at.place));
+/** Nothing speaks for or against it: this dog has no need of it. */
+const isEmpty = (line: PlanLine): boolean =>
+  line.interval === null &&
+  line.home === null &&
+  line.earHair === null &&
+  line.bars.length + line.methods.length + line.cautions.length === 0;
+
+function planLine(facts: DogFacts, at: TaskAt, betweenVisits: number | null): PlanLine {
+  const said = spokenOf(facts, at.task, at.place);
   const instructions = facts.instructions.filter((each) => holdsOn(each, facts.today) && concerns(each, at.place));
-  const spoken = rules.flatMap((rule) => {
-    const then = typeof rule.then === 'function' ? rule.then(facts) : rule.then;
-    return then.map((each) => ({ rule, then: each }));
-  });
-  const say = <K extends Then['kind']>(kind: K) =>
-    spoken.flatMap(({ rule, then }) =>
-      then.kind === kind
-        ? [{ ...(then as Extract<Then, { kind: K }>), rank: rule.rank, because: rule.because, source: rule.source }]
-        : [],
-    );
   const settled = settleInterval(
-    [
-      ...rules.flatMap((rule) => ruleClaims(rule, facts)),
-      ...instructions.flatMap((each) => instructionClaims(each, at)),
-    ],
+    [...said.claims, ...instructions.flatMap((each) => instructionClaims(each, at))],
     TASKS[at.task].safer,
   );
-  const bars = [...say('bar'), ...instructions.flatMap((each) => instructionBars(each, at)), ...safetyBars(facts, at)];
-  const home = say('home').toSorted((a, b) => a.everyDays - b.everyDays)[0];
+  const bars = [...said.bars, ...instructions.flatMap((each) => instructionBars(each, at)), ...safetyBars(facts, at)];
+  const interval = bars.length > 0 ? null : (settled?.interval ?? null);
+  const barred = bars.some(({ rank }) => rank === 'safety');
+  const home = oftenest(said.homes) ?? tooRareForVisits(at.task, interval, betweenVisits);
   return {
-    ...at,
-    interval: bars.length > 0 ? null : (settled?.interval ?? null),
+    // Spelt out: a spread in front of so many fields made this object ten times as slow.
+    task: at.task,
+    place: at.place,
+    interval,
     settled,
-    methods: say('method'),
-    products: [...new Set(say('product').map((each) => each.product))],
-    cautions: say('caution'),
+    methods: said.methods,
+    products: said.products,
+    cautions: said.cautions,
     bars,
-    home: home && bars.every((each) => each.rank !== 'safety') ? home : null,
+    home: barred ? null : home,
     fixedByVet: settled?.won[0]?.rank === 'vet',
     earHair: at.task === 'ear hair' && at.place ? decideEarHair(facts, at.place.side as Side) : null,
   };
 }
 
-function ruleClaims(rule: (typeof RULES)[number], facts: DogFacts): Claim[] {
-  const then = typeof rule.then === 'function' ? rule.then(facts) : rule.then;
-  return then.flatMap((each) => {
-    if (each.kind !== 'interval') return [];
-    const { least, usual, most } = each;
-    return [
-      {
-        ruleId: rule.id,
-        rank: rule.rank,
-        interval: { least, usual, most },
-        because: rule.because,
-        source: rule.source,
-      },
-    ];
-  });
-}
+/** Of several home cares the one that comes oftenest is asked of the owner. */
+const oftenest = (homes: readonly HomeCare[]): HomeCare | null =>
+  homes.reduce<HomeCare | null>((best, each) => (best && best.everyDays <= each.everyDays ? best : each), null);
 
 const sourceOf = (given: Instruction): Source => ({ kind: `${given.by} instruction`, who: given.who });
 
@@ -134,16 +107,37 @@ function instructionClaims(given: Instruction, at: TaskAt): Claim[] {
   ];
 }
 
+/** What a product that suffers nothing else beside it keeps off the skin. */
+const KEPT_OFF: readonly Task[] = ['conditioner', 'face wash'];
+
 function instructionBars(given: Instruction, at: TaskAt): Said[] {
+  if (given.says.kind === 'bath product' && given.says.nothingElse && KEPT_OFF.includes(at.task)) {
+    const words = `Nothing else on the skin: ${given.who}.`;
+    return [{ words, rank: given.by, because: given.who, source: sourceOf(given), general: false }];
+  }
   if (given.says.kind !== 'bar' || given.says.task !== at.task) return [];
   const until = given.until === null ? '' : ` until ${given.until}`;
-  return [{ words: `Not done${until}: ${given.who}.`, rank: given.by, because: given.who, source: sourceOf(given) }];
+  return [
+    {
+      words: `Not done${until}: ${given.who}.`,
+      rank: given.by,
+      because: given.who,
+      source: sourceOf(given),
+      general: false,
+    },
+  ];
 }
 
 /** Stops that stand from the last visit, and ears nothing may go into. A vet's lift of the named procedure opens them. */
 function safetyBars(facts: DogFacts, { task, place }: TaskAt): Said[] {
   if (place === null || task === 'ear inspection' || task === 'ear hair') return [];
-  const bar = (words: string, because: string): Said => ({ words, rank: 'safety', because, source: COMMON_PRACTICE });
+  const bar = (words: string, because: string): Said => ({
+    words,
+    rank: 'safety',
+    because,
+    source: COMMON_PRACTICE,
+    general: false,
+  });
   const found = facts.suspended[placeKey(place)];
   const bars = found === undefined ? [] : [bar(`Nothing here until a vet has answered: ${found}.`, found)];
   if (task !== 'ear cleaning' || place.side === 'none') return bars;
@@ -161,12 +155,11 @@ const isLifted = (facts: DogFacts, place: Place, condition: string): boolean =>
   );
 
 /** A task due oftener than the visits come goes to the owner as well. */
-function withHomeCare(line: PlanLine, visitInterval: number | null): PlanLine {
-  const between = BETWEEN_VISITS[line.task];
-  if (line.home || !between || line.interval === null || visitInterval === null || line.interval.usual >= visitInterval)
-    return line;
-  const because = `due every ${line.interval.usual} days, full visits every ${visitInterval}`;
-  return { ...line, home: { ...between, everyDays: line.interval.usual, because, source: COMMON_PRACTICE } };
+function tooRareForVisits(task: Task, interval: Interval | null, betweenVisits: number | null): HomeCare | null {
+  const between = BETWEEN_VISITS[task];
+  if (!between || interval === null || betweenVisits === null || interval.usual >= betweenVisits) return null;
+  const because = `due every ${interval.usual} days, full visits every ${betweenVisits}`;
+  return { ...between, everyDays: interval.usual, because, source: COMMON_PRACTICE };
 }
 
 function prescribedBath(facts: DogFacts): CarePlan['bathProduct'] {

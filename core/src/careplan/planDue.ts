@@ -3,7 +3,7 @@ import { learnRhythm, type PlaceRecord, type RhythmAnswer } from '../rhythm';
 import type { Day } from '../units';
 import { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
 import type { CarePlan, PlanLine } from './makePlan';
-import { taskKey, type Task } from './tasks';
+import { TASKS, taskKey, type Task } from './tasks';
 
 /** A plan line with its clock: when it was done, what was learned, when it is due. */
 export interface DueLine {
@@ -22,7 +22,7 @@ const LEARNED: readonly Task[] = ['ear cleaning', 'eyes and face', 'fold care'];
 export interface CareRecord {
   /** Salon record of each place. */
   readonly places: Readonly<Partial<Record<PlaceKey, PlaceRecord>>>;
-  /** Last salon day of tasks without a place. */
+  /** Last salon day of tasks without a place, and of those done at both sides at once. */
   readonly tasks: Readonly<Partial<Record<Task, Day>>>;
   readonly homeCareChangedOn: Day | null;
   readonly schoolChangedOn: Day | null;
@@ -32,7 +32,8 @@ export interface CareRecord {
 export function planDue(plan: CarePlan, record: CareRecord, today: Day): DueLine[] {
   return plan.lines.map((line): DueLine => {
     const place = line.place ? record.places[placeKey(line.place)] : undefined;
-    const lastCare = (line.place ? place?.lastCare : record.tasks[line.task]) ?? null;
+    const hasClock = line.place !== null && LEARNED.includes(line.task);
+    const lastCare = (hasClock ? place?.lastCare : record.tasks[line.task]) ?? null;
     if (line.bars.length > 0) return { line, lastCare, rhythm: null, window: null, state: 'barred' };
     if (line.interval === null) return { line, lastCare, rhythm: null, window: null, state: 'none' };
     const learns = LEARNED.includes(line.task) && !line.fixedByVet && place !== undefined;
@@ -51,13 +52,18 @@ export function planDue(plan: CarePlan, record: CareRecord, today: Day): DueLine
   });
 }
 
-/** The next visit: the first ideal day of any task, today at the earliest, and the task that drives it. Null when nothing recurs. */
+/**
+ * The next visit: the first ideal day of any task on its own clock, today at the earliest, and the task that drives it.
+ * Null when nothing recurs.
+ */
 export function nextVisit(
   due: readonly DueLine[],
   today: Day,
 ): { readonly day: Day; readonly drivenBy: string } | null {
   const first = due
-    .flatMap(({ line, window }) => (window ? [{ key: taskKey(line), ideal: window.ideal }] : []))
+    .flatMap(({ line, window }) =>
+      window && TASKS[line.task].round === 'own clock' ? [{ key: taskKey(line), ideal: window.ideal }] : [],
+    )
     .toSorted((a, b) => a.ideal.localeCompare(b.ideal))[0];
   return first ? { day: first.ideal > today ? first.ideal : today, drivenBy: first.key } : null;
 }

@@ -1,20 +1,46 @@
 import { foldSites, type Traits } from '../catalogue';
 import { placeKey, placesOf, type Place } from '../places';
 
-/** Care a dog comes for. Names are those of the trade. */
+/**
+ * When a task comes round: on its own clock; with every bath; when the table shows the need; at home, as the owner's;
+ * or at the vet's.
+ */
+export type Round = 'own clock' | 'with the bath' | 'at the table' | 'at home' | 'at the vet';
+
+interface TaskWords {
+  readonly name: string;
+  readonly sites: 'none' | 'ear' | 'eye' | 'fold';
+  /** Which way to err when equals disagree: too often is a fault too. */
+  readonly safer: 'oftener' | 'rarer';
+  readonly round: Round;
+  /** Hands-on minutes at the salon for an ordinary dog, a side or a place [house values]; 0 where it is not salon work. */
+  readonly minutes: number;
+}
+
+/** Care a dog comes for, in working order. Names are those of the trade. */
 export const TASKS = {
-  bath: { name: 'Bath', sites: 'none', safer: 'rarer' },
-  'ear cleaning': { name: 'Clean ears', sites: 'ear', safer: 'rarer' },
-  'ear hair': { name: 'Hair in the ear', sites: 'ear', safer: 'rarer' },
-  'ear inspection': { name: 'Look into the ears', sites: 'ear', safer: 'oftener' },
-  'eyes and face': { name: 'Eyes and face', sites: 'eye', safer: 'oftener' },
-  'fold care': { name: 'Folds', sites: 'fold', safer: 'oftener' },
-  nails: { name: 'Nails and dewclaws', sites: 'none', safer: 'oftener' },
-  'brush-out': { name: 'Brush-out', sites: 'none', safer: 'oftener' },
-} as const satisfies Record<
-  string,
-  { name: string; sites: 'none' | 'ear' | 'eye' | 'fold'; safer: 'oftener' | 'rarer' }
->;
+  bath: { name: 'Bath', sites: 'none', safer: 'rarer', round: 'own clock', minutes: 25 },
+  'second wash': { name: 'Second wash', sites: 'none', safer: 'rarer', round: 'with the bath', minutes: 4 },
+  conditioner: { name: 'Conditioner', sites: 'none', safer: 'rarer', round: 'with the bath', minutes: 2 },
+  'face wash': { name: 'Face wash', sites: 'none', safer: 'rarer', round: 'with the bath', minutes: 3 },
+  drying: { name: 'Drying', sites: 'none', safer: 'rarer', round: 'with the bath', minutes: 20 },
+  'ear cleaning': { name: 'Clean ears', sites: 'ear', safer: 'rarer', round: 'own clock', minutes: 4 },
+  'ear hair': { name: 'Hair in the ear', sites: 'ear', safer: 'rarer', round: 'at the table', minutes: 3 },
+  'ear flaps': { name: 'Clip the ear flaps', sites: 'ear', safer: 'oftener', round: 'own clock', minutes: 2 },
+  'ear inspection': { name: 'Look into the ears', sites: 'ear', safer: 'oftener', round: 'at home', minutes: 0 },
+  'eyes and face': { name: 'Eyes and face', sites: 'eye', safer: 'oftener', round: 'own clock', minutes: 2 },
+  'eye corners': { name: 'Eye-corner hair', sites: 'eye', safer: 'oftener', round: 'own clock', minutes: 1 },
+  'tear stains': { name: 'Tear stains', sites: 'none', safer: 'oftener', round: 'at home', minutes: 0 },
+  'eye check': { name: 'Eyes seen by a vet', sites: 'none', safer: 'oftener', round: 'at the vet', minutes: 0 },
+  'fold care': { name: 'Folds', sites: 'fold', safer: 'oftener', round: 'own clock', minutes: 2 },
+  'nose balm': { name: 'Nose', sites: 'none', safer: 'rarer', round: 'at home', minutes: 1 },
+  nails: { name: 'Nails and dewclaws', sites: 'none', safer: 'oftener', round: 'own clock', minutes: 6 },
+  'brush-out': { name: 'Brush-out', sites: 'none', safer: 'oftener', round: 'own clock', minutes: 10 },
+  mats: { name: 'Mats', sites: 'none', safer: 'oftener', round: 'at the table', minutes: 0 },
+  pads: { name: 'Hair between the pads', sites: 'none', safer: 'oftener', round: 'own clock', minutes: 4 },
+  rear: { name: 'Rear kept clear', sites: 'none', safer: 'oftener', round: 'own clock', minutes: 3 },
+  teeth: { name: 'Teeth', sites: 'none', safer: 'oftener', round: 'at home', minutes: 2 },
+} as const satisfies Record<string, TaskWords>;
 
 export type Task = keyof typeof TASKS;
 export const ALL_TASKS = Object.keys(TASKS) as readonly Task[];

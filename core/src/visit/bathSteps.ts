@@ -80,6 +80,7 @@ export const wash1 = (visit: VisitPlan): Step =>
     how: [
       ...says(lineOf(visit, 'bath')),
       headWords(visit),
+      ...says(lineOf(visit, 'face wash')),
       ...practice('Armpits, belly, between toes, behind ears, lips, under the tail.'),
     ],
     after: ['wet', 'plugs'],
@@ -116,7 +117,7 @@ export const wash2 = (visit: VisitPlan): Step[] =>
     ? [
         step('wash 2', {
           title: 'Second wash, half the mix',
-          how: [...practice('For coat and skin.'), headWords(visit)],
+          how: [...practice('For coat and skin.'), headWords(visit), ...says(lineOf(visit, 'second wash'))],
           after: ['rinse 1'],
           barred: bathBar(visit),
         }),
@@ -148,13 +149,18 @@ export const lastRinse = (visit: VisitPlan): Step =>
 export function conditionerSteps(visit: VisitPlan): Step[] {
   const { ways, traits, skin } = visit.facts;
   const wanted =
-    ways.conditioner === 'always' || (ways.conditioner === 'long or dry coats' && LONG_OR_DRY.includes(traits.coat));
+    ways.conditioner === 'always' ||
+    ways.conditioner === 'own interval' ||
+    (ways.conditioner === 'long or dry coats' && LONG_OR_DRY.includes(traits.coat));
   const allowed = skin !== 'under treatment' && !(visit.plan.bathProduct?.nothingElse ?? false);
   if (!wanted || !allowed || bathBar(visit)) return [];
   return [
     step('conditioner', {
       title: 'Conditioner, then rinse',
-      how: practice('Spread on the hands first; a towel over the dog; rinsed.'),
+      how: [
+        ...practice('Spread on the hands first; a towel over the dog; rinsed.'),
+        ...says(lineOf(visit, 'conditioner')),
+      ],
       dwell: {
         timer: 'conditioner',
         name: 'Conditioner',
@@ -178,7 +184,10 @@ export const waterOff = (visit: VisitPlan): Step =>
 export const dry = (visit: VisitPlan): Step =>
   step('dry', {
     title: 'Dry, place by place',
-    how: practice('Face, ears, armpits, belly, paws, rear, folds.', 'Ears covered from noise and air, low heat.'),
+    how: [
+      ...practice('Face, ears, armpits, belly, paws, rear, folds.', 'Ears covered from noise and air, low heat.'),
+      ...says(lineOf(visit, 'drying')),
+    ],
     dwell: { timer: 'towel rest', name: 'Towel rest', seconds: TOWEL_REST_SECONDS, source: HOUSE_VALUE },
     after: ['water off'],
     kept: true,

@@ -11,5 +11,9 @@ export function inHouseOrder(ways: HouseWays): Stage[] {
   if (ways.earPlugs !== 'before the head') order.splice(order.indexOf('wet'), 0, 'plugs');
   if (ways.nails === 'after the bath') order.splice(order.indexOf('comb and tidy'), 0, 'nails');
   if (ways.firstClip === 'after drying') order.splice(order.indexOf('comb and tidy'), 0, 'first clip');
+  if (ways.earsWhen === 'after') {
+    order.splice(order.indexOf('ears, first pass'), 1);
+    order.splice(order.indexOf('ears, second pass'), 1, 'ears, first pass');
+  }
   return order;
 }

@@ -26,5 +26,6 @@ export const step = (stage: Stage, parts: StepParts): Step => ({
 export const practice = (...words: string[]): Sourced[] =>
   words.map((each) => ({ words: each, source: COMMON_PRACTICE }));
 
-/** What the plan says of a task: how, then what to mind. */
-export const says = (line: PlanLine | undefined): Sourced[] => [...(line?.methods ?? []), ...(line?.cautions ?? [])];
+/** What the plan says of a task for this dog and house: how, then what to mind. What holds for every dog is in the step's own words. */
+export const says = (line: PlanLine | undefined): Sourced[] =>
+  [...(line?.methods ?? []), ...(line?.cautions ?? [])].filter(({ general }) => !general);

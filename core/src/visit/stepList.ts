@@ -7,7 +7,7 @@ import { endsVisit } from './lookOver';
 import { practice, says, step } from './makeStep';
 import { earCleaning, earHairSteps, eyeStep, foldSteps, secondPass } from './placeSteps';
 import { LEFT_OUT, type Stage, type Step } from './steps';
-import { lineOf, type VisitPlan } from './visitPlan';
+import { lineAt, lineOf, type VisitPlan } from './visitPlan';
 
 /**
  * The steps of a visit in working order, for this house, dog and look-over. Barred steps stay in the list, barred,
@@ -59,17 +59,27 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
       after: ['look-over'],
     }),
   ],
-  'first clip': () => [
+  'first clip': (visit) => [
     step('first clip', {
       title: 'Face, feet and rear',
-      how: practice('Leave alone what a stop names.'),
+      how: [
+        ...practice('Feet round, hair level with the pads, rear kept clear. Leave alone what a stop names.'),
+        ...says(lineOf(visit, 'pads')),
+        ...says(lineOf(visit, 'rear')),
+        ...says(lineAt(visit, { site: 'ear', side: 'left' }, 'ear flaps')),
+        ...says(lineAt(visit, { site: 'eye', side: 'left' }, 'eye corners')),
+      ],
       after: ['look-over'],
     }),
   ],
   'ears, first pass': (visit) => SIDES.flatMap((side) => [...earHairSteps(visit, side), earCleaning(visit, side)]),
   'eyes, on the table': (visit) => SIDES.map((side) => eyeStep(visit, side)),
   nails: (visit) => [
-    step('nails', { title: 'Nails and dewclaws', how: says(lineOf(visit, 'nails')), barred: taskBar(visit, 'nails') }),
+    step('nails', {
+      title: 'Nails and dewclaws',
+      how: [...practice('Dewclaws too; file the edges. On dark nails tips only.'), ...says(lineOf(visit, 'nails'))],
+      barred: taskBar(visit, 'nails'),
+    }),
   ],
   'brush-out': (visit) => [
     step('brush-out', {
@@ -99,6 +109,16 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
       after: ['dry'],
     }),
   ],
+  teeth: (visit) =>
+    visit.facts.ways.teeth === 'at home only'
+      ? []
+      : [
+          step('teeth', {
+            title: 'Teeth, if agreed',
+            how: [...practice('A paste made to be swallowed, front teeth first.'), ...says(lineOf(visit, 'teeth'))],
+            barred: taskBar(visit, 'teeth'),
+          }),
+        ],
   record: () => [
     step('record', {
       title: 'Record and hand over',

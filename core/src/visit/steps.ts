@@ -28,6 +28,7 @@ export const STAGES = {
   'ears, second pass': 'Ears, second pass',
   folds: 'Face and folds',
   'comb and tidy': 'Comb and tidy',
+  teeth: 'Teeth',
   record: 'Record and hand over',
 } as const;
 export type Stage = keyof typeof STAGES;
@@ -119,5 +120,6 @@ export const STAGE_MINUTES: Readonly<Record<Stage, number>> = {
   'ears, second pass': 2,
   folds: 4,
   'comb and tidy': 10,
+  teeth: 2,
   record: 3,
 };

@@ -1,5 +1,5 @@
 import type { CarePlan, DogFacts, PlanLine } from '../careplan';
-import { keepsWaterBelowNeck, type Triage } from '../findings';
+import { areaOf, keepsWaterBelowNeck, type SignArea, type Triage } from '../findings';
 import { SIDES, placeKey, type Place, type PlaceKey, type Side } from '../places';
 import type { VisitKind } from './steps';
 
@@ -18,15 +18,17 @@ export interface VisitPlan {
 export const lineOf = ({ plan }: VisitPlan, task: PlanLine['task']): PlanLine | undefined =>
   plan.lines.find((line) => line.task === task);
 
-/** The plan's line of care at a place. */
-export const lineAt = ({ plan }: VisitPlan, place: Place): PlanLine | undefined =>
-  plan.lines.find(
-    (line) =>
-      line.place !== null &&
-      placeKey(line.place) === placeKey(place) &&
-      line.task !== 'ear hair' &&
-      line.task !== 'ear inspection',
-  );
+/** The plan's line at a place: of cleaning it, or of the task that is named. */
+export const lineAt = ({ plan }: VisitPlan, place: Place, task: PlanLine['task'] = CLEANING[areaOf(place.site)]) =>
+  plan.lines.find((line) => line.task === task && line.place !== null && placeKey(line.place) === placeKey(place));
+
+/** The task that cleans each kind of place. */
+const CLEANING: Readonly<Record<SignArea, PlanLine['task']>> = {
+  ear: 'ear cleaning',
+  eye: 'eyes and face',
+  fold: 'fold care',
+  body: 'bath',
+};
 
 /** An ear under a stop keeps all water below the neck on its side. */
 export function keepsDry(visit: VisitPlan, side: Side): boolean {

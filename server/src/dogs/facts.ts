@@ -23,16 +23,18 @@ export function factsOf(
   today: Day,
 ): DogFacts {
   const { profile } = dog;
-  const { traits, breeds } = composeTraits(profile.breeds, profile.seen);
+  const { traits, breeds, handling } = composeTraits(profile.breeds, profile.seen);
   const weight = kilograms(profile.weightKg);
   const last = visits.at(-1)?.id;
   const lastFindings = findings.filter((found) => found.visitId === last);
   return {
     traits,
+    breedHandling: handling,
     weight,
     lifeStage: lifeStage(profile.born === null ? null : yearsOld(profile.born, today), weight),
     canStandThroughBath: profile.canStandThroughBath,
     skin: profile.skin,
+    fitness: profile.fitness,
     swims: profile.swims,
     grassSeedMonths: profile.grassSeedMonths,
     tearingSeenByVet: profile.tearingSeenByVet,

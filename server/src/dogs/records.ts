@@ -1,4 +1,4 @@
-import type { Instruction } from '@dewpond/core/careplan';
+import { FIT, type Instruction } from '@dewpond/core/careplan';
 import { learnDogFactor } from '@dewpond/core/dilution';
 import type { Finding } from '@dewpond/core/findings';
 import { placeOf, type PlaceKey } from '@dewpond/core/places';
@@ -102,7 +102,8 @@ export async function loadDogs(
       complete: each.complete,
     }));
     return {
-      dog: row.dog,
+      // What came after this profile was written has its default.
+      dog: { ...row.dog, profile: { ...row.dog.profile, fitness: row.dog.profile.fitness ?? FIT } },
       client: row.client,
       instructions: said,
       visits: (byDog.visits.get(id) ?? []).map((each) => ({ id: each.id, day: each.day as Day, closed: each.closed })),

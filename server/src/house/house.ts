@@ -1,5 +1,5 @@
 import type { HouseView } from '@dewpond/contract';
-import type { HouseWays } from '@dewpond/core/careplan';
+import { DEFAULT_HOUSE_WAYS, type HouseWays } from '@dewpond/core/careplan';
 import { strengthOf, showStrength, type Bottle, type Product, type ProductKind } from '@dewpond/core/dilution';
 import { millilitres, minutes, type Day, type UnitSystem } from '@dewpond/core/units';
 import { asc } from 'drizzle-orm';
@@ -29,6 +29,8 @@ export async function loadHouse(tx: Tenant): Promise<House> {
   const bottles = await tx.select().from(bottle).orderBy(asc(bottle.line));
   return {
     ...row,
+    // Questions that came after this house chose have their default.
+    ways: { ...DEFAULT_HOUSE_WAYS, ...row.ways },
     schoolChangedOn: row.schoolChangedOn as Day | null,
     products: products.map(asProduct),
     bottles: bottles.map(({ id, name, brim, line, graduation }) => ({

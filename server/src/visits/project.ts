@@ -1,4 +1,5 @@
 import { SIGNS, higherLevel, stopFor, stopsAtLeast, type Finding, type Level } from '@dewpond/core/findings';
+import type { Task } from '@dewpond/core/careplan';
 import { placeKey, type Grade, type Place } from '@dewpond/core/places';
 import type { BusinessId, Tenant } from '../db/tenant';
 import { amountUsed, appointment, findingSeen, placeCare, taskDone, visit } from '../db/schema';
@@ -24,8 +25,17 @@ function levelOf({ judged }: LoadedVisit, { place, sign }: Finding): Level {
   return rows.reduce<Level>((level, each) => higherLevel(level, each.level), 'note');
 }
 
-/** Tasks without a place, by the step that does them. */
-const TASK_OF_STEP = { 'wash 1': 'bath', nails: 'nails', 'brush-out': 'brush-out' } as const;
+/** Tasks that have no clock of a place, by the step that does them. */
+const TASKS_OF_STEP: Readonly<Record<string, readonly Task[]>> = {
+  'wash 1': ['bath', 'face wash'],
+  'wash 2': ['second wash'],
+  conditioner: ['conditioner'],
+  dry: ['drying'],
+  nails: ['nails'],
+  'brush-out': ['brush-out', 'mats'],
+  'first clip': ['ear flaps', 'eye corners', 'pads', 'rear'],
+  teeth: ['teeth'],
+};
 
 /**
  * Writes what is queried often into tables, in the transaction of the events it comes from. Replaces what was there
@@ -64,8 +74,8 @@ export async function project(tx: Tenant, businessId: BusinessId, loaded: Loaded
   });
   if (care.length > 0) await tx.insert(placeCare).values(care);
 
-  const done = Object.entries(TASK_OF_STEP).flatMap(([step, task]) =>
-    state.steps[step]?.kind === 'done' ? [{ ...key, task }] : [],
+  const done = Object.entries(TASKS_OF_STEP).flatMap(([step, tasks]) =>
+    state.steps[step]?.kind === 'done' ? tasks.map((task) => ({ ...key, task })) : [],
   );
   if (done.length > 0) await tx.insert(taskDone).values(done);
 

@@ -1,6 +1,6 @@
 import type { Appointment, DogListItem, DogView, HouseView, SessionView, VisitView } from '@dewpond/contract';
 import { composeTraits, earOdds } from '@dewpond/core/catalogue';
-import { DEFAULT_HOUSE_WAYS, makePlan, nextVisit, planDue, type DogFacts } from '@dewpond/core/careplan';
+import { DEFAULT_HOUSE_WAYS, FIT, makePlan, nextVisit, planDue, type DogFacts } from '@dewpond/core/careplan';
 import type { Grade, PlaceKey } from '@dewpond/core/places';
 import { placeRecord } from '@dewpond/core/rhythm';
 import { addDays, day, kilograms } from '@dewpond/core/units';
@@ -55,14 +55,16 @@ export const house = (more: Partial<HouseView> = {}): HouseView => ({
 });
 
 export function facts(breed = 'pug', more: Partial<DogFacts> = {}): DogFacts {
-  const { traits, breeds } = composeTraits([breed], {});
+  const { traits, breeds, handling } = composeTraits([breed], {});
   const ear = { conditions: [], plucked: 'never', ownerForbidsPlucking: false } as const;
   return {
     traits,
+    breedHandling: handling,
     weight: kilograms(8),
     lifeStage: 'adult',
     canStandThroughBath: true,
     skin: 'healthy',
+    fitness: FIT,
     swims: false,
     grassSeedMonths: [],
     tearingSeenByVet: true,
@@ -114,6 +116,7 @@ export function dogView(more: Partial<DogView> = {}): DogView {
       sex: 'bitch',
       seen: {},
       skin: 'healthy',
+      fitness: FIT,
       swims: false,
       canStandThroughBath: true,
       grassSeedMonths: [],

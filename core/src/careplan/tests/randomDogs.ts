@@ -6,6 +6,7 @@ import {
   ALL_HOUSE_QUESTIONS,
   ALL_TASKS,
   DEFAULT_HOUSE_WAYS,
+  FIT,
   HOUSE_QUESTIONS,
   SKIN,
   type DogFacts,
@@ -17,13 +18,15 @@ export const TODAY = day('2026-11-25');
 
 /** An easy adult beagle of a house with default ways; tests change one thing at a time. */
 export function aDog(more: Partial<DogFacts> = {}, breed = 'beagle'): DogFacts {
-  const { traits, breeds } = composeTraits([breed], {});
+  const { traits, breeds, handling } = composeTraits([breed], {});
   return {
     traits,
+    breedHandling: handling,
     weight: kilograms(12),
     lifeStage: 'adult',
     canStandThroughBath: true,
     skin: 'healthy',
+    fitness: FIT,
     swims: false,
     grassSeedMonths: [],
     tearingSeenByVet: true,
@@ -78,12 +81,25 @@ const anyInstruction: fc.Arbitrary<Instruction> = fc
         days: fc.integer({ min: 1, max: 180 }),
       }),
       fc.record({
+        kind: fc.constant('bath product' as const),
+        productId: fc.constant('p'),
+        contactMinutes: fc.constantFrom(0, 10),
+        nothingElse: fc.boolean(),
+      }),
+      fc.record({
         kind: fc.constant('ear hair' as const),
         way: fc.constantFrom('whole', 'staged', 'trim', 'leave', 'vet'),
       }),
     ),
   })
-  .map((each) => instruct(each.says as Instruction['says'], each as Partial<Instruction>));
+
+  .map((each) =>
+    instruct(each.says as Instruction['says'], {
+      ...(each as Partial<Instruction>),
+      // A wash is for the whole dog.
+      ...(each.says.kind === 'bath product' ? { place: null } : {}),
+    }),
+  );
 
 const anyWays = fc.record(
   Object.fromEntries(
@@ -114,6 +130,16 @@ export const anyDog: fc.Arbitrary<DogFacts> = fc
       { requiredKeys: [] },
     ),
     lifeStage: fc.constantFrom('puppy', 'adult', 'senior'),
+    weight: fc.constantFrom(2, 9, 18, 33, 60).map(kilograms),
+    today: fc.constantFrom('2026-02-10', '2026-04-20', '2026-07-01', '2026-11-25').map(day),
+    grassSeedMonths: fc.constantFrom([], [6, 7, 8]),
+    fitness: fc.record({
+      spotOn: fc.option(fc.constantFrom('2026-07-02', '2026-11-24', '2026-01-01').map(day)),
+      stitches: fc.boolean(),
+      fits: fc.boolean(),
+      heart: fc.boolean(),
+      inSeason: fc.boolean(),
+    }),
     canStandThroughBath: fc.boolean(),
     skin: fc.constantFrom(...SKIN),
     swims: fc.boolean(),
@@ -134,5 +160,10 @@ export const anyDog: fc.Arbitrary<DogFacts> = fc
   })
   .map(({ breeds, seen, ...more }) => {
     const composed = composeTraits(breeds, seen);
-    return aDog({ ...(more as Partial<DogFacts>), traits: composed.traits, earOdds: earOdds(composed.breeds) });
+    return aDog({
+      ...(more as Partial<DogFacts>),
+      traits: composed.traits,
+      breedHandling: composed.handling,
+      earOdds: earOdds(composed.breeds),
+    });
   });

@@ -46,7 +46,8 @@ describe('a dog’s page', () => {
 
   test('in US units the dog weighs pounds', async () => {
     openPage(dogView(), 'US');
-    expect(await screen.findByText(/17\.6 lb/)).toBeTruthy();
+    await screen.findByRole('heading', { name: 'Radish' });
+    await waitFor(() => expect(document.body).toHaveWords(/17\.6 lb/));
   });
 
   test('the dirty left ear is brought forward, the clean right one stretched, and the reason can be argued with', async () => {

@@ -1,5 +1,5 @@
 import type { DogView } from '@dewpond/contract';
-import { RANK_WORDS, TASKS, taskKey, type DueLine, type DueWindow } from '@dewpond/core/careplan';
+import { RANK_WORDS, TASKS, taskKey, type DueLine, type DueWindow, type Round } from '@dewpond/core/careplan';
 import { namePlace } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { everyWords } from '@dewpond/core/sheet';
@@ -19,31 +19,59 @@ const STATES: Readonly<Record<DueLine['state'], { readonly words: string; readon
   none: { words: 'at the table', tone: 'plain' },
 };
 
+/** Where a task comes round, in the order a groomer asks. */
+const ROUNDS: readonly (readonly [Round, string])[] = [
+  ['own clock', 'At the salon'],
+  ['with the bath', 'With every bath'],
+  ['at the table', 'Decided at the table'],
+  ['at home', 'At home'],
+  ['at the vet', 'At the vet’s'],
+];
+
 /** Every line of the plan with its date and its reason; open one for how, cautions, and what it won over. */
 export function PlanList({ dog, onAsk }: { readonly dog: DogView; readonly onAsk: (key: string) => void }) {
   const lines = dog.due.filter(({ line }) => line.task !== 'ear inspection' || line.place?.side === 'left');
   return (
     <Card title="Care plan" aside="open a line for how, cautions and sources">
-      <Accordion.Root type="multiple" onValueChange={(open) => open.at(-1) && onAsk(open.at(-1) ?? '')}>
-        {lines.map((each) => (
-          <PlanItem key={taskKey(each.line)} due={each} />
-        ))}
-      </Accordion.Root>
+      {ROUNDS.map(([round, title]) => {
+        const here = lines.filter(({ line }) => TASKS[line.task].round === round);
+        return (
+          here.length > 0 && (
+            <section key={round} aria-label={title} className="mt-3 first:mt-0">
+              <h3 className="text-sm font-semibold text-soft">{title}</h3>
+              <Accordion.Root type="multiple" onValueChange={(open) => open.at(-1) && onAsk(open.at(-1) ?? '')}>
+                {here.map((each) => (
+                  <PlanItem key={taskKey(each.line)} due={each} />
+                ))}
+              </Accordion.Root>
+            </section>
+          )
+        );
+      })}
     </Card>
   );
 }
 
+/** When, and how it stands, for the right-hand side of a line. */
+function standing({ line, window, state }: DueLine): {
+  readonly when: string;
+  readonly words: string;
+  readonly tone: Tone;
+} {
+  if (window) {
+    const since = state === 'late' || state === 'due' ? 'since ' : '';
+    return { when: since + showDay(window.ideal), ...STATES[state] };
+  }
+  if (state === 'barred') return { when: '', ...STATES.barred };
+  if (line.home) return { when: everyWords(line.home.everyDays), words: 'at home', tone: 'good' };
+  const round = TASKS[line.task].round;
+  return { when: '', words: round === 'with the bath' ? 'with the bath' : 'at the table', tone: 'plain' };
+}
+
 function PlanItem({ due }: { readonly due: DueLine }) {
-  const { line, window, state } = due;
+  const { line } = due;
   const bothEars = line.task === 'ear inspection';
-  const { words, tone } = STATES[state];
-  const when = window
-    ? state === 'late' || state === 'due'
-      ? `since ${showDay(window.ideal)}`
-      : showDay(window.ideal)
-    : bothEars && line.home
-      ? everyWords(line.home.everyDays)
-      : '';
+  const { when, words, tone } = standing(due);
   return (
     <Accordion.Item value={taskKey(line)} className="border-t border-line first:border-0">
       <Accordion.Header>
@@ -57,7 +85,7 @@ function PlanItem({ due }: { readonly due: DueLine }) {
           </span>
           <span className="flex items-center gap-2 text-sm whitespace-nowrap">
             {when}
-            <Chip tone={bothEars ? 'good' : tone}>{bothEars ? 'at home' : words}</Chip>
+            <Chip tone={tone}>{words}</Chip>
           </span>
           <ChevronDown
             size={18}
@@ -76,7 +104,7 @@ function PlanItem({ due }: { readonly due: DueLine }) {
 function reason({ line, rhythm }: DueLine): string {
   if (line.bars[0]) return line.bars[0].words;
   if (line.earHair) return `${line.earHair.way}: ${line.earHair.because}`;
-  if (!line.interval) return line.home?.because ?? '';
+  if (!line.interval) return line.home?.because ?? line.methods[0]?.words ?? line.cautions[0]?.words ?? '';
   const learned = rhythm && rhythm.evidence.length > 0 ? `, learned ${rhythm.interval}` : '';
   return `${line.settled?.won[0]?.because ?? ''}: ${line.interval.least}–${line.interval.most} days, usual ${line.interval.usual}${learned}`;
 }

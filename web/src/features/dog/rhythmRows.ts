@@ -1,5 +1,5 @@
 import type { DogView, VisitMark } from '@dewpond/contract';
-import { TASKS, taskKey, type DueLine, type DueState } from '@dewpond/core/careplan';
+import { TASKS, taskKey, type DueLine, type DueState, type Task } from '@dewpond/core/careplan';
 import { namePlace, placeKey, type Grade, type PlaceKey } from '@dewpond/core/places';
 import type { Day } from '@dewpond/core/units';
 
@@ -34,9 +34,12 @@ const NAMES: Readonly<Partial<Record<string, string>>> = {
   'fold pocket': 'Eye–nose pocket',
 };
 
+/** What has a clock worth seeing over months; trims of feet and rear go with the visit and stand in the plan. */
+const CHARTED: readonly Task[] = ['bath', 'ear cleaning', 'eyes and face', 'fold care', 'nails', 'brush-out'];
+
 /** Rows in working order; sides of one site share a row, as half signs that meet. */
 export function rhythmRows(dog: DogView): RhythmRow[] {
-  const shown = dog.due.filter((each) => each.line.task !== 'ear hair' && each.line.task !== 'ear inspection');
+  const shown = dog.due.filter((each) => CHARTED.includes(each.line.task));
   const rows = new Map<string, DueLine[]>();
   for (const each of shown) {
     const key = each.line.place ? each.line.place.site : each.line.task;

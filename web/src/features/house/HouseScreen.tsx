@@ -1,6 +1,12 @@
 import type { HouseView } from '@dewpond/contract';
-import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, type HouseQuestion, type HouseWays } from '@dewpond/core/careplan';
-import { COMMON_PRACTICE } from '@dewpond/core/provenance';
+import {
+  ALL_HOUSE_QUESTIONS,
+  HOUSE_QUESTIONS,
+  HOUSE_STANCES,
+  type HouseQuestion,
+  type HouseWays,
+} from '@dewpond/core/careplan';
+import { COMMON_PRACTICE, HOUSE_VALUE } from '@dewpond/core/provenance';
 import { useMutation } from '@tanstack/react-query';
 import { RadioGroup } from 'radix-ui';
 import { call } from '../../api/call';
@@ -86,7 +92,30 @@ function House({ house }: { readonly house: HouseView }) {
           />
         ))}
       </div>
+      <Stances />
     </div>
+  );
+}
+
+/** Where the trade disagrees and the choice is not offered: what Dewpond does, and why. */
+function Stances() {
+  return (
+    <Card
+      title="Not for a house to choose"
+      aside={<SourceMark source={HOUSE_VALUE} because="Where work can hurt, Dewpond has one answer." />}
+    >
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(320px,1fr))] gap-x-6 gap-y-3">
+        {HOUSE_STANCES.map(({ asks, schools, does, why }) => (
+          <li key={asks}>
+            <p className="font-semibold">{asks}</p>
+            <p className="text-sm text-soft">Schools: {schools}</p>
+            <p className="text-sm">
+              {does} {why}
+            </p>
+          </li>
+        ))}
+      </ul>
+    </Card>
   );
 }
 

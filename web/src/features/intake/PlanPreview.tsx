@@ -1,5 +1,5 @@
 import { composeTraits, earOdds } from '@dewpond/core/catalogue';
-import { DEFAULT_HOUSE_WAYS, TASKS, lifeStage, makePlan, taskKey } from '@dewpond/core/careplan';
+import { DEFAULT_HOUSE_WAYS, FIT, TASKS, lifeStage, makePlan, taskKey } from '@dewpond/core/careplan';
 import { namePlace, placeKey } from '@dewpond/core/places';
 import { kilograms, yearsOld, type Day } from '@dewpond/core/units';
 import { useMemo } from 'react';
@@ -40,19 +40,21 @@ export function PlanPreview({ form }: { readonly form: DogForm }) {
 }
 
 function preview(form: DogForm, ways: typeof DEFAULT_HOUSE_WAYS, today: Day | undefined) {
-  const { traits, breeds } = composeTraits([form.breed, form.secondBreed].filter(Boolean), {});
+  const { traits, breeds, handling } = composeTraits([form.breed, form.secondBreed].filter(Boolean), {});
   const typed = Number(form.weight.replace(',', '.'));
   const weight = kilograms(typed >= 0.3 && typed <= 130 ? typed : 10);
   const on = today ?? ('2026-01-01' as Day);
   const ear = { conditions: [], plucked: { weeksAgo: null }, ownerForbidsPlucking: false };
   const plan = makePlan({
     traits,
+    breedHandling: handling,
     weight,
     ways,
     today: on,
     lifeStage: lifeStage(form.born === '' || form.born > on ? null : yearsOld(form.born as Day, on), weight),
     canStandThroughBath: !form.cannotStand,
     skin: form.skin,
+    fitness: FIT,
     swims: form.swims,
     grassSeedMonths: [],
     tearingSeenByVet: form.tearingSeenByVet,
