@@ -56,6 +56,12 @@ const VIEWS = {
     await page.getByRole('heading', { name: 'Care plan' }).evaluate((element) => element.scrollIntoView());
   },
   'dog-barred': (page) => openDog(page, 'Radish'),
+  'what-if': async (page) => {
+    await openDog(page, 'Teasel');
+    await page.getByRole('button', { name: 'What if…' }).click();
+    await page.getByLabel('Hair in the canal', { exact: true }).selectOption('none');
+    await page.getByLabel('Tearing', { exact: true }).selectOption('constant');
+  },
   instructions: async (page) => {
     await openDog(page, 'Radish');
     await page.getByRole('button', { name: 'Instructions' }).click();
@@ -72,8 +78,14 @@ const VIEWS = {
     await page.getByLabel('Phone').fill('01632 960190');
     await page.getByLabel('Dog’s name').fill('Pippin');
     await page.getByLabel('Weight, kg').fill('7.5');
-    await page.getByLabel('Breed', { exact: true }).selectOption('pug');
-    await page.getByLabel('Crossed with').selectOption('poodle-miniature');
+    for (const [button, breed] of [
+      ['Choose a breed', 'Pug'],
+      ['Crossed with…', 'Miniature Poodle'],
+    ]) {
+      await page.getByRole('button', { name: button ?? '' }).click();
+      await page.getByRole('combobox', { name: 'Find a breed' }).fill(breed ?? '');
+      await page.keyboard.press('Enter');
+    }
   },
   ahead: async (page) => {
     await page.goto('/ahead');

@@ -9,8 +9,9 @@ import {
   MUZZLES,
   SHEDDING,
   TEARING,
+  type Traits,
 } from '@dewpond/core/catalogue';
-import { ALL_TASKS, FIT, SKIN, type DueLine, type EarHairWay } from '@dewpond/core/careplan';
+import { ALL_TASKS, FIT, SKIN, type DogFacts, type DueLine, type EarHairWay } from '@dewpond/core/careplan';
 import { ALL_SIGNS, EAR_CONDITIONS, PROCEDURES, type Finding } from '@dewpond/core/findings';
 import { HEAVIEST_DOG_KG, LIGHTEST_DOG_KG, daysBetween, type Day } from '@dewpond/core/units';
 import type { Grade, PlaceKey } from '@dewpond/core/places';
@@ -194,6 +195,14 @@ export interface VisitMark {
   readonly tasks: readonly string[];
 }
 
+/** When and by whom a trait was seen on the dog itself. */
+export interface TraitSeen {
+  readonly day: Day;
+  readonly by: string;
+}
+/** Traits left out are assumed. */
+export type SeenOn = Readonly<Partial<Record<keyof Traits, TraitSeen>>>;
+
 export const dogView = z.object({
   id,
   version,
@@ -206,6 +215,8 @@ export const dogView = z.object({
     .nullable(),
   instructions: z.array(instructionView),
   homeCareChangedOn: daySchema.nullable(),
+  facts: z.custom<DogFacts>().describe('Everything the plan depends on, for trying what would change it'),
+  seenOn: z.custom<SeenOn>().describe('When and by whom each trait was seen'),
   nextVisit: z.object({ day: daySchema, drivenBy: z.string() }).nullable(),
   visits: z.custom<VisitMark[]>().describe('Past visits, oldest first'),
   drift: z.array(z.object({ place: z.string(), words: z.string() })),

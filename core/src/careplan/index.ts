@@ -1,3 +1,4 @@
+export { comparePlans, type PlanChange } from './comparePlans';
 export { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
 export { decideEarHair, type EarHairDecision, type EarHairWay } from './earHair';
 export { FIT, SKIN, lifeStage, type DogFacts, type EarHistory, type Fitness, type LifeStage, type Skin } from './facts';

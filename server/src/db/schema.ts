@@ -1,7 +1,7 @@
 import type { HouseWays, Saying } from '@dewpond/core/careplan';
 import type { Sign } from '@dewpond/core/findings';
 import type { Happening } from '@dewpond/core/visit';
-import type { DogProfile } from '@dewpond/contract';
+import type { DogProfile, SeenOn } from '@dewpond/contract';
 import { sql } from 'drizzle-orm';
 import {
   bigint,
@@ -107,6 +107,8 @@ export const dog = dewpond.table(
     name: text('name').notNull(),
     profile: jsonb('profile').$type<DogProfile>().notNull(),
     homeCareChangedOn: day('home_care_changed_on'),
+    /** Who saw which trait on the dog itself, and when. */
+    seenOn: jsonb('seen_on').$type<SeenOn>().notNull().default({}),
     ...edited(),
   },
   (t) => [

@@ -14,6 +14,7 @@ import { dayIn, spanOf } from '../house/zone';
 import { planFor } from './facts';
 import { mixesFor } from './mixes';
 import { loadDogs } from './records';
+import { stampSeen } from './stampSeen';
 import { dogView, listItem, watchItems } from './views';
 
 export function dogRoutes(router: Router, services: Services): void {
@@ -61,16 +62,21 @@ export function dogRoutes(router: Router, services: Services): void {
     return { id };
   });
 
-  route(router, services, 'PUT /api/dogs/:id', async ({ tx, params, body, now }) => {
+  route(router, services, 'PUT /api/dogs/:id', async ({ tx, asker, params, body, now }) => {
     const house = await loadHouse(tx);
     const today = dayIn(house.zone, now);
     const wrong = notInFuture(body.profile, today);
     if (wrong) throw badField(`profile.${wrong.path}`, wrong.message);
     if ((body.homeCareChangedOn ?? today) > today) throw badField('homeCareChangedOn', 'That day is still to come.');
+    const [before] = await tx
+      .select({ profile: dog.profile, seenOn: dog.seenOn })
+      .from(dog)
+      .where(eq(dog.id, params.id));
     const changed = await tx
       .update(dog)
       .set({
         profile: body.profile,
+        seenOn: stampSeen(before, body.profile.seen, { day: today, by: asker.personName }),
         name: body.profile.name,
         ...(body.homeCareChangedOn === undefined ? {} : { homeCareChangedOn: body.homeCareChangedOn }),
         version: sql`${dog.version} + 1`,

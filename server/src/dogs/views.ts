@@ -49,7 +49,7 @@ export function listItem(record: DogRecord, house: House, today: Day, booked: Ap
 }
 
 export function dogView(record: DogRecord, house: House, today: Day, appointments: Appointment[]): DogView {
-  const { due, plan } = planFor(record, house, today);
+  const { due, plan, facts } = planFor(record, house, today);
   const next = nextVisit(due, today);
   const prescribed = plan.bathProduct && house.products.find((each) => each.id === plan.bathProduct?.productId);
   return {
@@ -62,6 +62,8 @@ export function dogView(record: DogRecord, house: House, today: Day, appointment
     bathProduct: plan.bathProduct && { ...plan.bathProduct, name: prescribed?.name ?? 'a product of its own' },
     instructions: [...record.instructions],
     homeCareChangedOn: record.dog.homeCareChangedOn as Day | null,
+    facts,
+    seenOn: record.dog.seenOn,
     nextVisit: next && { day: next.day, drivenBy: driverWords(due, next.drivenBy) },
     visits: visitMarks(record),
     drift: drift(record, house, due, today),

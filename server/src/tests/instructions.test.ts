@@ -118,3 +118,24 @@ describe('a change of home care', () => {
     expect((await dogOf(dogId)).homeCareChangedOn).toBeNull();
   });
 });
+
+describe('a trait that is seen', () => {
+  test('bears the day and the name of whom saw it, and keeps them when something else is changed', async () => {
+    const { dogId } = await addDog(salon);
+    const change = async (seen: object) => {
+      const { version, profile } = await dogOf(dogId);
+      return salon.call('PUT /api/dogs/:id', { id: dogId, body: { version, profile: { ...profile, seen } } });
+    };
+    expect((await change({ canalHair: 'sparse' })).status).toBe(200);
+    const first = (await dogOf(dogId)).seenOn.canalHair;
+    expect(first).toMatchObject({ day: '2026-11-25', by: expect.stringMatching(/\w/) as string });
+    clock.now += 3 * DAY;
+    await change({ canalHair: 'sparse', tearing: 'some' });
+    const { seenOn, facts } = await dogOf(dogId);
+    expect(seenOn.canalHair).toEqual(first);
+    expect(seenOn.tearing).toMatchObject({ day: '2026-11-28' });
+    expect(facts.traits).toMatchObject({ canalHair: 'sparse', tearing: 'some' });
+    await change({});
+    expect((await dogOf(dogId)).seenOn).toEqual({});
+  });
+});

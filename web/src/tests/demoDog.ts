@@ -138,6 +138,8 @@ export function dogView(more: Partial<DogView> = {}): DogView {
     bathProduct: null,
     instructions: [],
     homeCareChangedOn: null,
+    facts: facts(),
+    seenOn: {},
     nextVisit: nextVisit(due, TODAY),
     visits: [],
     drift: [],

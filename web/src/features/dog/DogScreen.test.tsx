@@ -17,6 +17,7 @@ function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
     'GET /api/appointments': () => ({ items: [] }),
     'GET /api/dogs/:id': () => held.dog,
     'GET /api/dogs/:id/mix': () => ({ mixes: [] }),
+    'PUT /api/dogs/:id': ({ body }) => ({ version: body.version + 1 }),
     'POST /api/dogs/:id/instructions': ({ body }) => {
       held.dog = { ...held.dog, instructions: [...held.dog.instructions, { ...body, version: 1 }] };
       return { id: body.id };
@@ -86,6 +87,40 @@ describe('a dog’s page', () => {
     show(<DogScreen />, { path: '/dogs/:id', at: `/dogs/${v7()}` });
     expect(await screen.findByText('This dog could not be loaded.')).toBeTruthy();
     expect(button('Try again')).toBeTruthy();
+  });
+});
+
+describe('what if', () => {
+  test('a trait seen otherwise shows what the plan would do, and is noted as seen', async () => {
+    const { person, office } = openPage();
+    await screen.findByRole('heading', { name: 'Care plan' });
+    const card = screen.getByRole('heading', { name: 'What it is like' }).closest('section');
+    expect(card).toHaveWords(/Hair in the canal.*none.*assumed from the breed/);
+    expect(card).toHaveWords(/Breathing is tight/);
+    await person.click(button('What if…'));
+    const changes = screen.getByRole('region', { name: 'What would change' });
+    expect(changes).toHaveWords(/Change something below/);
+    await person.selectOptions(screen.getByLabelText('Tearing'), 'constant');
+    expect(changes).toHaveWords(/Eyes and face, left eye.*every 21 days \(7–42\) instead of every 28 days/);
+    await person.selectOptions(screen.getByLabelText('Fold: nose'), 'none');
+    expect(changes).toHaveWords(/Folds, nose fold.*gone/);
+    await person.click(button('Note as seen on this dog'));
+    expect(await screen.findByText(/Noted as seen today/)).toBeTruthy();
+    expect(office.sent.at(-1)).toMatchObject([
+      'PUT /api/dogs/:id',
+      { version: 3, profile: { seen: { tearing: 'constant', folds: { pocket: 'deep', tail: 'light' } } } },
+    ]);
+  });
+
+  test('who saw it and when stands beside the trait', async () => {
+    openPage(
+      dogView({
+        seenOn: { canalHair: { day: TODAY, by: 'Ines Castellan' } },
+        profile: { ...dogView().profile, seen: { canalHair: 'sparse' } },
+      }),
+    );
+    const card = (await screen.findByRole('heading', { name: 'What it is like' })).closest('section');
+    expect(card).toHaveWords(/Hair in the canal.*sparse.*seen Wed 25 Nov, Ines Castellan/);
   });
 });
 

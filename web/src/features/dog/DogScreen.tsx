@@ -18,6 +18,8 @@ import { InstructionsDialog } from './InstructionsDialog';
 import { NextVisit } from './NextVisit';
 import { PlanList } from './PlanList';
 import { RhythmChart } from './RhythmChart';
+import { TraitsCard } from './TraitsCard';
+import { WhatIfDialog } from './WhatIfDialog';
 import { Why } from './Why';
 
 export function DogScreen() {
@@ -34,6 +36,7 @@ function Dog({ dog }: { readonly dog: DogView }) {
   const [asked, setAsked] = useState<string | null>(null);
   const [booking, setBooking] = useState(false);
   const [instructing, setInstructing] = useState(false);
+  const [trying, setTrying] = useState(false);
   const open = dog.appointments.find((each) => each.state === 'booked');
   const begun = dog.appointments.find((each) => each.state === 'booked' && each.visitId !== null) ?? open;
   return (
@@ -58,6 +61,9 @@ function Dog({ dog }: { readonly dog: DogView }) {
           <ButtonLink to={`/dogs/${dog.id}/edit`} look="quiet">
             Edit
           </ButtonLink>
+          <Button look="quiet" onClick={() => setTrying(true)}>
+            What if…
+          </Button>
           <Button look="quiet" onClick={() => setInstructing(true)}>
             Instructions
           </Button>
@@ -84,10 +90,12 @@ function Dog({ dog }: { readonly dog: DogView }) {
       <div className="grid grid-cols-[1fr_380px] max-lg:grid-cols-1 gap-3.5 items-start">
         <PlanList dog={dog} onAsk={setAsked} />
         <div className="flex flex-col gap-3.5">
+          <TraitsCard dog={dog} onTry={() => setTrying(true)} />
           <DogMix dogId={dog.id} />
           <Bookings dog={dog} />
         </div>
       </div>
+      <WhatIfDialog dog={dog} open={trying} onClose={() => setTrying(false)} />
       <InstructionsDialog dog={dog} open={instructing} onClose={() => setInstructing(false)} />
       <BookDialog
         open={booking}

@@ -1,8 +1,9 @@
-import { BREEDS, composeTraits } from '@dewpond/core/catalogue';
+import { composeTraits, nameBreeds, usualWeight } from '@dewpond/core/catalogue';
 import { SKIN, type Skin } from '@dewpond/core/careplan';
 import { kilograms, showWeight } from '@dewpond/core/units';
 import { useUnits } from '../../app/useUnits';
 import { SelectField, TextField } from '../../ui/Field';
+import { BreedPicker } from './BreedPicker';
 import type { DogForm, FieldErrors } from './dogForm';
 
 interface DogFieldsProps {
@@ -14,12 +15,13 @@ interface DogFieldsProps {
 /** Name, breed, weight, and only the questions this breed and coat raise. */
 export function DogFields({ form, errors, set }: DogFieldsProps) {
   const units = useUnits();
-  const { traits, breeds } = composeTraits([form.breed, form.secondBreed].filter(Boolean), {});
-  const [least, most] = breeds.length === 1 ? (breeds[0]?.weightKg ?? []) : [];
+  const { traits } = composeTraits(form.breeds, {});
+  const range = usualWeight(form.breeds);
+  const kilos = (end: number) => showWeight(kilograms(end), units);
   const weightHint =
-    least && most
-      ? `${breeds[0]?.name ?? ''}: mostly ${showWeight(kilograms(least), units).split(' ')[0]}–${showWeight(kilograms(most), units)}`
-      : undefined;
+    range === null
+      ? undefined
+      : `${nameBreeds(form.breeds)}: mostly ${kilos(range[0]).split(' ')[0]}–${kilos(range[1])}`;
   const text = (key: 'name' | 'weight' | 'born' | 'handling') => ({
     value: form[key],
     error: errors[key],
@@ -35,19 +37,9 @@ export function DogFields({ form, errors, set }: DogFieldsProps) {
         hint={weightHint}
         {...text('weight')}
       />
-      <BreedSelect
-        label="Breed"
-        none="mixed, by looks"
-        value={form.breed}
-        error={errors.breed}
-        onChange={(breed) => set({ breed })}
-      />
-      <BreedSelect
-        label="Crossed with"
-        none="nothing"
-        value={form.secondBreed}
-        onChange={(secondBreed) => set({ secondBreed })}
-      />
+      <div className="col-span-2">
+        <BreedPicker value={form.breeds} error={errors.breeds} onChange={(breeds) => set({ breeds })} />
+      </div>
       <TextField label="Born" type="date" hint="empty if nobody knows" {...text('born')} />
       <SelectField label="Skin" value={form.skin} onChange={(event) => set({ skin: event.target.value as Skin })}>
         {SKIN.map((skin) => (
@@ -90,27 +82,6 @@ export function DogFields({ form, errors, set }: DogFieldsProps) {
         />
       </div>
     </>
-  );
-}
-
-interface BreedSelectProps {
-  readonly label: string;
-  readonly none: string;
-  readonly value: string;
-  readonly error?: string | undefined;
-  readonly onChange: (breed: string) => void;
-}
-
-function BreedSelect({ label, none, value, error, onChange }: BreedSelectProps) {
-  return (
-    <SelectField label={label} value={value} error={error} onChange={(event) => onChange(event.target.value)}>
-      <option value="">{none}</option>
-      {BREEDS.toSorted((a, b) => a.name.localeCompare(b.name)).map((breed) => (
-        <option key={breed.id} value={breed.id}>
-          {breed.name}
-        </option>
-      ))}
-    </SelectField>
   );
 }
 

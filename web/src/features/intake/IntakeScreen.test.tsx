@@ -18,6 +18,13 @@ function openForm(units: 'metric' | 'US' = 'metric') {
   return { office, ...show(<IntakeScreen />, { path: '/dogs/new' }) };
 }
 const field = (name: RegExp | string) => screen.getByLabelText<HTMLInputElement>(name);
+/** Opens the finder, types a name, takes the first that fits. */
+async function pick(person: ReturnType<typeof show>['person'], name: string) {
+  await person.click(screen.getByRole('button', { name: /Choose a breed|Crossed with/ }));
+  await person.click(screen.getByRole('combobox', { name: 'Find a breed' }));
+  await person.paste(name);
+  await person.keyboard('{Enter}');
+}
 const preview = () => screen.getByRole('heading', { name: 'What this brings' }).closest('section');
 
 describe('a new dog', () => {
@@ -25,13 +32,26 @@ describe('a new dog', () => {
     const { person } = openForm();
     await screen.findByLabelText('Weight, kg');
     expect(screen.queryByLabelText('A vet has seen why the eyes water')).toBeNull();
-    await person.selectOptions(field('Breed'), 'Pug');
+    await pick(person, 'Pug');
     expect(field('A vet has seen why the eyes water')).toBeTruthy();
     expect(screen.queryByLabelText('Owner agrees to plucking ears')).toBeNull();
     expect(preview()).toHaveWords(/flat muzzle.*folds.*Folds, nose fold.*every \d+ days/);
-    await person.selectOptions(field('Crossed with'), 'Miniature Poodle');
+    await pick(person, 'Miniature Poodle');
     expect(field('Owner agrees to plucking ears')).toBeTruthy();
     expect(preview()).toHaveWords(/curly coat/);
+  });
+
+  test('a breed is found by its other names, and a cross has shares', async () => {
+    const { person } = openForm();
+    await screen.findByLabelText('Weight, kg');
+    await pick(person, 'sausage');
+    expect(screen.getByText('Dachshund, smooth')).toBeTruthy();
+    await pick(person, 'Pug');
+    await person.click(screen.getByRole('button', { name: 'One part more Pug' }));
+    expect(screen.getByText('Pug 2/3 × Dachshund, smooth 1/3')).toBeTruthy();
+    expect(screen.getByText(/mostly 6\.3–10\.7 kg/)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'Not Pug' }));
+    expect(screen.queryByText('Pug')).toBeNull();
   });
 
   test('owner and dog are added, in that order, with what was typed', async () => {
@@ -40,7 +60,7 @@ describe('a new dog', () => {
     await person.type(field('Phone'), '01632 960190');
     await person.type(field('Dog’s name'), 'Pippin');
     await person.type(field('Weight, kg'), '7,5');
-    await person.selectOptions(field('Breed'), 'Pug');
+    await pick(person, 'Pug');
     await person.type(field('To mind'), 'front feet, dryer');
     await person.click(screen.getByRole('button', { name: 'Add to the book' }));
     expect(await screen.findByText('another screen')).toBeTruthy();
@@ -84,7 +104,7 @@ describe('a new dog', () => {
     await person.selectOptions(field('In the book already?'), KNOWN.id);
     await person.type(field('Dog’s name'), 'Wren');
     await person.type(await screen.findByLabelText('Weight, lb'), '22');
-    await person.selectOptions(field('Breed'), 'Pug');
+    await pick(person, 'Pug');
     expect(screen.getByText(/Pug: mostly [\d.]+–[\d.]+ lb/)).toBeTruthy();
     await person.click(screen.getByRole('button', { name: 'Add to the book' }));
     await screen.findByText('another screen');

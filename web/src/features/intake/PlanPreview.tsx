@@ -40,7 +40,7 @@ export function PlanPreview({ form }: { readonly form: DogForm }) {
 }
 
 function preview(form: DogForm, ways: typeof DEFAULT_HOUSE_WAYS, today: Day | undefined) {
-  const { traits, breeds, handling } = composeTraits([form.breed, form.secondBreed].filter(Boolean), {});
+  const { traits, breeds, handling } = composeTraits(form.breeds, {});
   const typed = Number(form.weight.replace(',', '.'));
   const weight = kilograms(typed >= 0.3 && typed <= 130 ? typed : 10);
   const on = today ?? ('2026-01-01' as Day);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { EMPTY_FORM, checkForm, profileOf, type DogForm } from './dogForm';
 
-const form: DogForm = { ...EMPTY_FORM, owner: 'Kofi Lindgren', name: 'Pippin', weight: '7,5', breed: 'pug' };
+const form: DogForm = { ...EMPTY_FORM, owner: 'Kofi Lindgren', name: 'Pippin', weight: '7,5', breeds: ['pug'] };
 const TODAY = '2026-11-25';
 
 describe('the intake form', () => {

@@ -10,8 +10,7 @@ export interface DogForm {
   readonly phone: string;
   readonly email: string;
   readonly name: string;
-  readonly breed: string;
-  readonly secondBreed: string;
+  readonly breeds: readonly string[];
   readonly weight: string;
   readonly born: string;
   readonly skin: Skin;
@@ -29,8 +28,7 @@ export const EMPTY_FORM: DogForm = {
   phone: '',
   email: '',
   name: '',
-  breed: '',
-  secondBreed: '',
+  breeds: [],
   weight: '',
   born: '',
   skin: SKIN[0],
@@ -48,7 +46,7 @@ export function profileOf(form: DogForm, units: UnitSystem, kept: Partial<DogPro
   return {
     ...kept,
     name: form.name,
-    breeds: [form.breed, form.secondBreed].filter(Boolean),
+    breeds: [...form.breeds],
     weightKg: units === 'US' ? Math.round(typed * KG_PER_POUND * 100) / 100 : typed,
     born: form.born === '' ? null : form.born,
     skin: form.skin,
@@ -69,7 +67,7 @@ export type FieldErrors = Partial<Record<keyof DogForm, string>>;
 /** Which field of the form a path of the contract belongs to. */
 const FIELD_OF: Readonly<Record<string, keyof DogForm>> = {
   name: 'name',
-  breeds: 'breed',
+  breeds: 'breeds',
   weightKg: 'weight',
   born: 'born',
   handling: 'handling',

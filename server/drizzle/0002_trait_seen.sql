@@ -1,0 +1,1 @@
+ALTER TABLE "dewpond"."dog" ADD COLUMN "seen_on" jsonb DEFAULT '{}'::jsonb NOT NULL;
