@@ -11,7 +11,7 @@ import {
   TEARING,
   type Traits,
 } from '@dewpond/core/catalogue';
-import { ALL_TASKS, FIT, SKIN, type DogFacts, type DueLine, type EarHairWay } from '@dewpond/core/careplan';
+import { ALL_TASKS, SKIN, type DogFacts, type DueLine, type EarHairWay } from '@dewpond/core/careplan';
 import { ALL_SIGNS, EAR_CONDITIONS, PROCEDURES, type Finding } from '@dewpond/core/findings';
 import { HEAVIEST_DOG_KG, LIGHTEST_DOG_KG, daysBetween, type Day } from '@dewpond/core/units';
 import type { Grade, PlaceKey } from '@dewpond/core/places';
@@ -40,15 +40,6 @@ const earHistory = z.strictObject({
 });
 const EAR_UNKNOWN = { conditions: [], plucked: 'not known', ownerForbidsPlucking: false } as const;
 
-/** Asked at each handover; the last answers are shown. */
-const fitness = z.strictObject({
-  spotOn: daySchema.nullable(),
-  stitches: z.boolean(),
-  fits: z.boolean(),
-  heart: z.boolean(),
-  inSeason: z.boolean(),
-});
-
 const breedIds = BREEDS.map((breed) => breed.id) as [string, ...string[]];
 const weight = z
   .number({ error: 'Weight is a number of kilograms.' })
@@ -67,7 +58,6 @@ export const dogProfile = z.strictObject({
   sex: z.enum(['dog', 'bitch', 'not known']).default('not known'),
   seen: seenTraits.default({}),
   skin: z.enum(SKIN).default('healthy'),
-  fitness: fitness.default({ ...FIT }),
   swims: z.boolean().default(false),
   canStandThroughBath: z.boolean().default(true),
   grassSeedMonths: z.array(z.int().min(1).max(12)).max(12).default([]),

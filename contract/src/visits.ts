@@ -3,7 +3,8 @@ import { ALL_SIGNS, PAD_COLOURS, SIGNS, areaOf, type Finding } from '@dewpond/co
 import type { PlaceKey } from '@dewpond/core/places';
 import type { OwnerSheet } from '@dewpond/core/sheet';
 import type { MixCard, Product } from '@dewpond/core/dilution';
-import { VISIT_KINDS, type VisitEvent } from '@dewpond/core/visit';
+import { HANDOVER_QUESTIONS, VISIT_KINDS, type HandoverQuestion, type VisitEvent } from '@dewpond/core/visit';
+import type { Day } from '@dewpond/core/units';
 import { z } from 'zod';
 import { daySchema, grade, id, line, newId, place, side, text } from './basics';
 
@@ -39,6 +40,11 @@ export const happening = z.discriminatedUnion('type', [
     ml: z.number().min(0).max(20_000),
     planned: z.number().min(0).max(20_000),
     how: z.enum(['as planned', 'a bit more', 'double', 'measured', 'substituted']),
+  }),
+  z.strictObject({
+    type: z.literal('answered'),
+    question: z.enum(HANDOVER_QUESTIONS as [HandoverQuestion]),
+    answer: z.boolean(),
   }),
   z.strictObject({ type: z.literal('noted'), text: text(2000).min(1) }),
   z.strictObject({ type: z.literal('closed'), how: z.enum(['finished', 'ended early']) }),
@@ -92,6 +98,8 @@ export const visitView = z.object({
     readonly findings: readonly Finding[];
     readonly looked: readonly PlaceKey[];
   } | null>(),
+  /** What the owner said the last time each question was asked. */
+  lastAnswers: z.custom<Readonly<Partial<Record<HandoverQuestion, { readonly answer: boolean; readonly day: Day }>>>>(),
   events: z.custom<VisitEvent[]>(),
   serverNow: z.number(),
 });

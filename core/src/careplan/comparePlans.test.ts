@@ -24,14 +24,16 @@ describe('what changes from one plan to another', () => {
   test('ears that turn out hanging and hairy are cleaned oftener, and nothing else moves but the ears', () => {
     const dog = aDog({}, 'german-shepherd');
     const seen = changes(dog, { ...dog, traits: { ...dog.traits, ears: 'hanging', canalHair: 'dense' } });
-    expect(seen['ear cleaning@ear/left']).toMatch(/every 21 days \(7–42\) instead of every 42 days \(14–84\)/);
+    expect(seen['ear cleaning@ear/left']).toMatch(
+      /every 21 days \(7–42 days\) instead of every 42 days \(14–84 days\)/,
+    );
     expect(Object.keys(seen).filter((key) => !key.startsWith('ear '))).toEqual([]);
   });
 
   test('a fold that is found is new in the plan; one that is not there is gone', () => {
     const dog = aDog();
     const folded = { ...dog, traits: { ...dog.traits, folds: { lip: 'deep' as const } } };
-    expect(changes(dog, folded)['fold care@fold lip/left']).toBe('new; every 21 days (7–42)');
+    expect(changes(dog, folded)['fold care@fold lip/left']).toBe('new; every 21 days (7–42 days)');
     expect(changes(folded, dog)['fold care@fold lip/left']).toBe('gone; no longer in the plan');
   });
 

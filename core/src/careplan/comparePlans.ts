@@ -1,3 +1,4 @@
+import { everyWords } from '../units';
 import type { CarePlan, PlanLine } from './makePlan';
 import { taskKey, type TaskAt } from './tasks';
 
@@ -26,11 +27,11 @@ export function comparePlans(before: CarePlan, after: CarePlan): PlanChange[] {
 }
 
 const every = ({ usual, least, most }: NonNullable<PlanLine['interval']>): string =>
-  least === most ? `every ${usual} days` : `every ${usual} days (${least}–${most})`;
+  least === most ? everyWords(usual) : `${everyWords(usual)} (${least}–${most} days)`;
 
 const summary = ({ interval, home, methods, cautions }: PlanLine): string => {
   if (interval) return every(interval);
-  return home ? `at home every ${home.everyDays} days` : (methods[0]?.words ?? cautions[0]?.words ?? '');
+  return home ? `at home ${everyWords(home.everyDays)}` : (methods[0]?.words ?? cautions[0]?.words ?? '');
 };
 
 function differences(was: PlanLine, is: PlanLine): string[] {
@@ -66,5 +67,5 @@ function homeWords(was: PlanLine, is: PlanLine): string[] {
   const days = ({ home }: PlanLine) => home?.everyDays ?? null;
   if (days(was) === days(is)) return [];
   if (is.home === null) return ['no home care'];
-  return [`at home every ${is.home.everyDays} days${was.home ? ` instead of ${was.home.everyDays}` : ''}`];
+  return [`at home ${everyWords(is.home.everyDays)}${was.home ? ` instead of ${everyWords(was.home.everyDays)}` : ''}`];
 }

@@ -2,7 +2,7 @@ import { TASKS, type DueLine } from '../careplan';
 import { ADVICE, SENTENCES, fill } from './sentences';
 import { LEVELS, SIGNS, atLeast, countsAt, higherLevel, type Finding, type Level, type Triage } from '../findings';
 import { GRADE_WORDS, SIDES, namePlace, placeKey, type Grade, type Place, type PlaceKey } from '../places';
-import { showDay, type Day } from '../units';
+import { everyWords, showDay, type Day } from '../units';
 import type { Step, VisitState } from '../visit';
 import { notLookedAt } from '../visit';
 
@@ -183,10 +183,6 @@ function homeCareLines(due: readonly DueLine[]): string[] {
   );
   return [...new Set(words)];
 }
-
-/** "every day", "every 3 days" */
-export const everyWords = (days: number): string =>
-  days === 1 ? 'every day' : days === 7 ? 'once a week' : `every ${days} days`;
 
 function nextWords({ nextBooked, nextSuggested, day }: SheetInput): string {
   if (nextBooked !== null) return fill(SENTENCES.booked, showDay(nextBooked));

@@ -46,3 +46,7 @@ const DAY_WORDS = new Intl.DateTimeFormat('en-GB', {
 
 /** "Thu, 3 Dec" without the comma: "Thu 3 Dec". */
 export const showDay = (on: Day): string => DAY_WORDS.format(new Date(`${on}T00:00:00Z`)).replace(',', '');
+
+/** "every day", "once a week", "every 3 days" */
+export const everyWords = (days: number): string =>
+  days === 1 ? 'every day' : days === 7 ? 'once a week' : `every ${days} days`;

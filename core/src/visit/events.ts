@@ -1,5 +1,6 @@
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, Side } from '../places';
+import type { HandoverQuestion } from './handover';
 
 /** What can happen at the table, one payload a kind. */
 export type Happening =
@@ -26,6 +27,8 @@ export type Happening =
       readonly planned: number;
       readonly how: 'as planned' | 'a bit more' | 'double' | 'measured' | 'substituted';
     }
+  /** What the owner said at handover. */
+  | { readonly type: 'answered'; readonly question: HandoverQuestion; readonly answer: boolean }
   | { readonly type: 'noted'; readonly text: string }
   | { readonly type: 'closed'; readonly how: 'finished' | 'ended early' };
 

@@ -71,6 +71,8 @@ function happen(state: VisitState, what: Happening, event: VisitEvent): VisitSta
       const { type: _, ...used } = what;
       return { ...state, used: [...state.used.filter((each) => each.product !== what.product), used] };
     }
+    case 'answered':
+      return { ...state, answers: { ...state.answers, [what.question]: what.answer } };
     case 'noted':
       return { ...state, notes: [...state.notes, what.text] };
     case 'closed':

@@ -10,6 +10,15 @@ export {
   type VisitEvent,
 } from './events';
 export { foldVisit } from './foldVisit';
+export {
+  HANDOVER,
+  HANDOVER_QUESTIONS,
+  applyAnswers,
+  lastingAnswers,
+  unanswered,
+  type HandoverAnswers,
+  type HandoverQuestion,
+} from './handover';
 export { circumstancesOf, endsVisit, judgeLookOver, placesToLookAt } from './lookOver';
 export {
   EMPTY_VISIT,

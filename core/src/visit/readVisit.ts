@@ -1,8 +1,9 @@
-import type { CarePlan, DogFacts } from '../careplan';
+import { makePlan, type CarePlan, type DogFacts } from '../careplan';
 import type { Finding, Triage } from '../findings';
 import type { PlaceKey } from '../places';
 import type { VisitEvent } from './events';
 import { foldVisit } from './foldVisit';
+import { applyAnswers } from './handover';
 import { judgeLookOver } from './lookOver';
 import type { VisitState } from './state';
 import { stepList } from './stepList';
@@ -21,12 +22,18 @@ export interface VisitReading {
   readonly state: VisitState;
   readonly judged: Partial<Record<PlaceKey, Triage>>;
   readonly steps: readonly Step[];
+  /** The dog and its plan, with what the owner said today. */
+  readonly facts: DogFacts;
+  readonly plan: CarePlan;
 }
 
 /** A visit read from its events: state, levels and stops, steps. The same on the tablet, at the office, and in a rebuild. */
 export function readVisit(before: BeforeVisit, events: readonly VisitEvent[]): VisitReading {
-  const { kind, facts, plan, contactMinutes } = before;
+  const { kind, contactMinutes } = before;
   const state = foldVisit(events);
+  const asked = Object.keys(state.answers).length > 0;
+  const facts = asked ? applyAnswers(before.facts, state.answers) : before.facts;
+  const plan = asked ? makePlan(facts) : before.plan;
   const judged = judgeLookOver(facts, state.findings, before.lastFindings);
-  return { state, judged, steps: stepList({ kind, facts, plan, contactMinutes, judged }) };
+  return { state, judged, facts, plan, steps: stepList({ kind, facts, plan, contactMinutes, judged }) };
 }

@@ -1,6 +1,7 @@
 import type { Finding, PadColour } from '../findings';
 import type { PlaceKey, Side } from '../places';
 import type { VisitEvent } from './events';
+import type { HandoverAnswers } from './handover';
 
 export type StepMark = { readonly kind: 'done' } | { readonly kind: 'skipped'; readonly because: string };
 
@@ -40,6 +41,7 @@ export interface VisitState {
   readonly pads: Readonly<Record<Side, PadCount>>;
   readonly timers: readonly TimerState[];
   readonly used: readonly UsedProduct[];
+  readonly answers: HandoverAnswers;
   readonly notes: readonly string[];
   readonly closed: 'finished' | 'ended early' | null;
   /** Work of a device that had not seen the close: taken in, and shown as such. */
@@ -57,6 +59,7 @@ export const EMPTY_VISIT: VisitState = {
   pads: { left: NO_PADS, right: NO_PADS },
   timers: [],
   used: [],
+  answers: {},
   notes: [],
   closed: null,
   cameInLater: [],

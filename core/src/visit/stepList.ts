@@ -36,10 +36,7 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
   handover: () => [
     step('handover', {
       title: 'Ask the owner',
-      how: practice(
-        'Scratching, head shaking, smell, eye discharge, lameness?',
-        'New medicine, ear drops today, spot-on lately, stitches, fits, in season?',
-      ),
+      how: practice('Scratching, head shaking, smell, eye discharge, lameness? New medicine? Last meal?'),
       after: ['prepare'],
     }),
   ],

@@ -315,6 +315,19 @@ export const taskDone = dewpond.table('task_done', { ...ofVisit(), task: text('t
   ofThisBusiness('task_done'),
 ]);
 
+/** What the owner said at handover, newest visit last. */
+export const handoverAnswer = dewpond.table(
+  'handover_answer',
+  { ...ofVisit(), question: text('question').notNull(), answer: boolean('answer').notNull() },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.visitId, t.question] }),
+    foreignKey({ columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
+    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
+    index('handover_answer_by_dog').on(t.businessId, t.dogId, t.day),
+    ofThisBusiness('handover_answer'),
+  ],
+);
+
 export const amountUsed = dewpond.table(
   'amount_used',
   {

@@ -1,5 +1,6 @@
 import { composeTraits, earOdds, nameBreeds } from '@dewpond/core/catalogue';
 import {
+  FIT,
   lifeStage,
   liftsOf,
   makePlan,
@@ -12,13 +13,14 @@ import {
 import { SIGNS, type Finding } from '@dewpond/core/findings';
 import { placeKey, type PlaceKey, type Side } from '@dewpond/core/places';
 import { daysBetween, kilograms, showWeight, yearsOld, type Day, type UnitSystem } from '@dewpond/core/units';
+import { applyAnswers, lastingAnswers } from '@dewpond/core/visit';
 import type { DogProfile } from '@dewpond/contract';
 import type { House } from '../house/house';
 import type { DogRecord, KeptFinding } from './records';
 
 /** The core's view of a dog on a day. */
 export function factsOf(
-  { dog, instructions, findings, places, visits }: DogRecord,
+  { dog, instructions, findings, places, visits, answers }: DogRecord,
   house: House,
   today: Day,
 ): DogFacts {
@@ -27,14 +29,14 @@ export function factsOf(
   const weight = kilograms(profile.weightKg);
   const last = visits.at(-1)?.id;
   const lastFindings = findings.filter((found) => found.visitId === last);
-  return {
+  const facts: DogFacts = {
     traits,
     breedHandling: handling,
     weight,
     lifeStage: lifeStage(profile.born === null ? null : yearsOld(profile.born, today), weight),
     canStandThroughBath: profile.canStandThroughBath,
     skin: profile.skin,
-    fitness: profile.fitness,
+    fitness: FIT,
     swims: profile.swims,
     grassSeedMonths: profile.grassSeedMonths,
     tearingSeenByVet: profile.tearingSeenByVet,
@@ -52,6 +54,8 @@ export function factsOf(
     earUnsettled: { left: unsettled(lastFindings, 'left'), right: unsettled(lastFindings, 'right') },
     today,
   };
+  const said = Object.entries(answers).map(([question, { answer }]) => [question, answer]);
+  return applyAnswers(facts, lastingAnswers(Object.fromEntries(said)));
 }
 
 function earHistory(profile: DogProfile, side: Side, today: Day): EarHistory {

@@ -1,4 +1,5 @@
-import { FIT, type Instruction } from '@dewpond/core/careplan';
+import type { VisitView } from '@dewpond/contract';
+import type { Instruction } from '@dewpond/core/careplan';
 import { learnDogFactor } from '@dewpond/core/dilution';
 import type { Finding } from '@dewpond/core/findings';
 import { placeOf, type PlaceKey } from '@dewpond/core/places';
@@ -6,7 +7,17 @@ import { placeRecord, type PlaceRecord, type PlaceVisit } from '@dewpond/core/rh
 import { millilitres, type Day } from '@dewpond/core/units';
 import { group } from 'd3-array';
 import { asc, eq, inArray } from 'drizzle-orm';
-import { amountUsed, client, dog, findingSeen, instruction, placeCare, taskDone, visit } from '../db/schema';
+import {
+  amountUsed,
+  client,
+  dog,
+  findingSeen,
+  handoverAnswer,
+  instruction,
+  placeCare,
+  taskDone,
+  visit,
+} from '../db/schema';
 import type { Tenant } from '../db/tenant';
 
 /** A finding as it was kept, with the visit's day and its level. */
@@ -17,6 +28,8 @@ type CareRow = typeof placeCare.$inferSelect;
 export interface DogRecord {
   readonly dog: typeof dog.$inferSelect;
   readonly client: typeof client.$inferSelect;
+  /** The newest answer to each question of handover. */
+  readonly answers: VisitView['lastAnswers'];
   readonly instructions: readonly (Instruction & { readonly version: number })[];
   readonly visits: readonly { readonly id: string; readonly day: Day; readonly closed: string | null }[];
   readonly care: readonly CareRow[];
@@ -78,6 +91,10 @@ export async function loadDogs(
     .select()
     .from(amountUsed)
     .where(list ? inArray(amountUsed.dogId, list) : undefined);
+  const answers = await tx
+    .select()
+    .from(handoverAnswer)
+    .where(list ? inArray(handoverAnswer.dogId, list) : undefined);
 
   const visitOrder = new Map(visits.map((each, i) => [each.id, i]));
   const known = <T extends { visitId: string }>(rows: readonly T[]) =>
@@ -91,6 +108,7 @@ export async function loadDogs(
     findings: group(known(findings), (row) => row.dogId),
     tasks: group(known(tasks), (row) => row.dogId),
     amounts: group(known(amounts), (row) => row.dogId),
+    answers: group(known(answers), (row) => row.dogId),
   };
   return dogs.map((row): DogRecord => {
     const id = row.dog.id;
@@ -102,8 +120,7 @@ export async function loadDogs(
       complete: each.complete,
     }));
     return {
-      // What came after this profile was written has its default.
-      dog: { ...row.dog, profile: { ...row.dog.profile, fitness: row.dog.profile.fitness ?? FIT } },
+      dog: row.dog,
       client: row.client,
       instructions: said,
       visits: (byDog.visits.get(id) ?? []).map((each) => ({ id: each.id, day: each.day as Day, closed: each.closed })),
@@ -122,6 +139,9 @@ export async function loadDogs(
         day: each.day as Day,
         task: each.task,
       })),
+      answers: Object.fromEntries(
+        (byDog.answers.get(id) ?? []).map(({ question, answer, day }) => [question, { answer, day: day as Day }]),
+      ),
       places: placeRecords(cared, said),
       amountFactor: learnDogFactor(lessons),
       amountLessons: lessons.filter((each) => each.complete && each.used > 0).length,

@@ -74,6 +74,23 @@ describe('a visit moves what is due', () => {
     expect(after).toMatchObject({ rhythm: null, line: { fixedByVet: true, interval: { usual: 14 }, bars: [] } });
   });
 
+  test('what the owner said is there next time: a heart condition stays, drops of that day do not', async () => {
+    const { dogId } = await addDog(salon, { name: 'Quill' });
+    await visitDog(salon, dogId, [
+      { type: 'answered', question: 'heart', answer: true },
+      { type: 'answered', question: 'drops, left ear', answer: true },
+    ]);
+    clock.now += 28 * DAY;
+    const id = await begin(salon, dogId);
+    const { body: view } = await salon.call('GET /api/visits/:id', { id });
+    expect(view.lastAnswers).toMatchObject({ heart: { answer: true, day: '2026-11-25' } });
+    expect(view.facts.fitness.heart).toBe(true);
+    expect(view.facts.ears.left.conditions).toEqual([]);
+    const { body: page } = await salon.call('GET /api/dogs/:id', { id: dogId });
+    const bath = page.due.find(({ line }) => line.task === 'bath');
+    expect(bath?.line.cautions.map(({ words }) => words).join(' ')).toMatch(/Heart: short stay/);
+  });
+
   test('what was used moves the dog’s own factor, slowly', async () => {
     const { dogId } = await addDog(salon, { name: 'Tansy' });
     const { body: before } = await salon.call('GET /api/dogs/:id/mix', { id: dogId });

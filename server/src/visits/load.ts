@@ -1,4 +1,3 @@
-import type { DogFacts } from '@dewpond/core/careplan';
 import type { Finding } from '@dewpond/core/findings';
 import type { Place, PlaceKey } from '@dewpond/core/places';
 import type { Day } from '@dewpond/core/units';
@@ -23,7 +22,7 @@ import { notFound } from '../http/problem';
 export interface LoadedVisit extends VisitReading {
   readonly row: typeof visit.$inferSelect;
   readonly record: DogRecord;
-  readonly facts: DogFacts;
+  /** The dog and its plan as known that morning, before anyone was asked. */
   readonly planned: Planned;
   readonly events: readonly VisitEvent[];
   readonly lastTime: { readonly day: Day; readonly findings: Finding[]; readonly looked: PlaceKey[] } | null;
@@ -69,7 +68,6 @@ function prepare(row: LoadedVisit['row'], record: DogRecord, house: House, kind:
   return {
     row,
     record,
-    facts,
     planned,
     lastTime: lastInspection(record),
     places: placesToLookAt(facts),
@@ -80,11 +78,12 @@ function prepare(row: LoadedVisit['row'], record: DogRecord, house: House, kind:
 
 /** The core's reading of a visit from its events. Pure, so that the rebuild and the request agree. */
 export function replay(prepared: PreparedVisit, events: readonly VisitEvent[]): LoadedVisit {
-  const { facts, planned, kind, contactMinutes } = prepared;
+  const { planned, kind, contactMinutes } = prepared;
+  const { facts, plan } = planned;
   const lastFindings = prepared.lastTime?.findings ?? [];
   return {
     ...prepared,
     events,
-    ...readVisit({ kind, facts, plan: planned.plan, contactMinutes, lastFindings }, events),
+    ...readVisit({ kind, facts, plan, contactMinutes, lastFindings }, events),
   };
 }

@@ -2,7 +2,7 @@ import { SIGNS, higherLevel, stopFor, stopsAtLeast, type Finding, type Level } f
 import type { Task } from '@dewpond/core/careplan';
 import { placeKey, type Grade, type Place } from '@dewpond/core/places';
 import type { BusinessId, Tenant } from '../db/tenant';
-import { amountUsed, appointment, findingSeen, placeCare, taskDone, visit } from '../db/schema';
+import { amountUsed, appointment, findingSeen, handoverAnswer, placeCare, taskDone, visit } from '../db/schema';
 import { and, eq, ne } from 'drizzle-orm';
 import { predictedWithoutFactor } from '../dogs/mixes';
 import type { House } from '../house/house';
@@ -44,7 +44,7 @@ const TASKS_OF_STEP: Readonly<Record<string, readonly Task[]>> = {
 export async function project(tx: Tenant, businessId: BusinessId, loaded: LoadedVisit, house: House): Promise<void> {
   const { row, state, judged, places } = loaded;
   const key = { businessId, visitId: row.id, dogId: row.dogId, day: row.day };
-  for (const table of [findingSeen, placeCare, taskDone, amountUsed])
+  for (const table of [findingSeen, placeCare, taskDone, handoverAnswer, amountUsed])
     await tx.delete(table).where(eq(table.visitId, row.id));
 
   const findings = state.findings.map((found) => ({
@@ -78,6 +78,9 @@ export async function project(tx: Tenant, businessId: BusinessId, loaded: Loaded
     state.steps[step]?.kind === 'done' ? tasks.map((task) => ({ ...key, task })) : [],
   );
   if (done.length > 0) await tx.insert(taskDone).values(done);
+
+  const answers = Object.entries(state.answers).map(([question, answer]) => ({ ...key, question, answer }));
+  if (answers.length > 0) await tx.insert(handoverAnswer).values(answers);
 
   const used = state.used.flatMap((each) => {
     const product = house.products.find(({ id }) => id === each.product);

@@ -47,7 +47,8 @@ export function visitRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/visits/:id', async ({ tx, params, now }) => {
     const house = await loadHouse(tx);
     const loaded = await loadVisit(tx, house, params.id);
-    const { row, record, facts, planned } = loaded;
+    const { row, record, planned } = loaded;
+    const { facts } = planned;
     return {
       id: row.id,
       dog: {
@@ -64,6 +65,7 @@ export function visitRoutes(router: Router, services: Services): void {
       contactMinutes: loaded.contactMinutes,
       mixes: mixesFor(facts, planned.plan, house, record.amountFactor),
       lastTime: loaded.lastTime,
+      lastAnswers: loaded.record.answers,
       events: [...loaded.events],
       serverNow: now,
     };

@@ -10,10 +10,12 @@ interface DialogProps {
   readonly says?: string | undefined;
   /** A sheet from the right, as tall as the screen, for the table. */
   readonly tall?: boolean;
+  /** As a sheet, with room for two columns. */
+  readonly wide?: boolean;
   readonly children: ReactNode;
 }
 
-export function Dialog({ open, onClose, title, says, tall = false, children }: DialogProps) {
+export function Dialog({ open, onClose, title, says, tall = false, wide = false, children }: DialogProps) {
   return (
     <Radix.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Radix.Portal>
@@ -23,7 +25,7 @@ export function Dialog({ open, onClose, title, says, tall = false, children }: D
           className={classes(
             'fixed z-50 bg-surface border-line text-ink flex flex-col overflow-hidden',
             tall
-              ? 'inset-y-0 right-0 w-full max-w-2xl border-l'
+              ? classes('inset-y-0 right-0 w-full border-l', wide ? 'max-w-5xl' : 'max-w-2xl')
               : 'left-1/2 top-1/2 -translate-x-1/2 -translate-y-1/2 w-[min(94vw,36rem)] max-h-[92vh] rounded-card border shadow-xl',
           )}
         >

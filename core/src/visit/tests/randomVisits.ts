@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { makePlan, type DogFacts } from '../../careplan';
 import { ALL_SIGNS, PAD_COLOURS, SIGNS, finding, mirrorFinding, type Finding, type Triage } from '../../findings';
 import { SIDES, mirror, otherSide, type Place, type PlaceKey } from '../../places';
-import { stepList, type Happening, type Step, type VisitEvent } from '..';
+import { HANDOVER_QUESTIONS, stepList, type HandoverQuestion, type Happening, type Step, type VisitEvent } from '..';
 
 /** Steps of a dog whose look-over came out like this. */
 export const stepsFor = (facts: DogFacts, judged: Partial<Record<PlaceKey, Triage>> = {}, contactMinutes = 0): Step[] =>
@@ -68,6 +68,9 @@ export const anyHappening: fc.Arbitrary<Happening> = fc.oneof(
     seconds: 30,
   })),
   side.map((s): Happening => ({ type: 'timer stopped', timer: `massage ${s}` })),
+  fc
+    .tuple(fc.constantFrom(...HANDOVER_QUESTIONS), fc.boolean())
+    .map(([question, answer]): Happening => ({ type: 'answered', question, answer })),
   fc.constantFrom('finished', 'ended early').map((how): Happening => ({ type: 'closed', how: how as 'finished' })),
 );
 
@@ -108,6 +111,8 @@ export function mirrorHappening(what: Happening): Happening {
       return { ...what, timer: swapName(what.timer), step: swapName(what.step) };
     case 'timer stopped':
       return { ...what, timer: swapName(what.timer) };
+    case 'answered':
+      return { ...what, question: swapName(what.question) as HandoverQuestion };
     case 'step done':
     case 'step skipped':
     case 'step undone':

@@ -101,7 +101,9 @@ describe('what if', () => {
     const changes = screen.getByRole('region', { name: 'What would change' });
     expect(changes).toHaveWords(/Change something below/);
     await person.selectOptions(screen.getByLabelText('Tearing'), 'constant');
-    expect(changes).toHaveWords(/Eyes and face, left eye.*every 21 days \(7–42\) instead of every 28 days/);
+    expect(changes).toHaveWords(
+      /Eyes and face, left eye, right eye.*every 21 days \(7–42 days\) instead of every 28 days/,
+    );
     await person.selectOptions(screen.getByLabelText('Fold: nose'), 'none');
     expect(changes).toHaveWords(/Folds, nose fold.*gone/);
     await person.click(button('Note as seen on this dog'));

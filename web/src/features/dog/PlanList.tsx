@@ -2,8 +2,7 @@ import type { DogView } from '@dewpond/contract';
 import { RANK_WORDS, TASKS, taskKey, type DueLine, type DueWindow, type Round } from '@dewpond/core/careplan';
 import { namePlace } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
-import { everyWords } from '@dewpond/core/sheet';
-import { showDay } from '@dewpond/core/units';
+import { everyWords, showDay } from '@dewpond/core/units';
 import { Accordion } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
 import { Card } from '../../ui/Card';
@@ -116,7 +115,9 @@ function Details({ due: { line, window } }: { readonly due: DueLine }) {
         <p className="text-sm font-semibold text-soft">{title}</p>
         <ul className="list-disc pl-5 marker:text-line">
           {items.map((item, i) => (
-            <li key={i}>{item}</li>
+            <li key={i} className="py-0.5">
+              {item}
+            </li>
           ))}
         </ul>
       </div>
@@ -131,8 +132,9 @@ function Details({ due: { line, window } }: { readonly due: DueLine }) {
     <>
       {part('Not done', said(line.bars))}
       {window && part('When', [<WindowWords key="window" window={window} />])}
-      {part('How', said(line.methods))}
-      {part('Cautions', said(line.cautions))}
+      {part('How', said(line.methods.filter(({ general }) => !general)))}
+      {part('Cautions', said(line.cautions.filter(({ general }) => !general)))}
+      {part('As for every dog', said([...line.methods, ...line.cautions].filter(({ general }) => general)))}
       {line.earHair && part('Decision', [`Line ${line.earHair.line} of the rule: ${line.earHair.because}`])}
       {line.home &&
         part('At home', [

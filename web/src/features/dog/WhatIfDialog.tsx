@@ -3,11 +3,11 @@ import {
   ALL_HOUSE_QUESTIONS,
   HOUSE_QUESTIONS,
   TASKS,
-  taskKey,
   type HouseQuestion,
   type PlanChange,
 } from '@dewpond/core/careplan';
 import { FOLD_SITES, namePlace } from '@dewpond/core/places';
+import { group } from 'd3-array';
 import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { call } from '../../api/call';
@@ -35,6 +35,7 @@ export function WhatIfDialog({ dog, open, onClose }: WhatIfProps) {
       title={`What if ${dog.profile.name}…`}
       says="Nothing is saved until you say so."
       tall
+      wide
     >
       {open && <Trying dog={dog} onDone={onClose} />}
     </Dialog>
@@ -59,20 +60,24 @@ function Trying({ dog, onDone }: { readonly dog: DogView; readonly onDone: () =>
   });
   const tried = Object.keys(scratch.traits).length;
   return (
-    <div className="flex flex-col gap-4">
-      <section aria-label="What would change" aria-live="polite">
-        <Changes changes={changes} tried={tried + Object.keys(scratch.ways).length > 0} />
-      </section>
-      <div className="flex flex-wrap gap-2">
-        <Button look="main" disabled={tried === 0 || save.isPending} onClick={() => save.mutate()}>
-          Note as seen on this dog
-        </Button>
-        <Button look="quiet" onClick={() => setScratch(NOTHING_TRIED)}>
-          As it was
-        </Button>
+    <div className="grid grid-cols-[1fr_400px] max-lg:grid-cols-1 gap-6 items-start">
+      <div className="flex flex-col gap-5">
+        <TraitChoices dog={dog} scratch={scratch} set={setScratch} />
+        <WayChoices dog={dog} scratch={scratch} set={setScratch} />
       </div>
-      <TraitChoices dog={dog} scratch={scratch} set={setScratch} />
-      <WayChoices dog={dog} scratch={scratch} set={setScratch} />
+      <div className="flex flex-col gap-3 lg:sticky lg:top-0">
+        <div className="flex flex-wrap gap-2">
+          <Button look="main" disabled={tried === 0 || save.isPending} onClick={() => save.mutate()}>
+            Note as seen on this dog
+          </Button>
+          <Button look="quiet" onClick={() => setScratch(NOTHING_TRIED)}>
+            As it was
+          </Button>
+        </div>
+        <section aria-label="What would change" aria-live="polite">
+          <Changes changes={changes} tried={tried + Object.keys(scratch.ways).length > 0} />
+        </section>
+      </div>
     </div>
   );
 }
@@ -92,16 +97,13 @@ function Changes({ changes, tried }: { readonly changes: readonly PlanChange[]; 
     );
   return (
     <ul className="flex flex-col gap-2">
-      {changes.map((change) => (
-        <li key={taskKey(change)} className="rounded-xl border border-line px-3 py-2">
+      {[...group(changes, ({ task, kind, words }) => [task, kind, ...words].join('|'))].map(([key, alike]) => (
+        <li key={key} className="rounded-xl border border-line px-3 py-2">
           <p className="flex items-center justify-between gap-3 font-semibold">
-            <span>
-              {TASKS[change.task].name}
-              {change.place && `, ${namePlace(change.place)}`}
-            </span>
-            <Chip tone={KINDS[change.kind].tone}>{KINDS[change.kind].words}</Chip>
+            <span>{whereWords(alike)}</span>
+            {alike[0] && <Chip tone={KINDS[alike[0].kind].tone}>{KINDS[alike[0].kind].words}</Chip>}
           </p>
-          {change.words.map((words) => (
+          {alike[0]?.words.map((words) => (
             <p key={words} className="text-[15px]">
               {words}
             </p>
@@ -111,6 +113,12 @@ function Changes({ changes, tried }: { readonly changes: readonly PlanChange[]; 
     </ul>
   );
 }
+
+/** "Clean ears, left ear, right ear": sides that change alike stand together. */
+const whereWords = (alike: readonly PlanChange[]): string =>
+  [alike[0] ? TASKS[alike[0].task].name : '', ...alike.flatMap(({ place }) => (place ? [namePlace(place)] : []))].join(
+    ', ',
+  );
 
 interface ChoicesProps {
   readonly dog: DogView;

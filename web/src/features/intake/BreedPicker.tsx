@@ -21,7 +21,7 @@ export function BreedPicker({ value, error, onChange }: BreedPickerProps) {
   const parents = [...new Set(value)].flatMap((id) => findBreed(id) ?? []);
   const add = (id: string) => onChange([...value, id]);
   return (
-    <div role="group" aria-labelledby={label} className="flex flex-col gap-1 min-w-0">
+    <div role="group" aria-labelledby={label} className="flex flex-col gap-1.5 min-w-0">
       <span id={label} className="text-sm font-semibold">
         Breed, or parents of a cross
       </span>

@@ -6,6 +6,7 @@ import { Minus } from 'lucide-react';
 import { Button } from '../../ui/Button';
 import { SourceMark, SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
+import { Handover } from './Handover';
 import { TimerButton } from './Timers';
 import { UsedMix } from './UsedMix';
 import type { Table } from './useTable';
@@ -39,6 +40,7 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
         </p>
       )}
       {step.dwell && <TimerButton table={table} step={step} dwell={step.dwell} />}
+      {step.stage === 'handover' && <Handover table={table} />}
       {step.counts === 'pads' && step.sides.map((side) => <PadCounter key={side} table={table} side={side} />)}
       {step.counts === 'plugs in' && step.sides.map((side) => <PlugIn key={side} table={table} side={side} />)}
       {step.counts === 'plugs out' && step.sides.map((side) => <PlugOut key={side} table={table} side={side} />)}

@@ -2,7 +2,7 @@ import { finding } from '@dewpond/core/findings';
 import type { Happening } from '@dewpond/core/visit';
 import { screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, test } from 'vitest';
-import { facts, session, visitView } from '../../tests/demoDog';
+import { TODAY, facts, session, visitView } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
 import { TableScreen } from './TableScreen';
 
@@ -120,6 +120,21 @@ describe('at the table', () => {
     expect(screen.getByText(/A vet should look today/)).toBeTruthy();
     expect(next().disabled).toBe(false);
     expect(sent).toContainEqual({ type: 'plug not found', side: 'right' });
+  });
+
+  test('handover: last time’s answers are in sight, and stitches take the bath away', async () => {
+    const { person } = toTheTable(visitView({ lastAnswers: { heart: { answer: true, day: TODAY } } }));
+    await screen.findByText(/step 1 of/);
+    await person.click(next());
+    const heart = screen.getByRole('group', { name: 'A heart condition?' });
+    expect(heart).toHaveWords(/last asked Wed 25 Nov: yes/);
+    await person.click(
+      within(screen.getByRole('group', { name: /fresh stitches/ })).getByRole('button', { name: 'Yes' }),
+    );
+    expect(screen.getByText('Wet the coat').tagName).toBe('S');
+    expect(screen.getByText(/Towels and brush only/)).toBeTruthy();
+    await person.click(button(/No to the other 8/));
+    expect(sent.filter((each) => each.type === 'answered')).toHaveLength(9);
   });
 
   test('a step is skipped with a reason, and going back takes the last one back', async () => {

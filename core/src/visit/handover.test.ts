@@ -1,0 +1,69 @@
+import { describe, expect, test } from 'vitest';
+import { makePlan } from '../careplan';
+import { TODAY, aDog } from '../careplan/tests/randomDogs';
+import { HANDOVER_QUESTIONS, applyAnswers, lastingAnswers, readVisit, unanswered, type Happening } from '.';
+import { logged } from './tests/randomVisits';
+
+const facts = aDog({}, 'lagotto');
+const reading = (...happenings: Happening[]) =>
+  readVisit(
+    { kind: 'full visit', facts, plan: makePlan(facts), contactMinutes: 0, lastFindings: [] },
+    logged(happenings),
+  );
+const yes = (question: (typeof HANDOVER_QUESTIONS)[number]): Happening => ({
+  type: 'answered',
+  question,
+  answer: true,
+});
+const no = (question: (typeof HANDOVER_QUESTIONS)[number]): Happening => ({
+  type: 'answered',
+  question,
+  answer: false,
+});
+
+describe('what the owner says at handover', () => {
+  test('fresh stitches take the bath away at once; a slip is taken back by the other answer', () => {
+    const barred = (...happenings: Happening[]) =>
+      reading(...happenings).steps.find((step) => step.id === 'wet')?.barred?.because ?? null;
+    expect(barred(yes('stitches'))).toMatch(/no bath until the vet agrees/);
+    expect(barred(yes('stitches'), no('stitches'))).toBeNull();
+    expect(barred()).toBeNull();
+  });
+
+  test('drops in the left ear today bar the left ear, and only the left', () => {
+    const { steps, judged } = reading(yes('drops, left ear'));
+    const at = (id: string) => steps.find((step) => step.id === id);
+    expect(at('ears, first pass left')?.barred?.because).toMatch(/drops given today/);
+    expect(at('ears, first pass right')?.barred).toBeNull();
+    expect(at('plugs')?.sides).toEqual(['right']);
+    expect(judged['ear/left']?.bars).toHaveLength(1);
+    expect(judged['ear/right']?.bars).toEqual([]);
+  });
+
+  test('a spot-on today warns of washing it off', () => {
+    const words = reading(yes('spot-on')).steps.flatMap((step) => step.how.map((said) => said.words));
+    expect(words.join(' ')).toMatch(/Spot-on lately/);
+  });
+
+  test('gel stays until it is said to be gone; drops, season and spot-on are for the day', () => {
+    const all = Object.fromEntries(HANDOVER_QUESTIONS.map((question) => [question, true]));
+    expect(Object.keys(lastingAnswers(all)).toSorted()).toEqual([
+      'fits',
+      'gel, left ear',
+      'gel, right ear',
+      'heart',
+      'stitches',
+    ]);
+    const gelled = applyAnswers(facts, { 'gel, left ear': true });
+    expect(gelled.ears.left.conditions).toEqual(['long-acting gel in place']);
+    expect(applyAnswers(gelled, { 'gel, left ear': false }).ears.left.conditions).toEqual([]);
+    expect(applyAnswers(gelled, {}).ears).toEqual(gelled.ears);
+  });
+
+  test('nothing said, nothing changed; every question is open until it is answered', () => {
+    expect(applyAnswers(facts, {})).toEqual(facts);
+    expect(unanswered({})).toEqual(HANDOVER_QUESTIONS);
+    expect(unanswered({ fits: false })).not.toContain('fits');
+    expect(applyAnswers(facts, { 'spot-on': true }).fitness.spotOn).toBe(TODAY);
+  });
+});

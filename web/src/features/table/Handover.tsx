@@ -1,0 +1,67 @@
+import { showDay } from '@dewpond/core/units';
+import { HANDOVER, HANDOVER_QUESTIONS, unanswered, type HandoverQuestion } from '@dewpond/core/visit';
+import { Button } from '../../ui/Button';
+import { classes } from '../../ui/classes';
+import type { Table } from './useTable';
+import { record } from './visitLog';
+
+/** What the owner is asked each time, last time's answer beside it; an answer changes the plan at once. */
+export function Handover({ table }: { readonly table: Table }) {
+  const open = unanswered(table.state.answers);
+  return (
+    <section aria-label="Asked at handover" className="flex flex-col gap-1.5">
+      {HANDOVER_QUESTIONS.map((question) => (
+        <Question key={question} table={table} question={question} />
+      ))}
+      {open.length > 1 && (
+        <Button
+          look="quiet"
+          className="min-h-15! text-lg mt-1"
+          onClick={() => record(...open.map((question) => ({ type: 'answered' as const, question, answer: false })))}
+        >
+          No to the other {open.length}
+        </Button>
+      )}
+    </section>
+  );
+}
+
+function Question({ table, question }: { readonly table: Table; readonly question: HandoverQuestion }) {
+  const answer = table.state.answers[question];
+  const last = table.visit.lastAnswers[question];
+  return (
+    <div
+      role="group"
+      aria-label={HANDOVER[question].asks}
+      className={classes(
+        'flex items-stretch rounded-xl border bg-surface overflow-hidden',
+        answer === true ? 'border-watch' : 'border-line',
+      )}
+    >
+      <span className="flex-1 min-w-0 px-3 py-2 self-center">
+        <span className={classes('block font-semibold leading-tight', answer === true && 'text-watch')}>
+          {HANDOVER[question].asks}
+        </span>
+        {last && (
+          <span className="block text-sm text-soft leading-tight">
+            last asked {showDay(last.day)}: {last.answer ? 'yes' : 'no'}
+          </span>
+        )}
+      </span>
+      {([true, false] as const).map((each) => (
+        <button
+          key={String(each)}
+          type="button"
+          aria-pressed={answer === each}
+          onClick={() => record({ type: 'answered', question, answer: each })}
+          className={classes(
+            'w-20 min-h-15 border-l border-line font-semibold',
+            answer === each ? (each ? 'bg-watch-pale text-watch' : 'bg-reed-pale text-reed') : 'hover:bg-pond-pale',
+          )}
+        >
+          {each ? 'Yes' : 'No'}
+        </button>
+      ))}
+    </div>
+  );
+}
