@@ -13,7 +13,7 @@ import {
 import { SIGNS, type Finding } from '@dewpond/core/findings';
 import { placeKey, type PlaceKey, type Side } from '@dewpond/core/places';
 import { daysBetween, kilograms, showWeight, yearsOld, type Day, type UnitSystem } from '@dewpond/core/units';
-import { applyAnswers, lastingAnswers } from '@dewpond/core/visit';
+import { applyAnswers, lastingAnswers, type HandoverAnswers } from '@dewpond/core/visit';
 import type { DogProfile } from '@dewpond/contract';
 import type { House } from '../house/house';
 import type { DogRecord, KeptFinding } from './records';
@@ -54,8 +54,10 @@ export function factsOf(
     earUnsettled: { left: unsettled(lastFindings, 'left'), right: unsettled(lastFindings, 'right') },
     today,
   };
-  const said = Object.entries(answers).map(([question, { answer }]) => [question, answer]);
-  return applyAnswers(facts, lastingAnswers(Object.fromEntries(said)));
+  const said: HandoverAnswers = Object.fromEntries(
+    Object.entries(answers).map(([question, { answer }]): [string, boolean] => [question, answer]),
+  );
+  return applyAnswers(facts, lastingAnswers(said));
 }
 
 function earHistory(profile: DogProfile, side: Side, today: Day): EarHistory {

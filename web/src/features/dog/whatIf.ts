@@ -13,14 +13,14 @@ export const NOTHING_TRIED: Scratch = { traits: {}, ways: {} };
 export function tryTrait<K extends keyof Traits>(scratch: Scratch, dog: DogView, key: K, value: Traits[K]): Scratch {
   const { [key]: _, ...others } = scratch.traits;
   const same = JSON.stringify(dog.facts.traits[key]) === JSON.stringify(value);
-  return { ...scratch, traits: (same ? others : { ...others, [key]: value }) as Partial<Traits> };
+  return { ...scratch, traits: same ? others : { ...others, [key]: value } };
 }
 
 /** A school tried; the house's own is no try. */
 export function tryWay(scratch: Scratch, dog: DogView, question: HouseQuestion, school: string): Scratch {
   const { [question]: _, ...others } = scratch.ways;
   const same = dog.facts.ways[question] === school;
-  return { ...scratch, ways: (same ? others : { ...others, [question]: school }) as Partial<HouseWays> };
+  return { ...scratch, ways: same ? others : { ...others, [question]: school } };
 }
 
 /** What the plan would be otherwise, line by line. */
