@@ -131,6 +131,12 @@ test('nothing leaves this machine, nothing is blocked, no screen has serious fau
   expect(complaints).toEqual([]);
 });
 
+test('a house way says how many plans of the book it would change', async ({ page }) => {
+  await page.goto('/');
+  await page.goto('/house');
+  await expect(page.getByText(/would change \d of 1?\d plans/).first()).toBeVisible();
+});
+
 test('what a vet said is written down, changes the plan at once, and is ended again', async ({ page }) => {
   await page.goto('/');
   await openDog(page, 'Sorrel');

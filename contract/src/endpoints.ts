@@ -1,3 +1,4 @@
+import type { DogFacts } from '@dewpond/core/careplan';
 import { z } from 'zod';
 import { appointment, appointmentEdit, newAppointment } from './appointments';
 import { daySchema, id } from './basics';
@@ -19,6 +20,10 @@ export const ENDPOINTS = {
   },
   'GET /api/dogs': { says: 'All dogs with the first thing due', response: list(dogListItem) },
   'GET /api/dogs/:id': { says: 'One dog: plan, due windows, rhythm, bookings', response: dogView },
+  'GET /api/book': {
+    says: 'What the plan of every dog depends on, for trying a house way over the whole book',
+    response: z.object({ items: z.custom<DogFacts[]>() }),
+  },
   'GET /api/clients': { says: 'All clients', response: list(client) },
   'POST /api/clients': { says: 'Add a client', body: newClient, response: made },
   'POST /api/dogs': { says: 'Add a dog', body: newDog, response: made },

@@ -89,6 +89,7 @@ describe('what the plan says', () => {
     ['a whippet has no mats', aDog({}, 'whippet'), 'mats'],
     ['a whippet’s pads grow no hair', aDog({}, 'whippet'), 'pads'],
     ['a long nose needs no balm', aDog({}, 'whippet'), 'nose balm'],
+    ['a smooth face has no corner hair', aDog({}, 'whippet'), 'eye corners@eye/left'],
     ['a dry face needs no eye vet twice a year', aDog({}, 'whippet'), 'eye check'],
   ])('%s: the plan has no such line', (_, facts, key) => {
     expect(makePlan(facts).lines.map(taskKey)).not.toContain(key);

@@ -1,3 +1,4 @@
+export { openBook, plansThatChange, type BookEntry } from './bookChanges';
 export { comparePlans, type PlanChange } from './comparePlans';
 export { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
 export { decideEarHair, type EarHairDecision, type EarHairWay } from './earHair';

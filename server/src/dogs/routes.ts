@@ -11,7 +11,7 @@ import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
 import { loadHouse } from '../house/house';
 import { dayIn, spanOf } from '../house/zone';
-import { planFor } from './facts';
+import { factsOf, planFor } from './facts';
 import { mixesFor } from './mixes';
 import { loadDogs } from './records';
 import { stampSeen } from './stampSeen';
@@ -25,6 +25,12 @@ export function dogRoutes(router: Router, services: Services): void {
     // From the morning on: a dog that is late for its nine o'clock is booked all the same.
     const booked = await nextBooked(tx, spanOf(house.zone, today).start);
     return { items: records.map((record) => listItem(record, house, today, booked.get(record.dog.id))) };
+  });
+
+  route(router, services, 'GET /api/book', async ({ tx, now }) => {
+    const house = await loadHouse(tx);
+    const today = dayIn(house.zone, now);
+    return { items: (await loadDogs(tx)).map((record) => factsOf(record, house, today)) };
   });
 
   route(router, services, 'GET /api/dogs/:id', async ({ tx, params, now }) => {

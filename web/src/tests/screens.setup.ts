@@ -3,7 +3,7 @@ import { afterEach, expect, vi } from 'vitest';
 import { queryClient } from '../api/queries';
 
 // A whole document in every failure hides what failed.
-configure({ getElementError: (message) => new Error(message ?? 'not found') });
+configure({ asyncUtilTimeout: 8000, getElementError: (message) => new Error(message ?? 'not found') });
 
 /** What a browser has and the test's document has not. */
 class Unobserved {

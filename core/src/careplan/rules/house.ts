@@ -1,7 +1,7 @@
 import { HOUSE_VALUE } from '../../provenance';
-import { way } from '../conditions';
+import { all, always, trait, way } from '../conditions';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, type HouseQuestion } from '../houseWays';
-import type { Rule } from '../rule';
+import type { Condition, Rule } from '../rule';
 import type { Task } from '../tasks';
 import { caution, days, method, rowsOf } from './row';
 
@@ -28,6 +28,12 @@ const METHOD_OF: Readonly<Partial<Record<HouseQuestion, Task>>> = {
   teeth: 'teeth',
 };
 
+/** Schools that matter to some dogs only. */
+const ONLY_FOR: Readonly<Partial<Record<HouseQuestion, Condition>>> = {
+  pluckWith: trait('canalHair', 'sparse', 'dense'),
+  eyeCorner: trait('coat', 'long', 'curly', 'silky drop', 'wire'),
+};
+
 /** Each school of a method question is a rule of rank "house". */
 export const HOUSE_RULES: readonly Rule[] = [
   ...ALL_HOUSE_QUESTIONS.flatMap((question) => {
@@ -38,7 +44,7 @@ export const HOUSE_RULES: readonly Rule[] = [
     return schools.map((school) =>
       rowsOf(task, 'house', HOUSE_VALUE)(
         `${question}, ${school.id}`,
-        way(question, school.id as never),
+        all(ONLY_FOR[question] ?? always, way(question, school.id as never)),
         school.for,
         method(school.words),
         ...(school.warns ? [caution(school.warns)] : []),

@@ -1,7 +1,7 @@
-import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS } from '@dewpond/core/careplan';
+import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS, openBook, plansThatChange, type DogFacts } from '@dewpond/core/careplan';
 import { screen, waitFor, within } from '@testing-library/react';
-import { describe, expect, test } from 'vitest';
-import { house, session } from '../../tests/demoDog';
+import { describe, expect, test, vi } from 'vitest';
+import { facts, house, session } from '../../tests/demoDog';
 import { Refusal, openOffice, show } from '../../tests/office';
 import { HouseScreen } from './HouseScreen';
 
@@ -10,6 +10,7 @@ function openHouse(first = house(), refused = false) {
   const office = openOffice({
     'GET /api/session': () => session(),
     'GET /api/house': () => held.house,
+    'GET /api/book': () => ({ items: [facts('pug'), facts('whippet')] }),
     'PUT /api/house': ({ body }) => {
       if (refused)
         throw new Refusal(409, { kind: 'conflict', message: 'Someone else changed the house ways meanwhile.' });
@@ -19,6 +20,17 @@ function openHouse(first = house(), refused = false) {
   });
   return { office, held, ...show(<HouseScreen />) };
 }
+/** A worker that does its work at once, as the real one would in its own thread. */
+class WorkerAtOnce {
+  onmessage: ((event: { data: unknown }) => void) | null = null;
+  postMessage(items: readonly DogFacts[]) {
+    const book = openBook(items);
+    const changed = plansThatChange(book, 'foldWipe', 'pet wipe');
+    this.onmessage?.({ data: { question: 'foldWipe', school: 'pet wipe', changed, of: book.length } });
+  }
+  terminate() {}
+}
+
 const asks = HOUSE_QUESTIONS.nails.asks;
 const question = () => within(screen.getByRole('radiogroup', { name: asks }));
 const chosen = () =>
@@ -35,6 +47,14 @@ describe('house ways', () => {
       expect(within(group).getAllByRole('radio')).toHaveLength(schools.length);
       for (const school of schools) expect(group.textContent).toContain(school.for);
     }
+  });
+
+  test('says how many plans of the book a school would change, beside the schools not chosen', async () => {
+    vi.stubGlobal('Worker', WorkerAtOnce);
+    openHouse();
+    expect(await screen.findByText('would change 1 of 2 plans')).toBeTruthy();
+    expect(screen.getByRole('radio', { name: /Dog wipe/ })).toHaveWords(/would change 1 of 2 plans/);
+    vi.stubGlobal('Worker', undefined);
   });
 
   test('another school is chosen at once, and taken back', async () => {

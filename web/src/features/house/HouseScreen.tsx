@@ -16,6 +16,8 @@ import { Card } from '../../ui/Card';
 import { SourceMark } from '../../ui/SourceMark';
 import { tell } from '../../ui/toasts';
 import { Waiting } from '../../ui/Waiting';
+import type { SchoolTried } from '../../workers/bookWorker';
+import { triedKey, useBookChanges, type BookChanges } from './useBookChanges';
 
 /** Each question where the trade disagrees, as a card: the schools, what speaks for each, the house's choice. */
 export function HouseScreen() {
@@ -27,6 +29,7 @@ export function HouseScreen() {
 }
 
 function House({ house }: { readonly house: HouseView }) {
+  const changes = useBookChanges(house.version);
   const save = useMutation({
     mutationFn: (
       change: Partial<Pick<HouseView, 'units' | 'pluckingByVetsOnly'>> & { readonly ways?: Partial<HouseWays> },
@@ -87,6 +90,7 @@ function House({ house }: { readonly house: HouseView }) {
             key={question}
             question={question}
             chosen={house.ways[question]}
+            changes={changes}
             disabled={!house.mayEdit}
             onChoose={(school) => save.mutate({ ways: { [question]: school } })}
           />
@@ -119,14 +123,22 @@ function Stances() {
   );
 }
 
+/** "would change 5 of 8 plans", once it is known. */
+function WouldChange({ tried }: { readonly tried: SchoolTried | undefined }) {
+  if (!tried || tried.of === 0) return null;
+  const words = tried.changed === 0 ? 'would change no plan' : `would change ${tried.changed} of ${tried.of} plans`;
+  return <span className="block text-sm text-pond leading-snug">{words}</span>;
+}
+
 interface QuestionCardProps {
   readonly question: HouseQuestion;
   readonly chosen: string;
+  readonly changes: BookChanges;
   readonly disabled: boolean;
   readonly onChoose: (school: string) => void;
 }
 
-function QuestionCard({ question, chosen, disabled, onChoose }: QuestionCardProps) {
+function QuestionCard({ question, chosen, changes, disabled, onChoose }: QuestionCardProps) {
   const { asks, schools } = HOUSE_QUESTIONS[question];
   const list: readonly {
     readonly id: string;
@@ -161,6 +173,7 @@ function QuestionCard({ question, chosen, disabled, onChoose }: QuestionCardProp
               <span>
                 <span className="block font-semibold leading-snug">{school.words}</span>
                 <span className="block text-sm text-soft leading-snug">{school.for}</span>
+                {chosen !== school.id && <WouldChange tried={changes[triedKey(question, school.id)]} />}
                 {school.warns && (
                   <span className="block text-sm text-watch font-semibold leading-snug">{school.warns}</span>
                 )}
