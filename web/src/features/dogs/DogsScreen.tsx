@@ -11,6 +11,7 @@ import { TextField } from '../../ui/Field';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { classes } from '../../ui/classes';
 import type { Day } from '@dewpond/core/units';
+import { findDogs, indexDogs } from './findDogs';
 
 const FILTERS = {
   all: { name: 'All', keeps: () => true },
@@ -77,8 +78,6 @@ export function DogsScreen() {
   );
 }
 
-const plain = (text: string) => text.normalize('NFD').replaceAll(/\p{M}/gu, '').toLowerCase();
-
 function DogTable({
   dogs,
   filter,
@@ -90,13 +89,13 @@ function DogTable({
 }) {
   const units = useUnits();
   const zone = useZone();
+  const index = useMemo(() => indexDogs(dogs), [dogs]);
   const shown = useMemo(() => {
-    const wanted = plain(words).split(' ').filter(Boolean);
-    return dogs.filter((dog) => {
-      const text = plain(`${dog.name} ${dog.owner} ${dog.breed} ${dog.phone}`);
-      return FILTERS[filter].keeps(dog) && wanted.every((word) => text.includes(word));
-    });
-  }, [dogs, filter, words]);
+    const found = findDogs(index, words);
+    const byId = new Map(dogs.map((dog) => [dog.id, dog]));
+    const list = found === null ? dogs : found.flatMap((id) => byId.get(id) ?? []);
+    return list.filter(FILTERS[filter].keeps);
+  }, [index, dogs, filter, words]);
   if (shown.length === 0) return <p className="text-soft">No dog fits. Try fewer words or another filter.</p>;
   return (
     <div className="overflow-x-auto rounded-card border border-line bg-surface">
