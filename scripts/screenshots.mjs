@@ -111,6 +111,10 @@ const VIEWS = {
   house: async (page) => {
     await page.goto('/house');
     await page.getByText('How is cleaner put into an ear?').waitFor();
+    await page
+      .getByText(/would change \d+ of/)
+      .first()
+      .waitFor();
   },
   'table-lookover': async (page) => {
     await toTheTable(page, 'Teasel');

@@ -1,4 +1,4 @@
-import { TASKS, type DueLine } from '../careplan';
+import { TASKS, type DueLine, type HomeCare, type Task } from '../careplan';
 import { ADVICE, SENTENCES, fill } from './sentences';
 import { LEVELS, SIGNS, atLeast, countsAt, higherLevel, type Finding, type Level, type Triage } from '../findings';
 import { GRADE_WORDS, SIDES, namePlace, placeKey, type Grade, type Place, type PlaceKey } from '../places';
@@ -172,16 +172,35 @@ function advice({ judged }: SheetInput, saw: readonly Saw[]): string[] {
 }
 
 function homeCareLines(due: readonly DueLine[]): string[] {
-  const lines = due.flatMap(({ line }) => (line.home ? [{ task: line.task, home: line.home }] : []));
-  const words = lines.map(({ task, home }) =>
+  const asked = new Map<string, { task: Task; home: HomeCare; places: Place[] }>();
+  for (const { line } of due) {
+    if (!line.home) continue;
+    const key = [line.task, line.home.everyDays, line.home.how].join('|');
+    const known = asked.get(key) ?? { task: line.task, home: line.home, places: [] };
+    asked.set(key, { ...known, places: [...known.places, ...(line.place ? [line.place] : [])] });
+  }
+  return [...asked.values()].map(({ task, home, places }) =>
     fill(
       SENTENCES.homeCare,
-      `${TASKS[task].name}, ${everyWords(home.everyDays)}`,
+      `${TASKS[task].name}${whereAtHome(places)}, ${everyWords(home.everyDays)}`,
       home.how,
       home.minutes === 1 ? '1 minute' : `${home.minutes} minutes`,
     ),
   );
-  return [...new Set(words)];
+}
+
+/** Which of several places is meant: folds by name, and one side only where the other must be left alone. */
+function whereAtHome(places: readonly Place[]): string {
+  const bySite = [...new Set(places.map(({ site }) => site))].map((site) =>
+    places.filter((each) => each.site === site),
+  );
+  const names = bySite.flatMap((sides) => {
+    const [first] = sides;
+    if (!first) return [];
+    if (sides.length === 1 && first.side !== 'none') return [`${namePlace(first)} only`];
+    return first.site.startsWith('fold') ? [namePlace({ ...first, side: 'none' })] : [];
+  });
+  return names.length === 0 ? '' : ` (${names.join(', ')})`;
 }
 
 function nextWords({ nextBooked, nextSuggested, day }: SheetInput): string {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, RULES, makePlan, planDue } from '../careplan';
+import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, RULES, makePlan, planDue, type DogFacts } from '../careplan';
 import { TODAY, aDog } from '../careplan/tests/randomDogs';
 import { LEVELS, SIGNS, TRIAGE_TABLE, finding, mirrorFinding, type Finding } from '../findings';
 import { otherSide, type Place } from '../places';
@@ -13,19 +13,23 @@ const LEFT_EAR: Place = { site: 'ear', side: 'left' };
 const RIGHT_EAR: Place = { site: 'ear', side: 'right' };
 const facts = aDog({}, 'english-bulldog');
 
-function sheetOf(happenings: readonly Happening[], lastTime: Finding[] | null = null): OwnerSheet {
+function sheetOf(
+  happenings: readonly Happening[],
+  lastTime: Finding[] | null = null,
+  dog: DogFacts = facts,
+): OwnerSheet {
   const state = foldVisit(logged(happenings));
-  const judged = judgeLookOver(facts, state.findings, lastTime ?? []);
-  const places = placesToLookAt(facts);
+  const judged = judgeLookOver(dog, state.findings, lastTime ?? []);
+  const places = placesToLookAt(dog);
   return makeSheet({
     dog: 'Dumpling',
     day: TODAY,
     state,
-    steps: stepsFor(facts, judged),
+    steps: stepsFor(dog, judged),
     places,
     judged,
     lastTime: lastTime && { findings: lastTime, looked: places.map(({ site, side }) => `${site}/${side}` as const) },
-    due: planDue(makePlan(facts), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY),
+    due: planDue(makePlan(dog), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY),
     nextSuggested: addDays(TODAY, 21),
     nextBooked: null,
   });
@@ -33,6 +37,19 @@ function sheetOf(happenings: readonly Happening[], lastTime: Finding[] | null = 
 const found = (each: Finding): Happening => ({ type: 'found', finding: each });
 const everyWord = (sheet: OwnerSheet) =>
   [...sheet.saw.map((saw) => saw.words), ...sheet.did, ...sheet.suggest, ...sheet.homeCare, sheet.next].join('\n');
+
+test('home care names the folds it is for, and one side only where the other must be left alone', () => {
+  const lines = (dog: DogFacts) => sheetOf([], null, dog).homeCare;
+  const eyes = (dog: DogFacts) => lines(dog).find((each) => each.startsWith('Eyes and face'));
+  expect(lines(facts).join(' ')).toMatch(
+    /Folds \(nose fold, pocket between eye and nose, lip fold, tail fold\), every 2 days/,
+  );
+  expect(eyes(facts)).toMatch(/^Eyes and face, every 3 days/);
+  expect(eyes({ ...facts, suspended: { 'eye/right': 'yellow discharge' } })).toMatch(
+    /^Eyes and face \(left eye only\)/,
+  );
+  expect(eyes({ ...facts, suspended: { 'eye/left': 'x', 'eye/right': 'x' } })).toBeUndefined();
+});
 
 test('the handbook example: brown wax with a musty smell in the left ear, more than last time; the right was clear', () => {
   const sheet = sheetOf(
