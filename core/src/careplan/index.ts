@@ -12,7 +12,7 @@ export {
   type HouseQuestion,
   type HouseWays,
 } from './houseWays';
-export { holdsOn, liftsOf, type Instruction, type Saying } from './instructions';
+export { contradicts, holdsOn, liftsOf, type Instruction, type Saying } from './instructions';
 export { makePlan, type CarePlan, type PlanLine } from './makePlan';
 export { nextVisit, planDue, type CareRecord, type DueLine } from './planDue';
 export { RANKS, RANK_WORDS, type Rank, type Rule } from './rule';

@@ -53,3 +53,36 @@ export function liftsOf(instructions: readonly Instruction[]): VetLift[] {
     return [{ id, who, place, lifts, upToGrade, procedure, from, until }];
   });
 }
+
+/** Two spans of days that share one; an open end never ends. */
+const overlap = (a: Instruction, b: Instruction): boolean =>
+  (a.until === null || b.from <= a.until) && (b.until === null || a.from <= b.until);
+
+const samePlaces = (a: Place | null, b: Place | null): boolean =>
+  a === null || b === null || (a.site === b.site && (a.side === b.side || a.side === 'none' || b.side === 'none'));
+
+/**
+ * Whether two words of the same authority cannot both be followed on some day: a bar against an interval or a way of
+ * the same care, two intervals, two ways with the hair of one ear, two washes. A repeated word is no contradiction.
+ */
+export function contradicts(a: Instruction, b: Instruction): boolean {
+  if (a.by !== b.by || !overlap(a, b) || !samePlaces(a.place, b.place)) return false;
+  const [one, other] = [a.says, b.says];
+  if (one.kind === 'lift' || other.kind === 'lift') return false;
+  if (one.kind === 'bar' && other.kind === 'bar') return false;
+  if (taskOf(one) !== taskOf(other)) return false;
+  return JSON.stringify(one) !== JSON.stringify(other);
+}
+
+/** The care a saying is about. */
+function taskOf(says: Exclude<Saying, { kind: 'lift' }>): Task | 'wash' {
+  switch (says.kind) {
+    case 'bar':
+    case 'interval':
+      return says.task;
+    case 'ear hair':
+      return 'ear hair';
+    case 'bath product':
+      return 'wash';
+  }
+}

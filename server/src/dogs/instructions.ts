@@ -1,4 +1,6 @@
+import { contradicts } from '@dewpond/core/careplan';
 import { placeKey } from '@dewpond/core/places';
+import { showDay } from '@dewpond/core/units';
 import { and, eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { dog, instruction, product } from '../db/schema';
@@ -6,6 +8,7 @@ import type { Services } from '../http/context';
 import { badField, conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { loadDogs } from './records';
 
 export function instructionRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/dogs/:id/instructions', async ({ tx, asker, params, body }) => {
@@ -17,6 +20,12 @@ export function instructionRoutes(router: Router, services: Services): void {
     }
     const madeFrom = contentHash({ dogId: params.id, ...body });
     const { id, by, who, place, says, from, until } = body;
+    const [record] = await loadDogs(tx, { ids: [params.id] });
+    const against = record?.instructions.find((given) => given.id !== id && contradicts(given, body));
+    if (against) {
+      const since = `${against.who} said otherwise on ${showDay(against.from)}`;
+      throw badField('says', `${since}, and both cannot be followed. End that one first, or change the days.`);
+    }
     const inserted = await tx
       .insert(instruction)
       .values({

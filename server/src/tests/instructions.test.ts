@@ -63,6 +63,21 @@ describe('instructions', () => {
     expect((await dogOf(dogId)).instructions).toEqual([]);
   });
 
+  test('one that contradicts another of the same vet is refused in words; once that has ended it is taken', async () => {
+    const { dogId } = await addDog(salon);
+    const vets = { by: 'vet', who: 'Dr Oyelaran' };
+    const first = noBath({ ...vets, says: { kind: 'interval', task: 'bath', days: 7 } });
+    await write(dogId, first);
+    const second = noBath({ ...vets, says: { kind: 'interval', task: 'bath', days: 28 }, from: '2026-11-25' });
+    const refused = await write(dogId, second);
+    expect(refused.status).toBe(422);
+    expect(JSON.stringify(refused.body)).toContain('Dr Oyelaran said otherwise on Fri 20 Nov');
+    expect((await dogOf(dogId)).instructions).toHaveLength(1);
+    await salon.call('PUT /api/instructions/:id', { id: first.id, body: { version: 1, until: '2026-11-24' } });
+    expect((await write(dogId, second)).status).toBe(201);
+    expect((await write(dogId, second)).status).toBe(201);
+  });
+
   test('an end before the beginning, or of an unknown instruction, is refused', async () => {
     const { dogId } = await addDog(salon);
     const body = noBath();
