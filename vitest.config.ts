@@ -2,23 +2,36 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    // The machine that runs this has two cores; the default leaves one of them idle.
+    maxWorkers: 2,
     projects: [
-      { test: { name: 'core', include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts'], testTimeout: 120_000 } },
+      {
+        test: {
+          name: 'core',
+          include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts'],
+          testTimeout: 120_000,
+          isolate: false,
+        },
+      },
       {
         test: {
           name: 'server',
           include: ['server/src/**/*.test.ts'],
           globalSetup: 'server/src/tests/cluster.setup.ts',
+          // One database, one clock: one file after the other.
+          maxWorkers: 1,
+          sequence: { groupOrder: 1 },
           testTimeout: 30_000,
           hookTimeout: 30_000,
         },
       },
-      { test: { name: 'web', include: ['web/src/**/*.test.ts'] } },
+      { test: { name: 'web', include: ['web/src/**/*.test.ts'], isolate: false } },
       {
         test: {
           name: 'screens',
           include: ['web/src/**/*.test.tsx'],
           environment: 'jsdom',
+          isolate: false,
           setupFiles: 'web/src/tests/screens.setup.ts',
           testTimeout: 30_000,
         },

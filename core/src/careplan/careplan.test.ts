@@ -246,7 +246,7 @@ describe('hair in the ear', () => {
 /** Everything that may never be true of a plan, in words. */
 function faults(facts: DogFacts): string[] {
   const plan = makePlan(facts);
-  const found = plan.lines.flatMap((each) => {
+  return plan.lines.flatMap((each) => {
     const key = taskKey(each);
     const { interval } = each;
     const suspended = each.place && facts.suspended[placeKey(each.place)];
@@ -270,19 +270,25 @@ function faults(facts: DogFacts): string[] {
       [...each.methods, ...each.cautions, ...each.bars].some(({ words }) => words === '') ? `${key}: empty words` : '',
     ].filter(Boolean);
   });
-  return JSON.stringify(makePlan(facts)) === JSON.stringify(plan)
-    ? found
-    : [...found, 'another plan from the same facts'];
 }
 
 describe('random dogs, houses and instructions', () => {
-  test('never throws; bounds ordered; bars never lost; no product that is kept off; same facts, same plan', () => {
+  test('never throws; bounds ordered; bars never lost; no product that is kept off', () => {
     fc.assert(
       fc.property(anyDog, (facts) => {
         const found = faults(facts);
         if (found.length > 0) throw new Error(found.join('; '));
       }),
       RUNS,
+    );
+  });
+
+  test('same facts, same plan', () => {
+    fc.assert(
+      fc.property(anyDog, (facts) => {
+        if (JSON.stringify(makePlan(facts)) !== JSON.stringify(makePlan(facts))) throw new Error('another plan');
+      }),
+      { numRuns: RUNS.numRuns / 20 },
     );
   });
 
