@@ -116,12 +116,14 @@ const VIEWS = {
       .first()
       .waitFor();
   },
+  'table-handover': async (page) => {
+    await toTheTable(page, 'Teasel');
+    if (await page.getByText('step 1 of').isVisible()) await done(page);
+    await page.getByRole('group', { name: 'Ear drops today, left ear?' }).getByRole('button', { name: 'No' }).click();
+  },
   'table-lookover': async (page) => {
     await toTheTable(page, 'Teasel');
-    if (await page.getByText('step 1 of').isVisible()) {
-      await done(page);
-      await done(page);
-    }
+    for (const step of ['step 1 of', 'step 2 of']) if (await page.getByText(step).isVisible()) await done(page);
     await page.getByRole('button', { name: 'right ear clear' }).click();
     await page
       .getByRole('button', { name: /^left ear/i })

@@ -9,14 +9,14 @@ import { record } from './visitLog';
 export function Handover({ table }: { readonly table: Table }) {
   const open = unanswered(table.state.answers);
   return (
-    <section aria-label="Asked at handover" className="flex flex-col gap-1.5">
+    <section aria-label="Asked at handover" className="grid grid-cols-2 max-md:grid-cols-1 gap-1.5">
       {HANDOVER_QUESTIONS.map((question) => (
         <Question key={question} table={table} question={question} />
       ))}
       {open.length > 1 && (
         <Button
           look="quiet"
-          className="min-h-15! text-lg mt-1"
+          className="min-h-15! text-lg mt-1 col-span-full"
           onClick={() => record(...open.map((question) => ({ type: 'answered' as const, question, answer: false })))}
         >
           No to the other {open.length}
@@ -36,6 +36,8 @@ function Question({ table, question }: { readonly table: Table; readonly questio
       className={classes(
         'flex items-stretch rounded-xl border bg-surface overflow-hidden',
         answer === true ? 'border-watch' : 'border-line',
+        // The ears after it then stand in pairs.
+        question === 'in season' && 'col-span-full',
       )}
     >
       <span className="flex-1 min-w-0 px-3 py-2 self-center">
@@ -55,7 +57,7 @@ function Question({ table, question }: { readonly table: Table; readonly questio
           aria-pressed={answer === each}
           onClick={() => record({ type: 'answered', question, answer: each })}
           className={classes(
-            'w-20 min-h-15 border-l border-line font-semibold',
+            'w-16 shrink-0 min-h-15 border-l border-line font-semibold',
             answer === each ? (each ? 'bg-watch-pale text-watch' : 'bg-reed-pale text-reed') : 'hover:bg-pond-pale',
           )}
         >
