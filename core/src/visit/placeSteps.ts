@@ -30,7 +30,7 @@ export function earHairSteps(visit: VisitPlan, side: Side): Step[] {
       title: `${EAR_HAIR_TITLES[decision.way]}, ${namePlace(place)}`,
       how: [
         ...practice('Small tufts, skin held still. Enough is when air and cleaner get in.'),
-        { words: `Why: ${decision.because}.`, source: HOUSE_VALUE },
+        { words: `Why: ${decision.because}.`, source: decision.source },
       ],
       place,
       after: ['look-over'],

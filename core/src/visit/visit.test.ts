@@ -193,6 +193,25 @@ describe('the step list', () => {
     expect(sourceOf(aDog(), 'ears, first pass left')).toEqual({ kind: 'house value' });
   });
 
+  test('hair comes out on the word of whoever decided it: the vet by name', () => {
+    const instructions: DogFacts['instructions'] = [
+      {
+        id: 'i',
+        by: 'vet',
+        who: 'Dr Oyelaran',
+        place: null,
+        says: { kind: 'ear hair', way: 'whole' },
+        from: TODAY,
+        until: null,
+      },
+    ];
+    const why = at(stepsFor(aDog({ instructions }, 'lagotto')), 'ear hair left')?.how.at(-1);
+    expect(why).toEqual({
+      words: 'Why: Dr Oyelaran says so.',
+      source: { kind: 'vet instruction', who: 'Dr Oyelaran' },
+    });
+  });
+
   test('treated skin gets no conditioner', () => {
     const ways = { ...DEFAULT_HOUSE_WAYS, conditioner: 'always' } as const;
     expect(ids(stepsFor(aDog({ ways })))).toContain('conditioner');

@@ -1,14 +1,15 @@
-import { contradicts } from '@dewpond/core/careplan';
+import { contradicts, type Instruction } from '@dewpond/core/careplan';
 import { placeKey } from '@dewpond/core/places';
 import { showDay } from '@dewpond/core/units';
 import { and, eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { dog, instruction, product } from '../db/schema';
+import type { Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
 import { badField, conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
-import { loadDogs } from './records';
+import { asInstruction, loadDogs } from './records';
 
 export function instructionRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/dogs/:id/instructions', async ({ tx, asker, params, body }) => {
@@ -20,12 +21,7 @@ export function instructionRoutes(router: Router, services: Services): void {
     }
     const madeFrom = contentHash({ dogId: params.id, ...body });
     const { id, by, who, place, says, from, until } = body;
-    const [record] = await loadDogs(tx, { ids: [params.id] });
-    const against = record?.instructions.find((given) => given.id !== id && contradicts(given, body));
-    if (against) {
-      const since = `${against.who} said otherwise on ${showDay(against.from)}`;
-      throw badField('says', `${since}, and both cannot be followed. End that one first, or change the days.`);
-    }
+    await refuseContradiction(tx, params.id, body, 'says');
     const inserted = await tx
       .insert(instruction)
       .values({
@@ -54,6 +50,7 @@ export function instructionRoutes(router: Router, services: Services): void {
     if (!current) throw notFound('instruction');
     if (body.until !== null && body.until < current.fromDay) throw badField('until', 'It ends before it begins.');
     if (body.until === null && current.says.kind === 'lift') throw badField('until', 'A lift always has a last day.');
+    await refuseContradiction(tx, current.dogId, { ...asInstruction(current), until: body.until }, 'until');
     const [changed] = await tx
       .update(instruction)
       .set({ untilDay: body.until, version: sql`${instruction.version} + 1` })
@@ -66,4 +63,13 @@ export function instructionRoutes(router: Router, services: Services): void {
       body,
     );
   });
+}
+
+/** Refused at `field` when another word of the same authority, on a day both hold, cannot be followed beside it. */
+async function refuseContradiction(tx: Tenant, dogId: string, said: Instruction, field: string): Promise<void> {
+  const [record] = await loadDogs(tx, { ids: [dogId] });
+  const against = record?.instructions.find((given) => given.id !== said.id && contradicts(given, said));
+  if (!against) return;
+  const since = `${against.who} said otherwise on ${showDay(against.from)}`;
+  throw badField(field, `${since}, and both cannot be followed. End that one first, or change the days.`);
 }

@@ -149,7 +149,7 @@ export async function loadDogs(
   });
 }
 
-const asInstruction = (row: typeof instruction.$inferSelect): DogRecord['instructions'][number] => ({
+export const asInstruction = (row: typeof instruction.$inferSelect): DogRecord['instructions'][number] => ({
   version: row.version,
   id: row.id,
   by: row.by,

@@ -76,6 +76,8 @@ describe('instructions', () => {
     await salon.call('PUT /api/instructions/:id', { id: first.id, body: { version: 1, until: '2026-11-24' } });
     expect((await write(dogId, second)).status).toBe(201);
     expect((await write(dogId, second)).status).toBe(201);
+    const again = { id: first.id, body: { version: 2, until: null } };
+    expect((await salon.call('PUT /api/instructions/:id', again)).status).toBe(422);
   });
 
   test('an end before the beginning, or of an unknown instruction, is refused', async () => {
