@@ -26,7 +26,7 @@ module.exports = {
       from: { path: '^core/src', pathNot: '(\\.test\\.ts$|/tests/)' },
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev', 'npm-no-pkg', 'unknown'],
-        pathNot: 'node_modules/(fraction\\.js|jstat)/',
+        pathNot: 'node_modules/(@types/)?(fraction\\.js|ical\\.js|jstat|papaparse)/',
       },
     },
     {

@@ -1,13 +1,5 @@
-import { BREEDS, composeTraits, earOdds, foldSites } from '@dewpond/core/catalogue';
-import {
-  DEFAULT_HOUSE_WAYS,
-  FIT,
-  makePlan,
-  nextVisit,
-  planDue,
-  type CareRecord,
-  type DogFacts,
-} from '@dewpond/core/careplan';
+import { BREEDS, foldSites } from '@dewpond/core/catalogue';
+import { makePlan, nextVisit, planDue, plainDog, type CareRecord, type DogFacts } from '@dewpond/core/careplan';
 import { placeKey, placesOf, type Grade } from '@dewpond/core/places';
 import { addDays, day, kilograms } from '@dewpond/core/units';
 import { report, round, seeded } from './report';
@@ -20,12 +12,8 @@ const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.lengt
 
 function randomDog(): { facts: DogFacts; record: CareRecord } {
   const breeds = [pick(BREEDS).id, ...(random() < 0.3 ? [pick(BREEDS).id] : [])];
-  const composed = composeTraits(breeds, {});
   const ear = { conditions: [], plucked: { weeksAgo: Math.floor(random() * 20) }, ownerForbidsPlucking: false };
-  const facts: DogFacts = {
-    traits: composed.traits,
-    breedHandling: composed.handling,
-    fitness: FIT,
+  const facts = plainDog(breeds, {
     weight: kilograms(2 + random() * 50),
     lifeStage: pick(['puppy', 'adult', 'senior'] as const),
     canStandThroughBath: random() < 0.9,
@@ -33,21 +21,12 @@ function randomDog(): { facts: DogFacts; record: CareRecord } {
     swims: random() < 0.2,
     grassSeedMonths: [6, 7, 8],
     tearingSeenByVet: random() < 0.5,
-    earTrouble: 'none',
-    earOdds: earOdds(composed.breeds),
     ears: { left: ear, right: ear },
     pluckingConsent: true,
-    pluckingStress: 'none',
     nailsOvergrown: random() < 0.2,
-    pluckingByVetsOnly: false,
-    ways: DEFAULT_HOUSE_WAYS,
-    instructions: [],
-    lifts: [],
-    suspended: {},
-    earUnsettled: { left: null, right: null },
     today: TODAY,
-  };
-  const places = placesOf(foldSites(composed.traits)).map((place) => {
+  });
+  const places = placesOf(foldSites(facts.traits)).map((place) => {
     const observations = Array.from({ length: VISITS }, (_, i) => ({
       day: addDays(TODAY, (i - VISITS) * 28),
       t: 28,

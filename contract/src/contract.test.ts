@@ -16,7 +16,9 @@ describe('bad input is refused in plain words', () => {
     [{ ...dog, weightKg: Number.NaN }, 'number of kilograms'],
     [{ ...dog, name: '   ' }, 'name is missing'],
     [{ ...dog, name: 'x'.repeat(81) }, 'longer than 80'],
-    [{ ...dog, breeds: ['unicorn'] }, 'No such breed'],
+    [{ ...dog, breeds: ['No Such!'] }, 'No such breed'],
+    [{ ...dog, chip: '12' }, 'fifteen digits'],
+    [{ ...dog, handling: { minds: ['the moon'] } }, 'Invalid option'],
     [{ ...dog, breeds: Array.from({ length: 9 }, () => 'pug') }, 'eighths of a cross'],
     [{ ...dog, born: '2026-02-30' }, 'Give a date'],
     [{ ...dog, colour: 'red' }, 'Unrecognized key'],
@@ -34,8 +36,16 @@ describe('bad input is refused in plain words', () => {
     expect(messages(newClient.safeParse({ id: '0192f0c4-7a5e-4cc3-98c4-dc0c0c07398f', name: 'A' }))).toContain(
       'UUID version 7',
     );
-    expect(messages(newClient.safeParse({ id: ID, name: 'A', email: 'no' }))).toContain('no e-mail');
-    expect(messages(newClient.safeParse({ id: ID, name: 'A', phone: '<b>' }))).toContain('Digits');
+    expect(messages(newClient.safeParse({ id: ID, name: 'A', card: { emails: ['no'] } }))).toContain('no e-mail');
+    const withCard = (card: object) => messages(newClient.safeParse({ id: ID, name: 'A', card }));
+    expect(withCard({ phones: [{ number: '<b>' }] })).toContain('Digits');
+    expect(withCard({ address: { coordinates: { latitude: 95, longitude: 0 } } })).toContain('between −90 and 90');
+    expect(withCard({ address: { coordinates: { latitude: 0, longitude: -181 } } })).toContain('between −180 and 180');
+  });
+
+  test('marks of handling written as words, as they used to be, stay', () => {
+    const { handling } = dogProfile.parse({ ...dog, handling: ['Own towel'] });
+    expect(handling).toMatchObject({ marks: ['Own towel'], minds: [], helper: 'no helper' });
   });
 
   test('an instruction that ends before it begins; a visit of no length', () => {

@@ -1,5 +1,4 @@
 import {
-  BREEDS,
   CANAL_HAIR,
   COATS,
   COAT_DENSITIES,
@@ -11,13 +10,28 @@ import {
   TEARING,
   type Traits,
 } from '@dewpond/core/catalogue';
-import { ALL_TASKS, SKIN, type DogFacts, type DueLine, type EarHairWay } from '@dewpond/core/careplan';
-import { ALL_SIGNS, EAR_CONDITIONS, PROCEDURES, type Finding } from '@dewpond/core/findings';
+import { SKIN, type DogFacts, type DueLine } from '@dewpond/core/careplan';
+import { EAR_CONDITIONS, type Finding } from '@dewpond/core/findings';
+import {
+  BEST_TIMES,
+  DRYERS,
+  EASY,
+  HEARING,
+  HELPERS,
+  MINDS,
+  MUZZLES_WORN,
+  SIGHT,
+  TETHERS,
+  type RestraintLine,
+} from '@dewpond/core/handling';
+import { PROGRAMMES, WENT, type Lesson, type ProgrammeKind } from '@dewpond/core/programme';
 import { HEAVIEST_DOG_KG, LIGHTEST_DOG_KG, daysBetween, type Day } from '@dewpond/core/units';
 import type { Grade, PlaceKey } from '@dewpond/core/places';
 import { z } from 'zod';
-import { daySchema, foldDepths, id, line, newId, place, text, version } from './basics';
+import { daySchema, foldDepths, id, line, newId, text, version } from './basics';
 import { appointment } from './appointments';
+import { client } from './clients';
+import { instructionView } from './instructions';
 
 /** Traits a groomer has seen on this dog; those left out are the breed's. */
 const seenTraits = z.strictObject({
@@ -40,7 +54,23 @@ const earHistory = z.strictObject({
 });
 const EAR_UNKNOWN = { conditions: [], plucked: 'not known', ownerForbidsPlucking: false } as const;
 
-const breedIds = BREEDS.map((breed) => breed.id) as [string, ...string[]];
+/** A shipped breed's id, or one the business made; whether there is such a breed, the office knows. */
+const breedId = z.string().regex(/^[a-z0-9-]{2,60}$/, { error: 'No such breed in the catalogue.' });
+/** Marks of handling; older records hold words only, and are read as such. */
+const handlingNotes = z.preprocess(
+  (given) => (Array.isArray(given) ? { marks: given } : given),
+  z.strictObject({
+    minds: z.array(z.enum(MINDS)).default([]),
+    helper: z.enum(HELPERS).default(EASY.helper),
+    muzzle: z.enum(MUZZLES_WORN).default(EASY.muzzle),
+    dryer: z.enum(DRYERS).default(EASY.dryer),
+    tether: z.enum(TETHERS).default(EASY.tether),
+    sight: z.enum(SIGHT).default(EASY.sight),
+    hearing: z.enum(HEARING).default(EASY.hearing),
+    bestTime: z.enum(BEST_TIMES).default(EASY.bestTime),
+    marks: z.array(line(60, 'The mark')).max(8, { error: 'Eight marks at most.' }).default([]),
+  }),
+);
 const weight = z
   .number({ error: 'Weight is a number of kilograms.' })
   .min(LIGHTEST_DOG_KG, { error: `A dog weighs at least ${LIGHTEST_DOG_KG} kg.` })
@@ -49,10 +79,7 @@ const weight = z
 /** What a groomer writes down about a dog; everything else has a default that the breed fills in. */
 export const dogProfile = z.strictObject({
   name: line(80, 'The name'),
-  breeds: z
-    .array(z.enum(breedIds, { error: 'No such breed in the catalogue.' }))
-    .max(8, { error: 'Eight parts at most: eighths of a cross.' })
-    .default([]),
+  breeds: z.array(breedId).max(8, { error: 'Eight parts at most: eighths of a cross.' }).default([]),
   weightKg: weight,
   born: daySchema.nullable().default(null),
   sex: z.enum(['dog', 'bitch', 'not known']).default('not known'),
@@ -69,8 +96,13 @@ export const dogProfile = z.strictObject({
   pluckingConsent: z.boolean().default(false),
   pluckingStress: z.enum(['none', 'slight', 'plain', 'bad', 'broke off']).default('none'),
   nailsOvergrown: z.boolean().default(false),
-  /** Short marks that must be in sight: "minds front feet". */
-  handling: z.array(line(60, 'The mark')).max(8).default([]),
+  handling: handlingNotes.default(() => handlingNotes.parse({})),
+  /** Number of the chip under its skin; empty when there is none or nobody knows. */
+  chip: z
+    .string()
+    .trim()
+    .regex(/^(\d{15}|[0-9A-Z]{9,10})?$/, { error: 'A chip has fifteen digits, an old one nine or ten signs.' })
+    .default(''),
   note: text(2000).default(''),
 });
 export type DogProfile = z.output<typeof dogProfile>;
@@ -82,17 +114,6 @@ export const notInFuture = (profile: DogProfile, today: Day): { path: string; me
     ? { path: 'born', message: 'That birthday is still to come.' }
     : null;
 
-export const newClient = z.strictObject({
-  id: newId,
-  name: line(120, 'The name'),
-  phone: text(40)
-    .regex(/^[+\d ()/-]*$/, { error: 'Digits, spaces and + ( ) / - only.' })
-    .default(''),
-  email: z.union([z.literal(''), z.email({ error: 'That is no e-mail address.' }).max(200)]).default(''),
-  note: text(2000).default(''),
-});
-export type NewClient = z.output<typeof newClient>;
-
 export const newDog = z.strictObject({ id: newId, clientId: id, profile: dogProfile });
 export type NewDog = z.output<typeof newDog>;
 /** `homeCareChangedOn` left out stays as it was. */
@@ -100,66 +121,34 @@ export const dogEdit = z.strictObject({
   version,
   profile: dogProfile,
   homeCareChangedOn: z.exactOptional(daySchema.nullable()),
+  /** The dog's vet; left out stays as it was. */
+  vetId: z.exactOptional(id.nullable()),
 });
 
-const saying = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('bar'), task: z.enum(ALL_TASKS as [(typeof ALL_TASKS)[number]]) }),
-  z.strictObject({
-    kind: z.literal('interval'),
-    task: z.enum(ALL_TASKS as [(typeof ALL_TASKS)[number]]),
-    days: z.int().min(1, { error: 'At least 1 day.' }).max(365, { error: 'At most 365 days.' }),
-  }),
-  z.strictObject({
-    kind: z.literal('lift'),
-    lifts: z.enum(ALL_SIGNS as [(typeof ALL_SIGNS)[number]]).or(z.enum(EAR_CONDITIONS)),
-    upToGrade: z.int().min(1).max(3),
-    procedure: z.enum(PROCEDURES),
-  }),
-  z.strictObject({
-    kind: z.literal('ear hair'),
-    way: z.enum(['whole', 'staged', 'trim', 'leave', 'vet'] satisfies EarHairWay[]),
-  }),
-  z.strictObject({
-    kind: z.literal('bath product'),
-    productId: id,
-    contactMinutes: z.number().min(0).max(60),
-    nothingElse: z.boolean(),
-  }),
-]);
-const instructionFields = z.strictObject({
+/** A weight taken on a day; the newest becomes the dog's. One a day: the last one counts. */
+export const newWeighing = z.strictObject({ day: daySchema, kg: weight });
+
+export const newProgramme = z.strictObject({
   id: newId,
-  by: z.enum(['vet', 'owner']),
-  who: line(120, 'Who said it'),
-  place: place.nullable(),
-  says: saying,
-  from: daySchema,
-  until: daySchema.nullable(),
+  kind: z.enum(Object.keys(PROGRAMMES) as [ProgrammeKind, ...ProgrammeKind[]]),
 });
-export const newInstruction = instructionFields
-  .refine((given) => given.until === null || given.until >= given.from, {
-    error: 'It ends before it begins.',
-    path: ['until'],
-  })
-  .refine(
-    (given) => given.says.kind !== 'lift' || (given.by === 'vet' && given.place !== null && given.until !== null),
-    {
-      error: 'Only a vet lifts a stop, at one place, until a day.',
-      path: ['says'],
-    },
-  );
-/** When an instruction ends is all that changes; another word is another instruction. */
-export const instructionEdit = z.strictObject({ version, until: daySchema.nullable() });
-const instructionView = instructionFields.extend({ version });
-
-export const client = z.object({
-  id,
-  name: z.string(),
-  phone: z.string(),
-  email: z.string(),
-  note: z.string(),
+export const newLesson = z.strictObject({ id: newId, goal: line(40, 'The goal'), went: z.enum(WENT) });
+/** Ends a programme, or takes it up again; takes a lesson back. */
+export const programmeEdit = z.strictObject({
   version,
+  ended: z.boolean(),
+  withoutLesson: z.exactOptional(id),
 });
-export type Client = z.infer<typeof client>;
+
+/** A young or nervous dog's short lessons. */
+export interface ProgrammeView {
+  readonly id: string;
+  readonly version: number;
+  readonly kind: ProgrammeKind;
+  readonly startedOn: Day;
+  readonly endedOn: Day | null;
+  readonly lessons: readonly Lesson[];
+}
 
 export const dogListItem = z.object({
   id,
@@ -167,6 +156,8 @@ export const dogListItem = z.object({
   breed: z.string(),
   owner: z.string(),
   phone: z.string(),
+  street: z.string(),
+  archived: z.boolean(),
   weightKg: z.number(),
   handling: z.array(z.string()),
   /** The first thing due, and whether it is late; null when nothing recurs. */
@@ -213,5 +204,15 @@ export const dogView = z.object({
   openFindings: z.custom<(Finding & { readonly day: Day; readonly level: string })[]>(),
   appointments: z.array(appointment),
   amounts: z.object({ factor: z.number(), lessons: z.int() }),
+  archivedOn: daySchema.nullable(),
+  vet: z.object({ id, name: z.string(), practice: z.string(), phone: z.string() }).nullable(),
+  /** Handling in short, gravest first. */
+  marks: z.array(z.string()),
+  restraint: z.custom<RestraintLine[]>().describe('How the dog is held, lifted and approached'),
+  /** Weights by day, oldest first, kg. */
+  weighings: z.array(z.object({ day: daySchema, kg: z.number(), by: z.string() })),
+  programme: z.custom<ProgrammeView | null>().describe('Lessons of a young or nervous dog'),
+  likelySame: z.array(z.object({ id, name: z.string() })),
+  merges: z.array(z.object({ id, name: z.string(), by: z.string(), at: z.string() })),
 });
 export type DogView = z.infer<typeof dogView>;

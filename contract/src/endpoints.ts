@@ -2,11 +2,28 @@ import type { DogFacts } from '@dewpond/core/careplan';
 import { z } from 'zod';
 import { appointment, appointmentEdit, newAppointment } from './appointments';
 import { daySchema, id } from './basics';
-import { client, dogEdit, dogListItem, dogView, instructionEdit, newClient, newDog, newInstruction } from './dogs';
-import { health, houseEdit, houseView, memberView, sessionView, todayView, watchItem } from './house';
+import {
+  archiving,
+  client,
+  clientEdit,
+  clientView,
+  householdEdit,
+  mergePreview,
+  newClient,
+  newMerge,
+  newVet,
+  vetEdit,
+  vetView,
+} from './clients';
+import { dogEdit, dogListItem, dogView, newDog, newLesson, newProgramme, newWeighing, programmeEdit } from './dogs';
+import { health, houseEdit, houseView, memberView, ownBreedEdit, sessionView, todayView, watchItem } from './house';
+import { importStep, importView, newImport } from './imports';
+import { instructionEdit, newInstruction } from './instructions';
 import { eventsTaken, newEvents, newVisit, sheetView, visitView, type MixView } from './visits';
 
 const made = z.object({ id });
+const changed = z.object({ version: z.int() });
+const which = z.object({ gone: id });
 const list = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item) });
 
 /** Every call of the API: what goes in and what comes out. The server parses with it, the OpenAPI document is made from it. */
@@ -26,8 +43,51 @@ export const ENDPOINTS = {
   },
   'GET /api/clients': { says: 'All clients', response: list(client) },
   'POST /api/clients': { says: 'Add a client', body: newClient, response: made },
+  'GET /api/clients/:id': { says: 'One client: card, dogs, household, likely doubles', response: clientView },
+  'PUT /api/clients/:id': { says: 'Change a client', body: clientEdit, response: changed },
+  'PUT /api/clients/:id/archive': {
+    says: 'Put a client away with its dogs, or take it out',
+    body: archiving,
+    response: changed,
+  },
+  'PUT /api/clients/:id/household': {
+    says: 'Share a household, or leave it',
+    body: householdEdit,
+    response: z.object({}),
+  },
+  'GET /api/clients/:id/merge': {
+    says: 'What joining another client into this one would do',
+    query: which,
+    response: mergePreview,
+  },
+  'POST /api/clients/:id/merge': { says: 'Join another client into this one', body: newMerge, response: made },
+  'GET /api/dogs/:id/merge': {
+    says: 'What joining another dog into this one would do',
+    query: which,
+    response: mergePreview,
+  },
+  'POST /api/dogs/:id/merge': { says: 'Join another dog into this one', body: newMerge, response: made },
+  'POST /api/merges/:id/undo': { says: 'Take a merge back', body: z.strictObject({}), response: made },
+  'PUT /api/dogs/:id/archive': { says: 'Put a dog away, or take it out', body: archiving, response: changed },
+  'POST /api/dogs/:id/weighings': { says: 'Weigh a dog', body: newWeighing, response: changed },
+  'POST /api/dogs/:id/programme': { says: 'Begin short lessons', body: newProgramme, response: made },
+  'POST /api/programmes/:id/lessons': { says: 'Write down how a lesson went', body: newLesson, response: changed },
+  'PUT /api/programmes/:id': { says: 'End a programme, or take a lesson back', body: programmeEdit, response: changed },
+  'GET /api/vets': { says: 'The vets of the house', response: list(vetView) },
+  'POST /api/vets': { says: 'Add a vet', body: newVet, response: made },
+  'PUT /api/vets/:id': { says: 'Change a vet, put it away, take it out', body: vetEdit, response: changed },
+  'PUT /api/breeds': { says: 'Add a breed, or see one otherwise', body: ownBreedEdit, response: changed },
+  'POST /api/breeds/reset': {
+    says: 'Back to the shipped breed',
+    body: z.strictObject({ id: z.string().max(60) }),
+    response: z.object({}),
+  },
+  'GET /api/imports': { says: 'Imports, newest first', response: list(importView) },
+  'POST /api/imports': { says: 'Import clients and dogs in the background', body: newImport, response: made },
+  'GET /api/imports/:id': { says: 'How far an import is', response: importView },
+  'PUT /api/imports/:id': { says: 'Cancel an import, or undo it', body: importStep, response: importView },
   'POST /api/dogs': { says: 'Add a dog', body: newDog, response: made },
-  'PUT /api/dogs/:id': { says: 'Change a dog', body: dogEdit, response: z.object({ version: z.int() }) },
+  'PUT /api/dogs/:id': { says: 'Change a dog', body: dogEdit, response: changed },
   'GET /api/dogs/:id/mix': {
     says: "What this dog's bath takes",
     response: z.object({ mixes: z.custom<MixView[]>() }),
@@ -40,7 +100,7 @@ export const ENDPOINTS = {
   'PUT /api/instructions/:id': {
     says: 'End an instruction, or let it hold longer',
     body: instructionEdit,
-    response: z.object({ version: z.int() }),
+    response: changed,
   },
   'GET /api/appointments': {
     says: 'Bookings of a span of days',
@@ -51,7 +111,7 @@ export const ENDPOINTS = {
   'PUT /api/appointments/:id': {
     says: 'Move, cancel or restore a booking',
     body: appointmentEdit,
-    response: z.object({ version: z.int() }),
+    response: changed,
   },
   'GET /api/members': { says: 'The people of the business', response: list(memberView) },
   'POST /api/visits': { says: 'Begin a visit', body: newVisit, response: made },
@@ -64,7 +124,7 @@ export const ENDPOINTS = {
   'GET /api/visits/:id/sheet': { says: 'The owner sheet', response: sheetView },
   'GET /api/watch': { says: 'Findings that want following up', response: list(watchItem) },
   'GET /api/house': { says: 'House ways, products and bottles', response: houseView },
-  'PUT /api/house': { says: 'Change the house ways', body: houseEdit, response: z.object({ version: z.int() }) },
+  'PUT /api/house': { says: 'Change the house ways', body: houseEdit, response: changed },
 } as const satisfies Record<string, Endpoint>;
 
 export interface Endpoint {

@@ -1,7 +1,29 @@
-import { HOUSE_QUESTIONS, type HouseQuestion, type HouseWays } from '@dewpond/core/careplan';
+import {
+  ALL_SERVICES,
+  HOUSE_QUESTIONS,
+  SERVICES,
+  type HouseDoes,
+  type HouseQuestion,
+  type HouseServices,
+  type HouseWays,
+} from '@dewpond/core/careplan';
+import {
+  CANAL_HAIR,
+  COATS,
+  COAT_DENSITIES,
+  COAT_LENGTHS,
+  EAR_CARRIAGES,
+  EYE_SETS,
+  HANDLING,
+  MUZZLES,
+  SHEDDING,
+  TEARING,
+  type Breed,
+  type Handling,
+} from '@dewpond/core/catalogue';
 import { PRODUCT_KINDS } from '@dewpond/core/dilution';
 import { z } from 'zod';
-import { daySchema, id, version } from './basics';
+import { daySchema, foldDepths, id, line, text, version } from './basics';
 import { type appointment } from './appointments';
 import type { MixView } from './visits';
 
@@ -18,12 +40,53 @@ export const houseWays = z
   )
   .transform((ways) => ways as unknown as HouseWays);
 
+/** Each piece of work, done as far as it is offered. */
+const houseServices = z
+  .strictObject(
+    Object.fromEntries(
+      ALL_SERVICES.map((key) => [key, z.enum(Object.keys(SERVICES[key].means) as [HouseDoes, ...HouseDoes[]])]),
+    ),
+  )
+  .transform((services) => services as HouseServices);
+
+const liftAloneKg = z
+  .number({ error: 'A number of kilograms.' })
+  .min(3, { error: 'At least 3 kg.' })
+  .max(60, { error: 'At most 60 kg.' });
+
 export const houseEdit = z.strictObject({
   version,
   ways: houseWays,
   units: z.enum(['metric', 'US']),
-  pluckingByVetsOnly: z.boolean(),
+  services: houseServices,
+  liftAloneKg,
 });
+
+/** A breed the house adds, or a shipped one as the house sees it. Kilograms. */
+export const ownBreed = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]{2,60}$/, { error: 'Small letters, digits and dashes.' }),
+  name: line(80, 'The name'),
+  alsoCalled: z.array(line(80, 'The other name')).max(6).default([]),
+  weightKg: z
+    .tuple([z.number().min(0.3), z.number().max(130)])
+    .refine(([least, most]) => least <= most, { error: 'The lighter end is heavier than the other.' }),
+  traits: z.strictObject({
+    coat: z.enum(COATS),
+    coatLength: z.enum(COAT_LENGTHS),
+    coatDensity: z.enum(COAT_DENSITIES),
+    shedding: z.enum(SHEDDING),
+    ears: z.enum(EAR_CARRIAGES),
+    canalHair: z.enum(CANAL_HAIR),
+    muzzle: z.enum(MUZZLES),
+    eyeSet: z.enum(EYE_SETS),
+    tearing: z.enum(TEARING),
+    folds: foldDepths,
+  }),
+  handling: z.array(z.enum(Object.keys(HANDLING) as [Handling, ...Handling[]])).default([]),
+  why: text(200).default(''),
+});
+/** Version 0: there is none yet. */
+export const ownBreedEdit = z.strictObject({ version: z.int().min(0), breed: ownBreed });
 
 export const productView = z.object({
   id,
@@ -41,14 +104,22 @@ export const houseView = z.object({
   version,
   name: z.string(),
   units: z.enum(['metric', 'US']),
-  pluckingByVetsOnly: z.boolean(),
+  services: z.custom<HouseServices>(),
+  liftAloneKg: z.number(),
   ways: z.custom<HouseWays>(),
+  ownBreeds: z.custom<OwnBreedView[]>().describe('Breeds added or seen otherwise than shipped'),
   products: z.array(productView),
   bottles: z.array(
     z.object({ id, name: z.string(), brim: z.number(), line: z.number(), graduation: z.number().nullable() }),
   ),
   mayEdit: z.boolean(),
 });
+/** A breed of the business's own. */
+export interface OwnBreedView {
+  readonly breed: Breed;
+  readonly version: number;
+}
+
 export type HouseView = z.infer<typeof houseView>;
 
 export const memberView = z.object({ id, name: z.string(), role: z.enum(['manager', 'groomer', 'bather']) });

@@ -1,7 +1,10 @@
 export * from './appointments';
 export * from './basics';
+export * from './clients';
 export * from './dogs';
 export * from './endpoints';
 export * from './house';
+export * from './imports';
+export * from './instructions';
 export { openApiDocument } from './openapi';
 export * from './visits';

@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { openApiDocument } from '@dewpond/contract';
+import { IMPORT_FILE_LIMIT, openApiDocument } from '@dewpond/contract';
 import { toNodeHandler } from 'better-auth/node';
 import { sql } from 'drizzle-orm';
 import express, { Router, type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
@@ -11,6 +11,14 @@ import { appointmentRoutes } from './appointments/routes';
 import { CLIENT_IP_HEADER, makeAuth, type Auth } from './auth/auth';
 import { requireSession } from './auth/requireSession';
 import { clientRoutes } from './clients/routes';
+import { archiveRoutes } from './dogs/archive';
+import { letterRoutes } from './dogs/letters';
+import { programmeRoutes } from './dogs/programmes';
+import { weighingRoutes } from './dogs/weighings';
+import { exportRoutes } from './exports/routes';
+import { breedRoutes } from './house/breeds';
+import { importRoutes } from './imports/routes';
+import { mergeRoutes } from './merging/routes';
 import type { Config } from './config';
 import { instructionRoutes } from './dogs/instructions';
 import { dogRoutes } from './dogs/routes';
@@ -20,6 +28,7 @@ import { Refusal, notFound } from './http/problem';
 import { sheetRoutes } from './sheet/routes';
 import { todayRoutes } from './today/routes';
 import { VERSION } from './version';
+import { vetRoutes } from './vets/routes';
 import { visitRoutes } from './visits/routes';
 
 const BODY_LIMIT = '1mb';
@@ -64,7 +73,10 @@ export function makeApp(
     return authHandler(request, response);
   });
 
-  app.use('/api', express.json({ limit: BODY_LIMIT }), requireSession(auth, services.databases));
+  const signedIn = requireSession(auth, services.databases);
+  // Only an import is larger than anything a person types; nobody sends it without being signed in.
+  app.post('/api/imports', signedIn, express.json({ limit: IMPORT_FILE_LIMIT }));
+  app.use('/api', express.json({ limit: BODY_LIMIT }), signedIn);
   const api = Router();
   for (const feature of [
     houseRoutes,
@@ -75,6 +87,15 @@ export function makeApp(
     appointmentRoutes,
     visitRoutes,
     sheetRoutes,
+    archiveRoutes,
+    weighingRoutes,
+    programmeRoutes,
+    letterRoutes,
+    vetRoutes,
+    mergeRoutes,
+    breedRoutes,
+    importRoutes,
+    exportRoutes,
   ])
     feature(api, services);
   app.use(api);
@@ -141,7 +162,7 @@ function answerProblems(log: Logger): ErrorRequestHandler {
 function asRefusal(error: unknown): Refusal {
   if (error instanceof Refusal) return error;
   const { type, status } = error as { type?: string; status?: number };
-  if (type === 'entity.too.large') return new Refusal('too large', `That is more than ${BODY_LIMIT}.`);
+  if (type === 'entity.too.large') return new Refusal('too large', 'That is more than we take at once.');
   if (type === 'entity.parse.failed') return new Refusal('bad input', 'That is not JSON.');
   if (status !== undefined && status >= 400 && status < 500)
     return new Refusal('bad input', 'That request could not be read.');

@@ -5,6 +5,7 @@ import { addDays, day, kilograms } from '../units';
 import { HOUSE_VALUE } from '../provenance';
 import {
   DEFAULT_HOUSE_WAYS,
+  DEFAULT_SERVICES,
   RULES,
   decideEarHair,
   dueState,
@@ -213,10 +214,14 @@ describe('hair in the ear', () => {
     aDog({ ways: { ...DEFAULT_HOUSE_WAYS, earHair: 'routine' }, ...more }, 'lagotto');
   const ear = (more: object) => ({ left: { ...aDog().ears.left, ...more }, right: aDog().ears.right });
   test.each<[number, string, DogFacts]>([
-    [1, 'leave', hairy({ earUnsettled: { left: 'damp', right: null }, pluckingByVetsOnly: true })],
+    [
+      1,
+      'leave',
+      hairy({ earUnsettled: { left: 'damp', right: null }, services: { ...DEFAULT_SERVICES, 'ear hair': 'vet' } }),
+    ],
     [1, 'leave', hairy({ suspended: { 'ear/left': 'musty smell' } })],
     [1, 'leave', hairy({ ears: ear({ conditions: ['drops given today'] }) })],
-    [2, 'vet', hairy({ pluckingByVetsOnly: true })],
+    [2, 'vet', hairy({ services: { ...DEFAULT_SERVICES, 'ear hair': 'vet' } })],
     [3, 'whole', hairy({ instructions: [instruct({ kind: 'ear hair', way: 'whole' })], pluckingConsent: false })],
     [4, 'leave', aDog({}, 'beagle')],
     [5, 'leave', hairy({ pluckingConsent: false })],

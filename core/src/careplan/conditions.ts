@@ -1,7 +1,8 @@
 import type { Handling, Traits } from '../catalogue';
 import { FOLD_SITES, type FoldSite } from '../places';
 import { monthOf } from '../units';
-import type { DogFacts, LifeStage, Skin } from './facts';
+import type { LifeStage } from './age';
+import type { DogFacts, Skin } from './facts';
 import type { HouseQuestion, HouseWays } from './houseWays';
 import type { Condition } from './rule';
 

@@ -30,7 +30,7 @@ const LINES: readonly Line[] = [
     const reason = dog.suspended[`ear/${side}`] ?? dog.earUnsettled[side] ?? dog.ears[side].conditions[0];
     return reason === undefined ? null : { way: 'leave', because: `not today: ${reason}` };
   },
-  (dog) => when(dog.pluckingByVetsOnly, 'vet', 'plucking is kept for vets here'),
+  (dog) => when(dog.services['ear hair'] === 'vet', 'vet', 'plucking is kept for vets here'),
   (dog, side) => {
     for (const given of dog.instructions) {
       if (given.by !== 'vet' || given.says.kind !== 'ear hair' || !holdsOn(given, dog.today)) continue;
@@ -52,6 +52,8 @@ const LINES: readonly Line[] = [
   (dog, side) => {
     const minds = dog.pluckingStress === 'broke off' || dog.pluckingStress === 'plain' || dog.pluckingStress === 'bad';
     const oldAndNew = dog.lifeStage === 'senior' && dog.ears[side].plucked === 'never';
+    if (dog.services['ear hair'] === 'outside only')
+      return { way: 'trim', because: 'this house works outside the ear only' };
     if (dog.ways.earHair === 'trim') return { way: 'trim', because: 'the house trims' };
     if (minds) return { way: 'trim', because: 'plucking was not borne last time' };
     return when(oldAndNew, 'trim', 'old, and never plucked');

@@ -1,13 +1,15 @@
-import type { Handling, Traits } from '../catalogue';
+import { composeTraits, earOdds, type Catalogue, type Handling, type Traits } from '../catalogue';
 import type { EarCondition, VetLift } from '../findings';
 import type { PlaceKey, Side } from '../places';
-import type { Day, Kilograms } from '../units';
-import type { HouseWays } from './houseWays';
+import { EASY, type HandlingNotes } from '../handling';
+import { kilograms, type Day, type Kilograms } from '../units';
+import type { LifeStage } from './age';
+import { DEFAULT_HOUSE_WAYS, type HouseWays } from './houseWays';
 import type { Instruction } from './instructions';
+import { DEFAULT_SERVICES, type HouseServices } from './services';
 
 export const SKIN = ['healthy', 'sensitive', 'allergic', 'under treatment'] as const;
 export type Skin = (typeof SKIN)[number];
-export type LifeStage = 'puppy' | 'adult' | 'senior';
 
 export interface EarHistory {
   readonly conditions: readonly EarCondition[];
@@ -47,8 +49,14 @@ export interface DogFacts {
   readonly pluckingConsent: boolean;
   readonly pluckingStress: 'none' | 'slight' | 'plain' | 'bad' | 'broke off';
   readonly nailsOvergrown: boolean;
-  /** Law or house keeps plucking for vets. */
-  readonly pluckingByVetsOnly: boolean;
+  /** What is noted of handling this dog. */
+  readonly handling: HandlingNotes;
+  /** The owner's word on a muzzle; null = never asked. */
+  readonly muzzleAgreed: boolean | null;
+  /** What the house does at all, by place and law. */
+  readonly services: HouseServices;
+  /** Above it the house lifts by two, kg. */
+  readonly liftAloneKg: number;
   readonly ways: HouseWays;
   readonly instructions: readonly Instruction[];
   readonly lifts: readonly VetLift[];
@@ -59,18 +67,44 @@ export interface DogFacts {
   readonly today: Day;
 }
 
-/** Senior by size, in whole years [house values]: small dogs age later. */
-const SENIOR_FROM: readonly (readonly [uptoKg: number, years: number])[] = [
-  [10, 11],
-  [25, 9],
-  [45, 8],
-  [Infinity, 6],
-];
+const UNKNOWN_EAR: EarHistory = { conditions: [], plucked: { weeksAgo: null }, ownerForbidsPlucking: false };
 
-/** Life stage from age in years (null = not known, taken as adult) and weight. Puppy under one year. */
-export function lifeStage(years: number | null, weight: Kilograms): LifeStage {
-  if (years === null) return 'adult';
-  if (years < 1) return 'puppy';
-  const senior = SENIOR_FROM.find(([uptoKg]) => weight <= uptoKg)?.[1] ?? 6;
-  return years >= senior ? 'senior' : 'adult';
+/** The house's weight above which two people lift, until it says otherwise, kg [house value]. */
+export const LIFT_ALONE_KG = 20;
+
+/** A dog of these breeds of which nothing else is known: adult, 10 kg, well. `known` replaces what is. */
+export function plainDog(
+  breedIds: readonly string[],
+  known: Partial<DogFacts> & Pick<DogFacts, 'today'>,
+  catalogue?: Catalogue,
+): DogFacts {
+  const { traits, breeds, handling } = composeTraits(breedIds, {}, catalogue);
+  return {
+    traits,
+    breedHandling: handling,
+    weight: kilograms(10),
+    lifeStage: 'adult',
+    canStandThroughBath: true,
+    skin: 'healthy',
+    fitness: FIT,
+    swims: false,
+    grassSeedMonths: [],
+    tearingSeenByVet: false,
+    earTrouble: 'none',
+    earOdds: earOdds(breeds),
+    ears: { left: UNKNOWN_EAR, right: UNKNOWN_EAR },
+    pluckingConsent: false,
+    pluckingStress: 'none',
+    nailsOvergrown: false,
+    handling: EASY,
+    muzzleAgreed: null,
+    services: DEFAULT_SERVICES,
+    liftAloneKg: LIFT_ALONE_KG,
+    ways: DEFAULT_HOUSE_WAYS,
+    instructions: [],
+    lifts: [],
+    suspended: {},
+    earUnsettled: { left: null, right: null },
+    ...known,
+  };
 }

@@ -2,7 +2,8 @@ export { openBook, plansThatChange, type BookEntry } from './bookChanges';
 export { comparePlans, type PlanChange } from './comparePlans';
 export { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
 export { decideEarHair, type EarHairDecision, type EarHairWay } from './earHair';
-export { FIT, SKIN, lifeStage, type DogFacts, type EarHistory, type Fitness, type LifeStage, type Skin } from './facts';
+export { humanYears, lifeStage, seniorFrom, type LifeStage } from './age';
+export { FIT, LIFT_ALONE_KG, SKIN, plainDog, type DogFacts, type EarHistory, type Fitness, type Skin } from './facts';
 export {
   ALL_HOUSE_QUESTIONS,
   DEFAULT_HOUSE_WAYS,
@@ -17,6 +18,16 @@ export { makePlan, type CarePlan, type PlanLine } from './makePlan';
 export { nextVisit, planDue, type CareRecord, type DueLine } from './planDue';
 export { RANKS, RANK_WORDS, type Rank, type Rule } from './rule';
 export { RULES } from './rules';
+export {
+  ALL_SERVICES,
+  DEFAULT_SERVICES,
+  HOUSE_DOES,
+  SERVICES,
+  serviceOf,
+  type HouseDoes,
+  type HouseServices,
+  type ServiceKey,
+} from './services';
 export { settleInterval, type Claim, type Settled } from './settleInterval';
 export type { HomeCare, Said } from './spoken';
 export { ALL_TASKS, TASKS, taskKey, tasksOf, type Round, type Task, type TaskAt } from './tasks';

@@ -1,4 +1,5 @@
 export { BREEDS, findBreed, type Breed } from './breeds';
+export { SHIPPED, withOwnBreeds, type Catalogue } from './catalogueOf';
 export { composeTraits, earOdds, foldSites, nameBreeds, usualWeight, type ComposedTraits } from './composeTraits';
 export { crossTraits } from './crossOf';
 export { HANDLING, type Handling } from './handling';

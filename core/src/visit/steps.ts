@@ -33,29 +33,42 @@ export const STAGES = {
 } as const;
 export type Stage = keyof typeof STAGES;
 
-export const VISIT_KINDS = ['full visit', 'bath only', 'ears and nails'] as const;
+/** A lesson is a young or nervous dog's short visit with one goal. */
+export const VISIT_KINDS = ['full visit', 'bath only', 'ears and nails', 'lesson'] as const;
 export type VisitKind = (typeof VISIT_KINDS)[number];
+
+const NO_BATH: readonly Stage[] = [
+  'first clip',
+  'brush-out',
+  'wet',
+  'plugs',
+  'wash 1',
+  'contact',
+  'rinse 1',
+  'wash 2',
+  'contact 2',
+  'last rinse',
+  'conditioner',
+  'plugs out',
+  'water off',
+  'dry',
+  'comb and tidy',
+];
 
 /** Stages a shorter visit leaves out; the owner asked for less, so nothing is recorded as skipped. */
 export const LEFT_OUT: Readonly<Record<VisitKind, readonly Stage[]>> = {
   'full visit': [],
   'bath only': ['first clip', 'nails', 'comb and tidy'],
-  'ears and nails': [
-    'first clip',
-    'brush-out',
-    'wet',
-    'plugs',
-    'wash 1',
-    'contact',
-    'rinse 1',
-    'wash 2',
-    'contact 2',
-    'last rinse',
-    'conditioner',
-    'plugs out',
-    'water off',
-    'dry',
-    'comb and tidy',
+  'ears and nails': NO_BATH,
+  lesson: [
+    ...NO_BATH,
+    'decide',
+    'ears, first pass',
+    'eyes, on the table',
+    'nails',
+    'ears, second pass',
+    'folds',
+    'teeth',
   ],
 };
 

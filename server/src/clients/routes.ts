@@ -1,16 +1,31 @@
-import { asc, eq } from 'drizzle-orm';
+import type { Client } from '@dewpond/contract';
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Router } from 'express';
-import { client } from '../db/schema';
-import { clientView } from '../dogs/views';
+import { v7 } from 'uuid';
+import { client, dog, household } from '../db/schema';
+import type { Tenant } from '../db/tenant';
+import { bookedDogs, refuseBooked } from '../dogs/archive';
 import type { Services } from '../http/context';
+import { badField, conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { loadHouse } from '../house/house';
+import { dayIn } from '../house/zone';
+import { clientShown, clientView, householdOf } from './views';
 
 export function clientRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/clients', async ({ tx }) => {
-    const rows = await tx.select().from(client).orderBy(asc(client.name));
-    return { items: rows.map(clientView) };
+    const rows = await tx
+      .select({ client, home: { id: household.id, name: household.name } })
+      .from(client)
+      .leftJoin(household, eq(household.id, client.householdId))
+      .orderBy(asc(client.name));
+    return { items: rows.map((row): Client => clientShown(row.client, row.home)) };
   });
+
+  route(router, services, 'GET /api/clients/:id', async ({ tx, params }) =>
+    clientView(tx, await loadHouse(tx), params.id),
+  );
 
   route(router, services, 'POST /api/clients', async ({ tx, asker, body }) => {
     const madeFrom = contentHash(body);
@@ -25,4 +40,86 @@ export function clientRoutes(router: Router, services: Services): void {
     }
     return { id: body.id };
   });
+
+  route(router, services, 'PUT /api/clients/:id', async ({ tx, params, body, now }) => {
+    const today = dayIn((await loadHouse(tx)).zone, now);
+    for (const [consent, word] of Object.entries(body.card.consents))
+      if (word.on > today) throw badField(`card.consents.${consent}.on`, 'That day is still to come.');
+    return change(tx, params.id, body.version, { name: body.name, card: body.card }, body);
+  });
+
+  route(router, services, 'PUT /api/clients/:id/archive', async ({ tx, params, body, now }) => {
+    const today = dayIn((await loadHouse(tx)).zone, now);
+    const before = await clientOf(tx, params.id);
+    const theirs = await tx.select({ id: dog.id }).from(dog).where(eq(dog.clientId, params.id));
+    const dogIds = theirs.map(({ id }) => id);
+    if (body.archived) {
+      refuseBooked(await bookedDogs(tx, dogIds, now));
+      await putAwayDogs(tx, dogIds, today);
+    } else if (before.archivedOn !== null && dogIds.length > 0) {
+      // Dogs that were put away before, or on another day, stay where they are.
+      await tx
+        .update(dog)
+        .set({ archivedOn: null, version: sql`${dog.version} + 1` })
+        .where(and(inArray(dog.id, dogIds), eq(dog.archivedOn, before.archivedOn)));
+    }
+    return change(tx, params.id, body.version, { archivedOn: body.archived ? today : null }, body);
+  });
+
+  route(router, services, 'PUT /api/clients/:id/household', async ({ tx, asker, params, body }) => {
+    const me = await clientOf(tx, params.id);
+    if (body.with === null) {
+      await tx.update(client).set({ householdId: null }).where(eq(client.id, me.id));
+      return {};
+    }
+    if (body.with === me.id) throw badField('with', 'That is the same person.');
+    const other = await clientOf(tx, body.with);
+    const shared = other.householdId ?? me.householdId ?? (await makeHousehold(tx, asker.businessId, me.name));
+    await tx
+      .update(client)
+      .set({ householdId: shared })
+      .where(inArray(client.id, [me.id, other.id]));
+    return {};
+  });
+}
+
+async function clientOf(tx: Tenant, id: string): Promise<typeof client.$inferSelect> {
+  const [row] = await tx.select().from(client).where(eq(client.id, id));
+  if (!row) throw notFound('client');
+  return row;
+}
+
+async function makeHousehold(tx: Tenant, businessId: string, of: string): Promise<string> {
+  const id = v7();
+  await tx.insert(household).values({ businessId, id, name: of.split(' ').at(-1) ?? of });
+  return id;
+}
+
+const putAwayDogs = (tx: Tenant, ids: readonly string[], today: string) =>
+  ids.length === 0
+    ? Promise.resolve()
+    : tx
+        .update(dog)
+        .set({ archivedOn: today, version: sql`${dog.version} + 1` })
+        .where(and(inArray(dog.id, [...ids]), isNull(dog.archivedOn)));
+
+async function change(
+  tx: Tenant,
+  id: string,
+  version: number,
+  set: Partial<typeof client.$inferInsert>,
+  yours: unknown,
+): Promise<{ version: number }> {
+  const [changed] = await tx
+    .update(client)
+    .set({ ...set, version: sql`${client.version} + 1` })
+    .where(and(eq(client.id, id), eq(client.version, version)))
+    .returning({ version: client.version });
+  if (changed) return changed;
+  const current = await clientOf(tx, id);
+  throw conflict(
+    'Someone else changed this client meanwhile.',
+    clientShown(current, await householdOf(tx, current)),
+    yours,
+  );
 }

@@ -1,6 +1,7 @@
 import { dogProfile } from '@dewpond/contract';
 import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/careplan';
 import { addDays, day, type Day } from '@dewpond/core/units';
+import type { VisitKind } from '@dewpond/core/visit';
 import { randomLcg } from 'd3-random';
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
@@ -16,6 +17,7 @@ import { dayIn, instantIn } from '../house/zone';
 import { loadVisit } from '../visits/load';
 import { takeEvents } from '../visits/takeEvents';
 import { playVisit, toEvents } from './pastVisit';
+import { cardOf } from './owners';
 import { DEMO_BUSINESSES, DEMO_PASSWORD, type DemoBusiness, type DemoDog, type DemoPerson } from './world';
 
 const ZONE = 'Europe/London';
@@ -119,7 +121,7 @@ async function seedDog(seeding: Seeding, demo: DemoDog): Promise<void> {
   const dogId = v7();
   await tx
     .insert(client)
-    .values({ businessId, id: clientId, ...demo.owner, note: '', madeFrom: contentHash(demo.owner) });
+    .values({ businessId, id: clientId, ...cardOf(demo.owner), madeFrom: contentHash(demo.owner) });
   await tx
     .insert(dog)
     .values({ businessId, id: dogId, clientId, name: profile.name, profile, madeFrom: contentHash(profile) });
@@ -198,13 +200,7 @@ async function seedPrescription(
 }
 
 async function seedBookings({ tx, businessId, today, members }: Seeding, demo: DemoDog, dogId: string): Promise<void> {
-  const book = async (
-    on: Day,
-    at: string,
-    person: number,
-    minutes: number,
-    kind: 'full visit' | 'bath only' | 'ears and nails',
-  ) => {
+  const book = async (on: Day, at: string, person: number, minutes: number, kind: VisitKind) => {
     const startsAt = instantIn(ZONE, on, at);
     const who = members[person];
     if (!who) throw new Error(`No person ${person} in the demo world.`);

@@ -1,7 +1,9 @@
 import type { DogProfileInput, MemberView } from '@dewpond/contract';
+import type { ClientCard } from '@dewpond/core/clients';
 import type { HouseWays } from '@dewpond/core/careplan';
 import type { Finding } from '@dewpond/core/findings';
 import type { PlaceKey } from '@dewpond/core/places';
+import type { VisitKind } from '@dewpond/core/visit';
 
 /** The invented demo world: no real people, brands or places. */
 
@@ -14,7 +16,12 @@ export interface DemoPerson {
 }
 
 export interface DemoDog {
-  readonly owner: { readonly name: string; readonly phone: string; readonly email: string };
+  readonly owner: {
+    readonly name: string;
+    readonly phone: string;
+    readonly email: string;
+    readonly more?: Partial<ClientCard>;
+  };
   readonly profile: DogProfileInput & { readonly ageYears: number };
   /** True days until a place is plainly dirty; places left out take 110. The learning should find them again. */
   readonly hidden: Readonly<Partial<Record<PlaceKey, number>>>;
@@ -37,7 +44,7 @@ export interface DemoDog {
     readonly at: string;
     readonly person: number;
     readonly minutes: number;
-    readonly kind: 'full visit' | 'bath only' | 'ears and nails';
+    readonly kind: VisitKind;
   };
   /** Booked so many days ahead. */
   readonly booked?: { readonly inDays: number; readonly at: string; readonly person: number; readonly minutes: number };
@@ -69,9 +76,10 @@ export interface DemoBusiness {
   readonly dogs: readonly DemoDog[];
 }
 
-const owner = (name: string, phone: string) => ({
+const owner = (name: string, phone: string, more: Partial<ClientCard> = {}) => ({
   name,
   phone,
+  more,
   email: `${name.split(' ')[0]?.toLowerCase() ?? 'owner'}@thornmere.example`,
 });
 const LEFT_EAR = { site: 'ear', side: 'left' } as const;

@@ -12,7 +12,7 @@ import {
 } from '@dewpond/core/careplan';
 import { SIGNS, type Finding } from '@dewpond/core/findings';
 import { placeKey, type PlaceKey, type Side } from '@dewpond/core/places';
-import { daysBetween, kilograms, showWeight, yearsOld, type Day, type UnitSystem } from '@dewpond/core/units';
+import { daysBetween, kilograms, showWeight, yearsOld, type Day } from '@dewpond/core/units';
 import { applyAnswers, lastingAnswers, type HandoverAnswers } from '@dewpond/core/visit';
 import type { DogProfile } from '@dewpond/contract';
 import type { House } from '../house/house';
@@ -20,12 +20,13 @@ import type { DogRecord, KeptFinding } from './records';
 
 /** The core's view of a dog on a day. */
 export function factsOf(
-  { dog, instructions, findings, places, visits, answers }: DogRecord,
+  { dog, client, instructions, findings, places, visits, answers }: DogRecord,
   house: House,
   today: Day,
 ): DogFacts {
   const { profile } = dog;
-  const { traits, breeds, handling } = composeTraits(profile.breeds, profile.seen);
+  const { traits, breeds, handling } = composeTraits(profile.breeds, profile.seen, house.catalogue);
+  const { consents } = client.card;
   const weight = kilograms(profile.weightKg);
   const last = visits.at(-1)?.id;
   const lastFindings = findings.filter((found) => found.visitId === last);
@@ -43,10 +44,14 @@ export function factsOf(
     earTrouble: profile.earTrouble,
     earOdds: earOdds(breeds),
     ears: { left: earHistory(profile, 'left', today), right: earHistory(profile, 'right', today) },
-    pluckingConsent: profile.pluckingConsent,
+    // The owner's dated word counts for all their dogs; before there is one, what was noted of this dog.
+    pluckingConsent: consents.plucking?.yes ?? profile.pluckingConsent,
     pluckingStress: profile.pluckingStress,
     nailsOvergrown: profile.nailsOvergrown,
-    pluckingByVetsOnly: house.pluckingByVetsOnly,
+    handling: profile.handling,
+    muzzleAgreed: consents.muzzle?.yes ?? null,
+    services: house.services,
+    liftAloneKg: house.liftAloneKg,
     ways: house.ways,
     instructions,
     lifts: liftsOf(instructions),
@@ -116,14 +121,14 @@ export function planFor(record: DogRecord, house: House, today: Day): Planned {
 }
 
 /** Who it is in one line: "Lagotto Romagnolo × Miniature Poodle, 14.2 kg, half-length curly, 6 years". */
-export function describe({ dog }: DogRecord, facts: DogFacts, units: UnitSystem): string {
+export function describe({ dog }: DogRecord, facts: DogFacts, { units, catalogue }: House): string {
   const { profile } = dog;
   const { coat, coatLength } = facts.traits;
   const length = coatLength === 'half' ? 'half-length' : coatLength === 'full' ? 'full-length' : coatLength;
   const coatWords = coat.startsWith(length) ? `${coat} coat` : `${length} ${coat} coat`;
   const years = profile.born === null ? null : yearsOld(profile.born, facts.today);
   const age = years === null ? 'age not known' : years < 1 ? 'under a year' : years === 1 ? '1 year' : `${years} years`;
-  return [nameBreeds(profile.breeds), showWeight(facts.weight, units), coatWords, age].join(', ');
+  return [nameBreeds(profile.breeds, catalogue), showWeight(facts.weight, units), coatWords, age].join(', ');
 }
 
 /** The newest inspection of each place, and everything found there then: "last time". */

@@ -2,11 +2,12 @@ import type { VisitView } from '@dewpond/contract';
 import type { Instruction } from '@dewpond/core/careplan';
 import { learnDogFactor } from '@dewpond/core/dilution';
 import type { Finding } from '@dewpond/core/findings';
+import { handlingMarks } from '@dewpond/core/handling';
 import { placeOf, type PlaceKey } from '@dewpond/core/places';
 import { placeRecord, type PlaceRecord, type PlaceVisit } from '@dewpond/core/rhythm';
 import { millilitres, type Day } from '@dewpond/core/units';
 import { group } from 'd3-array';
-import { asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import {
   amountUsed,
   client,
@@ -23,6 +24,10 @@ import type { Tenant } from '../db/tenant';
 /** A finding as it was kept, with the visit's day and its level. */
 export type KeptFinding = Finding & { readonly visitId: string; readonly day: Day; readonly level: string };
 type CareRow = typeof placeCare.$inferSelect;
+
+/** Handling in short, as it must be in sight. */
+export const marksOf = ({ dog: { profile } }: Pick<DogRecord, 'dog'>): string[] =>
+  handlingMarks(profile.handling, profile.canStandThroughBath);
 
 /** All that is stored of one dog, ready for the core. */
 export interface DogRecord {
@@ -46,16 +51,16 @@ export interface DogRecord {
  */
 export async function loadDogs(
   tx: Tenant,
-  options: { ids?: readonly string[]; before?: { createdAt: Date; id: string } } = {},
+  options: { ids?: readonly string[]; before?: { createdAt: Date; id: string }; archived?: 'left out' | 'too' } = {},
 ): Promise<DogRecord[]> {
-  const { ids, before } = options;
+  const { ids, before, archived = ids ? 'too' : 'left out' } = options;
   if (ids?.length === 0) return [];
   const list = ids ? [...ids] : null;
   const dogs = await tx
     .select()
     .from(dog)
     .innerJoin(client, eq(client.id, dog.clientId))
-    .where(list ? inArray(dog.id, list) : undefined)
+    .where(and(list ? inArray(dog.id, list) : undefined, archived === 'too' ? undefined : isNull(dog.archivedOn)))
     .orderBy(asc(dog.name));
   const instructions = await tx
     .select()
@@ -86,7 +91,8 @@ export async function loadDogs(
   const tasks = await tx
     .select()
     .from(taskDone)
-    .where(list ? inArray(taskDone.dogId, list) : undefined);
+    .where(list ? inArray(taskDone.dogId, list) : undefined)
+    .orderBy(asc(taskDone.task));
   const amounts = await tx
     .select()
     .from(amountUsed)

@@ -1,26 +1,30 @@
-import { notInFuture } from '@dewpond/contract';
+import { notInFuture, type DogProfile } from '@dewpond/contract';
 import { GRADE_WORDS } from '@dewpond/core/places';
 import { LEVELS, SIGNS, type Level } from '@dewpond/core/findings';
-import { and, eq, sql } from 'drizzle-orm';
+import type { Day } from '@dewpond/core/units';
+import { and, eq, ne, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { appointmentsOfDogs, nextBooked } from '../appointments/queries';
-import { client, dog } from '../db/schema';
+import { client, dog, vet } from '../db/schema';
+import type { Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
 import { badField, conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
-import { loadHouse } from '../house/house';
+import { loadHouse, type House } from '../house/house';
 import { dayIn, spanOf } from '../house/zone';
+import { loadExtras } from './extras';
 import { factsOf, planFor } from './facts';
 import { mixesFor } from './mixes';
 import { loadDogs } from './records';
 import { stampSeen } from './stampSeen';
 import { dogView, listItem, watchItems } from './views';
+import { keepWeight } from './weighings';
 
 export function dogRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/dogs', async ({ tx, now }) => {
     const house = await loadHouse(tx);
-    const records = await loadDogs(tx);
+    const records = await loadDogs(tx, { archived: 'too' });
     const today = dayIn(house.zone, now);
     // From the morning on: a dog that is late for its nine o'clock is booked all the same.
     const booked = await nextBooked(tx, spanOf(house.zone, today).start);
@@ -37,7 +41,8 @@ export function dogRoutes(router: Router, services: Services): void {
     const house = await loadHouse(tx);
     const [record] = await loadDogs(tx, { ids: [params.id] });
     if (!record) throw notFound('dog');
-    return dogView(record, house, dayIn(house.zone, now), await appointmentsOfDogs(tx, [params.id]));
+    const extras = await loadExtras(tx, record);
+    return dogView(record, extras, house, dayIn(house.zone, now), await appointmentsOfDogs(tx, [params.id]));
   });
 
   route(router, services, 'GET /api/dogs/:id/mix', async ({ tx, params, now }) => {
@@ -50,29 +55,37 @@ export function dogRoutes(router: Router, services: Services): void {
 
   route(router, services, 'POST /api/dogs', async ({ tx, asker, body, now }) => {
     const house = await loadHouse(tx);
-    const wrong = notInFuture(body.profile, dayIn(house.zone, now));
-    if (wrong) throw badField(`profile.${wrong.path}`, wrong.message);
+    const today = dayIn(house.zone, now);
+    await refuseProfile(tx, house, body.profile, today, body.id);
     const [owner] = await tx.select({ id: client.id }).from(client).where(eq(client.id, body.clientId));
     if (!owner) throw badField('clientId', 'There is no such client here.');
     const madeFrom = contentHash(body);
     const { id, clientId, profile } = body;
     const inserted = await tx
       .insert(dog)
-      .values({ businessId: asker.businessId, id, clientId, name: profile.name, profile, madeFrom })
+      .values({
+        businessId: asker.businessId,
+        id,
+        clientId,
+        name: profile.name,
+        profile,
+        chip: profile.chip || null,
+        madeFrom,
+      })
       .onConflictDoNothing()
       .returning({ id: dog.id });
     if (inserted.length === 0) {
       const [known] = await tx.select().from(dog).where(eq(dog.id, id));
       sameOrRefuse(known?.madeFrom ?? '', madeFrom);
-    }
+    } else await keepWeight(tx, asker, id, today, profile.weightKg);
     return { id };
   });
 
   route(router, services, 'PUT /api/dogs/:id', async ({ tx, asker, params, body, now }) => {
     const house = await loadHouse(tx);
     const today = dayIn(house.zone, now);
-    const wrong = notInFuture(body.profile, today);
-    if (wrong) throw badField(`profile.${wrong.path}`, wrong.message);
+    await refuseProfile(tx, house, body.profile, today, params.id);
+    if (body.vetId) await refuseUnknownVet(tx, body.vetId);
     if ((body.homeCareChangedOn ?? today) > today) throw badField('homeCareChangedOn', 'That day is still to come.');
     const [before] = await tx
       .select({ profile: dog.profile, seenOn: dog.seenOn })
@@ -84,12 +97,18 @@ export function dogRoutes(router: Router, services: Services): void {
         profile: body.profile,
         seenOn: stampSeen(before, body.profile.seen, { day: today, by: asker.personName }),
         name: body.profile.name,
+        chip: body.profile.chip || null,
+        ...(body.vetId === undefined ? {} : { vetId: body.vetId }),
         ...(body.homeCareChangedOn === undefined ? {} : { homeCareChangedOn: body.homeCareChangedOn }),
         version: sql`${dog.version} + 1`,
       })
       .where(and(eq(dog.id, params.id), eq(dog.version, body.version)))
       .returning({ version: dog.version });
-    if (changed[0]) return changed[0];
+    if (changed[0]) {
+      if (before?.profile.weightKg !== body.profile.weightKg)
+        await keepWeight(tx, asker, params.id, today, body.profile.weightKg);
+      return changed[0];
+    }
     const [current] = await tx
       .select({ version: dog.version, profile: dog.profile })
       .from(dog)
@@ -112,4 +131,24 @@ export function dogRoutes(router: Router, services: Services): void {
       ),
     };
   });
+}
+
+/** What the book knows against a profile: a birthday ahead, a breed nobody has, a chip that is another dog's. */
+async function refuseProfile(tx: Tenant, house: House, profile: DogProfile, today: Day, dogId: string): Promise<void> {
+  const wrong = notInFuture(profile, today);
+  if (wrong) throw badField(`profile.${wrong.path}`, wrong.message);
+  const strange = profile.breeds.find((id) => house.catalogue.find(id) === undefined);
+  if (strange) throw badField('profile.breeds', 'No such breed in the catalogue.');
+  if (profile.chip === '') return;
+  const [other] = await tx
+    .select({ name: dog.name, owner: client.name })
+    .from(dog)
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .where(and(eq(dog.chip, profile.chip), ne(dog.id, dogId)));
+  if (other) throw badField('profile.chip', `That chip is ${other.name}’s, of ${other.owner}.`);
+}
+
+async function refuseUnknownVet(tx: Tenant, vetId: string): Promise<void> {
+  const [known] = await tx.select({ id: vet.id }).from(vet).where(eq(vet.id, vetId));
+  if (!known) throw badField('vetId', 'There is no such vet here.');
 }

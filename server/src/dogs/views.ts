@@ -1,14 +1,17 @@
 import { TASKS, nextVisit, taskKey, type DueLine } from '@dewpond/core/careplan';
 import { LEVELS, atLeast, gradeOfPads, type Level } from '@dewpond/core/findings';
 import { SIDES, namePlace, placeKey, placeOf, type Grade, type Place, type PlaceKey } from '@dewpond/core/places';
+import { restraintPlan } from '@dewpond/core/handling';
 import { DRIFT, gettingWorse, oneSided, type RhythmQuestion } from '@dewpond/core/rhythm';
 import type { Day } from '@dewpond/core/units';
 import { nameBreeds } from '@dewpond/core/catalogue';
-import type { Appointment, Client, DogListItem, DogView, VisitMark, WatchItem } from '@dewpond/contract';
+import type { Appointment, DogListItem, DogView, VisitMark, WatchItem } from '@dewpond/contract';
 import { group } from 'd3-array';
 import type { House } from '../house/house';
 import { planFor } from './facts';
-import type { DogRecord } from './records';
+import { clientShown } from '../clients/views';
+import type { DogExtras } from './extras';
+import { marksOf, type DogRecord } from './records';
 
 /** The task and the place of the next visit in words: "clean ears, left ear". */
 export function driverWords(due: readonly DueLine[], key: string): string {
@@ -18,14 +21,8 @@ export function driverWords(due: readonly DueLine[], key: string): string {
   return line.place ? `${name}, ${namePlace(line.place)}` : name;
 }
 
-export const clientView = ({ id, name, phone, email, note, version }: DogRecord['client']): Client => ({
-  id,
-  name,
-  phone,
-  email,
-  note,
-  version,
-});
+/** All numbers, the first first, so that any of them finds the dog. */
+const phonesOf = ({ client }: DogRecord): string => client.card.phones.map(({ number }) => number).join(', ');
 
 export function listItem(record: DogRecord, house: House, today: Day, booked: Appointment | undefined): DogListItem {
   const { due } = planFor(record, house, today);
@@ -33,11 +30,13 @@ export function listItem(record: DogRecord, house: House, today: Day, booked: Ap
   return {
     id: record.dog.id,
     name: record.dog.name,
-    breed: nameBreeds(record.dog.profile.breeds),
+    breed: nameBreeds(record.dog.profile.breeds, house.catalogue),
     owner: record.client.name,
-    phone: record.client.phone,
+    phone: phonesOf(record),
+    street: record.client.card.address.street,
+    archived: record.dog.archivedOn !== null,
     weightKg: record.dog.profile.weightKg,
-    handling: record.dog.profile.handling,
+    handling: marksOf(record),
     next: next && {
       day: next.day,
       task: driverWords(due, next.drivenBy),
@@ -48,7 +47,13 @@ export function listItem(record: DogRecord, house: House, today: Day, booked: Ap
   };
 }
 
-export function dogView(record: DogRecord, house: House, today: Day, appointments: Appointment[]): DogView {
+export function dogView(
+  record: DogRecord,
+  extras: DogExtras,
+  house: House,
+  today: Day,
+  appointments: Appointment[],
+): DogView {
   const { due, plan, facts } = planFor(record, house, today);
   const next = nextVisit(due, today);
   const prescribed = plan.bathProduct && house.products.find((each) => each.id === plan.bathProduct?.productId);
@@ -56,11 +61,11 @@ export function dogView(record: DogRecord, house: House, today: Day, appointment
     id: record.dog.id,
     version: record.dog.version,
     profile: record.dog.profile,
-    client: clientView(record.client),
+    client: clientShown(record.client, extras.household),
     today,
     due: [...due],
     bathProduct: plan.bathProduct && { ...plan.bathProduct, name: prescribed?.name ?? 'a product of its own' },
-    instructions: [...record.instructions],
+    instructions: record.instructions.map((given) => ({ ...given, letter: extras.letters.get(given.id) ?? null })),
     homeCareChangedOn: record.dog.homeCareChangedOn as Day | null,
     facts,
     seenOn: record.dog.seenOn,
@@ -77,6 +82,22 @@ export function dogView(record: DogRecord, house: House, today: Day, appointment
     })),
     appointments,
     amounts: { factor: record.amountFactor, lessons: record.amountLessons },
+    archivedOn: record.dog.archivedOn as Day | null,
+    marks: marksOf(record),
+    restraint: restraintPlan({
+      notes: facts.handling,
+      traits: facts.traits,
+      breedHandling: facts.breedHandling,
+      weight: facts.weight,
+      liftAloneKg: facts.liftAloneKg,
+      standsThroughBath: facts.canStandThroughBath,
+      muzzleAgreed: facts.muzzleAgreed,
+    }),
+    vet: extras.vet,
+    weighings: extras.weighings,
+    programme: extras.programme,
+    likelySame: extras.likelySame,
+    merges: extras.merges,
   };
 }
 
@@ -164,7 +185,7 @@ export function watchItems(record: DogRecord, words: (found: DogRecord['findings
     dogId: record.dog.id,
     dog: record.dog.name,
     owner: record.client.name,
-    phone: record.client.phone,
+    phone: record.client.card.phones[0]?.number ?? '',
     place: namePlace(placeOf(placeKey(found.place))),
     words: words(found),
     level: found.level,

@@ -1,9 +1,10 @@
-import type { HouseView } from '@dewpond/contract';
-import { DEFAULT_HOUSE_WAYS, type HouseWays } from '@dewpond/core/careplan';
+import type { HouseView, OwnBreedView } from '@dewpond/contract';
+import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES, type HouseServices, type HouseWays } from '@dewpond/core/careplan';
+import { withOwnBreeds, type Catalogue } from '@dewpond/core/catalogue';
 import { strengthOf, showStrength, type Bottle, type Product, type ProductKind } from '@dewpond/core/dilution';
 import { millilitres, minutes, type Day, type UnitSystem } from '@dewpond/core/units';
 import { asc } from 'drizzle-orm';
-import { bottle, business, product } from '../db/schema';
+import { bottle, business, ownBreed, product } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import { notFound } from '../http/problem';
 
@@ -15,7 +16,10 @@ export interface House {
   readonly zone: string;
   readonly units: UnitSystem;
   readonly ways: HouseWays;
-  readonly pluckingByVetsOnly: boolean;
+  readonly services: HouseServices;
+  readonly liftAloneKg: number;
+  readonly catalogue: Catalogue;
+  readonly ownBreeds: readonly OwnBreedView[];
   readonly schoolChangedOn: Day | null;
   readonly version: number;
   readonly products: readonly StockedProduct[];
@@ -27,10 +31,14 @@ export async function loadHouse(tx: Tenant): Promise<House> {
   if (!row) throw notFound('business');
   const products = await tx.select().from(product).orderBy(asc(product.name));
   const bottles = await tx.select().from(bottle).orderBy(asc(bottle.line));
+  const own = await tx.select({ breed: ownBreed.breed, version: ownBreed.version }).from(ownBreed);
   return {
     ...row,
     // Questions that came after this house chose have their default.
     ways: { ...DEFAULT_HOUSE_WAYS, ...row.ways },
+    services: { ...DEFAULT_SERVICES, ...row.services },
+    catalogue: withOwnBreeds(own.map(({ breed }) => breed)),
+    ownBreeds: own,
     schoolChangedOn: row.schoolChangedOn as Day | null,
     products: products.map(asProduct),
     bottles: bottles.map(({ id, name, brim, line, graduation }) => ({
@@ -68,7 +76,9 @@ export const houseView = (house: House, mayEdit: boolean): HouseView => ({
   version: house.version,
   name: house.name,
   units: house.units,
-  pluckingByVetsOnly: house.pluckingByVetsOnly,
+  services: house.services,
+  liftAloneKg: house.liftAloneKg,
+  ownBreeds: [...house.ownBreeds],
   ways: house.ways,
   products: house.products.map((each) => ({
     id: each.id,

@@ -23,7 +23,8 @@ export function houseRoutes(router: Router, services: Services): void {
       .set({
         ways: body.ways,
         units: body.units,
-        pluckingByVetsOnly: body.pluckingByVetsOnly,
+        services: body.services,
+        liftAloneKg: body.liftAloneKg,
         version: sql`${business.version} + 1`,
         ...(schoolChanged ? { schoolChangedOn: dayIn(house.zone, now) } : {}),
       })

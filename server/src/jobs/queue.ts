@@ -6,19 +6,26 @@ import type { Config } from '../config';
 import { connectionString } from '../db/connect';
 import type { BusinessId, Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
+import { runImport } from '../imports/runImport';
 import { keepSheet } from '../sheet/keepSheet';
 
 const SHEET_QUEUE = 'sheet-pdf';
+const IMPORT_QUEUE = 'book-import';
 
 /** A job carries ids, never data. */
 const sheetJob = z.object({ businessId: z.uuid(), visitId: z.uuid() });
+const importJob = z.object({ businessId: z.uuid(), importId: z.uuid() });
 
-/** Puts the making of a sheet into the queue, inside the tenant's transaction: no close, no job. */
-export async function enqueueSheet(tx: Tenant, job: z.infer<typeof sheetJob>): Promise<void> {
-  await tx.execute(
-    sql`insert into jobs.job (name, data, retry_limit, retry_delay, retry_backoff) select ${SHEET_QUEUE}, ${JSON.stringify(job)}::jsonb, 3, 10, true where exists (select 1 from jobs.queue where name = ${SHEET_QUEUE})`,
+/** Inside the tenant's transaction: no commit, no job. */
+const enqueue = (tx: Tenant, queue: string, job: object) =>
+  tx.execute(
+    sql`insert into jobs.job (name, data, retry_limit, retry_delay, retry_backoff) select ${queue}, ${JSON.stringify(job)}::jsonb, 3, 10, true where exists (select 1 from jobs.queue where name = ${queue})`,
   );
-}
+
+/** Puts the making of a sheet into the queue. */
+export const enqueueSheet = (tx: Tenant, job: z.infer<typeof sheetJob>) => enqueue(tx, SHEET_QUEUE, job);
+/** Puts an import into the queue. */
+export const enqueueImport = (tx: Tenant, job: z.infer<typeof importJob>) => enqueue(tx, IMPORT_QUEUE, job);
 
 /** Starts the worker; returns how to stop it. The worker opens a tenant transaction of its own for every job. */
 export async function startJobs(config: Config, services: Services, log: Logger): Promise<() => Promise<void>> {
@@ -38,6 +45,13 @@ export async function startJobs(config: Config, services: Services, log: Logger)
     for (const job of jobs) {
       const { businessId, visitId } = sheetJob.parse(job.data);
       await keepSheet(services, businessId as BusinessId, visitId);
+    }
+  });
+  await boss.createQueue(IMPORT_QUEUE);
+  await boss.work(IMPORT_QUEUE, { pollingIntervalSeconds: 1 }, async (jobs) => {
+    for (const job of jobs) {
+      const { businessId, importId } = importJob.parse(job.data);
+      await runImport(services, businessId as BusinessId, importId);
     }
   });
   return () => boss.stop({ graceful: true, timeout: 3000 });

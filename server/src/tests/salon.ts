@@ -124,7 +124,9 @@ export interface KeptDog {
 export async function addDog(salon: Salon, profile: object = {}): Promise<KeptDog> {
   const clientId = v7();
   const dogId = v7();
-  await salon.call('POST /api/clients', { body: { id: clientId, name: 'Folake Adeyemi', phone: '01632 960114' } });
+  await salon.call('POST /api/clients', {
+    body: { id: clientId, name: 'Folake Adeyemi', card: { phones: [{ number: '01632 960114' }] } },
+  });
   await salon.call('POST /api/dogs', {
     body: { id: dogId, clientId, profile: { name: 'Teasel', weightKg: 14.2, breeds: ['beagle'], ...profile } },
   });

@@ -87,10 +87,10 @@ describe('two salons', () => {
   });
 
   test('an update or delete without "where" leaves the other business alone', async () => {
-    await inTenant(databases, a.businessId, (tx) => tx.update(client).set({ note: 'changed by A' }));
+    await inTenant(databases, a.businessId, (tx) => tx.update(client).set({ name: 'changed by A' }));
     await inTenant(databases, a.businessId, (tx) => tx.execute(sql`delete from dewpond.instruction`));
-    const theirs = await inTenant(databases, b.businessId, (tx) => tx.select({ note: client.note }).from(client));
-    expect(theirs.map((row) => row.note)).toEqual(['']);
+    const theirs = await inTenant(databases, b.businessId, (tx) => tx.select({ name: client.name }).from(client));
+    expect(theirs.map((row) => row.name)).toEqual(['Folake Adeyemi']);
   });
 
   test('a row cannot be written for another business, nor hang on one of its rows', async () => {

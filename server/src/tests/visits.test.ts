@@ -123,7 +123,8 @@ describe('a visit moves what is due', () => {
         version: house.version,
         ways: { ...house.ways, earCleaning: 'fill' },
         units: 'metric',
-        pluckingByVetsOnly: false,
+        services: house.services,
+        liftAloneKg: house.liftAloneKg,
       },
     });
     expect(await grade()).toBe(0);

@@ -6,7 +6,7 @@ import type { Router } from 'express';
 import { appointmentsBetween } from '../appointments/queries';
 import { describe, planFor, type Planned } from '../dogs/facts';
 import { contactMinutes, mixesFor } from '../dogs/mixes';
-import { loadDogs, type DogRecord } from '../dogs/records';
+import { loadDogs, marksOf, type DogRecord } from '../dogs/records';
 import { openFindings } from '../dogs/views';
 import { loadHouse, type House } from '../house/house';
 import { dayIn, spanOf } from '../house/zone';
@@ -30,11 +30,11 @@ export function todayRoutes(router: Router, services: Services): void {
       zone: house.zone,
       dogs: known.map(({ appointment, record, planned }): TodayDog => ({
         appointment,
-        words: describe(record, planned.facts, house.units),
+        words: describe(record, planned.facts, house),
         stages: stagesOf(appointment.kind, planned, house),
       })),
       mixes: known
-        .filter(({ appointment }) => appointment.kind !== 'ears and nails')
+        .filter(({ appointment }) => appointment.kind !== 'ears and nails' && appointment.kind !== 'lesson')
         .map(({ appointment, record, planned }) => ({
           appointmentId: appointment.id,
           dog: record.dog.name,
@@ -85,9 +85,7 @@ function watchOut(record: DogRecord, { facts, plan }: Planned): TodayView['watch
         ]
       : [];
   const handle =
-    record.dog.profile.handling.length > 0
-      ? [{ mark: 'handle' as const, dog, words: `${record.dog.profile.handling.join('; ')}.` }]
-      : [];
+    marksOf(record).length > 0 ? [{ mark: 'handle' as const, dog, words: `${marksOf(record).join('; ')}.` }] : [];
   const suspended = new Set(Object.keys(facts.suspended));
   const ask = openFindings(record)
     .filter((found) => !suspended.has(placeKey(found.place)))

@@ -2,6 +2,7 @@ import { and, eq } from 'drizzle-orm';
 import type { Router } from 'express';
 import { appointment, dog, visit } from '../db/schema';
 import { describe } from '../dogs/facts';
+import { marksOf } from '../dogs/records';
 import { mixesFor } from '../dogs/mixes';
 import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
@@ -54,8 +55,8 @@ export function visitRoutes(router: Router, services: Services): void {
       dog: {
         id: record.dog.id,
         name: record.dog.name,
-        words: describe(record, facts, house.units),
-        handling: record.dog.profile.handling,
+        words: describe(record, facts, house),
+        handling: marksOf(record),
         weightKg: facts.weight,
       },
       appointmentId: row.appointmentId,

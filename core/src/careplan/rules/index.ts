@@ -3,10 +3,20 @@ import { BATH_RULES } from './bath';
 import { COAT_RULES } from './coatAndFeet';
 import { EAR_RULES } from './ears';
 import { FACE_RULES } from './face';
+import { HANDLING_RULES } from './handling';
 import { HOUSE_RULES } from './house';
+import { SERVICE_RULES } from './services';
 
 /**
  * What the trade knows about recurring care, one row a rule. The engine only reads it. Handbook rows marked as
  * defaults are house values; manners and cautions are common practice; schools are the house's choice.
  */
-export const RULES: readonly Rule[] = [...BATH_RULES, ...EAR_RULES, ...FACE_RULES, ...COAT_RULES, ...HOUSE_RULES];
+export const RULES: readonly Rule[] = [
+  ...SERVICE_RULES,
+  ...BATH_RULES,
+  ...EAR_RULES,
+  ...FACE_RULES,
+  ...COAT_RULES,
+  ...HANDLING_RULES,
+  ...HOUSE_RULES,
+];

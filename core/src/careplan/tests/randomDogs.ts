@@ -1,15 +1,29 @@
 import fc from 'fast-check';
 import { BREEDS, CANAL_HAIR, COATS, COAT_DENSITIES, EAR_CARRIAGES, composeTraits, earOdds } from '../../catalogue';
+import {
+  BEST_TIMES,
+  DRYERS,
+  HEARING,
+  HELPERS,
+  MINDS,
+  MUZZLES_WORN,
+  SIGHT,
+  TETHERS,
+  type HandlingNotes,
+} from '../../handling';
 import { day, kilograms } from '../../units';
 import type { Place } from '../../places';
 import {
   ALL_HOUSE_QUESTIONS,
+  ALL_SERVICES,
   ALL_TASKS,
-  DEFAULT_HOUSE_WAYS,
-  FIT,
   HOUSE_QUESTIONS,
+  SERVICES,
   SKIN,
+  plainDog,
   type DogFacts,
+  type HouseDoes,
+  type HouseServices,
   type HouseWays,
   type Instruction,
 } from '..';
@@ -18,36 +32,15 @@ export const TODAY = day('2026-11-25');
 
 /** An easy adult beagle of a house with default ways; tests change one thing at a time. */
 export function aDog(more: Partial<DogFacts> = {}, breed = 'beagle'): DogFacts {
-  const { traits, breeds, handling } = composeTraits([breed], {});
-  return {
-    traits,
-    breedHandling: handling,
+  const ear = { conditions: [], plucked: { weeksAgo: 5 }, ownerForbidsPlucking: false };
+  return plainDog([breed], {
     weight: kilograms(12),
-    lifeStage: 'adult',
-    canStandThroughBath: true,
-    skin: 'healthy',
-    fitness: FIT,
-    swims: false,
-    grassSeedMonths: [],
     tearingSeenByVet: true,
-    earTrouble: 'none',
-    earOdds: earOdds(breeds),
-    ears: {
-      left: { conditions: [], plucked: { weeksAgo: 5 }, ownerForbidsPlucking: false },
-      right: { conditions: [], plucked: { weeksAgo: 5 }, ownerForbidsPlucking: false },
-    },
+    ears: { left: ear, right: ear },
     pluckingConsent: true,
-    pluckingStress: 'none',
-    nailsOvergrown: false,
-    pluckingByVetsOnly: false,
-    ways: DEFAULT_HOUSE_WAYS,
-    instructions: [],
-    lifts: [],
-    suspended: {},
-    earUnsettled: { left: null, right: null },
     today: TODAY,
     ...more,
-  };
+  });
 }
 
 export const instruct = (says: Instruction['says'], more: Partial<Instruction> = {}): Instruction => ({
@@ -110,6 +103,24 @@ const anyWays = fc.record(
   ),
 ) as unknown as fc.Arbitrary<HouseWays>;
 
+const anyServices = fc.record(
+  Object.fromEntries(
+    ALL_SERVICES.map((key) => [key, fc.constantFrom(...(Object.keys(SERVICES[key].means) as HouseDoes[]))]),
+  ),
+) as unknown as fc.Arbitrary<HouseServices>;
+
+const anyHandling: fc.Arbitrary<HandlingNotes> = fc.record({
+  minds: fc.subarray([...MINDS]),
+  helper: fc.constantFrom(...HELPERS),
+  muzzle: fc.constantFrom(...MUZZLES_WORN),
+  dryer: fc.constantFrom(...DRYERS),
+  tether: fc.constantFrom(...TETHERS),
+  sight: fc.constantFrom(...SIGHT),
+  hearing: fc.constantFrom(...HEARING),
+  bestTime: fc.constantFrom(...BEST_TIMES),
+  marks: fc.constantFrom([], ['own towel']),
+});
+
 const earHistory = fc.record({
   conditions: fc.constantFrom([], ['drops given today'] as const),
   plucked: fc.oneof(fc.constant('never' as const), fc.record({ weeksAgo: fc.option(fc.integer({ min: 0, max: 60 })) })),
@@ -149,7 +160,8 @@ export const anyDog: fc.Arbitrary<DogFacts> = fc
     pluckingConsent: fc.boolean(),
     pluckingStress: fc.constantFrom('none', 'slight', 'plain', 'bad', 'broke off'),
     nailsOvergrown: fc.boolean(),
-    pluckingByVetsOnly: fc.boolean(),
+    services: anyServices,
+    handling: anyHandling,
     ways: anyWays,
     instructions: fc.array(anyInstruction, { maxLength: 4 }),
     suspended: fc.constantFrom(

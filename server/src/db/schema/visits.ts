@@ -1,189 +1,23 @@
-import type { HouseWays, Saying } from '@dewpond/core/careplan';
 import type { Sign } from '@dewpond/core/findings';
-import type { Happening } from '@dewpond/core/visit';
-import type { DogProfile, SeenOn } from '@dewpond/contract';
+import type { Happening, VisitKind } from '@dewpond/core/visit';
 import { sql } from 'drizzle-orm';
 import {
   bigint,
   boolean,
   check,
-  customType,
-  date,
   doublePrecision,
   foreignKey,
   index,
   integer,
   jsonb,
-  pgPolicy,
-  pgRole,
-  pgSchema,
   primaryKey,
   smallint,
   text,
-  timestamp,
   uuid,
 } from 'drizzle-orm/pg-core';
-
-/** Everything a business owns. `business_id` comes first in every key; row security is on and forced. */
-export const dewpond = pgSchema('dewpond');
-
-/** The role the application connects as: it owns nothing and cannot bypass row security. */
-export const appRole = pgRole('dewpond_app').existing();
-
-/**
- * Only rows of the business that the transaction has set. `nullif`, since the setting is '' and not null after a commit.
- */
-const OF_THIS_BUSINESS = sql`business_id = (select nullif(current_setting('dewpond.business_id', true), '')::uuid)`;
-const ofThisBusiness = (table: string) =>
-  pgPolicy(`${table}_of_this_business`, { to: appRole, using: OF_THIS_BUSINESS, withCheck: OF_THIS_BUSINESS });
-
-const instant = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
-const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
-const businessId = () => uuid('business_id').notNull();
-const day = (name: string) => date(name, { mode: 'string' });
-/** Columns of what a person edits: version for guarding, hash of what was first sent for idempotence. */
-const edited = () => ({
-  version: integer('version').notNull().default(1),
-  madeFrom: text('made_from').notNull(),
-  createdAt: instant('created_at').notNull().defaultNow(),
-});
-
-export const business = dewpond.table(
-  'business',
-  {
-    businessId: uuid('business_id').primaryKey(),
-    name: text('name').notNull(),
-    zone: text('zone').notNull(),
-    units: text('units').$type<'metric' | 'US'>().notNull(),
-    ways: jsonb('ways').$type<HouseWays>().notNull(),
-    pluckingByVetsOnly: boolean('plucking_by_vets_only').notNull().default(false),
-    /** The day the ear-cleaning school last changed: older pad counts are not pooled. */
-    schoolChangedOn: day('school_changed_on'),
-    version: integer('version').notNull().default(1),
-  },
-  () => [ofThisBusiness('business')],
-);
-
-export const member = dewpond.table(
-  'member',
-  {
-    businessId: businessId(),
-    id: uuid('id').notNull(),
-    personId: uuid('person_id').notNull(),
-    name: text('name').notNull(),
-    role: text('role').$type<'manager' | 'groomer' | 'bather'>().notNull(),
-  },
-  (t) => [
-    primaryKey({ columns: [t.businessId, t.id] }),
-    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
-    ofThisBusiness('member'),
-  ],
-);
-
-export const client = dewpond.table(
-  'client',
-  {
-    businessId: businessId(),
-    id: uuid('id').notNull(),
-    name: text('name').notNull(),
-    phone: text('phone').notNull(),
-    email: text('email').notNull(),
-    note: text('note').notNull(),
-    ...edited(),
-  },
-  (t) => [
-    primaryKey({ columns: [t.businessId, t.id] }),
-    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
-    ofThisBusiness('client'),
-  ],
-);
-
-export const dog = dewpond.table(
-  'dog',
-  {
-    businessId: businessId(),
-    id: uuid('id').notNull(),
-    clientId: uuid('client_id').notNull(),
-    name: text('name').notNull(),
-    profile: jsonb('profile').$type<DogProfile>().notNull(),
-    homeCareChangedOn: day('home_care_changed_on'),
-    /** Who saw which trait on the dog itself, and when. */
-    seenOn: jsonb('seen_on').$type<SeenOn>().notNull().default({}),
-    ...edited(),
-  },
-  (t) => [
-    primaryKey({ columns: [t.businessId, t.id] }),
-    foreignKey({ columns: [t.businessId, t.clientId], foreignColumns: [client.businessId, client.id] }),
-    index('dog_by_client').on(t.businessId, t.clientId),
-    ofThisBusiness('dog'),
-  ],
-);
-
-export const instruction = dewpond.table(
-  'instruction',
-  {
-    businessId: businessId(),
-    id: uuid('id').notNull(),
-    dogId: uuid('dog_id').notNull(),
-    by: text('by').$type<'vet' | 'owner'>().notNull(),
-    who: text('who').notNull(),
-    /** A place key such as "ear/left"; null for the whole dog. */
-    place: text('place'),
-    says: jsonb('says').$type<Saying>().notNull(),
-    fromDay: day('from_day').notNull(),
-    untilDay: day('until_day'),
-    ...edited(),
-  },
-  (t) => [
-    primaryKey({ columns: [t.businessId, t.id] }),
-    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
-    index('instruction_by_dog').on(t.businessId, t.dogId),
-    ofThisBusiness('instruction'),
-  ],
-);
-
-export const product = dewpond.table(
-  'product',
-  {
-    businessId: businessId(),
-    id: uuid('id').notNull(),
-    name: text('name').notNull(),
-    kind: text('kind').notNull(),
-    /** As printed. */
-    label: text('label').notNull(),
-    /** Parts of water to one of product as an exact fraction, "97/3"; null = ready to use. */
-    waterParts: text('water_parts'),
-    contactLeast: doublePrecision('contact_least'),
-    contactMost: doublePrecision('contact_most'),
-    amountFactor: doublePrecision('amount_factor').notNull().default(1),
-    suppliedBy: text('supplied_by').$type<'house' | 'vet' | 'owner'>().notNull(),
-    costPerMl: doublePrecision('cost_per_ml'),
-    strokeMl: doublePrecision('stroke_ml'),
-  },
-  (t) => [
-    primaryKey({ columns: [t.businessId, t.id] }),
-    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
-    ofThisBusiness('product'),
-  ],
-);
-
-export const bottle = dewpond.table(
-  'bottle',
-  {
-    businessId: businessId(),
-    id: uuid('id').notNull(),
-    name: text('name').notNull(),
-    brim: doublePrecision('brim').notNull(),
-    line: doublePrecision('line').notNull(),
-    graduation: doublePrecision('graduation'),
-  },
-  (t) => [
-    primaryKey({ columns: [t.businessId, t.id] }),
-    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
-    check('bottle_line_below_brim', sql`${t.line} > 0 and ${t.line} <= ${t.brim}`),
-    ofThisBusiness('bottle'),
-  ],
-);
+import { dog } from './book';
+import { member } from './house';
+import { businessId, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 
 export const appointment = dewpond.table(
   'appointment',
@@ -192,7 +26,7 @@ export const appointment = dewpond.table(
     id: uuid('id').notNull(),
     dogId: uuid('dog_id').notNull(),
     memberId: uuid('member_id').notNull(),
-    kind: text('kind').$type<'full visit' | 'bath only' | 'ears and nails'>().notNull(),
+    kind: text('kind').$type<VisitKind>().notNull(),
     startsAt: instant('starts_at').notNull(),
     endsAt: instant('ends_at').notNull(),
     state: text('state').$type<'booked' | 'cancelled' | 'done'>().notNull().default('booked'),

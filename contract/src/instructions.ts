@@ -1,0 +1,60 @@
+import { ALL_TASKS, type EarHairWay } from '@dewpond/core/careplan';
+import { ALL_SIGNS, EAR_CONDITIONS, PROCEDURES } from '@dewpond/core/findings';
+import { z } from 'zod';
+import { daySchema, id, line, newId, place, version } from './basics';
+
+const saying = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('bar'), task: z.enum(ALL_TASKS as [(typeof ALL_TASKS)[number]]) }),
+  z.strictObject({
+    kind: z.literal('interval'),
+    task: z.enum(ALL_TASKS as [(typeof ALL_TASKS)[number]]),
+    days: z.int().min(1, { error: 'At least 1 day.' }).max(365, { error: 'At most 365 days.' }),
+  }),
+  z.strictObject({
+    kind: z.literal('lift'),
+    lifts: z.enum(ALL_SIGNS as [(typeof ALL_SIGNS)[number]]).or(z.enum(EAR_CONDITIONS)),
+    upToGrade: z.int().min(1).max(3),
+    procedure: z.enum(PROCEDURES),
+  }),
+  z.strictObject({
+    kind: z.literal('ear hair'),
+    way: z.enum(['whole', 'staged', 'trim', 'leave', 'vet'] satisfies EarHairWay[]),
+  }),
+  z.strictObject({
+    kind: z.literal('bath product'),
+    productId: id,
+    contactMinutes: z.number().min(0).max(60),
+    nothingElse: z.boolean(),
+  }),
+]);
+const instructionFields = z.strictObject({
+  id: newId,
+  by: z.enum(['vet', 'owner']),
+  who: line(120, 'Who said it'),
+  place: place.nullable(),
+  says: saying,
+  from: daySchema,
+  until: daySchema.nullable(),
+});
+export const newInstruction = instructionFields
+  .refine((given) => given.until === null || given.until >= given.from, {
+    error: 'It ends before it begins.',
+    path: ['until'],
+  })
+  .refine(
+    (given) => given.says.kind !== 'lift' || (given.by === 'vet' && given.place !== null && given.until !== null),
+    {
+      error: 'Only a vet lifts a stop, at one place, until a day.',
+      path: ['says'],
+    },
+  );
+/** When an instruction ends is all that changes; another word is another instruction. */
+export const instructionEdit = z.strictObject({ version, until: daySchema.nullable() });
+/** The letter behind it, if one is kept. */
+const letterView = z.object({ fileName: z.string(), mediaType: z.string(), size: z.int(), addedBy: z.string() });
+export const instructionView = instructionFields.extend({ version, letter: letterView.nullable() });
+export type InstructionView = z.infer<typeof instructionView>;
+
+/** A letter as sent: at most this many bytes. */
+export const LETTER_LIMIT = 12 * 1024 * 1024;
+export const LETTER_TYPES = ['image/jpeg', 'image/png', 'image/webp', 'application/pdf'] as const;

@@ -1,0 +1,80 @@
+import { describe, expect, test } from 'vitest';
+import { EASY, MINDS, type HandlingNotes } from '../handling';
+import { day } from '../units';
+import { DEFAULT_SERVICES, makePlan, type CarePlan, type DogFacts, type HouseServices, type Task } from '.';
+import { aDog, instruct } from './tests/randomDogs';
+
+const line = (plan: CarePlan, task: Task) => plan.lines.find((each) => each.task === task);
+const wordsOf = (plan: CarePlan, task: Task) => {
+  const found = line(plan, task);
+  return [...(found?.methods ?? []), ...(found?.cautions ?? []), ...(found?.bars ?? [])].map((each) => each.words);
+};
+const noted = (notes: Partial<HandlingNotes>) =>
+  makePlan(aDog({ handling: { ...EASY, ...notes } }, 'poodle-miniature'));
+const house = (services: Partial<HouseServices>, more: Partial<DogFacts> = {}) =>
+  makePlan(aDog({ services: { ...DEFAULT_SERVICES, ...services }, ...more }, 'poodle-miniature'));
+
+describe('what a dog minds stands at the work it concerns', () => {
+  test.each([
+    ['ears', 'ear cleaning'],
+    ['ears', 'ear hair'],
+    ['front feet', 'nails'],
+    ['front feet', 'pads'],
+    ['nail clippers', 'nails'],
+    ['mouth', 'teeth'],
+    ['the dryer', 'drying'],
+    ['water on the head', 'bath'],
+    ['rear and tail', 'rear'],
+    ['being brushed', 'brush-out'],
+  ] as const)('%s: %s', (minds, task) => {
+    const said = wordsOf(noted({ minds: [minds] }), task).join(' ');
+    expect(said).toMatch(/Minds/);
+    expect(wordsOf(noted({}), task).join(' ')).not.toMatch(/Minds/);
+  });
+
+  test('a dryer that is not borne is no dryer, and a muzzle comes off before it', () => {
+    expect(wordsOf(noted({ dryer: 'towels only' }), 'drying').join(' ')).toMatch(/no dryer/);
+    expect(wordsOf(noted({ muzzle: 'basket muzzle' }), 'drying').join(' ')).toMatch(/Muzzle off/);
+  });
+
+  test('notes never change how often anything is done', () => {
+    const easy = noted({}).lines.map((each) => [each.task, each.interval]);
+    const hard = noted({ minds: MINDS, dryer: 'towels only', helper: 'helper throughout' });
+    expect(hard.lines.map((each) => [each.task, each.interval])).toEqual(easy);
+  });
+});
+
+describe('what the house does at all, by place and law', () => {
+  test('ears left to vets are not cleaned here; outside only pours nothing', () => {
+    expect(line(house({ 'ear cleaning': 'vet' }), 'ear cleaning')).toMatchObject({
+      interval: null,
+      bars: [{ rank: 'law' }],
+    });
+    expect(wordsOf(house({ 'ear cleaning': 'outside only' }), 'ear cleaning').join(' ')).toMatch(/nothing poured/);
+  });
+
+  test('plucking: a vet’s, or trimmed where the house works outside only', () => {
+    const hairy = { traits: { ...aDog({}, 'poodle-miniature').traits, canalHair: 'dense' } } as const;
+    const ways = { ...aDog().ways, earHair: 'routine' } as DogFacts['ways'];
+    const way = (does: HouseServices['ear hair']) =>
+      line(house({ 'ear hair': does }, { ...hairy, ways }), 'ear hair')?.earHair?.way;
+    expect(way('vet')).toBe('vet');
+    expect(way('outside only')).toBe('trim');
+    expect(['whole', 'staged']).toContain(way('done'));
+  });
+
+  test('teeth are barred only where neither brush nor gel is done', () => {
+    expect(line(house({ teeth: 'vet', 'tooth gel': 'vet' }), 'teeth')?.bars).toHaveLength(1);
+    expect(line(house({ teeth: 'vet', 'tooth gel': 'done' }), 'teeth')?.bars).toEqual([]);
+    expect(line(house({ teeth: 'done' }), 'teeth')?.bars).toEqual([]);
+  });
+
+  test('a prescribed wash is barred where the house gives no medicated baths, and only while it holds', () => {
+    const says = { kind: 'bath product', productId: 'p', contactMinutes: 10, nothingElse: false } as const;
+    const barred = (until: string) =>
+      line(house({ 'vet’s wash': 'vet' }, { instructions: [instruct(says, { until: day(until) })] }), 'bath')?.bars;
+    expect(barred('2026-12-31')).toHaveLength(1);
+    expect(barred('2026-03-01')).toEqual([]);
+    expect(line(house({ 'vet’s wash': 'vet' }), 'bath')?.bars).toEqual([]);
+  });
+});

@@ -1,0 +1,60 @@
+import type { Minded } from '../../handling';
+import { COMMON_PRACTICE, DOGS_RECORD } from '../../provenance';
+import { fact } from '../conditions';
+import type { Condition, Rule } from '../rule';
+import type { Task } from '../tasks';
+import { caution, method, rowsOf } from './row';
+
+const mindsIt = (what: Minded): Condition => fact(`minds ${what}`, ({ handling }) => handling.minds.includes(what));
+
+/** What a groomer does where a dog minds it, at the work it concerns. Common practice, no source. */
+const MINDED: readonly (readonly [what: Minded, tasks: readonly Task[], does: string])[] = [
+  [
+    'ears',
+    ['ear cleaning', 'ear hair', 'ear flaps'],
+    'Minds its ears: warm the bottle, few words, a lickable treat; stop before it has had enough.',
+  ],
+  [
+    'eyes and face',
+    ['eyes and face', 'eye corners', 'face wash', 'fold care'],
+    'Minds its face: fingers last, from behind, short.',
+  ],
+  ['mouth', ['teeth'], 'Minds its mouth: lip lifted, front teeth only, seconds at first.'],
+  ['front feet', ['nails', 'pads'], 'Minds its front feet: hind feet first, paw held low and close to the body.'],
+  ['hind feet', ['nails', 'pads'], 'Minds its hind feet: front feet first, leg bent back, never pulled out.'],
+  ['nail clippers', ['nails'], 'Minds the clippers: a file, one nail and a treat, or every other nail today.'],
+  ['belly', ['bath'], 'Minds its belly: hand flat first, low pressure, last.'],
+  ['rear and tail', ['rear'], 'Minds its rear: a helper at the head, short.'],
+  ['being brushed', ['brush-out', 'mats'], 'Minds the brush: small parts, skin held, breaks.'],
+  ['water on the head', ['bath', 'face wash'], 'Minds water on its head: neck down, head by damp cloth.'],
+  ['the dryer', ['drying'], 'Minds the dryer: towels longer, low and from behind, ears covered.'],
+  ['standing still', ['brush-out', 'drying'], 'Minds standing: breaks, or lying down.'],
+];
+
+const note = (task: Task) => rowsOf(task, 'default', DOGS_RECORD);
+const dryer = rowsOf('drying', 'default', DOGS_RECORD);
+
+/** What is noted of handling this dog, at the work it concerns. */
+export const HANDLING_RULES: readonly Rule[] = [
+  ...MINDED.flatMap(([what, tasks, does]) =>
+    tasks.map((task) => note(task)(`minds ${what}`, mindsIt(what), 'noted for this dog', caution(does))),
+  ),
+  dryer(
+    'low and far',
+    fact('dryer low and from afar', ({ handling }) => handling.dryer === 'low and from afar'),
+    'noted for this dog',
+    method('Dryer low and from afar, never at the head.'),
+  ),
+  dryer(
+    'towels only',
+    fact('towels only', ({ handling }) => handling.dryer === 'towels only'),
+    'noted for this dog',
+    method('Towels and still, warm air only: no dryer.'),
+  ),
+  rowsOf('drying', 'safety', COMMON_PRACTICE)(
+    'no muzzle under a dryer',
+    fact('wears a muzzle', ({ handling }) => handling.muzzle !== 'no muzzle'),
+    'a muzzled dog cannot pant',
+    caution('Muzzle off before the dryer.'),
+  ),
+];

@@ -1,0 +1,16 @@
+export {
+  breedNames,
+  readBreeds,
+  readDay,
+  readSex,
+  readWeight,
+  writeBreeds,
+  type CellRead,
+  type DayOrder,
+} from './cells';
+export { readCsv, writeCsv, type ReadTable, type Table } from './csv';
+export { decodeText, type Decoded } from './decode';
+export { ALL_FIELDS, FIELDS, lacking, suggestMapping, type ImportField, type Mapping } from './fields';
+export { gather, matchBook, type BookClient, type MatchedRow, type ToWrite, type Verdict } from './matchBook';
+export { readRows, type ReadDog, type ReadOptions, type ReadRow } from './readRows';
+export { readVcards, writeVcards } from './vcard';

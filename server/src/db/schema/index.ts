@@ -1,0 +1,4 @@
+export * from './tenancy';
+export * from './house';
+export * from './book';
+export * from './visits';

@@ -1,0 +1,7 @@
+import { EMPTY_CARD, type ClientCard } from '@dewpond/core/clients';
+import type { DemoDog } from './world';
+
+/** The card of an invented owner, as the counter keeps it. */
+export function cardOf({ name, phone, email, more }: DemoDog['owner']): { name: string; card: ClientCard } {
+  return { name, card: { ...EMPTY_CARD, phones: [{ number: phone, whose: '' }], emails: [email], ...more } };
+}

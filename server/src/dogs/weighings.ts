@@ -1,0 +1,46 @@
+import { desc, eq, sql } from 'drizzle-orm';
+import type { Router } from 'express';
+import { dog, weighing } from '../db/schema';
+import type { Tenant } from '../db/tenant';
+import type { Asker, Services } from '../http/context';
+import { badField, notFound } from '../http/problem';
+import { route } from '../http/route';
+import { loadHouse } from '../house/house';
+import { dayIn } from '../house/zone';
+
+/** Keeps a weight; of one day the last one counts. */
+export async function keepWeight(tx: Tenant, asker: Asker, dogId: string, on: string, kg: number): Promise<void> {
+  await tx
+    .insert(weighing)
+    .values({ businessId: asker.businessId, dogId, day: on, kg, by: asker.personName })
+    .onConflictDoUpdate({
+      target: [weighing.businessId, weighing.dogId, weighing.day],
+      set: { kg, by: asker.personName },
+    });
+}
+
+export function weighingRoutes(router: Router, services: Services): void {
+  route(router, services, 'POST /api/dogs/:id/weighings', async ({ tx, asker, params, body, now }) => {
+    const [known] = await tx.select({ profile: dog.profile }).from(dog).where(eq(dog.id, params.id)).for('update');
+    if (!known) throw notFound('dog');
+    const today = dayIn((await loadHouse(tx)).zone, now);
+    if (body.day > today) throw badField('day', 'That day is still to come.');
+    await keepWeight(tx, asker, params.id, body.day, body.kg);
+    const [newest] = await tx
+      .select({ kg: weighing.kg })
+      .from(weighing)
+      .where(eq(weighing.dogId, params.id))
+      .orderBy(desc(weighing.day))
+      .limit(1);
+    const [changed] = await tx
+      .update(dog)
+      .set({
+        profile: { ...known.profile, weightKg: newest?.kg ?? body.kg },
+        version: sql`${dog.version} + 1`,
+      })
+      .where(eq(dog.id, params.id))
+      .returning({ version: dog.version });
+    if (!changed) throw notFound('dog');
+    return changed;
+  });
+}

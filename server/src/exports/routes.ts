@@ -1,0 +1,20 @@
+import type { Router } from 'express';
+import { askerOf, tenantOf, type Services } from '../http/context';
+import { notFound } from '../http/problem';
+import { loadHouse } from '../house/house';
+import { EXPORTS } from './tables';
+
+/** Files, not JSON: the book leaves whole, for whoever is signed in as a manager or not; it is the house's own. */
+export function exportRoutes(router: Router, services: Services): void {
+  router.get('/api/export/:file', async (request, response) => {
+    const { file } = request.params;
+    const wanted = Object.hasOwn(EXPORTS, file) ? EXPORTS[file] : undefined;
+    if (!wanted) throw notFound('file');
+    const text = await tenantOf(services, askerOf(request), async (tx) => wanted.write(tx, await loadHouse(tx)));
+    response
+      .set('Content-Type', wanted.type)
+      .set('Content-Disposition', `attachment; filename="${file}"`)
+      .set('Cache-Control', 'no-store')
+      .send(text);
+  });
+}

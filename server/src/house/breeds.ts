@@ -1,0 +1,53 @@
+import { and, eq, sql } from 'drizzle-orm';
+import type { Router } from 'express';
+import { dog, ownBreed } from '../db/schema';
+import type { Services } from '../http/context';
+import { badField, conflict, Refusal } from '../http/problem';
+import { route } from '../http/route';
+import { contentHash } from '../http/sameContent';
+import { loadHouse } from './house';
+
+/** Breeds the house adds, or sees otherwise than shipped. */
+export function breedRoutes(router: Router, services: Services): void {
+  route(router, services, 'PUT /api/breeds', async ({ tx, asker, body }) => {
+    if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager changes the breeds.');
+    const { breed, version } = body;
+    const house = await loadHouse(tx);
+    const called = breed.name.toLowerCase();
+    const taken = house.catalogue.breeds.find((each) => each.id !== breed.id && each.name.toLowerCase() === called);
+    if (taken) throw badField('breed.name', 'There is a breed of that name already: adjust that one.');
+    const shipped = house.catalogue.shippedBehind(breed.id) ?? house.catalogue.find(breed.id);
+    const kept = { ...breed, why: breed.why || null, parents: [], earOdds: shipped?.earOdds ?? null };
+    const current = house.ownBreeds.find((each) => each.breed.id === breed.id);
+    if ((current?.version ?? 0) !== version)
+      throw conflict('Someone else changed this breed meanwhile.', current ?? null, body);
+    if (!current) {
+      await tx
+        .insert(ownBreed)
+        .values({ businessId: asker.businessId, id: breed.id, breed: kept, madeFrom: contentHash(kept) });
+      return { version: 1 };
+    }
+    await tx
+      .update(ownBreed)
+      .set({ breed: kept, version: sql`${ownBreed.version} + 1` })
+      .where(and(eq(ownBreed.id, breed.id), eq(ownBreed.version, version)));
+    return { version: version + 1 };
+  });
+
+  route(router, services, 'POST /api/breeds/reset', async ({ tx, asker, body }) => {
+    if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager changes the breeds.');
+    const house = await loadHouse(tx);
+    const added = house.catalogue.find(body.id) !== undefined && house.catalogue.shippedBehind(body.id) === undefined;
+    if (added) {
+      const dogs = await tx.select({ name: dog.name, profile: dog.profile }).from(dog);
+      const its = dogs.filter(({ profile }) => profile.breeds.includes(body.id)).map(({ name }) => name);
+      if (its.length > 0)
+        throw new Refusal(
+          'conflict',
+          `${its.slice(0, 3).join(', ')} ${its.length > 3 ? 'and others are' : its.length > 1 ? 'are' : 'is'} of that breed. Change them first.`,
+        );
+    }
+    await tx.delete(ownBreed).where(eq(ownBreed.id, body.id));
+    return {};
+  });
+}

@@ -1,0 +1,73 @@
+import { eq, inArray } from 'drizzle-orm';
+import {
+  amountUsed,
+  appointment,
+  dog,
+  findingSeen,
+  handoverAnswer,
+  instruction,
+  placeCare,
+  programme,
+  taskDone,
+  visit,
+  weighing,
+} from '../db/schema';
+import type { Tenant } from '../db/tenant';
+
+/** Tables that hang on a dog and go with it. Projections follow their visits. */
+const OF_DOG = { visit, appointment, instruction, programme } as const;
+type OfDog = keyof typeof OF_DOG;
+const OF_VISIT = [findingSeen, placeCare, taskDone, handoverAnswer, amountUsed] as const;
+
+export const DOG_TABLES: Readonly<Record<OfDog, (count: number) => string>> = {
+  visit: (n) => `${n} ${n === 1 ? 'visit' : 'visits'}`,
+  appointment: (n) => `${n} ${n === 1 ? 'booking' : 'bookings'}`,
+  instruction: (n) => `${n} ${n === 1 ? 'instruction' : 'instructions'}`,
+  programme: (n) => `${n} ${n === 1 ? 'programme' : 'programmes'}`,
+};
+
+/** Ids of what hangs on a dog, by table. */
+export async function hangingOn(tx: Tenant, dogId: string): Promise<Record<OfDog, string[]>> {
+  const found: Record<OfDog, string[]> = { visit: [], appointment: [], instruction: [], programme: [] };
+  for (const name of Object.keys(OF_DOG) as OfDog[]) {
+    const table = OF_DOG[name];
+    const rows = await tx.select({ id: table.id }).from(table).where(eq(table.dogId, dogId));
+    found[name] = rows.map(({ id }) => id);
+  }
+  return found;
+}
+
+/** Hangs rows on another dog, the projections of its visits with them. */
+export async function rehang(tx: Tenant, rows: Readonly<Record<string, readonly string[]>>, to: string): Promise<void> {
+  for (const name of Object.keys(OF_DOG) as OfDog[]) {
+    const ids = rows[name] ?? [];
+    if (ids.length === 0) continue;
+    const table = OF_DOG[name];
+    await tx
+      .update(table)
+      .set({ dogId: to })
+      .where(inArray(table.id, [...ids]));
+  }
+  const visits = rows['visit'] ?? [];
+  if (visits.length === 0) return;
+  for (const table of OF_VISIT)
+    await tx
+      .update(table)
+      .set({ dogId: to })
+      .where(inArray(table.visitId, [...visits]));
+}
+
+/** Weights of days the other dog was not weighed on. */
+export async function moveWeights(tx: Tenant, from: string, to: string, days: readonly string[]): Promise<void> {
+  if (days.length === 0) return;
+  const rows = await tx.select().from(weighing).where(eq(weighing.dogId, from));
+  const moving = rows.filter((row) => days.includes(row.day));
+  for (const row of moving)
+    await tx
+      .insert(weighing)
+      .values({ ...row, dogId: to })
+      .onConflictDoNothing();
+}
+
+export const dogsOfClient = async (tx: Tenant, clientId: string) =>
+  tx.select({ id: dog.id, name: dog.name }).from(dog).where(eq(dog.clientId, clientId));
