@@ -40,13 +40,25 @@ const book: Findable[] = Array.from({ length: DOGS }, (_, i) => ({
   owner: `${pick(NAMES)}a ${pick(OWNERS)}`,
   breed: pick(BREEDS).name,
   phone: `01632 960${String(i % 1000).padStart(3, '0')}`,
+  street: `${i % 80} ${pick(NAMES)} Row`,
 }));
 
 const start = performance.now();
 const index = indexDogs(book);
 const built = performance.now() - start;
 
-const typed = ['tansy', 'nettel', 'halloran', 'pug', 'border collie', '960171', 'juniper raman', 'lagoto', 'wren pene'];
+const typed = [
+  'tansy',
+  'nettel',
+  'halloran',
+  'pug',
+  'border collie',
+  '960171',
+  'juniper raman',
+  'lagoto',
+  'wren pene',
+  'tansy row',
+];
 const times = typed.flatMap((words) =>
   Array.from({ length: words.length }, (_, i) => {
     const from = performance.now();

@@ -154,9 +154,12 @@ export const dogListItem = z.object({
   id,
   name: z.string(),
   breed: z.string(),
+  ownerId: id,
   owner: z.string(),
+  /** Every number, parted by commas. */
   phone: z.string(),
   street: z.string(),
+  chip: z.string(),
   archived: z.boolean(),
   weightKg: z.number(),
   handling: z.array(z.string()),
@@ -164,6 +167,8 @@ export const dogListItem = z.object({
   next: z.object({ day: daySchema, task: z.string(), late: z.boolean() }).nullable(),
   nextBooked: z.string().nullable(),
   openVet: z.boolean(),
+  /** False while a large book is being reckoned: `next` and `openVet` are not known yet. */
+  reckoned: z.boolean(),
 });
 export type DogListItem = z.infer<typeof dogListItem>;
 

@@ -41,6 +41,11 @@ export const ENDPOINTS = {
     says: 'What the plan of every dog depends on, for trying a house way over the whole book',
     response: z.object({ items: z.custom<DogFacts[]>() }),
   },
+  'POST /api/book/reckon': {
+    says: 'Reckon what is due for a few hundred dogs of a large book; how many are left',
+    body: z.strictObject({}),
+    response: z.object({ left: z.int() }),
+  },
   'GET /api/clients': { says: 'All clients', response: list(client) },
   'POST /api/clients': { says: 'Add a client', body: newClient, response: made },
   'GET /api/clients/:id': { says: 'One client: card, dogs, household, likely doubles', response: clientView },

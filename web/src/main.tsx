@@ -26,6 +26,27 @@ const router = createBrowserRouter([
         path: 'dogs/:id/edit',
         lazy: async () => ({ Component: (await import('./features/intake/EditDogScreen')).EditDogScreen }),
       },
+      {
+        path: 'owners',
+        lazy: async () => ({ Component: (await import('./features/owners/OwnersScreen')).OwnersScreen }),
+      },
+      {
+        path: 'owners/:id',
+        lazy: async () => ({ Component: (await import('./features/owners/OwnerScreen')).OwnerScreen }),
+      },
+      { path: 'vets', lazy: async () => ({ Component: (await import('./features/vets/VetsScreen')).VetsScreen }) },
+      {
+        path: 'import',
+        lazy: async () => ({ Component: (await import('./features/importing/ImportScreen')).ImportScreen }),
+      },
+      {
+        path: 'methods',
+        lazy: async () => ({ Component: (await import('./features/methods/MethodsScreen')).MethodsScreen }),
+      },
+      {
+        path: 'methods/:id',
+        lazy: async () => ({ Component: (await import('./features/methods/MethodScreen')).MethodScreen }),
+      },
       { path: 'ahead', lazy: async () => ({ Component: (await import('./features/ahead/AheadScreen')).AheadScreen }) },
       {
         path: 'mixing',

@@ -13,10 +13,13 @@ export {
   type HouseQuestion,
   type HouseWays,
 } from './houseWays';
+export { ALL_INTAKE_QUESTIONS, intakeQuestions, type IntakeQuestion } from './intake';
 export { contradicts, holdsOn, liftsOf, type Instruction, type Saying } from './instructions';
+export { lineAmounts, type LineAmount } from './lineAmounts';
 export { makePlan, type CarePlan, type PlanLine } from './makePlan';
 export { nextVisit, planDue, type CareRecord, type DueLine } from './planDue';
 export { RANKS, RANK_WORDS, type Rank, type Rule } from './rule';
+export { restraintOf } from './restraintOf';
 export { RULES } from './rules';
 export {
   ALL_SERVICES,

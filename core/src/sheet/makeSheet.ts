@@ -14,6 +14,12 @@ export interface Saw {
   readonly words: string;
 }
 
+/** One piece of home care, and the task it belongs to. */
+export interface HomeCareLine {
+  readonly task: Task;
+  readonly words: string;
+}
+
 /** The owner's page in three parts kept apart: what we saw, what we did, what we suggest. */
 export interface OwnerSheet {
   readonly dog: string;
@@ -21,7 +27,7 @@ export interface OwnerSheet {
   readonly saw: readonly Saw[];
   readonly did: readonly string[];
   readonly suggest: readonly string[];
-  readonly homeCare: readonly string[];
+  readonly homeCare: readonly HomeCareLine[];
   readonly next: string;
   /** The highest level of the visit. */
   readonly level: Level;
@@ -171,7 +177,7 @@ function advice({ judged }: SheetInput, saw: readonly Saw[]): string[] {
   return [...new Set([...sentences, ...(vetForTears ? ['Please ask an eye vet once why the eyes water.'] : [])])];
 }
 
-function homeCareLines(due: readonly DueLine[]): string[] {
+function homeCareLines(due: readonly DueLine[]): HomeCareLine[] {
   const asked = new Map<string, { task: Task; home: HomeCare; places: Place[] }>();
   for (const { line } of due) {
     if (!line.home) continue;
@@ -179,14 +185,15 @@ function homeCareLines(due: readonly DueLine[]): string[] {
     const known = asked.get(key) ?? { task: line.task, home: line.home, places: [] };
     asked.set(key, { ...known, places: [...known.places, ...(line.place ? [line.place] : [])] });
   }
-  return [...asked.values()].map(({ task, home, places }) =>
-    fill(
+  return [...asked.values()].map(({ task, home, places }) => ({
+    task,
+    words: fill(
       SENTENCES.homeCare,
       `${TASKS[task].name}${whereAtHome(places)}, ${everyWords(home.everyDays)}`,
       home.how,
       home.minutes === 1 ? '1 minute' : `${home.minutes} minutes`,
     ),
-  );
+  }));
 }
 
 /** Which of several places is meant: folds by name, and one side only where the other must be left alone. */

@@ -36,10 +36,16 @@ function sheetOf(
 }
 const found = (each: Finding): Happening => ({ type: 'found', finding: each });
 const everyWord = (sheet: OwnerSheet) =>
-  [...sheet.saw.map((saw) => saw.words), ...sheet.did, ...sheet.suggest, ...sheet.homeCare, sheet.next].join('\n');
+  [
+    ...sheet.saw.map((saw) => saw.words),
+    ...sheet.did,
+    ...sheet.suggest,
+    ...sheet.homeCare.map(({ words }) => words),
+    sheet.next,
+  ].join('\n');
 
 test('home care names the folds it is for, and one side only where the other must be left alone', () => {
-  const lines = (dog: DogFacts) => sheetOf([], null, dog).homeCare;
+  const lines = (dog: DogFacts) => sheetOf([], null, dog).homeCare.map(({ words }) => words);
   const eyes = (dog: DogFacts) => lines(dog).find((each) => each.startsWith('Eyes and face'));
   expect(lines(facts).join(' ')).toMatch(
     /Folds \(nose fold, pocket between eye and nose, lip fold, tail fold\), every 2 days/,

@@ -29,3 +29,9 @@ export const practice = (...words: string[]): Sourced[] =>
 /** What the plan says of a task for this dog and house: how, then what to mind. What holds for every dog is in the step's own words. */
 export const says = (line: PlanLine | undefined): Sourced[] =>
   [...(line?.methods ?? []), ...(line?.cautions ?? [])].filter(({ general }) => !general);
+
+/** What is noted of this dog for a task, and what its house does of it: for steps that say the rest in words of their own. */
+export const noted = (line: PlanLine | undefined): Sourced[] =>
+  [...(line?.methods ?? []), ...(line?.cautions ?? [])].filter(
+    ({ source, rank }) => source.kind === "this dog's record" || rank === 'law',
+  );

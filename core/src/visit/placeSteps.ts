@@ -2,7 +2,7 @@ import { schoolWords, type PlanLine } from '../careplan';
 import { namePlace, placeKey, type Place, type Side } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '../provenance';
 import { barredBy } from './bars';
-import { practice, says, step } from './makeStep';
+import { noted, practice, says, step } from './makeStep';
 import type { Step } from './steps';
 import { lineAt, type VisitPlan } from './visitPlan';
 
@@ -30,6 +30,7 @@ export function earHairSteps(visit: VisitPlan, side: Side): Step[] {
       title: `${EAR_HAIR_TITLES[decision.way]}, ${namePlace(place)}`,
       how: [
         ...practice('Small tufts, skin held still. Enough is when air and cleaner get in.'),
+        ...noted(lineAt(visit, place, 'ear hair')),
         { words: `Why: ${decision.because}.`, source: decision.source },
       ],
       place,
@@ -50,6 +51,7 @@ export function earCleaning(visit: VisitPlan, side: Side): Step {
       { words: schoolWords(ways, 'earCleaning'), source: HOUSE_VALUE },
       { words: schoolWords(ways, 'afterMassage'), source: HOUSE_VALUE },
       ...practice('Fresh cotton each time until one comes out clean. Count the dirty ones.'),
+      ...noted(lineAt(visit, place)),
     ],
     place,
     counts: 'pads',

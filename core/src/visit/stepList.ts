@@ -1,5 +1,6 @@
 import { SIDES } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '../provenance';
+import { restraintOf } from '../careplan';
 import { taskBar } from './bars';
 import * as bath from './bathSteps';
 import { inHouseOrder } from './houseOrder';
@@ -24,13 +25,16 @@ export function stepList(visit: VisitPlan): Step[] {
 }
 
 const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> = {
-  prepare: () => [
+  prepare: ({ facts }) => [
     step('prepare', {
       title: 'Make ready',
-      how: practice(
-        'Room warm, surface non-slip, towels within reach.',
-        'Product measured, warm water late. Treats out.',
-      ),
+      how: [
+        ...restraintOf(facts).filter(({ caution, source }) => caution || source.kind === "this dog's record"),
+        ...practice(
+          'Room warm, surface non-slip, towels within reach.',
+          'Product measured, warm water late. Treats out.',
+        ),
+      ],
     }),
   ],
   handover: () => [

@@ -4,7 +4,7 @@ import { LEVELS, SIGNS, type Level } from '@dewpond/core/findings';
 import type { Day } from '@dewpond/core/units';
 import { and, eq, ne, sql } from 'drizzle-orm';
 import type { Router } from 'express';
-import { appointmentsOfDogs, nextBooked } from '../appointments/queries';
+import { appointmentsOfDogs } from '../appointments/queries';
 import { client, dog, vet } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
@@ -12,23 +12,25 @@ import { badField, conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
 import { loadHouse, type House } from '../house/house';
-import { dayIn, spanOf } from '../house/zone';
+import { dayIn } from '../house/zone';
+import { listDogs, reckonDue } from './bookDue';
 import { loadExtras } from './extras';
 import { factsOf, planFor } from './facts';
 import { mixesFor } from './mixes';
 import { loadDogs } from './records';
 import { stampSeen } from './stampSeen';
-import { dogView, listItem, watchItems } from './views';
+import { dogView, watchItems } from './views';
 import { keepWeight } from './weighings';
 
 export function dogRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/dogs', async ({ tx, now }) => {
     const house = await loadHouse(tx);
-    const records = await loadDogs(tx, { archived: 'too' });
-    const today = dayIn(house.zone, now);
-    // From the morning on: a dog that is late for its nine o'clock is booked all the same.
-    const booked = await nextBooked(tx, spanOf(house.zone, today).start);
-    return { items: records.map((record) => listItem(record, house, today, booked.get(record.dog.id))) };
+    return { items: await listDogs(tx, house, dayIn(house.zone, now)) };
+  });
+
+  route(router, services, 'POST /api/book/reckon', async ({ tx, now }) => {
+    const house = await loadHouse(tx);
+    return { left: await reckonDue(tx, house, dayIn(house.zone, now)) };
   });
 
   route(router, services, 'GET /api/book', async ({ tx, now }) => {

@@ -1,11 +1,9 @@
-import { TASKS, nextVisit, taskKey, type DueLine } from '@dewpond/core/careplan';
+import { TASKS, nextVisit, restraintOf, taskKey, type DueLine } from '@dewpond/core/careplan';
 import { LEVELS, atLeast, gradeOfPads, type Level } from '@dewpond/core/findings';
 import { SIDES, namePlace, placeKey, placeOf, type Grade, type Place, type PlaceKey } from '@dewpond/core/places';
-import { restraintPlan } from '@dewpond/core/handling';
 import { DRIFT, gettingWorse, oneSided, type RhythmQuestion } from '@dewpond/core/rhythm';
 import type { Day } from '@dewpond/core/units';
-import { nameBreeds } from '@dewpond/core/catalogue';
-import type { Appointment, DogListItem, DogView, VisitMark, WatchItem } from '@dewpond/contract';
+import type { Appointment, DogView, VisitMark, WatchItem } from '@dewpond/contract';
 import { group } from 'd3-array';
 import type { House } from '../house/house';
 import { planFor } from './facts';
@@ -19,32 +17,6 @@ export function driverWords(due: readonly DueLine[], key: string): string {
   if (!line) return key;
   const name = TASKS[line.task].name.toLowerCase();
   return line.place ? `${name}, ${namePlace(line.place)}` : name;
-}
-
-/** All numbers, the first first, so that any of them finds the dog. */
-const phonesOf = ({ client }: DogRecord): string => client.card.phones.map(({ number }) => number).join(', ');
-
-export function listItem(record: DogRecord, house: House, today: Day, booked: Appointment | undefined): DogListItem {
-  const { due } = planFor(record, house, today);
-  const next = nextVisit(due, today);
-  return {
-    id: record.dog.id,
-    name: record.dog.name,
-    breed: nameBreeds(record.dog.profile.breeds, house.catalogue),
-    owner: record.client.name,
-    phone: phonesOf(record),
-    street: record.client.card.address.street,
-    archived: record.dog.archivedOn !== null,
-    weightKg: record.dog.profile.weightKg,
-    handling: marksOf(record),
-    next: next && {
-      day: next.day,
-      task: driverWords(due, next.drivenBy),
-      late: due.some((each) => each.state === 'late'),
-    },
-    nextBooked: booked?.startsAt ?? null,
-    openVet: Object.values(record.places).some((place) => place.suspended),
-  };
 }
 
 export function dogView(
@@ -84,15 +56,7 @@ export function dogView(
     amounts: { factor: record.amountFactor, lessons: record.amountLessons },
     archivedOn: record.dog.archivedOn as Day | null,
     marks: marksOf(record),
-    restraint: restraintPlan({
-      notes: facts.handling,
-      traits: facts.traits,
-      breedHandling: facts.breedHandling,
-      weight: facts.weight,
-      liftAloneKg: facts.liftAloneKg,
-      standsThroughBath: facts.canStandThroughBath,
-      muzzleAgreed: facts.muzzleAgreed,
-    }),
+    restraint: restraintOf(facts),
     vet: extras.vet,
     weighings: extras.weighings,
     programme: extras.programme,

@@ -73,7 +73,7 @@ export function SheetDocument({ view }: { view: SheetView }) {
         </View>
         <Part heading="What we did" lines={sheet.did} />
         <Part heading="What we suggest" lines={[...sheet.suggest, sheet.next]} />
-        <Part heading="At home" lines={sheet.homeCare} />
+        <Part heading="At home" lines={sheet.homeCare.map(({ words }) => words)} />
         <Text style={styles.foot} fixed>
           {`A dot is clear; one, two, three rings are ${GRADE_WORDS.slice(1).join(', ')}. Left and right are the dog's own. This is what a groomer saw from the outside; only a vet can say what it means.`}
         </Text>

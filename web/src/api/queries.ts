@@ -19,6 +19,11 @@ export const useDog = (id: string) =>
   useQuery({ queryKey: ['dog', id], queryFn: () => call('GET /api/dogs/:id', { id }), enabled: id !== '' });
 export const useClients = () =>
   useQuery({ queryKey: ['clients'], queryFn: async () => (await call('GET /api/clients')).items });
+export const useClient = (id: string) =>
+  useQuery({ queryKey: ['client', id], queryFn: () => call('GET /api/clients/:id', { id }), enabled: id !== '' });
+export const useVets = () => useQuery({ queryKey: ['vets'], queryFn: async () => (await call('GET /api/vets')).items });
+export const useImports = () =>
+  useQuery({ queryKey: ['imports'], queryFn: async () => (await call('GET /api/imports')).items });
 export const useMembers = () =>
   useQuery({ queryKey: ['members'], queryFn: async () => (await call('GET /api/members')).items, staleTime: 60_000 });
 export const useHouse = () => useQuery({ queryKey: ['house'], queryFn: () => call('GET /api/house') });

@@ -1,5 +1,6 @@
 import type { Traits } from '@dewpond/core/catalogue';
 import { GRADE_WORDS, namePlace, placeOf, type Grade, type PlaceKey } from '@dewpond/core/places';
+import type { ReactNode } from 'react';
 import { RippleMark } from '../ui/Ripple';
 import { headShape } from './headShape';
 
@@ -9,6 +10,10 @@ interface DogHeadProps {
   readonly grades: Readonly<Partial<Record<PlaceKey, Grade | null>>>;
   readonly onPlace?: ((place: PlaceKey) => void) | undefined;
   readonly className?: string;
+  /** What the drawing says instead of its marks. */
+  readonly says?: string;
+  /** Drawn over the head, in its own frame: around the bridge of the nose. */
+  readonly children?: ReactNode;
 }
 
 const LINE = {
@@ -22,7 +27,7 @@ const SHAPE = { ...LINE, fill: 'var(--surface)' } as const;
 const SIDES_OF_DRAWING = [1, -1] as const;
 
 /** The head from the front; the dog's left is on the reader's right, and the drawing says so. */
-export function DogHead({ traits, grades, onPlace, className }: DogHeadProps) {
+export function DogHead({ traits, grades, onPlace, className, says, children }: DogHeadProps) {
   const head = headShape(traits);
   const marks = Object.entries(head.spots).filter(([key]) => key in grades);
   const words = marks.map(([key]) => `${namePlace(placeOf(key))}: ${gradeWords(grades[key as PlaceKey])}`).join('; ');
@@ -31,7 +36,7 @@ export function DogHead({ traits, grades, onPlace, className }: DogHeadProps) {
       viewBox={`-160 ${head.top} 320 ${150 - head.top}`}
       className={className}
       role={onPlace ? 'group' : 'img'}
-      aria-label={`Head from the front. ${words}`}
+      aria-label={says ?? `Head from the front. ${words}`}
     >
       {!head.ear.front && <Ears head={head} />}
       <path {...SHAPE} d={head.skull} />
@@ -63,6 +68,7 @@ export function DogHead({ traits, grades, onPlace, className }: DogHeadProps) {
           onPlace={onPlace}
         />
       ))}
+      {children}
     </svg>
   );
 }

@@ -1,6 +1,17 @@
-import type { Appointment, DogListItem, DogView, HouseView, SessionView, VisitView } from '@dewpond/contract';
-import { composeTraits, earOdds } from '@dewpond/core/catalogue';
-import { DEFAULT_HOUSE_WAYS, FIT, makePlan, nextVisit, planDue, type DogFacts } from '@dewpond/core/careplan';
+import type { Appointment, Client, DogListItem, DogView, HouseView, SessionView, VisitView } from '@dewpond/contract';
+import {
+  DEFAULT_HOUSE_WAYS,
+  DEFAULT_SERVICES,
+  LIFT_ALONE_KG,
+  makePlan,
+  nextVisit,
+  plainDog,
+  planDue,
+  restraintOf,
+  type DogFacts,
+} from '@dewpond/core/careplan';
+import { EMPTY_CARD } from '@dewpond/core/clients';
+import { EASY, type HandlingNotes } from '@dewpond/core/handling';
 import type { Grade, PlaceKey } from '@dewpond/core/places';
 import { placeRecord } from '@dewpond/core/rhythm';
 import { addDays, day, kilograms } from '@dewpond/core/units';
@@ -25,7 +36,9 @@ export const house = (more: Partial<HouseView> = {}): HouseView => ({
   version: 1,
   name: 'Withy Quay Grooming',
   units: 'metric',
-  pluckingByVetsOnly: false,
+  services: DEFAULT_SERVICES,
+  liftAloneKg: LIFT_ALONE_KG,
+  ownBreeds: [],
   ways: DEFAULT_HOUSE_WAYS,
   products: [
     {
@@ -54,36 +67,31 @@ export const house = (more: Partial<HouseView> = {}): HouseView => ({
   ...more,
 });
 
+const HARNESS: HandlingNotes = { ...EASY, tether: 'harness' };
+
 export function facts(breed = 'pug', more: Partial<DogFacts> = {}): DogFacts {
-  const { traits, breeds, handling } = composeTraits([breed], {});
   const ear = { conditions: [], plucked: 'never', ownerForbidsPlucking: false } as const;
-  return {
-    traits,
-    breedHandling: handling,
+  return plainDog([breed], {
     weight: kilograms(8),
-    lifeStage: 'adult',
-    canStandThroughBath: true,
-    skin: 'healthy',
-    fitness: FIT,
-    swims: false,
-    grassSeedMonths: [],
     tearingSeenByVet: true,
-    earTrouble: 'none',
-    earOdds: earOdds(breeds),
     ears: { left: ear, right: ear },
-    pluckingConsent: false,
-    pluckingStress: 'none',
-    nailsOvergrown: false,
-    pluckingByVetsOnly: false,
-    ways: DEFAULT_HOUSE_WAYS,
-    instructions: [],
-    lifts: [],
-    suspended: {},
-    earUnsettled: { left: null, right: null },
+    handling: HARNESS,
     today: TODAY,
     ...more,
-  };
+  });
 }
+
+export const CLIENT_ID = v7();
+/** Radish's owner. */
+export const client = (more: Partial<Client> = {}): Client => ({
+  id: CLIENT_ID,
+  version: 1,
+  name: 'Amara Nwosu',
+  card: { ...EMPTY_CARD, phones: [{ number: '01632 960101', whose: '' }] },
+  archivedOn: null,
+  household: null,
+  ...more,
+});
 
 /** A pug whose left ear was dirty four weeks ago, three times running; the right one clear. */
 export function dogView(more: Partial<DogView> = {}): DogView {
@@ -128,10 +136,11 @@ export function dogView(more: Partial<DogView> = {}): DogView {
       pluckingConsent: false,
       pluckingStress: 'none',
       nailsOvergrown: false,
-      handling: ['no neck loop'],
+      handling: { ...HARNESS, minds: [], marks: ['no neck loop'] },
+      chip: '',
       note: '',
     },
-    client: { id: v7(), name: 'Amara Nwosu', phone: '01632 960101', email: '', note: '', version: 1 },
+    client: client(),
     today: TODAY,
     due,
     bathProduct: null,
@@ -145,6 +154,14 @@ export function dogView(more: Partial<DogView> = {}): DogView {
     openFindings: [],
     appointments: [],
     amounts: { factor: 1, lessons: 0 },
+    archivedOn: null,
+    vet: null,
+    marks: ['Harness only', 'no neck loop'],
+    restraint: restraintOf(facts()),
+    weighings: [{ day: day('2026-10-28'), kg: 8, by: MEMBER.name }],
+    programme: null,
+    likelySame: [],
+    merges: [],
     ...more,
   };
 }
@@ -185,6 +202,7 @@ export const booking = (more: Partial<Appointment> = {}): Appointment => ({
   state: 'booked',
   note: '',
   visitId: null,
+  marks: ['Harness only', 'no neck loop'],
   ...more,
 });
 
@@ -193,12 +211,17 @@ export const listed = (more: Partial<DogListItem> = {}): DogListItem => ({
   id: DOG_ID,
   name: 'Radish',
   breed: 'Pug',
+  ownerId: CLIENT_ID,
   owner: 'Amara Nwosu',
   phone: '01632 960101',
+  street: '3 Slip Row',
+  chip: '',
+  archived: false,
   weightKg: 8,
   handling: [],
   next: { day: addDays(TODAY, 2), task: 'folds, nose fold', late: false },
   nextBooked: null,
   openVet: false,
+  reckoned: true,
   ...more,
 });

@@ -1,11 +1,12 @@
 import type { Saying } from '@dewpond/core/careplan';
 import type { ClientCard } from '@dewpond/core/clients';
 import type { Lesson, ProgrammeKind } from '@dewpond/core/programme';
-import type { DogProfile, ImportReport, Moved, SeenOn } from '@dewpond/contract';
+import type { DogListItem, DogProfile, ImportReport, Moved, SeenOn } from '@dewpond/contract';
 import { sql } from 'drizzle-orm';
 import {
   boolean,
   check,
+  customType,
   doublePrecision,
   foreignKey,
   index,
@@ -230,5 +231,31 @@ export const merge = dewpond.table(
     primaryKey({ columns: [t.businessId, t.id] }),
     foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
     ofThisBusiness('merge'),
+  ],
+);
+
+const xid8 = customType<{ data: string }>({ dataType: () => 'xid8' });
+
+/**
+ * What is next due for a dog, kept so that a long list need not be reckoned anew. Triggers make it stale whenever
+ * something changes that a plan depends on; `madeOn` null is stale, and so is any other day than today.
+ */
+export const dogDue = dewpond.table(
+  'dog_due',
+  {
+    businessId: businessId(),
+    dogId: uuid('dog_id').notNull(),
+    madeOn: day('made_on'),
+    next: jsonb('next').$type<DogListItem['next']>(),
+    openVet: boolean('open_vet').notNull().default(false),
+    /** The transaction that last made it stale. */
+    touched: xid8('touched')
+      .notNull()
+      .default(sql`'3'::xid8`),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.dogId] }),
+    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }).onDelete('cascade'),
+    ofThisBusiness('dog_due'),
   ],
 );

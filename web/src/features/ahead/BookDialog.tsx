@@ -6,10 +6,11 @@ import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
-import { refreshAll, useAppointments, useMembers, useSession } from '../../api/queries';
+import { refreshAll, useAppointments, useDog, useMembers, useSession } from '../../api/queries';
 import { clock, dayOf } from '../../app/times';
 import { useZone } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
+import { Chip } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
 import { tell } from '../../ui/toasts';
@@ -35,6 +36,14 @@ export function BookDialog({ open, onClose, dog, moving }: BookDialogProps) {
 /** Before the session is known; a date field then shows the first day it takes. */
 const EARLIEST = '2026-01-01' as Day;
 
+/** How long a visit of each kind is booked for, until someone says otherwise [house values]. */
+const USUAL_MINUTES: Readonly<Record<Appointment['kind'], number>> = {
+  'full visit': 120,
+  'bath only': 75,
+  'ears and nails': 30,
+  lesson: 20,
+};
+
 const minutesOf = (each: Appointment): number => (Date.parse(each.endsAt) - Date.parse(each.startsAt)) / 60_000;
 
 function BookForm({
@@ -49,6 +58,7 @@ function BookForm({
   const zone = useZone();
   const today = useSession().data?.today ?? (moving ? (dayOf(moving.startsAt, zone) as Day) : EARLIEST);
   const members = useMembers();
+  const marks = useDog(dog.id).data?.marks ?? [];
   const suggested = dog.suggested && dog.suggested > today ? dog.suggested : addDays(today, 1);
   const [day, setDay] = useState<string>(moving ? dayOf(moving.startsAt, zone) : suggested);
   const [time, setTime] = useState(moving ? clock(moving.startsAt, zone).padStart(5, '0') : '09:00');
@@ -82,6 +92,15 @@ function BookForm({
   const refused = save.error instanceof Refused ? save.error : null;
   return (
     <form onSubmit={submit} className="grid grid-cols-2 gap-4">
+      {marks.length > 0 && (
+        <p className="col-span-2 flex flex-wrap gap-1.5" aria-label="To mind">
+          {marks.map((mark) => (
+            <Chip key={mark} tone="watch">
+              {mark}
+            </Chip>
+          ))}
+        </p>
+      )}
       <TextField
         label="Day"
         type="date"
@@ -117,7 +136,15 @@ function BookForm({
         error={refused?.at('minutes')}
       />
       {!moving && (
-        <SelectField label="What" value={kind} onChange={(event) => setKind(event.target.value as Appointment['kind'])}>
+        <SelectField
+          label="What"
+          value={kind}
+          onChange={(event) => {
+            const next = event.target.value as Appointment['kind'];
+            setKind(next);
+            setMinutes(USUAL_MINUTES[next]);
+          }}
+        >
           {VISIT_KINDS.map((each) => (
             <option key={each}>{each}</option>
           ))}

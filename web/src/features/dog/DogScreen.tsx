@@ -1,24 +1,25 @@
 import type { DogView } from '@dewpond/contract';
-import { composeTraits, nameBreeds } from '@dewpond/core/catalogue';
-import { kilograms, showDay, showWeight, yearsOld } from '@dewpond/core/units';
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import { useUnits } from '../../app/useUnits';
 import { useDog } from '../../api/queries';
-import { Button, ButtonLink } from '../../ui/Button';
+import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { Chip } from '../../ui/Chip';
 import { Waiting } from '../../ui/Waiting';
 import { BookDialog } from '../ahead/BookDialog';
+import { Doubles } from '../merging/Doubles';
 import { BeginVisit } from '../table/BeginVisit';
 import { Bookings } from './Bookings';
 import { DogMix } from './DogMix';
-import { InstructionChips } from './InstructionChips';
+import { DogActions } from './DogActions';
+import { DogHeader } from './DogHeader';
+import { HoldingCard } from './HoldingCard';
 import { InstructionsDialog } from './InstructionsDialog';
 import { NextVisit } from './NextVisit';
+import { ProgrammeCard } from './ProgrammeCard';
 import { PlanList } from './PlanList';
 import { RhythmChart } from './RhythmChart';
 import { TraitsCard } from './TraitsCard';
+import { WeightCard } from './WeightCard';
 import { WhatIfDialog } from './WhatIfDialog';
 import { Why } from './Why';
 
@@ -42,35 +43,22 @@ function Dog({ dog }: { readonly dog: DogView }) {
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
       <header className="flex items-start justify-between gap-3 max-lg:flex-wrap">
-        <div className="min-w-0 flex-1 max-lg:basis-full">
-          <div className="flex flex-wrap items-baseline gap-x-3">
-            <h1>{dog.profile.name}</h1>
-            <WhoItIs dog={dog} />
-          </div>
-          <div className="flex flex-wrap gap-1.5 mt-2">
-            <InstructionChips dog={dog} />
-            {dog.profile.handling.map((mark) => (
-              <Chip key={mark} tone="watch">
-                {mark}
-              </Chip>
-            ))}
-            {dog.profile.skin !== 'healthy' && <Chip tone="stop">skin {dog.profile.skin}</Chip>}
-          </div>
-        </div>
+        <DogHeader dog={dog} />
         <div className="flex gap-2">
-          <ButtonLink to={`/dogs/${dog.id}/edit`} look="quiet">
-            Edit
-          </ButtonLink>
           <Button look="quiet" onClick={() => setTrying(true)}>
             What if…
           </Button>
           <Button look="quiet" onClick={() => setInstructing(true)}>
             Instructions
           </Button>
-          <Button onClick={() => setBooking(true)}>Book</Button>
+          <Button onClick={() => setBooking(true)} disabled={dog.archivedOn !== null}>
+            Book
+          </Button>
+          <DogActions dog={dog} onTry={() => setTrying(true)} onInstruct={() => setInstructing(true)} />
           <BeginVisit dogId={dog.id} appointmentId={begun?.id ?? null} visitId={begun?.visitId ?? null} done={false} />
         </div>
       </header>
+      <Doubles of="dog" kept={{ id: dog.id, name: dog.profile.name }} likelySame={dog.likelySame} merges={dog.merges} />
       <Card
         title="Rhythm"
         aside="left half, right half: the dog’s own · tap a sign for the visit, a lens for the reason"
@@ -90,8 +78,11 @@ function Dog({ dog }: { readonly dog: DogView }) {
       <div className="grid grid-cols-[1fr_380px] max-lg:grid-cols-1 gap-3.5 items-start">
         <PlanList dog={dog} onAsk={setAsked} />
         <div className="flex flex-col gap-3.5">
+          <HoldingCard dog={dog} />
+          <ProgrammeCard dog={dog} />
           <TraitsCard dog={dog} onTry={() => setTrying(true)} />
           <DogMix dogId={dog.id} />
+          <WeightCard dog={dog} />
           <Bookings dog={dog} />
         </div>
       </div>
@@ -103,24 +94,5 @@ function Dog({ dog }: { readonly dog: DogView }) {
         dog={{ id: dog.id, name: dog.profile.name, suggested: dog.nextVisit?.day ?? null }}
       />
     </div>
-  );
-}
-
-function WhoItIs({ dog }: { readonly dog: DogView }) {
-  const units = useUnits();
-  const { profile, client, today } = dog;
-  const { traits } = composeTraits(profile.breeds, profile.seen);
-  const age = profile.born === null ? 'age not known' : `${yearsOld(profile.born, today)} years`;
-  return (
-    <span className="text-soft">
-      {nameBreeds(profile.breeds)}, {showWeight(kilograms(profile.weightKg), units)}, {traits.coat} coat, {age} ·{' '}
-      {client.name}
-      {client.phone && (
-        <>
-          , <span className="whitespace-nowrap">{client.phone}</span>
-        </>
-      )}
-      {profile.born !== null && <span className="sr-only">, born {showDay(profile.born)}</span>}
-    </span>
   );
 }

@@ -9,6 +9,7 @@ import { Chip, type Tone } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
 import { tell } from '../../ui/toasts';
 import { InstructionFields } from './InstructionFields';
+import { Letter } from './Letter';
 import { instructionWords, standing, type DogInstruction, type Standing } from './instructionWords';
 
 interface DialogProps {
@@ -82,10 +83,11 @@ function Given({ given, dog }: { readonly given: DogInstruction; readonly dog: D
         <p className={stands === 'ended' ? 'text-soft' : 'font-semibold'}>{instructionWords(given, products)}</p>
         <Chip tone={TONES[stands]}>{stands}</Chip>
       </div>
-      <div className="flex items-center justify-between gap-3">
-        <p className="text-sm text-soft">
+      <div className="flex flex-wrap items-center justify-between gap-x-3 gap-y-1">
+        <p className="text-sm text-soft mr-auto">
           {given.who}, from {showDay(given.from)}
         </p>
+        <Letter given={given} />
         {(stands === 'holds' || stands === 'ends soon') && given.until !== dog.today && (
           <Button look="quiet" disabled={setEnd.isPending} onClick={end}>
             Ends today

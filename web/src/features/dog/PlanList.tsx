@@ -1,13 +1,25 @@
 import type { DogView } from '@dewpond/contract';
-import { RANK_WORDS, TASKS, taskKey, type DueLine, type DueWindow, type Round } from '@dewpond/core/careplan';
+import {
+  RANK_WORDS,
+  TASKS,
+  lineAmounts,
+  taskKey,
+  type DueLine,
+  type DueWindow,
+  type LineAmount,
+  type Round,
+} from '@dewpond/core/careplan';
+import { methodOf } from '@dewpond/core/methods';
 import { namePlace } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
-import { everyWords, showDay } from '@dewpond/core/units';
+import { everyWords, showDay, showVolume } from '@dewpond/core/units';
 import { Accordion } from 'radix-ui';
-import { ChevronDown } from 'lucide-react';
+import { BookOpen, ChevronDown } from 'lucide-react';
+import { Link } from 'react-router';
 import { Card } from '../../ui/Card';
 import { Chip, type Tone } from '../../ui/Chip';
 import { SourceMark } from '../../ui/SourceMark';
+import { useUnits } from '../../app/useUnits';
 
 const STATES: Readonly<Record<DueLine['state'], { readonly words: string; readonly tone: Tone }>> = {
   late: { words: 'late', tone: 'watch' },
@@ -40,7 +52,11 @@ export function PlanList({ dog, onAsk }: { readonly dog: DogView; readonly onAsk
               <h3 className="text-sm font-semibold text-soft">{title}</h3>
               <Accordion.Root type="multiple" onValueChange={(open) => open.at(-1) && onAsk(open.at(-1) ?? '')}>
                 {here.map((each) => (
-                  <PlanItem key={taskKey(each.line)} due={each} />
+                  <PlanItem
+                    key={taskKey(each.line)}
+                    due={each}
+                    amounts={lineAmounts(each.line, dog.facts, dog.amounts.factor)}
+                  />
                 ))}
               </Accordion.Root>
             </section>
@@ -67,7 +83,7 @@ function standing({ line, window, state }: DueLine): {
   return { when: '', words: round === 'with the bath' ? 'with the bath' : 'at the table', tone: 'plain' };
 }
 
-function PlanItem({ due }: { readonly due: DueLine }) {
+function PlanItem({ due, amounts }: { readonly due: DueLine; readonly amounts: readonly LineAmount[] }) {
   const { line } = due;
   const bothEars = line.task === 'ear inspection';
   const { when, words, tone } = standing(due);
@@ -94,7 +110,7 @@ function PlanItem({ due }: { readonly due: DueLine }) {
         </Accordion.Trigger>
       </Accordion.Header>
       <Accordion.Content className="pb-3 text-[15px]">
-        <Details due={due} />
+        <Details due={due} amounts={amounts} />
       </Accordion.Content>
     </Accordion.Item>
   );
@@ -108,7 +124,13 @@ function reason({ line, rhythm }: DueLine): string {
   return `${line.settled?.won[0]?.because ?? ''}: ${line.interval.least}–${line.interval.most} days, usual ${line.interval.usual}${learned}`;
 }
 
-function Details({ due: { line, window } }: { readonly due: DueLine }) {
+function Details({
+  due: { line, window },
+  amounts,
+}: {
+  readonly due: DueLine;
+  readonly amounts: readonly LineAmount[];
+}) {
   const part = (title: string, items: readonly React.ReactNode[]) =>
     items.length > 0 && (
       <div className="mb-2">
@@ -130,7 +152,14 @@ function Details({ due: { line, window } }: { readonly due: DueLine }) {
     ));
   return (
     <>
+      <Link
+        to={`/methods/${methodOf(line.task).id}`}
+        className="inline-flex items-center gap-1.5 min-h-11 text-pond font-semibold underline"
+      >
+        <BookOpen size={18} aria-hidden /> How it is done
+      </Link>
       {part('Not done', said(line.bars))}
+      {part('Takes', [...minutesOf(line), ...amounts.map((each) => <Amount key={each.what} amount={each} />)])}
       {window && part('When', [<WindowWords key="window" window={window} />])}
       {part('How', said(line.methods.filter(({ general }) => !general)))}
       {part('Cautions', said(line.cautions.filter(({ general }) => !general)))}
@@ -160,6 +189,28 @@ function Details({ due: { line, window } }: { readonly due: DueLine }) {
           line.settled.lost.map(({ claim, why }) => `${claim.because}, ${claim.interval.usual} days: ${why}`),
         )}
     </>
+  );
+}
+
+/** Hands-on minutes at the salon. */
+function minutesOf({ task, bars }: DueLine['line']): React.ReactNode[] {
+  const { minutes } = TASKS[task];
+  if (bars.length > 0 || minutes === 0) return [];
+  return [
+    <span key="minutes">
+      About {minutes} min at the salon{' '}
+      <SourceMark source={HOUSE_VALUE} because="Hands-on minutes for an ordinary dog." />
+    </span>,
+  ];
+}
+
+function Amount({ amount: { what, amount, source, because } }: { readonly amount: LineAmount }) {
+  const units = useUnits();
+  return (
+    <span>
+      {'ml' in amount ? showVolume(amount.ml, units) : `${amount.grams} g`} {what}{' '}
+      <SourceMark source={source} because={because} />
+    </span>
   );
 }
 

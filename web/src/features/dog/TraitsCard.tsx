@@ -2,6 +2,7 @@ import type { DogView } from '@dewpond/contract';
 import { HANDLING, composeTraits, type Traits } from '@dewpond/core/catalogue';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
 import { showDay } from '@dewpond/core/units';
+import { useCatalogue } from '../../app/useCatalogue';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { SourceMark } from '../../ui/SourceMark';
@@ -12,7 +13,7 @@ const ROWS: readonly (keyof Traits)[] = [...PLAIN_TRAITS, 'folds'];
 
 /** What this dog is like: what was seen on it, what its breed is only assumed to have, and whose trait that is. */
 export function TraitsCard({ dog, onTry }: { readonly dog: DogView; readonly onTry: () => void }) {
-  const { traits, basis, from, handling } = composeTraits(dog.profile.breeds, dog.profile.seen);
+  const { traits, basis, from, handling } = composeTraits(dog.profile.breeds, dog.profile.seen, useCatalogue());
   return (
     <Card title="What it is like" aside={<Button onClick={onTry}>Seen otherwise?</Button>}>
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">

@@ -18,7 +18,8 @@ import { Dialog } from '../../ui/Dialog';
 import { SelectField } from '../../ui/Field';
 import { tell } from '../../ui/toasts';
 import { PLAIN_TRAITS, TRAIT_CHOICES } from './traitWords';
-import { NOTHING_TRIED, tryTrait, tryWay, whatWouldChange, type Scratch } from './whatIf';
+import { InstructionChoices } from './InstructionChoices';
+import { NOTHING_TRIED, triedCount, tryTrait, tryWay, whatWouldChange, type Scratch } from './whatIf';
 
 interface WhatIfProps {
   readonly dog: DogView;
@@ -63,6 +64,7 @@ function Trying({ dog, onDone }: { readonly dog: DogView; readonly onDone: () =>
     <div className="grid grid-cols-[1fr_400px] max-lg:grid-cols-1 gap-6 items-start">
       <div className="flex flex-col gap-5">
         <TraitChoices dog={dog} scratch={scratch} set={setScratch} />
+        <InstructionChoices dog={dog} scratch={scratch} set={setScratch} />
         <WayChoices dog={dog} scratch={scratch} set={setScratch} />
       </div>
       <div className="flex flex-col gap-3 lg:sticky lg:top-0">
@@ -75,7 +77,7 @@ function Trying({ dog, onDone }: { readonly dog: DogView; readonly onDone: () =>
           </Button>
         </div>
         <section aria-label="What would change" aria-live="polite">
-          <Changes changes={changes} tried={tried + Object.keys(scratch.ways).length > 0} />
+          <Changes changes={changes} tried={triedCount(scratch) > 0} />
         </section>
       </div>
     </div>
@@ -120,7 +122,7 @@ const whereWords = (alike: readonly PlanChange[]): string =>
     ', ',
   );
 
-interface ChoicesProps {
+export interface ChoicesProps {
   readonly dog: DogView;
   readonly scratch: Scratch;
   readonly set: (scratch: Scratch) => void;

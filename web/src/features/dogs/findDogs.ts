@@ -1,23 +1,33 @@
-import type { DogListItem } from '@dewpond/contract';
+import { plainWords } from '@dewpond/core/clients';
 import MiniSearch from 'minisearch';
 
-/** What of a dog can be searched for. */
-export type Findable = Pick<DogListItem, 'id' | 'name' | 'owner' | 'breed' | 'phone'>;
-
-/** Without accents, in small letters: "Adéyemí" is found by "adeyemi". */
-const plain = (text: string): string =>
-  text.normalize('NFD').replaceAll(/\p{M}/gu, '').replaceAll('ł', 'l').replaceAll('ø', 'o').toLowerCase();
+/** What can be searched for: a dog with its owner, or an owner with the names of the dogs. */
+export interface Findable {
+  readonly id: string;
+  readonly name: string;
+  readonly owner: string;
+  readonly breed: string;
+  readonly phone: string;
+  readonly street: string;
+}
 
 export type DogIndex = MiniSearch<Findable>;
 
-/** An index over the whole book: dog, owner, breed, phone. A dog's name weighs most. */
+const FIELDS = ['name', 'owner', 'breed', 'phone', 'street'] as const;
+
+/** An index over the whole book: dog, owner, breed, phone, street. The name weighs most. */
 export function indexDogs(dogs: readonly Findable[]): DogIndex {
   const index = new MiniSearch<Findable>({
-    fields: ['name', 'owner', 'breed', 'phone'],
+    fields: [...FIELDS],
     // A number is found from any of its groups, spaced or not.
     extractField: (dog, field) =>
-      field === 'phone' ? `${dog.phone} ${dog.phone.replaceAll(/\D/g, '')}` : dog[field as keyof Findable],
-    processTerm: (term) => plain(term) || null,
+      field === 'phone'
+        ? dog.phone
+            .split(',')
+            .map((number) => `${number} ${number.replaceAll(/\D/g, '')}`)
+            .join(' ')
+        : dog[field as keyof Findable],
+    processTerm: (term) => plainWords(term) || null,
     searchOptions: {
       boost: { name: 3, owner: 2 },
       prefix: true,
@@ -27,14 +37,14 @@ export function indexDogs(dogs: readonly Findable[]): DogIndex {
       combineWith: 'AND',
     },
   });
-  index.addAll(dogs);
+  index.addAll(dogs.map(({ id, name, owner, breed, phone, street }) => ({ id, name, owner, breed, phone, street })));
   return index;
 }
 
 /** So few letters fit half the book; then only names are looked at. */
 const FEW_LETTERS = 2;
 
-/** Ids of the dogs that fit all words, best first; null without a word: every dog fits. */
+/** Ids of those that fit all words, best first; null without a word: everyone fits. */
 export function findDogs(index: DogIndex, words: string): readonly string[] | null {
   const wanted = words.trim();
   if (wanted === '') return null;

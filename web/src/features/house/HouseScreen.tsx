@@ -17,6 +17,8 @@ import { SourceMark } from '../../ui/SourceMark';
 import { tell } from '../../ui/toasts';
 import { Waiting } from '../../ui/Waiting';
 import type { SchoolTried } from '../../workers/bookWorker';
+import { BreedsCard } from './BreedsCard';
+import { LiftField, ServicesCard } from './ServicesCard';
 import { triedKey, useBookChanges, type BookChanges } from './useBookChanges';
 
 /** Each question where the trade disagrees, as a card: the schools, what speaks for each, the house's choice. */
@@ -32,14 +34,15 @@ function House({ house }: { readonly house: HouseView }) {
   const changes = useBookChanges(house.version);
   const save = useMutation({
     mutationFn: (
-      change: Partial<Pick<HouseView, 'units' | 'pluckingByVetsOnly'>> & { readonly ways?: Partial<HouseWays> },
+      change: Partial<Pick<HouseView, 'units' | 'services' | 'liftAloneKg'>> & { readonly ways?: Partial<HouseWays> },
     ) =>
       call('PUT /api/house', {
         body: {
           version: house.version,
           ways: { ...house.ways, ...change.ways },
           units: change.units ?? house.units,
-          pluckingByVetsOnly: change.pluckingByVetsOnly ?? house.pluckingByVetsOnly,
+          services: change.services ?? house.services,
+          liftAloneKg: change.liftAloneKg ?? house.liftAloneKg,
         },
       }),
     onSuccess: (_, change) => {
@@ -73,15 +76,12 @@ function House({ house }: { readonly house: HouseView }) {
             <option value="metric">metric</option>
             <option value="US">US</option>
           </SelectField>
-          <SelectField
-            label="Plucking ears, by law or house"
-            value={house.pluckingByVetsOnly ? 'vets' : 'groomers'}
+          <LiftField
+            kg={house.liftAloneKg}
+            units={house.units}
             disabled={!house.mayEdit}
-            onChange={(event) => save.mutate({ pluckingByVetsOnly: event.target.value === 'vets' })}
-          >
-            <option value="groomers">groomers may</option>
-            <option value="vets">vets only</option>
-          </SelectField>
+            onChange={(liftAloneKg) => save.mutate({ liftAloneKg })}
+          />
         </div>
       </header>
       <div className="columns-[320px] gap-3.5">
@@ -96,6 +96,12 @@ function House({ house }: { readonly house: HouseView }) {
           />
         ))}
       </div>
+      <ServicesCard
+        services={house.services}
+        disabled={!house.mayEdit}
+        onChange={(services) => save.mutate({ services })}
+      />
+      <BreedsCard house={house} />
       <Stances />
     </div>
   );

@@ -1,8 +1,9 @@
-import { BREEDS, findBreed, nameBreeds, type Breed } from '@dewpond/core/catalogue';
+import { nameBreeds, type Breed, type Catalogue } from '@dewpond/core/catalogue';
 import { Command } from 'cmdk';
 import { Minus, Plus, X } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useId, useState } from 'react';
+import { useCatalogue } from '../../app/useCatalogue';
 import { Button } from '../../ui/Button';
 
 interface BreedPickerProps {
@@ -18,7 +19,8 @@ const MOST_PARTS = 8;
 /** Breed or parents, found by any of their names; shares of a cross by parts. */
 export function BreedPicker({ value, error, onChange }: BreedPickerProps) {
   const label = useId();
-  const parents = [...new Set(value)].flatMap((id) => findBreed(id) ?? []);
+  const catalogue = useCatalogue();
+  const parents = [...new Set(value)].flatMap((id) => catalogue.find(id) ?? []);
   const add = (id: string) => onChange([...value, id]);
   return (
     <div role="group" aria-labelledby={label} className="flex flex-col gap-1.5 min-w-0">
@@ -41,6 +43,7 @@ export function BreedPicker({ value, error, onChange }: BreedPickerProps) {
       </ul>
       <Finder
         word={parents.length === 0 ? 'Choose a breed' : 'Crossed with…'}
+        breeds={catalogue.breeds}
         disabled={value.length >= MOST_PARTS}
         onPick={add}
       />
@@ -53,8 +56,8 @@ export function BreedPicker({ value, error, onChange }: BreedPickerProps) {
           {parents.length === 0
             ? 'None: mixed, described by its looks.'
             : parents.length > 1
-              ? nameBreeds(value)
-              : crossWords(parents[0])}
+              ? nameBreeds(value, catalogue)
+              : crossWords(parents[0], catalogue)}
         </p>
       )}
     </div>
@@ -67,8 +70,8 @@ function without(value: readonly string[], id: string): string[] {
   return value.filter((_, i) => i !== at);
 }
 
-const crossWords = (breed: Breed | undefined): string =>
-  breed && breed.parents.length > 0 ? nameBreeds(breed.parents) : (breed?.why ?? '');
+const crossWords = (breed: Breed | undefined, catalogue: Catalogue): string =>
+  breed && breed.parents.length > 0 ? nameBreeds(breed.parents, catalogue) : (breed?.why ?? '');
 
 interface ParentProps {
   readonly breed: Breed;
@@ -119,10 +122,12 @@ function Parent({ breed, parts, ofCross, full, onMore, onLess, onDrop }: ParentP
 /** The search over all breeds and crosses; other names find them too. */
 function Finder({
   word,
+  breeds,
   disabled,
   onPick,
 }: {
   readonly word: string;
+  readonly breeds: readonly Breed[];
   readonly disabled: boolean;
   readonly onPick: (id: string) => void;
 }) {
@@ -150,7 +155,7 @@ function Finder({
               <Command.Empty className="px-3 py-3 text-soft">
                 No such breed. Leave it out, and note its looks.
               </Command.Empty>
-              {BREEDS.map((breed) => (
+              {breeds.map((breed) => (
                 <Command.Item
                   key={breed.id}
                   value={breed.name}

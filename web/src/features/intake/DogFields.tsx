@@ -1,42 +1,34 @@
-import { composeTraits, nameBreeds, usualWeight } from '@dewpond/core/catalogue';
-import { SKIN, type Skin } from '@dewpond/core/careplan';
-import { kilograms, showWeight } from '@dewpond/core/units';
+import { COAT_LENGTHS, composeTraits, nameBreeds, usualWeight } from '@dewpond/core/catalogue';
+import { ALL_INTAKE_QUESTIONS, SKIN, intakeQuestions, type IntakeQuestion, type Skin } from '@dewpond/core/careplan';
+import { isDay, kilograms, showWeight, yearsOld, type Day } from '@dewpond/core/units';
+import { useCatalogue } from '../../app/useCatalogue';
 import { useUnits } from '../../app/useUnits';
 import { SelectField, TextField } from '../../ui/Field';
 import { BreedPicker } from './BreedPicker';
+import { HandlingFields } from './HandlingFields';
 import type { DogForm, FieldErrors } from './dogForm';
 
 interface DogFieldsProps {
   readonly form: DogForm;
   readonly errors: FieldErrors;
+  readonly today: string;
+  /** At a first visit only what this breed and coat raise is asked. */
+  readonly ask: 'what is raised' | 'everything';
   readonly set: (change: Partial<DogForm>) => void;
 }
 
 /** Name, breed, weight, and only the questions this breed and coat raise. */
-export function DogFields({ form, errors, set }: DogFieldsProps) {
-  const units = useUnits();
-  const { traits } = composeTraits(form.breeds, {});
-  const range = usualWeight(form.breeds);
-  const kilos = (end: number) => showWeight(kilograms(end), units);
-  const weightHint =
-    range === null
-      ? undefined
-      : `${nameBreeds(form.breeds)}: mostly ${kilos(range[0]).split(' ')[0]}–${kilos(range[1])}`;
-  const text = (key: 'name' | 'weight' | 'born' | 'handling') => ({
+export function DogFields({ form, errors, today, ask, set }: DogFieldsProps) {
+  const text = (key: 'name' | 'weight' | 'born' | 'marks' | 'chip' | 'note') => ({
     value: form[key],
     error: errors[key],
     onChange: (event: { target: { value: string } }) => set({ [key]: event.target.value }),
   });
+  const everything = ask === 'everything';
   return (
     <>
       <TextField label="Dog’s name" autoComplete="off" {...text('name')} />
-      <TextField
-        label={units === 'US' ? 'Weight, lb' : 'Weight, kg'}
-        inputMode="decimal"
-        autoComplete="off"
-        hint={weightHint}
-        {...text('weight')}
-      />
+      <Weight form={form} error={errors.weight} set={set} />
       <div className="col-span-2">
         <BreedPicker value={form.breeds} error={errors.breeds} onChange={(breeds) => set({ breeds })} />
       </div>
@@ -46,40 +38,128 @@ export function DogFields({ form, errors, set }: DogFieldsProps) {
           <option key={skin}>{skin}</option>
         ))}
       </SelectField>
-      <div className="col-span-2 grid grid-cols-2 max-md:grid-cols-1 gap-x-4">
-        {traits.canalHair !== 'none' && (
-          <Tick
-            label="Owner agrees to plucking ears"
-            checked={form.pluckingConsent}
-            onChange={(pluckingConsent) => set({ pluckingConsent })}
-          />
-        )}
-        {traits.tearing !== 'none' && (
-          <Tick
-            label="A vet has seen why the eyes water"
-            checked={form.tearingSeenByVet}
-            onChange={(tearingSeenByVet) => set({ tearingSeenByVet })}
-          />
-        )}
-        <Tick
-          label="Cannot stand through a bath"
-          checked={form.cannotStand}
-          onChange={(cannotStand) => set({ cannotStand })}
-        />
-        <Tick label="Swims" checked={form.swims} onChange={(swims) => set({ swims })} />
-        <Tick
-          label="Nails overgrown"
-          checked={form.nailsOvergrown}
-          onChange={(nailsOvergrown) => set({ nailsOvergrown })}
-        />
-      </div>
+      {everything && (
+        <>
+          <SelectField
+            label="Dog or bitch"
+            value={form.sex}
+            onChange={(event) => set({ sex: event.target.value as DogForm['sex'] })}
+          >
+            {(['not known', 'dog', 'bitch'] as const).map((sex) => (
+              <option key={sex}>{sex}</option>
+            ))}
+          </SelectField>
+          <TextField label="Chip" autoComplete="off" inputMode="numeric" hint="fifteen digits" {...text('chip')} />
+        </>
+      )}
+      <Questions form={form} today={today} everything={everything} set={set} />
+      <HandlingFields notes={form.handling} set={(change) => set({ handling: { ...form.handling, ...change } })} />
       <div className="col-span-2">
         <TextField
-          label="To mind"
-          placeholder="front feet, dryer, own towel"
+          label="To mind besides"
+          placeholder="own towel, barks at the hoist"
           hint="short marks, parted by commas; they stay in sight"
-          {...text('handling')}
+          {...text('marks')}
         />
+      </div>
+      {everything && (
+        <div className="col-span-2">
+          <TextField label="Note" {...text('note')} />
+        </div>
+      )}
+    </>
+  );
+}
+
+function Weight({ form, error, set }: Pick<DogFieldsProps, 'form' | 'set'> & { readonly error: string | undefined }) {
+  const units = useUnits();
+  const catalogue = useCatalogue();
+  const range = usualWeight(form.breeds, catalogue);
+  const kilos = (end: number) => showWeight(kilograms(end), units);
+  return (
+    <TextField
+      label={units === 'US' ? 'Weight, lb' : 'Weight, kg'}
+      inputMode="decimal"
+      autoComplete="off"
+      hint={
+        range === null
+          ? undefined
+          : `${nameBreeds(form.breeds, catalogue)}: mostly ${kilos(range[0]).split(' ')[0]}–${kilos(range[1])}`
+      }
+      value={form.weight}
+      error={error}
+      onChange={(event) => set({ weight: event.target.value })}
+    />
+  );
+}
+
+const TICKS: readonly IntakeQuestion[] = [
+  'pluckingConsent',
+  'tearingSeenByVet',
+  'cannotStand',
+  'swims',
+  'nailsOvergrown',
+];
+const TROUBLES = ['none', 'in the past, vet knows', 'in the past, no word from a vet'] as const;
+
+/** What this dog raises, each with why it is asked. */
+function Questions({
+  form,
+  today,
+  everything,
+  set,
+}: Pick<DogFieldsProps, 'form' | 'today' | 'set'> & { readonly everything: boolean }) {
+  const { traits, breeds } = composeTraits(form.breeds, form.seen, useCatalogue());
+  const typed = Number(form.weight.replace(',', '.'));
+  const raised = intakeQuestions({
+    traits,
+    breeds,
+    weight: typed > 0 ? typed : null,
+    years: isDay(form.born) && form.born <= today ? yearsOld(form.born, today as Day) : null,
+  });
+  const why = new Map(raised.map(({ question, because }) => [question, because]));
+  const asked = ALL_INTAKE_QUESTIONS.filter(({ question }) => everything || why.has(question));
+  const asks = (question: IntakeQuestion) => asked.find((each) => each.question === question)?.asks;
+  return (
+    <>
+      {asks('coatLength') && (
+        <SelectField
+          label="Length now"
+          hint={form.seen.coatLength ? 'seen on this dog' : 'the breed’s usual, until you say so'}
+          value={traits.coatLength}
+          onChange={(event) =>
+            set({ seen: { ...form.seen, coatLength: event.target.value as (typeof COAT_LENGTHS)[number] } })
+          }
+        >
+          {COAT_LENGTHS.map((length) => (
+            <option key={length}>{length}</option>
+          ))}
+        </SelectField>
+      )}
+      {asks('earTrouble') && (
+        <SelectField
+          label="Ear trouble before?"
+          hint={why.get('earTrouble')}
+          value={form.earTrouble}
+          onChange={(event) => set({ earTrouble: event.target.value as DogForm['earTrouble'] })}
+        >
+          {TROUBLES.map((trouble) => (
+            <option key={trouble}>{trouble}</option>
+          ))}
+        </SelectField>
+      )}
+      <div className="col-span-2 grid grid-cols-2 max-md:grid-cols-1 gap-x-4">
+        {asked
+          .filter(({ question }) => TICKS.includes(question))
+          .map(({ question, asks: label }) => (
+            <Tick
+              key={question}
+              label={label}
+              why={why.get(question)}
+              checked={form[question as 'swims']}
+              onChange={(checked) => set({ [question]: checked })}
+            />
+          ))}
       </div>
     </>
   );
@@ -87,10 +167,12 @@ export function DogFields({ form, errors, set }: DogFieldsProps) {
 
 function Tick({
   label,
+  why,
   checked,
   onChange,
 }: {
   readonly label: string;
+  readonly why: string | undefined;
   readonly checked: boolean;
   readonly onChange: (checked: boolean) => void;
 }) {
@@ -100,9 +182,12 @@ function Tick({
         type="checkbox"
         checked={checked}
         onChange={(event) => onChange(event.target.checked)}
-        className="size-5 accent-pond"
+        className="size-5 accent-pond shrink-0"
       />
-      {label}
+      <span className="leading-tight">
+        {label}
+        {why && why !== 'asked of every dog' && <span className="block text-[13px] text-soft">{why}</span>}
+      </span>
     </label>
   );
 }

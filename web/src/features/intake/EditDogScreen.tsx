@@ -6,11 +6,11 @@ import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { Refused, call } from '../../api/call';
-import { refreshAll, useDog } from '../../api/queries';
+import { refreshAll, useDog, useVets } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { Button, ButtonLink } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { TextField } from '../../ui/Field';
+import { SelectField, TextField } from '../../ui/Field';
 import { SourceMark } from '../../ui/SourceMark';
 import { tell } from '../../ui/toasts';
 import { Waiting } from '../../ui/Waiting';
@@ -42,7 +42,13 @@ function formOf({ profile, client }: DogView, units: UnitSystem): DogForm {
     cannotStand: !profile.canStandThroughBath,
     swims: profile.swims,
     nailsOvergrown: profile.nailsOvergrown,
-    handling: profile.handling.join(', '),
+    earTrouble: profile.earTrouble,
+    seen: profile.seen,
+    sex: profile.sex,
+    chip: profile.chip,
+    handling: profile.handling,
+    marks: profile.handling.marks.join(', '),
+    note: profile.note,
   };
 }
 
@@ -54,6 +60,8 @@ function Edit({ dog }: { readonly dog: DogView }) {
   const [version] = useState(dog.version);
   const [homeCareChangedOn, setHomeCareChangedOn] = useState(dog.homeCareChangedOn ?? '');
   const [homeCareError, setHomeCareError] = useState<string>();
+  const [vetId, setVetId] = useState(dog.vet?.id ?? '');
+  const vets = useVets().data ?? [];
   const set = (change: Partial<DogForm>) => setForm((before) => ({ ...before, ...change }));
   const save = useMutation({
     mutationFn: () =>
@@ -63,6 +71,7 @@ function Edit({ dog }: { readonly dog: DogView }) {
           version,
           profile: profileOf(form, units, dog.profile),
           homeCareChangedOn: homeCareChangedOn === '' ? null : homeCareChangedOn,
+          vetId: vetId === '' ? null : vetId,
         },
       }),
     onSuccess: () => {
@@ -103,7 +112,22 @@ function Edit({ dog }: { readonly dog: DogView }) {
       <div className="grid grid-cols-[1fr_400px] max-lg:grid-cols-1 gap-3.5 items-start">
         <Card title="Dog">
           <div className="grid grid-cols-2 gap-4">
-            <DogFields form={form} errors={errors} set={set} />
+            <DogFields form={form} errors={errors} today={dog.today} ask="everything" set={set} />
+            <SelectField
+              label="Vet"
+              value={vetId}
+              hint={vets.length === 0 ? 'vets are kept under Dogs, Vets' : undefined}
+              onChange={(event) => setVetId(event.target.value)}
+            >
+              <option value="">not known</option>
+              {vets
+                .filter((vet) => vet.archivedOn === null || vet.id === vetId)
+                .map((vet) => (
+                  <option key={vet.id} value={vet.id}>
+                    {[vet.name, vet.practice].filter(Boolean).join(', ')}
+                  </option>
+                ))}
+            </SelectField>
             <TextField
               label="Home care last changed on"
               type="date"

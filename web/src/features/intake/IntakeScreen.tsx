@@ -1,21 +1,23 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
-import { refreshAll, useClients, useSession } from '../../api/queries';
+import { refreshAll, useSession } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { SelectField, TextField } from '../../ui/Field';
+import { TextField } from '../../ui/Field';
 import { tell } from '../../ui/toasts';
 import { DogFields } from './DogFields';
 import { PlanPreview } from './PlanPreview';
-import { EMPTY_FORM, checkForm, fieldErrors, profileOf, type DogForm, type FieldErrors } from './dogForm';
+import { ClientFinder } from './ClientFinder';
+import { EMPTY_FORM, cardOf, checkForm, fieldErrors, profileOf, type DogForm, type FieldErrors } from './dogForm';
 
 /** A first visit in under two minutes: owner, dog, and what the breed raises. */
 export function IntakeScreen() {
-  const [form, setForm] = useState<DogForm>(EMPTY_FORM);
+  const [search] = useSearchParams();
+  const [form, setForm] = useState<DogForm>({ ...EMPTY_FORM, clientId: search.get('owner') ?? '' });
   const [errors, setErrors] = useState<FieldErrors>({});
   const [ids] = useState(() => ({ client: v7(), dog: v7() }));
   const units = useUnits();
@@ -31,7 +33,7 @@ export function IntakeScreen() {
         form.clientId ||
         (
           await call('POST /api/clients', {
-            body: { id: ids.client, name: form.owner, phone: form.phone, email: form.email },
+            body: { id: ids.client, name: form.owner, card: cardOf(form) },
           })
         ).id;
       return call('POST /api/dogs', { body: { id: ids.dog, clientId, profile: profileOf(form, units) } });
@@ -66,7 +68,7 @@ export function IntakeScreen() {
           <OwnerCard form={form} errors={errors} set={set} />
           <Card title="Dog">
             <div className="grid grid-cols-2 gap-4">
-              <DogFields form={form} errors={errors} set={set} />
+              <DogFields form={form} errors={errors} today={today} ask="what is raised" set={set} />
             </div>
           </Card>
         </div>
@@ -85,23 +87,11 @@ function OwnerCard({
   readonly errors: FieldErrors;
   readonly set: (change: Partial<DogForm>) => void;
 }) {
-  const clients = useClients();
   return (
     <Card title="Owner">
       <div className="grid grid-cols-2 gap-4">
         <div className="col-span-2">
-          <SelectField
-            label="In the book already?"
-            value={form.clientId}
-            onChange={(event) => set({ clientId: event.target.value })}
-          >
-            <option value="">No, a new owner</option>
-            {clients.data?.map((client) => (
-              <option key={client.id} value={client.id}>
-                {client.name}, {client.phone}
-              </option>
-            ))}
-          </SelectField>
+          <ClientFinder value={form.clientId} onChange={(clientId) => set({ clientId })} />
         </div>
         {form.clientId === '' && (
           <>

@@ -1,18 +1,24 @@
-import { composeTraits, earOdds } from '@dewpond/core/catalogue';
-import { DEFAULT_HOUSE_WAYS, FIT, TASKS, lifeStage, makePlan, taskKey } from '@dewpond/core/careplan';
+import type { HouseView } from '@dewpond/contract';
+import type { Catalogue } from '@dewpond/core/catalogue';
+import { TASKS, lifeStage, makePlan, plainDog, taskKey } from '@dewpond/core/careplan';
 import { namePlace, placeKey } from '@dewpond/core/places';
-import { kilograms, yearsOld, type Day } from '@dewpond/core/units';
+import { HEAVIEST_DOG_KG, LIGHTEST_DOG_KG, day, kilograms, yearsOld, type Day } from '@dewpond/core/units';
 import { useMemo } from 'react';
 import { useHouse, useSession } from '../../api/queries';
+import { useCatalogue } from '../../app/useCatalogue';
 import { DogHead } from '../../drawings/DogHead';
 import { Card } from '../../ui/Card';
 import type { DogForm } from './dogForm';
 
+/** Until the session is known; nothing of a new dog's plan is dated. */
+const BEFORE_SESSION = day('2026-01-01');
+
 /** What this breed and these answers bring, before anything is saved: the same plan the office will make. */
 export function PlanPreview({ form }: { readonly form: DogForm }) {
-  const ways = useHouse().data?.ways ?? DEFAULT_HOUSE_WAYS;
-  const today = useSession().data?.today;
-  const { lines, traits } = useMemo(() => preview(form, ways, today), [form, ways, today]);
+  const house = useHouse().data;
+  const today = useSession().data?.today ?? BEFORE_SESSION;
+  const catalogue = useCatalogue();
+  const { lines, traits } = useMemo(() => preview(form, house, today, catalogue), [form, house, today, catalogue]);
   return (
     <Card title="What this brings" aside="assumed until seen">
       <div className="grid grid-cols-[150px_1fr] gap-4 items-start">
@@ -39,37 +45,29 @@ export function PlanPreview({ form }: { readonly form: DogForm }) {
   );
 }
 
-function preview(form: DogForm, ways: typeof DEFAULT_HOUSE_WAYS, today: Day | undefined) {
-  const { traits, breeds, handling } = composeTraits(form.breeds, {});
+function preview(form: DogForm, house: HouseView | undefined, today: Day, catalogue: Catalogue) {
   const typed = Number(form.weight.replace(',', '.'));
-  const weight = kilograms(typed >= 0.3 && typed <= 130 ? typed : 10);
-  const on = today ?? ('2026-01-01' as Day);
-  const ear = { conditions: [], plucked: { weeksAgo: null }, ownerForbidsPlucking: false };
-  const plan = makePlan({
-    traits,
-    breedHandling: handling,
-    weight,
-    ways,
-    today: on,
-    lifeStage: lifeStage(form.born === '' || form.born > on ? null : yearsOld(form.born as Day, on), weight),
-    canStandThroughBath: !form.cannotStand,
-    skin: form.skin,
-    fitness: FIT,
-    swims: form.swims,
-    grassSeedMonths: [],
-    tearingSeenByVet: form.tearingSeenByVet,
-    earTrouble: 'none',
-    earOdds: earOdds(breeds),
-    ears: { left: ear, right: ear },
-    pluckingConsent: form.pluckingConsent,
-    pluckingStress: 'none',
-    nailsOvergrown: form.nailsOvergrown,
-    pluckingByVetsOnly: false,
-    instructions: [],
-    lifts: [],
-    suspended: {},
-    earUnsettled: { left: null, right: null },
-  });
+  const weight = kilograms(typed >= LIGHTEST_DOG_KG && typed <= HEAVIEST_DOG_KG ? typed : 10);
+  const facts = plainDog(
+    form.breeds,
+    {
+      today,
+      weight,
+      lifeStage: lifeStage(form.born === '' || form.born > today ? null : yearsOld(form.born as Day, today), weight),
+      canStandThroughBath: !form.cannotStand,
+      skin: form.skin,
+      swims: form.swims,
+      tearingSeenByVet: form.tearingSeenByVet,
+      earTrouble: form.earTrouble,
+      pluckingConsent: form.pluckingConsent,
+      nailsOvergrown: form.nailsOvergrown,
+      handling: form.handling,
+      ...(house ? { ways: house.ways, services: house.services, liftAloneKg: house.liftAloneKg } : {}),
+    },
+    catalogue,
+  );
+  const traits = { ...facts.traits, ...form.seen };
+  const plan = makePlan({ ...facts, traits });
   const lines = plan.lines
     .filter((line) => line.interval && line.place?.side !== 'right')
     .map((line) => ({

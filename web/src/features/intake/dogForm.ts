@@ -1,5 +1,6 @@
-import { dogProfile, newClient, type DogProfileInput } from '@dewpond/contract';
+import { dogProfile, newClient, type DogProfile, type DogProfileInput } from '@dewpond/contract';
 import { SKIN, type Skin } from '@dewpond/core/careplan';
+import { EASY, type HandlingNotes } from '@dewpond/core/handling';
 import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
 import { type z } from 'zod';
 
@@ -19,7 +20,15 @@ export interface DogForm {
   readonly cannotStand: boolean;
   readonly swims: boolean;
   readonly nailsOvergrown: boolean;
-  readonly handling: string;
+  readonly earTrouble: DogProfile['earTrouble'];
+  /** Traits a groomer saw; the rest are the breed's. */
+  readonly seen: DogProfile['seen'];
+  readonly sex: DogProfile['sex'];
+  readonly chip: string;
+  readonly handling: HandlingNotes;
+  /** Marks in the groomer's own words, parted by commas. */
+  readonly marks: string;
+  readonly note: string;
 }
 
 export const EMPTY_FORM: DogForm = {
@@ -37,7 +46,13 @@ export const EMPTY_FORM: DogForm = {
   cannotStand: false,
   swims: false,
   nailsOvergrown: false,
-  handling: '',
+  earTrouble: 'none',
+  seen: {},
+  sex: 'not known',
+  chip: '',
+  handling: EASY,
+  marks: '',
+  note: '',
 };
 
 /** What the form says about the dog, in the contract's shape; `kept` holds what the form does not ask. */
@@ -55,12 +70,20 @@ export function profileOf(form: DogForm, units: UnitSystem, kept: Partial<DogPro
     canStandThroughBath: !form.cannotStand,
     swims: form.swims,
     nailsOvergrown: form.nailsOvergrown,
-    handling: form.handling
-      .split(/[,;\n]/)
-      .map((mark) => mark.trim())
-      .filter(Boolean),
+    earTrouble: form.earTrouble,
+    seen: form.seen,
+    sex: form.sex,
+    chip: form.chip.replaceAll(/[\s.-]/g, '').toUpperCase(),
+    handling: { ...form.handling, minds: [...form.handling.minds], marks: marksOf(form.marks) },
+    note: form.note,
   };
 }
+
+const marksOf = (typed: string): string[] =>
+  typed
+    .split(/[,;\n]/)
+    .map((mark) => mark.trim())
+    .filter(Boolean);
 
 export type FieldErrors = Partial<Record<keyof DogForm, string>>;
 
@@ -70,21 +93,30 @@ const FIELD_OF: Readonly<Record<string, keyof DogForm>> = {
   breeds: 'breeds',
   weightKg: 'weight',
   born: 'born',
-  handling: 'handling',
+  handling: 'marks',
+  chip: 'chip',
+  note: 'note',
   'client.name': 'owner',
-  'client.phone': 'phone',
-  'client.email': 'email',
+  'client.card.phones': 'phone',
+  'client.card.emails': 'email',
 };
 
 export function fieldErrors(problems: readonly { readonly path: string; readonly message: string }[]): FieldErrors {
   const errors: FieldErrors = {};
   for (const { path, message } of problems) {
     const bare = path.replace(/^profile\./, '');
-    const field = FIELD_OF[bare] ?? FIELD_OF[bare.split('.')[0] ?? ''];
+    const parts = bare.split('.');
+    const field = FIELD_OF[bare] ?? FIELD_OF[parts.slice(0, 3).join('.')] ?? FIELD_OF[parts[0] ?? ''];
     if (field && !errors[field]) errors[field] = message;
   }
   return errors;
 }
+
+/** The new owner's card as typed; more is asked on the owner's own page. */
+export const cardOf = ({ phone, email }: Pick<DogForm, 'phone' | 'email'>) => ({
+  phones: phone.trim() === '' ? [] : [{ number: phone }],
+  emails: email.trim() === '' ? [] : [email.trim()],
+});
 
 /** The contract's own schemas check the form; nothing is written twice. */
 export function checkForm(form: DogForm, units: UnitSystem, today: string): FieldErrors {
@@ -96,7 +128,7 @@ export function checkForm(form: DogForm, units: UnitSystem, today: string): Fiel
   };
   const client =
     form.clientId === ''
-      ? issues(newClient.omit({ id: true }), { name: form.owner, phone: form.phone, email: form.email }, 'client.')
+      ? issues(newClient.omit({ id: true }), { name: form.owner, card: cardOf(form) }, 'client.')
       : [];
   const future = form.born > today ? [{ path: 'born', message: 'That birthday is still to come.' }] : [];
   return fieldErrors([...issues(dogProfile, profileOf(form, units), ''), ...client, ...future]);

@@ -1,5 +1,6 @@
 import type { SheetView } from '@dewpond/contract';
 import { LEVEL_WORDS, atLeast } from '@dewpond/core/findings';
+import { methodOf } from '@dewpond/core/methods';
 import { placeKey, type Grade, type PlaceKey } from '@dewpond/core/places';
 import { clearWords } from '@dewpond/core/sheet';
 import { showDay } from '@dewpond/core/units';
@@ -121,8 +122,13 @@ function Page({ view }: { readonly view: SheetView }) {
         <div className="mt-6 rounded-xl bg-reed-pale px-5 py-4">
           <h2 className="text-reed text-lg mb-1.5">At home</h2>
           <ul className="flex flex-col gap-1">
-            {sheet.homeCare.map((words) => (
-              <li key={words}>{words}</li>
+            {sheet.homeCare.map(({ task, words }) => (
+              <li key={words}>
+                {words}{' '}
+                <Link to={`/methods/${methodOf(task).id}`} className="no-print text-reed underline whitespace-nowrap">
+                  show how
+                </Link>
+              </li>
             ))}
           </ul>
         </div>

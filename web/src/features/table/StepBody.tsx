@@ -2,10 +2,13 @@ import { namePlace } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { PAD_COLOURS, type PadColour } from '@dewpond/core/findings';
 import { STAGES, waitsFor, type Step } from '@dewpond/core/visit';
-import { Minus } from 'lucide-react';
+import { methodOfStep } from '@dewpond/core/methods';
+import { BookOpen, Minus } from 'lucide-react';
+import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { SourceMark, SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
+import { MethodDialog } from '../methods/MethodDialog';
 import { Handover } from './Handover';
 import { TimerButton } from './Timers';
 import { UsedMix } from './UsedMix';
@@ -15,6 +18,8 @@ import { record } from './visitLog';
 /** One step fills the screen: what to do, how, and whatever it counts. */
 export function StepBody({ table, step }: { readonly table: Table; readonly step: Step }) {
   const waits = waitsFor(table.state, table.steps, step);
+  const card = methodOfStep(step);
+  const [shown, setShown] = useState(false);
   return (
     <div className="max-w-3xl">
       <p className="text-soft text-lg">
@@ -25,7 +30,13 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
             <SourceMark roomy source={HOUSE_VALUE} because="Hands-on minutes for an ordinary dog." />
           </>
         )}
+        {card && (
+          <Button look="quiet" className="ml-2 min-h-14!" onClick={() => setShown(true)}>
+            <BookOpen size={20} aria-hidden /> Show how
+          </Button>
+        )}
       </p>
+      <MethodDialog card={shown ? card : undefined} onClose={() => setShown(false)} />
       <h1 className="text-[42px]! max-md:text-[30px]! leading-tight! mb-3">{step.title}</h1>
       <ul className="text-[21px] max-md:text-lg leading-snug flex flex-col mb-4">
         {step.how.map((said) => (

@@ -1,0 +1,70 @@
+import { bathAmounts, HOUSE_AMOUNTS } from '../dilution';
+import { COMMON_PRACTICE, HOUSE_VALUE, type Source } from '../provenance';
+import { millilitres, type Millilitres } from '../units';
+import type { DogFacts } from './facts';
+import type { PlanLine } from './makePlan';
+import type { Task } from './tasks';
+
+/** How much of what one line takes at the salon; a balm or powder is weighed. */
+export interface LineAmount {
+  readonly what: string;
+  readonly amount: { readonly ml: Millilitres } | { readonly grams: number };
+  readonly source: Source;
+  readonly because: string;
+}
+
+/** Up to this weight a dog is small, up to the next middle, kg [house values]. */
+const SMALL_KG = 10;
+const MIDDLE_KG = 25;
+
+/** Ear cleaner for one ear by school, ml [house values]; filling goes by size. */
+function earCleaner({ ways, weight }: DogFacts): number {
+  const filled = weight <= SMALL_KG ? 2 : weight <= MIDDLE_KG ? 4 : 6;
+  return { fill: filled, 'few drops': 1, 'soaked cotton': 3, 'damp pad only': 2 }[ways.earCleaning];
+}
+
+const FACE_CLEANER_ML = 5;
+const FOLD_PRODUCT_ML = 3;
+const BALM_GRAMS = 1;
+
+/**
+ * Amounts of one plan line: washes and conditioner from skin area and coat, times this dog's learned factor; the rest by
+ * house amounts. Empty where nothing is used, or the line is barred. Handbook: how much.
+ */
+export function lineAmounts(line: PlanLine, facts: DogFacts, dogFactor: number): LineAmount[] {
+  if (line.bars.length > 0) return [];
+  const bath = bathAmounts({
+    weight: facts.weight,
+    length: facts.traits.coatLength,
+    density: facts.traits.coatDensity,
+    productFactor: 1,
+    dogFactor,
+    washes: facts.ways.washes === 'two' ? 2 : 1,
+  });
+  const byArea = 'skin area, coat length and density, times this dog’s own factor';
+  const mix = (what: string, ml: Millilitres, source: Source = HOUSE_VALUE): LineAmount[] =>
+    ml > 0 ? [{ what, amount: { ml }, source, because: byArea }] : [];
+  const fixed = (what: string, ml: number, because = 'the house’s amount'): LineAmount[] => [
+    { what, amount: { ml: millilitres(ml) }, source: HOUSE_VALUE, because },
+  ];
+  const OF: Readonly<Partial<Record<Task, () => LineAmount[]>>> = {
+    bath: () => mix('wash 1, made-up mix', bath.wash1.body),
+    'second wash': () =>
+      mix(`wash 2, ${HOUSE_AMOUNTS.secondWash === 0.5 ? 'half of wash 1' : 'less'}`, bath.wash2.body, COMMON_PRACTICE),
+    'face wash': () =>
+      facts.ways.faceProduct === 'tear-free'
+        ? mix('mild face product', millilitres(bath.wash1.face + bath.wash2.face))
+        : [],
+    conditioner: () => (facts.ways.conditioner === 'never' ? [] : mix('conditioner, made-up mix', bath.conditioner)),
+    'ear cleaning': () =>
+      facts.services['ear cleaning'] === 'done'
+        ? fixed('ear cleaner', earCleaner(facts), 'by school and, when filled, by size')
+        : [],
+    'eyes and face': () => fixed('eye and face cleaner', FACE_CLEANER_ML),
+    'fold care': () => fixed('fold product', FOLD_PRODUCT_ML),
+    'nose balm': () => [
+      { what: 'balm', amount: { grams: BALM_GRAMS }, source: HOUSE_VALUE, because: 'the house’s amount' },
+    ],
+  };
+  return OF[line.task]?.() ?? [];
+}

@@ -1,0 +1,14 @@
+import { restraintPlan, type RestraintLine } from '../handling';
+import type { DogFacts } from './facts';
+
+/** How this dog is held, lifted and approached, from what is known of it. */
+export const restraintOf = (facts: DogFacts): RestraintLine[] =>
+  restraintPlan({
+    notes: facts.handling,
+    traits: facts.traits,
+    breedHandling: facts.breedHandling,
+    weight: facts.weight,
+    liftAloneKg: facts.liftAloneKg,
+    standsThroughBath: facts.canStandThroughBath,
+    muzzleAgreed: facts.muzzleAgreed,
+  });

@@ -1,0 +1,101 @@
+import type { DogListItem } from '@dewpond/contract';
+import { nextVisit } from '@dewpond/core/careplan';
+import { nameBreeds } from '@dewpond/core/catalogue';
+import type { Day } from '@dewpond/core/units';
+import { and, asc, eq, isNull, or, sql } from 'drizzle-orm';
+import { nextBooked } from '../appointments/queries';
+import { client, dog, dogDue } from '../db/schema';
+import type { Tenant } from '../db/tenant';
+import type { House } from '../house/house';
+import { spanOf } from '../house/zone';
+import { planFor } from './facts';
+import { loadDogs, marksOf, type DogRecord } from './records';
+import { driverWords } from './views';
+
+/** So many dogs are reckoned while a list is asked for; a larger book is reckoned piece by piece. */
+const AT_ONCE = 300;
+
+/** Dogs that are there and whose kept due is stale today. */
+const stale = (today: Day) => and(isNull(dog.archivedOn), or(isNull(dogDue.madeOn), sql`${dogDue.madeOn} <> ${today}`));
+
+const snapshot = async (tx: Tenant): Promise<string> => {
+  const { rows } = await tx.execute<{ now: string }>(sql`select pg_current_snapshot()::text as now`);
+  return rows[0]?.now ?? '';
+};
+
+/**
+ * Reckons what is next due for some of the dogs it is stale for; returns how many are left. What became stale after
+ * the moment `since` is not overwritten with what may have been read before it.
+ */
+export async function reckonDue(tx: Tenant, house: House, today: Day, since?: string): Promise<number> {
+  const read = since ?? (await snapshot(tx));
+  const waiting = await tx
+    .select({ id: dog.id })
+    .from(dog)
+    .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
+    .where(stale(today));
+  const records = await loadDogs(tx, { ids: waiting.slice(0, AT_ONCE).map(({ id }) => id) });
+  if (records.length > 0)
+    await tx
+      .insert(dogDue)
+      .values(
+        records.map((record) => ({
+          businessId: record.dog.businessId,
+          dogId: record.dog.id,
+          madeOn: today,
+          ...dueOf(record, house, today),
+        })),
+      )
+      .onConflictDoUpdate({
+        target: [dogDue.businessId, dogDue.dogId],
+        set: { madeOn: today, next: sql`excluded.next`, openVet: sql`excluded.open_vet` },
+        setWhere: sql`pg_visible_in_snapshot(${dogDue.touched}, ${read}::pg_snapshot)`,
+      });
+  return Math.max(0, waiting.length - AT_ONCE);
+}
+
+function dueOf(record: DogRecord, house: House, today: Day): Pick<DogListItem, 'next' | 'openVet'> {
+  const { due } = planFor(record, house, today);
+  const next = nextVisit(due, today);
+  return {
+    next: next && {
+      day: next.day,
+      task: driverWords(due, next.drivenBy),
+      late: due.some((each) => each.state === 'late'),
+    },
+    openVet: Object.values(record.places).some((place) => place.suspended),
+  };
+}
+
+/** Every dog of the book with what is next due, as far as it is reckoned. */
+export async function listDogs(tx: Tenant, house: House, today: Day): Promise<DogListItem[]> {
+  await reckonDue(tx, house, today);
+  // From the morning on: a dog that is late for its nine o'clock is booked all the same.
+  const booked = await nextBooked(tx, spanOf(house.zone, today).start);
+  const rows = await tx
+    .select({ dog, client: { id: client.id, name: client.name, card: client.card }, due: dogDue })
+    .from(dog)
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
+    .orderBy(asc(dog.name));
+  return rows.map(({ dog: row, client: owner, due }): DogListItem => {
+    const fresh = due?.madeOn === today;
+    return {
+      id: row.id,
+      name: row.name,
+      breed: nameBreeds(row.profile.breeds, house.catalogue),
+      ownerId: owner.id,
+      owner: owner.name,
+      phone: owner.card.phones.map(({ number }) => number).join(', '),
+      street: owner.card.address.street,
+      chip: row.chip ?? '',
+      archived: row.archivedOn !== null,
+      weightKg: row.profile.weightKg,
+      handling: marksOf({ dog: row }),
+      next: fresh ? due.next : null,
+      nextBooked: booked.get(row.id)?.startsAt ?? null,
+      openVet: fresh && due.openVet,
+      reckoned: fresh || row.archivedOn !== null,
+    };
+  });
+}

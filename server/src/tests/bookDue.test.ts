@@ -1,0 +1,136 @@
+import { describe, expect, test } from 'vitest';
+import { v7 } from 'uuid';
+import { finding } from '@dewpond/core/findings';
+import { eq, sql } from 'drizzle-orm';
+import { dog, dogDue } from '../db/schema';
+import { inTenant } from '../db/tenant';
+import { reckonDue } from '../dogs/bookDue';
+import { loadHouse } from '../house/house';
+import { day } from '@dewpond/core/units';
+import { addDog, clock, databases, openSalon, type KeptDog, type Salon } from './salon';
+import { visitDog } from './tableSide';
+
+const LEFT_EAR = { site: 'ear', side: 'left' } as const;
+const listed = async (salon: Salon, dogId: string) =>
+  (await salon.call('GET /api/dogs')).body.items.find(({ id }) => id === dogId);
+const dogOf = async (salon: Salon, id: string) => (await salon.call('GET /api/dogs/:id', { id })).body;
+const houseOf = async (salon: Salon) => (await salon.call('GET /api/house')).body;
+
+/** Every write that a plan depends on, and that the list must not lag behind. */
+const CHANGES: readonly (readonly [string, (salon: Salon, kept: KeptDog) => Promise<unknown>])[] = [
+  [
+    'a visit',
+    (salon, { dogId }) => visitDog(salon, dogId, [{ type: 'found', finding: finding(LEFT_EAR, 'ear musty smell', 2) }]),
+  ],
+  [
+    'an instruction',
+    (salon, { dogId }) =>
+      salon.call('POST /api/dogs/:id/instructions', {
+        id: dogId,
+        body: {
+          id: v7(),
+          by: 'vet',
+          who: 'Dr Oyelaran',
+          place: null,
+          says: { kind: 'interval', task: 'bath', days: 3 },
+          from: '2026-11-01',
+          until: null,
+        },
+      }),
+  ],
+  [
+    'the dog itself',
+    async (salon, { dogId }) => {
+      const { version, profile } = await dogOf(salon, dogId);
+      return salon.call('PUT /api/dogs/:id', {
+        id: dogId,
+        body: { version, profile: { ...profile, breeds: ['pug'] } },
+      });
+    },
+  ],
+  [
+    'the owner’s word',
+    async (salon, { clientId }) => {
+      const { client } = (await salon.call('GET /api/clients/:id', { id: clientId })).body;
+      const consents = { plucking: { yes: true, on: '2026-11-25' } };
+      return salon.call('PUT /api/clients/:id', {
+        id: clientId,
+        body: { version: client.version, name: client.name, card: { ...client.card, consents } },
+      });
+    },
+  ],
+  [
+    'a house way',
+    async (salon) => {
+      const { version, ways, units, services, liftAloneKg } = await houseOf(salon);
+      return salon.call('PUT /api/house', {
+        body: { version, units, services, liftAloneKg, ways: { ...ways, teeth: 'gel' } },
+      });
+    },
+  ],
+];
+
+describe('what is next due, as the list shows it', () => {
+  test.each(CHANGES)('follows %s at once, and says what the dog’s own page says', async (_, change) => {
+    const salon = await openSalon();
+    const kept = await addDog(salon);
+    await listed(salon, kept.dogId);
+    await change(salon, kept);
+    const { next, reckoned, openVet } = (await listed(salon, kept.dogId)) ?? {};
+    const page = await dogOf(salon, kept.dogId);
+    expect(reckoned).toBe(true);
+    expect([next?.day, next?.task]).toEqual([page.nextVisit?.day, page.nextVisit?.drivenBy]);
+    expect(openVet).toBe(Object.keys(page.facts.suspended).length > 0);
+  });
+
+  test('is reckoned anew on another day, and no oftener', async () => {
+    const salon = await openSalon();
+    const { dogId } = await addDog(salon);
+    await listed(salon, dogId);
+    const madeOn = () =>
+      inTenant(databases, salon.businessId, (tx) =>
+        tx.select({ on: dogDue.madeOn }).from(dogDue).where(eq(dogDue.dogId, dogId)),
+      );
+    expect(await madeOn()).toEqual([{ on: '2026-11-25' }]);
+    clock.now += 86_400_000;
+    await listed(salon, dogId);
+    clock.now -= 86_400_000;
+    expect(await madeOn()).toEqual([{ on: '2026-11-26' }]);
+  });
+
+  test('read before someone else wrote is not kept over what they wrote', async () => {
+    const salon = await openSalon();
+    const { dogId } = await addDog(salon);
+    await inTenant(databases, salon.businessId, async (reading) => {
+      const house = await loadHouse(reading);
+      const { rows } = await reading.execute<{ now: string }>(sql`select pg_current_snapshot()::text as now`);
+      await inTenant(databases, salon.businessId, (writing) =>
+        writing.update(dog).set({ name: 'Umber' }).where(eq(dog.id, dogId)),
+      );
+      await reckonDue(reading, house, day('2026-11-25'), rows[0]?.now);
+    });
+    const [kept] = await inTenant(databases, salon.businessId, (tx) =>
+      tx.select().from(dogDue).where(eq(dogDue.dogId, dogId)),
+    );
+    expect(kept?.madeOn).toBeNull();
+    expect(await listed(salon, dogId)).toMatchObject({ name: 'Umber', reckoned: true });
+  });
+
+  test('of a large book is reckoned piece by piece', async () => {
+    const salon = await openSalon();
+    const { clientId, dogId } = await addDog(salon);
+    const { profile } = await dogOf(salon, dogId);
+    const dogs = Array.from({ length: 699 }, (_, i) => ({
+      businessId: salon.businessId,
+      id: v7(),
+      clientId,
+      name: `Dog ${i}`,
+      profile,
+      madeFrom: `${i}`,
+    }));
+    await inTenant(databases, salon.businessId, (tx) => tx.insert(dog).values(dogs));
+    const reckon = async () => (await salon.call('POST /api/book/reckon', { body: {} })).body.left;
+    expect([await reckon(), await reckon(), await reckon()]).toEqual([400, 100, 0]);
+    expect((await salon.call('GET /api/dogs')).body.items.every(({ reckoned }) => reckoned)).toBe(true);
+  });
+});

@@ -1,0 +1,103 @@
+import type { HouseView } from '@dewpond/contract';
+import { SHIPPED, type Breed } from '@dewpond/core/catalogue';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { call } from '../../api/call';
+import { refreshAll } from '../../api/queries';
+import { useCatalogue } from '../../app/useCatalogue';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { tell } from '../../ui/toasts';
+import { traitWords } from '../dog/traitWords';
+import { BreedDialog } from './BreedDialog';
+import { differences, newBreed } from './ownBreed';
+
+/** Breeds the house added or sees otherwise; the shipped value stays beside each. */
+export function BreedsCard({ house }: { readonly house: HouseView }) {
+  const [editing, setEditing] = useState<Breed | null>(null);
+  const catalogue = useCatalogue();
+  return (
+    <Card
+      title="Breeds of this house"
+      aside={`${SHIPPED.breeds.length} ship with Dewpond, from memory of breed standards`}
+    >
+      {house.ownBreeds.length === 0 && (
+        <p className="text-soft mb-3">
+          None yet: every breed is as it ships. Adjust one where your dogs are otherwise.
+        </p>
+      )}
+      <ul className="divide-y divide-line mb-3">
+        {house.ownBreeds.map(({ breed }) => (
+          <OwnBreedRow key={breed.id} breed={breed} mayEdit={house.mayEdit} onEdit={() => setEditing(breed)} />
+        ))}
+      </ul>
+      {house.mayEdit && (
+        <div className="flex flex-wrap gap-2 items-end">
+          <label className="flex flex-col gap-1 text-sm font-semibold">
+            Adjust a breed
+            <select
+              value=""
+              onChange={(event) => setEditing(catalogue.find(event.target.value) ?? null)}
+              className="rounded-xl border border-line bg-surface px-3 min-h-11 font-normal text-base max-w-72"
+            >
+              <option value="">choose…</option>
+              {catalogue.breeds
+                .filter((breed) => breed.parents.length === 0)
+                .map((breed) => (
+                  <option key={breed.id} value={breed.id}>
+                    {breed.name}
+                  </option>
+                ))}
+            </select>
+          </label>
+          <Button onClick={() => setEditing(newBreed(catalogue))}>Add a breed</Button>
+        </div>
+      )}
+      {editing && (
+        <BreedDialog
+          key={editing.id}
+          breed={editing}
+          version={house.ownBreeds.find(({ breed }) => breed.id === editing.id)?.version ?? 0}
+          onClose={() => setEditing(null)}
+        />
+      )}
+    </Card>
+  );
+}
+
+function OwnBreedRow({ breed, mayEdit, onEdit }: { breed: Breed; mayEdit: boolean; onEdit: () => void }) {
+  const shipped = SHIPPED.find(breed.id);
+  const reset = useMutation({
+    mutationFn: () => call('POST /api/breeds/reset', { body: { id: breed.id } }),
+    onSuccess: () => {
+      void refreshAll();
+      tell(shipped ? `${breed.name} is as it shipped.` : `${breed.name} is taken off.`);
+    },
+    onError: (error) => tell(error.message, { tone: 'stop' }),
+  });
+  return (
+    <li className="py-2 flex flex-wrap items-start justify-between gap-3">
+      <div className="min-w-0">
+        <p className="font-semibold">{breed.name}</p>
+        <p className="text-sm text-soft">
+          {shipped
+            ? differences(breed, shipped)
+                .map(({ name, own, was }) => `${name}: ${own} (ships as ${was})`)
+                .join('; ') || 'the same as shipped'
+            : `added here: ${traitWords(breed.traits, 'coat')} coat, ${breed.weightKg[0]}–${breed.weightKg[1]} kg`}
+          {breed.why && ` · ${breed.why}`}
+        </p>
+      </div>
+      {mayEdit && (
+        <div className="flex gap-2">
+          <Button look="quiet" onClick={onEdit}>
+            Change
+          </Button>
+          <Button look="quiet" disabled={reset.isPending} onClick={() => reset.mutate()}>
+            {shipped ? 'As shipped' : 'Take off'}
+          </Button>
+        </div>
+      )}
+    </li>
+  );
+}

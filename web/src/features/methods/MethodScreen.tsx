@@ -1,0 +1,33 @@
+import { TASKS } from '@dewpond/core/careplan';
+import { findMethod } from '@dewpond/core/methods';
+import { Printer } from 'lucide-react';
+import { useParams } from 'react-router';
+import { Lost } from '../../app/Lost';
+import { Button, ButtonLink } from '../../ui/Button';
+import { MethodBody } from './MethodBody';
+
+/** One piece of work, as a card to read at the table or to print. */
+export function MethodScreen() {
+  const { id = '' } = useParams();
+  const card = findMethod(id);
+  if (!card) return <Lost />;
+  return (
+    <article className="px-7 py-5 max-md:px-3 flex flex-col gap-4 max-w-5xl">
+      <header className="flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <h1>{card.title}</h1>
+          <p className="text-soft">{card.tasks.map((task) => TASKS[task].name).join(' · ')}</p>
+        </div>
+        <div className="flex gap-2 no-print">
+          <Button look="quiet" onClick={() => window.print()}>
+            <Printer size={18} aria-hidden /> Print
+          </Button>
+          <ButtonLink to="/methods" look="quiet">
+            All cards
+          </ButtonLink>
+        </div>
+      </header>
+      <MethodBody card={card} />
+    </article>
+  );
+}

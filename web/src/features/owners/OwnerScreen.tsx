@@ -1,0 +1,127 @@
+import type { Client, ClientView } from '@dewpond/contract';
+import type { ClientCard } from '@dewpond/core/clients';
+import { showDay } from '@dewpond/core/units';
+import { useMutation } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { useParams } from 'react-router';
+import { Refused, call } from '../../api/call';
+import { refreshAll, useClient } from '../../api/queries';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Chip } from '../../ui/Chip';
+import { TextField } from '../../ui/Field';
+import { tell } from '../../ui/toasts';
+import { Waiting } from '../../ui/Waiting';
+import { Doubles } from '../merging/Doubles';
+import { ConsentRows } from './ConsentRows';
+import { OwnersDogs } from './OwnersDogs';
+import { ReachFields } from './ReachFields';
+import { WhereFields } from './WhereFields';
+import { typed, untyped, type TypedCard } from './typedCard';
+
+/** One owner: how to reach them, where they live, what they agreed to, their dogs and household. */
+export function OwnerScreen() {
+  const { id = '' } = useParams();
+  return (
+    <Waiting query={useClient(id)} what="This owner">
+      {(view) => <Owner key={`${view.client.id} ${view.client.version}`} view={view} />}
+    </Waiting>
+  );
+}
+
+function Owner({ view }: { readonly view: ClientView }) {
+  const { client } = view;
+  const [name, setName] = useState(client.name);
+  const [card, setCard] = useState<TypedCard>(() => typed(client.card));
+  const set = (change: Partial<TypedCard>) => setCard((before) => ({ ...before, ...change }));
+  const save = useMutation({
+    mutationFn: (to: { name: string; card: ClientCard; version: number }) =>
+      call('PUT /api/clients/:id', { id: client.id, body: { ...to, card: mutable(to.card) } }),
+    onSuccess: (_, to) => {
+      void refreshAll();
+      tell(`${to.name} is changed.`);
+    },
+    onError: (error) => tell(error.message, { tone: 'stop' }),
+  });
+  const refused = save.error instanceof Refused ? save.error : null;
+  const changed = name !== client.name || JSON.stringify(card) !== JSON.stringify(typed(client.card));
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    save.mutate({ name, card: untyped(card), version: client.version });
+  };
+  const at = (path: string) => refused?.at(`card.${path}`);
+  return (
+    <form onSubmit={submit} noValidate className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
+      <header className="flex flex-wrap items-center justify-between gap-3">
+        <div className="flex flex-wrap items-baseline gap-x-3">
+          <h1>{client.name}</h1>
+          {client.archivedOn && <Chip tone="stop">put away {showDay(client.archivedOn)}</Chip>}
+          {card.prefers !== 'no matter' && <Chip tone="pond">likes: {card.prefers}</Chip>}
+        </div>
+        <div className="flex gap-2">
+          <PutAway client={client} />
+          <Button type="submit" look="main" disabled={!changed || save.isPending}>
+            Save
+          </Button>
+        </div>
+      </header>
+      <Doubles of="client" kept={client} likelySame={view.likelySame} merges={view.merges} />
+      <div className="grid grid-cols-[1fr_400px] max-lg:grid-cols-1 gap-3.5 items-start">
+        <div className="flex flex-col gap-3.5">
+          <Card title="How to reach them">
+            <div className="mb-4">
+              <TextField
+                label="Name"
+                value={name}
+                error={refused?.at('name')}
+                onChange={(event) => setName(event.target.value)}
+              />
+            </div>
+            <ReachFields card={card} set={set} at={at} />
+          </Card>
+          <Card title="Where">
+            <WhereFields card={card} set={set} at={at} />
+          </Card>
+        </div>
+        <div className="flex flex-col gap-3.5">
+          <OwnersDogs view={view} />
+          <Card title="Agreed to" aside="with the day of their word">
+            <ConsentRows consents={card.consents} set={(consents) => set({ consents })} at={at} />
+          </Card>
+        </div>
+      </div>
+    </form>
+  );
+}
+
+/** The contract's input has arrays one could write to. */
+const mutable = (card: ClientCard) => ({
+  ...card,
+  phones: card.phones.map((phone) => ({ ...phone })),
+  emails: [...card.emails],
+});
+
+function PutAway({ client }: { readonly client: Client }) {
+  const archive = useMutation({
+    mutationFn: ({ version, archived }: { version: number; archived: boolean }) =>
+      call('PUT /api/clients/:id/archive', { id: client.id, body: { version, archived } }),
+    onSuccess: () => void refreshAll(),
+    onError: (error) => tell(error.message, { tone: 'stop' }),
+  });
+  const archived = client.archivedOn === null;
+  const put = () =>
+    archive.mutate(
+      { version: client.version, archived },
+      {
+        onSuccess: ({ version }) =>
+          tell(archived ? `${client.name} and their dogs are put away.` : `${client.name} is back.`, {
+            undo: () => archive.mutate({ version, archived: !archived }),
+          }),
+      },
+    );
+  return (
+    <Button look="quiet" disabled={archive.isPending} onClick={put}>
+      {archived ? 'Put away' : 'Take out again'}
+    </Button>
+  );
+}

@@ -1,0 +1,69 @@
+import type { ClientView } from '@dewpond/contract';
+import { useMutation } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { call } from '../../api/call';
+import { refreshAll } from '../../api/queries';
+import { Button, ButtonLink } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Chip } from '../../ui/Chip';
+import { tell } from '../../ui/toasts';
+import { ClientFinder } from '../intake/ClientFinder';
+
+/** Their dogs, and who else lives there: dogs of one household are best booked on one day. */
+export function OwnersDogs({ view: { client, dogs, housemates } }: { readonly view: ClientView }) {
+  const share = useMutation({
+    mutationFn: (other: string | null) =>
+      call('PUT /api/clients/:id/household', { id: client.id, body: { with: other } }),
+    onSuccess: () => void refreshAll(),
+    onError: (error) => tell(error.message, { tone: 'stop' }),
+  });
+  return (
+    <Card title="Dogs" aside={<ButtonLink to={`/dogs/new?owner=${client.id}`}>Add a dog</ButtonLink>}>
+      <DogLinks dogs={dogs} />
+      <div className="mt-3 pt-3 border-t border-line">
+        {client.household ? (
+          <>
+            <div className="flex items-center justify-between gap-2 mb-1">
+              <p className="font-semibold">Household {client.household.name}</p>
+              <Button look="quiet" disabled={share.isPending} onClick={() => share.mutate(null)}>
+                Leave it
+              </Button>
+            </div>
+            {housemates.length === 0 && <p className="text-soft">Nobody else yet.</p>}
+            {housemates.map((mate) => (
+              <div key={mate.id} className="mb-1.5">
+                <Link to={`/owners/${mate.id}`} className="text-pond underline">
+                  {mate.name}
+                </Link>
+                <DogLinks dogs={mate.dogs} />
+              </div>
+            ))}
+          </>
+        ) : null}
+        <ClientFinder
+          label="Shares a household with"
+          nobody="Find someone in the book"
+          value=""
+          without={[client.id, ...housemates.map(({ id }) => id)]}
+          onChange={(other) => other && share.mutate(other)}
+        />
+      </div>
+    </Card>
+  );
+}
+
+const DogLinks = ({ dogs }: { readonly dogs: ClientView['dogs'] }) =>
+  dogs.length === 0 ? (
+    <p className="text-soft">No dog in the book.</p>
+  ) : (
+    <ul>
+      {dogs.map((dog) => (
+        <li key={dog.id} className="py-1">
+          <Link to={`/dogs/${dog.id}`} className="font-bold hover:text-pond hover:underline">
+            {dog.name}
+          </Link>
+          <span className="text-soft">, {dog.breed}</span> {dog.archivedOn && <Chip>put away</Chip>}
+        </li>
+      ))}
+    </ul>
+  );

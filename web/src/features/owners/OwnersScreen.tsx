@@ -1,0 +1,114 @@
+import type { Client } from '@dewpond/contract';
+import { addressLine } from '@dewpond/core/clients';
+import { group } from 'd3-array';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { useClients, useDogs } from '../../api/queries';
+import { ButtonLink } from '../../ui/Button';
+import { Chip } from '../../ui/Chip';
+import { TextField } from '../../ui/Field';
+import { LongTable } from '../../ui/LongTable';
+import { Empty, Waiting } from '../../ui/Waiting';
+import { BookTabs } from '../dogs/BookTabs';
+import { useSearch } from '../dogs/useSearch';
+
+/** Everyone in the book with their dogs. */
+export function OwnersScreen() {
+  return (
+    <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
+      <header className="flex flex-wrap items-center justify-between gap-4">
+        <h1>Owners</h1>
+        <ButtonLink to="/dogs/new" look="main">
+          New dog and owner
+        </ButtonLink>
+      </header>
+      <BookTabs />
+      <Waiting query={useClients()} what="Owners">
+        {(clients) =>
+          clients.length === 0 ? (
+            <Empty words="Nobody in the book yet. An owner comes in with the first dog, or with an import." />
+          ) : (
+            <Owners clients={clients} />
+          )
+        }
+      </Waiting>
+    </div>
+  );
+}
+
+interface Row {
+  readonly client: Client;
+  readonly dogs: readonly string[];
+}
+
+function Owners({ clients }: { readonly clients: readonly Client[] }) {
+  const [words, setWords] = useState('');
+  const dogs = useDogs().data;
+  const { rows, findable } = useMemo(() => {
+    const byOwner = group(dogs ?? [], (dog) => dog.ownerId);
+    const all = clients.map((client): Row => ({
+      client,
+      dogs: (byOwner.get(client.id) ?? []).filter((dog) => !dog.archived).map(({ name }) => name),
+    }));
+    return {
+      rows: all,
+      findable: all.map(({ client: { id, name, card }, dogs: theirs }) => ({
+        id,
+        name,
+        owner: theirs.join(' '),
+        breed: '',
+        phone: card.phones.map(({ number }) => number).join(', '),
+        street: addressLine(card.address),
+      })),
+    };
+  }, [clients, dogs]);
+  const found = useSearch(findable, words);
+  const shown = useMemo(() => {
+    if (found === null) return rows.filter(({ client }) => client.archivedOn === null);
+    const byId = new Map(rows.map((row) => [row.client.id, row]));
+    return found.flatMap((id) => byId.get(id) ?? []);
+  }, [found, rows]);
+  return (
+    <>
+      <div className="w-80 max-md:w-full">
+        <TextField
+          label="Find"
+          placeholder="owner, dog, phone or street"
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+        />
+      </div>
+      {shown.length === 0 ? (
+        <p className="text-soft">Nobody fits. Try fewer words.</p>
+      ) : (
+        <LongTable
+          heads={['Owner', 'Dogs', 'Reached by', 'Where']}
+          rows={shown}
+          keyOf={({ client }) => client.id}
+          rowHeight={56}
+          cells={({ client, dogs: theirs }) => (
+            <>
+              <td className="px-4 py-2.5">
+                <Link to={`/owners/${client.id}`} className="font-bold hover:text-pond hover:underline">
+                  {client.name}
+                </Link>{' '}
+                {client.archivedOn && <Chip>put away</Chip>}
+                {client.household && <p className="text-sm text-soft">household {client.household.name}</p>}
+              </td>
+              <td className="px-4 py-2.5">{theirs.join(', ') || <span className="text-soft">none</span>}</td>
+              <td className="px-4 py-2.5">
+                {client.card.phones[0]?.number ?? client.card.emails[0] ?? (
+                  <span className="text-soft">no way yet</span>
+                )}
+                {client.card.prefers !== 'no matter' && (
+                  <p className="text-sm text-soft">likes: {client.card.prefers}</p>
+                )}
+              </td>
+              <td className="px-4 py-2.5 text-soft">{addressLine(client.card.address)}</td>
+            </>
+          )}
+        />
+      )}
+    </>
+  );
+}

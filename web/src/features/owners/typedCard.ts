@@ -1,0 +1,39 @@
+import type { ClientCard } from '@dewpond/core/clients';
+
+/** The card as typed: coordinates stay text until they are sent, so that nothing is lost while they do not fit yet. */
+export interface TypedCard extends Omit<ClientCard, 'address'> {
+  readonly street: string;
+  readonly town: string;
+  readonly postcode: string;
+  /** "50.1234, −4.5" as copied from a map; empty for none. */
+  readonly coordinates: string;
+}
+
+export function typed({ address, ...card }: ClientCard): TypedCard {
+  const { coordinates, ...place } = address;
+  return {
+    ...card,
+    ...place,
+    coordinates: coordinates ? `${coordinates.latitude}, ${coordinates.longitude}` : '',
+  };
+}
+
+/** Empty rows of phones and e-mails fall away. Coordinates that are none become `NaN`, which the office refuses at its field. */
+export function untyped({ street, town, postcode, coordinates, ...card }: TypedCard): ClientCard {
+  return {
+    ...card,
+    phones: card.phones.filter(({ number }) => number.trim() !== ''),
+    emails: card.emails.map((email) => email.trim()).filter(Boolean),
+    address: { street, town, postcode, coordinates: readCoordinates(coordinates) },
+  };
+}
+
+function readCoordinates(text: string): ClientCard['address']['coordinates'] {
+  const bare = text.replaceAll('−', '-').trim();
+  if (bare === '') return null;
+  const [latitude = '', longitude = ''] = bare.split(/[,;\s]+/);
+  return { latitude: number(latitude), longitude: number(longitude) };
+}
+
+/** An empty text is no number. */
+const number = (text: string): number => (text === '' ? Number.NaN : Number(text));

@@ -1,0 +1,143 @@
+import type { VetView } from '@dewpond/contract';
+import { useMutation } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { v7 } from 'uuid';
+import { Refused, call } from '../../api/call';
+import { refreshAll, useVets } from '../../api/queries';
+import { Button } from '../../ui/Button';
+import { Chip } from '../../ui/Chip';
+import { Dialog } from '../../ui/Dialog';
+import { TextField } from '../../ui/Field';
+import { Empty, Waiting } from '../../ui/Waiting';
+import { tell } from '../../ui/toasts';
+import { BookTabs } from '../dogs/BookTabs';
+
+type Vet = Pick<VetView, 'name' | 'practice' | 'phone' | 'email' | 'address' | 'note'>;
+const NO_VET: Vet = { name: '', practice: '', phone: '', email: '', address: '', note: '' };
+
+/** The vets the house talks to. */
+export function VetsScreen() {
+  const [editing, setEditing] = useState<VetView | 'new' | null>(null);
+  return (
+    <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
+      <header className="flex flex-wrap items-center justify-between gap-4">
+        <h1>Vets</h1>
+        <Button look="main" onClick={() => setEditing('new')}>
+          New vet
+        </Button>
+      </header>
+      <BookTabs />
+      <Waiting query={useVets()} what="Vets">
+        {(vets) =>
+          vets.length === 0 ? (
+            <Empty words="No vet yet. Whoever is here can be chosen on a dog’s page, and is at hand when a finding wants one.">
+              <Button look="main" onClick={() => setEditing('new')}>
+                Add the first vet
+              </Button>
+            </Empty>
+          ) : (
+            <ul className="grid grid-cols-[repeat(auto-fill,minmax(320px,1fr))] max-md:grid-cols-1 gap-3.5">
+              {vets.map((vet) => (
+                <VetItem key={vet.id} vet={vet} onEdit={() => setEditing(vet)} />
+              ))}
+            </ul>
+          )
+        }
+      </Waiting>
+      {editing && <VetDialog vet={editing === 'new' ? null : editing} onClose={() => setEditing(null)} />}
+    </div>
+  );
+}
+
+const VetItem = ({ vet, onEdit }: { readonly vet: VetView; readonly onEdit: () => void }) => (
+  <li className="bg-surface border border-line rounded-card px-4.5 py-4 flex flex-col gap-1">
+    <div className="flex items-start justify-between gap-3">
+      <div>
+        <h2>{vet.name}</h2>
+        {vet.practice && <p>{vet.practice}</p>}
+      </div>
+      <Button look="quiet" onClick={onEdit} aria-label={`Change ${vet.name}`}>
+        Change
+      </Button>
+    </div>
+    {vet.phone && (
+      <a href={`tel:${vet.phone.replaceAll(/[^\d+]/g, '')}`} className="text-pond underline self-start py-1">
+        {vet.phone}
+      </a>
+    )}
+    {vet.email && <p>{vet.email}</p>}
+    {vet.address && <p className="text-soft">{vet.address}</p>}
+    {vet.note && <p className="text-soft">{vet.note}</p>}
+    <p className="text-sm text-soft mt-1">
+      {vet.dogs === 0 ? 'no dog of ours' : vet.dogs === 1 ? '1 dog of ours' : `${vet.dogs} dogs of ours`}{' '}
+      {vet.archivedOn && <Chip>put away</Chip>}
+    </p>
+  </li>
+);
+
+function VetDialog({ vet, onClose }: { readonly vet: VetView | null; readonly onClose: () => void }) {
+  const [fields, setFields] = useState<Vet>(() => (vet ? pick(vet) : NO_VET));
+  const [id] = useState(() => v7());
+  const save = useMutation({
+    mutationFn: async (archived: boolean) => {
+      await (vet
+        ? call('PUT /api/vets/:id', { id: vet.id, body: { ...fields, version: vet.version, archived } })
+        : call('POST /api/vets', { body: { id, ...fields } }));
+    },
+    onSuccess: () => {
+      void refreshAll();
+      tell(`${fields.name} is kept.`);
+      onClose();
+    },
+  });
+  const refused = save.error instanceof Refused ? save.error : null;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    save.mutate(vet ? vet.archivedOn !== null : false);
+  };
+  const field = (key: keyof Vet, label: string) => (
+    <TextField
+      label={label}
+      autoComplete="off"
+      value={fields[key]}
+      error={refused?.at(key)}
+      onChange={(event) => setFields({ ...fields, [key]: event.target.value })}
+    />
+  );
+  return (
+    <Dialog open onClose={onClose} title={vet ? vet.name : 'New vet'}>
+      <form onSubmit={submit} noValidate className="grid grid-cols-2 gap-4">
+        {field('name', 'Name')}
+        {field('practice', 'Practice')}
+        {field('phone', 'Phone')}
+        {field('email', 'E-mail')}
+        <div className="col-span-2">{field('address', 'Address')}</div>
+        <div className="col-span-2">{field('note', 'Note')}</div>
+        {save.error && !refused?.problem.fields && (
+          <p role="alert" className="col-span-2 text-stop font-semibold">
+            {save.error.message}
+          </p>
+        )}
+        <div className="col-span-2 flex justify-between flex-row-reverse">
+          <Button type="submit" look="main" disabled={save.isPending}>
+            Keep
+          </Button>
+          {vet && (
+            <Button look="quiet" disabled={save.isPending} onClick={() => save.mutate(vet.archivedOn === null)}>
+              {vet.archivedOn === null ? 'Put away' : 'Take out again'}
+            </Button>
+          )}
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+const pick = ({ name, practice, phone, email, address, note }: VetView): Vet => ({
+  name,
+  practice,
+  phone,
+  email,
+  address,
+  note,
+});
