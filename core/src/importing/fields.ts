@@ -86,7 +86,7 @@ export const FIELDS = {
   born: {
     name: 'Born',
     of: 'dog',
-    called: ['born', 'birthday', 'birth date', 'date of birth', 'dob', 'geboren', 'birthdate'],
+    called: ['born', 'birthday', 'birth date', 'date of birth', 'dob', 'd o b', 'geboren', 'birthdate'],
   },
   sex: { name: 'Dog or bitch', of: 'dog', called: ['sex', 'gender', 'geschlecht'] },
   chip: { name: 'Chip', of: 'dog', called: ['chip', 'microchip', 'chip number', 'microchip number'] },

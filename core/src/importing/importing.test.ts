@@ -111,7 +111,7 @@ describe('what a column holds', () => {
   test('is guessed from headings in any order and of several habits', () => {
     expect(
       suggestMapping(['Pet Name', 'Breed', 'First Name', 'Surname', 'Mobile', 'E-Mail', 'D.O.B.', 'Weight (kg)']),
-    ).toEqual(['dog', 'breed', 'first name', 'last name', 'phone', 'email', null, 'weight']);
+    ).toEqual(['dog', 'breed', 'first name', 'last name', 'phone', 'email', 'born', 'weight']);
     expect(suggestMapping(['Besitzer', 'Hund', 'Rasse', 'Gewicht'])).toEqual(['owner', 'dog', 'breed', 'weight']);
     expect(suggestMapping(['Phone', 'Phone'])).toEqual(['phone', null]);
   });

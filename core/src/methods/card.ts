@@ -3,6 +3,7 @@ import { COMMON_PRACTICE, HOUSE_VALUE, published, type Source, type Sourced } fr
 
 /** Drawings that a card may show; the screen draws them. */
 export const DRAWINGS = [
+  'ear look',
   'ear section',
   'ear swab',
   'ear hair',

@@ -5,7 +5,7 @@ import { cited, house, methodCard, type MethodCard } from './card';
 export const METHOD_CARDS: readonly MethodCard[] = [
   methodCard('look-into-ears', 'Look into the ears', {
     tasks: ['ear inspection'],
-    drawings: ['ear section'],
+    drawings: ['ear look'],
     needs: ['a good light', 'your nose'],
     steps: [
       'Before anything wet. Lift the flap up and away from the head: that straightens the first bend.',

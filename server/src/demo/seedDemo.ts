@@ -8,7 +8,20 @@ import { v7 } from 'uuid';
 import type { Auth } from '../auth/auth';
 import * as authSchema from '../db/authSchema';
 import type { Databases } from '../db/connect';
-import { appointment, bottle, business, client, dog, instruction, member, product, visit } from '../db/schema';
+import {
+  appointment,
+  bottle,
+  business,
+  client,
+  dog,
+  instruction,
+  member,
+  product,
+  programme,
+  vet,
+  visit,
+  weighing,
+} from '../db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
 import type { Asker } from '../http/context';
 import { contentHash } from '../http/sameContent';
@@ -110,24 +123,79 @@ async function seedHouse(
   await tx.insert(member).values(people.map((person) => ({ businessId, ...person })));
   await tx.insert(product).values(demo.products.map((each) => ({ businessId, id: v7(), ...each })));
   await tx.insert(bottle).values(demo.bottles.map((each) => ({ businessId, id: v7(), ...each })));
+  const vets = (demo.vets ?? []).map((each) => ({
+    businessId,
+    id: v7(),
+    ...each,
+    email: '',
+    note: '',
+    madeFrom: each.name,
+  }));
+  if (vets.length > 0) await tx.insert(vet).values(vets);
 }
 
 async function seedDog(seeding: Seeding, demo: DemoDog): Promise<void> {
   const { tx, businessId, today } = seeding;
   const { ageYears, ...given } = demo.profile;
-  const born = day(`${Number(today.slice(0, 4)) - ageYears}-04-18`);
+  // A puppy is some five months old, whatever the day.
+  const born = ageYears === 0 ? addDays(today, -152) : day(`${Number(today.slice(0, 4)) - ageYears}-04-18`);
   const profile = dogProfile.parse({ ...given, born });
   const clientId = v7();
   const dogId = v7();
   await tx
     .insert(client)
     .values({ businessId, id: clientId, ...cardOf(demo.owner), madeFrom: contentHash(demo.owner) });
-  await tx
-    .insert(dog)
-    .values({ businessId, id: dogId, clientId, name: profile.name, profile, madeFrom: contentHash(profile) });
+  await tx.insert(dog).values({
+    businessId,
+    id: dogId,
+    clientId,
+    vetId: await vetNamed(tx, demo.vet),
+    name: profile.name,
+    profile,
+    madeFrom: contentHash(profile),
+  });
+  await seedWeights(seeding, demo, dogId);
+  await seedLessons(seeding, demo, dogId);
   for (let n = demo.visits - 1; n >= 0; n--) await seedVisit(seeding, demo, dogId, n);
   await seedPrescription(seeding, demo, dogId);
   await seedBookings(seeding, demo, dogId);
+}
+
+async function vetNamed(tx: Tenant, name: string | undefined): Promise<string | null> {
+  if (name === undefined) return null;
+  const [row] = await tx.select({ id: vet.id }).from(vet).where(eq(vet.name, name));
+  return row?.id ?? null;
+}
+
+async function seedWeights({ tx, businessId, today, members }: Seeding, demo: DemoDog, dogId: string): Promise<void> {
+  const by = members[0]?.name ?? '';
+  const past = (demo.weights ?? []).map(([ago, kg]) => ({ day: addDays(today, -ago), kg }));
+  const rows = [...past, { day: today, kg: demo.profile.weightKg }];
+  await tx.insert(weighing).values(rows.map((row) => ({ businessId, dogId, by, ...row })));
+}
+
+async function seedLessons(
+  { tx, businessId, today, members }: Seeding,
+  { lessons }: DemoDog,
+  dogId: string,
+): Promise<void> {
+  if (!lessons) return;
+  const held = lessons.map(([goal, went, ago]) => ({
+    id: v7(),
+    goal,
+    went,
+    on: addDays(today, -ago),
+    by: members[1]?.name ?? '',
+  }));
+  await tx.insert(programme).values({
+    businessId,
+    id: v7(),
+    dogId,
+    kind: 'young',
+    startedOn: held[0]?.on ?? today,
+    lessons: held,
+    madeFrom: contentHash(held),
+  });
 }
 
 /** The n-th visit before the last, through the same door as a tablet's events. */
@@ -222,6 +290,6 @@ async function seedBookings({ tx, businessId, today, members }: Seeding, demo: D
       demo.booked.at,
       demo.booked.person,
       demo.booked.minutes,
-      'full visit',
+      demo.booked.kind ?? 'full visit',
     );
 }

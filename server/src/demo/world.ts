@@ -1,8 +1,10 @@
 import type { DogProfileInput, MemberView } from '@dewpond/contract';
-import type { ClientCard } from '@dewpond/core/clients';
+import type { Address, ClientCard, Consent } from '@dewpond/core/clients';
 import type { HouseWays } from '@dewpond/core/careplan';
 import type { Finding } from '@dewpond/core/findings';
 import type { PlaceKey } from '@dewpond/core/places';
+import type { Went } from '@dewpond/core/programme';
+import { day } from '@dewpond/core/units';
 import type { VisitKind } from '@dewpond/core/visit';
 
 /** The invented demo world: no real people, brands or places. */
@@ -47,7 +49,19 @@ export interface DemoDog {
     readonly kind: VisitKind;
   };
   /** Booked so many days ahead. */
-  readonly booked?: { readonly inDays: number; readonly at: string; readonly person: number; readonly minutes: number };
+  readonly booked?: {
+    readonly inDays: number;
+    readonly at: string;
+    readonly person: number;
+    readonly minutes: number;
+    readonly kind?: VisitKind;
+  };
+  /** Past weighings: days ago, kg. */
+  readonly weights?: readonly (readonly [daysAgo: number, kg: number])[];
+  /** The name of its vet. */
+  readonly vet?: string;
+  /** A young dog's lessons: goal, how it went, days ago. */
+  readonly lessons?: readonly (readonly [goal: string, went: Went, daysAgo: number])[];
 }
 
 export interface DemoProduct {
@@ -74,6 +88,12 @@ export interface DemoBusiness {
     readonly graduation: number | null;
   }[];
   readonly dogs: readonly DemoDog[];
+  readonly vets?: readonly {
+    readonly name: string;
+    readonly practice: string;
+    readonly phone: string;
+    readonly address: string;
+  }[];
 }
 
 const owner = (name: string, phone: string, more: Partial<ClientCard> = {}) => ({
@@ -82,6 +102,14 @@ const owner = (name: string, phone: string, more: Partial<ClientCard> = {}) => (
   more,
   email: `${name.split(' ')[0]?.toLowerCase() ?? 'owner'}@thornmere.example`,
 });
+const at = (street: string, postcode: string, latitude: number, longitude: number): Address => ({
+  street,
+  town: 'Thornmere',
+  postcode,
+  coordinates: { latitude, longitude },
+});
+const agreed = (on: string, consents: readonly Consent[]): ClientCard['consents'] =>
+  Object.fromEntries(consents.map((consent) => [consent, { yes: true, on: day(on) }]));
 const LEFT_EAR = { site: 'ear', side: 'left' } as const;
 
 const PRODUCTS: readonly DemoProduct[] = [
@@ -135,16 +163,41 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
     ],
     products: PRODUCTS,
     bottles: BOTTLES,
+    vets: [
+      { name: 'Dr Oyelaran', practice: 'Harbour Vets', phone: '01632 960200', address: '1 Harbour Steps, Thornmere' },
+      {
+        name: 'Dr Kealoha',
+        practice: 'Chalk Hill eye clinic',
+        phone: '01632 960206',
+        address: '30 Chalk Hill, Thornmere',
+      },
+    ],
     dogs: [
       {
-        owner: owner('Folake Adeyemi', '01632 960114'),
+        owner: owner('Folake Adeyemi', '01632 960114', {
+          phones: [
+            { number: '01632 960114', whose: 'own' },
+            { number: '07700 900114', whose: 'partner Kunle' },
+          ],
+          prefers: 'text message',
+          address: at('3 Slip Row', 'TM1 2AB', 50.3312, -4.1187),
+          consents: agreed('2025-10-04', ['plucking', 'photos', 'messages', 'vet contact']),
+          note: 'Side gate; rings back after six.',
+        }),
+        weights: [
+          [400, 13.1],
+          [280, 13.6],
+          [170, 13.9],
+          [80, 14.4],
+        ],
+        vet: 'Dr Oyelaran',
         profile: {
           name: 'Teasel',
           ageYears: 6,
           breeds: ['lagotto', 'poodle-miniature'],
           weightKg: 14.2,
           sex: 'bitch',
-          handling: ['Minds front feet', 'Own towel'],
+          handling: { minds: ['front feet'], marks: ['Own towel'] },
           pluckingConsent: true,
           seen: { tearing: 'none', folds: { lip: 'light' } },
           grassSeedMonths: [6, 7, 8],
@@ -165,7 +218,13 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
         today: { at: '09:10', person: 1, minutes: 150, kind: 'full visit' },
       },
       {
-        owner: owner('Marek Solberg', '01632 960127'),
+        owner: owner('Marek Solberg', '01632 960127', { address: at('Reed Bank Farm', 'TM4 7RB', 50.3571, -4.1602) }),
+        weights: [
+          [340, 33.8],
+          [200, 32.9],
+          [90, 32.1],
+        ],
+        vet: 'Dr Oyelaran',
         profile: {
           name: 'Umber',
           ageYears: 13,
@@ -173,7 +232,7 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
           weightKg: 31.5,
           sex: 'dog',
           canStandThroughBath: false,
-          handling: ['Stiff hips: two to lift', 'No blower'],
+          handling: { dryer: 'low and from afar', hearing: 'hears poorly', marks: ['Stiff hips'] },
         },
         hidden: { 'ear/left': 40, 'ear/right': 44 },
         everyDays: 42,
@@ -182,14 +241,17 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
         today: { at: '08:30', person: 2, minutes: 120, kind: 'full visit' },
       },
       {
-        owner: owner('Priya Raman', '01632 960139'),
+        owner: owner('Priya Raman', '01632 960139', {
+          address: at('12 Boathouse Lane', 'TM1 5QH', 50.3298, -4.1223),
+          consents: agreed('2026-02-11', ['photos', 'messages']),
+        }),
         profile: {
           name: 'Barley',
           ageYears: 4,
           breeds: ['cocker'],
           weightKg: 13.4,
           sex: 'dog',
-          handling: ['Dryer: fine'],
+          handling: {},
           swims: true,
         },
         hidden: { 'ear/left': 26, 'ear/right': 28, 'eye/left': 30, 'eye/right': 30 },
@@ -199,7 +261,11 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
         today: { at: '11:00', person: 2, minutes: 120, kind: 'full visit' },
       },
       {
-        owner: owner('Henrik Dahlby', '01632 960142'),
+        owner: owner('Henrik Dahlby', '01632 960142', {
+          address: at('40 Quay Street', 'TM1 1AA', 50.3305, -4.1201),
+          consents: agreed('2026-06-20', ['vet contact', 'photos']),
+        }),
+        vet: 'Dr Oyelaran',
         profile: {
           name: 'Sorrel',
           ageYears: 7,
@@ -207,7 +273,7 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
           weightKg: 6.1,
           sex: 'bitch',
           skin: 'under treatment',
-          handling: ['Helper for the face'],
+          handling: { minds: ['eyes and face'], helper: 'helper for what it minds' },
           tearingSeenByVet: true,
         },
         hidden: { 'eye/left': 16, 'eye/right': 15, 'fold nose/none': 60 },
@@ -224,14 +290,17 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
         today: { at: '12:00', person: 1, minutes: 120, kind: 'full visit' },
       },
       {
-        owner: owner('Lucía Ferrant', '01632 960155'),
+        owner: owner('Lucía Ferrant', '01632 960155', {
+          prefers: 'call',
+          address: at('7 Withy Close', 'TM2 3CD', 50.3349, -4.131),
+        }),
         profile: {
           name: 'Dumpling',
           ageYears: 5,
           breeds: ['english-bulldog'],
           weightKg: 24.5,
           sex: 'dog',
-          handling: ['Harness only', 'Cool air'],
+          handling: { tether: 'harness', bestTime: 'morning', marks: ['Cool air'] },
           tearingSeenByVet: true,
         },
         hidden: { 'fold nose/none': 44, 'fold pocket/left': 26, 'fold pocket/right': 70, 'fold tail/none': 90 },
@@ -241,14 +310,14 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
         today: { at: '13:30', person: 2, minutes: 105, kind: 'full visit' },
       },
       {
-        owner: owner('Wen Halloran', '01632 960168'),
+        owner: owner('Wen Halloran', '01632 960168', { address: at('5 Withy Close', 'TM2 3CD', 50.3347, -4.1308) }),
         profile: {
           name: 'Plover',
           ageYears: 3,
           breeds: ['whippet'],
           weightKg: 12.1,
           sex: 'bitch',
-          handling: ['Chills quickly'],
+          handling: { marks: ['Chills quickly'] },
         },
         hidden: {},
         everyDays: 49,
@@ -257,14 +326,15 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
         today: { at: '14:30', person: 1, minutes: 75, kind: 'bath only' },
       },
       {
-        owner: owner('Amara Nwosu', '01632 960171'),
+        owner: owner('Amara Nwosu', '01632 960171', { address: at('21 Saltpan Road', 'TM3 6EF', 50.3402, -4.1099) }),
+        vet: 'Dr Kealoha',
         profile: {
           name: 'Radish',
           ageYears: 6,
           breeds: ['pug'],
           weightKg: 8.2,
           sex: 'dog',
-          handling: ['No neck loop'],
+          handling: { tether: 'harness' },
           tearingSeenByVet: false,
         },
         hidden: { 'eye/left': 24, 'eye/right': 22, 'fold nose/none': 60 },
@@ -275,7 +345,10 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
         booked: { inDays: 3, at: '10:00', person: 1, minutes: 90 },
       },
       {
-        owner: owner('Tove Lindqvist', '01632 960184'),
+        owner: owner('Tove Lindqvist', '01632 960184', {
+          address: at('2 Chalk Hill', 'TM2 8GH', 50.3388, -4.1405),
+          consents: agreed('2025-12-01', ['plucking', 'messages']),
+        }),
         profile: {
           name: 'Bramble',
           ageYears: 8,
@@ -284,13 +357,38 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
           sex: 'bitch',
           pluckingConsent: true,
           nailsOvergrown: true,
-          handling: ['Treats help'],
+          handling: { marks: ['Treats help'] },
         },
         hidden: { 'ear/left': 24, 'ear/right': 33 },
         everyDays: 35,
         visits: 7,
         lastVisitDaysAgo: 14,
         lastFound: [{ place: LEFT_EAR, sign: 'ear musty smell', grade: 1, answer: null }],
+      },
+      {
+        owner: owner('Sanna Okoye', '01632 960190', { address: at('9 Slip Row', 'TM1 2AB', 50.3314, -4.1184) }),
+        profile: {
+          name: 'Pocket',
+          ageYears: 0,
+          breeds: ['cocker', 'poodle-miniature'],
+          weightKg: 4.6,
+          sex: 'bitch',
+          handling: { minds: ['the dryer', 'nail clippers', 'being left'] },
+        },
+        hidden: {},
+        everyDays: 28,
+        visits: 0,
+        lastVisitDaysAgo: 0,
+        weights: [
+          [30, 3.9],
+          [9, 4.4],
+        ],
+        lessons: [
+          ['table', 'easy', 24],
+          ['touch', 'easy', 17],
+          ['brush', 'unsure', 9],
+        ],
+        booked: { inDays: 2, at: '16:40', person: 1, minutes: 20, kind: 'lesson' },
       },
     ],
   },
@@ -304,7 +402,7 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
     dogs: [
       {
         owner: owner('Sefa Tui', '01632 960199'),
-        profile: { name: 'Otter', ageYears: 2, breeds: ['border-collie'], weightKg: 17.3, sex: 'dog', handling: [] },
+        profile: { name: 'Otter', ageYears: 2, breeds: ['border-collie'], weightKg: 17.3, sex: 'dog' },
         hidden: {},
         everyDays: 42,
         visits: 4,

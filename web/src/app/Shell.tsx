@@ -1,6 +1,6 @@
 import { BookOpenCheck, CalendarRange, Droplets, Eye, Moon, PawPrint, Sun, Waves, type LucideIcon } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { NavLink, Outlet, useNavigate } from 'react-router';
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { call } from '../api/call';
 import { queryClient, useSession } from '../api/queries';
 import { Dialog } from '../ui/Dialog';
@@ -18,13 +18,15 @@ const PLACES: readonly {
   readonly name: string;
   readonly key: string;
   readonly icon: LucideIcon;
+  /** Other addresses of the same place. */
+  readonly also?: readonly string[];
 }[] = [
   { to: '/', name: 'Today', key: 'g t', icon: Waves },
-  { to: '/dogs', name: 'Dogs', key: 'g d', icon: PawPrint },
+  { to: '/dogs', name: 'Dogs', key: 'g d', icon: PawPrint, also: ['/owners', '/vets', '/import'] },
   { to: '/ahead', name: 'Ahead', key: 'g a', icon: CalendarRange },
   { to: '/mixing', name: 'Mixing bench', key: 'g m', icon: Droplets },
   { to: '/watch', name: 'Watch list', key: 'g w', icon: Eye },
-  { to: '/house', name: 'House ways', key: 'g h', icon: BookOpenCheck },
+  { to: '/house', name: 'House ways', key: 'g h', icon: BookOpenCheck, also: ['/methods'] },
 ];
 
 /** Sign-in in front, then rail and screen. */
@@ -40,6 +42,7 @@ export function Shell() {
 
 function SignedIn({ business, person }: { readonly business: string; readonly person: string }) {
   const navigate = useNavigate();
+  const { pathname } = useLocation();
   const [help, setHelp] = useState(false);
   const { theme, setTheme } = usePreferences();
   useEffect(() => {
@@ -58,7 +61,7 @@ function SignedIn({ business, person }: { readonly business: string; readonly pe
         aria-label="Places"
         className="no-print shrink-0 md:w-[104px] border-line md:border-r max-md:border-t flex md:flex-col items-center gap-1 md:py-4 max-md:px-1 max-md:py-1 bg-paper overflow-x-auto"
       >
-        {PLACES.map(({ to, name, icon: Icon }) => (
+        {PLACES.map(({ to, name, icon: Icon, also = [] }) => (
           <NavLink
             key={to}
             to={to}
@@ -66,7 +69,9 @@ function SignedIn({ business, person }: { readonly business: string; readonly pe
             className={({ isActive }) =>
               classes(
                 'flex flex-col items-center justify-center gap-1 text-center text-[13px] font-semibold leading-tight rounded-xl px-1 py-2 w-[88px] min-h-14 shrink-0 max-md:w-auto max-md:flex-1 max-md:min-w-0 max-md:text-[11px] max-md:shrink',
-                isActive ? 'bg-pond-pale text-pond' : 'text-soft hover:text-ink',
+                isActive || also.some((each) => pathname.startsWith(each))
+                  ? 'bg-pond-pale text-pond'
+                  : 'text-soft hover:text-ink',
               )
             }
           >

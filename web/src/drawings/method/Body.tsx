@@ -47,11 +47,11 @@ export const WettingPath = () => (
         </text>
       </g>
     ))}
-    <Label x={14} y={22} bold>
-      1 neck · 2 back · 3 hind leg · 4 side, belly · 5 front leg
+    <Label x={14} y={20} bold>
+      1 neck 2 back 3 hind leg 4 side, belly 5 front leg
     </Label>
-    <Label x={14} y={40}>
-      turn, the other side the same; 6 the head, by the house’s order
+    <Label x={14} y={38}>
+      turn, the other side alike; 6 head
     </Label>
     <Label x={180} y={230} anchor="middle" tone="var(--pond)" bold>
       rinse the same way, top down, until hair squeaks
@@ -162,11 +162,11 @@ export const Rear = () => (
     <Label x={14} y={36} tone={GOOD} bold>
       {['tail lifted,', 'looked at first']}
     </Label>
-    <Label x={346} y={84} anchor="end" tone={GOOD} to={[216, 104]}>
+    <Label x={346} y={70} anchor="end" tone={GOOD} to={[216, 102]}>
       {['hair short', 'around']}
     </Label>
-    <Label x={14} y={140} tone={BAD} to={[148, 127]}>
-      {['a swelling here:', 'not pressed,', 'a vet']}
+    <Label x={6} y={150} tone={BAD} to={[149, 128]}>
+      {['a swelling:', 'not pressed,', 'a vet']}
     </Label>
   </Frame>
 );

@@ -38,9 +38,9 @@ export const Mat = () => (
         stroke="var(--soft)"
         strokeWidth={2}
       />
-      <path d="M166,120 L58,176 M166,146 L58,170" stroke={BAD} strokeWidth={3} strokeLinecap="round" />
-      <circle cx={170} cy={114} r={7} fill="none" stroke={BAD} strokeWidth={3} />
-      <circle cx={170} cy={150} r={7} fill="none" stroke={BAD} strokeWidth={3} />
+      <path d="M154,122 L54,176 M154,148 L54,170" stroke={BAD} strokeWidth={3} strokeLinecap="round" />
+      <circle cx={158} cy={116} r={7} fill="none" stroke={BAD} strokeWidth={3} />
+      <circle cx={158} cy={152} r={7} fill="none" stroke={BAD} strokeWidth={3} />
       <Verdict x={30} y={76} good={false} />
       <Label x={166} y={24} anchor="end" bold tone={BAD}>
         {['never scissors', 'under a mat']}

@@ -4,7 +4,7 @@ import { Arrow, BAD, Frame, GOOD, LINE, Label, SHAPE, Verdict } from './parts';
 const CANAL = 'M216,84 C214,112 212,134 204,150 C196,166 176,172 150,172 C136,172 124,171 114,170';
 const FLAP = 'M228,78 C250,62 278,44 304,22 C314,28 316,42 308,56 C294,80 266,92 236,92 Z';
 
-type Shown = 'clean' | 'swab' | 'hair';
+type Shown = 'look' | 'clean' | 'swab' | 'hair';
 
 /** An ear in section, flap lifted. Shown: how deep a pad goes, where a bud may not, how hair is held. */
 export function EarSection({ show }: { readonly show: Shown }) {
@@ -17,6 +17,7 @@ export function EarSection({ show }: { readonly show: Shown }) {
       <path d="M112,152 C104,160 104,180 112,188" fill="none" stroke={BAD} strokeWidth={4} strokeLinecap="round" />
       <path d={FLAP} {...SHAPE} />
       <path d="M240,84 C262,74 284,58 302,38" {...LINE} strokeWidth={1.4} />
+      {show === 'look' && <Looking />}
       {show === 'clean' && <Cleaning />}
       {show === 'swab' && <Swabs />}
       {show === 'hair' && <Hair />}
@@ -25,6 +26,7 @@ export function EarSection({ show }: { readonly show: Shown }) {
 }
 
 const LABELS: Readonly<Record<Shown, string>> = {
+  look: 'Ear in section, flap lifted up and away: the bend straightens, the eye sees the mouth of the canal; smell it, put nothing in.',
   clean:
     'Ear in section: the canal goes down, then in; the drum at its end is easily torn. A pad goes only as deep as the eye sees; the base is massaged below the canal.',
   swab: 'Ear in section with two cotton buds: on the outer flap that can be seen, yes; inside the canal, no.',
@@ -32,31 +34,53 @@ const LABELS: Readonly<Record<Shown, string>> = {
 };
 
 const Drum = () => (
-  <Label x={14} y={150} to={[104, 170]} tone={BAD}>
+  <Label x={54} y={132} to={[107, 160]} tone={BAD}>
     {['drum:', 'easily torn']}
   </Label>
 );
 
-const Cleaning = () => (
+const Lifted = () => (
   <>
-    <path d="M199,88 L234,88" stroke={GOOD} strokeWidth={2.4} strokeDasharray="5 4" />
-    <path d="M197,112 L232,112" stroke={GOOD} strokeWidth={2.4} strokeDasharray="5 4" />
-    <ellipse cx={216} cy={94} rx={13} ry={17} fill="var(--surface)" stroke={GOOD} strokeWidth={2.2} />
-    <Label x={246} y={118} tone={GOOD} bold to={[232, 106]}>
-      {['pad: as deep', 'as the eye sees']}
-    </Label>
     <Arrow d="M232,66 C244,44 262,30 282,22" at={[282, 22]} turn={-26} />
-    <Label x={196} y={22} anchor="end">
+    <Label x={206} y={20} anchor="end">
       {['lift the flap up and away:', 'the bend straightens']}
     </Label>
-    <Label x={150} y={214}>
-      {['here dirt and water collect']}
+  </>
+);
+
+const Looking = () => (
+  <>
+    <path d="M214,30 L199,88 L233,88 Z" fill={GOOD} fillOpacity={0.14} stroke="none" />
+    <path d="M198,112 L232,112" stroke={GOOD} strokeWidth={2.4} strokeDasharray="5 4" />
+    <Lifted />
+    <Label x={264} y={118} tone={GOOD} bold to={[232, 104]}>
+      {['look, and smell:', 'dry, pale pink', 'is clear']}
     </Label>
-    <line x1={176} y1={202} x2={170} y2={182} stroke="var(--soft)" strokeWidth={1} />
-    <circle cx={252} cy={184} r={20} fill="none" stroke="var(--pond)" strokeWidth={2.4} strokeDasharray="6 4" />
-    <Arrow d="M270,192 C276,180 270,168 260,165" at={[259, 165]} turn={195} width={2.4} />
-    <Label x={284} y={180} tone="var(--pond)">
+    <Label x={264} y={186} tone={BAD} bold>
+      {['nothing goes in', 'to see better']}
+    </Label>
+    <Label x={64} y={222} to={[168, 186]}>
+      here dirt and water collect
+    </Label>
+    <Drum />
+  </>
+);
+
+const Cleaning = () => (
+  <>
+    <path d="M197,112 L232,112" stroke={GOOD} strokeWidth={2.4} strokeDasharray="5 4" />
+    <ellipse cx={216} cy={94} rx={13} ry={17} fill="var(--surface)" stroke={GOOD} strokeWidth={2.2} />
+    <Lifted />
+    <Label x={264} y={114} tone={GOOD} bold to={[230, 98]}>
+      {['pad: as deep', 'as the eye sees']}
+    </Label>
+    <circle cx={252} cy={176} r={20} fill="none" stroke="var(--pond)" strokeWidth={2.4} strokeDasharray="6 4" />
+    <Arrow d="M270,184 C276,172 270,160 260,157" at={[259, 157]} turn={195} width={2.4} />
+    <Label x={284} y={172} tone="var(--pond)" bold>
       {['massage', 'the base,', 'upwards']}
+    </Label>
+    <Label x={52} y={224} to={[168, 186]}>
+      here dirt and water collect
     </Label>
     <Drum />
   </>
@@ -73,8 +97,8 @@ const Swabs = () => (
   <>
     <Bud x1={282} y1={58} x2={344} y2={96} />
     <Verdict x={318} y={56} good />
-    <Label x={262} y={128} tone={GOOD} bold>
-      {['only on the flap', 'that can be seen,', 'each end once']}
+    <Label x={250} y={130} tone={GOOD} bold>
+      {['only on the', 'flap one can see,', 'each end once']}
     </Label>
     <Bud x1={206} y1={138} x2={208} y2={34} />
     <Verdict x={172} y={42} good={false} />
@@ -82,8 +106,8 @@ const Swabs = () => (
       never into the canal
     </Label>
     <Arrow d="M196,150 C180,166 160,170 140,171" at={[138, 171]} turn={178} tone={BAD} width={2.2} />
-    <Label x={122} y={214} tone={BAD}>
-      {['a dog jerks: wax goes deeper, the drum tears']}
+    <Label x={40} y={224} tone={BAD}>
+      a dog jerks: wax goes deeper, the drum tears
     </Label>
     <Drum />
   </>
@@ -106,8 +130,8 @@ const Hair = () => (
       {['small tufts,', 'along their own direction']}
     </Label>
     <path d="M176,82 C184,74 192,76 196,86" {...LINE} stroke={GOOD} strokeWidth={5} />
-    <Label x={146} y={110} anchor="end" tone={GOOD} to={[178, 84]}>
-      {['skin', 'held still']}
+    <Label x={160} y={84} anchor="end" tone={GOOD} to={[176, 80]}>
+      {['skin held', 'still']}
     </Label>
     <path d="M200,112 L232,112" stroke={GOOD} strokeWidth={2.4} strokeDasharray="5 4" />
     <Label x={262} y={118} tone={GOOD} to={[236, 112]}>

@@ -2,8 +2,8 @@ import { composeTraits } from '@dewpond/core/catalogue';
 import { DogHead } from '../DogHead';
 import { Arrow, BAD, GOOD, Label } from './parts';
 
-const SHORT_FACE = composeTraits(['shih-tzu'], {}).traits;
-const MIDDLE_FACE = composeTraits(['cocker'], {}).traits;
+const SHORT_FACE = composeTraits(['french-bulldog'], {}).traits;
+const MIDDLE_FACE = composeTraits(['westie'], {}).traits;
 
 /** Water runs from below the eye to the cheek; fingers cover the eye; the nose is left alone. */
 export const FaceWash = () => (
@@ -21,16 +21,14 @@ export const FaceWash = () => (
       </g>
     ))}
     <circle cx={0} cy={30} r={26} fill="none" stroke={BAD} strokeWidth={2.4} strokeDasharray="5 4" />
-    <Label x={-154} y={-104} tone={GOOD} bold>
-      {['fingers', 'over the eye']}
+    <Label x={-158} y={20} tone={GOOD} bold to={[-56, -36]}>
+      {['fingers', 'over the', 'eye']}
     </Label>
-    <line x1={-86} y1={-96} x2={-58} y2={-44} stroke="var(--soft)" strokeWidth={1} />
-    <Label x={154} y={-104} anchor="end" tone="var(--pond)" bold>
-      {['from below the', 'eye to the cheek']}
+    <Label x={158} y={6} anchor="end" tone="var(--pond)" bold to={[58, 28]}>
+      {['water from', 'below the', 'eye to the', 'cheek']}
     </Label>
-    <line x1={92} y1={-88} x2={56} y2={16} stroke="var(--soft)" strokeWidth={1} />
-    <Label x={0} y={132} anchor="middle" tone={BAD} bold>
-      no spray at the nose; head tipped down
+    <Label x={0} y={118} anchor="middle" tone={BAD} bold>
+      {['no spray at a flat nose;', 'head tipped down']}
     </Label>
   </DogHead>
 );
@@ -56,14 +54,12 @@ export const EyeCorner = () => (
         <Arrow d="M20,-4 C26,12 36,22 48,26" at={[50, 27]} turn={14} />
       </g>
     ))}
-    <Label x={-154} y={-104} tone="var(--watch)" bold>
-      {['1 soften: damp', 'cloth, three minutes']}
+    <Label x={-158} y={22} tone="var(--watch)" bold to={[-19, 2]}>
+      {['1 soften:', 'damp cloth,', 'minutes']}
     </Label>
-    <line x1={-86} y1={-86} x2={-18} y2={-10} stroke="var(--soft)" strokeWidth={1} />
-    <Label x={154} y={-104} anchor="end" tone="var(--pond)" bold>
-      {['2 comb away from', 'the eye, then dry']}
+    <Label x={158} y={40} anchor="end" tone="var(--pond)" bold to={[50, 28]}>
+      {['2 comb away', 'from the eye', '3 dry']}
     </Label>
-    <line x1={96} y1={-86} x2={46} y2={18} stroke="var(--soft)" strokeWidth={1} />
     <Label x={0} y={138} anchor="middle" tone={BAD} bold>
       never picked dry; no clipper at the lid
     </Label>

@@ -147,7 +147,7 @@ export const Pads = () => (
     ].map(([x, y]) => (
       <circle key={x} cx={x} cy={y} r={9} fill="none" stroke={GOOD} strokeWidth={2.4} strokeDasharray="4 3" />
     ))}
-    <Label x={14} y={30} tone={GOOD} bold to={[134, 106]}>
+    <Label x={14} y={26} tone={GOOD} bold to={[134, 106]}>
       {['look into', 'every gap']}
     </Label>
     <Label x={346} y={30} anchor="end" bold to={[268, 78]}>

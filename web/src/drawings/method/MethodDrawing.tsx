@@ -8,6 +8,7 @@ import { Dewclaw, NailAndQuick, Pads } from './Feet';
 import { FoldSection } from './Folds';
 
 const DRAWN: Readonly<Record<Drawing, () => ReactNode>> = {
+  'ear look': () => <EarSection show="look" />,
   'ear section': () => <EarSection show="clean" />,
   'ear swab': () => <EarSection show="swab" />,
   'ear hair': () => <EarSection show="hair" />,

@@ -33,14 +33,24 @@ interface LabelProps {
 }
 
 const LINE_HEIGHT = 15;
+/** About as wide as a letter is at this size; bold is a little wider. */
+const LETTER = 6.4;
+const BOLD_LETTER = 7;
 
-/** Words in a drawing, with a line to what they name. */
+/** Words in a drawing, with a line from their nearer edge to what they name. */
 export function Label({ x, y, tone = 'var(--ink)', anchor = 'start', bold = false, to, children }: LabelProps) {
   const lines = typeof children === 'string' ? [children] : children;
-  const from = anchor === 'end' ? x + 3 : anchor === 'start' ? x - 3 : x;
+  const width = Math.max(...lines.map((line) => line.length)) * (bold ? BOLD_LETTER : LETTER);
+  const left = anchor === 'start' ? x : anchor === 'end' ? x - width : x - width / 2;
+  const middle = y - 4 + ((lines.length - 1) * LINE_HEIGHT) / 2;
+  const beside = to && (to[0] > left + width ? left + width + 3 : to[0] < left ? left - 3 : null);
+  const from: readonly [number, number] =
+    beside === null || beside === undefined
+      ? [left + width / 2, (to?.[1] ?? y) < y ? y - 15 : y + (lines.length - 1) * LINE_HEIGHT + 5]
+      : [beside, middle];
   return (
     <>
-      {to && <line x1={from} y1={y - 4} x2={to[0]} y2={to[1]} stroke="var(--soft)" strokeWidth={1} />}
+      {to && <line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke="var(--soft)" strokeWidth={1} />}
       <text textAnchor={anchor} fontSize={13} fontWeight={bold ? 700 : 400} fill={tone}>
         {lines.map((line, i) => (
           <tspan key={line} x={x} y={y + i * LINE_HEIGHT}>

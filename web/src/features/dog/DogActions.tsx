@@ -8,17 +8,11 @@ import { refreshAll } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { tell } from '../../ui/toasts';
 
-interface DogActionsProps {
-  readonly dog: DogView;
-  readonly onTry: () => void;
-  readonly onInstruct: () => void;
-}
-
 const ITEM =
   'rounded-lg px-3 min-h-11 flex items-center cursor-pointer outline-none data-[highlighted]:bg-pond-pale data-[highlighted]:text-pond';
 
 /** What is done with a dog seldom enough to stand in a menu. */
-export function DogActions({ dog, onTry, onInstruct }: DogActionsProps) {
+export function DogActions({ dog }: { readonly dog: DogView }) {
   const navigate = useNavigate();
   const archive = useMutation({
     mutationFn: ({ version, archived }: { version: number; archived: boolean }) =>
@@ -51,12 +45,6 @@ export function DogActions({ dog, onTry, onInstruct }: DogActionsProps) {
         >
           <DropdownMenu.Item className={ITEM} onSelect={() => void navigate(`/dogs/${dog.id}/edit`)}>
             Edit
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={ITEM} onSelect={onTry}>
-            What if…
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={ITEM} onSelect={onInstruct}>
-            Instructions
           </DropdownMenu.Item>
           <DropdownMenu.Item className={ITEM} onSelect={() => void navigate(`/owners/${dog.client.id}`)}>
             The owner

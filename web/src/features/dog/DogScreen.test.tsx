@@ -3,43 +3,18 @@ import { addDays, type Day } from '@dewpond/core/units';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { TODAY, WASH_ID, dogView, house, session } from '../../tests/demoDog';
+import { TODAY, WASH_ID, dogView } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
+import { button, openPage } from '../../tests/openDog';
 import { DogScreen } from './DogScreen';
-
-/** Radish's page; `dog` may be changed between one asking and the next. */
-function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
-  const held = { dog: first };
-  const office = openOffice({
-    'GET /api/session': () => session(units),
-    'GET /api/house': () => house(),
-    'GET /api/members': () => ({ items: [session().member] }),
-    'GET /api/appointments': () => ({ items: [] }),
-    'GET /api/dogs/:id': () => held.dog,
-    'GET /api/dogs/:id/mix': () => ({ mixes: [] }),
-    'PUT /api/dogs/:id': ({ body }) => ({ version: body.version + 1 }),
-    'POST /api/dogs/:id/instructions': ({ body }) => {
-      held.dog = { ...held.dog, instructions: [...held.dog.instructions, { ...body, version: 1 }] };
-      return { id: body.id };
-    },
-    'PUT /api/instructions/:id': ({ id, body }) => {
-      const version = body.version + 1;
-      const instructions = held.dog.instructions.map((each) =>
-        each.id === id ? { ...each, version, until: body.until } : each,
-      );
-      held.dog = { ...held.dog, instructions };
-      return { version };
-    },
-  });
-  return { office, held, ...show(<DogScreen />, { path: '/dogs/:id', at: `/dogs/${first.id}` }) };
-}
-const button = (name: RegExp | string) => screen.getByRole('button', { name });
 
 describe('a dog’s page', () => {
   test('says who it is, what to mind, and when it comes next because of what', async () => {
     openPage();
     expect(await screen.findByRole('heading', { name: 'Radish' })).toBeTruthy();
-    expect(document.body).toHaveWords(/Pug, 8 kg, smooth coat, 6 years · Amara Nwosu, 01632 960101/);
+    expect(document.body).toHaveWords(
+      /Pug, 8 kg, smooth coat, 6 years \(about 42 in human terms\) · Amara Nwosu, 01632 960101/,
+    );
     expect(screen.getByText('no neck loop')).toBeTruthy();
     const driver = dogView().nextVisit?.drivenBy ?? '';
     expect(screen.getByText(driver)).toBeTruthy();
@@ -67,7 +42,12 @@ describe('a dog’s page', () => {
     await person.click(button(/^Bath/));
     const line = screen.getByRole('region', { name: /^Bath/ });
     expect(line).toHaveWords(/When.*Won.*usual \d+/);
-    await person.click(within(line).getAllByRole('button', { name: 'Where this comes from' })[0] as HTMLElement);
+    expect(line).toHaveWords(/About 25 min at the salon.*\d+ ml wash 1, made-up mix/);
+    expect(within(line).getByRole('link', { name: 'How it is done' }).getAttribute('href')).toBe(
+      '/methods/wet-and-wash',
+    );
+    const when = within(line).getByText(/best .* at the latest|no care on record/);
+    await person.click(within(when).getByRole('button', { name: 'Where this comes from' }));
     expect(await screen.findByText('Source: house value')).toBeTruthy();
     expect(screen.getByText(/opens at ¾ of the interval/)).toBeTruthy();
   });
@@ -174,6 +154,7 @@ describe('instructions on the page', () => {
     by: 'vet' as const,
     who: 'Dr Oyelaran',
     place: null,
+    letter: null,
     says: { kind: 'bath product' as const, productId: WASH_ID, contactMinutes: 10, nothingElse: true },
     from: addDays(TODAY, -30),
     until,

@@ -54,7 +54,7 @@ function Dog({ dog }: { readonly dog: DogView }) {
           <Button onClick={() => setBooking(true)} disabled={dog.archivedOn !== null}>
             Book
           </Button>
-          <DogActions dog={dog} onTry={() => setTrying(true)} onInstruct={() => setInstructing(true)} />
+          <DogActions dog={dog} />
           <BeginVisit dogId={dog.id} appointmentId={begun?.id ?? null} visitId={begun?.visitId ?? null} done={false} />
         </div>
       </header>

@@ -140,7 +140,7 @@ function HowItWent({ programme, goal, onUndo }: HowProps) {
         <Button
           key={went}
           look="quiet"
-          className="justify-start! min-h-12"
+          className="justify-start! text-left min-h-12"
           disabled={write.isPending}
           onClick={() => write.mutate(went)}
         >

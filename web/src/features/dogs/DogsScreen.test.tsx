@@ -1,5 +1,5 @@
 import type { DogListItem } from '@dewpond/contract';
-import { screen, within } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { TODAY, listed, session } from '../../tests/demoDog';
@@ -26,6 +26,7 @@ function openList(items = BOOK) {
 const names = () =>
   within(screen.getByRole('table'))
     .getAllByRole('link')
+    .filter((each) => each.getAttribute('href')?.startsWith('/dogs/'))
     .map((each) => each.textContent);
 
 describe('the list of dogs', () => {
@@ -57,6 +58,30 @@ describe('the list of dogs', () => {
     expect(names()).toEqual(['Radish']);
     await person.click(screen.getByRole('button', { name: 'Not booked 2' }));
     expect(names()).toEqual(['Radish', 'Larch']);
+  });
+
+  test('a dog that is put away is out of sight until it is asked for, and can be found', async () => {
+    const { person } = openList([...BOOK, listed({ id: v7(), name: 'Umber', archived: true })]);
+    await screen.findByRole('table');
+    expect(names()).not.toContain('Umber');
+    await person.click(screen.getByRole('button', { name: 'Put away 1' }));
+    expect(names()).toEqual(['Umber']);
+  });
+
+  test('a large book that is not reckoned yet says how far it is, and has the rest reckoned', async () => {
+    let reckoned = false;
+    const office = openOffice({
+      'GET /api/session': () => session(),
+      'GET /api/dogs': () => ({ items: BOOK.map((dog) => ({ ...dog, reckoned })) }),
+      'POST /api/book/reckon': () => {
+        reckoned = true;
+        return { left: 0 };
+      },
+    });
+    show(<DogsScreen />);
+    expect(await screen.findByText(/Reckoning what is due: 0 of 3 dogs/)).toBeTruthy();
+    await waitFor(() => expect(screen.queryByText(/Reckoning/)).toBeNull());
+    expect(office.sent.map(([key]) => key)).toEqual(['POST /api/book/reckon']);
   });
 
   test('nothing found says what to try', async () => {

@@ -1,16 +1,17 @@
 import { describe, expect, test } from 'vitest';
 import { findDogs, indexDogs, type Findable } from './findDogs';
 
-const dog = (name: string, owner: string, breed: string, phone: string): Findable => ({
+const dog = (name: string, owner: string, breed: string, phone: string, street = ''): Findable => ({
   id: name,
   name,
   owner,
   breed,
   phone,
+  street,
 });
 const index = indexDogs([
   dog('Teasel', 'Folake Adéyemí', 'Lagotto Romagnolo × Miniature Poodle', '01632 960114'),
-  dog('Radish', 'Amara Nwosu', 'Pug', '01632 960171'),
+  dog('Radish', 'Amara Nwosu', 'Pug', '01632 960171, 07700 900123', '12 Slip Row'),
   dog('Barley', 'Priya Raman', 'English Cocker Spaniel', '01632 960139'),
   dog('Plover', 'Wen Halloran', 'Whippet', '01632 960168'),
   dog('Quill', 'Łucja Søndergaard', 'Dachshund, wire-haired', '01632 960155'),
@@ -24,6 +25,8 @@ describe('finding a dog', () => {
     ['adeyemi', ['Teasel']],
     ['lucja sondergaard', ['Quill']],
     ['960171', ['Radish']],
+    ['07700900123', ['Radish']],
+    ['slip row', ['Radish']],
     ['01632960139', ['Barley']],
     ['cocker priya', ['Barley']],
     ['whippet halloran', ['Plover']],

@@ -96,7 +96,7 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
         {PLAIN_TRAITS.map((key) => (
           <SelectField
             key={key}
-            label={TRAIT_CHOICES[key].name}
+            label={key === 'coatLength' ? 'Usual length' : TRAIT_CHOICES[key].name}
             value={traits[key]}
             hint={ships(traits[key], shipped?.traits[key])}
             onChange={(event) => setTraits({ ...traits, [key]: event.target.value })}

@@ -7,6 +7,7 @@ import { refreshAll } from '../../api/queries';
 import { useCatalogue } from '../../app/useCatalogue';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { SelectField } from '../../ui/Field';
 import { tell } from '../../ui/toasts';
 import { traitWords } from '../dog/traitWords';
 import { BreedDialog } from './BreedDialog';
@@ -33,12 +34,11 @@ export function BreedsCard({ house }: { readonly house: HouseView }) {
       </ul>
       {house.mayEdit && (
         <div className="flex flex-wrap gap-2 items-end">
-          <label className="flex flex-col gap-1 text-sm font-semibold">
-            Adjust a breed
-            <select
+          <div className="w-72">
+            <SelectField
+              label="Adjust a breed"
               value=""
               onChange={(event) => setEditing(catalogue.find(event.target.value) ?? null)}
-              className="rounded-xl border border-line bg-surface px-3 min-h-11 font-normal text-base max-w-72"
             >
               <option value="">choose…</option>
               {catalogue.breeds
@@ -48,8 +48,8 @@ export function BreedsCard({ house }: { readonly house: HouseView }) {
                     {breed.name}
                   </option>
                 ))}
-            </select>
-          </label>
+            </SelectField>
+          </div>
           <Button onClick={() => setEditing(newBreed(catalogue))}>Add a breed</Button>
         </div>
       )}

@@ -10,6 +10,15 @@ function openHouse(first = house(), refused = false) {
   const office = openOffice({
     'GET /api/session': () => session(),
     'GET /api/house': () => held.house,
+    'PUT /api/breeds': ({ body }) => {
+      const breed = { ...body.breed, parents: [], earOdds: null };
+      held.house = { ...held.house, ownBreeds: [{ breed, version: body.version + 1 }] };
+      return { version: body.version + 1 };
+    },
+    'POST /api/breeds/reset': () => {
+      held.house = { ...held.house, ownBreeds: [] };
+      return {};
+    },
     'GET /api/book': () => ({ items: [facts('pug'), facts('whippet')] }),
     'PUT /api/house': ({ body }) => {
       if (refused)
@@ -74,6 +83,47 @@ describe('house ways', () => {
     expect(await screen.findByText(/Only a manager changes these/)).toBeTruthy();
     await person.click(question().getAllByRole('radio')[1] as HTMLElement);
     expect(office.sent).toEqual([]);
+  });
+
+  test('what the house does at all is chosen by place and law', async () => {
+    const { person, held } = openHouse();
+    const plucking = within(await screen.findByRole('radiogroup', { name: 'Hair in the ear canal' }));
+    await person.click(plucking.getByRole('radio', { name: 'vet' }));
+    await waitFor(() => expect(held.house.services['ear hair']).toBe('vet'));
+    await person.selectOptions(screen.getByLabelText('One lifts up to'), '18 kg');
+    await waitFor(() => expect(held.house.liftAloneKg).toBe(18));
+  });
+
+  test('a breed is adjusted with what ships beside it, and comes back as shipped', async () => {
+    const { person, office, held } = openHouse();
+    await person.selectOptions(await screen.findByLabelText('Adjust a breed'), 'Pug');
+    await person.selectOptions(screen.getByLabelText('Muzzle'), 'short');
+    expect(screen.getByText('ships as flat')).toBeTruthy();
+    await person.type(screen.getByLabelText('Why'), 'ours have more nose');
+    await person.click(screen.getByRole('button', { name: 'Keep' }));
+    expect(await screen.findByText(/Muzzle: short \(ships as flat\) · ours have more nose/)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'As shipped' }));
+    await waitFor(() => expect(held.house.ownBreeds).toEqual([]));
+    expect(office.sent.map(([key]) => key)).toEqual(['PUT /api/breeds', 'POST /api/breeds/reset']);
+  });
+
+  test('a breed that is added gets an address from its name; a wrong weight is told at its field', async () => {
+    const { person, office } = openHouse();
+    await person.click(await screen.findByRole('button', { name: 'Add a breed' }));
+    await person.type(screen.getByLabelText('Name'), 'Quay dog, größer');
+    await person.clear(screen.getByLabelText('Grown, from kg'));
+    await person.type(screen.getByLabelText('Grown, from kg'), '40');
+    await person.click(screen.getByRole('button', { name: 'Keep' }));
+    expect(await screen.findByText('The lighter end is heavier than the other.')).toBeTruthy();
+    await person.clear(screen.getByLabelText('Grown, from kg'));
+    await person.type(screen.getByLabelText('Grown, from kg'), '4,5');
+    await person.click(screen.getByRole('button', { name: 'Keep' }));
+    await waitFor(() =>
+      expect(office.sent.at(-1)).toMatchObject([
+        'PUT /api/breeds',
+        { version: 0, breed: { id: 'own-quay-dog-grosser', weightKg: [4.5, 16] } },
+      ]),
+    );
   });
 
   test('when someone else was quicker it says so', async () => {

@@ -11,6 +11,7 @@ import { useMutation } from '@tanstack/react-query';
 import { RadioGroup } from 'radix-ui';
 import { call } from '../../api/call';
 import { refreshAll, useHouse } from '../../api/queries';
+import { ButtonLink } from '../../ui/Button';
 import { SelectField } from '../../ui/Field';
 import { Card } from '../../ui/Card';
 import { SourceMark } from '../../ui/SourceMark';
@@ -66,7 +67,10 @@ function House({ house }: { readonly house: HouseView }) {
             Where the trade disagrees, {house.name} chooses. {!house.mayEdit && 'Only a manager changes these.'}
           </p>
         </div>
-        <div className="flex gap-3">
+        <div className="flex flex-wrap items-end gap-3">
+          <ButtonLink to="/methods" look="quiet">
+            How it is done
+          </ButtonLink>
           <SelectField
             label="Units"
             value={house.units}
@@ -84,6 +88,11 @@ function House({ house }: { readonly house: HouseView }) {
           />
         </div>
       </header>
+      <ServicesCard
+        services={house.services}
+        disabled={!house.mayEdit}
+        onChange={(services) => save.mutate({ services })}
+      />
       <div className="columns-[320px] gap-3.5">
         {ALL_HOUSE_QUESTIONS.map((question) => (
           <QuestionCard
@@ -96,11 +105,6 @@ function House({ house }: { readonly house: HouseView }) {
           />
         ))}
       </div>
-      <ServicesCard
-        services={house.services}
-        disabled={!house.mayEdit}
-        onChange={(services) => save.mutate({ services })}
-      />
       <BreedsCard house={house} />
       <Stances />
     </div>

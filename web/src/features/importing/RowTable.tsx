@@ -1,6 +1,6 @@
 import { nameBreeds } from '@dewpond/core/catalogue';
 import type { MatchedRow, Verdict } from '@dewpond/core/importing';
-import { kilograms, showWeight } from '@dewpond/core/units';
+import { HEAVIEST_DOG_KG, LIGHTEST_DOG_KG, kilograms, showWeight, type UnitSystem } from '@dewpond/core/units';
 import { useState } from 'react';
 import { useCatalogue } from '../../app/useCatalogue';
 import { useUnits } from '../../app/useUnits';
@@ -15,6 +15,10 @@ const VERDICTS: Readonly<Record<Verdict, { readonly words: string; readonly tone
   wrong: { words: 'cannot be taken', tone: 'stop' },
 };
 const ALL_VERDICTS = Object.keys(VERDICTS) as Verdict[];
+
+/** A weight no dog has is shown as it was read: its row says what is wrong with it. */
+const weightWords = (kg: number, units: UnitSystem): string =>
+  kg === 0 ? '' : `, ${kg >= LIGHTEST_DOG_KG && kg <= HEAVIEST_DOG_KG ? showWeight(kilograms(kg), units) : `${kg} kg`}`;
 
 interface RowTableProps {
   readonly rows: readonly MatchedRow[];
@@ -85,7 +89,7 @@ export function RowTable({ rows, left, onLeft }: RowTableProps) {
                   {row.dog.name}
                   <p className="text-sm text-soft">
                     {nameBreeds(row.dog.breeds, catalogue)}
-                    {row.dog.weightKg > 0 && `, ${showWeight(kilograms(row.dog.weightKg), units)}`}
+                    {weightWords(row.dog.weightKg, units)}
                   </p>
                 </>
               ) : (

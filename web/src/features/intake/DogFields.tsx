@@ -180,6 +180,7 @@ function Tick({
     <label className="flex items-center gap-3 min-h-11 cursor-pointer">
       <input
         type="checkbox"
+        aria-label={label}
         checked={checked}
         onChange={(event) => onChange(event.target.checked)}
         className="size-5 accent-pond shrink-0"

@@ -1,11 +1,11 @@
 import { screen } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
-import { dogView, house, session } from '../../tests/demoDog';
+import { client, dogView, house, session } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
 import { EditDogScreen } from './EditDogScreen';
 import { IntakeScreen } from './IntakeScreen';
 
-const KNOWN = { id: dogView().client.id, name: 'Amara Nwosu', phone: '01632 960101', email: '', note: '', version: 1 };
+const KNOWN = client();
 
 function openForm(units: 'metric' | 'US' = 'metric') {
   const office = openOffice({
@@ -24,6 +24,12 @@ async function pick(person: ReturnType<typeof show>['person'], name: string) {
   await person.click(screen.getByRole('combobox', { name: 'Find a breed' }));
   await person.paste(name);
   await person.keyboard('{Enter}');
+}
+async function chooseOwner(person: ReturnType<typeof show>['person']) {
+  await person.click(await screen.findByRole('button', { name: 'In the book already?' }));
+  await person.click(screen.getByRole('combobox', { name: 'Find an owner' }));
+  await person.paste('960101');
+  await person.click(await screen.findByText('Amara Nwosu'));
 }
 const preview = () => screen.getByRole('heading', { name: 'What this brings' }).closest('section');
 
@@ -61,19 +67,24 @@ describe('a new dog', () => {
     await person.type(field('Dog’s name'), 'Pippin');
     await person.type(field('Weight, kg'), '7,5');
     await pick(person, 'Pug');
-    await person.type(field('To mind'), 'front feet, dryer');
+    await person.click(screen.getByRole('button', { name: 'front feet' }));
+    await person.type(field('To mind besides'), 'own towel, barks');
     await person.click(screen.getByRole('button', { name: 'Add to the book' }));
     expect(await screen.findByText('another screen')).toBeTruthy();
     expect(office.sent.map(([key]) => key)).toEqual(['POST /api/clients', 'POST /api/dogs']);
     expect(office.sent[1]?.[1]).toMatchObject({
-      profile: { name: 'Pippin', weightKg: 7.5, breeds: ['pug'], handling: ['front feet', 'dryer'] },
+      profile: {
+        name: 'Pippin',
+        weightKg: 7.5,
+        breeds: ['pug'],
+        handling: { minds: ['front feet'], marks: ['own towel', 'barks'] },
+      },
     });
   });
 
   test('an owner in the book is not added again', async () => {
     const { person, office } = openForm();
-    await screen.findByText(/Amara Nwosu, 01632 960101/);
-    await person.selectOptions(field('In the book already?'), KNOWN.id);
+    await chooseOwner(person);
     await person.type(field('Dog’s name'), 'Wren');
     await person.type(field('Weight, kg'), '12');
     await person.click(screen.getByRole('button', { name: 'Add to the book' }));
@@ -100,8 +111,7 @@ describe('a new dog', () => {
 
   test('in US units the weight is in pounds and the breed’s range, too; kilograms are sent', async () => {
     const { person, office } = openForm('US');
-    await screen.findByText(/Amara Nwosu, 01632 960101/);
-    await person.selectOptions(field('In the book already?'), KNOWN.id);
+    await chooseOwner(person);
     await person.type(field('Dog’s name'), 'Wren');
     await person.type(await screen.findByLabelText('Weight, lb'), '22');
     await pick(person, 'Pug');
@@ -133,7 +143,7 @@ describe('a dog is changed', () => {
     expect(office.sent[0]?.[1]).toMatchObject({
       version: 3,
       homeCareChangedOn: '2026-11-20',
-      profile: { weightKg: 8.6, sex: 'bitch', handling: ['no neck loop'] },
+      profile: { weightKg: 8.6, sex: 'bitch', handling: { tether: 'harness', marks: ['no neck loop'] } },
     });
   });
 

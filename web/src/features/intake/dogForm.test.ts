@@ -24,7 +24,8 @@ describe('the intake form', () => {
     [{ phone: '<b>' }, 'phone'],
     [{ email: 'no' }, 'email'],
     [{ born: '2027-01-01' }, 'born'],
-    [{ handling: 'x'.repeat(61) }, 'handling'],
+    [{ marks: 'x'.repeat(61) }, 'marks'],
+    [{ chip: '12' }, 'chip'],
   ])('%j is told at the field %s', (change, field) => {
     expect(Object.keys(checkForm({ ...form, ...change }, 'metric', TODAY))).toEqual([field]);
   });

@@ -2,15 +2,22 @@ import { TASKS } from '@dewpond/core/careplan';
 import { findMethod } from '@dewpond/core/methods';
 import { Printer } from 'lucide-react';
 import { useParams } from 'react-router';
-import { Lost } from '../../app/Lost';
 import { Button, ButtonLink } from '../../ui/Button';
+import { Empty } from '../../ui/Waiting';
 import { MethodBody } from './MethodBody';
 
 /** One piece of work, as a card to read at the table or to print. */
 export function MethodScreen() {
   const { id = '' } = useParams();
   const card = findMethod(id);
-  if (!card) return <Lost />;
+  if (!card)
+    return (
+      <div className="p-7">
+        <Empty words="There is no such card.">
+          <ButtonLink to="/methods">All cards</ButtonLink>
+        </Empty>
+      </div>
+    );
   return (
     <article className="px-7 py-5 max-md:px-3 flex flex-col gap-4 max-w-5xl">
       <header className="flex flex-wrap items-start justify-between gap-3">

@@ -19,7 +19,10 @@ export function MethodsScreen() {
               to={`/methods/${card.id}`}
               className="block h-full rounded-card border border-line bg-surface p-3 hover:border-pond"
             >
-              <div aria-hidden className="rounded-xl bg-paper p-2 mb-2 min-h-40 grid place-items-center">
+              <div
+                aria-hidden
+                className="rounded-xl bg-paper p-2 mb-2 h-48 grid place-items-center overflow-hidden [&>svg]:max-h-44"
+              >
                 {card.drawings[0] && <MethodDrawing drawing={card.drawings[0]} />}
               </div>
               <span className="font-semibold">{card.title}</span>

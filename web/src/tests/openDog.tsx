@@ -1,0 +1,70 @@
+import type { DogView } from '@dewpond/contract';
+import { screen } from '@testing-library/react';
+import { DogScreen } from '../features/dog/DogScreen';
+import { MEMBER, TODAY, dogView, house, session } from './demoDog';
+import { openOffice, show } from './office';
+
+type Programme = NonNullable<DogView['programme']>;
+
+/** Radish's page; `held.dog` is what the office keeps, and may be changed between one asking and the next. */
+export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
+  const held = { dog: first };
+  const change = (more: Partial<DogView>) => {
+    held.dog = { ...held.dog, ...more, version: held.dog.version + 1 };
+    return { version: held.dog.version };
+  };
+  const learn = (more: (programme: Programme) => Partial<Programme>) => {
+    const { programme } = held.dog;
+    if (!programme) throw new Error('The dog has no programme.');
+    const version = programme.version + 1;
+    change({ programme: { ...programme, ...more(programme), version } });
+    return { version };
+  };
+  const office = openOffice({
+    'GET /api/session': () => session(units),
+    'GET /api/house': () => house(),
+    'GET /api/members': () => ({ items: [session().member] }),
+    'GET /api/appointments': () => ({ items: [] }),
+    'GET /api/dogs/:id': () => held.dog,
+    'GET /api/dogs/:id/mix': () => ({ mixes: [] }),
+    'PUT /api/dogs/:id': () => change({}),
+    'PUT /api/dogs/:id/archive': ({ body }) => change({ archivedOn: body.archived ? TODAY : null }),
+    'POST /api/dogs/:id/weighings': ({ body }) =>
+      change({ weighings: [...held.dog.weighings, { ...body, by: MEMBER.name }] }),
+    'POST /api/dogs/:id/programme': ({ body }) => {
+      change({ programme: { ...body, version: 1, startedOn: TODAY, endedOn: null, lessons: [] } });
+      return { id: body.id };
+    },
+    'POST /api/programmes/:id/lessons': ({ body }) =>
+      learn(({ lessons }) => ({ lessons: [...lessons, { ...body, on: TODAY, by: MEMBER.name }] })),
+    'PUT /api/programmes/:id': ({ body }) =>
+      learn(({ lessons }) => ({
+        endedOn: body.ended ? TODAY : null,
+        lessons: lessons.filter(({ id }) => id !== body.withoutLesson),
+      })),
+    'GET /api/dogs/:id/merge': ({ id, query }) => ({
+      of: 'dog',
+      kept: { id, name: held.dog.profile.name },
+      gone: { id: query.get('gone') ?? '', name: 'Raddish' },
+      moves: ['2 visits', '1 weight'],
+      gains: [],
+      refused: null,
+    }),
+    'POST /api/dogs/:id/merge': ({ body }) => ({ id: body.id }),
+    'POST /api/dogs/:id/instructions': ({ body }) => {
+      change({ instructions: [...held.dog.instructions, { ...body, version: 1, letter: null }] });
+      return { id: body.id };
+    },
+    'PUT /api/instructions/:id': ({ id, body }) => {
+      const version = body.version + 1;
+      const instructions = held.dog.instructions.map((each) =>
+        each.id === id ? { ...each, version, until: body.until } : each,
+      );
+      change({ instructions });
+      return { version };
+    },
+  });
+  return { office, held, ...show(<DogScreen />, { path: '/dogs/:id', at: `/dogs/${first.id}` }) };
+}
+
+export const button = (name: RegExp | string) => screen.getByRole('button', { name });
