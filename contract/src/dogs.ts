@@ -96,6 +96,9 @@ export const dogProfile = z.strictObject({
   pluckingConsent: z.boolean().default(false),
   pluckingStress: z.enum(['none', 'slight', 'plain', 'bad', 'broke off']).default('none'),
   nailsOvergrown: z.boolean().default(false),
+  nailBled: z.boolean().default(false),
+  reactions: text(120).default(''),
+  hazeKnown: z.boolean().default(false),
   handling: handlingNotes.default(() => handlingNotes.parse({})),
   /** Number of the chip under its skin; empty when there is none or nobody knows. */
   chip: z

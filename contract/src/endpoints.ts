@@ -38,8 +38,14 @@ export const ENDPOINTS = {
   'GET /api/dogs': { says: 'All dogs with the first thing due', response: list(dogListItem) },
   'GET /api/dogs/:id': { says: 'One dog: plan, due windows, rhythm, bookings', response: dogView },
   'GET /api/book': {
-    says: 'What the plan of every dog depends on, for trying a house way over the whole book',
-    response: z.object({ items: z.custom<DogFacts[]>() }),
+    says: 'What the plans of dogs depend on, page by page, for trying a house way over the whole book',
+    query: z.object({ after: id.optional() }),
+    response: z.object({
+      items: z.custom<DogFacts[]>(),
+      /** Ask for the next page after this dog; null: that was all. */
+      after: id.nullable(),
+      of: z.int(),
+    }),
   },
   'POST /api/book/reckon': {
     says: 'Reckon what is due for a few hundred dogs of a large book; how many are left',

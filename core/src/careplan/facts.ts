@@ -49,6 +49,12 @@ export interface DogFacts {
   readonly pluckingConsent: boolean;
   readonly pluckingStress: 'none' | 'slight' | 'plain' | 'bad' | 'broke off';
   readonly nailsOvergrown: boolean;
+  /** A nail of it bled at some visit. */
+  readonly nailBled: boolean;
+  /** Products it reacted to, in the groomer's words; may be empty. */
+  readonly reactions: string;
+  /** A haze of the eye that a vet knows. */
+  readonly hazeKnown: boolean;
   /** What is noted of handling this dog. */
   readonly handling: HandlingNotes;
   /** The owner's word on a muzzle; null = never asked. */
@@ -96,6 +102,9 @@ export function plainDog(
     pluckingConsent: false,
     pluckingStress: 'none',
     nailsOvergrown: false,
+    nailBled: false,
+    reactions: '',
+    hazeKnown: false,
     handling: EASY,
     muzzleAgreed: null,
     services: DEFAULT_SERVICES,

@@ -37,6 +37,14 @@ describe('what a dog minds stands at the work it concerns', () => {
     expect(wordsOf(noted({ muzzle: 'basket muzzle' }), 'drying').join(' ')).toMatch(/Muzzle off/);
   });
 
+  test('what happened before is said where it matters', () => {
+    const plan = makePlan(aDog({ nailBled: true, reactions: 'oat wash', hazeKnown: true }));
+    expect(wordsOf(plan, 'nails').join(' ')).toMatch(/bled before: tips only/);
+    expect(wordsOf(plan, 'bath').join(' ')).toMatch(/Reacted before: oat wash/);
+    expect(wordsOf(plan, 'eyes and face').join(' ')).toMatch(/known to a vet/);
+    expect(wordsOf(makePlan(aDog()), 'bath').join(' ')).not.toMatch(/Reacted/);
+  });
+
   test('notes never change how often anything is done', () => {
     const easy = noted({}).lines.map((each) => [each.task, each.interval]);
     const hard = noted({ minds: MINDS, dryer: 'towels only', helper: 'helper throughout' });

@@ -1,5 +1,5 @@
 import type { DogProfileInput, MemberView } from '@dewpond/contract';
-import type { Address, ClientCard, Consent } from '@dewpond/core/clients';
+import { plainWords, type Address, type ClientCard, type Consent } from '@dewpond/core/clients';
 import type { HouseWays } from '@dewpond/core/careplan';
 import type { Finding } from '@dewpond/core/findings';
 import type { PlaceKey } from '@dewpond/core/places';
@@ -100,7 +100,7 @@ const owner = (name: string, phone: string, more: Partial<ClientCard> = {}) => (
   name,
   phone,
   more,
-  email: `${name.split(' ')[0]?.toLowerCase() ?? 'owner'}@thornmere.example`,
+  email: `${plainWords(name.split(' ')[0] ?? 'owner')}@thornmere.example`,
 });
 const at = (street: string, postcode: string, latitude: number, longitude: number): Address => ({
   street,

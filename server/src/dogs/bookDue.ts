@@ -2,7 +2,7 @@ import type { DogListItem } from '@dewpond/contract';
 import { nextVisit } from '@dewpond/core/careplan';
 import { nameBreeds } from '@dewpond/core/catalogue';
 import type { Day } from '@dewpond/core/units';
-import { and, asc, eq, isNull, or, sql } from 'drizzle-orm';
+import { and, asc, count, eq, gt, isNull, or, sql } from 'drizzle-orm';
 import { nextBooked } from '../appointments/queries';
 import { client, dog, dogDue } from '../db/schema';
 import type { Tenant } from '../db/tenant';
@@ -98,4 +98,20 @@ export async function listDogs(tx: Tenant, house: House, today: Day): Promise<Do
       reckoned: fresh || row.archivedOn !== null,
     };
   });
+}
+
+/** Dogs of one page of the book, in the order of their ids. */
+export async function bookPage(
+  tx: Tenant,
+  after: string | undefined,
+): Promise<{ ids: string[]; after: string | null; of: number }> {
+  const [counted] = await tx.select({ of: count() }).from(dog).where(isNull(dog.archivedOn));
+  const rows = await tx
+    .select({ id: dog.id })
+    .from(dog)
+    .where(and(isNull(dog.archivedOn), after === undefined ? undefined : gt(dog.id, after)))
+    .orderBy(asc(dog.id))
+    .limit(AT_ONCE);
+  const ids = rows.map(({ id }) => id);
+  return { ids, after: ids.length < AT_ONCE ? null : (ids.at(-1) ?? null), of: counted?.of ?? 0 };
 }

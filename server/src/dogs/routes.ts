@@ -13,7 +13,7 @@ import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
 import { loadHouse, type House } from '../house/house';
 import { dayIn } from '../house/zone';
-import { listDogs, reckonDue } from './bookDue';
+import { bookPage, listDogs, reckonDue } from './bookDue';
 import { loadExtras } from './extras';
 import { factsOf, planFor } from './facts';
 import { mixesFor } from './mixes';
@@ -33,10 +33,11 @@ export function dogRoutes(router: Router, services: Services): void {
     return { left: await reckonDue(tx, house, dayIn(house.zone, now)) };
   });
 
-  route(router, services, 'GET /api/book', async ({ tx, now }) => {
+  route(router, services, 'GET /api/book', async ({ tx, query, now }) => {
     const house = await loadHouse(tx);
     const today = dayIn(house.zone, now);
-    return { items: (await loadDogs(tx)).map((record) => factsOf(record, house, today)) };
+    const { ids, after, of } = await bookPage(tx, query.after);
+    return { items: (await loadDogs(tx, { ids })).map((record) => factsOf(record, house, today)), after, of };
   });
 
   route(router, services, 'GET /api/dogs/:id', async ({ tx, params, now }) => {

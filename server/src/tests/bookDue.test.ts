@@ -131,6 +131,12 @@ describe('what is next due, as the list shows it', () => {
     await inTenant(databases, salon.businessId, (tx) => tx.insert(dog).values(dogs));
     const reckon = async () => (await salon.call('POST /api/book/reckon', { body: {} })).body.left;
     expect([await reckon(), await reckon(), await reckon()]).toEqual([400, 100, 0]);
+    const page = async (after?: string) => (await salon.call('GET /api/book', after ? { query: { after } } : {})).body;
+    const first = await page();
+    const second = await page(first.after ?? '');
+    const third = await page(second.after ?? '');
+    expect([first, second, third].map(({ items }) => items.length)).toEqual([300, 300, 100]);
+    expect([first.of, third.after]).toEqual([700, null]);
     expect((await salon.call('GET /api/dogs')).body.items.every(({ reckoned }) => reckoned)).toBe(true);
   });
 });

@@ -1,6 +1,6 @@
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, openBook, plansThatChange, type DogFacts } from '@dewpond/core/careplan';
 
-/** One school tried over the whole book. */
+/** One school tried over the book, as far as it has come in. */
 export interface SchoolTried {
   readonly question: string;
   readonly school: string;
@@ -8,18 +8,19 @@ export interface SchoolTried {
   readonly of: number;
 }
 
-/** Tries every school of every question over the book, and tells each count as soon as it is known. */
+const SCHOOLS = ALL_HOUSE_QUESTIONS.flatMap((question) =>
+  HOUSE_QUESTIONS[question].schools.map(({ id: school }) => ({ question, school })),
+);
+const counts = SCHOOLS.map((): { changed: number; of: number } => ({ changed: 0, of: 0 }));
+
+/** Tries every school of every question over another page of the book, and tells each count as soon as it has grown. */
 self.onmessage = ({ data: facts }: MessageEvent<readonly DogFacts[]>) => {
-  const book = openBook(facts);
-  for (const question of ALL_HOUSE_QUESTIONS) {
-    for (const { id: school } of HOUSE_QUESTIONS[question].schools) {
-      const tried: SchoolTried = {
-        question,
-        school,
-        changed: plansThatChange(book, question, school),
-        of: book.length,
-      };
-      self.postMessage(tried);
-    }
-  }
+  const page = openBook(facts);
+  SCHOOLS.forEach(({ question, school }, i) => {
+    const count = counts[i];
+    if (!count) return;
+    count.changed += plansThatChange(page, question, school);
+    count.of += page.length;
+    self.postMessage({ question, school, ...count } satisfies SchoolTried);
+  });
 };

@@ -34,8 +34,34 @@ const MINDED: readonly (readonly [what: Minded, tasks: readonly Task[], does: st
 const note = (task: Task) => rowsOf(task, 'default', DOGS_RECORD);
 const dryer = rowsOf('drying', 'default', DOGS_RECORD);
 
-/** What is noted of handling this dog, at the work it concerns. */
+/** What happened to this dog before. */
+const HISTORY: readonly Rule[] = [
+  note('nails')(
+    'bled before',
+    fact('a nail bled before', ({ nailBled }) => nailBled),
+    'it happened to this dog',
+    caution('A nail bled before: tips only, styptic open, let a clot hold.'),
+  ),
+  note('eyes and face')(
+    'known haze',
+    fact('a haze a vet knows', ({ hazeKnown }) => hazeKnown),
+    'a vet has seen it',
+    caution('Its haze is known to a vet: a new one, or a change, is not.'),
+  ),
+  {
+    id: 'bath: reacted before',
+    task: 'bath',
+    rank: 'default',
+    when: fact('reacted to a product', ({ reactions }) => reactions !== ''),
+    then: ({ reactions }) => [caution(`Reacted before: ${reactions}. Read the label against it.`)],
+    because: 'it happened to this dog',
+    source: DOGS_RECORD,
+  },
+];
+
+/** What is noted of this dog, its handling and its history, at the work it concerns. */
 export const HANDLING_RULES: readonly Rule[] = [
+  ...HISTORY,
   ...MINDED.flatMap(([what, tasks, does]) =>
     tasks.map((task) => note(task)(`minds ${what}`, mindsIt(what), 'noted for this dog', caution(does))),
   ),

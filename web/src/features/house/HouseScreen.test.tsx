@@ -19,7 +19,7 @@ function openHouse(first = house(), refused = false) {
       held.house = { ...held.house, ownBreeds: [] };
       return {};
     },
-    'GET /api/book': () => ({ items: [facts('pug'), facts('whippet')] }),
+    'GET /api/book': () => ({ items: [facts('pug'), facts('whippet')], after: null, of: 2 }),
     'PUT /api/house': ({ body }) => {
       if (refused)
         throw new Refusal(409, { kind: 'conflict', message: 'Someone else changed the house ways meanwhile.' });

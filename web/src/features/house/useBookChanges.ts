@@ -1,4 +1,3 @@
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { call } from '../../api/call';
 import type { SchoolTried } from '../../workers/bookWorker';
@@ -6,23 +5,38 @@ import type { SchoolTried } from '../../workers/bookWorker';
 export type BookChanges = Readonly<Record<string, SchoolTried>>;
 export const triedKey = (question: string, school: string): string => `${question}: ${school}`;
 
-/** How many plans of the whole book each school would change; counts come in one by one from a worker. */
+/**
+ * How many plans of the whole book each school would change. The book comes in page by page and is tried in a worker;
+ * counts grow as it does. Another version of the house begins anew.
+ */
 export function useBookChanges(version: number): BookChanges {
-  const { data } = useQuery({ queryKey: ['book', version], queryFn: () => call('GET /api/book') });
-  const [counts, setCounts] = useState<{ readonly of: unknown; readonly changes: BookChanges }>({
-    of: null,
-    changes: {},
-  });
+  const [counts, setCounts] = useState<{ readonly of: number; readonly changes: BookChanges }>({ of: 0, changes: {} });
   useEffect(() => {
-    if (!data || typeof Worker === 'undefined') return;
+    if (typeof Worker === 'undefined') return;
+    const left = new AbortController();
     const worker = new Worker(new URL('../../workers/bookWorker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data: tried }: MessageEvent<SchoolTried>) =>
       setCounts(({ of, changes }) => ({
-        of: data,
-        changes: { ...(of === data ? changes : {}), [triedKey(tried.question, tried.school)]: tried },
+        of: version,
+        changes: { ...(of === version ? changes : {}), [triedKey(tried.question, tried.school)]: tried },
       }));
-    worker.postMessage(data.items);
-    return () => worker.terminate();
-  }, [data]);
-  return counts.of === data ? counts.changes : {};
+    // Away from the network there is no count; the choice is there all the same.
+    readBook((items) => worker.postMessage(items), left.signal).catch(() => undefined);
+    return () => {
+      left.abort();
+      worker.terminate();
+    };
+  }, [version]);
+  return counts.of === version ? counts.changes : {};
+}
+
+type Page = Awaited<ReturnType<typeof call<'GET /api/book'>>>;
+
+async function readBook(take: (items: Page['items']) => void, left: AbortSignal): Promise<void> {
+  for (let after: string | null | undefined; after !== null && !left.aborted;) {
+    const page: Page = await call('GET /api/book', after ? { query: { after } } : {});
+    if (left.aborted) return;
+    take(page.items);
+    after = page.after;
+  }
 }

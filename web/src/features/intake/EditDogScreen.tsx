@@ -15,6 +15,7 @@ import { SourceMark } from '../../ui/SourceMark';
 import { tell } from '../../ui/toasts';
 import { Waiting } from '../../ui/Waiting';
 import { DogFields } from './DogFields';
+import { HistoryFields } from './HistoryFields';
 import { PlanPreview } from './PlanPreview';
 import { EMPTY_FORM, checkForm, fieldErrors, profileOf, type DogForm, type FieldErrors } from './dogForm';
 
@@ -49,6 +50,12 @@ function formOf({ profile, client }: DogView, units: UnitSystem): DogForm {
     handling: profile.handling,
     marks: profile.handling.marks.join(', '),
     note: profile.note,
+    nailBled: profile.nailBled,
+    reactions: profile.reactions,
+    hazeKnown: profile.hazeKnown,
+    ears: profile.ears,
+    pluckingStress: profile.pluckingStress,
+    grassSeedMonths: profile.grassSeedMonths,
   };
 }
 
@@ -147,7 +154,10 @@ function Edit({ dog }: { readonly dog: DogView }) {
             />
           </div>
         </Card>
-        <PlanPreview form={form} />
+        <div className="flex flex-col gap-3.5">
+          <PlanPreview form={form} />
+          <HistoryFields form={form} errors={errors} set={set} />
+        </div>
       </div>
     </form>
   );

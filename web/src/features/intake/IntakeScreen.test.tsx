@@ -1,4 +1,4 @@
-import { screen } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { client, dogView, house, session } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
@@ -144,6 +144,30 @@ describe('a dog is changed', () => {
       version: 3,
       homeCareChangedOn: '2026-11-20',
       profile: { weightKg: 8.6, sex: 'bitch', handling: { tether: 'harness', marks: ['no neck loop'] } },
+    });
+  });
+
+  test('with what was before, each ear apart', async () => {
+    const { person, office } = openEdit();
+    const left = within(await screen.findByRole('group', { name: /left ear/i }));
+    await person.click(left.getByRole('button', { name: 'drum torn or suspected' }));
+    await person.selectOptions(left.getByLabelText('Last plucked'), 'on a day');
+    await person.type(left.getByLabelText('Day, left ear'), '2026-10-01');
+    await person.click(field('A nail bled at some visit'));
+    await person.type(field('Reacted to'), 'oat wash, red belly');
+    await person.click(screen.getByRole('button', { name: 'Jul' }));
+    await person.click(screen.getByRole('button', { name: 'Save' }));
+    await screen.findByText('another screen');
+    expect(office.sent[0]?.[1]).toMatchObject({
+      profile: {
+        ears: {
+          left: { conditions: ['drum torn or suspected'], plucked: '2026-10-01' },
+          right: { conditions: [], plucked: 'never' },
+        },
+        nailBled: true,
+        reactions: 'oat wash, red belly',
+        grassSeedMonths: [7],
+      },
     });
   });
 

@@ -29,7 +29,15 @@ export interface DogForm {
   /** Marks in the groomer's own words, parted by commas. */
   readonly marks: string;
   readonly note: string;
+  readonly nailBled: boolean;
+  readonly reactions: string;
+  readonly hazeKnown: boolean;
+  readonly ears: DogProfile['ears'];
+  readonly pluckingStress: DogProfile['pluckingStress'];
+  readonly grassSeedMonths: readonly number[];
 }
+
+const UNKNOWN_EAR: DogProfile['ears']['left'] = { conditions: [], plucked: 'not known', ownerForbidsPlucking: false };
 
 export const EMPTY_FORM: DogForm = {
   clientId: '',
@@ -53,6 +61,12 @@ export const EMPTY_FORM: DogForm = {
   handling: EASY,
   marks: '',
   note: '',
+  nailBled: false,
+  reactions: '',
+  hazeKnown: false,
+  ears: { left: UNKNOWN_EAR, right: UNKNOWN_EAR },
+  pluckingStress: 'none',
+  grassSeedMonths: [],
 };
 
 /** What the form says about the dog, in the contract's shape; `kept` holds what the form does not ask. */
@@ -76,6 +90,12 @@ export function profileOf(form: DogForm, units: UnitSystem, kept: Partial<DogPro
     chip: form.chip.replaceAll(/[\s.-]/g, '').toUpperCase(),
     handling: { ...form.handling, minds: [...form.handling.minds], marks: marksOf(form.marks) },
     note: form.note,
+    nailBled: form.nailBled,
+    reactions: form.reactions,
+    hazeKnown: form.hazeKnown,
+    ears: form.ears,
+    pluckingStress: form.pluckingStress,
+    grassSeedMonths: [...form.grassSeedMonths],
   };
 }
 
@@ -95,6 +115,8 @@ const FIELD_OF: Readonly<Record<string, keyof DogForm>> = {
   born: 'born',
   handling: 'marks',
   chip: 'chip',
+  reactions: 'reactions',
+  ears: 'ears',
   note: 'note',
   'client.name': 'owner',
   'client.card.phones': 'phone',
