@@ -9,6 +9,7 @@ import { quantile, report, round, seeded } from './report';
 const base = process.env['BASE_URL'];
 if (!base) throw new Error('Run it with `npm run bench`.');
 const DOGS = 20_000;
+const WAYS = ['Row', 'Lane', 'Close', 'Hill', 'Street', 'Bank', 'Steps', 'Yard', 'End', 'Mews', 'Rise', 'Green'];
 const random = seeded(13);
 const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
 const NAMES = [
@@ -42,7 +43,7 @@ const csv = [
   'Owner,Phone,Street,Dog,Breed,Weight',
   ...Array.from({ length: DOGS }, (_, i) => {
     const breed = pick(SHIPPED.breeds);
-    return `${pick(NAMES)}a ${pick(OWNERS)} ${i},0${7_700_000_000 + i},${i % 90} Slip Row,${pick(NAMES)},"${breed.name}",${breed.weightKg[0]}`;
+    return `${pick(NAMES)}a ${pick(OWNERS)} ${i},0${7_700_000_000 + i},${i % 90} ${pick(NAMES)} ${pick(WAYS)},${pick(NAMES)},"${breed.name}",${breed.weightKg[0]}`;
   }),
 ].join('\n');
 
@@ -105,6 +106,8 @@ for (let i = 0; i < 5; i++) listing.push((await time(() => call('GET', '/api/dog
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  // The runner names functions; the page does not know its helper.
+  await page.addInitScript('globalThis.__name = (named) => named');
   await page.goto(base);
   await page.getByLabel('E-mail').fill('jonah@saltmarsh.example');
   await page.getByLabel('Password').fill('reeds-and-chalk');
@@ -114,7 +117,7 @@ try {
   await page.getByText(/^All 20,00/).waitFor();
   // The page is asked itself: from a key to the first frame in which the table has changed.
   const keys: number[] = [];
-  for (const words of ['tansy', 'nwosu', 'beagle', 'marlow ped', 'slip row', 'quil'])
+  for (const words of ['tansy', 'nwosu', 'beagle', 'marlow ped', 'tansy lane', 'quil'])
     for (let end = 1; end <= words.length; end++) {
       keys.push(
         await page.evaluate(

@@ -31,6 +31,7 @@ const OWNERS = [
   'Siddiq',
   'Ferrant',
 ];
+const WAYS = ['Row', 'Lane', 'Close', 'Hill', 'Street', 'Bank', 'Steps', 'Yard', 'End', 'Mews', 'Rise', 'Green'];
 const random = seeded(11);
 const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
 
@@ -40,7 +41,7 @@ const book: Findable[] = Array.from({ length: DOGS }, (_, i) => ({
   owner: `${pick(NAMES)}a ${pick(OWNERS)}`,
   breed: pick(BREEDS).name,
   phone: `01632 960${String(i % 1000).padStart(3, '0')}`,
-  street: `${i % 80} ${pick(NAMES)} Row`,
+  street: `${i % 80} ${pick(NAMES)} ${pick(WAYS)}`,
 }));
 
 const start = performance.now();
@@ -57,7 +58,7 @@ const typed = [
   'juniper raman',
   'lagoto',
   'wren pene',
-  'tansy row',
+  'tansy lane',
 ];
 const times = typed.flatMap((words) =>
   Array.from({ length: words.length }, (_, i) => {

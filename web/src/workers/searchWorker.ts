@@ -6,12 +6,17 @@ export type SearchAsked =
 /** The n-th question answered. */
 export interface SearchFound {
   readonly n: number;
-  readonly ids: readonly string[] | null;
+  /** Places in the list; numbers are handed over, not copied. */
+  readonly places: Uint32Array<ArrayBuffer> | null;
 }
 
 let index: DogIndex = indexDogs([]);
 
 self.onmessage = ({ data }: MessageEvent<SearchAsked>) => {
   if (data.kind === 'index') index = indexDogs(data.items);
-  else self.postMessage({ n: data.n, ids: findDogs(index, data.words) } satisfies SearchFound);
+  else {
+    const found = findDogs(index, data.words);
+    const places = found && Uint32Array.from(found);
+    self.postMessage({ n: data.n, places } satisfies SearchFound, { transfer: places ? [places.buffer] : [] });
+  }
 };

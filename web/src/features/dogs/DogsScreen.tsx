@@ -20,6 +20,15 @@ const FILTERS = {
 type Filter = keyof typeof FILTERS;
 const ALL_FILTERS = Object.keys(FILTERS) as Filter[];
 
+/** How many dogs each filter keeps. */
+const countsOf = (dogs: readonly DogListItem[]): Readonly<Record<Filter, number>> => ({
+  all: dogs.filter(FILTERS.all.keeps).length,
+  late: dogs.filter(FILTERS.late.keeps).length,
+  unbooked: dogs.filter(FILTERS.unbooked.keeps).length,
+  vet: dogs.filter(FILTERS.vet.keeps).length,
+  archived: dogs.filter(FILTERS.archived.keeps).length,
+});
+
 export function DogsScreen() {
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
@@ -51,11 +60,8 @@ function Dogs({ dogs }: { readonly dogs: readonly DogListItem[] }) {
   const [filter, setFilter] = useState<Filter>('all');
   const [words, setWords] = useState('');
   const found = useSearch(dogs, words);
-  const shown = useMemo(() => {
-    const byId = new Map(dogs.map((dog) => [dog.id, dog]));
-    const list = found === null ? dogs : found.flatMap((id) => byId.get(id) ?? []);
-    return list.filter(FILTERS[filter].keeps);
-  }, [found, dogs, filter]);
+  const counts = useMemo(() => countsOf(dogs), [dogs]);
+  const shown = useMemo(() => (found ?? dogs).filter(FILTERS[filter].keeps), [found, dogs, filter]);
   const reckoning = useReckoning(dogs);
   return (
     <>
@@ -73,7 +79,7 @@ function Dogs({ dogs }: { readonly dogs: readonly DogListItem[] }) {
             <FilterButton
               key={key}
               name={FILTERS[key].name}
-              count={dogs.filter(FILTERS[key].keeps).length}
+              count={counts[key]}
               pressed={filter === key}
               onPress={() => setFilter(key)}
             />

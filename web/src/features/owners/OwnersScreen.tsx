@@ -1,4 +1,4 @@
-import type { Client } from '@dewpond/contract';
+import type { Client, DogListItem } from '@dewpond/contract';
 import { addressLine } from '@dewpond/core/clients';
 import { group } from 'd3-array';
 import { useMemo, useState } from 'react';
@@ -36,38 +36,41 @@ export function OwnersScreen() {
   );
 }
 
+/** An owner as the search knows them: by their own name and their dogs'. */
 interface Row {
+  readonly id: string;
+  readonly name: string;
+  readonly owner: string;
+  readonly breed: string;
+  readonly phone: string;
+  readonly street: string;
   readonly client: Client;
   readonly dogs: readonly string[];
+}
+
+function rowsOf(clients: readonly Client[], dogs: readonly DogListItem[]): Row[] {
+  const byOwner = group(dogs, (dog) => dog.ownerId);
+  return clients.map((client) => {
+    const theirs = (byOwner.get(client.id) ?? []).filter((dog) => !dog.archived).map(({ name }) => name);
+    return {
+      id: client.id,
+      name: client.name,
+      owner: theirs.join(' '),
+      breed: '',
+      phone: client.card.phones.map(({ number }) => number).join(', '),
+      street: addressLine(client.card.address),
+      client,
+      dogs: theirs,
+    };
+  });
 }
 
 function Owners({ clients }: { readonly clients: readonly Client[] }) {
   const [words, setWords] = useState('');
   const dogs = useDogs().data;
-  const { rows, findable } = useMemo(() => {
-    const byOwner = group(dogs ?? [], (dog) => dog.ownerId);
-    const all = clients.map((client): Row => ({
-      client,
-      dogs: (byOwner.get(client.id) ?? []).filter((dog) => !dog.archived).map(({ name }) => name),
-    }));
-    return {
-      rows: all,
-      findable: all.map(({ client: { id, name, card }, dogs: theirs }) => ({
-        id,
-        name,
-        owner: theirs.join(' '),
-        breed: '',
-        phone: card.phones.map(({ number }) => number).join(', '),
-        street: addressLine(card.address),
-      })),
-    };
-  }, [clients, dogs]);
-  const found = useSearch(findable, words);
-  const shown = useMemo(() => {
-    if (found === null) return rows.filter(({ client }) => client.archivedOn === null);
-    const byId = new Map(rows.map((row) => [row.client.id, row]));
-    return found.flatMap((id) => byId.get(id) ?? []);
-  }, [found, rows]);
+  const rows = useMemo(() => rowsOf(clients, dogs ?? []), [clients, dogs]);
+  const found = useSearch(rows, words);
+  const shown = useMemo(() => found ?? rows.filter(({ client }) => client.archivedOn === null), [found, rows]);
   return (
     <>
       <div className="w-80 max-md:w-full">
