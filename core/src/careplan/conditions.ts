@@ -10,14 +10,18 @@ import type { Condition } from './rule';
 
 export const always: Condition = { words: 'every dog', holds: () => true };
 
+const joined = (parts: readonly Condition[]) => (parts.some(({ ofPlace }) => ofPlace) ? { ofPlace: true as const } : {});
+
 export const all = (...needs: readonly Condition[]): Condition => ({
   words: needs.map((need) => need.words).join(', '),
   holds: (facts, place) => needs.every((need) => need.holds(facts, place)),
+  ...joined(needs),
 });
 
 export const either = (...ways: readonly Condition[]): Condition => ({
   words: ways.map((way) => way.words).join(' or '),
   holds: (facts, place) => ways.some((way) => way.holds(facts, place)),
+  ...joined(ways),
 });
 
 type PlainTrait = Exclude<keyof Traits, 'folds'>;
@@ -72,6 +76,7 @@ export const foldIs = (depth: 'light' | 'deep'): Condition => ({
     const site = FOLD_SITES.find((each): each is FoldSite => place?.site === `fold ${each}`);
     return site !== undefined && traits.folds[site] === depth;
   },
+  ofPlace: true,
 });
 
 export const flatFaced = trait('muzzle', 'flat');

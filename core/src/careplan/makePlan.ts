@@ -6,7 +6,7 @@ import { decideEarHair, type EarHairDecision } from './earHair';
 import type { DogFacts } from './facts';
 import { concerns, holdsOn, type Instruction } from './instructions';
 import { settleInterval, type Claim, type Settled } from './settleInterval';
-import { spokenOf, type HomeCare, type Said } from './spoken';
+import { spokenOf, type HomeCare, type Said, type Spoken } from './spoken';
 import { TASKS, tasksOf, type Task, type TaskAt } from './tasks';
 
 /** One task at one place: how often, how, by whom, and everything that speaks for and against. */
@@ -46,11 +46,16 @@ const BETWEEN_VISITS: Readonly<Partial<Record<Task, { minutes: number; how: stri
 
 /** The care plan of one dog: every task at every place it has, with reasons and kept losers. Pure; same facts, same plan. */
 export function makePlan(facts: DogFacts): CarePlan {
-  const [bathAt, ...others] = tasksOf(facts.traits);
-  const bath = bathAt ? planLine(facts, bathAt, null) : null;
-  const betweenVisits = bath?.interval?.usual ?? null;
-  const lines = [...(bath ? [bath] : []), ...others.map((at) => planLine(facts, at, betweenVisits))];
-  return { lines: lines.filter((line) => !isEmpty(line)), bathProduct: prescribedBath(facts) };
+  const known = new Map<Task, Spoken>();
+  const lines: PlanLine[] = [];
+  let betweenVisits: number | null = null;
+  // The bath comes first: the others are held against its interval.
+  for (const at of tasksOf(facts.traits)) {
+    const line = planLine(facts, at, betweenVisits, known);
+    if (at.task === 'bath') betweenVisits = line.interval?.usual ?? null;
+    if (!isEmpty(line)) lines.push(line);
+  }
+  return { lines, bathProduct: prescribedBath(facts) };
 }
 
 /** Nothing speaks for or against it: this dog has no need of it. */
@@ -60,14 +65,22 @@ const isEmpty = (line: PlanLine): boolean =>
   line.earHair === null &&
   line.bars.length + line.methods.length + line.cautions.length === 0;
 
-function planLine(facts: DogFacts, at: TaskAt, betweenVisits: number | null): PlanLine {
-  const said = spokenOf(facts, at.task, at.place);
-  const instructions = facts.instructions.filter((each) => holdsOn(each, facts.today) && concerns(each, at.place));
-  const settled = settleInterval(
-    [...said.claims, ...instructions.flatMap((each) => instructionClaims(each, at))],
-    TASKS[at.task].safer,
-  );
-  const bars = [...said.bars, ...instructions.flatMap((each) => instructionBars(each, at)), ...safetyBars(facts, at)];
+function planLine(
+  facts: DogFacts,
+  at: TaskAt,
+  betweenVisits: number | null,
+  known: Map<Task, Spoken>,
+): PlanLine {
+  const said = spokenOf(facts, at.task, at.place, known);
+  const claims = [...said.claims];
+  const bars = [...said.bars];
+  for (const given of facts.instructions) {
+    if (!holdsOn(given, facts.today) || !concerns(given, at.place)) continue;
+    claims.push(...instructionClaims(given, at));
+    bars.push(...instructionBars(given, at));
+  }
+  bars.push(...safetyBars(facts, at));
+  const settled = settleInterval(claims, TASKS[at.task].safer);
   const interval = bars.length > 0 ? null : (settled?.interval ?? null);
   const barred = bars.some(({ rank }) => rank === 'safety');
   const home = oftenest(said.homes) ?? tooRareForVisits(at.task, interval, betweenVisits);
@@ -159,7 +172,8 @@ function tooRareForVisits(task: Task, interval: Interval | null, betweenVisits: 
   const between = BETWEEN_VISITS[task];
   if (!between || interval === null || betweenVisits === null || interval.usual >= betweenVisits) return null;
   const because = `due every ${interval.usual} days, full visits every ${betweenVisits}`;
-  return { ...between, everyDays: interval.usual, because, source: COMMON_PRACTICE };
+  const { minutes, how } = between;
+  return { everyDays: interval.usual, minutes, how, because, source: COMMON_PRACTICE };
 }
 
 function prescribedBath(facts: DogFacts): CarePlan['bathProduct'] {

@@ -21,6 +21,8 @@ export const RANK_WORDS: Readonly<Record<Rank, string>> = {
 export interface Condition {
   readonly words: string;
   readonly holds: (facts: DogFacts, place: Place | null) => boolean;
+  /** It looks at the place: of two sides of one dog it may hold for one only. */
+  readonly ofPlace?: true;
 }
 
 /** What a rule asks for once it holds. */

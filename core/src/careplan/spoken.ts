@@ -75,23 +75,40 @@ const PREPARED = Object.fromEntries(
   ]),
 ) as Readonly<Record<Task, readonly Prepared[]>>;
 
-/** What the rules that hold for this dog say of a task at a place; what this dog and house ask before what is true of every dog. */
-export function spokenOf(facts: DogFacts, task: Task, place: Place | null): Spoken {
+/** Tasks whose rules look at the place; of the others both sides of a dog say the same. */
+const LOOKS_AT_PLACE: ReadonlySet<Task> = new Set(
+  ALL_TASKS.filter((task) => PREPARED[task].some(({ rule }) => rule.when.ofPlace)),
+);
+
+/**
+ * What the rules that hold for this dog say of a task at a place; what this dog and house ask before what is true of
+ * every dog. `known` keeps what was found for the other side, within one plan.
+ */
+export function spokenOf(facts: DogFacts, task: Task, place: Place | null, known: Map<Task, Spoken>): Spoken {
+  const before = known.get(task);
+  if (before) return before;
+  const spoken = gather(facts, task, place);
+  if (!LOOKS_AT_PLACE.has(task)) known.set(task, spoken);
+  return spoken;
+}
+
+function gather(facts: DogFacts, task: Task, place: Place | null): Spoken {
   const all = nothing();
+  // Plans are made thousands at a time: nothing is spread, nothing is copied that need not be.
   for (const { rule, says } of PREPARED[task]) {
     if (!rule.when.holds(facts, place)) continue;
     const more = says ?? sayingsOf(rule, facts);
-    all.claims.push(...more.claims);
-    all.methods.push(...more.methods);
-    all.cautions.push(...more.cautions);
-    all.bars.push(...more.bars);
-    all.homes.push(...more.homes);
+    for (const claim of more.claims) all.claims.push(claim);
+    for (const said of more.methods) all.methods.push(said);
+    for (const said of more.cautions) all.cautions.push(said);
+    for (const said of more.bars) all.bars.push(said);
+    for (const home of more.homes) all.homes.push(home);
     for (const product of more.products) if (!all.products.includes(product)) all.products.push(product);
   }
-  return { ...all, methods: specificFirst(all.methods), cautions: specificFirst(all.cautions) };
+  all.methods.sort(generalLast);
+  all.cautions.sort(generalLast);
+  return all;
 }
 
-const specificFirst = (said: readonly Said[]): Said[] => [
-  ...said.filter(({ general }) => !general),
-  ...said.filter(({ general }) => general),
-];
+/** Sorting is stable: rules keep their order within each part. */
+const generalLast = (a: Said, b: Said): number => Number(a.general) - Number(b.general);

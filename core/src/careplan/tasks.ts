@@ -52,12 +52,21 @@ export interface TaskAt {
 }
 export const taskKey = ({ task, place }: TaskAt): string => (place ? `${task}@${placeKey(place)}` : task);
 
+/** Dogs with the same folds have the same tasks: there are few such sets, and many dogs. */
+const TASKS_OF_FOLDS = new Map<string, readonly TaskAt[]>();
+
 /** Every task at every place that a dog of these traits has, in working order. */
-export function tasksOf(traits: Traits): TaskAt[] {
-  const places = placesOf(foldSites(traits));
-  return ALL_TASKS.flatMap((task): TaskAt[] => {
+export function tasksOf(traits: Traits): readonly TaskAt[] {
+  const folds = foldSites(traits);
+  const key = folds.join();
+  const known = TASKS_OF_FOLDS.get(key);
+  if (known) return known;
+  const places = placesOf(folds);
+  const tasks = ALL_TASKS.flatMap((task): TaskAt[] => {
     const { sites } = TASKS[task];
     if (sites === 'none') return [{ task, place: null }];
     return places.filter(({ site }) => site.startsWith(sites)).map((place) => ({ task, place }));
   });
+  TASKS_OF_FOLDS.set(key, tasks);
+  return tasks;
 }
