@@ -87,15 +87,18 @@ test('the same person twice is joined, shown first, and taken apart', async ({ p
 test('a letter stands behind a vet’s word, and a card shows how at the table', async ({ page }) => {
   await openDog(page, 'Sorrel');
   await page.getByRole('button', { name: 'Instructions' }).click();
-  await page.getByLabel('Letter or photo').first().setInputFiles({
-    name: 'letter.png',
-    mimeType: 'image/png',
-    // One white dot.
-    buffer: Buffer.from(
-      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8/58BAwAI/AL+Zr2jWQAAAABJRU5ErkJggg==',
-      'base64',
-    ),
-  });
+  await page
+    .getByLabel('Letter or photo')
+    .first()
+    .setInputFiles({
+      name: 'letter.png',
+      mimeType: 'image/png',
+      // One white dot.
+      buffer: Buffer.from(
+        'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8/58BAwAI/AL+Zr2jWQAAAABJRU5ErkJggg==',
+        'base64',
+      ),
+    });
   await expect(page.getByRole('link', { name: 'letter.png' })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /^Clean ears, left ear/ }).click();

@@ -10,7 +10,8 @@ import type { Condition } from './rule';
 
 export const always: Condition = { words: 'every dog', holds: () => true };
 
-const joined = (parts: readonly Condition[]) => (parts.some(({ ofPlace }) => ofPlace) ? { ofPlace: true as const } : {});
+const joined = (parts: readonly Condition[]) =>
+  parts.some(({ ofPlace }) => ofPlace) ? { ofPlace: true as const } : {};
 
 export const all = (...needs: readonly Condition[]): Condition => ({
   words: needs.map((need) => need.words).join(', '),

@@ -65,12 +65,7 @@ const isEmpty = (line: PlanLine): boolean =>
   line.earHair === null &&
   line.bars.length + line.methods.length + line.cautions.length === 0;
 
-function planLine(
-  facts: DogFacts,
-  at: TaskAt,
-  betweenVisits: number | null,
-  known: Map<Task, Spoken>,
-): PlanLine {
+function planLine(facts: DogFacts, at: TaskAt, betweenVisits: number | null, known: Map<Task, Spoken>): PlanLine {
   const said = spokenOf(facts, at.task, at.place, known);
   const claims = [...said.claims];
   const bars = [...said.bars];

@@ -69,7 +69,7 @@ function writeCard({ name, card }: Person): string {
   const vcard = new ICAL.Component('vcard');
   const add = (property: string, value: string | string[]) => {
     const made = new ICAL.Property(property, vcard);
-    if (Array.isArray(value)) made.setValue(value as unknown as string);
+    if (Array.isArray(value)) made.setValue(value);
     else made.setValue(value);
     vcard.addProperty(made);
   };

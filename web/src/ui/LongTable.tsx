@@ -50,6 +50,7 @@ const ROW = 'border-b border-line last:border-0 hover:bg-pond-pale/40';
 function RowsInView<T>({ heads, rows, keyOf, cells, rowHeight }: LongTableProps<T>) {
   const body = useRef<HTMLTableSectionElement>(null);
   const scroller = () => body.current?.closest('main') ?? null;
+  // eslint-disable-next-line react-hooks/incompatible-library -- the compiler leaves this small component as it is
   const virtualizer = useVirtualizer({
     count: rows.length,
     getScrollElement: scroller,

@@ -17,7 +17,10 @@ export function ChooseFile({ reader, onOpened }: ChooseFileProps) {
   const take = async (file: File | undefined) => {
     if (!file) return;
     const refused = tooLarge(file.size);
-    if (refused) return setWords(refused);
+    if (refused) {
+      setWords(refused);
+      return;
+    }
     setWords('Reading…');
     const opened = await reader.open(new Uint8Array(await file.arrayBuffer()));
     if (opened.kind === 'refused') setWords(`${file.name}: ${opened.words} Nothing was imported.`);
