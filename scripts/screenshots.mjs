@@ -243,9 +243,9 @@ const KEPT = Object.keys(VIEWS).filter(
       'dog-young',
       'dog-edit',
       'house-breed',
+      'house-services',
       'dog-barred',
       'mixing-top-up',
-      'table-handover',
     ].includes(name),
 );
 

@@ -1,8 +1,15 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef, type ReactNode } from 'react';
+import { classes } from './classes';
+
+/** From which width a column is shown; its cells bear the same class. */
+export const SHOWN_FROM = { tablet: 'max-md:hidden', desk: 'max-lg:hidden' } as const;
+/** A column, or one that narrow screens leave out. */
+export type Head = string | { readonly name: string; readonly from: keyof typeof SHOWN_FROM };
+const nameOf = (head: Head): string => (typeof head === 'string' ? head : head.name);
 
 interface LongTableProps<T> {
-  readonly heads: readonly string[];
+  readonly heads: readonly Head[];
   readonly rows: readonly T[];
   readonly keyOf: (row: T) => string;
   /** The cells of a row, `<td>`s. */
@@ -23,8 +30,11 @@ export function LongTable<T>({ heads, rows, keyOf, cells, rowHeight }: LongTable
         <thead className="text-sm text-soft border-b border-line">
           <tr>
             {heads.map((head) => (
-              <th key={head} className="px-4 py-2.5 font-semibold">
-                {head}
+              <th
+                key={nameOf(head)}
+                className={classes('px-4 py-2.5 font-semibold', typeof head !== 'string' && SHOWN_FROM[head.from])}
+              >
+                {nameOf(head)}
               </th>
             ))}
           </tr>

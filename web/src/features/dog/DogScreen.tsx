@@ -44,7 +44,7 @@ function Dog({ dog }: { readonly dog: DogView }) {
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
       <header className="flex items-start justify-between gap-3 max-lg:flex-wrap">
         <DogHeader dog={dog} />
-        <div className="flex gap-2">
+        <div className="flex flex-wrap gap-2">
           <Button look="quiet" onClick={() => setTrying(true)}>
             What if…
           </Button>

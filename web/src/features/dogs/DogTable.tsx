@@ -4,9 +4,16 @@ import { Link } from 'react-router';
 import { clock, dayOf } from '../../app/times';
 import { useUnits, useZone } from '../../app/useUnits';
 import { Chip } from '../../ui/Chip';
-import { LongTable } from '../../ui/LongTable';
+import { LongTable, SHOWN_FROM, type Head } from '../../ui/LongTable';
 
-const HEADS = ['Dog', 'Owner', 'Next due', 'Booked', 'Mind'];
+const HEADS: readonly Head[] = [
+  'Dog',
+  { name: 'Owner', from: 'desk' },
+  'Next due',
+  { name: 'Booked', from: 'tablet' },
+  { name: 'Mind', from: 'desk' },
+];
+const CELL = 'px-4 py-2.5';
 /** As many marks as fit beside each other; the dog's page has all. */
 const MARKS_SHOWN = 3;
 
@@ -22,21 +29,22 @@ export function DogTable({ dogs }: { readonly dogs: readonly DogListItem[] }) {
       rowHeight={69}
       cells={(dog) => (
         <>
-          <td className="px-4 py-2.5">
+          <td className={CELL}>
             <Link to={`/dogs/${dog.id}`} className="font-bold text-lg hover:text-pond hover:underline">
               {dog.name}
             </Link>
             <p className="text-sm text-soft">
               {dog.breed}, {showWeight(kilograms(dog.weightKg), units)}
             </p>
+            <p className="text-sm text-soft lg:hidden">{dog.owner}</p>
           </td>
-          <td className="px-4 py-2.5">
+          <td className={`${CELL} ${SHOWN_FROM.desk}`}>
             <Link to={`/owners/${dog.ownerId}`} className="hover:text-pond hover:underline">
               {dog.owner}
             </Link>
             <p className="text-sm text-soft">{dog.phone.split(',')[0]}</p>
           </td>
-          <td className="px-4 py-2.5">
+          <td className={CELL}>
             {dog.next ? (
               <>
                 {showDay(dog.next.day)} {dog.next.late && <Chip tone="watch">late</Chip>}
@@ -46,14 +54,14 @@ export function DogTable({ dogs }: { readonly dogs: readonly DogListItem[] }) {
               <span className="text-soft">{dog.reckoned ? 'nothing recurring' : 'being reckoned'}</span>
             )}
           </td>
-          <td className="px-4 py-2.5">
+          <td className={`${CELL} ${SHOWN_FROM.tablet}`}>
             {dog.nextBooked ? (
               `${showDay(dayOf(dog.nextBooked, zone) as Day)}, ${clock(dog.nextBooked, zone)}`
             ) : (
               <span className="text-soft">not booked</span>
             )}
           </td>
-          <td className="px-4 py-2.5">
+          <td className={`${CELL} ${SHOWN_FROM.desk}`}>
             <div className="flex flex-wrap gap-1">
               {dog.openVet && <Chip tone="stop">waiting for a vet</Chip>}
               {dog.handling.slice(0, MARKS_SHOWN).map((mark) => (

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { useCatalogue } from '../../app/useCatalogue';
 import { useUnits } from '../../app/useUnits';
 import { Chip, type Tone } from '../../ui/Chip';
-import { LongTable } from '../../ui/LongTable';
+import { LongTable, SHOWN_FROM } from '../../ui/LongTable';
 import { classes } from '../../ui/classes';
 
 const VERDICTS: Readonly<Record<Verdict, { readonly words: string; readonly tone: Tone }>> = {
@@ -61,7 +61,7 @@ export function RowTable({ rows, left, onLeft }: RowTableProps) {
         })}
       </div>
       <LongTable
-        heads={['Take', 'Row', 'Owner', 'Dog', 'What becomes of it']}
+        heads={['Take', { name: 'Row', from: 'tablet' }, 'Owner', 'Dog', 'What becomes of it']}
         rows={shown}
         keyOf={(row) => String(row.row)}
         rowHeight={62}
@@ -78,7 +78,7 @@ export function RowTable({ rows, left, onLeft }: RowTableProps) {
                 />
               )}
             </td>
-            <td className="px-4 py-2 text-soft tabular-nums w-16">{row.row}</td>
+            <td className={`px-4 py-2 text-soft tabular-nums w-16 ${SHOWN_FROM.tablet}`}>{row.row}</td>
             <td className="px-4 py-2">
               {row.owner.name || <span className="text-soft">no name</span>}
               <p className="text-sm text-soft">{row.owner.card.phones[0]?.number ?? row.owner.card.emails[0] ?? ''}</p>

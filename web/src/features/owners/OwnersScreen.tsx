@@ -7,7 +7,7 @@ import { useClients, useDogs } from '../../api/queries';
 import { ButtonLink } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { TextField } from '../../ui/Field';
-import { LongTable } from '../../ui/LongTable';
+import { LongTable, SHOWN_FROM } from '../../ui/LongTable';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { BookTabs } from '../dogs/BookTabs';
 import { useSearch } from '../dogs/useSearch';
@@ -85,7 +85,7 @@ function Owners({ clients }: { readonly clients: readonly Client[] }) {
         <p className="text-soft">Nobody fits. Try fewer words.</p>
       ) : (
         <LongTable
-          heads={['Owner', 'Dogs', 'Reached by', 'Where']}
+          heads={['Owner', 'Dogs', 'Reached by', { name: 'Where', from: 'tablet' }]}
           rows={shown}
           keyOf={({ client }) => client.id}
           rowHeight={56}
@@ -107,7 +107,7 @@ function Owners({ clients }: { readonly clients: readonly Client[] }) {
                   <p className="text-sm text-soft">likes: {client.card.prefers}</p>
                 )}
               </td>
-              <td className="px-4 py-2.5 text-soft">{addressLine(client.card.address)}</td>
+              <td className={`px-4 py-2.5 text-soft ${SHOWN_FROM.tablet}`}>{addressLine(client.card.address)}</td>
             </>
           )}
         />

@@ -25,7 +25,10 @@ export function ReachFields({ card, set, at }: CardFieldsProps) {
     <div className="flex flex-col gap-4">
       <fieldset className="flex flex-col gap-2">
         {phones.map((phone, i) => (
-          <div key={i} className="grid grid-cols-[1fr_1fr_44px] items-end gap-2">
+          <div
+            key={i}
+            className="grid grid-cols-[1fr_1fr_44px] max-md:grid-cols-[1fr_44px] max-md:[&>*:first-child]:col-span-2 items-end gap-2"
+          >
             <TextField
               label={i === 0 ? 'Phone' : `Phone ${i + 1}`}
               type="tel"

@@ -22,20 +22,22 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
   const [shown, setShown] = useState(false);
   return (
     <div className="max-w-3xl">
-      <p className="text-soft text-lg">
-        {STAGES[step.stage]}
-        {step.minutes > 0 && (
-          <>
-            , about {step.minutes} min{' '}
-            <SourceMark roomy source={HOUSE_VALUE} because="Hands-on minutes for an ordinary dog." />
-          </>
-        )}
+      <div className="flex items-center justify-between gap-3">
+        <p className="text-soft text-lg">
+          {STAGES[step.stage]}
+          {step.minutes > 0 && (
+            <>
+              , about {step.minutes} min{' '}
+              <SourceMark roomy source={HOUSE_VALUE} because="Hands-on minutes for an ordinary dog." />
+            </>
+          )}
+        </p>
         {card && (
-          <Button look="quiet" className="ml-2 min-h-14!" onClick={() => setShown(true)}>
-            <BookOpen size={20} aria-hidden /> Show how
+          <Button look="quiet" className="min-h-14! min-w-14" onClick={() => setShown(true)}>
+            <BookOpen size={20} aria-hidden /> <span className="max-md:sr-only">Show how</span>
           </Button>
         )}
-      </p>
+      </div>
       <MethodDialog card={shown ? card : undefined} onClose={() => setShown(false)} />
       <h1 className="text-[42px]! max-md:text-[30px]! leading-tight! mb-3">{step.title}</h1>
       <ul className="text-[21px] max-md:text-lg leading-snug flex flex-col mb-4">
