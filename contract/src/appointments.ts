@@ -35,7 +35,5 @@ export const appointment = z.object({
   state: z.enum(['booked', 'cancelled', 'done']),
   note: z.string(),
   visitId: id.nullable(),
-  /** Handling in short, gravest first. */
-  marks: z.array(z.string()),
 });
 export type Appointment = z.infer<typeof appointment>;

@@ -1,5 +1,4 @@
 import type { Appointment } from '@dewpond/contract';
-import { handlingMarks } from '@dewpond/core/handling';
 import { and, asc, eq, gte, inArray, lt, type SQL } from 'drizzle-orm';
 import { appointment, client, dog, member, visit } from '../db/schema';
 import type { Tenant } from '../db/tenant';
@@ -8,7 +7,6 @@ async function find(tx: Tenant, where: SQL | undefined): Promise<Appointment[]> 
   const rows = await tx
     .select({
       appointment,
-      profile: dog.profile,
       dogName: dog.name,
       ownerName: client.name,
       memberName: member.name,
@@ -21,7 +19,7 @@ async function find(tx: Tenant, where: SQL | undefined): Promise<Appointment[]> 
     .leftJoin(visit, eq(visit.appointmentId, appointment.id))
     .where(where)
     .orderBy(asc(appointment.startsAt));
-  return rows.map(({ appointment: each, profile, ...names }) => ({
+  return rows.map(({ appointment: each, ...names }) => ({
     id: each.id,
     version: each.version,
     dogId: each.dogId,
@@ -31,7 +29,6 @@ async function find(tx: Tenant, where: SQL | undefined): Promise<Appointment[]> 
     endsAt: each.endsAt.toISOString(),
     state: each.state,
     note: each.note,
-    marks: handlingMarks(profile.handling, profile.canStandThroughBath),
     ...names,
   }));
 }

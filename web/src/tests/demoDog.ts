@@ -205,7 +205,6 @@ export const booking = (more: Partial<Appointment> = {}): Appointment => ({
   state: 'booked',
   note: '',
   visitId: null,
-  marks: ['Harness only', 'no neck loop'],
   ...more,
 });
 

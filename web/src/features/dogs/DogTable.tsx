@@ -38,7 +38,7 @@ export function DogTable({ dogs }: { readonly dogs: readonly DogListItem[] }) {
             </p>
             <p className="text-sm text-soft lg:hidden">{dog.owner}</p>
           </td>
-          <td className={`${CELL} ${SHOWN_FROM.desk}`}>
+          <td className={`${CELL} ${SHOWN_FROM.desk} whitespace-nowrap`}>
             <Link to={`/owners/${dog.ownerId}`} className="hover:text-pond hover:underline">
               {dog.owner}
             </Link>
@@ -54,7 +54,7 @@ export function DogTable({ dogs }: { readonly dogs: readonly DogListItem[] }) {
               <span className="text-soft">{dog.reckoned ? 'nothing recurring' : 'being reckoned'}</span>
             )}
           </td>
-          <td className={`${CELL} ${SHOWN_FROM.tablet}`}>
+          <td className={`${CELL} ${SHOWN_FROM.tablet} whitespace-nowrap`}>
             {dog.nextBooked ? (
               `${showDay(dayOf(dog.nextBooked, zone) as Day)}, ${clock(dog.nextBooked, zone)}`
             ) : (
