@@ -47,14 +47,7 @@ function tether(dog: Restrained): RestraintLine {
     ...(dog.traits.eyeSet === 'prominent' ? ['prominent eyes'] : []),
     ...(dog.breedHandling.includes('tender neck') ? ['a tender neck'] : []),
   ];
-  if (builds.length > 0)
-    return line(
-      'tether',
-      'Harness, never by the neck.',
-      builds.join(', '),
-      COMMON_PRACTICE,
-      dog.notes.tether === 'loop',
-    );
+  if (builds.length > 0) return line('tether', 'Harness, never by the neck.', builds.join(', '), COMMON_PRACTICE, true);
   if (dog.notes.tether === 'harness')
     return line('tether', 'Harness, never by the neck.', 'noted for this dog', DOGS_RECORD);
   return line('tether', 'A loop that cannot tighten, or a harness.', 'every dog is tethered, none by a tight loop');

@@ -2,7 +2,7 @@ import type { Appointment } from '@dewpond/contract';
 import { addDays } from '@dewpond/core/units';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
-import { MEMBER, TODAY, booking, listed, session } from '../../tests/demoDog';
+import { MEMBER, TODAY, booking, dogView, listed, session } from '../../tests/demoDog';
 import { Refusal, openOffice, show } from '../../tests/office';
 import { AheadScreen } from './AheadScreen';
 
@@ -18,6 +18,7 @@ function openWeeks(first: readonly Appointment[] = [], clash = false) {
     'GET /api/dogs': () => ({
       items: [listed({ nextBooked: held.list.find((each) => each.state === 'booked')?.startsAt ?? null })],
     }),
+    'GET /api/dogs/:id': () => dogView(),
     'GET /api/appointments': ({ query }) => ({
       items: held.list.filter(
         ({ startsAt }) =>
@@ -69,6 +70,17 @@ describe('the weeks ahead', () => {
     await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Book' }));
     expect(await screen.findByText(/Ines Okafor is taken then/)).toBeTruthy();
     expect(field('Time').value).toBe('09:00');
+  });
+
+  test('a lesson is booked short, with what the dog minds in sight', async () => {
+    const { person, office } = openWeeks();
+    await person.click(await screen.findByRole('button', { name: 'Book' }));
+    await screen.findByText('Nothing yet.');
+    expect(await screen.findByText('no neck loop')).toBeTruthy();
+    await person.selectOptions(field('What'), 'lesson');
+    expect(field('Minutes').value).toBe('20');
+    await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Book' }));
+    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ kind: 'lesson', minutes: 20 }));
   });
 
   test('a visit of five minutes is refused at its field', async () => {

@@ -6,6 +6,7 @@ import { DogHead } from '../../drawings/DogHead';
 import { Button } from '../../ui/Button';
 import { Ripple } from '../../ui/Ripple';
 import { classes } from '../../ui/classes';
+import { ShowHow } from '../methods/ShowHow';
 import type { Table } from './useTable';
 import { record } from './visitLog';
 
@@ -29,6 +30,7 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
   const side = (wanted: Place['side']) => places.filter((place) => place.side === wanted);
   const grades = Object.fromEntries(places.map((place) => [placeKey(place), gradeAt(table, placeKey(place))]));
   const missing = notLookedAt(state, places);
+  const step = table.steps.find(({ stage }) => stage === 'look-over');
   const column = (list: readonly Place[]) => (
     <div className="flex flex-col gap-2">
       {list.map((place) => (
@@ -40,7 +42,10 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
     <div>
       {!compact && (
         <>
-          <p className="text-soft text-lg">Look-over</p>
+          <div className="flex items-center justify-between gap-3">
+            <p className="text-soft text-lg">Look-over</p>
+            {step && <ShowHow step={step} />}
+          </div>
           <h1 className="text-[38px]! max-md:text-[28px]! mb-1">Look and smell before anything wet</h1>
           <p className="text-lg mb-3">
             Touch each place as <b>clear</b>, or tap it and say what you see. Nothing counts as clear by silence.

@@ -2,13 +2,11 @@ import { namePlace } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { PAD_COLOURS, type PadColour } from '@dewpond/core/findings';
 import { STAGES, waitsFor, type Step } from '@dewpond/core/visit';
-import { methodOfStep } from '@dewpond/core/methods';
-import { BookOpen, Minus } from 'lucide-react';
-import { useState } from 'react';
+import { Minus } from 'lucide-react';
 import { Button } from '../../ui/Button';
 import { SourceMark, SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
-import { MethodDialog } from '../methods/MethodDialog';
+import { ShowHow } from '../methods/ShowHow';
 import { Handover } from './Handover';
 import { TimerButton } from './Timers';
 import { UsedMix } from './UsedMix';
@@ -18,8 +16,6 @@ import { record } from './visitLog';
 /** One step fills the screen: what to do, how, and whatever it counts. */
 export function StepBody({ table, step }: { readonly table: Table; readonly step: Step }) {
   const waits = waitsFor(table.state, table.steps, step);
-  const card = methodOfStep(step);
-  const [shown, setShown] = useState(false);
   return (
     <div className="max-w-3xl">
       <div className="flex items-center justify-between gap-3">
@@ -32,13 +28,8 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
             </>
           )}
         </p>
-        {card && (
-          <Button look="quiet" className="min-h-14! min-w-14" onClick={() => setShown(true)}>
-            <BookOpen size={20} aria-hidden /> <span className="max-md:sr-only">Show how</span>
-          </Button>
-        )}
+        <ShowHow step={step} />
       </div>
-      <MethodDialog card={shown ? card : undefined} onClose={() => setShown(false)} />
       <h1 className="text-[42px]! max-md:text-[30px]! leading-tight! mb-3">{step.title}</h1>
       <ul className="text-[21px] max-md:text-lg leading-snug flex flex-col mb-4">
         {step.how.map((said) => (

@@ -51,6 +51,26 @@ describe('at the table', () => {
     expect(sent[0]).toEqual({ type: 'opened' });
   });
 
+  test('every step with hands on the dog shows how, over the visit and without leaving it', async () => {
+    const { person } = toTheTable();
+    await screen.findByText(/step 1 of/);
+    expect(screen.queryByRole('button', { name: 'Show how' })).toBeNull();
+    await person.click(next());
+    await person.click(next());
+    await person.click(button('Show how'));
+    const card = screen.getByRole('dialog', { name: 'Look into the ears' });
+    expect(card).toHaveWords(/Lift the flap up and away.*Never.*Enough/);
+    await person.keyboard('{Escape}');
+    expect(screen.queryByRole('dialog')).toBeNull();
+    expect(heading().join()).toMatch(/Look and smell/);
+  });
+
+  test('how the dog is held stands at the first step, with where it comes from', async () => {
+    toTheTable();
+    await screen.findByText(/step 1 of/);
+    expect(document.body).toHaveWords(/Harness, never by the neck.*No closed muzzle/);
+  });
+
   test('a musty left ear takes the left ear’s steps away, says why and what instead, and from where', async () => {
     const { person } = toTheTable();
     await screen.findByText(/step 1 of/);
