@@ -10,7 +10,7 @@ import {
   TEARING,
   type Traits,
 } from '@dewpond/core/catalogue';
-import { SKIN, type DogFacts, type DueLine } from '@dewpond/core/careplan';
+import { COAT_CONDITIONS, SKIN, type DogFacts, type DueLine } from '@dewpond/core/careplan';
 import { EAR_CONDITIONS, type Finding } from '@dewpond/core/findings';
 import {
   BEST_TIMES,
@@ -85,6 +85,7 @@ export const dogProfile = z.strictObject({
   sex: z.enum(['dog', 'bitch', 'not known']).default('not known'),
   seen: seenTraits.default({}),
   skin: z.enum(SKIN).default('healthy'),
+  coatCondition: z.enum(COAT_CONDITIONS).default('good'),
   swims: z.boolean().default(false),
   canStandThroughBath: z.boolean().default(true),
   grassSeedMonths: z.array(z.int().min(1).max(12)).max(12).default([]),

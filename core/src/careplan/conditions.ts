@@ -2,7 +2,7 @@ import type { Handling, Traits } from '../catalogue';
 import { FOLD_SITES, type FoldSite } from '../places';
 import { monthOf } from '../units';
 import type { LifeStage } from './age';
-import type { DogFacts, Skin } from './facts';
+import type { CoatCondition, DogFacts, Skin } from './facts';
 import type { HouseQuestion, HouseWays } from './houseWays';
 import type { Condition } from './rule';
 
@@ -49,6 +49,12 @@ export const stage = (value: LifeStage): Condition => ({ words: value, holds: (f
 export const skin = (...values: readonly Skin[]): Condition => ({
   words: `${values.join(' or ')} skin`,
   holds: (facts) => values.includes(facts.skin),
+});
+
+/** The coat as it is now. */
+export const coatIs = (condition: CoatCondition): Condition => ({
+  words: `${condition} coat now`,
+  holds: ({ coatCondition }) => coatCondition === condition,
 });
 
 export const way = <Q extends HouseQuestion>(question: Q, ...schools: readonly HouseWays[Q][]): Condition => ({

@@ -10,6 +10,9 @@ import { DEFAULT_SERVICES, type HouseServices } from './services';
 
 export const SKIN = ['healthy', 'sensitive', 'allergic', 'under treatment'] as const;
 export type Skin = (typeof SKIN)[number];
+export const COAT_CONDITIONS = ['good', 'dry', 'oily', 'matted'] as const;
+/** How the coat is now, whatever kind it is. */
+export type CoatCondition = (typeof COAT_CONDITIONS)[number];
 
 export interface EarHistory {
   readonly conditions: readonly EarCondition[];
@@ -38,6 +41,7 @@ export interface DogFacts {
   readonly lifeStage: LifeStage;
   readonly canStandThroughBath: boolean;
   readonly skin: Skin;
+  readonly coatCondition: CoatCondition;
   readonly fitness: Fitness;
   readonly swims: boolean;
   readonly grassSeedMonths: readonly number[];
@@ -92,6 +96,7 @@ export function plainDog(
     lifeStage: 'adult',
     canStandThroughBath: true,
     skin: 'healthy',
+    coatCondition: 'good',
     fitness: FIT,
     swims: false,
     grassSeedMonths: [],

@@ -3,7 +3,18 @@ export { comparePlans, type PlanChange } from './comparePlans';
 export { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
 export { decideEarHair, type EarHairDecision, type EarHairWay } from './earHair';
 export { humanYears, lifeStage, seniorFrom, type LifeStage } from './age';
-export { FIT, LIFT_ALONE_KG, SKIN, plainDog, type DogFacts, type EarHistory, type Fitness, type Skin } from './facts';
+export {
+  COAT_CONDITIONS,
+  FIT,
+  LIFT_ALONE_KG,
+  SKIN,
+  plainDog,
+  type CoatCondition,
+  type DogFacts,
+  type EarHistory,
+  type Fitness,
+  type Skin,
+} from './facts';
 export {
   ALL_HOUSE_QUESTIONS,
   DEFAULT_HOUSE_WAYS,

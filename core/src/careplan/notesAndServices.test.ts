@@ -45,6 +45,15 @@ describe('what a dog minds stands at the work it concerns', () => {
     expect(wordsOf(makePlan(aDog()), 'bath').join(' ')).not.toMatch(/Reacted/);
   });
 
+  test.each([
+    ['dry', 'conditioner', /dry coat now: conditioner helps/],
+    ['oily', 'second wash', /oily coat now: two washes/],
+    ['matted', 'mats', /Matted now/],
+  ] as const)('a coat that is %s now is said at %s', (coatCondition, task, words) => {
+    expect(wordsOf(makePlan(aDog({ coatCondition }, 'poodle-miniature')), task).join(' ')).toMatch(words);
+    expect(wordsOf(makePlan(aDog({}, 'poodle-miniature')), task).join(' ')).not.toMatch(words);
+  });
+
   test('notes never change how often anything is done', () => {
     const easy = noted({}).lines.map((each) => [each.task, each.interval]);
     const hard = noted({ minds: MINDS, dryer: 'towels only', helper: 'helper throughout' });

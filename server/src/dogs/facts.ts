@@ -37,6 +37,7 @@ export function factsOf(
     lifeStage: lifeStage(profile.born === null ? null : yearsOld(profile.born, today), weight),
     canStandThroughBath: profile.canStandThroughBath,
     skin: profile.skin,
+    coatCondition: profile.coatCondition,
     fitness: FIT,
     swims: profile.swims,
     grassSeedMonths: profile.grassSeedMonths,

@@ -124,6 +124,7 @@ export function dogView(more: Partial<DogView> = {}): DogView {
       sex: 'bitch',
       seen: {},
       skin: 'healthy',
+      coatCondition: 'good',
       swims: false,
       canStandThroughBath: true,
       grassSeedMonths: [],

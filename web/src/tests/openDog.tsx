@@ -1,5 +1,6 @@
 import type { DogView } from '@dewpond/contract';
 import { screen } from '@testing-library/react';
+import { v7 } from 'uuid';
 import { DogScreen } from '../features/dog/DogScreen';
 import { MEMBER, TODAY, dogView, house, session } from './demoDog';
 import { openOffice, show } from './office';
@@ -42,6 +43,16 @@ export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
         endedOn: body.ended ? TODAY : null,
         lessons: lessons.filter(({ id }) => id !== body.withoutLesson),
       })),
+    'GET /api/clients/:id': () => ({
+      client: held.dog.client,
+      dogs: [
+        { id: held.dog.id, name: held.dog.profile.name, breed: 'Pug', archivedOn: null },
+        { id: v7(), name: 'Raddish', breed: 'Pug', archivedOn: null },
+      ],
+      housemates: [],
+      likelySame: [],
+      merges: [],
+    }),
     'GET /api/dogs/:id/merge': ({ id, query }) => ({
       of: 'dog',
       kept: { id, name: held.dog.profile.name },

@@ -1,6 +1,6 @@
 import { COMMON_PRACTICE, HOUSE_VALUE, published } from '../../provenance';
 import { daysBetween } from '../../units';
-import { all, always, either, fact, flatFaced, minds, skin, stage, trait } from '../conditions';
+import { all, always, coatIs, either, fact, flatFaced, minds, skin, stage, trait } from '../conditions';
 import type { Rule } from '../rule';
 import { bar, caution, days, method, rowsOf } from './row';
 
@@ -153,6 +153,18 @@ export const BATH_RULES: readonly Rule[] = [
     skin('under treatment'),
     'on treated skin only by the vet’s word',
     bar('No conditioner on treated skin unless the vet’s instruction says so.'),
+  ),
+  rowsOf('conditioner', 'default', COMMON_PRACTICE)(
+    'dry coat',
+    coatIs('dry'),
+    'a dry coat breaks and mats',
+    caution('A dry coat now: conditioner helps, rinsed well, where the house gives it.'),
+  ),
+  rowsOf('second wash', 'default', COMMON_PRACTICE)(
+    'oily coat',
+    coatIs('oily'),
+    'grease keeps water and product off the skin',
+    caution('An oily coat now: two washes, the second until it lathers.'),
   ),
   rowsOf('conditioner', 'default', COMMON_PRACTICE)(
     'how',

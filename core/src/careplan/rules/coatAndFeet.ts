@@ -1,5 +1,5 @@
 import { COMMON_PRACTICE, HOUSE_VALUE } from '../../provenance';
-import { all, always, fact, inMonths, minds, stage, trait } from '../conditions';
+import { all, always, coatIs, fact, inMonths, minds, stage, trait } from '../conditions';
 import type { Rule } from '../rule';
 import { bar, caution, days, home, method, rowsOf } from './row';
 
@@ -82,6 +82,15 @@ export const COAT_RULES: readonly Rule[] = [
     bar('Bare skin: nothing to brush; tufts combed.'),
   ),
 
+  mats(
+    'matted now',
+    coatIs('matted'),
+    'the coat is matted now',
+    caution(
+      'Matted now: opened from the tip, or shaved with the owner’s word; the skin beneath is looked at and recorded.',
+    ),
+    home(1, 10, 'Until the next visit: comb to the skin a little each day, dry; ring where it will not open.'),
+  ),
   mats('dry', feathered, 'water tightens mats', caution('No water on mats: brushed or shaved out before the bath.')),
   mats('scissors', feathered, 'skin is pulled up into a mat', caution('Never scissors under a mat.')),
   mats('small', feathered, 'most open', method('Small and loose: splitter and fingers, then comb.')),

@@ -129,7 +129,7 @@ function BookForm({
         type="number"
         min={15}
         max={480}
-        step={15}
+        step={5}
         required
         value={minutes}
         onChange={(event) => setMinutes(Number(event.target.value))}

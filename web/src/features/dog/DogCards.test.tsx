@@ -73,6 +73,15 @@ describe('the cards of a dog’s page', () => {
     await waitFor(() => expect(office.sent).toMatchObject([['POST /api/dogs/:id/merge', { goneId: twin.id }]]));
   });
 
+  test('a dog that is twice in the book under two names is found among its owner’s dogs', async () => {
+    const { person, office } = openPage();
+    await person.click(await screen.findByRole('button', { name: 'More' }));
+    await person.click(await screen.findByRole('menuitem', { name: 'The same dog twice…' }));
+    await person.click(await screen.findByRole('button', { name: 'Raddish, Pug' }));
+    await person.click(await screen.findByRole('button', { name: 'Join into Radish' }));
+    await waitFor(() => expect(office.sent.map(([key]) => key)).toEqual(['POST /api/dogs/:id/merge']));
+  });
+
   test('what if a vet said: the plan says what it would do, and nothing is sent', async () => {
     const { person, office } = openPage();
     await screen.findByRole('heading', { name: 'Care plan' });

@@ -1,5 +1,13 @@
 import { COAT_LENGTHS, composeTraits, nameBreeds, usualWeight } from '@dewpond/core/catalogue';
-import { ALL_INTAKE_QUESTIONS, SKIN, intakeQuestions, type IntakeQuestion, type Skin } from '@dewpond/core/careplan';
+import {
+  ALL_INTAKE_QUESTIONS,
+  COAT_CONDITIONS,
+  SKIN,
+  intakeQuestions,
+  type CoatCondition,
+  type IntakeQuestion,
+  type Skin,
+} from '@dewpond/core/careplan';
 import { isDay, kilograms, showWeight, yearsOld, type Day } from '@dewpond/core/units';
 import { useCatalogue } from '../../app/useCatalogue';
 import { useUnits } from '../../app/useUnits';
@@ -133,6 +141,17 @@ function Questions({
         >
           {COAT_LENGTHS.map((length) => (
             <option key={length}>{length}</option>
+          ))}
+        </SelectField>
+      )}
+      {asks('coatLength') && (
+        <SelectField
+          label="Coat now"
+          value={form.coatCondition}
+          onChange={(event) => set({ coatCondition: event.target.value as CoatCondition })}
+        >
+          {COAT_CONDITIONS.map((condition) => (
+            <option key={condition}>{condition}</option>
           ))}
         </SelectField>
       )}

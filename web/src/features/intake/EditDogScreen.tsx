@@ -38,6 +38,7 @@ function formOf({ profile, client }: DogView, units: UnitSystem): DogForm {
     weight: String(weight),
     born: profile.born ?? '',
     skin: profile.skin,
+    coatCondition: profile.coatCondition,
     tearingSeenByVet: profile.tearingSeenByVet,
     pluckingConsent: profile.pluckingConsent,
     cannotStand: !profile.canStandThroughBath,

@@ -56,6 +56,7 @@ function preview(form: DogForm, house: HouseView | undefined, today: Day, catalo
       lifeStage: lifeStage(form.born === '' || form.born > today ? null : yearsOld(form.born as Day, today), weight),
       canStandThroughBath: !form.cannotStand,
       skin: form.skin,
+      coatCondition: form.coatCondition,
       swims: form.swims,
       tearingSeenByVet: form.tearingSeenByVet,
       earTrouble: form.earTrouble,

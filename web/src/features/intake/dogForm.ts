@@ -1,5 +1,5 @@
 import { dogProfile, newClient, type DogProfile, type DogProfileInput } from '@dewpond/contract';
-import { SKIN, type Skin } from '@dewpond/core/careplan';
+import { SKIN, type CoatCondition, type Skin } from '@dewpond/core/careplan';
 import { EASY, type HandlingNotes } from '@dewpond/core/handling';
 import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
 import { type z } from 'zod';
@@ -15,6 +15,7 @@ export interface DogForm {
   readonly weight: string;
   readonly born: string;
   readonly skin: Skin;
+  readonly coatCondition: CoatCondition;
   readonly tearingSeenByVet: boolean;
   readonly pluckingConsent: boolean;
   readonly cannotStand: boolean;
@@ -49,6 +50,7 @@ export const EMPTY_FORM: DogForm = {
   weight: '',
   born: '',
   skin: SKIN[0],
+  coatCondition: 'good',
   tearingSeenByVet: false,
   pluckingConsent: false,
   cannotStand: false,
@@ -79,6 +81,7 @@ export function profileOf(form: DogForm, units: UnitSystem, kept: Partial<DogPro
     weightKg: units === 'US' ? Math.round(typed * KG_PER_POUND * 100) / 100 : typed,
     born: form.born === '' ? null : form.born,
     skin: form.skin,
+    coatCondition: form.coatCondition,
     tearingSeenByVet: form.tearingSeenByVet,
     pluckingConsent: form.pluckingConsent,
     canStandThroughBath: !form.cannotStand,

@@ -48,6 +48,15 @@ function openOwner(first = view(), refused?: Refusal) {
       };
       return {};
     },
+    'GET /api/clients/:id/merge': ({ id, query }) => ({
+      of: 'client',
+      kept: { id, name: held.view.client.name },
+      gone: { id: query.get('gone') ?? '', name: KUNLE.name },
+      moves: ['the dog Umber'],
+      gains: [],
+      refused: null,
+    }),
+    'POST /api/clients/:id/merge': ({ body }) => ({ id: body.id }),
     'POST /api/merges/:id/undo': ({ id }) => ({ id }),
   });
   return { office, held, ...show(<OwnerScreen />, { path: '/owners/:id', at: `/owners/${CLIENT_ID}` }) };
@@ -131,6 +140,17 @@ describe('an owner', () => {
     expect(office.sent.at(-1)).toEqual(['PUT /api/clients/:id/household', { with: KUNLE.id }]);
     await person.click(button('Leave it'));
     await waitFor(() => expect(screen.queryByText('Household Adeyemi')).toBeNull());
+  });
+
+  test('who is twice in the book under another number is found by hand, and shown what would join', async () => {
+    const { person, office } = openOwner();
+    await person.click(await screen.findByRole('button', { name: 'Twice in the book?' }));
+    await person.click(screen.getByRole('combobox', { name: 'Find an owner' }));
+    await person.paste('kunle');
+    await person.click(await screen.findByText('Kunle Adeyemi'));
+    expect(await screen.findByText('the dog Umber')).toBeTruthy();
+    await person.click(button('Join into Amara Nwosu'));
+    await waitFor(() => expect(office.sent).toMatchObject([['POST /api/clients/:id/merge', { goneId: KUNLE.id }]]));
   });
 
   test('what was joined in can be taken apart', async () => {

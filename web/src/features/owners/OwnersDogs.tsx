@@ -8,6 +8,7 @@ import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
 import { tell } from '../../ui/toasts';
 import { ClientFinder } from '../intake/ClientFinder';
+import { JoinClient } from '../merging/JoinAnother';
 
 /** Their dogs, and who else lives there: dogs of one household are best booked on one day. */
 export function OwnersDogs({ view: { client, dogs, housemates } }: { readonly view: ClientView }) {
@@ -47,6 +48,9 @@ export function OwnersDogs({ view: { client, dogs, housemates } }: { readonly vi
           without={[client.id, ...housemates.map(({ id }) => id)]}
           onChange={(other) => other && share.mutate(other)}
         />
+      </div>
+      <div className="mt-3 pt-3 border-t border-line">
+        <JoinClient kept={client} />
       </div>
     </Card>
   );
