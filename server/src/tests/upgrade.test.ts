@@ -1,0 +1,100 @@
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { dogProfile } from '@dewpond/contract';
+import pg from 'pg';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { v7 } from 'uuid';
+import { connectionString } from '../db/connect';
+import { migrateDatabase } from '../db/migrate';
+import { config } from './salon';
+
+const MIGRATIONS = fileURLToPath(new URL('../../drizzle', import.meta.url));
+const DATABASE = 'dewpond_upgrade';
+const old = { ...config, DATABASE_NAME: DATABASE };
+const [business, client, silent, dog] = [v7(), v7(), v7(), v7()];
+
+/** The migrations up to and with one of them, as an older version shipped them. */
+function migrationsUntil(last: string): string {
+  const folder = mkdtempSync(join(tmpdir(), 'dewpond-migrations-'));
+  cpSync(MIGRATIONS, folder, { recursive: true });
+  const journalFile = join(folder, 'meta/_journal.json');
+  const journal = JSON.parse(readFileSync(journalFile, 'utf8')) as { entries: { tag: string }[] };
+  const at = journal.entries.findIndex(({ tag }) => tag === last);
+  writeFileSync(journalFile, JSON.stringify({ ...journal, entries: journal.entries.slice(0, at + 1) }));
+  return folder;
+}
+
+let owner: pg.Client;
+beforeAll(async () => {
+  const maker = new pg.Client({ connectionString: connectionString(config, 'owner') });
+  await maker.connect();
+  await maker.query(`drop database if exists ${DATABASE} with (force)`);
+  await maker.query(`create database ${DATABASE}`);
+  await maker.end();
+  const before = migrationsUntil('0004_handover_guards');
+  await migrateDatabase(old, before);
+  rmSync(before, { recursive: true });
+  owner = new pg.Client({ connectionString: connectionString(old, 'owner') });
+  await owner.connect();
+  await owner.query(
+    `insert into dewpond.business (business_id, name, zone, units, ways, plucking_by_vets_only) values ($1, 'A salon', 'Europe/London', 'metric', '{}', true)`,
+    [business],
+  );
+  await owner.query(
+    `insert into dewpond.client (business_id, id, name, phone, email, note, made_from) values ($1, $2, 'Folake Adeyemi', '01632 960114', 'folake@thornmere.example', 'Side gate.', 'x'), ($1, $3, 'Wen Halloran', '', '', '', 'y')`,
+    [business, client, silent],
+  );
+  const profile = { name: 'Teasel', breeds: ['beagle'], weightKg: 14.2, handling: ['Own towel', 'Minds front feet'] };
+  await owner.query(
+    `insert into dewpond.dog (business_id, id, client_id, name, profile, made_from, created_at) values ($1, $2, $3, 'Teasel', $4, 'z', '2026-03-01T10:00:00Z')`,
+    [business, dog, client, profile],
+  );
+  await migrateDatabase(old, MIGRATIONS);
+}, 60_000);
+afterAll(() => owner.end());
+
+const rows = async (table: string) =>
+  (await owner.query<Record<string, unknown>>(`select * from dewpond.${table} order by 2`)).rows;
+
+describe('a book of the version before', () => {
+  test('keeps phone, e-mail and note of every client on the card', async () => {
+    const cards = (await rows('client')).map(({ card }) => card);
+    expect(cards).toEqual([
+      {
+        phones: [{ number: '01632 960114', whose: '' }],
+        emails: ['folake@thornmere.example'],
+        prefers: 'no matter',
+        address: { street: '', town: '', postcode: '', coordinates: null },
+        consents: {},
+        note: 'Side gate.',
+      },
+      expect.objectContaining({ phones: [], emails: [], note: '' }),
+    ]);
+  });
+
+  test('keeps the words of handling as marks, and every profile is one the contract takes as it stands', async () => {
+    const [teasel] = await rows('dog');
+    expect(teasel?.['profile']).toMatchObject({
+      handling: { marks: ['Own towel', 'Minds front feet'], minds: [] },
+      chip: '',
+    });
+    const profile = teasel?.['profile'] as Record<string, unknown>;
+    const parsed = dogProfile.parse(profile) as unknown as Record<string, unknown>;
+    // Nothing of what came with this version is left to a default at reading.
+    for (const key of ['handling', 'chip', 'nailBled', 'reactions', 'hazeKnown', 'coatCondition'])
+      expect([key, profile[key]]).toEqual([key, parsed[key]]);
+  });
+
+  test('keeps what the law of the place keeps for vets, and has its first weight', async () => {
+    expect((await rows('business'))[0]).toMatchObject({ services: { 'ear hair': 'vet' }, lift_alone_kg: 20 });
+    expect(await rows('weighing')).toMatchObject([{ dog_id: dog, kg: 14.2 }]);
+  });
+
+  test('is brought up to date once: again changes nothing', async () => {
+    const before = [await rows('client'), await rows('dog'), await rows('weighing')];
+    await migrateDatabase(old, MIGRATIONS);
+    expect([await rows('client'), await rows('dog'), await rows('weighing')]).toEqual(before);
+  });
+});
