@@ -145,7 +145,7 @@ const VIEWS = {
     await openDog(page, 'Teasel');
     await page.getByRole('button', { name: 'More' }).click();
     await page.getByRole('menuitem', { name: 'Edit' }).click();
-    await page.getByRole('heading', { name: 'What this brings' }).waitFor();
+    await page.getByRole('heading', { name: 'What was before' }).evaluate((element) => element.scrollIntoView());
   },
   'house-services': async (page) => {
     await page.goto('/house');

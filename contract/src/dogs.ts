@@ -89,6 +89,10 @@ export const dogProfile = z.strictObject({
   swims: z.boolean().default(false),
   canStandThroughBath: z.boolean().default(true),
   grassSeedMonths: z.array(z.int().min(1).max(12)).max(12).default([]),
+  hayFeverMonths: z.array(z.int().min(1).max(12)).max(12).default([]),
+  dirtyWork: z.boolean().default(false),
+  stiffJoints: z.boolean().default(false),
+  tightBreathing: z.boolean().default(false),
   tearingSeenByVet: z.boolean().default(false),
   earTrouble: z.enum(['none', 'in the past, no word from a vet', 'in the past, vet knows']).default('none'),
   ears: z

@@ -12,6 +12,7 @@ ALTER TABLE "dewpond"."client" ALTER COLUMN "card" DROP DEFAULT;
 -- Marks of handling were words; they stay words, beside the marks one can act on.
 UPDATE "dewpond"."dog" SET "profile" = "profile" || jsonb_build_object(
   'chip', '', 'nailBled', false, 'reactions', '', 'hazeKnown', false, 'coatCondition', 'good',
+  'hayFeverMonths', '[]'::jsonb, 'dirtyWork', false, 'stiffJoints', false, 'tightBreathing', false,
   'handling', jsonb_build_object(
     'minds', '[]'::jsonb, 'helper', 'no helper', 'muzzle', 'no muzzle', 'dryer', 'any dryer', 'tether', 'loop',
     'sight', 'sees', 'hearing', 'hears', 'bestTime', 'any time', 'marks', coalesce("profile"->'handling', '[]'::jsonb)));

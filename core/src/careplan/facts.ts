@@ -45,6 +45,13 @@ export interface DogFacts {
   readonly fitness: Fitness;
   readonly swims: boolean;
   readonly grassSeedMonths: readonly number[];
+  /** Months in which its eyes and paws itch; 1 is January. */
+  readonly hayFeverMonths: readonly number[];
+  /** Farm, beach, mud: work or play that dirties it. */
+  readonly dirtyWork: boolean;
+  readonly stiffJoints: boolean;
+  /** Breathes tightly, whatever its face. */
+  readonly tightBreathing: boolean;
   /** A vet has seen why the eyes tear. */
   readonly tearingSeenByVet: boolean;
   readonly earTrouble: 'none' | 'in the past, no word from a vet' | 'in the past, vet knows';
@@ -100,6 +107,10 @@ export function plainDog(
     fitness: FIT,
     swims: false,
     grassSeedMonths: [],
+    hayFeverMonths: [],
+    dirtyWork: false,
+    stiffJoints: false,
+    tightBreathing: false,
     tearingSeenByVet: false,
     earTrouble: 'none',
     earOdds: earOdds(breeds),

@@ -54,6 +54,17 @@ describe('what a dog minds stands at the work it concerns', () => {
     expect(wordsOf(makePlan(aDog({}, 'poodle-miniature')), task).join(' ')).not.toMatch(words);
   });
 
+  test('how it lives and what its body bears', () => {
+    const hayFever = (today: string) =>
+      wordsOf(makePlan(aDog({ hayFeverMonths: [5, 6], today: day(today) })), 'eyes and face').join(' ');
+    expect(hayFever('2026-06-10')).toMatch(/Hay-fever weeks/);
+    expect(hayFever('2026-11-10')).not.toMatch(/Hay-fever weeks/);
+    const bathDays = (more: Partial<DogFacts>) => line(makePlan(aDog(more)), 'bath')?.interval?.most ?? 0;
+    expect(bathDays({ dirtyWork: true })).toBeLessThan(bathDays({}));
+    expect(wordsOf(makePlan(aDog({ stiffJoints: true })), 'nails').join(' ')).toMatch(/Stiff joints/);
+    expect(wordsOf(makePlan(aDog({ tightBreathing: true })), 'drying').join(' ')).toMatch(/Breathes tightly/);
+  });
+
   test('notes never change how often anything is done', () => {
     const easy = noted({}).lines.map((each) => [each.task, each.interval]);
     const hard = noted({ minds: MINDS, dryer: 'towels only', helper: 'helper throughout' });

@@ -6,7 +6,7 @@ export const restraintOf = (facts: DogFacts): RestraintLine[] =>
   restraintPlan({
     notes: facts.handling,
     traits: facts.traits,
-    breedHandling: facts.breedHandling,
+    breedHandling: facts.tightBreathing ? [...facts.breedHandling, 'tight breathing'] : facts.breedHandling,
     weight: facts.weight,
     liftAloneKg: facts.liftAloneKg,
     standsThroughBath: facts.canStandThroughBath,

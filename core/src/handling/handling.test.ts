@@ -64,6 +64,13 @@ describe('how a dog is held. Common practice, no source; weights house values', 
       /No closed muzzle, though/,
     ],
     [
+      'nor has a dog that breathes tightly',
+      { breedHandling: ['tight breathing'], notes: { ...EASY, muzzle: 'basket muzzle' } },
+      'muzzle',
+      /No closed muzzle, though/,
+    ],
+    ['and it is never held by the neck', { breedHandling: ['tight breathing'] }, 'tether', /never by the neck/],
+    [
       'a soft muzzle is for minutes',
       { notes: { ...EASY, muzzle: 'soft muzzle, minutes only' } },
       'muzzle',

@@ -40,10 +40,13 @@ const line = (
 ): RestraintLine => ({ about, words, because, source, caution });
 
 const flat = ({ traits }: Restrained) => traits.muzzle === 'flat';
+/** A dog that needs all its breath: flat-faced, or tight of breath itself. */
+const tight = (dog: Restrained) => flat(dog) || dog.breedHandling.includes('tight breathing');
+const breath = (dog: Restrained) => (flat(dog) ? 'a flat face breathes tightly' : 'it breathes tightly');
 
 function tether(dog: Restrained): RestraintLine {
   const builds = [
-    ...(flat(dog) ? ['flat-faced'] : []),
+    ...(flat(dog) ? ['flat-faced'] : tight(dog) ? ['tight breathing'] : []),
     ...(dog.traits.eyeSet === 'prominent' ? ['prominent eyes'] : []),
     ...(dog.breedHandling.includes('tender neck') ? ['a tender neck'] : []),
   ];
@@ -56,15 +59,13 @@ function tether(dog: Restrained): RestraintLine {
 function muzzle(dog: Restrained): RestraintLine[] {
   const { muzzle: worn } = dog.notes;
   if (worn === 'no muzzle')
-    return flat(dog)
-      ? [line('muzzle', 'No closed muzzle.', 'a flat face breathes tightly', COMMON_PRACTICE, true)]
-      : [];
-  if (flat(dog))
+    return tight(dog) ? [line('muzzle', 'No closed muzzle.', breath(dog), COMMON_PRACTICE, true)] : [];
+  if (tight(dog))
     return [
       line(
         'muzzle',
         `No closed muzzle, though "${worn}" is noted: a helper, breaks, or stop.`,
-        'a flat face breathes tightly',
+        breath(dog),
         COMMON_PRACTICE,
         true,
       ),

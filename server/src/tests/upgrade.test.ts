@@ -83,7 +83,18 @@ describe('a book of the version before', () => {
     const profile = teasel?.['profile'] as Record<string, unknown>;
     const parsed = dogProfile.parse(profile) as unknown as Record<string, unknown>;
     // Nothing of what came with this version is left to a default at reading.
-    for (const key of ['handling', 'chip', 'nailBled', 'reactions', 'hazeKnown', 'coatCondition'])
+    for (const key of [
+      'handling',
+      'chip',
+      'nailBled',
+      'reactions',
+      'hazeKnown',
+      'coatCondition',
+      'hayFeverMonths',
+      'dirtyWork',
+      'stiffJoints',
+      'tightBreathing',
+    ])
       expect([key, profile[key]]).toEqual([key, parsed[key]]);
   });
 

@@ -128,6 +128,10 @@ export function dogView(more: Partial<DogView> = {}): DogView {
       swims: false,
       canStandThroughBath: true,
       grassSeedMonths: [],
+      hayFeverMonths: [],
+      dirtyWork: false,
+      stiffJoints: false,
+      tightBreathing: false,
       tearingSeenByVet: true,
       earTrouble: 'none',
       ears: {

@@ -1,9 +1,10 @@
 import type { Minded } from '../../handling';
-import { COMMON_PRACTICE, DOGS_RECORD } from '../../provenance';
+import { COMMON_PRACTICE, DOGS_RECORD, HOUSE_VALUE } from '../../provenance';
+import { monthOf } from '../../units';
 import { fact } from '../conditions';
 import type { Condition, Rule } from '../rule';
 import type { Task } from '../tasks';
-import { caution, method, rowsOf } from './row';
+import { caution, days, home, method, rowsOf } from './row';
 
 const mindsIt = (what: Minded): Condition => fact(`minds ${what}`, ({ handling }) => handling.minds.includes(what));
 
@@ -34,6 +35,39 @@ const MINDED: readonly (readonly [what: Minded, tasks: readonly Task[], does: st
 const note = (task: Task) => rowsOf(task, 'default', DOGS_RECORD);
 const dryer = rowsOf('drying', 'default', DOGS_RECORD);
 
+/** How this dog lives, and what its body bears. */
+const LIFE: readonly Rule[] = [
+  rowsOf('eyes and face', 'default', COMMON_PRACTICE)(
+    'hay-fever weeks',
+    fact('its hay-fever months', ({ today, hayFeverMonths }) => hayFeverMonths.includes(monthOf(today))),
+    'pollen sticks to face and paws',
+    caution('Hay-fever weeks: face and paws wiped with plain water, dried.'),
+    home(1, 5, 'In hay-fever weeks: face and paws wiped with a damp cloth after walks, then dried.'),
+  ),
+  rowsOf('bath', 'default', HOUSE_VALUE)(
+    'dirty work',
+    fact('dirty work', ({ dirtyWork }) => dirtyWork),
+    'dirty work',
+    days(28, 14, 42),
+  ),
+  ...(['bath', 'nails', 'drying'] as const).map((task) =>
+    note(task)(
+      'stiff joints',
+      fact('stiff joints', ({ stiffJoints }) => stiffJoints),
+      'it hurts to be bent or to stand long',
+      caution('Stiff joints: lifted in and out, a mat under it, legs bent little and never sideways, short stands.'),
+    ),
+  ),
+  ...(['bath', 'drying'] as const).map((task) =>
+    note(task)(
+      'tight breathing',
+      fact('tight breathing', ({ tightBreathing }) => tightBreathing),
+      'it needs all its breath',
+      caution('Breathes tightly: cooler water, cool air, breaks; stop when it does not settle.'),
+    ),
+  ),
+];
+
 /** What happened to this dog before. */
 const HISTORY: readonly Rule[] = [
   note('nails')(
@@ -61,6 +95,7 @@ const HISTORY: readonly Rule[] = [
 
 /** What is noted of this dog, its handling and its history, at the work it concerns. */
 export const HANDLING_RULES: readonly Rule[] = [
+  ...LIFE,
   ...HISTORY,
   ...MINDED.flatMap(([what, tasks, does]) =>
     tasks.map((task) => note(task)(`minds ${what}`, mindsIt(what), 'noted for this dog', caution(does))),

@@ -145,6 +145,10 @@ export const anyDog: fc.Arbitrary<DogFacts> = fc
     weight: fc.constantFrom(2, 9, 18, 33, 60).map(kilograms),
     today: fc.constantFrom('2026-02-10', '2026-04-20', '2026-07-01', '2026-11-25').map(day),
     grassSeedMonths: fc.constantFrom([], [6, 7, 8]),
+    hayFeverMonths: fc.constantFrom([], [4, 7, 11]),
+    dirtyWork: fc.boolean(),
+    stiffJoints: fc.boolean(),
+    tightBreathing: fc.boolean(),
     fitness: fc.record({
       spotOn: fc.option(fc.constantFrom('2026-07-02', '2026-11-24', '2026-01-01').map(day)),
       stitches: fc.boolean(),

@@ -57,6 +57,10 @@ function formOf({ profile, client }: DogView, units: UnitSystem): DogForm {
     ears: profile.ears,
     pluckingStress: profile.pluckingStress,
     grassSeedMonths: profile.grassSeedMonths,
+    hayFeverMonths: profile.hayFeverMonths,
+    dirtyWork: profile.dirtyWork,
+    stiffJoints: profile.stiffJoints,
+    tightBreathing: profile.tightBreathing,
   };
 }
 

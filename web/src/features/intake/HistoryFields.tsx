@@ -22,13 +22,13 @@ const STRESS: Readonly<Record<DogProfile['pluckingStress'], string>> = {
   bad: 'bad stress',
   'broke off': 'broke off last time',
 };
+type Tick = 'nailBled' | 'hazeKnown' | 'stiffJoints' | 'tightBreathing' | 'dirtyWork';
 const PILL =
   'rounded-full border border-line px-3 min-h-11 text-[15px] text-soft data-[state=on]:bg-watch-pale data-[state=on]:text-watch data-[state=on]:border-watch data-[state=on]:font-semibold';
 
 /** What was before: each ear apart, nails, eyes, products, and the months of grass seeds. */
 export function HistoryFields({ form, errors, set }: HistoryFieldsProps) {
-  const months = form.grassSeedMonths;
-  const tick = (key: 'nailBled' | 'hazeKnown', label: string) => (
+  const tick = (key: Tick, label: string) => (
     <label className="flex items-center gap-3 min-h-11 cursor-pointer">
       <input
         type="checkbox"
@@ -64,6 +64,9 @@ export function HistoryFields({ form, errors, set }: HistoryFieldsProps) {
         <div>
           {tick('nailBled', 'A nail bled at some visit')}
           {tick('hazeKnown', 'A haze of the eye that a vet knows')}
+          {tick('stiffJoints', 'Stiff joints')}
+          {tick('tightBreathing', 'Breathes tightly')}
+          {tick('dirtyWork', 'Farm, beach or mud')}
         </div>
         <TextField
           label="Reacted to"
@@ -72,31 +75,39 @@ export function HistoryFields({ form, errors, set }: HistoryFieldsProps) {
           error={errors.reactions}
           onChange={(event) => set({ reactions: event.target.value })}
         />
-        <div role="group" aria-label="Months of grass seeds">
-          <p className="text-sm font-semibold mb-1.5">Months of grass seeds</p>
-          <div className="grid grid-cols-6 gap-1.5">
-            {MONTHS.map((name, i) => (
-              <Toggle.Root
-                key={name}
-                pressed={months.includes(i + 1)}
-                onPressedChange={(on) =>
-                  set({
-                    grassSeedMonths: on
-                      ? [...months, i + 1].toSorted((a, b) => a - b)
-                      : months.filter((each) => each !== i + 1),
-                  })
-                }
-                className={PILL}
-              >
-                {name}
-              </Toggle.Root>
-            ))}
-          </div>
-        </div>
+        <Months name="grass seeds" months={form.grassSeedMonths} set={(grassSeedMonths) => set({ grassSeedMonths })} />
+        <Months name="hay fever" months={form.hayFeverMonths} set={(hayFeverMonths) => set({ hayFeverMonths })} />
       </div>
     </Card>
   );
 }
+
+interface MonthsProps {
+  readonly name: string;
+  readonly months: readonly number[];
+  readonly set: (months: readonly number[]) => void;
+}
+
+/** The months of something, one tap each. */
+const Months = ({ name, months, set }: MonthsProps) => (
+  <div role="group" aria-label={`Months of ${name}`}>
+    <p className="text-sm font-semibold mb-1.5">Months of {name}</p>
+    <div className="grid grid-cols-6 gap-1.5">
+      {MONTHS.map((month, i) => (
+        <Toggle.Root
+          key={month}
+          pressed={months.includes(i + 1)}
+          onPressedChange={(on) =>
+            set(on ? [...months, i + 1].toSorted((a, b) => a - b) : months.filter((each) => each !== i + 1))
+          }
+          className={PILL}
+        >
+          {month}
+        </Toggle.Root>
+      ))}
+    </div>
+  </div>
+);
 
 interface EarProps extends Omit<HistoryFieldsProps, 'errors'> {
   readonly side: Side;

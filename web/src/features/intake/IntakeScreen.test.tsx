@@ -155,7 +155,9 @@ describe('a dog is changed', () => {
     await person.type(left.getByLabelText('Day, left ear'), '2026-10-01');
     await person.click(field('A nail bled at some visit'));
     await person.type(field('Reacted to'), 'oat wash, red belly');
-    await person.click(screen.getByRole('button', { name: 'Jul' }));
+    const seeds = within(screen.getByRole('group', { name: 'Months of grass seeds' }));
+    await person.click(seeds.getByRole('button', { name: 'Jul' }));
+    await person.click(field('Stiff joints'));
     await person.click(screen.getByRole('button', { name: 'Save' }));
     await screen.findByText('another screen');
     expect(office.sent[0]?.[1]).toMatchObject({
@@ -167,6 +169,7 @@ describe('a dog is changed', () => {
         nailBled: true,
         reactions: 'oat wash, red belly',
         grassSeedMonths: [7],
+        stiffJoints: true,
       },
     });
   });

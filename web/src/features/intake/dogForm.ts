@@ -36,6 +36,10 @@ export interface DogForm {
   readonly ears: DogProfile['ears'];
   readonly pluckingStress: DogProfile['pluckingStress'];
   readonly grassSeedMonths: readonly number[];
+  readonly hayFeverMonths: readonly number[];
+  readonly dirtyWork: boolean;
+  readonly stiffJoints: boolean;
+  readonly tightBreathing: boolean;
 }
 
 const UNKNOWN_EAR: DogProfile['ears']['left'] = { conditions: [], plucked: 'not known', ownerForbidsPlucking: false };
@@ -69,6 +73,10 @@ export const EMPTY_FORM: DogForm = {
   ears: { left: UNKNOWN_EAR, right: UNKNOWN_EAR },
   pluckingStress: 'none',
   grassSeedMonths: [],
+  hayFeverMonths: [],
+  dirtyWork: false,
+  stiffJoints: false,
+  tightBreathing: false,
 };
 
 /** What the form says about the dog, in the contract's shape; `kept` holds what the form does not ask. */
@@ -99,6 +107,10 @@ export function profileOf(form: DogForm, units: UnitSystem, kept: Partial<DogPro
     ears: form.ears,
     pluckingStress: form.pluckingStress,
     grassSeedMonths: [...form.grassSeedMonths],
+    hayFeverMonths: [...form.hayFeverMonths],
+    dirtyWork: form.dirtyWork,
+    stiffJoints: form.stiffJoints,
+    tightBreathing: form.tightBreathing,
   };
 }
 
