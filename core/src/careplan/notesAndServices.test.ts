@@ -91,6 +91,11 @@ describe('what the house does at all, by place and law', () => {
     expect(['whole', 'staged']).toContain(way('done'));
   });
 
+  test('a tick is taken off, or shown and left on', () => {
+    expect(wordsOf(house({ ticks: 'done' }), 'bath').join(' ')).toMatch(/A tick: taken off with a hook/);
+    expect(wordsOf(house({ ticks: 'vet' }), 'bath').join(' ')).toMatch(/A tick: shown to the owner, left on/);
+  });
+
   test('teeth are barred only where neither brush nor gel is done', () => {
     expect(line(house({ teeth: 'vet', 'tooth gel': 'vet' }), 'teeth')?.bars).toHaveLength(1);
     expect(line(house({ teeth: 'vet', 'tooth gel': 'done' }), 'teeth')?.bars).toEqual([]);

@@ -1,6 +1,6 @@
 import { clientCard } from '@dewpond/contract';
 import { EMPTY_CARD, type ClientCard } from '@dewpond/core/clients';
-import type { DemoDog } from './world';
+import type { DemoDog } from './shape';
 
 /** The card of an invented owner, as the counter keeps it. Throws what the office would refuse. */
 export function cardOf({ name, phone, email, more }: DemoDog['owner']): { name: string; card: ClientCard } {

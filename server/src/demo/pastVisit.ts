@@ -7,7 +7,7 @@ import { currentStep, type Happening, type Step } from '@dewpond/core/visit';
 import type { House } from '../house/house';
 import { mixesFor } from '../dogs/mixes';
 import { replay, type LoadedVisit } from '../visits/load';
-import type { DemoDog } from './world';
+import type { DemoDog } from './shape';
 
 const DIRT_AT: Readonly<Record<'ear' | 'eye' | 'fold', readonly Sign[]>> = {
   ear: ['ear pale wax', 'ear dark wax'],

@@ -31,7 +31,8 @@ import { loadVisit } from '../visits/load';
 import { takeEvents } from '../visits/takeEvents';
 import { playVisit, toEvents } from './pastVisit';
 import { cardOf } from './owners';
-import { DEMO_BUSINESSES, DEMO_PASSWORD, type DemoBusiness, type DemoDog, type DemoPerson } from './world';
+import type { DemoBusiness, DemoDog, DemoPerson } from './shape';
+import { DEMO_BUSINESSES, DEMO_PASSWORD } from './world';
 
 const ZONE = 'Europe/London';
 const SEED = 20_261;

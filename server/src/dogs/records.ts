@@ -7,7 +7,7 @@ import { placeOf, type PlaceKey } from '@dewpond/core/places';
 import { placeRecord, type PlaceRecord, type PlaceVisit } from '@dewpond/core/rhythm';
 import { millilitres, type Day } from '@dewpond/core/units';
 import { group } from 'd3-array';
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { asc, eq, inArray, isNull } from 'drizzle-orm';
 import {
   amountUsed,
   client,
@@ -51,16 +51,17 @@ export interface DogRecord {
  */
 export async function loadDogs(
   tx: Tenant,
-  options: { ids?: readonly string[]; before?: { createdAt: Date; id: string }; archived?: 'left out' | 'too' } = {},
+  options: { ids?: readonly string[]; before?: { createdAt: Date; id: string } } = {},
 ): Promise<DogRecord[]> {
-  const { ids, before, archived = ids ? 'too' : 'left out' } = options;
+  const { ids, before } = options;
   if (ids?.length === 0) return [];
   const list = ids ? [...ids] : null;
   const dogs = await tx
     .select()
     .from(dog)
     .innerJoin(client, eq(client.id, dog.clientId))
-    .where(and(list ? inArray(dog.id, list) : undefined, archived === 'too' ? undefined : isNull(dog.archivedOn)))
+    // Asked for by name a dog that is put away is there; among all it is not.
+    .where(list ? inArray(dog.id, list) : isNull(dog.archivedOn))
     .orderBy(asc(dog.name));
   const instructions = await tx
     .select()

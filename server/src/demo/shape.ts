@@ -1,0 +1,94 @@
+import type { DogProfileInput, MemberView } from '@dewpond/contract';
+import type { HouseWays } from '@dewpond/core/careplan';
+import type { ClientCard } from '@dewpond/core/clients';
+import type { Finding } from '@dewpond/core/findings';
+import type { PlaceKey } from '@dewpond/core/places';
+import type { Went } from '@dewpond/core/programme';
+import type { VisitKind } from '@dewpond/core/visit';
+
+/** What the invented world is told in. */
+
+export interface DemoPerson {
+  readonly name: string;
+  readonly email: string;
+  readonly role: MemberView['role'];
+}
+
+export interface DemoDog {
+  readonly owner: {
+    readonly name: string;
+    readonly phone: string;
+    readonly email: string;
+    readonly more?: Partial<ClientCard>;
+  };
+  readonly profile: DogProfileInput & { readonly ageYears: number };
+  /** True days until a place is plainly dirty; places left out take 110. The learning should find them again. */
+  readonly hidden: Readonly<Partial<Record<PlaceKey, number>>>;
+  readonly everyDays: number;
+  readonly visits: number;
+  readonly lastVisitDaysAgo: number;
+  /** Found at the last visit, besides the drawn dirt. */
+  readonly lastFound?: readonly Finding[];
+  /** How much more or less mix it takes than reckoned. */
+  readonly thirst?: number;
+  /** Prescribed wash: which product, from how many days ago until how many days ahead. */
+  readonly prescribed?: {
+    readonly who: string;
+    readonly product: string;
+    readonly contactMinutes: number;
+    readonly since: number;
+    readonly until: number;
+  };
+  readonly today?: {
+    readonly at: string;
+    readonly person: number;
+    readonly minutes: number;
+    readonly kind: VisitKind;
+  };
+  /** Booked so many days ahead. */
+  readonly booked?: {
+    readonly inDays: number;
+    readonly at: string;
+    readonly person: number;
+    readonly minutes: number;
+    readonly kind?: VisitKind;
+  };
+  /** Past weighings: days ago, kg. */
+  readonly weights?: readonly (readonly [daysAgo: number, kg: number])[];
+  /** The name of its vet. */
+  readonly vet?: string;
+  /** A young dog's lessons: goal, how it went, days ago. */
+  readonly lessons?: readonly (readonly [goal: string, went: Went, daysAgo: number])[];
+}
+
+export interface DemoProduct {
+  readonly name: string;
+  readonly kind: 'cleansing' | 'face' | 'medicated' | 'ear cleaner';
+  readonly label: string;
+  readonly waterParts: string | null;
+  readonly contactLeast?: number;
+  readonly suppliedBy: 'house' | 'vet';
+  readonly costPerMl: number;
+  readonly strokeMl: number | null;
+}
+
+export interface DemoBusiness {
+  readonly name: string;
+  readonly slug: string;
+  readonly ways: Partial<HouseWays>;
+  readonly people: readonly DemoPerson[];
+  readonly products: readonly DemoProduct[];
+  readonly bottles: readonly {
+    readonly name: string;
+    readonly brim: number;
+    readonly line: number;
+    readonly graduation: number | null;
+  }[];
+  readonly dogs: readonly DemoDog[];
+  readonly vets?: readonly {
+    readonly name: string;
+    readonly practice: string;
+    readonly phone: string;
+    readonly address: string;
+  }[];
+}
