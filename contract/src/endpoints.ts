@@ -2,6 +2,7 @@ import type { DogFacts } from '@dewpond/core/careplan';
 import { z } from 'zod';
 import { appointment, appointmentEdit, newAppointment } from './appointments';
 import { daySchema, id } from './basics';
+import { BENCH_ENDPOINTS } from './benchEndpoints';
 import {
   archiving,
   client,
@@ -135,6 +136,12 @@ export const ENDPOINTS = {
   'GET /api/visits/:id/sheet': { says: 'The owner sheet', response: sheetView },
   'GET /api/watch': { says: 'Findings that want following up', response: list(watchItem) },
   'GET /api/house': { says: 'House ways, products and bottles', response: houseView },
+  'PUT /api/me': {
+    says: 'How this person reads volumes and weights; null: as the house does',
+    body: z.strictObject({ units: z.enum(['metric', 'US']).nullable() }),
+    response: z.object({}),
+  },
+  ...BENCH_ENDPOINTS,
   'PUT /api/house': { says: 'Change the house ways', body: houseEdit, response: changed },
 } as const satisfies Record<string, Endpoint>;
 

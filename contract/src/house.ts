@@ -21,10 +21,10 @@ import {
   type Breed,
   type Handling,
 } from '@dewpond/core/catalogue';
-import { PRODUCT_KINDS } from '@dewpond/core/dilution';
 import { z } from 'zod';
 import { daySchema, foldDepths, id, line, text, version } from './basics';
 import { type appointment } from './appointments';
+import { bottleView, productView, pumpView } from './products';
 import type { MixView } from './visits';
 
 const schools = (question: HouseQuestion) =>
@@ -58,6 +58,7 @@ export const houseEdit = z.strictObject({
   version,
   ways: houseWays,
   units: z.enum(['metric', 'US']),
+  currency: z.string().regex(/^[A-Z]{3}$/, { error: 'Three capital letters, such as GBP.' }),
   services: houseServices,
   liftAloneKg,
 });
@@ -88,18 +89,6 @@ export const ownBreed = z.strictObject({
 /** Version 0: there is none yet. */
 export const ownBreedEdit = z.strictObject({ version: z.int().min(0), breed: ownBreed });
 
-export const productView = z.object({
-  id,
-  name: z.string(),
-  kind: z.enum(PRODUCT_KINDS),
-  label: z.string(),
-  strength: z.string().nullable(),
-  strokeMl: z.number().nullable(),
-  suppliedBy: z.enum(['house', 'vet', 'owner']),
-  contactMinutes: z.number().nullable(),
-});
-export type ProductView = z.infer<typeof productView>;
-
 export const houseView = z.object({
   version,
   name: z.string(),
@@ -108,10 +97,13 @@ export const houseView = z.object({
   liftAloneKg: z.number(),
   ways: z.custom<HouseWays>(),
   ownBreeds: z.custom<OwnBreedView[]>().describe('Breeds added or seen otherwise than shipped'),
+  /** ISO 4217 */
+  currency: z.string(),
   products: z.array(productView),
-  bottles: z.array(
-    z.object({ id, name: z.string(), brim: z.number(), line: z.number(), graduation: z.number().nullable() }),
-  ),
+  /** Products put away: no longer mixed, still known by name. */
+  putAway: z.array(productView),
+  pumps: z.array(pumpView),
+  bottles: z.array(bottleView),
   mayEdit: z.boolean(),
 });
 /** A breed of the business's own. */
@@ -129,6 +121,9 @@ export const sessionView = z.object({
   person: z.object({ id, name: z.string(), email: z.string() }),
   member: memberView,
   business: z.object({ id, name: z.string(), zone: z.string(), units: z.enum(['metric', 'US']) }),
+  /** As this person reads them: its own choice, else the house's. */
+  units: z.enum(['metric', 'US']),
+  ownUnits: z.enum(['metric', 'US']).nullable(),
   today: daySchema,
 });
 export type SessionView = z.infer<typeof sessionView>;

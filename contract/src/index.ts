@@ -1,5 +1,6 @@
 export * from './appointments';
 export * from './basics';
+export * from './bench';
 export * from './clients';
 export * from './dogs';
 export * from './endpoints';
@@ -7,4 +8,6 @@ export * from './house';
 export * from './imports';
 export * from './instructions';
 export { openApiDocument } from './openapi';
+export * from './products';
+export * from './stock';
 export * from './visits';

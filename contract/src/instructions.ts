@@ -20,6 +20,7 @@ const saying = z.discriminatedUnion('kind', [
     kind: z.literal('ear hair'),
     way: z.enum(['whole', 'staged', 'trim', 'leave', 'vet'] satisfies EarHairWay[]),
   }),
+  z.strictObject({ kind: z.literal('avoid'), ingredient: line(60, 'What to avoid') }),
   z.strictObject({
     kind: z.literal('bath product'),
     productId: id,

@@ -42,6 +42,13 @@ export const happening = z.discriminatedUnion('type', [
     how: z.enum(['as planned', 'a bit more', 'double', 'measured', 'substituted']),
   }),
   z.strictObject({
+    type: z.literal('mix taken'),
+    mix: id,
+    product: id,
+    override: line(200, 'The reason').nullable(),
+  }),
+  z.strictObject({ type: z.literal('mix put back'), mix: id }),
+  z.strictObject({
     type: z.literal('answered'),
     question: z.enum(HANDOVER_QUESTIONS as [HandoverQuestion]),
     answer: z.boolean(),
@@ -68,6 +75,19 @@ export const newVisit = z.strictObject({ id: newId, dogId: id, appointmentId: id
 export const newEvents = z.strictObject({ events: z.array(visitEvent).min(1).max(500) });
 export const eventsTaken = z.object({ taken: z.array(id), known: z.array(id) });
 
+/** A mix of the bench that this dog might have. */
+export interface MixAtHand {
+  readonly id: string;
+  /** "Half-litre bottle 2" */
+  readonly bottle: string;
+  readonly productId: string;
+  readonly strength: string;
+  readonly leftMl: number;
+  readonly forDogId: string | null;
+  readonly discardAt: string;
+  readonly watered: boolean;
+}
+
 /** One bottle to make up, or one product to use as it is. */
 export interface MixView {
   readonly product: Omit<Product, 'dilution'> & { readonly strength: string | null };
@@ -93,6 +113,7 @@ export const visitView = z.object({
   facts: z.custom<DogFacts>(),
   contactMinutes: z.number(),
   mixes: z.custom<MixView[]>(),
+  bench: z.custom<MixAtHand[]>().describe('Mixes standing at the bench, of products this visit uses'),
   lastTime: z.custom<{
     readonly day: string;
     readonly findings: readonly Finding[];

@@ -10,6 +10,12 @@ import { pinoHttp } from 'pino-http';
 import { appointmentRoutes } from './appointments/routes';
 import { CLIENT_IP_HEADER, makeAuth, type Auth } from './auth/auth';
 import { requireSession } from './auth/requireSession';
+import { benchRoutes } from './bench/benchDay';
+import { labelRoutes } from './bench/labels';
+import { mixRoutes } from './bench/mixes';
+import { productRoutes } from './bench/products';
+import { toolRoutes } from './bench/tools';
+import { traceRoutes } from './bench/trace';
 import { clientRoutes } from './clients/routes';
 import { archiveRoutes } from './dogs/archive';
 import { letterRoutes } from './dogs/letters';
@@ -26,6 +32,7 @@ import { houseRoutes } from './house/routes';
 import type { Services } from './http/context';
 import { Refusal, notFound } from './http/problem';
 import { sheetRoutes } from './sheet/routes';
+import { stockRoutes } from './stock/routes';
 import { todayRoutes } from './today/routes';
 import { VERSION } from './version';
 import { vetRoutes } from './vets/routes';
@@ -96,6 +103,13 @@ export function makeApp(
     breedRoutes,
     importRoutes,
     exportRoutes,
+    productRoutes,
+    toolRoutes,
+    benchRoutes,
+    mixRoutes,
+    labelRoutes,
+    stockRoutes,
+    traceRoutes,
   ])
     feature(api, services);
   app.use(api);

@@ -25,7 +25,7 @@ export {
   type HouseWays,
 } from './houseWays';
 export { ALL_INTAKE_QUESTIONS, intakeQuestions, type IntakeQuestion } from './intake';
-export { contradicts, holdsOn, liftsOf, type Instruction, type Saying } from './instructions';
+export { contradicts, holdsOn, liftsOf, toAvoid, type Instruction, type Saying } from './instructions';
 export { lineAmounts, type LineAmount } from './lineAmounts';
 export { makePlan, type CarePlan, type PlanLine } from './makePlan';
 export { nextVisit, planDue, type CareRecord, type DueLine } from './planDue';
@@ -44,4 +44,5 @@ export {
 } from './services';
 export { settleInterval, type Claim, type Settled } from './settleInterval';
 export type { HomeCare, Said } from './spoken';
+export { predictedWithoutFactor, visitNeeds, type Need, type ProductRound, type VisitNeeds } from './visitNeeds';
 export { ALL_TASKS, TASKS, taskKey, tasksOf, type Round, type Task, type TaskAt } from './tasks';

@@ -16,6 +16,8 @@ export type Saying =
       readonly upToGrade: number;
       readonly procedure: Procedure;
     }
+  /** Nothing on this dog that has this in it, in the words of a label. */
+  | { readonly kind: 'avoid'; readonly ingredient: string }
   /** A product for the bath, with its contact time; `nothingElse` keeps every other product off the skin. */
   | {
       readonly kind: 'bath product';
@@ -68,14 +70,14 @@ const samePlaces = (a: Place | null, b: Place | null): boolean =>
 export function contradicts(a: Instruction, b: Instruction): boolean {
   if (a.by !== b.by || !overlap(a, b) || !samePlaces(a.place, b.place)) return false;
   const [one, other] = [a.says, b.says];
-  if (one.kind === 'lift' || other.kind === 'lift') return false;
+  if (one.kind === 'lift' || other.kind === 'lift' || one.kind === 'avoid' || other.kind === 'avoid') return false;
   if (one.kind === 'bar' && other.kind === 'bar') return false;
   if (taskOf(one) !== taskOf(other)) return false;
   return JSON.stringify(one) !== JSON.stringify(other);
 }
 
 /** The care a saying is about. */
-function taskOf(says: Exclude<Saying, { kind: 'lift' }>): Task | 'wash' {
+function taskOf(says: Exclude<Saying, { kind: 'lift' | 'avoid' }>): Task | 'wash' {
   switch (says.kind) {
     case 'bar':
     case 'interval':
@@ -85,4 +87,19 @@ function taskOf(says: Exclude<Saying, { kind: 'lift' }>): Task | 'wash' {
     case 'bath product':
       return 'wash';
   }
+}
+
+/**
+ * What no product on this dog may hold on a day, in the words of those who said it: instructions to avoid it, and what
+ * it reacted to before, one between commas or semicolons.
+ */
+export function toAvoid(
+  { instructions, reactions }: { readonly instructions: readonly Instruction[]; readonly reactions: string },
+  today: Day,
+): string[] {
+  const said = instructions.flatMap((given) =>
+    given.says.kind === 'avoid' && holdsOn(given, today) ? [given.says.ingredient] : [],
+  );
+  const reacted = reactions.split(/[,;]/).map((words) => words.trim());
+  return [...said, ...reacted.filter((words) => words !== '')];
 }

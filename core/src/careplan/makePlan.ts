@@ -87,7 +87,7 @@ function planLine(facts: DogFacts, at: TaskAt, betweenVisits: number | null, kno
     settled,
     methods: said.methods,
     products: said.products,
-    cautions: said.cautions,
+    cautions: at.task === 'bath' ? [...said.cautions, ...keptFrom(facts)] : said.cautions,
     bars,
     home: barred ? null : home,
     fixedByVet: settled?.won[0]?.rank === 'vet',
@@ -135,6 +135,22 @@ function instructionBars(given: Instruction, at: TaskAt): Said[] {
     },
   ];
 }
+
+/** What no product on this dog may hold; said once, where products come first. */
+const keptFrom = (facts: DogFacts): Said[] =>
+  facts.instructions.flatMap((given) =>
+    given.says.kind === 'avoid' && holdsOn(given, facts.today)
+      ? [
+          {
+            words: `Nothing with ${given.says.ingredient} in it: ${given.who}. Read the label, too.`,
+            rank: given.by,
+            because: given.who,
+            source: sourceOf(given),
+            general: false,
+          },
+        ]
+      : [],
+  );
 
 /** Stops that stand from the last visit, and ears nothing may go into. A vet's lift of the named procedure opens them. */
 function safetyBars(facts: DogFacts, { task, place }: TaskAt): Said[] {

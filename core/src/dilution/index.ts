@@ -13,10 +13,42 @@ export {
 } from './amount';
 export { RESERVE, bathMix, type BathMix } from './bathMix';
 export { BOTTLE_SHAPE, levelOf, volumeBelow, type Bottle } from './bottle';
-export { judgeStrength, type StrengthVerdict } from './judgeStrength';
+export {
+  CALIBRATION_STROKES,
+  MOST_SCATTER,
+  calibratePump,
+  strokesFromGrams,
+  strokesFromReadings,
+  type Calibration,
+  type PumpSpread,
+} from './calibratePump';
+export { ALL_CAUTIONS, CAUTIONS, CAUTION_SOURCE, clashing, hazardLine, type Caution } from './cautions';
+export {
+  MOST_LEFT_OVER,
+  chooseBottles,
+  fillMarks,
+  type BottleChoice,
+  type FillTo,
+  type FreeBottle,
+  type Pumped,
+} from './chooseBottles';
+export { judgeStrength, type LabelRange, type StrengthVerdict } from './judgeStrength';
+export { leadBy, type Lead, type LeadKind, type Led } from './leadBy';
 export { cutMix, mix, strengthFrom, topUp, type Cut, type Mix, type StandingMix, type TopUp } from './mix';
 export { mixCard, type MixCard } from './mixCard';
-export { PRODUCT_KINDS, type Dilution, type Product, type ProductKind } from './product';
+export {
+  concentrateIn,
+  nameMix,
+  planDay,
+  type AsItIs,
+  type Batch,
+  type BatchBottle,
+  type DayPlan,
+  type DogNeed,
+} from './planDay';
+export { PRODUCT_KINDS, isForOneDog, type Dilution, type Product, type ProductKind } from './product';
 export { readLabel, type LabelContext, type LabelReading, type Reading } from './readLabel';
+export { shareOut, type Pour, type Shared } from './shareOut';
+export { isPast, mayTake, type BenchMix, type MayTake } from './standing';
 export { concentration, showStrength, strengthError, strengthOf, type Strength } from './strength';
 export { measure, tidyBatch, type Measured, type Measuring, type StrokeQuestion } from './strokes';

@@ -1,18 +1,31 @@
 import type { Minutes } from '../units';
+import type { Caution } from './cautions';
+import type { LabelRange } from './judgeStrength';
 import type { Strength } from './strength';
 
 export const PRODUCT_KINDS = [
   'cleansing',
+  'conditioning wash',
   'face',
   'medicated',
   'conditioner',
   'ear cleaner',
   'eye and face cleaner',
   'fold care',
+  'powder',
+  'finish',
 ] as const;
 export type ProductKind = (typeof PRODUCT_KINDS)[number];
 
-export type Dilution = { readonly kind: 'ready to use' } | { readonly kind: 'dilute'; readonly strength: Strength };
+export type Dilution =
+  | { readonly kind: 'ready to use' }
+  | {
+      readonly kind: 'dilute';
+      /** What it is mixed to unless someone says otherwise. */
+      readonly strength: Strength;
+      /** From where to where the label lets one go, if it gives a range. */
+      readonly range?: LabelRange;
+    };
 
 export interface Product {
   readonly id: string;
@@ -29,4 +42,14 @@ export interface Product {
   readonly suppliedBy: 'house' | 'vet' | 'owner';
   /** Money per millilitre of product as bought, in the business's currency; null when not known. */
   readonly costPerMl: number | null;
+  readonly cautions: readonly Caution[];
+  /** As printed, one each: held against what a dog must not have. */
+  readonly ingredients: readonly string[];
 }
+
+/**
+ * A mix of it is for one dog only and bears its name: medicated products, and what a vet or an owner brought
+ * [common practice].
+ */
+export const isForOneDog = ({ kind, suppliedBy }: Pick<Product, 'kind' | 'suppliedBy'>): boolean =>
+  kind === 'medicated' || suppliedBy !== 'house';

@@ -15,6 +15,8 @@ export type LabelReading =
   | { readonly kind: 'ready to use' }
   /** The trade reads this both ways: show both volumes, the house's habit first. */
   | { readonly kind: 'ask which'; readonly readings: readonly [Reading, Reading] }
+  /** From the strongest to the weakest, by purpose. */
+  | { readonly kind: 'range'; readonly strongest: Reading; readonly weakest: Reading }
   /** A "%" that is the strength of an active substance and never a dilution. */
   | { readonly kind: 'ask for the dilution'; readonly why: string }
   | { readonly kind: 'unreadable'; readonly why: string };
@@ -39,12 +41,14 @@ const PATTERN = {
 const number = (text: string): Fraction => new Fraction(text.replace(',', '.'));
 
 /**
- * Reads a ratio as printed on a product: "50:1", "50 to 1", "1 in 50", "2 %", "1:50", "20 ml/l", "ready to use".
+ * Reads a ratio as printed on a product: "50:1", "50 to 1", "1 in 50", "2 %", "1:50", "20 ml/l", "10:1 to 32:1", "ready to use".
  * Never throws; text it cannot read comes back as `unreadable` with the reason.
  * Source: common practice (handbook on dilution); the two readings of "1:N" differ by 2 % at 50 and 25 % at 4.
  */
 export function readLabel(printed: string, context: LabelContext = HOUSE_CONTEXT): LabelReading {
   const text = printed.trim().toLowerCase().replaceAll(/\s+/g, ' ');
+  const range = readRange(text, context);
+  if (range) return range;
   if (/^(ready[ -]to[ -]use|rtu|do not dilute|undiluted)$/.test(text)) return { kind: 'ready to use' };
   try {
     return (
@@ -59,6 +63,20 @@ export function readLabel(printed: string, context: LabelContext = HOUSE_CONTEXT
   } catch (error) {
     return { kind: 'unreadable', why: (error as Error).message };
   }
+}
+
+/** "10:1 to 32:1", "1 in 10 - 1 in 32": both ends are ratios of their own. */
+function readRange(text: string, context: LabelContext): LabelReading | undefined {
+  const ends = text.split(/\s*(?:\bto\b|[-–—])\s*/);
+  if (ends.length !== 2 || !ends.every((end) => /:|\bin\b|%/.test(end))) return undefined;
+  const read = ends.map((end) => readLabel(end, context));
+  const unread = read.find((each) => each.kind === 'unreadable' || each.kind === 'ask for the dilution');
+  if (unread) return unread;
+  const readings = read.flatMap((each) =>
+    each.kind === 'read' ? [each.reading] : each.kind === 'ask which' ? [each.readings[0]] : [],
+  );
+  const [strongest, weakest] = readings.toSorted((a, b) => a.strength.water.compare(b.strength.water));
+  return strongest && weakest ? { kind: 'range', strongest, weakest } : undefined;
 }
 
 function readPercent(text: string, context: LabelContext): LabelReading | undefined {

@@ -90,6 +90,16 @@ function fitWater(total: number, wanted: Fraction, stroke: number, room: number)
   return { by: 'strokes, water fitted', strokes, ...measured(size, strokes * stroke, wanted) };
 }
 
+/** A given batch as it is measured: in whole strokes where the product is exactly that, else in ml. */
+export function realise(total: number, product: number, wanted: Fraction, stroke: number | null): Measuring {
+  const strokes = stroke === null || stroke <= 0 ? 0 : product / stroke;
+  const whole = Math.round(strokes);
+  const batch = measured(total, product, wanted);
+  return whole >= 1 && Math.abs(strokes - whole) < 1e-9
+    ? { by: 'strokes', strokes: whole, ...batch }
+    : { by: 'millilitres', ...batch };
+}
+
 function measured(total: number, product: number, wanted: Fraction): Measured {
   const share = new Fraction(product).div(total);
   return {

@@ -27,6 +27,14 @@ export type Happening =
       readonly planned: number;
       readonly how: 'as planned' | 'a bit more' | 'double' | 'measured' | 'substituted';
     }
+  /** A mix from the bench is poured over this dog; past its discard time only for a reason. */
+  | {
+      readonly type: 'mix taken';
+      readonly mix: string;
+      readonly product: string;
+      readonly override: string | null;
+    }
+  | { readonly type: 'mix put back'; readonly mix: string }
   /** What the owner said at handover. */
   | { readonly type: 'answered'; readonly question: HandoverQuestion; readonly answer: boolean }
   | { readonly type: 'noted'; readonly text: string }

@@ -71,6 +71,12 @@ function happen(state: VisitState, what: Happening, event: VisitEvent): VisitSta
       const { type: _, ...used } = what;
       return { ...state, used: [...state.used.filter((each) => each.product !== what.product), used] };
     }
+    case 'mix taken': {
+      const { type: _, ...taken } = what;
+      return { ...state, mixes: [...state.mixes.filter(({ mix }) => mix !== what.mix), taken] };
+    }
+    case 'mix put back':
+      return { ...state, mixes: state.mixes.filter(({ mix }) => mix !== what.mix) };
     case 'answered':
       return { ...state, answers: { ...state.answers, [what.question]: what.answer } };
     case 'noted':

@@ -31,6 +31,13 @@ export interface UsedProduct {
   readonly how: 'as planned' | 'a bit more' | 'double' | 'measured' | 'substituted';
 }
 
+/** A mix from the bench that this dog had. */
+export interface TakenMix {
+  readonly mix: string;
+  readonly product: string;
+  readonly override: string | null;
+}
+
 /** The visit as all its events together tell it. */
 export interface VisitState {
   readonly opened: boolean;
@@ -41,6 +48,7 @@ export interface VisitState {
   readonly pads: Readonly<Record<Side, PadCount>>;
   readonly timers: readonly TimerState[];
   readonly used: readonly UsedProduct[];
+  readonly mixes: readonly TakenMix[];
   readonly answers: HandoverAnswers;
   readonly notes: readonly string[];
   readonly closed: 'finished' | 'ended early' | null;
@@ -59,6 +67,7 @@ export const EMPTY_VISIT: VisitState = {
   pads: { left: NO_PADS, right: NO_PADS },
   timers: [],
   used: [],
+  mixes: [],
   answers: {},
   notes: [],
   closed: null,

@@ -10,7 +10,6 @@ import * as authSchema from '../db/authSchema';
 import type { Databases } from '../db/connect';
 import {
   appointment,
-  bottle,
   business,
   client,
   dog,
@@ -31,6 +30,7 @@ import { loadVisit } from '../visits/load';
 import { takeEvents } from '../visits/takeEvents';
 import { playVisit, toEvents } from './pastVisit';
 import { cardOf } from './owners';
+import { seedBenchPast, seedCounts, seedShelf } from './seedShelf';
 import type { DemoBusiness, DemoDog, DemoPerson } from './shape';
 import { DEMO_BUSINESSES, DEMO_PASSWORD } from './world';
 
@@ -63,13 +63,18 @@ export async function seedDemo(
     v7({ msecs: at, random: Uint8Array.from({ length: 16 }, () => Math.floor(random() * 256)) });
   for (const demo of DEMO_BUSINESSES) {
     const { businessId, people } = await seedPeople(databases, auth, demo, now);
-    await inTenant(databases, businessId, (tx) => seedHouse(tx, businessId, demo, people));
+    await inTenant(databases, businessId, (tx) => seedHouse(tx, businessId, dayIn(ZONE, now), demo, people));
     for (const each of demo.dogs) {
       await inTenant(databases, businessId, (tx) =>
         seedDog({ tx, businessId, today: dayIn(ZONE, now), random, makeId, members: people }, each),
       );
       tell(`${demo.name}: ${each.profile.name}`);
     }
+    await inTenant(databases, businessId, async (tx) => {
+      const shelving = { tx, businessId, today: dayIn(ZONE, now), by: people[0]?.name ?? '', zone: ZONE };
+      await seedBenchPast(shelving, demo, random);
+      await seedCounts(shelving, demo);
+    });
   }
   return true;
 }
@@ -111,6 +116,7 @@ async function seedPerson(
 async function seedHouse(
   tx: Tenant,
   businessId: BusinessId,
+  today: Day,
   demo: DemoBusiness,
   people: readonly { id: string; personId: string; name: string; role: DemoPerson['role'] }[],
 ) {
@@ -122,8 +128,7 @@ async function seedHouse(
     ways: { ...DEFAULT_HOUSE_WAYS, ...demo.ways },
   });
   await tx.insert(member).values(people.map((person) => ({ businessId, ...person })));
-  await tx.insert(product).values(demo.products.map((each) => ({ businessId, id: v7(), ...each })));
-  await tx.insert(bottle).values(demo.bottles.map((each) => ({ businessId, id: v7(), ...each })));
+  await seedShelf({ tx, businessId, today, by: people[0]?.name ?? '', zone: ZONE }, demo);
   const vets = (demo.vets ?? []).map((each) => ({
     businessId,
     id: v7(),
@@ -237,7 +242,7 @@ async function seedVisit(
     random,
     n === 0 ? (demo.lastFound ?? []) : [],
   );
-  await takeEvents(tx, asker, house, id, toEvents(happened, begins.getTime(), makeId));
+  await takeEvents(tx, asker, house, id, toEvents(happened, begins.getTime(), makeId), begins.getTime());
 }
 
 async function seedPrescription(

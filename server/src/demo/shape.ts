@@ -3,6 +3,7 @@ import type { HouseWays } from '@dewpond/core/careplan';
 import type { ClientCard } from '@dewpond/core/clients';
 import type { Finding } from '@dewpond/core/findings';
 import type { PlaceKey } from '@dewpond/core/places';
+import type { Caution, ProductKind } from '@dewpond/core/dilution';
 import type { Went } from '@dewpond/core/programme';
 import type { VisitKind } from '@dewpond/core/visit';
 
@@ -61,15 +62,33 @@ export interface DemoDog {
   readonly lessons?: readonly (readonly [goal: string, went: Went, daysAgo: number])[];
 }
 
+/** A product with its pump, its price and what is on the shelf. Days count back from today. */
 export interface DemoProduct {
   readonly name: string;
-  readonly kind: 'cleansing' | 'face' | 'medicated' | 'ear cleaner';
+  readonly kind: ProductKind;
   readonly label: string;
   readonly waterParts: string | null;
+  readonly purposes?: readonly { readonly purpose: string; readonly waterParts: string }[];
   readonly contactLeast?: number;
   readonly suppliedBy: 'house' | 'vet';
-  readonly costPerMl: number;
-  readonly strokeMl: number | null;
+  readonly supplier: string;
+  readonly usual?: boolean;
+  readonly cautions?: readonly Caution[];
+  readonly ingredients?: readonly string[];
+  readonly containerMl: number;
+  readonly price: number;
+  /** Ten strokes of its pump, ml. */
+  readonly strokes?: readonly number[];
+  readonly leadDays: number;
+  readonly safetyMl: number;
+  /** What was counted two days ago, ml. */
+  readonly counted: number;
+  readonly lots: readonly {
+    readonly number: string;
+    readonly deliveredDaysAgo: number;
+    readonly expiresInDays: number;
+    readonly open: boolean;
+  }[];
 }
 
 export interface DemoBusiness {
@@ -83,6 +102,7 @@ export interface DemoBusiness {
     readonly brim: number;
     readonly line: number;
     readonly graduation: number | null;
+    readonly count: number;
   }[];
   readonly dogs: readonly DemoDog[];
   readonly vets?: readonly {

@@ -1,6 +1,7 @@
 import { plainWords, type Address, type ClientCard, type Consent } from '@dewpond/core/clients';
 import { day } from '@dewpond/core/units';
-import type { DemoBusiness, DemoProduct } from './shape';
+import { BOTTLES, PRODUCTS } from './shelf';
+import type { DemoBusiness } from './shape';
 
 /** The invented demo world: no real people, brands or places. */
 
@@ -21,44 +22,6 @@ const at = (street: string, postcode: string, latitude: number, longitude: numbe
 const agreed = (on: string, consents: readonly Consent[]): ClientCard['consents'] =>
   Object.fromEntries(consents.map((consent) => [consent, { yes: true, on: day(on) }]));
 const LEFT_EAR = { site: 'ear', side: 'left' } as const;
-
-const PRODUCTS: readonly DemoProduct[] = [
-  {
-    name: 'Deep clean concentrate',
-    kind: 'cleansing',
-    label: '24:1',
-    waterParts: '24',
-    suppliedBy: 'house',
-    costPerMl: 0.031,
-    strokeMl: 5,
-  },
-  {
-    name: 'Mild face wash',
-    kind: 'face',
-    label: 'Ready to use',
-    waterParts: null,
-    suppliedBy: 'house',
-    costPerMl: 0.018,
-    strokeMl: null,
-  },
-  {
-    name: 'Vet-supplied antiseptic wash',
-    kind: 'medicated',
-    label: '9:1',
-    waterParts: '9',
-    contactLeast: 10,
-    suppliedBy: 'vet',
-    costPerMl: 0.09,
-    strokeMl: 2,
-  },
-];
-
-const BOTTLES = [
-  { name: 'Small bottle', brim: 280, line: 250, graduation: 25 },
-  { name: 'Half-litre bottle', brim: 550, line: 500, graduation: 50 },
-  { name: 'Litre bottle', brim: 1080, line: 1000, graduation: 50 },
-  { name: 'Two-litre jug', brim: 2200, line: 2000, graduation: 100 },
-] as const;
 
 export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
   {

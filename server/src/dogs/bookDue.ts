@@ -1,14 +1,17 @@
 import type { DogListItem } from '@dewpond/contract';
 import { nextVisit } from '@dewpond/core/careplan';
 import { nameBreeds } from '@dewpond/core/catalogue';
+import type { Coming } from '@dewpond/core/stock';
 import type { Day } from '@dewpond/core/units';
 import { and, asc, count, eq, gt, isNull, or, sql } from 'drizzle-orm';
 import { nextBooked } from '../appointments/queries';
 import { client, dog, dogDue } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { House } from '../house/house';
+import { asBought } from '../house/shelf';
 import { spanOf } from '../house/zone';
-import { planFor } from './facts';
+import { planFor, type Planned } from './facts';
+import { needsOfVisit } from './mixes';
 import { loadDogs, marksOf, type DogRecord } from './records';
 import { driverWords } from './views';
 
@@ -48,14 +51,24 @@ export async function reckonDue(tx: Tenant, house: House, today: Day, since?: st
       )
       .onConflictDoUpdate({
         target: [dogDue.businessId, dogDue.dogId],
-        set: { madeOn: today, next: sql`excluded.next`, openVet: sql`excluded.open_vet` },
+        set: {
+          madeOn: today,
+          next: sql`excluded.next`,
+          openVet: sql`excluded.open_vet`,
+          takes: sql`excluded.takes`,
+        },
         setWhere: sql`pg_visible_in_snapshot(${dogDue.touched}, ${read}::pg_snapshot)`,
       });
   return Math.max(0, waiting.length - AT_ONCE);
 }
 
-function dueOf(record: DogRecord, house: House, today: Day): Pick<DogListItem, 'next' | 'openVet'> {
-  const { due } = planFor(record, house, today);
+function dueOf(
+  record: DogRecord,
+  house: House,
+  today: Day,
+): Pick<typeof dogDue.$inferInsert, 'next' | 'openVet' | 'takes'> {
+  const planned = planFor(record, house, today);
+  const { due } = planned;
   const next = nextVisit(due, today);
   return {
     next: next && {
@@ -64,6 +77,18 @@ function dueOf(record: DogRecord, house: House, today: Day): Pick<DogListItem, '
       late: due.some((each) => each.state === 'late'),
     },
     openVet: Object.values(record.places).some((place) => place.suspended),
+    takes: takesOf(planned, house, record.amountFactor, next?.day ?? null),
+  };
+}
+
+/** What a full visit takes of each product as bought, when the next is due and how often: for the stock ahead. */
+function takesOf({ facts, plan }: Planned, house: House, factor: number, due: Day | null): Omit<Coming, 'booked'> {
+  const { needs } = needsOfVisit('full visit', facts, plan, house, factor);
+  const bath = plan.lines.find(({ task }) => task === 'bath');
+  return {
+    due,
+    every: bath?.interval?.usual ?? null,
+    uses: needs.map(({ product, ml }) => ({ productId: product.id, ml: asBought(product, ml) })),
   };
 }
 

@@ -1,17 +1,15 @@
 import type { HouseView, OwnBreedView } from '@dewpond/contract';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES, type HouseServices, type HouseWays } from '@dewpond/core/careplan';
 import { withOwnBreeds, type Catalogue } from '@dewpond/core/catalogue';
-import { strengthOf, showStrength, type Bottle, type Product, type ProductKind } from '@dewpond/core/dilution';
-import { millilitres, minutes, type Day, type UnitSystem } from '@dewpond/core/units';
-import { asc } from 'drizzle-orm';
-import { bottle, business, ownBreed, product } from '../db/schema';
+import type { Bottle } from '@dewpond/core/dilution';
+import type { Day, UnitSystem } from '@dewpond/core/units';
+import { business, ownBreed } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import { notFound } from '../http/problem';
-
-export type StockedProduct = Product & { readonly strokeMl: number | null };
+import { bottleView, loadShelf, productView, pumpView, type Shelf, type StockedProduct } from './shelf';
 
 /** What the house has and how it works. */
-export interface House {
+export interface House extends Shelf {
   readonly name: string;
   readonly zone: string;
   readonly units: UnitSystem;
@@ -22,15 +20,14 @@ export interface House {
   readonly ownBreeds: readonly OwnBreedView[];
   readonly schoolChangedOn: Day | null;
   readonly version: number;
-  readonly products: readonly StockedProduct[];
+  readonly currency: string;
   readonly bottles: readonly Bottle[];
 }
 
 export async function loadHouse(tx: Tenant): Promise<House> {
   const [row] = await tx.select().from(business);
   if (!row) throw notFound('business');
-  const products = await tx.select().from(product).orderBy(asc(product.name));
-  const bottles = await tx.select().from(bottle).orderBy(asc(bottle.line));
+  const shelf = await loadShelf(tx);
   const own = await tx.select({ breed: ownBreed.breed, version: ownBreed.version }).from(ownBreed);
   return {
     ...row,
@@ -40,37 +37,14 @@ export async function loadHouse(tx: Tenant): Promise<House> {
     catalogue: withOwnBreeds(own.map(({ breed }) => breed)),
     ownBreeds: own,
     schoolChangedOn: row.schoolChangedOn as Day | null,
-    products: products.map(asProduct),
-    bottles: bottles.map(({ id, name, brim, line, graduation }) => ({
-      id,
-      name,
-      brim: millilitres(brim),
-      line: millilitres(line),
-      graduation: graduation === null ? null : millilitres(graduation),
-    })),
+    ...shelf,
+    bottles: shelf.shelved.map(({ bottle }) => bottle),
   };
 }
 
-function asProduct(row: typeof product.$inferSelect): StockedProduct {
-  const { contactLeast, contactMost } = row;
-  return {
-    id: row.id,
-    name: row.name,
-    kind: row.kind as ProductKind,
-    label: row.label,
-    dilution:
-      row.waterParts === null ? { kind: 'ready to use' } : { kind: 'dilute', strength: strengthOf(row.waterParts) },
-    contact:
-      contactLeast === null ? null : { least: minutes(contactLeast), most: minutes(contactMost ?? contactLeast) },
-    amountFactor: row.amountFactor,
-    suppliedBy: row.suppliedBy,
-    costPerMl: row.costPerMl,
-    strokeMl: row.strokeMl,
-  };
-}
-
-export const strengthWords = ({ dilution }: Product): string | null =>
-  dilution.kind === 'dilute' ? showStrength(dilution.strength) : null;
+/** A product of the house by its id, in use or put away. */
+export const productOf = (house: Pick<House, 'products' | 'putAway'>, id: string): StockedProduct | undefined =>
+  house.products.find((each) => each.id === id) ?? house.putAway.find((each) => each.id === id);
 
 export const houseView = (house: House, mayEdit: boolean): HouseView => ({
   version: house.version,
@@ -80,16 +54,10 @@ export const houseView = (house: House, mayEdit: boolean): HouseView => ({
   liftAloneKg: house.liftAloneKg,
   ownBreeds: [...house.ownBreeds],
   ways: house.ways,
-  products: house.products.map((each) => ({
-    id: each.id,
-    name: each.name,
-    kind: each.kind,
-    label: each.label,
-    strength: strengthWords(each),
-    strokeMl: each.strokeMl,
-    suppliedBy: each.suppliedBy,
-    contactMinutes: each.contact?.least ?? null,
-  })),
-  bottles: [...house.bottles],
+  currency: house.currency,
+  products: house.products.map(productView),
+  putAway: house.putAway.map(productView),
+  pumps: house.pumps.map((each) => pumpView(each, house.products)),
+  bottles: house.shelved.map(bottleView),
   mayEdit,
 });

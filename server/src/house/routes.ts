@@ -23,6 +23,7 @@ export function houseRoutes(router: Router, services: Services): void {
       .set({
         ways: body.ways,
         units: body.units,
+        currency: body.currency,
         services: body.services,
         liftAloneKg: body.liftAloneKg,
         version: sql`${business.version} + 1`,
@@ -48,7 +49,14 @@ export function houseRoutes(router: Router, services: Services): void {
       person: { id: asker.personId, name: asker.personName, email: asker.email },
       member: { id: me.id, name: me.name, role: me.role },
       business: { id: asker.businessId, name: house.name, zone: house.zone, units: house.units },
+      units: me.units ?? house.units,
+      ownUnits: me.units,
       today: dayIn(house.zone, now),
     };
+  });
+
+  route(router, services, 'PUT /api/me', async ({ tx, asker, body }) => {
+    await tx.update(member).set({ units: body.units }).where(eq(member.personId, asker.personId));
+    return {};
   });
 }

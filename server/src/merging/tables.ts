@@ -6,6 +6,8 @@ import {
   findingSeen,
   handoverAnswer,
   instruction,
+  lotTouched,
+  mixTaken,
   placeCare,
   programme,
   taskDone,
@@ -17,7 +19,7 @@ import type { Tenant } from '../db/tenant';
 /** Tables that hang on a dog and go with it. Projections follow their visits. */
 const OF_DOG = { visit, appointment, instruction, programme } as const;
 type OfDog = keyof typeof OF_DOG;
-const OF_VISIT = [findingSeen, placeCare, taskDone, handoverAnswer, amountUsed] as const;
+const OF_VISIT = [findingSeen, placeCare, taskDone, handoverAnswer, amountUsed, mixTaken, lotTouched] as const;
 
 export const DOG_TABLES: Readonly<Record<OfDog, (count: number) => string>> = {
   visit: (n) => `${n} ${n === 1 ? 'visit' : 'visits'}`,

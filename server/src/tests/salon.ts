@@ -8,7 +8,7 @@ import { makeAuth } from '../auth/auth';
 import { readConfig } from '../config';
 import * as authSchema from '../db/authSchema';
 import { connect } from '../db/connect';
-import { bottle, business, member, product } from '../db/schema';
+import { bottle, business, member, product, pump } from '../db/schema';
 import { inTenant, type BusinessId } from '../db/tenant';
 
 export const config = readConfig({
@@ -70,6 +70,8 @@ export async function openSalon(role: 'manager' | 'groomer' | 'bather' = 'manage
       .insert(business)
       .values({ businessId, name: 'A salon', zone: 'Europe/London', units: 'metric', ways: DEFAULT_HOUSE_WAYS });
     await tx.insert(member).values({ businessId, id: memberId, personId: user.id, name: 'Ines', role });
+    const pumpId = v7();
+    await tx.insert(pump).values({ businessId, id: pumpId, name: 'Green pump', strokeMl: 5, madeFrom: '' });
     await tx.insert(product).values({
       businessId,
       id: productId,
@@ -78,11 +80,11 @@ export async function openSalon(role: 'manager' | 'groomer' | 'bather' = 'manage
       label: '24:1',
       waterParts: '24',
       suppliedBy: 'house',
-      strokeMl: 5,
+      pumpId,
     });
     await tx
       .insert(bottle)
-      .values({ businessId, id: v7(), name: 'Litre bottle', brim: 1080, line: 1000, graduation: 50 });
+      .values({ businessId, id: v7(), name: 'Litre bottle', brim: 1080, line: 1000, graduation: 50, count: 2 });
   });
   const cookie = await signIn(email, PASSWORD);
   if (cookie === '') throw new Error('The test could not sign in.');

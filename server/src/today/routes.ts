@@ -46,7 +46,10 @@ export function todayRoutes(router: Router, services: Services): void {
 }
 
 const stagesOf = (kind: VisitKind, { facts, plan }: Planned, house: House) =>
-  timeline(stepList({ kind, facts, plan, contactMinutes: contactMinutes(house, plan), judged: {} }), facts.weight);
+  timeline(
+    stepList({ kind, facts, plan, contactMinutes: contactMinutes(house, facts, plan), judged: {} }),
+    facts.weight,
+  );
 
 /** What must not be forgotten about a dog today, the gravest first. */
 function watchOut(record: DogRecord, { facts, plan }: Planned): TodayView['watch'] {

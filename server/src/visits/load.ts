@@ -71,7 +71,7 @@ function prepare(row: LoadedVisit['row'], record: DogRecord, house: House, kind:
     planned,
     lastTime: lastInspection(record),
     places: placesToLookAt(facts),
-    contactMinutes: contactMinutes(house, plan),
+    contactMinutes: contactMinutes(house, facts, plan),
     kind,
   };
 }

@@ -1,22 +1,13 @@
 import { SIGNS, higherLevel, stopFor, stopsAtLeast, type Finding, type Level } from '@dewpond/core/findings';
 import type { Task } from '@dewpond/core/careplan';
-import { placeKey, type Grade, type Place } from '@dewpond/core/places';
+import { placeKey, type Grade } from '@dewpond/core/places';
 import type { BusinessId, Tenant } from '../db/tenant';
-import { amountUsed, appointment, findingSeen, handoverAnswer, placeCare, taskDone, visit } from '../db/schema';
+import { appointment, findingSeen, handoverAnswer, placeCare, taskDone, visit } from '../db/schema';
 import { and, eq, ne } from 'drizzle-orm';
-import { predictedWithoutFactor } from '../dogs/mixes';
 import type { House } from '../house/house';
+import { caredFor } from './caredFor';
 import type { LoadedVisit } from './load';
-
-/** Steps whose doing counts as care of a place. A wipe counts, looking does not. */
-const caredFor = ({ state, steps }: LoadedVisit, place: Place): boolean =>
-  steps.some(
-    (step) =>
-      step.place !== null &&
-      placeKey(step.place) === placeKey(place) &&
-      !step.id.startsWith('ear hair') &&
-      state.steps[step.id]?.kind === 'done',
-  );
+import { projectUse } from './projectUse';
 
 /** The level a finding reached at its place: the highest of the rows it had a part in. */
 function levelOf({ judged }: LoadedVisit, { place, sign }: Finding): Level {
@@ -44,7 +35,7 @@ const TASKS_OF_STEP: Readonly<Record<string, readonly Task[]>> = {
 export async function project(tx: Tenant, businessId: BusinessId, loaded: LoadedVisit, house: House): Promise<void> {
   const { row, state, judged, places } = loaded;
   const key = { businessId, visitId: row.id, dogId: row.dogId, day: row.day };
-  for (const table of [findingSeen, placeCare, taskDone, handoverAnswer, amountUsed])
+  for (const table of [findingSeen, placeCare, taskDone, handoverAnswer])
     await tx.delete(table).where(eq(table.visitId, row.id));
 
   const findings = state.findings.map((found) => ({
@@ -82,21 +73,7 @@ export async function project(tx: Tenant, businessId: BusinessId, loaded: Loaded
   const answers = Object.entries(state.answers).map(([question, answer]) => ({ ...key, question, answer }));
   if (answers.length > 0) await tx.insert(handoverAnswer).values(answers);
 
-  const used = state.used.flatMap((each) => {
-    const product = house.products.find(({ id }) => id === each.product);
-    if (!product) return [];
-    const complete = each.how !== 'substituted' && each.ml > 0 && state.closed !== 'ended early';
-    return [
-      {
-        ...key,
-        productId: each.product,
-        usedMl: each.ml,
-        predictedMl: predictedWithoutFactor(loaded.facts, product),
-        complete,
-      },
-    ];
-  });
-  if (used.length > 0) await tx.insert(amountUsed).values(used);
+  await projectUse(tx, businessId, loaded, house);
 
   await tx.update(visit).set({ closed: state.closed }).where(eq(visit.id, row.id));
   if (row.appointmentId !== null && state.closed !== null) {

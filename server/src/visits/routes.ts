@@ -1,9 +1,10 @@
 import { and, eq } from 'drizzle-orm';
 import type { Router } from 'express';
+import { mixesAtHand } from '../bench/standingMixes';
 import { appointment, dog, visit } from '../db/schema';
 import { describe } from '../dogs/facts';
 import { marksOf } from '../dogs/records';
-import { mixesFor } from '../dogs/mixes';
+import { mixesFor, needsOfVisit } from '../dogs/mixes';
 import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
 import type { Services } from '../http/context';
@@ -65,6 +66,11 @@ export function visitRoutes(router: Router, services: Services): void {
       facts,
       contactMinutes: loaded.contactMinutes,
       mixes: mixesFor(facts, planned.plan, house, record.amountFactor),
+      bench: await mixesAtHand(
+        tx,
+        needsOfVisit('bath only', facts, planned.plan, house, 1).needs.map(({ product }) => product.id),
+        record.dog.id,
+      ),
       lastTime: loaded.lastTime,
       lastAnswers: loaded.record.answers,
       events: [...loaded.events],
@@ -72,9 +78,9 @@ export function visitRoutes(router: Router, services: Services): void {
     };
   });
 
-  route(router, services, 'POST /api/visits/:id/events', async ({ tx, asker, params, body }) => {
+  route(router, services, 'POST /api/visits/:id/events', async ({ tx, asker, params, body, now }) => {
     const house = await loadHouse(tx);
-    const { taken, known, nowClosed } = await takeEvents(tx, asker, house, params.id, body.events);
+    const { taken, known, nowClosed } = await takeEvents(tx, asker, house, params.id, body.events, now);
     if (nowClosed) await enqueueSheet(tx, { businessId: asker.businessId, visitId: params.id });
     return { taken, known };
   });

@@ -1,12 +1,13 @@
 import type { NewVisitEvent } from '@dewpond/contract';
 import { hindrances } from '@dewpond/core/visit';
-import { inArray, sql } from 'drizzle-orm';
-import { visitEvent } from '../db/schema';
+import { mayTake } from '@dewpond/core/dilution';
+import { eq, inArray, sql } from 'drizzle-orm';
+import { madeMix, visitEvent } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { Asker } from '../http/context';
-import { Refusal } from '../http/problem';
+import { badField, Refusal } from '../http/problem';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
-import type { House } from '../house/house';
+import { productOf, type House } from '../house/house';
 import { loadVisit, type LoadedVisit } from './load';
 import { project } from './project';
 
@@ -28,6 +29,7 @@ export async function takeEvents(
   house: House,
   visitId: string,
   events: readonly NewVisitEvent[],
+  now: number,
 ): Promise<Taken> {
   await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`${asker.businessId}${visitId}`}, 1))`);
   const before = await loadVisit(tx, house, visitId);
@@ -57,6 +59,7 @@ export async function takeEvents(
       })),
     );
   }
+  await refuseMixes(tx, house, before.row.dogId, fresh, now);
   const after = fresh.length > 0 ? await loadVisit(tx, house, visitId) : before;
   const close = fresh.find((event) => event.what.type === 'closed');
   if (close?.what.type === 'closed') refuseEarlyClose(after, close.what.how);
@@ -67,6 +70,30 @@ export async function takeEvents(
     visit: after,
     nowClosed: before.state.closed === null && after.state.closed !== null,
   };
+}
+
+/**
+ * A mix past its discard time is poured over nobody without a recorded reason, a medicated one not at all, and one that
+ * bears a name only over that dog. Judged at the time of the event, as far as the device's clock is known.
+ */
+async function refuseMixes(
+  tx: Tenant,
+  house: House,
+  dogId: string,
+  events: readonly NewVisitEvent[],
+  now: number,
+): Promise<void> {
+  for (const { what, at, offset } of events) {
+    if (what.type !== 'mix taken') continue;
+    const [row] = await tx.select().from(madeMix).where(eq(madeMix.id, what.mix));
+    const product = row && productOf(house, row.productId);
+    if (!row || !product || row.productId !== what.product)
+      throw badField('what.mix', 'There is no such mix at the bench.');
+    const when = offset === null ? now : at + offset;
+    const may = mayTake({ discardAt: row.discardAt.getTime(), forDog: row.dogId }, product, dogId, when);
+    if (may.kind === 'no' || (may.kind === 'with a reason' && what.override === null))
+      throw new Refusal('conflict', may.why);
+  }
 }
 
 /** The server holds the line even if a device does not: plugs are counted, and nothing is left half-done in silence. */

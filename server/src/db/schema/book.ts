@@ -1,6 +1,7 @@
 import type { Saying } from '@dewpond/core/careplan';
 import type { ClientCard } from '@dewpond/core/clients';
 import type { Lesson, ProgrammeKind } from '@dewpond/core/programme';
+import type { Coming } from '@dewpond/core/stock';
 import type { DogListItem, DogProfile, ImportReport, Moved, SeenOn } from '@dewpond/contract';
 import { sql } from 'drizzle-orm';
 import {
@@ -247,6 +248,8 @@ export const dogDue = dewpond.table(
     dogId: uuid('dog_id').notNull(),
     madeOn: day('made_on'),
     next: jsonb('next').$type<DogListItem['next']>(),
+    /** What its visits take of which product, from when, and how often. */
+    takes: jsonb('takes').$type<Omit<Coming, 'booked'>>(),
     openVet: boolean('open_vet').notNull().default(false),
     /** The transaction that last made it stale. */
     touched: xid8('touched')

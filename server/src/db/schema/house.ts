@@ -1,7 +1,6 @@
 import type { Breed } from '@dewpond/core/catalogue';
 import type { HouseServices, HouseWays } from '@dewpond/core/careplan';
-import { sql } from 'drizzle-orm';
-import { check, doublePrecision, foreignKey, integer, jsonb, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { doublePrecision, foreignKey, integer, jsonb, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { businessId, day, dewpond, edited, ofThisBusiness } from './tenancy';
 
 export const business = dewpond.table(
@@ -11,6 +10,7 @@ export const business = dewpond.table(
     name: text('name').notNull(),
     zone: text('zone').notNull(),
     units: text('units').$type<'metric' | 'US'>().notNull(),
+    currency: text('currency').notNull().default('GBP'),
     ways: jsonb('ways').$type<HouseWays>().notNull(),
     /** What the house does at all; what came later than its choice has its default. */
     services: jsonb('services').$type<Partial<HouseServices>>().notNull().default({}),
@@ -31,54 +31,13 @@ export const member = dewpond.table(
     personId: uuid('person_id').notNull(),
     name: text('name').notNull(),
     role: text('role').$type<'manager' | 'groomer' | 'bather'>().notNull(),
+    /** How this person reads volumes and weights; null: as the house does. */
+    units: text('units').$type<'metric' | 'US'>(),
   },
   (t) => [
     primaryKey({ columns: [t.businessId, t.id] }),
     foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
     ofThisBusiness('member'),
-  ],
-);
-
-export const product = dewpond.table(
-  'product',
-  {
-    businessId: businessId(),
-    id: uuid('id').notNull(),
-    name: text('name').notNull(),
-    kind: text('kind').notNull(),
-    /** As printed. */
-    label: text('label').notNull(),
-    /** Parts of water to one of product as an exact fraction, "97/3"; null = ready to use. */
-    waterParts: text('water_parts'),
-    contactLeast: doublePrecision('contact_least'),
-    contactMost: doublePrecision('contact_most'),
-    amountFactor: doublePrecision('amount_factor').notNull().default(1),
-    suppliedBy: text('supplied_by').$type<'house' | 'vet' | 'owner'>().notNull(),
-    costPerMl: doublePrecision('cost_per_ml'),
-    strokeMl: doublePrecision('stroke_ml'),
-  },
-  (t) => [
-    primaryKey({ columns: [t.businessId, t.id] }),
-    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
-    ofThisBusiness('product'),
-  ],
-);
-
-export const bottle = dewpond.table(
-  'bottle',
-  {
-    businessId: businessId(),
-    id: uuid('id').notNull(),
-    name: text('name').notNull(),
-    brim: doublePrecision('brim').notNull(),
-    line: doublePrecision('line').notNull(),
-    graduation: doublePrecision('graduation'),
-  },
-  (t) => [
-    primaryKey({ columns: [t.businessId, t.id] }),
-    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
-    check('bottle_line_below_brim', sql`${t.line} > 0 and ${t.line} <= ${t.brim}`),
-    ofThisBusiness('bottle'),
   ],
 );
 

@@ -2,3 +2,4 @@ export * from './tenancy';
 export * from './house';
 export * from './book';
 export * from './visits';
+export * from './bench';

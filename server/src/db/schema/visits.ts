@@ -5,7 +5,6 @@ import {
   bigint,
   boolean,
   check,
-  doublePrecision,
   foreignKey,
   index,
   integer,
@@ -159,25 +158,6 @@ export const handoverAnswer = dewpond.table(
     foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
     index('handover_answer_by_dog').on(t.businessId, t.dogId, t.day),
     ofThisBusiness('handover_answer'),
-  ],
-);
-
-export const amountUsed = dewpond.table(
-  'amount_used',
-  {
-    ...ofVisit(),
-    productId: uuid('product_id').notNull(),
-    usedMl: doublePrecision('used_ml').notNull(),
-    /** Predicted without the dog's own factor. */
-    predictedMl: doublePrecision('predicted_ml').notNull(),
-    complete: boolean('complete').notNull(),
-  },
-  (t) => [
-    primaryKey({ columns: [t.businessId, t.visitId, t.productId] }),
-    foreignKey({ columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
-    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
-    index('amount_used_by_dog').on(t.businessId, t.dogId),
-    ofThisBusiness('amount_used'),
   ],
 );
 

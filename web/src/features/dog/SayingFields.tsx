@@ -51,6 +51,17 @@ export function SayingFields({ form, set, products, at }: SayingProps) {
           ))}
         </SelectField>
       );
+    case 'avoid':
+      return (
+        <TextField
+          label="What it must not hold"
+          placeholder="tea tree"
+          hint="As a label names it. Products that list it are not mixed for this dog."
+          value={form.ingredient}
+          onChange={(event) => set({ ingredient: event.target.value })}
+          error={at('says.ingredient')}
+        />
+      );
     case 'bath product':
       return <BathProduct form={form} set={set} products={products} at={at} />;
     case 'lift':

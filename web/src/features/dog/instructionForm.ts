@@ -9,6 +9,7 @@ export type SayingKind = NewInstruction['says']['kind'];
 /** What an instruction may say, in the words of the form. Only a vet lifts a stop. */
 export const SAYINGS: Readonly<Record<SayingKind, string>> = {
   'bath product': 'Use this product for the bath',
+  avoid: 'Nothing with this in it',
   bar: 'Do not do this',
   interval: 'Do this every so many days',
   'ear hair': 'Hair in the ear',
@@ -27,6 +28,7 @@ export interface InstructionForm {
   readonly productId: string;
   readonly contactMinutes: string;
   readonly nothingElse: boolean;
+  readonly ingredient: string;
   readonly way: EarHairWay;
   readonly lifts: Sign | EarCondition;
   readonly upToGrade: 1 | 2 | 3;
@@ -45,6 +47,7 @@ export const emptyForm = (today: string): InstructionForm => ({
   productId: '',
   contactMinutes: '10',
   nothingElse: false,
+  ingredient: '',
   way: 'leave',
   lifts: 'ear pale wax',
   upToGrade: 1,
@@ -58,7 +61,7 @@ export function placesFor(
   { kind, task }: Pick<InstructionForm, 'kind' | 'task'>,
   dogsPlaces: readonly Place[],
 ): Place[] {
-  if (kind === 'bath product') return [];
+  if (kind === 'bath product' || kind === 'avoid') return [];
   const sites = kind === 'lift' ? '' : kind === 'ear hair' ? 'ear' : TASKS[task].sites;
   return dogsPlaces.filter(({ site }) => sites !== 'none' && site.startsWith(sites));
 }
@@ -77,7 +80,7 @@ export function instructionOf(form: InstructionForm, id: string): NewInstruction
     id,
     by: form.by,
     who: form.who,
-    place: form.kind === 'bath product' || form.place === '' ? null : placeOf(form.place),
+    place: form.kind === 'bath product' || form.kind === 'avoid' || form.place === '' ? null : placeOf(form.place),
     says: sayingOf(form),
     from: form.from,
     until: form.until === '' ? null : form.until,
@@ -93,6 +96,8 @@ function sayingOf(form: InstructionForm): NewInstruction['says'] {
       return { kind, task, days: Number(form.days) };
     case 'bath product':
       return { kind, productId, contactMinutes: Number(form.contactMinutes), nothingElse };
+    case 'avoid':
+      return { kind, ingredient: form.ingredient };
     case 'ear hair':
       return { kind, way };
     case 'lift':

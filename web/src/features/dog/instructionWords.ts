@@ -19,6 +19,8 @@ function sayingWords({ says }: Instruction, products: Products): string {
       return `No: ${TASKS[says.task].name.toLowerCase()}`;
     case 'interval':
       return `${TASKS[says.task].name} every ${says.days} days`;
+    case 'avoid':
+      return `Nothing with ${says.ingredient} in it`;
     case 'ear hair':
       return `Ear hair: ${says.way}`;
     case 'bath product': {

@@ -1,0 +1,108 @@
+import { STOCK_KINDS, type StockPoint } from '@dewpond/core/stock';
+import { z } from 'zod';
+import { daySchema, id, line, newId, text, version } from './basics';
+
+const lotFields = { number: line(40, 'The lot number'), expires: daySchema.nullable() };
+
+/** What a person enters. A count says how much there is. Ml of the product as bought. */
+export const newStockEntry = z.strictObject({
+  id: newId,
+  productId: id,
+  kind: z.enum(['delivery', 'count', 'waste', 'correction']),
+  ml: z.number({ error: 'A number.' }).min(-1_000_000).max(1_000_000),
+  reason: text(200).default(''),
+  /** With a delivery: its lot. */
+  lot: z
+    .strictObject({ id: newId, ...lotFields })
+    .nullable()
+    .default(null),
+});
+export const stockEntryMade = z.object({ id, ml: z.number(), afterMl: z.number() });
+
+export const stockEntryView = z.object({
+  id,
+  kind: z.enum(STOCK_KINDS),
+  ml: z.number(),
+  afterMl: z.number(),
+  reason: z.string(),
+  day: daySchema,
+  by: z.string(),
+  lot: z.string().nullable(),
+  /** The dog of the visit, or the bottle of the mix it went into. */
+  about: z.string(),
+});
+export type StockEntryView = z.infer<typeof stockEntryView>;
+
+export const lotView = z.object({
+  id,
+  version,
+  ...lotFields,
+  deliveredOn: daySchema,
+  openedOn: daySchema.nullable(),
+  emptiedOn: daySchema.nullable(),
+});
+export type LotView = z.infer<typeof lotView>;
+export const lotEdit = z.strictObject({
+  version,
+  ...lotFields,
+  openedOn: daySchema.nullable(),
+  emptiedOn: daySchema.nullable(),
+});
+
+/** A product's stock and what is ahead of it. */
+export interface StockLine {
+  readonly productId: string;
+  readonly name: string;
+  /** Null: never delivered nor counted, so not known. */
+  readonly stock: number | null;
+  readonly containerMl: number | null;
+  readonly price: number | null;
+  readonly leadDays: number;
+  readonly safetyMl: number;
+  readonly supplier: string;
+  readonly runsOut: string | null;
+  readonly runsOutAtWorst: string | null;
+  readonly orderBy: string | null;
+  readonly state: 'late' | 'this week' | 'later' | 'enough' | 'not counted';
+  /** What twelve weeks take, ml. */
+  readonly takes: number;
+  readonly containers: number;
+  /** A point a week. */
+  readonly points: readonly StockPoint[];
+  /** Lots past their expiry that still hold something. */
+  readonly expired: readonly string[];
+}
+
+export const stockView = z.object({
+  today: daySchema,
+  currency: z.string(),
+  lines: z.custom<StockLine[]>(),
+  /** Dogs whose visits are not reckoned yet: the forecast lacks them. */
+  waiting: z.int(),
+  dogs: z.int(),
+});
+export type StockView = z.infer<typeof stockView>;
+
+export const ledgerView = z.object({
+  productId: id,
+  stock: z.number().nullable(),
+  entries: z.array(stockEntryView),
+  lots: z.array(lotView),
+});
+export type LedgerView = z.infer<typeof ledgerView>;
+
+const named = z.object({ id, name: z.string(), cost: z.number() });
+export const costsView = z.object({
+  currency: z.string(),
+  months: z.array(z.object({ month: z.string(), cost: z.number(), visits: z.int() })),
+  products: z.array(named.extend({ ml: z.number() })),
+  dogs: z.array(named.extend({ visits: z.int() })),
+  visits: z.array(z.object({ visitId: id, dogId: id, dog: z.string(), day: daySchema, cost: z.number() })),
+  waste: z.array(
+    z.object({ month: z.string(), mixed: z.number(), thrown: z.number(), share: z.number(), cost: z.number() }),
+  ),
+  /** Uses of products without a price. */
+  unpriced: z.int(),
+});
+export type CostsView = z.infer<typeof costsView>;
+export const costsQuery = z.object({ from: daySchema, to: daySchema });

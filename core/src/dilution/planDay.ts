@@ -1,0 +1,209 @@
+import { millilitres, type Millilitres } from '../units';
+import { RESERVE } from './bathMix';
+import { chooseBottles, type FreeBottle } from './chooseBottles';
+import { isForOneDog, type Product } from './product';
+import { shareOut, type Pour } from './shareOut';
+import { isPast, type BenchMix } from './standing';
+import { concentration, showStrength, type Strength } from './strength';
+import { measure, type Measuring } from './strokes';
+
+/** What one dog's visit takes of one product, as mix (or as it is, when ready to use). */
+export interface DogNeed {
+  readonly visit: string;
+  readonly dogId: string;
+  readonly dog: string;
+  /** When the visit begins, ms; decides who is served first. */
+  readonly at: number;
+  readonly product: Product;
+  /** Ml of one stroke of the product's pump; null: measured. */
+  readonly stroke: Millilitres | null;
+  readonly ml: Millilitres;
+}
+
+/** A bottle to make up. */
+export interface BatchBottle {
+  readonly bottle: FreeBottle['bottle'];
+  readonly how: Measuring;
+  readonly pours: readonly Pour[];
+}
+
+/** One product at one strength for the day; for one dog alone when it bears its name. */
+export interface Batch {
+  readonly product: Product;
+  readonly strength: Strength;
+  readonly forDog: { readonly id: string; readonly name: string } | null;
+  /** What the dogs take, ml of mix. */
+  readonly need: Millilitres;
+  /** Served from what already stands there. */
+  readonly standing: readonly { readonly mix: string; readonly pours: readonly Pour[] }[];
+  /** Still to be made, reserve included; 0 when all is mixed. */
+  readonly wanted: Millilitres;
+  readonly bottles: readonly BatchBottle[];
+  /** Concentrate that the new bottles draw, ml. */
+  readonly draws: Millilitres;
+  /** Mix that no free bottle is left for, ml: wash one, and mix again. */
+  readonly unbottled: Millilitres;
+}
+
+/** A product that is used as it comes: how much to have at hand. */
+export interface AsItIs {
+  readonly product: Product;
+  readonly need: Millilitres;
+  readonly dogs: readonly Pour[];
+}
+
+export interface DayPlan {
+  readonly batches: readonly Batch[];
+  readonly asItIs: readonly AsItIs[];
+}
+
+export interface DayQuestion {
+  readonly needs: readonly DogNeed[];
+  readonly standing: readonly BenchMix[];
+  /** Every kind of bottle with how many the house has in all; those in use are taken off here. */
+  readonly bottles: readonly FreeBottle[];
+  readonly now: number;
+}
+
+/**
+ * The morning mix: the day's needs by product and strength, first from what stands mixed, the rest with its reserve
+ * into the house's bottles (design §4). What is for one dog comes first, then the largest batch; each takes its bottles
+ * from those still free. Late changes are a new question with what stands: nothing mixed is thrown away.
+ */
+export function planDay({ needs, standing, bottles, now }: DayQuestion): DayPlan {
+  const inUse = (id: string) => standing.filter((mix) => mix.bottleId === id).length;
+  let free = bottles.map(({ bottle, count }) => ({
+    bottle,
+    count: count === null ? null : Math.max(0, count - inUse(bottle.id)),
+  }));
+  const batches: Batch[] = [];
+  for (const dogs of grouped(needs)) {
+    const batch = batchOf(dogs, standing, free, now);
+    if (!batch) continue;
+    batches.push(batch);
+    free = free.map(({ bottle, count }) => ({
+      bottle,
+      count: count && count - batch.bottles.filter((each) => each.bottle.id === bottle.id).length,
+    }));
+  }
+  return { batches, asItIs: asTheyAre(needs) };
+}
+
+type Diluted = DogNeed & { readonly strength: Strength };
+
+/** Needs that share a mix, in the order they take bottles; dogs in the order of their visits. */
+function grouped(needs: readonly DogNeed[]): (readonly [Diluted, ...Diluted[]])[] {
+  const groups = new Map<string, [Diluted, ...Diluted[]]>();
+  for (const need of needs.toSorted((a, b) => a.at - b.at)) {
+    const { product } = need;
+    if (product.dilution.kind === 'ready to use' || !(need.ml > 0)) continue;
+    const { strength } = product.dilution;
+    const key = [product.id, strength.water.toFraction(), isForOneDog(product) ? need.dogId : ''].join(' ');
+    const group = groups.get(key);
+    if (group) group.push({ ...need, strength });
+    else groups.set(key, [{ ...need, strength }]);
+  }
+  const total = (group: readonly DogNeed[]) => group.reduce((sum, { ml }) => sum + ml, 0);
+  const alone = ([{ product }]: readonly [Diluted, ...Diluted[]]) => Number(isForOneDog(product));
+  return [...groups.values()].toSorted((a, b) => alone(b) - alone(a) || total(b) - total(a));
+}
+
+function batchOf(
+  dogs: readonly [Diluted, ...Diluted[]],
+  standing: readonly BenchMix[],
+  free: readonly FreeBottle[],
+  now: number,
+): Batch | null {
+  const [{ product, stroke, strength, dogId, dog }] = dogs;
+  const alone = isForOneDog(product);
+  const usable = standing.filter(
+    (mix) =>
+      mix.productId === product.id &&
+      mix.strength.water.equals(strength.water) &&
+      (alone ? mix.forDog === dogId : mix.forDog === null) &&
+      !isPast(mix, now) &&
+      mix.left > 0,
+  );
+  const served = shareOut(
+    dogs.map((each) => ({ visit: each.visit, dogId: each.dogId, dog: each.dog, ml: each.ml })),
+    usable.map((mix) => mix.left),
+  );
+  const rest = served.unserved.reduce((sum, pour) => sum + pour.ml, 0);
+  const wanted = rest > SPLASH ? millilitres(rest * (1 + RESERVE)) : millilitres(0);
+  const made = wanted > 0 ? fill(wanted, { strength, stroke, medicated: product.kind === 'medicated' }, free) : NO_FILL;
+  const shares = shareOut(
+    served.unserved,
+    made.how.map(({ how }) => how.total),
+  );
+  return {
+    product,
+    strength,
+    forDog: alone ? { id: dogId, name: dog } : null,
+    need: millilitres(dogs.reduce((sum, each) => sum + each.ml, 0)),
+    standing: usable.map((mix, i) => ({ mix: mix.id, pours: served.pours[i] ?? [] })),
+    wanted,
+    bottles: made.how.map(({ bottle, how }, i) => ({ bottle, how, pours: shares.pours[i] ?? [] })),
+    draws: millilitres(made.how.reduce((sum, { how }) => sum + how.product, 0)),
+    unbottled: made.unbottled,
+  };
+}
+
+/** Less than this is not mixed for: the last of a bottle covers it [house value]. */
+const SPLASH = 5;
+
+interface Filled {
+  readonly how: readonly { readonly bottle: FreeBottle['bottle']; readonly how: Measuring }[];
+  readonly unbottled: Millilitres;
+}
+const NO_FILL: Filled = { how: [], unbottled: millilitres(0) };
+
+/**
+ * Bottles for `wanted`. Strokes first; where no bottle gives them, or too few do, the product is measured in ml. With
+ * too few bottles all are filled and the rest is told.
+ */
+function fill(
+  wanted: Millilitres,
+  mix: { readonly strength: Strength; readonly stroke: Millilitres | null; readonly medicated: boolean },
+  free: readonly FreeBottle[],
+): Filled {
+  const pumped = mix.stroke === null ? null : chooseBottles(wanted, free, mix);
+  const byMl = { ...mix, stroke: null };
+  const chosen = pumped?.kind === 'chosen' ? pumped : chooseBottles(wanted, free, byMl);
+  const stroke = chosen === pumped ? mix.stroke : null;
+  const measured = (bottle: FreeBottle['bottle'], total: Millilitres) => ({
+    bottle,
+    how: measure({ ...mix, stroke, total, room: bottle.line }),
+  });
+  if (chosen.kind === 'chosen')
+    return { how: chosen.fills.map(({ bottle, total }) => measured(bottle, total)), unbottled: millilitres(0) };
+  const all = free.flatMap(({ bottle, count }) => Array.from({ length: count ?? 0 }, () => bottle));
+  return {
+    how: all.map((bottle) => measured(bottle, bottle.line)),
+    unbottled: millilitres(Math.max(0, wanted - all.reduce((sum, { line }) => sum + line, 0))),
+  };
+}
+
+function asTheyAre(needs: readonly DogNeed[]): AsItIs[] {
+  const ready = needs.filter(({ product, ml }) => product.dilution.kind === 'ready to use' && ml > 0);
+  const ids = [...new Set(ready.map(({ product }) => product.id))];
+  return ids.flatMap((id) => {
+    const dogs = ready.filter(({ product }) => product.id === id).toSorted((a, b) => a.at - b.at);
+    const [first] = dogs;
+    if (!first) return [];
+    return [
+      {
+        product: first.product,
+        need: millilitres(dogs.reduce((sum, { ml }) => sum + ml, 0)),
+        dogs: dogs.map(({ visit, dogId, dog, ml }) => ({ visit, dogId, dog, ml })),
+      },
+    ];
+  });
+}
+
+/** Concentrate in so much of a mix, ml. */
+export const concentrateIn = (volume: number, strength: Strength): Millilitres =>
+  millilitres(volume * concentration(strength).valueOf());
+
+/** "Deep clean concentrate 24:1" */
+export const nameMix = (product: Pick<Product, 'name'>, strength: Strength): string =>
+  `${product.name} ${showStrength(strength)}`;

@@ -1,0 +1,1 @@
+ALTER TABLE "dewpond"."product" DROP COLUMN "stroke_ml";

@@ -1,0 +1,85 @@
+import type { StockLine, StockView } from '@dewpond/contract';
+import { HORIZON_WEEKS, expectUses, forecastStock, orderState, type Coming } from '@dewpond/core/stock';
+import { addDays, type Day } from '@dewpond/core/units';
+import { group } from 'd3-array';
+import { and, asc, eq, gte, isNull, lt } from 'drizzle-orm';
+import { appointment, dog, dogDue, lot } from '../db/schema';
+import type { Tenant } from '../db/tenant';
+import { reckonDue } from '../dogs/bookDue';
+import type { House } from '../house/house';
+import type { StockedProduct } from '../house/shelf';
+import { dayIn, spanOf } from '../house/zone';
+import { stockByProduct } from './ledger';
+
+/** Stock of every product through the coming weeks, from booked and due visits. */
+export async function stockView(tx: Tenant, house: House, today: Day): Promise<StockView> {
+  const waiting = await reckonDue(tx, house, today);
+  const until = addDays(today, HORIZON_WEEKS * 7);
+  const dogs = await comingDogs(tx, house, today, until);
+  const uses = group(expectUses(dogs, today, until), ({ productId }) => productId);
+  const stock = await stockByProduct(tx);
+  const lots = await tx.select().from(lot).where(isNull(lot.emptiedOn)).orderBy(asc(lot.deliveredOn));
+  const lines = house.products.map((product) =>
+    stockLine(product, stock.get(product.id) ?? null, uses.get(product.id) ?? [], today, {
+      expired: lots
+        .filter(({ productId, expires }) => productId === product.id && expires !== null && expires < today)
+        .map(({ number }) => number),
+    }),
+  );
+  return { today, currency: house.currency, lines: lines.toSorted(byUrgency), waiting, dogs: dogs.length };
+}
+
+function stockLine(
+  { id, name, row, costPerMl }: StockedProduct,
+  stock: number | null,
+  uses: Parameters<typeof forecastStock>[0]['uses'],
+  today: Day,
+  { expired }: Pick<StockLine, 'expired'>,
+): StockLine {
+  const { containerMl, leadDays, safetyMl, supplier } = row;
+  const seen = forecastStock({ stock: stock ?? 0, uses, today, leadDays, safety: safetyMl, container: containerMl });
+  const known = stock !== null;
+  return {
+    productId: id,
+    name,
+    stock,
+    containerMl,
+    price: costPerMl === null || containerMl === null ? null : Math.round(costPerMl * containerMl * 100) / 100,
+    leadDays,
+    safetyMl,
+    supplier,
+    runsOut: known ? seen.runsOut : null,
+    runsOutAtWorst: known ? seen.runsOutAtWorst : null,
+    orderBy: known ? seen.orderBy : null,
+    state: known ? orderState(seen, today) : 'not counted',
+    takes: seen.takes,
+    containers: known ? seen.containers : 0,
+    points: known ? seen.points.filter((_, i) => i % 7 === 0) : [],
+    expired,
+  };
+}
+
+const URGENCY: readonly StockLine['state'][] = ['late', 'this week', 'later', 'not counted', 'enough'];
+const byUrgency = (a: StockLine, b: StockLine): number =>
+  URGENCY.indexOf(a.state) - URGENCY.indexOf(b.state) ||
+  (a.orderBy ?? '9').localeCompare(b.orderBy ?? '9') ||
+  a.name.localeCompare(b.name);
+
+/** Dogs that are there, with their bookings ahead and what was kept of their due visits. */
+async function comingDogs(tx: Tenant, house: House, today: Day, until: Day): Promise<Coming[]> {
+  const { start } = spanOf(house.zone, today);
+  const { end } = spanOf(house.zone, until);
+  const booked = await tx
+    .select({ dogId: appointment.dogId, at: appointment.startsAt })
+    .from(appointment)
+    .where(and(gte(appointment.startsAt, start), lt(appointment.startsAt, end), eq(appointment.state, 'booked')));
+  const bookedOf = group(booked, ({ dogId }) => dogId);
+  const rows = await tx
+    .select({ id: dog.id, takes: dogDue.takes })
+    .from(dog)
+    .innerJoin(dogDue, eq(dogDue.dogId, dog.id))
+    .where(and(isNull(dog.archivedOn), eq(dogDue.madeOn, today)));
+  return rows.flatMap(({ id, takes }) =>
+    takes ? [{ ...takes, booked: (bookedOf.get(id) ?? []).map(({ at }) => dayIn(house.zone, at)) }] : [],
+  );
+}

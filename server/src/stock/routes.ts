@@ -1,0 +1,149 @@
+import type { ParsedBodyOf } from '@dewpond/contract';
+import type { Movement } from '@dewpond/core/stock';
+import type { Day } from '@dewpond/core/units';
+import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import type { Router } from 'express';
+import { bottleWords } from '../bench/standingMixes';
+import { bottle, dog, lot, madeMix, product, stockEntry, visit } from '../db/schema';
+import type { Tenant } from '../db/tenant';
+import type { Services } from '../http/context';
+import { badField, conflict, notFound } from '../http/problem';
+import { route } from '../http/route';
+import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { loadHouse } from '../house/house';
+import { dayIn } from '../house/zone';
+import { costsView } from './costs';
+import { stockView } from './forecast';
+import { addEntry, lockProducts } from './ledger';
+
+/** Entries shown at once, newest first; the export has them all. */
+const SHOWN = 200;
+
+export function stockRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/stock', async ({ tx, now }) => {
+    const house = await loadHouse(tx);
+    return stockView(tx, house, dayIn(house.zone, now));
+  });
+
+  route(router, services, 'POST /api/stock', async ({ tx, asker, body, now }) => {
+    const madeFrom = contentHash(body);
+    const [its] = await tx.select({ id: product.id }).from(product).where(eq(product.id, body.productId));
+    if (!its) throw badField('productId', 'There is no such product here.');
+    await lockProducts(tx, asker.businessId, [body.productId]);
+    const [known] = await tx.select().from(stockEntry).where(eq(stockEntry.id, body.id));
+    if (known) {
+      sameOrRefuse(known.madeFrom, madeFrom);
+      return { id: known.id, ml: known.ml, afterMl: known.afterMl };
+    }
+    const today = dayIn((await loadHouse(tx)).zone, now);
+    if (body.lot && body.kind !== 'delivery') throw badField('lot', 'Only a delivery brings a lot.');
+    if (body.lot) await deliver(tx, asker.businessId, body, today);
+    return addEntry(tx, asker.businessId, {
+      id: body.id,
+      productId: body.productId,
+      kind: body.kind,
+      movement: movementOf(body),
+      day: today,
+      by: asker.personName,
+      lotId: body.lot?.id ?? null,
+      madeFrom,
+    });
+  });
+
+  route(router, services, 'GET /api/products/:id/ledger', async ({ tx, params }) => {
+    const [its] = await tx.select({ id: product.id }).from(product).where(eq(product.id, params.id));
+    if (!its) throw notFound('product');
+    const rows = await tx
+      .select({ entry: stockEntry, lot: lot.number, dog: dog.name, no: madeMix.bottleNo, bottle })
+      .from(stockEntry)
+      .leftJoin(lot, eq(lot.id, stockEntry.lotId))
+      .leftJoin(visit, eq(visit.id, stockEntry.visitId))
+      .leftJoin(dog, eq(dog.id, visit.dogId))
+      .leftJoin(madeMix, eq(madeMix.id, stockEntry.mixId))
+      .leftJoin(bottle, eq(bottle.id, madeMix.bottleId))
+      .where(eq(stockEntry.productId, params.id))
+      .orderBy(desc(stockEntry.number))
+      .limit(SHOWN);
+    const lots = await tx
+      .select()
+      .from(lot)
+      .where(eq(lot.productId, params.id))
+      .orderBy(desc(lot.deliveredOn), asc(lot.number));
+    return {
+      productId: params.id,
+      stock: rows[0]?.entry.afterMl ?? null,
+      entries: rows.map(({ entry, ...about }) => ({
+        id: entry.id,
+        kind: entry.kind,
+        ml: entry.ml,
+        afterMl: entry.afterMl,
+        reason: entry.reason,
+        day: entry.day as Day,
+        by: entry.by,
+        lot: about.lot,
+        about: about.dog ?? (about.bottle && about.no !== null ? bottleWords(about.bottle, about.no) : ''),
+      })),
+      lots: lots.map((each) => ({
+        id: each.id,
+        version: each.version,
+        number: each.number,
+        expires: each.expires as Day | null,
+        deliveredOn: each.deliveredOn as Day,
+        openedOn: each.openedOn as Day | null,
+        emptiedOn: each.emptiedOn as Day | null,
+      })),
+    };
+  });
+
+  route(router, services, 'PUT /api/lots/:id', async ({ tx, params, body }) => {
+    const { version, ...fields } = body;
+    if (body.openedOn !== null && body.emptiedOn !== null && body.emptiedOn < body.openedOn)
+      throw badField('emptiedOn', 'It was emptied before it was opened.');
+    const [changed] = await tx
+      .update(lot)
+      .set({ ...fields, version: sql`${lot.version} + 1` })
+      .where(and(eq(lot.id, params.id), eq(lot.version, version)))
+      .returning({ version: lot.version });
+    if (changed) return changed;
+    const [current] = await tx.select().from(lot).where(eq(lot.id, params.id));
+    if (!current) throw notFound('lot');
+    throw conflict('Someone else changed this lot meanwhile.', current, body);
+  });
+
+  route(router, services, 'GET /api/costs', async ({ tx, query }) => {
+    if (!query) throw badField('from', 'From which day?');
+    if (query.from > query.to) throw badField('to', 'It ends before it begins.');
+    return costsView(tx, await loadHouse(tx), query.from, query.to);
+  });
+}
+
+type Typed = ParsedBodyOf<'POST /api/stock'>;
+
+function movementOf({ kind, ml, reason }: Typed): Movement {
+  return kind === 'count' ? { kind, counted: ml, reason } : { kind, ml, reason };
+}
+
+/** A delivery brings a lot; of one number that is there already it is more of the same. */
+async function deliver(tx: Tenant, businessId: string, body: Typed, today: Day): Promise<void> {
+  if (!body.lot) return;
+  const { id, number, expires } = body.lot;
+  if (expires !== null && expires < today)
+    throw badField('lot.expires', 'That expired already: send it back, or correct the date.');
+  const [same] = await tx
+    .select({ id: lot.id })
+    .from(lot)
+    .where(and(eq(lot.productId, body.productId), eq(lot.number, number)));
+  if (same)
+    throw badField('lot.number', `Lot ${number} is there already. Enter it without a lot, or give its own number.`);
+  await tx
+    .insert(lot)
+    .values({
+      businessId,
+      id,
+      productId: body.productId,
+      number,
+      expires,
+      deliveredOn: today,
+      madeFrom: contentHash(body.lot),
+    });
+}

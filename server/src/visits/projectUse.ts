@@ -1,0 +1,147 @@
+import { predictedWithoutFactor } from '@dewpond/core/careplan';
+import { placeKey } from '@dewpond/core/places';
+import type { Day } from '@dewpond/core/units';
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { amountUsed, lot, lotTouched, madeMix, mixTaken } from '../db/schema';
+import type { BusinessId, Tenant } from '../db/tenant';
+import { needsOfVisit } from '../dogs/mixes';
+import { productOf, type House } from '../house/house';
+import { asBought, type StockedProduct } from '../house/shelf';
+import { drawForVisit } from '../stock/drawForVisit';
+import { caredFor } from './caredFor';
+import type { LoadedVisit } from './load';
+
+type MixRow = typeof madeMix.$inferSelect;
+
+/** So much of a product at this visit. */
+interface Use {
+  readonly product: StockedProduct;
+  readonly ml: number;
+  /** Whether it teaches how much this dog takes. */
+  readonly complete: boolean;
+}
+
+/**
+ * What a visit used, from what mix and lot, at what cost; and the ledger brought to it. Replaces what was there for
+ * the visit; a price once paid stays, whatever the product costs today.
+ */
+export async function projectUse(tx: Tenant, businessId: BusinessId, loaded: LoadedVisit, house: House): Promise<void> {
+  const { row, state } = loaded;
+  const key = { businessId, visitId: row.id, dogId: row.dogId, day: row.day };
+  const paid = await pricesPaid(tx, row.id);
+  for (const table of [amountUsed, mixTaken, lotTouched]) await tx.delete(table).where(eq(table.visitId, row.id));
+
+  const uses = [...told(loaded, house), ...understood(loaded, house)];
+  const taken = await mixesTaken(tx, loaded);
+  const shares = taken.map((mix) => ({ mix, ml: shareOf(mix, taken, uses) }));
+  if (shares.length > 0)
+    await tx.insert(mixTaken).values(
+      shares.map(({ mix, ml }) => ({
+        ...key,
+        mixId: mix.id,
+        ml,
+        override: state.mixes.find((each) => each.mix === mix.id)?.override ?? null,
+      })),
+    );
+
+  const drawn = new Map<string, number>();
+  const rows = uses.map(({ product, ml, complete }) => {
+    const its = shares.filter(({ mix }) => mix.productId === product.id);
+    const fromBench = its.reduce((sum, each) => sum + (each.ml * each.mix.productMl) / each.mix.totalMl, 0);
+    const direct = its.length > 0 ? 0 : asBought(product, ml);
+    if (direct > 0) drawn.set(product.id, direct);
+    const productMl = fromBench + direct;
+    const price = paid.get(product.id) ?? its[0]?.mix.costPerMl ?? product.costPerMl;
+    return {
+      ...key,
+      productId: product.id,
+      usedMl: ml,
+      predictedMl: predictedWithoutFactor(loaded.facts, product),
+      complete,
+      productMl,
+      cost: price === null ? null : productMl * price,
+    };
+  });
+  if (rows.length > 0) await tx.insert(amountUsed).values(rows);
+  await touchLots(tx, key, [...drawn.keys()]);
+  await drawForVisit(tx, businessId, { id: row.id, day: row.day as Day }, drawn);
+}
+
+/** What was tapped at the table. */
+function told({ state }: LoadedVisit, house: House): Use[] {
+  return state.used.flatMap(({ product: id, ml, how }) => {
+    const product = productOf(house, id);
+    if (!product) return [];
+    return [{ product, ml, complete: how !== 'substituted' && ml > 0 && state.closed !== 'ended early' }];
+  });
+}
+
+/** Small amounts nobody is asked about: a place that was cared for had the house's amount. They teach nothing. */
+function understood(loaded: LoadedVisit, house: House): Use[] {
+  const { facts, planned, state, record } = loaded;
+  const cared = planned.plan.lines.filter(({ place }) => place !== null && caredFor(loaded, place));
+  const keys = new Set(cared.map(({ place }) => place && placeKey(place)));
+  const lines = planned.plan.lines.filter(({ place }) => place !== null && keys.has(placeKey(place)));
+  const { needs } = needsOfVisit('full visit', facts, { ...planned.plan, lines }, house, record.amountFactor);
+  return needs
+    .filter(({ byArea, product }) => !byArea && !state.used.some((each) => each.product === product.id))
+    .map(({ product, ml }) => ({ product, ml, complete: false }));
+}
+
+async function mixesTaken(tx: Tenant, { state }: LoadedVisit): Promise<MixRow[]> {
+  if (state.mixes.length === 0) return [];
+  return tx
+    .select()
+    .from(madeMix)
+    .where(
+      inArray(
+        madeMix.id,
+        state.mixes.map(({ mix }) => mix),
+      ),
+    )
+    .orderBy(asc(madeMix.measuredAt), asc(madeMix.id));
+}
+
+/** What of the used amount came from this mix: of several of one product the earlier gives first, as far as it holds. */
+function shareOf(mix: MixRow, taken: readonly MixRow[], uses: readonly Use[]): number {
+  const used = uses.find(({ product }) => product.id === mix.productId)?.ml ?? 0;
+  const same = taken.filter((each) => each.productId === mix.productId);
+  const before = same.slice(0, same.indexOf(mix)).reduce((sum, each) => sum + each.totalMl, 0);
+  const left = Math.max(0, used - before);
+  return same.at(-1) === mix ? left : Math.min(left, mix.totalMl);
+}
+
+async function pricesPaid(tx: Tenant, visitId: string): Promise<Map<string, number>> {
+  const rows = await tx.select().from(amountUsed).where(eq(amountUsed.visitId, visitId));
+  return new Map(
+    rows.flatMap(({ productId, productMl, cost }) =>
+      cost !== null && productMl > 0 ? [[productId, cost / productMl]] : [],
+    ),
+  );
+}
+
+/** The lots that stood open, where something came straight from the container: with two open, either may have been it. */
+async function touchLots(
+  tx: Tenant,
+  key: { businessId: BusinessId; visitId: string; dogId: string; day: string },
+  productIds: readonly string[],
+): Promise<void> {
+  if (productIds.length === 0) return;
+  const rows = await tx
+    .select()
+    .from(lot)
+    .where(inArray(lot.productId, [...productIds]));
+  const open = rows.filter(
+    ({ openedOn, emptiedOn }) =>
+      openedOn !== null && openedOn <= key.day && (emptiedOn === null || emptiedOn >= key.day),
+  );
+  if (open.length > 0) await tx.insert(lotTouched).values(open.map(({ id }) => ({ ...key, lotId: id })));
+}
+
+/** Lots of a product that stand open. */
+export const openLots = (tx: Tenant, productId: string) =>
+  tx
+    .select()
+    .from(lot)
+    .where(and(eq(lot.productId, productId), isNull(lot.emptiedOn)))
+    .orderBy(asc(lot.deliveredOn), asc(lot.id));
