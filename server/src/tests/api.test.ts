@@ -230,6 +230,7 @@ describe('house ways', () => {
       units: 'US',
       services: { ...house.services, 'ear hair': 'vet' },
       liftAloneKg: 18,
+      currency: 'EUR',
     };
     expect((await bather.call('PUT /api/house', { body: edit })).status).toBe(403);
     const mine = await salon.call('PUT /api/house', { body: { ...edit, ways: { ...house.ways, earHair: 'trim' } } });

@@ -62,9 +62,9 @@ const CHANGES: readonly (readonly [string, (salon: Salon, kept: KeptDog) => Prom
   [
     'a house way',
     async (salon) => {
-      const { version, ways, units, services, liftAloneKg } = await houseOf(salon);
+      const { version, ways, units, services, liftAloneKg, currency } = await houseOf(salon);
       return salon.call('PUT /api/house', {
-        body: { version, units, services, liftAloneKg, ways: { ...ways, teeth: 'gel' } },
+        body: { version, units, services, liftAloneKg, currency, ways: { ...ways, teeth: 'gel' } },
       });
     },
   ],

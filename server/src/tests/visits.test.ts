@@ -125,6 +125,7 @@ describe('a visit moves what is due', () => {
         units: 'metric',
         services: house.services,
         liftAloneKg: house.liftAloneKg,
+        currency: house.currency,
       },
     });
     expect(await grade()).toBe(0);
