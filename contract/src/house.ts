@@ -25,7 +25,6 @@ import { z } from 'zod';
 import { daySchema, foldDepths, id, line, text, version } from './basics';
 import { type appointment } from './appointments';
 import { bottleView, productView, pumpView } from './products';
-import type { MixView } from './visits';
 
 const schools = (question: HouseQuestion) =>
   z.enum(HOUSE_QUESTIONS[question].schools.map((school) => school.id) as [string]);
@@ -132,7 +131,6 @@ export const todayView = z.object({
   day: daySchema,
   zone: z.string(),
   dogs: z.custom<TodayDog[]>(),
-  mixes: z.custom<{ readonly appointmentId: string; readonly dog: string; readonly mixes: readonly MixView[] }[]>(),
   watch: z.array(
     z.object({ mark: z.enum(['vet', 'short', 'handle', 'own', 'ask']), dog: z.string(), words: z.string() }),
   ),

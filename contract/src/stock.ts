@@ -88,6 +88,8 @@ export const ledgerView = z.object({
   stock: z.number().nullable(),
   entries: z.array(stockEntryView),
   lots: z.array(lotView),
+  /** Dogs that are to be kept from something it lists. */
+  keptFrom: z.array(z.object({ dogId: id, dog: z.string(), lists: z.string() })),
 });
 export type LedgerView = z.infer<typeof ledgerView>;
 

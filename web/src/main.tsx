@@ -52,6 +52,34 @@ const router = createBrowserRouter([
         path: 'mixing',
         lazy: async () => ({ Component: (await import('./features/mixing/MixingScreen')).MixingScreen }),
       },
+      {
+        path: 'mixing/morning',
+        lazy: async () => ({ Component: (await import('./features/mixing/morning/MorningScreen')).MorningScreen }),
+      },
+      {
+        path: 'mixing/products',
+        lazy: async () => ({ Component: (await import('./features/shelf/ProductsScreen')).ProductsScreen }),
+      },
+      {
+        path: 'mixing/products/:id',
+        lazy: async () => ({ Component: (await import('./features/shelf/ProductScreen')).ProductScreen }),
+      },
+      {
+        path: 'mixing/tools',
+        lazy: async () => ({ Component: (await import('./features/shelf/ToolsScreen')).ToolsScreen }),
+      },
+      {
+        path: 'mixing/stock',
+        lazy: async () => ({ Component: (await import('./features/stock/StockScreen')).StockScreen }),
+      },
+      {
+        path: 'mixing/costs',
+        lazy: async () => ({ Component: (await import('./features/stock/CostsScreen')).CostsScreen }),
+      },
+      {
+        path: 'mixing/trace',
+        lazy: async () => ({ Component: (await import('./features/stock/TraceScreen')).TraceScreen }),
+      },
       { path: 'watch', lazy: async () => ({ Component: (await import('./features/watch/WatchScreen')).WatchScreen }) },
       { path: 'house', lazy: async () => ({ Component: (await import('./features/house/HouseScreen')).HouseScreen }) },
       {

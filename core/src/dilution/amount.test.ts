@@ -136,7 +136,7 @@ describe('the bath in bottles', () => {
       kind: 'as it is',
       need: 200,
     });
-    expect(() => bathMix(ml(200), product, [], null)).toThrow('no mixing bottle');
+    expect(bathMix(ml(200), product, [], null)).toEqual({ kind: 'no bottle', need: 200 });
     expect(() => bathMix(ml(0), product, bottles, null)).toThrow('0 ml');
   });
 

@@ -9,6 +9,8 @@ export const RESERVE = 0.1;
 /** What to make up for one product of one bath. */
 export type BathMix =
   | { readonly kind: 'as it is'; readonly need: Millilitres }
+  /** The house has no bottle to mix it in. */
+  | { readonly kind: 'no bottle'; readonly need: Millilitres }
   | {
       readonly kind: 'mixed';
       readonly need: Millilitres;
@@ -26,7 +28,7 @@ export type BathMix =
 
 /**
  * Chooses the smallest bottle that holds the need with its reserve and fills it to a readable mark whose strokes
- * come out; a bottle without marks is filled to its line. Throws `RangeError` when there is no bottle or no need.
+ * come out; a bottle without marks is filled to its line. Throws `RangeError` when there is no need.
  */
 export function bathMix(
   need: Millilitres,
@@ -38,7 +40,7 @@ export function bathMix(
   if (product.dilution.kind === 'ready to use') return { kind: 'as it is', need };
   const bySize = bottles.toSorted((a, b) => a.line - b.line);
   const largest = bySize.at(-1);
-  if (!largest) throw new RangeError('The house has no mixing bottle. Add one under House ways.');
+  if (!largest) return { kind: 'no bottle', need };
   const wanted = need * (1 + RESERVE);
   const fits = bySize.find((bottle) => bottle.line >= wanted);
   const bottle = fits ?? largest;

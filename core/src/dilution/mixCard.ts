@@ -23,7 +23,7 @@ export interface MixCard {
 }
 
 export function mixCard(mix: BathMix): MixCard {
-  if (mix.kind === 'as it is') return { kind: mix.kind, need: mix.need, made: null };
+  if (mix.kind === 'as it is' || mix.kind === 'no bottle') return { kind: mix.kind, need: mix.need, made: null };
   const { how } = mix;
   return {
     kind: mix.kind,

@@ -6,6 +6,7 @@ import { asc, eq } from 'drizzle-orm';
 import { appointment, client, dog, findingSeen, instruction, member, visit, weighing } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { House } from '../house/house';
+import { mixes, productUse, stock } from './benchTables';
 
 interface Exported {
   readonly type: string;
@@ -23,6 +24,9 @@ export const EXPORTS: Readonly<Record<string, Exported>> = {
   'bookings.csv': { type: CSV, write: bookings },
   'instructions.csv': { type: CSV, write: instructions },
   'weights.csv': { type: CSV, write: weights },
+  'stock.csv': { type: CSV, write: stock },
+  'mixes.csv': { type: CSV, write: mixes },
+  'product-use.csv': { type: CSV, write: productUse },
 };
 
 /** Owners without a dog have a row, too. */

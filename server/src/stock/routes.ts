@@ -1,10 +1,14 @@
 import type { ParsedBodyOf } from '@dewpond/contract';
 import type { Movement } from '@dewpond/core/stock';
 import type { Day } from '@dewpond/core/units';
-import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { toAvoid } from '@dewpond/core/careplan';
+import { clashing } from '@dewpond/core/dilution';
+import { group } from 'd3-array';
+import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { bottleWords } from '../bench/standingMixes';
-import { bottle, dog, lot, madeMix, product, stockEntry, visit } from '../db/schema';
+import { bottle, dog, instruction, lot, madeMix, product, stockEntry, visit } from '../db/schema';
+import { asInstruction } from '../dogs/records';
 import type { Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
 import { badField, conflict, notFound } from '../http/problem';
@@ -50,8 +54,8 @@ export function stockRoutes(router: Router, services: Services): void {
     });
   });
 
-  route(router, services, 'GET /api/products/:id/ledger', async ({ tx, params }) => {
-    const [its] = await tx.select({ id: product.id }).from(product).where(eq(product.id, params.id));
+  route(router, services, 'GET /api/products/:id/ledger', async ({ tx, params, now }) => {
+    const [its] = await tx.select({ ingredients: product.ingredients }).from(product).where(eq(product.id, params.id));
     if (!its) throw notFound('product');
     const rows = await tx
       .select({ entry: stockEntry, lot: lot.number, dog: dog.name, no: madeMix.bottleNo, bottle })
@@ -92,6 +96,7 @@ export function stockRoutes(router: Router, services: Services): void {
         openedOn: each.openedOn as Day | null,
         emptiedOn: each.emptiedOn as Day | null,
       })),
+      keptFrom: await keptFrom(tx, its.ingredients, dayIn((await loadHouse(tx)).zone, now)),
     };
   });
 
@@ -117,6 +122,21 @@ export function stockRoutes(router: Router, services: Services): void {
   });
 }
 
+/** Dogs whose instructions or past reactions name something the product lists. */
+async function keptFrom(tx: Tenant, ingredients: readonly string[], today: Day) {
+  if (ingredients.length === 0) return [];
+  const rows = await tx
+    .select({ id: dog.id, name: dog.name, profile: dog.profile })
+    .from(dog)
+    .where(isNull(dog.archivedOn));
+  const said = group(await tx.select().from(instruction), ({ dogId }) => dogId);
+  return rows.flatMap(({ id, name, profile }) => {
+    const instructions = (said.get(id) ?? []).map(asInstruction);
+    const lists = clashing(ingredients, toAvoid({ instructions, reactions: profile.reactions }, today));
+    return lists.length > 0 ? [{ dogId: id, dog: name, lists: lists.join(', ') }] : [];
+  });
+}
+
 type Typed = ParsedBodyOf<'POST /api/stock'>;
 
 function movementOf({ kind, ml, reason }: Typed): Movement {
@@ -135,15 +155,13 @@ async function deliver(tx: Tenant, businessId: string, body: Typed, today: Day):
     .where(and(eq(lot.productId, body.productId), eq(lot.number, number)));
   if (same)
     throw badField('lot.number', `Lot ${number} is there already. Enter it without a lot, or give its own number.`);
-  await tx
-    .insert(lot)
-    .values({
-      businessId,
-      id,
-      productId: body.productId,
-      number,
-      expires,
-      deliveredOn: today,
-      madeFrom: contentHash(body.lot),
-    });
+  await tx.insert(lot).values({
+    businessId,
+    id,
+    productId: body.productId,
+    number,
+    expires,
+    deliveredOn: today,
+    madeFrom: contentHash(body.lot),
+  });
 }

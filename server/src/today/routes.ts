@@ -5,7 +5,7 @@ import { stepList, timeline, type VisitKind } from '@dewpond/core/visit';
 import type { Router } from 'express';
 import { appointmentsBetween } from '../appointments/queries';
 import { describe, planFor, type Planned } from '../dogs/facts';
-import { contactMinutes, mixesFor } from '../dogs/mixes';
+import { contactMinutes } from '../dogs/mixes';
 import { loadDogs, marksOf, type DogRecord } from '../dogs/records';
 import { openFindings } from '../dogs/views';
 import { loadHouse, type House } from '../house/house';
@@ -33,13 +33,6 @@ export function todayRoutes(router: Router, services: Services): void {
         words: describe(record, planned.facts, house),
         stages: stagesOf(appointment.kind, planned, house),
       })),
-      mixes: known
-        .filter(({ appointment }) => appointment.kind !== 'ears and nails' && appointment.kind !== 'lesson')
-        .map(({ appointment, record, planned }) => ({
-          appointmentId: appointment.id,
-          dog: record.dog.name,
-          mixes: mixesFor(planned.facts, planned.plan, house, record.amountFactor),
-        })),
       watch: [...byId.values()].flatMap(({ record, planned }) => watchOut(record, planned)),
     };
   });

@@ -27,6 +27,20 @@ export const useImports = () =>
 export const useMembers = () =>
   useQuery({ queryKey: ['members'], queryFn: async () => (await call('GET /api/members')).items, staleTime: 60_000 });
 export const useHouse = () => useQuery({ queryKey: ['house'], queryFn: () => call('GET /api/house') });
+export const useBench = () => useQuery({ queryKey: ['bench'], queryFn: () => call('GET /api/bench') });
+export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => call('GET /api/stock') });
+export const useLedger = (id: string) =>
+  useQuery({
+    queryKey: ['ledger', id],
+    queryFn: () => call('GET /api/products/:id/ledger', { id }),
+    enabled: id !== '',
+  });
+export const useCosts = (from: string, to: string) =>
+  useQuery({ queryKey: ['costs', from, to], queryFn: () => call('GET /api/costs', { query: { from, to } }) });
+export const useTraceStarts = () =>
+  useQuery({ queryKey: ['trace starts'], queryFn: () => call('GET /api/trace/starts') });
+export const useTouched = (id: string) =>
+  useQuery({ queryKey: ['touched', id], queryFn: async () => (await call('GET /api/dogs/:id/touched', { id })).items });
 export const useWatch = () =>
   useQuery({ queryKey: ['watch'], queryFn: async () => (await call('GET /api/watch')).items });
 export const useAppointments = (from: string, to: string) =>

@@ -2,8 +2,9 @@ import { BookOpenCheck, CalendarRange, Droplets, Eye, Moon, PawPrint, Sun, Waves
 import { useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { call } from '../api/call';
-import { queryClient, useSession } from '../api/queries';
+import { queryClient, refreshAll, useSession } from '../api/queries';
 import { Dialog } from '../ui/Dialog';
+import { SelectField } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { Toasts } from '../ui/toasts';
 import { Waiting } from '../ui/Waiting';
@@ -119,6 +120,11 @@ function Help({
   readonly person: string;
 }) {
   const keys = open ? activeKeys() : [];
+  const session = useSession();
+  const choose = async (typed: string) => {
+    await call('PUT /api/me', { body: { units: typed === '' ? null : (typed as 'metric' | 'US') } });
+    await refreshAll();
+  };
   const signOut = async () => {
     await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
     queryClient.clear();
@@ -126,7 +132,7 @@ function Help({
     window.location.assign('/');
   };
   return (
-    <Dialog open={open} onClose={onClose} title="Keys" says={`${person}, ${business}`}>
+    <Dialog open={open} onClose={onClose} title="Keys and you" says={`${person}, ${business}`}>
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2 mb-5">
         {keys.map(({ keys: combination, does }) => (
           <div key={combination + does} className="contents">
@@ -141,6 +147,17 @@ function Help({
           </div>
         ))}
       </dl>
+      <div className="max-w-60 mb-4">
+        <SelectField
+          label="Units, for you"
+          value={session.data?.ownUnits ?? ''}
+          onChange={(event) => void choose(event.target.value)}
+        >
+          <option value="">as the house: {session.data?.business.units}</option>
+          <option value="metric">metric</option>
+          <option value="US">US</option>
+        </SelectField>
+      </div>
       <p className="text-sm text-soft mb-4">
         Dewpond records what was seen and done. It is not veterinary advice; local rules come first.
       </p>

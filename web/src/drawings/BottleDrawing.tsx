@@ -10,11 +10,24 @@ interface BottleProps {
   /** Marks one can read, ml apart; null for none. */
   readonly graduation: number | null;
   readonly height?: number;
+  /** What a mark reads, beside every other one. */
+  readonly numbers?: (ml: number) => string;
+  /** Struck out: past its time. */
+  readonly struck?: boolean;
   readonly label: string;
 }
 
 /** A bottle to scale: heights follow volume through its straight body and its shoulder. Product below, water above. */
-export function BottleDrawing({ product, water, brim, graduation, height = 170, label }: BottleProps) {
+export function BottleDrawing({
+  product,
+  water,
+  brim,
+  graduation,
+  height = 170,
+  numbers,
+  struck = false,
+  label,
+}: BottleProps) {
   const clip = useId();
   const inner = height - 16;
   const radius = inner * 0.28;
@@ -53,6 +66,20 @@ export function BottleDrawing({ product, water, brim, graduation, height = 170, 
             strokeWidth={1}
           />
         ))}
+        {numbers &&
+          everyMark
+            .filter((_, i) => i % 2 === 1)
+            .map((ml) => (
+              <text
+                key={ml}
+                x={left(radius) + 13}
+                y={y(ml) + 3.5}
+                fontSize={10}
+                fill={ml <= product ? 'var(--on-pond)' : 'var(--soft)'}
+              >
+                {numbers(ml)}
+              </text>
+            ))}
         <line
           x1={0}
           x2={2 * radius + 8}
@@ -63,6 +90,14 @@ export function BottleDrawing({ product, water, brim, graduation, height = 170, 
         />
       </g>
       <path d={outline} fill="none" stroke="var(--ink)" strokeWidth={1.8} strokeLinejoin="round" />
+      {struck && (
+        <path
+          d={`M4,${bottom - 4} L${2 * radius + 4},22 M4,22 L${2 * radius + 4},${bottom - 4}`}
+          stroke="var(--stop)"
+          strokeWidth={3}
+          strokeLinecap="round"
+        />
+      )}
       <rect
         x={left(neck) - 2}
         y={3}

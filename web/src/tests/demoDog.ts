@@ -1,4 +1,13 @@
-import type { Appointment, Client, DogListItem, DogView, HouseView, SessionView, VisitView } from '@dewpond/contract';
+import type {
+  Appointment,
+  Client,
+  DogListItem,
+  DogView,
+  HouseView,
+  ProductView,
+  SessionView,
+  VisitView,
+} from '@dewpond/contract';
 import {
   DEFAULT_HOUSE_WAYS,
   DEFAULT_SERVICES,
@@ -20,6 +29,7 @@ import { v7 } from 'uuid';
 export const TODAY = day('2026-11-25');
 export const DOG_ID = v7();
 export const WASH_ID = v7();
+export const BOTTLE_ID = v7();
 const VISIT_ID = v7();
 
 export const MEMBER = { id: v7(), name: 'Ines Okafor', role: 'manager' } as const;
@@ -29,7 +39,39 @@ export const session = (units: SessionView['business']['units'] = 'metric'): Ses
   person: { id: v7(), name: MEMBER.name, email: 'ines@withyquay.example' },
   member: MEMBER,
   business: { id: v7(), name: 'Withy Quay Grooming', zone: 'Europe/London', units },
+  units,
+  ownUnits: null,
   today: TODAY,
+});
+
+/** The everyday wash of the house. */
+export const product = (more: Partial<ProductView> = {}): ProductView => ({
+  id: WASH_ID,
+  version: 1,
+  name: 'Deep clean concentrate',
+  kind: 'cleansing',
+  label: '24:1',
+  waterParts: '24',
+  strength: '24:1',
+  range: null,
+  purposes: [],
+  contact: null,
+  contactMinutes: null,
+  amountFactor: 1,
+  usual: false,
+  suppliedBy: 'house',
+  supplier: '',
+  cautions: [],
+  ingredients: [],
+  containerMl: 5000,
+  costPerMl: 0.031,
+  price: 155,
+  pumpId: null,
+  strokeMl: 5,
+  leadDays: 7,
+  safetyMl: 0,
+  archivedOn: null,
+  ...more,
 });
 
 export const house = (more: Partial<HouseView> = {}): HouseView => ({
@@ -40,29 +82,25 @@ export const house = (more: Partial<HouseView> = {}): HouseView => ({
   liftAloneKg: LIFT_ALONE_KG,
   ownBreeds: [],
   ways: DEFAULT_HOUSE_WAYS,
+  currency: 'GBP',
   products: [
-    {
-      id: WASH_ID,
-      name: 'Deep clean concentrate',
-      kind: 'cleansing',
-      label: '24:1',
-      strength: '24:1',
-      strokeMl: 5,
-      suppliedBy: 'house',
-      contactMinutes: null,
-    },
-    {
+    product(),
+    product({
       id: v7(),
       name: 'Vet-supplied antiseptic wash',
       kind: 'medicated',
       label: '10:1',
+      waterParts: '10',
       strength: '10:1',
       strokeMl: 2,
       suppliedBy: 'vet',
+      contact: { least: 10, most: 10 },
       contactMinutes: 10,
-    },
+    }),
   ],
-  bottles: [{ id: v7(), name: 'Half-litre bottle', brim: 550, line: 500, graduation: 50 }],
+  putAway: [],
+  pumps: [],
+  bottles: [{ id: BOTTLE_ID, version: 1, name: 'Half-litre bottle', brim: 550, line: 500, graduation: 50, count: 2 }],
   mayEdit: true,
   ...more,
 });
@@ -184,6 +222,7 @@ export const visitView = (more: Partial<VisitView> = {}): VisitView => ({
   facts: facts(),
   contactMinutes: 0,
   mixes: [],
+  bench: [],
   lastTime: {
     day: addDays(TODAY, -28),
     findings: [{ place: { site: 'ear', side: 'left' }, sign: 'ear pale wax', grade: 2, answer: null }],

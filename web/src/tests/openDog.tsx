@@ -28,6 +28,7 @@ export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
     'GET /api/appointments': () => ({ items: [] }),
     'GET /api/dogs/:id': () => held.dog,
     'GET /api/dogs/:id/mix': () => ({ mixes: [] }),
+    'GET /api/dogs/:id/touched': () => ({ items: [] }),
     'PUT /api/dogs/:id': () => change({}),
     'PUT /api/dogs/:id/archive': ({ body }) => change({ archivedOn: body.archived ? TODAY : null }),
     'POST /api/dogs/:id/weighings': ({ body }) =>

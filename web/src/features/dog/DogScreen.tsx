@@ -18,6 +18,7 @@ import { NextVisit } from './NextVisit';
 import { ProgrammeCard } from './ProgrammeCard';
 import { PlanList } from './PlanList';
 import { RhythmChart } from './RhythmChart';
+import { TouchedCard } from './TouchedCard';
 import { TraitsCard } from './TraitsCard';
 import { WeightCard } from './WeightCard';
 import { WhatIfDialog } from './WhatIfDialog';
@@ -82,6 +83,7 @@ function Dog({ dog }: { readonly dog: DogView }) {
           <ProgrammeCard dog={dog} />
           <TraitsCard dog={dog} onTry={() => setTrying(true)} />
           <DogMix dogId={dog.id} />
+          <TouchedCard dogId={dog.id} />
           <WeightCard dog={dog} />
           <Bookings dog={dog} />
         </div>

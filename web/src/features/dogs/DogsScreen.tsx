@@ -62,7 +62,7 @@ function Dogs({ dogs }: { readonly dogs: readonly DogListItem[] }) {
   const found = useSearch(dogs, words);
   const counts = useMemo(() => countsOf(dogs), [dogs]);
   const shown = useMemo(() => (found ?? dogs).filter(FILTERS[filter].keeps), [found, dogs, filter]);
-  const reckoning = useReckoning(dogs);
+  const reckoning = useReckoning(dogs.filter((dog) => !dog.reckoned).length, 'dogs');
   return (
     <>
       <div className="flex flex-wrap items-end gap-3">

@@ -1,11 +1,12 @@
-import type { DogListItem } from '@dewpond/contract';
 import { useEffect, useState } from 'react';
 import { call } from '../../api/call';
 import { queryClient } from '../../api/queries';
 
-/** Has the office reckon what is due, piece by piece, while a large book is not done; returns how many dogs are left. */
-export function useReckoning(dogs: readonly DogListItem[]): number {
-  const waiting = dogs.reduce((count, dog) => count + (dog.reckoned ? 0 : 1), 0);
+/**
+ * Has the office reckon what is due, piece by piece, while a large book is not done, then asks anew for what was shown
+ * without it; returns how many dogs are left.
+ */
+export function useReckoning(waiting: number, shown: 'dogs' | 'stock'): number {
   const [left, setLeft] = useState<number | null>(null);
   useEffect(() => {
     if (waiting === 0) return;
@@ -15,11 +16,11 @@ export function useReckoning(dogs: readonly DogListItem[]): number {
         rest = (await call('POST /api/book/reckon', { body: {} })).left;
         if (!until.signal.aborted) setLeft(rest);
       }
-      if (!until.signal.aborted) await queryClient.invalidateQueries({ queryKey: ['dogs'] });
+      if (!until.signal.aborted) await queryClient.invalidateQueries({ queryKey: [shown] });
     };
     // Away from the network the list stays as it is; it is tried again when the screen is opened anew.
     reckon().catch(() => undefined);
     return () => until.abort();
-  }, [waiting]);
+  }, [waiting, shown]);
   return waiting === 0 ? 0 : (left ?? waiting);
 }

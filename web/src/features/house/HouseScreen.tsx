@@ -31,17 +31,23 @@ export function HouseScreen() {
   );
 }
 
+/** ISO 4217; which one costs are told in. Nothing is converted. */
+const CURRENCIES = ['GBP', 'EUR', 'USD', 'AUD', 'CAD', 'CHF', 'DKK', 'NOK', 'NZD', 'PLN', 'SEK'] as const;
+
 function House({ house }: { readonly house: HouseView }) {
   const changes = useBookChanges(house.version);
   const save = useMutation({
     mutationFn: (
-      change: Partial<Pick<HouseView, 'units' | 'services' | 'liftAloneKg'>> & { readonly ways?: Partial<HouseWays> },
+      change: Partial<Pick<HouseView, 'units' | 'currency' | 'services' | 'liftAloneKg'>> & {
+        readonly ways?: Partial<HouseWays>;
+      },
     ) =>
       call('PUT /api/house', {
         body: {
           version: house.version,
           ways: { ...house.ways, ...change.ways },
           units: change.units ?? house.units,
+          currency: change.currency ?? house.currency,
           services: change.services ?? house.services,
           liftAloneKg: change.liftAloneKg ?? house.liftAloneKg,
         },
@@ -72,13 +78,25 @@ function House({ house }: { readonly house: HouseView }) {
             How it is done
           </ButtonLink>
           <SelectField
-            label="Units"
+            label="Units of the house"
             value={house.units}
             disabled={!house.mayEdit}
             onChange={(event) => save.mutate({ units: event.target.value as HouseView['units'] })}
           >
             <option value="metric">metric</option>
             <option value="US">US</option>
+          </SelectField>
+          <SelectField
+            label="Currency"
+            value={house.currency}
+            disabled={!house.mayEdit}
+            onChange={(event) => save.mutate({ currency: event.target.value })}
+          >
+            {CURRENCIES.map((code) => (
+              <option key={code} value={code}>
+                {code}
+              </option>
+            ))}
           </SelectField>
           <LiftField
             kg={house.liftAloneKg}

@@ -9,6 +9,9 @@ const FILES = [
   ['bookings.csv', 'Bookings', 'past and to come'],
   ['instructions.csv', 'Instructions', 'vets’ and owners’ words'],
   ['weights.csv', 'Weights', 'every weighing'],
+  ['stock.csv', 'Stock', 'every line of the ledger'],
+  ['mixes.csv', 'Mixes', 'what was mixed, what was thrown away'],
+  ['product-use.csv', 'Product use', 'what each visit used, and its cost'],
 ] as const;
 
 /** The whole book in open formats. */

@@ -59,7 +59,8 @@ export function MixPicture({ view }: { readonly view: MixView }) {
         </div>
       ) : (
         <p>
-          <b>{volume(mix.need)}</b>, as it is: never diluted.
+          <b>{volume(mix.need)}</b>
+          {mix.kind === 'no bottle' ? ': the house has no bottle to mix it in.' : ', as it is: never diluted.'}
         </p>
       )}
       <p className="text-sm text-soft mt-2">

@@ -1,24 +1,32 @@
 import type { HouseView } from '@dewpond/contract';
 import { Tabs } from 'radix-ui';
-import { useHouse, useToday } from '../../api/queries';
-import { Card } from '../../ui/Card';
+import { useHouse } from '../../api/queries';
+import { ButtonLink } from '../../ui/Button';
 import { Empty, Waiting } from '../../ui/Waiting';
+import { BenchTabs } from './BenchTabs';
 import { CutPanel } from './CutPanel';
 import { HowStrongPanel } from './HowStrongPanel';
 import { MixFresh } from './MixFresh';
-import { MixPicture } from './MixPicture';
 import { TopUpPanel } from './TopUpPanel';
 
 export function MixingScreen() {
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
       <h1>Mixing bench</h1>
+      <BenchTabs />
       <Waiting query={useHouse()} what="The bench">
         {(house) =>
-          house.bottles.length === 0 ? <Empty words="The house has no bottles yet." /> : <Bench house={house} />
+          house.bottles.length === 0 ? (
+            <Empty words="The house has no bottles yet: say which ones you mix in, and how many.">
+              <ButtonLink to="/mixing/tools" look="main">
+                Add the first bottle
+              </ButtonLink>
+            </Empty>
+          ) : (
+            <Bench house={house} />
+          )
         }
       </Waiting>
-      <TodaysMixes />
     </div>
   );
 }
@@ -51,27 +59,5 @@ function Bench({ house }: { readonly house: HouseView }) {
         </Tabs.Content>
       ))}
     </Tabs.Root>
-  );
-}
-
-function TodaysMixes() {
-  const today = useToday();
-  const all = today.data?.mixes.filter(({ mixes }) => mixes.length > 0) ?? [];
-  if (all.length === 0) return null;
-  return (
-    <>
-      <h2 className="mt-2">Today’s dogs</h2>
-      <div className="grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-3.5">
-        {all.map(({ appointmentId, dog, mixes }) => (
-          <Card key={appointmentId} title={dog}>
-            <div className="flex flex-col gap-4">
-              {mixes.map((view) => (
-                <MixPicture key={view.product.id} view={view} />
-              ))}
-            </div>
-          </Card>
-        ))}
-      </div>
-    </>
   );
 }

@@ -26,6 +26,8 @@ export function readRatio(text: string, context: LabelContext): Sum<{ readonly s
       return { kind: 'answer', strength: label.reading.strength };
     case 'ask which':
       return { kind: 'answer', strength: label.readings[0].strength };
+    case 'range':
+      return { kind: 'answer', strength: label.weakest.strength };
     case 'ready to use':
       return none('Ready to use is never diluted.');
     default:

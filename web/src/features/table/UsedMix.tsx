@@ -1,63 +1,127 @@
+import type { MixView } from '@dewpond/contract';
 import { usedMillilitres } from '@dewpond/core/dilution';
 import { millilitres, showVolume } from '@dewpond/core/units';
+import type { Happening } from '@dewpond/core/visit';
+import { useState } from 'react';
 import { useUnits } from '../../app/useUnits';
+import { Button } from '../../ui/Button';
+import { VolumeField } from '../../ui/VolumeField';
 import { classes } from '../../ui/classes';
+import { BenchMixes } from './BenchMixes';
+import { benchChoices } from './benchChoices';
 import type { Table } from './useTable';
-import { record } from './visitLog';
+import { record, useVisitLog } from './visitLog';
 
 const TAPS = ['as planned', 'a bit more', 'double'] as const;
 
+interface UsedProps {
+  readonly table: Table;
+  readonly asks: boolean;
+}
+
 /** What to take (at the first wash) and what was used (at the last rinse): one tap, and the dog's factor learns. */
-export function UsedMix({ table, asks }: { readonly table: Table; readonly asks: boolean }) {
+export const UsedMix = ({ table, asks }: UsedProps) => (
+  <div className="flex flex-col gap-4 mt-2">
+    {table.visit.mixes.map((view) => (
+      <OneMix key={view.product.id} view={view} table={table} asks={asks} />
+    ))}
+  </div>
+);
+
+function OneMix({ view, table, asks }: UsedProps & { readonly view: MixView }) {
   const units = useUnits();
+  const { product, mix } = view;
+  const planned = millilitres(mix.need);
+  const used = table.state.used.find((each) => each.product === product.id);
+  const take = useOnlyMix(view, table);
+  const tell = (ml: number, how: Extract<Happening, { type: 'used' }>['how']) =>
+    record(...take, {
+      type: 'used',
+      product: product.id,
+      name: product.name,
+      ml: Math.round(ml),
+      planned: Math.round(planned),
+      how,
+    });
   return (
-    <div className="flex flex-col gap-4 mt-2">
-      {table.visit.mixes.map(({ product, mix }) => {
-        const planned = millilitres(mix.need);
-        const used = table.state.used.find((each) => each.product === product.id);
-        return (
-          <section key={product.id} aria-label={product.name}>
-            <p className="text-lg">
-              <b>{product.name}</b>
-              {product.strength && ` ${product.strength}`}: {showVolume(planned, units)} of mix
-              {asks ? ' planned. Used?' : ' for the bath'}
-              {!asks && mix.made && `, ${mix.made.bottle.name.toLowerCase()}`}
-            </p>
-            {asks && (
-              <div className="flex gap-2 mt-1.5">
-                {TAPS.map((how) => (
-                  <button
-                    key={how}
-                    type="button"
-                    aria-pressed={used?.how === how}
-                    onClick={() =>
-                      record({
-                        type: 'used',
-                        product: product.id,
-                        name: product.name,
-                        ml: Math.round(usedMillilitres(how, planned)),
-                        planned: Math.round(planned),
-                        how,
-                      })
-                    }
-                    className={classes(
-                      'flex-1 rounded-xl border min-h-15 font-semibold',
-                      used?.how === how
-                        ? 'bg-pond text-on-pond border-pond'
-                        : 'border-line bg-surface hover:bg-pond-pale',
-                    )}
-                  >
-                    <span className="block first-letter:uppercase">{how}</span>
-                    <span className="block text-sm font-normal">
-                      {showVolume(usedMillilitres(how, planned), units)}
-                    </span>
-                  </button>
-                ))}
-              </div>
-            )}
-          </section>
-        );
-      })}
-    </div>
+    <section aria-label={product.name}>
+      <p className="text-lg">
+        <b>{product.name}</b>
+        {product.strength && ` ${product.strength}`}: {showVolume(planned, units)}
+        {asks ? ' planned. Used?' : product.strength ? ' of mix for the bath' : ' for the bath'}
+      </p>
+      {!asks && <BenchMixes view={view} table={table} />}
+      {asks && (
+        <>
+          <div className="flex gap-2 mt-1.5">
+            {TAPS.map((how) => (
+              <button
+                key={how}
+                type="button"
+                aria-pressed={used?.how === how}
+                onClick={() => tell(usedMillilitres(how, planned), how)}
+                className={classes(
+                  'flex-1 rounded-xl border min-h-15 font-semibold',
+                  used?.how === how ? 'bg-pond text-on-pond border-pond' : 'border-line bg-surface hover:bg-pond-pale',
+                )}
+              >
+                <span className="block first-letter:uppercase">{how}</span>
+                <span className="block text-sm font-normal">{showVolume(usedMillilitres(how, planned), units)}</span>
+              </button>
+            ))}
+          </div>
+          <Exactly
+            label={`${product.name}, exactly`}
+            told={used?.how === 'measured' ? used.ml : null}
+            planned={planned}
+            onTell={(ml) => tell(ml, 'measured')}
+          />
+        </>
+      )}
+    </section>
+  );
+}
+
+/** Where just one mix of the bench can be it and none was taken, telling what was used takes it, too. */
+function useOnlyMix({ product }: MixView, table: Table): Happening[] {
+  const offset = useVisitLog((log) => log.offset) ?? 0;
+  if (table.state.mixes.some((each) => each.product === product.id)) return [];
+  const fresh = benchChoices(table.visit, product, Date.now() + offset).filter(({ may }) => may.kind === 'yes');
+  const [only] = fresh;
+  if (!only || fresh.length > 1) return [];
+  return [{ type: 'mix taken', mix: only.mix.id, product: product.id, override: null }];
+}
+
+interface ExactlyProps {
+  readonly label: string;
+  /** What was told exactly before, ml. */
+  readonly told: number | null;
+  readonly planned: number;
+  readonly onTell: (ml: number) => void;
+}
+
+/** The exact amount, for who reads the mark; folded away, since a tap is quicker. */
+function Exactly({ label, told, planned, onTell }: ExactlyProps) {
+  const [open, setOpen] = useState(told !== null);
+  const [ml, setMl] = useState(told ?? Math.round(planned));
+  if (!open)
+    return (
+      <button type="button" className="text-pond underline min-h-14 px-1" onClick={() => setOpen(true)}>
+        Tell it exactly
+      </button>
+    );
+  return (
+    <form
+      className="flex items-end gap-2 mt-2 max-w-sm"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onTell(ml);
+      }}
+    >
+      <VolumeField label={label} ml={ml} onMl={setMl} className="min-h-14 text-xl" />
+      <Button type="submit" look={told === ml ? 'main' : 'plain'} className="min-h-14!" aria-pressed={told === ml}>
+        {told === ml ? 'Told' : 'Tell'}
+      </Button>
+    </form>
   );
 }

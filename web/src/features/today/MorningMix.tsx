@@ -1,81 +1,90 @@
-import type { MixView, TodayView } from '@dewpond/contract';
-import { millilitres, showVolume, type UnitSystem } from '@dewpond/core/units';
-import { group } from 'd3-array';
-import { Link } from 'react-router';
+import type { BenchView, FillView } from '@dewpond/contract';
+import { millilitres, showVolume } from '@dewpond/core/units';
+import { useBench } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { BottleDrawing } from '../../drawings/BottleDrawing';
+import { ButtonLink } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Waiting } from '../../ui/Waiting';
 
-/** What to make up before the first dog. */
-export function MorningMix({ today }: { readonly today: TodayView }) {
-  const units = useUnits();
-  const each = today.mixes.flatMap(({ dog, appointmentId, mixes }) =>
-    mixes.map((mix) => ({ dog, appointmentId, mix })),
-  );
-  const made = each.filter(({ mix }) => mix.mix.made !== null);
-  const asIs = [
-    ...group(
-      each.filter(({ mix }) => mix.mix.made === null),
-      ({ mix }) => mix.product.name,
-    ),
-  ];
+/** What to make up before the first dog, and what stands that may no longer be used. */
+export function MorningMix() {
   return (
     <Card title="Mix this morning" aside="thrown away at the end of the day">
-      {made.length === 0 && <p className="text-soft">Nothing to mix today.</p>}
-      <ul className="grid grid-cols-[repeat(auto-fill,minmax(180px,1fr))] gap-x-3 gap-y-4">
-        {made.map(({ dog, appointmentId, mix }) => (
-          <li key={appointmentId + mix.product.id}>
-            <SmallBottle dog={dog} view={mix} units={units} />
-          </li>
-        ))}
-      </ul>
-      {asIs.map(([name, list]) => (
-        <p key={name} className="mt-3 text-sm">
-          <b>{name}</b>, as it is:{' '}
-          {showVolume(millilitres(list.reduce((sum, { mix }) => sum + mix.mix.need, 0)), units)} in all, for{' '}
-          {list.map(({ dog }) => dog).join(', ')}.
-        </p>
-      ))}
-      <p className="mt-3">
-        <Link to="/mixing" className="text-pond font-semibold underline">
-          Open the mixing bench
-        </Link>
-      </p>
+      <Waiting query={useBench()} what="The morning mix">
+        {(bench) => <Bottles bench={bench} />}
+      </Waiting>
     </Card>
   );
 }
 
-function SmallBottle({
-  dog,
-  view,
-  units,
-}: {
-  readonly dog: string;
-  readonly view: MixView;
-  readonly units: UnitSystem;
-}) {
-  const { made } = view.mix;
-  if (!made) return null;
-  const vet = view.product.kind === 'medicated';
+function Bottles({ bench }: { readonly bench: BenchView }) {
+  const units = useUnits();
+  const fills = bench.batches.flatMap((batch) => batch.bottles.map((fill) => ({ batch, fill })));
+  const past = bench.standing.filter(({ discardAt }) => bench.serverNow >= Date.parse(discardAt));
+  const standing = bench.standing.length - past.length;
+  return (
+    <>
+      {past.map((mix) => (
+        <p key={mix.id} className="mb-2 text-stop font-semibold">
+          <s>
+            {mix.bottle.name}: {mix.product.name}
+          </s>{' '}
+          is past its time: pour it away.
+        </p>
+      ))}
+      {fills.length === 0 && <p className="text-soft">{standing > 0 ? 'All is mixed.' : 'Nothing to mix today.'}</p>}
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-x-3 gap-y-4">
+        {fills.map(({ batch, fill }, i) => (
+          <li key={`${batch.product.id} ${fill.bottle.id} ${i}`}>
+            <SmallBottle batch={batch} fill={fill} />
+          </li>
+        ))}
+      </ul>
+      {bench.asItIs.map(({ product, need, dogs }) => (
+        <p key={product.id} className="mt-2 text-sm">
+          <b>{product.name}</b>, as it is: {showVolume(millilitres(need), units)} in all, for{' '}
+          {dogs.map(({ dog }) => dog).join(', ')}.
+        </p>
+      ))}
+      <p className="mt-3 flex flex-wrap items-center gap-3">
+        <ButtonLink to="/mixing/morning" look={fills.length > 0 ? 'main' : 'plain'}>
+          Open the morning mix
+        </ButtonLink>
+        {standing > 0 && (
+          <span className="text-soft">
+            {standing} {standing === 1 ? 'bottle stands' : 'bottles stand'} at the bench
+          </span>
+        )}
+      </p>
+    </>
+  );
+}
+
+function SmallBottle({ batch, fill }: { readonly batch: BenchView['batches'][number]; readonly fill: FillView }) {
+  const units = useUnits();
+  const volume = (ml: number) => showVolume(millilitres(ml), units);
   return (
     <div className="flex gap-2.5">
       <BottleDrawing
-        product={made.product}
-        water={made.water}
-        brim={made.bottle.brim}
-        graduation={made.bottle.graduation}
+        product={fill.product}
+        water={fill.water}
+        brim={fill.bottle.brim}
+        graduation={fill.bottle.graduation}
         height={104}
-        label={`${made.bottle.name} for ${dog}`}
+        label={`${fill.bottle.name} of ${batch.product.name}`}
       />
       <div className="min-w-0 text-sm leading-snug">
-        <p className="font-bold text-base">{dog}</p>
-        <p className={vet ? 'text-watch font-semibold' : ''}>{view.product.name}</p>
-        <p className="text-xl font-bold leading-tight mt-1">{showVolume(millilitres(made.product), units)}</p>
-        <p>{made.strokes === null ? 'by measure' : `${made.strokes} ${made.strokes === 1 ? 'stroke' : 'strokes'}`}</p>
-        <p className="text-soft">
-          to {showVolume(millilitres(made.total), units)}, {made.bottle.name.toLowerCase()}
-          {made.batches > 1 ? `, ${made.batches} times` : ''}
+        <p className={batch.forDog ? 'text-watch font-bold' : 'font-bold'}>
+          {batch.product.name} {batch.strength}
         </p>
+        <p className="text-xl font-bold leading-tight mt-1">
+          {fill.strokes === null ? volume(fill.product) : `${fill.strokes} strokes`}
+        </p>
+        <p className="text-soft">
+          to {volume(fill.total)}, {fill.bottle.name.toLowerCase()}
+        </p>
+        <p>{[...new Set(fill.pours.map(({ dog }) => dog))].join(', ')}</p>
       </div>
     </div>
   );

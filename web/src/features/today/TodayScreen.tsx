@@ -42,7 +42,7 @@ export function TodayScreen() {
                 <Ribbon dogs={today.dogs} zone={today.zone} now={now} />
               </Card>
               <div className="grid grid-cols-[1.35fr_1fr] max-lg:grid-cols-1 gap-3.5">
-                <MorningMix today={today} />
+                <MorningMix />
                 <WatchOut items={today.watch} />
               </div>
             </>

@@ -1,0 +1,134 @@
+import type { BenchView, MadeMixView } from '@dewpond/contract';
+import { showDay } from '@dewpond/core/units';
+import { Printer } from 'lucide-react';
+import { useBench } from '../../../api/queries';
+import { useNow } from '../../../app/useNow';
+import { Button } from '../../../ui/Button';
+import { Empty, Waiting } from '../../../ui/Waiting';
+import { BenchTabs } from '../BenchTabs';
+import { AsItIs } from './AsItIs';
+import { BatchCard } from './BatchCard';
+import { labelsOf, StandingList } from './StandingList';
+
+/** The day's mixes at the bench: measure early, water late, what stands, and who gets what. */
+export function MorningScreen() {
+  const query = useBench();
+  return (
+    <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
+      <header className="flex flex-wrap items-center justify-between gap-3">
+        <h1>Morning mix</h1>
+        <Button look="quiet" className="no-print" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden /> Print the list
+        </Button>
+      </header>
+      <BenchTabs />
+      <Waiting query={query} what="The morning mix">
+        {(bench) => <Morning bench={bench} ahead={bench.serverNow - query.dataUpdatedAt} />}
+      </Waiting>
+    </div>
+  );
+}
+
+interface MorningProps {
+  readonly bench: BenchView;
+  /** The server's clock less this device's, ms: what is past is past by the server's. */
+  readonly ahead: number;
+}
+
+function Morning({ bench, ahead }: MorningProps) {
+  const now = useNow(30_000) + ahead;
+  const past = (mix: MadeMixView) => now >= Date.parse(mix.discardAt);
+  const fresh = bench.standing.filter((mix) => !past(mix));
+  const dry = fresh.filter(({ wateredAt }) => wateredAt === null);
+  const ready = fresh.filter(({ wateredAt }) => wateredAt !== null);
+  const old = bench.standing.filter(past);
+  const toMake = bench.batches.filter(({ wanted }) => wanted > 0);
+  const shares = sharesOf(bench);
+  const nothing = bench.batches.length + bench.asItIs.length + bench.standing.length + bench.trouble.length === 0;
+  if (nothing)
+    return (
+      <Empty words={`${showDay(bench.day)}: nothing to mix. Once a dog with a bath is booked, its mix stands here.`} />
+    );
+  return (
+    <>
+      <Summary bench={bench} toMake={toMake.length} dry={dry.length} ready={ready.length} />
+      {bench.trouble.map(({ dog, words }) => (
+        <p key={dog + words} role="alert" className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-3">
+          {dog}: {words} Nothing is mixed for it until you choose.
+        </p>
+      ))}
+      {old.length > 0 && (
+        <section aria-label="Past their time">
+          <h2 className="text-stop mb-2">Pour away: past their time</h2>
+          <StandingList mixes={old} shares={shares} kind="past" zone={bench.zone} />
+        </section>
+      )}
+      {toMake.length > 0 && (
+        <section aria-label="Measure early">
+          <h2>1. Early: measure the product in</h2>
+          <p className="text-soft mb-2">Tick each bottle once its product is in. Water comes later, warm.</p>
+          <div className="flex flex-col gap-3.5">
+            {toMake.map((batch) => (
+              <BatchCard key={batch.product.id + (batch.forDog?.id ?? '')} batch={batch} />
+            ))}
+          </div>
+        </section>
+      )}
+      {dry.length > 0 && (
+        <section aria-label="Warm water, late">
+          <h2>2. Late: warm water to the mark, just before its first dog</h2>
+          <p className="text-soft mb-2">35–38 °C; cooler for flat-faced dogs. Turn the bottle, do not shake.</p>
+          <StandingList mixes={dry} shares={shares} kind="dry" zone={bench.zone} />
+        </section>
+      )}
+      {ready.length > 0 && (
+        <section aria-label="Ready">
+          <h2 className="mb-2">Ready at the bench</h2>
+          <StandingList mixes={ready} shares={shares} kind="ready" zone={bench.zone} />
+        </section>
+      )}
+      {bench.asItIs.length > 0 && <AsItIs list={bench.asItIs} />}
+    </>
+  );
+}
+
+export type Shares = ReadonlyMap<string, BenchView['batches'][number]['standing'][number]['pours']>;
+
+/** Who is to have what of each standing mix. */
+const sharesOf = ({ batches }: BenchView): Shares =>
+  new Map(batches.flatMap(({ standing }) => standing.map(({ mix, pours }) => [mix, pours] as const)));
+
+interface SummaryProps {
+  readonly bench: BenchView;
+  readonly toMake: number;
+  readonly dry: number;
+  readonly ready: number;
+}
+
+/** What to do next, in one line; labels for all that stands. */
+function Summary({ bench, toMake, dry, ready }: SummaryProps) {
+  const bottles = bench.batches.reduce((sum, batch) => sum + batch.bottles.length, 0);
+  const parts = [
+    toMake > 0 && `${bottles} ${bottles === 1 ? 'bottle' : 'bottles'} to measure`,
+    dry > 0 && `${dry} wait for water`,
+    ready > 0 && `${ready} ready`,
+  ].filter(Boolean);
+  const standing = bench.standing.filter(({ discardAt }) => Date.parse(discardAt) > bench.serverNow);
+  return (
+    <div className="flex flex-wrap items-center justify-between gap-3">
+      <p className="text-lg">
+        <b>{showDay(bench.day)}:</b> {parts.length > 0 ? parts.join(' · ') : 'all is mixed and used.'}
+      </p>
+      {standing.length > 0 && (
+        <a
+          href={labelsOf(standing)}
+          target="_blank"
+          rel="noreferrer"
+          className="no-print rounded-xl border border-pond text-pond font-semibold px-4 min-h-11 inline-flex items-center hover:bg-pond-pale"
+        >
+          Labels for {standing.length} {standing.length === 1 ? 'bottle' : 'bottles'} (PDF, 62 mm)
+        </a>
+      )}
+    </div>
+  );
+}

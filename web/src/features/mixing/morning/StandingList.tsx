@@ -1,0 +1,162 @@
+import type { MadeMixView } from '@dewpond/contract';
+import { millilitres, showDay, showVolume, type Day } from '@dewpond/core/units';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { call } from '../../../api/call';
+import { refreshAll } from '../../../api/queries';
+import { clock, dayOf } from '../../../app/times';
+import { useUnits } from '../../../app/useUnits';
+import { BottleDrawing } from '../../../drawings/BottleDrawing';
+import { Button } from '../../../ui/Button';
+import { Chip } from '../../../ui/Chip';
+import { Dialog } from '../../../ui/Dialog';
+import { VolumeField } from '../../../ui/VolumeField';
+import { classes } from '../../../ui/classes';
+import { tell } from '../../../ui/toasts';
+import type { Shares } from './MorningScreen';
+import { PourList } from './PourList';
+
+export const labelsOf = (mixes: readonly Pick<MadeMixView, 'id'>[]): string =>
+  `/api/mixes/labels.pdf?ids=${mixes.map(({ id }) => id).join(',')}`;
+
+type Kind = 'past' | 'dry' | 'ready';
+interface ListProps {
+  readonly mixes: readonly MadeMixView[];
+  readonly shares: Shares;
+  readonly kind: Kind;
+  readonly zone: string;
+}
+
+/** Bottles that stand at the bench. */
+export const StandingList = ({ mixes, ...rest }: ListProps) => (
+  <ul className="grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] max-md:grid-cols-1 gap-3.5">
+    {mixes.map((mix) => (
+      <Standing key={mix.id} mix={mix} {...rest} />
+    ))}
+  </ul>
+);
+
+function Standing({ mix, shares, kind, zone }: Omit<ListProps, 'mixes'> & { readonly mix: MadeMixView }) {
+  const units = useUnits();
+  const [pouring, setPouring] = useState(false);
+  const volume = (ml: number) => showVolume(millilitres(ml), units);
+  const water = useStep(mix);
+  const share = mix.leftMl / mix.totalMl;
+  return (
+    <li
+      className={classes(
+        'bg-surface border rounded-card px-4 py-3.5 flex gap-3.5 break-inside-avoid',
+        kind === 'past' ? 'border-stop' : 'border-line',
+      )}
+    >
+      <BottleDrawing
+        product={mix.productMl * (kind === 'dry' ? 1 : share)}
+        water={kind === 'dry' ? 0 : (mix.totalMl - mix.productMl) * share}
+        brim={mix.bottle.brim}
+        graduation={mix.bottle.graduation}
+        height={130}
+        struck={kind === 'past'}
+        label={`${mix.bottle.name}, ${volume(mix.leftMl)} left`}
+      />
+      <div className="min-w-0 flex-1">
+        <p className={classes('font-bold', kind === 'past' && 'line-through')}>
+          {mix.bottle.name}: {mix.product.name} {mix.strength}
+        </p>
+        {mix.forDog && <Chip tone="watch">only for {mix.forDog.name}</Chip>}
+        {kind === 'dry' ? (
+          <p className="text-[24px] font-bold leading-tight">water to {volume(mix.totalMl)}</p>
+        ) : (
+          <p>
+            {volume(mix.leftMl)} of {volume(mix.totalMl)} left
+            {mix.had.length > 0 && `, had by ${mix.had.join(', ')}`}
+          </p>
+        )}
+        <p className="text-sm text-soft">
+          measured {showDay(dayOf(mix.measuredAt, zone) as Day)}, {clock(mix.measuredAt, zone)} by {mix.by}
+          {mix.lots.length > 0 && `, lot ${mix.lots.join(', ')}`}
+        </p>
+        {kind === 'past' ? (
+          <p className="text-stop font-semibold">Past since the end of its day. It holds no preservative.</p>
+        ) : (
+          <PourList pours={shares.get(mix.id) ?? []} />
+        )}
+        <div className="no-print flex flex-wrap gap-2 mt-2">
+          {kind === 'dry' && (
+            <Button look="main" disabled={water.isPending} onClick={() => water.mutate({ step: 'watered' })}>
+              Water is in
+            </Button>
+          )}
+          {kind === 'ready' && (
+            <Button look="quiet" disabled={water.isPending} onClick={() => water.mutate({ step: 'used up' })}>
+              Used up
+            </Button>
+          )}
+          <Button look={kind === 'past' ? 'stop' : 'quiet'} onClick={() => setPouring(true)}>
+            Pour away
+          </Button>
+          {kind !== 'past' && (
+            <a
+              href={labelsOf([mix])}
+              target="_blank"
+              rel="noreferrer"
+              aria-label={`Label for ${mix.bottle.name}`}
+              className="rounded-xl border border-line font-semibold px-4 min-h-11 inline-flex items-center hover:bg-pond-pale"
+            >
+              Label
+            </a>
+          )}
+        </div>
+      </div>
+      {pouring && <PourAway mix={mix} onClose={() => setPouring(false)} />}
+    </li>
+  );
+}
+
+type Step = { step: 'watered' } | { step: 'used up' } | { step: 'poured away'; leftMl: number };
+const DONE: Readonly<Record<Step['step'], string>> = {
+  watered: 'Water is in: ready.',
+  'used up': 'Used up. Wash the bottle.',
+  'poured away': 'Poured away. Wash the bottle.',
+};
+
+function useStep(mix: MadeMixView) {
+  return useMutation({
+    mutationFn: (step: Step) => call('PUT /api/mixes/:id', { id: mix.id, body: { version: mix.version, ...step } }),
+    onSuccess: (_, { step }) => {
+      void refreshAll();
+      tell(DONE[step]);
+    },
+    onError: (error) => {
+      void refreshAll();
+      tell(error.message, { tone: 'stop' });
+    },
+  });
+}
+
+/** How much goes down the drain: what is reckoned to be left, or what one sees. */
+function PourAway({ mix, onClose }: { readonly mix: MadeMixView; readonly onClose: () => void }) {
+  const [left, setLeft] = useState(Math.round(mix.leftMl));
+  const step = useStep(mix);
+  return (
+    <Dialog open onClose={onClose} title={`Pour away: ${mix.bottle.name}`} says="What was left counts as waste.">
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          step.mutate({ step: 'poured away', leftMl: left }, { onSuccess: onClose });
+        }}
+      >
+        <VolumeField
+          label="Left in it"
+          ml={left}
+          onMl={setLeft}
+          autoFocus
+          hint="As reckoned; read the mark if you can."
+        />
+        <Button type="submit" look="stop" disabled={step.isPending || left > mix.totalMl}>
+          Pour away
+        </Button>
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,131 @@
+import type { BottleView } from '@dewpond/contract';
+import { useMutation } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { v7 } from 'uuid';
+import { Refused, call } from '../../api/call';
+import { refreshAll } from '../../api/queries';
+import { BottleDrawing } from '../../drawings/BottleDrawing';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { TextField } from '../../ui/Field';
+import { VolumeField } from '../../ui/VolumeField';
+import { tell } from '../../ui/toasts';
+
+interface BottleDialogProps {
+  /** Null: a new one. */
+  readonly bottle: BottleView | null;
+  readonly onClose: () => void;
+}
+
+/** A kind of bottle: what it holds to the brim and to its line, what marks one can read, how many there are. */
+export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
+  const [form, setForm] = useState({
+    name: bottle?.name ?? '',
+    brim: bottle?.brim ?? 550,
+    line: bottle?.line ?? 500,
+    graduation: bottle ? (bottle.graduation ?? 0) : 50,
+    count: String(bottle?.count ?? 1),
+  });
+  const [id] = useState(() => v7());
+  const save = useMutation({
+    mutationFn: async () => {
+      const shape = {
+        ...form,
+        graduation: form.graduation > 0 ? form.graduation : null,
+        count: Number(form.count),
+      };
+      await (bottle
+        ? call('PUT /api/bottles/:id', { id: bottle.id, body: { ...shape, version: bottle.version } })
+        : call('POST /api/bottles', { body: { ...shape, id } }));
+    },
+    onSuccess: () => {
+      void refreshAll();
+      tell(`${form.name} is kept.`);
+      onClose();
+    },
+  });
+  const away = useMutation({
+    mutationFn: () =>
+      call('PUT /api/bottles/:id/shelf', {
+        id: bottle?.id ?? '',
+        body: { version: bottle?.version ?? 1, archived: true },
+      }),
+    onSuccess: () => {
+      void refreshAll();
+      tell(`${form.name} is put away.`, {
+        undo: () =>
+          void call('PUT /api/bottles/:id/shelf', {
+            id: bottle?.id ?? '',
+            body: { version: (bottle?.version ?? 1) + 1, archived: false },
+          }).then(refreshAll),
+      });
+      onClose();
+    },
+    onError: (error) => tell(error.message, { tone: 'stop' }),
+  });
+  const refused = save.error instanceof Refused ? save.error : null;
+  const set = (change: Partial<typeof form>) => setForm({ ...form, ...change });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    save.mutate();
+  };
+  const drawn = form.brim > 0 && form.line > 0 && form.line <= form.brim;
+  return (
+    <Dialog open onClose={onClose} title={bottle ? bottle.name : 'New bottle'}>
+      <form onSubmit={submit} noValidate className="grid grid-cols-[1fr_auto] gap-4">
+        <div className="grid grid-cols-2 gap-3 content-start">
+          <div className="col-span-2">
+            <TextField
+              label="Name"
+              autoComplete="off"
+              value={form.name}
+              error={refused?.at('name')}
+              onChange={(event) => set({ name: event.target.value })}
+            />
+          </div>
+          <VolumeField label="To its line" ml={form.line} onMl={(line) => set({ line })} error={refused?.at('line')} />
+          <VolumeField label="To the brim" ml={form.brim} onMl={(brim) => set({ brim })} error={refused?.at('brim')} />
+          <VolumeField
+            label="A mark every"
+            ml={form.graduation}
+            onMl={(graduation) => set({ graduation })}
+            error={refused?.at('graduation')}
+            hint="0: no marks one can read"
+          />
+          <TextField
+            label="How many"
+            inputMode="numeric"
+            value={form.count}
+            error={refused?.at('count')}
+            onChange={(event) => set({ count: event.target.value })}
+          />
+        </div>
+        {drawn && (
+          <BottleDrawing
+            product={0}
+            water={form.line}
+            brim={form.brim}
+            graduation={form.graduation > 0 ? form.graduation : null}
+            height={210}
+            label="As it is filled, to scale"
+          />
+        )}
+        {save.error && !refused?.problem.fields && (
+          <p role="alert" className="col-span-2 text-stop font-semibold">
+            {save.error.message}
+          </p>
+        )}
+        <div className="col-span-2 flex justify-between flex-row-reverse">
+          <Button type="submit" look="main" disabled={save.isPending}>
+            Keep
+          </Button>
+          {bottle && (
+            <Button look="quiet" disabled={away.isPending} onClick={() => away.mutate()}>
+              Put away
+            </Button>
+          )}
+        </div>
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,124 @@
+import type { HouseView, ProductView } from '@dewpond/contract';
+import { useMutation } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { v7 } from 'uuid';
+import { Refused, call } from '../../api/call';
+import { refreshAll, useHouse } from '../../api/queries';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Empty, Waiting } from '../../ui/Waiting';
+import { tell } from '../../ui/toasts';
+import { BenchTabs } from '../mixing/BenchTabs';
+import { LotsCard } from './LotsCard';
+import { CautionFields, LabelFields, MoneyFields, WhatFields } from './ProductFields';
+import { EMPTY_PRODUCT, bodyOf, formOf, type ProductForm } from './productForm';
+
+/** One product: what it is, how its label was read, what it warns of, what it costs; its lots beside it. */
+export function ProductScreen() {
+  const { id = '' } = useParams();
+  return (
+    <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
+      <Waiting query={useHouse()} what="The product">
+        {(house) => <Found key={id} house={house} id={id} />}
+      </Waiting>
+    </div>
+  );
+}
+
+function Found({ house, id }: { readonly house: HouseView; readonly id: string }) {
+  const product = [...house.products, ...house.putAway].find((each) => each.id === id) ?? null;
+  if (!product && id !== 'new')
+    return (
+      <Empty words="There is no such product here.">
+        <Link to="/mixing/products" className="underline text-pond">
+          All products
+        </Link>
+      </Empty>
+    );
+  return (
+    <>
+      <h1>{product?.name ?? 'New product'}</h1>
+      <BenchTabs />
+      <div className="grid grid-cols-[1fr_360px] max-lg:grid-cols-1 gap-3.5 items-start">
+        <Editor key={product?.version ?? 0} house={house} product={product} />
+        {product ? (
+          <LotsCard product={product} />
+        ) : (
+          <Card title="Lots and stock">
+            <p className="text-soft">Once it is kept, deliveries and lots are entered here.</p>
+          </Card>
+        )}
+      </div>
+    </>
+  );
+}
+
+function Editor({ house, product }: { readonly house: HouseView; readonly product: ProductView | null }) {
+  const navigate = useNavigate();
+  const oneToN = house.ways.readsOneTo;
+  const [form, setForm] = useState<ProductForm>(() => (product ? formOf(product, oneToN) : EMPTY_PRODUCT));
+  const [newId] = useState(() => v7());
+  const save = useMutation({
+    mutationFn: async () => {
+      const body = bodyOf(form, oneToN);
+      if (product) await call('PUT /api/products/:id', { id: product.id, body: { ...body, version: product.version } });
+      else await call('POST /api/products', { body: { ...body, id: newId } });
+    },
+    onSuccess: async () => {
+      await refreshAll();
+      tell(`${form.name} is kept.`);
+      if (!product) void navigate(`/mixing/products/${newId}`);
+    },
+  });
+  const shelve = useMutation({
+    mutationFn: async (archived: boolean) => {
+      if (product)
+        await call('PUT /api/products/:id/shelf', { id: product.id, body: { version: product.version, archived } });
+    },
+    onSuccess: async (_, archived) => {
+      await refreshAll();
+      tell(archived ? `${form.name} is put away. What is mixed of it stays on the bench.` : `${form.name} is back.`);
+    },
+    onError: (error) => tell(error.message, { tone: 'stop' }),
+  });
+  const refused = save.error instanceof Refused ? save.error : null;
+  const at = (path: string) => refused?.at(path);
+  const set = (change: Partial<ProductForm>) => setForm({ ...form, ...change });
+  const fields = { form, set, at, house };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    save.mutate();
+  };
+  return (
+    <form onSubmit={submit} noValidate className="flex flex-col gap-3.5">
+      <Card title="What it is">
+        <WhatFields {...fields} />
+      </Card>
+      <Card title="How it is mixed">
+        <LabelFields {...fields} />
+      </Card>
+      <Card title="What it warns of">
+        <CautionFields {...fields} />
+      </Card>
+      <Card title="Buying it">
+        <MoneyFields {...fields} />
+      </Card>
+      {save.error && (
+        <p role="alert" className="text-stop font-semibold">
+          {refused?.problem.fields ? 'Not kept yet: something above does not fit.' : save.error.message}
+        </p>
+      )}
+      <div className="flex justify-between flex-row-reverse">
+        <Button type="submit" look="main" disabled={save.isPending}>
+          Keep
+        </Button>
+        {product && (
+          <Button look="quiet" disabled={shelve.isPending} onClick={() => shelve.mutate(product.archivedOn === null)}>
+            {product.archivedOn === null ? 'Put away' : 'Take out again'}
+          </Button>
+        )}
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,151 @@
+import type { PumpView } from '@dewpond/contract';
+import { CALIBRATION_STROKES, MOST_SCATTER, calibratePump, type Calibration } from '@dewpond/core/dilution';
+import { HOUSE_VALUE } from '@dewpond/core/provenance';
+import { VOLUME_UNIT, millilitres, showVolume, volumeFrom } from '@dewpond/core/units';
+import { useMutation } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { v7 } from 'uuid';
+import { Refused, call } from '../../api/call';
+import { refreshAll } from '../../api/queries';
+import { useUnits } from '../../app/useUnits';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { SelectField, TextField } from '../../ui/Field';
+import { SourceMark } from '../../ui/SourceMark';
+import { tell } from '../../ui/toasts';
+import { StrokeDots } from './StrokeDots';
+import { HOW_MEASURED, strokesTyped, type HowMeasured } from './strokesTyped';
+
+interface PumpDialogProps {
+  /** Null: a new one. */
+  readonly pump: PumpView | null;
+  readonly onClose: () => void;
+}
+
+/** A pump and its calibration: ten strokes, weighed or measured, their spread in sight while one types. */
+export function PumpDialog({ pump, onClose }: PumpDialogProps) {
+  const units = useUnits();
+  const [name, setName] = useState(pump?.name ?? '');
+  const [how, setHow] = useState<HowMeasured>('grams each');
+  const [typed, setTyped] = useState<readonly string[]>(() => Array.from({ length: CALIBRATION_STROKES }, () => ''));
+  const [id] = useState(() => v7());
+  const any = typed.some((each) => each.trim() !== '');
+  const strokes = strokesTyped(typed, how, (value) => volumeFrom(value, units));
+  const made = strokes.kind === 'strokes' ? calibratePump(strokes.strokes) : null;
+  const save = useMutation({
+    mutationFn: async () => {
+      const its = pump?.id ?? id;
+      if (!pump) await call('POST /api/pumps', { body: { id, name } });
+      else if (pump.name !== name) await call('PUT /api/pumps/:id', { id: its, body: { version: pump.version, name } });
+      const version = pump ? pump.version + (pump.name === name ? 0 : 1) : 1;
+      if (made?.kind === 'calibrated' && strokes.kind === 'strokes')
+        await call('PUT /api/pumps/:id/calibration', { id: its, body: { version, strokes: [...strokes.strokes] } });
+    },
+    onSuccess: () => {
+      void refreshAll();
+      tell(`${name} is kept.`);
+      onClose();
+    },
+  });
+  const away = useMutation({
+    mutationFn: () =>
+      call('PUT /api/pumps/:id/shelf', { id: pump?.id ?? '', body: { version: pump?.version ?? 1, archived: true } }),
+    onSuccess: () => {
+      void refreshAll();
+      tell(`${name} is put away.`);
+      onClose();
+    },
+    onError: (error) => tell(error.message, { tone: 'stop' }),
+  });
+  const refused = save.error instanceof Refused ? save.error : null;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    save.mutate();
+  };
+  const unit = how.startsWith('grams') ? 'g' : VOLUME_UNIT[units];
+  return (
+    <Dialog open onClose={onClose} title={pump ? pump.name : 'New pump'}>
+      <form onSubmit={submit} noValidate className="flex flex-col gap-4">
+        <TextField
+          label="Name"
+          placeholder="green pump"
+          autoComplete="off"
+          value={name}
+          error={refused?.at('name')}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <div>
+          <SelectField label="Ten strokes" value={how} onChange={(event) => setHow(event.target.value as HowMeasured)}>
+            {Object.entries(HOW_MEASURED).map(([key, words]) => (
+              <option key={key} value={key}>
+                {words}
+              </option>
+            ))}
+          </SelectField>
+          <div className="grid grid-cols-5 gap-2 mt-2">
+            {typed.map((text, i) => (
+              <TextField
+                key={`stroke ${i}`}
+                label={`${i + 1}, ${unit}`}
+                inputMode="decimal"
+                autoComplete="off"
+                value={text}
+                onChange={(event) => setTyped(typed.map((each, at) => (at === i ? event.target.value : each)))}
+              />
+            ))}
+          </div>
+          <p className="text-sm text-soft mt-1">
+            Prime it first, press it fully down each time. A scale that shows tenths of a gram is best.
+          </p>
+        </div>
+        {any && strokes.kind === 'no strokes' && <p className="text-watch font-semibold">{strokes.why}</p>}
+        {made && <Spread made={made} strokes={strokes.kind === 'strokes' ? strokes.strokes : []} />}
+        {save.error && !refused?.problem.fields && (
+          <p role="alert" className="text-stop font-semibold">
+            {save.error.message}
+          </p>
+        )}
+        <div className="flex justify-between flex-row-reverse">
+          <Button type="submit" look="main" disabled={save.isPending || (any && made?.kind !== 'calibrated')}>
+            {made?.kind === 'calibrated'
+              ? `Keep, ${showVolume(made.stroke, units)} a stroke`
+              : any
+                ? 'Ten strokes first'
+                : 'Keep'}
+          </Button>
+          {pump && (
+            <Button look="quiet" disabled={away.isPending} onClick={() => away.mutate()}>
+              Put away
+            </Button>
+          )}
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+function Spread({ made, strokes }: { readonly made: Calibration; readonly strokes: readonly number[] }) {
+  const units = useUnits();
+  const show = (ml: number) => showVolume(millilitres(ml), units);
+  const spread = made.kind === 'calibrated' ? made : made.spread;
+  return (
+    <div>
+      <StrokeDots strokes={strokes} />
+      {spread && (
+        <p>
+          <b>{show(spread.stroke)} a stroke</b>, from {show(spread.least)} to {show(spread.most)}, scatters{' '}
+          {(spread.scatter * 100).toFixed(1)} %{' '}
+          <SourceMark
+            source={HOUSE_VALUE}
+            because={`Standard deviation of the strokes over their mean; over ${MOST_SCATTER * 100} % is refused.`}
+          />
+        </p>
+      )}
+      {made.kind === 'refused' && (
+        <p role="alert" className="text-stop font-semibold">
+          {made.why}
+        </p>
+      )}
+    </div>
+  );
+}
