@@ -43,7 +43,7 @@ const done = async (page) => {
 const VIEWS = {
   today: async (page) => {
     await page.goto('/');
-    await page.getByRole('heading', { name: 'Mix this morning' }).waitFor();
+    await page.getByRole('link', { name: 'Open the morning mix' }).waitFor();
   },
   dogs: async (page) => {
     await page.goto('/dogs');
@@ -168,7 +168,67 @@ const VIEWS = {
   },
   mixing: async (page) => {
     await page.goto('/mixing');
-    await page.getByText('Today’s dogs').waitFor();
+    await page.getByRole('heading', { name: /any number leads/ }).waitFor();
+  },
+  'mixing-two-ways': async (page) => {
+    await page.goto('/mixing');
+    await page.getByLabel('Ratio, as printed on the label').fill('1:16');
+    await page.getByLabel('Strokes', { exact: true }).fill('6');
+  },
+  'mixing-split': async (page) => {
+    await page.goto('/mixing');
+    await page.getByLabel('Dogs', { exact: true }).fill('6');
+    await page.getByText(/fewest bottles/).waitFor();
+  },
+  morning: async (page) => {
+    await page.goto('/mixing/morning');
+    await page.getByRole('button', { name: 'Product is in' }).first().waitFor();
+  },
+  'morning-made': async (page) => {
+    await page.goto('/mixing/morning');
+    for (const _ of [1, 2]) {
+      await page.getByRole('button', { name: 'Product is in' }).first().click();
+      await page.waitForTimeout(700);
+    }
+    await page.getByRole('button', { name: 'Water is in' }).first().click();
+    await page.getByRole('heading', { name: 'Ready at the bench' }).waitFor();
+    await page.waitForTimeout(600);
+  },
+  products: async (page) => {
+    await page.goto('/mixing/products');
+    await page.getByRole('link', { name: 'Oat gentle wash' }).waitFor();
+  },
+  product: async (page) => {
+    await page.goto('/mixing/products');
+    await page.getByRole('link', { name: 'Oat gentle wash' }).click();
+    await page.getByText('OG-114').waitFor();
+  },
+  tools: async (page) => {
+    await page.goto('/mixing/tools');
+    await page.getByText('4 × Small bottle').waitFor();
+  },
+  pump: async (page) => {
+    await page.goto('/mixing/tools');
+    await page.getByRole('button', { name: 'New pump' }).click();
+    await page.getByLabel('Name').fill('green pump');
+    const strokes = ['5.1', '4.8', '5.2', '5', '4.9', '5.3', '4.7', '5', '5.1', '4.9'];
+    for (const [i, grams] of strokes.entries()) await page.getByLabel(`${i + 1}, g`, { exact: true }).fill(grams);
+  },
+  stock: async (page) => {
+    await page.goto('/mixing/stock');
+    await page.getByRole('heading', { name: 'Order list' }).waitFor();
+    await page.getByText('Then there').waitFor();
+  },
+  costs: async (page) => {
+    await page.goto('/mixing/costs');
+    await page.getByRole('heading', { name: 'Mixed and thrown away' }).waitFor();
+  },
+  trace: async (page) => {
+    await page.goto('/mixing/trace');
+    const select = page.getByLabel('From which lot, mix or bottle?');
+    const lot = await select.locator('option', { hasText: 'MF-77' }).getAttribute('value');
+    await select.selectOption(lot);
+    await page.getByRole('heading', { name: /lot MF-77/ }).waitFor();
   },
   'mixing-top-up': async (page) => {
     await page.goto('/mixing');
@@ -212,6 +272,19 @@ const VIEWS = {
     await page.getByRole('button', { name: 'musty or yeasty smell, slight' }).click();
     await page.waitForTimeout(300);
   },
+  'table-wash': async (page) => {
+    await page.goto('/mixing/morning');
+    await page.getByRole('button', { name: 'Product is in' }).first().waitFor();
+    for (const button of ['Product is in', 'Product is in', 'Product is in'])
+      if (await page.getByRole('button', { name: button }).first().isVisible()) {
+        await page.getByRole('button', { name: button }).first().click();
+        await page.waitForTimeout(600);
+      }
+    await toTheTable(page, 'Teasel');
+    await page.keyboard.press('s');
+    await page.getByRole('button', { name: /First wash/ }).click();
+    await page.waitForTimeout(400);
+  },
   'table-step': async (page) => {
     await page.getByRole('button', { name: 'Done', exact: true }).click();
     await page.getByRole('button', { name: /I looked: the other/ }).click();
@@ -246,6 +319,18 @@ const KEPT = Object.keys(VIEWS).filter(
       'house-services',
       'dog-barred',
       'mixing-top-up',
+      'mixing-two-ways',
+      'mixing-split',
+      'morning-made',
+      'table-wash',
+      'products',
+      'tools',
+      'pump',
+      'trace',
+      'what-if',
+      'instructions',
+      'table-finding',
+      'dog-plan',
     ].includes(name),
 );
 

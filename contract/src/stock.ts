@@ -55,6 +55,8 @@ export interface StockLine {
   readonly name: string;
   /** Null: never delivered nor counted, so not known. */
   readonly stock: number | null;
+  /** Product in mixes that stand at the bench and may still be used, ml: drawn, but not gone. */
+  readonly onBench: number;
   readonly containerMl: number | null;
   readonly price: number | null;
   readonly leadDays: number;

@@ -87,7 +87,7 @@ async function traceLot(tx: Tenant, id: string) {
   ];
   return {
     title: `${row.product}, lot ${row.lot.number}`,
-    words: `${count(mixes.length, 'mix', 'mixes')} from it, ${count(new Set(dogs.map(({ dogId }) => dogId)).size, 'dog', 'dogs')}. Where two lots stood open at once, either may have been it.`,
+    words: `${mixes.length > 0 ? `${count(mixes.length, 'mix', 'mixes')} from it, ` : ''}${count(new Set(dogs.map(({ dogId }) => dogId)).size, 'dog', 'dogs')}. Where two lots stood open at once, either may have been it.`,
     dogs: newestFirst(dogs),
   };
 }

@@ -5,7 +5,7 @@ import { v7 } from 'uuid';
 import { bottle, lot, madeMix, product, pump } from '../db/schema';
 import type { BusinessId, Tenant } from '../db/tenant';
 import { instantIn, spanOf } from '../house/zone';
-import { addEntry, lockProducts } from '../stock/ledger';
+import { addEntry, lockProducts, stockByProduct } from '../stock/ledger';
 import type { DemoBusiness, DemoProduct } from './shape';
 
 /** The ledger opens before the first visit. */
@@ -87,7 +87,7 @@ async function seedProduct({ tx, businessId, today, by }: Shelving, demo: DemoPr
   await addEntry(tx, businessId, {
     productId: id,
     kind: 'delivery',
-    movement: { kind: 'delivery', ml: demo.containerMl * 2, reason: '' },
+    movement: { kind: 'delivery', ml: demo.opening, reason: '' },
     day: addDays(today, -OPENS_DAYS_AGO),
     by,
   });
@@ -139,11 +139,15 @@ export async function seedBenchPast(shelving: Shelving, demo: DemoBusiness, rand
   }
 }
 
-/** What was counted two days ago. */
+/** The count of two days ago. */
 export async function seedCounts({ tx, businessId, today, by }: Shelving, demo: DemoBusiness): Promise<void> {
-  for (const { name, counted } of demo.products) {
+  const stock = await stockByProduct(tx);
+  for (const { name } of demo.products) {
     const [row] = await tx.select({ id: product.id }).from(product).where(eq(product.name, name));
-    if (!row) continue;
+    const known = row && stock.get(row.id);
+    if (!row || known === undefined) continue;
+    // A count finds a little less than the ledger: drops, and what sticks to the container.
+    const counted = Math.floor((Math.max(0, known) * 0.98) / 5) * 5;
     await lockProducts(tx, businessId, [row.id]);
     await addEntry(tx, businessId, {
       productId: row.id,

@@ -81,8 +81,8 @@ export interface DemoProduct {
   readonly strokes?: readonly number[];
   readonly leadDays: number;
   readonly safetyMl: number;
-  /** What was counted two days ago, ml. */
-  readonly counted: number;
+  /** What came in before the first visit, ml; visits and mixes draw it down to today's stock. */
+  readonly opening: number;
   readonly lots: readonly {
     readonly number: string;
     readonly deliveredDaysAgo: number;

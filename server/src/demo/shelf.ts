@@ -18,7 +18,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     strokes: [5.1, 4.9, 5, 5.2, 4.8, 5, 5.1, 4.9, 5, 5],
     leadDays: 10,
     safetyMl: 80,
-    counted: 330,
+    opening: 3250,
     lots: [{ number: 'DC-2291', deliveredDaysAgo: 160, expiresInDays: 420, open: true }],
   },
   {
@@ -40,7 +40,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     strokes: [8.1, 7.8, 8, 8.3, 7.9, 8, 8.2, 7.7, 8, 8],
     leadDays: 10,
     safetyMl: 0,
-    counted: 1900,
+    opening: 2000,
     lots: [{ number: 'OG-114', deliveredDaysAgo: 90, expiresInDays: 300, open: true }],
   },
   {
@@ -56,7 +56,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     price: 18,
     leadDays: 10,
     safetyMl: 100,
-    counted: 610,
+    opening: 5650,
     lots: [{ number: 'MF-77', deliveredDaysAgo: 70, expiresInDays: 200, open: true }],
   },
   {
@@ -74,7 +74,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     strokes: [4, 4.1, 3.9, 4, 4.2, 3.8, 4, 4.1, 3.9, 4],
     leadDays: 7,
     safetyMl: 60,
-    counted: 210,
+    opening: 960,
     lots: [
       { number: 'SC-31', deliveredDaysAgo: 120, expiresInDays: 240, open: true },
       { number: 'SC-12', deliveredDaysAgo: 420, expiresInDays: -12, open: false },
@@ -95,7 +95,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     strokes: [2, 2, 2.1, 1.9, 2, 2, 2, 2.1, 1.9, 2],
     leadDays: 4,
     safetyMl: 50,
-    counted: 160,
+    opening: 430,
     lots: [{ number: 'AW-5520', deliveredDaysAgo: 28, expiresInDays: 150, open: true }],
   },
   {
@@ -112,7 +112,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     price: 12.5,
     leadDays: 7,
     safetyMl: 40,
-    counted: 195,
+    opening: 300,
     lots: [{ number: 'EC-903', deliveredDaysAgo: 30, expiresInDays: 330, open: true }],
   },
   {
@@ -128,7 +128,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     price: 9,
     leadDays: 7,
     safetyMl: 40,
-    counted: 60,
+    opening: 700,
     lots: [{ number: 'EY-40', deliveredDaysAgo: 60, expiresInDays: 90, open: true }],
   },
   {
@@ -144,7 +144,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     price: 11,
     leadDays: 7,
     safetyMl: 20,
-    counted: 140,
+    opening: 690,
     lots: [{ number: 'FF-8', deliveredDaysAgo: 45, expiresInDays: 500, open: true }],
   },
 ];

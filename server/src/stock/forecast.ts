@@ -1,8 +1,9 @@
 import type { StockLine, StockView } from '@dewpond/contract';
 import { HORIZON_WEEKS, expectUses, forecastStock, orderState, type Coming } from '@dewpond/core/stock';
 import { addDays, type Day } from '@dewpond/core/units';
-import { group } from 'd3-array';
+import { group, rollup, sum } from 'd3-array';
 import { and, asc, eq, gte, isNull, lt } from 'drizzle-orm';
+import { leftIn, standingMixes } from '../bench/standingMixes';
 import { appointment, dog, dogDue, lot } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import { reckonDue } from '../dogs/bookDue';
@@ -12,15 +13,17 @@ import { dayIn, spanOf } from '../house/zone';
 import { stockByProduct } from './ledger';
 
 /** Stock of every product through the coming weeks, from booked and due visits. */
-export async function stockView(tx: Tenant, house: House, today: Day): Promise<StockView> {
+export async function stockView(tx: Tenant, house: House, today: Day, now: number): Promise<StockView> {
   const waiting = await reckonDue(tx, house, today);
   const until = addDays(today, HORIZON_WEEKS * 7);
   const dogs = await comingDogs(tx, house, today, until);
   const uses = group(expectUses(dogs, today, until), ({ productId }) => productId);
   const stock = await stockByProduct(tx);
+  const onBench = await productAtBench(tx, now);
   const lots = await tx.select().from(lot).where(isNull(lot.emptiedOn)).orderBy(asc(lot.deliveredOn));
   const lines = house.products.map((product) =>
     stockLine(product, stock.get(product.id) ?? null, uses.get(product.id) ?? [], today, {
+      onBench: onBench.get(product.id) ?? 0,
       expired: lots
         .filter(({ productId, expires }) => productId === product.id && expires !== null && expires < today)
         .map(({ number }) => number),
@@ -34,15 +37,23 @@ function stockLine(
   stock: number | null,
   uses: Parameters<typeof forecastStock>[0]['uses'],
   today: Day,
-  { expired }: Pick<StockLine, 'expired'>,
+  { expired, onBench }: Pick<StockLine, 'expired' | 'onBench'>,
 ): StockLine {
   const { containerMl, leadDays, safetyMl, supplier } = row;
-  const seen = forecastStock({ stock: stock ?? 0, uses, today, leadDays, safety: safetyMl, container: containerMl });
+  const seen = forecastStock({
+    stock: (stock ?? 0) + onBench,
+    uses,
+    today,
+    leadDays,
+    safety: safetyMl,
+    container: containerMl,
+  });
   const known = stock !== null;
   return {
     productId: id,
     name,
     stock,
+    onBench,
     containerMl,
     price: costPerMl === null || containerMl === null ? null : Math.round(costPerMl * containerMl * 100) / 100,
     leadDays,
@@ -57,6 +68,16 @@ function stockLine(
     points: known ? seen.points.filter((_, i) => i % 7 === 0) : [],
     expired,
   };
+}
+
+/** Product in fresh mixes at the bench, ml by product: what today's dogs take of it is not drawn again. */
+async function productAtBench(tx: Tenant, now: number): Promise<Map<string, number>> {
+  const fresh = (await standingMixes(tx)).filter(({ row }) => row.discardAt.getTime() > now);
+  return rollup(
+    fresh,
+    (list) => sum(list, (mix) => (leftIn(mix) / mix.row.totalMl) * mix.row.productMl),
+    ({ row }) => row.productId,
+  );
 }
 
 const URGENCY: readonly StockLine['state'][] = ['late', 'this week', 'later', 'not counted', 'enough'];

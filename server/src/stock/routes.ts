@@ -26,7 +26,7 @@ const SHOWN = 200;
 export function stockRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/stock', async ({ tx, now }) => {
     const house = await loadHouse(tx);
-    return stockView(tx, house, dayIn(house.zone, now));
+    return stockView(tx, house, dayIn(house.zone, now), now);
   });
 
   route(router, services, 'POST /api/stock', async ({ tx, asker, body, now }) => {

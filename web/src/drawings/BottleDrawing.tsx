@@ -68,7 +68,7 @@ export function BottleDrawing({
         ))}
         {numbers &&
           everyMark
-            .filter((_, i) => i % 2 === 1)
+            .filter((ml, i) => i % 2 === 1 && Math.abs(y(ml) - y(product + water)) > 8)
             .map((ml) => (
               <text
                 key={ml}

@@ -13,7 +13,7 @@ export const Tabs = ({ label, tabs }: { readonly label: string; readonly tabs: r
       <NavLink
         key={to}
         to={to}
-        end
+        end={to === tabs[0]?.to}
         className={({ isActive }) =>
           classes(
             'px-4 max-md:px-3 min-h-11 flex items-center font-semibold border-b-3 whitespace-nowrap',

@@ -129,7 +129,7 @@ describe('house ways', () => {
   test('when someone else was quicker it says so', async () => {
     const { person } = openHouse(house(), true);
     await screen.findByRole('heading', { name: 'House ways' });
-    await person.selectOptions(screen.getByLabelText('Units'), 'US');
+    await person.selectOptions(screen.getByLabelText('Units of the house'), 'US');
     expect(await screen.findByText('Someone else changed the house ways meanwhile.')).toBeTruthy();
   });
 });

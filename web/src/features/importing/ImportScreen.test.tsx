@@ -133,6 +133,6 @@ describe('imports of late', () => {
     openImport();
     const links = await screen.findAllByRole('link', { name: /\.(csv|vcf)$/ });
     expect(links.map((link) => link.getAttribute('href'))).toContain('/api/export/dogs.csv');
-    expect(links).toHaveLength(7);
+    expect(links).toHaveLength(10);
   });
 });

@@ -53,7 +53,7 @@ export function LeadField(props: LeadProps) {
   return (
     <div
       className={classes(
-        'rounded-xl border px-3 py-1.5 min-w-0',
+        'rounded-xl border px-3 py-1.5 min-w-0 has-[input:focus-visible]:outline-3 has-[input:focus-visible]:outline-pond has-[input:focus-visible]:outline-offset-2',
         leads ? 'border-pond bg-pond-pale' : 'border-line bg-surface',
         disabled && 'opacity-60',
       )}
@@ -75,7 +75,7 @@ export function LeadField(props: LeadProps) {
           onChange={(event) => type(event.target.value)}
           onKeyDown={nudge}
           className={classes(
-            'w-full min-w-0 bg-transparent font-bold outline-offset-4',
+            'w-full min-w-0 bg-transparent font-bold outline-none!',
             large ? 'text-[32px] leading-tight' : 'text-2xl',
           )}
         />

@@ -1,6 +1,6 @@
 import { screen } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
-import { TODAY, house, session } from '../../tests/demoDog';
+import { house, product, session } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
 import { MixingScreen } from './MixingScreen';
 
@@ -8,39 +8,92 @@ function openBench(units: 'metric' | 'US' = 'metric', given = house({ units })) 
   openOffice({
     'GET /api/session': () => session(units),
     'GET /api/house': () => given,
-    'GET /api/today': () => ({ day: TODAY, zone: 'Europe/London', dogs: [], mixes: [], watch: [] }),
   });
   return show(<MixingScreen />);
 }
 const field = (name: RegExp | string) => screen.getByLabelText<HTMLInputElement>(name);
 const card = (title: RegExp | string) => screen.getByRole('heading', { name: title }).closest('section');
 
-describe('mixing fresh', () => {
+const picture = () => card(/any number leads/);
+
+describe('mixing fresh: any one number leads', () => {
   test('24:1 in a half-litre bottle: 480 ml of water, four strokes, turn', async () => {
     openBench();
-    await screen.findByLabelText('Mix wanted, ml');
-    expect(card('Half-litre bottle')).toHaveWords(/480 ml.*4 × 5 ml.*Turn/);
+    await screen.findByLabelText(/^Mix in all/);
+    expect(picture()).toHaveWords(/1\s*480 ml of warm water.*2\s*4 strokes of 5 ml.*3\s*turn it/);
   });
 
-  test('any one number leads, the others follow; an untidy one offers the tidy', async () => {
+  test('whichever is typed leads, the others follow at once', async () => {
     const { person } = openBench();
-    await screen.findByLabelText('Mix wanted, ml');
-    await person.clear(field('Mix wanted, ml'));
-    await person.type(field('Mix wanted, ml'), '260');
+    await screen.findByLabelText(/^Mix in all/);
+    await person.clear(field(/^Strokes/));
+    await person.type(field(/^Strokes/), '2');
+    expect(field(/^Mix in all/).value).toBe('250');
+    expect(field(/^Warm water/).value).toBe('240');
+    await person.clear(field(/^Warm water/));
+    await person.type(field(/^Warm water/), '480');
+    expect(field(/^Strokes/).value).toBe('4');
+    await person.clear(field(/^Dogs(?! like)/));
+    await person.type(field(/^Dogs(?! like)/), '0.5');
+    expect(picture()).toHaveWords(/Say how many dogs/);
+  });
+
+  test('arrow keys go from mark to mark, without a mouse', async () => {
+    const { person } = openBench();
+    await screen.findByLabelText(/^Mix in all/);
+    expect(document.activeElement).toBe(field(/^Mix in all/));
+    await person.keyboard('{ArrowDown}{ArrowDown}');
+    expect(field(/^Mix in all/).value).toBe('400');
+    await person.tab();
+    await person.tab();
+    await person.tab();
+    await person.keyboard('{ArrowUp}');
+    expect(field(/^Strokes/).value).toBe('4');
+    expect(field(/^Mix in all/).value).toBe('500');
+  });
+
+  test('an untidy batch offers the tidy one', async () => {
+    const { person } = openBench();
+    await person.clear(await screen.findByLabelText(/^Mix in all/));
+    await person.type(field(/^Mix in all/), '260');
     await person.click(screen.getByRole('button', { name: 'Tidy: 500 ml' }));
-    expect(field('Mix wanted, ml').value).toBe('500');
+    expect(field(/^Mix in all/).value).toBe('500');
   });
 
-  test('a label read two ways shows both, and the chosen one counts', async () => {
+  test('a label read two ways shows both volumes, and the chosen one counts', async () => {
     const { person } = openBench();
-    await screen.findByLabelText('Mix wanted, ml');
+    await screen.findByLabelText(/^Mix in all/);
     await person.clear(field(/Ratio/));
     await person.type(field(/Ratio/), '1:4');
     const [first, second] = screen.getAllByRole('radio');
-    expect(first).toHaveWords(/4:1/);
-    expect(second).toHaveWords(/3:1/);
+    expect(first).toHaveWords(/4:1.*100 ml product, 400 ml water/);
+    expect(second).toHaveWords(/3:1.*125 ml product, 375 ml water/);
     await person.click(second as HTMLElement);
-    expect(card('Half-litre bottle')).toHaveWords(/375 ml/);
+    expect(picture()).toHaveWords(/375 ml of warm water/);
+  });
+
+  test('a range goes by purpose', async () => {
+    const range = product({
+      label: '10:1 to 32:1',
+      waterParts: '32',
+      strokeMl: null,
+      purposes: [
+        { purpose: 'very dirty', waterParts: '10' },
+        { purpose: 'ordinary', waterParts: '32' },
+      ],
+    });
+    const { person } = openBench('metric', house({ products: [range] }));
+    await screen.findByLabelText(/^Mix in all/);
+    expect(picture()).toHaveWords(/485 ml of warm water.*15\.2 ml of product, measured/);
+    await person.click(screen.getByRole('radio', { name: /very dirty/ }));
+    expect(picture()).toHaveWords(/455 ml of warm water.*45 ml of product/);
+  });
+
+  test('more than the bottle holds goes over several', async () => {
+    const { person } = openBench();
+    await person.clear(await screen.findByLabelText(/^Mix in all/));
+    await person.type(field(/^Mix in all/), '900');
+    expect(screen.getByRole('region', { name: 'Split over bottles' })).toHaveWords(/Over 2 bottles/);
   });
 
   test.each([
@@ -48,24 +101,24 @@ describe('mixing fresh', () => {
     ['abc', /no ratio we know/],
   ])('"%s" is told at the field', async (label, words) => {
     const { person } = openBench();
-    await screen.findByLabelText('Mix wanted, ml');
+    await screen.findByLabelText(/^Mix in all/);
     await person.clear(field(/Ratio/));
     await person.type(field(/Ratio/), label);
     expect(screen.getAllByText(words).length).toBeGreaterThan(0);
-    expect(card('Not yet')).toBeTruthy();
+    expect(field(/^Warm water/).value).toBe('');
   });
 
   test('in US units everything is in fluid ounces, strokes too, and the mix is the same', async () => {
     openBench('US');
-    await screen.findByLabelText('Mix wanted, fl oz');
-    expect(field('Mix wanted, fl oz').value).toBe('16.91');
-    expect(field('One stroke, fl oz').value).toBe('0.17');
-    expect(card('Half-litre bottle')).toHaveWords(/16 fl oz.*4 × 0\.17 fl oz/);
+    await screen.findByText(/fl oz of warm water/);
+    expect(field(/^Mix in all/).value).toBe('16.91');
+    expect(field('One stroke of its pump, fl oz').value).toBe('0.17');
+    expect(picture()).toHaveWords(/16 fl oz of warm water.*4 strokes of 0\.17 fl oz/);
   });
 
   test('a house without bottles is told what to do first', async () => {
     openBench('metric', house({ bottles: [] }));
-    expect(await screen.findByText('The house has no bottles yet.')).toBeTruthy();
+    expect(await screen.findByRole('link', { name: 'Add the first bottle' })).toBeTruthy();
   });
 });
 

@@ -1,5 +1,5 @@
-import { showStrength } from '@dewpond/core/dilution';
-import { millilitres, showVolume } from '@dewpond/core/units';
+import { mix, showStrength } from '@dewpond/core/dilution';
+import { showVolume } from '@dewpond/core/units';
 import { useUnits } from '../../app/useUnits';
 import { classes } from '../../ui/classes';
 import type { Answer } from './calculator';
@@ -10,14 +10,15 @@ interface ReadingsProps {
   readonly onChoose: (reading: 0 | 1) => void;
 }
 
-/** A label that can be read two ways: both volumes side by side, the house's habit first. */
+/** A label that can be read two ways: both volumes side by side before any rounding to strokes, the house's habit first. */
 export function Readings({ answer, chosen, onChoose }: ReadingsProps) {
   const units = useUnits();
   if (answer.label.kind !== 'ask which') return null;
   return (
     <div role="radiogroup" aria-label="Two ways to read it" className="col-span-2 grid grid-cols-2 gap-2">
       {answer.label.readings.map((reading, i) => {
-        const how = chosen === i ? answer.how : answer.other;
+        const total = (chosen === i ? answer.how : answer.other)?.total;
+        const exact = total && mix(total, reading.strength);
         return (
           <button
             key={reading.words}
@@ -32,9 +33,9 @@ export function Readings({ answer, chosen, onChoose }: ReadingsProps) {
           >
             <b className="block text-base">{showStrength(reading.strength)}</b>
             {reading.words}
-            {how && (
+            {exact && (
               <span className="block mt-1 font-semibold">
-                {showVolume(millilitres(how.product), units)} product, {showVolume(millilitres(how.water), units)} water
+                {showVolume(exact.product, units)} product, {showVolume(exact.water, units)} water
               </span>
             )}
           </button>

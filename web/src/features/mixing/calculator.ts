@@ -66,7 +66,12 @@ export function reckon(question: Question): Answer {
   if (label.kind === 'unreadable' || label.kind === 'ask for the dilution') return { ...nothing, problem: label.why };
   if (strength === null) return { ...nothing, problem: null };
   const stroke = question.stroke > 0 ? millilitres(question.stroke) : null;
-  const led = leadBy({ lead: question.lead, strength, stroke, medicated: question.medicated, room: MOST });
+  const lead = (pump: Millilitres | null) =>
+    leadBy({ lead: question.lead, strength, stroke: pump, medicated: question.medicated, room: MOST });
+  const whole = lead(stroke);
+  // Strokes are counted a bottle, not a batch, where the batch goes into several.
+  const led =
+    whole.kind === 'led' && whole.how.total > question.bottle.brim && leadsTotal(question.lead) ? lead(null) : whole;
   if (led.kind === 'refused') return { ...nothing, problem: led.why };
   const { how } = led;
   const verdict = judgePoured(how.realised, strength, question.medicated);

@@ -42,7 +42,7 @@ function Tools({ house }: { readonly house: HouseView }) {
         {house.bottles.length === 0 ? (
           <Empty words="No bottle yet. Its line, its marks and how many there are decide how far a mix is filled." />
         ) : (
-          <ul className="flex flex-wrap gap-3.5 items-end">
+          <ul className="grid grid-cols-[repeat(auto-fill,minmax(255px,1fr))] gap-3.5">
             {house.bottles.map((bottle) => (
               <BottleItem
                 key={bottle.id}
@@ -94,7 +94,7 @@ function BottleItem({ bottle, largest, onEdit }: BottleItemProps) {
         water={bottle.line}
         brim={bottle.brim}
         graduation={bottle.graduation}
-        height={16 + 190 * Math.cbrt(bottle.brim / largest)}
+        height={16 + 140 * Math.cbrt(bottle.brim / largest)}
         label={`${bottle.name}, to its line`}
       />
       <div>

@@ -14,20 +14,26 @@ const TOP = 20;
 export function StockChart({ line, today }: { readonly line: StockLine; readonly today: Day }) {
   const units = useUnits();
   const at = (day: string) => new Date(`${day}T00:00:00Z`);
-  const last = line.points.at(-1)?.day ?? today;
-  const most = Math.max(line.safetyMl, ...line.points.map(({ high }) => high), 1);
-  const x = scaleUtc([at(today), at(last)], [LEFT, WIDE - 12]);
+  const there = Math.max(0, (line.stock ?? 0) + line.onBench);
+  // A point is the end of its day; what is there now stands before the first.
+  const points = [
+    { time: at(today), left: there, low: there, high: there },
+    ...line.points.map((point) => ({ ...point, time: at(addDays(point.day as Day, 1)) })),
+  ];
+  const last = points.at(-1)?.time ?? at(addDays(today, 1));
+  const most = Math.max(line.safetyMl, ...points.map(({ high }) => high), 1);
+  const x = scaleUtc([at(today), last], [LEFT, WIDE - 12]);
   const y = scaleLinear([0, most], [HIGH - BOTTOM, TOP]).nice(4);
   const shown = (ml: number) => y(Math.max(0, ml));
-  const band = area<(typeof line.points)[number]>(
-    ({ day }) => x(at(day)),
+  const band = area<(typeof points)[number]>(
+    ({ time }) => x(time),
     ({ low }) => shown(low),
     ({ high }) => shown(high),
-  )(line.points);
-  const middle = curve<(typeof line.points)[number]>(
-    ({ day }) => x(at(day)),
+  )(points);
+  const middle = curve<(typeof points)[number]>(
+    ({ time }) => x(time),
     ({ left }) => shown(left),
-  )(line.points);
+  )(points);
   const weeks = [0, 2, 4, 6, 8, 10, 12].map((week) => addDays(today, week * 7));
   const order = line.orderBy !== null && line.orderBy >= today ? line.orderBy : null;
   const label = `${line.name}: ${line.runsOut ? `runs out on ${showDay(line.runsOut as Day)}` : 'lasts the twelve weeks'}`;

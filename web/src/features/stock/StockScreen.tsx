@@ -100,6 +100,7 @@ function StockRow({ line, chosen, onChoose }: RowProps) {
         <b className="block">{line.name}</b>
         <span className="text-sm text-soft">
           {line.stock === null ? 'enter a delivery or a count' : `${showStock(line.stock, units)} there`}
+          {line.onBench > 0.5 && `, ${showStock(line.onBench, units)} mixed at the bench`}
           {line.runsOut && `, out on ${showDay(line.runsOut as Day)}`}
         </span>
         {line.expired.length > 0 && (

@@ -3,7 +3,7 @@ import { scaleBand, scaleLinear } from 'd3-scale';
 import { useMoney } from '../../app/useMoney';
 import { showMonth } from './CostsScreen';
 
-const WIDE = 640;
+const WIDE = 1040;
 const HIGH = 200;
 const BOTTOM = 40;
 const TOP = 24;
@@ -27,7 +27,7 @@ export function WasteChart({ waste }: { readonly waste: CostsView['waste'] }) {
         viewBox={`0 0 ${WIDE} ${HIGH}`}
         role="img"
         aria-label={`Thrown away by month, ${trend}`}
-        className="w-full max-w-3xl h-auto"
+        className="w-full h-auto"
       >
         {waste.map(({ month, share, cost }) => (
           <g key={month}>

@@ -31,6 +31,7 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
         <ShowHow step={step} />
       </div>
       <h1 className="text-[42px]! max-md:text-[30px]! leading-tight! mb-3">{step.title}</h1>
+      {step.stage === 'wash 1' && <UsedMix table={table} asks={false} />}
       <ul className="text-[21px] max-md:text-lg leading-snug flex flex-col mb-4">
         {step.how.map((said) => (
           <li key={said.words}>
@@ -48,9 +49,7 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
       {step.counts === 'pads' && step.sides.map((side) => <PadCounter key={side} table={table} side={side} />)}
       {step.counts === 'plugs in' && step.sides.map((side) => <PlugIn key={side} table={table} side={side} />)}
       {step.counts === 'plugs out' && step.sides.map((side) => <PlugOut key={side} table={table} side={side} />)}
-      {(step.stage === 'wash 1' || step.stage === 'last rinse') && (
-        <UsedMix table={table} asks={step.stage === 'last rinse'} />
-      )}
+      {step.stage === 'last rinse' && <UsedMix table={table} asks />}
     </div>
   );
 }

@@ -1,51 +1,22 @@
-import type { TodayView } from '@dewpond/contract';
-import { bathMix, mixCard, strengthOf, type Product } from '@dewpond/core/dilution';
+import type { BenchView, TodayView } from '@dewpond/contract';
 import { makePlan } from '@dewpond/core/careplan';
-import { millilitres } from '@dewpond/core/units';
 import { stepList, timeline } from '@dewpond/core/visit';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { TODAY, WASH_ID, booking, facts, session } from '../../tests/demoDog';
+import { benchView, madeMix } from '../../tests/demoBench';
+import { TODAY, booking, facts, session } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
 import { TodayScreen } from './TodayScreen';
-
-const wash: Product = {
-  id: WASH_ID,
-  name: 'Deep clean concentrate',
-  kind: 'cleansing',
-  label: '24:1',
-  dilution: { kind: 'dilute', strength: strengthOf(24) },
-  contact: null,
-  amountFactor: 1,
-  suppliedBy: 'house',
-  costPerMl: null,
-};
-const bottle = {
-  id: 'b',
-  name: 'Half-litre bottle',
-  brim: millilitres(550),
-  line: millilitres(500),
-  graduation: millilitres(50),
-};
 
 function today(more: Partial<TodayView> = {}): TodayView {
   const pug = facts();
   const visit = { kind: 'full visit', facts: pug, plan: makePlan(pug), contactMinutes: 0, judged: {} } as const;
-  const { dilution: _, ...product } = wash;
-  const mix = {
-    product: { ...product, strength: '24:1' },
-    mix: mixCard(bathMix(millilitres(400), wash, [bottle], millilitres(5))),
-    strokeMl: 5,
-    note: '',
-    working: { area: 0.4, wash1: 267, wash2: 133, factor: 1, reserve: 0.1 },
-  };
   const appointment = booking({ startsAt: '2026-11-25T09:00:00Z', endsAt: '2026-11-25T11:00:00Z' });
   return {
     day: TODAY,
     zone: 'Europe/London',
     dogs: [{ appointment, words: 'Pug, 8 kg', stages: timeline(stepList(visit), pug.weight) }],
-    mixes: [{ appointmentId: appointment.id, dog: 'Radish', mixes: [mix] }],
     watch: [
       { mark: 'handle', dog: 'Radish', words: 'no neck loop.' },
       { mark: 'vet', dog: 'Radish', words: 'left ear: musty smell. No word from a vet yet, nothing there.' },
@@ -53,11 +24,12 @@ function today(more: Partial<TodayView> = {}): TodayView {
     ...more,
   };
 }
-function openToday(view = today(), units: 'metric' | 'US' = 'metric') {
+function openToday(view = today(), units: 'metric' | 'US' = 'metric', bench: Partial<BenchView> = {}) {
   const begun = { id: v7() };
   const office = openOffice({
     'GET /api/session': () => session(units),
     'GET /api/today': () => view,
+    'GET /api/bench': () => benchView(bench),
     'POST /api/visits': () => begun,
   });
   return { office, ...show(<TodayScreen />) };
@@ -71,18 +43,25 @@ describe('today', () => {
     expect(screen.getByRole('img', { name: 'Ribbon of the day, 1 dogs' }).textContent).toContain('bath');
   });
 
-  test('says what to mix: product, strokes, mark and bottle', async () => {
+  test('says what to mix: product, strokes, mark and bottle, and for whom', async () => {
     openToday();
-    await screen.findByRole('heading', { name: 'Mix this morning' });
+    await screen.findByText('4 strokes');
     expect(card('Mix this morning')).toHaveWords(
-      /Radish.*Deep clean concentrate.*20 ml.*4 strokes.*to 500 ml, half-litre bottle/,
+      /Deep clean concentrate 24:1.*4 strokes.*to 500 ml, half-litre bottle.*Radish/,
     );
+  });
+
+  test('a mix past its time is struck out before anything else', async () => {
+    const past = madeMix({ discardAt: '2026-11-25T00:00:00Z' });
+    openToday(today(), 'metric', { standing: [past] });
+    expect(await screen.findByText(/is past its time: pour it away/)).toHaveWords(/^Half-litre bottle 1/);
+    expect(card('Mix this morning').querySelector('s')).toHaveWords(/Deep clean concentrate/);
   });
 
   test('in US units the mix is in fluid ounces', async () => {
     openToday(today(), 'US');
-    await screen.findByText(/0.68 fl oz/);
-    expect(card('Mix this morning')).toHaveWords(/to 17 fl oz/);
+    await screen.findByText(/to 17 fl oz/);
+    expect(card('Mix this morning')).toHaveWords(/4 strokes/);
   });
 
   test('the gravest stands first in what to watch out for', async () => {
@@ -110,7 +89,7 @@ describe('today', () => {
   });
 
   test('an empty day says what to do', async () => {
-    openToday(today({ dogs: [], mixes: [], watch: [] }));
+    openToday(today({ dogs: [], watch: [] }));
     expect(await screen.findByText('No dog is booked today.')).toBeTruthy();
     expect(screen.getByRole('link', { name: 'Book one' })).toBeTruthy();
   });

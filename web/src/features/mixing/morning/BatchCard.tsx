@@ -34,7 +34,9 @@ export function BatchCard({ batch }: { readonly batch: BatchView }) {
       }
       aside={
         <>
-          {volume(batch.need)} needed, {volume(batch.wanted)} with a tenth in reserve
+          {batch.standing.length > 0
+            ? `${volume(batch.need)} needed in all, ${volume(batch.wanted)} still to mix, a tenth of it reserve`
+            : `${volume(batch.need)} needed, ${volume(batch.wanted)} with a tenth in reserve`}
           {batch.cost !== null && batch.bottles.length > 0 && `, ${money(batch.cost)} of product`}
         </>
       }

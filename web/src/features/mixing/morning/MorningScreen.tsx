@@ -67,9 +67,14 @@ function Morning({ bench, ahead }: MorningProps) {
         <section aria-label="Measure early">
           <h2>1. Early: measure the product in</h2>
           <p className="text-soft mb-2">Tick each bottle once its product is in. Water comes later, warm.</p>
-          <div className="flex flex-col gap-3.5">
+          <div className="grid grid-cols-2 max-lg:grid-cols-1 gap-3.5 items-start">
             {toMake.map((batch) => (
-              <BatchCard key={batch.product.id + (batch.forDog?.id ?? '')} batch={batch} />
+              <div
+                key={batch.product.id + (batch.forDog?.id ?? '')}
+                className={batch.bottles.length > 1 ? 'col-span-full' : ''}
+              >
+                <BatchCard batch={batch} />
+              </div>
             ))}
           </div>
         </section>
