@@ -1,11 +1,34 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 const server = `http://127.0.0.1:${process.env['PORT'] ?? '4310'}`;
 
+/** The application's own files stay on the device; what the server says never does, so that nothing stale is shown as true. */
+const offline = VitePWA({
+  // A new version waits until the old one is closed: a page never meets files of another version.
+  registerType: 'prompt',
+  injectRegister: null,
+  manifest: {
+    name: 'Dewpond',
+    short_name: 'Dewpond',
+    description: 'Plans recurring care for each dog a groomer looks after.',
+    display: 'standalone',
+    background_color: '#f4f1e8',
+    theme_color: '#125b60',
+    icons: [{ src: '/pond.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+  },
+  workbox: {
+    globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//],
+    cleanupOutdatedCaches: true,
+  },
+});
+
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [react(), tailwindcss(), offline],
   build: { target: 'es2023', sourcemap: true, assetsInlineLimit: 0 },
   server: { port: Number(process.env['WEB_PORT'] ?? 4311), strictPort: true, proxy: { '/api': server } },
 });

@@ -6,6 +6,7 @@ import {
   concentration,
   cutMix,
   judgeStrength,
+  showStrength,
   measure,
   mix,
   readLabel,
@@ -64,6 +65,22 @@ describe('reading a label', () => {
   test('20 ml/l asks: in a litre of water, or of mix', () => {
     const reading = readLabel('20 ml/l');
     expect(reading.kind === 'ask which' && reading.readings.map((r) => r.strength.water.valueOf())).toEqual([50, 49]);
+  });
+
+  test.each([
+    ['10:1 to 32:1', '10:1', '32:1'],
+    ['32:1-10:1', '10:1', '32:1'],
+    ['1 in 11 – 1 in 33', '10:1', '32:1'],
+    ['1:10 to 1:32', '10:1', '32:1'],
+    ['2 % to 4 %', '24:1', '49:1'],
+  ])('%s is a range, from %s to %s', (label, strongest, weakest) => {
+    const read = readLabel(label);
+    if (read.kind !== 'range') throw new Error(read.kind);
+    expect([showStrength(read.strongest.strength), showStrength(read.weakest.strength)]).toEqual([strongest, weakest]);
+  });
+
+  test.each(['10:1 to strong', '0:1 to 10:1', '10:1 to 20:1 to 30:1'])('%s is none', (label) => {
+    expect(readLabel(label).kind).toBe('unreadable');
   });
 
   test('on a medicated product "%" is never a dilution', () => {
@@ -225,6 +242,20 @@ describe('judging a strength', () => {
     suppliedBy: 'house',
     costPerMl: null,
   };
+
+  test('where a label gives a range, stronger than its strong end warns', () => {
+    const dilution = {
+      kind: 'dilute',
+      strength: strengthOf(32),
+      range: { strongest: strengthOf(10), weakest: strengthOf(32) },
+    } as const;
+    const judge = (water: number) => judgeStrength({ name: 'Oat', kind: 'cleansing', dilution }, strengthOf(water));
+    expect(judge(10).kind).toBe('fine');
+    expect(judge(9)).toMatchObject({
+      kind: 'warning',
+      why: expect.stringMatching(/the strongest the label allows/) as string,
+    });
+  });
 
   test.each([
     ['at the label', product, ratio(24), 'fine'],

@@ -10,8 +10,11 @@ export const queryClient = new QueryClient({
   },
 });
 
+/** What is kept on the device for a day is not thrown out of memory sooner. */
+const KEPT_MS = 86_400_000;
+
 export const useSession = () =>
-  useQuery({ queryKey: ['session'], queryFn: () => call('GET /api/session'), staleTime: 5 * 60_000 });
+  useQuery({ queryKey: ['session'], queryFn: () => call('GET /api/session'), staleTime: 5 * 60_000, gcTime: KEPT_MS });
 export const useToday = (day?: string) =>
   useQuery({ queryKey: ['today', day ?? 'now'], queryFn: () => call('GET /api/today', day ? { query: { day } } : {}) });
 export const useDogs = () => useQuery({ queryKey: ['dogs'], queryFn: async () => (await call('GET /api/dogs')).items });
@@ -26,8 +29,8 @@ export const useImports = () =>
   useQuery({ queryKey: ['imports'], queryFn: async () => (await call('GET /api/imports')).items });
 export const useMembers = () =>
   useQuery({ queryKey: ['members'], queryFn: async () => (await call('GET /api/members')).items, staleTime: 60_000 });
-export const useHouse = () => useQuery({ queryKey: ['house'], queryFn: () => call('GET /api/house') });
-export const useBench = () => useQuery({ queryKey: ['bench'], queryFn: () => call('GET /api/bench') });
+export const useHouse = () => useQuery({ queryKey: ['house'], queryFn: () => call('GET /api/house'), gcTime: KEPT_MS });
+export const useBench = () => useQuery({ queryKey: ['bench'], queryFn: () => call('GET /api/bench'), gcTime: KEPT_MS });
 export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => call('GET /api/stock') });
 export const useLedger = (id: string) =>
   useQuery({

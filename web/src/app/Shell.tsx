@@ -2,6 +2,7 @@ import { BookOpenCheck, CalendarRange, Droplets, Eye, Moon, PawPrint, Sun, Waves
 import { useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { call } from '../api/call';
+import { forgetKept } from '../api/kept';
 import { queryClient, refreshAll, useSession } from '../api/queries';
 import { Dialog } from '../ui/Dialog';
 import { SelectField } from '../ui/Field';
@@ -12,6 +13,7 @@ import { classes } from '../ui/classes';
 import { SignIn } from './SignIn';
 import { activeKeys, useKeys } from './keys';
 import { usePreferences } from './preferences';
+import { useOnline } from './useOnline';
 import { Refused } from '../api/call';
 
 const PLACES: readonly {
@@ -100,11 +102,23 @@ function SignedIn({ business, person }: { readonly business: string; readonly pe
         </div>
       </nav>
       <main className="flex-1 min-w-0 overflow-y-auto print:overflow-visible">
+        <Offline />
         <Outlet />
       </main>
       <Help open={help} onClose={() => setHelp(false)} business={business} person={person} />
       <Toasts />
     </div>
+  );
+}
+
+/** Says that the network is away, and what still holds. */
+function Offline() {
+  const online = useOnline();
+  if (online) return null;
+  return (
+    <p role="status" className="no-print bg-watch-pale text-watch font-semibold px-7 max-md:px-3 py-2">
+      No network. The bench reckons on with the products and bottles it knows; what the office has to say is as it was.
+    </p>
   );
 }
 
@@ -128,6 +142,7 @@ function Help({
   const signOut = async () => {
     await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
     queryClient.clear();
+    forgetKept();
     await call('GET /api/session').catch(() => undefined);
     window.location.assign('/');
   };

@@ -44,9 +44,9 @@ export function LeadField(props: LeadProps) {
   const nudge = (event: KeyboardEvent) => {
     if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
     event.preventDefault();
-    const by = event.key === 'ArrowUp' ? step : -step;
     // From a number between two steps to the next one, not past it.
-    const next = Math.round(((value ?? 0) + by) / step) * step;
+    const steps = (value ?? 0) / step;
+    const next = (event.key === 'ArrowUp' ? Math.floor(steps + 1e-9) + 1 : Math.ceil(steps - 1e-9) - 1) * step;
     setTyped(null);
     onLead(Math.max(0, Number(next.toFixed(4))));
   };

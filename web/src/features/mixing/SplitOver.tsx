@@ -11,7 +11,9 @@ export function SplitOver({ split, strokeMl }: { readonly split: readonly SplitB
   return (
     <section aria-label="Split over bottles" className="mt-4 pt-3 border-t border-line">
       <p className="font-semibold mb-2">
-        Over {split.length} bottles, {volume(sum)} in all: fewest bottles with little left over.
+        {split.length === 1
+          ? `Another bottle takes it whole, ${volume(sum)} in all.`
+          : `Over ${split.length} bottles, ${volume(sum)} in all: fewest bottles with little left over.`}
       </p>
       <ul className="flex flex-wrap gap-x-6 gap-y-4">
         {split.map(({ bottle, total, how }, i) => (
