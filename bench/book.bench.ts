@@ -102,6 +102,8 @@ const [reckoning] = await time(async () => {
 });
 const listing: number[] = [];
 for (let i = 0; i < 5; i++) listing.push((await time(() => call('GET', '/api/dogs')))[0]);
+const stock: number[] = [];
+for (let i = 0; i < 5; i++) stock.push((await time(() => call('GET', '/api/stock')))[0]);
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
 try {
@@ -175,6 +177,7 @@ try {
     { what: `import of ${DOGS} dogs in the background, with sending`, ms: round(importing, 0) },
     { what: `what is due, reckoned once for ${DOGS} dogs`, ms: round(reckoning, 0) },
     { what: `GET /api/dogs, ${DOGS} dogs, p50 of 5`, ms: round(quantile(listing, 0.5), 0) },
+    { what: `GET /api/stock, 12 weeks of ${DOGS} dogs, p50 of 5`, ms: round(quantile(stock, 0.5), 0) },
     {
       what: `a key to the changed table in the browser, p50 of ${changed.length}`,
       ms: round(quantile(changed, 0.5), 1),

@@ -50,7 +50,7 @@ test('the mixing bench reads labels, shows both readings and refuses nonsense', 
   await label.fill('1:50');
   await expect(page.getByRole('radio', { name: /50:1/ })).toBeChecked();
   await page.getByRole('radio', { name: /49:1/ }).click();
-  await expect(page.getByText('2 × 5 ml')).toBeVisible();
+  await expect(page.getByText('2 strokes of 5 ml')).toBeVisible();
   await label.fill('50:0');
   await expect(page.getByRole('alert').filter({ hasText: /has a zero in it/ })).toBeVisible();
   await label.fill('abc');
@@ -120,6 +120,7 @@ test('nothing leaves this machine, nothing is blocked, no screen has serious fau
     ['/methods/clean-ears', 'Clean an ear'],
     ['/ahead', /to/],
     ['/mixing', 'Mixing bench'],
+    ['/mixing/morning', 'Morning mix'],
     ['/watch', 'Watch list'],
     ['/house', 'House ways'],
   ] as const) {

@@ -106,5 +106,7 @@ createRoot(root).render(
   </StrictMode>,
 );
 
-// Over plain http on another host there are no service workers: the application works, but only with a network.
-if (import.meta.env.PROD && 'serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js');
+// Only the built application has a manifest. Over plain http on another host there are no service workers: the
+// application works, but only with a network.
+if ('serviceWorker' in navigator && document.querySelector('link[rel=manifest]'))
+  void navigator.serviceWorker.register('/sw.js');

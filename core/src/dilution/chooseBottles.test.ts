@@ -57,8 +57,8 @@ describe('which bottles', () => {
     if (!Array.isArray(chosen)) throw new Error('no choice');
     expect(chosen.length).toBe(expected.length);
     const sum = (list: readonly string[]) => list.reduce((all, each) => all + Number(each.split(' ')[1]), 0);
-    expect(sum(chosen as string[])).toBe(sum(expected));
-    expect((chosen as string[]).map((each) => each.split(' ')[0]).toSorted()).toEqual(
+    expect(sum(chosen)).toBe(sum(expected));
+    expect(chosen.map((each) => each.split(' ')[0]).toSorted()).toEqual(
       expected.map((each) => each.split(' ')[0]).toSorted(),
     );
   });

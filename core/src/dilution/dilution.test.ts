@@ -241,6 +241,8 @@ describe('judging a strength', () => {
     amountFactor: 1,
     suppliedBy: 'house',
     costPerMl: null,
+    cautions: [],
+    ingredients: [],
   };
 
   test('where a label gives a range, stronger than its strong end warns', () => {

@@ -20,6 +20,12 @@ describe('volumes and weights', () => {
     expect(ML_PER_FLUID_OUNCE).toBeCloseTo(29.5735295625, 10);
   });
 
+  test('a US gallon of 128 fluid ounces is 231 cubic inches of 25.4 mm, exactly (published: NIST Handbook 44, Appendix C)', () => {
+    // (25.4 mm)³ = 16 387.064 mm³; times 231 = 3 785 411.784 mm³: 3.785411784 litres.
+    expect(volumeFrom(128, 'US')).toBeCloseTo(3785.411784, 9);
+    expect(volumeIn(millilitres(3785.411784), 'US')).toBe(128);
+  });
+
   test.each([
     [9.8, 'metric', '9.8 ml'],
     [505.2, 'metric', '505 ml'],

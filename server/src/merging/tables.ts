@@ -7,6 +7,7 @@ import {
   handoverAnswer,
   instruction,
   lotTouched,
+  madeMix,
   mixTaken,
   placeCare,
   programme,
@@ -17,7 +18,7 @@ import {
 import type { Tenant } from '../db/tenant';
 
 /** Tables that hang on a dog and go with it. Projections follow their visits. */
-const OF_DOG = { visit, appointment, instruction, programme } as const;
+const OF_DOG = { visit, appointment, instruction, programme, madeMix } as const;
 type OfDog = keyof typeof OF_DOG;
 const OF_VISIT = [findingSeen, placeCare, taskDone, handoverAnswer, amountUsed, mixTaken, lotTouched] as const;
 
@@ -26,11 +27,12 @@ export const DOG_TABLES: Readonly<Record<OfDog, (count: number) => string>> = {
   appointment: (n) => `${n} ${n === 1 ? 'booking' : 'bookings'}`,
   instruction: (n) => `${n} ${n === 1 ? 'instruction' : 'instructions'}`,
   programme: (n) => `${n} ${n === 1 ? 'programme' : 'programmes'}`,
+  madeMix: (n) => `${n} ${n === 1 ? 'mix' : 'mixes'} with its name`,
 };
 
 /** Ids of what hangs on a dog, by table. */
 export async function hangingOn(tx: Tenant, dogId: string): Promise<Record<OfDog, string[]>> {
-  const found: Record<OfDog, string[]> = { visit: [], appointment: [], instruction: [], programme: [] };
+  const found: Record<OfDog, string[]> = { visit: [], appointment: [], instruction: [], programme: [], madeMix: [] };
   for (const name of Object.keys(OF_DOG) as OfDog[]) {
     const table = OF_DOG[name];
     const rows = await tx.select({ id: table.id }).from(table).where(eq(table.dogId, dogId));

@@ -29,9 +29,14 @@ async function beginBooked(kind: string, hour: string) {
 
 describe('a lesson of a young dog', () => {
   test('has no bath to mix for, and a strip of its own on Today', async () => {
-    const { appointmentId } = await beginBooked('lesson', '13');
+    const { dogId, appointmentId } = await beginBooked('lesson', '13');
+    const { batches, asItIs } = (await salon.call('GET /api/bench')).body;
+    const pours = [
+      ...batches.flatMap(({ bottles }) => bottles.flatMap((fill) => fill.pours)),
+      ...asItIs.flatMap(({ dogs }) => dogs),
+    ];
+    expect(pours.some((pour) => pour.dogId === dogId)).toBe(false);
     const { body } = await salon.call('GET /api/today');
-    expect(body.mixes.some((each) => each.appointmentId === appointmentId)).toBe(false);
     const strip = body.dogs.find((each) => each.appointment.id === appointmentId);
     expect(strip?.stages.reduce((sum, { minutes }) => sum + minutes, 0)).toBeLessThanOrEqual(20);
   });

@@ -51,6 +51,10 @@ beforeAll(async () => {
     `insert into dewpond.dog (business_id, id, client_id, name, profile, made_from, created_at) values ($1, $2, $3, 'Teasel', $4, 'z', '2026-03-01T10:00:00Z')`,
     [business, dog, client, profile],
   );
+  await owner.query(
+    `insert into dewpond.product (business_id, id, name, kind, label, water_parts, supplied_by, stroke_ml) values ($1, $2, 'Oat wash', 'cleansing', '24:1', '24', 'house', 5), ($1, $3, 'Face wash', 'face', 'Ready to use', null, 'house', null)`,
+    [business, v7(), v7()],
+  );
   await migrateDatabase(old, MIGRATIONS);
 }, 60_000);
 afterAll(() => owner.end());
@@ -101,6 +105,19 @@ describe('a book of the version before', () => {
   test('keeps what the law of the place keeps for vets, and has its first weight', async () => {
     expect((await rows('business'))[0]).toMatchObject({ services: { 'ear hair': 'vet' }, lift_alone_kg: 20 });
     expect(await rows('weighing')).toMatchObject([{ dog_id: dog, kg: 14.2 }]);
+  });
+
+  test('keeps the stroke of a product as a pump, known but not calibrated here', async () => {
+    const [pump] = await rows('pump');
+    expect(pump).toMatchObject({ name: 'Pump of Oat wash', stroke_ml: 5, strokes: [], calibrated_on: null });
+    const products = await rows('product');
+    expect(products.map(({ name, pump_id }) => [name, pump_id])).toEqual(
+      expect.arrayContaining([
+        ['Oat wash', pump?.['id']],
+        ['Face wash', null],
+      ]),
+    );
+    expect(await rows('pump')).toHaveLength(1);
   });
 
   test('is brought up to date once: again changes nothing', async () => {

@@ -47,6 +47,8 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
     [label, medicated, house.ways.readsOneTo, reading, within, lead, stroke, bottle, bottles, units],
   );
   if (!bottle || !answer) return null;
+  const misread =
+    answer.label.kind === 'unreadable' || answer.label.kind === 'ask for the dilution' ? answer.label.why : undefined;
   const choose = (id: string) => {
     const next = house.products.find((one) => one.id === id);
     setProductId(id);
@@ -78,11 +80,7 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
               label="Ratio, as printed on the label"
               value={label}
               onChange={(event) => setLabel(event.target.value)}
-              error={
-                answer.label.kind === 'unreadable' || answer.label.kind === 'ask for the dilution'
-                  ? answer.label.why
-                  : undefined
-              }
+              error={misread}
               hint="50:1, 1 in 50, 1:50, 2 %, 20 ml/l, 10:1 to 32:1"
             />
           </div>
@@ -123,7 +121,7 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
             onLike={changeLike}
             each={each}
           />
-          {answer.problem && (
+          {answer.problem && !misread && (
             <p role="alert" className="mt-3 rounded-xl bg-watch-pale text-watch font-semibold px-4 py-2">
               {answer.problem}
             </p>

@@ -10,7 +10,7 @@ import { Card } from '../../ui/Card';
 import { SelectField } from '../../ui/Field';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { BenchTabs } from '../mixing/BenchTabs';
-import { showStock } from './StockScreen';
+import { showMonth, showStock } from './stockWords';
 import { WasteChart } from './WasteChart';
 
 /** Spans one asks about; days back from today. */
@@ -149,12 +149,6 @@ const Big = ({ big, words, tone = 'plain' }: BigProps) => (
     <span className="text-soft">{words}</span>
   </p>
 );
-
-/** "2026-11" as "Nov 2026". */
-export const showMonth = (month: string): string =>
-  new Intl.DateTimeFormat('en-GB', { month: 'short', year: 'numeric', timeZone: 'UTC' }).format(
-    new Date(`${month}-15T00:00:00Z`),
-  );
 
 interface Row {
   readonly key: string;

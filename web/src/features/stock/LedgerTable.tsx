@@ -3,7 +3,7 @@ import { showDay } from '@dewpond/core/units';
 import { useState } from 'react';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
-import { showStock } from './StockScreen';
+import { showStock } from './stockWords';
 
 /** Newest entries shown at first. */
 const FIRST = 8;

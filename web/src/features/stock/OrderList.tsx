@@ -7,7 +7,7 @@ import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
-import { STATES, showStock } from './StockScreen';
+import { STATES, showStock } from './stockWords';
 
 /** What to order, by supplier: containers that cover twelve weeks and the safety stock. */
 export function OrderList({ view }: { readonly view: StockView }) {

@@ -12,7 +12,7 @@ import { Waiting } from '../../ui/Waiting';
 import { LedgerTable } from './LedgerTable';
 import { StockChart } from './StockChart';
 import { StockEntryDialog } from './StockEntryDialog';
-import { showStock } from './StockScreen';
+import { showStock } from './stockWords';
 
 /** One product: the coming twelve weeks, and its ledger. */
 export function StockAhead({ line, today }: { readonly line: StockLine; readonly today: Day }) {

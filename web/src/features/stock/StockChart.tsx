@@ -18,7 +18,7 @@ export function StockChart({ line, today }: { readonly line: StockLine; readonly
   // A point is the end of its day; what is there now stands before the first.
   const points = [
     { time: at(today), left: there, low: there, high: there },
-    ...line.points.map((point) => ({ ...point, time: at(addDays(point.day as Day, 1)) })),
+    ...line.points.map((point) => ({ ...point, time: at(addDays(point.day, 1)) })),
   ];
   const last = points.at(-1)?.time ?? at(addDays(today, 1));
   const most = Math.max(line.safetyMl, ...points.map(({ high }) => high), 1);

@@ -1,17 +1,18 @@
 import type { StockLine, StockView } from '@dewpond/contract';
-import { millilitres, showDay, showVolume, type Day } from '@dewpond/core/units';
+import { showDay, type Day } from '@dewpond/core/units';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { useStock } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { ButtonLink } from '../../ui/Button';
-import { Chip, type Tone } from '../../ui/Chip';
+import { Chip } from '../../ui/Chip';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { classes } from '../../ui/classes';
 import { BenchTabs } from '../mixing/BenchTabs';
 import { useReckoning } from '../dogs/useReckoning';
 import { OrderList } from './OrderList';
 import { StockAhead } from './StockAhead';
+import { STATES, showStock } from './stockWords';
 
 /** What is on the shelf, when it runs out, what to order by when. */
 export function StockScreen() {
@@ -34,14 +35,6 @@ export function StockScreen() {
     </div>
   );
 }
-
-export const STATES: Readonly<Record<StockLine['state'], { readonly words: string; readonly tone: Tone }>> = {
-  late: { words: 'order now: late', tone: 'stop' },
-  'this week': { words: 'order this week', tone: 'watch' },
-  later: { words: 'there is time', tone: 'pond' },
-  enough: { words: 'lasts 12 weeks', tone: 'good' },
-  'not counted': { words: 'not counted', tone: 'plain' },
-};
 
 function Stock({ view }: { readonly view: StockView }) {
   const [chosen, setChosen] = useState(view.lines[0]?.productId ?? '');
@@ -116,7 +109,3 @@ function StockRow({ line, chosen, onChoose }: RowProps) {
     </button>
   );
 }
-
-/** "1.2 l"; a debt with its sign. */
-export const showStock = (ml: number, units: Parameters<typeof showVolume>[1]): string =>
-  `${ml < 0 ? '−' : ''}${showVolume(millilitres(Math.abs(ml)), units)}`;

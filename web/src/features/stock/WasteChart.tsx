@@ -1,7 +1,7 @@
 import type { CostsView } from '@dewpond/contract';
 import { scaleBand, scaleLinear } from 'd3-scale';
 import { useMoney } from '../../app/useMoney';
-import { showMonth } from './CostsScreen';
+import { showMonth } from './stockWords';
 
 const WIDE = 1040;
 const HIGH = 200;

@@ -10,7 +10,7 @@ import { classes } from '../../ui/classes';
 import { BenchMixes } from './BenchMixes';
 import { benchChoices } from './benchChoices';
 import type { Table } from './useTable';
-import { record, useVisitLog } from './visitLog';
+import { record, serverNow } from './visitLog';
 
 const TAPS = ['as planned', 'a bit more', 'double'] as const;
 
@@ -33,9 +33,8 @@ function OneMix({ view, table, asks }: UsedProps & { readonly view: MixView }) {
   const { product, mix } = view;
   const planned = millilitres(mix.need);
   const used = table.state.used.find((each) => each.product === product.id);
-  const take = useOnlyMix(view, table);
   const tell = (ml: number, how: Extract<Happening, { type: 'used' }>['how']) =>
-    record(...take, {
+    record(...onlyMix(view, table, serverNow()), {
       type: 'used',
       product: product.id,
       name: product.name,
@@ -83,10 +82,9 @@ function OneMix({ view, table, asks }: UsedProps & { readonly view: MixView }) {
 }
 
 /** Where just one mix of the bench can be it and none was taken, telling what was used takes it, too. */
-function useOnlyMix({ product }: MixView, table: Table): Happening[] {
-  const offset = useVisitLog((log) => log.offset) ?? 0;
+function onlyMix({ product }: MixView, table: Table, now: number): Happening[] {
   if (table.state.mixes.some((each) => each.product === product.id)) return [];
-  const fresh = benchChoices(table.visit, product, Date.now() + offset).filter(({ may }) => may.kind === 'yes');
+  const fresh = benchChoices(table.visit, product, now).filter(({ may }) => may.kind === 'yes');
   const [only] = fresh;
   if (!only || fresh.length > 1) return [];
   return [{ type: 'mix taken', mix: only.mix.id, product: product.id, override: null }];

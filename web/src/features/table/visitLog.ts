@@ -49,6 +49,9 @@ export function openLog(visitId: string, person: string, known: readonly VisitEv
   void send();
 }
 
+/** Now by the server's clock, as far as this device has measured it, ms. */
+export const serverNow = (): number => Date.now() + (useVisitLog.getState().offset ?? 0);
+
 export const allEvents = ({ known, waiting }: Pick<VisitLog, 'known' | 'waiting'>): VisitEvent[] =>
   mergeEvents(known, waiting);
 

@@ -41,6 +41,7 @@ export function BatchCard({ batch }: { readonly batch: BatchView }) {
         </>
       }
     >
+      <p className="text-sm text-soft -mt-1.5 mb-2.5">{batch.product.hazard}</p>
       {open.length > 1 && (
         <div className="max-w-72 mb-3">
           <SelectField

@@ -8,6 +8,7 @@ import { Empty, Waiting } from '../../../ui/Waiting';
 import { BenchTabs } from '../BenchTabs';
 import { AsItIs } from './AsItIs';
 import { BatchCard } from './BatchCard';
+import { sharesOf } from './shares';
 import { labelsOf, StandingList } from './StandingList';
 
 /** The day's mixes at the bench: measure early, water late, what stands, and who gets what. */
@@ -96,12 +97,6 @@ function Morning({ bench, ahead }: MorningProps) {
     </>
   );
 }
-
-export type Shares = ReadonlyMap<string, BenchView['batches'][number]['standing'][number]['pours']>;
-
-/** Who is to have what of each standing mix. */
-const sharesOf = ({ batches }: BenchView): Shares =>
-  new Map(batches.flatMap(({ standing }) => standing.map(({ mix, pours }) => [mix, pours] as const)));
 
 interface SummaryProps {
   readonly bench: BenchView;

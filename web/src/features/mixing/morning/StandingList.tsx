@@ -13,7 +13,7 @@ import { Dialog } from '../../../ui/Dialog';
 import { VolumeField } from '../../../ui/VolumeField';
 import { classes } from '../../../ui/classes';
 import { tell } from '../../../ui/toasts';
-import type { Shares } from './MorningScreen';
+import type { Shares } from './shares';
 import { PourList } from './PourList';
 
 export const labelsOf = (mixes: readonly Pick<MadeMixView, 'id'>[]): string =>
