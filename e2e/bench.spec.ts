@@ -76,8 +76,8 @@ test('its bottle at the table, told in one tap, and traced from both ends', asyn
   await page.getByRole('button', { name: 'Begin visit' }).click();
   await bigButton(page).click();
   await toStep(page, /First wash/);
-  const bottle = page.getByRole('button', { name: /24:1, .* left/ }).last();
-  const name = ((await bottle.textContent()) ?? '').split(' 24:1')[0] ?? '';
+  const bottle = page.getByRole('button', { name: /meant for this dog/ }).first();
+  const name = ((await bottle.textContent()) ?? '').split(',')[0] ?? '';
   await bottle.click();
   await expect(bottle).toHaveAttribute('aria-pressed', 'true');
   await toStep(page, /Rinse until/);

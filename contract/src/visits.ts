@@ -83,6 +83,8 @@ export interface MixAtHand {
   readonly productId: string;
   readonly strength: string;
   readonly leftMl: number;
+  /** The day's plan pours it over this dog. */
+  readonly meant: boolean;
   readonly forDogId: string | null;
   readonly discardAt: string;
   readonly watered: boolean;

@@ -134,8 +134,8 @@ export const HOUSE_QUESTIONS = {
     { id: 'one', words: 'One', for: 'Quick.', warns: 'Then the rinse must be perfect.' },
   ]),
   head: question('When is the head washed?', 'last', [
-    { id: 'last', words: 'Last', for: 'The dog shakes later.' },
-    { id: 'first', words: 'First', for: 'The rinse runs down over the rest.' },
+    { id: 'last', words: 'Head last', for: 'The dog shakes later.' },
+    { id: 'first', words: 'Head first', for: 'The rinse runs down over the rest.' },
     { id: 'neck down only', words: 'Not at all: neck down, face by pad', for: 'For dogs that panic with a wet face.' },
   ]),
   medicated: question('How is a medicated wash timed?', 'both washes timed', [

@@ -34,7 +34,7 @@ function headWords(visit: VisitPlan): Sourced {
         words: `No water above the neck on the ${dry.join(' and ')} side: head by damp cloth.`,
         source: HOUSE_VALUE,
       }
-    : { words: `Head: ${schoolWords(visit.facts.ways, 'head').toLowerCase()}.`, source: HOUSE_VALUE };
+    : { words: schoolWords(visit.facts.ways, 'head'), source: HOUSE_VALUE };
 }
 
 export const wet = (visit: VisitPlan): Step =>
@@ -78,7 +78,8 @@ export const wash1 = (visit: VisitPlan): Step =>
   step('wash 1', {
     title: washesTwice(visit) ? 'First wash' : 'Wash',
     how: [
-      ...says(lineOf(visit, 'bath')),
+      // The plan's own word on the head gives way to what this visit's ears ask for.
+      ...says(lineOf(visit, 'bath')).filter(({ words }) => words !== schoolWords(visit.facts.ways, 'head')),
       headWords(visit),
       ...says(lineOf(visit, 'face wash')),
       ...practice('Armpits, belly, between toes, behind ears, lips, under the tail.'),

@@ -1,4 +1,4 @@
-import type { AsItIsView, BatchView, BenchTrouble, BenchView, LotChoice, PourView } from '@dewpond/contract';
+import type { AsItIsView, BatchView, BenchTrouble, BenchView, LotChoice, MixAtHand, PourView } from '@dewpond/contract';
 import {
   hazardLine,
   planDay,
@@ -23,20 +23,13 @@ import type { Services } from '../http/context';
 import { route } from '../http/route';
 import { loadHouse, type House } from '../house/house';
 import { dayIn, spanOf } from '../house/zone';
-import { asBenchMix, madeMixView, standingMixes } from './standingMixes';
+import { asBenchMix, madeMixView, mixAtHand, standingMixes } from './standingMixes';
 
 export function benchRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/bench', async ({ tx, query, now }): Promise<BenchView> => {
     const house = await loadHouse(tx);
     const day = query?.day ?? dayIn(house.zone, now);
-    const { needs, trouble } = await needsOfDay(tx, house, day);
-    const standing = await standingMixes(tx);
-    const plan = planDay({
-      needs,
-      standing: standing.map(asBenchMix),
-      bottles: house.shelved,
-      now,
-    });
+    const { plan, standing, trouble } = await planOfDay(tx, house, day, now);
     const lots = await lotChoices(
       tx,
       plan.batches.map(({ product }) => product.id),
@@ -52,6 +45,35 @@ export function benchRoutes(router: Router, services: Services): void {
       trouble,
     };
   });
+}
+
+/** The day's plan with what it was made from. */
+async function planOfDay(tx: Tenant, house: House, day: Day, now: number) {
+  const { needs, trouble } = await needsOfDay(tx, house, day);
+  const standing = await standingMixes(tx);
+  const plan = planDay({ needs, standing: standing.map(asBenchMix), bottles: house.shelved, now });
+  return { plan, standing, trouble };
+}
+
+/** Mixes of these products a dog might have, those the day's plan pours over it first; another dog's are not among them. */
+export async function mixesAtHand(
+  tx: Tenant,
+  house: House,
+  productIds: readonly string[],
+  dogId: string,
+  day: Day,
+  now: number,
+): Promise<MixAtHand[]> {
+  const { plan, standing } = await planOfDay(tx, house, day, now);
+  const meant = new Set(
+    plan.batches.flatMap((batch) =>
+      batch.standing.filter(({ pours: its }) => its.some((pour) => pour.dogId === dogId)).map(({ mix }) => mix),
+    ),
+  );
+  return standing
+    .filter(({ row }) => productIds.includes(row.productId) && (row.dogId === null || row.dogId === dogId))
+    .map((each) => mixAtHand(each, meant.has(each.row.id)))
+    .toSorted((a, b) => Number(b.meant) - Number(a.meant));
 }
 
 /** What the day's dogs still need; a visit that told what it used needs no more of that. */

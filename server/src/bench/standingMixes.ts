@@ -93,19 +93,15 @@ export function madeMixView(standing: Standing, house: House): MadeMixView {
   };
 }
 
-/** Mixes of these products a dog might have; another dog's are not among them. */
-export async function mixesAtHand(tx: Tenant, productIds: readonly string[], dogId: string): Promise<MixAtHand[]> {
-  const standing = await standingMixes(tx);
-  return standing
-    .filter(({ row }) => productIds.includes(row.productId) && (row.dogId === null || row.dogId === dogId))
-    .map((each) => ({
-      id: each.row.id,
-      bottle: bottleWords(each.bottle, each.row.bottleNo),
-      productId: each.row.productId,
-      strength: showStrength(strengthOf(each.row.waterParts)),
-      leftMl: leftIn(each),
-      forDogId: each.row.dogId,
-      discardAt: each.row.discardAt.toISOString(),
-      watered: each.row.wateredAt !== null,
-    }));
-}
+/** A standing mix as the table knows it. */
+export const mixAtHand = (standing: Standing, meant: boolean): MixAtHand => ({
+  id: standing.row.id,
+  bottle: bottleWords(standing.bottle, standing.row.bottleNo),
+  productId: standing.row.productId,
+  strength: showStrength(strengthOf(standing.row.waterParts)),
+  leftMl: leftIn(standing),
+  meant,
+  forDogId: standing.row.dogId,
+  discardAt: standing.row.discardAt.toISOString(),
+  watered: standing.row.wateredAt !== null,
+});

@@ -1,6 +1,6 @@
 import { and, eq } from 'drizzle-orm';
 import type { Router } from 'express';
-import { mixesAtHand } from '../bench/standingMixes';
+import { mixesAtHand } from '../bench/benchDay';
 import { appointment, dog, visit } from '../db/schema';
 import { describe } from '../dogs/facts';
 import { marksOf } from '../dogs/records';
@@ -68,8 +68,11 @@ export function visitRoutes(router: Router, services: Services): void {
       mixes: mixesFor(facts, planned.plan, house, record.amountFactor),
       bench: await mixesAtHand(
         tx,
+        house,
         needsOfVisit('bath only', facts, planned.plan, house, 1).needs.map(({ product }) => product.id),
         record.dog.id,
+        facts.today,
+        now,
       ),
       lastTime: loaded.lastTime,
       lastAnswers: loaded.record.answers,

@@ -7,7 +7,7 @@ import { queryClient, refreshAll, useSession } from '../api/queries';
 import { Dialog } from '../ui/Dialog';
 import { SelectField } from '../ui/Field';
 import { Button } from '../ui/Button';
-import { Toasts } from '../ui/toasts';
+import { Toasts, forgetNotes } from '../ui/toasts';
 import { Waiting } from '../ui/Waiting';
 import { classes } from '../ui/classes';
 import { SignIn } from './SignIn';
@@ -143,6 +143,7 @@ function Help({
     await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
     queryClient.clear();
     forgetKept();
+    forgetNotes();
     await call('GET /api/session').catch(() => undefined);
     window.location.assign('/');
   };

@@ -1,6 +1,7 @@
 import { cleanup, configure } from '@testing-library/react';
 import { afterEach, expect, vi } from 'vitest';
 import { queryClient } from '../api/queries';
+import { forgetNotes } from '../ui/toasts';
 
 // A whole document in every failure hides what failed.
 configure({ asyncUtilTimeout: 8000, getElementError: (message) => new Error(message ?? 'not found') });
@@ -12,6 +13,8 @@ class Unobserved {
   disconnect() {}
 }
 vi.stubGlobal('ResizeObserver', Unobserved);
+/** A desk with a mouse. */
+vi.stubGlobal('matchMedia', (query: string) => ({ matches: query.includes('fine') }));
 Element.prototype.scrollIntoView = () => undefined;
 Element.prototype.hasPointerCapture = () => false;
 Element.prototype.setPointerCapture = () => undefined;
@@ -21,6 +24,9 @@ afterEach(() => {
   cleanup();
   queryClient.clear();
   localStorage.clear();
+  forgetNotes();
+  // A dialog that was open when its test ended leaves the page out of reach of the pointer.
+  document.body.removeAttribute('style');
 });
 
 const words = (element: Element) => (element.textContent ?? '').replaceAll(/\s+/g, ' ');

@@ -18,6 +18,9 @@ export function tell(words: string, options: { readonly tone?: Note['tone']; rea
   }));
 }
 
+/** Takes all of them away, as when someone signs out. */
+export const forgetNotes = (): void => useNotes.setState({ notes: [] });
+
 const drop = (id: number) => {
   useNotes.setState(({ notes }) => ({ notes: notes.filter((note) => note.id !== id) }));
 };

@@ -18,6 +18,9 @@ interface PictureProps {
   readonly each: number;
 }
 
+/** Where a finger is the pointer, the focus would only bring up the keys and scroll the bottle away. */
+const hasKeyboard = (): boolean => window.matchMedia('(pointer: fine)').matches;
+
 /** The one picture: a bottle to scale, and every number at its place; any of them leads. */
 export function LeadPicture({ answer, bottle, lead, onLead, strokeMl, like, onLike, each }: PictureProps) {
   const units = useUnits();
@@ -34,7 +37,7 @@ export function LeadPicture({ answer, bottle, lead, onLead, strokeMl, like, onLi
       leads={lead.by === by}
       value={lead.by === by ? inUnits(lead.ml) : how && inUnits(how[by])}
       step={step}
-      autoFocus={by === 'total'}
+      autoFocus={by === 'total' && hasKeyboard()}
       onLead={(typed) => onLead({ by, ml: typed > 0 ? volumeFrom(typed, units) : 0 })}
     />
   );

@@ -1,9 +1,9 @@
 import type { CostsView } from '@dewpond/contract';
 import { scaleBand, scaleLinear } from 'd3-scale';
 import { useMoney } from '../../app/useMoney';
+import { useWidth } from '../../app/useWidth';
 import { showMonth } from './stockWords';
 
-const WIDE = 1040;
 const HIGH = 200;
 const BOTTOM = 40;
 const TOP = 24;
@@ -11,20 +11,22 @@ const TOP = 24;
 /** A column a month: how much of what was mixed went down the drain. It is to fall. */
 export function WasteChart({ waste }: { readonly waste: CostsView['waste'] }) {
   const money = useMoney();
+  const [ref, wide] = useWidth<HTMLElement>(1040);
   const x = scaleBand(
     waste.map(({ month }) => month),
-    [0, WIDE],
+    [0, wide],
   ).padding(0.3);
   const y = scaleLinear([0, Math.max(0.2, ...waste.map(({ share }) => share))], [HIGH - BOTTOM, TOP]);
+  const narrow = x.bandwidth() < 62;
   const [first, last] = [waste[0], waste.at(-1)];
   const trend =
     first && last && first !== last
       ? `from ${percent(first.share)} in ${showMonth(first.month)} to ${percent(last.share)} in ${showMonth(last.month)}`
       : '';
   return (
-    <figure>
+    <figure ref={ref}>
       <svg
-        viewBox={`0 0 ${WIDE} ${HIGH}`}
+        viewBox={`0 0 ${wide} ${HIGH}`}
         role="img"
         aria-label={`Thrown away by month, ${trend}`}
         className="w-full h-auto"
@@ -58,7 +60,7 @@ export function WasteChart({ waste }: { readonly waste: CostsView['waste'] }) {
               fontSize={13}
               fill="var(--soft)"
             >
-              {showMonth(month)}
+              {narrow ? showMonth(month).slice(0, 3) : showMonth(month)}
             </text>
             <text
               x={(x(month) ?? 0) + x.bandwidth() / 2}
@@ -71,7 +73,7 @@ export function WasteChart({ waste }: { readonly waste: CostsView['waste'] }) {
             </text>
           </g>
         ))}
-        <line x1={0} x2={WIDE} y1={HIGH - BOTTOM} y2={HIGH - BOTTOM} stroke="var(--line)" />
+        <line x1={0} x2={wide} y1={HIGH - BOTTOM} y2={HIGH - BOTTOM} stroke="var(--line)" />
       </svg>
       {trend && <figcaption className="text-soft">{trend}</figcaption>}
     </figure>

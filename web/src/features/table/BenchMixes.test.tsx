@@ -47,6 +47,7 @@ const standing = (more: Partial<MixAtHand> = {}): MixAtHand => ({
   productId: WASH_ID,
   strength: '24:1',
   leftMl: 500,
+  meant: false,
   forDogId: null,
   discardAt: at(8),
   watered: true,

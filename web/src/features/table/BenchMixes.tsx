@@ -80,7 +80,8 @@ function Choice({ choice: { mix, may }, taken, onChoose }: ChoiceProps) {
       )}
     >
       <span className={classes('font-semibold text-lg', may.kind !== 'yes' && 'line-through')}>
-        {mix.bottle} {mix.strength}, {showVolume(millilitres(mix.leftMl), units)} left
+        {mix.bottle}, {showVolume(millilitres(mix.leftMl), units)} left at {mix.strength}
+        {mix.meant && <span className="font-normal"> · meant for this dog</span>}
       </span>
       {taken && <span className="font-bold text-pond"> · taken</span>}
       {may.kind !== 'yes' && <span className="block text-stop font-semibold">{may.why}</span>}
