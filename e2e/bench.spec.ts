@@ -72,7 +72,7 @@ test('the morning: pour away what is past, measure, water, and it stands ready',
 });
 
 test('its bottle at the table, told in one tap, and traced from both ends', async ({ page }) => {
-  await openDog(page, 'Plover');
+  await openDog(page, 'Sorrel');
   await page.getByRole('button', { name: 'Begin visit' }).click();
   await bigButton(page).click();
   await toStep(page, /First wash/);
@@ -89,15 +89,15 @@ test('its bottle at the table, told in one tap, and traced from both ends', asyn
 
   await page.goto('/mixing/trace');
   const select = page.getByLabel('From which lot, mix or bottle?');
-  const option = select.locator('option', { hasText: new RegExp(`: Deep clean concentrate, ${name}$`, 'i') }).first();
+  const option = select.locator('option', { hasText: new RegExp(`: Vet-supplied antiseptic wash, ${name}$`, 'i') }).first();
   await select.selectOption(await option.getAttribute('value'));
-  await expect(page.getByText('Wen Halloran')).toBeVisible();
-  await expect(page.getByRole('link', { name: '01632 960168' })).toBeVisible();
+  await expect(page.getByText('Henrik Dahlby')).toBeVisible();
+  await expect(page.getByRole('link', { name: '01632 960142' })).toBeVisible();
 
-  await openDog(page, 'Plover');
+  await openDog(page, 'Sorrel');
   const touched = page.locator('section', { has: page.getByRole('heading', { name: 'What touched it' }) });
   await expect(touched.getByRole('link', { name, exact: false }).first()).toBeVisible();
-  await expect(touched.getByRole('link', { name: 'DC-2291' }).first()).toBeVisible();
+  await expect(touched.getByRole('link', { name: 'AW-5520' }).first()).toBeVisible();
 });
 
 test('a product, a pump, a delivery, and the stock follows', async ({ page }) => {

@@ -7,7 +7,7 @@ import { v7 } from 'uuid';
 import { inTenant } from '../db/tenant';
 import { rebuildProjections } from '../rebuildProjections';
 import { addDog, app, clock, databases, openSalon, type KeptDog, type Salon } from './salon';
-import { begin, eventsOf, visitDog } from './tableSide';
+import { begin, eventsOf, visitDog, wholeVisit } from './tableSide';
 
 const DAY = 86_400_000;
 const START = clock.now;
@@ -563,6 +563,21 @@ describe('the ledger', () => {
     expect(body.waste[0]?.cost).toBeCloseTo(0.248, 9);
     expect(body.dogs).toMatchObject([{ name: 'Teasel', visits: 1 }]);
     expect(body.months[0]?.cost).toBeCloseTo(12 * 0.031, 9);
+  });
+
+  test('a bottle taken and nothing told: at the close what was planned is taken off it, and teaches nothing', async () => {
+    const { dogId } = await addDog(salon);
+    const { products } = (await salon.call('GET /api/house')).body;
+    const oat = products.find(({ name }) => name === 'Oat gentle wash')?.id ?? '';
+    const mix = mixBody(oat, await bottleOf(salon), { productMl: 40, totalMl: 1000, strokes: 8 });
+    await makeMix(salon, mix);
+    const visitId = await begin(salon, dogId);
+    const { body: view } = await salon.call('GET /api/visits/:id', { id: visitId });
+    const happened = wholeVisit(view, [{ type: 'mix taken', mix: mix.id, product: oat, override: null }]);
+    await salon.call('POST /api/visits/:id/events', { id: visitId, body: { events: eventsOf(happened) } });
+    const planned = view.mixes.find(({ product }) => product.id === oat)?.mix.need ?? 0;
+    expect((await bench(salon)).standing[0]?.leftMl).toBeCloseTo(1000 - planned, 6);
+    expect((await salon.call('GET /api/dogs/:id', { id: dogId })).body.amounts).toEqual({ factor: 1, lessons: 0 });
   });
 
   test('making the tables anew from the events changes neither the stock nor what a visit cost', async () => {

@@ -28,10 +28,10 @@ interface Use {
 export async function projectUse(tx: Tenant, businessId: BusinessId, loaded: LoadedVisit, house: House): Promise<void> {
   const { row, state } = loaded;
   const key = { businessId, visitId: row.id, dogId: row.dogId, day: row.day };
-  const paid = await pricesPaid(tx, row.id);
+  const before = await usedBefore(tx, row.id);
   for (const table of [amountUsed, mixTaken, lotTouched]) await tx.delete(table).where(eq(table.visitId, row.id));
 
-  const uses = [...told(loaded, house), ...understood(loaded, house)];
+  const uses = [...told(loaded, house), ...assumed(loaded, house), ...understood(loaded, house, before)];
   const taken = await mixesTaken(tx, loaded);
   const shares = taken.map((mix) => ({ mix, ml: shareOf(mix, taken, uses) }));
   if (shares.length > 0)
@@ -48,10 +48,12 @@ export async function projectUse(tx: Tenant, businessId: BusinessId, loaded: Loa
   const rows = uses.map(({ product, ml, complete }) => {
     const its = shares.filter(({ mix }) => mix.productId === product.id);
     const fromBench = its.reduce((sum, each) => sum + (each.ml * each.mix.productMl) / each.mix.totalMl, 0);
-    const direct = its.length > 0 ? 0 : asBought(product, ml);
+    const known = before.get(product.id);
+    const direct =
+      its.length > 0 ? 0 : known && known.usedMl > 0 ? (ml * known.productMl) / known.usedMl : asBought(product, ml);
     if (direct > 0) drawn.set(product.id, direct);
     const productMl = fromBench + direct;
-    const price = paid.get(product.id) ?? its[0]?.mix.costPerMl ?? product.costPerMl;
+    const price = pricePaid(known) ?? its[0]?.mix.costPerMl ?? product.costPerMl;
     return {
       ...key,
       productId: product.id,
@@ -76,8 +78,23 @@ function told({ state }: LoadedVisit, house: House): Use[] {
   });
 }
 
-/** Small amounts nobody is asked about: a place that was cared for had the house's amount. They teach nothing. */
-function understood(loaded: LoadedVisit, house: House): Use[] {
+/** A bottle was taken and nobody told how much of it when the visit closed: what was planned. It teaches nothing. */
+function assumed({ state, facts, planned, record }: LoadedVisit, house: House): Use[] {
+  if (state.closed === null) return [];
+  const silent = state.mixes.filter(({ product }) => !state.used.some((each) => each.product === product));
+  if (silent.length === 0) return [];
+  const { needs } = needsOfVisit('bath only', facts, planned.plan, house, record.amountFactor);
+  return [...new Set(silent.map(({ product }) => product))].flatMap((id) => {
+    const need = needs.find(({ product }) => product.id === id);
+    return need ? [{ product: need.product, ml: need.ml, complete: false }] : [];
+  });
+}
+
+/**
+ * Small amounts nobody is asked about: a place that was cared for had the house's amount. They teach nothing. What was
+ * written down at the time stays, whatever the house uses since.
+ */
+function understood(loaded: LoadedVisit, house: House, before: ReadonlyMap<string, UsedRow>): Use[] {
   const { facts, planned, state, record } = loaded;
   const cared = planned.plan.lines.filter(({ place }) => place !== null && caredFor(loaded, place));
   const keys = new Set(cared.map(({ place }) => place && placeKey(place)));
@@ -85,7 +102,12 @@ function understood(loaded: LoadedVisit, house: House): Use[] {
   const { needs } = needsOfVisit('full visit', facts, { ...planned.plan, lines }, house, record.amountFactor);
   return needs
     .filter(({ byArea, product }) => !byArea && !state.used.some((each) => each.product === product.id))
-    .map(({ product, ml }) => ({ product, ml, complete: false }));
+    .map(({ product, ml }) => {
+      const then = [...before.values()]
+        .map((each) => ({ each, product: productOf(house, each.productId) }))
+        .find((known) => known.product?.kind === product.kind);
+      return { product: then?.product ?? product, ml: then?.each.usedMl ?? ml, complete: false };
+    });
 }
 
 async function mixesTaken(tx: Tenant, { state }: LoadedVisit): Promise<MixRow[]> {
@@ -111,14 +133,16 @@ function shareOf(mix: MixRow, taken: readonly MixRow[], uses: readonly Use[]): n
   return same.at(-1) === mix ? left : Math.min(left, mix.totalMl);
 }
 
-async function pricesPaid(tx: Tenant, visitId: string): Promise<Map<string, number>> {
+type UsedRow = typeof amountUsed.$inferSelect;
+
+/** What was written down for the visit before, by product. */
+async function usedBefore(tx: Tenant, visitId: string): Promise<Map<string, UsedRow>> {
   const rows = await tx.select().from(amountUsed).where(eq(amountUsed.visitId, visitId));
-  return new Map(
-    rows.flatMap(({ productId, productMl, cost }) =>
-      cost !== null && productMl > 0 ? [[productId, cost / productMl]] : [],
-    ),
-  );
+  return new Map(rows.map((row) => [row.productId, row]));
 }
+
+const pricePaid = (known: UsedRow | undefined): number | null =>
+  known && known.cost !== null && known.productMl > 0 ? known.cost / known.productMl : null;
 
 /** The lots that stood open, where something came straight from the container: with two open, either may have been it. */
 async function touchLots(

@@ -30,7 +30,9 @@ export const useImports = () =>
 export const useMembers = () =>
   useQuery({ queryKey: ['members'], queryFn: async () => (await call('GET /api/members')).items, staleTime: 60_000 });
 export const useHouse = () => useQuery({ queryKey: ['house'], queryFn: () => call('GET /api/house'), gcTime: KEPT_MS });
-export const useBench = () => useQuery({ queryKey: ['bench'], queryFn: () => call('GET /api/bench'), gcTime: KEPT_MS });
+/** Two people may stand at one bench: what the other ticked comes by itself. */
+export const useBench = () =>
+  useQuery({ queryKey: ['bench'], queryFn: () => call('GET /api/bench'), gcTime: KEPT_MS, refetchInterval: 20_000 });
 export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => call('GET /api/stock') });
 export const useLedger = (id: string) =>
   useQuery({
