@@ -286,7 +286,9 @@ const VIEWS = {
     await page.waitForTimeout(400);
   },
   'table-step': async (page) => {
-    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    const found = page.getByRole('button', { name: 'Done', exact: true });
+    if (!(await found.isVisible())) await VIEWS['table-finding']?.(page);
+    await found.click();
     await page.getByRole('button', { name: /I looked: the other/ }).click();
     await done(page);
     await done(page);

@@ -49,6 +49,8 @@ export interface BatchView {
   readonly need: number;
   readonly wanted: number;
   readonly unbottled: number;
+  /** Dogs that go short for want of a bottle. */
+  readonly unserved: readonly PourView[];
   readonly draws: number;
   readonly cost: number | null;
   readonly standing: readonly { readonly mix: string; readonly pours: readonly PourView[] }[];

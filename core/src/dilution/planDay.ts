@@ -43,6 +43,8 @@ export interface Batch {
   readonly draws: Millilitres;
   /** Mix that no free bottle is left for, ml: wash one, and mix again. */
   readonly unbottled: Millilitres;
+  /** Dogs that go short by it. */
+  readonly unserved: readonly Pour[];
 }
 
 /** A product that is used as it comes: how much to have at hand. */
@@ -124,29 +126,37 @@ function batchOf(
       !isPast(mix, now) &&
       mix.left > 0,
   );
-  const served = shareOut(
-    dogs.map((each) => ({ visit: each.visit, dogId: each.dogId, dog: each.dog, ml: each.ml })),
-    usable.map((mix) => mix.left),
+  const need = dogs.reduce((sum, each) => sum + each.ml, 0);
+  const wanted = stillWanted(
+    need,
+    usable.reduce((sum, mix) => sum + mix.left, 0),
   );
-  const rest = served.unserved.reduce((sum, pour) => sum + pour.ml, 0);
-  const wanted = rest > SPLASH ? millilitres(rest * (1 + RESERVE)) : millilitres(0);
   const made = wanted > 0 ? fill(wanted, { strength, stroke, medicated: product.kind === 'medicated' }, free) : NO_FILL;
-  const shares = shareOut(
-    served.unserved,
-    made.how.map(({ how }) => how.total),
+  // Shared out over all bottles at once, standing and to come: ticking one off moves no dog to another.
+  const { pours, unserved } = shareOut(
+    dogs.map((each) => ({ visit: each.visit, dogId: each.dogId, dog: each.dog, ml: each.ml })),
+    [...usable.map((mix) => mix.left), ...made.how.map(({ how }) => how.total)],
   );
   return {
     product,
     strength,
     forDog: alone ? { id: dogId, name: dog } : null,
-    need: millilitres(dogs.reduce((sum, each) => sum + each.ml, 0)),
-    standing: usable.map((mix, i) => ({ mix: mix.id, pours: served.pours[i] ?? [] })),
+    need: millilitres(need),
+    standing: usable.map((mix, i) => ({ mix: mix.id, pours: pours[i] ?? [] })),
     wanted,
-    bottles: made.how.map(({ bottle, how }, i) => ({ bottle, how, pours: shares.pours[i] ?? [] })),
+    bottles: made.how.map(({ bottle, how }, i) => ({ bottle, how, pours: pours[usable.length + i] ?? [] })),
     draws: millilitres(made.how.reduce((sum, { how }) => sum + how.product, 0)),
     unbottled: made.unbottled,
+    unserved,
   };
 }
+
+/**
+ * What is to be mixed besides what stands, ml: the need with its reserve less that; nothing once the need itself is
+ * covered, since a reserve alone is not worth another bottle.
+ */
+const stillWanted = (need: number, standing: number): Millilitres =>
+  need - standing > SPLASH ? millilitres(need * (1 + RESERVE) - standing) : millilitres(0);
 
 /** Less than this is not mixed for: the last of a bottle covers it [house value]. */
 const SPLASH = 5;

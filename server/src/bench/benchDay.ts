@@ -158,6 +158,7 @@ function batchView(batch: Batch, house: House, lots: readonly LotChoice[]): Batc
     need: batch.need,
     wanted: batch.wanted,
     unbottled: batch.unbottled,
+    unserved: pours(batch.unserved),
     draws: batch.draws,
     cost: product.costPerMl === null ? null : batch.draws * product.costPerMl,
     standing: batch.standing.map(({ mix, pours: its }) => ({ mix, pours: pours(its) })),

@@ -32,16 +32,13 @@ export function BatchCard({ batch }: { readonly batch: BatchView }) {
           {batch.forDog && <Chip tone="watch">only for {batch.forDog.name}</Chip>}
         </span>
       }
-      aside={
-        <>
-          {batch.standing.length > 0
-            ? `${volume(batch.need)} needed in all, ${volume(batch.wanted)} still to mix, a tenth of it reserve`
-            : `${volume(batch.need)} needed, ${volume(batch.wanted)} with a tenth in reserve`}
-          {batch.cost !== null && batch.bottles.length > 0 && `, ${money(batch.cost)} of product`}
-        </>
-      }
     >
-      <p className="text-sm text-soft -mt-1.5 mb-2.5">{batch.product.hazard}</p>
+      <p className="text-sm text-soft -mt-1.5 mb-2.5">
+        {batch.standing.length > 0
+          ? `${volume(batch.need)} needed in all, ${volume(batch.wanted)} still to mix, a tenth of it reserve`
+          : `${volume(batch.need)} needed, ${volume(batch.wanted)} with a tenth in reserve`}
+        {batch.cost !== null && batch.bottles.length > 0 && `, ${money(batch.cost)} of product`}. {batch.product.hazard}
+      </p>
       {open.length > 1 && (
         <div className="max-w-72 mb-3">
           <SelectField
@@ -59,7 +56,7 @@ export function BatchCard({ batch }: { readonly batch: BatchView }) {
           </SelectField>
         </div>
       )}
-      <ul className="grid grid-cols-[repeat(auto-fill,minmax(290px,1fr))] gap-x-5 gap-y-4">
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-x-5 gap-y-4">
         {batch.bottles.map((fill, i) => (
           <Fill
             key={`${fill.bottle.id} ${i}`}
@@ -72,7 +69,9 @@ export function BatchCard({ batch }: { readonly batch: BatchView }) {
       </ul>
       {batch.unbottled > 0 && (
         <p role="alert" className="mt-3 rounded-xl bg-watch-pale text-watch font-semibold px-4 py-2">
-          No bottle is left for {volume(batch.unbottled)}: wash one, and it stands here.
+          No bottle is left for {volume(batch.unbottled)}
+          {batch.unserved.length > 0 && `, so ${batch.unserved.map(({ dog }) => dog).join(', ')} would go short`}: wash
+          one, and it stands here.
         </p>
       )}
     </Card>
@@ -97,7 +96,7 @@ function Fill({ fill, batch, lotIds, blocked }: FillProps) {
         water={fill.water}
         brim={fill.bottle.brim}
         graduation={fill.bottle.graduation}
-        height={150}
+        height={128}
         label={`${fill.bottle.name} to ${volume(fill.total)}`}
       />
       <div className="min-w-0 flex-1">

@@ -29,7 +29,12 @@ interface ListProps {
 
 /** Bottles that stand at the bench. */
 export const StandingList = ({ mixes, ...rest }: ListProps) => (
-  <ul className="grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] max-md:grid-cols-1 gap-3.5">
+  <ul
+    className={classes(
+      'grid max-md:grid-cols-1 gap-3.5',
+      rest.kind === 'past' ? 'grid-cols-1' : 'grid-cols-[repeat(auto-fill,minmax(330px,1fr))]',
+    )}
+  >
     {mixes.map((mix) => (
       <Standing key={mix.id} mix={mix} {...rest} />
     ))}
@@ -54,11 +59,11 @@ function Standing({ mix, shares, kind, zone }: Omit<ListProps, 'mixes'> & { read
         water={kind === 'dry' ? 0 : (mix.totalMl - mix.productMl) * share}
         brim={mix.bottle.brim}
         graduation={mix.bottle.graduation}
-        height={130}
+        height={kind === 'past' ? 76 : 130}
         struck={kind === 'past'}
         label={`${mix.bottle.name}, ${volume(mix.leftMl)} left`}
       />
-      <div className="min-w-0 flex-1">
+      <div className={classes('min-w-0 flex-1', kind === 'past' && 'flex flex-wrap items-center gap-x-5 gap-y-1')}>
         <p className={classes('font-bold', kind === 'past' && 'line-through')}>
           {mix.bottle.name}: {mix.product.name} {mix.strength}
         </p>
@@ -76,11 +81,11 @@ function Standing({ mix, shares, kind, zone }: Omit<ListProps, 'mixes'> & { read
           {mix.lots.length > 0 && `, lot ${mix.lots.join(', ')}`}
         </p>
         {kind === 'past' ? (
-          <p className="text-stop font-semibold">Past since the end of its day. It holds no preservative.</p>
+          <p className="text-stop font-semibold">Past since the end of its day.</p>
         ) : (
           <PourList pours={shares.get(mix.id) ?? []} />
         )}
-        <div className="no-print flex flex-wrap gap-2 mt-2">
+        <div className={classes('no-print flex flex-wrap gap-2', kind === 'past' ? 'ml-auto' : 'mt-2')}>
           {kind === 'dry' && (
             <Button look="main" disabled={water.isPending} onClick={() => water.mutate({ step: 'watered' })}>
               Water is in
