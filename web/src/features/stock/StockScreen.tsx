@@ -23,7 +23,7 @@ export function StockScreen() {
         <a
           href="/api/export/stock.csv"
           download
-          className="rounded-xl border border-line font-semibold px-4 min-h-11 inline-flex items-center gap-2 hover:bg-pond-pale"
+          className="no-print rounded-xl border border-line font-semibold px-4 min-h-11 inline-flex items-center gap-2 hover:bg-pond-pale"
         >
           <Download size={18} aria-hidden /> Ledger as CSV
         </a>
@@ -55,7 +55,7 @@ function Stock({ view }: { readonly view: StockView }) {
           {left} of {view.dogs + view.waiting} dogs are still being reckoned: what is ahead lacks their visits.
         </p>
       )}
-      <div className="grid grid-cols-[minmax(360px,1fr)_1.5fr] max-lg:grid-cols-1 gap-3.5 items-start">
+      <div className="no-print grid grid-cols-[minmax(360px,1fr)_1.5fr] max-lg:grid-cols-1 gap-3.5 items-start">
         <ul aria-label="Products" className="flex flex-col gap-2">
           {view.lines.map((each) => (
             <li key={each.productId}>

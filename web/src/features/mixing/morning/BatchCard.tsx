@@ -14,6 +14,7 @@ import { Chip } from '../../../ui/Chip';
 import { SelectField } from '../../../ui/Field';
 import { tell } from '../../../ui/toasts';
 import { PourList } from './PourList';
+import { TickBox } from './TickBox';
 
 /** One product at one strength: its bottles, what goes into each, and who gets them. */
 export function BatchCard({ batch }: { readonly batch: BatchView }) {
@@ -136,7 +137,7 @@ function Fill({ fill, batch, lotIds, blocked }: FillProps) {
             Product is in
           </Button>
         )}
-        <span aria-hidden className="hidden print:inline-block size-5 border-2 border-ink mt-2" />
+        <TickBox />
       </div>
     </li>
   );

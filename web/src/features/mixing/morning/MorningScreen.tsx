@@ -110,7 +110,7 @@ function Summary({ bench, toMake, dry, ready }: SummaryProps) {
   const bottles = bench.batches.reduce((sum, batch) => sum + batch.bottles.length, 0);
   const parts = [
     toMake > 0 && `${bottles} ${bottles === 1 ? 'bottle' : 'bottles'} to measure`,
-    dry > 0 && `${dry} wait for water`,
+    dry > 0 && `${dry} ${dry === 1 ? 'waits' : 'wait'} for water`,
     ready > 0 && `${ready} ready`,
   ].filter(Boolean);
   const standing = bench.standing.filter(({ discardAt }) => Date.parse(discardAt) > bench.serverNow);

@@ -15,6 +15,7 @@ import { classes } from '../../../ui/classes';
 import { tell } from '../../../ui/toasts';
 import type { Shares } from './shares';
 import { PourList } from './PourList';
+import { TickBox } from './TickBox';
 
 export const labelsOf = (mixes: readonly Pick<MadeMixView, 'id'>[]): string =>
   `/api/mixes/labels.pdf?ids=${mixes.map(({ id }) => id).join(',')}`;
@@ -85,6 +86,7 @@ function Standing({ mix, shares, kind, zone }: Omit<ListProps, 'mixes'> & { read
         ) : (
           <PourList pours={shares.get(mix.id) ?? []} />
         )}
+        {kind === 'dry' && <TickBox />}
         <div className={classes('no-print flex flex-wrap gap-2', kind === 'past' ? 'ml-auto' : 'mt-2')}>
           {kind === 'dry' && (
             <Button look="main" disabled={water.isPending} onClick={() => water.mutate({ step: 'watered' })}>
