@@ -13,6 +13,7 @@ function openBench(units: 'metric' | 'US' = 'metric', given = house({ units }), 
     'GET /api/products/:id/ledger': ({ id }) => ({ productId: id, stock: 900, entries: [], lots, keptFrom: [] }),
     'GET /api/dogs': () => ({ items: [listed({ id: DOG_ID, name: 'Radish' })] }),
     'POST /api/mixes': ({ body }) => ({ id: body.id, no: 2 }),
+    'PUT /api/mixes/:id': ({ body }) => ({ version: body.version + 1 }),
   });
   return { office, ...show(<MixingScreen />) };
 }
@@ -149,6 +150,7 @@ describe('a mix beside the morning’s list', () => {
       totalMl: 500,
       forDogId: null,
     });
+    expect(office.sent[1]).toEqual(['PUT /api/mixes/:id', { version: 1, step: 'watered' }]);
   });
 
   test('a medicated one waits for its dog, one of two open lots for its lot', async () => {

@@ -24,10 +24,11 @@ export function OntoBench({ product, strength, how, bottle }: OntoProps) {
   const alone = isForOneDog(product);
   const open = useLedger(product.id).data?.lots.filter((lot) => lot.openedOn !== null && lot.emptiedOn === null) ?? [];
   const make = useMutation({
-    mutationFn: () =>
-      call('POST /api/mixes', {
+    mutationFn: async () => {
+      const id = v7();
+      const made = await call('POST /api/mixes', {
         body: {
-          id: v7(),
+          id,
           productId: product.id,
           waterParts: strength.water.toFraction(),
           bottleId: bottle.id,
@@ -37,7 +38,11 @@ export function OntoBench({ product, strength, how, bottle }: OntoProps) {
           forDogId: alone ? dogId : null,
           lotIds: lotId === '' ? [] : [lotId],
         },
-      }),
+      });
+      // Here water comes first, as the picture says: nothing is left for later.
+      await call('PUT /api/mixes/:id', { id, body: { version: 1, step: 'watered' } });
+      return made;
+    },
     onSuccess: ({ no }) => {
       void refreshAll();
       tell(`${bottle.name} ${no} stands at the bench.`);
@@ -62,7 +67,7 @@ export function OntoBench({ product, strength, how, bottle }: OntoProps) {
         disabled={make.isPending || (alone && dogId === '') || (open.length > 1 && lotId === '')}
         onClick={() => make.mutate()}
       >
-        Product is in: onto the bench
+        It is mixed: onto the bench
       </Button>
       <Link to="/mixing/morning" className="text-pond underline inline-flex items-center min-h-11">
         What stands there
