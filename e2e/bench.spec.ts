@@ -89,7 +89,9 @@ test('its bottle at the table, told in one tap, and traced from both ends', asyn
 
   await page.goto('/mixing/trace');
   const select = page.getByLabel('From which lot, mix or bottle?');
-  const option = select.locator('option', { hasText: new RegExp(`: Vet-supplied antiseptic wash, ${name}$`, 'i') }).first();
+  const option = select
+    .locator('option', { hasText: new RegExp(`: Vet-supplied antiseptic wash, ${name}$`, 'i') })
+    .first();
   await select.selectOption(await option.getAttribute('value'));
   await expect(page.getByText('Henrik Dahlby')).toBeVisible();
   await expect(page.getByRole('link', { name: '01632 960142' })).toBeVisible();
