@@ -27,20 +27,24 @@ test('the calculator by keyboard alone: whichever number is typed leads', async 
   await expectAccessible(page);
 });
 
-test('without a network the calculator opens and reckons', async ({ page, context }) => {
-  await page.goto('/mixing');
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready;
+test.describe('away from the network', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('without a network the calculator opens and reckons', async ({ page, context }) => {
+    await page.goto('/mixing');
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready;
+    });
+    await page.reload();
+    await expect(page.getByLabel(/^Mix in all/)).toBeVisible();
+    await context.setOffline(true);
+    await page.reload();
+    await expect(page.getByText(/No network/)).toBeVisible();
+    await page.getByLabel(/^Mix in all/).fill('250');
+    await expect(page.getByText('2 strokes of 5 ml')).toBeVisible();
+    await context.setOffline(false);
+    await expect(page.getByText(/No network/)).toBeHidden();
   });
-  await page.reload();
-  await expect(page.getByLabel(/^Mix in all/)).toBeVisible();
-  await context.setOffline(true);
-  await page.reload();
-  await expect(page.getByText(/No network/)).toBeVisible();
-  await page.getByLabel(/^Mix in all/).fill('250');
-  await expect(page.getByText('2 strokes of 5 ml')).toBeVisible();
-  await context.setOffline(false);
-  await expect(page.getByText(/No network/)).toBeHidden();
 });
 
 test('the morning: pour away what is past, measure, water, and it stands ready', async ({ page }) => {

@@ -21,5 +21,7 @@ export default defineConfig({
     contextOptions: { reducedMotion: 'reduce' },
     actionTimeout: 30_000,
     launchOptions: LAUNCH,
+    // Every test has a device of its own: each would fetch the whole application to keep it. One test lets it.
+    serviceWorkers: 'block',
   },
 });
