@@ -36,16 +36,7 @@ export { judgeStrength, type LabelRange, type StrengthVerdict } from './judgeStr
 export { leadBy, type Lead, type LeadKind, type Led } from './leadBy';
 export { cutMix, mix, strengthFrom, topUp, type Cut, type Mix, type StandingMix, type TopUp } from './mix';
 export { mixCard, type MixCard } from './mixCard';
-export {
-  concentrateIn,
-  nameMix,
-  planDay,
-  type AsItIs,
-  type Batch,
-  type BatchBottle,
-  type DayPlan,
-  type DogNeed,
-} from './planDay';
+export { planDay, type AsItIs, type Batch, type BatchBottle, type DayPlan, type DogNeed } from './planDay';
 export { PRODUCT_KINDS, isForOneDog, type Dilution, type Product, type ProductKind } from './product';
 export { readLabel, type LabelContext, type LabelReading, type Reading } from './readLabel';
 export { shareOut, type Pour, type Shared } from './shareOut';

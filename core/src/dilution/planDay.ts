@@ -4,7 +4,7 @@ import { chooseBottles, type FreeBottle } from './chooseBottles';
 import { isForOneDog, type Product } from './product';
 import { shareOut, type Pour } from './shareOut';
 import { isPast, type BenchMix } from './standing';
-import { concentration, showStrength, type Strength } from './strength';
+import type { Strength } from './strength';
 import { measure, type Measuring } from './strokes';
 
 /** What one dog's visit takes of one product, as mix (or as it is, when ready to use). */
@@ -209,11 +209,3 @@ function asTheyAre(needs: readonly DogNeed[]): AsItIs[] {
     ];
   });
 }
-
-/** Concentrate in so much of a mix, ml. */
-export const concentrateIn = (volume: number, strength: Strength): Millilitres =>
-  millilitres(volume * concentration(strength).valueOf());
-
-/** "Deep clean concentrate 24:1" */
-export const nameMix = (product: Pick<Product, 'name'>, strength: Strength): string =>
-  `${product.name} ${showStrength(strength)}`;

@@ -1,4 +1,4 @@
-export { STOCK_KINDS, enter, stockOf, type Entered, type Movement, type StockEntry, type StockKind } from './ledger';
+export { STOCK_KINDS, enter, type Entered, type Movement, type StockEntry, type StockKind } from './ledger';
 export { SPREAD, expectUses, type Coming, type ExpectedUse, type UsePerVisit } from './expectUses';
 export {
   HORIZON_WEEKS,

@@ -61,7 +61,3 @@ function signed(before: number, movement: Movement): number | string {
       return movement.reason.trim() === '' ? 'A correction says why.' : movement.ml;
   }
 }
-
-/** The stock: the sum of the ledger, ml. */
-export const stockOf = (entries: readonly Pick<StockEntry, 'ml'>[]): number =>
-  entries.reduce((sum, { ml }) => sum + ml, 0);

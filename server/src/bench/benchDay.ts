@@ -64,14 +64,18 @@ export async function mixesAtHand(
   day: Day,
   now: number,
 ): Promise<MixAtHand[]> {
-  const { plan, standing } = await planOfDay(tx, house, day, now);
+  const fitting = (await standingMixes(tx)).filter(
+    ({ row }) => productIds.includes(row.productId) && (row.dogId === null || row.dogId === dogId),
+  );
+  // The day is planned only where there is a bottle to choose: most visits are opened without one.
+  if (fitting.length === 0) return [];
+  const { plan } = await planOfDay(tx, house, day, now);
   const meant = new Set(
     plan.batches.flatMap((batch) =>
       batch.standing.filter(({ pours: its }) => its.some((pour) => pour.dogId === dogId)).map(({ mix }) => mix),
     ),
   );
-  return standing
-    .filter(({ row }) => productIds.includes(row.productId) && (row.dogId === null || row.dogId === dogId))
+  return fitting
     .map((each) => mixAtHand(each, meant.has(each.row.id)))
     .toSorted((a, b) => Number(b.meant) - Number(a.meant));
 }

@@ -1,7 +1,7 @@
 import { isForOneDog, judgeStrength, strengthOf, type Strength } from '@dewpond/core/dilution';
 import { showDay, type Day } from '@dewpond/core/units';
 import type { ParsedBodyOf } from '@dewpond/contract';
-import { eq, sql } from 'drizzle-orm';
+import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { bottle, dog, lot, madeMix, mixLot, mixTaken } from '../db/schema';
 import type { Tenant } from '../db/tenant';
@@ -13,7 +13,6 @@ import { loadHouse, productOf } from '../house/house';
 import type { StockedProduct } from '../house/shelf';
 import { dayIn, spanOf } from '../house/zone';
 import { addEntry, lockProducts, OUT_UNSEEN } from '../stock/ledger';
-import { openLots } from '../visits/projectUse';
 import { numbersInUse } from './tools';
 
 type Made = ParsedBodyOf<'POST /api/mixes'>;
@@ -156,7 +155,11 @@ async function freeBottle(tx: Tenant, { bottleId, totalMl }: Made): Promise<numb
 
 /** The lots it was drawn from: the one that is open, or the ones said; an expired one never. */
 async function lotsTaken(tx: Tenant, product: StockedProduct, said: readonly string[], today: Day): Promise<string[]> {
-  const lots = await openLots(tx, product.id);
+  const lots = await tx
+    .select()
+    .from(lot)
+    .where(and(eq(lot.productId, product.id), isNull(lot.emptiedOn)))
+    .orderBy(asc(lot.deliveredOn), asc(lot.id));
   const open = lots.filter(({ openedOn }) => openedOn !== null);
   const taken = said.length > 0 ? lots.filter(({ id }) => said.includes(id)) : open;
   if (taken.length < said.length) throw badField('lotIds', 'There is no such lot of it, or it is empty.');

@@ -531,6 +531,42 @@ describe('the ledger', () => {
     expect(late.body.error.fields?.[0]?.message).toMatch(/Lot A-1 expired on Mon 30 Nov/);
   });
 
+  test('traced by bottle: every mix that stood in it; what was taken back was never made', async () => {
+    const bottleId = await bottleOf(salon);
+    const { dogId } = await addDog(salon);
+    const slip = mixBody(id, bottleId);
+    await makeMix(salon, slip);
+    await salon.call('PUT /api/mixes/:id', { id: slip.id, body: { version: 1, step: 'taken back' } });
+    const mix = mixBody(id, bottleId);
+    await makeMix(salon, mix);
+    await take(salon, dogId, mix.id, id);
+    const traced = (no: string) => salon.call('GET /api/trace', { query: { of: 'bottle', id: bottleId, no } });
+    expect((await traced('1')).body).toMatchObject({
+      title: 'Litre bottle 1',
+      words: '1 mix stood in it, 1 dog had of them.',
+      dogs: [{ dog: 'Teasel', what: 'Litre bottle 1 of Wed 25 Nov' }],
+    });
+    expect((await traced('2')).body.dogs).toEqual([]);
+    const starts = (await salon.call('GET /api/trace/starts')).body;
+    expect(starts.mixes.map((each) => each.id)).toEqual([mix.id]);
+    expect((await salon.call('GET /api/trace', { query: { of: 'mix', id: v7() } })).status).toBe(404);
+  });
+
+  test('mixes and uses leave as files: what became of a bottle, what a visit used and cost', async () => {
+    await enter(salon, id, 'delivery', 1000);
+    const { dogId } = await addDog(salon);
+    const mix = mixBody(id, await bottleOf(salon));
+    await makeMix(salon, mix);
+    await take(salon, dogId, mix.id, id);
+    await salon.call('PUT /api/mixes/:id', { id: mix.id, body: { version: 1, step: 'poured away', leftMl: 150 } });
+    const file = async (name: string) =>
+      (await request(app).get(`/api/export/${name}`).set('Cookie', salon.cookie)).text;
+    expect(await file('mixes.csv')).toContain('2026-11-25,Harbour wash,24,Litre bottle,1,20,500,,poured away,150,Ines');
+    // 300 of 500 ml with 20 ml of product in it are 12 ml, at 0.031 a ml.
+    expect(await file('product-use.csv')).toContain('2026-11-25,Teasel,Folake Adeyemi,Harbour wash,300,12,0.372');
+    expect(await file('stock.csv')).toContain('Harbour wash,2026-11-25,mixed,-20,980,');
+  });
+
   test('what a visit uses goes out by itself, once, and follows a change', async () => {
     const { dogId } = await addDog(salon);
     await enter(salon, id, 'delivery', 1000);

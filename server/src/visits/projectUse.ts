@@ -1,7 +1,7 @@
 import { predictedWithoutFactor } from '@dewpond/core/careplan';
 import { placeKey } from '@dewpond/core/places';
 import type { Day } from '@dewpond/core/units';
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { asc, eq, inArray } from 'drizzle-orm';
 import { amountUsed, lot, lotTouched, madeMix, mixTaken } from '../db/schema';
 import type { BusinessId, Tenant } from '../db/tenant';
 import { needsOfVisit } from '../dogs/mixes';
@@ -161,11 +161,3 @@ async function touchLots(
   );
   if (open.length > 0) await tx.insert(lotTouched).values(open.map(({ id }) => ({ ...key, lotId: id })));
 }
-
-/** Lots of a product that stand open. */
-export const openLots = (tx: Tenant, productId: string) =>
-  tx
-    .select()
-    .from(lot)
-    .where(and(eq(lot.productId, productId), isNull(lot.emptiedOn)))
-    .orderBy(asc(lot.deliveredOn), asc(lot.id));

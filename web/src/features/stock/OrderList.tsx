@@ -54,7 +54,7 @@ function OrderLine({ line }: { readonly line: StockLine }) {
         {line.containerMl !== null && `, ${showStock(line.containerMl, units)}`}
       </span>
       <Chip tone={STATES[line.state].tone}>
-        {line.orderBy ? `by ${showDay(line.orderBy as Day)}` : STATES[line.state].words}
+        {line.orderBy && line.state !== 'late' ? `by ${showDay(line.orderBy as Day)}` : STATES[line.state].words}
       </Chip>
       {line.price !== null && <span className="ml-auto">{money(line.price * line.containers)}</span>}
     </li>

@@ -1,4 +1,5 @@
 import type { TraceView } from '@dewpond/contract';
+import { published } from '@dewpond/core/provenance';
 import { showDay } from '@dewpond/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
@@ -7,6 +8,7 @@ import { useTraceStarts } from '../../api/queries';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
 import { SelectField } from '../../ui/Field';
+import { SourceMark } from '../../ui/SourceMark';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { BenchTabs } from '../mixing/BenchTabs';
 
@@ -30,7 +32,15 @@ export function TraceScreen() {
               label="From which lot, mix or bottle?"
               value={value}
               onChange={(event) => choose(event.target.value)}
-              hint="A sore back or a dull dog a day or two after a bath: find every dog that had that bottle."
+              hint={
+                <>
+                  A sore back or a dull dog a day or two after a bath: find every dog that had that bottle.{' '}
+                  <SourceMark
+                    source={published('Cain & Mauldin 2015, JAVMA 246:522')}
+                    because="Germs that grow in diluted shampoo are linked to it: the dog goes to the vet."
+                  />
+                </>
+              }
             >
               <option value="">choose</option>
               <optgroup label="Lots">

@@ -142,6 +142,13 @@ describe('stock', () => {
     expect(screen.getByRole('row', { name: /delivery, lot A-1/ })).toHaveWords(/\+500 ml/);
   });
 
+  test('an order that is late says so instead of a day that is gone', async () => {
+    open(<StockScreen />, { stock: stock({ lines: [line({ state: 'late', orderBy: addDays(TODAY, -7) })] }) });
+    const orders = (await screen.findByRole('heading', { name: 'Order list' })).closest('section');
+    expect(orders).toHaveWords(/order now: late/);
+    expect(orders).not.toHaveWords(/18 Nov/);
+  });
+
   test('never counted is not the same as nothing there', async () => {
     open(<StockScreen />, {
       stock: stock({

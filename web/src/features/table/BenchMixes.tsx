@@ -111,7 +111,7 @@ function Override({ choice, onTake, onClose }: OverrideProps) {
       says={choice.may.kind === 'yes' ? undefined : choice.may.why}
     >
       <div className="flex flex-col gap-3">
-        <p>Your name and the reason are kept with the visit, and shown wherever this mix is traced.</p>
+        <p>Your name and the reason are kept with the visit; the reason stands wherever this mix is traced.</p>
         <div className="flex flex-wrap gap-2">
           {REASONS.map((reason) => (
             <Button

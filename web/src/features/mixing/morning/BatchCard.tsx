@@ -1,4 +1,5 @@
 import type { BatchView, FillView } from '@dewpond/contract';
+import { PRODUCT_LABEL } from '@dewpond/core/provenance';
 import { millilitres, showDay, showVolume, type Day } from '@dewpond/core/units';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -12,6 +13,7 @@ import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { Chip } from '../../../ui/Chip';
 import { SelectField } from '../../../ui/Field';
+import { SourceMark } from '../../../ui/SourceMark';
 import { tell } from '../../../ui/toasts';
 import { PourList } from './PourList';
 import { TickBox } from './TickBox';
@@ -38,7 +40,8 @@ export function BatchCard({ batch }: { readonly batch: BatchView }) {
         {batch.standing.length > 0
           ? `${volume(batch.need)} needed in all, ${volume(batch.wanted)} still to mix, a tenth of it reserve`
           : `${volume(batch.need)} needed, ${volume(batch.wanted)} with a tenth in reserve`}
-        {batch.cost !== null && batch.bottles.length > 0 && `, ${money(batch.cost)} of product`}. {batch.product.hazard}
+        {batch.cost !== null && batch.bottles.length > 0 && `, ${money(batch.cost)} of product`}. {batch.product.hazard}{' '}
+        <SourceMark source={PRODUCT_LABEL} because="What its label warns of, then what holds for every mix." />
       </p>
       {open.length > 1 && (
         <div className="max-w-72 mb-3">

@@ -1,9 +1,11 @@
 import type { BenchView, MadeMixView } from '@dewpond/contract';
+import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { showDay } from '@dewpond/core/units';
 import { Printer } from 'lucide-react';
 import { useBench } from '../../../api/queries';
 import { useNow } from '../../../app/useNow';
 import { Button } from '../../../ui/Button';
+import { SourceMark } from '../../../ui/SourceMark';
 import { Empty, Waiting } from '../../../ui/Waiting';
 import { BenchTabs } from '../BenchTabs';
 import { AsItIs } from './AsItIs';
@@ -83,7 +85,10 @@ function Morning({ bench, ahead }: MorningProps) {
       {dry.length > 0 && (
         <section aria-label="Warm water, late">
           <h2>2. Late: warm water to the mark, just before its first dog</h2>
-          <p className="text-soft mb-2">35–38 °C; cooler for flat-faced dogs. Turn the bottle, do not shake.</p>
+          <p className="text-soft mb-2">
+            35–38 °C; cooler for flat-faced dogs. Turn the bottle, do not shake.{' '}
+            <SourceMark source={HOUSE_VALUE} because="Lukewarm is common practice; the degrees are the house’s." />
+          </p>
           <StandingList mixes={dry} shares={shares} kind="dry" zone={bench.zone} />
         </section>
       )}

@@ -1,4 +1,5 @@
 import type { MadeMixView } from '@dewpond/contract';
+import { COMMON_PRACTICE } from '@dewpond/core/provenance';
 import { millilitres, showDay, showVolume, type Day } from '@dewpond/core/units';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -10,6 +11,7 @@ import { BottleDrawing } from '../../../drawings/BottleDrawing';
 import { Button } from '../../../ui/Button';
 import { Chip } from '../../../ui/Chip';
 import { Dialog } from '../../../ui/Dialog';
+import { SourceMark } from '../../../ui/SourceMark';
 import { VolumeField } from '../../../ui/VolumeField';
 import { classes } from '../../../ui/classes';
 import { tell } from '../../../ui/toasts';
@@ -82,7 +84,10 @@ function Standing({ mix, shares, kind, zone }: Omit<ListProps, 'mixes'> & { read
           {mix.lots.length > 0 && `, lot ${mix.lots.join(', ')}`}
         </p>
         {kind === 'past' ? (
-          <p className="text-stop font-semibold">Past since the end of its day.</p>
+          <p className="text-stop font-semibold">
+            Past since the end of its day.{' '}
+            <SourceMark source={COMMON_PRACTICE} because="A mix holds no preservative." />
+          </p>
         ) : (
           <PourList pours={shares.get(mix.id) ?? []} />
         )}
