@@ -4,6 +4,17 @@ import { bigButton, expectAccessible, openDog } from './salon';
 test.describe.configure({ mode: 'serial' });
 
 const region = (page: Page, name: string) => page.getByRole('region', { name });
+/** Which questions have an answer on the device. Runs in the page. */
+const keptOnDevice = () =>
+  new Promise<string[]>((resolve, reject) => {
+    const opening = indexedDB.open('dewpond');
+    opening.onerror = () => reject(new Error('no database'));
+    opening.onsuccess = () => {
+      const asking = opening.result.transaction('answers').objectStore('answers').getAllKeys();
+      asking.onsuccess = () => resolve(asking.result.map(String));
+      asking.onerror = () => reject(new Error('no answers'));
+    };
+  });
 /** At the table, straight to a step. */
 async function toStep(page: Page, name: RegExp): Promise<void> {
   await page.keyboard.press('s');
@@ -37,6 +48,8 @@ test.describe('away from the network', () => {
     });
     await page.reload();
     await expect(page.getByLabel(/^Mix in all/)).toBeVisible();
+    // An answer is kept a moment after it is shown; who loses the network in that moment has not got it.
+    await expect.poll(() => page.evaluate(keptOnDevice)).toEqual(expect.arrayContaining(['bench', 'house', 'session']));
     await context.setOffline(true);
     await page.reload();
     await expect(page.getByText(/No network/)).toBeVisible();

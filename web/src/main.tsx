@@ -1,9 +1,8 @@
 import './styles.css';
-import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider, createBrowserRouter } from 'react-router';
-import { kept } from './api/kept';
 import { queryClient } from './api/queries';
 import { Lost } from './app/Lost';
 import { Shell } from './app/Shell';
@@ -100,9 +99,9 @@ const root = document.getElementById('root');
 if (!root) throw new Error('The page has no place for the application.');
 createRoot(root).render(
   <StrictMode>
-    <PersistQueryClientProvider client={queryClient} persistOptions={kept}>
+    <QueryClientProvider client={queryClient}>
       <RouterProvider router={router} />
-    </PersistQueryClientProvider>
+    </QueryClientProvider>
   </StrictMode>,
 );
 

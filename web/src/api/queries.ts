@@ -1,4 +1,5 @@
 import { QueryClient, useQuery } from '@tanstack/react-query';
+import { orKept } from '../device/answers';
 import { Refused, call } from './call';
 
 export const queryClient = new QueryClient({
@@ -10,11 +11,16 @@ export const queryClient = new QueryClient({
   },
 });
 
-/** What is kept on the device for a day is not thrown out of memory sooner. */
-const KEPT_MS = 86_400_000;
+/** Asked even where there seems to be no network: the device may know the answer. */
+const kept = { networkMode: 'offlineFirst', gcTime: 86_400_000 } as const;
 
 export const useSession = () =>
-  useQuery({ queryKey: ['session'], queryFn: () => call('GET /api/session'), staleTime: 5 * 60_000, gcTime: KEPT_MS });
+  useQuery({
+    ...kept,
+    queryKey: ['session'],
+    queryFn: () => orKept('session', () => call('GET /api/session')),
+    staleTime: 5 * 60_000,
+  });
 export const useToday = (day?: string) =>
   useQuery({ queryKey: ['today', day ?? 'now'], queryFn: () => call('GET /api/today', day ? { query: { day } } : {}) });
 export const useDogs = () => useQuery({ queryKey: ['dogs'], queryFn: async () => (await call('GET /api/dogs')).items });
@@ -29,10 +35,16 @@ export const useImports = () =>
   useQuery({ queryKey: ['imports'], queryFn: async () => (await call('GET /api/imports')).items });
 export const useMembers = () =>
   useQuery({ queryKey: ['members'], queryFn: async () => (await call('GET /api/members')).items, staleTime: 60_000 });
-export const useHouse = () => useQuery({ queryKey: ['house'], queryFn: () => call('GET /api/house'), gcTime: KEPT_MS });
+export const useHouse = () =>
+  useQuery({ ...kept, queryKey: ['house'], queryFn: () => orKept('house', () => call('GET /api/house')) });
 /** Two people may stand at one bench: what the other ticked comes by itself. */
 export const useBench = () =>
-  useQuery({ queryKey: ['bench'], queryFn: () => call('GET /api/bench'), gcTime: KEPT_MS, refetchInterval: 20_000 });
+  useQuery({
+    ...kept,
+    queryKey: ['bench'],
+    queryFn: () => orKept('bench', () => call('GET /api/bench')),
+    refetchInterval: 20_000,
+  });
 export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => call('GET /api/stock') });
 export const useLedger = (id: string) =>
   useQuery({

@@ -2,7 +2,7 @@ import { BookOpenCheck, CalendarRange, Droplets, Eye, Moon, PawPrint, Sun, Waves
 import { useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { call } from '../api/call';
-import { forgetKept } from '../api/kept';
+import { forgetAnswers } from '../device/answers';
 import { queryClient, refreshAll, useSession } from '../api/queries';
 import { Dialog } from '../ui/Dialog';
 import { SelectField } from '../ui/Field';
@@ -142,7 +142,7 @@ function Help({
   const signOut = async () => {
     await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
     queryClient.clear();
-    forgetKept();
+    await forgetAnswers();
     forgetNotes();
     await call('GET /api/session').catch(() => undefined);
     window.location.assign('/');

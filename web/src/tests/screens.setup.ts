@@ -1,6 +1,8 @@
+import 'fake-indexeddb/auto';
 import { cleanup, configure } from '@testing-library/react';
 import { afterEach, expect, vi } from 'vitest';
 import { queryClient } from '../api/queries';
+import { forgetAnswers } from '../device/answers';
 import { forgetNotes } from '../ui/toasts';
 
 // A whole document in every failure hides what failed.
@@ -20,8 +22,9 @@ Element.prototype.hasPointerCapture = () => false;
 Element.prototype.setPointerCapture = () => undefined;
 Element.prototype.releasePointerCapture = () => undefined;
 
-afterEach(() => {
+afterEach(async () => {
   cleanup();
+  await forgetAnswers();
   queryClient.clear();
   localStorage.clear();
   forgetNotes();

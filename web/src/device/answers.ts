@@ -1,0 +1,46 @@
+import { Refused } from '../api/call';
+import { device } from './database';
+
+/** An answer of the office as it was, and when it was given, ms since 1970. */
+export interface KeptAnswer {
+  readonly answer: unknown;
+  readonly at: number;
+  /** Of which shape the answers of this version are: an update does not read what it cannot. */
+  readonly shape: number;
+}
+
+const SHAPE = 1;
+const DAY_MS = 86_400_000;
+/** An office that says nothing for so long is taken as away, where the device knows an answer. */
+const PATIENCE_MS = 4000;
+
+/**
+ * Asks the office, and keeps its answer; where it cannot be reached or hangs, the answer kept on this device, if it
+ * is not older than a day. A refusal is an answer and is passed on. A full disk keeps nothing, and loses nothing.
+ */
+export async function orKept<T>(question: string, ask: () => Promise<T>): Promise<T> {
+  const asked = ask().then((answer) => {
+    void keep(question, answer);
+    return answer;
+  });
+  // Refused before the device was asked: still this function's answer, only later.
+  asked.catch(() => undefined);
+  const known = await remembered<T>(question);
+  if (known === undefined) return asked;
+  const patience = new Promise<T>((resolve) => setTimeout(() => resolve(known), PATIENCE_MS));
+  return Promise.race([asked, patience]).catch((error: unknown) => {
+    if (error instanceof Refused && error.status < 500) throw error;
+    return known;
+  });
+}
+
+const keep = (question: string, answer: unknown): Promise<unknown> =>
+  device.answers.put({ answer, at: Date.now(), shape: SHAPE }, question).catch(() => undefined);
+
+async function remembered<T>(question: string): Promise<T | undefined> {
+  const row = await device.answers.get(question).catch(() => undefined);
+  return row?.shape === SHAPE && Date.now() - row.at < DAY_MS ? (row.answer as T) : undefined;
+}
+
+/** Whoever signs out leaves no answers behind. What has not reached the office yet stays. */
+export const forgetAnswers = (): Promise<void> => device.answers.clear().catch(() => undefined);
