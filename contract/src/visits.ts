@@ -1,9 +1,18 @@
 import type { DogFacts } from '@dewpond/core/careplan';
-import { ALL_SIGNS, PAD_COLOURS, SIGNS, areaOf, type Finding } from '@dewpond/core/findings';
-import type { PlaceKey } from '@dewpond/core/places';
+import { ALL_SIGNS, FINDING_COLOURS, FINDING_SMELLS, PAD_COLOURS, mayBeAt, type Finding } from '@dewpond/core/findings';
+import { isWhole, type PlaceKey } from '@dewpond/core/places';
 import type { OwnerSheet } from '@dewpond/core/sheet';
 import type { MixCard, Product } from '@dewpond/core/dilution';
-import { HANDOVER_QUESTIONS, VISIT_KINDS, type HandoverQuestion, type VisitEvent } from '@dewpond/core/visit';
+import {
+  EVENT_VERSION,
+  HANDOVER_QUESTIONS,
+  INCIDENT_KINDS,
+  OWNER_ANSWERS,
+  VISIT_KINDS,
+  type HandoverQuestion,
+  type IncidentKind,
+  type VisitEvent,
+} from '@dewpond/core/visit';
 import type { Day } from '@dewpond/core/units';
 import { z } from 'zod';
 import { daySchema, grade, id, line, newId, place, side, text } from './basics';
@@ -11,23 +20,56 @@ import { daySchema, grade, id, line, newId, place, side, text } from './basics';
 const sign = z.enum(ALL_SIGNS as [(typeof ALL_SIGNS)[number]]);
 const stepId = line(60, 'The step');
 
-export const findingSchema = z
-  .strictObject({ place, sign, grade, answer: z.boolean().nullable() })
-  .refine((found) => SIGNS[found.sign].area === areaOf(found.place.site), {
+const details = z.strictObject({
+  colour: z.exactOptional(z.enum(FINDING_COLOURS)),
+  smell: z.exactOptional(z.enum(FINDING_SMELLS)),
+  mm: z.exactOptional(z.int().min(1).max(500)),
+  known: z.exactOptional(z.boolean()),
+  painful: z.exactOptional(z.boolean()),
+  words: z.exactOptional(text(500)),
+});
+
+const findingSchema = z
+  .strictObject({ place, sign, grade, answer: z.boolean().nullable(), more: z.exactOptional(details) })
+  .refine((found) => mayBeAt(found.sign, found.place.site), {
     error: 'That sign is not seen at that place.',
     path: ['sign'],
-  });
+  })
+  .refine((found) => isWhole(found.place), { error: 'Which side?', path: ['place', 'side'] });
 
 export const happening = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('opened') }),
   z.strictObject({ type: z.literal('step done'), step: stepId }),
   z.strictObject({ type: z.literal('step skipped'), step: stepId, because: line(200, 'The reason') }),
   z.strictObject({ type: z.literal('step undone'), step: stepId }),
-  z.strictObject({ type: z.literal('timer started'), timer: stepId, step: stepId, seconds: z.int().min(1).max(7200) }),
+  z.strictObject({
+    type: z.literal('step added'),
+    step: stepId,
+    title: line(120, 'The step'),
+    before: stepId.nullable(),
+  }),
+  z.strictObject({ type: z.literal('step moved'), step: stepId, before: stepId }),
+  z.strictObject({ type: z.literal('checked'), step: stepId, part: line(40, 'The part') }),
+  z.strictObject({
+    type: z.literal('caution overridden'),
+    caution: line(60, 'The caution'),
+    step: stepId,
+    because: line(200, 'The reason'),
+    who: line(80, 'The name'),
+  }),
+  z.strictObject({
+    type: z.literal('timer started'),
+    timer: stepId,
+    step: stepId,
+    seconds: z.int().min(1).max(7200),
+    most: z.exactOptional(z.int().min(1).max(7200)),
+  }),
   z.strictObject({ type: z.literal('timer stopped'), timer: stepId }),
   z.strictObject({ type: z.literal('looked clear'), place }),
   z.strictObject({ type: z.literal('found'), finding: findingSchema }),
   z.strictObject({ type: z.literal('taken back'), place, sign }),
+  z.strictObject({ type: z.literal('photo taken'), photo: newId, place, sign: sign.nullable() }),
+  z.strictObject({ type: z.literal('photo removed'), photo: id }),
   z.strictObject({ type: z.literal('plug in'), side }),
   z.strictObject({ type: z.literal('plug out'), side, came: z.enum(['dry', 'damp']) }),
   z.strictObject({ type: z.literal('plug not found'), side }),
@@ -40,7 +82,36 @@ export const happening = z.discriminatedUnion('type', [
     ml: z.number().min(0).max(20_000),
     planned: z.number().min(0).max(20_000),
     how: z.enum(['as planned', 'a bit more', 'double', 'measured', 'substituted']),
+    insteadOf: z.exactOptional(id),
   }),
+  z.strictObject({ type: z.literal('tool used'), part: line(40, 'The part'), tool: line(60, 'The tool') }),
+  z.strictObject({
+    type: z.literal('owner asked'),
+    question: line(500, 'The question'),
+    answer: z.enum(OWNER_ANSWERS),
+    words: text(500),
+    who: line(80, 'The name'),
+  }),
+  z.strictObject({
+    type: z.literal('mat settled'),
+    place,
+    way: z.enum(['brushed out', 'shaved', 'left']),
+    word: text(200),
+    beneath: text(200),
+    minutes: z.number().min(0).max(240),
+  }),
+  z.strictObject({
+    type: z.literal('incident'),
+    incident: z.strictObject({
+      kind: z.enum(INCIDENT_KINDS as [IncidentKind]),
+      place: place.nullable(),
+      done: text(500),
+      told: text(80),
+      words: text(1000),
+    }),
+  }),
+  z.strictObject({ type: z.literal('went home'), because: line(200, 'The reason'), back: daySchema.nullable() }),
+  z.strictObject({ type: z.literal('came back') }),
   z.strictObject({
     type: z.literal('mix taken'),
     mix: id,
@@ -62,18 +133,28 @@ const clock = z.number().min(1_577_836_800_000).max(4_102_444_800_000);
 
 export const visitEvent = z.strictObject({
   id: newId,
-  v: z.int().min(1),
+  v: z.int().min(1).max(EVENT_VERSION, 'This device runs a newer Dewpond than the office.'),
   counter: z.int().min(1).max(1_000_000),
   device: line(64, 'The device'),
   at: clock,
   offset: z.number().min(-3.2e10).max(3.2e10).nullable(),
+  /** What its device had seen of the others; not in events of version 1. */
+  seen: z.exactOptional(z.record(line(64, 'The device'), z.int().min(0).max(1_000_000))),
   what: happening,
 });
 export type NewVisitEvent = z.output<typeof visitEvent>;
 
 export const newVisit = z.strictObject({ id: newId, dogId: id, appointmentId: id.nullable() });
-export const newEvents = z.strictObject({ events: z.array(visitEvent).min(1).max(500) });
-export const eventsTaken = z.object({ taken: z.array(id), known: z.array(id) });
+/** Each event is judged alone: one that is refused holds up no other. */
+export const newEvents = z.strictObject({ events: z.array(z.unknown()).min(1).max(500) });
+const refusedEvent = z.object({ id: z.string(), status: z.union([z.literal(409), z.literal(422)]), words: z.string() });
+export type RefusedEvent = z.infer<typeof refusedEvent>;
+export const eventsTaken = z.object({
+  taken: z.array(id).describe('Written now'),
+  known: z.array(id).describe('Had been written before, with the same content'),
+  refused: z.array(refusedEvent).describe('Not written, and why'),
+  serverNow: z.number(),
+});
 
 /** A mix of the bench that this dog might have. */
 export interface MixAtHand {

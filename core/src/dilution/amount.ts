@@ -1,4 +1,5 @@
 import { millilitres, type Kilograms, type Millilitres, type SquareMetres } from '../units';
+import { ownFactor } from './ownFactor';
 
 export type CoatLength = 'shaved' | 'short' | 'half' | 'full';
 export type CoatDensity = 'thin' | 'ordinary' | 'dense' | 'very dense';
@@ -87,12 +88,10 @@ export interface AmountLesson {
   readonly complete: boolean;
 }
 
-/**
- * exp(Σ ln(used / predicted) / (n + 3)), kept within 0.5–2: the record pulls the factor away from 1, slowly.
- * Lessons with nothing used or predicted, or not complete, are left out; no lesson gives exactly 1.
- */
-export function learnDogFactor(lessons: readonly AmountLesson[]): number {
-  const taught = lessons.filter((lesson) => lesson.complete && lesson.used > 0 && lesson.predicted > 0);
-  const sum = taught.reduce((total, lesson) => total + Math.log(lesson.used / lesson.predicted), 0);
-  return Math.min(2, Math.max(0.5, Math.exp(sum / (taught.length + 3))));
-}
+/** This dog's factor from its baths. Lessons with nothing used or predicted, or not complete, are left out. */
+export const learnDogFactor = (lessons: readonly AmountLesson[]): number =>
+  ownFactor(
+    lessons
+      .filter((lesson) => lesson.complete && lesson.used > 0 && lesson.predicted > 0)
+      .map((lesson) => [lesson.used, lesson.predicted]),
+  );

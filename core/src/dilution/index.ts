@@ -43,3 +43,4 @@ export { shareOut, type Pour, type Shared } from './shareOut';
 export { isPast, mayTake, type BenchMix, type MayTake } from './standing';
 export { concentration, showStrength, strengthError, strengthOf, type Strength } from './strength';
 export { measure, tidyBatch, type Measured, type Measuring, type StrokeQuestion } from './strokes';
+export { ownFactor } from './ownFactor';

@@ -1,5 +1,5 @@
 import { mirror, type Grade, type Place } from '../places';
-import { SIGNS, areaOf, type Sign } from './signs';
+import { SIGNS, mayBeAt, type Sign } from './signs';
 
 /** One thing seen, smelled or felt at one place. A grade of 0 is not a finding: the place is then "looked clear". */
 export interface Finding {
@@ -8,11 +8,29 @@ export interface Finding {
   readonly grade: Exclude<Grade, 0>;
   /** Answer to the sign's question, where it has one. `null` = not answered, taken as the more careful answer. */
   readonly answer: boolean | null;
+  readonly more?: FindingDetails;
 }
+
+/** What is said of a finding besides sign and grade; all of it optional, none of it judged by the table. */
+export interface FindingDetails {
+  readonly colour?: string;
+  readonly smell?: string;
+  /** Largest size across, mm. */
+  readonly mm?: number;
+  /** The owner or a vet knows of it. */
+  readonly known?: boolean;
+  readonly painful?: boolean;
+  /** In the groomer's own words. */
+  readonly words?: string;
+}
+
+/** Colours and smells in the words that are used of them at the table. */
+export const FINDING_COLOURS = ['pale', 'pink', 'red', 'brown', 'yellow', 'green', 'black'] as const;
+export const FINDING_SMELLS = ['none', 'musty', 'sour', 'sweet', 'foul'] as const;
 
 /** Throws `RangeError` when the sign is not one of that place. */
 export function finding(place: Place, sign: Sign, grade: Exclude<Grade, 0>, answer: boolean | null = null): Finding {
-  if (SIGNS[sign].area !== areaOf(place.site)) {
+  if (!mayBeAt(sign, place.site)) {
     throw new RangeError(`"${SIGNS[sign].name}" is not something seen at the ${place.site}.`);
   }
   return { place, sign, grade, answer };

@@ -11,6 +11,7 @@ import {
   gradeOfPads,
   keepsWaterBelowNeck,
   mirrorFinding,
+  signWords,
   signsAt,
   stopFor,
   triage,
@@ -18,6 +19,7 @@ import {
   type Finding,
   type Look,
   type Sign,
+  type SignArea,
   type VetLift,
 } from '.';
 
@@ -25,12 +27,23 @@ const LEFT_EAR: Place = { site: 'ear', side: 'left' };
 const LEFT_EYE: Place = { site: 'eye', side: 'left' };
 const NOSE: Place = { site: 'fold nose', side: 'none' };
 const BODY: Place = { site: 'body', side: 'none' };
-const PLACE = { ear: LEFT_EAR, eye: LEFT_EYE, fold: NOSE, body: BODY } as const;
+const PLACE: Readonly<Record<SignArea, Place>> = {
+  ear: LEFT_EAR,
+  eye: LEFT_EYE,
+  fold: NOSE,
+  skin: { site: 'side', side: 'left' },
+  paw: { site: 'paw hind', side: 'left' },
+  nail: { site: 'nail front 1', side: 'left' },
+  mouth: { site: 'mouth', side: 'none' },
+  rear: { site: 'rear', side: 'none' },
+  body: BODY,
+};
+const placeFor = (sign: Sign): Place => PLACE[signWords(sign).areas[0] ?? 'body'];
 const TODAY = day('2026-11-25');
 const calm = { flatFaceOrProminentEyes: false, grassSeedMonth: false };
 
 const at = (sign: Sign, grade: 1 | 2 | 3 = 1, answer: boolean | null = null) =>
-  finding(PLACE[SIGNS[sign].area], sign, grade, answer);
+  finding(placeFor(sign), sign, grade, answer);
 const look = (findings: Finding[], more: Partial<Look> = {}): Look => ({
   place: findings[0]?.place ?? LEFT_EAR,
   findings,
@@ -165,8 +178,86 @@ describe('the fold table', () => {
   });
 });
 
+// Source of the cases: the trade handbook's table of skin, coat, feet, mouth, rear and manner (common practice).
+describe('the table of skin, coat, feet, mouth and rear', () => {
+  const told = (sign: Sign, grade: 1 | 2 | 3 = 1, answer: boolean | null = null) =>
+    verdict(look([at(sign, grade, answer)]));
+  const cases: readonly (readonly [Sign, string, (1 | 2 | 3)?, (boolean | null)?])[] = [
+    ['tangles', 'note S0'],
+    ['burrs', 'note S0'],
+    ['dandruff', 'note S0', 3],
+    ['greasy coat', 'note S0'],
+    ['licking stains', 'note S0'],
+    ['tartar', 'note S0', 3],
+    ['soiled rear', 'note S0', 2],
+    ['stress signs', 'note S0', 3],
+    ['mat', 'note S0', 1, false],
+    ['mat', 'tell S0', 1, true],
+    ['mat', 'tell S0', 1, null],
+    ['thin patch', 'tell S0'],
+    ['round patch', 'vet S2'],
+    ['oozing skin', 'vet S2'],
+    ['fleas', 'tell S0'],
+    ['flea dirt', 'tell S0'],
+    ['lice', 'tell S0'],
+    ['tick', 'tell S0'],
+    ['bumps', 'tell S0', 1, false],
+    ['bumps', 'vet S0', 1, true],
+    ['scab', 'tell S0', 1, false],
+    ['scab', 'vet S0', 1, null],
+    ['wet sore', 'vet S2'],
+    ['lump known', 'note S0'],
+    ['lump new', 'vet S0'],
+    ['lump growing', 'vet soon S0'],
+    ['stitches left', 'vet S2'],
+    ['toe redness', 'watch S0', 1],
+    ['toe redness', 'tell S0', 2],
+    ['toe redness', 'tell S0', 3],
+    ['toe broken skin', 'vet S0'],
+    ['cracked pad', 'tell S0', 1, false],
+    ['cracked pad', 'vet S0', 1, true],
+    ['nail broken', 'tell S0'],
+    ['dewclaw curled', 'tell S0'],
+    ['nail quick', 'vet S0'],
+    ['dewclaw grown in', 'vet S0'],
+    ['nail bled', 'note S0'],
+    ['nail bleeding on', 'vet today S0'],
+    ['broken tooth', 'vet S0'],
+    ['sore mouth', 'vet S0'],
+    ['bad breath', 'tell S0'],
+    ['anal swelling', 'vet S2', 1, false],
+    ['anal swelling', 'vet soon S2', 1, true],
+    ['vulva discharge', 'vet today S0'],
+    ['lameness', 'tell S0', 1, true],
+    ['lameness', 'vet today S0', 1, false],
+    ['sore after bath', 'vet today S0'],
+  ];
+
+  test.each(cases)('%s: %s (grade %s, answer %s)', (sign, wanted, grade, answer) => {
+    expect(told(sign, grade, answer)).toBe(wanted);
+  });
+
+  test('every sign of these places is in the table', () => {
+    const tried = new Set(cases.map(([sign]) => sign));
+    const areas = ['skin', 'paw', 'nail', 'mouth', 'rear'] as const;
+    expect(
+      ALL_SIGNS.filter((sign) => signWords(sign).areas.some((area) => areas.some((each) => each === area))),
+    ).toEqual(ALL_SIGNS.filter((sign) => tried.has(sign) && !signWords(sign).areas.includes('body')));
+  });
+
+  test('a wet sore bars its own place only, and skin signs are seen on paws and under the tail, too', () => {
+    const sore = finding({ site: 'side', side: 'left' }, 'wet sore', 1);
+    expect(stopFor(triage(look([sore], { place: { site: 'side', side: 'right' } })))).toBe('S0');
+    expect(verdict(look([finding({ site: 'paw front', side: 'right' }, 'wet sore', 1)]))).toBe('vet S2');
+    expect(verdict(look([finding({ site: 'rear', side: 'none' }, 'round patch', 1)]))).toBe('vet S2');
+    expect(() => finding({ site: 'mouth', side: 'none' }, 'wet sore', 1)).toThrow('not something seen at the mouth');
+  });
+});
+
 test('signs that end a visit', () => {
-  for (const sign of signsAt('body')) expect(stopFor(triage(look([at(sign)])))).toBe('S3');
+  const onlyTold: readonly Sign[] = ['stress signs', 'lameness', 'sore after bath'];
+  for (const sign of signsAt('body'))
+    expect(stopFor(triage(look([at(sign)])))).toBe(onlyTold.includes(sign) ? 'S0' : 'S3');
   expect(triage(look([at('fall unhurt')])).level).toBe('tell');
   expect(triage(look([at('collapse')])).level).toBe('emergency');
 });
@@ -223,11 +314,11 @@ describe('whatever is found', () => {
   const anyFinding = fc
     .tuple(fc.constantFrom(...ALL_SIGNS), grade, fc.constantFrom(null, true, false), fc.constantFrom(...SIDES))
     .map(([sign, g, answer, side]) => {
-      const place = PLACE[SIGNS[sign].area];
+      const place = placeFor(sign);
       return finding(place.side === 'none' ? place : { ...place, side }, sign, g, answer);
     });
   const findings = fc.array(anyFinding, { maxLength: 6 });
-  const places = [LEFT_EAR, LEFT_EYE, NOSE, BODY];
+  const places = Object.values(PLACE);
 
   test('mirrored findings give the mirrored verdict', () => {
     fc.assert(

@@ -1,5 +1,6 @@
-export { finding, mirrorFinding, type Finding } from './finding';
+export { FINDING_COLOURS, FINDING_SMELLS, finding, mirrorFinding, type Finding, type FindingDetails } from './finding';
 export {
+  ADVICE,
   LEVELS,
   LEVEL_WORDS,
   STOPS,
@@ -14,9 +15,11 @@ export {
 export { PAD_COLOURS, PAD_SHOWS, gradeOfPads, worsePad, type PadColour } from './padColour';
 export {
   ALL_SIGNS,
+  MAY_SPREAD,
   QUESTIONS,
   SIGNS,
   areaOf,
+  mayBeAt,
   signWords,
   signsAt,
   type Question,

@@ -31,3 +31,15 @@ export const STOP_WORDS: Readonly<Record<Stop, string>> = {
   S2: 'Leave this place alone today: no wash, clip or comb there.',
   S3: 'Stop the visit.',
 };
+
+/** What the owner is told to do, by level; the slot is the place. */
+export const ADVICE: Readonly<Record<Level, string | null>> = {
+  none: null,
+  note: null,
+  watch: 'We will look at the {} again next time.',
+  tell: 'Please keep an eye on the {} and ring us if it changes.',
+  vet: 'Please let a vet look at the {} within a week, before we care for it again.',
+  'vet soon': 'Please let a vet look at the {} within a day or two.',
+  'vet today': 'Please let a vet look at the {} today.',
+  emergency: 'Please take your dog to a vet now.',
+};

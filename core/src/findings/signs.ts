@@ -1,12 +1,17 @@
 import type { Site } from '../places';
 
-/** What a sign may be seen at. Folds share one list. */
-export type SignArea = 'ear' | 'eye' | 'fold' | 'body';
+/** What a sign may be seen at. Folds share one list, and so do the parts of the skin, the paws, the nails. */
+export const SIGN_AREAS = ['ear', 'eye', 'fold', 'skin', 'paw', 'nail', 'mouth', 'rear', 'body'] as const;
+export type SignArea = (typeof SIGN_AREAS)[number];
 
-export const areaOf = (site: Site): SignArea => (site.startsWith('fold') ? 'fold' : (site as SignArea));
+export function areaOf(site: Site): SignArea {
+  const [kind] = site.split(' ');
+  return SIGN_AREAS.find((area) => area === kind) ?? 'skin';
+}
 
 interface SignWords {
-  readonly area: SignArea;
+  /** Where it may be seen. */
+  readonly areas: readonly SignArea[];
   /** As one groomer says it to another. */
   readonly name: string;
   /** As the owner reads it. */
@@ -28,34 +33,39 @@ export const QUESTIONS = {
   'does it lift when softened?': { unanswered: false },
   'newly wet on this side only?': { unanswered: true },
   'does it last past a day?': { unanswered: false },
+  'down to the skin?': { unanswered: true },
+  'many or sore?': { unanswered: true },
+  'does it bleed?': { unanswered: true },
+  'open or painful?': { unanswered: true },
+  'does it use the leg?': { unanswered: false },
 } as const;
 export type Question = keyof typeof QUESTIONS;
 
-const ear = (name: string, owner: string, more: Partial<SignWords> = {}): SignWords => ({
-  area: 'ear',
-  name,
-  owner,
-  graded: true,
-  ...more,
-});
-const eye = (name: string, owner: string, more: Partial<SignWords> = {}): SignWords => ({
-  area: 'eye',
-  name,
-  owner,
-  graded: true,
-  ...more,
-});
-const fold = (name: string, owner: string, more: Partial<SignWords> = {}): SignWords => ({
-  area: 'fold',
-  name,
-  owner,
-  graded: true,
-  ...more,
-});
-const body = (name: string, owner: string): SignWords => ({ area: 'body', name, owner, graded: false });
+/** Signs of one list of places: graded unless they are simply there or not. */
+const seenAt =
+  (...areas: readonly SignArea[]) =>
+  (name: string, owner: string, more: Partial<SignWords> = {}): SignWords => ({
+    areas,
+    name,
+    owner,
+    graded: true,
+    ...more,
+  });
+const ear = seenAt('ear');
+const eye = seenAt('eye');
+const fold = seenAt('fold');
+/** Skin and coat, wherever they are. */
+const skin = seenAt('skin', 'paw', 'rear');
+const paw = seenAt('paw');
+const nail = seenAt('nail', 'paw');
+const mouth = seenAt('mouth');
+const rear = seenAt('rear');
+const wholeDog = seenAt('body');
+const body = (name: string, owner: string, more: Partial<SignWords> = {}): SignWords =>
+  wholeDog(name, owner, { graded: false, ...more });
 const plain = { graded: false } as const;
 
-/** Every sign of the ear, eye and fold tables, and those that end a visit. Source: common practice. */
+/** Every sign of the tables for ears, eyes, folds and the rest of the dog. Source: common practice. */
 export const SIGNS = {
   'ear pale wax': ear('pale-brown wax, no smell', 'light-brown wax', { dirt: true }),
   'ear dark wax': ear('dark-brown wax, no smell', 'dark-brown wax', { dirt: true }),
@@ -119,6 +129,53 @@ export const SIGNS = {
   'fold bleeding': fold('bleeding', 'bleeding', plain),
   'fold pain': fold('pain', 'pain when it was touched', plain),
 
+  tangles: skin('tangles', 'tangles'),
+  burrs: skin('burrs', 'burrs', plain),
+  mat: skin('mat', 'a mat', { asks: 'down to the skin?' }),
+  dandruff: skin('dandruff', 'flaky skin'),
+  'greasy coat': skin('greasy coat', 'a greasy coat'),
+  'licking stains': skin('licking stains', 'stains from licking'),
+  'thin patch': skin('thin or bald patch, not round', 'a thin patch in the coat'),
+  'round patch': skin('round bald patch', 'a round bald patch', plain),
+  'oozing skin': skin('oozing skin', 'oozing skin', plain),
+  'wet sore': skin('wet sore', 'a wet sore', plain),
+  bumps: skin('bumps', 'small bumps', { ...plain, asks: 'many or sore?' }),
+  scab: skin('scab', 'a scab', { ...plain, asks: 'many or sore?' }),
+  fleas: skin('fleas', 'fleas', plain),
+  'flea dirt': skin('flea dirt', 'flea dirt', plain),
+  lice: skin('lice', 'lice', plain),
+  tick: skin('tick', 'a tick', plain),
+  'lump known': skin('lump, known to a vet, unchanged', 'the lump that your vet knows', plain),
+  'lump new': skin('lump, new', 'a lump that is new to us', plain),
+  'lump growing': skin('lump, growing or bleeding', 'a lump that grows or bleeds', plain),
+  'stitches left': skin('stitches left in', 'stitches that are still in', plain),
+
+  'toe redness': paw('redness between toes', 'redness between the toes'),
+  'toe broken skin': paw('broken skin between toes', 'broken skin between the toes', plain),
+  'cracked pad': paw('cracked pad', 'a cracked pad', { ...plain, asks: 'does it bleed?' }),
+  'nail broken': nail('nail broken', 'a broken nail', plain),
+  'dewclaw curled': nail('dewclaw curled against the skin', 'a dewclaw curled against the skin', plain),
+  'nail quick': nail('nail broken into the quick', 'a nail broken into the quick', plain),
+  'dewclaw grown in': nail('dewclaw grown in', 'a dewclaw grown into the skin', plain),
+  'nail bled': nail('nail bled, stopped', 'a nail that bled and stopped', plain),
+  'nail bleeding on': nail('nail bleeding over 15 min', 'a nail that went on bleeding', plain),
+
+  tartar: mouth('tartar', 'tartar on the teeth'),
+  'bad breath': mouth('bad breath', 'bad breath', plain),
+  'broken tooth': mouth('broken tooth', 'a broken tooth', plain),
+  'sore mouth': mouth('sore mouth', 'a sore mouth', plain),
+
+  'soiled rear': rear('soiled rear', 'soiling under the tail'),
+  'anal swelling': rear('swelling beside the anus', 'a swelling beside the anus', {
+    ...plain,
+    asks: 'open or painful?',
+  }),
+  'vulva discharge': rear('discharge from the vulva, not spayed', 'a discharge from the vulva', plain),
+
+  'stress signs': body('stress signs', 'signs of stress', { graded: true }),
+  lameness: body('lameness, new', 'a new limp', { asks: 'does it use the leg?' }),
+  'sore after bath': body('sore back or dull within two days of a bath', 'a sore back or dullness soon after a bath'),
+
   'breathing hard': body('laboured or noisy breathing that does not settle', 'hard breathing that did not settle'),
   'gum colour': body('gums grey, blue, white or brick-red', 'gums of a worrying colour'),
   collapse: body('collapse', 'collapse'),
@@ -138,4 +195,9 @@ export const ALL_SIGNS = Object.keys(SIGNS) as readonly Sign[];
 export const signWords = (sign: Sign): SignWords => SIGNS[sign];
 
 /** Signs that may be seen at a site, in the order of the table. */
-export const signsAt = (site: Site): Sign[] => ALL_SIGNS.filter((sign) => SIGNS[sign].area === areaOf(site));
+export const signsAt = (site: Site): Sign[] => ALL_SIGNS.filter((sign) => mayBeAt(sign, site));
+
+export const mayBeAt = (sign: Sign, site: Site): boolean => signWords(sign).areas.includes(areaOf(site));
+
+/** Signs that may pass to another dog: last of the day, own towels, a longer clean-down. */
+export const MAY_SPREAD: readonly Sign[] = ['round patch', 'oozing skin', 'fleas', 'flea dirt', 'lice'];

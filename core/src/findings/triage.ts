@@ -71,7 +71,7 @@ export function triage(look: Look): Triage {
   const here = look.findings.filter((each) => countsAt(each.place, look.place));
   const notLower = (now: Finding) =>
     look.lastTime.some((then) => then.sign === now.sign && countsAt(then.place, look.place) && now.grade >= then.grade);
-  const matched = TRIAGE_TABLE.filter((row) => row.area === areaOf(look.place.site)).flatMap((row) => {
+  const matched = TRIAGE_TABLE.filter((row) => row.areas.includes(areaOf(look.place.site))).flatMap((row) => {
     const matching = here.filter((each) => row.signs.includes(each.sign));
     return matching.length > 0 && row.applies({ matching, notLower, dog: look.dog }) ? [{ row, matching }] : [];
   });

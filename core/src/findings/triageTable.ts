@@ -19,7 +19,7 @@ export interface Seen {
 
 export interface TriageRow {
   readonly id: string;
-  readonly area: SignArea;
+  readonly areas: readonly SignArea[];
   readonly signs: readonly Sign[];
   /** The circumstance column, in words and as a test. */
   readonly when: string;
@@ -65,8 +65,9 @@ const count = (words: string, test: (different: number) => boolean): Circumstanc
 ];
 const dogIs = (words: string, test: (dog: Circumstances) => boolean): Circumstance => [words, (seen) => test(seen.dog)];
 
+/** Rows of one list of places; the first names them. */
 const row =
-  (area: SignArea) =>
+  (...areas: readonly [SignArea, ...SignArea[]]) =>
   (
     id: string,
     signs: readonly Sign[],
@@ -75,8 +76,8 @@ const row =
     stop: Stop,
     todo = '',
   ): TriageRow => ({
-    id: `${area}: ${id}`,
-    area,
+    id: `${areas[0]}: ${id}`,
+    areas,
     signs,
     when,
     applies,
@@ -89,6 +90,11 @@ const row =
 const ear = row('ear');
 const eye = row('eye');
 const fold = row('fold');
+const skin = row('skin', 'paw', 'rear');
+const paw = row('paw');
+const nail = row('nail', 'paw');
+const mouth = row('mouth');
+const rear = row('rear');
 const body = row('body');
 
 /** Signs of an ear that is not just dirty. */
@@ -118,9 +124,10 @@ const except = (words: string, [, applies]: Circumstance): Circumstance => [word
 
 const KEEP_DRY_CLEAN = 'Clean and dry only.';
 const NOTHING_GREASY = 'Nothing greasy.';
+const LAST_DOG = 'Last dog, gloves, own towels, clean-down.';
 const AROUND_ONLY = 'Clean around the eye only.';
 
-/** The ear, eye and fold tables and the signs that end a visit. Source: common practice. */
+/** The tables of ears, eyes, folds and the rest of the dog. Source: common practice. */
 export const TRIAGE_TABLE: readonly TriageRow[] = [
   ear('pale wax, slight', ['ear pale wax'], graded(1, 1), 'note', 'S0'),
   ear('pale wax', ['ear pale wax'], graded(2, 3), 'watch', 'S0'),
@@ -204,6 +211,51 @@ export const TRIAGE_TABLE: readonly TriageRow[] = [
   fold('flinching, swelling, discharge', ['fold flinching', 'fold swelling', 'fold discharge'], any, 'vet', 'S1'),
   fold('raw, bleeding, pain', ['fold raw', 'fold bleeding', 'fold pain'], any, 'vet soon', 'S2'),
 
+  skin('small things', ['tangles', 'burrs', 'dandruff', 'greasy coat', 'licking stains'], any, 'note', 'S0'),
+  skin('mat, loose', ['mat'], answered('small, loose', false), 'note', 'S0', 'Brush out. Never water on it.'),
+  skin(
+    'mat to the skin',
+    ['mat'],
+    answered('to the skin', true),
+    'tell',
+    'S0',
+    'Shave, with the owner’s word first and the skin beneath recorded. Never scissors under a mat, never water on it.',
+  ),
+  skin('thin patch', ['thin patch'], any, 'tell', 'S0', 'Say whether one side or both.'),
+  skin('round or oozing', ['round patch', 'oozing skin'], any, 'vet', 'S2', LAST_DOG),
+  skin('fleas, lice', ['fleas', 'flea dirt', 'lice'], any, 'tell', 'S0', 'Last dog, own towels, clean-down.'),
+  skin('tick', ['tick'], any, 'tell', 'S0', 'Take it out only if the house does.'),
+  skin('bumps, scab, few', ['bumps', 'scab'], answered('few', false), 'tell', 'S0'),
+  skin('bumps, scab, many or sore', ['bumps', 'scab'], answered('many or sore', true), 'vet', 'S0'),
+  skin('wet sore', ['wet sore'], any, 'vet', 'S2'),
+  skin('lump, known', ['lump known'], any, 'note', 'S0', 'Place and size in mm.'),
+  skin('lump, new', ['lump new'], any, 'vet', 'S0', 'Place and size in mm.'),
+  skin('lump, growing or bleeding', ['lump growing'], any, 'vet soon', 'S0', 'Place and size in mm.'),
+  skin('stitches', ['stitches left'], any, 'vet', 'S2'),
+
+  paw('toe redness, slight', ['toe redness'], graded(1, 1), 'watch', 'S0'),
+  paw('toe redness', ['toe redness'], graded(2, 3), 'tell', 'S0'),
+  paw('toe, broken skin', ['toe broken skin'], any, 'vet', 'S0'),
+  paw('cracked pad, dry', ['cracked pad'], answered('dry', false), 'tell', 'S0'),
+  paw('cracked pad, bleeding', ['cracked pad'], answered('bleeding', true), 'vet', 'S0'),
+  nail('broken, curled', ['nail broken', 'dewclaw curled'], any, 'tell', 'S0'),
+  nail('quick, grown in', ['nail quick', 'dewclaw grown in'], any, 'vet', 'S0'),
+  nail('bled', ['nail bled'], any, 'note', 'S0', 'Let the clot hold before wetting.'),
+  nail('bleeding on', ['nail bleeding on'], any, 'vet today', 'S0'),
+
+  mouth('tartar', ['tartar'], any, 'note', 'S0'),
+  mouth('bad breath', ['bad breath'], any, 'tell', 'S0'),
+  mouth('tooth, sore mouth', ['broken tooth', 'sore mouth'], any, 'vet', 'S0'),
+
+  rear('soiled', ['soiled rear'], any, 'note', 'S0'),
+  rear('swelling, closed', ['anal swelling'], answered('closed', false), 'vet', 'S2'),
+  rear('swelling, open or painful', ['anal swelling'], answered('open or painful', true), 'vet soon', 'S2'),
+  rear('discharge from the vulva', ['vulva discharge'], any, 'vet today', 'S0'),
+
+  body('stress', ['stress signs'], any, 'note', 'S0'),
+  body('lame, uses the leg', ['lameness'], answered('uses the leg', true), 'tell', 'S0'),
+  body('lame, does not', ['lameness'], answered('does not use the leg', false), 'vet today', 'S0'),
+  body('sore after a bath', ['sore after bath'], any, 'vet today', 'S0', 'Trace the mix: which dogs had that bottle?'),
   body(
     'emergency',
     ['breathing hard', 'gum colour', 'collapse', 'fit', 'tight belly', 'bleeding on', 'fall hurt'],

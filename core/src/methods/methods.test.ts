@@ -40,7 +40,7 @@ describe('method cards', () => {
   });
 
   test('every step with hands on the dog opens one, for any breed', () => {
-    const asking = ['prepare', 'handover', 'decide', 'record'];
+    const asking = ['prepare', 'handover', 'decide', 'record', 'clean-down'];
     for (const { id } of BREEDS.filter((_, i) => i % 12 === 0)) {
       const facts = plainDog([id], { today: TODAY });
       const steps = stepList({ kind: 'full visit', facts, plan: makePlan(facts), contactMinutes: 10, judged: {} });

@@ -14,6 +14,7 @@ const CARD_OF: Readonly<Partial<Record<Stage, string>>> = {
   plugs: 'wet-and-wash',
   'wash 1': 'wet-and-wash',
   contact: 'wet-and-wash',
+  face: 'wet-and-wash',
   'rinse 1': 'wet-and-wash',
   'wash 2': 'wet-and-wash',
   'contact 2': 'wet-and-wash',

@@ -17,8 +17,36 @@ export const FOLD_IS_PAIRED: Readonly<Record<FoldSite, boolean>> = {
   vulva: false,
 };
 
-export type Site = 'ear' | 'eye' | `fold ${FoldSite}` | 'body';
-export const SITES: readonly Site[] = ['ear', 'eye', ...FOLD_SITES.map((fold): Site => `fold ${fold}`), 'body'];
+/** Skin and coat, from the head to under the tail; whether left and right are looked at apart. */
+export const SKIN_IS_PAIRED = {
+  head: false,
+  back: false,
+  side: true,
+  belly: false,
+  'leg front': true,
+  'leg hind': true,
+} as const satisfies Record<string, boolean>;
+export type SkinSite = keyof typeof SKIN_IS_PAIRED;
+export const SKIN_SITES = Object.keys(SKIN_IS_PAIRED) as readonly SkinSite[];
+
+export const FEET = ['front', 'hind'] as const;
+export type Foot = (typeof FEET)[number];
+/** Toes from the inside out, as anatomy counts them; the first is the dewclaw. */
+export const TOES = [1, 2, 3, 4, 5] as const;
+export type Toe = (typeof TOES)[number];
+
+export type Site =
+  'ear' | 'eye' | `fold ${FoldSite}` | SkinSite | `paw ${Foot}` | `nail ${Foot} ${Toe}` | 'mouth' | 'rear' | 'body';
+export const SITES: readonly Site[] = [
+  'ear',
+  'eye',
+  ...FOLD_SITES.map((fold): Site => `fold ${fold}`),
+  'mouth',
+  ...SKIN_SITES,
+  ...FEET.flatMap((foot): Site[] => [`paw ${foot}`, ...TOES.map((toe): Site => `nail ${foot} ${toe}`)]),
+  'rear',
+  'body',
+];
 
 /** A site and, where it has two, which one. */
 export interface Place {
@@ -56,14 +84,19 @@ export const mirror = (place: Place): Place =>
 /** "left ear", "nose fold", "right lip fold", "left pocket between eye and nose". */
 export function namePlace(place: Place): string {
   const side = place.side === 'none' ? '' : `${place.side} `;
+  const [kind, which, toe] = place.site.split(' ');
   if (place.site === 'fold pocket') return `${side}pocket between eye and nose`;
-  if (place.site.startsWith('fold ')) return `${side}${place.site.slice(5)} fold`;
-  return `${side}${place.site}`;
+  if (kind === 'fold') return `${side}${which} fold`;
+  if (kind === 'leg' || kind === 'paw') return `${side}${which} ${kind}`;
+  if (kind === 'nail') return `${side}${which} ${toe === '1' ? 'dewclaw' : `nail ${toe}`}`;
+  return `${side}${NAMES[place.site] ?? place.site}`;
 }
+
+const NAMES: Readonly<Partial<Record<Site, string>>> = { rear: 'under the tail', body: 'whole dog' };
 
 const bothSides = (site: Site): Place[] => SIDES.map((side) => ({ site, side }));
 
-/** Every place this dog is looked over at: both ears, both eyes, and each fold it has. */
+/** Every place with a care of its own and a rhythm: both ears, both eyes, and each fold it has. */
 export function placesOf(folds: readonly FoldSite[]): Place[] {
   return [
     ...bothSides('ear'),
@@ -72,4 +105,35 @@ export function placesOf(folds: readonly FoldSite[]): Place[] {
       FOLD_IS_PAIRED[fold] ? bothSides(`fold ${fold}`) : [{ site: `fold ${fold}`, side: 'none' }],
     ),
   ];
+}
+
+/**
+ * The rest of the dog, each place once: mouth, skin from head to tail, paws with their nails, under the tail; last
+ * breathing, gait and manner, which belong to the whole dog.
+ */
+export const BODY_PLACES: readonly Place[] = [
+  { site: 'mouth', side: 'none' },
+  ...SKIN_SITES.flatMap((site): Place[] => (SKIN_IS_PAIRED[site] ? bothSides(site) : [{ site, side: 'none' }])),
+  ...FEET.flatMap((foot) => bothSides(`paw ${foot}`)),
+  { site: 'rear', side: 'none' },
+  { site: 'body', side: 'none' },
+];
+
+/** The paw a nail belongs to; every other place is its own. What is found at a nail says that its paw was looked at. */
+export function lookedAtWith(place: Place): Place {
+  const [kind, foot] = place.site.split(' ');
+  return kind === 'nail' ? { ...place, site: `paw ${foot as Foot}` } : place;
+}
+
+/** Whether a place names a side where it has two, and none where it has not; an ear of no known side is one, too. */
+export function isWhole({ site, side }: Place): boolean {
+  const [kind, which] = site.split(' ');
+  if (site === 'ear') return true;
+  const paired =
+    kind === 'eye' ||
+    kind === 'paw' ||
+    kind === 'nail' ||
+    (kind === 'fold' && FOLD_IS_PAIRED[which as FoldSite]) ||
+    (site in SKIN_IS_PAIRED && SKIN_IS_PAIRED[site as SkinSite]);
+  return paired === (side !== 'none');
 }

@@ -1,2 +1,2 @@
 export { clearWords, makeSheet, type OwnerSheet, type Saw, type SheetInput } from './makeSheet';
-export { ADVICE, NEVER_SAY, SENTENCES, fill, type SentenceKey } from './sentences';
+export { NEVER_SAY, SENTENCES, fill, type SentenceKey } from './sentences';

@@ -1,10 +1,31 @@
 import { TASKS, type DueLine, type HomeCare, type Task } from '../careplan';
-import { ADVICE, SENTENCES, fill } from './sentences';
-import { LEVELS, SIGNS, atLeast, countsAt, higherLevel, type Finding, type Level, type Triage } from '../findings';
-import { GRADE_WORDS, SIDES, namePlace, placeKey, type Grade, type Place, type PlaceKey } from '../places';
+import { SENTENCES, fill } from './sentences';
+import {
+  ADVICE,
+  LEVELS,
+  SIGNS,
+  atLeast,
+  countsAt,
+  higherLevel,
+  type Finding,
+  type Level,
+  type Triage,
+} from '../findings';
+import {
+  BODY_PLACES,
+  GRADE_WORDS,
+  SIDES,
+  lookedAtWith,
+  namePlace,
+  placeKey,
+  placeOf,
+  type Grade,
+  type Place,
+  type PlaceKey,
+} from '../places';
 import { everyWords, showDay, type Day } from '../units';
-import type { Step, VisitState } from '../visit';
-import { notLookedAt } from '../visit';
+import type { Incident, Step, TimerState, VisitState } from '../visit';
+import { INCIDENTS, contactsCutShort, elapsedSeconds, inOwnersWords, notLookedAt } from '../visit';
 
 /** What was seen at one place, for the drawing and the words. */
 export interface Saw {
@@ -53,9 +74,7 @@ export interface SheetInput {
 export function makeSheet(input: SheetInput): OwnerSheet {
   const missing = notLookedAt(input.state, input.places);
   const looked = input.places.filter((place) => !missing.includes(place));
-  const wholeBody: Place = { site: 'body', side: 'none' };
-  const atBody = input.state.findings.some(({ place }) => place.site === 'body') ? [wholeBody] : [];
-  const saw = [...looked, ...atBody].map((place) => sawAt(input, place));
+  const saw = [...looked, ...atNails(input.state.findings)].map((place) => sawAt(input, place));
   return {
     dog: input.dog,
     day: input.day,
@@ -72,9 +91,26 @@ export function makeSheet(input: SheetInput): OwnerSheet {
   };
 }
 
-/** All clear places in one line, "Right ear, left eye: clear."; null when none is. */
+/** Nails something was found at: each is told by its own name, beside its paw. */
+function atNails(findings: readonly Finding[]): Place[] {
+  const nails = findings.filter(({ place }) => lookedAtWith(place) !== place).map(({ place }) => placeKey(place));
+  return [...new Set(nails)].map(placeOf);
+}
+
+const OF_THE_BODY: ReadonlySet<PlaceKey> = new Set(BODY_PLACES.map(placeKey));
+
+/**
+ * All clear places in one line, "Right ear, left eye: clear."; null when none is. Body places are named apart only
+ * where not all of them are clear: an owner reads four words, not twenty.
+ */
 export function clearWords(saw: readonly Saw[]): string | null {
-  const clear = saw.filter(({ grade }) => grade === 0).map(({ place }) => namePlace(place));
+  const places = saw.filter(({ grade }) => grade === 0).map(({ place }) => place);
+  const body = places.filter((place) => OF_THE_BODY.has(placeKey(place)));
+  const allOfIt = body.length === OF_THE_BODY.size;
+  const clear = [
+    ...places.filter((place) => !allOfIt || !body.includes(place)).map(namePlace),
+    ...(allOfIt ? [SENTENCES.restClear] : []),
+  ];
   return clear.length === 0 ? null : fill(SENTENCES.placeClear, capital(clear.join(', ')));
 }
 
@@ -85,7 +121,7 @@ const worstAt = (findings: readonly Finding[], place: Place): Grade =>
 function sawAt(input: SheetInput, place: Place): Saw {
   const here = input.state.findings.filter((found) => countsAt(found.place, place));
   const level = input.judged[placeKey(place)]?.level ?? 'none';
-  const name = place.site === 'body' ? 'Whole dog' : capital(namePlace(place));
+  const name = capital(namePlace(place));
   if (here.length === 0) return { place, grade: 0, level, words: fill(SENTENCES.placeClear, name) };
   const signs = here.map(({ sign, grade }) =>
     SIGNS[sign].graded ? `${SIGNS[sign].owner} (${GRADE_WORDS[grade]})` : SIGNS[sign].owner,
@@ -126,10 +162,33 @@ function whatWeDid({ state, steps }: SheetInput): string[] {
     ...leftAlone(steps),
     ...steps.flatMap((step) => skippedWords(state, step)),
     ...SIDES.filter((side) => state.plugs[side] === 'not found').map((side) => fill(SENTENCES.plugNotFound, side)),
+    ...contactsCutShort(state.timers).map(contactWords),
+    ...state.mats.map(matWords),
+    ...state.incidents.map(incidentWords),
+    ...(state.away ? [fill(SENTENCES.wentHome, state.away.because)] : []),
     ...(state.closed === 'ended early' ? [SENTENCES.endedEarly] : []),
   ];
   return [...new Set(said)];
 }
+
+function contactWords(timer: TimerState): string {
+  const stood = timer.stopped ? (elapsedSeconds(timer, timer.stopped) ?? 0) : 0;
+  return fill(SENTENCES.contactShort, String(Math.floor(stood / 60)), String(Math.ceil(timer.seconds / 60)));
+}
+
+const MAT_WORDS = {
+  'brushed out': SENTENCES.matBrushed,
+  shaved: SENTENCES.matShaved,
+  left: SENTENCES.matLeft,
+} as const;
+
+function matWords({ place, way, beneath }: VisitState['mats'][number]): string {
+  const said = fill(MAT_WORDS[way], namePlace(place));
+  return beneath === '' ? said : `${said} ${fill(SENTENCES.beneath, beneath)}`;
+}
+
+const incidentWords = ({ kind, place, done }: Incident): string =>
+  fill(SENTENCES.incident, INCIDENTS[kind].owner, place ? ` (${namePlace(place)})` : '', done).trim();
 
 function earWords(state: VisitState, step: Step): string {
   const side = step.sides[0];
@@ -144,15 +203,8 @@ function leftAlone(steps: readonly Step[]): string[] {
   const barred = steps.flatMap((step) =>
     step.place && step.barred ? [{ name: namePlace(step.place), because: step.barred.because }] : [],
   );
-  return barred.map(({ name, because }) => fill(SENTENCES.leftAlone, name, ownerWords(because)));
+  return barred.map(({ name, because }) => fill(SENTENCES.leftAlone, name, inOwnersWords(because)));
 }
-
-const OWNER_OF = new Map<string, string>(Object.values(SIGNS).map(({ name, owner }) => [name, owner]));
-const ownerWords = (because: string): string =>
-  because
-    .split('; ')
-    .map((each) => OWNER_OF.get(each) ?? each.replace(/\.$/, ''))
-    .join('; ');
 
 function skippedWords(state: VisitState, step: Step): string[] {
   const mark = state.steps[step.id];
@@ -169,9 +221,7 @@ function advice({ judged }: SheetInput, saw: readonly Saw[]): string[] {
   const sentences = byUrgency.flatMap(({ place, level }) => {
     const sentence = ADVICE[level];
     if (sentence === null) return [];
-    return sentence.includes('{}')
-      ? [fill(sentence, place.site === 'body' ? 'whole dog' : namePlace(place))]
-      : [sentence];
+    return sentence.includes('{}') ? [fill(sentence, namePlace(place))] : [sentence];
   });
   const vetForTears = Object.values(judged).some((each) => each.rows.some((row) => row.id === 'eye: stain'));
   return [...new Set([...sentences, ...(vetForTears ? ['Please ask an eye vet once why the eyes water.'] : [])])];

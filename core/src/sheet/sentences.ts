@@ -1,5 +1,3 @@
-import type { Level } from '../findings';
-
 /**
  * Every sentence an owner can read, in one place to proof-read. `{}` slots are filled in order.
  * Never a disease name, never a dose.
@@ -21,6 +19,14 @@ export const SENTENCES = {
   done: '{}.',
   leftAlone: 'Left the {} alone: {}.',
   skipped: 'Not done this time: {} ({}).',
+  matShaved: 'Shaved out a mat at the {}, with your word.',
+  matBrushed: 'Brushed out a mat at the {}.',
+  matLeft: 'Left a mat at the {} for another day.',
+  beneath: 'Beneath it: {}.',
+  incident: 'There was {}{}. {}',
+  contactShort: 'The wash stood for {} of {} minutes.',
+  wentHome: 'Went home before the end: {}.',
+  restClear: 'the rest of the body',
   endedEarly: 'We ended the visit early.',
   homeCare: '{}: {} About {} a time.',
   nextVisit: 'We suggest the next visit around {}.',
@@ -28,18 +34,6 @@ export const SENTENCES = {
   plugNotFound: 'We could not find the cotton that was in the {} ear. Please have a vet look today.',
 } as const;
 export type SentenceKey = keyof typeof SENTENCES;
-
-/** What we suggest, by level; the slot is the place. */
-export const ADVICE: Readonly<Record<Level, string | null>> = {
-  none: null,
-  note: null,
-  watch: 'We will look at the {} again next time.',
-  tell: 'Please keep an eye on the {} and ring us if it changes.',
-  vet: 'Please let a vet look at the {} within a week, before we care for it again.',
-  'vet soon': 'Please let a vet look at the {} within a day or two.',
-  'vet today': 'Please let a vet look at the {} today.',
-  emergency: 'Please take your dog to a vet now.',
-};
 
 /** Fills the slots of a sentence, left to right. Throws `RangeError` when the count does not fit. */
 export function fill(sentence: string, ...words: readonly string[]): string {

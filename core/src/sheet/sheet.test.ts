@@ -2,12 +2,20 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, RULES, makePlan, planDue, type DogFacts } from '../careplan';
 import { TODAY, aDog } from '../careplan/tests/randomDogs';
-import { LEVELS, SIGNS, TRIAGE_TABLE, finding, mirrorFinding, type Finding } from '../findings';
+import { ADVICE, LEVELS, SIGNS, TRIAGE_TABLE, finding, mirrorFinding, type Finding } from '../findings';
 import { otherSide, type Place } from '../places';
 import { addDays } from '../units';
-import { foldVisit, judgeLookOver, placesToLookAt, type Happening } from '../visit';
+import {
+  INCIDENTS,
+  INCIDENT_KINDS,
+  firstSteps,
+  foldVisit,
+  judgeLookOver,
+  placesToLookAt,
+  type Happening,
+} from '../visit';
 import { anyFinding, logged, mirrorHappening, stepsFor } from '../visit/tests/randomVisits';
-import { ADVICE, NEVER_SAY, SENTENCES, fill, makeSheet, type OwnerSheet } from '.';
+import { NEVER_SAY, SENTENCES, fill, makeSheet, type OwnerSheet } from '.';
 
 const LEFT_EAR: Place = { site: 'ear', side: 'left' };
 const RIGHT_EAR: Place = { site: 'ear', side: 'right' };
@@ -110,6 +118,7 @@ test('no sentence the app can make names a disease or a dose', () => {
     ...LEVELS.map((level) => ADVICE[level] ?? ''),
     ...Object.values(SIGNS).flatMap(({ name, owner }) => [name, owner]),
     ...TRIAGE_TABLE.map((row) => row.do),
+    ...INCIDENT_KINDS.flatMap((kind) => [INCIDENTS[kind].owner, ...firstSteps(kind).map(({ words }) => words)]),
     ...RULES.flatMap((rule) =>
       (typeof rule.then === 'function' ? rule.then(facts) : rule.then).map((then) =>
         'words' in then ? then.words : 'how' in then ? then.how : '',
@@ -145,7 +154,7 @@ describe('random visits', () => {
 
   test('a mirrored visit gives the mirrored text: left and right are never swapped', () => {
     const flip = (text: string) =>
-      text.replaceAll(/\b(left|right)\b(?= (ear|eye|lip|pocket|brow))/gi, (side) => {
+      text.replaceAll(/\b(left|right)\b(?= (ear|eye|lip|pocket|brow|side|front|hind|dewclaw|nail))/gi, (side) => {
         const other = otherSide(side.toLowerCase() as 'left');
         return side.startsWith('L') || side.startsWith('R') ? other.charAt(0).toUpperCase() + other.slice(1) : other;
       });

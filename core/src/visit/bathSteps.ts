@@ -1,8 +1,8 @@
 import { schoolWords } from '../careplan';
-import type { Traits } from '../catalogue';
-import { SIDES } from '../places';
+import { foldSites, type Traits } from '../catalogue';
+import { SIDES, placeKey } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE, PRODUCT_LABEL, type Sourced } from '../provenance';
-import { bathBar } from './bars';
+import { bathBar, leaveOut, placesWith, taskBar } from './bars';
 import { practice, says, step } from './makeStep';
 import type { Dwell, Step } from './steps';
 import { keepsDry, lineOf, pluggedSides, type VisitPlan } from './visitPlan';
@@ -14,6 +14,9 @@ const TOWEL_REST_SECONDS = 600;
 /** Coats that need conditioner for combing. */
 const LONG_OR_DRY: readonly Traits['coat'][] = ['long double', 'silky drop', 'curly', 'long'];
 
+/** Where a coat stays damp, checked one by one before the dog counts as dry [common practice]. */
+const DRY_PARTS = ['face', 'ears', 'armpits', 'belly', 'paws', 'rear', 'folds'] as const;
+
 const washesTwice = ({ facts }: VisitPlan): boolean => facts.ways.washes === 'two';
 const isTimed = (visit: VisitPlan): boolean => visit.contactMinutes > 0 && bathBar(visit) === null;
 const timesFirst = (visit: VisitPlan): boolean =>
@@ -23,6 +26,7 @@ const contact = (visit: VisitPlan, wash: 1 | 2): Dwell => ({
   timer: `contact ${wash}`,
   name: `Contact, wash ${wash}`,
   seconds: visit.contactMinutes * 60,
+  ...(visit.contactMost ? { most: visit.contactMost * 60 } : {}),
   source: visit.plan.bathProduct?.source ?? PRODUCT_LABEL,
 });
 
@@ -41,7 +45,12 @@ export const wet = (visit: VisitPlan): Step =>
   step('wet', {
     title: 'Wet the coat',
     how: practice('Lukewarm, tried on your own wrist, running water.', 'Neck, back, hind leg, side, front leg, turn.'),
-    after: ['look-over', 'brush-out', ...SIDES.map((side) => `eyes, on the table ${side}`)],
+    after: [
+      'look-over',
+      'brush-out',
+      ...placesWith(visit, ['mat']).map((place) => `mat ${placeKey(place)}`),
+      ...SIDES.map((side) => `eyes, on the table ${side}`),
+    ],
     barred: bathBar(visit),
   });
 
@@ -81,7 +90,7 @@ export const wash1 = (visit: VisitPlan): Step =>
       // The plan's own word on the head gives way to what this visit's ears ask for.
       ...says(lineOf(visit, 'bath')).filter(({ words }) => words !== schoolWords(visit.facts.ways, 'head')),
       headWords(visit),
-      ...says(lineOf(visit, 'face wash')),
+      ...leaveOut(visit),
       ...practice('Armpits, belly, between toes, behind ears, lips, under the tail.'),
     ],
     after: ['wet', 'plugs'],
@@ -100,13 +109,28 @@ export const contact1 = (visit: VisitPlan): Step[] =>
       ]
     : [];
 
+/** The face, with its own mild product, while the body wash stands. */
+export const face = (visit: VisitPlan): Step[] => {
+  const line = lineOf(visit, 'face wash');
+  if (!line) return [];
+  return [
+    step('face', {
+      title: 'Wash the face',
+      how: [...practice('From behind, head tipped down. Body shampoo stays off the face.'), ...says(line)],
+      during: ['contact', 'contact 2'],
+      after: ['wash 1'],
+      barred: bathBar(visit) ?? taskBar(visit, 'face wash'),
+    }),
+  ];
+};
+
 export const rinse1 = (visit: VisitPlan): Step[] =>
   washesTwice(visit)
     ? [
         step('rinse 1', {
           title: 'Rinse',
           how: practice('May be rough: a second wash follows.'),
-          after: ['wash 1', 'contact'],
+          after: ['wash 1', 'contact', 'face'],
           kept: true,
           barred: bathBar(visit),
         }),
@@ -118,7 +142,12 @@ export const wash2 = (visit: VisitPlan): Step[] =>
     ? [
         step('wash 2', {
           title: 'Second wash, half the mix',
-          how: [...practice('For coat and skin.'), headWords(visit), ...says(lineOf(visit, 'second wash'))],
+          how: [
+            ...practice('For coat and skin.'),
+            headWords(visit),
+            ...leaveOut(visit),
+            ...says(lineOf(visit, 'second wash')),
+          ],
           after: ['rinse 1'],
           barred: bathBar(visit),
         }),
@@ -140,8 +169,11 @@ export const contact2 = (visit: VisitPlan): Step[] =>
 export const lastRinse = (visit: VisitPlan): Step =>
   step('last rinse', {
     title: 'Rinse until it squeaks',
-    how: practice('Top down, until nothing bubbles. Belly, armpits, under the tail.'),
-    after: ['wash 1', 'contact', 'wash 2', 'contact 2'],
+    how: [
+      ...practice('Top down, until nothing bubbles. Belly, armpits, under the tail.'),
+      ...(washesTwice(visit) ? [] : (lineOf(visit, 'second wash')?.cautions ?? [])),
+    ],
+    after: ['wash 1', 'contact', 'face', 'wash 2', 'contact 2'],
     kept: true,
     barred: bathBar(visit),
   });
@@ -186,10 +218,11 @@ export const dry = (visit: VisitPlan): Step =>
   step('dry', {
     title: 'Dry, place by place',
     how: [
-      ...practice('Face, ears, armpits, belly, paws, rear, folds.', 'Ears covered from noise and air, low heat.'),
+      ...practice('Ears covered from noise and air, low heat. Feel each place to the skin.'),
       ...says(lineOf(visit, 'drying')),
     ],
     dwell: { timer: 'towel rest', name: 'Towel rest', seconds: TOWEL_REST_SECONDS, source: HOUSE_VALUE },
+    parts: DRY_PARTS.filter((part) => part !== 'folds' || foldSites(visit.facts.traits).length > 0),
     after: ['water off'],
     kept: true,
     barred: bathBar(visit),

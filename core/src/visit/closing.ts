@@ -1,4 +1,4 @@
-import { SIDES, namePlace, placeKey, type Place } from '../places';
+import { SIDES, lookedAtWith, namePlace, placeKey, type Place } from '../places';
 import type { VisitState } from './state';
 import type { Step } from './steps';
 
@@ -28,16 +28,31 @@ export function hindrances(state: VisitState, steps: readonly Step[], how: 'fini
 
 /** Places neither touched as clear nor given a finding: nothing is clear by silence. */
 export function notLookedAt(state: VisitState, places: readonly Place[]): Place[] {
-  const seen = new Set<string>([...state.lookedClear, ...state.findings.map((found) => placeKey(found.place))]);
+  const seen = new Set<string>([
+    ...state.lookedClear,
+    ...state.findings.map((found) => placeKey(lookedAtWith(found.place))),
+  ]);
   return places.filter((place) => !seen.has(placeKey(place)));
 }
 
 /** "left ear, nose fold" */
 export const listPlaces = (places: readonly Place[]): string => places.map(namePlace).join(', ');
 
-/** The first step that is neither settled nor barred, or null when all are. */
-export const currentStep = (state: VisitState, steps: readonly Step[]): Step | null =>
-  steps.find((step) => !settled(state, step)) ?? null;
+/**
+ * The first step that is neither settled nor barred, or null when all are. While its clock runs, a later step that
+ * may use the waiting time comes first.
+ */
+export function currentStep(state: VisitState, steps: readonly Step[]): Step | null {
+  const next = steps.find((step) => !settled(state, step));
+  if (!next) return null;
+  const waits = state.timers.some((timer) => timer.step === next.id && timer.stopped === null);
+  const meanwhile = waits
+    ? steps.find(
+        (step) => step.during.includes(next.id) && !settled(state, step) && waitsFor(state, steps, step).length === 0,
+      )
+    : undefined;
+  return meanwhile ?? next;
+}
 
 /** A step may be done when those before it are settled. */
 export const waitsFor = (state: VisitState, steps: readonly Step[], step: Step): Step[] =>

@@ -1,62 +1,109 @@
 import { PAD_SHOWS, finding, worsePad, type Finding } from '../findings';
-import { placeKey, type Side } from '../places';
-import { mergeEvents, type Happening, type VisitEvent } from './events';
-import { EMPTY_VISIT, type PadCount, type PlugState, type VisitState } from './state';
+import { placeKey, type PlaceKey, type Side } from '../places';
+import { clashesOf } from './clashes';
+import { mergeEvents, saw, type Happening, type VisitEvent } from './events';
+import { EMPTY_VISIT, type PadCount, type PlugState, type TimerState, type VisitState } from './state';
+
+/** The state so far, and which event each finding comes from: a mark only replaces what its maker had seen. */
+interface Folding {
+  state: VisitState;
+  readonly from: Map<Finding, VisitEvent>;
+}
 
 /** The one reducer: any order and any duplication of the same events gives the same state. Runs in browser and server alike. */
 export function foldVisit(events: readonly VisitEvent[]): VisitState {
-  return mergeEvents(events).reduce(apply, EMPTY_VISIT);
+  const all = mergeEvents(events);
+  const folding: Folding = { state: EMPTY_VISIT, from: new Map() };
+  for (const event of all) folding.state = happen(folding, event.what, event);
+  const close = all.find(({ what }) => what.type === 'closed');
+  return {
+    ...folding.state,
+    clashes: clashesOf(all),
+    cameInLater: close
+      ? all.filter((event) => event.what.type !== 'closed' && !saw(close, event)).map(({ id }) => id)
+      : [],
+  };
 }
 
-function apply(state: VisitState, event: VisitEvent): VisitState {
-  const next = happen(state, event.what, event);
-  const late = state.closed !== null && event.what.type !== 'closed';
-  return late ? { ...next, cameInLater: [...next.cameInLater, event.id] } : next;
-}
-
-function happen(state: VisitState, what: Happening, event: VisitEvent): VisitState {
+function happen(folding: Folding, what: Happening, event: VisitEvent): VisitState {
+  const { state } = folding;
   switch (what.type) {
     case 'opened':
       return { ...state, opened: true };
     case 'step done':
-      return { ...state, steps: { ...state.steps, [what.step]: { kind: 'done' } } };
+      return withStopped(
+        { ...state, steps: { ...state.steps, [what.step]: { kind: 'done', by: event } } },
+        event,
+        (timer) => timer.step === what.step || (RINSES.has(what.step) && timer.timer.startsWith('contact')),
+      );
     case 'step skipped':
-      return { ...state, steps: { ...state.steps, [what.step]: { kind: 'skipped', because: what.because } } };
+      return {
+        ...state,
+        steps: { ...state.steps, [what.step]: { kind: 'skipped', because: what.because, by: event } },
+      };
     case 'step undone':
       return {
         ...state,
         steps: Object.fromEntries(Object.entries(state.steps).filter(([step]) => step !== what.step)),
       };
+    case 'step added':
+    case 'step moved': {
+      const { type, ...change } = what;
+      const kind = type === 'step added' ? 'added' : 'moved';
+      return {
+        ...state,
+        stepChanges: [...state.stepChanges, { kind, ...change } as VisitState['stepChanges'][number]],
+      };
+    }
+    case 'checked': {
+      const before = state.checked[what.step] ?? [];
+      return before.includes(what.part)
+        ? state
+        : { ...state, checked: { ...state.checked, [what.step]: [...before, what.part] } };
+    }
+    case 'caution overridden': {
+      const { type: _, ...told } = what;
+      return { ...state, overridden: [...state.overridden, { ...told, by: event }] };
+    }
     case 'timer started':
       return {
         ...state,
         timers: [
           ...state.timers.filter(({ timer }) => timer !== what.timer),
-          { timer: what.timer, step: what.step, seconds: what.seconds, started: event, stopped: null },
+          {
+            timer: what.timer,
+            step: what.step,
+            seconds: what.seconds,
+            most: what.most ?? null,
+            started: event,
+            stopped: null,
+          },
         ],
       };
     case 'timer stopped':
-      return {
-        ...state,
-        timers: state.timers.map((each) => (each.timer === what.timer ? { ...each, stopped: event } : each)),
-      };
-    case 'looked clear': {
-      const key = placeKey(what.place);
-      return {
-        ...state,
-        lookedClear: state.lookedClear.includes(key) ? state.lookedClear : [...state.lookedClear, key],
-        findings: state.findings.filter((found) => placeKey(found.place) !== key),
-      };
-    }
+      return withStopped(state, event, (timer) => timer.timer === what.timer);
+    case 'looked clear':
+      return lookClear(folding, placeKey(what.place), event);
     case 'found':
-      return addFinding(state, what.finding);
+      return addFinding(folding, what.finding, event);
     case 'taken back':
       return {
         ...state,
         findings: state.findings.filter(
-          (found) => !(found.sign === what.sign && placeKey(found.place) === placeKey(what.place)),
+          (found) =>
+            !(
+              found.sign === what.sign &&
+              placeKey(found.place) === placeKey(what.place) &&
+              hadSeen(folding, event, found)
+            ),
         ),
       };
+    case 'photo taken': {
+      const { type: _, ...photo } = what;
+      return { ...state, photos: [...state.photos.filter((each) => each.photo !== what.photo), photo] };
+    }
+    case 'photo removed':
+      return { ...state, photos: state.photos.filter(({ photo }) => photo !== what.photo) };
     case 'plug in':
       return withPlug(state, what.side, 'in');
     case 'plug out':
@@ -64,7 +111,7 @@ function happen(state: VisitState, what: Happening, event: VisitEvent): VisitSta
     case 'plug not found':
       return withPlug(state, what.side, 'not found');
     case 'pad dirty':
-      return dirtyPad(state, what);
+      return dirtyPad(folding, what, event);
     case 'pad clean':
       return withPads(state, what.side, { ...state.pads[what.side], clean: true });
     case 'used': {
@@ -77,6 +124,25 @@ function happen(state: VisitState, what: Happening, event: VisitEvent): VisitSta
     }
     case 'mix put back':
       return { ...state, mixes: state.mixes.filter(({ mix }) => mix !== what.mix) };
+    case 'tool used':
+      return { ...state, tools: { ...state.tools, [what.part]: what.tool } };
+    case 'owner asked': {
+      const { type: _, ...told } = what;
+      return { ...state, asked: [...state.asked, { ...told, by: event }] };
+    }
+    case 'mat settled': {
+      const { type: _, ...told } = what;
+      return {
+        ...state,
+        mats: [...state.mats.filter((each) => placeKey(each.place) !== placeKey(what.place)), told],
+      };
+    }
+    case 'incident':
+      return { ...state, incidents: [...state.incidents, { ...what.incident, by: event }] };
+    case 'went home':
+      return { ...state, away: { because: what.because, back: what.back } };
+    case 'came back':
+      return { ...state, away: null };
     case 'answered':
       return { ...state, answers: { ...state.answers, [what.question]: what.answer } };
     case 'noted':
@@ -86,13 +152,42 @@ function happen(state: VisitState, what: Happening, event: VisitEvent): VisitSta
   }
 }
 
-/** The later mark of a sign at a place replaces the earlier one; the place is then no longer "clear". */
-function addFinding(state: VisitState, found: Finding): VisitState {
+/** Rinsing ends every contact time, whether somebody stopped the clock or not. */
+const RINSES: ReadonlySet<string> = new Set(['rinse 1', 'last rinse']);
+
+const withStopped = (state: VisitState, by: VisitEvent, which: (timer: TimerState) => boolean): VisitState => ({
+  ...state,
+  timers: state.timers.map((each) => (each.stopped === null && which(each) ? { ...each, stopped: by } : each)),
+});
+
+const hadSeen = ({ from }: Folding, event: VisitEvent, found: Finding): boolean => {
+  const source = from.get(found);
+  return source === undefined || saw(event, source);
+};
+
+/** "Clear" takes away what its maker had seen there; what another device found meanwhile stays. */
+function lookClear(folding: Folding, key: PlaceKey, event: VisitEvent): VisitState {
+  const { state } = folding;
+  const findings = state.findings.filter((found) => placeKey(found.place) !== key || !hadSeen(folding, event, found));
+  const contradicted = findings.some((found) => placeKey(found.place) === key);
+  const known = state.lookedClear.includes(key) || contradicted;
+  return { ...state, findings, lookedClear: known ? state.lookedClear : [...state.lookedClear, key] };
+}
+
+/**
+ * A place with a finding is no longer "clear". The later mark of a sign replaces the earlier one; of two made apart the
+ * worse one holds until somebody settles it.
+ */
+function addFinding(folding: Folding, found: Finding, event: VisitEvent): VisitState {
+  const { state } = folding;
   const key = placeKey(found.place);
+  const before = state.findings.find((each) => each.sign === found.sign && placeKey(each.place) === key);
+  const stays = before !== undefined && !hadSeen(folding, event, before) && before.grade > found.grade;
+  if (!stays) folding.from.set(found, event);
   return {
     ...state,
     lookedClear: state.lookedClear.filter((clear) => clear !== key),
-    findings: [...state.findings.filter((each) => !(each.sign === found.sign && placeKey(each.place) === key)), found],
+    findings: [...state.findings.filter((each) => each !== before), stays ? before : found],
   };
 }
 
@@ -106,13 +201,17 @@ const withPads = (state: VisitState, side: Side, pads: PadCount): VisitState => 
 });
 
 /** A pad counts, and a colour that is a sign of its own becomes a finding of that ear. */
-function dirtyPad(state: VisitState, { side, colour }: Extract<Happening, { type: 'pad dirty' }>): VisitState {
-  const before = state.pads[side];
+function dirtyPad(
+  folding: Folding,
+  { side, colour }: Extract<Happening, { type: 'pad dirty' }>,
+  event: VisitEvent,
+): VisitState {
+  const before = folding.state.pads[side];
   const worst = before.worst === null ? colour : worsePad(before.worst, colour);
-  const counted = withPads(state, side, { dirty: before.dirty + 1, worst, clean: false });
+  folding.state = withPads(folding.state, side, { dirty: before.dirty + 1, worst, clean: false });
   const sign = PAD_SHOWS[colour];
-  const place = { site: 'ear', side } as const;
-  if (sign === null || state.findings.some((each) => each.sign === sign && placeKey(each.place) === placeKey(place)))
-    return counted;
-  return addFinding(counted, finding(place, sign, 1));
+  const known = folding.state.findings.some(
+    (each) => each.sign === sign && each.place.site === 'ear' && each.place.side === side,
+  );
+  return sign === null || known ? folding.state : addFinding(folding, finding({ site: 'ear', side }, sign, 1), event);
 }

@@ -1,12 +1,18 @@
+export { inOwnersWords } from './bars';
+export { cautionsNow, type Caution } from './cautions';
 export { currentStep, hindrances, listPlaces, notLookedAt, waitsFor, type Hindrance } from './closing';
 export {
   EVENT_VERSION,
+  OWNER_ANSWERS,
   correctedTime,
   inOrder,
   mergeEvents,
   nextCounter,
+  saw,
+  seenBy,
   type Happening,
   type HappeningType,
+  type OwnerAnswer,
   type VisitEvent,
 } from './events';
 export { foldVisit } from './foldVisit';
@@ -19,19 +25,25 @@ export {
   type HandoverAnswers,
   type HandoverQuestion,
 } from './handover';
-export { circumstancesOf, endsVisit, judgeLookOver, placesToLookAt } from './lookOver';
+export { circumstancesOf, endsVisit, judgeLookOver, placesOfCare, placesToLookAt } from './lookOver';
+export { INCIDENTS, INCIDENT_KINDS, firstSteps, type Incident, type IncidentKind } from './incidents';
+export { movedBefore } from './ownOrder';
 export {
   EMPTY_VISIT,
+  type Clash,
   type PadCount,
+  type Photo,
   type PlugState,
   type StepMark,
   type TimerState,
   type UsedProduct,
   type VisitState,
 } from './state';
+export { proposals, type Proposal } from './proposals';
+export { minutesFactor, stagesTook, type StageTook } from './stepMinutes';
 export { readVisit, type BeforeVisit, type VisitReading } from './readVisit';
 export { stepList } from './stepList';
 export { STAGES, VISIT_KINDS, type Dwell, type Stage, type Step, type VisitKind } from './steps';
 export { timeline, totalMinutes, type Block } from './timeline';
-export { elapsedSeconds, ranFull, type Clock } from './timers';
+export { contactsCutShort, elapsedSeconds, pastMost, ranFull, type Clock } from './timers';
 export type { VisitPlan } from './visitPlan';

@@ -1,7 +1,7 @@
 import type { DogFacts } from '../careplan';
 import { foldSites } from '../catalogue';
 import { stopFor, triage, type Circumstances, type Finding, type Triage } from '../findings';
-import { placeKey, placesOf, type Place, type PlaceKey } from '../places';
+import { BODY_PLACES, lookedAtWith, placeKey, placesOf, type Place, type PlaceKey } from '../places';
 import { monthOf } from '../units';
 
 /** The dog's part in reading the tables. */
@@ -10,8 +10,11 @@ export const circumstancesOf = ({ traits, grassSeedMonths, today }: DogFacts): C
   grassSeedMonth: grassSeedMonths.includes(monthOf(today)),
 });
 
-/** Every place of this dog that the look-over asks about. */
-export const placesToLookAt = (facts: DogFacts): Place[] => placesOf(foldSites(facts.traits));
+/** Places of this dog with a care and a rhythm of their own: ears, eyes, folds. */
+export const placesOfCare = (facts: DogFacts): Place[] => placesOf(foldSites(facts.traits));
+
+/** Every place of this dog that the look-over asks about: from the ears to gait and manner. */
+export const placesToLookAt = (facts: DogFacts): Place[] => [...placesOfCare(facts), ...BODY_PLACES];
 
 /** Level and stops of every place, and of the body as a whole, from the findings so far and those of last time. */
 export function judgeLookOver(
@@ -19,8 +22,8 @@ export function judgeLookOver(
   findings: readonly Finding[],
   lastTime: readonly Finding[],
 ): Partial<Record<PlaceKey, Triage>> {
-  const places: Place[] = [...placesToLookAt(facts), { site: 'body', side: 'none' }];
-  const judged = places.map((place): [PlaceKey, Triage] => [
+  const nails = findings.map(({ place }) => place).filter((place) => lookedAtWith(place) !== place);
+  const judged = [...placesToLookAt(facts), ...nails].map((place): [PlaceKey, Triage] => [
     placeKey(place),
     triage({
       place,

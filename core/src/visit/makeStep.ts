@@ -17,6 +17,8 @@ export const step = (stage: Stage, parts: StepParts): Step => ({
   dwell: null,
   minutes: STAGE_MINUTES[stage],
   barred: null,
+  parts: [],
+  during: [],
   after: [],
   kept: false,
   ...parts,

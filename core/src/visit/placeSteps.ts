@@ -22,7 +22,7 @@ export function earHairSteps(visit: VisitPlan, side: Side): Step[] {
   if (!decision || decision.way === 'leave' || decision.way === 'vet') return [];
   const isDamp = visit.judged[placeKey(place)]?.rows.some((row) => row.id === 'ear: damp') ?? false;
   const damp: Step['barred'] = isDamp
-    ? { stop: 'S1', because: 'damp', source: COMMON_PRACTICE, instead: 'Dry it; no plucking while damp.' }
+    ? { stop: 'S1', because: 'damp', source: COMMON_PRACTICE, instead: 'Dry it; no plucking while damp.', tell: null }
     : null;
   return [
     step('ears, first pass', {

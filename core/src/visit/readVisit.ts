@@ -6,8 +6,10 @@ import { foldVisit } from './foldVisit';
 import { applyAnswers } from './handover';
 import { judgeLookOver } from './lookOver';
 import type { VisitState } from './state';
+import { inOwnOrder } from './ownOrder';
 import { stepList } from './stepList';
 import type { Step, VisitKind } from './steps';
+import type { VisitPlan } from './visitPlan';
 
 /** What stands before the first event: the dog as known that morning, its plan, and what was found last time. */
 export interface BeforeVisit {
@@ -15,6 +17,8 @@ export interface BeforeVisit {
   readonly facts: DogFacts;
   readonly plan: CarePlan;
   readonly contactMinutes: number;
+  readonly contactMost?: number | null;
+  readonly minutesFactor?: NonNullable<VisitPlan['minutesFactor']>;
   readonly lastFindings: readonly Finding[];
 }
 
@@ -29,11 +33,11 @@ export interface VisitReading {
 
 /** A visit read from its events: state, levels and stops, steps. The same on the tablet, at the office, and in a rebuild. */
 export function readVisit(before: BeforeVisit, events: readonly VisitEvent[]): VisitReading {
-  const { kind, contactMinutes } = before;
   const state = foldVisit(events);
   const asked = Object.keys(state.answers).length > 0;
   const facts = asked ? applyAnswers(before.facts, state.answers) : before.facts;
   const plan = asked ? makePlan(facts) : before.plan;
   const judged = judgeLookOver(facts, state.findings, before.lastFindings);
-  return { state, judged, facts, plan, steps: stepList({ kind, facts, plan, contactMinutes, judged }) };
+  const steps = stepList({ ...before, facts, plan, judged, findings: state.findings });
+  return { state, judged, facts, plan, steps: inOwnOrder(steps, state.stepChanges) };
 }

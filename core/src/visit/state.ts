@@ -1,9 +1,14 @@
-import type { Finding, PadColour } from '../findings';
-import type { PlaceKey, Side } from '../places';
-import type { VisitEvent } from './events';
+import type { Finding, PadColour, Sign } from '../findings';
+import type { Place, PlaceKey, Side } from '../places';
+import type { Day } from '../units';
+import type { Happening, VisitEvent } from './events';
 import type { HandoverAnswers } from './handover';
+import type { Incident } from './incidents';
 
-export type StepMark = { readonly kind: 'done' } | { readonly kind: 'skipped'; readonly because: string };
+/** What became of a step, and the event that says so. */
+export type StepMark =
+  | { readonly kind: 'done'; readonly by: VisitEvent }
+  | { readonly kind: 'skipped'; readonly because: string; readonly by: VisitEvent };
 
 /** A plug of one ear. "not found" is an outcome: vet today, and the visit may close. */
 export type PlugState = 'none' | 'in' | 'out, dry' | 'out, damp' | 'not found';
@@ -18,7 +23,9 @@ export interface PadCount {
 export interface TimerState {
   readonly timer: string;
   readonly step: string;
+  /** Least and most time, s. */
   readonly seconds: number;
+  readonly most: number | null;
   readonly started: VisitEvent;
   readonly stopped: VisitEvent | null;
 }
@@ -29,6 +36,30 @@ export interface UsedProduct {
   readonly ml: number;
   readonly planned: number;
   readonly how: 'as planned' | 'a bit more' | 'double' | 'measured' | 'substituted';
+  readonly insteadOf?: string;
+}
+
+type Told<K extends Happening['type']> = Omit<Extract<Happening, { type: K }>, 'type'>;
+
+/** A step somebody added, or moved before another. */
+export type StepChange =
+  | { readonly kind: 'added'; readonly step: string; readonly title: string; readonly before: string | null }
+  | { readonly kind: 'moved'; readonly step: string; readonly before: string };
+
+export interface Photo {
+  readonly photo: string;
+  readonly place: Place;
+  readonly sign: Sign | null;
+}
+
+/** Something that was said or went wrong, with the event that tells when and by whom. */
+export type Logged<T> = T & { readonly by: VisitEvent };
+
+/** Two people marked the same thing apart from each other, and differently. Both marks are kept until it is settled. */
+export interface Clash {
+  /** "step nails", "place ear/left", "plug left": what was marked twice. */
+  readonly about: string;
+  readonly marks: readonly VisitEvent[];
 }
 
 /** A mix from the bench that this dog had. */
@@ -50,6 +81,18 @@ export interface VisitState {
   readonly used: readonly UsedProduct[];
   readonly mixes: readonly TakenMix[];
   readonly answers: HandoverAnswers;
+  readonly stepChanges: readonly StepChange[];
+  /** Parts of a step that were checked, by step. */
+  readonly checked: Readonly<Record<string, readonly string[]>>;
+  readonly overridden: readonly Logged<Told<'caution overridden'>>[];
+  readonly photos: readonly Photo[];
+  readonly tools: Readonly<Record<string, string>>;
+  readonly asked: readonly Logged<Told<'owner asked'>>[];
+  readonly mats: readonly Told<'mat settled'>[];
+  readonly incidents: readonly Logged<Incident>[];
+  /** The dog is away, to be finished another day, or for good. */
+  readonly away: { readonly because: string; readonly back: Day | null } | null;
+  readonly clashes: readonly Clash[];
   readonly notes: readonly string[];
   readonly closed: 'finished' | 'ended early' | null;
   /** Work of a device that had not seen the close: taken in, and shown as such. */
@@ -69,6 +112,16 @@ export const EMPTY_VISIT: VisitState = {
   used: [],
   mixes: [],
   answers: {},
+  stepChanges: [],
+  checked: {},
+  overridden: [],
+  photos: [],
+  tools: {},
+  asked: [],
+  mats: [],
+  incidents: [],
+  away: null,
+  clashes: [],
   notes: [],
   closed: null,
   cameInLater: [],

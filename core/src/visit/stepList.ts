@@ -1,14 +1,18 @@
-import { SIDES } from '../places';
+import { SIDES, namePlace, placeKey } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '../provenance';
 import { restraintOf } from '../careplan';
-import { taskBar } from './bars';
+import { MAY_SPREAD } from '../findings';
+import { leaveOut, placesWith, taskBar } from './bars';
 import * as bath from './bathSteps';
 import { inHouseOrder } from './houseOrder';
 import { endsVisit } from './lookOver';
 import { practice, says, step } from './makeStep';
 import { earCleaning, earHairSteps, eyeStep, foldSteps, secondPass } from './placeSteps';
-import { LEFT_OUT, type Stage, type Step } from './steps';
+import { LEFT_OUT, STAGE_MINUTES, type Stage, type Step } from './steps';
 import { lineAt, lineOf, type VisitPlan } from './visitPlan';
+
+/** After suspected contagion [house value]. */
+const LONG_CLEAN_DOWN_MINUTES = 15;
 
 /**
  * The steps of a visit in working order, for this house, dog and look-over. Barred steps stay in the list, barred,
@@ -19,7 +23,12 @@ export function stepList(visit: VisitPlan): Step[] {
   const stages = inHouseOrder(visit.facts.ways).filter((stage) => !leftOut.includes(stage));
   const steps = stages.flatMap((stage) => STEPS_OF[stage](visit));
   const ids = new Set(steps.map((each) => each.id));
-  const linked = steps.map((each) => ({ ...each, after: each.after.filter((id) => ids.has(id)) }));
+  const linked = steps.map((each) => ({
+    ...each,
+    after: each.after.filter((id) => ids.has(id)),
+    during: each.during.filter((id) => ids.has(id)),
+    minutes: each.minutes * (visit.minutesFactor?.[each.stage] ?? 1),
+  }));
   const ending = endsVisit(visit.judged);
   return ending === null ? linked : linked.map((each) => endEarly(each, ending));
 }
@@ -69,6 +78,7 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
         ...says(lineOf(visit, 'rear')),
         ...says(lineAt(visit, { site: 'ear', side: 'left' }, 'ear flaps')),
         ...says(lineAt(visit, { site: 'eye', side: 'left' }, 'eye corners')),
+        ...leaveOut(visit),
       ],
       after: ['look-over'],
     }),
@@ -79,13 +89,31 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
     step('nails', {
       title: 'Nails and dewclaws',
       how: [...practice('Dewclaws too; file the edges. On dark nails tips only.'), ...says(lineOf(visit, 'nails'))],
+      during: SIDES.map((side) => `ears, first pass ${side}`),
       barred: taskBar(visit, 'nails'),
     }),
   ],
   'brush-out': (visit) => [
+    ...placesWith(visit, ['mat']).map((place) =>
+      step('brush-out', {
+        id: `mat ${placeKey(place)}`,
+        title: `Mat, ${namePlace(place)}: brush out or shave`,
+        how: practice(
+          'The owner’s word first. Never scissors under a mat, never water on it.',
+          'Look at the skin beneath and write down what is there.',
+        ),
+        place,
+        minutes: 5,
+        after: ['look-over'],
+      }),
+    ),
     step('brush-out', {
       title: 'Brush out',
-      how: [...practice('Undercoat out, tangles opened. No water on mats.'), ...says(lineOf(visit, 'brush-out'))],
+      how: [
+        ...practice('Undercoat out, tangles opened. No water on mats.'),
+        ...says(lineOf(visit, 'brush-out')),
+        ...leaveOut(visit),
+      ],
       barred: taskBar(visit, 'brush-out'),
     }),
   ],
@@ -93,6 +121,7 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
   plugs: bath.plugsIn,
   'wash 1': (visit) => [bath.wash1(visit)],
   contact: bath.contact1,
+  face: bath.face,
   'rinse 1': bath.rinse1,
   'wash 2': bath.wash2,
   'contact 2': bath.contact2,
@@ -103,10 +132,10 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
   dry: (visit) => [bath.dry(visit)],
   'ears, second pass': (visit) => SIDES.map((side) => secondPass(visit, side)),
   folds: foldSteps,
-  'comb and tidy': () => [
+  'comb and tidy': (visit) => [
     step('comb and tidy', {
       title: 'Comb and tidy',
-      how: practice('Looser comb against the hair, finer one to finish. Face checked again.'),
+      how: [...practice('Looser comb against the hair, finer one to finish. Face checked again.'), ...leaveOut(visit)],
       after: ['dry'],
     }),
   ],
@@ -126,17 +155,32 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
       how: practice('What was used, what was found, treat for the dog.'),
     }),
   ],
+  'clean-down': (visit) => {
+    const spreads = placesWith(visit, MAY_SPREAD).length > 0;
+    return [
+      step('clean-down', {
+        title: spreads ? 'Clean down, the long way' : 'Clean down',
+        how: spreads
+          ? practice(
+              'Table, tub, dryer, tools and floor: hair off first, then disinfectant for its full time.',
+              'This dog’s towels and your apron straight to the hot wash. Gloves off last.',
+            )
+          : practice('Hair off table, tub and tools, then wiped down. Nozzles wiped.'),
+        minutes: spreads ? LONG_CLEAN_DOWN_MINUTES : STAGE_MINUTES['clean-down'],
+      }),
+    ];
+  },
 };
 
 /** S3 ends the visit: only what must not be forgotten stays. */
 function endEarly(each: Step, because: string): Step {
-  if (each.stage === 'look-over' || each.stage === 'record') return each;
+  if (each.stage === 'look-over' || each.stage === 'record' || each.stage === 'clean-down') return each;
   if (each.kept) {
     const first = { words: 'Before handing over, or tell the vet.', source: HOUSE_VALUE };
     return { ...each, how: [first, ...each.how], barred: null };
   }
   return {
     ...each,
-    barred: { stop: 'S3', because, source: COMMON_PRACTICE, instead: 'The visit ends here.' },
+    barred: { stop: 'S3', because, source: COMMON_PRACTICE, instead: 'The visit ends here.', tell: null },
   };
 }

@@ -17,6 +17,7 @@ export const STAGES = {
   plugs: 'Plugs in',
   'wash 1': 'Wash 1',
   contact: 'Contact',
+  face: 'Face',
   'rinse 1': 'Rinse',
   'wash 2': 'Wash 2',
   'contact 2': 'Contact',
@@ -30,6 +31,7 @@ export const STAGES = {
   'comb and tidy': 'Comb and tidy',
   teeth: 'Teeth',
   record: 'Record and hand over',
+  'clean-down': 'Clean-down',
 } as const;
 export type Stage = keyof typeof STAGES;
 
@@ -44,6 +46,7 @@ const NO_BATH: readonly Stage[] = [
   'plugs',
   'wash 1',
   'contact',
+  'face',
   'rinse 1',
   'wash 2',
   'contact 2',
@@ -69,6 +72,7 @@ export const LEFT_OUT: Readonly<Record<VisitKind, readonly Stage[]>> = {
     'ears, second pass',
     'folds',
     'teeth',
+    'clean-down',
   ],
 };
 
@@ -76,7 +80,9 @@ export const LEFT_OUT: Readonly<Record<VisitKind, readonly Stage[]>> = {
 export interface Dwell {
   readonly timer: string;
   readonly name: string;
+  /** Least time, and most where there is one. */
   readonly seconds: number;
+  readonly most?: number;
   /** Who says how long: the trade, the house, the label, a vet. */
   readonly source: Source;
 }
@@ -100,7 +106,13 @@ export interface Step {
     readonly because: string;
     readonly source: Source;
     readonly instead: string;
+    /** What to tell the owner, as it can be said at the door; null where there is nothing to tell. */
+    readonly tell: string | null;
   } | null;
+  /** Parts that are ticked one by one: a dog is dry place by place. */
+  readonly parts: readonly string[];
+  /** Steps whose waiting time this one may use. */
+  readonly during: readonly string[];
   /** Steps that must be done or settled first. */
   readonly after: readonly string[];
   /** Never removed by any stop: plugs out, rinse, dry. */
@@ -122,6 +134,7 @@ export const STAGE_MINUTES: Readonly<Record<Stage, number>> = {
   plugs: 1,
   'wash 1': 6,
   contact: 0,
+  face: 3,
   'rinse 1': 3,
   'wash 2': 4,
   'contact 2': 0,
@@ -135,4 +148,5 @@ export const STAGE_MINUTES: Readonly<Record<Stage, number>> = {
   'comb and tidy': 10,
   teeth: 2,
   record: 3,
+  'clean-down': 4,
 };

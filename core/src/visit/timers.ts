@@ -29,3 +29,13 @@ export function ranFull(timer: TimerState): boolean | null {
   const elapsed = elapsedSeconds(timer, timer.stopped);
   return elapsed === null ? null : elapsed >= timer.seconds;
 }
+
+/** Contact times that ended before the label's or the vet's least: rinsed early, by a clock that is known. */
+export const contactsCutShort = (timers: readonly TimerState[]): TimerState[] =>
+  timers.filter((timer) => timer.timer.startsWith('contact') && ranFull(timer) === false);
+
+/** Still running and past its most time: what stands on the skin too long. Null where the time is unknown. */
+export function pastMost(timer: TimerState, clock: Clock): boolean | null {
+  const elapsed = elapsedSeconds(timer, timer.stopped ?? clock);
+  return elapsed === null || timer.most === null ? null : elapsed > timer.most;
+}

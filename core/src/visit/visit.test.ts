@@ -132,6 +132,7 @@ describe('the step list', () => {
       'wet',
       'plugs',
       'wash 1',
+      'face',
       'rinse 1',
       'wash 2',
       'last rinse',
@@ -142,6 +143,7 @@ describe('the step list', () => {
       'ears, second pass right',
       'comb and tidy',
       'record',
+      'clean-down',
     ]);
   });
 
@@ -238,7 +240,7 @@ describe('the step list', () => {
     const steps = stepsAfter(aDog(), [finding({ site: 'ear', side: 'none' }, 'head tilt', 1)]);
     const open = steps.filter((step) => step.barred === null);
     expect(ids(open)).toEqual(
-      ['look-over', 'rinse 1', 'last rinse', 'plugs out', 'water off', 'dry', 'record'].filter((id) =>
+      ['look-over', 'rinse 1', 'last rinse', 'plugs out', 'water off', 'dry', 'record', 'clean-down'].filter((id) =>
         ids(steps).includes(id),
       ),
     );

@@ -1,7 +1,7 @@
 import type { CarePlan, DogFacts, PlanLine } from '../careplan';
-import { areaOf, keepsWaterBelowNeck, type SignArea, type Triage } from '../findings';
+import { areaOf, keepsWaterBelowNeck, type Finding, type SignArea, type Triage } from '../findings';
 import { SIDES, placeKey, type Place, type PlaceKey, type Side } from '../places';
-import type { VisitKind } from './steps';
+import type { Stage, VisitKind } from './steps';
 
 /** Everything the steps of one visit depend on. */
 export interface VisitPlan {
@@ -10,8 +10,13 @@ export interface VisitPlan {
   readonly plan: CarePlan;
   /** Contact minutes of the wash that is timed, 0 when none is. */
   readonly contactMinutes: number;
+  /** Most minutes the label allows, where it says so. */
+  readonly contactMost?: number | null;
   /** The look-over so far, by place; a place not judged yet bars nothing. */
   readonly judged: Readonly<Partial<Record<PlaceKey, Triage>>>;
+  readonly findings?: readonly Finding[];
+  /** This dog's minutes against the house's, by stage, as learned. */
+  readonly minutesFactor?: Readonly<Partial<Record<Stage, number>>>;
 }
 
 /** The plan's line for a task that has no place. */
@@ -27,6 +32,11 @@ const CLEANING: Readonly<Record<SignArea, PlanLine['task']>> = {
   ear: 'ear cleaning',
   eye: 'eyes and face',
   fold: 'fold care',
+  skin: 'bath',
+  paw: 'bath',
+  nail: 'nails',
+  mouth: 'teeth',
+  rear: 'bath',
   body: 'bath',
 };
 

@@ -1,8 +1,29 @@
 import fc from 'fast-check';
 import { makePlan, type DogFacts } from '../../careplan';
-import { ALL_SIGNS, PAD_COLOURS, SIGNS, finding, mirrorFinding, type Finding, type Triage } from '../../findings';
-import { SIDES, mirror, otherSide, type Place, type PlaceKey } from '../../places';
-import { HANDOVER_QUESTIONS, stepList, type HandoverQuestion, type Happening, type Step, type VisitEvent } from '..';
+import {
+  ALL_SIGNS,
+  PAD_COLOURS,
+  TRIAGE_TABLE,
+  finding,
+  mirrorFinding,
+  signWords,
+  type Finding,
+  type Sign,
+  type SignArea,
+  type Triage,
+} from '../../findings';
+import { SIDES, mirror, otherSide, type PlaceKey, type Site } from '../../places';
+import {
+  HANDOVER_QUESTIONS,
+  mergeEvents,
+  nextCounter,
+  seenBy,
+  stepList,
+  type HandoverQuestion,
+  type Happening,
+  type Step,
+  type VisitEvent,
+} from '..';
 
 /** Steps of a dog whose look-over came out like this. */
 export const stepsFor = (facts: DogFacts, judged: Partial<Record<PlaceKey, Triage>> = {}, contactMinutes = 0): Step[] =>
@@ -19,31 +40,45 @@ export const logged = (happenings: readonly Happening[], device = 'tablet', from
     person: 'p',
     at: 1_000_000 + (from + i) * 1000,
     offset: 0,
+    seen: null,
     what,
   }));
 
+const signsEnding: ReadonlySet<Sign> = new Set(
+  TRIAGE_TABLE.filter((row) => row.stop === 'S3' && row.areas.includes('body')).flatMap((row) => row.signs),
+);
 const side = fc.constantFrom(...SIDES);
 const grade = fc.constantFrom<1 | 2 | 3>(1, 2, 3);
 
-/** A random finding at an ear, an eye, a nose fold or a lip fold. */
+/** A place of each list of signs; sides where it has two. */
+const PLACES_OF: Readonly<Record<SignArea, readonly Site[]>> = {
+  ear: ['ear'],
+  eye: ['eye'],
+  fold: ['fold nose', 'fold lip'],
+  skin: ['back', 'side', 'belly', 'leg hind'],
+  paw: ['paw front'],
+  nail: ['nail front 1', 'nail hind 3'],
+  mouth: ['mouth'],
+  rear: ['rear'],
+  body: ['body'],
+};
+const UNPAIRED: ReadonlySet<Site> = new Set<Site>(['fold nose', 'back', 'belly', 'mouth', 'rear', 'body']);
+
+/** A random finding anywhere, but for the signs that end a visit. */
 export const anyFinding: fc.Arbitrary<Finding> = fc
-  .tuple(
-    fc.constantFrom(...ALL_SIGNS.filter((sign) => SIGNS[sign].area !== 'body')),
-    grade,
-    fc.constantFrom(null, true, false),
-    side,
-    fc.boolean(),
+  .constantFrom(...ALL_SIGNS.filter((sign) => signsEnding.has(sign) === false))
+  .chain((sign) =>
+    fc.record({
+      sign: fc.constant(sign),
+      site: fc.constantFrom(...signWords(sign).areas.flatMap((area) => PLACES_OF[area])),
+      grade,
+      answer: fc.constantFrom(null, true, false),
+      side,
+    }),
   )
-  .map(([sign, g, answer, s, nose]) => {
-    const { area } = SIGNS[sign];
-    const place: Place =
-      area === 'fold'
-        ? nose
-          ? { site: 'fold nose', side: 'none' }
-          : { site: 'fold lip', side: s }
-        : { site: area, side: s };
-    return finding(place, sign, g, answer);
-  });
+  .map(({ sign, site, grade: g, answer, side: s }) =>
+    finding({ site, side: UNPAIRED.has(site) ? 'none' : s }, sign, g, answer),
+  );
 
 /** Any single happening. */
 export const anyHappening: fc.Arbitrary<Happening> = fc.oneof(
@@ -88,9 +123,45 @@ export const anyLog: fc.Arbitrary<VisitEvent[]> = fc
       person: 'p',
       at: i,
       offset: 0,
+      seen: null,
       what,
     })),
   );
+
+/**
+ * A crew at one dog: each device writes what it does, with what it had seen of the others, and now and then they hear
+ * from each other. What every device knows at the end, and all that was ever written.
+ */
+export const anyCrew: fc.Arbitrary<{ readonly known: readonly VisitEvent[][]; readonly all: VisitEvent[] }> = fc
+  .array(fc.oneof(fc.tuple(fc.nat(2), anyHappening), fc.tuple(fc.nat(2), fc.constant('hears' as const))), {
+    maxLength: 40,
+  })
+  .map((turns) => {
+    const known: VisitEvent[][] = [[], [], []];
+    let all: VisitEvent[] = [];
+    turns.forEach(([who, turn], i) => {
+      const mine = known[who] ?? [];
+      if (turn === 'hears') {
+        known[who] = mergeEvents(mine, all);
+        return;
+      }
+      const device = ['tablet', 'phone', 'desk'][who] ?? 'desk';
+      const event: VisitEvent = {
+        id: `e${String(i).padStart(3, '0')}`,
+        v: 2,
+        counter: nextCounter(mine),
+        device,
+        person: 'p',
+        at: i,
+        offset: 0,
+        seen: seenBy(device, mine),
+        what: turn,
+      };
+      known[who] = [...mine, event];
+      all = [...all, event];
+    });
+    return { known, all };
+  });
 
 /** The same happening on the other half of the dog. */
 export function mirrorHappening(what: Happening): Happening {

@@ -1,0 +1,68 @@
+import { placeKey } from '../places';
+import { saw, type Happening, type VisitEvent } from './events';
+import type { Clash } from './state';
+
+/**
+ * What a mark is about, and what it says of it: two marks of the same thing that say different things clash when their
+ * makers did not know of each other. Null for what only adds up, such as pads and notes.
+ */
+function mark(what: Happening): { readonly about: string; readonly says: string } | null {
+  switch (what.type) {
+    case 'step done':
+      return { about: `step ${what.step}`, says: 'done' };
+    case 'step skipped':
+      return { about: `step ${what.step}`, says: 'skipped' };
+    case 'looked clear':
+      return { about: `place ${placeKey(what.place)}`, says: 'clear' };
+    case 'found':
+      return {
+        about: `place ${placeKey(what.finding.place)}`,
+        says: `${what.finding.sign} ${what.finding.grade} ${what.finding.answer}`,
+      };
+    case 'plug out':
+      return { about: `plug ${what.side}`, says: what.came };
+    case 'plug not found':
+      return { about: `plug ${what.side}`, says: 'not found' };
+    case 'answered':
+      return { about: `handover ${what.question}`, says: String(what.answer) };
+    case 'closed':
+      return { about: 'close', says: what.how };
+    default:
+      return null;
+  }
+}
+
+/** Two different signs at one place add up; the same sign with two grades, or a sign against "clear", do not. */
+function differ(a: Happening, b: Happening): boolean {
+  if (a.type === 'found' && b.type === 'found' && a.finding.sign !== b.finding.sign) return false;
+  return mark(a)?.says !== mark(b)?.says;
+}
+
+/**
+ * What two devices marked apart and differently, and nobody has settled since by marking it again with both in sight.
+ * @param events all events in order.
+ */
+export function clashesOf(events: readonly VisitEvent[]): Clash[] {
+  const devices = new Set(events.map((event) => event.device));
+  if (devices.size < 2) return [];
+  const marks = new Map<string, VisitEvent[]>();
+  for (const event of events) {
+    const about = mark(event.what)?.about;
+    if (about === undefined) continue;
+    // Only what the newcomer had not seen still stands beside it.
+    const standing = (marks.get(about) ?? []).filter(
+      (earlier) => !saw(event, earlier) || addsTo(event.what, earlier.what),
+    );
+    marks.set(about, [...standing, event]);
+  }
+  return [...marks].flatMap(([about, standing]) => {
+    const clashing = standing.filter((one) =>
+      standing.some((other) => one !== other && !saw(one, other) && !saw(other, one) && differ(one.what, other.what)),
+    );
+    return clashing.length > 0 ? [{ about, marks: clashing }] : [];
+  });
+}
+
+/** A second sign at a place says nothing about the first. */
+const addsTo = (later: Happening, earlier: Happening): boolean =>
+  later.type === 'found' && earlier.type === 'found' && later.finding.sign !== earlier.finding.sign;
