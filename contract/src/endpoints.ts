@@ -20,7 +20,7 @@ import { dogEdit, dogListItem, dogView, newDog, newLesson, newProgramme, newWeig
 import { health, houseEdit, houseView, memberView, ownBreedEdit, sessionView, todayView, watchItem } from './house';
 import { importStep, importView, newImport } from './imports';
 import { instructionEdit, newInstruction } from './instructions';
-import { eventsTaken, newEvents, newVisit, sheetView, visitView, type MixView } from './visits';
+import { carryView, visitEvents, eventsTaken, newEvents, newVisit, sheetView, visitView, type MixView } from './visits';
 
 const made = z.object({ id });
 const changed = z.object({ version: z.int() });
@@ -132,6 +132,11 @@ export const ENDPOINTS = {
     says: 'Send what happened; may be sent again',
     body: newEvents,
     response: eventsTaken,
+  },
+  'GET /api/visits/:id/events': { says: 'All that happened so far', response: visitEvents },
+  'GET /api/carry': {
+    says: 'Everything the table needs of today’s and tomorrow’s visits without a network',
+    response: carryView,
   },
   'GET /api/visits/:id/sheet': { says: 'The owner sheet', response: sheetView },
   'GET /api/watch': { says: 'Findings that want following up', response: list(watchItem) },

@@ -1,5 +1,13 @@
 import type { DogFacts } from '@dewpond/core/careplan';
-import { ALL_SIGNS, FINDING_COLOURS, FINDING_SMELLS, PAD_COLOURS, mayBeAt, type Finding } from '@dewpond/core/findings';
+import {
+  ALL_SIGNS,
+  FINDING_COLOURS,
+  FINDING_SMELLS,
+  PAD_COLOURS,
+  mayBeAt,
+  type Finding,
+  type Sign,
+} from '@dewpond/core/findings';
 import { isWhole, type PlaceKey } from '@dewpond/core/places';
 import type { OwnerSheet } from '@dewpond/core/sheet';
 import type { MixCard, Product } from '@dewpond/core/dilution';
@@ -11,6 +19,7 @@ import {
   VISIT_KINDS,
   type HandoverQuestion,
   type IncidentKind,
+  type Stage,
   type VisitEvent,
 } from '@dewpond/core/visit';
 import type { Day } from '@dewpond/core/units';
@@ -187,14 +196,31 @@ export interface MixView {
   };
 }
 
-export const visitView = z.object({
-  id,
+/** A picture of the dog from an earlier visit, to hold today's beside it. */
+export interface EarlierPhoto {
+  readonly photo: string;
+  readonly place: PlaceKey;
+  readonly sign: Sign | null;
+  readonly day: Day;
+}
+
+/** Pictures as they are sent, before they are drawn anew. */
+export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
+export const PHOTO_LIMIT = 8 * 1024 * 1024;
+
+/** All that a visit stands on before anything happens: enough for the whole visit without a network. */
+const preparedVisit = {
   dog: z.object({ id, name: z.string(), words: z.string(), handling: z.array(z.string()), weightKg: z.number() }),
+  owner: z.object({ name: z.string(), phones: z.array(z.string()) }),
   appointmentId: id.nullable(),
   kind: z.enum(VISIT_KINDS),
   day: daySchema,
   facts: z.custom<DogFacts>(),
   contactMinutes: z.number(),
+  contactMost: z.number().nullable(),
+  minutesFactor: z.custom<Readonly<Partial<Record<Stage, number>>>>().describe('Against the house’s, by stage'),
+  tools: z.record(z.string(), z.string()).describe('Blade or comb by part of the body, last time'),
+  photos: z.custom<EarlierPhoto[]>().describe('The newest earlier picture of each place'),
   mixes: z.custom<MixView[]>(),
   bench: z.custom<MixAtHand[]>().describe('Mixes standing at the bench, of products this visit uses'),
   lastTime: z.custom<{
@@ -204,10 +230,32 @@ export const visitView = z.object({
   } | null>(),
   /** What the owner said the last time each question was asked. */
   lastAnswers: z.custom<Readonly<Partial<Record<HandoverQuestion, { readonly answer: boolean; readonly day: Day }>>>>(),
+};
+
+export const visitView = z.object({
+  id,
+  ...preparedVisit,
   events: z.custom<VisitEvent[]>(),
   serverNow: z.number(),
 });
 export type VisitView = z.infer<typeof visitView>;
+
+export const visitEvents = z.object({ events: z.custom<VisitEvent[]>(), serverNow: z.number() });
+
+/** A booked visit to carry along: begun already, or to be begun on the device. */
+const carriedVisit = z.object({
+  visitId: id.nullable(),
+  startsAt: z.string().nullable(),
+  events: z.custom<VisitEvent[]>(),
+  ...preparedVisit,
+});
+export type CarriedVisit = z.infer<typeof carriedVisit>;
+export const carryView = z.object({
+  day: daySchema,
+  serverNow: z.number(),
+  visits: z.array(carriedVisit).describe('Today’s and tomorrow’s, and those begun and not closed'),
+});
+export type CarryView = z.infer<typeof carryView>;
 
 export const sheetView = z.object({
   visitId: id,

@@ -31,11 +31,14 @@ import { dogRoutes } from './dogs/routes';
 import { houseRoutes } from './house/routes';
 import type { Services } from './http/context';
 import { Refusal, notFound } from './http/problem';
+import { liveRoutes } from './live/routes';
 import { sheetRoutes } from './sheet/routes';
 import { stockRoutes } from './stock/routes';
 import { todayRoutes } from './today/routes';
 import { VERSION } from './version';
 import { vetRoutes } from './vets/routes';
+import { carryRoutes } from './visits/carry';
+import { photoRoutes } from './visits/photos';
 import { visitRoutes } from './visits/routes';
 
 const BODY_LIMIT = '1mb';
@@ -93,6 +96,9 @@ export function makeApp(
     clientRoutes,
     appointmentRoutes,
     visitRoutes,
+    photoRoutes,
+    carryRoutes,
+    liveRoutes,
     sheetRoutes,
     archiveRoutes,
     weighingRoutes,

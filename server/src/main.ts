@@ -4,11 +4,12 @@ import { readConfig } from './config';
 import { connect } from './db/connect';
 import type { Services } from './http/context';
 import { startJobs } from './jobs/queue';
+import { listenForVisits } from './live/visitNews';
 
 const config = readConfig();
 const log = pino({ level: config.LOG_LEVEL });
 const databases = connect(config);
-const services: Services = { databases, now: () => Date.now() };
+const services: Services = { databases, now: () => Date.now(), news: listenForVisits(databases, log) };
 const stopJobs = await startJobs(config, services, log);
 const server = makeApp(config, services, log).listen(config.PORT, config.HOST, (error) => {
   if (error) {
@@ -26,7 +27,7 @@ async function stop(): Promise<void> {
   stopping = true;
   server.close();
   server.closeAllConnections();
-  await stopJobs().catch(() => undefined);
+  await Promise.all([services.news.stop(), stopJobs().catch(() => undefined)]);
   await Promise.all(databases.pools.map((pool) => pool.end()));
   process.exit(0);
 }

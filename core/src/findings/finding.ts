@@ -13,8 +13,8 @@ export interface Finding {
 
 /** What is said of a finding besides sign and grade; all of it optional, none of it judged by the table. */
 export interface FindingDetails {
-  readonly colour?: string;
-  readonly smell?: string;
+  readonly colour?: (typeof FINDING_COLOURS)[number];
+  readonly smell?: (typeof FINDING_SMELLS)[number];
   /** Largest size across, mm. */
   readonly mm?: number;
   /** The owner or a vet knows of it. */

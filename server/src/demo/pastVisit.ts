@@ -97,6 +97,7 @@ const asEvents = (happened: readonly Happening[]) =>
     person: 'demo',
     at: i,
     offset: 0,
+    seen: null,
     what,
   }));
 

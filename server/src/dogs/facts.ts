@@ -11,7 +11,7 @@ import {
   type EarHistory,
 } from '@dewpond/core/careplan';
 import { SIGNS, type Finding } from '@dewpond/core/findings';
-import { placeKey, type PlaceKey, type Side } from '@dewpond/core/places';
+import { lookedAtWith, placeKey, type PlaceKey, type Side } from '@dewpond/core/places';
 import { daysBetween, kilograms, showWeight, yearsOld, type Day } from '@dewpond/core/units';
 import { applyAnswers, lastingAnswers, type HandoverAnswers } from '@dewpond/core/visit';
 import type { DogProfile } from '@dewpond/contract';
@@ -141,23 +141,20 @@ export function describe({ dog }: DogRecord, facts: DogFacts, { units, catalogue
 
 /** The newest inspection of each place, and everything found there then: "last time". */
 export function lastInspection({
-  care,
   findings,
   visits,
 }: DogRecord): { day: Day; findings: Finding[]; looked: PlaceKey[] } | null {
-  const looked = care.filter((row) => row.looked);
+  const newest = new Map(visits.flatMap(({ id, looked }) => looked.map((key) => [key, id] as const)));
   const last = visits.at(-1);
-  if (!last || looked.length === 0) return null;
-  const newest = new Map(looked.map((row) => [row.place, row.visitId]));
+  if (!last || newest.size === 0) return null;
   return {
     day: last.day,
-    looked: [...newest.keys()] as PlaceKey[],
+    looked: [...newest.keys()],
     findings: findings
       .filter(
-        (found) =>
-          newest.get(placeKey(found.place)) === found.visitId ||
-          (found.place.side === 'none' && found.visitId === last.id),
+        ({ place, visitId }) =>
+          newest.get(placeKey(lookedAtWith(place))) === visitId || (place.side === 'none' && visitId === last.id),
       )
-      .map(({ place, sign, grade, answer }) => ({ place, sign, grade, answer })),
+      .map(({ visitId: _, day: __, level: ___, ...found }) => found),
   };
 }

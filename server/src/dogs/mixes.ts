@@ -16,6 +16,10 @@ export function bodyProduct(house: House, facts: DogFacts, plan: CarePlan): Stoc
 export const contactMinutes = (house: House, facts: DogFacts, plan: CarePlan): number =>
   plan.bathProduct?.contactMinutes ?? bodyProduct(house, facts, plan)?.contact?.least ?? 0;
 
+/** Most minutes on the skin, by the label; a vet's own time has no such end, null. */
+export const contactMost = (house: House, facts: DogFacts, plan: CarePlan): number | null =>
+  plan.bathProduct ? null : (bodyProduct(house, facts, plan)?.contact?.most ?? null);
+
 const ROUND_OF: Readonly<Record<VisitKind, ProductRound>> = {
   'full visit': 'all',
   'bath only': 'bath',

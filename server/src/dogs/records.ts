@@ -1,4 +1,4 @@
-import type { VisitView } from '@dewpond/contract';
+import type { EarlierPhoto, VisitView } from '@dewpond/contract';
 import type { Instruction } from '@dewpond/core/careplan';
 import { learnDogFactor } from '@dewpond/core/dilution';
 import type { Finding } from '@dewpond/core/findings';
@@ -6,6 +6,7 @@ import { handlingMarks } from '@dewpond/core/handling';
 import { placeOf, type PlaceKey } from '@dewpond/core/places';
 import { placeRecord, type PlaceRecord, type PlaceVisit } from '@dewpond/core/rhythm';
 import { millilitres, type Day } from '@dewpond/core/units';
+import { minutesFactor, type Stage } from '@dewpond/core/visit';
 import { group } from 'd3-array';
 import { asc, eq, inArray, isNull } from 'drizzle-orm';
 import {
@@ -15,8 +16,11 @@ import {
   findingSeen,
   handoverAnswer,
   instruction,
+  photoShown,
   placeCare,
+  stageTook,
   taskDone,
+  toolUsed,
   visit,
 } from '../db/schema';
 import type { Tenant } from '../db/tenant';
@@ -36,13 +40,24 @@ export interface DogRecord {
   /** The newest answer to each question of handover. */
   readonly answers: VisitView['lastAnswers'];
   readonly instructions: readonly (Instruction & { readonly version: number })[];
-  readonly visits: readonly { readonly id: string; readonly day: Day; readonly closed: string | null }[];
+  readonly visits: readonly {
+    readonly id: string;
+    readonly day: Day;
+    readonly closed: string | null;
+    readonly looked: readonly PlaceKey[];
+  }[];
   readonly care: readonly CareRow[];
   readonly findings: readonly KeptFinding[];
   readonly tasks: readonly { readonly visitId: string; readonly day: Day; readonly task: string }[];
   readonly places: Readonly<Partial<Record<PlaceKey, PlaceRecord>>>;
   readonly amountFactor: number;
   readonly amountLessons: number;
+  /** This dog's minutes against the house's, by stage. */
+  readonly minutesFactor: Readonly<Partial<Record<Stage, number>>>;
+  /** Blade or comb by part of the body, as used last. */
+  readonly tools: Readonly<Record<string, string>>;
+  /** The newest picture of each place. */
+  readonly photos: readonly EarlierPhoto[];
 }
 
 /**
@@ -103,6 +118,19 @@ export async function loadDogs(
     .from(handoverAnswer)
     .where(list ? inArray(handoverAnswer.dogId, list) : undefined);
 
+  const took = await tx
+    .select()
+    .from(stageTook)
+    .where(list ? inArray(stageTook.dogId, list) : undefined);
+  const tools = await tx
+    .select()
+    .from(toolUsed)
+    .where(list ? inArray(toolUsed.dogId, list) : undefined);
+  const photos = await tx
+    .select()
+    .from(photoShown)
+    .where(list ? inArray(photoShown.dogId, list) : undefined);
+
   const visitOrder = new Map(visits.map((each, i) => [each.id, i]));
   const known = <T extends { visitId: string }>(rows: readonly T[]) =>
     rows
@@ -116,6 +144,9 @@ export async function loadDogs(
     tasks: group(known(tasks), (row) => row.dogId),
     amounts: group(known(amounts), (row) => row.dogId),
     answers: group(known(answers), (row) => row.dogId),
+    took: group(known(took), (row) => row.dogId),
+    tools: group(known(tools), (row) => row.dogId),
+    photos: group(known(photos), (row) => row.dogId),
   };
   return dogs.map((row): DogRecord => {
     const id = row.dog.id;
@@ -130,7 +161,12 @@ export async function loadDogs(
       dog: row.dog,
       client: row.client,
       instructions: said,
-      visits: (byDog.visits.get(id) ?? []).map((each) => ({ id: each.id, day: each.day as Day, closed: each.closed })),
+      visits: (byDog.visits.get(id) ?? []).map((each) => ({
+        id: each.id,
+        day: each.day as Day,
+        closed: each.closed,
+        looked: each.looked,
+      })),
       care: cared,
       findings: (byDog.findings.get(id) ?? []).map((each) => ({
         visitId: each.visitId,
@@ -140,6 +176,7 @@ export async function loadDogs(
         sign: each.sign,
         grade: each.grade,
         answer: each.answer,
+        ...(each.more ? { more: each.more } : {}),
       })),
       tasks: (byDog.tasks.get(id) ?? []).map((each) => ({
         visitId: each.visitId,
@@ -152,9 +189,23 @@ export async function loadDogs(
       places: placeRecords(cared, said),
       amountFactor: learnDogFactor(lessons),
       amountLessons: lessons.filter((each) => each.complete && each.used > 0).length,
+      minutesFactor: Object.fromEntries(
+        [...group(byDog.took.get(id) ?? [], (each) => each.stage)].map(([stage, each]) => [stage, minutesFactor(each)]),
+      ),
+      tools: Object.fromEntries((byDog.tools.get(id) ?? []).map(({ part, tool }) => [part, tool])),
+      photos: newestOfEach(byDog.photos.get(id) ?? []),
     };
   });
 }
+
+const newestOfEach = (rows: readonly (typeof photoShown.$inferSelect)[]): EarlierPhoto[] => [
+  ...new Map(
+    rows.map(({ photoId, place, sign, day }): [string, EarlierPhoto] => [
+      place,
+      { photo: photoId, place: place as PlaceKey, sign, day: day as Day },
+    ]),
+  ).values(),
+];
 
 export const asInstruction = (row: typeof instruction.$inferSelect): DogRecord['instructions'][number] => ({
   version: row.version,

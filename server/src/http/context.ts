@@ -2,6 +2,7 @@ import type { MemberView } from '@dewpond/contract';
 import type { Request } from 'express';
 import type { Databases } from '../db/connect';
 import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
+import type { VisitNews } from '../live/visitNews';
 import { Refusal } from './problem';
 
 /** Who is asking, for which business. Set by the session check in front of every route but sign-in and health. */
@@ -26,6 +27,7 @@ export interface Services {
   readonly databases: Databases;
   /** Milliseconds since 1970; replaced in tests. */
   readonly now: () => number;
+  readonly news: VisitNews;
 }
 
 /** A call of one signed-in person, inside the transaction of their business. */

@@ -6,13 +6,12 @@ import { SHIPPED } from '@dewpond/core/catalogue';
 import { gather, matchBook, readCsv, readRows, readVcards, suggestMapping } from '@dewpond/core/importing';
 import { day } from '@dewpond/core/units';
 import { runImport } from '../imports/runImport';
-import { addDog, app, clock, databases, openSalon, type Salon } from './salon';
+import { services, addDog, app, clock, databases, openSalon, type Salon } from './salon';
 
 let salon: Salon;
 beforeAll(async () => {
   salon = await openSalon();
 });
-const services = { databases, now: () => clock.now };
 
 /** A file on its way into the book, as the browser sends it. */
 function rowsOf(text: string) {

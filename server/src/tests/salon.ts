@@ -8,6 +8,7 @@ import { makeAuth } from '../auth/auth';
 import { readConfig } from '../config';
 import * as authSchema from '../db/authSchema';
 import { connect } from '../db/connect';
+import { listenForVisits } from '../live/visitNews';
 import { bottle, business, member, product, pump } from '../db/schema';
 import { inTenant, type BusinessId } from '../db/tenant';
 
@@ -26,7 +27,8 @@ const log = pino({ level: 'info' }, { write: (line: string) => void logLines.pus
 
 /** The clock of the tests: a Wednesday at nine. */
 export const clock = { now: Date.UTC(2026, 10, 25, 9, 0, 0) };
-export const app = makeApp(config, { databases, now: () => clock.now }, log, auth);
+export const services = { databases, now: () => clock.now, news: listenForVisits(databases, log) };
+export const app = makeApp(config, services, log, auth);
 
 export const PASSWORD = 'a-long-password';
 

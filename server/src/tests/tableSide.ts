@@ -42,7 +42,7 @@ export function wholeVisit(view: VisitView, findings: readonly Happening[]): Hap
         contactMinutes: view.contactMinutes,
         lastFindings: view.lastTime?.findings ?? [],
       },
-      eventsOf(happened).map((event) => ({ ...event, person: 'p' })),
+      eventsOf(happened).map(({ seen, ...event }) => ({ ...event, person: 'p', seen: seen ?? null })),
     );
     const step = currentStep(state, steps);
     if (!step) return [...happened, { type: 'closed', how: 'finished' }];

@@ -133,17 +133,22 @@ describe('a visit moves what is due', () => {
 });
 
 describe('events', () => {
-  test('sent twice are kept once; the same id with other content is refused and nothing of the batch is kept', async () => {
+  test('sent twice are kept once; the same id with other content is refused, and holds up nothing else', async () => {
     const { dogId } = await addDog(salon);
     const id = await begin(salon, dogId);
     const [opened, clear] = eventsOf([{ type: 'opened' }, { type: 'looked clear', place: LEFT_EAR }]);
     if (!opened || !clear) throw new Error('two events');
     const send = (events: object[]) => salon.call('POST /api/visits/:id/events', { id, body: { events } });
     expect((await send([opened])).body.taken).toEqual([opened.id]);
-    expect((await send([opened, clear])).body).toEqual({ taken: [clear.id], known: [opened.id] });
+    expect((await send([opened, clear])).body).toMatchObject({ taken: [clear.id], known: [opened.id], refused: [] });
     const [fresh] = eventsOf([{ type: 'noted', text: 'hello' }], 9);
-    expect((await send([{ ...clear, counter: 7 }, fresh ?? opened])).status).toBe(409);
-    expect((await salon.call('GET /api/visits/:id', { id })).body.events).toHaveLength(2);
+    if (!fresh) throw new Error('one event');
+    const { body } = await send([{ ...clear, counter: 7 }, fresh]);
+    expect(body.taken).toEqual([fresh.id]);
+    expect(body.refused).toMatchObject([{ id: clear.id, status: 409, words: expect.stringMatching(/already used/) }]);
+    const { events } = (await salon.call('GET /api/visits/:id', { id })).body;
+    expect(events).toHaveLength(3);
+    expect(events.find((event) => event.id === clear.id)?.counter).toBe(clear.counter);
   });
 
   test('two devices merge; a plug that is in keeps the visit open, whatever a device says', async () => {
@@ -153,10 +158,11 @@ describe('events', () => {
       salon.call('POST /api/visits/:id/events', { id, body: { events: eventsOf(happenings, first, device) } });
     await send([{ type: 'plug in', side: 'left' }], 'tablet', 1);
     const refused = await send([{ type: 'closed', how: 'ended early' }], 'phone', 2);
-    expect(refused.status).toBe(409);
-    expect(refused.body.error.message).toContain('A plug is still in the left ear');
+    expect(refused.body.refused).toMatchObject([
+      { status: 409, words: expect.stringContaining('A plug is still in the left ear') },
+    ]);
     await send([{ type: 'plug out', side: 'left', came: 'damp' }], 'tablet', 3);
-    expect((await send([{ type: 'closed', how: 'ended early' }], 'phone', 4)).status).toBe(201);
+    expect((await send([{ type: 'closed', how: 'ended early' }], 'phone', 4)).body.taken).toHaveLength(1);
   });
 
   test('work that comes after the close is taken in, and the sheet asks for a new look', async () => {
@@ -178,14 +184,15 @@ describe('events', () => {
     const events = eventsOf([{ type: 'opened' }]);
     expect((await stranger.call('POST /api/visits/:id/events', { id, body: { events } })).status).toBe(404);
     expect((await salon.call('POST /api/visits/:id/events', { id: v7(), body: { events } })).status).toBe(404);
-    expect(
-      (
-        await salon.call('POST /api/visits/:id/events', {
-          id,
-          body: { events: [{ ...events[0], what: { type: 'exploded' } }] },
-        })
-      ).status,
-    ).toBe(422);
+    const odd = { ...events[0], what: { type: 'exploded' } };
+    const { body } = await salon.call('POST /api/visits/:id/events', { id, body: { events: [odd, 'nonsense'] } });
+    expect(body).toMatchObject({
+      taken: [],
+      refused: [
+        { id: odd.id, status: 422 },
+        { id: '', status: 422 },
+      ],
+    });
     expect((await salon.call('POST /api/visits/:id/events', { id, body: { events: [] } })).status).toBe(422);
   });
 });

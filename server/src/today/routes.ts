@@ -31,16 +31,16 @@ export function todayRoutes(router: Router, services: Services): void {
       dogs: known.map(({ appointment, record, planned }): TodayDog => ({
         appointment,
         words: describe(record, planned.facts, house),
-        stages: stagesOf(appointment.kind, planned, house),
+        stages: stagesOf(appointment.kind, planned, record, house),
       })),
       watch: [...byId.values()].flatMap(({ record, planned }) => watchOut(record, planned)),
     };
   });
 }
 
-const stagesOf = (kind: VisitKind, { facts, plan }: Planned, house: House) =>
+const stagesOf = (kind: VisitKind, { facts, plan }: Planned, { minutesFactor }: DogRecord, house: House) =>
   timeline(
-    stepList({ kind, facts, plan, contactMinutes: contactMinutes(house, facts, plan), judged: {} }),
+    stepList({ kind, facts, plan, contactMinutes: contactMinutes(house, facts, plan), judged: {}, minutesFactor }),
     facts.weight,
   );
 

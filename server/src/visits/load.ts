@@ -13,7 +13,7 @@ import { eq } from 'drizzle-orm';
 import { appointment, visit, visitEvent } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import { lastInspection, planFor, type Planned } from '../dogs/facts';
-import { contactMinutes } from '../dogs/mixes';
+import { contactMinutes, contactMost } from '../dogs/mixes';
 import { loadDogs, type DogRecord } from '../dogs/records';
 import type { House } from '../house/house';
 import { notFound } from '../http/problem';
@@ -28,6 +28,7 @@ export interface LoadedVisit extends VisitReading {
   readonly lastTime: { readonly day: Day; readonly findings: Finding[]; readonly looked: PlaceKey[] } | null;
   readonly places: readonly Place[];
   readonly contactMinutes: number;
+  readonly contactMost: number | null;
   readonly kind: VisitKind;
 }
 
@@ -46,7 +47,7 @@ export async function loadVisit(tx: Tenant, house: House, id: string): Promise<L
 export async function loadEvents(tx: Tenant, visitId: string): Promise<VisitEvent[]> {
   const rows = await tx.select().from(visitEvent).where(eq(visitEvent.visitId, visitId));
   return rows
-    .map(({ id, v, counter, device, personId, at, offset, what }) => ({
+    .map(({ id, v, counter, device, personId, at, offset, seen, what }) => ({
       id,
       v,
       counter,
@@ -54,6 +55,7 @@ export async function loadEvents(tx: Tenant, visitId: string): Promise<VisitEven
       person: personId,
       at,
       offset,
+      seen,
       what,
     }))
     .toSorted(inOrder);
@@ -62,28 +64,33 @@ export async function loadEvents(tx: Tenant, visitId: string): Promise<VisitEven
 /** What stands before the first event: the dog's plan, last time, the places to look at. */
 export type PreparedVisit = Omit<LoadedVisit, 'events' | keyof VisitReading>;
 
-function prepare(row: LoadedVisit['row'], record: DogRecord, house: House, kind: VisitKind): PreparedVisit {
-  const planned = planFor(record, house, row.day as Day);
+/** What stands before the first event, whether or not there is a visit yet. */
+export function prepareFor(record: DogRecord, house: House, day: Day, kind: VisitKind): Omit<PreparedVisit, 'row'> {
+  const planned = planFor(record, house, day);
   const { facts, plan } = planned;
   return {
-    row,
     record,
     planned,
     lastTime: lastInspection(record),
     places: placesToLookAt(facts),
     contactMinutes: contactMinutes(house, facts, plan),
+    contactMost: contactMost(house, facts, plan),
     kind,
   };
 }
 
+function prepare(row: LoadedVisit['row'], record: DogRecord, house: House, kind: VisitKind): PreparedVisit {
+  return { row, ...prepareFor(record, house, row.day as Day, kind) };
+}
+
 /** The core's reading of a visit from its events. Pure, so that the rebuild and the request agree. */
 export function replay(prepared: PreparedVisit, events: readonly VisitEvent[]): LoadedVisit {
-  const { planned, kind, contactMinutes } = prepared;
-  const { facts, plan } = planned;
+  const { planned, kind, contactMinutes, contactMost } = prepared;
+  const { minutesFactor } = prepared.record;
   const lastFindings = prepared.lastTime?.findings ?? [];
   return {
     ...prepared,
     events,
-    ...readVisit({ kind, facts, plan, contactMinutes, lastFindings }, events),
+    ...readVisit({ kind, ...planned, contactMinutes, contactMost, minutesFactor, lastFindings }, events),
   };
 }

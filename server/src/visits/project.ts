@@ -1,8 +1,21 @@
+import { INCIDENTS, placesOfCare, stagesTook, stepList } from '@dewpond/core/visit';
+import { addDays, type Day } from '@dewpond/core/units';
 import { SIGNS, higherLevel, stopFor, stopsAtLeast, type Finding, type Level } from '@dewpond/core/findings';
 import type { Task } from '@dewpond/core/careplan';
-import { placeKey, type Grade } from '@dewpond/core/places';
+import { lookedAtWith, placeKey, samePlace, type Grade } from '@dewpond/core/places';
 import type { BusinessId, Tenant } from '../db/tenant';
-import { appointment, findingSeen, handoverAnswer, placeCare, taskDone, visit } from '../db/schema';
+import {
+  appointment,
+  findingSeen,
+  handoverAnswer,
+  incidentSeen,
+  photoShown,
+  placeCare,
+  stageTook,
+  taskDone,
+  toolUsed,
+  visit,
+} from '../db/schema';
 import { and, eq, ne } from 'drizzle-orm';
 import type { House } from '../house/house';
 import { caredFor } from './caredFor';
@@ -18,7 +31,8 @@ function levelOf({ judged }: LoadedVisit, { place, sign }: Finding): Level {
 
 /** Tasks that have no clock of a place, by the step that does them. */
 const TASKS_OF_STEP: Readonly<Record<string, readonly Task[]>> = {
-  'wash 1': ['bath', 'face wash'],
+  'wash 1': ['bath'],
+  face: ['face wash'],
   'wash 2': ['second wash'],
   conditioner: ['conditioner'],
   dry: ['drying'],
@@ -33,9 +47,9 @@ const TASKS_OF_STEP: Readonly<Record<string, readonly Task[]>> = {
  * for this visit, so that the tables can be rebuilt from the events at any time.
  */
 export async function project(tx: Tenant, businessId: BusinessId, loaded: LoadedVisit, house: House): Promise<void> {
-  const { row, state, judged, places } = loaded;
+  const { row, state, judged, places, facts } = loaded;
   const key = { businessId, visitId: row.id, dogId: row.dogId, day: row.day };
-  for (const table of [findingSeen, placeCare, taskDone, handoverAnswer])
+  for (const table of [findingSeen, placeCare, taskDone, handoverAnswer, stageTook, toolUsed, incidentSeen, photoShown])
     await tx.delete(table).where(eq(table.visitId, row.id));
 
   const findings = state.findings.map((found) => ({
@@ -45,10 +59,18 @@ export async function project(tx: Tenant, businessId: BusinessId, loaded: Loaded
     grade: found.grade,
     answer: found.answer,
     level: levelOf(loaded, found),
+    more: found.more ?? null,
   }));
   if (findings.length > 0) await tx.insert(findingSeen).values(findings);
 
-  const care = places.map((place) => {
+  // Places of care have a rhythm; of the rest of the dog only what was found is kept here.
+  const found = new Set(state.findings.map(({ place }) => placeKey(place)));
+  const ofCare = placesOfCare(facts);
+  const kept = [
+    ...ofCare,
+    ...places.filter((place) => !ofCare.some((its) => samePlace(its, place)) && found.has(placeKey(place))),
+  ];
+  const care = kept.map((place) => {
     const here = state.findings.filter((found) => placeKey(found.place) === placeKey(place));
     const seen = judged[placeKey(place)];
     const pads = place.site === 'ear' && place.side !== 'none' ? state.pads[place.side] : null;
@@ -73,13 +95,54 @@ export async function project(tx: Tenant, businessId: BusinessId, loaded: Loaded
   const answers = Object.entries(state.answers).map(([question, answer]) => ({ ...key, question, answer }));
   if (answers.length > 0) await tx.insert(handoverAnswer).values(answers);
 
+  await projectWork(tx, key, loaded);
   await projectUse(tx, businessId, loaded, house);
 
-  await tx.update(visit).set({ closed: state.closed }).where(eq(visit.id, row.id));
+  const looked = new Set([...state.lookedClear, ...state.findings.map(({ place }) => placeKey(lookedAtWith(place)))]);
+  await tx
+    .update(visit)
+    .set({ closed: state.closed, looked: [...looked].toSorted(), backOn: state.away?.back ?? null })
+    .where(eq(visit.id, row.id));
   if (row.appointmentId !== null && state.closed !== null) {
     await tx
       .update(appointment)
       .set({ state: 'done' })
       .where(and(eq(appointment.id, row.appointmentId), ne(appointment.state, 'done')));
   }
+}
+
+interface VisitKey {
+  readonly businessId: BusinessId;
+  readonly visitId: string;
+  readonly dogId: string;
+  readonly day: string;
+}
+
+/** How long it took, with what, what went wrong, what there is to see of it. */
+async function projectWork(tx: Tenant, key: VisitKey, loaded: LoadedVisit): Promise<void> {
+  const { state, events, facts, plan, judged, kind, contactMinutes } = loaded;
+  // Against the house's own minutes: learning from what was learned would never settle.
+  const steps = stepList({ kind, facts, plan, contactMinutes, judged, findings: state.findings });
+  const took = stagesTook(events, state, steps).map((each) => ({ ...key, ...each }));
+  if (took.length > 0) await tx.insert(stageTook).values(took);
+
+  const tools = Object.entries(state.tools).map(([part, tool]) => ({ ...key, part, tool }));
+  if (tools.length > 0) await tx.insert(toolUsed).values(tools);
+
+  const incidents = state.incidents.map(({ by, place, ...incident }) => ({
+    ...key,
+    ...incident,
+    eventId: by.id,
+    place: place === null ? null : placeKey(place),
+    askOn: addDays(key.day as Day, INCIDENTS[incident.kind].followUpDays),
+  }));
+  if (incidents.length > 0) await tx.insert(incidentSeen).values(incidents);
+
+  const photos = state.photos.map(({ photo, place, sign }) => ({
+    ...key,
+    photoId: photo,
+    place: placeKey(place),
+    sign,
+  }));
+  if (photos.length > 0) await tx.insert(photoShown).values(photos);
 }

@@ -1,19 +1,16 @@
 import { and, eq } from 'drizzle-orm';
 import type { Router } from 'express';
-import { mixesAtHand } from '../bench/benchDay';
 import { appointment, dog, visit } from '../db/schema';
-import { describe } from '../dogs/facts';
-import { marksOf } from '../dogs/records';
-import { mixesFor, needsOfVisit } from '../dogs/mixes';
 import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
 import type { Services } from '../http/context';
-import { badField, conflict } from '../http/problem';
+import { badField, conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
 import { enqueueSheet } from '../jobs/queue';
 import { sheetViewOf } from '../sheet/sheetView';
-import { loadVisit } from './load';
+import { loadEvents, loadVisit } from './load';
+import { preparedView } from './preparedView';
 import { takeEvents } from './takeEvents';
 
 export function visitRoutes(router: Router, services: Services): void {
@@ -49,43 +46,25 @@ export function visitRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/visits/:id', async ({ tx, params, now }) => {
     const house = await loadHouse(tx);
     const loaded = await loadVisit(tx, house, params.id);
-    const { row, record, planned } = loaded;
-    const { facts } = planned;
     return {
-      id: row.id,
-      dog: {
-        id: record.dog.id,
-        name: record.dog.name,
-        words: describe(record, facts, house),
-        handling: marksOf(record),
-        weightKg: facts.weight,
-      },
-      appointmentId: row.appointmentId,
-      kind: loaded.kind,
-      day: facts.today,
-      facts,
-      contactMinutes: loaded.contactMinutes,
-      mixes: mixesFor(facts, planned.plan, house, record.amountFactor),
-      bench: await mixesAtHand(
-        tx,
-        house,
-        needsOfVisit('bath only', facts, planned.plan, house, 1).needs.map(({ product }) => product.id),
-        record.dog.id,
-        facts.today,
-        now,
-      ),
-      lastTime: loaded.lastTime,
-      lastAnswers: loaded.record.answers,
+      id: loaded.row.id,
+      ...(await preparedView(tx, house, loaded, loaded.row.appointmentId, now)),
       events: [...loaded.events],
       serverNow: now,
     };
   });
 
+  route(router, services, 'GET /api/visits/:id/events', async ({ tx, params, now }) => {
+    const [known] = await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, params.id));
+    if (!known) throw notFound('visit');
+    return { events: await loadEvents(tx, params.id), serverNow: now };
+  });
+
   route(router, services, 'POST /api/visits/:id/events', async ({ tx, asker, params, body, now }) => {
     const house = await loadHouse(tx);
-    const { taken, known, nowClosed } = await takeEvents(tx, asker, house, params.id, body.events, now);
+    const { taken, known, refused, nowClosed } = await takeEvents(tx, asker, house, params.id, body.events, now);
     if (nowClosed) await enqueueSheet(tx, { businessId: asker.businessId, visitId: params.id });
-    return { taken, known };
+    return { taken, known, refused, serverNow: now };
   });
 
   route(router, services, 'GET /api/visits/:id/sheet', async ({ tx, params, now }) => sheetViewOf(tx, params.id, now));

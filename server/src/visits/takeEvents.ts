@@ -1,110 +1,216 @@
-import type { NewVisitEvent } from '@dewpond/contract';
-import { hindrances } from '@dewpond/core/visit';
+import { visitEvent as eventSchema, type NewVisitEvent, type RefusedEvent } from '@dewpond/contract';
 import { mayTake } from '@dewpond/core/dilution';
+import { hindrances, saw, type VisitEvent } from '@dewpond/core/visit';
 import { eq, inArray, sql } from 'drizzle-orm';
-import { madeMix, visitEvent } from '../db/schema';
+import { z } from 'zod';
+import { madeMix, refusedEvent, visitEvent } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { Asker } from '../http/context';
-import { badField, Refusal } from '../http/problem';
-import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { contentHash } from '../http/sameContent';
 import { productOf, type House } from '../house/house';
-import { loadVisit, type LoadedVisit } from './load';
+import { loadVisit, replay, type LoadedVisit } from './load';
 import { project } from './project';
 
 export interface Taken {
   readonly taken: string[];
   readonly known: string[];
+  readonly refused: RefusedEvent[];
   readonly visit: LoadedVisit;
   /** These events closed the visit. */
   readonly nowClosed: boolean;
 }
 
+/** Further ahead than this no clock that was ever measured goes wrong by itself. */
+const FAR_FUTURE_MS = 366 * 86_400_000;
+/** A refused event is kept as it came, up to this much text. */
+const KEPT_CHARACTERS = 20_000;
+
 /**
- * Takes events in, once each: the same id with the same content is acknowledged, with other content refused (409).
- * Work that comes after the close is taken, too. A close is refused while a plug is in. All or nothing.
+ * Takes events in, once each and each judged alone: the same id with the same content is acknowledged, with other
+ * content refused. Work of a device that had not seen the close is taken; a close is refused while a plug is in.
  */
 export async function takeEvents(
   tx: Tenant,
   asker: Asker,
   house: House,
   visitId: string,
-  events: readonly NewVisitEvent[],
+  given: readonly unknown[],
   now: number,
 ): Promise<Taken> {
   await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`${asker.businessId}${visitId}`}, 1))`);
   const before = await loadVisit(tx, house, visitId);
-  const hashes = new Map(events.map((event) => [event.id, contentHash({ visitId, ...event })]));
-  if (hashes.size < events.length) throw new Refusal('bad input', 'The same event is in there twice.');
-  const known = await tx
-    .select({ id: visitEvent.id, madeFrom: visitEvent.madeFrom })
-    .from(visitEvent)
-    .where(inArray(visitEvent.id, [...hashes.keys()]));
-  for (const each of known) sameOrRefuse(each.madeFrom, hashes.get(each.id) ?? '');
-  const knownIds = new Set(known.map((each) => each.id));
-  const fresh = events.filter((event) => !knownIds.has(event.id));
-  if (fresh.length > 0) {
-    await tx.insert(visitEvent).values(
-      fresh.map(({ id, v, counter, device, at, offset, what }) => ({
-        businessId: asker.businessId,
-        visitId,
-        personId: asker.personId,
-        madeFrom: hashes.get(id) ?? '',
-        id,
-        v,
-        counter,
-        device,
-        at: Math.round(at),
-        offset: offset === null ? null : Math.round(offset),
-        what,
-      })),
-    );
+  const refused: RefusedEvent[] = [];
+  const refuse = (id: string, status: RefusedEvent['status'], words: string) => refused.push({ id, status, words });
+
+  const events = readable(given, refuse);
+  const { fresh, known } = await sortOut(tx, visitId, events, refuse);
+  const accepted: Hashed[] = [];
+  const closes: Hashed[] = [];
+  for (const each of fresh) {
+    const why = await speaksAgainst(tx, house, before, each.event, now);
+    if (why !== null) refuse(each.event.id, why.status, why.words);
+    else (each.event.what.type === 'closed' ? closes : accepted).push(each);
   }
-  await refuseMixes(tx, house, before.row.dogId, fresh, now);
-  const after = fresh.length > 0 ? await loadVisit(tx, house, visitId) : before;
-  const close = fresh.find((event) => event.what.type === 'closed');
-  if (close?.what.type === 'closed') refuseEarlyClose(after, close.what.how);
-  if (fresh.length > 0) await project(tx, asker.businessId, after, house);
+  await write(tx, asker, visitId, accepted);
+  let after = accepted.length > 0 ? await loadVisit(tx, house, visitId) : before;
+  for (const close of closes) {
+    const why = earlyClose(after, close.event);
+    if (why !== null) refuse(close.event.id, 409, why);
+    else {
+      await write(tx, asker, visitId, [close]);
+      accepted.push(close);
+      after = replay(after, [...after.events, asRead(close.event, asker.personId)]);
+    }
+  }
+  await keepRefused(tx, asker, visitId, given, refused);
+  if (accepted.length > 0) {
+    await project(tx, asker.businessId, after, house);
+    await tx.execute(sql`select pg_notify('dewpond_visit', ${`${asker.businessId}:${visitId}`})`);
+  }
   return {
-    taken: fresh.map((event) => event.id),
-    known: [...knownIds],
+    taken: accepted.map(({ event }) => event.id),
+    known,
+    refused,
     visit: after,
     nowClosed: before.state.closed === null && after.state.closed !== null,
   };
+}
+
+interface Hashed {
+  readonly event: NewVisitEvent;
+  readonly hash: string;
+}
+type Refuse = (id: string, status: RefusedEvent['status'], words: string) => void;
+
+/** Events that are of the form the contract names. Others are told by whatever id they bear. */
+function readable(given: readonly unknown[], refuse: Refuse): NewVisitEvent[] {
+  return given.flatMap((each) => {
+    const parsed = eventSchema.safeParse(each);
+    if (parsed.success) return [parsed.data];
+    const [issue] = parsed.error.issues;
+    refuse(idOf(each), 422, issue ? `${issue.path.join('.')}: ${issue.message}` : 'That does not fit.');
+    return [];
+  });
+}
+
+const idOf = (given: unknown): string => {
+  const id: unknown = typeof given === 'object' && given !== null && 'id' in given ? given.id : '';
+  return typeof id === 'string' ? id.slice(0, 64) : '';
+};
+
+/** What is new, what was here before with the same content, and what bears an id that means something else. */
+async function sortOut(
+  tx: Tenant,
+  visitId: string,
+  events: readonly NewVisitEvent[],
+  refuse: Refuse,
+): Promise<{ readonly fresh: Hashed[]; readonly known: string[] }> {
+  const byId = new Map<string, Hashed>();
+  const another = 'That id was already used for something else. What was written first stands.';
+  for (const event of events) {
+    const hash = contentHash({ visitId, ...event });
+    const twin = byId.get(event.id);
+    if (twin && twin.hash !== hash) refuse(event.id, 409, another);
+    else byId.set(event.id, { event, hash });
+  }
+  if (byId.size === 0) return { fresh: [], known: [] };
+  const rows = await tx
+    .select({ id: visitEvent.id, madeFrom: visitEvent.madeFrom })
+    .from(visitEvent)
+    .where(inArray(visitEvent.id, [...byId.keys()]));
+  const known: string[] = [];
+  for (const { id, madeFrom } of rows) {
+    if (byId.get(id)?.hash === madeFrom) known.push(id);
+    else refuse(id, 409, another);
+    byId.delete(id);
+  }
+  return { fresh: [...byId.values()], known };
+}
+
+/** Why one event cannot be taken, or null. */
+async function speaksAgainst(
+  tx: Tenant,
+  house: House,
+  before: LoadedVisit,
+  event: NewVisitEvent,
+  now: number,
+): Promise<Pick<RefusedEvent, 'status' | 'words'> | null> {
+  if (event.offset !== null && event.at + event.offset > now + FAR_FUTURE_MS)
+    return { status: 422, words: 'That is more than a year ahead. Set the clock of this device and try again.' };
+  const close = before.events.find(({ what }) => what.type === 'closed');
+  if (close && event.seen !== undefined && saw(asRead(event, ''), close))
+    return { status: 409, words: 'This visit was closed, and this device knew it. Write a note on the dog instead.' };
+  return event.what.type === 'mix taken' ? mixRefused(tx, house, before.row.dogId, event, event.what, now) : null;
 }
 
 /**
  * A mix past its discard time is poured over nobody without a recorded reason, a medicated one not at all, and one that
  * bears a name only over that dog. Judged at the time of the event, as far as the device's clock is known.
  */
-async function refuseMixes(
+async function mixRefused(
   tx: Tenant,
   house: House,
   dogId: string,
-  events: readonly NewVisitEvent[],
+  { at, offset }: NewVisitEvent,
+  what: Extract<NewVisitEvent['what'], { type: 'mix taken' }>,
   now: number,
-): Promise<void> {
-  for (const { what, at, offset } of events) {
-    if (what.type !== 'mix taken') continue;
-    const [row] = await tx.select().from(madeMix).where(eq(madeMix.id, what.mix));
-    const product = row && productOf(house, row.productId);
-    if (!row || !product || row.productId !== what.product)
-      throw badField('what.mix', 'There is no such mix at the bench.');
-    const when = offset === null ? now : at + offset;
-    const may = mayTake({ discardAt: row.discardAt.getTime(), forDog: row.dogId }, product, dogId, when);
-    if (may.kind === 'no' || (may.kind === 'with a reason' && what.override === null))
-      throw new Refusal('conflict', may.why);
-  }
+): Promise<Pick<RefusedEvent, 'status' | 'words'> | null> {
+  const [row] = await tx.select().from(madeMix).where(eq(madeMix.id, what.mix));
+  const product = row && productOf(house, row.productId);
+  if (!row || !product || row.productId !== what.product)
+    return { status: 422, words: 'There is no such mix at the bench.' };
+  const when = offset === null ? now : at + offset;
+  const may = mayTake({ discardAt: row.discardAt.getTime(), forDog: row.dogId }, product, dogId, when);
+  const refused = may.kind === 'no' || (may.kind === 'with a reason' && what.override === null);
+  return refused ? { status: 409, words: may.why } : null;
 }
 
 /** The server holds the line even if a device does not: plugs are counted, and nothing is left half-done in silence. */
-function refuseEarlyClose({ state, steps }: LoadedVisit, how: 'finished' | 'ended early'): void {
-  const open = hindrances(state, steps, how);
-  if (open.length > 0)
-    throw new Refusal(
-      'conflict',
-      `The visit cannot close yet. ${open
-        .map((each) => each.words)
-        .slice(0, 3)
-        .join(' ')}`,
-    );
+function earlyClose({ state, steps }: LoadedVisit, { what }: NewVisitEvent): string | null {
+  if (what.type !== 'closed') return null;
+  const open = hindrances(state, steps, what.how);
+  if (open.length === 0) return null;
+  const first = open.slice(0, 3).map((each) => each.words);
+  return `The visit cannot close yet. ${first.join(' ')}`;
+}
+
+const asRead = ({ seen, ...event }: NewVisitEvent, person: string): VisitEvent => ({
+  ...event,
+  person,
+  seen: seen ?? null,
+});
+
+async function write(tx: Tenant, asker: Asker, visitId: string, events: readonly Hashed[]): Promise<void> {
+  if (events.length === 0) return;
+  await tx.insert(visitEvent).values(
+    events.map(({ event: { id, v, counter, device, at, offset, seen, what }, hash }) => ({
+      businessId: asker.businessId,
+      visitId,
+      personId: asker.personId,
+      madeFrom: hash,
+      id,
+      v,
+      counter,
+      device,
+      at: Math.round(at),
+      offset: offset === null ? null : Math.round(offset),
+      seen: seen ?? null,
+      what,
+    })),
+  );
+}
+
+async function keepRefused(
+  tx: Tenant,
+  asker: Asker,
+  visitId: string,
+  given: readonly unknown[],
+  refused: readonly RefusedEvent[],
+): Promise<void> {
+  const rows = refused.flatMap(({ id, words }) => {
+    const content = given.find((each) => idOf(each) === id);
+    if (!z.uuid().safeParse(id).success || JSON.stringify(content ?? null).length > KEPT_CHARACTERS) return [];
+    return [{ businessId: asker.businessId, id, visitId, personId: asker.personId, words, content: content ?? null }];
+  });
+  if (rows.length > 0) await tx.insert(refusedEvent).values(rows).onConflictDoNothing();
 }

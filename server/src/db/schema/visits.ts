@@ -1,10 +1,12 @@
-import type { Sign } from '@dewpond/core/findings';
-import type { Happening, VisitKind } from '@dewpond/core/visit';
+import type { FindingDetails, Sign } from '@dewpond/core/findings';
+import type { PlaceKey } from '@dewpond/core/places';
+import type { Happening, IncidentKind, Stage, VisitKind } from '@dewpond/core/visit';
 import { sql } from 'drizzle-orm';
 import {
   bigint,
   boolean,
   check,
+  doublePrecision,
   foreignKey,
   index,
   integer,
@@ -53,6 +55,9 @@ export const visit = dewpond.table(
     day: day('day').notNull(),
     /** Projected from the events: null while open. */
     closed: text('closed').$type<'finished' | 'ended early'>(),
+    /** Projected, too: places that were looked at, and when the dog is fetched again to be finished. */
+    looked: jsonb('looked').$type<PlaceKey[]>().notNull().default([]),
+    backOn: day('back_on'),
     madeFrom: text('made_from').notNull(),
     createdAt: instant('created_at').notNull().defaultNow(),
   },
@@ -79,6 +84,8 @@ export const visitEvent = dewpond.table(
     personId: uuid('person_id').notNull(),
     at: bigint('at', { mode: 'number' }).notNull(),
     offset: bigint('offset_ms', { mode: 'number' }),
+    /** What its device had seen of the others; null in events of version 1. */
+    seen: jsonb('seen').$type<Readonly<Record<string, number>>>(),
     what: jsonb('what').$type<Happening>().notNull(),
     madeFrom: text('made_from').notNull(),
     receivedAt: instant('received_at').notNull().defaultNow(),
@@ -108,6 +115,7 @@ export const findingSeen = dewpond.table(
     grade: smallint('grade').$type<1 | 2 | 3>().notNull(),
     answer: boolean('answer'),
     level: text('level').notNull(),
+    more: jsonb('more').$type<FindingDetails>(),
   },
   (t) => [
     primaryKey({ columns: [t.businessId, t.visitId, t.place, t.sign] }),
@@ -159,6 +167,117 @@ export const handoverAnswer = dewpond.table(
     index('handover_answer_by_dog').on(t.businessId, t.dogId, t.day),
     ofThisBusiness('handover_answer'),
   ],
+);
+
+/** Hands-on minutes of a stage, against what the house reckons: what a dog's own minutes are learned from. */
+export const stageTook = dewpond.table(
+  'stage_took',
+  {
+    ...ofVisit(),
+    stage: text('stage').$type<Stage>().notNull(),
+    minutes: doublePrecision('minutes').notNull(),
+    predicted: doublePrecision('predicted').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.visitId, t.stage] }),
+    foreignKey({ columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
+    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
+    index('stage_took_by_dog').on(t.businessId, t.dogId, t.day),
+    ofThisBusiness('stage_took'),
+  ],
+);
+
+/** Blade, comb or scissors by part of the body, so that next time matches. */
+export const toolUsed = dewpond.table(
+  'tool_used',
+  { ...ofVisit(), part: text('part').notNull(), tool: text('tool').notNull() },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.visitId, t.part] }),
+    foreignKey({ columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
+    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
+    index('tool_used_by_dog').on(t.businessId, t.dogId, t.day),
+    ofThisBusiness('tool_used'),
+  ],
+);
+
+/** Something that went wrong, to be asked after. */
+export const incidentSeen = dewpond.table(
+  'incident',
+  {
+    ...ofVisit(),
+    eventId: uuid('event_id').notNull(),
+    kind: text('kind').$type<IncidentKind>().notNull(),
+    place: text('place'),
+    done: text('done').notNull(),
+    told: text('told').notNull(),
+    words: text('words').notNull(),
+    askOn: day('ask_on').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.visitId, t.eventId] }),
+    foreignKey({ columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
+    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
+    index('incident_by_dog').on(t.businessId, t.dogId, t.day),
+    index('incident_by_day').on(t.businessId, t.askOn),
+    ofThisBusiness('incident'),
+  ],
+);
+
+/** A picture of a place, drawn anew without what a camera writes into it. What it shows, its event says. */
+export const photo = dewpond.table(
+  'photo',
+  {
+    businessId: businessId(),
+    id: uuid('id').notNull(),
+    visitId: uuid('visit_id').notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    size: integer('size').notNull(),
+    bytes: bytea('bytes').notNull(),
+    /** Of what was sent, so that sending it again is known from sending another. */
+    madeFrom: text('made_from').notNull(),
+    addedBy: text('added_by').notNull(),
+    addedAt: instant('added_at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.id] }),
+    foreignKey({ columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
+    index('photo_by_visit').on(t.businessId, t.visitId),
+    ofThisBusiness('photo'),
+  ],
+);
+
+/** Which place of the dog a picture shows. Projected; the picture itself may still be on its way. */
+export const photoShown = dewpond.table(
+  'photo_shown',
+  {
+    ...ofVisit(),
+    photoId: uuid('photo_id').notNull(),
+    place: text('place').notNull(),
+    sign: text('sign').$type<Sign>(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.visitId, t.photoId] }),
+    foreignKey({ columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
+    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
+    index('photo_shown_by_dog').on(t.businessId, t.dogId, t.day),
+    ofThisBusiness('photo_shown'),
+  ],
+);
+
+/** Events that were refused, as they came: told to the device, and kept, so that nothing is lost. Append-only. */
+export const refusedEvent = dewpond.table(
+  'refused_event',
+  {
+    businessId: businessId(),
+    id: uuid('id').notNull(),
+    visitId: uuid('visit_id').notNull(),
+    personId: uuid('person_id').notNull(),
+    words: text('words').notNull(),
+    content: jsonb('content').notNull(),
+    refusedAt: instant('refused_at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.businessId, t.id] }), ofThisBusiness('refused_event')],
 );
 
 /** The owner sheet as a finished PDF, made by a background job at the close of a visit. */

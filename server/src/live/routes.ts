@@ -1,0 +1,33 @@
+import type { Router } from 'express';
+import { eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { visit } from '../db/schema';
+import { askerOf, tenantOf, type Services } from '../http/context';
+import { notFound } from '../http/problem';
+
+/** A line now and then keeps proxies from closing a quiet stream. */
+const HEARTBEAT_MS = 20_000;
+
+/** A stream that says "something is new" and nothing else: what is new is asked for, under the same row security. */
+export function liveRoutes(router: Router, services: Services): void {
+  router.get('/api/visits/:id/live', async (request, response) => {
+    const asker = askerOf(request);
+    const id = z.uuid().safeParse(request.params['id']);
+    if (!id.success) throw notFound('visit');
+    const known = await tenantOf(services, asker, (tx) =>
+      tx.select({ id: visit.id }).from(visit).where(eq(visit.id, id.data)),
+    );
+    if (known.length === 0) throw notFound('visit');
+    response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' });
+    response.flushHeaders();
+    const tell = () => void response.write('event: new\ndata: {}\n\n');
+    const leave = services.news.follow(asker.businessId, id.data, tell);
+    const heartbeat = setInterval(() => void response.write(': still here\n\n'), HEARTBEAT_MS);
+    // Whatever happened between the last answer and now.
+    tell();
+    request.on('close', () => {
+      clearInterval(heartbeat);
+      leave();
+    });
+  });
+}

@@ -1,0 +1,378 @@
+import { fork, type ChildProcess } from 'node:child_process';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { finding } from '@dewpond/core/findings';
+import type { Happening } from '@dewpond/core/visit';
+import type { NewVisitEvent } from '@dewpond/contract';
+import { eq } from 'drizzle-orm';
+import sharp from 'sharp';
+import request from 'supertest';
+import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
+import { v7 } from 'uuid';
+import { makeApp } from '../app';
+import { incidentSeen, photoShown, refusedEvent, stageTook, toolUsed, visit, visitEvent } from '../db/schema';
+import { inTenant } from '../db/tenant';
+import { listenForVisits } from '../live/visitNews';
+import { rebuildProjections } from '../rebuildProjections';
+import { pino } from 'pino';
+import { addDog, app, auth, clock, config, databases, openSalon, services, type Salon } from './salon';
+import { begin, eventsOf, visitDog } from './tableSide';
+
+const START = Date.UTC(2026, 10, 25, 9, 0, 0);
+const DAY = 86_400_000;
+const LEFT_EAR = { site: 'ear', side: 'left' } as const;
+
+let salon: Salon;
+let dogId: string;
+beforeAll(async () => {
+  salon = await openSalon();
+});
+beforeEach(async () => {
+  clock.now = START;
+  ({ dogId } = await addDog(salon));
+});
+
+const send = (id: string, events: readonly unknown[], who = salon) =>
+  who.call('POST /api/visits/:id/events', { id, body: { events } });
+/** Events of the present version, which say what their device had seen. */
+const seeing = (seen: Record<string, number>, happenings: readonly Happening[], first: number, device = 'tablet') =>
+  eventsOf(happenings, first, device).map((event): NewVisitEvent => ({ ...event, v: 2, seen }));
+const note: Happening = { type: 'noted', text: 'hello' };
+
+describe('bad events', () => {
+  test('made after its device saw the close: refused in words, and kept as it came', async () => {
+    const id = await visitDog(salon, dogId);
+    const { events } = (await salon.call('GET /api/visits/:id/events', { id })).body;
+    const close = events.at(-1)?.counter ?? 0;
+    const [late] = seeing({ tablet: close }, [note], close + 1, 'phone');
+    const { body } = await send(id, [late]);
+    expect(body).toMatchObject({ taken: [], refused: [{ id: late?.id, status: 409 }] });
+    expect(body.refused[0]?.words).toMatch(/closed, and this device knew it/);
+    const kept = await inTenant(databases, salon.businessId, (tx) =>
+      tx.select().from(refusedEvent).where(eq(refusedEvent.visitId, id)),
+    );
+    expect(kept).toMatchObject([{ id: late?.id, content: late }]);
+    await expect(inTenant(databases, salon.businessId, (tx) => tx.delete(refusedEvent))).rejects.toMatchObject({
+      cause: { code: '42501' },
+    });
+  });
+
+  test('made without having seen it: taken in, shown as later, and the sheet asks for a new look', async () => {
+    const id = await visitDog(salon, dogId);
+    const before = seeing({ tablet: 1 }, [note], 900, 'phone');
+    expect((await send(id, before)).body.taken).toHaveLength(1);
+    expect((await salon.call('GET /api/visits/:id/sheet', { id })).body.sheet.lookAgain).toBe(true);
+  });
+
+  test('from the far future, from a newer Dewpond, malformed: each refused alone, the rest is taken', async () => {
+    const id = await begin(salon, dogId);
+    const [good, future, newer] = eventsOf([note, note, note]);
+    const { body } = await send(id, [
+      { ...future, at: START + 400 * DAY },
+      { ...newer, v: 99 },
+      { id: v7(), what: { type: 'noted' } },
+      { nothing: true },
+      good,
+    ]);
+    expect(body.taken).toEqual([good?.id]);
+    expect(body.refused.map(({ status }) => status)).toEqual([422, 422, 422, 422]);
+    expect(body.refused.map(({ words }) => words).join('\n')).toMatch(/newer Dewpond.*\n.*\n.*|more than a year ahead/);
+  });
+
+  test('a clock that was never measured is believed, however wrong: nothing done is lost', async () => {
+    const id = await begin(salon, dogId);
+    const [event] = eventsOf([note]);
+    expect((await send(id, [{ ...event, at: Date.UTC(2021, 0, 1), offset: null }])).body.taken).toHaveLength(1);
+  });
+
+  test('of another business: as if the visit were not there', async () => {
+    const id = await begin(salon, dogId);
+    const stranger = await openSalon();
+    expect((await send(id, eventsOf([note]), stranger)).status).toBe(404);
+    expect((await stranger.call('GET /api/visits/:id/events', { id })).status).toBe(404);
+  });
+});
+
+describe('what a visit leaves behind for the next', () => {
+  const nick: Happening = {
+    type: 'incident',
+    incident: { kind: 'nick', place: { site: 'paw front', side: 'left' }, done: 'Pressed.', told: 'Noor', words: '' },
+  };
+  const lump = finding({ site: 'side', side: 'left' }, 'lump new', 1);
+
+  test('minutes, tools, pictures, details of findings; rebuilt from the events they are the same', async () => {
+    const photo = v7();
+    const id = await begin(salon, dogId);
+    const happened: Happening[] = [
+      { type: 'opened' },
+      { type: 'found', finding: { ...lump, more: { mm: 7, words: 'soft' } } },
+      { type: 'step done', step: 'nails' },
+      { type: 'tool used', part: 'body', tool: '7F blade' },
+      { type: 'photo taken', photo, place: lump.place, sign: 'lump new' },
+      nick,
+      { type: 'closed', how: 'ended early' },
+    ];
+    const events = eventsOf(happened).map((event, i) => ({ ...event, at: START + i * 5 * 60_000 }));
+    expect((await send(id, events)).body.refused).toEqual([]);
+    const rows = () =>
+      inTenant(databases, salon.businessId, async (tx) => ({
+        took: await tx.select().from(stageTook).where(eq(stageTook.visitId, id)),
+        tools: await tx.select().from(toolUsed).where(eq(toolUsed.visitId, id)),
+        incidents: await tx.select().from(incidentSeen).where(eq(incidentSeen.visitId, id)),
+        photos: await tx.select().from(photoShown).where(eq(photoShown.visitId, id)),
+        visits: await tx.select().from(visit).where(eq(visit.id, id)),
+      }));
+    const before = await rows();
+    expect(before.took).toMatchObject([{ stage: 'nails', minutes: 10 }]);
+    expect(before.incidents).toMatchObject([{ kind: 'nick', askOn: '2026-11-27', told: 'Noor' }]);
+    expect(before.visits[0]?.looked).toEqual(['side/left']);
+    await rebuildProjections(databases);
+    expect(await rows()).toEqual(before);
+
+    const next = await begin(salon, dogId);
+    const { body } = await salon.call('GET /api/visits/:id', { id: next });
+    expect(body.tools).toEqual({ body: '7F blade' });
+    expect(body.photos).toMatchObject([{ photo, place: 'side/left', sign: 'lump new', day: '2026-11-25' }]);
+    expect(body.lastTime?.findings).toEqual([{ ...lump, more: { mm: 7, words: 'soft' } }]);
+    expect(body.lastTime?.looked).toEqual(['side/left']);
+    // One visit of ten minutes where the house reckons six: exp(ln(10/6) / 4).
+    expect(body.minutesFactor.nails).toBeCloseTo(Math.exp(Math.log(10 / 6) / 4), 6);
+  });
+
+  test('a body that was clear is known to have been looked at', async () => {
+    await visitDog(salon, dogId);
+    const { body } = await salon.call('GET /api/visits/:id', { id: await begin(salon, dogId) });
+    expect(body.lastTime?.looked).toEqual(expect.arrayContaining(['mouth/none', 'paw hind/right', 'body/none']));
+  });
+});
+
+describe('pictures', () => {
+  const put = (visitId: string, photo: string, bytes: Buffer, type = 'image/jpeg', who = salon) =>
+    request(app)
+      .put(`/api/visits/${visitId}/photos/${photo}`)
+      .set('Cookie', who.cookie)
+      .set('Content-Type', type)
+      .send(bytes);
+  const picture = (width: number, height: number) =>
+    sharp({ create: { width, height, channels: 3, background: '#886644' } })
+      .withExif({ IFD0: { Artist: 'A camera' } })
+      .jpeg()
+      .toBuffer();
+  let id: string;
+  beforeEach(async () => {
+    id = await begin(salon, dogId);
+  });
+
+  test('is drawn anew without what the camera wrote, smaller, and sent twice is kept once', async () => {
+    const photo = v7();
+    const sent = await picture(3000, 1000);
+    expect((await put(id, photo, sent)).status).toBe(200);
+    expect((await put(id, photo, sent)).status).toBe(200);
+    const kept = await request(app).get(`/api/photos/${photo}`).set('Cookie', salon.cookie);
+    expect(kept.headers['content-type']).toBe('image/jpeg');
+    const metadata = await sharp(kept.body as Buffer).metadata();
+    expect([metadata.width, metadata.exif]).toEqual([1600, undefined]);
+    const another = await put(id, photo, await picture(20, 20));
+    expect([another.status, (another.body as { error: { message: string } }).error.message]).toEqual([
+      409,
+      expect.stringMatching(/already used/),
+    ]);
+  });
+
+  test.each([
+    ['a renamed program', Buffer.from('MZ\u0090\u0000 this program cannot be run'), 422, /no picture we can read/],
+    ['half a picture', null, 422, /damaged|no picture/],
+    ['ten megabytes', Buffer.alloc(10 * 1024 * 1024, 1), 413, /more than we take/],
+  ] as const)('%s is refused in words', async (_, given, status, words) => {
+    const bytes = given ?? (await picture(400, 400)).subarray(0, 300);
+    const response = await put(id, v7(), bytes);
+    expect(response.status).toBe(status);
+    expect((response.body as { error: { message: string } }).error.message).toMatch(words);
+  });
+
+  test('12,000 × 12,000 points are too many, whatever the file weighs', async () => {
+    const huge = await sharp({ create: { width: 12_000, height: 12_000, channels: 3, background: '#fff' } })
+      .png({ compressionLevel: 9 })
+      .toBuffer();
+    expect(huge.length).toBeLessThan(8 * 1024 * 1024);
+    const response = await put(id, v7(), huge, 'image/png');
+    expect(response.status).toBe(413);
+    expect((response.body as { error: { message: string } }).error.message).toMatch(/12000 × 12000 points/);
+  });
+
+  test('another business neither sees it nor adds to the visit', async () => {
+    const photo = v7();
+    await put(id, photo, await picture(40, 40));
+    const stranger = await openSalon();
+    expect((await request(app).get(`/api/photos/${photo}`).set('Cookie', stranger.cookie)).status).toBe(404);
+    expect((await put(id, v7(), await picture(40, 40), 'image/jpeg', stranger)).status).toBe(404);
+  });
+});
+
+describe('what a device carries along', () => {
+  const book = (startsAt: number) =>
+    salon.call('POST /api/appointments', {
+      body: {
+        id: v7(),
+        dogId,
+        memberId: salon.memberId,
+        kind: 'full visit',
+        startsAt: new Date(startsAt).toISOString(),
+        minutes: 60,
+      },
+    });
+
+  test('today’s and tomorrow’s bookings and begun visits, each with all it stands on; nothing of the day after', async () => {
+    salon = await openSalon();
+    ({ dogId } = await addDog(salon));
+    for (const days of [0, 1, 2]) expect((await book(START + days * DAY + 3_600_000)).status).toBe(201);
+    const { body } = await salon.call('GET /api/carry');
+    expect(body.visits.map(({ visitId, day }) => [visitId, day])).toEqual([
+      [null, '2026-11-25'],
+      [null, '2026-11-26'],
+    ]);
+    const [first] = body.visits;
+    expect(first?.owner).toEqual({ name: 'Folake Adeyemi', phones: ['01632 960114'] });
+    const id = v7();
+    await salon.call('POST /api/visits', { body: { id, dogId, appointmentId: first?.appointmentId ?? null } });
+    await send(id, eventsOf([{ type: 'opened' }]));
+    const begun = await salon.call('GET /api/carry');
+    const { visitId: _, startsAt: __, events, ...prepared } = begun.body.visits[0] ?? { events: [] };
+    expect(events).toHaveLength(1);
+    // What is carried of a visit is what its own page would say.
+    const { id: ___, events: ____, serverNow: _____, ...page } = (await salon.call('GET /api/visits/:id', { id })).body;
+    expect(prepared).toEqual(page);
+  });
+});
+
+describe('two people at one dog', () => {
+  let second: Server;
+  const news = listenForVisits(databases, pino({ level: 'silent' }));
+  beforeAll(async () => {
+    // Another process as far as the application knows: it shares nothing but the database.
+    second = makeApp(config, { ...services, news }, pino({ level: 'silent' }), auth).listen(0);
+    await vi.waitFor(() => expect(second.listening).toBe(true));
+  });
+  afterAll(async () => {
+    second.closeAllConnections();
+    second.close();
+    await news.stop();
+  });
+
+  test('what one sends through one process, the other hears of through another, at once', async () => {
+    const id = await begin(salon, dogId);
+    const url = `http://127.0.0.1:${(second.address() as AddressInfo).port}/api/visits/${id}/live`;
+    const stop = new AbortController();
+    const response = await fetch(url, { headers: { Cookie: salon.cookie }, signal: stop.signal });
+    expect(response.headers.get('content-type')).toMatch(/^text\/event-stream/);
+    let heard = 0;
+    void (async () => {
+      for await (const part of response.body ?? [])
+        heard += new TextDecoder().decode(part).split('event: new').length - 1;
+    })().catch(() => undefined);
+    await vi.waitFor(() => expect(heard).toBe(1));
+    // The first one may also come once more when listening begins.
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    const before = heard;
+    const sent = Date.now();
+    await send(id, eventsOf([{ type: 'opened' }]));
+    await vi.waitFor(() => expect(heard).toBe(before + 1), { timeout: 2000, interval: 10 });
+    expect(Date.now() - sent).toBeLessThan(2000);
+    stop.abort();
+  });
+
+  test('a stranger hears nothing', async () => {
+    const id = await begin(salon, dogId);
+    const stranger = await openSalon();
+    const { port } = second.address() as AddressInfo;
+    const response = await fetch(`http://127.0.0.1:${port}/api/visits/${id}/live`, {
+      headers: { Cookie: stranger.cookie },
+    });
+    expect(response.status).toBe(404);
+  });
+});
+
+describe('a server that is killed', () => {
+  const CLIENTS = 4;
+  const EACH = 250;
+  const BATCH = 10;
+
+  /** A process of its own on the same database. */
+  async function start(port: number): Promise<ChildProcess> {
+    const child = fork(new URL('../main.ts', import.meta.url).pathname, [], {
+      execArgv: ['--import', 'tsx'],
+      env: { ...process.env, PORT: String(port), PUBLIC_URL: config.PUBLIC_URL, LOG_LEVEL: 'silent', NODE_ENV: 'test' },
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    });
+    await new Promise((resolve, fail) => {
+      child.once('message', resolve);
+      child.once('exit', () => fail(new Error('the server did not start')));
+    });
+    return child;
+  }
+
+  test('in the middle of 1,000 events of 4 clients: all it acknowledged are there, none twice, and the rest arrives', async () => {
+    const id = await begin(salon, dogId);
+    const port = 20_000 + Math.floor(Math.random() * 20_000);
+    const acknowledged = new Set<string>();
+    let server = await start(port);
+    let killed = false;
+    const all: NewVisitEvent[][] = [];
+
+    const post = async (events: readonly NewVisitEvent[]) => {
+      const response = await fetch(`http://127.0.0.1:${port}/api/visits/${id}/events`, {
+        method: 'POST',
+        headers: { Cookie: salon.cookie, 'Content-Type': 'application/json', Origin: config.PUBLIC_URL },
+        body: JSON.stringify({ events }),
+      });
+      if (!response.ok) throw new Error(`${response.status}: ${await response.text()}`);
+      const { taken, known } = (await response.json()) as { taken: string[]; known: string[] };
+      for (const each of [...taken, ...known]) acknowledged.add(each);
+    };
+    const client = async (name: string) => {
+      const mine = eventsOf(
+        Array.from({ length: EACH }, (): Happening => note),
+        1,
+        name,
+      );
+      all.push(mine);
+      for (let from = 0; from < EACH; from += BATCH) {
+        for (let tries = 0; ; tries++) {
+          try {
+            await post(mine.slice(from, from + BATCH));
+            break;
+          } catch (error) {
+            if (tries > 200) throw error;
+            await new Promise((resolve) => setTimeout(resolve, 50));
+          }
+        }
+      }
+    };
+    const killer = (async () => {
+      await vi.waitFor(() => expect(acknowledged.size).toBeGreaterThan(300), { timeout: 60_000, interval: 5 });
+      server.kill('SIGKILL');
+      await new Promise((resolve) => server.once('exit', resolve));
+      killed = true;
+      const then = [...acknowledged];
+      const written = await inTenant(databases, salon.businessId, (tx) =>
+        tx.select({ id: visitEvent.id }).from(visitEvent).where(eq(visitEvent.visitId, id)),
+      );
+      const there = new Set(written.map((row) => row.id));
+      expect(then.filter((each) => !there.has(each))).toEqual([]);
+      server = await start(port);
+    })();
+    await Promise.all([killer, ...Array.from({ length: CLIENTS }, (_, i) => client(`tablet ${i + 1}`))]);
+    server.kill('SIGTERM');
+    expect(killed).toBe(true);
+    const rows = await inTenant(databases, salon.businessId, (tx) =>
+      tx.select({ id: visitEvent.id }).from(visitEvent).where(eq(visitEvent.visitId, id)),
+    );
+    expect(rows.map((row) => row.id).toSorted()).toEqual(
+      all
+        .flat()
+        .map((event) => event.id)
+        .toSorted(),
+    );
+    expect(acknowledged.size).toBe(CLIENTS * EACH);
+  }, 120_000);
+});

@@ -1,0 +1,88 @@
+import { PHOTO_LIMIT, PHOTO_TYPES } from '@dewpond/contract';
+import { eq, sum } from 'drizzle-orm';
+import express, { type Router } from 'express';
+import sharp from 'sharp';
+import { z } from 'zod';
+import { photo, visit } from '../db/schema';
+import { askerOf, tenantOf, type Services } from '../http/context';
+import { notFound, Refusal } from '../http/problem';
+import { contentHash, sameOrRefuse } from '../http/sameContent';
+
+/** All pictures of a business together [house value]. */
+const QUOTA = 4 * 1024 * 1024 * 1024;
+/** Long side of a kept picture, pixels: a sore of a millimetre is still seen. */
+const LONG_SIDE = 1600;
+const MOST_PIXELS = 100_000_000;
+
+/** Pictures of a visit: bytes in, once each; a JPEG without anything a camera wrote into it out. */
+export function photoRoutes(router: Router, services: Services): void {
+  const body = express.raw({ type: [...PHOTO_TYPES], limit: PHOTO_LIMIT });
+
+  router.put('/api/visits/:id/photos/:photo', body, async (request, response) => {
+    const asker = askerOf(request);
+    const visitId = idOf(request.params['id'], 'visit');
+    const id = idOf(request.params['photo'], 'picture');
+    if (!Buffer.isBuffer(request.body)) throw new Refusal('bad input', 'Send a picture: JPEG, PNG or WebP.');
+    const madeFrom = contentHash({ visitId, bytes: request.body.toString('base64') });
+    const known = await tenantOf(services, asker, (tx) =>
+      tx.select({ madeFrom: photo.madeFrom }).from(photo).where(eq(photo.id, id)),
+    );
+    const [before] = known;
+    if (before) sameOrRefuse(before.madeFrom, madeFrom);
+    else {
+      const drawn = await drawAnew(request.body);
+      await tenantOf(services, asker, async (tx) => {
+        const [its] = await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, visitId));
+        if (!its) throw notFound('visit');
+        const [used] = await tx.select({ size: sum(photo.size) }).from(photo);
+        if (Number(used?.size ?? 0) + drawn.size > QUOTA)
+          throw new Refusal('too large', 'The room for pictures is full. This one stays on the device.');
+        await tx
+          .insert(photo)
+          .values({ businessId: asker.businessId, id, visitId, ...drawn, madeFrom, addedBy: asker.personName })
+          .onConflictDoNothing();
+      });
+    }
+    response.json({ id });
+  });
+
+  router.get('/api/photos/:id', async (request, response) => {
+    const id = idOf(request.params['id'], 'picture');
+    const [row] = await tenantOf(services, askerOf(request), (tx) =>
+      tx.select({ bytes: photo.bytes }).from(photo).where(eq(photo.id, id)),
+    );
+    if (!row) throw notFound('picture');
+    // A picture never changes under its id.
+    response
+      .set('Content-Type', 'image/jpeg')
+      .set('Cache-Control', 'private, max-age=604800, immutable')
+      .send(row.bytes);
+  });
+}
+
+/** Turned upright, made smaller, drawn anew: only the picture is kept, no place, no time, no maker. */
+async function drawAnew(sent: Buffer) {
+  const { width = 0, height = 0 } = await sharp(sent, { limitInputPixels: false })
+    .metadata()
+    .catch(() => {
+      throw new Refusal('bad input', 'That is no picture we can read. Nothing was kept of it here.');
+    });
+  if (width * height > MOST_PIXELS)
+    throw new Refusal('too large', `That picture has ${width} × ${height} points; more than 100 million are too many.`);
+  const drawn = await sharp(sent, { limitInputPixels: MOST_PIXELS })
+    .rotate()
+    .resize(LONG_SIDE, LONG_SIDE, { fit: 'inside', withoutEnlargement: true })
+    .flatten({ background: '#ffffff' })
+    .jpeg({ quality: 80 })
+    .toBuffer({ resolveWithObject: true })
+    .catch(() => {
+      throw new Refusal('bad input', 'That picture is damaged. Nothing was kept of it here.');
+    });
+  return { width: drawn.info.width, height: drawn.info.height, size: drawn.data.length, bytes: drawn.data };
+}
+
+function idOf(given: unknown, what: string): string {
+  const parsed = z.uuid().safeParse(given);
+  if (!parsed.success) throw notFound(what);
+  return parsed.data;
+}

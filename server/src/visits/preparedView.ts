@@ -1,0 +1,44 @@
+import type { VisitView } from '@dewpond/contract';
+import { mixesAtHand } from '../bench/benchDay';
+import type { Tenant } from '../db/tenant';
+import { describe } from '../dogs/facts';
+import { mixesFor, needsOfVisit } from '../dogs/mixes';
+import { marksOf } from '../dogs/records';
+import type { House } from '../house/house';
+import type { prepareFor } from './load';
+
+type Prepared = ReturnType<typeof prepareFor>;
+
+/** All a device needs of a visit before anything happens, whether it was begun or is only booked. */
+export async function preparedView(
+  tx: Tenant,
+  house: House,
+  { record, planned: { facts, plan }, kind, contactMinutes, contactMost, lastTime }: Prepared,
+  appointmentId: string | null,
+  now: number,
+): Promise<Omit<VisitView, 'id' | 'events' | 'serverNow'>> {
+  const products = needsOfVisit('bath only', facts, plan, house, 1).needs.map(({ product }) => product.id);
+  return {
+    dog: {
+      id: record.dog.id,
+      name: record.dog.name,
+      words: describe(record, facts, house),
+      handling: marksOf(record),
+      weightKg: facts.weight,
+    },
+    owner: { name: record.client.name, phones: record.client.card.phones.map(({ number }) => number) },
+    appointmentId,
+    kind,
+    day: facts.today,
+    facts,
+    contactMinutes,
+    contactMost,
+    minutesFactor: record.minutesFactor,
+    tools: { ...record.tools },
+    photos: [...record.photos],
+    mixes: mixesFor(facts, plan, house, record.amountFactor),
+    bench: await mixesAtHand(tx, house, products, record.dog.id, facts.today, now),
+    lastTime,
+    lastAnswers: record.answers,
+  };
+}
