@@ -24,6 +24,18 @@ const offline = VitePWA({
     navigateFallback: '/index.html',
     navigateFallbackDenylist: [/^\/api\//],
     cleanupOutdatedCaches: true,
+    // Pictures of dogs never change under their address; they are forgotten at sign-out (device/carry.ts names the cache).
+    runtimeCaching: [
+      {
+        urlPattern: /\/api\/photos\//,
+        handler: 'CacheFirst',
+        options: {
+          cacheName: 'dewpond-pictures',
+          expiration: { maxEntries: 300, maxAgeSeconds: 7 * 86_400 },
+          cacheableResponse: { statuses: [200] },
+        },
+      },
+    ],
   },
 });
 

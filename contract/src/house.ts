@@ -113,7 +113,13 @@ export interface OwnBreedView {
 
 export type HouseView = z.infer<typeof houseView>;
 
-export const memberView = z.object({ id, name: z.string(), role: z.enum(['manager', 'groomer', 'bather']) });
+export const memberView = z.object({
+  id,
+  /** The person behind it, whose id stands in events. */
+  personId: id,
+  name: z.string(),
+  role: z.enum(['manager', 'groomer', 'bather']),
+});
 export type MemberView = z.infer<typeof memberView>;
 
 export const sessionView = z.object({

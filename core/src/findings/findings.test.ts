@@ -233,7 +233,8 @@ describe('the table of skin, coat, feet, mouth and rear', () => {
     ['sore after bath', 'vet today S0'],
   ];
 
-  test.each(cases)('%s: %s (grade %s, answer %s)', (sign, wanted, grade, answer) => {
+  const whole = cases.map(([sign, wanted, grade = 1, answer = null]) => [sign, wanted, grade, answer] as const);
+  test.each(whole)('%s: %s (grade %s, answer %s)', (sign, wanted, grade, answer) => {
     expect(told(sign, grade, answer)).toBe(wanted);
   });
 

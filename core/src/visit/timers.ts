@@ -39,3 +39,12 @@ export function pastMost(timer: TimerState, clock: Clock): boolean | null {
   const elapsed = elapsedSeconds(timer, timer.stopped ?? clock);
   return elapsed === null || timer.most === null ? null : elapsed > timer.most;
 }
+
+/** What a timer is called where its step is not in sight: "Contact, wash 1", "Massage, left ear". */
+export function timerName(timer: string): string {
+  const [kind, which] = timer.split(' ');
+  if (kind === 'contact') return `Contact, wash ${which}`;
+  if (kind === 'massage') return `Massage, ${which} ear`;
+  if (kind === 'crust') return `Crust softening, ${which} eye`;
+  return timer.replace(/^./, (letter) => letter.toUpperCase());
+}

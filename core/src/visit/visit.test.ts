@@ -349,6 +349,7 @@ describe('timers are events with times', () => {
     timer: 'contact 1',
     step: 'contact',
     seconds: 600,
+    most: null,
     started: { ...started, offset },
     stopped: null,
   });

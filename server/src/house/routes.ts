@@ -35,7 +35,7 @@ export function houseRoutes(router: Router, services: Services): void {
 
   route(router, services, 'GET /api/members', async ({ tx }) => {
     const items = await tx
-      .select({ id: member.id, name: member.name, role: member.role })
+      .select({ id: member.id, personId: member.personId, name: member.name, role: member.role })
       .from(member)
       .orderBy(member.name);
     return { items };
@@ -47,7 +47,7 @@ export function houseRoutes(router: Router, services: Services): void {
     if (!me) throw new Refusal('not allowed', 'You belong to no business here.');
     return {
       person: { id: asker.personId, name: asker.personName, email: asker.email },
-      member: { id: me.id, name: me.name, role: me.role },
+      member: { id: me.id, personId: me.personId, name: me.name, role: me.role },
       business: { id: asker.businessId, name: house.name, zone: house.zone, units: house.units },
       units: me.units ?? house.units,
       ownUnits: me.units,

@@ -270,7 +270,7 @@ describe('two people at one dog', () => {
       for await (const part of response.body ?? [])
         heard += new TextDecoder().decode(part).split('event: new').length - 1;
     })().catch(() => undefined);
-    await vi.waitFor(() => expect(heard).toBe(1));
+    await vi.waitFor(() => expect(heard).toBeGreaterThanOrEqual(1));
     // The first one may also come once more when listening begins.
     await new Promise((resolve) => setTimeout(resolve, 500));
     const before = heard;

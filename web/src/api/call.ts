@@ -18,6 +18,8 @@ interface Given<K extends EndpointKey> {
   readonly id?: string;
   readonly query?: Readonly<Record<string, string>>;
   readonly body?: BodyOf<K>;
+  /** An office that says nothing for so long, ms, is taken as away. */
+  readonly patience?: number;
 }
 
 /** Calls an endpoint of the contract. Throws {@link Refused}, or an `Error` in words when the network is away. */
@@ -27,6 +29,7 @@ export async function call<K extends EndpointKey>(key: K, given: Given<K> = {}):
   const query = given.query ? `?${new URLSearchParams(given.query)}` : '';
   const response = await fetch(path + query, {
     method,
+    ...(given.patience === undefined ? {} : { signal: AbortSignal.timeout(given.patience) }),
     ...(given.body === undefined
       ? {}
       : { body: JSON.stringify(given.body), headers: { 'content-type': 'application/json' } }),

@@ -1,5 +1,6 @@
 import { QueryClient, useQuery } from '@tanstack/react-query';
 import { orKept } from '../device/answers';
+import { askVisit, carryAlong } from '../device/carry';
 import { Refused, call } from './call';
 
 export const queryClient = new QueryClient({
@@ -22,10 +23,22 @@ export const useSession = () =>
     staleTime: 5 * 60_000,
   });
 export const useToday = (day?: string) =>
-  useQuery({ queryKey: ['today', day ?? 'now'], queryFn: () => call('GET /api/today', day ? { query: { day } } : {}) });
+  useQuery({
+    ...kept,
+    queryKey: ['today', day ?? 'now'],
+    queryFn: () => orKept(`today ${day ?? 'now'}`, () => call('GET /api/today', day ? { query: { day } } : {})),
+  });
 export const useDogs = () => useQuery({ queryKey: ['dogs'], queryFn: async () => (await call('GET /api/dogs')).items });
-export const useDog = (id: string) =>
-  useQuery({ queryKey: ['dog', id], queryFn: () => call('GET /api/dogs/:id', { id }), enabled: id !== '' });
+const dogQuery = (id: string) => ({
+  ...kept,
+  queryKey: ['dog', id],
+  queryFn: () => orKept(`dog ${id}`, () => call('GET /api/dogs/:id', { id })),
+});
+export const useDog = (id: string) => useQuery({ ...dogQuery(id), enabled: id !== '' });
+/** The pages of the dogs to come, one after the other, so that they open without a network. */
+export async function keepDogs(ids: readonly string[]): Promise<void> {
+  for (const id of ids) await queryClient.prefetchQuery({ ...dogQuery(id), staleTime: 5 * 60_000 });
+}
 export const useClients = () =>
   useQuery({ queryKey: ['clients'], queryFn: async () => (await call('GET /api/clients')).items });
 export const useClient = (id: string) =>
@@ -34,7 +47,12 @@ export const useVets = () => useQuery({ queryKey: ['vets'], queryFn: async () =>
 export const useImports = () =>
   useQuery({ queryKey: ['imports'], queryFn: async () => (await call('GET /api/imports')).items });
 export const useMembers = () =>
-  useQuery({ queryKey: ['members'], queryFn: async () => (await call('GET /api/members')).items, staleTime: 60_000 });
+  useQuery({
+    ...kept,
+    queryKey: ['members'],
+    queryFn: () => orKept('members', async () => (await call('GET /api/members')).items),
+    staleTime: 60_000,
+  });
 export const useHouse = () =>
   useQuery({ ...kept, queryKey: ['house'], queryFn: () => orKept('house', () => call('GET /api/house')) });
 /** Two people may stand at one bench: what the other ticked comes by itself. */
@@ -67,11 +85,15 @@ export const useAppointments = (from: string, to: string) =>
   });
 export const useVisit = (id: string) =>
   useQuery({
+    ...kept,
     queryKey: ['visit', id],
-    queryFn: () => call('GET /api/visits/:id', { id }),
+    queryFn: () => askVisit(id),
     staleTime: Infinity,
     gcTime: 0,
   });
+/** Kept up while the application is open: what a van takes along must be of this morning. */
+export const useCarry = () =>
+  useQuery({ ...kept, queryKey: ['carry'], queryFn: carryAlong, refetchInterval: 5 * 60_000, staleTime: 60_000 });
 export const useSheet = (id: string) =>
   useQuery({ queryKey: ['sheet', id], queryFn: () => call('GET /api/visits/:id/sheet', { id }), staleTime: 0 });
 

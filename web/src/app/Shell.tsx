@@ -1,9 +1,11 @@
 import { BookOpenCheck, CalendarRange, Droplets, Eye, Moon, PawPrint, Sun, Waves, type LucideIcon } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { Suspense, lazy, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { call } from '../api/call';
 import { forgetAnswers } from '../device/answers';
-import { queryClient, refreshAll, useSession } from '../api/queries';
+import { PICTURES } from '../device/carry';
+import { closeOutbox, openOutbox, useOutbox } from '../device/outbox';
+import { keepDogs, queryClient, refreshAll, useCarry, useSession } from '../api/queries';
 import { Dialog } from '../ui/Dialog';
 import { SelectField } from '../ui/Field';
 import { Button } from '../ui/Button';
@@ -15,6 +17,9 @@ import { activeKeys, useKeys } from './keys';
 import { usePreferences } from './preferences';
 import { useOnline } from './useOnline';
 import { Refused } from '../api/call';
+
+/** The clocks of the table, on every other screen. */
+const PinnedTimers = lazy(async () => ({ default: (await import('../features/table/Timers')).PinnedTimers }));
 
 const PLACES: readonly {
   readonly to: string;
@@ -38,12 +43,32 @@ export function Shell() {
   if (session.error instanceof Refused && session.error.status === 401) return <SignIn />;
   return (
     <Waiting query={session} what="Dewpond">
-      {(data) => <SignedIn business={data.business.name} person={data.person.name} />}
+      {(data) => <SignedIn business={data.business.name} person={data.person.name} personId={data.person.id} />}
     </Waiting>
   );
 }
 
-function SignedIn({ business, person }: { readonly business: string; readonly person: string }) {
+interface SignedInProps {
+  readonly business: string;
+  readonly person: string;
+  readonly personId: string;
+}
+
+/** While somebody is signed in their work is sent, and the visits to come are on the device. */
+function useDevice(personId: string): void {
+  const carried = useCarry().data;
+  useEffect(() => {
+    void openOutbox(personId);
+    return closeOutbox;
+  }, [personId]);
+  useEffect(() => {
+    if (carried) void keepDogs(carried.visits.map(({ dog }) => dog.id));
+  }, [carried]);
+}
+
+function SignedIn({ business, person, personId }: SignedInProps) {
+  useDevice(personId);
+  const atTable = useLocation().pathname.match(/^\/visits\/[^/]+$/) !== null;
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const [help, setHelp] = useState(false);
@@ -103,6 +128,12 @@ function SignedIn({ business, person }: { readonly business: string; readonly pe
       </nav>
       <main className="flex-1 min-w-0 overflow-y-auto print:overflow-visible">
         <Offline />
+        {!atTable && (
+          <Suspense>
+            <PinnedTimers />
+          </Suspense>
+        )}
+        <Unsent />
         <Outlet />
       </main>
       <Help open={help} onClose={() => setHelp(false)} business={business} person={person} />
@@ -117,7 +148,21 @@ function Offline() {
   if (online) return null;
   return (
     <p role="status" className="no-print bg-watch-pale text-watch font-semibold px-7 max-md:px-3 py-2">
-      No network. The bench reckons on with the products and bottles it knows; what the office has to say is as it was.
+      No network. Today’s and tomorrow’s dogs are on this device: the table and the bench work on; what the office has
+      to say is as it was.
+    </p>
+  );
+}
+
+/** Work of this device that has not arrived, on every screen: nothing waits in silence. */
+function Unsent() {
+  const { waiting, ofOthers, refused, trouble } = useOutbox();
+  if ((waiting === 0 || trouble === null) && ofOthers === 0 && refused.length === 0) return null;
+  return (
+    <p role="status" className="no-print bg-watch-pale text-watch font-semibold px-7 max-md:px-3 py-2">
+      {waiting > 0 && trouble !== null && `${waiting} from the table not sent yet, kept on this device. `}
+      {ofOthers > 0 && `${ofOthers} of somebody else’s wait here: they are sent when that person signs in. `}
+      {refused.length > 0 && `The office refused ${refused.length}: open the visit and read why.`}
     </p>
   );
 }
@@ -139,10 +184,22 @@ function Help({
     await call('PUT /api/me', { body: { units: typed === '' ? null : (typed as 'metric' | 'US') } });
     await refreshAll();
   };
+  const { waiting } = useOutbox();
+  const [sure, setSure] = useState(false);
   const signOut = async () => {
-    await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
+    if (waiting > 0 && !sure) {
+      setSure(true);
+      return;
+    }
+    closeOutbox();
+    await fetch('/api/auth/sign-out', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{}',
+    }).catch(() => undefined);
     queryClient.clear();
     await forgetAnswers();
+    if ('caches' in window) await caches.delete(PICTURES);
     forgetNotes();
     await call('GET /api/session').catch(() => undefined);
     window.location.assign('/');
@@ -177,8 +234,14 @@ function Help({
       <p className="text-sm text-soft mb-4">
         Dewpond records what was seen and done. It is not veterinary advice; local rules come first.
       </p>
-      <Button look="quiet" onClick={() => void signOut()}>
-        Sign out
+      {sure && waiting > 0 && (
+        <p role="alert" className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-3 mb-3">
+          {waiting} from the table have not reached the office. They stay on this device and are sent when you sign in
+          here again.
+        </p>
+      )}
+      <Button look={sure && waiting > 0 ? 'stop' : 'quiet'} onClick={() => void signOut()}>
+        {sure && waiting > 0 ? 'Sign out all the same' : 'Sign out'}
       </Button>
     </Dialog>
   );

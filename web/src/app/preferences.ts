@@ -4,10 +4,24 @@ import { persist } from 'zustand/middleware';
 export type Theme = 'chalk' | 'night';
 
 /** What this device prefers; never leaves it. */
-export const usePreferences = create<{ theme: Theme; device: string; setTheme: (theme: Theme) => void }>()(
-  persist((set) => ({ theme: 'chalk', device: '', setTheme: (theme) => set({ theme }) }), {
-    name: 'dewpond-preferences',
-  }),
+export const usePreferences = create<{
+  theme: Theme;
+  device: string;
+  /** The hand that holds no dog: the big button lies under its thumb. */
+  hand: 'right' | 'left';
+  setTheme: (theme: Theme) => void;
+  setHand: (hand: 'right' | 'left') => void;
+}>()(
+  persist(
+    (set) => ({
+      theme: 'chalk',
+      device: '',
+      hand: 'right',
+      setTheme: (theme) => set({ theme }),
+      setHand: (hand) => set({ hand }),
+    }),
+    { name: 'dewpond-preferences' },
+  ),
 );
 
 /** A name for this device that stays, so that its events keep their order. */

@@ -20,7 +20,7 @@ const PATIENCE_MS = 4000;
  */
 export async function orKept<T>(question: string, ask: () => Promise<T>): Promise<T> {
   const asked = ask().then((answer) => {
-    void keep(question, answer);
+    void keepAnswer(question, answer);
     return answer;
   });
   // Refused before the device was asked: still this function's answer, only later.
@@ -34,10 +34,12 @@ export async function orKept<T>(question: string, ask: () => Promise<T>): Promis
   });
 }
 
-const keep = (question: string, answer: unknown): Promise<unknown> =>
+/** A full disk keeps nothing, and loses nothing. */
+export const keepAnswer = (question: string, answer: unknown): Promise<unknown> =>
   device.answers.put({ answer, at: Date.now(), shape: SHAPE }, question).catch(() => undefined);
 
-async function remembered<T>(question: string): Promise<T | undefined> {
+/** What the office said to a question within the last day, or undefined. */
+export async function remembered<T>(question: string): Promise<T | undefined> {
   const row = await device.answers.get(question).catch(() => undefined);
   return row?.shape === SHAPE && Date.now() - row.at < DAY_MS ? (row.answer as T) : undefined;
 }

@@ -2,13 +2,18 @@ import type { VisitEvent } from '@dewpond/core/visit';
 import { Dexie, type EntityTable, type Table } from 'dexie';
 import type { KeptAnswer } from './answers';
 
-/** An event of a visit that this device made. Kept until the office has acknowledged it; never changed. */
-export interface WaitingEvent {
+/**
+ * An event of a visit that this device made; never changed. It stays for some days after the office has acknowledged
+ * it: a page opened without a network must show what was done.
+ */
+export interface OwnEvent {
   readonly id: string;
   readonly visitId: string;
   /** Who was signed in when it was made: nobody else's session sends it. */
   readonly person: string;
   readonly event: VisitEvent;
+  /** When the office acknowledged it, ms; null while it waits. */
+  readonly sentAt: number | null;
   /** Why the office would not take it, in its words. Such an event is not sent again by itself, and not thrown away. */
   readonly refused: string | null;
 }
@@ -19,6 +24,13 @@ export interface WaitingVisit {
   readonly person: string;
   readonly dogId: string;
   readonly appointmentId: string | null;
+  readonly refused: string | null;
+}
+
+/** A visit begun here that another device had begun before: its events belong to that one. */
+export interface MovedVisit {
+  readonly id: string;
+  readonly to: string;
 }
 
 /** A picture taken at the table, waiting to be sent after the event that names it. */
@@ -34,13 +46,22 @@ export interface WaitingPhoto {
 export class DeviceDatabase extends Dexie {
   /** Answers of the office, by the hash of what was asked. */
   answers!: Table<KeptAnswer, string>;
-  events!: EntityTable<WaitingEvent, 'id'>;
+  events!: EntityTable<OwnEvent, 'id'>;
   visits!: EntityTable<WaitingVisit, 'id'>;
   photos!: EntityTable<WaitingPhoto, 'id'>;
 
+  moved!: EntityTable<MovedVisit, 'id'>;
+
   constructor(name = 'dewpond') {
-    super(name);
-    this.version(1).stores({ answers: '', events: 'id, visitId, person', visits: 'id, person', photos: 'id, visitId' });
+    // Written through to the disk: an empty battery in the next second loses nothing.
+    super(name, { chromeTransactionDurability: 'strict' });
+    this.version(1).stores({
+      answers: '',
+      events: 'id, visitId',
+      visits: 'id',
+      photos: 'id, visitId',
+      moved: 'id',
+    });
   }
 }
 

@@ -1,7 +1,7 @@
 import type { Traits } from '@dewpond/core/catalogue';
 import { GRADE_WORDS, namePlace, placeOf, type Grade, type PlaceKey } from '@dewpond/core/places';
 import type { ReactNode } from 'react';
-import { RippleMark } from '../ui/Ripple';
+import { Mark } from './Mark';
 import { headShape } from './headShape';
 
 interface DogHeadProps {
@@ -10,6 +10,8 @@ interface DogHeadProps {
   readonly grades: Readonly<Partial<Record<PlaceKey, Grade | null>>>;
   readonly onPlace?: ((place: PlaceKey) => void) | undefined;
   readonly className?: string;
+  /** Hanging flaps lifted, so that one sees inside. */
+  readonly lifted?: boolean;
   /** What the drawing says instead of its marks. */
   readonly says?: string;
   /** Drawn over the head, in its own frame: around the bridge of the nose. */
@@ -27,8 +29,8 @@ const SHAPE = { ...LINE, fill: 'var(--surface)' } as const;
 const SIDES_OF_DRAWING = [1, -1] as const;
 
 /** The head from the front; the dog's left is on the reader's right, and the drawing says so. */
-export function DogHead({ traits, grades, onPlace, className, says, children }: DogHeadProps) {
-  const head = headShape(traits);
+export function DogHead({ traits, grades, onPlace, className, lifted = false, says, children }: DogHeadProps) {
+  const head = headShape(traits, lifted);
   const marks = Object.entries(head.spots).filter(([key]) => key in grades);
   const words = marks.map(([key]) => `${namePlace(placeOf(key))}: ${gradeWords(grades[key as PlaceKey])}`).join('; ');
   return (
@@ -93,27 +95,6 @@ function Ears({ head }: { readonly head: ReturnType<typeof headShape> }) {
       {head.ear.crease && <path {...LINE} strokeWidth={1.6} d={head.ear.crease} />}
     </g>
   ));
-}
-
-interface MarkProps {
-  readonly place: PlaceKey;
-  readonly point: { readonly x: number; readonly y: number };
-  readonly grade: Grade | null;
-  readonly onPlace: ((place: PlaceKey) => void) | undefined;
-}
-
-/** The mark on the drawing. Keyboard and screen readers use the named buttons beside it. */
-function Mark({ place, point, grade, onPlace }: MarkProps) {
-  return (
-    <g
-      transform={`translate(${point.x},${point.y})`}
-      {...(onPlace ? { onClick: () => onPlace(place), className: 'cursor-pointer' } : {})}
-    >
-      {onPlace && <circle r={17} fill="transparent" />}
-      <circle r={grade === null ? 7 : 6 + grade * 4.4} fill="var(--surface)" opacity={0.85} />
-      <RippleMark grade={grade} dot={3.6} step={4.4} />
-    </g>
-  );
 }
 
 const gradeWords = (grade: Grade | null | undefined) =>

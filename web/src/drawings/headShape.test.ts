@@ -14,7 +14,7 @@ describe.each([...SHAPES.values()])('the head of a $name', ({ traits }) => {
   test("a mirrored place is the mirrored point, and the dog's left is on the reader's right", () => {
     for (const [key, point] of Object.entries(spots)) {
       const other = spots[placeKey(mirror(placeOf(key)))];
-      expect(other?.x).toBeCloseTo(-point.x, 9);
+      expect(other?.x ?? NaN).toBeCloseTo(-point.x, 9);
       expect(other?.y).toBe(point.y);
       if (placeOf(key).side === 'left') expect(point.x).toBeGreaterThan(0);
     }
@@ -24,7 +24,10 @@ describe.each([...SHAPES.values()])('the head of a $name', ({ traits }) => {
     const onHead = placesOf(foldSites(traits)).filter(
       ({ site }) => !['fold neck', 'fold tail', 'fold vulva'].includes(site),
     );
-    expect(Object.keys(spots).toSorted()).toEqual(onHead.map(placeKey).toSorted());
+    expect(Object.keys(spots).toSorted()).toEqual([...onHead.map(placeKey), 'head/none', 'mouth/none'].toSorted());
+    const lifted = headShape(traits, true);
+    for (const { y } of Object.values(lifted.spots)) expect(y).toBeGreaterThan(lifted.top);
+    expect(Object.keys(lifted.spots)).toEqual(Object.keys(spots));
     expect(nose.y).toBeLessThan(90);
     for (const { y } of Object.values(spots)) expect(y).toBeGreaterThan(top);
     expect(skull).not.toContain('NaN');

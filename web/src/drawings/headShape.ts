@@ -55,6 +55,19 @@ const EAR: Readonly<
   },
 };
 
+/** A flap that hangs, lifted up and away: its inside, and the way into the ear. */
+const LIFTED: (typeof EAR)[EarCarriage] = {
+  path: 'M30,-98 C44,-132 84,-168 122,-164 C142,-138 130,-84 74,-48 Z',
+  crease:
+    'M52,-92 C70,-122 96,-142 116,-144 C122,-122 108,-88 72,-66 M58,-84 C64,-92 76,-92 80,-82 C80,-72 66,-66 60,-72 C56,-76 56,-80 58,-84',
+  spot: { x: 96, y: -112 },
+  front: false,
+};
+const HANGS: readonly EarCarriage[] = ['folded', 'hanging', 'long hanging'];
+
+/** Whether there is a flap to lift at all. */
+export const canLift = ({ ears }: Traits): boolean => HANGS.includes(ears);
+
 export interface HeadShape {
   readonly skull: string;
   readonly ear: (typeof EAR)[EarCarriage];
@@ -70,7 +83,8 @@ export interface HeadShape {
 }
 
 /** The head of a dog from the front, from its traits. Mirrored about x = 0 by construction. */
-export function headShape(traits: Traits): HeadShape {
+export function headShape(traits: Traits, lifted = false): HeadShape {
+  const ear = lifted && canLift(traits) ? LIFTED : EAR[traits.ears];
   const { chin, width, cheek, nose } = MUZZLE[traits.muzzle];
   const half = (s: 1 | -1) =>
     s === 1
@@ -86,13 +100,13 @@ export function headShape(traits: Traits): HeadShape {
   const flap = Math.min(chin - 30, nose + 28);
   return {
     skull: `M0,-104 ${half(1)} ${half(-1)} Z`,
-    ear: EAR[traits.ears],
+    ear,
     eye,
     nose: { x: 0, y: nose },
-    top: traits.ears === 'upright' ? -186 : traits.ears === 'tipped' ? -160 : -126,
+    top: ear === LIFTED ? -174 : traits.ears === 'upright' ? -186 : traits.ears === 'tipped' ? -160 : -126,
     mouth: `M0,${nose + 20} V${flap} C10,${flap + 14} ${width * 0.5},${flap + 14} ${width * 0.68},${flap - 2}`,
     folds: foldCurves(traits, nose, eye, width, flap),
-    spots: spotsOf(traits, { nose, eye, width, flap, ear: EAR[traits.ears].spot }),
+    spots: spotsOf(traits, { nose, eye, width, flap, ear: ear.spot }),
   };
 }
 
@@ -141,5 +155,5 @@ function spotsOf(traits: Traits, { nose, eye, width, flap, ear }: Marks): HeadSh
     if (!point) return [];
     return [[placeKey(place), place.side === 'right' ? { x: -point.x, y: point.y } : point]];
   });
-  return Object.fromEntries(marked);
+  return { ...Object.fromEntries(marked), 'mouth/none': { x: 0, y: flap + 8 }, 'head/none': { x: 0, y: -84 } };
 }

@@ -32,11 +32,11 @@ export const WASH_ID = v7();
 export const BOTTLE_ID = v7();
 const VISIT_ID = v7();
 
-export const MEMBER = { id: v7(), name: 'Ines Okafor', role: 'manager' } as const;
+export const MEMBER = { id: v7(), personId: v7(), name: 'Ines Okafor', role: 'manager' } as const;
 
 /** Withy Quay, signed in as its manager. */
 export const session = (units: SessionView['business']['units'] = 'metric'): SessionView => ({
-  person: { id: v7(), name: MEMBER.name, email: 'ines@withyquay.example' },
+  person: { id: MEMBER.personId, name: MEMBER.name, email: 'ines@withyquay.example' },
   member: MEMBER,
   business: { id: v7(), name: 'Withy Quay Grooming', zone: 'Europe/London', units },
   units,
@@ -216,11 +216,16 @@ export function dogView(more: Partial<DogView> = {}): DogView {
 export const visitView = (more: Partial<VisitView> = {}): VisitView => ({
   id: VISIT_ID,
   dog: { id: DOG_ID, name: 'Radish', words: 'Pug, 8 kg', handling: ['no neck loop'], weightKg: 8 },
+  owner: { name: 'Noor Haddad', phones: ['01632 960114'] },
   appointmentId: null,
   kind: 'full visit',
   day: TODAY,
   facts: facts(),
   contactMinutes: 0,
+  contactMost: null,
+  minutesFactor: {},
+  tools: {},
+  photos: [],
   mixes: [],
   bench: [],
   lastTime: {

@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto';
 import { cleanup, configure } from '@testing-library/react';
 import { afterEach, expect, vi } from 'vitest';
 import { queryClient } from '../api/queries';
-import { forgetAnswers } from '../device/answers';
+import { device } from '../device/database';
+import { closeOutbox, count } from '../device/outbox';
 import { forgetNotes } from '../ui/toasts';
 
 // A whole document in every failure hides what failed.
@@ -24,13 +25,20 @@ Element.prototype.releasePointerCapture = () => undefined;
 
 afterEach(async () => {
   cleanup();
-  await forgetAnswers();
+  await forgetDevice();
   queryClient.clear();
   localStorage.clear();
   forgetNotes();
   // A dialog that was open when its test ended leaves the page out of reach of the pointer.
   document.body.removeAttribute('style');
 });
+
+/** A device as it comes out of its box. */
+async function forgetDevice(): Promise<void> {
+  closeOutbox();
+  await Promise.all(device.tables.map((table) => table.clear()));
+  await count();
+}
 
 const words = (element: Element) => (element.textContent ?? '').replaceAll(/\s+/g, ' ');
 expect.extend({

@@ -5,6 +5,7 @@ import { showDay, type Day } from '@dewpond/core/units';
 import type { Step } from '@dewpond/core/visit';
 import { Button } from '../../ui/Button';
 import { SourceMark } from '../../ui/SourceMark';
+import { Proposals } from './Proposals';
 import { RunningTimers } from './Timers';
 import type { Table } from './useTable';
 
@@ -12,10 +13,13 @@ import type { Table } from './useTable';
 export function Aside({
   table,
   step,
+  awake,
   onFound,
 }: {
   readonly table: Table;
   readonly step: Step | null;
+  /** Whether the screen is kept awake. */
+  readonly awake: boolean;
   readonly onFound: () => void;
 }) {
   const barred = table.steps.flatMap(({ title, barred: bar }) => (bar ? [{ title, bar }] : []));
@@ -23,7 +27,7 @@ export function Aside({
     <aside className="w-[330px] shrink-0 border-l border-line px-4 py-4 overflow-y-auto flex flex-col gap-4 max-lg:w-full max-lg:max-h-64 max-md:max-h-44 max-lg:border-l-0 max-lg:border-t max-lg:grid max-lg:grid-cols-2 max-md:flex">
       <section>
         <h2 className="text-soft mb-1.5">Running</h2>
-        <RunningTimers table={table} />
+        <RunningTimers table={table} awake={awake} />
       </section>
       {barred.length > 0 && (
         <section aria-live="polite">
@@ -35,6 +39,7 @@ export function Aside({
           </ul>
         </section>
       )}
+      <Proposals table={table} />
       <LastTime table={table} step={step} />
       {step?.id !== 'look-over' && (
         <Button className="min-h-16! text-lg mt-auto" onClick={onFound}>
@@ -60,6 +65,11 @@ function TakenAway({ bar, titles }: { readonly bar: Step['barred'] | undefined; 
         </s>
       ))}
       <p className="text-sm mt-1">Instead: {bar.instead}</p>
+      {bar.tell !== null && (
+        <p className="text-sm mt-1">
+          <b>Tell the owner:</b> “{bar.tell}”
+        </p>
+      )}
     </li>
   );
 }

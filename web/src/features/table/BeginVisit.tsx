@@ -2,7 +2,9 @@ import { useMutation } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { refreshAll, useSession } from '../../api/queries';
+import { beginHere } from '../../device/carry';
+import { keepVisit } from '../../device/outbox';
 import { Button, ButtonLink } from '../../ui/Button';
 import { tell } from '../../ui/toasts';
 
@@ -14,11 +16,30 @@ interface BeginProps {
   readonly small?: boolean;
 }
 
+/** An office that does not answer for so long is away: the visit begins on the device. */
+const PATIENCE_MS = 6000;
+
+/** Begins a visit at the office, or on this device where the office cannot be reached and the booking was carried along. */
+async function beginVisit(dogId: string, appointmentId: string | null, person: string): Promise<string> {
+  const id = v7();
+  try {
+    await call('POST /api/visits', { body: { id, dogId, appointmentId }, patience: PATIENCE_MS });
+    return id;
+  } catch (error) {
+    if (error instanceof Refused && error.status < 500) throw error;
+    const here = await beginHere(id, appointmentId, dogId).catch(() => null);
+    if (!here) throw new Error('No network, and this dog is not among those on this device.', { cause: error });
+    await keepVisit({ id, person, dogId, appointmentId, refused: null });
+    return id;
+  }
+}
+
 /** Begin, go on, or see the sheet: whatever comes next for this booking. */
 export function BeginVisit({ dogId, appointmentId, visitId, done, small = false }: BeginProps) {
   const navigate = useNavigate();
+  const person = useSession().data?.person.id ?? '';
   const begin = useMutation({
-    mutationFn: async () => (await call('POST /api/visits', { body: { id: v7(), dogId, appointmentId } })).id,
+    mutationFn: () => beginVisit(dogId, appointmentId, person),
     onSuccess: (id) => {
       void refreshAll();
       void navigate(`/visits/${id}`);

@@ -1,26 +1,32 @@
 import { namePlace } from '@dewpond/core/places';
-import { endsVisit, hindrances, notLookedAt, ranFull } from '@dewpond/core/visit';
+import { contactsCutShort, endsVisit, hindrances, notLookedAt } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { useKeys } from '../../app/keys';
-import { Button } from '../../ui/Button';
+import { useOutbox } from '../../device/outbox';
+import { Button, ButtonLink } from '../../ui/Button';
 import type { Table } from './useTable';
-import { record, useVisitLog } from './visitLog';
+import { record } from './visitLog';
 
 /** Nothing left to do: what the record will say, and the close. */
 export function CloseVisit({ table }: { readonly table: Table }) {
   const { state, steps, places, judged } = table;
   const [note, setNote] = useState('');
-  const trouble = useVisitLog((log) => log.trouble);
-  const how = endsVisit(judged) === null ? 'finished' : 'ended early';
+  const refusals = useOutbox(({ refused }) => refused);
+  const trouble = refusals.find(
+    ({ visitId, what }) => visitId === table.visit.id && typeof what !== 'string' && what.type === 'closed',
+  )?.words;
+  const wentHome = state.away?.back === null;
+  const how = endsVisit(judged) === null && !wentHome ? 'finished' : 'ended early';
   const open = hindrances(state, steps, how);
   const missing = notLookedAt(state, places);
-  const short = state.timers.filter((timer) => ranFull(timer) === false && timer.timer.startsWith('contact'));
+  const short = contactsCutShort(state.timers);
   const skipped = Object.values(state.steps).filter((mark) => mark.kind === 'skipped').length;
   const close = () => {
     if (open.length > 0) return;
     record(...(note.trim() ? [{ type: 'noted' as const, text: note.trim() }] : []), { type: 'closed', how });
   };
   useKeys([{ keys: 'Enter', does: 'Close the visit', run: close }]);
+  if (state.closed !== null) return <ClosedHere />;
   return (
     <div className="max-w-2xl flex flex-col gap-4">
       <h1 className="text-[42px]!">{how === 'finished' ? 'All done' : 'The visit ends here'}</h1>
@@ -65,3 +71,17 @@ export function CloseVisit({ table }: { readonly table: Table }) {
     </div>
   );
 }
+
+/** Closed on this device; the office has not all of it yet, and the sheet is made there. */
+const ClosedHere = () => (
+  <div className="max-w-2xl flex flex-col gap-4">
+    <h1 className="text-[42px]!">Closed on this device</h1>
+    <p className="text-xl">
+      The office gets it as soon as there is a network, and makes the owner sheet then. Nothing is lost if you close
+      this page.
+    </p>
+    <ButtonLink to="/" look="main" className="min-h-16! text-xl self-start px-8!">
+      To the next dog
+    </ButtonLink>
+  </div>
+);

@@ -2,79 +2,73 @@ import {
   LEVEL_WORDS,
   SIGNS,
   STOP_WORDS,
+  TRIAGE_TABLE,
   finding,
   signWords,
   signsAt,
   stopFor,
+  type Finding,
   type Sign,
 } from '@dewpond/core/findings';
-import { GRADE_WORDS, namePlace, placeKey, type Grade, type Place } from '@dewpond/core/places';
+import { GRADE_WORDS, lookedAtWith, namePlace, placeKey, type Grade, type Place } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
+import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { RippleMark } from '../../ui/Ripple';
 import { SourceMark, SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
+import { FindingMore } from './FindingMore';
+import { Photos } from './Photos';
+import { PlaceDrawing } from './PlaceDrawing';
 import type { Table } from './useTable';
 import { record } from './visitLog';
 
 type Graded = Exclude<Grade, 0>;
 const GRADES_TO_TAP: readonly Graded[] = [1, 2, 3];
 
+/** Signs that end a visit are asked for apart: nobody looks for a rash among them. */
+const ENDS: ReadonlySet<Sign> = new Set(
+  TRIAGE_TABLE.filter(({ stop, areas }) => stop === 'S3' && areas.includes('body')).flatMap(({ signs }) => signs),
+);
+
 /** The signs that matter at one place: tap a grade, done. Last time's finding in sight while judging. */
 export function FindingPanel({
   table,
   place,
+  onPlace,
   onClose,
 }: {
   readonly table: Table;
   readonly place: Place;
+  /** To a neighbour: from a paw to one of its nails. */
+  readonly onPlace: (place: Place) => void;
   readonly onClose: () => void;
 }) {
   const key = placeKey(place);
   const here = table.state.findings.filter((found) => placeKey(found.place) === key);
-  const last = table.visit.lastTime?.findings.filter((found) => placeKey(found.place) === key) ?? [];
-  const judged = table.judged[key];
-  const lastWords =
-    last.length > 0
-      ? last.map(({ sign, grade }) => `${SIGNS[sign].name}, ${GRADE_WORDS[grade]}`).join('; ')
-      : 'clear, or not looked at';
-  const title =
-    place.site === 'body' ? 'What stops the visit?' : namePlace(place).replace(/^./, (letter) => letter.toUpperCase());
+  const isNail = lookedAtWith(place) !== place;
+  const signs = signsAt(place.site);
+  const ordinary = signs.filter((sign) => !ENDS.has(sign));
+  const ending = signs.filter((sign) => ENDS.has(sign));
+  const row = (sign: Sign) => (
+    <SignRow key={sign} sign={sign} place={place} marked={here.find((found) => found.sign === sign) ?? null} />
+  );
   return (
     <Dialog
       open
       onClose={onClose}
-      title={title}
-      says={place.site === 'body' ? 'Any of these ends the visit, whatever the plan says.' : `Last time: ${lastWords}`}
+      title={
+        place.site === 'body'
+          ? 'Breathing, gait and manner'
+          : namePlace(place).replace(/^./, (letter) => letter.toUpperCase())
+      }
+      says={lastWords(table, place)}
       tall
     >
-      {judged && judged.bars.length > 0 && (
-        <div role="alert" className="rounded-xl border border-stop bg-stop-pale px-3 pt-3 pb-1 mb-3">
-          <p className="flex items-center justify-between font-bold text-stop">
-            {STOP_WORDS[stopFor(judged)]}
-            <SourceMark roomy source={HOUSE_VALUE} because="How Dewpond reads a stop." />
-          </p>
-          <p>
-            {LEVEL_WORDS[judged.level].replace(/^./, (letter) => letter.toUpperCase())}. {judged.todo.join(' ')}
-          </p>
-          <ul className="first-letter:uppercase">
-            {judged.bars.map((bar) => (
-              <li key={bar.because + bar.stop}>
-                <SourcedLine
-                  said={{
-                    words: bar.lifted
-                      ? `${bar.because}: lifted by ${bar.lifted.by}, to ${bar.lifted.procedure}`
-                      : bar.because,
-                    source: bar.lifted ? { kind: 'vet instruction', who: bar.lifted.by } : bar.source,
-                  }}
-                />
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
-      {place.site !== 'body' && (
+      <PlaceDrawing table={table} place={place} onPlace={onPlace} />
+      <Judged table={table} place={place} />
+      {!isNail && (
         <Button
           look={here.length === 0 ? 'main' : 'quiet'}
           className="w-full min-h-16! text-lg mb-3"
@@ -86,11 +80,20 @@ export function FindingPanel({
           {here.length === 0 ? 'Clear' : 'Clear after all'}
         </Button>
       )}
-      <ul className="flex flex-col gap-1.5">
-        {signsAt(place.site).map((sign) => (
-          <SignRow key={sign} sign={sign} place={place} marked={here.find((found) => found.sign === sign) ?? null} />
-        ))}
-      </ul>
+      <ul className="flex flex-col gap-1.5">{ordinary.map(row)}</ul>
+      {ending.length > 0 && (
+        <>
+          <h2 className="text-stop mt-4 mb-1.5">
+            Any of these ends the visit{' '}
+            <SourceMark
+              source={{ kind: 'common practice' }}
+              because="Signs that end a visit, whatever the plan says."
+            />
+          </h2>
+          <ul className="flex flex-col gap-1.5">{ending.map(row)}</ul>
+        </>
+      )}
+      <Photos table={table} place={place} sign={here.at(-1)?.sign ?? null} />
       <Button look="main" className="w-full min-h-16! text-lg mt-4" onClick={onClose}>
         Done
       </Button>
@@ -98,23 +101,77 @@ export function FindingPanel({
   );
 }
 
+/** What the last inspection found at this place, or that it was clear, or that nobody looked. */
+function lastWords({ visit: { lastTime } }: Table, place: Place): string {
+  if (!lastTime) return 'First time here.';
+  const last = lastTime.findings.filter((found) => placeKey(found.place) === placeKey(place));
+  if (last.length > 0)
+    return `Last time: ${last
+      .map(({ sign, grade, more }) => {
+        const size = more?.mm === undefined ? '' : `, ${more.mm} mm`;
+        return `${SIGNS[sign].name}${SIGNS[sign].graded ? `, ${GRADE_WORDS[grade]}` : ''}${size}`;
+      })
+      .join('; ')}`;
+  return lastTime.looked.includes(placeKey(lookedAtWith(place))) ? 'Last time: clear' : 'Last time: not looked at';
+}
+
+/** What follows from what was marked so far: stop, level, what to do. */
+function Judged({ table, place }: { readonly table: Table; readonly place: Place }) {
+  const judged = table.judged[placeKey(place)];
+  if (!judged || judged.bars.length === 0) {
+    return judged && judged.todo.length > 0 ? (
+      <p className="rounded-xl bg-watch-pale px-3 py-2 mb-3">
+        <b className="first-letter:uppercase inline-block">{LEVEL_WORDS[judged.level]}.</b> {judged.todo.join(' ')}
+        {judged.rows[0] && <SourceMark source={judged.rows[0].source} because={judged.todo.join(' ')} />}
+      </p>
+    ) : null;
+  }
+  return (
+    <div role="alert" className="rounded-xl border border-stop bg-stop-pale px-3 pt-3 pb-1 mb-3">
+      <p className="flex items-center justify-between font-bold text-stop">
+        {STOP_WORDS[stopFor(judged)]}
+        <SourceMark roomy source={HOUSE_VALUE} because="How Dewpond reads a stop." />
+      </p>
+      <p>
+        {LEVEL_WORDS[judged.level].replace(/^./, (letter) => letter.toUpperCase())}. {judged.todo.join(' ')}
+      </p>
+      <ul className="first-letter:uppercase">
+        {judged.bars.map((bar) => (
+          <li key={bar.because + bar.stop}>
+            <SourcedLine
+              said={{
+                words: bar.lifted
+                  ? `${bar.because}: lifted by ${bar.lifted.by}, to ${bar.lifted.procedure}`
+                  : bar.because,
+                source: bar.lifted ? { kind: 'vet instruction', who: bar.lifted.by } : bar.source,
+              }}
+            />
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
 interface SignRowProps {
   readonly sign: Sign;
   readonly place: Place;
-  readonly marked: { readonly grade: Graded; readonly answer: boolean | null } | null;
+  readonly marked: Finding | null;
 }
 
 function SignRow({ sign, place, marked }: SignRowProps) {
   const { name, graded, asks } = signWords(sign);
+  const [more, setMore] = useState(false);
   const mark = (grade: Graded, answer: boolean | null = marked?.answer ?? null) =>
-    record({ type: 'found', finding: finding(place, sign, grade, answer) });
+    record({
+      type: 'found',
+      finding: { ...finding(place, sign, grade, answer), ...(marked?.more ? { more: marked.more } : {}) },
+    });
   const tap = (grade: Graded) => (marked?.grade === grade ? record({ type: 'taken back', place, sign }) : mark(grade));
   return (
     <li className={classes('rounded-xl border', marked ? 'border-pond bg-pond-pale/40' : 'border-line')}>
       <div className="flex items-center justify-between gap-2 pl-3">
-        <span className="font-semibold py-2">
-          {name} <RowSource sign={sign} />
-        </span>
+        <span className="font-semibold py-2 leading-tight">{name}</span>
         <span className="flex shrink-0">
           {(graded ? GRADES_TO_TAP : GRADES_TO_TAP.slice(0, 1)).map((grade) => (
             <button
@@ -138,31 +195,33 @@ function SignRow({ sign, place, marked }: SignRowProps) {
           ))}
         </span>
       </div>
-      {marked && asks && (
-        <div className="flex items-center gap-2 px-3 py-2 border-t border-line">
-          <span className="flex-1 first-letter:uppercase">{asks}</span>
-          {([true, false] as const).map((answer) => (
-            <button
-              key={String(answer)}
-              type="button"
-              aria-pressed={marked.answer === answer}
-              onClick={() => mark(marked.grade, answer)}
-              className={classes(
-                'rounded-lg border px-5 min-h-14 font-semibold',
-                marked.answer === answer ? 'bg-pond text-on-pond border-pond' : 'border-line',
-              )}
-            >
-              {answer ? 'Yes' : 'No'}
-            </button>
-          ))}
+      {marked && (
+        <div className="flex flex-wrap items-center gap-2 px-3 py-2 border-t border-line">
+          {asks && (
+            <>
+              <span className="first-letter:uppercase">{asks}</span>
+              {([true, false] as const).map((answer) => (
+                <button
+                  key={String(answer)}
+                  type="button"
+                  aria-pressed={marked.answer === answer}
+                  onClick={() => mark(marked.grade, answer)}
+                  className={classes(
+                    'rounded-lg border px-5 min-h-14 font-semibold',
+                    marked.answer === answer ? 'bg-pond text-on-pond border-pond' : 'border-line',
+                  )}
+                >
+                  {answer ? 'Yes' : 'No'}
+                </button>
+              ))}
+            </>
+          )}
+          <Button look="quiet" className="min-h-14! ml-auto" aria-expanded={more} onClick={() => setMore(!more)}>
+            {more ? 'Less' : 'More: colour, size…'}
+          </Button>
+          {more && <FindingMore marked={marked} />}
         </div>
       )}
     </li>
   );
-}
-
-function RowSource({ sign }: { readonly sign: Sign }) {
-  return SIGNS[sign].area === 'body' ? (
-    <SourceMark source={{ kind: 'common practice' }} because="A sign that ends a visit." />
-  ) : null;
 }

@@ -1,10 +1,13 @@
-import { notLookedAt, type Step } from '@dewpond/core/visit';
+import { cautionsNow, notLookedAt, waitsFor, type Caution, type Step } from '@dewpond/core/visit';
 import { useState } from 'react';
+import { deviceName, usePreferences } from '../../app/preferences';
 import { useKeys } from '../../app/keys';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
+import { classes } from '../../ui/classes';
+import { CautionDialog } from './CautionDialog';
 import type { Table } from './useTable';
-import { record } from './visitLog';
+import { record, useVisitLog } from './visitLog';
 
 interface FootProps {
   readonly table: Table;
@@ -27,10 +30,25 @@ export function Foot({ table, step, go }: FootProps) {
   const before = open[open.indexOf(step) - 1];
   const next = open.slice(open.indexOf(step) + 1).find((each) => table.state.steps[each.id] === undefined);
   const hinder = hindrance(table, step);
+  const [cautions, setCautions] = useState<readonly Caution[]>([]);
+  const hand = usePreferences((own) => own.hand);
+  const finish = () => {
+    record({ type: 'step done', step: step.id });
+    setCautions([]);
+    go(null);
+  };
   const done = () => {
     if (hinder) return;
-    record({ type: 'step done', step: step.id });
-    go(null);
+    const clock = { device: deviceName(), at: Date.now(), offset: useVisitLog.getState().offset };
+    const against = cautionsNow(table.state, step, clock);
+    if (against.length === 0) finish();
+    else setCautions(against);
+  };
+  const goOn = (because: string, who: string) => {
+    record(
+      ...cautions.map(({ id }) => ({ type: 'caution overridden' as const, caution: id, step: step.id, because, who })),
+    );
+    finish();
   };
   const back = () => {
     if (!before) return;
@@ -43,7 +61,12 @@ export function Foot({ table, step, go }: FootProps) {
     { keys: 'k', does: 'Skip, because…', run: () => setSkipping(true) },
   ]);
   return (
-    <footer className="flex h-[96px] max-md:h-[80px] border-t border-line shrink-0">
+    <footer
+      className={classes(
+        'flex h-[96px] max-md:h-[80px] border-t border-line shrink-0',
+        hand === 'left' && 'flex-row-reverse',
+      )}
+    >
       <button
         type="button"
         disabled={!before}
@@ -68,6 +91,7 @@ export function Foot({ table, step, go }: FootProps) {
       >
         {hinder ?? (next ? `Done: next, ${next.title.toLowerCase()}` : 'Done: all steps')}
       </button>
+      <CautionDialog cautions={cautions} onWait={() => setCautions([])} onGoOn={goOn} />
       <Dialog
         open={skipping}
         onClose={() => setSkipping(false)}
@@ -95,7 +119,7 @@ export function Foot({ table, step, go }: FootProps) {
 }
 
 /** What must be said before this step counts as done, as the button's own words; null when nothing. */
-function hindrance({ state, places }: Table, step: Step): string | null {
+function hindrance({ state, steps, places }: Table, step: Step): string | null {
   if (step.id === 'look-over') {
     const missing = notLookedAt(state, places).length;
     return missing > 0 ? `${missing} ${missing === 1 ? 'place' : 'places'} still to look at` : null;
@@ -104,7 +128,6 @@ function hindrance({ state, places }: Table, step: Step): string | null {
     return step.sides.some((side) => state.plugs[side] === 'none') ? 'Count the plugs in first' : null;
   if (step.counts === 'plugs out')
     return step.sides.some((side) => state.plugs[side] === 'in') ? 'A plug is still in' : null;
-  if (step.counts === 'pads')
-    return step.sides.some((side) => !state.pads[side].clean) ? 'Wipe until a pad comes out clean' : null;
-  return null;
+  const waits = waitsFor(state, steps, step);
+  return waits[0] ? `First: ${waits[0].title.toLowerCase()}` : null;
 }

@@ -1,19 +1,36 @@
 import { SIGNS } from '@dewpond/core/findings';
-import { GRADE_WORDS, namePlace, placeKey, placeOf, type Grade, type Place, type PlaceKey } from '@dewpond/core/places';
+import {
+  FEET,
+  GRADE_WORDS,
+  lookedAtWith,
+  namePlace,
+  placeKey,
+  placeOf,
+  type Grade,
+  type Place,
+  type PlaceKey,
+} from '@dewpond/core/places';
 import { notLookedAt } from '@dewpond/core/visit';
 import { Check } from 'lucide-react';
+import { useState } from 'react';
+import { DogBody, DogPaw } from '../../drawings/DogBody';
 import { DogHead } from '../../drawings/DogHead';
+import { canLift } from '../../drawings/headShape';
+import { BODY_VIEWS } from '../../drawings/bodyShape';
 import { Button } from '../../ui/Button';
 import { Ripple } from '../../ui/Ripple';
 import { classes } from '../../ui/classes';
 import { ShowHow } from '../methods/ShowHow';
+import { LOOK_VIEWS, VIEW_NAMES, viewOf, type LookView } from './lookViews';
 import type { Table } from './useTable';
 import { record } from './visitLog';
 
-/** The worst grade found at a place, 0 when it was touched as clear, null when nobody looked. */
+/** The worst grade found at a place (a paw's nails count as the paw), 0 when touched as clear, null when nobody looked. */
 export function gradeAt({ state }: Pick<Table, 'state'>, key: PlaceKey): Grade | null {
-  const here = state.findings.filter((found) => placeKey(found.place) === key).map((found) => found.grade);
-  if (here.length > 0) return Math.max(...here) as Grade;
+  const here = state.findings.filter(
+    (found) => placeKey(found.place) === key || placeKey(lookedAtWith(found.place)) === key,
+  );
+  if (here.length > 0) return Math.max(...here.map((found) => found.grade)) as Grade;
   return state.lookedClear.includes(key) ? 0 : null;
 }
 
@@ -24,75 +41,153 @@ interface LookOverProps {
   readonly compact?: boolean;
 }
 
-/** Each place is touched as clear or gets a finding; the dog's right is on the reader's left, as in the drawing. */
+/** Each place is touched as clear or gets a finding; the dog's right is on the reader's left, in words and drawings alike. */
 export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
-  const { places, state, visit } = table;
-  const side = (wanted: Place['side']) => places.filter((place) => place.side === wanted);
-  const grades = Object.fromEntries(places.map((place) => [placeKey(place), gradeAt(table, placeKey(place))]));
-  const missing = notLookedAt(state, places);
+  const missing = notLookedAt(table.state, table.places);
+  const firstOpen = missing[0] ? viewOf(missing[0]) : 'head';
+  const [view, setView] = useState<LookView>(firstOpen);
+  const here = table.places.filter((place) => viewOf(place) === view);
+  const missingHere = missing.filter((place) => viewOf(place) === view);
   const step = table.steps.find(({ stage }) => stage === 'look-over');
-  const column = (list: readonly Place[]) => (
-    <div className="flex flex-col gap-2">
-      {list.map((place) => (
-        <PlaceButton key={placeKey(place)} table={table} place={place} onOpen={() => onPlace(place)} />
-      ))}
-    </div>
-  );
+  const restClear = () => {
+    record(...missingHere.map((place) => ({ type: 'looked clear' as const, place })));
+    const next = missing.find((place) => viewOf(place) !== view);
+    if (next) setView(viewOf(next));
+  };
   return (
     <div>
       {!compact && (
-        <>
-          <div className="flex items-center justify-between gap-3">
-            <p className="text-soft text-lg">Look-over</p>
-            {step && <ShowHow step={step} />}
-          </div>
-          <h1 className="text-[38px]! max-md:text-[28px]! mb-1">Look and smell before anything wet</h1>
-          <p className="text-lg mb-3">
-            Touch each place as <b>clear</b>, or tap it and say what you see. Nothing counts as clear by silence.
-          </p>
-        </>
-      )}
-      <div
-        className={classes(
-          'grid gap-3 items-center',
-          compact
-            ? 'grid-cols-2'
-            : 'grid-cols-[minmax(190px,1fr)_minmax(220px,330px)_minmax(190px,1fr)] max-md:grid-cols-2',
-        )}
-      >
-        {column(side('right'))}
-        {!compact && (
-          <div className="max-md:hidden">
-            <DogHead
-              traits={visit.facts.traits}
-              grades={grades}
-              onPlace={(key) => onPlace(placeOf(key))}
-              className="w-full"
-            />
-          </div>
-        )}
-        {column(side('left'))}
-      </div>
-      <div className="grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-2 mt-3">
-        {side('none').map((place) => (
-          <PlaceButton key={placeKey(place)} table={table} place={place} onOpen={() => onPlace(place)} />
-        ))}
-        <Button look="stop" className="min-h-14!" onClick={() => onPlace({ site: 'body', side: 'none' })}>
-          Something stops the visit
-        </Button>
-      </div>
-      {missing.length > 1 && (
-        <div className="mt-3 flex justify-end">
-          <Button
-            look="quiet"
-            className="min-h-14!"
-            onClick={() => record(...missing.map((place) => ({ type: 'looked clear' as const, place })))}
-          >
-            <Check size={18} aria-hidden /> I looked: the other {missing.length} are clear
-          </Button>
+        <div className="flex items-center justify-between gap-3 mb-1">
+          <h1 className="text-[30px]! max-md:text-[24px]! leading-tight!">Look and smell before anything wet</h1>
+          {step && <ShowHow step={step} />}
         </div>
       )}
+      <div role="tablist" aria-label="Parts of the dog" className="grid grid-cols-4 gap-1.5 my-2">
+        {LOOK_VIEWS.map((each) => (
+          <ViewTab
+            key={each}
+            view={each}
+            open={missing.filter((place) => viewOf(place) === each).length}
+            chosen={each === view}
+            onChoose={() => setView(each)}
+          />
+        ))}
+      </div>
+      <Drawn table={table} view={view} onPlace={onPlace} />
+      <Places table={table} places={here} onPlace={onPlace} />
+      <div className="mt-2 flex flex-wrap gap-2 justify-between">
+        {view === 'whole dog' ? (
+          <Button look="stop" className="min-h-14!" onClick={() => onPlace({ site: 'body', side: 'none' })}>
+            Something stops the visit
+          </Button>
+        ) : (
+          <span />
+        )}
+        {missingHere.length > 1 && (
+          <Button look="quiet" className="min-h-14!" onClick={restClear}>
+            <Check size={18} aria-hidden /> I looked: the other {missingHere.length} here are clear
+          </Button>
+        )}
+      </div>
     </div>
+  );
+}
+
+function ViewTab({
+  view,
+  open,
+  chosen,
+  onChoose,
+}: {
+  readonly view: LookView;
+  readonly open: number;
+  readonly chosen: boolean;
+  readonly onChoose: () => void;
+}) {
+  return (
+    <button
+      type="button"
+      role="tab"
+      aria-selected={chosen}
+      onClick={onChoose}
+      className={classes(
+        'rounded-xl border min-h-14 px-2 font-bold leading-tight',
+        chosen ? 'border-pond bg-pond-pale text-pond' : 'border-line bg-surface',
+      )}
+    >
+      {VIEW_NAMES[view]}
+      <span className={classes('block text-sm font-normal', open === 0 ? 'text-reed' : 'text-soft')}>
+        {open === 0 ? 'all seen' : `${open} to look at`}
+      </span>
+    </button>
+  );
+}
+
+/** Drawings are for pointing; the same places stand as buttons below. */
+function Drawn({ table, view, onPlace }: Pick<LookOverProps, 'table' | 'onPlace'> & { readonly view: LookView }) {
+  const { places, visit, state } = table;
+  const { traits } = visit.facts;
+  const [lifted, setLifted] = useState(true);
+  const keys = [...places, ...state.findings.map(({ place }) => place)].map(placeKey);
+  const grades = Object.fromEntries(keys.map((key) => [key, gradeAt(table, key)]));
+  const choose = (key: PlaceKey) => onPlace(placeOf(key));
+  if (view === 'whole dog') return null;
+  if (view === 'head') {
+    return (
+      <div className="flex justify-center items-end gap-3 max-md:hidden">
+        <DogHead traits={traits} lifted={lifted} grades={grades} onPlace={choose} className="h-64" />
+        {canLift(traits) && (
+          <Button look="quiet" className="min-h-14!" onClick={() => setLifted(!lifted)}>
+            {lifted ? 'Flaps down' : 'Lift the flaps'}
+          </Button>
+        )}
+      </div>
+    );
+  }
+  return (
+    <div className="grid grid-cols-4 gap-2 max-md:grid-cols-2">
+      {view === 'body'
+        ? BODY_VIEWS.map((from) => (
+            <DogBody
+              key={from}
+              traits={traits}
+              view={from}
+              grades={grades}
+              onPlace={choose}
+              className="w-full max-h-48"
+            />
+          ))
+        : FEET.flatMap((foot) =>
+            (['right', 'left'] as const).map((side) => (
+              <DogPaw
+                key={foot + side}
+                foot={foot}
+                side={side}
+                grades={grades}
+                onPlace={choose}
+                className="w-full max-h-48"
+              />
+            )),
+          )}
+    </div>
+  );
+}
+
+/** The dog's right on the reader's left, as in the drawings; what has no side below. */
+function Places({ table, places, onPlace }: LookOverProps & { readonly places: readonly Place[] }) {
+  const side = (wanted: Place['side']) => places.filter((place) => place.side === wanted);
+  const buttons = (list: readonly Place[]) =>
+    list.map((place) => (
+      <PlaceButton key={placeKey(place)} table={table} place={place} onOpen={() => onPlace(place)} />
+    ));
+  return (
+    <>
+      <div className="grid grid-cols-2 gap-2 mt-2 items-start">
+        <div className="flex flex-col gap-2">{buttons(side('right'))}</div>
+        <div className="flex flex-col gap-2">{buttons(side('left'))}</div>
+      </div>
+      <div className="grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-2 mt-2">{buttons(side('none'))}</div>
+    </>
   );
 }
 
@@ -107,11 +202,10 @@ function PlaceButton({
 }) {
   const key = placeKey(place);
   const grade = gradeAt(table, key);
-  const here = table.state.findings.filter((found) => placeKey(found.place) === key);
-  const words = here
-    .map(({ sign, grade: g }) => `${SIGNS[sign].name}${SIGNS[sign].graded ? `, ${GRADE_WORDS[g]}` : ''}`)
-    .join('; ');
+  const here = table.state.findings.filter((found) => placeKey(lookedAtWith(found.place)) === key);
+  const words = here.map((found) => findingWords(found, place)).join('; ');
   const barred = (table.judged[key]?.bars.length ?? 0) > 0;
+  const name = place.site === 'body' ? 'breathing, gait and manner' : namePlace(place);
   return (
     <div
       className={classes(
@@ -122,11 +216,11 @@ function PlaceButton({
       <button
         type="button"
         onClick={onOpen}
-        className="flex-1 min-w-0 flex items-center gap-2 text-left pl-2 pr-1 py-1.5 min-h-15 hover:bg-pond-pale/50"
+        className="flex-1 min-w-0 flex items-center gap-2 text-left pl-2 pr-1 py-1 min-h-14 hover:bg-pond-pale/50"
       >
-        <Ripple grade={grade} size={40} silent />
+        <Ripple grade={grade} size={36} silent />
         <span className="min-w-0">
-          <span className="block font-bold leading-tight first-letter:uppercase">{namePlace(place)}</span>
+          <span className="block font-bold leading-tight first-letter:uppercase">{name}</span>
           <span className={classes('block text-sm leading-tight', barred ? 'text-stop font-semibold' : 'text-soft')}>
             {here.length > 0 ? words : grade === 0 ? 'clear' : 'not looked at'}
           </span>
@@ -136,7 +230,7 @@ function PlaceButton({
         <button
           type="button"
           aria-pressed={grade === 0}
-          aria-label={`${namePlace(place)} clear`}
+          aria-label={`${name} clear`}
           onClick={() => record({ type: 'looked clear', place })}
           className={classes(
             'grid place-items-center w-14 border-l border-line',
@@ -148,4 +242,10 @@ function PlaceButton({
       )}
     </div>
   );
+}
+
+/** "pale-brown wax, plain"; a nail's finding says which nail. */
+function findingWords({ place: at, sign, grade }: Table['state']['findings'][number], place: Place): string {
+  const where = placeKey(at) === placeKey(place) ? '' : `${namePlace(at)}: `;
+  return `${where}${SIGNS[sign].name}${SIGNS[sign].graded ? `, ${GRADE_WORDS[grade]}` : ''}`;
 }

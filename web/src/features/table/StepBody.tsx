@@ -8,7 +8,10 @@ import { SourceMark, SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { ShowHow } from '../methods/ShowHow';
 import { Handover } from './Handover';
+import { MatPanel } from './MatPanel';
+import { Parts } from './Parts';
 import { TimerButton } from './Timers';
+import { ToolsUsed } from './ToolsUsed';
 import { UsedMix } from './UsedMix';
 import type { Table } from './useTable';
 import { record } from './visitLog';
@@ -23,8 +26,7 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
           {STAGES[step.stage]}
           {step.minutes > 0 && (
             <>
-              , about {step.minutes} min{' '}
-              <SourceMark roomy source={HOUSE_VALUE} because="Hands-on minutes for an ordinary dog." />
+              , about {Math.round(step.minutes)} min <StepMinutes table={table} step={step} />
             </>
           )}
         </p>
@@ -44,13 +46,30 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
           First: {waits.map((each) => each.title.toLowerCase()).join(', ')}.
         </p>
       )}
+      {step.parts.length > 0 && <Parts table={table} step={step} />}
+      {step.id.startsWith('mat ') && step.place && <MatPanel table={table} step={step} place={step.place} />}
       {step.dwell && <TimerButton table={table} step={step} dwell={step.dwell} />}
       {step.stage === 'handover' && <Handover table={table} />}
       {step.counts === 'pads' && step.sides.map((side) => <PadCounter key={side} table={table} side={side} />)}
       {step.counts === 'plugs in' && step.sides.map((side) => <PlugIn key={side} table={table} side={side} />)}
       {step.counts === 'plugs out' && step.sides.map((side) => <PlugOut key={side} table={table} side={side} />)}
       {step.stage === 'last rinse' && <UsedMix table={table} asks />}
+      {(step.stage === 'first clip' || step.stage === 'comb and tidy') && <ToolsUsed table={table} />}
     </div>
+  );
+}
+
+/** The house's minutes, or this dog's own where its visits have taught them. */
+function StepMinutes({ table, step }: { readonly table: Table; readonly step: Step }) {
+  const learned = table.visit.minutesFactor[step.stage];
+  return learned === undefined ? (
+    <SourceMark roomy source={HOUSE_VALUE} because="Hands-on minutes for an ordinary dog." />
+  ) : (
+    <SourceMark
+      roomy
+      source={{ kind: "this dog's record" }}
+      because={`The house’s minutes × ${learned.toFixed(2)}, learned from this dog’s visits.`}
+    />
   );
 }
 

@@ -1,24 +1,34 @@
 import type { VisitView } from '@dewpond/contract';
 import { placeKey, type Place } from '@dewpond/core/places';
 import { endsVisit, type Step } from '@dewpond/core/visit';
-import { X } from 'lucide-react';
+import { Ellipsis, X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useKeys } from '../../app/keys';
+import { usePreferences } from '../../app/preferences';
 import { refreshAll, useSession, useVisit } from '../../api/queries';
+import { useOutbox } from '../../device/outbox';
 import { Chip } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
+import { classes } from '../../ui/classes';
 import { Waiting } from '../../ui/Waiting';
 import { CloseVisit } from './CloseVisit';
 import { FindingPanel } from './FindingPanel';
 import { Foot } from './Foot';
+import { IncidentDialog } from './IncidentDialog';
 import { LookOver } from './LookOver';
+import { MoreMenu } from './MoreMenu';
 import { Aside } from './Aside';
+import { Away } from './Away';
+import { Clashes } from './Clashes';
 import { StepBody } from './StepBody';
 import { StepDrawer } from './StepDrawer';
+import { SendState } from './SendState';
 import { StopScreen } from './StopScreen';
+import { Ringing } from './Timers';
 import { useTable, type Table } from './useTable';
-import { openLog, record, useVisitLog } from './visitLog';
+import { useWakeLock } from './useWakeLock';
+import { allEvents, followVisit, openLog, record, useVisitLog } from './visitLog';
 
 export function TableScreen() {
   const { id = '' } = useParams();
@@ -35,11 +45,19 @@ export function TableScreen() {
 /** Opens the log once; the first event of all says that the visit has begun. */
 function Opened({ visit }: { readonly visit: VisitView }) {
   const person = useSession().data?.person.id ?? '';
+  const navigate = useNavigate();
   const opened = useVisitLog((log) => log.visitId === visit.id);
+  const movedTo = useOutbox(({ moved }) => moved[visit.id]);
   useEffect(() => {
-    openLog(visit.id, person, visit.events, visit.serverNow - Date.now());
-    if (visit.events.length === 0 && useVisitLog.getState().waiting.length === 0) record({ type: 'opened' });
+    void openLog(visit.id, person, visit.events).then(() => {
+      if (allEvents(useVisitLog.getState()).length === 0) record({ type: 'opened' });
+    });
+    return followVisit(visit.id);
   }, [visit, person]);
+  // Another device had begun the same booking: what was done here has gone there.
+  useEffect(() => {
+    if (movedTo !== undefined) void navigate(`/visits/${movedTo}`, { replace: true });
+  }, [movedTo, navigate]);
   return opened ? <AtTheTable visit={visit} /> : null;
 }
 
@@ -51,6 +69,9 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
   const [place, setPlace] = useState<Place | null>(null);
   const [looking, setLooking] = useState(false);
   const [listing, setListing] = useState(false);
+  const [more, setMore] = useState<'menu' | 'incident' | null>(null);
+  const awake = useWakeLock() === 'awake';
+  const hand = usePreferences((own) => own.hand);
   const step = steps.find((each) => each.id === chosen && each.barred === null) ?? table.current;
   const ending = endsVisit(table.judged);
   const [sawStop, setSawStop] = useState<string | null>(null);
@@ -58,8 +79,9 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
   useKeys([
     { keys: 'l', does: 'Look-over: found something', run: () => setLooking(true) },
     { keys: 's', does: 'All steps', run: () => setListing(true) },
+    { keys: 'i', does: 'Something went wrong', run: () => setMore('incident') },
   ]);
-  const allSent = useVisitLog((log) => log.waiting.length === 0);
+  const allSent = useOutbox(({ waiting }) => waiting === 0);
   useEffect(() => {
     if (state.closed === null || !allSent) return;
     void refreshAll();
@@ -96,6 +118,14 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
           ))}
           <SendState />
         </div>
+        <button
+          type="button"
+          aria-label="More: incident, add a step, end early"
+          onClick={() => setMore('menu')}
+          className="grid place-items-center size-14 shrink-0 rounded-xl text-soft hover:text-ink"
+        >
+          <Ellipsis size={26} aria-hidden />
+        </button>
         <Link
           to="/"
           aria-label="Leave the table"
@@ -104,9 +134,11 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
           <X size={24} aria-hidden />
         </Link>
       </header>
-      <div className="flex-1 min-h-0 flex max-lg:flex-col">
+      <div className={classes('flex-1 min-h-0 flex max-lg:flex-col', hand === 'left' && 'lg:flex-row-reverse')}>
         <div className="flex-1 min-w-0 overflow-y-auto px-7 py-5 max-md:px-4">
-          {step === null ? (
+          <Clashes table={table} onPlace={setPlace} />
+          {table.state.away && <Away table={table} />}
+          {step === null || table.state.away?.back === null ? (
             <CloseVisit table={table} />
           ) : step.id === 'look-over' ? (
             <LookOver table={table} onPlace={setPlace} />
@@ -114,7 +146,7 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
             <StepBody key={step.id} table={table} step={step} />
           )}
         </div>
-        <Aside table={table} step={step} onFound={() => setLooking(true)} />
+        <Aside table={table} step={step} awake={awake} onFound={() => setLooking(true)} />
       </div>
       {step && <Foot table={table} step={step} go={go} />}
       <Dialog open={looking} onClose={() => setLooking(false)} title="What did you find?" tall>
@@ -129,18 +161,21 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
           setListing(false);
         }}
       />
-      {place && <FindingPanel key={placeKey(place)} table={table} place={place} onClose={() => setPlace(null)} />}
+      {place && (
+        <FindingPanel
+          key={placeKey(place)}
+          table={table}
+          place={place}
+          onPlace={setPlace}
+          onClose={() => setPlace(null)}
+        />
+      )}
+      {more === 'menu' && (
+        <MoreMenu table={table} onIncident={() => setMore('incident')} onClose={() => setMore(null)} />
+      )}
+      {more === 'incident' && <IncidentDialog table={table} onClose={() => setMore(null)} />}
+      <Ringing />
     </div>
-  );
-}
-
-/** Whether the office has it all, in words. Nothing is shown as saved until it is. */
-function SendState() {
-  const waiting = useVisitLog((log) => log.waiting.length);
-  const trouble = useVisitLog((log) => log.trouble);
-  if (waiting === 0) return <Chip tone="good">all saved</Chip>;
-  return (
-    <Chip tone={trouble ? 'stop' : 'plain'}>{trouble ? `not sent, ${waiting} kept here` : `sending ${waiting}`}</Chip>
   );
 }
 

@@ -1,14 +1,26 @@
-import { elapsedSeconds, type Clock, type Dwell, type Step, type TimerState } from '@dewpond/core/visit';
+import {
+  elapsedSeconds,
+  foldVisit,
+  pastMost,
+  timerName,
+  type Clock,
+  type Dwell,
+  type Step,
+  type TimerState,
+} from '@dewpond/core/visit';
+import { useEffect, useMemo, useRef } from 'react';
+import { Link } from 'react-router';
 import { deviceName } from '../../app/preferences';
 import { useNow } from '../../app/useNow';
 import { Button } from '../../ui/Button';
 import { SourceMark } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
+import { ring } from './ring';
 import type { Table } from './useTable';
-import { record, useVisitLog } from './visitLog';
+import { allEvents, record, useVisitLog } from './visitLog';
 
-function useClock(): Clock {
-  const at = useNow(500);
+export function useClock(every = 500): Clock {
+  const at = useNow(every);
   const offset = useVisitLog((log) => log.offset);
   return { device: deviceName(), at, offset };
 }
@@ -29,49 +41,60 @@ export function TimerButton({
   const running = table.state.timers.find((timer) => timer.timer === dwell.timer && timer.stopped === null);
   if (running) return <p className="text-lg text-pond font-semibold">{dwell.name}: the clock runs.</p>;
   const before = table.state.timers.some((timer) => timer.timer === dwell.timer);
+  const start = () =>
+    record({
+      type: 'timer started',
+      timer: dwell.timer,
+      step: step.id,
+      seconds: dwell.seconds,
+      ...(dwell.most === undefined ? {} : { most: dwell.most }),
+    });
   return (
     <p className="flex items-center gap-1">
-      <Button
-        look="plain"
-        className="min-h-16! text-xl px-7!"
-        onClick={() => record({ type: 'timer started', timer: dwell.timer, step: step.id, seconds: dwell.seconds })}
-      >
+      <Button look="plain" className="min-h-16! text-xl px-7!" onClick={start}>
         {before ? 'Time it again' : 'Start'}: {dwell.name.toLowerCase()}, {minutesSeconds(dwell.seconds)}
+        {dwell.most !== undefined && ` to ${minutesSeconds(dwell.most)}`}
       </Button>
       <SourceMark roomy source={dwell.source} because={`${dwell.name}: ${minutesSeconds(dwell.seconds)} min.`} />
     </p>
   );
 }
 
-/** All running timers, pinned beside every step. */
-export function RunningTimers({ table }: { readonly table: Table }) {
+/** All running timers, pinned beside every step; and whether this device can ring at all. */
+export function RunningTimers({ table, awake }: { readonly table: Table; readonly awake: boolean }) {
   const running = table.state.timers.filter((timer) => timer.stopped === null);
-  if (running.length === 0) return <p className="text-soft">No timer runs.</p>;
   return (
     <div className="flex flex-col gap-2">
+      {running.length === 0 && <p className="text-soft">No timer runs.</p>}
       {running.map((timer) => (
-        <TimerCard
-          key={timer.timer}
-          timer={timer}
-          name={table.steps.find((step) => step.dwell?.timer === timer.timer)?.dwell?.name ?? timer.timer}
-        />
+        <TimerCard key={timer.timer} timer={timer} />
       ))}
+      {running.length > 0 && (
+        <p className={classes('text-sm', awake ? 'text-soft' : 'text-watch font-semibold')}>
+          {awake
+            ? 'The screen stays awake while this visit is open.'
+            : 'This device may fall asleep. Asleep it cannot ring: keep it awake, or listen for the clock on the wall.'}
+        </p>
+      )}
     </div>
   );
 }
 
-function TimerCard({ timer, name }: { readonly timer: TimerState; readonly name: string }) {
+function TimerCard({ timer }: { readonly timer: TimerState }) {
   const clock = useClock();
   const elapsed = elapsedSeconds(timer, clock);
   const full = elapsed !== null && elapsed >= timer.seconds;
-  const share = elapsed === null ? 0 : Math.min(1, elapsed / timer.seconds);
+  const over = pastMost(timer, clock) === true;
+  const until = full && timer.most !== null ? timer.most : timer.seconds;
+  const share = elapsed === null ? 0 : Math.min(1, elapsed / until);
+  const name = timerName(timer.timer);
   return (
     <div
       role="timer"
       aria-label={name}
       className={classes(
         'rounded-card border bg-surface p-3.5 max-w-md',
-        full ? 'border-reed bg-reed-pale' : 'border-line',
+        over ? 'border-stop bg-stop-pale' : full ? 'border-reed bg-reed-pale' : 'border-line',
       )}
     >
       <p className="text-soft">{name}</p>
@@ -79,11 +102,11 @@ function TimerCard({ timer, name }: { readonly timer: TimerState; readonly name:
         <span className="text-[40px] font-bold leading-none tracking-tight">
           {elapsed === null ? 'unknown' : minutesSeconds(elapsed)}
         </span>
-        <span className="text-soft">{full ? 'full time' : `of ${minutesSeconds(timer.seconds)}`}</span>
+        <span className={over ? 'text-stop font-bold' : 'text-soft'}>{timerWords(timer, full, over)}</span>
       </div>
       <svg viewBox="0 0 100 3" preserveAspectRatio="none" className="w-full h-2 mt-2.5 rounded-full" aria-hidden>
         <rect width={100} height={3} fill="var(--line)" />
-        <rect width={100 * share} height={3} fill={full ? 'var(--reed)' : 'var(--pond)'} />
+        <rect width={100 * share} height={3} fill={over ? 'var(--stop)' : full ? 'var(--reed)' : 'var(--pond)'} />
       </svg>
       <Button
         look="quiet"
@@ -94,4 +117,73 @@ function TimerCard({ timer, name }: { readonly timer: TimerState; readonly name:
       </Button>
     </div>
   );
+}
+
+function timerWords({ seconds, most }: TimerState, full: boolean, over: boolean): string {
+  if (over && most !== null) return `too long: at most ${minutesSeconds(most)}`;
+  if (!full) return `of ${minutesSeconds(seconds)}`;
+  return most === null ? 'full time' : `full time, at most ${minutesSeconds(most)}`;
+}
+
+/** Running timers of the visit that was on this screen last, on every other screen; they ring from here, too. */
+export function PinnedTimers() {
+  const { visitId, known, own } = useVisitLog();
+  const running = useMemo(
+    () => foldVisit(allEvents({ known, own })).timers.filter((timer) => timer.stopped === null),
+    [known, own],
+  );
+  if (running.length === 0) return null;
+  return (
+    <>
+      <Pinned visitId={visitId} running={running} />
+      <Bell running={running} />
+    </>
+  );
+}
+
+function Pinned({ visitId, running }: { readonly visitId: string; readonly running: readonly TimerState[] }) {
+  const clock = useClock(1000);
+  return (
+    <Link
+      to={`/visits/${visitId}`}
+      aria-label="Running timers: back to the table"
+      className="no-print flex flex-wrap gap-x-6 gap-y-1 bg-pond text-on-pond font-semibold px-7 max-md:px-3 py-2 min-h-14 items-center"
+    >
+      {running.map((timer) => {
+        const elapsed = elapsedSeconds(timer, clock);
+        return (
+          <span key={timer.timer}>
+            {timerName(timer.timer)}: {elapsed === null ? 'unknown' : minutesSeconds(elapsed)} of{' '}
+            {minutesSeconds(timer.seconds)}
+          </span>
+        );
+      })}
+    </Link>
+  );
+}
+
+/** Rings once for each timer when its least time is full, and once more past its most, wherever one is. */
+export function Ringing() {
+  const { known, own } = useVisitLog();
+  const running = useMemo(
+    () => foldVisit(allEvents({ known, own })).timers.filter((timer) => timer.stopped === null),
+    [known, own],
+  );
+  return running.length === 0 ? null : <Bell running={running} />;
+}
+
+function Bell({ running }: { readonly running: readonly TimerState[] }) {
+  const clock = useClock(1000);
+  const rung = useRef(new Set<string>());
+  useEffect(() => {
+    for (const timer of running) {
+      const elapsed = elapsedSeconds(timer, clock);
+      if (elapsed === null || elapsed < timer.seconds) continue;
+      const key = `${timer.started.id} ${pastMost(timer, clock) === true ? 'most' : 'least'}`;
+      if (rung.current.has(key)) continue;
+      rung.current.add(key);
+      ring();
+    }
+  });
+  return null;
 }

@@ -14,12 +14,12 @@ export interface Table extends VisitReading {
 /** The visit as the core reads it, on this device, at once: the same code as on the server. */
 export function useTable(visit: VisitView): Table {
   const known = useVisitLog((log) => log.known);
-  const waiting = useVisitLog((log) => log.waiting);
+  const own = useVisitLog((log) => log.own);
   return useMemo(() => {
-    const { facts, kind, contactMinutes } = visit;
+    const { facts, kind, contactMinutes, contactMost, minutesFactor } = visit;
     const lastFindings = visit.lastTime?.findings ?? [];
-    const before = { kind, facts, plan: makePlan(facts), contactMinutes, lastFindings };
-    const reading = readVisit(before, allEvents({ known, waiting }));
+    const before = { kind, facts, plan: makePlan(facts), contactMinutes, contactMost, minutesFactor, lastFindings };
+    const reading = readVisit(before, allEvents({ known, own }));
     return { visit, ...reading, current: currentStep(reading.state, reading.steps), places: placesToLookAt(facts) };
-  }, [visit, known, waiting]);
+  }, [visit, known, own]);
 }

@@ -1,0 +1,113 @@
+import { FINDING_COLOURS, FINDING_SMELLS, type Finding, type FindingDetails } from '@dewpond/core/findings';
+import { Minus, Plus } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from '../../ui/Button';
+import { classes } from '../../ui/classes';
+import { record } from './visitLog';
+
+/** Colour, smell, size, known, painful, and free words: none of it needed, each of it one tap. */
+export function FindingMore({ marked }: { readonly marked: Finding }) {
+  const more = marked.more ?? {};
+  const [words, setWords] = useState(more.words ?? '');
+  const say = (details: FindingDetails) => record({ type: 'found', finding: { ...marked, more: details } });
+  const toggle = <K extends keyof FindingDetails>(key: K, value: NonNullable<FindingDetails[K]>) => {
+    const { [key]: before, ...others } = more;
+    say(before === value ? others : { ...others, [key]: value });
+  };
+  const mm = more.mm ?? 0;
+  const size = (to: number) => {
+    const { mm: _, ...others } = more;
+    say(to <= 0 ? others : { ...others, mm: Math.min(500, to) });
+  };
+  return (
+    <div className="w-full flex flex-col gap-2">
+      <Choices name="Colour" of={FINDING_COLOURS} chosen={more.colour} onChoose={(each) => toggle('colour', each)} />
+      <Choices name="Smell" of={FINDING_SMELLS} chosen={more.smell} onChoose={(each) => toggle('smell', each)} />
+      <div role="group" aria-label="Size, mm" className="flex flex-wrap items-center gap-2">
+        <span className="w-16 text-soft">Size</span>
+        <Button look="quiet" className="min-h-14! min-w-14" aria-label="1 mm smaller" onClick={() => size(mm - 1)}>
+          <Minus size={20} aria-hidden />
+        </Button>
+        <output className="min-w-20 text-center text-lg font-bold">{mm === 0 ? 'not measured' : `${mm} mm`}</output>
+        <Button look="quiet" className="min-h-14! min-w-14" aria-label="1 mm larger" onClick={() => size(mm + 1)}>
+          <Plus size={20} aria-hidden />
+        </Button>
+        <Button look="quiet" className="min-h-14!" onClick={() => size(mm + 5)}>
+          + 5 mm
+        </Button>
+      </div>
+      <div className="flex flex-wrap gap-2">
+        <Choice chosen={more.known === false} onClick={() => toggle('known', false)}>
+          new
+        </Choice>
+        <Choice chosen={more.known === true} onClick={() => toggle('known', true)}>
+          known to the owner
+        </Choice>
+        <Choice chosen={more.painful === true} onClick={() => toggle('painful', true)}>
+          painful
+        </Choice>
+      </div>
+      <label className="flex flex-col gap-1">
+        <span className="text-soft">In your own words (the keyboard’s microphone works here)</span>
+        <textarea
+          value={words}
+          rows={2}
+          maxLength={500}
+          onChange={(event) => setWords(event.target.value)}
+          onBlur={() => {
+            const { words: before = '', ...others } = more;
+            if (words.trim() !== before) say(words.trim() === '' ? others : { ...others, words: words.trim() });
+          }}
+          className="rounded-xl border border-line bg-surface px-3 py-2 min-h-14"
+        />
+      </label>
+    </div>
+  );
+}
+
+function Choices<T extends string>({
+  name,
+  of,
+  chosen,
+  onChoose,
+}: {
+  readonly name: string;
+  readonly of: readonly T[];
+  readonly chosen: T | undefined;
+  readonly onChoose: (each: T) => void;
+}) {
+  return (
+    <div role="group" aria-label={name} className="flex flex-wrap items-center gap-1.5">
+      <span className="w-16 text-soft">{name}</span>
+      {of.map((each) => (
+        <Choice key={each} chosen={chosen === each} onClick={() => onChoose(each)}>
+          {each}
+        </Choice>
+      ))}
+    </div>
+  );
+}
+
+function Choice({
+  chosen,
+  onClick,
+  children,
+}: {
+  readonly chosen: boolean;
+  readonly onClick: () => void;
+  readonly children: string;
+}) {
+  return (
+    <button
+      type="button"
+      aria-pressed={chosen}
+      onClick={onClick}
+      className={classes(
+        'rounded-lg border px-3 min-h-14 font-semibold',
+        chosen ? 'bg-pond text-on-pond border-pond' : 'border-line bg-surface',
+      )}
+    >
+      {children}
+    </button>
+  );
+}

@@ -1,0 +1,84 @@
+import { BODY_PLACES, namePlace, placeKey, placeOf, type Place, type PlaceKey } from '@dewpond/core/places';
+import { INCIDENTS, INCIDENT_KINDS, firstSteps, type IncidentKind } from '@dewpond/core/visit';
+import { useState } from 'react';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { SelectField, TextField } from '../../ui/Field';
+import { SourcedLine } from '../../ui/SourceMark';
+import { Photos } from './Photos';
+import type { Table } from './useTable';
+import { record } from './visitLog';
+
+/** Something went wrong: first what to do, then what to write down. */
+export function IncidentDialog({ table, onClose }: { readonly table: Table; readonly onClose: () => void }) {
+  const [kind, setKind] = useState<IncidentKind | null>(null);
+  const [place, setPlace] = useState<PlaceKey | ''>('');
+  const [done, setDone] = useState('');
+  const [told, setTold] = useState('');
+  const at: Place | null = place === '' ? null : placeOf(place);
+  const places = [...table.places.filter(({ site }) => site === 'ear' || site === 'eye'), ...BODY_PLACES];
+  const write = () => {
+    if (kind === null) return;
+    record({ type: 'incident', incident: { kind, place: at, done: done.trim(), told: told.trim(), words: '' } });
+    onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} title={kind === null ? 'What happened?' : INCIDENTS[kind].name} tall>
+      {kind === null ? (
+        <div className="grid grid-cols-2 gap-2">
+          {INCIDENT_KINDS.map((each) => (
+            <Button key={each} look="stop" className="min-h-20! text-xl" onClick={() => setKind(each)}>
+              {INCIDENTS[each].name}
+            </Button>
+          ))}
+        </div>
+      ) : (
+        <div className="flex flex-col gap-3">
+          <ol className="rounded-xl border border-stop bg-stop-pale px-3 py-2 text-lg leading-snug">
+            {firstSteps(kind).map((said) => (
+              <li key={said.words}>
+                <SourcedLine said={said} />
+              </li>
+            ))}
+          </ol>
+          <SelectField
+            label="Where on the dog"
+            value={place}
+            onChange={(event) => setPlace(event.target.value as PlaceKey)}
+          >
+            <option value="">nowhere on the dog</option>
+            {places.map((each) => (
+              <option key={placeKey(each)} value={placeKey(each)}>
+                {namePlace(each)}
+              </option>
+            ))}
+          </SelectField>
+          <TextField
+            label="What was done"
+            value={done}
+            maxLength={500}
+            onChange={(event) => setDone(event.target.value)}
+          />
+          <div className="flex flex-wrap items-end gap-2">
+            <TextField
+              label="Who was told (empty: nobody yet)"
+              value={told}
+              maxLength={80}
+              onChange={(event) => setTold(event.target.value)}
+            />
+            <Button look="quiet" className="min-h-14!" onClick={() => setTold(table.visit.owner.name)}>
+              {table.visit.owner.name}
+            </Button>
+          </div>
+          {at && <Photos table={table} place={at} sign={null} />}
+          <Button look="main" className="min-h-16! text-lg" onClick={write}>
+            Write it down
+          </Button>
+          <p className="text-soft text-sm">
+            It stands on the owner sheet, and comes to the Watch list to be asked after.
+          </p>
+        </div>
+      )}
+    </Dialog>
+  );
+}

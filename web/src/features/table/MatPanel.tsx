@@ -1,0 +1,109 @@
+import { placeKey, type Place } from '@dewpond/core/places';
+import type { Step } from '@dewpond/core/visit';
+import { useState } from 'react';
+import { Button } from '../../ui/Button';
+import { TextField } from '../../ui/Field';
+import { classes } from '../../ui/classes';
+import type { Table } from './useTable';
+import { record } from './visitLog';
+
+const WAYS = ['brushed out', 'shaved', 'left'] as const;
+const BENEATH = ['healthy skin', 'redness', 'damp skin', 'a sore', 'flea dirt'] as const;
+
+/** Brush or shave, on whose word, what lay beneath, and what it cost in time. */
+export function MatPanel({
+  table,
+  step,
+  place,
+}: {
+  readonly table: Table;
+  readonly step: Step;
+  readonly place: Place;
+}) {
+  const known = table.state.mats.find((each) => placeKey(each.place) === placeKey(place));
+  const owner = table.visit.owner.name;
+  const [way, setWay] = useState<(typeof WAYS)[number] | null>(known?.way ?? null);
+  const [word, setWord] = useState(known?.word ?? '');
+  const [beneath, setBeneath] = useState(known?.beneath ?? '');
+  const [minutes, setMinutes] = useState(known?.minutes ?? 5);
+  const needsWord = way === 'shaved' && word.trim() === '';
+  const settle = () => {
+    if (way === null || needsWord) return;
+    record(
+      { type: 'mat settled', place, way, word: word.trim(), beneath: beneath.trim(), minutes },
+      { type: 'step done', step: step.id },
+    );
+  };
+  return (
+    <section aria-label="This mat" className="flex flex-col gap-3 max-w-2xl">
+      <div className="grid grid-cols-3 gap-2">
+        {WAYS.map((each) => (
+          <button
+            key={each}
+            type="button"
+            aria-pressed={way === each}
+            onClick={() => setWay(each)}
+            className={classes(
+              'rounded-xl border min-h-16 text-lg font-semibold first-letter:uppercase',
+              way === each ? 'bg-pond text-on-pond border-pond' : 'border-line bg-surface hover:bg-pond-pale',
+            )}
+          >
+            {each === 'left' ? 'Left for another day' : each}
+          </button>
+        ))}
+      </div>
+      {way === 'shaved' && (
+        <div className="flex flex-wrap items-end gap-2">
+          <TextField
+            label="Whose word, and when"
+            value={word}
+            onChange={(event) => setWord(event.target.value)}
+            maxLength={200}
+          />
+          <Button look="quiet" className="min-h-14!" onClick={() => setWord(`${owner}, just now`)}>
+            {owner}, just now
+          </Button>
+        </div>
+      )}
+      {way !== null && way !== 'left' && (
+        <div role="group" aria-label="Beneath it" className="flex flex-wrap items-center gap-2">
+          <span className="text-soft">Beneath it</span>
+          {BENEATH.map((each) => (
+            <button
+              key={each}
+              type="button"
+              aria-pressed={beneath === each}
+              onClick={() => setBeneath(beneath === each ? '' : each)}
+              className={classes(
+                'rounded-lg border px-3 min-h-14 font-semibold',
+                beneath === each ? 'bg-pond text-on-pond border-pond' : 'border-line bg-surface',
+              )}
+            >
+              {each}
+            </button>
+          ))}
+        </div>
+      )}
+      <div role="group" aria-label="Extra minutes" className="flex items-center gap-2">
+        <span className="text-soft">Extra time</span>
+        {[5, 10, 20, 40].map((each) => (
+          <button
+            key={each}
+            type="button"
+            aria-pressed={minutes === each}
+            onClick={() => setMinutes(each)}
+            className={classes(
+              'rounded-lg border px-4 min-h-14 font-semibold',
+              minutes === each ? 'bg-pond text-on-pond border-pond' : 'border-line bg-surface',
+            )}
+          >
+            {each} min
+          </button>
+        ))}
+      </div>
+      <Button look="main" className="min-h-16! text-lg" disabled={way === null || needsWord} onClick={settle}>
+        {needsWord ? 'The owner’s word first' : 'This mat is settled'}
+      </Button>
+    </section>
+  );
+}

@@ -1,0 +1,138 @@
+import { addDays } from '@dewpond/core/units';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { usePreferences } from '../../app/preferences';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { TextField } from '../../ui/Field';
+import { v7 } from 'uuid';
+import type { Table } from './useTable';
+import { record } from './visitLog';
+
+interface MoreProps {
+  readonly table: Table;
+  readonly onIncident: () => void;
+  readonly onClose: () => void;
+}
+
+/** What is not the next step: an incident, another step, an end before the end. */
+export function MoreMenu({ table, onIncident, onClose }: MoreProps) {
+  const [doing, setDoing] = useState<'adding' | 'going home' | null>(null);
+  const { hand, setHand } = usePreferences();
+  return (
+    <Dialog open onClose={onClose} title={`${table.visit.dog.name}: more`} tall>
+      {doing === null && (
+        <div className="flex flex-col gap-2">
+          <Button look="stop" className="min-h-16! text-lg" onClick={onIncident}>
+            Something went wrong: nick, burn, quick, bite, fall, escape
+          </Button>
+          <Button className="min-h-16! text-lg" onClick={() => setDoing('adding')}>
+            Add a step
+          </Button>
+          <Button className="min-h-16! text-lg" onClick={() => setDoing('going home')}>
+            The dog goes home now
+          </Button>
+          <Button
+            look="quiet"
+            className="min-h-16! text-lg"
+            onClick={() => setHand(hand === 'right' ? 'left' : 'right')}
+          >
+            Big button under the {hand === 'right' ? 'left' : 'right'} thumb
+          </Button>
+        </div>
+      )}
+      {doing === 'adding' && <AddStep table={table} onDone={onClose} />}
+      {doing === 'going home' && <GoesHome table={table} onDone={onClose} />}
+    </Dialog>
+  );
+}
+
+function AddStep({ table, onDone }: { readonly table: Table; readonly onDone: () => void }) {
+  const [title, setTitle] = useState('');
+  const open = table.steps.filter((step) => step.barred === null && table.state.steps[step.id] === undefined);
+  const [before, setBefore] = useState(open[0]?.id ?? '');
+  return (
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (title.trim() === '') return;
+        record({ type: 'step added', step: `added ${v7().slice(-12)}`, title: title.trim(), before: before || null });
+        onDone();
+      }}
+    >
+      <TextField
+        label="What is to be done"
+        value={title}
+        maxLength={120}
+        autoFocus
+        onChange={(event) => setTitle(event.target.value)}
+      />
+      <label className="flex flex-col gap-1">
+        <span className="font-semibold">Before</span>
+        <select
+          value={before}
+          onChange={(event) => setBefore(event.target.value)}
+          className="rounded-xl border border-line bg-surface px-3 min-h-14"
+        >
+          {open.map((step) => (
+            <option key={step.id} value={step.id}>
+              {step.title}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Button type="submit" look="main" className="min-h-16! text-lg" disabled={title.trim() === ''}>
+        Add it
+      </Button>
+    </form>
+  );
+}
+
+const WHY_HOME = ['The dog has had enough', 'The owner fetches it', 'No time left today', 'On a vet’s word'] as const;
+
+/** An early end: for good, or to be finished another day. Plugs and wet coats are seen to first. */
+function GoesHome({ table, onDone }: { readonly table: Table; readonly onDone: () => void }) {
+  const navigate = useNavigate();
+  const { day } = table.visit;
+  const plugIn = Object.values(table.state.plugs).includes('in');
+  const [because, setBecause] = useState<string>(WHY_HOME[0]);
+  const [back, setBack] = useState<string>(addDays(day, 1));
+  const go = (comes: boolean) => {
+    record({ type: 'went home', because: because.toLowerCase(), back: comes ? (back as typeof day) : null });
+    onDone();
+    if (comes) void navigate('/');
+  };
+  if (plugIn) return <p className="text-stop font-bold text-lg">A plug is still in. Take it out first.</p>;
+  return (
+    <div className="flex flex-col gap-3">
+      <div role="group" aria-label="Why" className="grid grid-cols-2 gap-2">
+        {WHY_HOME.map((each) => (
+          <Button
+            key={each}
+            look={because === each ? 'main' : 'plain'}
+            className="min-h-14!"
+            onClick={() => setBecause(each)}
+          >
+            {each}
+          </Button>
+        ))}
+      </div>
+      <div className="flex flex-wrap items-end gap-2">
+        <TextField
+          label="Comes back on"
+          type="date"
+          value={back}
+          min={day}
+          onChange={(event) => setBack(event.target.value)}
+        />
+        <Button look="main" className="min-h-14!" disabled={back === ''} onClick={() => go(true)}>
+          Home now, finished then
+        </Button>
+      </div>
+      <Button look="stop" className="min-h-16! text-lg" onClick={() => go(false)}>
+        Home for good: close what is left
+      </Button>
+    </div>
+  );
+}

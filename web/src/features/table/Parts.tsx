@@ -1,0 +1,43 @@
+import type { Step } from '@dewpond/core/visit';
+import { Check } from 'lucide-react';
+import { Button } from '../../ui/Button';
+import { classes } from '../../ui/classes';
+import type { Table } from './useTable';
+import { record } from './visitLog';
+
+/** A step that is checked part by part: each is touched once it was felt. */
+export function Parts({ table, step }: { readonly table: Table; readonly step: Step }) {
+  const ticked = table.state.checked[step.id] ?? [];
+  const left = step.parts.filter((part) => !ticked.includes(part));
+  const check = (...parts: readonly string[]) =>
+    record(...parts.map((part) => ({ type: 'checked' as const, step: step.id, part })));
+  return (
+    <section aria-label="Felt dry" className="mt-3">
+      <div className="grid grid-cols-4 max-md:grid-cols-2 gap-2">
+        {step.parts.map((part) => {
+          const done = ticked.includes(part);
+          return (
+            <button
+              key={part}
+              type="button"
+              aria-pressed={done}
+              onClick={() => check(part)}
+              className={classes(
+                'flex items-center justify-between rounded-xl border min-h-16 px-4 text-lg font-semibold',
+                done ? 'border-reed bg-reed-pale text-reed' : 'border-line bg-surface hover:bg-pond-pale',
+              )}
+            >
+              <span className="first-letter:uppercase">{part}</span>
+              {done && <Check size={22} aria-hidden />}
+            </button>
+          );
+        })}
+      </div>
+      {left.length > 1 && (
+        <Button look="quiet" className="min-h-14! mt-2" onClick={() => check(...left)}>
+          <Check size={18} aria-hidden /> I felt them: the other {left.length} are dry
+        </Button>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,84 @@
+import { useState } from 'react';
+import { Button } from '../../ui/Button';
+import { classes } from '../../ui/classes';
+import type { Table } from './useTable';
+import { record } from './visitLog';
+
+const PARTS = ['body', 'legs', 'head', 'feet', 'tail', 'ears'] as const;
+/** Blades by their number, longest first, as the makers of all brands count them [common practice]; combs by millimetres. */
+const TOOLS = [
+  'scissors',
+  '3F blade',
+  '4F blade',
+  '5F blade',
+  '7F blade',
+  '10 blade',
+  '30 blade',
+  '13 mm comb',
+  '19 mm comb',
+  '25 mm comb',
+] as const;
+
+/** Blade, comb or scissors by part of the body; last time's stands ready, so that this time matches. */
+export function ToolsUsed({ table }: { readonly table: Table }) {
+  const [part, setPart] = useState<string | null>(null);
+  const { tools } = table.state;
+  const last = table.visit.tools;
+  const same = PARTS.filter((each) => last[each] !== undefined && tools[each] === undefined);
+  return (
+    <section aria-label="Blade and comb" className="mt-4 max-w-3xl">
+      <h2 className="mb-1.5">Blade or comb, by part</h2>
+      <div className="grid grid-cols-3 gap-2">
+        {PARTS.map((each) => (
+          <button
+            key={each}
+            type="button"
+            aria-expanded={part === each}
+            onClick={() => setPart(part === each ? null : each)}
+            className={classes(
+              'rounded-xl border min-h-16 px-3 text-left leading-tight',
+              part === each ? 'border-pond bg-pond-pale' : 'border-line bg-surface hover:bg-pond-pale',
+            )}
+          >
+            <b className="block first-letter:uppercase">{each}</b>
+            <span className="text-sm text-soft">
+              {tools[each] ?? (last[each] === undefined ? 'not noted' : `last time ${last[each]}`)}
+            </span>
+          </button>
+        ))}
+      </div>
+      {part !== null && (
+        <div role="group" aria-label={`Tool, ${part}`} className="flex flex-wrap gap-1.5 mt-2">
+          {TOOLS.map((tool) => (
+            <button
+              key={tool}
+              type="button"
+              aria-pressed={tools[part] === tool}
+              onClick={() => {
+                record({ type: 'tool used', part, tool });
+                setPart(null);
+              }}
+              className={classes(
+                'rounded-lg border px-3 min-h-14 font-semibold',
+                tools[part] === tool ? 'bg-pond text-on-pond border-pond' : 'border-line bg-surface',
+              )}
+            >
+              {tool}
+            </button>
+          ))}
+        </div>
+      )}
+      {same.length > 0 && (
+        <Button
+          look="quiet"
+          className="min-h-14! mt-2"
+          onClick={() =>
+            record(...same.map((each) => ({ type: 'tool used' as const, part: each, tool: last[each] ?? '' })))
+          }
+        >
+          As last time: {same.map((each) => `${each} ${last[each]}`).join(', ')}
+        </Button>
+      )}
+    </section>
+  );
+}
