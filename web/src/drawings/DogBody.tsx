@@ -127,7 +127,7 @@ function SideName({
   readonly children: string;
 }) {
   return (
-    <text x={x} y={y} fontSize={13} fill="var(--soft)" textAnchor={end ? 'end' : 'start'}>
+    <text x={x} y={y} fontSize={19} fill="var(--soft)" textAnchor={end ? 'end' : 'start'}>
       {children}
     </text>
   );

@@ -77,7 +77,7 @@ export function DogHead({ traits, grades, onPlace, className, lifted = false, sa
 
 function SideNames() {
   return (
-    <g fontSize={13} fill="var(--soft)">
+    <g fontSize={16} fill="var(--soft)">
       <text x={-156} y={146}>
         dog’s right
       </text>

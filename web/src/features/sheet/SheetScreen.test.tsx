@@ -22,6 +22,7 @@ function sheetOf(happenings: readonly Happening[]): SheetView {
     person: 'p',
     at: i,
     offset: 0,
+    seen: null,
     what,
   }));
   const before = { kind: 'full visit', facts: pug, plan: makePlan(pug), contactMinutes: 0, lastFindings: [] } as const;

@@ -1,13 +1,11 @@
 import type { MixAtHand, MixView } from '@dewpond/contract';
 import { bathMix, mixCard, strengthOf } from '@dewpond/core/dilution';
 import { millilitres } from '@dewpond/core/units';
-import type { Happening } from '@dewpond/core/visit';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { DOG_ID, WASH_ID, session, visitView } from '../../tests/demoDog';
-import { openOffice, show } from '../../tests/office';
-import { TableScreen } from './TableScreen';
+import { standAtTable } from '../../tests/tableSide';
 
 const bottle = {
   id: v7(),
@@ -56,50 +54,39 @@ const standing = (more: Partial<MixAtHand> = {}): MixAtHand => ({
 
 /** Radish at its wash, with these mixes at the bench. */
 async function atTheWash(bench: readonly MixAtHand[], mix = wash(), step: RegExp = /First wash/) {
-  const sent: Happening[] = [];
-  const visit = visitView({ mixes: [mix], bench: [...bench] });
-  openOffice({
-    'GET /api/session': () => session(),
-    'GET /api/visits/:id': () => visit,
-    'POST /api/visits/:id/events': ({ body }) => {
-      sent.push(...body.events.map((event) => event.what as Happening));
-      return { taken: body.events.map((event) => event.id), known: [] };
-    },
-  });
-  const { person } = show(<TableScreen />, { path: '/visits/:id', at: `/visits/${visit.id}` });
-  await screen.findByText(/step 1 of/);
+  const { person, happened } = await standAtTable(visitView({ mixes: [mix], bench: [...bench] }));
   await person.keyboard('s');
   await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: step }));
-  return { person, sent };
+  return { person, happened };
 }
 const mixButton = (name: RegExp) => screen.getByRole<HTMLButtonElement>('button', { name });
 
 describe('mixes of the bench at the table', () => {
   test('one tap takes a bottle, another puts it back', async () => {
     const mix = standing();
-    const { person, sent } = await atTheWash([mix]);
+    const { person, happened } = await atTheWash([mix]);
     await person.click(mixButton(/Half-litre bottle 1/));
     await waitFor(() =>
-      expect(sent).toContainEqual({ type: 'mix taken', mix: mix.id, product: WASH_ID, override: null }),
+      expect(happened()).toContainEqual({ type: 'mix taken', mix: mix.id, product: WASH_ID, override: null }),
     );
     expect(mixButton(/Half-litre bottle 1/).getAttribute('aria-pressed')).toBe('true');
     await person.click(mixButton(/Half-litre bottle 1/));
-    await waitFor(() => expect(sent).toContainEqual({ type: 'mix put back', mix: mix.id }));
+    await waitFor(() => expect(happened()).toContainEqual({ type: 'mix put back', mix: mix.id }));
   });
 
   test('past its time it is struck out; taking it all the same asks why, and the reason is sent', async () => {
     const mix = standing({ discardAt: at(-1) });
-    const { person, sent } = await atTheWash([mix]);
+    const { person, happened } = await atTheWash([mix]);
     const button = mixButton(/Half-litre bottle 1/);
     expect(button.querySelector('.line-through')).toBeTruthy();
     await person.click(button);
     const take = within(screen.getByRole('dialog')).getByRole<HTMLButtonElement>('button', { name: 'Take it' });
     expect(take).toBeDisabledAnd(/Take it/);
-    expect(sent.some((each) => each.type === 'mix taken')).toBe(false);
+    expect(happened().some((each) => each.type === 'mix taken')).toBe(false);
     await person.click(screen.getByRole('button', { name: /nothing else left/ }));
     await person.click(take);
     await waitFor(() =>
-      expect(sent).toContainEqual({
+      expect(happened()).toContainEqual({
         type: 'mix taken',
         mix: mix.id,
         product: WASH_ID,
@@ -132,27 +119,29 @@ describe('mixes of the bench at the table', () => {
 describe('what was used', () => {
   test('one tap tells it, and takes the one bottle it can have come from', async () => {
     const mix = standing();
-    const { person, sent } = await atTheWash([mix, standing({ discardAt: at(-1) })], wash(), /Rinse until/);
+    const { person, happened } = await atTheWash([mix, standing({ discardAt: at(-1) })], wash(), /Rinse until/);
     await person.click(screen.getByRole('button', { name: /A bit more/i }));
-    await waitFor(() => expect(sent.map(({ type }) => type)).toEqual(expect.arrayContaining(['mix taken', 'used'])));
-    expect(sent).toContainEqual({ type: 'mix taken', mix: mix.id, product: WASH_ID, override: null });
-    expect(sent.find(({ type }) => type === 'used')).toMatchObject({ ml: 500, planned: 400, how: 'a bit more' });
+    await waitFor(() =>
+      expect(happened().map(({ type }) => type)).toEqual(expect.arrayContaining(['mix taken', 'used'])),
+    );
+    expect(happened()).toContainEqual({ type: 'mix taken', mix: mix.id, product: WASH_ID, override: null });
+    expect(happened().find(({ type }) => type === 'used')).toMatchObject({ ml: 500, planned: 400, how: 'a bit more' });
   });
 
   test('of two bottles none is guessed', async () => {
-    const { person, sent } = await atTheWash([standing(), standing()], wash(), /Rinse until/);
+    const { person, happened } = await atTheWash([standing(), standing()], wash(), /Rinse until/);
     await person.click(screen.getByRole('button', { name: /As planned/i }));
-    await waitFor(() => expect(sent.some(({ type }) => type === 'used')).toBe(true));
-    expect(sent.some(({ type }) => type === 'mix taken')).toBe(false);
+    await waitFor(() => expect(happened().some(({ type }) => type === 'used')).toBe(true));
+    expect(happened().some(({ type }) => type === 'mix taken')).toBe(false);
   });
 
   test('the exact amount can be told', async () => {
-    const { person, sent } = await atTheWash([], wash(), /Rinse until/);
+    const { person, happened } = await atTheWash([], wash(), /Rinse until/);
     await person.click(screen.getByRole('button', { name: 'Tell it exactly' }));
     const field = screen.getByLabelText(/exactly, ml/);
     await person.clear(field);
     await person.type(field, '333');
     await person.click(screen.getByRole('button', { name: 'Tell' }));
-    await waitFor(() => expect(sent.at(-1)).toMatchObject({ type: 'used', ml: 333, how: 'measured' }));
+    await waitFor(() => expect(happened().at(-1)).toMatchObject({ type: 'used', ml: 333, how: 'measured' }));
   });
 });

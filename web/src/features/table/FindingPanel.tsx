@@ -3,6 +3,7 @@ import {
   SIGNS,
   STOP_WORDS,
   TRIAGE_TABLE,
+  areaOf,
   finding,
   signWords,
   signsAt,
@@ -27,6 +28,13 @@ import { record } from './visitLog';
 type Graded = Exclude<Grade, 0>;
 const GRADES_TO_TAP: readonly Graded[] = [1, 2, 3];
 
+/** So many signs stand ready; the rest, seen rarely at this place, one tap further. */
+const FEW = 9;
+
+/** What belongs to this kind of place before what may be seen anywhere. */
+const ownFirst = (signs: readonly Sign[], { site }: Place): Sign[] =>
+  signs.toSorted((a, b) => signWords(a).areas.indexOf(areaOf(site)) - signWords(b).areas.indexOf(areaOf(site)));
+
 /** Signs that end a visit are asked for apart: nobody looks for a rash among them. */
 const ENDS: ReadonlySet<Sign> = new Set(
   TRIAGE_TABLE.filter(({ stop, areas }) => stop === 'S3' && areas.includes('body')).flatMap(({ signs }) => signs),
@@ -49,7 +57,13 @@ export function FindingPanel({
   const here = table.state.findings.filter((found) => placeKey(found.place) === key);
   const isNail = lookedAtWith(place) !== place;
   const signs = signsAt(place.site);
-  const ordinary = signs.filter((sign) => !ENDS.has(sign));
+  const ordinary = ownFirst(
+    signs.filter((sign) => !ENDS.has(sign)),
+    place,
+  );
+  const [all, setAll] = useState(false);
+  const marked = new Set(here.map(({ sign }) => sign));
+  const shown = all ? ordinary : ordinary.filter((sign, i) => i < FEW || marked.has(sign));
   const ending = signs.filter((sign) => ENDS.has(sign));
   const row = (sign: Sign) => (
     <SignRow key={sign} sign={sign} place={place} marked={here.find((found) => found.sign === sign) ?? null} />
@@ -80,7 +94,12 @@ export function FindingPanel({
           {here.length === 0 ? 'Clear' : 'Clear after all'}
         </Button>
       )}
-      <ul className="flex flex-col gap-1.5">{ordinary.map(row)}</ul>
+      <ul className="flex flex-col gap-1.5">{shown.map(row)}</ul>
+      {shown.length < ordinary.length && (
+        <Button look="quiet" className="w-full min-h-14! mt-1.5" onClick={() => setAll(true)}>
+          {ordinary.length - shown.length} more signs
+        </Button>
+      )}
       {ending.length > 0 && (
         <>
           <h2 className="text-stop mt-4 mb-1.5">

@@ -57,7 +57,7 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
   return (
     <div>
       {!compact && (
-        <div className="flex items-center justify-between gap-3 mb-1">
+        <div className="flex flex-wrap items-center justify-between gap-2 mb-1">
           <h1 className="text-[30px]! max-md:text-[24px]! leading-tight!">Look and smell before anything wet</h1>
           {step && <ShowHow step={step} />}
         </div>
@@ -73,18 +73,20 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
           />
         ))}
       </div>
-      <Drawn table={table} view={view} onPlace={onPlace} />
-      <Places table={table} places={here} onPlace={onPlace} />
-      <div className="mt-2 flex flex-wrap gap-2 justify-between">
-        {view === 'whole dog' ? (
-          <Button look="stop" className="min-h-14!" onClick={() => onPlace({ site: 'body', side: 'none' })}>
-            Something stops the visit
-          </Button>
-        ) : (
-          <span />
-        )}
+      {view === 'head' ? (
+        <HeadView table={table} places={here} onPlace={onPlace} />
+      ) : (
+        <>
+          <Drawn table={table} view={view} onPlace={onPlace} />
+          <Sides table={table} places={here} onPlace={onPlace} />
+        </>
+      )}
+      <div className="mt-2 flex flex-wrap gap-2 justify-between sticky bottom-0">
+        <Button look="stop" className="min-h-14!" onClick={() => onPlace({ site: 'body', side: 'none' })}>
+          Something stops the visit
+        </Button>
         {missingHere.length > 1 && (
-          <Button look="quiet" className="min-h-14!" onClick={restClear}>
+          <Button className="min-h-14! shadow-sm" onClick={restClear}>
             <Check size={18} aria-hidden /> I looked: the other {missingHere.length} here are clear
           </Button>
         )}
@@ -123,50 +125,68 @@ function ViewTab({
   );
 }
 
+const gradesOf = (table: Table): Partial<Record<PlaceKey, Grade | null>> =>
+  Object.fromEntries(
+    [...table.places, ...table.state.findings.map(({ place }) => place)]
+      .map(placeKey)
+      .map((key) => [key, gradeAt(table, key)]),
+  );
+
+type ViewProps = Pick<LookOverProps, 'table' | 'onPlace'> & { readonly places: readonly Place[] };
+
+/** The head between its two sides; the dog's right on the reader's left, as one stands before it. */
+function HeadView({ table, places, onPlace }: ViewProps) {
+  const { traits } = table.visit.facts;
+  const [lifted, setLifted] = useState(true);
+  const side = (wanted: Place['side']) => places.filter((place) => place.side === wanted);
+  const column = (wanted: Place['side']) => (
+    <div className="flex flex-col gap-2">
+      <PlaceButtons table={table} places={side(wanted)} onPlace={onPlace} />
+    </div>
+  );
+  return (
+    <>
+      <div className="grid grid-cols-[1fr_minmax(200px,270px)_1fr] max-md:grid-cols-2 gap-3 items-start">
+        {column('right')}
+        <div className="max-md:hidden">
+          <DogHead
+            traits={traits}
+            lifted={lifted}
+            grades={gradesOf(table)}
+            onPlace={(key) => onPlace(placeOf(key))}
+            className="w-full"
+          />
+          {canLift(traits) && (
+            <Button look="quiet" className="min-h-14! w-full" onClick={() => setLifted(!lifted)}>
+              {lifted ? 'Flaps down' : 'Lift the flaps'}
+            </Button>
+          )}
+        </div>
+        {column('left')}
+      </div>
+      <div className="grid grid-cols-2 gap-2 mt-2">
+        <PlaceButtons table={table} places={side('none')} onPlace={onPlace} />
+      </div>
+    </>
+  );
+}
+
 /** Drawings are for pointing; the same places stand as buttons below. */
 function Drawn({ table, view, onPlace }: Pick<LookOverProps, 'table' | 'onPlace'> & { readonly view: LookView }) {
-  const { places, visit, state } = table;
-  const { traits } = visit.facts;
-  const [lifted, setLifted] = useState(true);
-  const keys = [...places, ...state.findings.map(({ place }) => place)].map(placeKey);
-  const grades = Object.fromEntries(keys.map((key) => [key, gradeAt(table, key)]));
-  const choose = (key: PlaceKey) => onPlace(placeOf(key));
+  const { traits } = table.visit.facts;
+  const drawing = {
+    grades: gradesOf(table),
+    onPlace: (key: PlaceKey) => onPlace(placeOf(key)),
+    className: 'w-full max-h-44',
+  };
   if (view === 'whole dog') return null;
-  if (view === 'head') {
-    return (
-      <div className="flex justify-center items-end gap-3 max-md:hidden">
-        <DogHead traits={traits} lifted={lifted} grades={grades} onPlace={choose} className="h-64" />
-        {canLift(traits) && (
-          <Button look="quiet" className="min-h-14!" onClick={() => setLifted(!lifted)}>
-            {lifted ? 'Flaps down' : 'Lift the flaps'}
-          </Button>
-        )}
-      </div>
-    );
-  }
   return (
     <div className="grid grid-cols-4 gap-2 max-md:grid-cols-2">
       {view === 'body'
-        ? BODY_VIEWS.map((from) => (
-            <DogBody
-              key={from}
-              traits={traits}
-              view={from}
-              grades={grades}
-              onPlace={choose}
-              className="w-full max-h-48"
-            />
-          ))
+        ? BODY_VIEWS.map((from) => <DogBody key={from} traits={traits} view={from} {...drawing} />)
         : FEET.flatMap((foot) =>
             (['right', 'left'] as const).map((side) => (
-              <DogPaw
-                key={foot + side}
-                foot={foot}
-                side={side}
-                grades={grades}
-                onPlace={choose}
-                className="w-full max-h-48"
-              />
+              <DogPaw key={foot + side} foot={foot} side={side} {...drawing} />
             )),
           )}
     </div>
@@ -174,22 +194,28 @@ function Drawn({ table, view, onPlace }: Pick<LookOverProps, 'table' | 'onPlace'
 }
 
 /** The dog's right on the reader's left, as in the drawings; what has no side below. */
-function Places({ table, places, onPlace }: LookOverProps & { readonly places: readonly Place[] }) {
+function Sides({ table, places, onPlace }: ViewProps) {
   const side = (wanted: Place['side']) => places.filter((place) => place.side === wanted);
-  const buttons = (list: readonly Place[]) =>
-    list.map((place) => (
-      <PlaceButton key={placeKey(place)} table={table} place={place} onOpen={() => onPlace(place)} />
-    ));
   return (
     <>
       <div className="grid grid-cols-2 gap-2 mt-2 items-start">
-        <div className="flex flex-col gap-2">{buttons(side('right'))}</div>
-        <div className="flex flex-col gap-2">{buttons(side('left'))}</div>
+        {(['right', 'left'] as const).map((each) => (
+          <div key={each} className="flex flex-col gap-2">
+            <PlaceButtons table={table} places={side(each)} onPlace={onPlace} />
+          </div>
+        ))}
       </div>
-      <div className="grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-2 mt-2">{buttons(side('none'))}</div>
+      <div className="grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-2 mt-2">
+        <PlaceButtons table={table} places={side('none')} onPlace={onPlace} />
+      </div>
     </>
   );
 }
+
+const PlaceButtons = ({ table, places, onPlace }: ViewProps) =>
+  places.map((place) => (
+    <PlaceButton key={placeKey(place)} table={table} place={place} onOpen={() => onPlace(place)} />
+  ));
 
 function PlaceButton({
   table,

@@ -1,27 +1,13 @@
 import { finding } from '@dewpond/core/findings';
 import type { Happening } from '@dewpond/core/visit';
 import { screen, within } from '@testing-library/react';
-import { beforeEach, describe, expect, test } from 'vitest';
-import { TODAY, facts, session, visitView } from '../../tests/demoDog';
-import { openOffice, show } from '../../tests/office';
-import { TableScreen } from './TableScreen';
+import { describe, expect, test, vi } from 'vitest';
+import { TODAY, facts, visitView } from '../../tests/demoDog';
+import type { show } from '../../tests/office';
+import { useVisitLog } from './visitLog';
+import { device } from '../../device/database';
+import { lookAllClear, standAtTable } from '../../tests/tableSide';
 
-let sent: Happening[];
-let office: ReturnType<typeof openOffice>;
-
-/** Radish on the table, and whoever holds the tablet. */
-function toTheTable(visit = visitView()) {
-  sent = [];
-  office = openOffice({
-    'GET /api/session': () => session(),
-    'GET /api/visits/:id': () => visit,
-    'POST /api/visits/:id/events': ({ body }) => {
-      sent.push(...body.events.map((event) => event.what as Happening));
-      return { taken: body.events.map((event) => event.id), known: [] };
-    },
-  });
-  return show(<TableScreen />, { path: '/visits/:id', at: `/visits/${visit.id}` });
-}
 const button = (name: RegExp | string) => screen.getByRole('button', { name });
 const next = () => within(screen.getByRole('contentinfo')).getAllByRole('button').at(-1) as HTMLButtonElement;
 const heading = () => screen.getAllByRole('heading', { level: 1 }).map((each) => each.textContent);
@@ -33,27 +19,21 @@ async function until(person: ReturnType<typeof show>['person'], title: RegExp) {
 }
 
 describe('at the table', () => {
-  beforeEach(() => {
-    sent = [];
-  });
-
   test('nothing is clear by silence: the look-over is done when every place was touched', async () => {
-    const { person } = toTheTable();
-    await screen.findByText(/step 1 of/);
+    const { person, happened } = await standAtTable();
     await person.click(next());
     await person.click(next());
     expect(next()).toBeDisabledAnd(/places still to look at/);
     await person.click(button('left ear clear'));
-    await person.click(button(/I looked: the other \d+ are clear/));
+    await lookAllClear(person);
     await person.click(next());
-    expect(sent).toContainEqual({ type: 'looked clear', place: { site: 'ear', side: 'left' } });
-    expect(sent.filter((each) => each.type === 'looked clear').length).toBeGreaterThan(4);
-    expect(sent[0]).toEqual({ type: 'opened' });
+    expect(happened()).toContainEqual({ type: 'looked clear', place: { site: 'ear', side: 'left' } });
+    expect(happened().filter((each) => each.type === 'looked clear').length).toBeGreaterThan(4);
+    expect(happened()[0]).toEqual({ type: 'opened' });
   });
 
   test('every step with hands on the dog shows how, over the visit and without leaving it', async () => {
-    const { person } = toTheTable();
-    await screen.findByText(/step 1 of/);
+    const { person, happened } = await standAtTable();
     expect(screen.queryByRole('button', { name: 'Show how' })).toBeNull();
     await person.click(next());
     await person.click(next());
@@ -66,14 +46,12 @@ describe('at the table', () => {
   });
 
   test('how the dog is held stands at the first step, with where it comes from', async () => {
-    toTheTable();
-    await screen.findByText(/step 1 of/);
+    await standAtTable();
     expect(document.body).toHaveWords(/Harness, never by the neck.*No closed muzzle/);
   });
 
   test('a musty left ear takes the left ear’s steps away, says why and what instead, and from where', async () => {
-    const { person } = toTheTable();
-    await screen.findByText(/step 1 of/);
+    const { person, happened } = await standAtTable();
     await person.click(next());
     await person.click(next());
     await person.click(screen.getAllByRole('button', { name: /^left ear/i })[0] as HTMLElement);
@@ -91,8 +69,7 @@ describe('at the table', () => {
   });
 
   test('a sign that ends the visit takes the whole screen; marked by mistake brings it back', async () => {
-    const { person } = toTheTable();
-    await screen.findByText(/step 1 of/);
+    const { person, happened } = await standAtTable();
     await person.click(next());
     await person.click(next());
     await person.click(button('Something stops the visit'));
@@ -101,30 +78,44 @@ describe('at the table', () => {
     expect(screen.getByText(/plugs out, product rinsed off, dried/)).toBeTruthy();
     await person.click(button('Marked by mistake'));
     expect(screen.queryByText('Stop the visit.')).toBeNull();
-    expect(sent.at(-1)).toMatchObject({ type: 'taken back' });
+    expect(happened().at(-1)).toMatchObject({ type: 'taken back' });
   });
 
-  test('pads: the step waits for a clean one and keeps the worst colour', async () => {
-    const { person } = toTheTable();
-    await screen.findByText(/step 1 of/);
+  test('pads: the worst colour is kept; without a clean one it asks why, and records reason and name', async () => {
+    const { person, happened } = await standAtTable();
     await person.click(next());
     await person.click(next());
-    await person.click(button(/I looked: the other/));
+    await lookAllClear(person);
     await until(person, /Clean the left ear/);
-    expect(next()).toBeDisabledAnd(/Wipe until a pad comes out clean/);
     await person.click(button('brown'));
     await person.click(button('pale'));
     expect(screen.getByRole('region', { name: 'Pads, left ear' })).toHaveWords(/2.*dirty pads, left ear, worst brown/);
-    await person.click(button('This one came out clean'));
-    expect(next().disabled).toBe(false);
+    await person.click(next());
+    expect(screen.getByRole('dialog', { name: 'Wait a moment' })).toHaveWords(/No clean pad from the left ear yet/);
+    await person.click(button('Not done yet: go back'));
+    expect(heading().join()).toMatch(/Clean the left ear/);
+    await person.click(next());
+    const goOn = button(/Go on: it is recorded/) as HTMLButtonElement;
+    expect(goOn.disabled).toBe(true);
+    await person.click(button('Dog would not bear it'));
+    await person.click(goOn);
+    expect(happened().slice(-2)).toEqual([
+      {
+        type: 'caution overridden',
+        caution: 'no clean pad',
+        step: 'ears, first pass left',
+        because: 'dog would not bear it',
+        who: 'Ines Okafor',
+      },
+      { type: 'step done', step: 'ears, first pass left' },
+    ]);
   });
 
   test('plugs are counted in and out; one not found is said and the visit may go on', async () => {
-    const { person } = toTheTable(visitView({ facts: facts('beagle') }));
-    await screen.findByText(/step 1 of/);
+    const { person, happened } = await standAtTable(visitView({ facts: facts('beagle') }));
     await person.click(next());
     await person.click(next());
-    await person.click(button(/I looked: the other/));
+    await lookAllClear(person);
     for (const side of ['left', 'right']) {
       await until(person, new RegExp(`Clean the ${side} ear`));
       await person.click(button('This one came out clean'));
@@ -139,12 +130,13 @@ describe('at the table', () => {
     await person.click(screen.getAllByRole('button', { name: 'Not found' })[1] as HTMLElement);
     expect(screen.getByText(/A vet should look today/)).toBeTruthy();
     expect(next().disabled).toBe(false);
-    expect(sent).toContainEqual({ type: 'plug not found', side: 'right' });
+    expect(happened()).toContainEqual({ type: 'plug not found', side: 'right' });
   });
 
   test('handover: last time’s answers are in sight, and stitches take the bath away', async () => {
-    const { person } = toTheTable(visitView({ lastAnswers: { heart: { answer: true, day: TODAY } } }));
-    await screen.findByText(/step 1 of/);
+    const { person, happened } = await standAtTable(
+      visitView({ lastAnswers: { heart: { answer: true, day: TODAY } } }),
+    );
     await person.click(next());
     const heart = screen.getByRole('group', { name: 'A heart condition?' });
     expect(heart).toHaveWords(/last asked Wed 25 Nov: yes/);
@@ -154,27 +146,35 @@ describe('at the table', () => {
     expect(screen.getByText('Wet the coat').tagName).toBe('S');
     expect(screen.getByText(/Towels and brush only/)).toBeTruthy();
     await person.click(button(/No to the other 8/));
-    expect(sent.filter((each) => each.type === 'answered')).toHaveLength(9);
+    expect(happened().filter((each) => each.type === 'answered')).toHaveLength(9);
   });
 
   test('a step is skipped with a reason, and going back takes the last one back', async () => {
-    const { person } = toTheTable();
-    await screen.findByText(/step 1 of/);
+    const { person, happened } = await standAtTable();
     await person.click(button('Skip, because…'));
     await person.click(button('No time left'));
-    expect(sent.at(-1)).toEqual({ type: 'step skipped', step: 'prepare', because: 'no time left' });
+    expect(happened().at(-1)).toEqual({ type: 'step skipped', step: 'prepare', because: 'no time left' });
     await person.click(button('Back'));
-    expect(sent.at(-1)).toEqual({ type: 'step undone', step: 'prepare' });
+    expect(happened().at(-1)).toEqual({ type: 'step undone', step: 'prepare' });
     expect(heading()).toContain('Make ready');
   });
 
-  test('with the network away it says so and keeps what was done for later', async () => {
-    const { person } = toTheTable();
-    await screen.findByText('all saved');
+  test('with the network away it says so, keeps what was done on the device, and sends it once when it is back', async () => {
+    const { person, sent, office, happened } = await standAtTable();
+    await vi.waitFor(() => expect(sent).toEqual([{ type: 'opened' }]));
+    await screen.findByText('the office has it all');
     office.away = true;
     await person.click(next());
-    expect(await screen.findByText(/not sent, 1 kept here/)).toBeTruthy();
-    expect(localStorage.getItem(`dewpond-waiting-${visitView().id}`)).toContain('step done');
+    expect(await screen.findByText(/not sent yet: 1 kept on this device/)).toBeTruthy();
+    const visitId = useVisitLog.getState().visitId;
+    const rows = await device.events.where({ visitId }).toArray();
+    expect(rows.filter(({ sentAt }) => sentAt === null)).toMatchObject([
+      { event: { what: { type: 'step done', step: 'prepare' } } },
+    ]);
+    office.away = false;
+    window.dispatchEvent(new Event('online'));
+    expect(await screen.findByText('the office has it all')).toBeTruthy();
+    expect(sent).toEqual(happened());
   });
 
   test('what was done before a reload is there again', async () => {
@@ -182,11 +182,21 @@ describe('at the table', () => {
       { type: 'opened' } as const,
       { type: 'step done', step: 'prepare' } as const,
       { type: 'found', finding: finding({ site: 'ear', side: 'right' }, 'ear dark wax', 2) } as const,
-    ].map((what, i) => ({ id: `e${i}`, v: 1, counter: i + 1, device: 'd', person: 'p', at: i, offset: 0, what }));
-    const { person } = toTheTable(visitView({ events }));
+    ].map((what, i) => ({
+      id: `e${i}`,
+      v: 1,
+      counter: i + 1,
+      device: 'd',
+      person: 'p',
+      at: i,
+      offset: 0,
+      seen: null,
+      what,
+    }));
+    const { person, happened } = await standAtTable(visitView({ events }));
     expect(await screen.findByText(/step 2 of/)).toBeTruthy();
     await person.click(next());
     expect(screen.getAllByText(/dark-brown wax, no smell, plain/)).not.toHaveLength(0);
-    expect(sent).not.toContainEqual({ type: 'opened' });
+    expect(happened()).not.toContainEqual({ type: 'opened' });
   });
 });

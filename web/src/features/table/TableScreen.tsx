@@ -49,6 +49,8 @@ function Opened({ visit }: { readonly visit: VisitView }) {
   const opened = useVisitLog((log) => log.visitId === visit.id);
   const movedTo = useOutbox(({ moved }) => moved[visit.id]);
   useEffect(() => {
+    // Whose work it is must be known before the first tap.
+    if (person === '') return;
     void openLog(visit.id, person, visit.events).then(() => {
       if (allEvents(useVisitLog.getState()).length === 0) record({ type: 'opened' });
     });

@@ -26,7 +26,18 @@ export const useVisitLog = create<VisitLog>(() => EMPTY);
 export async function openLog(visitId: string, person: string, known: readonly VisitEvent[]): Promise<void> {
   const { own, refused } = await eventsOf(visitId);
   const heard = (await remembered<VisitEvent[]>(`events ${visitId}`)) ?? [];
-  useVisitLog.setState({ ...EMPTY, visitId, person, known: mergeEvents(known, heard), own, refused });
+  useVisitLog.setState((log) => {
+    // Opened again while it was open: what was written meanwhile stays.
+    const before = log.visitId === visitId ? log : EMPTY;
+    return {
+      ...before,
+      visitId,
+      person,
+      known: mergeEvents(before.known, known, heard),
+      own: mergeEvents(before.own, own),
+      refused,
+    };
+  });
   nudge();
 }
 

@@ -1,0 +1,58 @@
+import { visitEvent, type VisitView } from '@dewpond/contract';
+import type { Happening, VisitEvent } from '@dewpond/core/visit';
+import { screen } from '@testing-library/react';
+import type { UserEvent } from '@testing-library/user-event';
+import { openOutbox } from '../device/outbox';
+import { TableScreen } from '../features/table/TableScreen';
+import { useVisitLog } from '../features/table/visitLog';
+import { MEMBER, session, visitView } from './demoDog';
+import { openOffice, show } from './office';
+import { v7 } from 'uuid';
+
+/**
+ * A dog on the table and somebody signed in. The office takes every event once and remembers it, as the real one does;
+ * `sent` is what reached it, in order.
+ */
+export async function standAtTable(given: VisitView = visitView()) {
+  // A visit of its own: what an earlier test still writes goes to another.
+  const visit = { ...given, id: v7() };
+  const sent: Happening[] = [];
+  const known: VisitEvent[] = [...visit.events];
+  const office = openOffice({
+    'GET /api/session': () => session(),
+    'GET /api/members': () => ({ items: [MEMBER] }),
+    'GET /api/visits/:id': () => ({ ...visit, events: known }),
+    'GET /api/visits/:id/events': () => ({ events: known, serverNow: Date.now() }),
+    'POST /api/visits/:id/events': ({ body }) => {
+      const events = body.events.map((each) => visitEvent.parse(each));
+      const fresh = events.filter((event) => !known.some(({ id }) => id === event.id));
+      known.push(
+        ...fresh.map(({ seen, ...event }): VisitEvent => ({ ...event, person: MEMBER.personId, seen: seen ?? null })),
+      );
+      sent.push(...fresh.map(({ what }) => what));
+      return {
+        taken: fresh.map(({ id }) => id),
+        known: events.filter((event) => !fresh.includes(event)).map(({ id }) => id),
+        refused: [],
+        serverNow: Date.now(),
+      };
+    },
+  });
+  useVisitLog.setState(useVisitLog.getInitialState(), true);
+  await openOutbox(MEMBER.personId);
+  const shown = show(<TableScreen />, { path: '/visits/:id', at: `/visits/${visit.id}` });
+  await screen.findByText(/step \d+ of/);
+  /** What this device has written down, in order; it may not have reached the office yet. */
+  const happened = () => useVisitLog.getState().own.map(({ what }) => what);
+  return { ...shown, sent, happened, office, known };
+}
+
+/** Every place of the look-over that is still open is touched as clear, view by view. */
+export async function lookAllClear(person: UserEvent): Promise<void> {
+  for (let view = 0; view < 4; view++) {
+    const rest = screen.queryByRole('button', { name: /here are clear/ });
+    if (rest) await person.click(rest);
+  }
+  const manner = screen.queryByRole('button', { name: 'breathing, gait and manner clear' });
+  if (manner) await person.click(manner);
+}
