@@ -6,7 +6,7 @@ import { SHIPPED } from '@dewpond/core/catalogue';
 import { gather, matchBook, readCsv, readRows, readVcards, suggestMapping } from '@dewpond/core/importing';
 import { day } from '@dewpond/core/units';
 import { runImport } from '../imports/runImport';
-import { services, addDog, app, clock, databases, openSalon, type Salon } from './salon';
+import { addDog, app, openSalon, services, type Salon } from './salon';
 
 let salon: Salon;
 beforeAll(async () => {

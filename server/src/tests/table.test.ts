@@ -20,7 +20,6 @@ import { begin, eventsOf, visitDog } from './tableSide';
 
 const START = Date.UTC(2026, 10, 25, 9, 0, 0);
 const DAY = 86_400_000;
-const LEFT_EAR = { site: 'ear', side: 'left' } as const;
 
 let salon: Salon;
 let dogId: string;

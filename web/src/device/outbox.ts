@@ -66,6 +66,7 @@ export async function openOutbox(who: string): Promise<void> {
   document.addEventListener('visibilitychange', nudge);
   await takeOverOldQueue(who, keep);
   await forgetOldWork().catch(() => undefined);
+  await count();
   nudge();
 }
 
@@ -307,13 +308,14 @@ async function sendPhotos(): Promise<boolean> {
     body: photo.bytes,
     signal: AbortSignal.timeout(60_000),
   });
-  if (response.ok) await device.photos.delete(photo.id);
-  else {
-    const answer = (await response.json().catch(() => null)) as { error?: Refused['problem'] } | null;
-    const problem = answer?.error ?? { kind: 'server' as const, message: 'The office could not take the picture.' };
-    const refused = new Refused(response.status, problem);
-    if (!isFinal(refused)) throw refused;
-    await device.photos.update(photo.id, { refused: refused.message });
+  if (response.ok) {
+    await device.photos.delete(photo.id);
+    return true;
   }
+  const answer = (await response.json().catch(() => null)) as { error?: Refused['problem'] } | null;
+  const problem = answer?.error ?? { kind: 'server' as const, message: 'The office could not take the picture.' };
+  const error: unknown = new Refused(response.status, problem);
+  if (!isFinal(error)) throw error;
+  await device.photos.update(photo.id, { refused: problem.message });
   return true;
 }

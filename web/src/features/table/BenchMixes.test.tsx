@@ -4,7 +4,7 @@ import { millilitres } from '@dewpond/core/units';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { DOG_ID, WASH_ID, session, visitView } from '../../tests/demoDog';
+import { DOG_ID, WASH_ID, visitView } from '../../tests/demoDog';
 import { standAtTable } from '../../tests/tableSide';
 
 const bottle = {

@@ -1,13 +1,13 @@
 import { cautionsNow, notLookedAt, waitsFor, type Caution, type Step } from '@dewpond/core/visit';
 import { useState } from 'react';
-import { deviceName, usePreferences } from '../../app/preferences';
+import { usePreferences } from '../../app/preferences';
 import { useKeys } from '../../app/keys';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { classes } from '../../ui/classes';
 import { CautionDialog } from './CautionDialog';
 import type { Table } from './useTable';
-import { record, useVisitLog } from './visitLog';
+import { clockNow, record } from './visitLog';
 
 interface FootProps {
   readonly table: Table;
@@ -39,8 +39,7 @@ export function Foot({ table, step, go }: FootProps) {
   };
   const done = () => {
     if (hinder) return;
-    const clock = { device: deviceName(), at: Date.now(), offset: useVisitLog.getState().offset };
-    const against = cautionsNow(table.state, step, clock);
+    const against = cautionsNow(table.state, step, clockNow());
     if (against.length === 0) finish();
     else setCautions(against);
   };

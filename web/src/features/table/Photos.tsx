@@ -6,7 +6,6 @@ import { useEffect, useState } from 'react';
 import { v7 } from 'uuid';
 import { device } from '../../device/database';
 import { keepPhoto, nudge } from '../../device/outbox';
-import { Button } from '../../ui/Button';
 import { tell } from '../../ui/toasts';
 import { smallEnough } from './smallEnough';
 import type { Table } from './useTable';

@@ -1,5 +1,4 @@
 import { finding } from '@dewpond/core/findings';
-import type { Happening } from '@dewpond/core/visit';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import { TODAY, facts, visitView } from '../../tests/demoDog';
@@ -33,7 +32,7 @@ describe('at the table', () => {
   });
 
   test('every step with hands on the dog shows how, over the visit and without leaving it', async () => {
-    const { person, happened } = await standAtTable();
+    const { person } = await standAtTable();
     expect(screen.queryByRole('button', { name: 'Show how' })).toBeNull();
     await person.click(next());
     await person.click(next());
@@ -51,7 +50,7 @@ describe('at the table', () => {
   });
 
   test('a musty left ear takes the left ear’s steps away, says why and what instead, and from where', async () => {
-    const { person, happened } = await standAtTable();
+    const { person } = await standAtTable();
     await person.click(next());
     await person.click(next());
     await person.click(screen.getAllByRole('button', { name: /^left ear/i })[0] as HTMLElement);

@@ -1,4 +1,12 @@
-import { EVENT_VERSION, mergeEvents, nextCounter, seenBy, type Happening, type VisitEvent } from '@dewpond/core/visit';
+import {
+  EVENT_VERSION,
+  mergeEvents,
+  nextCounter,
+  seenBy,
+  type Clock,
+  type Happening,
+  type VisitEvent,
+} from '@dewpond/core/visit';
 import { v7 } from 'uuid';
 import { create } from 'zustand';
 import { call } from '../../api/call';
@@ -45,6 +53,13 @@ export const allEvents = ({ known, own }: Pick<VisitLog, 'known' | 'own'>): Visi
 
 /** Now by the server's clock, as far as this device has measured it, ms. */
 export const serverNow = (): number => Date.now() + (useVisitLog.getState().offset ?? 0);
+
+/** This device's clock at this moment, for reading timers. */
+export const clockNow = (): Clock => ({
+  device: deviceName(),
+  at: Date.now(),
+  offset: useVisitLog.getState().offset,
+});
 
 /** Writes down what happened: on the screen at once, on the disk in the next moment, at the office when it can be reached. */
 export function record(...happenings: readonly Happening[]): void {
