@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 const PASSWORD = 'reeds-and-chalk';
 
@@ -44,4 +44,97 @@ export async function expectAccessible(page: Page): Promise<void> {
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`)).toEqual(
     [],
   );
+}
+
+/** How a button is pressed: by mouse, by finger, by keyboard. */
+export type Press = (button: Locator) => Promise<void>;
+const byMouse: Press = (button) => button.click();
+export const byFinger: Press = (button) => button.tap();
+export const byKeyboard: Press = async (button) => {
+  await button.focus();
+  await button.press('Enter');
+};
+
+/** Every place of the look-over that is still open is touched as clear, view by view. */
+export async function lookAllClear(page: Page, press: Press = byMouse): Promise<void> {
+  const rest = page.getByRole('button', { name: /here are clear/ });
+  for (let view = 0; view < 4 && (await rest.isVisible()); view++) {
+    const before = await rest.textContent();
+    await press(rest);
+    await expect(page.getByText(before ?? '', { exact: true })).toBeHidden();
+  }
+  const manner = page.getByRole('button', { name: 'breathing, gait and manner clear' });
+  if (!(await manner.isVisible())) await press(page.getByRole('tab', { name: /Whole dog/ }));
+  await press(manner);
+}
+
+/** Works the table until nothing is left, as a groomer with nothing more to say would. */
+export async function finishAllSteps(page: Page, press: Press = byMouse): Promise<void> {
+  for (let steps = 0; steps < 60; steps++) {
+    if (await page.getByRole('heading', { name: /^(All done|The visit ends here)$/ }).isVisible()) return;
+    for (const side of ['left', 'right']) {
+      const putIn = page.getByRole('button', { name: `Put in: ${side} ear` });
+      if (await putIn.isVisible()) await press(putIn);
+    }
+    for (const out of await page.getByRole('button', { name: 'Out, dry' }).all()) {
+      if ((await out.isEnabled()) && (await out.getAttribute('aria-pressed')) === 'false') await press(out);
+    }
+    for (const one of [/came out clean/, /I felt them: the other/, /^No to the other/]) {
+      const button = page.getByRole('button', { name: one });
+      if (await button.isVisible()) await press(button);
+    }
+    const planned = page.getByRole('button', { name: /^As planned/i });
+    for (const tap of await planned.all()) await press(tap);
+    if (await page.getByRole('tab', { name: 'Head' }).isVisible()) await lookAllClear(page, press);
+    const before = await page.getByText(/^step \d+ of/).textContent();
+    await expect(bigButton(page)).toBeEnabled();
+    if (press === byKeyboard) await page.keyboard.press('Space');
+    else await press(bigButton(page));
+    await expect(page.getByText(before ?? '', { exact: true })).toBeHidden();
+  }
+  throw new Error('The visit does not end.');
+}
+
+/** From Today over the dog's page to the table, whether its visit was begun or not. */
+export async function toTheTable(page: Page, dog: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name: dog, exact: true }).click();
+  await page.getByRole('heading', { name: 'Care plan' }).waitFor();
+  await page
+    .getByRole('button', { name: 'Begin visit' })
+    .or(page.getByRole('link', { name: 'Go on' }))
+    .click();
+  await expect(page.getByText(/^step \d+ of/)).toBeVisible();
+}
+
+/** Books a dog that has nothing today, late in the evening; the demo world's day is full. Returns its name. */
+export async function bookTonight(page: Page, hour: number): Promise<string> {
+  const get = async <T>(path: string) => (await (await page.request.get(path)).json()) as T;
+  const { today } = await get<{ today: string }>('/api/session');
+  const { dogs: ofToday } = await get<{ dogs: { appointment: { dogId: string } }[] }>('/api/today');
+  const { items: dogs } = await get<{ items: { id: string; name: string }[] }>('/api/dogs');
+  const { items: members } = await get<{ items: { id: string }[] }>('/api/members');
+  const busy = new Set(ofToday.map(({ appointment }) => appointment.dogId));
+  const named = ['Radish', 'Bramble', 'Pocket', 'Otter'];
+  const free = dogs.filter(({ id, name }) => !busy.has(id) && !named.includes(name))[hour - 18];
+  if (!free) throw new Error('no dog is free');
+  const answer = await page.request.post('/api/appointments', {
+    data: {
+      id: crypto.randomUUID().replace(/^(.{14})./, '$17'),
+      dogId: free.id,
+      memberId: members.at(-1)?.id,
+      kind: 'ears and nails',
+      startsAt: new Date(`${today}T${hour}:00:00Z`).toISOString(),
+      minutes: 30,
+    },
+  });
+  expect(answer.status(), await answer.text()).toBe(201);
+  return free.name;
+}
+
+/** Everything the office knows of a visit. */
+export async function visitAtOffice(page: Page, id: string) {
+  return (await (await page.request.get(`/api/visits/${id}`)).json()) as {
+    events: { id: string; device: string; what: { type: string; step?: string } }[];
+  };
 }

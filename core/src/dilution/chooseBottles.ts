@@ -58,8 +58,15 @@ export function fillMarks(bottle: Bottle, { strength, stroke, medicated }: Pumpe
  * Which bottles to fill, and how far, for `wanted` ml: fewest bottles among those that leave at most 5 % over (where
  * none does, among those that leave least), then least left over, then least room to spare. Exact, by dynamic
  * programming over sums of fills. Throws `RangeError` unless `wanted` is over 0 ml.
+ * @param need what 5 % are reckoned of, where part of it stands made already: a bottle that was worth filling at first
+ * is worth it still when the others are ticked off.
  */
-export function chooseBottles(wanted: Millilitres, free: readonly FreeBottle[], pumped: Pumped): BottleChoice {
+export function chooseBottles(
+  wanted: Millilitres,
+  free: readonly FreeBottle[],
+  pumped: Pumped,
+  need: Millilitres = wanted,
+): BottleChoice {
   if (!(wanted > 0)) throw new RangeError('Nothing to fill: 0 ml wanted.');
   const kinds = free
     .map(({ bottle, count }) => ({ bottle, count: count ?? Infinity, fills: fillMarks(bottle, pumped).map(micro) }))
@@ -70,7 +77,7 @@ export function chooseBottles(wanted: Millilitres, free: readonly FreeBottle[], 
     .toSorted((a, b) => b - a);
   const holds = largest.reduce((sum, each) => sum + each, 0);
   if (holds < target) return { kind: 'too few bottles', holds: ml(holds) };
-  const borne = Math.round(target * (1 + MOST_LEFT_OVER));
+  const borne = target + Math.round(micro(need) * MOST_LEFT_OVER);
   const smallest = Math.min(...kinds.map(({ fills }) => fills[0] ?? Infinity));
   // A choice with a bottle one could leave out is never best, so no more bottles than the smallest fills would take.
   const most = Math.min(Math.ceil(target / smallest), largest.length);

@@ -149,6 +149,34 @@ describe('late changes', () => {
     expect(after?.standing[0]?.pours).toEqual(first.pours);
   });
 
+  test('however the bottles are ticked off, never more are left to fill than before', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 120, max: 1500 }), { minLength: 1, maxLength: 5 }),
+        fc.infiniteStream(fc.nat(5)),
+        (amounts, picks) => {
+          const dogs = amounts.map((ml, i) => need(`dog ${i}`, OAT, ml, i));
+          const house = [
+            { bottle: bottle('small', 250, 25), count: 3 },
+            { bottle: bottle('half', 500, 50), count: 4 },
+            { bottle: bottle('litre', 1000, 50), count: 5 },
+          ];
+          const made: BenchMix[] = [];
+          for (;;) {
+            const batch = day(dogs, made, house).batches[0];
+            const left = batch?.bottles ?? [];
+            const tick = left[(picks.next().value ?? 0) % Math.max(1, left.length)];
+            if (!tick || batch?.unbottled !== 0) break;
+            made.push(standing({ id: `m${made.length}`, bottleId: tick.bottle.id, left: tick.how.total }));
+            const after = day(dogs, made, house).batches[0]?.bottles ?? [];
+            expect(after.length).toBeLessThan(left.length);
+          }
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+
   test('one dog fewer leaves a mix without takers: it stays where it is', () => {
     const [batch] = day([need('Teasel', OAT, 300, 1)], [standing()]).batches;
     expect(batch?.standing[0]?.pours).toHaveLength(1);

@@ -131,7 +131,9 @@ function batchOf(
     need,
     usable.reduce((sum, mix) => sum + mix.left, 0),
   );
-  const made = wanted > 0 ? fill(wanted, { strength, stroke, medicated: product.kind === 'medicated' }, free) : NO_FILL;
+  const whole = millilitres(need * (1 + RESERVE));
+  const mix = { strength, stroke, medicated: product.kind === 'medicated' };
+  const made = wanted > 0 ? fill(wanted, whole, mix, free) : NO_FILL;
   // Shared out over all bottles at once, standing and to come: ticking one off moves no dog to another.
   const { pours, unserved } = shareOut(
     dogs.map((each) => ({ visit: each.visit, dogId: each.dogId, dog: each.dog, ml: each.ml })),
@@ -173,12 +175,13 @@ const NO_FILL: Filled = { how: [], unbottled: millilitres(0) };
  */
 function fill(
   wanted: Millilitres,
+  whole: Millilitres,
   mix: { readonly strength: Strength; readonly stroke: Millilitres | null; readonly medicated: boolean },
   free: readonly FreeBottle[],
 ): Filled {
-  const pumped = mix.stroke === null ? null : chooseBottles(wanted, free, mix);
+  const pumped = mix.stroke === null ? null : chooseBottles(wanted, free, mix, whole);
   const byMl = { ...mix, stroke: null };
-  const chosen = pumped?.kind === 'chosen' ? pumped : chooseBottles(wanted, free, byMl);
+  const chosen = pumped?.kind === 'chosen' ? pumped : chooseBottles(wanted, free, byMl, whole);
   const stroke = chosen === pumped ? mix.stroke : null;
   const measured = (bottle: FreeBottle['bottle'], total: Millilitres) => ({
     bottle,

@@ -55,29 +55,33 @@ async function planOfDay(tx: Tenant, house: House, day: Day, now: number) {
   return { plan, standing, trouble };
 }
 
-/** Mixes of these products a dog might have, those the day's plan pours over it first; another dog's are not among them. */
-export async function mixesAtHand(
-  tx: Tenant,
-  house: House,
-  productIds: readonly string[],
-  dogId: string,
-  day: Day,
-  now: number,
-): Promise<MixAtHand[]> {
-  const fitting = (await standingMixes(tx)).filter(
-    ({ row }) => productIds.includes(row.productId) && (row.dogId === null || row.dogId === dogId),
-  );
-  // The day is planned only where there is a bottle to choose: most visits are opened without one.
-  if (fitting.length === 0) return [];
-  const { plan } = await planOfDay(tx, house, day, now);
-  const meant = new Set(
-    plan.batches.flatMap((batch) =>
-      batch.standing.filter(({ pours: its }) => its.some((pour) => pour.dogId === dogId)).map(({ mix }) => mix),
-    ),
-  );
-  return fitting
-    .map((each) => mixAtHand(each, meant.has(each.row.id)))
-    .toSorted((a, b) => Number(b.meant) - Number(a.meant));
+/** Mixes of these products that a dog might have, those the day's plan pours over it first; another dog's are not among them. */
+export type BenchHand = (productIds: readonly string[], dogId: string, day: Day) => Promise<MixAtHand[]>;
+
+/**
+ * The bench as it stands, for as many visits as are asked about. A day is planned once, and only where there is a
+ * bottle to choose: most visits are opened without one.
+ */
+export async function benchHand(tx: Tenant, house: House, now: number): Promise<BenchHand> {
+  const standing = await standingMixes(tx);
+  const plans = new Map<Day, ReturnType<typeof planOfDay>>();
+  return async (productIds, dogId, day) => {
+    const fitting = standing.filter(
+      ({ row }) => productIds.includes(row.productId) && (row.dogId === null || row.dogId === dogId),
+    );
+    if (fitting.length === 0) return [];
+    const planning = plans.get(day) ?? planOfDay(tx, house, day, now);
+    plans.set(day, planning);
+    const { plan } = await planning;
+    const meant = new Set(
+      plan.batches.flatMap((batch) =>
+        batch.standing.filter(({ pours: its }) => its.some((pour) => pour.dogId === dogId)).map(({ mix }) => mix),
+      ),
+    );
+    return fitting
+      .map((each) => mixAtHand(each, meant.has(each.row.id)))
+      .toSorted((a, b) => Number(b.meant) - Number(a.meant));
+  };
 }
 
 /** What the day's dogs still need; a visit that told what it used needs no more of that. */

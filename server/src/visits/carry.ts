@@ -2,6 +2,7 @@ import type { CarriedVisit } from '@dewpond/contract';
 import { addDays, type Day } from '@dewpond/core/units';
 import { and, gte, inArray, isNull, or } from 'drizzle-orm';
 import type { Router } from 'express';
+import { benchHand } from '../bench/benchDay';
 import { appointmentsBetween } from '../appointments/queries';
 import { visit } from '../db/schema';
 import { loadDogs } from '../dogs/records';
@@ -19,6 +20,7 @@ const OPEN_FOR_DAYS = 3;
 export function carryRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/carry', async ({ tx, now }) => {
     const house = await loadHouse(tx);
+    const hand = await benchHand(tx, house, now);
     const today = dayIn(house.zone, now);
     const tomorrow = addDays(today, 1);
     const booked = (
@@ -40,7 +42,7 @@ export function carryRoutes(router: Router, services: Services): void {
         visitId: id,
         startsAt: booked.find((each) => each.id === appointmentId)?.startsAt ?? null,
         events: [...loaded.events],
-        ...(await preparedView(tx, house, loaded, appointmentId, now)),
+        ...(await preparedView(house, hand, loaded, appointmentId)),
       });
     }
     const started = new Set(begun.map((each) => each.appointmentId));
@@ -58,7 +60,7 @@ export function carryRoutes(router: Router, services: Services): void {
         visitId: null,
         startsAt,
         events: [],
-        ...(await preparedView(tx, house, prepared, id, now)),
+        ...(await preparedView(house, hand, prepared, id)),
       });
     }
     return { day: today, serverNow: now, visits: [...open, ...toCome] };

@@ -1,6 +1,5 @@
 import type { VisitView } from '@dewpond/contract';
-import { mixesAtHand } from '../bench/benchDay';
-import type { Tenant } from '../db/tenant';
+import type { BenchHand } from '../bench/benchDay';
 import { describe } from '../dogs/facts';
 import { mixesFor, needsOfVisit } from '../dogs/mixes';
 import { marksOf } from '../dogs/records';
@@ -11,11 +10,10 @@ type Prepared = ReturnType<typeof prepareFor>;
 
 /** All a device needs of a visit before anything happens, whether it was begun or is only booked. */
 export async function preparedView(
-  tx: Tenant,
   house: House,
+  hand: BenchHand,
   { record, planned: { facts, plan }, kind, contactMinutes, contactMost, lastTime }: Prepared,
   appointmentId: string | null,
-  now: number,
 ): Promise<Omit<VisitView, 'id' | 'events' | 'serverNow'>> {
   const products = needsOfVisit('bath only', facts, plan, house, 1).needs.map(({ product }) => product.id);
   return {
@@ -37,7 +35,7 @@ export async function preparedView(
     tools: { ...record.tools },
     photos: [...record.photos],
     mixes: mixesFor(facts, plan, house, record.amountFactor),
-    bench: await mixesAtHand(tx, house, products, record.dog.id, facts.today, now),
+    bench: await hand(products, record.dog.id, facts.today),
     lastTime,
     lastAnswers: record.answers,
   };

@@ -1,6 +1,7 @@
 import { and, eq } from 'drizzle-orm';
 import type { Router } from 'express';
 import { appointment, dog, visit } from '../db/schema';
+import { benchHand } from '../bench/benchDay';
 import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
 import type { Services } from '../http/context';
@@ -48,7 +49,7 @@ export function visitRoutes(router: Router, services: Services): void {
     const loaded = await loadVisit(tx, house, params.id);
     return {
       id: loaded.row.id,
-      ...(await preparedView(tx, house, loaded, loaded.row.appointmentId, now)),
+      ...(await preparedView(house, await benchHand(tx, house, now), loaded, loaded.row.appointmentId)),
       events: [...loaded.events],
       serverNow: now,
     };

@@ -35,8 +35,10 @@ const dogQuery = (id: string) => ({
   queryFn: () => orKept(`dog ${id}`, () => call('GET /api/dogs/:id', { id })),
 });
 export const useDog = (id: string) => useQuery({ ...dogQuery(id), enabled: id !== '' });
-/** The pages of the dogs to come, one after the other, so that they open without a network. */
-export async function keepDogs(ids: readonly string[]): Promise<void> {
+/** What the house is, the day's bench, and the pages of the dogs to come: all that opens without a network. */
+export async function takeAlong(ids: readonly string[]): Promise<void> {
+  await queryClient.prefetchQuery({ ...houseQuery, staleTime: 60_000 });
+  await queryClient.prefetchQuery({ ...benchQuery, staleTime: 60_000 });
   for (const id of ids) await queryClient.prefetchQuery({ ...dogQuery(id), staleTime: 5 * 60_000 });
 }
 export const useClients = () =>
@@ -53,16 +55,15 @@ export const useMembers = () =>
     queryFn: () => orKept('members', async () => (await call('GET /api/members')).items),
     staleTime: 60_000,
   });
-export const useHouse = () =>
-  useQuery({ ...kept, queryKey: ['house'], queryFn: () => orKept('house', () => call('GET /api/house')) });
+const houseQuery = { ...kept, queryKey: ['house'], queryFn: () => orKept('house', () => call('GET /api/house')) };
+export const useHouse = () => useQuery(houseQuery);
 /** Two people may stand at one bench: what the other ticked comes by itself. */
-export const useBench = () =>
-  useQuery({
-    ...kept,
-    queryKey: ['bench'],
-    queryFn: () => orKept('bench', () => call('GET /api/bench')),
-    refetchInterval: 20_000,
-  });
+const benchQuery = {
+  ...kept,
+  queryKey: ['bench'],
+  queryFn: () => orKept('bench', () => call('GET /api/bench')),
+};
+export const useBench = () => useQuery({ ...benchQuery, refetchInterval: 20_000 });
 export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => call('GET /api/stock') });
 export const useLedger = (id: string) =>
   useQuery({

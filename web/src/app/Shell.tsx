@@ -5,7 +5,7 @@ import { call } from '../api/call';
 import { forgetAnswers } from '../device/answers';
 import { PICTURES } from '../device/carry';
 import { closeOutbox, openOutbox, useOutbox } from '../device/outbox';
-import { keepDogs, queryClient, refreshAll, useCarry, useSession } from '../api/queries';
+import { takeAlong, queryClient, refreshAll, useCarry, useSession } from '../api/queries';
 import { Dialog } from '../ui/Dialog';
 import { SelectField } from '../ui/Field';
 import { Button } from '../ui/Button';
@@ -62,7 +62,7 @@ function useDevice(personId: string): void {
     return closeOutbox;
   }, [personId]);
   useEffect(() => {
-    if (carried) void keepDogs(carried.visits.map(({ dog }) => dog.id));
+    if (carried) void takeAlong(carried.visits.map(({ dog }) => dog.id));
   }, [carried]);
 }
 

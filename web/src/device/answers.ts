@@ -14,18 +14,23 @@ const DAY_MS = 86_400_000;
 /** An office that says nothing for so long is taken as away, where the device knows an answer. */
 const PATIENCE_MS = 4000;
 
+/** Questions the office has answered since this page was opened. */
+const answered = new Set<string>();
+
 /**
  * Asks the office, and keeps its answer; where it cannot be reached or hangs, the answer kept on this device, if it
- * is not older than a day. A refusal is an answer and is passed on. A full disk keeps nothing, and loses nothing.
+ * is not older than a day. Once the office has answered on this page, what is on the screen is newer than what was
+ * kept, and a failure is a failure. A refusal is an answer and is passed on. A full disk keeps nothing, and loses nothing.
  */
 export async function orKept<T>(question: string, ask: () => Promise<T>): Promise<T> {
   const asked = ask().then((answer) => {
+    answered.add(question);
     void keepAnswer(question, answer);
     return answer;
   });
   // Refused before the device was asked: still this function's answer, only later.
   asked.catch(() => undefined);
-  const known = await remembered<T>(question);
+  const known = answered.has(question) ? undefined : await remembered<T>(question);
   if (known === undefined) return asked;
   const patience = new Promise<T>((resolve) => setTimeout(() => resolve(known), PATIENCE_MS));
   return Promise.race([asked, patience]).catch((error: unknown) => {
@@ -45,4 +50,7 @@ export async function remembered<T>(question: string): Promise<T | undefined> {
 }
 
 /** Whoever signs out leaves no answers behind. What has not reached the office yet stays. */
-export const forgetAnswers = (): Promise<void> => device.answers.clear().catch(() => undefined);
+export function forgetAnswers(): Promise<void> {
+  answered.clear();
+  return device.answers.clear().catch(() => undefined);
+}

@@ -1,6 +1,6 @@
-import type { CarriedVisit, VisitView } from '@dewpond/contract';
+import type { CarriedVisit, CarryView, VisitView } from '@dewpond/contract';
 import { call } from '../api/call';
-import { keepAnswer, orKept } from './answers';
+import { keepAnswer, orKept, remembered } from './answers';
 import { device } from './database';
 
 /** Where the service worker keeps pictures; forgotten at sign-out. */
@@ -37,12 +37,14 @@ const asVisit = (
 
 /** A carried booking as a visit begun here under this id, or null where it was not carried along. */
 export async function beginHere(id: string, appointmentId: string | null, dogId: string): Promise<VisitView | null> {
-  const { visits, serverNow } = await carryAlong();
-  const carried = visits.find(
+  const carried = await remembered<CarryView>('carry');
+  if (!carried) return null;
+  const { visits, serverNow } = carried;
+  const mine = visits.find(
     (each) => each.visitId === null && each.dog.id === dogId && each.appointmentId === appointmentId,
   );
-  if (!carried) return null;
-  const visit = asVisit(carried, id, serverNow);
+  if (!mine) return null;
+  const visit = asVisit(mine, id, serverNow);
   await keepAnswer(`visit ${id}`, visit);
   return visit;
 }

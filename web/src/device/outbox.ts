@@ -86,6 +86,8 @@ export function nudge(): void {
 /** Keeps events on the disk; in memory, and said so, where there is no room. */
 export async function keep(rows: readonly OwnEvent[]): Promise<void> {
   for (const row of rows) inMemory.set(row.id, row);
+  // Said before it is written: at no moment does the screen claim that the office has what it has not.
+  useOutbox.setState(({ waiting }) => ({ waiting: waiting + rows.length }));
   await toDisk();
 }
 

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { cleanup, configure } from '@testing-library/react';
 import { afterEach, expect, vi } from 'vitest';
 import { queryClient } from '../api/queries';
+import { forgetAnswers } from '../device/answers';
 import { device } from '../device/database';
 import { closeOutbox, count } from '../device/outbox';
 import { forgetNotes } from '../ui/toasts';
@@ -36,6 +37,7 @@ afterEach(async () => {
 /** A device as it comes out of its box. */
 async function forgetDevice(): Promise<void> {
   closeOutbox();
+  await forgetAnswers();
   await Promise.all(device.tables.map((table) => table.clear()));
   await count();
 }
