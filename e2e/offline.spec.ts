@@ -36,7 +36,8 @@ test.describe('in the van', () => {
     page,
     context,
   }) => {
-    const dog = await bookTonight(page, 19);
+    const dog = 'Zephyr';
+    await bookTonight(page, dog, 19);
     await page.goto('/');
     await page.evaluate(async () => {
       await navigator.serviceWorker.ready;
@@ -47,7 +48,7 @@ test.describe('in the van', () => {
     await context.setOffline(true);
     await page.reload();
     await expect(page.getByText(/No network/)).toBeVisible();
-    await page.getByRole('listitem').filter({ hasText: dog }).getByRole('button', { name: 'To the table' }).tap();
+    await page.getByRole('button', { name: `${dog}: to the table` }).tap();
     await expect(page.getByText(/^step 1 of/)).toBeVisible();
     const id = visitId(page);
     await bigButton(page).tap();
@@ -84,7 +85,8 @@ test.describe('in the van', () => {
 });
 
 test('a whole visit by keyboard alone', async ({ page }) => {
-  await toTheTable(page, await bookTonight(page, 20));
+  await bookTonight(page, 'Rushes', 20);
+  await toTheTable(page, 'Rushes');
   await finishAllSteps(page, byKeyboard);
   await expectAccessible(page);
   await page.keyboard.press('Enter');
@@ -95,8 +97,11 @@ test('two people at one dog see each other’s steps within two seconds; what th
   page,
   browser,
 }) => {
-  await toTheTable(page, await bookTonight(page, 21));
-  const context = await browser.newContext({ storageState: await page.context().storageState() });
+  await bookTonight(page, 'Tolly', 21);
+  await toTheTable(page, 'Tolly');
+  // Signed in as the same person, but a device of its own.
+  const { cookies } = await page.context().storageState();
+  const context = await browser.newContext({ storageState: { cookies, origins: [] } });
   const other = await context.newPage();
   await other.goto(page.url());
   await expect(other.getByText(/^step 1 of/)).toBeVisible();

@@ -14,6 +14,8 @@ interface BeginProps {
   readonly visitId: string | null;
   readonly done: boolean;
   readonly small?: boolean;
+  /** Whose visit it is, where several stand side by side. */
+  readonly dog?: string;
 }
 
 /** An office that does not answer for so long is away: the visit begins on the device. */
@@ -35,7 +37,7 @@ async function beginVisit(dogId: string, appointmentId: string | null, person: s
 }
 
 /** Begin, go on, or see the sheet: whatever comes next for this booking. */
-export function BeginVisit({ dogId, appointmentId, visitId, done, small = false }: BeginProps) {
+export function BeginVisit({ dogId, appointmentId, visitId, done, small = false, dog }: BeginProps) {
   const navigate = useNavigate();
   const person = useSession().data?.person.id ?? '';
   const begin = useMutation({
@@ -53,23 +55,30 @@ export function BeginVisit({ dogId, appointmentId, visitId, done, small = false 
       else tell(error.message, { tone: 'stop' });
     },
   });
+  const named = (words: string) => (dog === undefined ? {} : { 'aria-label': `${dog}: ${words}` });
   const shape = small ? 'w-full min-h-9! px-2! text-[15px]' : '';
   if (done && visitId) {
     return (
-      <ButtonLink to={`/visits/${visitId}/sheet`} look="quiet" className={shape}>
+      <ButtonLink to={`/visits/${visitId}/sheet`} look="quiet" className={shape} {...named('sheet')}>
         Sheet
       </ButtonLink>
     );
   }
   if (visitId) {
     return (
-      <ButtonLink to={`/visits/${visitId}`} look="main" className={shape}>
+      <ButtonLink to={`/visits/${visitId}`} look="main" className={shape} {...named('go on')}>
         Go on
       </ButtonLink>
     );
   }
   return (
-    <Button look={small ? 'plain' : 'main'} onClick={() => begin.mutate()} disabled={begin.isPending} className={shape}>
+    <Button
+      look={small ? 'plain' : 'main'}
+      onClick={() => begin.mutate()}
+      disabled={begin.isPending}
+      className={shape}
+      {...named('to the table')}
+    >
       {small ? 'To the table' : 'Begin visit'}
     </Button>
   );

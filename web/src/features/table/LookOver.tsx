@@ -231,6 +231,7 @@ function PlaceButton({
   const here = table.state.findings.filter((found) => placeKey(lookedAtWith(found.place)) === key);
   const words = here.map((found) => findingWords(found, place)).join('; ');
   const barred = (table.judged[key]?.bars.length ?? 0) > 0;
+  const said = here.length > 0 ? words : grade === 0 ? 'clear' : 'not looked at';
   const name = place.site === 'body' ? 'breathing, gait and manner' : namePlace(place);
   return (
     <div
@@ -242,13 +243,14 @@ function PlaceButton({
       <button
         type="button"
         onClick={onOpen}
+        aria-label={`${name}: ${said}`}
         className="flex-1 min-w-0 flex items-center gap-2 text-left pl-2 pr-1 py-1 min-h-14 hover:bg-pond-pale/50"
       >
         <Ripple grade={grade} size={36} silent />
         <span className="min-w-0">
           <span className="block font-bold leading-tight first-letter:uppercase">{name}</span>
           <span className={classes('block text-sm leading-tight', barred ? 'text-stop font-semibold' : 'text-soft')}>
-            {here.length > 0 ? words : grade === 0 ? 'clear' : 'not looked at'}
+            {said}
           </span>
         </span>
       </button>

@@ -105,6 +105,7 @@ export function Ribbon({
               appointmentId={appointment.id}
               visitId={appointment.visitId}
               done={appointment.state === 'done'}
+              dog={appointment.dogName}
               small
             />
           </div>
