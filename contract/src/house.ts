@@ -137,6 +137,8 @@ export const todayView = z.object({
   day: daySchema,
   zone: z.string(),
   dogs: z.custom<TodayDog[]>(),
+  /** Sent home on an earlier day, to be finished on this one. */
+  returning: z.array(z.object({ visitId: id, dogId: id, dog: z.string(), because: z.string() })),
   watch: z.array(
     z.object({ mark: z.enum(['vet', 'short', 'handle', 'own', 'ask']), dog: z.string(), words: z.string() }),
   ),

@@ -15,6 +15,7 @@ import { loadHouse, type House } from '../house/house';
 import { dayIn } from '../house/zone';
 import { bookPage, listDogs, reckonDue } from './bookDue';
 import { loadExtras } from './extras';
+import { incidentsToAskAfter } from './incidents';
 import { factsOf, planFor } from './facts';
 import { mixesFor } from './mixes';
 import { loadDogs } from './records';
@@ -129,7 +130,7 @@ export function dogRoutes(router: Router, services: Services): void {
       ),
     );
     return {
-      items: items.toSorted(
+      items: [...items, ...(await incidentsToAskAfter(tx, records))].toSorted(
         (a, b) => LEVELS.indexOf(b.level as Level) - LEVELS.indexOf(a.level as Level) || a.day.localeCompare(b.day),
       ),
     };

@@ -2,6 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { finding } from '@dewpond/core/findings';
+import { day } from '@dewpond/core/units';
 import type { Happening } from '@dewpond/core/visit';
 import type { NewVisitEvent } from '@dewpond/contract';
 import { eq } from 'drizzle-orm';
@@ -136,6 +137,31 @@ describe('what a visit leaves behind for the next', () => {
     expect(body.lastTime?.looked).toEqual(['side/left']);
     // One visit of ten minutes where the house reckons six: exp(ln(10/6) / 4).
     expect(body.minutesFactor.nails).toBeCloseTo(Math.exp(Math.log(10 / 6) / 4), 6);
+  });
+
+  test('an incident is asked after on the Watch list until the dog has been here again', async () => {
+    const id = await begin(salon, dogId);
+    await send(id, eventsOf([{ type: 'opened' }, nick, { type: 'closed', how: 'ended early' }]));
+    const listed = async () =>
+      (await salon.call('GET /api/watch')).body.items.filter((each) => each.dogId === dogId).map(({ words }) => words);
+    expect(await listed()).toEqual(['Nick; Pressed; Noor was told. Ask how it is from Fri 27 Nov.']);
+    clock.now += 28 * DAY;
+    await visitDog(salon, dogId);
+    expect(await listed()).toEqual([]);
+  });
+
+  test('a dog sent home to be finished another day stands on that day, is carried along, and goes on where it was', async () => {
+    const id = await begin(salon, dogId);
+    const home: Happening = { type: 'went home', because: 'too tired', back: day('2026-11-26') };
+    await send(id, eventsOf([{ type: 'opened' }, { type: 'step done', step: 'prepare' }, home]));
+    const on = async (at: string) => (await salon.call('GET /api/today', { query: { day: at } })).body.returning;
+    expect(await on('2026-11-25')).toEqual([]);
+    expect(await on('2026-11-26')).toMatchObject([{ visitId: id, because: 'too tired' }]);
+    clock.now += DAY;
+    expect((await salon.call('GET /api/carry')).body.visits.map(({ visitId }) => visitId)).toContain(id);
+    await send(id, eventsOf([{ type: 'came back' }], 4));
+    expect(await on('2026-11-26')).toEqual([]);
+    expect((await salon.call('GET /api/visits/:id', { id })).body.events).toHaveLength(4);
   });
 
   test('a body that was clear is known to have been looked at', async () => {

@@ -1,9 +1,13 @@
 import type { TodayDog, TodayView } from '@dewpond/contract';
 import { SIGNS } from '@dewpond/core/findings';
 import { placeKey, placeOf, namePlace } from '@dewpond/core/places';
+import type { Day } from '@dewpond/core/units';
 import { stepList, timeline, type VisitKind } from '@dewpond/core/visit';
+import { and, eq, isNull } from 'drizzle-orm';
 import type { Router } from 'express';
 import { appointmentsBetween } from '../appointments/queries';
+import { dog, visit } from '../db/schema';
+import type { Tenant } from '../db/tenant';
 import { describe, planFor, type Planned } from '../dogs/facts';
 import { contactMinutes } from '../dogs/mixes';
 import { loadDogs, marksOf, type DogRecord } from '../dogs/records';
@@ -12,6 +16,7 @@ import { loadHouse, type House } from '../house/house';
 import { dayIn, spanOf } from '../house/zone';
 import type { Services } from '../http/context';
 import { route } from '../http/route';
+import { loadVisit } from '../visits/load';
 
 export function todayRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/today', async ({ tx, query, now }) => {
@@ -33,9 +38,25 @@ export function todayRoutes(router: Router, services: Services): void {
         words: describe(record, planned.facts, house),
         stages: stagesOf(appointment.kind, planned, record, house),
       })),
+      returning: await returning(tx, house, day),
       watch: [...byId.values()].flatMap(({ record, planned }) => watchOut(record, planned)),
     };
   });
+}
+
+/** Visits that were broken off with a day to come back on, and are still open. */
+async function returning(tx: Tenant, house: House, day: Day): Promise<TodayView['returning']> {
+  const rows = await tx
+    .select({ visitId: visit.id, dogId: visit.dogId, dog: dog.name })
+    .from(visit)
+    .innerJoin(dog, eq(dog.id, visit.dogId))
+    .where(and(isNull(visit.closed), eq(visit.backOn, day)));
+  return Promise.all(
+    rows.map(async (row) => {
+      const { state } = await loadVisit(tx, house, row.visitId);
+      return { ...row, because: state.away?.because ?? '' };
+    }),
+  );
 }
 
 const stagesOf = (kind: VisitKind, { facts, plan }: Planned, { minutesFactor }: DogRecord, house: House) =>

@@ -1,8 +1,10 @@
-import type { Step } from '@dewpond/core/visit';
-import { Ban, Check, Circle, CircleDot, Minus } from 'lucide-react';
+import { movedBefore, type Step } from '@dewpond/core/visit';
+import { ArrowUpToLine, Ban, Check, Circle, CircleDot, Minus } from 'lucide-react';
+import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { classes } from '../../ui/classes';
 import type { Table } from './useTable';
+import { record } from './visitLog';
 
 interface DrawerProps {
   readonly table: Table;
@@ -17,7 +19,7 @@ export function StepDrawer({ table, open, onClose, onGo }: DrawerProps) {
     <Dialog open={open} onClose={onClose} title={`${table.visit.dog.name}: all steps`} tall>
       <ol className="flex flex-col">
         {table.steps.map((step) => (
-          <li key={step.id}>
+          <li key={step.id} className="flex items-stretch">
             <button
               type="button"
               disabled={step.barred !== null}
@@ -31,11 +33,28 @@ export function StepDrawer({ table, open, onClose, onGo }: DrawerProps) {
               <span className={step.barred ? 'line-through text-soft' : ''}>{step.title}</span>
               <span className="ml-auto text-sm text-soft text-right">{note(table, step)}</span>
             </button>
+            {mayComeNext(table, step) && (
+              <Button
+                look="quiet"
+                className="min-h-14! shrink-0"
+                aria-label={`Do next: ${step.title}`}
+                onClick={() => table.current && record({ type: 'step moved', step: step.id, before: table.current.id })}
+              >
+                <ArrowUpToLine size={20} aria-hidden />
+              </Button>
+            )}
           </li>
         ))}
       </ol>
     </Dialog>
   );
+}
+
+/** Whether a step may be pulled forward to be the next: nothing of the trade's order speaks against it. */
+function mayComeNext({ steps, state, current }: Table, step: Step): boolean {
+  if (!current || step.barred || state.steps[step.id] !== undefined || step.id === current.id) return false;
+  if (steps.indexOf(step) < steps.indexOf(current)) return false;
+  return movedBefore(steps, step.id, current.id) !== null;
 }
 
 function Mark({ table, step }: { readonly table: Table; readonly step: Step }) {

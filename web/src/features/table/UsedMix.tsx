@@ -3,6 +3,7 @@ import { usedMillilitres } from '@dewpond/core/dilution';
 import { millilitres, showVolume } from '@dewpond/core/units';
 import type { Happening } from '@dewpond/core/visit';
 import { useState } from 'react';
+import { useHouse } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { VolumeField } from '../../ui/VolumeField';
@@ -69,6 +70,7 @@ function OneMix({ view, table, asks }: UsedProps & { readonly view: MixView }) {
               </button>
             ))}
           </div>
+          <RanOut table={table} view={view} planned={planned} />
           <Exactly
             label={`${product.name}, exactly`}
             told={used?.how === 'measured' ? used.ml : null}
@@ -78,6 +80,72 @@ function OneMix({ view, table, asks }: UsedProps & { readonly view: MixView }) {
         </>
       )}
     </section>
+  );
+}
+
+/** It ran out, and something else of the shelf was used instead: the dog's factor learns nothing from that. */
+function RanOut({
+  table,
+  view: { product },
+  planned,
+}: {
+  readonly table: Table;
+  readonly view: MixView;
+  readonly planned: number;
+}) {
+  const [open, setOpen] = useState(false);
+  const [ml, setMl] = useState(0);
+  const others = (useHouse().data?.products ?? []).filter(
+    (each) => each.id !== product.id && each.kind === product.kind && each.archivedOn === null,
+  );
+  const [chosen, setChosen] = useState<(typeof others)[number] | null>(null);
+  const stood = table.state.used.find((each) => each.insteadOf === product.id);
+  if (others.length === 0) return null;
+  if (!open)
+    return (
+      <button type="button" className="text-pond underline min-h-14 px-1 mr-4" onClick={() => setOpen(true)}>
+        {stood ? `Ran out: ${stood.name} instead` : 'It ran out, something else was used'}
+      </button>
+    );
+  return (
+    <form
+      aria-label={`Instead of ${product.name}`}
+      className="flex flex-wrap items-end gap-2 mt-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!chosen) return;
+        record({
+          type: 'used',
+          product: chosen.id,
+          name: chosen.name,
+          ml: Math.round(ml),
+          planned: Math.round(planned),
+          how: 'substituted',
+          insteadOf: product.id,
+        });
+        setOpen(false);
+      }}
+    >
+      {others.map((each) => (
+        <Button
+          key={each.id}
+          look={chosen?.id === each.id ? 'main' : 'plain'}
+          aria-pressed={chosen?.id === each.id}
+          className="min-h-14!"
+          onClick={() => setChosen(each)}
+        >
+          {each.name}
+        </Button>
+      ))}
+      {chosen && (
+        <>
+          <VolumeField label={`${chosen.name}, how much`} ml={ml} onMl={setMl} className="min-h-14 text-xl" />
+          <Button type="submit" look="main" className="min-h-14!" disabled={!(ml > 0)}>
+            Tell
+          </Button>
+        </>
+      )}
+    </form>
   );
 }
 

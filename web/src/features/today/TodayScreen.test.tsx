@@ -15,6 +15,7 @@ function today(more: Partial<TodayView> = {}): TodayView {
   const appointment = booking({ startsAt: '2026-11-25T09:00:00Z', endsAt: '2026-11-25T11:00:00Z' });
   return {
     day: TODAY,
+    returning: [],
     zone: 'Europe/London',
     dogs: [{ appointment, words: 'Pug, 8 kg', stages: timeline(stepList(visit), pug.weight) }],
     watch: [

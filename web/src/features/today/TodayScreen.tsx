@@ -30,6 +30,19 @@ export function TodayScreen() {
               )}
             </p>
           </header>
+          {today.returning.map(({ visitId, dog, because }) => (
+            <p
+              key={visitId}
+              className="flex flex-wrap items-center gap-3 rounded-card border border-watch bg-watch-pale px-4 py-2.5"
+            >
+              <span className="flex-1 min-w-60">
+                <b>{dog}</b> comes back to be finished. It went home: {because}.
+              </span>
+              <ButtonLink to={`/visits/${visitId}`} look="main" aria-label={`${dog}: go on`}>
+                Go on
+              </ButtonLink>
+            </p>
+          ))}
           {today.dogs.length === 0 ? (
             <Empty words="No dog is booked today.">
               <ButtonLink to="/ahead" look="main">
