@@ -9,6 +9,10 @@ export type Hindrance =
 
 const settled = (state: VisitState, step: Step): boolean => step.barred !== null || state.steps[step.id] !== undefined;
 
+/** Water or product went on this dog. */
+export const isWet = (state: VisitState): boolean =>
+  state.steps['wet']?.kind === 'done' || state.steps['wash 1']?.kind === 'done';
+
 /**
  * Plugs in = plugs out, per ear, or it cannot close; "not found" is an outcome. To finish, every step is done, skipped
  * with a reason, or barred; to end early, only what no stop takes away, once water or product went on.
@@ -18,7 +22,7 @@ export function hindrances(state: VisitState, steps: readonly Step[], how: 'fini
     kind: 'plug in',
     words: `A plug is still in the ${side} ear. Take it out, or say that it was not found.`,
   }));
-  const wet = state.steps['wet']?.kind === 'done' || state.steps['wash 1']?.kind === 'done';
+  const wet = isWet(state);
   const open = steps
     .filter((step) => !settled(state, step) && step.stage !== 'record')
     .filter((step) => how === 'finished' || (step.kept && wet && step.counts === null))

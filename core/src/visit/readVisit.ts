@@ -1,10 +1,12 @@
 import { makePlan, type CarePlan, type DogFacts } from '../careplan';
 import type { Finding, Triage } from '../findings';
 import type { PlaceKey } from '../places';
+import { COMMON_PRACTICE } from '../provenance';
+import { isWet } from './closing';
 import type { VisitEvent } from './events';
 import { foldVisit } from './foldVisit';
 import { applyAnswers } from './handover';
-import { judgeLookOver } from './lookOver';
+import { endsVisit, judgeLookOver } from './lookOver';
 import type { VisitState } from './state';
 import { inOwnOrder } from './ownOrder';
 import { stepList } from './stepList';
@@ -39,5 +41,16 @@ export function readVisit(before: BeforeVisit, events: readonly VisitEvent[]): V
   const plan = asked ? makePlan(facts) : before.plan;
   const judged = judgeLookOver(facts, state.findings, before.lastFindings);
   const steps = stepList({ ...before, facts, plan, judged, findings: state.findings });
-  return { state, judged, facts, plan, steps: inOwnOrder(steps, state.stepChanges) };
+  const ending = endsVisit(judged);
+  const left = ending === null ? steps : steps.map((each) => notNeeded(each, state, ending));
+  return { state, judged, facts, plan, steps: inOwnOrder(left, state.stepChanges) };
+}
+
+/** Where a sign ends the visit: a dog that is dry needs no rinsing or drying, and an ear without a plug none taken out. */
+function notNeeded(step: Step, state: VisitState, because: string): Step {
+  if (!step.kept || step.barred) return step;
+  const plugIn = step.sides.some((side) => state.plugs[side] === 'in');
+  if (step.counts === 'plugs out' ? plugIn : isWet(state)) return step;
+  const instead = step.counts === 'plugs out' ? 'No plug is in.' : 'The dog is dry.';
+  return { ...step, barred: { stop: 'S3', because, source: COMMON_PRACTICE, instead, tell: null } };
 }

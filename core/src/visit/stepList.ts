@@ -174,7 +174,7 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
 
 /** S3 ends the visit: only what must not be forgotten stays. */
 function endEarly(each: Step, because: string): Step {
-  if (each.stage === 'look-over' || each.stage === 'record' || each.stage === 'clean-down') return each;
+  if (each.stage === 'record' || each.stage === 'clean-down') return each;
   if (each.kept) {
     const first = { words: 'Before handing over, or tell the vet.', source: HOUSE_VALUE };
     return { ...each, how: [first, ...each.how], barred: null };

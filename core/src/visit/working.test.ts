@@ -228,6 +228,21 @@ describe('a stop', () => {
   });
 });
 
+describe('a sign that ends the visit', () => {
+  const collapse = found(finding({ site: 'body', side: 'none' }, 'collapse', 1));
+  const open = (happened: readonly Happening[]) => {
+    const { steps, state } = read(happened);
+    return ids(steps.filter((step) => step.barred === null && state.steps[step.id] === undefined));
+  };
+
+  test('leaves a dry dog nothing but the record; a wet one is rinsed and dried, a plug comes out', () => {
+    expect(open([collapse])).toEqual(['record', 'clean-down']);
+    const wet = open([{ type: 'step done', step: 'wet' }, { type: 'plug in', side: 'left' }, collapse]);
+    expect(wet).toEqual(['rinse 1', 'last rinse', 'plugs out', 'water off', 'dry', 'record', 'clean-down']);
+    expect(open([{ type: 'step done', step: 'wet' }, collapse])).not.toContain('plugs out');
+  });
+});
+
 describe('a change of plan', () => {
   const mat = finding(LEFT_SIDE, 'mat', 2, true);
 

@@ -5,6 +5,7 @@ import { showDay, type Day } from '@dewpond/core/units';
 import type { Step } from '@dewpond/core/visit';
 import { Button } from '../../ui/Button';
 import { SourceMark } from '../../ui/SourceMark';
+import { classes } from '../../ui/classes';
 import { Proposals } from './Proposals';
 import { RunningTimers } from './Timers';
 import type { Table } from './useTable';
@@ -24,7 +25,13 @@ export function Aside({
 }) {
   const barred = table.steps.flatMap(({ title, barred: bar }) => (bar ? [{ title, bar }] : []));
   return (
-    <aside className="w-[330px] shrink-0 border-l border-line px-4 py-4 overflow-y-auto flex flex-col gap-4 max-lg:w-full max-lg:max-h-64 max-md:max-h-44 max-lg:border-l-0 max-lg:border-t max-lg:grid max-lg:grid-cols-2 max-md:flex">
+    <aside
+      className={classes(
+        // On a phone the look-over needs the room; what runs is still told.
+        step?.id === 'look-over' && !table.state.timers.some((timer) => timer.stopped === null) && 'max-md:hidden',
+        'w-[330px] shrink-0 border-l border-line px-4 py-4 overflow-y-auto flex flex-col gap-4 max-lg:w-full max-lg:max-h-64 max-md:max-h-44 max-lg:border-l-0 max-lg:border-t max-lg:grid max-lg:grid-cols-2 max-md:flex',
+      )}
+    >
       <section>
         <h2 className="text-soft mb-1.5">Running</h2>
         <RunningTimers table={table} awake={awake} />

@@ -45,6 +45,7 @@ export function AskOwner({ table, proposal, onClose }: AskProps) {
         <p className="text-xl leading-snug rounded-xl bg-pond-pale px-4 py-3 mb-4">“{proposal.ask}”</p>
       ) : (
         <TextField
+          className="min-h-14"
           label="What do you ask?"
           value={own}
           onChange={(event) => setOwn(event.target.value)}
@@ -52,8 +53,15 @@ export function AskOwner({ table, proposal, onClose }: AskProps) {
         />
       )}
       <div className="grid grid-cols-2 max-md:grid-cols-1 gap-3 my-3">
-        <TextField label="Who answered" value={who} onChange={(event) => setWho(event.target.value)} maxLength={80} />
         <TextField
+          className="min-h-14"
+          label="Who answered"
+          value={who}
+          onChange={(event) => setWho(event.target.value)}
+          maxLength={80}
+        />
+        <TextField
+          className="min-h-14"
           label="In their words, if it matters"
           value={words}
           onChange={(event) => setWords(event.target.value)}

@@ -59,7 +59,12 @@ export function CautionDialog({ cautions, onWait, onGoOn }: CautionProps) {
         ))}
       </div>
       <div className="max-w-72 mb-3">
-        <SelectField label="Whose word" value={name} onChange={(event) => setWho(event.target.value)}>
+        <SelectField
+          className="min-h-14"
+          label="Whose word"
+          value={name}
+          onChange={(event) => setWho(event.target.value)}
+        >
           {members.length === 0 && <option value={name}>{name}</option>}
           {members.map((member) => (
             <option key={member.id} value={member.name}>

@@ -42,6 +42,7 @@ export function IncidentDialog({ table, onClose }: { readonly table: Table; read
             ))}
           </ol>
           <SelectField
+            className="min-h-14"
             label="Where on the dog"
             value={place}
             onChange={(event) => setPlace(event.target.value as PlaceKey)}
@@ -54,6 +55,7 @@ export function IncidentDialog({ table, onClose }: { readonly table: Table; read
             ))}
           </SelectField>
           <TextField
+            className="min-h-14"
             label="What was done"
             value={done}
             maxLength={500}
@@ -61,6 +63,7 @@ export function IncidentDialog({ table, onClose }: { readonly table: Table; read
           />
           <div className="flex flex-wrap items-end gap-2">
             <TextField
+              className="min-h-14"
               label="Who was told (empty: nobody yet)"
               value={told}
               maxLength={80}

@@ -57,8 +57,8 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
   return (
     <div>
       {!compact && (
-        <div className="flex flex-wrap items-center justify-between gap-2 mb-1">
-          <h1 className="text-[30px]! max-md:text-[24px]! leading-tight!">Look and smell before anything wet</h1>
+        <div className="flex items-center justify-between gap-2 mb-1">
+          <h1 className="text-[30px]! max-md:text-[20px]! leading-tight!">Look and smell before anything wet</h1>
           {step && <ShowHow step={step} />}
         </div>
       )}
@@ -81,7 +81,7 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
           <Sides table={table} places={here} onPlace={onPlace} />
         </>
       )}
-      <div className="mt-2 flex flex-wrap gap-2 justify-between sticky bottom-0">
+      <div className="mt-1 py-2 flex flex-wrap gap-2 justify-between md:sticky -bottom-5 bg-paper">
         <Button look="stop" className="min-h-14!" onClick={() => onPlace({ site: 'body', side: 'none' })}>
           Something stops the visit
         </Button>
@@ -119,7 +119,8 @@ function ViewTab({
     >
       {VIEW_NAMES[view]}
       <span className={classes('block text-sm font-normal', open === 0 ? 'text-reed' : 'text-soft')}>
-        {open === 0 ? 'all seen' : `${open} to look at`}
+        {open === 0 ? 'all seen' : open}
+        {open > 0 && <span className="max-md:hidden"> to look at</span>}
       </span>
     </button>
   );
@@ -164,7 +165,7 @@ function HeadView({ table, places, onPlace }: ViewProps) {
         </div>
         {column('left')}
       </div>
-      <div className="grid grid-cols-2 gap-2 mt-2">
+      <div className="grid grid-cols-3 max-md:grid-cols-2 gap-2 mt-2">
         <PlaceButtons table={table} places={side('none')} onPlace={onPlace} />
       </div>
     </>

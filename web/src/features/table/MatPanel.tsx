@@ -55,6 +55,7 @@ export function MatPanel({
       {way === 'shaved' && (
         <div className="flex flex-wrap items-end gap-2">
           <TextField
+            className="min-h-14"
             label="Whose word, and when"
             value={word}
             onChange={(event) => setWord(event.target.value)}

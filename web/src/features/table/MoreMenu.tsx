@@ -62,6 +62,7 @@ function AddStep({ table, onDone }: { readonly table: Table; readonly onDone: ()
       }}
     >
       <TextField
+        className="min-h-14"
         label="What is to be done"
         value={title}
         maxLength={120}
@@ -120,6 +121,7 @@ function GoesHome({ table, onDone }: { readonly table: Table; readonly onDone: (
       </div>
       <div className="flex flex-wrap items-end gap-2">
         <TextField
+          className="min-h-14"
           label="Comes back on"
           type="date"
           value={back}

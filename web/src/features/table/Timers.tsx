@@ -7,6 +7,7 @@ import {
   type Dwell,
   type Step,
   type TimerState,
+  type VisitEvent,
 } from '@dewpond/core/visit';
 import { useEffect, useMemo, useRef } from 'react';
 import { Link } from 'react-router';
@@ -17,7 +18,7 @@ import { SourceMark } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { ring } from './ring';
 import type { Table } from './useTable';
-import { allEvents, record, useVisitLog } from './visitLog';
+import { allEvents, record, resumeLast, useVisitLog } from './visitLog';
 
 export function useClock(every = 500): Clock {
   const at = useNow(every);
@@ -39,7 +40,7 @@ export function TimerButton({
   readonly dwell: Dwell;
 }) {
   const running = table.state.timers.find((timer) => timer.timer === dwell.timer && timer.stopped === null);
-  if (running) return <p className="text-lg text-pond font-semibold">{dwell.name}: the clock runs.</p>;
+  if (running) return <BigClock timer={running} name={dwell.name} />;
   const before = table.state.timers.some((timer) => timer.timer === dwell.timer);
   const start = () =>
     record({
@@ -56,6 +57,28 @@ export function TimerButton({
         {dwell.most !== undefined && ` to ${minutesSeconds(dwell.most)}`}
       </Button>
       <SourceMark roomy source={dwell.source} because={`${dwell.name}: ${minutesSeconds(dwell.seconds)} min.`} />
+    </p>
+  );
+}
+
+/** The step's own clock, large enough for the far end of the tub; it is stopped where it is pinned. */
+function BigClock({ timer, name }: { readonly timer: TimerState; readonly name: string }) {
+  const clock = useClock();
+  const elapsed = elapsedSeconds(timer, clock);
+  const full = elapsed !== null && elapsed >= timer.seconds;
+  const over = pastMost(timer, clock) === true;
+  return (
+    <p aria-hidden className="mt-2">
+      <span className="block text-lg text-soft">{name}</span>
+      <span
+        className={classes(
+          'text-[120px] max-md:text-[80px] font-bold leading-none tracking-tight tabular-nums',
+          over ? 'text-stop' : full ? 'text-reed' : 'text-pond',
+        )}
+      >
+        {elapsed === null ? 'unknown' : minutesSeconds(elapsed)}
+      </span>
+      <span className="text-2xl text-soft ml-4">{timerWords(timer, full, over)}</span>
     </p>
   );
 }
@@ -125,13 +148,20 @@ function timerWords({ seconds, most }: TimerState, full: boolean, over: boolean)
   return most === null ? 'full time' : `full time, at most ${minutesSeconds(most)}`;
 }
 
+/** Clocks that somebody still waits for: none of a visit that is closed. */
+function runningIn(events: readonly VisitEvent[]): TimerState[] {
+  const { closed, timers } = foldVisit(events);
+  return closed === null ? timers.filter((timer) => timer.stopped === null) : [];
+}
+
 /** Running timers of the visit that was on this screen last, on every other screen; they ring from here, too. */
 export function PinnedTimers() {
   const { visitId, known, own } = useVisitLog();
-  const running = useMemo(
-    () => foldVisit(allEvents({ known, own })).timers.filter((timer) => timer.stopped === null),
-    [known, own],
-  );
+  // After a reload, or a battery that was empty, the clocks are found again in what the device wrote down.
+  useEffect(() => {
+    if (visitId === '') void resumeLast();
+  }, [visitId]);
+  const running = useMemo(() => runningIn(allEvents({ known, own })), [known, own]);
   if (running.length === 0) return null;
   return (
     <>
@@ -165,10 +195,7 @@ function Pinned({ visitId, running }: { readonly visitId: string; readonly runni
 /** Rings once for each timer when its least time is full, and once more past its most, wherever one is. */
 export function Ringing() {
   const { known, own } = useVisitLog();
-  const running = useMemo(
-    () => foldVisit(allEvents({ known, own })).timers.filter((timer) => timer.stopped === null),
-    [known, own],
-  );
+  const running = useMemo(() => runningIn(allEvents({ known, own })), [known, own]);
   return running.length === 0 ? null : <Bell running={running} />;
 }
 

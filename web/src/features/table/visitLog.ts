@@ -32,11 +32,12 @@ export const useVisitLog = create<VisitLog>(() => EMPTY);
 
 /** Opens the log of a visit; what an earlier page could not send is waiting on the device. */
 export async function openLog(visitId: string, person: string, known: readonly VisitEvent[]): Promise<void> {
+  void keepAnswer(LAST_VISIT, visitId);
   const { own, refused } = await eventsOf(visitId);
   const heard = (await remembered<VisitEvent[]>(`events ${visitId}`)) ?? [];
   useVisitLog.setState((log) => {
     // Opened again while it was open: what was written meanwhile stays.
-    const before = log.visitId === visitId ? log : EMPTY;
+    const before = log.visitId === visitId && log.person === person ? log : EMPTY;
     return {
       ...before,
       visitId,
@@ -47,6 +48,18 @@ export async function openLog(visitId: string, person: string, known: readonly V
     };
   });
   nudge();
+}
+
+const LAST_VISIT = 'last visit';
+
+/** The visit that was on this device's table last, if that was today: its clocks run on, on every screen. */
+export async function resumeLast(): Promise<void> {
+  const last = await remembered<string>(LAST_VISIT);
+  if (last === undefined) return;
+  const { own, refused } = await eventsOf(last);
+  const known = (await remembered<VisitEvent[]>(`events ${last}`)) ?? [];
+  // Somebody may have opened the table meanwhile.
+  useVisitLog.setState((log) => (log.visitId === '' ? { ...log, visitId: last, known, own, refused } : log));
 }
 
 export const allEvents = ({ known, own }: Pick<VisitLog, 'known' | 'own'>): VisitEvent[] => mergeEvents(known, own);
