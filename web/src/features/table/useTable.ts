@@ -15,11 +15,12 @@ export interface Table extends VisitReading {
 export function useTable(visit: VisitView): Table {
   const known = useVisitLog((log) => log.known);
   const own = useVisitLog((log) => log.own);
+  const plan = useMemo(() => makePlan(visit.facts), [visit.facts]);
   return useMemo(() => {
     const { facts, kind, contactMinutes, contactMost, minutesFactor } = visit;
     const lastFindings = visit.lastTime?.findings ?? [];
-    const before = { kind, facts, plan: makePlan(facts), contactMinutes, contactMost, minutesFactor, lastFindings };
+    const before = { kind, facts, plan, contactMinutes, contactMost, minutesFactor, lastFindings };
     const reading = readVisit(before, allEvents({ known, own }));
     return { visit, ...reading, current: currentStep(reading.state, reading.steps), places: placesToLookAt(facts) };
-  }, [visit, known, own]);
+  }, [visit, plan, known, own]);
 }

@@ -1,0 +1,193 @@
+import { makePlan } from '@dewpond/core/careplan';
+import { finding } from '@dewpond/core/findings';
+import type { VisitView } from '@dewpond/contract';
+import { SIDES, type Place } from '@dewpond/core/places';
+import { foldVisit, readVisit, seenBy, type Happening, type VisitEvent } from '@dewpond/core/visit';
+import { chromium } from '@playwright/test';
+import { v7 } from 'uuid';
+import { quantile, report, round, seeded } from './report';
+
+/** The table: reading a long visit, sending a day's waiting work, and a tap on a slow tablet. */
+const base = process.env['BASE_URL'];
+if (!base) throw new Error('Run it with `npm run bench`.');
+const random = seeded(31);
+const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
+const START = Date.now() - 4 * 3_600_000;
+const DEVICES = ['tablet', 'phone', 'desk'];
+const PLACES: readonly Place[] = [
+  ...SIDES.flatMap((side): Place[] => [
+    { site: 'ear', side },
+    { site: 'side', side },
+    { site: 'paw front', side },
+  ]),
+];
+
+function happening(): Happening {
+  const place = pick(PLACES);
+  const sign = place.site === 'ear' ? 'ear pale wax' : 'tangles';
+  return pick<Happening>([
+    { type: 'looked clear', place },
+    { type: 'found', finding: finding(place, sign, pick([1, 2, 3] as const)) },
+    { type: 'step done', step: pick(['prepare', 'nails', 'brush-out', 'wet', 'dry']) },
+    { type: 'step undone', step: pick(['nails', 'brush-out']) },
+    { type: 'pad dirty', side: pick(SIDES), colour: pick(['pale', 'brown'] as const) },
+    { type: 'checked', step: 'dry', part: pick(['face', 'ears', 'belly']) },
+    { type: 'noted', text: 'a word' },
+  ]);
+}
+
+/** A visit of three devices that hear from each other now and then. */
+function longVisit(length: number): VisitEvent[] {
+  const known = new Map<string, VisitEvent[]>(DEVICES.map((device) => [device, []]));
+  const all: VisitEvent[] = [];
+  for (let i = 0; i < length; i++) {
+    const device = pick(DEVICES);
+    const mine = known.get(device) ?? [];
+    const counter = mine.reduce((top, event) => Math.max(top, event.counter), 0) + 1;
+    const seen = seenBy(device, mine);
+    const event: VisitEvent = {
+      id: v7(),
+      v: 2,
+      counter,
+      device,
+      person: 'p',
+      at: START + i * 1000,
+      offset: 0,
+      seen,
+      what: i === 0 ? { type: 'opened' } : happening(),
+    };
+    all.push(event);
+    known.set(device, random() < 0.2 ? [...all] : [...mine, event]);
+  }
+  return all;
+}
+
+const timed = (work: () => void, times: number): number[] =>
+  Array.from({ length: times }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+const row = (what: string, times: readonly number[]) => ({
+  what,
+  'p50 ms': round(quantile(times, 0.5), 1),
+  'p95 ms': round(quantile(times, 0.95), 1),
+});
+
+const signIn = await fetch(`${base}/api/auth/sign-in/email`, {
+  method: 'POST',
+  headers: { 'content-type': 'application/json', origin: base },
+  body: JSON.stringify({ email: 'ines@withyquay.example', password: 'reeds-and-chalk' }),
+});
+const cookies = signIn.headers.getSetCookie().map((each) => each.split(';')[0] ?? '');
+const headers = { cookie: cookies.join('; '), 'content-type': 'application/json', origin: base };
+const get = async <T>(path: string) => (await (await fetch(`${base}${path}`, { headers })).json()) as T;
+const post = async <T>(path: string, body: object) => {
+  const answer = await fetch(`${base}${path}`, { method: 'POST', headers, body: JSON.stringify(body) });
+  if (!answer.ok) throw new Error(`${answer.status} ${await answer.text()}`);
+  return (await answer.json()) as T;
+};
+const { items } = await get<{ items: { id: string; name: string }[] }>('/api/dogs');
+const dogId = items.find((each) => each.name === 'Teasel')?.id ?? '';
+const begin = async () => {
+  const id = v7();
+  await post('/api/visits', { id, dogId, appointmentId: null });
+  return id;
+};
+
+// The reducer, and the whole reading that a tap waits for.
+const events = longVisit(2000);
+const view = await get<VisitView>(`/api/visits/${await begin()}`);
+const before = {
+  kind: view.kind,
+  facts: view.facts,
+  plan: makePlan(view.facts),
+  contactMinutes: view.contactMinutes,
+  lastFindings: [],
+};
+timed(() => foldVisit(events), 5);
+const rows = [
+  row(
+    'reducer, 2,000 events of 3 devices',
+    timed(() => foldVisit(events), 60),
+  ),
+  row(
+    'whole reading (plan, look-over, steps), 2,000 events',
+    timed(() => readVisit(before, events), 40),
+  ),
+  row(
+    'whole reading, 150 events (an ordinary visit)',
+    timed(() => readVisit(before, events.slice(0, 150)), 60),
+  ),
+];
+
+// A device comes home with 5,000 events of 25 visits, in batches as the outbox sends them.
+const sends: number[] = [];
+const whole = performance.now();
+for (let visit = 0; visit < 25; visit++) {
+  const id = await begin();
+  const mine = longVisit(200).map(({ person: _, seen, ...event }) => ({
+    ...event,
+    seen: seen ?? {},
+    device: 'tablet',
+  }));
+  const start = performance.now();
+  const { taken } = await post<{ taken: string[] }>(`/api/visits/${id}/events`, {
+    events: mine.map((event, i) => ({ ...event, counter: i + 1 })),
+  });
+  if (taken.length !== 200) throw new Error(`only ${taken.length} were taken`);
+  sends.push(performance.now() - start);
+}
+rows.push({ ...row('send 200 events (one of 25 visits)', sends) });
+const sentAll = { what: 'send 5,000 events of 25 visits, in all', ms: round(performance.now() - whole, 0) };
+
+// From the finger to the next frame, on a tablet a quarter as fast.
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const page = await browser.newPage({
+  viewport: { width: 820, height: 1180 },
+  hasTouch: true,
+  baseURL: base,
+  serviceWorkers: 'block',
+});
+await page.addInitScript('globalThis.__name = (named) => named');
+await page.context().addCookies(
+  cookies.map((each) => {
+    const [name = '', ...value] = each.split('=');
+    return { name, value: value.join('='), url: base };
+  }),
+);
+const id = await begin();
+await page.goto(`/visits/${id}`);
+await page.getByText(/^step 1 of/).waitFor();
+for (let i = 0; i < 2; i++) await page.locator('footer button').last().tap();
+await page.getByRole('tab', { name: /Body/ }).waitFor();
+const slow = await page.context().newCDPSession(page);
+await slow.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+const taps = await (async () => {
+  const measured: number[] = [];
+  for (let i = 0; i < 40; i++) {
+    const view_ = ['Head', 'Body', 'Paws'][i % 3] ?? 'Head';
+    await page.evaluate(() => {
+      const scope = globalThis as unknown as { painted?: Promise<number> };
+      scope.painted = new Promise((resolve) => {
+        addEventListener(
+          'pointerup',
+          ({ timeStamp }) => requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - timeStamp), 0)),
+          { once: true, capture: true },
+        );
+      });
+    });
+    const place = page.locator('button[aria-pressed="false"][aria-label$=" clear"]').first();
+    if (i % 2 === 0 || !(await place.isVisible())) await page.getByRole('tab', { name: view_ }).tap();
+    else await place.tap();
+    const took = await Promise.race([
+      page.evaluate(() => (globalThis as unknown as { painted?: Promise<number> }).painted),
+      new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), 3000)),
+    ]);
+    if (took !== undefined) measured.push(took);
+  }
+  return measured;
+})();
+rows.push(row(`tap to paint at the look-over, CPU ÷ 4, ${taps.length} taps`, taps));
+await browser.close();
+report('table', [...rows, sentAll]);

@@ -1,0 +1,347 @@
+import { finding } from '@dewpond/core/findings';
+import type { Happening, VisitEvent } from '@dewpond/core/visit';
+import { screen, waitFor, within } from '@testing-library/react';
+import { v7 } from 'uuid';
+import { describe, expect, test, vi } from 'vitest';
+import { device } from '../../device/database';
+import { usePreferences } from '../../app/preferences';
+import { MEMBER, facts, visitView } from '../../tests/demoDog';
+import { lookAllClear, standAtTable } from '../../tests/tableSide';
+import { useVisitLog } from './visitLog';
+
+const button = (name: RegExp | string) => screen.getByRole('button', { name });
+const dialog = (name?: RegExp | string) => screen.getByRole('dialog', name === undefined ? {} : { name });
+const next = () => within(screen.getByRole('contentinfo')).getAllByRole('button').at(-1) as HTMLButtonElement;
+
+/** A visit in which all this has happened already. */
+const after = (...happened: readonly Happening[]) =>
+  visitView({
+    events: happened.map((what, i): VisitEvent => ({
+      id: v7(),
+      v: 1,
+      counter: i + 1,
+      device: 'another tablet',
+      person: MEMBER.personId,
+      at: Date.now() - 60_000,
+      offset: 0,
+      seen: null,
+      what,
+    })),
+  });
+const LEFT_SIDE = { site: 'side', side: 'left' } as const;
+const found = (...each: Parameters<typeof finding>): Happening => ({ type: 'found', finding: finding(...each) });
+const doneUpTo = (...steps: string[]): Happening[] => steps.map((step) => ({ type: 'step done', step }));
+const goTo = async (person: Awaited<ReturnType<typeof standAtTable>>['person'], step: RegExp) => {
+  await person.keyboard('s');
+  // The first is the step itself; "Do next" stands behind it.
+  await person.click(within(dialog()).getAllByRole('button', { name: step })[0] as HTMLElement);
+};
+
+describe('a finding', () => {
+  test('of the body: two taps, then size, colour, whether known and words, all in one event each', async () => {
+    const { person, happened } = await standAtTable(after({ type: 'opened' }, ...doneUpTo('prepare', 'handover')));
+    await person.click(screen.getByRole('tab', { name: /Body/ }));
+    await person.click(button(/^left side: not looked at/));
+    await person.click(button('lump, new, seen'));
+    expect(happened().at(-1)).toEqual(found(LEFT_SIDE, 'lump new', 1));
+    await person.click(button(/More: colour/));
+    await person.click(button('+ 5 mm'));
+    await person.click(button('1 mm larger'));
+    await person.click(button('red'));
+    await person.click(button('painful'));
+    await person.type(screen.getByLabelText(/In your own words/), 'soft, moves');
+    await person.click(button('Done'));
+    await waitFor(() =>
+      expect(happened().at(-1)).toEqual({
+        type: 'found',
+        finding: {
+          ...finding(LEFT_SIDE, 'lump new', 1),
+          more: { mm: 6, colour: 'red', painful: true, words: 'soft, moves' },
+        },
+      }),
+    );
+    expect(button(/^left side: lump, new/)).toBeTruthy();
+  });
+
+  test('of a nail: from the paw to the nail and back; the paw was looked at then', async () => {
+    const { person, happened } = await standAtTable(after({ type: 'opened' }, ...doneUpTo('prepare', 'handover')));
+    await person.click(screen.getByRole('tab', { name: /Paws/ }));
+    await person.click(button(/^right hind paw: not looked at/));
+    await person.click(within(dialog()).getByRole('button', { name: 'right hind dewclaw' }));
+    expect(dialog('Right hind dewclaw')).toBeTruthy();
+    await person.click(button('dewclaw curled against the skin, seen'));
+    await person.click(button('Done'));
+    expect(happened().at(-1)).toEqual(found({ site: 'nail hind 1', side: 'right' }, 'dewclaw curled', 1));
+    expect(button(/^right hind paw: right hind dewclaw: dewclaw curled/)).toBeTruthy();
+    expect(screen.getByRole('tab', { name: /Paws/ })).toHaveWords(/3/);
+  });
+
+  test('rare signs are one tap further; marked ones are always in sight', async () => {
+    const { person } = await standAtTable(
+      after({ type: 'opened' }, ...doneUpTo('prepare', 'handover'), found(LEFT_SIDE, 'stitches left', 1)),
+    );
+    await person.click(screen.getByRole('tab', { name: /Body/ }));
+    await person.click(button(/^left side: stitches/));
+    expect(button('stitches left in, seen')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'oozing skin, seen' })).toBeNull();
+    await person.click(button(/\d+ more signs/));
+    expect(button('oozing skin, seen')).toBeTruthy();
+  });
+
+  test('everything clear is five taps', async () => {
+    const { person, happened } = await standAtTable(after({ type: 'opened' }, ...doneUpTo('prepare', 'handover')));
+    const before = happened().length;
+    await lookAllClear(person);
+    expect(next().disabled).toBe(false);
+    expect(
+      happened()
+        .slice(before)
+        .every(({ type }) => type === 'looked clear'),
+    ).toBe(true);
+  });
+});
+
+describe('a change of plan', () => {
+  test('a mat asks for the owner’s word; the call is on record, the shave waits for it, the water for the mat', async () => {
+    const { person, happened } = await standAtTable(
+      after({ type: 'opened' }, found(LEFT_SIDE, 'mat', 2, true), ...doneUpTo('prepare', 'handover', 'look-over')),
+    );
+    const change = screen.getByRole('region', { name: 'Change of plan' });
+    await person.click(within(change).getByRole('button', { name: 'Ring the owner' }));
+    const call = dialog('Ring the owner');
+    expect(
+      within(call)
+        .getByRole('link', { name: /01632 960114/ })
+        .getAttribute('href'),
+    ).toBe('tel:01632960114');
+    await person.type(within(call).getByLabelText(/In their words/), 'short is fine');
+    await person.click(within(call).getByRole('button', { name: 'Yes' }));
+    expect(happened().at(-1)).toMatchObject({
+      type: 'owner asked',
+      answer: 'yes',
+      words: 'short is fine',
+      who: 'Noor Haddad',
+    });
+    expect(change).toHaveWords(/Noor Haddad: yes, “short is fine”/);
+
+    await goTo(person, /Mat, left side/);
+    await person.click(button('shaved'));
+    expect(button('The owner’s word first').getAttribute('disabled')).not.toBeNull();
+    await person.click(button('Noor Haddad, just now'));
+    await person.click(button('redness'));
+    await person.click(button('20 min'));
+    await person.click(button('This mat is settled'));
+    expect(happened().slice(-2)).toEqual([
+      {
+        type: 'mat settled',
+        place: LEFT_SIDE,
+        way: 'shaved',
+        word: 'Noor Haddad, just now',
+        beneath: 'redness',
+        minutes: 20,
+      },
+      { type: 'step done', step: 'mat side/left' },
+    ]);
+  });
+
+  test('a step is added, and pulled forward where nothing speaks against it', async () => {
+    const { person, happened } = await standAtTable(after({ type: 'opened' }, ...doneUpTo('prepare')));
+    await person.click(button(/^More: incident/));
+    await person.click(button('Add a step'));
+    await person.type(screen.getByLabelText('What is to be done'), 'Red bow');
+    await person.click(button('Add it'));
+    expect(happened().at(-1)).toMatchObject({ type: 'step added', title: 'Red bow', before: 'handover' });
+    expect(screen.getByRole('heading', { name: 'Red bow' })).toBeTruthy();
+    await person.keyboard('s');
+    expect(within(dialog()).queryByRole('button', { name: 'Do next: Second wash, half the mix' })).toBeNull();
+    await person.click(within(dialog()).getByRole('button', { name: 'Do next: Ask the owner' }));
+    expect(happened().at(-1)).toMatchObject({ type: 'step moved', step: 'handover' });
+    await person.keyboard('{Escape}');
+    expect(screen.getByRole('heading', { name: 'Ask the owner' })).toBeTruthy();
+  });
+});
+
+test('an incident: first what to do, then place, what was done, who was told', async () => {
+  const { person, happened } = await standAtTable(after({ type: 'opened' }));
+  await person.keyboard('i');
+  await person.click(within(dialog('What happened?')).getByRole('button', { name: 'Nick' }));
+  expect(dialog('Nick')).toHaveWords(/Press with clean gauze until it stops.*asked how it is after 2 days/);
+  await person.selectOptions(screen.getByLabelText('Where on the dog'), 'left front paw');
+  await person.type(screen.getByLabelText('What was done'), 'Pressed, stopped.');
+  await person.click(within(dialog()).getByRole('button', { name: 'Noor Haddad' }));
+  await person.click(button('Write it down'));
+  expect(happened().at(-1)).toEqual({
+    type: 'incident',
+    incident: {
+      kind: 'nick',
+      place: { site: 'paw front', side: 'left' },
+      done: 'Pressed, stopped.',
+      told: 'Noor Haddad',
+      words: '',
+    },
+  });
+});
+
+describe('an end before the end', () => {
+  test('home, to be finished another day; then one tap goes on', async () => {
+    const { person, happened } = await standAtTable(after({ type: 'opened' }, ...doneUpTo('prepare')));
+    await person.click(button(/^More: incident/));
+    await person.click(button('The dog goes home now'));
+    await person.click(button('No time left today'));
+    await person.click(button('Home now, finished then'));
+    expect(happened().at(-1)).toMatchObject({ type: 'went home', because: 'no time left today', back: '2026-11-26' });
+    expect(screen.getByText('another screen')).toBeTruthy();
+  });
+
+  test('a dog that came back goes on where it was', async () => {
+    const away: Happening = { type: 'went home', because: 'too tired', back: visitView().day };
+    const { person, happened } = await standAtTable(after({ type: 'opened' }, ...doneUpTo('prepare'), away));
+    expect(document.body).toHaveWords(/Went home: too tired/);
+    await person.click(button('It is back: go on'));
+    expect(happened().at(-1)).toEqual({ type: 'came back' });
+    expect(screen.queryByText(/Went home/)).toBeNull();
+  });
+
+  test('for good: what is left of the visit is closed early', async () => {
+    const { person, happened } = await standAtTable(after({ type: 'opened' }, ...doneUpTo('prepare')));
+    await person.click(button(/^More: incident/));
+    await person.click(button('The dog goes home now'));
+    await person.click(button('Home for good: close what is left'));
+    await person.click(button('Close the visit, make the owner sheet'));
+    expect(happened().at(-1)).toEqual({ type: 'closed', how: 'ended early' });
+  });
+
+  test('not with a plug in an ear', async () => {
+    const { person } = await standAtTable(after({ type: 'opened' }, { type: 'plug in', side: 'left' }));
+    await person.click(button(/^More: incident/));
+    await person.click(button('The dog goes home now'));
+    expect(dialog()).toHaveWords(/A plug is still in. Take it out first/);
+  });
+});
+
+describe('two people', () => {
+  const mark = (deviceName: string, counter: number, what: Happening): VisitEvent => ({
+    id: v7(),
+    v: 2,
+    counter,
+    device: deviceName,
+    person: MEMBER.personId,
+    at: counter,
+    offset: 0,
+    seen: {},
+    what,
+  });
+
+  test('what they marked differently is shown with names, the finding holds, and one look settles it', async () => {
+    const ear = { site: 'ear', side: 'left' } as const;
+    const { person, happened } = await standAtTable(
+      visitView({
+        events: [
+          mark('a', 1, { type: 'opened' }),
+          mark('a', 2, { type: 'looked clear', place: ear }),
+          mark('b', 1, found(ear, 'ear redness', 2)),
+        ],
+      }),
+    );
+    const clash = screen.getByRole('alert');
+    await waitFor(() => expect(clash).toHaveWords(/Ines Okafor: found at the left ear.*Ines Okafor: clear: left ear/));
+    expect(screen.getByText('Clean the left ear').tagName).toBe('S');
+    await person.click(button('Look again'));
+    await person.click(button('Clear after all'));
+    expect(happened().at(-1)).toEqual({ type: 'looked clear', place: ear });
+    expect(screen.queryByText('Two of you marked this differently')).toBeNull();
+  });
+
+  test('done here, skipped there: either holds by one tap', async () => {
+    const { person, happened } = await standAtTable(
+      visitView({
+        events: [
+          mark('a', 1, { type: 'step done', step: 'nails' }),
+          mark('b', 1, { type: 'step skipped', step: 'nails', because: 'not today' }),
+        ],
+      }),
+    );
+    await person.click(button('step skipped: nails holds'));
+    expect(happened().at(-1)).toMatchObject({ type: 'step skipped', because: 'not today' });
+    expect(screen.queryByText('Two of you marked this differently')).toBeNull();
+  });
+});
+
+test('drying: each place is felt; what was not is asked about', async () => {
+  const pug = facts('pug');
+  const { person, happened } = await standAtTable({
+    ...after({ type: 'opened' }, ...doneUpTo('last rinse', 'water off', 'look-over')),
+    facts: pug,
+  });
+  await goTo(person, /Dry, place by place/);
+  await person.click(button('armpits'));
+  expect(happened().at(-1)).toEqual({ type: 'checked', step: 'dry', part: 'armpits' });
+  await person.click(next());
+  expect(dialog('Wait a moment')).toHaveWords(/Not felt dry yet: face, ears, belly, paws, rear, folds/);
+  await person.click(button('Not done yet: go back'));
+  await person.click(button(/I felt them: the other 6 are dry/));
+  await person.click(next());
+  expect(happened().at(-1)).toEqual({ type: 'step done', step: 'dry' });
+});
+
+test('blade and comb: last time’s by one tap, or another for a part', async () => {
+  const { person, happened } = await standAtTable({
+    ...after({ type: 'opened' }, ...doneUpTo('look-over')),
+    tools: { body: '7F blade', legs: 'scissors' },
+  });
+  await goTo(person, /Face, feet and rear/);
+  await person.click(button(/^body/i));
+  await person.click(
+    within(screen.getByRole('group', { name: 'Tool, body' })).getByRole('button', { name: '5F blade' }),
+  );
+  await person.click(button(/As last time: legs scissors/));
+  expect(happened().slice(-2)).toEqual([
+    { type: 'tool used', part: 'body', tool: '5F blade' },
+    { type: 'tool used', part: 'legs', tool: 'scissors' },
+  ]);
+});
+
+describe('pictures', () => {
+  test('are kept on the device with the place they show; what is no picture is refused in words', async () => {
+    const draw = { drawImage: () => undefined } as unknown as CanvasRenderingContext2D;
+    vi.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue(draw);
+    vi.spyOn(HTMLCanvasElement.prototype, 'toBlob').mockImplementation((done) =>
+      done(new Blob(['x'], { type: 'image/jpeg' })),
+    );
+    vi.stubGlobal('createImageBitmap', (file: File) =>
+      file.name.endsWith('.jpg')
+        ? Promise.resolve({ width: 4000, height: 3000, close: () => undefined })
+        : Promise.reject(new Error('no picture')),
+    );
+    vi.stubGlobal(
+      'URL',
+      Object.assign(URL, { createObjectURL: () => 'blob:picture', revokeObjectURL: () => undefined }),
+    );
+    const { person, happened, office } = await standAtTable(
+      after({ type: 'opened' }, ...doneUpTo('prepare', 'handover')),
+    );
+    await vi.waitFor(async () => expect(await device.events.count()).toBe(0));
+    office.away = true;
+    await person.click(button(/^left ear: not looked at/));
+    const choose = screen.getByLabelText<HTMLInputElement>(/Picture/, { selector: 'input' });
+    await person.upload(choose, new File(['MZ'], 'tool.exe', { type: 'image/jpeg' }));
+    expect(await screen.findByText(/“tool.exe” is no picture this device can open/)).toBeTruthy();
+    await person.upload(choose, new File(['x'], 'ear.jpg', { type: 'image/jpeg' }));
+    await waitFor(() =>
+      expect(happened().at(-1)).toMatchObject({ type: 'photo taken', place: { site: 'ear', side: 'left' } }),
+    );
+    expect(await device.photos.toArray()).toMatchObject([{ visitId: useVisitLog.getState().visitId, refused: null }]);
+    await person.click(await screen.findByRole('button', { name: 'take off' }));
+    expect(happened().at(-1)).toMatchObject({ type: 'photo removed' });
+    vi.restoreAllMocks();
+  });
+});
+
+test('the big button lies under the thumb that is free', async () => {
+  const { person } = await standAtTable(after({ type: 'opened' }));
+  await person.click(button(/^More: incident/));
+  await person.click(button('Big button under the left thumb'));
+  expect(usePreferences.getState().hand).toBe('left');
+  expect(screen.getByRole('contentinfo', { hidden: true }).className).toContain('flex-row-reverse');
+  usePreferences.getState().setHand('right');
+});
