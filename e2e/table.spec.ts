@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { bigButton, expectAccessible, lookAllClear, toTheTable } from './salon';
 
 test.describe.configure({ mode: 'serial' });
@@ -88,18 +88,45 @@ test('by keyboard alone: space is done, k skips with a reason', async ({ page })
   await expect(page.getByRole('dialog', { name: 'Umber: all steps' })).toBeVisible();
 });
 
-test('targets at the table are at least 56 px high', async ({ page }) => {
+/** Buttons that are shown and smaller than a wet thumb. */
+const tooSmall = (page: Page, where: string) =>
+  page.locator(where).evaluateAll((buttons) =>
+    buttons
+      .filter((button) => button.getBoundingClientRect().width > 0)
+      .map((button) => ({ words: button.textContent, height: button.getBoundingClientRect().height }))
+      .filter(({ height }) => height < 56),
+  );
+
+test('targets at the table are at least 56 px high, in every dialog, and nothing is out of reach of a screen reader', async ({
+  page,
+}) => {
   await toTheTable(page, 'Dumpling');
   await bigButton(page).click();
   await bigButton(page).click();
-  const heights = await page
-    .locator('main button, footer button, aside button')
-    .evaluateAll((buttons) =>
-      buttons
-        .filter((button) => button.getBoundingClientRect().width > 0)
-        .map((button) => ({ words: button.textContent, height: button.getBoundingClientRect().height })),
-    );
-  expect(heights.length).toBeGreaterThan(10);
-  expect(heights.filter(({ height }) => height < 56)).toEqual([]);
+  for (const view of ['Head', 'Body', 'Paws', 'Whole dog']) {
+    await page.getByRole('tab', { name: view }).click();
+    expect(await tooSmall(page, 'main button, footer button, aside button')).toEqual([]);
+    await expectAccessible(page);
+  }
+  await page.getByRole('tab', { name: 'Paws' }).click();
+  await page.getByRole('button', { name: /^left front paw: / }).click();
+  await page.getByRole('button', { name: 'redness between toes, plain' }).click();
+  await page.getByRole('button', { name: /More: colour/ }).click();
+  const inDialog = '[role=dialog] button:not([aria-label*="Where this comes from"]), [role=dialog] textarea';
+  expect(await tooSmall(page, inDialog)).toEqual([]);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await page.getByRole('button', { name: 'Ask the owner something' }).click();
+  expect(await tooSmall(page, `${inDialog}, [role=dialog] input`)).toEqual([]);
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('i');
+  await page.getByRole('button', { name: 'Clipper burn' }).click();
+  expect(await tooSmall(page, `${inDialog}, [role=dialog] input:not([type=file]), [role=dialog] select`)).toEqual([]);
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^More: incident/ }).click();
+  await page.getByRole('button', { name: 'The dog goes home now' }).click();
+  expect(await tooSmall(page, `${inDialog}, [role=dialog] input`)).toEqual([]);
   await expectAccessible(page);
 });

@@ -39,6 +39,16 @@ const done = async (page) => {
   await page.waitForTimeout(150);
 };
 
+/** Touches every place that is still open as clear. @param {Page} page */
+const restClear = async (page) => {
+  const rest = page.getByRole('button', { name: /here are clear/ });
+  for (let view = 0; view < 4 && (await rest.isVisible()); view++) {
+    await rest.click();
+    await page.waitForTimeout(150);
+  }
+  await page.getByRole('button', { name: 'breathing, gait and manner clear', exact: true }).click();
+};
+
 /** Views in the order a day goes; each leaves the page as it is to be seen. @type {Record<string, (page: Page) => Promise<void>>} */
 const VIEWS = {
   today: async (page) => {
@@ -264,7 +274,12 @@ const VIEWS = {
     await page.getByRole('button', { name: 'Done', exact: true }).click();
     await page.waitForTimeout(300);
   },
+  'table-body': async (page) => {
+    await page.getByRole('tab', { name: /Body/ }).click();
+    await page.waitForTimeout(200);
+  },
   'table-finding': async (page) => {
+    await page.getByRole('tab', { name: /Head/ }).click();
     await page
       .getByRole('button', { name: /^left ear/i })
       .first()
@@ -289,7 +304,7 @@ const VIEWS = {
     const found = page.getByRole('button', { name: 'Done', exact: true });
     if (!(await found.isVisible())) await VIEWS['table-finding']?.(page);
     await found.click();
-    await page.getByRole('button', { name: /I looked: the other/ }).click();
+    await restClear(page);
     await done(page);
     await done(page);
     await done(page);
@@ -325,6 +340,7 @@ const KEPT = Object.keys(VIEWS).filter(
       'mixing-split',
       'morning-made',
       'table-wash',
+      'table-body',
       'products',
       'tools',
       'pump',

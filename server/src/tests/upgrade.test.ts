@@ -13,7 +13,7 @@ import { config } from './salon';
 const MIGRATIONS = fileURLToPath(new URL('../../drizzle', import.meta.url));
 const DATABASE = 'dewpond_upgrade';
 const old = { ...config, DATABASE_NAME: DATABASE };
-const [business, client, silent, dog] = [v7(), v7(), v7(), v7()];
+const [business, client, silent, dog, visit] = [v7(), v7(), v7(), v7(), v7()];
 
 /** The migrations up to and with one of them, as an older version shipped them. */
 function migrationsUntil(last: string): string {
@@ -55,6 +55,18 @@ beforeAll(async () => {
     `insert into dewpond.product (business_id, id, name, kind, label, water_parts, supplied_by, stroke_ml) values ($1, $2, 'Oat wash', 'cleansing', '24:1', '24', 'house', 5), ($1, $3, 'Face wash', 'face', 'Ready to use', null, 'house', null)`,
     [business, v7(), v7()],
   );
+  await owner.query(
+    `insert into dewpond.visit (business_id, id, dog_id, day, made_from) values ($1, $2, $3, '2026-10-28', 'v')`,
+    [business, visit, dog],
+  );
+  await owner.query(
+    `insert into dewpond.place_care (business_id, visit_id, dog_id, day, place, cared, barred, looked, dirt, level) values ($1, $2, $3, '2026-10-28', 'ear/right', true, false, true, 0, 'none'), ($1, $2, $3, '2026-10-28', 'eye/left', false, false, false, 0, 'none'), ($1, $2, $3, '2026-10-28', 'ear/left', true, false, true, 1, 'note')`,
+    [business, visit, dog],
+  );
+  await owner.query(
+    `insert into dewpond.visit_event (business_id, id, visit_id, v, counter, device, person_id, at, what, made_from) values ($1, $2, $3, 1, 1, 'tablet', $4, 1793000000000, '{"type":"opened"}', 'e')`,
+    [business, v7(), visit, v7()],
+  );
   await migrateDatabase(old, MIGRATIONS);
 }, 60_000);
 afterAll(() => owner.end());
@@ -63,6 +75,11 @@ const rows = async (table: string) =>
   (await owner.query<Record<string, unknown>>(`select * from dewpond.${table} order by 2`)).rows;
 
 describe('a book of the version before', () => {
+  test('knows what was looked at, and reads its events as they were: without what a device had seen', async () => {
+    expect(await rows('visit')).toMatchObject([{ looked: ['ear/left', 'ear/right'], back_on: null }]);
+    expect(await rows('visit_event')).toMatchObject([{ v: 1, seen: null, what: { type: 'opened' } }]);
+  });
+
   test('keeps phone, e-mail and note of every client on the card', async () => {
     const cards = (await rows('client')).map(({ card }) => card);
     expect(cards).toEqual([

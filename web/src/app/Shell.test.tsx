@@ -1,6 +1,8 @@
 import { screen, waitFor } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
-import { session } from '../tests/demoDog';
+import { v7 } from 'uuid';
+import { device, type OwnEvent } from '../device/database';
+import { MEMBER, session } from '../tests/demoDog';
 import { Refusal, openOffice, show } from '../tests/office';
 import { Shell } from './Shell';
 
@@ -64,5 +66,53 @@ describe('signing in', () => {
     vi.stubGlobal('fetch', () => Promise.resolve(new Response('{}', { status })));
     await person.click(screen.getByRole('button', { name: 'Sign in' }));
     await waitFor(() => expect(screen.getByRole('alert')).toHaveWords(words));
+  });
+});
+
+describe('work of this device that has not arrived', () => {
+  const waiting = (): OwnEvent => {
+    const id = v7();
+    const what = { type: 'step done', step: 'nails' } as const;
+    const person = MEMBER.personId;
+    const event = { id, v: 2, counter: 1, device: 'd', person, at: Date.now(), offset: null, seen: {}, what };
+    return { id, visitId: v7(), person, event, sentAt: null, refused: null };
+  };
+
+  test('is told on every screen, and signing out warns and keeps it', async () => {
+    const asked: string[] = [];
+    const office = signedIn();
+    const through = globalThis.fetch;
+    vi.stubGlobal('fetch', (url: string, init: RequestInit = {}) => {
+      if (url.includes('/events')) return Promise.reject(new Error('no network'));
+      if (!url.includes('sign-out')) return through(url, init);
+      asked.push(url);
+      return Promise.resolve(Response.json({}));
+    });
+    const assign = vi.fn();
+    const here = window.location;
+    vi.stubGlobal('location', { ...here, assign });
+    await device.events.put(waiting());
+    const { person } = show(<Shell />);
+    expect(await screen.findByText(/1 from the table not sent yet, kept on this device/)).toBeTruthy();
+    await person.keyboard('?');
+    await person.click(screen.getByRole('button', { name: 'Sign out' }));
+    expect(screen.getByRole('alert')).toHaveWords(
+      /1 from the table have not reached the office. They stay on this device/,
+    );
+    expect(asked).toEqual([]);
+    await person.click(screen.getByRole('button', { name: 'Sign out all the same' }));
+    await vi.waitFor(() => expect(assign).toHaveBeenCalledWith('/'));
+    expect(asked).toHaveLength(1);
+    expect(await device.events.count()).toBe(1);
+    expect(await device.answers.count()).toBe(0);
+    expect(office.sent).toEqual([]);
+    vi.stubGlobal('location', here);
+  });
+
+  test('of somebody else waits for that person', async () => {
+    signedIn();
+    await device.events.put({ ...waiting(), person: 'somebody else' });
+    show(<Shell />);
+    expect(await screen.findByText(/1 of somebody else’s wait here/)).toBeTruthy();
   });
 });

@@ -29,14 +29,14 @@ export function Dialog({ open, onClose, title, says, tall = false, wide = false,
               : 'left-1/2 top-1/2 -translate-x-1/2 -translate-y-1/2 w-[min(94vw,36rem)] max-h-[92vh] rounded-card border shadow-xl',
           )}
         >
-          <header className="flex items-start justify-between gap-4 px-5 pt-4 pb-3 border-b border-line">
+          <header className="flex items-start justify-between gap-4 px-5 py-3 border-b border-line">
             <div>
               <Radix.Title className="text-xl font-bold">{title}</Radix.Title>
               {says && <Radix.Description className="text-soft mt-0.5">{says}</Radix.Description>}
             </div>
             <Radix.Close
               aria-label="Close"
-              className="grid place-items-center size-11 rounded-xl border border-line hover:bg-pond-pale shrink-0"
+              className="grid place-items-center size-14 rounded-xl border border-line hover:bg-pond-pale shrink-0"
             >
               <X size={20} aria-hidden />
             </Radix.Close>
