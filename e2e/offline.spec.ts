@@ -143,7 +143,8 @@ test('an office that fails or hangs loses nothing; nor does a session that ended
   page,
   context,
 }) => {
-  await toTheTable(page, 'Umber');
+  await bookTonight(page, 'Kelpie', 22);
+  await toTheTable(page, 'Kelpie');
   await expect(page.getByText('the office has it all')).toBeVisible();
   await page.route('**/api/visits/*/events', (route) =>
     route.request().method() === 'POST' ? route.fulfill({ status: 500, json: {} }) : route.continue(),
@@ -163,7 +164,7 @@ test('an office that fails or hangs loses nothing; nor does a session that ended
   await page.reload();
   await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible();
   await expect(page.getByText(/from the table not sent yet/)).toBeHidden();
-  await toTheTable(page, 'Umber');
+  await toTheTable(page, 'Kelpie');
   const { events } = await visitAtOffice(page, visitId(page));
   expect(events.filter(({ what }) => what.type === 'step done').length).toBeGreaterThanOrEqual(2);
 });
