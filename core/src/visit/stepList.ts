@@ -4,6 +4,7 @@ import { restraintOf } from '../careplan';
 import { MAY_SPREAD } from '../findings';
 import { leaveOut, placesWith, taskBar } from './bars';
 import * as bath from './bathSteps';
+import { bySize } from './bySize';
 import { inHouseOrder } from './houseOrder';
 import { endsVisit } from './lookOver';
 import { practice, says, step } from './makeStep';
@@ -27,7 +28,7 @@ export function stepList(visit: VisitPlan): Step[] {
     ...each,
     after: each.after.filter((id) => ids.has(id)),
     during: each.during.filter((id) => ids.has(id)),
-    minutes: each.minutes * (visit.minutesFactor?.[each.stage] ?? 1),
+    minutes: each.minutes * bySize(each.stage, visit.facts.weight) * (visit.minutesFactor?.[each.stage] ?? 1),
   }));
   const ending = endsVisit(visit.judged);
   return ending === null ? linked : linked.map((each) => endEarly(each, ending));
@@ -89,7 +90,6 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
     step('nails', {
       title: 'Nails and dewclaws',
       how: [...practice('Dewclaws too; file the edges. On dark nails tips only.'), ...says(lineOf(visit, 'nails'))],
-      during: SIDES.map((side) => `ears, first pass ${side}`),
       barred: taskBar(visit, 'nails'),
     }),
   ],

@@ -98,7 +98,7 @@ export interface Step {
   readonly counts: 'pads' | 'plugs in' | 'plugs out' | null;
   readonly sides: readonly Side[];
   readonly dwell: Dwell | null;
-  /** Hands-on minutes [house value]. */
+  /** Hands-on minutes for this dog: the house's, by its size, and as learned [house value]. */
   readonly minutes: number;
   /** A stop took it away: why, and what to do instead. Shown, never silently dropped. */
   readonly barred: {

@@ -1,5 +1,3 @@
-import { surfaceArea } from '../dilution';
-import type { Kilograms } from '../units';
 import { STAGES, type Stage, type Step } from './steps';
 
 /** A block of the day's ribbon: hands-on, or dwell in which another dog fits. */
@@ -21,6 +19,7 @@ const SHORT: Readonly<Partial<Record<Stage, string>>> = {
   wet: 'bath',
   plugs: 'bath',
   'wash 1': 'bath',
+  face: 'bath',
   'rinse 1': 'bath',
   'wash 2': 'bath',
   'last rinse': 'bath',
@@ -31,28 +30,14 @@ const SHORT: Readonly<Partial<Record<Stage, string>>> = {
   'comb and tidy': 'trim',
   'first clip': 'clip',
   record: 'out',
+  'clean-down': 'out',
 };
 
-/** Work that grows with the dog. */
-const BY_SIZE: ReadonlySet<Stage> = new Set([
-  'brush-out',
-  'wet',
-  'wash 1',
-  'rinse 1',
-  'wash 2',
-  'last rinse',
-  'dry',
-  'comb and tidy',
-]);
-/** The dog the house's minutes are meant for, and how far size may move them [house values]. */
-const ORDINARY_AREA = 0.55;
-const SIZE_LIMITS = [0.6, 1.7] as const;
 /** A pause shorter than this is no room for another dog. */
 const SHORTEST_DWELL_MINUTES = 4;
 
 /** Hands-on and dwell blocks of a visit, in order; steps of one short name are joined. Minutes are whole. */
-export function timeline(steps: readonly Step[], weight: Kilograms): Block[] {
-  const size = Math.min(SIZE_LIMITS[1], Math.max(SIZE_LIMITS[0], surfaceArea(weight) / ORDINARY_AREA));
+export function timeline(steps: readonly Step[]): Block[] {
   const blocks: { name: string; minutes: number; dwell: boolean }[] = [];
   const add = (name: string, minutes: number, dwell: boolean) => {
     const last = blocks.at(-1);
@@ -64,11 +49,7 @@ export function timeline(steps: readonly Step[], weight: Kilograms): Block[] {
     const dwellMinutes = (step.dwell?.seconds ?? 0) / 60;
     if (dwellMinutes >= SHORTEST_DWELL_MINUTES)
       add(step.stage === 'dry' ? 'rest' : STAGES[step.stage].toLowerCase(), dwellMinutes, true);
-    add(
-      SHORT[step.stage] ?? STAGES[step.stage].toLowerCase(),
-      step.minutes * (BY_SIZE.has(step.stage) ? size : 1),
-      false,
-    );
+    add(SHORT[step.stage] ?? STAGES[step.stage].toLowerCase(), step.minutes, false);
   }
   return blocks.map((block) => ({ ...block, minutes: Math.max(1, Math.round(block.minutes)) }));
 }

@@ -4,6 +4,7 @@ import { DEFAULT_HOUSE_WAYS, makePlan, type DogFacts, type Task } from '../carep
 import { aDog, anyDog } from '../careplan/tests/randomDogs';
 import { finding, stopFor, stopsAtLeast, type Finding } from '../findings';
 import { mirror, placeKey, type Place } from '../places';
+import { kilograms } from '../units';
 import {
   cautionsNow,
   contactsCutShort,
@@ -122,6 +123,22 @@ describe('waiting time is used', () => {
     expect(currentStep(running.state, running.steps)?.id).toBe('face');
     const faced = read([...upTo('contact', facts), started, { type: 'step done', step: 'face' }], timed, facts);
     expect(currentStep(faced.state, faced.steps)?.id).toBe('contact');
+  });
+
+  test('the massage keeps the hands: nothing comes in between, and while the cleaner works on the nails are next', () => {
+    const facts = aDog();
+    const before = upTo('ears, first pass left', facts);
+    const massage: Happening = {
+      type: 'timer started',
+      timer: 'massage left',
+      step: 'ears, first pass left',
+      seconds: 30,
+    };
+    const rubbing = read([...before, massage], timed, facts);
+    expect(currentStep(rubbing.state, rubbing.steps)?.id).toBe('ears, first pass left');
+    const order = ids(stepsFor(facts));
+    expect(order.indexOf('nails')).toBeGreaterThan(order.indexOf('ears, first pass right'));
+    expect(order.indexOf('nails')).toBeLessThan(order.indexOf('ears, second pass left'));
   });
 
   test('rinsing early is a caution with its minutes, can be overridden by name, and is on record either way', () => {
@@ -325,6 +342,18 @@ describe('minutes are learned per dog', () => {
     expect(stagesTook(events, foldVisit(events), steps)).toEqual([
       { stage: 'nails', minutes: 9, predicted: at(steps, 'nails')?.minutes },
     ]);
+  });
+
+  test('a big dog’s minutes are reckoned by its size before anything is learned: size is not learned twice', () => {
+    const big = { ...aDog(), weight: kilograms(60) };
+    const dry = at(stepsFor(big), 'dry')?.minutes ?? 0;
+    expect(dry).toBeGreaterThan(at(stepsFor(aDog()), 'dry')?.minutes ?? 0);
+    const events = marks([
+      ['water off', 5],
+      ['dry', dry],
+    ]);
+    const took = stagesTook(events, foldVisit(events), stepsFor(big)).filter(({ stage }) => stage === 'dry');
+    expect(minutesFactor(took)).toBeCloseTo(1, 3);
   });
 
   test('the record pulls a dog’s minutes away from the house’s, slowly, and moves its steps', () => {

@@ -1,5 +1,5 @@
 import type { NewVisitEvent } from '@dewpond/contract';
-import { SIGNS, type Finding, type PadColour, type Sign } from '@dewpond/core/findings';
+import { SIGNS, areaOf, type Finding, type PadColour, type Sign } from '@dewpond/core/findings';
 import { placeKey, type Grade, type Place } from '@dewpond/core/places';
 import { drawGrade } from '@dewpond/core/rhythm';
 import { daysBetween } from '@dewpond/core/units';
@@ -21,11 +21,19 @@ const PADS_OF_GRADE = [0, 1, 3, 4] as const;
 /** The sign a groomer would tap for dirt of this grade, or null when the place is clear. */
 function dirtAt(place: Place, grade: Grade, random: () => number): Finding | null {
   if (grade === 0) return null;
-  const area = place.site === 'ear' || place.site === 'eye' ? place.site : 'fold';
+  const area = areaOf(place.site);
+  // Skin and paws of these dogs stay clear; what a story needs of them is told as an extra.
+  if (area !== 'ear' && area !== 'eye' && area !== 'fold') return null;
   const signs = DIRT_AT[area];
   const sign = signs[Math.floor(random() * signs.length)] ?? signs[0];
   if (!sign) return null;
   return { place, sign, grade, answer: sign === 'eye crust' ? true : 'asks' in SIGNS[sign] ? false : null };
+}
+
+/** What happened, and how long each step took, in minutes. */
+export interface Played {
+  readonly happened: readonly Happening[];
+  readonly minutes: ReadonlyMap<string, number>;
 }
 
 /**
@@ -38,7 +46,7 @@ export function playVisit(
   house: House,
   random: () => number,
   extra: readonly Finding[],
-): Happening[] {
+): Played {
   const happened: Happening[] = [{ type: 'opened' }];
   const grades = new Map<string, Grade>();
   for (const place of loaded.places) {
@@ -53,10 +61,12 @@ export function playVisit(
     if (found.length === 0) happened.push({ type: 'looked clear', place });
     for (const each of found) happened.push({ type: 'found', finding: each });
   }
+  const minutes = new Map<string, number>();
   for (;;) {
     const seen = replay(loaded, asEvents(happened));
     const step = currentStep(seen.state, seen.steps);
     if (!step) break;
+    minutes.set(step.id, step.minutes * (0.8 + 0.4 * random()));
     happened.push(...work(step, grades, random), { type: 'step done', step: step.id });
   }
   for (const { product, mix } of mixesFor(loaded.facts, loaded.planned.plan, house, 1)) {
@@ -70,7 +80,7 @@ export function playVisit(
       how: 'measured',
     });
   }
-  return [...happened, { type: 'closed', how: 'finished' }];
+  return { happened: [...happened, { type: 'closed', how: 'finished' }], minutes };
 }
 
 function work(step: Step, grades: ReadonlyMap<string, Grade>, random: () => number): Happening[] {
@@ -101,22 +111,15 @@ const asEvents = (happened: readonly Happening[]) =>
     what,
   }));
 
-/** Happenings as a device would send them, some seconds apart. */
+/** Happenings as a device would send them: a step is marked done when its minutes are over, the rest a second apart. */
 export function toEvents(
-  happened: readonly Happening[],
+  { happened, minutes }: Played,
   startsAt: number,
   makeId: (at: number) => string,
 ): NewVisitEvent[] {
+  let at = startsAt;
   return happened.map((what, i): NewVisitEvent => {
-    const at = startsAt + i * 40_000;
-    return {
-      id: makeId(at),
-      v: 1,
-      counter: i + 1,
-      device: 'demo tablet',
-      at,
-      offset: 0,
-      what: what,
-    };
+    at += what.type === 'step done' ? Math.round((minutes.get(what.step) ?? 0) * 60_000) : 1000;
+    return { id: makeId(at), v: 1, counter: i + 1, device: 'demo tablet', at, offset: 0, what };
   });
 }

@@ -235,14 +235,10 @@ async function seedVisit(
     email: '',
     role: 'groomer',
   };
-  const happened = playVisit(
-    await loadVisit(tx, house, id),
-    demo,
-    house,
-    random,
-    n === 0 ? (demo.lastFound ?? []) : [],
-  );
-  await takeEvents(tx, asker, house, id, toEvents(happened, begins.getTime(), makeId), begins.getTime());
+  const played = playVisit(await loadVisit(tx, house, id), demo, house, random, n === 0 ? (demo.lastFound ?? []) : []);
+  const events = toEvents(played, begins.getTime(), makeId);
+  const { refused } = await takeEvents(tx, asker, house, id, events, begins.getTime());
+  if (refused[0]) throw new Error(`The demo world tells what the office refuses: ${refused[0].words}`);
 }
 
 async function seedPrescription(

@@ -62,7 +62,6 @@ async function returning(tx: Tenant, house: House, day: Day): Promise<TodayView[
 const stagesOf = (kind: VisitKind, { facts, plan }: Planned, { minutesFactor }: DogRecord, house: House) =>
   timeline(
     stepList({ kind, facts, plan, contactMinutes: contactMinutes(house, facts, plan), judged: {}, minutesFactor }),
-    facts.weight,
   );
 
 /** What must not be forgotten about a dog today, the gravest first. */

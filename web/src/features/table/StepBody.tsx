@@ -63,7 +63,7 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
 function StepMinutes({ table, step }: { readonly table: Table; readonly step: Step }) {
   const learned = table.visit.minutesFactor[step.stage];
   return learned === undefined ? (
-    <SourceMark roomy source={HOUSE_VALUE} because="Hands-on minutes for an ordinary dog." />
+    <SourceMark roomy source={HOUSE_VALUE} because="The house’s hands-on minutes, by the dog’s size." />
   ) : (
     <SourceMark
       roomy

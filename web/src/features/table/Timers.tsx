@@ -29,6 +29,9 @@ export function useClock(every = 500): Clock {
 export const minutesSeconds = (seconds: number): string =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 
+/** A wait so long that one walks away from the screen; a massage is done with both eyes on it. */
+const BIG_FROM_SECONDS = 120;
+
 /** Starts the step's dwell; while it runs the hands are free. */
 export function TimerButton({
   table,
@@ -40,7 +43,8 @@ export function TimerButton({
   readonly dwell: Dwell;
 }) {
   const running = table.state.timers.find((timer) => timer.timer === dwell.timer && timer.stopped === null);
-  if (running) return <BigClock timer={running} name={dwell.name} />;
+  if (running && dwell.seconds >= BIG_FROM_SECONDS) return <BigClock timer={running} name={dwell.name} />;
+  if (running) return <p className="text-lg text-pond font-semibold">{dwell.name}: the clock runs.</p>;
   const before = table.state.timers.some((timer) => timer.timer === dwell.timer);
   const start = () =>
     record({

@@ -17,7 +17,7 @@ function today(more: Partial<TodayView> = {}): TodayView {
     day: TODAY,
     returning: [],
     zone: 'Europe/London',
-    dogs: [{ appointment, words: 'Pug, 8 kg', stages: timeline(stepList(visit), pug.weight) }],
+    dogs: [{ appointment, words: 'Pug, 8 kg', stages: timeline(stepList(visit)) }],
     watch: [
       { mark: 'handle', dog: 'Radish', words: 'no neck loop.' },
       { mark: 'vet', dog: 'Radish', words: 'left ear: musty smell. No word from a vet yet, nothing there.' },
