@@ -93,8 +93,15 @@ export const useVisit = (id: string) =>
     gcTime: 0,
   });
 /** Kept up while the application is open: what a van takes along must be of this morning. */
-export const useCarry = () =>
-  useQuery({ ...kept, queryKey: ['carry'], queryFn: carryAlong, refetchInterval: 5 * 60_000, staleTime: 60_000 });
+export const useCarry = (enabled: boolean) =>
+  useQuery({
+    ...kept,
+    queryKey: ['carry'],
+    queryFn: carryAlong,
+    refetchInterval: 5 * 60_000,
+    staleTime: 60_000,
+    enabled,
+  });
 export const useSheet = (id: string) =>
   useQuery({ queryKey: ['sheet', id], queryFn: () => call('GET /api/visits/:id/sheet', { id }), staleTime: 0 });
 

@@ -54,9 +54,17 @@ interface SignedInProps {
   readonly personId: string;
 }
 
+/** What is asked for on the screen comes first; what a van takes along, when that is there. */
+const TAKEN_ALONG_AFTER_MS = 2500;
+
 /** While somebody is signed in their work is sent, and the visits to come are on the device. */
 function useDevice(personId: string): void {
-  const carried = useCarry().data;
+  const [settled, setSettled] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(true), TAKEN_ALONG_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  const carried = useCarry(settled).data;
   useEffect(() => {
     void openOutbox(personId);
     return closeOutbox;
