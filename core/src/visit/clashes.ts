@@ -1,5 +1,5 @@
 import { placeKey } from '../places';
-import { saw, type Happening, type VisitEvent } from './events';
+import { madeApart, saw, type Happening, type VisitEvent } from './events';
 import type { Clash } from './state';
 
 /**
@@ -57,7 +57,7 @@ export function clashesOf(events: readonly VisitEvent[]): Clash[] {
   }
   return [...marks].flatMap(([about, standing]) => {
     const clashing = standing.filter((one) =>
-      standing.some((other) => one !== other && !saw(one, other) && !saw(other, one) && differ(one.what, other.what)),
+      standing.some((other) => one !== other && madeApart(one, other) && differ(one.what, other.what)),
     );
     return clashing.length > 0 ? [{ about, marks: clashing }] : [];
   });
