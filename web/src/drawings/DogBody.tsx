@@ -12,6 +12,7 @@ import {
 import { Mark } from './Mark';
 import { ABOVE_SPOTS, BELOW_SPOTS, PAW, PLAN_HALF, profile, type BodyView } from './bodyShape';
 import type { Point } from './headShape';
+import { LINE, SHAPE } from './line';
 
 interface BodyProps {
   readonly traits: Traits;
@@ -21,14 +22,6 @@ interface BodyProps {
   readonly className?: string;
 }
 
-const LINE = {
-  fill: 'none',
-  stroke: 'var(--soft)',
-  strokeWidth: 2.2,
-  strokeLinecap: 'round',
-  strokeLinejoin: 'round',
-} as const;
-const SHAPE = { ...LINE, fill: 'var(--surface)' } as const;
 const SIDES_OF_DRAWING = [1, -1] as const;
 
 /** The body from one of four sides, with the places that are seen there. */

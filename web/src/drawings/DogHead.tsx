@@ -3,6 +3,7 @@ import { GRADE_WORDS, namePlace, placeOf, type Grade, type PlaceKey } from '@dew
 import type { ReactNode } from 'react';
 import { Mark } from './Mark';
 import { headShape } from './headShape';
+import { LINE, SHAPE } from './line';
 
 interface DogHeadProps {
   readonly traits: Traits;
@@ -18,14 +19,6 @@ interface DogHeadProps {
   readonly children?: ReactNode;
 }
 
-const LINE = {
-  fill: 'none',
-  stroke: 'var(--soft)',
-  strokeWidth: 2.2,
-  strokeLinecap: 'round',
-  strokeLinejoin: 'round',
-} as const;
-const SHAPE = { ...LINE, fill: 'var(--surface)' } as const;
 const SIDES_OF_DRAWING = [1, -1] as const;
 
 /** The head from the front; the dog's left is on the reader's right, and the drawing says so. */

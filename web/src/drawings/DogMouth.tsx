@@ -1,11 +1,4 @@
-const LINE = {
-  fill: 'none',
-  stroke: 'var(--soft)',
-  strokeWidth: 2.2,
-  strokeLinecap: 'round',
-  strokeLinejoin: 'round',
-} as const;
-const SHAPE = { ...LINE, fill: 'var(--surface)' } as const;
+import { SHAPE } from './line';
 
 /** Upper teeth of the dog's left half from the middle: three small, the canine, then the cheek teeth. */
 const UPPER = [

@@ -2,10 +2,10 @@ import type { Caution } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { useMembers, useSession } from '../../api/queries';
 import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField } from '../../ui/Field';
 import { SourcedLine } from '../../ui/SourceMark';
-import { classes } from '../../ui/classes';
 
 const REASONS = [
   'Dog would not bear it',
@@ -44,18 +44,9 @@ export function CautionDialog({ cautions, onWait, onGoOn }: CautionProps) {
       <h2 className="mb-2">Go on all the same, because…</h2>
       <div className="flex flex-wrap gap-2 mb-3">
         {REASONS.map((each) => (
-          <button
-            key={each}
-            type="button"
-            aria-pressed={because === each}
-            onClick={() => setBecause(each)}
-            className={classes(
-              'rounded-xl border px-4 min-h-14 font-semibold',
-              because === each ? 'bg-pond text-on-pond border-pond' : 'border-line bg-surface',
-            )}
-          >
+          <Choice key={each} chosen={because === each} onClick={() => setBecause(each)}>
             {each}
-          </button>
+          </Choice>
         ))}
       </div>
       <div className="max-w-72 mb-3">

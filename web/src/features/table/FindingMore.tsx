@@ -1,14 +1,28 @@
 import { FINDING_COLOURS, FINDING_SMELLS, type Finding, type FindingDetails } from '@dewpond/core/findings';
 import { Minus, Plus } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/Button';
-import { classes } from '../../ui/classes';
+import { Choice } from '../../ui/Choice';
 import { record } from './visitLog';
+
+/** Writes the words down if they are others than before. */
+function keepWords(marked: Finding, typed: string): void {
+  const { words: before = '', ...others } = marked.more ?? {};
+  const words = typed.trim();
+  if (words !== before)
+    record({ type: 'found', finding: { ...marked, more: words === '' ? others : { ...others, words } } });
+}
 
 /** Colour, smell, size, known, painful, and free words: none of it needed, each of it one tap. */
 export function FindingMore({ marked }: { readonly marked: Finding }) {
   const more = marked.more ?? {};
   const [words, setWords] = useState(more.words ?? '');
+  // Leaving by Escape takes the field away without a blur: what was typed is kept all the same.
+  const latest = useRef({ marked, words });
+  useEffect(() => {
+    latest.current = { marked, words };
+  });
+  useEffect(() => () => keepWords(latest.current.marked, latest.current.words), []);
   const say = (details: FindingDetails) => record({ type: 'found', finding: { ...marked, more: details } });
   const toggle = <K extends keyof FindingDetails>(key: K, value: NonNullable<FindingDetails[K]>) => {
     const { [key]: before, ...others } = more;
@@ -54,10 +68,7 @@ export function FindingMore({ marked }: { readonly marked: Finding }) {
           rows={2}
           maxLength={500}
           onChange={(event) => setWords(event.target.value)}
-          onBlur={() => {
-            const { words: before = '', ...others } = more;
-            if (words.trim() !== before) say(words.trim() === '' ? others : { ...others, words: words.trim() });
-          }}
+          onBlur={() => keepWords(marked, words)}
           className="rounded-xl border border-line bg-surface px-3 py-2 min-h-14"
         />
       </label>
@@ -85,29 +96,5 @@ function Choices<T extends string>({
         </Choice>
       ))}
     </div>
-  );
-}
-
-function Choice({
-  chosen,
-  onClick,
-  children,
-}: {
-  readonly chosen: boolean;
-  readonly onClick: () => void;
-  readonly children: string;
-}) {
-  return (
-    <button
-      type="button"
-      aria-pressed={chosen}
-      onClick={onClick}
-      className={classes(
-        'rounded-lg border px-3 min-h-14 font-semibold',
-        chosen ? 'bg-pond text-on-pond border-pond' : 'border-line bg-surface',
-      )}
-    >
-      {children}
-    </button>
   );
 }

@@ -2,8 +2,8 @@ import { placeKey, type Place } from '@dewpond/core/places';
 import type { Step } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
 import { TextField } from '../../ui/Field';
-import { classes } from '../../ui/classes';
 import type { Table } from './useTable';
 import { record } from './visitLog';
 
@@ -38,18 +38,14 @@ export function MatPanel({
     <section aria-label="This mat" className="flex flex-col gap-3 max-w-2xl">
       <div className="grid grid-cols-3 gap-2">
         {WAYS.map((each) => (
-          <button
+          <Choice
             key={each}
-            type="button"
-            aria-pressed={way === each}
+            chosen={way === each}
             onClick={() => setWay(each)}
-            className={classes(
-              'rounded-xl border min-h-16 text-lg font-semibold first-letter:uppercase',
-              way === each ? 'bg-pond text-on-pond border-pond' : 'border-line bg-surface hover:bg-pond-pale',
-            )}
+            className="min-h-16 text-lg first-letter:uppercase"
           >
             {each === 'left' ? 'Left for another day' : each}
-          </button>
+          </Choice>
         ))}
       </div>
       {way === 'shaved' && (
@@ -70,36 +66,18 @@ export function MatPanel({
         <div role="group" aria-label="Beneath it" className="flex flex-wrap items-center gap-2">
           <span className="text-soft">Beneath it</span>
           {BENEATH.map((each) => (
-            <button
-              key={each}
-              type="button"
-              aria-pressed={beneath === each}
-              onClick={() => setBeneath(beneath === each ? '' : each)}
-              className={classes(
-                'rounded-lg border px-3 min-h-14 font-semibold',
-                beneath === each ? 'bg-pond text-on-pond border-pond' : 'border-line bg-surface',
-              )}
-            >
+            <Choice key={each} chosen={beneath === each} onClick={() => setBeneath(beneath === each ? '' : each)}>
               {each}
-            </button>
+            </Choice>
           ))}
         </div>
       )}
       <div role="group" aria-label="Extra minutes" className="flex items-center gap-2">
         <span className="text-soft">Extra time</span>
         {[5, 10, 20, 40].map((each) => (
-          <button
-            key={each}
-            type="button"
-            aria-pressed={minutes === each}
-            onClick={() => setMinutes(each)}
-            className={classes(
-              'rounded-lg border px-4 min-h-14 font-semibold',
-              minutes === each ? 'bg-pond text-on-pond border-pond' : 'border-line bg-surface',
-            )}
-          >
+          <Choice key={each} chosen={minutes === each} onClick={() => setMinutes(each)}>
             {each} min
-          </button>
+          </Choice>
         ))}
       </div>
       <Button look="main" className="min-h-16! text-lg" disabled={way === null || needsWord} onClick={settle}>

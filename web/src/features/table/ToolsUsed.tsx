@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
 import { classes } from '../../ui/classes';
 import type { Table } from './useTable';
 import { record } from './visitLog';
@@ -50,21 +51,16 @@ export function ToolsUsed({ table }: { readonly table: Table }) {
       {part !== null && (
         <div role="group" aria-label={`Tool, ${part}`} className="flex flex-wrap gap-1.5 mt-2">
           {TOOLS.map((tool) => (
-            <button
+            <Choice
               key={tool}
-              type="button"
-              aria-pressed={tools[part] === tool}
+              chosen={tools[part] === tool}
               onClick={() => {
                 record({ type: 'tool used', part, tool });
                 setPart(null);
               }}
-              className={classes(
-                'rounded-lg border px-3 min-h-14 font-semibold',
-                tools[part] === tool ? 'bg-pond text-on-pond border-pond' : 'border-line bg-surface',
-              )}
             >
               {tool}
-            </button>
+            </Choice>
           ))}
         </div>
       )}

@@ -88,10 +88,25 @@ describe('a finding', () => {
     expect(button('oozing skin, seen')).toBeTruthy();
   });
 
-  test('everything clear is five taps', async () => {
+  test('words left behind by Escape are kept, once', async () => {
+    const { person, happened } = await standAtTable(after({ type: 'opened' }, ...doneUpTo('prepare', 'handover')));
+    await person.click(button(/^left ear: not looked at/));
+    await person.click(button('redness, slight'));
+    await person.click(button(/More: colour/));
+    await person.type(screen.getByLabelText(/In your own words/), 'hot at the base');
+    await person.keyboard('{Escape}');
+    const worded = happened().filter((what) => what.type === 'found' && what.finding.more?.words === 'hot at the base');
+    expect(worded).toHaveLength(1);
+  });
+
+  test('everything clear is four taps', async () => {
     const { person, happened } = await standAtTable(after({ type: 'opened' }, ...doneUpTo('prepare', 'handover')));
     const before = happened().length;
+    const taps = vi.fn();
+    document.addEventListener('click', taps);
     await lookAllClear(person);
+    document.removeEventListener('click', taps);
+    expect(taps).toHaveBeenCalledTimes(4);
     expect(next().disabled).toBe(false);
     expect(
       happened()
