@@ -77,6 +77,8 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
   const step = steps.find((each) => each.id === chosen && each.barred === null) ?? table.current;
   const ending = endsVisit(table.judged);
   const [sawStop, setSawStop] = useState<string | null>(null);
+  // Gone for good, or closed: nothing is left to do at the table but to say so.
+  const over = state.closed !== null || state.away?.back === null;
   const go = (to: Step | null) => setChosen(to?.id ?? null);
   useKeys([
     { keys: 'l', does: 'Look-over: found something', run: () => setLooking(true) },
@@ -140,7 +142,7 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
         <div className="flex-1 min-w-0 overflow-y-auto px-7 py-5 max-md:px-4">
           <Clashes table={table} onPlace={setPlace} />
           {table.state.away && <Away table={table} />}
-          {step === null || table.state.away?.back === null ? (
+          {step === null || over ? (
             <CloseVisit table={table} />
           ) : step.id === 'look-over' ? (
             <LookOver table={table} onPlace={setPlace} />
@@ -148,9 +150,9 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
             <StepBody key={step.id} table={table} step={step} />
           )}
         </div>
-        <Aside table={table} step={step} awake={awake} onFound={() => setLooking(true)} />
+        {!over && <Aside table={table} step={step} awake={awake} onFound={() => setLooking(true)} />}
       </div>
-      {step && <Foot table={table} step={step} go={go} />}
+      {step && !over && <Foot table={table} step={step} go={go} />}
       <Dialog open={looking} onClose={() => setLooking(false)} title="What did you find?" tall>
         <LookOver table={table} onPlace={setPlace} compact />
       </Dialog>

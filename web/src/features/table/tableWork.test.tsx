@@ -222,6 +222,8 @@ describe('an end before the end', () => {
     await person.click(button(/^More: incident/));
     await person.click(button('The dog goes home now'));
     await person.click(button('Home for good: close what is left'));
+    expect(screen.queryByRole('contentinfo')).toBeNull();
+    expect(screen.queryByRole('complementary')).toBeNull();
     await person.click(button('Close the visit, make the owner sheet'));
     expect(happened().at(-1)).toEqual({ type: 'closed', how: 'ended early' });
   });
