@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import {
   bigButton,
   bookTonight,
@@ -6,28 +6,14 @@ import {
   byKeyboard,
   expectAccessible,
   finishAllSteps,
+  isCarried,
   lookAllClear,
   toTheTable,
+  visitId,
   visitAtOffice,
 } from './salon';
 
 test.describe.configure({ mode: 'serial' });
-
-/** Whether this dog's visit was carried along. Runs in the page. */
-const isCarried = (dog: string) =>
-  new Promise<boolean>((resolve, reject) => {
-    const opening = indexedDB.open('dewpond');
-    opening.onerror = () => reject(new Error('no database'));
-    opening.onsuccess = () => {
-      const asking = opening.result.transaction('answers').objectStore('answers').get('carry');
-      asking.onerror = () => reject(new Error('no answers'));
-      asking.onsuccess = () => {
-        const carried = asking.result as { answer: { visits: { dog: { name: string } }[] } } | undefined;
-        resolve(carried?.answer.visits.some((visit) => visit.dog.name === dog) ?? false);
-      };
-    };
-  });
-const visitId = (page: Page) => page.url().split('/').at(-1) ?? '';
 
 test.describe('in the van', () => {
   test.use({ serviceWorkers: 'allow', hasTouch: true, viewport: { width: 820, height: 1180 } });

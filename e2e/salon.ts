@@ -136,3 +136,20 @@ export async function visitAtOffice(page: Page, id: string) {
     events: { id: string; device: string; what: { type: string; step?: string } }[];
   };
 }
+
+export const visitId = (page: Page) => page.url().split('/').at(-1) ?? '';
+
+/** Whether this dog's visit was carried along. Runs in the page. */
+export const isCarried = (dog: string) =>
+  new Promise<boolean>((resolve, reject) => {
+    const opening = indexedDB.open('dewpond');
+    opening.onerror = () => reject(new Error('no database'));
+    opening.onsuccess = () => {
+      const asking = opening.result.transaction('answers').objectStore('answers').get('carry');
+      asking.onerror = () => reject(new Error('no answers'));
+      asking.onsuccess = () => {
+        const carried = asking.result as { answer: { visits: { dog: { name: string } }[] } } | undefined;
+        resolve(carried?.answer.visits.some((visit) => visit.dog.name === dog) ?? false);
+      };
+    };
+  });

@@ -6,6 +6,7 @@ import { RouterProvider, createBrowserRouter } from 'react-router';
 import { queryClient } from './api/queries';
 import { Lost } from './app/Lost';
 import { Shell } from './app/Shell';
+import { keepOnDevice } from './app/newVersion';
 import { usePreferences } from './app/preferences';
 
 document.documentElement.dataset['theme'] = usePreferences.getState().theme;
@@ -108,4 +109,4 @@ createRoot(root).render(
 // Only the built application has a manifest. Over plain http on another host there are no service workers: the
 // application works, but only with a network.
 if ('serviceWorker' in navigator && document.querySelector('link[rel=manifest]'))
-  void navigator.serviceWorker.register('/sw.js');
+  void keepOnDevice().catch(() => undefined);

@@ -45,5 +45,14 @@ export { readVisit, type BeforeVisit, type VisitReading } from './readVisit';
 export { stepList } from './stepList';
 export { STAGES, VISIT_KINDS, type Dwell, type Stage, type Step, type VisitKind } from './steps';
 export { timeline, totalMinutes, type Block } from './timeline';
-export { contactsCutShort, elapsedSeconds, pastMost, ranFull, timerName, type Clock } from './timers';
+export {
+  contactsCutShort,
+  earSoaks,
+  elapsedSeconds,
+  pastMost,
+  ranFull,
+  timerName,
+  type Clock,
+  type EarSoak,
+} from './timers';
 export type { VisitPlan } from './visitPlan';

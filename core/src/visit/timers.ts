@@ -1,5 +1,6 @@
+import { SIDES, type Side } from '../places';
 import { correctedTime } from './events';
-import type { TimerState } from './state';
+import type { TimerState, VisitState } from './state';
 
 /** The clock that is looking. */
 export interface Clock {
@@ -39,6 +40,31 @@ export function pastMost(timer: TimerState, clock: Clock): boolean | null {
   const elapsed = elapsedSeconds(timer, timer.stopped ?? clock);
   return elapsed === null || timer.most === null ? null : elapsed > timer.most;
 }
+
+/** An ear in which cleaner works through the bath, and the clock that started with its first pass. */
+export interface EarSoak {
+  readonly side: Side;
+  readonly clock: TimerState;
+}
+
+/**
+ * Ears whose cleaner is still in: first pass done, second not yet. The trade names no least time, it works "through the
+ * bath", so nothing rings; how long it has been in is read off the steps themselves.
+ */
+export const earSoaks = ({ steps }: Pick<VisitState, 'steps'>): EarSoak[] =>
+  SIDES.flatMap((side) => {
+    const first = steps[`ears, first pass ${side}`];
+    if (first?.kind !== 'done' || steps[`ears, second pass ${side}`]) return [];
+    const clock = {
+      timer: `soak ${side}`,
+      step: first.by.id,
+      seconds: 0,
+      most: null,
+      started: first.by,
+      stopped: null,
+    };
+    return [{ side, clock }];
+  });
 
 /** What a timer is called where its step is not in sight: "Contact, wash 1", "Massage, left ear". */
 export function timerName(timer: string): string {

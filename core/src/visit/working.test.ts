@@ -15,6 +15,8 @@ import {
   minutesFactor,
   movedBefore,
   notLookedAt,
+  earSoaks,
+  elapsedSeconds,
   pastMost,
   placesToLookAt,
   proposals,
@@ -186,6 +188,22 @@ describe('waiting time is used', () => {
     expect([pastMost(timer, clock(599)), pastMost(timer, clock(601))]).toEqual([false, true]);
     expect(pastMost({ ...timer, most: null }, clock(9999))).toBeNull();
   });
+});
+
+test('cleaner works from the first pass of an ear to its second, each side apart', () => {
+  const events = logged([
+    { type: 'step done', step: 'ears, first pass left' },
+    { type: 'step skipped', step: 'ears, first pass right', because: 'fights it' },
+  ]);
+  const [soak, ...more] = earSoaks(foldVisit(events));
+  expect([soak?.side, more.length]).toEqual(['left', 0]);
+  const at = (events[0]?.at ?? 0) + 1_500_000;
+  expect(soak && elapsedSeconds(soak.clock, { ...CLOCK, at })).toBe(1500);
+  const wiped = logged([
+    { type: 'step done', step: 'ears, first pass left' },
+    { type: 'step done', step: 'ears, second pass left' },
+  ]);
+  expect(earSoaks(foldVisit(wiped))).toEqual([]);
 });
 
 describe('the whole dog is looked over', () => {

@@ -4,7 +4,8 @@ import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { call } from '../api/call';
 import { forgetAnswers } from '../device/answers';
 import { PICTURES } from '../device/carry';
-import { closeOutbox, openOutbox, useOutbox } from '../device/outbox';
+import { useOutbox } from '../device/kept';
+import { closeOutbox, openOutbox } from '../device/outbox';
 import { takeAlong, queryClient, refreshAll, useCarry, useSession } from '../api/queries';
 import { Dialog } from '../ui/Dialog';
 import { SelectField } from '../ui/Field';
@@ -15,7 +16,7 @@ import { classes } from '../ui/classes';
 import { SignIn } from './SignIn';
 import { activeKeys, useKeys } from './keys';
 import { usePreferences } from './preferences';
-import { useOnline } from './useOnline';
+import { NewVersion, Offline, Unsent } from './Notices';
 import { Refused } from '../api/call';
 
 /** The clocks of the table, on every other screen. */
@@ -136,6 +137,7 @@ function SignedIn({ business, person, personId }: SignedInProps) {
       </nav>
       <main className="flex-1 min-w-0 overflow-y-auto print:overflow-visible">
         <Offline />
+        <NewVersion atTable={atTable} />
         {!atTable && (
           <Suspense>
             <PinnedTimers />
@@ -147,31 +149,6 @@ function SignedIn({ business, person, personId }: SignedInProps) {
       <Help open={help} onClose={() => setHelp(false)} business={business} person={person} />
       <Toasts />
     </div>
-  );
-}
-
-/** Says that the network is away, and what still holds. */
-function Offline() {
-  const online = useOnline();
-  if (online) return null;
-  return (
-    <p role="status" className="no-print bg-watch-pale text-watch font-semibold px-7 max-md:px-3 py-2">
-      No network. Today’s and tomorrow’s dogs are on this device: the table and the bench work on; what the office has
-      to say is as it was.
-    </p>
-  );
-}
-
-/** Work of this device that has not arrived, on every screen: nothing waits in silence. */
-function Unsent() {
-  const { waiting, ofOthers, refused, trouble } = useOutbox();
-  if ((waiting === 0 || trouble === null) && ofOthers === 0 && refused.length === 0) return null;
-  return (
-    <p role="status" className="no-print bg-watch-pale text-watch font-semibold px-7 max-md:px-3 py-2">
-      {waiting > 0 && trouble !== null && `${waiting} from the table not sent yet, kept on this device. `}
-      {ofOthers > 0 && `${ofOthers} of somebody else’s wait here: they are sent when that person signs in. `}
-      {refused.length > 0 && `The office refused ${refused.length}: open the visit and read why.`}
-    </p>
   );
 }
 

@@ -5,7 +5,8 @@ import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { MEMBER } from '../tests/demoDog';
 import { Refusal, openOffice } from '../tests/office';
 import { device, type OwnEvent } from './database';
-import { closeOutbox, eventsOf, keep, keepPhoto, keepVisit, nudge, openOutbox, putAway, useOutbox } from './outbox';
+import { eventsOf, keep, keepPhoto, keepVisit, putAway, useOutbox } from './kept';
+import { closeOutbox, nudge, openOutbox } from './outbox';
 
 const ME = MEMBER.personId;
 let counter = 0;

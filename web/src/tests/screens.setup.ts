@@ -4,7 +4,8 @@ import { afterEach, expect, vi } from 'vitest';
 import { queryClient } from '../api/queries';
 import { forgetAnswers } from '../device/answers';
 import { device } from '../device/database';
-import { closeOutbox, count } from '../device/outbox';
+import { count } from '../device/kept';
+import { closeOutbox } from '../device/outbox';
 import { forgetNotes } from '../ui/toasts';
 
 // A whole document in every failure hides what failed.

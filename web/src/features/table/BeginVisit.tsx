@@ -4,7 +4,7 @@ import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
 import { refreshAll, useSession } from '../../api/queries';
 import { beginHere } from '../../device/carry';
-import { keepVisit } from '../../device/outbox';
+import { keepVisit } from '../../device/kept';
 import { Button, ButtonLink } from '../../ui/Button';
 import { tell } from '../../ui/toasts';
 

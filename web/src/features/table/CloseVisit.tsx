@@ -2,7 +2,7 @@ import { namePlace } from '@dewpond/core/places';
 import { contactsCutShort, endsVisit, hindrances, notLookedAt } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { useKeys } from '../../app/keys';
-import { useOutbox } from '../../device/outbox';
+import { useOutbox } from '../../device/kept';
 import { Button, ButtonLink } from '../../ui/Button';
 import type { Table } from './useTable';
 import { record } from './visitLog';

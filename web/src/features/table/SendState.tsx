@@ -3,7 +3,7 @@ import type { Happening } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useOnline } from '../../app/useOnline';
-import { putAway, useOutbox, type RefusedThing } from '../../device/outbox';
+import { putAway, useOutbox, type RefusedThing } from '../../device/kept';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';

@@ -7,7 +7,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { useKeys } from '../../app/keys';
 import { usePreferences } from '../../app/preferences';
 import { refreshAll, useSession, useVisit } from '../../api/queries';
-import { useOutbox } from '../../device/outbox';
+import { useOutbox } from '../../device/kept';
 import { Chip } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
 import { classes } from '../../ui/classes';

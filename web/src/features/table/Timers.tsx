@@ -1,10 +1,12 @@
 import {
+  earSoaks,
   elapsedSeconds,
   foldVisit,
   pastMost,
   timerName,
   type Clock,
   type Dwell,
+  type EarSoak,
   type Step,
   type TimerState,
   type VisitEvent,
@@ -90,11 +92,15 @@ function BigClock({ timer, name }: { readonly timer: TimerState; readonly name: 
 /** All running timers, pinned beside every step; and whether this device can ring at all. */
 export function RunningTimers({ table, awake }: { readonly table: Table; readonly awake: boolean }) {
   const running = table.state.timers.filter((timer) => timer.stopped === null);
+  const soaks = table.visit.facts.ways.earCleaning === 'damp pad only' ? [] : earSoaks(table.state);
   return (
     <div className="flex flex-col gap-2">
-      {running.length === 0 && <p className="text-soft">No timer runs.</p>}
+      {running.length + soaks.length === 0 && <p className="text-soft">No timer runs.</p>}
       {running.map((timer) => (
         <TimerCard key={timer.timer} timer={timer} />
+      ))}
+      {soaks.map((soak) => (
+        <Soaking key={soak.side} soak={soak} />
       ))}
       {running.length > 0 && (
         <p className={classes('text-sm', awake ? 'text-soft' : 'text-watch font-semibold')}>
@@ -104,6 +110,17 @@ export function RunningTimers({ table, awake }: { readonly table: Table; readonl
         </p>
       )}
     </div>
+  );
+}
+
+/** How long an ear's cleaner has been in. It has no least time, so it never rings. */
+function Soaking({ soak: { side, clock: timer } }: { readonly soak: EarSoak }) {
+  const elapsed = elapsedSeconds(timer, useClock(1000));
+  return (
+    <p className="flex items-baseline justify-between rounded-xl border border-line bg-surface px-3.5 py-2 max-w-md">
+      <span className="text-soft">Cleaner works, {side} ear</span>
+      <b className="text-xl tabular-nums">{elapsed === null ? 'unknown' : minutesSeconds(elapsed)}</b>
+    </p>
   );
 }
 

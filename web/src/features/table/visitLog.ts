@@ -12,7 +12,8 @@ import { create } from 'zustand';
 import { call } from '../../api/call';
 import { deviceName } from '../../app/preferences';
 import { keepAnswer, remembered } from '../../device/answers';
-import { eventsOf, keep, nudge, onAnswered } from '../../device/outbox';
+import { eventsOf, keep } from '../../device/kept';
+import { nudge, onAnswered } from '../../device/outbox';
 
 /** The events of the visit on this screen: what the office knows, and what this device wrote. */
 interface VisitLog {

@@ -1,0 +1,51 @@
+import { useOutbox } from '../device/kept';
+import { Button } from '../ui/Button';
+import { letIn, useNewVersion } from './newVersion';
+import { useOnline } from './useOnline';
+
+/** Says that the network is away, and what still holds. */
+export function Offline() {
+  const online = useOnline();
+  if (online) return null;
+  return (
+    <p role="status" className="no-print bg-watch-pale text-watch font-semibold px-7 max-md:px-3 py-2">
+      No network. Today’s and tomorrow’s dogs are on this device: the table and the bench work on; what the office has
+      to say is as it was.
+    </p>
+  );
+}
+
+/** Work of this device that has not arrived, on every screen: nothing waits in silence. */
+export function Unsent() {
+  const { waiting, ofOthers, refused, trouble } = useOutbox();
+  if ((waiting === 0 || trouble === null) && ofOthers === 0 && refused.length === 0) return null;
+  return (
+    <p role="status" className="no-print bg-watch-pale text-watch font-semibold px-7 max-md:px-3 py-2">
+      {waiting > 0 && trouble !== null && `${waiting} from the table not sent yet, kept on this device. `}
+      {ofOthers > 0 && `${ofOthers} of somebody else’s wait here: they are sent when that person signs in. `}
+      {refused.length > 0 && `The office refused ${refused.length}: open the visit and read why.`}
+    </p>
+  );
+}
+
+/** A new version is there. At the table nothing changes under the hands: it is only told, and let in afterwards. */
+export function NewVersion({ atTable }: { readonly atTable: boolean }) {
+  const { waiting } = useNewVersion();
+  const { unkept } = useOutbox();
+  if (!waiting) return null;
+  return (
+    <p
+      role="status"
+      className="no-print bg-pond-pale text-pond font-semibold px-7 max-md:px-3 py-2 flex items-center gap-4 flex-wrap"
+    >
+      {atTable
+        ? 'A new version of Dewpond is here. It waits until this visit is off the table.'
+        : 'A new version of Dewpond is here. What waits to be sent is kept.'}
+      {!atTable && unkept === 0 && (
+        <Button look="quiet" onClick={() => letIn(waiting)}>
+          Begin with it now
+        </Button>
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,28 @@
+import { create } from 'zustand';
+
+/** A version of the application that has been fetched and waits until it is let in. */
+export const useNewVersion = create<{ readonly waiting: ServiceWorker | null }>(() => ({ waiting: null }));
+
+/** How often a page that stays open asks whether there is a new version: a tablet in a salon is never closed. */
+const ASK_EVERY_MS = 3_600_000;
+
+/**
+ * Keeps the application on the device. A new version waits: it never changes what runs under somebody's hands, and
+ * parts that were not opened yet are still those of the version that runs.
+ */
+export async function keepOnDevice(): Promise<void> {
+  const registration = await navigator.serviceWorker.register('/sw.js');
+  const look = () => {
+    // The first one on a device replaces nothing.
+    if (navigator.serviceWorker.controller) useNewVersion.setState({ waiting: registration.waiting });
+  };
+  look();
+  registration.addEventListener('updatefound', () => registration.installing?.addEventListener('statechange', look));
+  setInterval(() => void registration.update().catch(() => undefined), ASK_EVERY_MS);
+}
+
+/** Lets the new version in, and begins anew with it. What waits to be sent is on the disk, and is sent by the new one. */
+export function letIn(waiting: ServiceWorker): void {
+  navigator.serviceWorker.addEventListener('controllerchange', () => window.location.reload(), { once: true });
+  waiting.postMessage({ type: 'SKIP_WAITING' });
+}
