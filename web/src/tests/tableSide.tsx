@@ -11,9 +11,9 @@ import { v7 } from 'uuid';
 
 /**
  * A dog on the table and somebody signed in. The office takes every event once and remembers it, as the real one does;
- * `sent` is what reached it, in order.
+ * `sent` is what reached it, in order. Its clock may be ahead of the device's, ms.
  */
-export async function standAtTable(given: VisitView = visitView()) {
+export async function standAtTable(given: VisitView = visitView(), officeAhead = 0) {
   // A visit of its own: what an earlier test still writes goes to another.
   const visit = { ...given, id: v7() };
   const sent: Happening[] = [];
@@ -22,7 +22,7 @@ export async function standAtTable(given: VisitView = visitView()) {
     'GET /api/session': () => session(),
     'GET /api/members': () => ({ items: [MEMBER] }),
     'GET /api/visits/:id': () => ({ ...visit, events: known }),
-    'GET /api/visits/:id/events': () => ({ events: known, serverNow: Date.now() }),
+    'GET /api/visits/:id/events': () => ({ events: known, serverNow: Date.now() + officeAhead }),
     'POST /api/visits/:id/events': ({ body }) => {
       const events = body.events.map((each) => visitEvent.parse(each));
       const fresh = events.filter((event) => !known.some(({ id }) => id === event.id));
@@ -34,7 +34,7 @@ export async function standAtTable(given: VisitView = visitView()) {
         taken: fresh.map(({ id }) => id),
         known: events.filter((event) => !fresh.includes(event)).map(({ id }) => id),
         refused: [],
-        serverNow: Date.now(),
+        serverNow: Date.now() + officeAhead,
       };
     },
   });

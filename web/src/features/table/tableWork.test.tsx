@@ -362,3 +362,16 @@ test('the big button lies under the thumb that is free', async () => {
   expect(screen.getByRole('contentinfo', { hidden: true }).className).toContain('flex-row-reverse');
   usePreferences.getState().setHand('right');
 });
+
+test.each([
+  [600_000, 'this device’s clock is 10 min slow: times are corrected'],
+  [-300_000, 'this device’s clock is 5 min fast: times are corrected'],
+  [20_000, null],
+])('an office clock %i ms ahead of this device’s is told when it is far off', async (ahead, words) => {
+  const { person } = await standAtTable(after({ type: 'opened' }), ahead);
+  await person.click(next());
+  await screen.findByText('the office has it all');
+  await waitFor(() => expect(useVisitLog.getState().offset).not.toBeNull());
+  const chip = screen.queryByText(/this device’s clock/);
+  expect(chip ? chip.textContent : null).toBe(words);
+});
