@@ -29,7 +29,9 @@ export function Aside({
       className={classes(
         // On a phone the look-over needs the room; what runs is still told.
         step?.id === 'look-over' && !table.state.timers.some((timer) => timer.stopped === null) && 'max-md:hidden',
-        'w-[330px] shrink-0 border-l border-line px-4 py-4 overflow-y-auto flex flex-col gap-4 max-lg:w-full max-lg:max-h-64 max-md:max-h-44 max-lg:border-l-0 max-lg:border-t max-lg:grid max-lg:grid-cols-2 max-md:flex',
+        // Nothing is left to do: what was taken away and why can be read at leisure.
+        step === null ? 'max-lg:max-h-[55vh]' : 'max-lg:max-h-64',
+        'w-[330px] shrink-0 border-l border-line px-4 py-4 overflow-y-auto flex flex-col gap-4 max-lg:w-full max-md:max-h-44 max-lg:border-l-0 max-lg:border-t max-lg:grid max-lg:grid-cols-2 max-md:flex',
       )}
     >
       <section>

@@ -102,8 +102,8 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
   const count = steps.filter((each) => each.barred === null).length;
   return (
     <div className="flex flex-col h-full">
-      <header className="flex max-md:flex-wrap items-center justify-between gap-x-3 px-5 max-md:px-4 min-h-16 border-b border-line">
-        <div className="flex items-baseline gap-4 min-w-0 max-md:flex-1">
+      <header className="flex max-lg:flex-wrap items-center justify-between gap-x-3 px-5 max-md:px-4 min-h-16 border-b border-line">
+        <div className="flex items-baseline gap-4 min-w-0 max-lg:flex-1">
           <h1>{visit.dog.name}</h1>
           <button
             type="button"
@@ -114,7 +114,7 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
           </button>
           <span className="text-soft truncate max-lg:hidden">{visit.dog.words}</span>
         </div>
-        <div className="flex flex-wrap items-center gap-1.5 md:ml-auto max-md:order-last max-md:w-full max-md:pb-2">
+        <div className="flex flex-wrap items-center gap-1.5 lg:ml-auto max-lg:order-last max-lg:w-full max-lg:pb-2">
           {visit.dog.handling.map((mark) => (
             <Chip key={mark} tone="watch">
               {mark}
