@@ -25,7 +25,8 @@ const consents = {
   muzzle: z.exactOptional(word),
   photos: z.exactOptional(word),
   'vet contact': z.exactOptional(word),
-  messages: z.exactOptional(word),
+  'e-mail': z.exactOptional(word),
+  'text message': z.exactOptional(word),
 } satisfies Record<Consent, unknown>;
 
 const cardFields = z.strictObject({

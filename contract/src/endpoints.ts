@@ -20,7 +20,22 @@ import { dogEdit, dogListItem, dogView, newDog, newLesson, newProgramme, newWeig
 import { health, houseEdit, houseView, memberView, ownBreedEdit, sessionView, todayView, watchItem } from './house';
 import { importStep, importView, newImport } from './imports';
 import { instructionEdit, newInstruction } from './instructions';
-import { carryView, visitEvents, eventsTaken, newEvents, newVisit, sheetView, visitView, type MixView } from './visits';
+import {
+  draftQuery,
+  letterheadEdit,
+  letterheadView,
+  messageDraft,
+  messageStep,
+  messageView,
+  newMessage,
+  newOwnerLink,
+  ownerLinkView,
+  referralEdit,
+  referralView,
+  sheetEditing,
+  sheetView,
+} from './telling';
+import { carryView, visitEvents, eventsTaken, newEvents, newVisit, visitView, type MixView } from './visits';
 
 const made = z.object({ id });
 const changed = z.object({ version: z.int() });
@@ -139,6 +154,34 @@ export const ENDPOINTS = {
     response: carryView,
   },
   'GET /api/visits/:id/sheet': { says: 'The owner sheet', response: sheetView },
+  'PUT /api/visits/:id/sheet': { says: 'A groomer’s hand on the sheet', body: sheetEditing, response: changed },
+  'GET /api/letterhead': { says: 'How the house signs, and what it says in its own words', response: letterheadView },
+  'PUT /api/letterhead': { says: 'Change how the house signs and speaks', body: letterheadEdit, response: changed },
+  'GET /api/dogs/:id/links': { says: 'Private pages of this dog’s owner', response: list(ownerLinkView) },
+  'POST /api/links': { says: 'Make a private page for an owner', body: newOwnerLink, response: ownerLinkView },
+  'PUT /api/links/:id/revoke': { says: 'Close a private page', body: z.strictObject({}), response: z.object({}) },
+  'GET /api/dogs/:id/draft': {
+    says: 'What would be written to the owner, and whether it may be sent',
+    query: draftQuery,
+    response: messageDraft,
+  },
+  'GET /api/messages': {
+    says: 'Messages to owners, newest first',
+    query: z.object({ dog: id.optional() }),
+    response: list(messageView),
+  },
+  'POST /api/messages': { says: 'Write to an owner', body: newMessage, response: made },
+  'PUT /api/messages/:id': {
+    says: 'Send once more, withdraw, or let the stand-in bounce',
+    body: messageStep,
+    response: z.object({}),
+  },
+  'GET /api/referrals': {
+    says: 'Places a vet should see, open ones and those closed lately',
+    query: z.object({ dog: id.optional() }),
+    response: list(referralView),
+  },
+  'PUT /api/referrals/:id': { says: 'Told, answered, closed', body: referralEdit, response: changed },
   'GET /api/watch': { says: 'Findings that want following up', response: list(watchItem) },
   'GET /api/house': { says: 'House ways, products and bottles', response: houseView },
   'PUT /api/me': {

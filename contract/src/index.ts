@@ -10,4 +10,5 @@ export * from './instructions';
 export { openApiDocument } from './openapi';
 export * from './products';
 export * from './stock';
+export * from './telling';
 export * from './visits';

@@ -9,7 +9,6 @@ import {
   type Sign,
 } from '@dewpond/core/findings';
 import { isWhole, type PlaceKey } from '@dewpond/core/places';
-import type { OwnerSheet } from '@dewpond/core/sheet';
 import type { MixCard, Product } from '@dewpond/core/dilution';
 import {
   EVENT_VERSION,
@@ -256,14 +255,3 @@ export const carryView = z.object({
   visits: z.array(carriedVisit).describe('Today’s and tomorrow’s, and those begun and not closed'),
 });
 export type CarryView = z.infer<typeof carryView>;
-
-export const sheetView = z.object({
-  visitId: id,
-  dogId: id,
-  business: z.string(),
-  owner: z.string(),
-  closed: z.boolean(),
-  sheet: z.custom<OwnerSheet>(),
-  drawing: z.custom<DogFacts['traits']>(),
-});
-export type SheetView = z.infer<typeof sheetView>;

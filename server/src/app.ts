@@ -28,7 +28,12 @@ import { mergeRoutes } from './merging/routes';
 import type { Config } from './config';
 import { instructionRoutes } from './dogs/instructions';
 import { dogRoutes } from './dogs/routes';
+import { letterheadRoutes } from './house/letterhead';
 import { houseRoutes } from './house/routes';
+import { ownerPages } from './links/ownerPage';
+import { linkRoutes } from './links/routes';
+import { messageRoutes } from './messages/routes';
+import { referralRoutes } from './referrals/routes';
 import type { Services } from './http/context';
 import { Refusal, notFound } from './http/problem';
 import { liveRoutes } from './live/routes';
@@ -83,6 +88,9 @@ export function makeApp(
     return authHandler(request, response);
   });
 
+  // In front of the session: owners have none, their link is their key.
+  app.use(ownerPages(services));
+
   const signedIn = requireSession(auth, services.databases);
   // Only an import is larger than anything a person types; nobody sends it without being signed in.
   app.post('/api/imports', signedIn, express.json({ limit: IMPORT_FILE_LIMIT }));
@@ -100,6 +108,10 @@ export function makeApp(
     carryRoutes,
     liveRoutes,
     sheetRoutes,
+    letterheadRoutes,
+    linkRoutes,
+    messageRoutes,
+    referralRoutes,
     archiveRoutes,
     weighingRoutes,
     programmeRoutes,

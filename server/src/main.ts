@@ -4,12 +4,19 @@ import { readConfig } from './config';
 import { connect } from './db/connect';
 import type { Services } from './http/context';
 import { startJobs } from './jobs/queue';
+import { openPost } from './messages/post';
 import { listenForVisits } from './live/visitNews';
 
 const config = readConfig();
 const log = pino({ level: config.LOG_LEVEL });
 const databases = connect(config);
-const services: Services = { databases, now: () => Date.now(), news: listenForVisits(databases, log) };
+const services: Services = {
+  databases,
+  now: () => Date.now(),
+  news: listenForVisits(databases, log),
+  links: { publicUrl: config.PUBLIC_URL, key: config.AUTH_SECRET },
+  post: openPost(config),
+};
 const stopJobs = await startJobs(config, services, log);
 const server = makeApp(config, services, log).listen(config.PORT, config.HOST, (error) => {
   if (error) {

@@ -81,6 +81,10 @@ const router = createBrowserRouter([
         path: 'mixing/trace',
         lazy: async () => ({ Component: (await import('./features/stock/TraceScreen')).TraceScreen }),
       },
+      {
+        path: 'watch/outbox',
+        lazy: async () => ({ Component: (await import('./features/telling/OutboxScreen')).OutboxScreen }),
+      },
       { path: 'watch', lazy: async () => ({ Component: (await import('./features/watch/WatchScreen')).WatchScreen }) },
       { path: 'house', lazy: async () => ({ Component: (await import('./features/house/HouseScreen')).HouseScreen }) },
       {
@@ -93,6 +97,12 @@ const router = createBrowserRouter([
       },
       { path: '*', Component: Lost },
     ],
+  },
+  // An owner has no account: a page of its own, outside of everything else.
+  {
+    path: '/owner',
+    errorElement: <Lost />,
+    lazy: async () => ({ Component: (await import('./features/ownerPage/OwnerPageScreen')).OwnerPageScreen }),
   },
 ]);
 
@@ -108,5 +118,10 @@ createRoot(root).render(
 
 // Only the built application has a manifest. Over plain http on another host there are no service workers: the
 // application works, but only with a network.
-if ('serviceWorker' in navigator && document.querySelector('link[rel=manifest]'))
+// An owner's telephone keeps nothing of it.
+if (
+  'serviceWorker' in navigator &&
+  window.location.pathname !== '/owner' &&
+  document.querySelector('link[rel=manifest]')
+)
   void keepOnDevice().catch(() => undefined);

@@ -6,7 +6,8 @@ export const CONSENTS = {
   muzzle: 'A muzzle, if it must be',
   photos: 'Photos kept and shown on the sheet',
   'vet contact': 'We may talk to the vet',
-  messages: 'Messages from us',
+  'e-mail': 'E-mails from us',
+  'text message': 'Text messages from us',
 } as const;
 export type Consent = keyof typeof CONSENTS;
 export const ALL_CONSENTS = Object.keys(CONSENTS) as readonly Consent[];

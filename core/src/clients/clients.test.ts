@@ -47,7 +47,7 @@ describe('one card of two', () => {
     expect(consents.photos?.yes).toBe(false);
     expect(consents.plucking?.yes).toBe(true);
     expect(consents.muzzle?.yes).toBe(false);
-    expect(consents.messages).toBeUndefined();
+    expect(consents['e-mail']).toBeUndefined();
   });
 
   test('keeps one address whole, never half of each', () => {

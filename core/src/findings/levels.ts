@@ -36,10 +36,10 @@ export const STOP_WORDS: Readonly<Record<Stop, string>> = {
 export const ADVICE: Readonly<Record<Level, string | null>> = {
   none: null,
   note: null,
-  watch: 'We will look at the {} again next time.',
-  tell: 'Please keep an eye on the {} and ring us if it changes.',
-  vet: 'Please let a vet look at the {} within a week, before we care for it again.',
-  'vet soon': 'Please let a vet look at the {} within a day or two.',
-  'vet today': 'Please let a vet look at the {} today.',
+  watch: 'We will look at the {place} again next time.',
+  tell: 'Please keep an eye on the {place} and ring us if it changes.',
+  vet: 'Please let a vet look at the {place} within a week, before we care for it again.',
+  'vet soon': 'Please let a vet look at the {place} within a day or two.',
+  'vet today': 'Please let a vet look at the {place} today.',
   emergency: 'Please take your dog to a vet now.',
 };

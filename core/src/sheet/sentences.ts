@@ -1,47 +1,60 @@
 /**
- * Every sentence an owner can read, in one place to proof-read. `{}` slots are filled in order.
- * Never a disease name, never a dose.
+ * Every sentence an owner can read on a sheet, in one place to proof-read. Slots are named in braces; a house may say
+ * it otherwise (wording.ts). Never a disease name, never a dose.
  */
 export const SENTENCES = {
-  allClear: 'Everything we looked at was clear.',
-  placeClear: '{}: clear.',
-  place: '{}: {}.',
-  placeCompared: '{}: {}, {}.',
+  placeClear: '{places}: clear.',
+  place: '{place}: {signs}.',
+  placeCompared: '{place}: {signs}, {compared}.',
+  graded: '{sign} ({grade})',
   more: 'more than last time',
+  moreSince: 'more than in {month}',
   less: 'less than last time',
+  lessSince: 'less than in {month}',
   same: 'about the same as last time',
+  sameSince: 'about the same as in {month}',
   new: 'new since last time',
-  notLookedAt: 'Not looked at this time: {}.',
-  bathed: 'Bathed with {}.',
-  bathedPlain: 'Bathed and dried.',
-  cleaned: 'Cleaned the {}.',
-  cleanedPads: 'Cleaned the {}: {} before a pad came out clean.',
-  done: '{}.',
-  leftAlone: 'Left the {} alone: {}.',
-  skipped: 'Not done this time: {} ({}).',
-  matShaved: 'Shaved out a mat at the {}, with your word.',
-  matBrushed: 'Brushed out a mat at the {}.',
-  matLeft: 'Left a mat at the {} for another day.',
-  beneath: 'Beneath it: {}.',
-  incident: 'There was {}{}. {}',
-  contactShort: 'The wash stood for {} of {} minutes.',
-  wentHome: 'Went home before the end: {}.',
   restClear: 'the rest of the body',
+  notLookedAt: 'Not looked at this time: {places}.',
+  bathed: 'Bathed with {products}.',
+  bathedPlain: 'Bathed and dried.',
+  cleaned: 'Cleaned the {places}.',
+  cleanedOnePad: 'Cleaned the {place}: one dirty pad before a pad came out clean.',
+  cleanedPads: 'Cleaned the {place}: {count} dirty pads before a pad came out clean.',
+  nailsDone: 'Nails and dewclaws done.',
+  brushedOut: 'Brushed out.',
+  leftAlone: 'Left the {place} alone: {because}.',
+  skipped: 'Not done this time: {step} ({because}).',
+  matShaved: 'Shaved out a mat at the {place}, with your word.',
+  matBrushed: 'Brushed out a mat at the {place}.',
+  matLeft: 'Left a mat at the {place} for another day.',
+  beneath: 'Beneath it: {what}.',
+  incident: 'There was {what}. {done}',
+  incidentAt: 'There was {what} ({place}). {done}',
+  contactShort: 'The wash stood for {stood} of {asked} minutes.',
+  wentHome: 'Went home before the end: {because}.',
   endedEarly: 'We ended the visit early.',
-  homeCare: '{}: {} About {} a time.',
-  nextVisit: 'We suggest the next visit around {}.',
-  booked: 'Your next visit is booked for {}.',
-  plugNotFound: 'We could not find the cotton that was in the {} ear. Please have a vet look today.',
+  eyeVet: 'Please ask an eye vet once why the eyes water.',
+  plugNotFound: 'We could not find the cotton that was in the {side} ear. Please have a vet look today.',
+  homeCare: '{what}, {every}: {how} About {minutes} a time.',
+  nextVisit: 'We suggest the next visit around {day}.',
+  booked: 'Your next visit is booked for {day}.',
 } as const;
 export type SentenceKey = keyof typeof SENTENCES;
 
-/** Fills the slots of a sentence, left to right. Throws `RangeError` when the count does not fit. */
-export function fill(sentence: string, ...words: readonly string[]): string {
-  const parts = sentence.split('{}');
-  if (parts.length !== words.length + 1)
-    throw new RangeError(`"${sentence}" takes ${parts.length - 1} words, not ${words.length}.`);
-  return parts.map((part, i) => part + (words[i] ?? '')).join('');
-}
+/** The names in the braces of a sentence. */
+export type Slot<S extends string> = S extends `${string}{${infer Name}}${infer Rest}` ? Name | Slot<Rest> : never;
+
+export const slotsOf = (sentence: string): string[] =>
+  [...sentence.matchAll(/\{(\w+)\}/g)].map(([, name]) => name ?? '').toSorted();
+
+/** Fills the slots of a sentence by name. Throws `RangeError` when one has no word. */
+export const fillIn = (sentence: string, words: Readonly<Record<string, string>>): string =>
+  sentence.replaceAll(/\{(\w+)\}/g, (_, name: string) => {
+    const word = words[name];
+    if (word === undefined) throw new RangeError(`"${sentence}" wants a word for "${name}".`);
+    return word;
+  });
 
 /** Words that name a disease or a dose; no sentence of the app may hold one. */
 export const NEVER_SAY =

@@ -15,7 +15,7 @@ import {
   type Happening,
 } from '../visit';
 import { anyFinding, logged, mirrorHappening, stepsFor } from '../visit/tests/randomVisits';
-import { NEVER_SAY, SENTENCES, fill, makeSheet, type OwnerSheet } from '.';
+import { ENGLISH, NEVER_SAY, SENTENCES, makeSheet, type OwnerSheet, type SheetLine } from '.';
 
 const LEFT_EAR: Place = { site: 'ear', side: 'left' };
 const RIGHT_EAR: Place = { site: 'ear', side: 'right' };
@@ -25,6 +25,8 @@ function sheetOf(
   happenings: readonly Happening[],
   lastTime: Finding[] | null = null,
   dog: DogFacts = facts,
+  lastOn = addDays(TODAY, -21),
+  wording = ENGLISH,
 ): OwnerSheet {
   const state = foldVisit(logged(happenings));
   const judged = judgeLookOver(dog, state.findings, lastTime ?? []);
@@ -36,21 +38,21 @@ function sheetOf(
     steps: stepsFor(dog, judged),
     places,
     judged,
-    lastTime: lastTime && { findings: lastTime, looked: places.map(({ site, side }) => `${site}/${side}` as const) },
+    lastTime: lastTime && {
+      findings: lastTime,
+      looked: places.map(({ site, side }) => `${site}/${side}` as const),
+      day: lastOn,
+    },
     due: planDue(makePlan(dog), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY),
     nextSuggested: addDays(TODAY, 21),
     nextBooked: null,
+    wording,
   });
 }
 const found = (each: Finding): Happening => ({ type: 'found', finding: each });
 const everyWord = (sheet: OwnerSheet) =>
-  [
-    ...sheet.saw.map((saw) => saw.words),
-    ...sheet.did,
-    ...sheet.suggest,
-    ...sheet.homeCare.map(({ words }) => words),
-    sheet.next,
-  ].join('\n');
+  [...sheet.saw, ...sheet.did, ...sheet.suggest, ...sheet.homeCare].map(({ words }) => words).join('\n');
+const wordsOf = (lines: readonly SheetLine[]) => lines.map(({ words }) => words);
 
 test('home care names the folds it is for, and one side only where the other must be left alone', () => {
   const lines = (dog: DogFacts) => sheetOf([], null, dog).homeCare.map(({ words }) => words);
@@ -78,9 +80,11 @@ test('the handbook example: brown wax with a musty smell in the left ear, more t
     'Left ear: dark-brown wax (plain); a musty smell (slight), more than last time.',
     'Right ear: clear.',
   ]);
-  expect(sheet.did).toContain('Left the left ear alone: a musty smell.');
-  expect(sheet.suggest).toEqual(['Please keep an eye on the left ear and ring us if it changes.']);
-  expect(sheet.next).toBe('We suggest the next visit around Wed 16 Dec.');
+  expect(wordsOf(sheet.did)).toContain('Left the left ear alone: a musty smell.');
+  expect(wordsOf(sheet.suggest)).toEqual([
+    'Please keep an eye on the left ear and ring us if it changes.',
+    'We suggest the next visit around Wed 16 Dec.',
+  ]);
 });
 
 describe('compared with last time', () => {
@@ -106,7 +110,7 @@ test('what was not looked at, an early end, a lost plug and late work are said',
     { type: 'noted', text: 'later' },
   ]);
   expect(sheet.saw).toEqual([]);
-  expect(sheet.did.join(' ')).toMatch(
+  expect(wordsOf(sheet.did).join(' ')).toMatch(
     /could not find the cotton that was in the right ear.*ended the visit early.*Not looked at this time: left ear, right ear/,
   );
   expect(sheet.lookAgain).toBe(true);
@@ -145,10 +149,10 @@ describe('random visits', () => {
         const sheet = sheetOf(now.map(found), then);
         const words = everyWord(sheet);
         expect(words).not.toMatch(NEVER_SAY);
-        expect(words).not.toMatch(/\{\}|undefined|null|: ;|\(\)/);
+        expect(words).not.toMatch(/[{}]|undefined|null|: ;|\(\)/);
         for (const each of now) expect(words).toContain(SIGNS[each.sign].owner);
       }),
-      { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 300 },
+      { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 500 },
     );
   });
 
@@ -175,12 +179,7 @@ describe('random visits', () => {
             .toSorted();
         expect(asWords(sentences(mirrored))).toEqual(asWords(sentences(seen).map(flip)));
       }),
-      { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 300 },
+      { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 500 },
     );
   });
-});
-
-test('a slot too many or too few is refused', () => {
-  expect(fill(SENTENCES.cleaned, 'left ear')).toBe('Cleaned the left ear.');
-  expect(() => fill(SENTENCES.cleaned)).toThrow(RangeError);
 });

@@ -47,6 +47,15 @@ const DAY_WORDS = new Intl.DateTimeFormat('en-GB', {
 /** "Thu, 3 Dec" without the comma: "Thu 3 Dec". */
 export const showDay = (on: Day): string => DAY_WORDS.format(new Date(`${on}T00:00:00Z`)).replace(',', '');
 
+const MONTH_WORDS = new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' });
+
+/** "September"; with its year where that is not the year of `seenFrom`: "September 2025". */
+export function showMonth(on: Day, seenFrom: Day): string {
+  const year = on.slice(0, 4);
+  const month = MONTH_WORDS.format(new Date(`${on}T00:00:00Z`));
+  return year === seenFrom.slice(0, 4) ? month : `${month} ${year}`;
+}
+
 /** "every day", "once a week", "every 3 days" */
 export const everyWords = (days: number): string =>
   days === 1 ? 'every day' : days === 7 ? 'once a week' : `every ${days} days`;

@@ -20,4 +20,4 @@ export {
   volumeIn,
   type UnitSystem,
 } from './showUnits';
-export { addDays, day, daysBetween, everyWords, isDay, monthOf, showDay, yearsOld, type Day } from './day';
+export { addDays, day, daysBetween, everyWords, isDay, monthOf, showDay, showMonth, yearsOld, type Day } from './day';

@@ -44,7 +44,7 @@ export function barredBy(visit: VisitPlan, place: Place, procedure: Procedure, f
 /** "The left ear: redness; a musty smell. Please let a vet look …": as it can be said at the door. */
 function tellOwner(seen: Triage, because: string): string {
   const name = namePlace(seen.place);
-  return `The ${name}: ${inOwnersWords(because)}. ${(ADVICE[seen.level] ?? '').replace('{}', name)}`.trim();
+  return `The ${name}: ${inOwnersWords(because)}. ${(ADVICE[seen.level] ?? '').replace('{place}', name)}`.trim();
 }
 
 const OWNER_OF = new Map<string, string>(Object.values(SIGNS).map(({ name, owner }) => [name, owner]));

@@ -1,5 +1,5 @@
 import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
-import { SHEET_FONTS, breakable } from '../sheet/fonts';
+import { SHEET_FONTS, breakable } from '../paper/fonts';
 
 /** What a bottle's label says. */
 export interface BottleLabel {

@@ -8,7 +8,7 @@ import type { Tenant } from '../db/tenant';
 import { askerOf, tenantOf, type Services } from '../http/context';
 import { Refusal } from '../http/problem';
 import { loadHouse, productOf } from '../house/house';
-import { registerFonts } from '../sheet/fonts';
+import { registerFonts } from '../paper/fonts';
 import { LabelDocument, type BottleLabel } from './LabelDocument';
 import { bottleWords, standingMixes, type Standing } from './standingMixes';
 

@@ -123,6 +123,8 @@ async function seedHouse(
   await tx.insert(business).values({
     businessId,
     name: demo.name,
+    phone: demo.phone,
+    email: demo.email,
     zone: ZONE,
     units: 'metric',
     ways: { ...DEFAULT_HOUSE_WAYS, ...demo.ways },

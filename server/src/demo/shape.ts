@@ -94,6 +94,8 @@ export interface DemoProduct {
 export interface DemoBusiness {
   readonly name: string;
   readonly slug: string;
+  readonly phone: string;
+  readonly email: string;
   readonly ways: Partial<HouseWays>;
   readonly people: readonly DemoPerson[];
   readonly products: readonly DemoProduct[];

@@ -27,6 +27,8 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
   {
     name: 'Withy Quay Grooming',
     slug: 'withy-quay',
+    phone: '01632 960100',
+    email: 'salon@withyquay.example',
     ways: { earHair: 'staged' },
     people: [
       { name: 'Ines Castellan', email: 'ines@withyquay.example', role: 'manager' },
@@ -54,7 +56,7 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
           ],
           prefers: 'text message',
           address: at('3 Slip Row', 'TM1 2AB', 50.3312, -4.1187),
-          consents: agreed('2025-10-04', ['plucking', 'photos', 'messages', 'vet contact']),
+          consents: agreed('2025-10-04', ['plucking', 'photos', 'e-mail', 'text message', 'vet contact']),
           note: 'Side gate; rings back after six.',
         }),
         weights: [
@@ -116,7 +118,7 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
       {
         owner: owner('Priya Raman', '01632 960139', {
           address: at('12 Boathouse Lane', 'TM1 5QH', 50.3298, -4.1223),
-          consents: agreed('2026-02-11', ['photos', 'messages']),
+          consents: agreed('2026-02-11', ['photos', 'text message']),
         }),
         profile: {
           name: 'Barley',
@@ -220,7 +222,7 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
       {
         owner: owner('Tove Lindqvist', '01632 960184', {
           address: at('2 Chalk Hill', 'TM2 8GH', 50.3388, -4.1405),
-          consents: agreed('2025-12-01', ['plucking', 'messages']),
+          consents: agreed('2025-12-01', ['plucking', 'e-mail']),
         }),
         profile: {
           name: 'Bramble',
@@ -268,6 +270,8 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
   {
     name: 'Saltmarsh Mobile Dogs',
     slug: 'saltmarsh',
+    phone: '01632 960105',
+    email: 'hello@saltmarsh.example',
     ways: {},
     people: [{ name: 'Jonah Achterberg', email: 'jonah@saltmarsh.example', role: 'manager' }],
     products: PRODUCTS,

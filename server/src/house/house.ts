@@ -2,6 +2,7 @@ import type { HouseView, OwnBreedView } from '@dewpond/contract';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES, type HouseServices, type HouseWays } from '@dewpond/core/careplan';
 import { withOwnBreeds, type Catalogue } from '@dewpond/core/catalogue';
 import type { Bottle } from '@dewpond/core/dilution';
+import type { HouseWording } from '@dewpond/core/sheet';
 import type { Day, UnitSystem } from '@dewpond/core/units';
 import { business, ownBreed } from '../db/schema';
 import type { Tenant } from '../db/tenant';
@@ -21,6 +22,10 @@ export interface House extends Shelf {
   readonly schoolChangedOn: Day | null;
   readonly version: number;
   readonly currency: string;
+  readonly phone: string;
+  readonly email: string;
+  readonly colour: string;
+  readonly wording: HouseWording;
   readonly bottles: readonly Bottle[];
 }
 

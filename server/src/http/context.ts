@@ -2,7 +2,9 @@ import type { MemberView } from '@dewpond/contract';
 import type { Request } from 'express';
 import type { Databases } from '../db/connect';
 import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
+import type { LinkMaker } from '../links/ownerLinks';
 import type { VisitNews } from '../live/visitNews';
+import type { Post } from '../messages/post';
 import { Refusal } from './problem';
 
 /** Who is asking, for which business. Set by the session check in front of every route but sign-in and health. */
@@ -28,6 +30,8 @@ export interface Services {
   /** Milliseconds since 1970; replaced in tests. */
   readonly now: () => number;
   readonly news: VisitNews;
+  readonly links: LinkMaker;
+  readonly post: Post;
 }
 
 /** A call of one signed-in person, inside the transaction of their business. */

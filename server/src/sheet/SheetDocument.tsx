@@ -1,80 +1,75 @@
-import type { SheetView } from '@dewpond/contract';
-import { GRADE_WORDS, type Grade } from '@dewpond/core/places';
-import { clearWords } from '@dewpond/core/sheet';
+import type { Letterhead } from '@dewpond/contract';
+import type { Traits } from '@dewpond/core/catalogue';
+import { GRADE_WORDS } from '@dewpond/core/places';
+import { SECTIONS, type ReadSheet, type Section } from '@dewpond/core/sheet';
 import { showDay } from '@dewpond/core/units';
-import { Circle, Document, Page, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
-import { SHEET_FONTS, breakable } from './fonts';
+import { Document, Image, Page, Text, View } from '@react-pdf/renderer';
+import { BodyOnPaper, HeadOnPaper, sidesToDraw } from '../paper/DogDrawing';
+import { breakable } from '../paper/fonts';
+import { Head, PAPER, Part, Ripple } from '../paper/look';
 
-const INK = '#1B2928';
-const SOFT = '#5A6765';
-const POND = '#125B60';
-const GRADE_COLOURS = ['#5B7A2E', '#125B60', '#9A6410', '#A13F25'] as const;
-
-const styles = StyleSheet.create({
-  page: { fontFamily: SHEET_FONTS, fontSize: 10, color: INK, padding: 40, paddingBottom: 64, lineHeight: 1.4 },
-  business: { color: POND, fontWeight: 700, fontSize: 11 },
-  title: { fontSize: 22, fontWeight: 700, lineHeight: 1.3, marginTop: 4 },
-  soft: { color: SOFT },
-  part: { marginTop: 12 },
-  heading: { fontSize: 13, fontWeight: 700, lineHeight: 1.3, color: POND, marginBottom: 4 },
-  row: { flexDirection: 'row', alignItems: 'center', marginBottom: 1 },
-  foot: { position: 'absolute', bottom: 28, left: 40, right: 40, fontSize: 8.5, color: SOFT },
-});
-
-/** A dot is clear; one, two, three rings are slight, plain, bad. */
-function Ripple({ grade }: { grade: Grade }) {
-  const colour = GRADE_COLOURS[grade];
-  return (
-    <Svg width={22} height={22} viewBox="-11 -11 22 22" style={{ marginRight: 6 }}>
-      <Circle cx={0} cy={0} r={2.2} fill={colour} />
-      {[1, 2, 3]
-        .filter((ring) => ring <= grade)
-        .map((ring) => (
-          <Circle key={ring} cx={0} cy={0} r={2.2 + ring * 2.6} fill="none" stroke={colour} strokeWidth={1.2} />
-        ))}
-    </Svg>
-  );
-}
-
-function Part({ heading, lines }: { heading: string; lines: readonly string[] }) {
-  if (lines.length === 0) return null;
-  return (
-    <View style={styles.part}>
-      <Text style={styles.heading}>{heading}</Text>
-      {lines.map((line) => (
-        <Text key={line} style={{ marginBottom: 2 }}>
-          {breakable(line)}
-        </Text>
-      ))}
-    </View>
-  );
+/** All that stands on a printed sheet. */
+export interface PrintedSheet {
+  readonly house: Letterhead;
+  readonly owner: string;
+  readonly read: ReadSheet;
+  readonly drawing: Traits;
+  /** JPEG bytes the owner may see, with what they show; three fit in a row. */
+  readonly photos: readonly { readonly words: string; readonly bytes: Buffer }[];
 }
 
 /** The owner sheet on one page of A4: what we saw, did, suggest. */
-export function SheetDocument({ view }: { view: SheetView }) {
-  const { sheet } = view;
-  const clear = clearWords(sheet.saw);
-  const rows = [...sheet.saw.filter(({ grade }) => grade > 0), ...(clear ? [{ grade: 0 as const, words: clear }] : [])];
-  const title = `${sheet.dog}, ${showDay(sheet.day)}`;
+export function SheetDocument({ house, owner, read, drawing, photos }: PrintedSheet) {
+  const title = `${read.dog}, ${showDay(read.day)}`;
+  const lines = (section: Section) => read.parts.find((part) => part.section === section)?.lines ?? [];
+  const words = (section: Section) => lines(section).map((line) => line.words);
+  const sides = sidesToDraw(drawing, read.grades);
   return (
-    <Document title={`${view.business}: ${title}`} author={view.business} language="en-GB">
-      <Page size="A4" style={styles.page}>
-        <Text style={styles.business}>{breakable(view.business)}</Text>
-        <Text style={styles.title}>{breakable(title)}</Text>
-        <Text style={styles.soft}>{breakable(`For ${view.owner}`)}</Text>
-        <View style={styles.part}>
-          <Text style={styles.heading}>What we saw</Text>
-          {rows.map(({ grade, words }) => (
-            <View key={words} style={styles.row} wrap={false}>
-              <Ripple grade={grade} />
-              <Text style={{ flex: 1 }}>{breakable(words)}</Text>
-            </View>
-          ))}
+    <Document title={`${house.name}: ${title}`} author={house.name} language={read.language}>
+      <Page size="A4" style={PAPER.page}>
+        <Head house={house} />
+        <Text style={PAPER.title}>{breakable(title)}</Text>
+        <Text style={PAPER.soft}>{breakable(`For ${owner}`)}</Text>
+        <View style={{ flexDirection: 'row', gap: 16 }}>
+          <View style={[PAPER.part, { flex: 1 }]}>
+            <Text style={[PAPER.heading, { color: house.colour }]}>{SECTIONS.saw}</Text>
+            {lines('saw').map(({ key, grade, words: said }) => (
+              <View key={key} style={PAPER.row} wrap={false}>
+                {grade === null ? null : <Ripple grade={grade} />}
+                <Text style={{ flex: 1 }}>{breakable(said)}</Text>
+              </View>
+            ))}
+          </View>
+          <View style={{ width: 150, marginTop: 6, gap: 6 }}>
+            <HeadOnPaper traits={drawing} grades={read.grades} width={150} />
+            {sides.map((side) => (
+              <BodyOnPaper key={side} traits={drawing} grades={read.grades} side={side} width={150} />
+            ))}
+          </View>
         </View>
-        <Part heading="What we did" lines={sheet.did} />
-        <Part heading="What we suggest" lines={[...sheet.suggest, sheet.next]} />
-        <Part heading="At home" lines={sheet.homeCare.map(({ words }) => words)} />
-        <Text style={styles.foot} fixed>
+        {photos.length > 0 && (
+          <View style={{ flexDirection: 'row', gap: 8, marginTop: 8 }} wrap={false}>
+            {photos.map(({ words: shows, bytes }, i) => (
+              <View key={i} style={{ width: 128 }}>
+                <Image
+                  src={{ data: bytes, format: 'jpg' }}
+                  style={{ height: 92, objectFit: 'cover', borderRadius: 4 }}
+                />
+                <Text style={[PAPER.soft, { fontSize: 8 }]}>{shows}</Text>
+              </View>
+            ))}
+          </View>
+        )}
+        <View style={{ flexDirection: 'row', gap: 16 }}>
+          <View style={{ flex: 1 }}>
+            <Part heading={SECTIONS.did} colour={house.colour} lines={words('did')} />
+          </View>
+          <View style={{ flex: 1 }}>
+            <Part heading={SECTIONS.suggest} colour={house.colour} lines={words('suggest')} />
+          </View>
+        </View>
+        <Part heading={SECTIONS.home} colour={house.colour} lines={words('home')} />
+        <Text style={PAPER.foot} fixed>
           {`A dot is clear; one, two, three rings are ${GRADE_WORDS.slice(1).join(', ')}. Left and right are the dog's own. This is what a groomer saw from the outside; only a vet can say what it means.`}
         </Text>
       </Page>

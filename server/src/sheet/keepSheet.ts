@@ -1,10 +1,17 @@
-import { eq } from 'drizzle-orm';
-import { sheetPdf } from '../db/schema';
+import { namePlace, placeOf } from '@dewpond/core/places';
+import { readSheet } from '@dewpond/core/sheet';
+import { eq, inArray } from 'drizzle-orm';
+import { photo, sheetPdf } from '../db/schema';
 import { inTenant, type BusinessId } from '../db/tenant';
 import type { Services } from '../http/context';
 import { contentHash } from '../http/sameContent';
 import { renderSheet } from './renderSheet';
 import { sheetViewOf } from './sheetView';
+
+/** Pictures that fit on the one page. */
+const PHOTOS = 3;
+/** A sheet drawn by an older version is drawn anew. */
+const DRAWN = 2;
 
 /**
  * The PDF of a visit's sheet: the kept one if the sheet still says the same, otherwise made now and kept. Rendering
@@ -15,14 +22,40 @@ export async function keepSheet(
   businessId: BusinessId,
   visitId: string,
 ): Promise<{ name: string; bytes: Buffer }> {
-  const { view, kept } = await inTenant(services.databases, businessId, async (tx) => ({
-    view: await sheetViewOf(tx, visitId, services.now()),
-    kept: (await tx.select().from(sheetPdf).where(eq(sheetPdf.visitId, visitId)))[0],
-  }));
-  const name = `${view.sheet.dog}-${view.sheet.day}`.replaceAll(/[^\p{L}\p{N}-]+/gu, '-');
-  const madeFrom = contentHash(view);
+  const { printed, kept, madeFrom } = await inTenant(services.databases, businessId, async (tx) => {
+    const { sheet, edits, photos, photosAgreed, house, owner, drawing } = await sheetViewOf(
+      tx,
+      visitId,
+      services.now(),
+    );
+    const read = readSheet(sheet, edits);
+    const chosen = photosAgreed ? photos.filter(({ id }) => edits.photos.includes(id)).slice(0, PHOTOS) : [];
+    const rows =
+      chosen.length === 0
+        ? []
+        : await tx
+            .select({ id: photo.id, bytes: photo.bytes })
+            .from(photo)
+            .where(
+              inArray(
+                photo.id,
+                chosen.map(({ id }) => id),
+              ),
+            );
+    const shown = chosen.flatMap(({ id, place }) => {
+      const row = rows.find((each) => each.id === id);
+      return row ? [{ words: namePlace(placeOf(place)), bytes: row.bytes }] : [];
+    });
+    const [before] = await tx.select().from(sheetPdf).where(eq(sheetPdf.visitId, visitId));
+    return {
+      printed: { house, owner, read, drawing, photos: shown },
+      madeFrom: contentHash({ house, owner, read, drawing, photos: chosen.map(({ id }) => id), drawn: DRAWN }),
+      kept: before,
+    };
+  });
+  const name = `${printed.read.dog}-${printed.read.day}`.replaceAll(/[^\p{L}\p{N}-]+/gu, '-');
   if (kept?.madeFrom === madeFrom) return { name, bytes: kept.bytes };
-  const bytes = await renderSheet(view);
+  const bytes = await renderSheet(printed);
   await inTenant(services.databases, businessId, (tx) =>
     tx
       .insert(sheetPdf)

@@ -1,10 +1,9 @@
-import type { SheetView } from '@dewpond/contract';
 import { renderToBuffer } from '@react-pdf/renderer';
-import { registerFonts } from './fonts';
-import { SheetDocument } from './SheetDocument';
+import { registerFonts } from '../paper/fonts';
+import { SheetDocument, type PrintedSheet } from './SheetDocument';
 
 /** The owner sheet as a PDF with real text, title and language. */
-export function renderSheet(view: SheetView): Promise<Buffer> {
+export function renderSheet(sheet: PrintedSheet): Promise<Buffer> {
   registerFonts();
-  return renderToBuffer(<SheetDocument view={view} />);
+  return renderToBuffer(<SheetDocument {...sheet} />);
 }

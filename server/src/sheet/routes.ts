@@ -1,18 +1,53 @@
-import type { Router } from 'express';
+import { and, eq, sql } from 'drizzle-orm';
+import type { Response, Router } from 'express';
 import { z } from 'zod';
+import { sheetEdit, visit } from '../db/schema';
 import { askerOf, type Services } from '../http/context';
-import { notFound } from '../http/problem';
+import { conflict, notFound } from '../http/problem';
+import { route } from '../http/route';
 import { keepSheet } from './keepSheet';
+import { editsOf, sheetViewOf } from './sheetView';
 
 export function sheetRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/visits/:id/sheet', ({ tx, params, now }) => sheetViewOf(tx, params.id, now));
+
+  route(router, services, 'PUT /api/visits/:id/sheet', async ({ tx, asker, params, body }) => {
+    const [known] = await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, params.id));
+    if (!known) throw notFound('visit');
+    const set = { edits: body.edits, editedBy: asker.personName, editedAt: sql`now()` };
+    // The version is compared where it is written: of two hands at the same moment one hears of the other.
+    const written =
+      body.version === 0
+        ? await tx
+            .insert(sheetEdit)
+            .values({ businessId: asker.businessId, visitId: params.id, ...set })
+            .onConflictDoNothing()
+            .returning({ version: sheetEdit.version })
+        : await tx
+            .update(sheetEdit)
+            .set({ ...set, version: body.version + 1 })
+            .where(and(eq(sheetEdit.visitId, params.id), eq(sheetEdit.version, body.version)))
+            .returning({ version: sheetEdit.version });
+    const [now] = written;
+    if (!now) throw conflict('Someone else changed this sheet meanwhile.', await editsOf(tx, params.id), body);
+    return { version: now.version };
+  });
+
   router.get('/api/visits/:id/sheet.pdf', async (request, response) => {
     const { id } = request.params;
     if (!z.uuid().safeParse(id).success) throw notFound('visit');
-    const { name, bytes } = await keepSheet(services, askerOf(request).businessId, id);
-    response
-      .type('application/pdf')
-      .set('Cache-Control', 'private, no-store')
-      .set('Content-Disposition', `inline; filename="sheet.pdf"; filename*=UTF-8''${encodeURIComponent(`${name}.pdf`)}`)
-      .send(bytes);
+    sendPdf(response, await keepSheet(services, askerOf(request).businessId, id));
   });
+}
+
+/** A PDF to look at in the browser, under a name a person can file it by. */
+export function sendPdf(response: Response, { name, bytes }: { readonly name: string; readonly bytes: Buffer }): void {
+  response
+    .type('application/pdf')
+    .set('Cache-Control', 'private, no-store')
+    .set(
+      'Content-Disposition',
+      `inline; filename="${name.replaceAll(/[^\w-]+/g, '-')}.pdf"; filename*=UTF-8''${encodeURIComponent(`${name}.pdf`)}`,
+    )
+    .send(bytes);
 }

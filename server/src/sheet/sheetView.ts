@@ -1,44 +1,81 @@
 import type { SheetView } from '@dewpond/contract';
 import { nextVisit } from '@dewpond/core/careplan';
-import { makeSheet } from '@dewpond/core/sheet';
+import { NO_EDITS, makeSheet, type OwnerSheet } from '@dewpond/core/sheet';
+import { placeKey } from '@dewpond/core/places';
+import { eq } from 'drizzle-orm';
 import { appointmentsOfDogs } from '../appointments/queries';
+import { photo, sheetEdit } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import { planFor } from '../dogs/facts';
-import { loadDogs } from '../dogs/records';
-import { loadHouse } from '../house/house';
+import { loadDogs, type DogRecord } from '../dogs/records';
+import { loadHouse, type House } from '../house/house';
+import { letterheadOf, wordingOf } from '../house/letterhead';
 import { dayIn } from '../house/zone';
 import { notFound } from '../http/problem';
-import { loadVisit } from '../visits/load';
+import { loadVisit, type LoadedVisit } from '../visits/load';
 
-/** The owner sheet of a visit: what was seen and done comes from its events, what is next from the dog as it stands now. */
+/** The owner sheet of a visit with the groomer's hand on it. */
 export async function sheetViewOf(tx: Tenant, visitId: string, now: number): Promise<SheetView> {
   const house = await loadHouse(tx);
   const visit = await loadVisit(tx, house, visitId);
   const [record] = await loadDogs(tx, { ids: [visit.row.dogId] });
   if (!record) throw notFound('dog');
+  const { edits, version } = await editsOf(tx, visitId);
+  return {
+    visitId,
+    dogId: record.dog.id,
+    clientId: record.client.id,
+    house: letterheadOf(house),
+    owner: record.client.name,
+    closed: visit.state.closed !== null,
+    drawing: visit.facts.traits,
+    sheet: await sheetOf(tx, house, visit, record, now),
+    edits,
+    version,
+    photos: await photosHere(tx, visit),
+    photosAgreed: record.client.card.consents.photos?.yes === true,
+  };
+}
+
+/** What was seen and done comes from the visit's events, what is next from the dog as it stands now. */
+async function sheetOf(
+  tx: Tenant,
+  house: House,
+  visit: LoadedVisit,
+  record: DogRecord,
+  now: number,
+): Promise<OwnerSheet> {
   const today = dayIn(house.zone, now);
   const { due } = planFor(record, house, today);
   const booked = (await appointmentsOfDogs(tx, [record.dog.id])).find(
     (each) => each.state === 'booked' && new Date(each.startsAt).getTime() > now,
   );
-  return {
-    visitId,
-    dogId: record.dog.id,
-    business: house.name,
-    owner: record.client.name,
-    closed: visit.state.closed !== null,
-    drawing: visit.facts.traits,
-    sheet: makeSheet({
-      dog: record.dog.name,
-      day: visit.facts.today,
-      state: visit.state,
-      steps: visit.steps,
-      places: visit.places,
-      judged: visit.judged,
-      lastTime: visit.lastTime,
-      due,
-      nextSuggested: nextVisit(due, today)?.day ?? null,
-      nextBooked: booked ? dayIn(house.zone, new Date(booked.startsAt)) : null,
-    }),
-  };
+  return makeSheet({
+    dog: record.dog.name,
+    day: visit.facts.today,
+    state: visit.state,
+    steps: visit.steps,
+    places: visit.places,
+    judged: visit.judged,
+    lastTime: visit.lastTime,
+    due,
+    nextSuggested: nextVisit(due, today)?.day ?? null,
+    nextBooked: booked ? dayIn(house.zone, new Date(booked.startsAt)) : null,
+    wording: wordingOf(house),
+  });
+}
+
+/** The hand on a sheet; version 0 and no edits where there was none yet. */
+export async function editsOf(tx: Tenant, visitId: string) {
+  const [row] = await tx.select().from(sheetEdit).where(eq(sheetEdit.visitId, visitId));
+  return row ? { edits: row.edits, version: row.version } : { edits: NO_EDITS, version: 0 };
+}
+
+/** Pictures of a visit that have arrived, with the place they show. */
+async function photosHere(tx: Tenant, { row, state }: LoadedVisit): Promise<SheetView['photos']> {
+  const arrived = await tx.select({ id: photo.id }).from(photo).where(eq(photo.visitId, row.id));
+  const there = new Set(arrived.map(({ id }) => id));
+  return state.photos
+    .filter(({ photo: id }) => there.has(id))
+    .map(({ photo: id, place }) => ({ id, place: placeKey(place) }));
 }

@@ -8,7 +8,9 @@ import { makeAuth } from '../auth/auth';
 import { readConfig } from '../config';
 import * as authSchema from '../db/authSchema';
 import { connect } from '../db/connect';
+import type { Services } from '../http/context';
 import { listenForVisits } from '../live/visitNews';
+import { openPost } from '../messages/post';
 import { bottle, business, member, product, pump } from '../db/schema';
 import { inTenant, type BusinessId } from '../db/tenant';
 
@@ -27,7 +29,13 @@ const log = pino({ level: 'info' }, { write: (line: string) => void logLines.pus
 
 /** The clock of the tests: a Wednesday at nine. */
 export const clock = { now: Date.UTC(2026, 10, 25, 9, 0, 0) };
-export const services = { databases, now: () => clock.now, news: listenForVisits(databases, log) };
+export const services: Services = {
+  databases,
+  now: () => clock.now,
+  news: listenForVisits(databases, log),
+  links: { publicUrl: config.PUBLIC_URL, key: config.AUTH_SECRET },
+  post: openPost(config),
+};
 export const app = makeApp(config, services, log, auth);
 
 export const PASSWORD = 'a-long-password';

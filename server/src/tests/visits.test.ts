@@ -1,5 +1,5 @@
 import { finding } from '@dewpond/core/findings';
-import { clearWords } from '@dewpond/core/sheet';
+import { readSheet } from '@dewpond/core/sheet';
 import type { Happening } from '@dewpond/core/visit';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { eq } from 'drizzle-orm';
@@ -269,10 +269,7 @@ describe('the owner sheet', () => {
       .replaceAll(/\s+/g, ' ');
     for (const words of [
       'What we saw',
-      ...view.sheet.saw.filter((saw) => saw.grade > 0).map((saw) => saw.words),
-      clearWords(view.sheet.saw) ?? '',
-      ...view.sheet.did,
-      view.sheet.next,
+      ...readSheet(view.sheet, view.edits).parts.flatMap(({ lines }) => lines.map((line) => line.words)),
     ])
       expect(text).toContain(words.replaceAll(/\s+/g, ' '));
   });

@@ -18,6 +18,7 @@ import {
 } from '../db/schema';
 import { and, eq, ne } from 'drizzle-orm';
 import type { House } from '../house/house';
+import { referPlaces } from '../referrals/referrals';
 import { caredFor } from './caredFor';
 import type { LoadedVisit } from './load';
 import { projectUse } from './projectUse';
@@ -97,6 +98,7 @@ export async function project(tx: Tenant, businessId: BusinessId, loaded: Loaded
 
   await projectWork(tx, key, loaded);
   await projectUse(tx, businessId, loaded, house);
+  await referPlaces(tx, businessId, loaded);
 
   const looked = new Set([...state.lookedClear, ...state.findings.map(({ place }) => placeKey(lookedAtWith(place)))]);
   await tx

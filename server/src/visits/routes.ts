@@ -9,7 +9,6 @@ import { badField, conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
 import { enqueueSheet } from '../jobs/queue';
-import { sheetViewOf } from '../sheet/sheetView';
 import { loadEvents, loadVisit } from './load';
 import { preparedView } from './preparedView';
 import { takeEvents } from './takeEvents';
@@ -67,6 +66,4 @@ export function visitRoutes(router: Router, services: Services): void {
     if (nowClosed) await enqueueSheet(tx, { businessId: asker.businessId, visitId: params.id });
     return { taken, known, refused, serverNow: now };
   });
-
-  route(router, services, 'GET /api/visits/:id/sheet', async ({ tx, params, now }) => sheetViewOf(tx, params.id, now));
 }

@@ -79,6 +79,19 @@ export const useTouched = (id: string) =>
   useQuery({ queryKey: ['touched', id], queryFn: async () => (await call('GET /api/dogs/:id/touched', { id })).items });
 export const useWatch = () =>
   useQuery({ queryKey: ['watch'], queryFn: async () => (await call('GET /api/watch')).items });
+export const useReferrals = (dogId?: string) =>
+  useQuery({
+    queryKey: ['referrals', dogId ?? 'all'],
+    queryFn: async () => (await call('GET /api/referrals', dogId === undefined ? {} : { query: { dog: dogId } })).items,
+  });
+export const useMessages = (dogId?: string) =>
+  useQuery({
+    queryKey: ['messages', dogId ?? 'all'],
+    queryFn: async () => (await call('GET /api/messages', dogId === undefined ? {} : { query: { dog: dogId } })).items,
+    // What waits is sent in the background.
+    refetchInterval: ({ state }) =>
+      state.data?.some((each) => each.state === 'waiting' || each.state === 'sending') ? 2000 : false,
+  });
 export const useAppointments = (from: string, to: string) =>
   useQuery({
     queryKey: ['appointments', from, to],

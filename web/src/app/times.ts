@@ -1,3 +1,5 @@
+import { showDay, type Day } from '@dewpond/core/units';
+
 /** "9:40" in the business's zone. */
 export const clock = (instant: string | number, zone: string): string =>
   new Intl.DateTimeFormat('en-GB', { hour: 'numeric', minute: '2-digit', timeZone: zone })
@@ -13,3 +15,7 @@ export const duration = (minutes: number): string =>
   minutes < 60
     ? `${Math.round(minutes)} min`
     : `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')}`;
+
+/** "Wed 25 Nov, 9:40" in the business's zone. */
+export const moment = (instant: string | number, zone: string): string =>
+  `${showDay(dayOf(instant, zone) as Day)}, ${clock(instant, zone)}`;

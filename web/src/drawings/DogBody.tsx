@@ -10,8 +10,7 @@ import {
   type Site,
 } from '@dewpond/core/places';
 import { Mark } from './Mark';
-import { ABOVE_SPOTS, BELOW_SPOTS, PAW, PLAN_HALF, profile, type BodyView } from './bodyShape';
-import type { Point } from './headShape';
+import { ABOVE_SPOTS, BELOW_SPOTS, PAW, PLAN_HALF, profile, type BodyView, type Point } from '@dewpond/core/drawing';
 import { LINE, SHAPE } from './line';
 
 interface BodyProps {

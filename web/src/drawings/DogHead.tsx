@@ -2,7 +2,7 @@ import type { Traits } from '@dewpond/core/catalogue';
 import { GRADE_WORDS, namePlace, placeOf, type Grade, type PlaceKey } from '@dewpond/core/places';
 import type { ReactNode } from 'react';
 import { Mark } from './Mark';
-import { headShape } from './headShape';
+import { headShape } from '@dewpond/core/drawing';
 import { LINE, SHAPE } from './line';
 
 interface DogHeadProps {

@@ -1,6 +1,6 @@
 import type { Grade, PlaceKey } from '@dewpond/core/places';
 import { RippleMark } from '../ui/Ripple';
-import type { Point } from './headShape';
+import type { Point } from '@dewpond/core/drawing';
 
 interface MarkProps {
   readonly place: PlaceKey;

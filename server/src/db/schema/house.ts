@@ -1,5 +1,6 @@
 import type { Breed } from '@dewpond/core/catalogue';
 import type { HouseServices, HouseWays } from '@dewpond/core/careplan';
+import type { HouseWording } from '@dewpond/core/sheet';
 import { doublePrecision, foreignKey, integer, jsonb, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { businessId, day, dewpond, edited, ofThisBusiness } from './tenancy';
 
@@ -18,6 +19,12 @@ export const business = dewpond.table(
     liftAloneKg: doublePrecision('lift_alone_kg').notNull().default(20),
     /** The day the ear-cleaning school last changed: older pad counts are not pooled. */
     schoolChangedOn: day('school_changed_on'),
+    /** How owners reach the house, and its colour on what they are given. */
+    phone: text('phone').notNull().default(''),
+    email: text('email').notNull().default(''),
+    colour: text('colour').notNull().default('#125B60'),
+    /** What the house says otherwise than what ships. */
+    wording: jsonb('wording').$type<HouseWording>().notNull().default({}),
     version: integer('version').notNull().default(1),
   },
   () => [ofThisBusiness('business')],

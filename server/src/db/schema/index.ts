@@ -3,3 +3,4 @@ export * from './house';
 export * from './book';
 export * from './visits';
 export * from './bench';
+export * from './telling';

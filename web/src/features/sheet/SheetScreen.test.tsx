@@ -1,7 +1,7 @@
 import type { SheetView } from '@dewpond/contract';
 import { makePlan, planDue } from '@dewpond/core/careplan';
 import { finding } from '@dewpond/core/findings';
-import { makeSheet } from '@dewpond/core/sheet';
+import { ENGLISH, NO_EDITS, makeSheet } from '@dewpond/core/sheet';
 import { addDays } from '@dewpond/core/units';
 import { placesToLookAt, readVisit, type Happening } from '@dewpond/core/visit';
 import { screen } from '@testing-library/react';
@@ -36,14 +36,20 @@ function sheetOf(happenings: readonly Happening[]): SheetView {
     due,
     nextSuggested: addDays(TODAY, 21),
     nextBooked: null,
+    wording: ENGLISH,
   });
   return {
     visitId: v7(),
     dogId: DOG_ID,
-    business: 'Withy Quay Grooming',
+    clientId: v7(),
+    house: { name: 'Withy Quay Grooming', phone: '01632 960100', email: '', colour: '#125B60' },
     owner: 'Amara Nwosu',
     closed: true,
     sheet,
+    edits: NO_EDITS,
+    version: 0,
+    photos: [],
+    photosAgreed: false,
     drawing: pug.traits,
   };
 }

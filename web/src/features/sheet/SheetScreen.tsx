@@ -1,59 +1,42 @@
 import type { SheetView } from '@dewpond/contract';
 import { LEVEL_WORDS, atLeast } from '@dewpond/core/findings';
 import { methodOf } from '@dewpond/core/methods';
-import { placeKey, type Grade, type PlaceKey } from '@dewpond/core/places';
-import { clearWords } from '@dewpond/core/sheet';
-import { showDay } from '@dewpond/core/units';
-import { Download, Printer } from 'lucide-react';
+import { namePlace, placeOf } from '@dewpond/core/places';
+import { editLine, pageOf, readSheet, type Section } from '@dewpond/core/sheet';
+import { Download, Link2, Mail, Plus, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { v7 } from 'uuid';
 import { useSheet } from '../../api/queries';
-import { DogHead } from '../../drawings/DogHead';
 import { Button, ButtonLink } from '../../ui/Button';
-import { Ripple } from '../../ui/Ripple';
+import { Choice } from '../../ui/Choice';
 import { Waiting } from '../../ui/Waiting';
 import { BookDialog } from '../ahead/BookDialog';
+import { LinksDialog } from '../telling/LinksDialog';
+import { MessageDialog } from '../telling/MessageDialog';
+import { EditedLine, LineField } from './EditedLine';
+import { SheetPaper } from './SheetPaper';
+import { useSheetHand } from './useSheetHand';
 
 export function SheetScreen() {
   const { id = '' } = useParams();
   return (
     <Waiting query={useSheet(id)} what="The owner sheet">
-      {(view) => <Sheet view={view} />}
+      {(view) => <Sheet key={view.visitId} view={view} />}
     </Waiting>
   );
 }
 
+type Hand = ReturnType<typeof useSheetHand>;
+
 function Sheet({ view }: { readonly view: SheetView }) {
-  const [booking, setBooking] = useState(false);
+  const hand = useSheetHand(view);
   const { sheet } = view;
+  const read = readSheet(sheet, hand.edits);
+  const shown = view.photosAgreed ? view.photos.filter(({ id }) => hand.edits.photos.includes(id)) : [];
   return (
     <div className="px-7 py-5 max-md:px-2 print:p-0">
-      <div className="no-print flex flex-wrap items-center justify-between gap-3 max-w-[880px] mx-auto mb-4">
-        <Link to={`/dogs/${view.dogId}`} className="text-pond font-semibold underline">
-          Back to {sheet.dog}
-        </Link>
-        <div className="flex flex-wrap gap-2">
-          {!view.closed && (
-            <ButtonLink to={`/visits/${view.visitId}`} look="quiet">
-              Back to the table
-            </ButtonLink>
-          )}
-          <Button look="quiet" onClick={() => window.print()}>
-            <Printer size={18} aria-hidden /> Print
-          </Button>
-          <a
-            href={`/api/visits/${view.visitId}/sheet.pdf`}
-            target="_blank"
-            rel="noreferrer"
-            className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
-          >
-            <Download size={18} aria-hidden /> PDF
-          </a>
-          <Button look="main" onClick={() => setBooking(true)}>
-            Book the next visit
-          </Button>
-        </div>
-      </div>
+      <SheetBar view={view} />
       {sheet.lookAgain && (
         <p
           role="alert"
@@ -62,95 +45,153 @@ function Sheet({ view }: { readonly view: SheetView }) {
           Work came in from another device after the close. Read the sheet again before it goes out.
         </p>
       )}
-      <Page view={view} />
-      <BookDialog
-        open={booking}
-        onClose={() => setBooking(false)}
-        dog={{ id: view.dogId, name: sheet.dog, suggested: null }}
+      <SheetPaper
+        house={view.house}
+        dog={sheet.dog}
+        day={sheet.day}
+        owner={view.owner}
+        drawing={view.drawing}
+        grades={read.grades}
+        urgent={atLeast(sheet.level, 'vet') ? `${LEVEL_WORDS[sheet.level]}.` : null}
+        photos={shown.map(({ id, place }) => ({ id, place, src: `/api/photos/${id}` }))}
+        part={(section) => <Lines view={view} hand={hand} section={section} />}
       />
+      <Pictures view={view} hand={hand} />
     </div>
   );
 }
 
-/** One page that a non-groomer reads in a minute: saw, did, suggest, kept apart. */
-function Page({ view }: { readonly view: SheetView }) {
+/** What one does with a sheet once it reads well. */
+function SheetBar({ view }: { readonly view: SheetView }) {
+  const [open, setOpen] = useState<'booking' | 'message' | 'links' | null>(null);
   const { sheet } = view;
-  const grades = Object.fromEntries(sheet.saw.map((saw): [PlaceKey, Grade] => [placeKey(saw.place), saw.grade]));
-  const found = sheet.saw.filter((saw) => saw.grade > 0);
-  const clear = clearWords(sheet.saw);
+  const close = () => setOpen(null);
   return (
-    <article
-      aria-label={`Owner sheet for ${sheet.dog}`}
-      className="max-w-[880px] mx-auto bg-surface border border-line rounded-card px-10 py-8 max-md:px-5 print:border-0 print:p-0"
-    >
-      <p className="text-pond font-bold">{view.business}</p>
-      <h1 className="text-[32px]!">
-        {sheet.dog}, {showDay(sheet.day)}
-      </h1>
-      <p className="text-soft mb-5">For {view.owner}</p>
-      {atLeast(sheet.level, 'vet') && (
-        <p className="rounded-xl bg-stop-pale text-stop font-bold px-4 py-3 mb-5 first-letter:uppercase">
-          {LEVEL_WORDS[sheet.level]}.
-        </p>
-      )}
-      <div className="grid grid-cols-[1fr_280px] max-md:grid-cols-1 gap-8">
-        <section>
-          <h2 className="text-pond text-lg mb-2">What we saw</h2>
-          <ul className="flex flex-col gap-1.5">
-            {found.map((saw) => (
-              <li key={placeKey(saw.place)} className="flex items-center gap-2.5">
-                <Ripple grade={saw.grade} size={38} silent />
-                <span>{saw.words}</span>
-              </li>
-            ))}
-            {clear && (
-              <li className="flex items-center gap-2.5">
-                <Ripple grade={0} size={38} silent />
-                <span>{clear}</span>
-              </li>
-            )}
-            {sheet.saw.length === 0 && <li className="text-soft">Nothing was looked at.</li>}
-          </ul>
-        </section>
-        <DogHead traits={view.drawing} grades={grades} className="w-full self-start" />
+    <div className="no-print flex flex-wrap items-center justify-between gap-3 max-w-[880px] mx-auto mb-4">
+      <Link to={`/dogs/${view.dogId}`} className="text-pond font-semibold underline">
+        Back to {sheet.dog}
+      </Link>
+      <div className="flex flex-wrap gap-2">
+        {!view.closed && (
+          <ButtonLink to={`/visits/${view.visitId}`} look="quiet">
+            Back to the table
+          </ButtonLink>
+        )}
+        <Button look="quiet" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden /> Print
+        </Button>
+        <a
+          href={`/api/visits/${view.visitId}/sheet.pdf`}
+          target="_blank"
+          rel="noreferrer"
+          className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
+        >
+          <Download size={18} aria-hidden /> PDF
+        </a>
+        <Button look="quiet" onClick={() => setOpen('links')}>
+          <Link2 size={18} aria-hidden /> Owner’s page
+        </Button>
+        <Button look="plain" onClick={() => setOpen('booking')}>
+          Book the next visit
+        </Button>
+        <Button look="main" onClick={() => setOpen('message')}>
+          <Mail size={18} aria-hidden /> Send to the owner
+        </Button>
       </div>
-      <div className="grid grid-cols-2 max-md:grid-cols-1 gap-8 mt-6">
-        <Part heading="What we did" lines={sheet.did} />
-        <Part heading="What we suggest" lines={[...sheet.suggest, sheet.next]} />
-      </div>
-      {sheet.homeCare.length > 0 && (
-        <div className="mt-6 rounded-xl bg-reed-pale px-5 py-4">
-          <h2 className="text-reed text-lg mb-1.5">At home</h2>
-          <ul className="flex flex-col gap-1">
-            {sheet.homeCare.map(({ task, words }) => (
-              <li key={words}>
-                {words}{' '}
-                <Link to={`/methods/${methodOf(task).id}`} className="no-print text-reed underline whitespace-nowrap">
-                  show how
-                </Link>
-              </li>
-            ))}
-          </ul>
-        </div>
+      <BookDialog
+        open={open === 'booking'}
+        onClose={close}
+        dog={{ id: view.dogId, name: sheet.dog, suggested: null }}
+      />
+      {open === 'message' && (
+        <MessageDialog about={{ kind: 'sheet', dogId: view.dogId, visitId: view.visitId }} onClose={close} />
       )}
-      <p className="text-[13px] text-soft mt-6">
-        A dot is clear; one, two, three rings are slight, plain, bad. Left and right are the dog’s own. This is what a
-        groomer saw from the outside; only a vet can say what it means.
-      </p>
-    </article>
+      {open === 'links' && <LinksDialog dogId={view.dogId} dog={sheet.dog} onClose={close} />}
+    </div>
   );
 }
 
-function Part({ heading, lines }: { readonly heading: string; readonly lines: readonly string[] }) {
-  if (lines.length === 0) return null;
+/** The sentences of one part, each under the hand, and room for one's own. */
+function Lines({ view, hand, section }: { readonly view: SheetView; readonly hand: Hand; readonly section: Section }) {
+  const [adding, setAdding] = useState(false);
+  const lines = pageOf(view.sheet, hand.edits)[section];
+  const add = (words: string) => {
+    setAdding(false);
+    if (words.trim() === '') return;
+    hand.change({ ...hand.edits, added: [...hand.edits.added, { id: v7(), section, words: words.trim() }] });
+  };
   return (
-    <section>
-      <h2 className="text-pond text-lg mb-1.5">{heading}</h2>
-      <ul className="flex flex-col gap-1">
-        {lines.map((words) => (
-          <li key={words}>{words}</li>
+    <>
+      <ul className="flex flex-col gap-0.5">
+        {lines.map((line) => (
+          <EditedLine
+            key={line.key}
+            line={line}
+            onSay={(words) => hand.change(editLine(hand.edits, section, line, words))}
+          >
+            {line.task !== null && (
+              <Link
+                to={`/methods/${methodOf(line.task).id}`}
+                className="no-print text-reed underline whitespace-nowrap ml-1"
+              >
+                show how
+              </Link>
+            )}
+          </EditedLine>
         ))}
+        {lines.length === 0 && section === 'saw' && <li className="text-soft">Nothing was looked at.</li>}
       </ul>
+      {adding ? (
+        <LineField label="A sentence of your own" words="" onSay={add} onStop={() => setAdding(false)} />
+      ) : (
+        <button
+          type="button"
+          onClick={() => setAdding(true)}
+          className="no-print inline-flex items-center gap-1.5 min-h-11 text-soft hover:text-pond font-semibold"
+        >
+          <Plus size={17} aria-hidden /> Add a line
+        </button>
+      )}
+    </>
+  );
+}
+
+/** Pictures of this visit; the owner sees those that are chosen, if pictures were agreed to. */
+function Pictures({ view, hand }: { readonly view: SheetView; readonly hand: Hand }) {
+  if (view.photos.length === 0) return null;
+  const { photos } = hand.edits;
+  const turn = (id: string) =>
+    hand.change({
+      ...hand.edits,
+      photos: photos.includes(id) ? photos.filter((each) => each !== id) : [...photos, id].slice(-6),
+    });
+  return (
+    <section className="no-print max-w-[880px] mx-auto mt-4" aria-label="Pictures for the owner">
+      <h2 className="text-lg mb-1.5">Pictures for the owner</h2>
+      {!view.photosAgreed && (
+        <p className="text-watch font-semibold mb-2">
+          {view.owner} has not agreed to pictures on the sheet. They stay in the salon.
+        </p>
+      )}
+      <div className="flex flex-wrap gap-3">
+        {view.photos.map(({ id, place }) => (
+          <div key={id} className="w-40">
+            <img
+              src={`/api/photos/${id}`}
+              alt={`The ${namePlace(placeOf(place))}`}
+              className="w-full h-28 object-cover rounded-xl border border-line mb-1.5"
+            />
+            <Choice
+              chosen={view.photosAgreed && photos.includes(id)}
+              disabled={!view.photosAgreed}
+              onClick={() => turn(id)}
+              className="w-full text-sm px-2! min-h-11! disabled:opacity-50"
+            >
+              {photos.includes(id) ? 'On the sheet' : 'Put on the sheet'}
+            </Choice>
+          </div>
+        ))}
+      </div>
     </section>
   );
 }

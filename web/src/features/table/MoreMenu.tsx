@@ -1,11 +1,14 @@
+import type { MessageKind } from '@dewpond/core/messages';
 import { addDays } from '@dewpond/core/units';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { usePreferences } from '../../app/preferences';
+import { useOnline } from '../../app/useOnline';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
 import { v7 } from 'uuid';
+import { MessageDialog } from '../telling/MessageDialog';
 import type { Table } from './useTable';
 import { record } from './visitLog';
 
@@ -17,7 +20,8 @@ interface MoreProps {
 
 /** What is not the next step: an incident, another step, an end before the end. */
 export function MoreMenu({ table, onIncident, onClose }: MoreProps) {
-  const [doing, setDoing] = useState<'adding' | 'going home' | null>(null);
+  const [doing, setDoing] = useState<'adding' | 'going home' | MessageKind | null>(null);
+  const online = useOnline();
   const { hand, setHand } = usePreferences();
   return (
     <Dialog open onClose={onClose} title={`${table.visit.dog.name}: more`} tall>
@@ -26,6 +30,15 @@ export function MoreMenu({ table, onIncident, onClose }: MoreProps) {
           <Button look="stop" className="min-h-16! text-lg" onClick={onIncident}>
             Something went wrong: nick, burn, quick, bite, fall, escape
           </Button>
+          <div className="grid grid-cols-2 gap-2">
+            <Button className="min-h-16! text-lg" disabled={!online} onClick={() => setDoing('nearly ready')}>
+              Tell the owner: nearly ready
+            </Button>
+            <Button className="min-h-16! text-lg" disabled={!online} onClick={() => setDoing('please ring')}>
+              Ask the owner to ring
+            </Button>
+          </div>
+          {!online && <p className="text-soft">Messages need a network.</p>}
           <Button className="min-h-16! text-lg" onClick={() => setDoing('adding')}>
             Add a step
           </Button>
@@ -40,6 +53,9 @@ export function MoreMenu({ table, onIncident, onClose }: MoreProps) {
             Big button under the {hand === 'right' ? 'left' : 'right'} thumb
           </Button>
         </div>
+      )}
+      {(doing === 'nearly ready' || doing === 'please ring') && (
+        <MessageDialog about={{ kind: doing, dogId: table.visit.dog.id, visitId: table.visit.id }} onClose={onClose} />
       )}
       {doing === 'adding' && <AddStep table={table} onDone={onClose} />}
       {doing === 'going home' && <GoesHome table={table} onDone={onClose} />}

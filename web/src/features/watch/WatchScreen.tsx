@@ -2,18 +2,23 @@ import type { WatchItem } from '@dewpond/contract';
 import { LEVEL_WORDS, atLeast, type Level } from '@dewpond/core/findings';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
 import { daysBetween, showDay, type Day } from '@dewpond/core/units';
+import { useState } from 'react';
 import { Link } from 'react-router';
-import { useSession, useWatch } from '../../api/queries';
+import { useReferrals, useSession, useWatch } from '../../api/queries';
 import { Chip, type Tone } from '../../ui/Chip';
 import { SourceMark } from '../../ui/SourceMark';
 import { Empty, Waiting } from '../../ui/Waiting';
+import { FollowUpTabs } from './FollowUpTabs';
+import { ReferralCard } from './ReferralCard';
 
 const toneOf = (level: Level): Tone => (atLeast(level, 'vet') ? 'stop' : 'watch');
 
-/** Findings that want following up, by urgency and age. */
+/** Places a vet should see first, then what else the last looks left open. */
 export function WatchScreen() {
   const query = useWatch();
+  const referrals = useReferrals();
   const today = useSession().data?.today;
+  const [closedToo, setClosedToo] = useState(false);
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <header>
@@ -26,14 +31,57 @@ export function WatchScreen() {
           />
         </p>
       </header>
+      <FollowUpTabs />
+      <Waiting query={referrals} what="The referrals">
+        {(all) => {
+          const shown = all.filter(({ end }) => closedToo || end === null);
+          const closed = all.filter(({ end }) => end !== null).length;
+          return (
+            <section aria-labelledby="for-a-vet" className="flex flex-col gap-3">
+              <div className="flex flex-wrap items-baseline gap-x-4">
+                <h2 id="for-a-vet" className="text-xl">
+                  For a vet
+                </h2>
+                {closed > 0 && (
+                  <button
+                    type="button"
+                    className="text-pond underline min-h-11"
+                    onClick={() => setClosedToo(!closedToo)}
+                  >
+                    {closedToo ? 'Hide the closed ones' : `Show ${closed} closed lately`}
+                  </button>
+                )}
+              </div>
+              {shown.length === 0 ? (
+                <Empty words="No place waits for a vet." />
+              ) : (
+                <ul className="flex flex-col gap-3">
+                  {shown.map((referral) => (
+                    <ReferralCard key={referral.id} referral={referral} today={today ?? referral.openedOn} />
+                  ))}
+                </ul>
+              )}
+            </section>
+          );
+        }}
+      </Waiting>
       <Waiting query={query} what="The watch list">
-        {(items) =>
-          items.length === 0 ? (
-            <Empty words="Nothing is open. Findings at level watch or higher come here by themselves." />
-          ) : (
-            <Items items={items} today={today ?? items[0]?.day ?? ('2026-01-01' as Day)} />
-          )
-        }
+        {(items) => {
+          // What waits for a vet stands above, with its steps.
+          const others = items.filter(({ level }) => !atLeast(level as Level, 'vet'));
+          return (
+            <section aria-labelledby="to-watch" className="flex flex-col gap-3">
+              <h2 id="to-watch" className="text-xl">
+                To watch and to ask
+              </h2>
+              {others.length === 0 ? (
+                <Empty words="Nothing else is open. Findings at level watch or tell come here by themselves." />
+              ) : (
+                <Items items={others} today={today ?? others[0]?.day ?? ('2026-01-01' as Day)} />
+              )}
+            </section>
+          );
+        }}
       </Waiting>
     </div>
   );

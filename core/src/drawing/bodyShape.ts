@@ -1,5 +1,5 @@
-import type { EarCarriage, Muzzle, Traits } from '@dewpond/core/catalogue';
-import type { Site } from '@dewpond/core/places';
+import type { EarCarriage, Muzzle, Traits } from '../catalogue';
+import type { Site } from '../places';
 import type { Point } from './headShape';
 
 /** The four ways a body is looked at. From above and below the head points so that the dog's left is on the reader's right. */

@@ -1,5 +1,5 @@
-import { BREEDS, foldSites } from '@dewpond/core/catalogue';
-import { mirror, placeKey, placeOf, placesOf } from '@dewpond/core/places';
+import { BREEDS, foldSites } from '../catalogue';
+import { mirror, placeKey, placeOf, placesOf } from '../places';
 import { describe, expect, test } from 'vitest';
 import { headShape } from './headShape';
 

@@ -1,6 +1,6 @@
-import type { EarCarriage, Muzzle, Traits } from '@dewpond/core/catalogue';
-import { foldSites } from '@dewpond/core/catalogue';
-import { placeKey, placesOf, type Place, type PlaceKey } from '@dewpond/core/places';
+import type { EarCarriage, Muzzle, Traits } from '../catalogue';
+import { foldSites } from '../catalogue';
+import { placeKey, placesOf, type Place, type PlaceKey } from '../places';
 
 /** Points are in a frame of some 300 by 320 around the bridge of the nose; x to the reader's right is the dog's left. */
 export interface Point {

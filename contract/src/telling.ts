@@ -1,0 +1,208 @@
+import type { DogFacts } from '@dewpond/core/careplan';
+import { MESSAGE_CHANNELS, MESSAGE_KINDS, MESSAGE_STATES, type MessageKind, type Reach } from '@dewpond/core/messages';
+import type { PlaceKey } from '@dewpond/core/places';
+import { NEXT_STEPS, OUTCOMES, OWNERS_ANSWERS, TOLD_HOW, type NextStep } from '@dewpond/core/referral';
+import {
+  ALL_SECTIONS,
+  shippedWords,
+  wordingProblem,
+  type HouseWording,
+  type OwnerSheet,
+  type ReadSheet,
+  type SheetEdits,
+  type WordingKey,
+} from '@dewpond/core/sheet';
+import { z } from 'zod';
+import { daySchema, id, line, newId, text, version } from './basics';
+
+const section = z.enum(ALL_SECTIONS as [(typeof ALL_SECTIONS)[number]]);
+/** A sentence on a sheet of one page. */
+const sentence = line(600, 'The sentence');
+
+const sheetEdits = z
+  .strictObject({
+    lines: z.record(
+      z.string().max(200),
+      z.strictObject({ section, made: z.string().max(2000), words: sentence.nullable() }),
+    ),
+    added: z
+      .array(z.strictObject({ id, section, words: sentence }))
+      .max(20, { error: 'Twenty lines of your own at most.' }),
+    photos: z.array(id).max(6, { error: 'Six pictures at most.' }),
+  })
+  .refine(({ lines }) => Object.keys(lines).length <= 200, { error: 'Too many changes.' })
+  .transform((edits): SheetEdits => edits);
+
+/** Version 0: no hand was on it yet. */
+export const sheetEditing = z.strictObject({ version: z.int().min(0), edits: sheetEdits });
+
+/** How a house signs what it gives to owners. */
+const letterhead = z.object({ name: z.string(), phone: z.string(), email: z.string(), colour: z.string() });
+export type Letterhead = z.infer<typeof letterhead>;
+
+const sheetPhoto = z.object({ id, place: z.custom<PlaceKey>() });
+
+export const sheetView = z.object({
+  visitId: id,
+  dogId: id,
+  clientId: id,
+  house: letterhead,
+  owner: z.string(),
+  closed: z.boolean(),
+  sheet: z.custom<OwnerSheet>(),
+  edits: z.custom<SheetEdits>(),
+  version: z.int(),
+  /** Pictures of this visit; shown to the owner when chosen. */
+  photos: z.array(sheetPhoto),
+  /** The owner agreed to pictures on the sheet. */
+  photosAgreed: z.boolean(),
+  drawing: z.custom<DogFacts['traits']>(),
+});
+export type SheetView = z.infer<typeof sheetView>;
+
+/** House name and colours for owners, and what it says otherwise than what ships. */
+export const letterheadEdit = z.strictObject({
+  version,
+  phone: text(40),
+  email: z.union([z.literal(''), z.email({ error: 'That is no e-mail address.' })]),
+  colour: z.string().regex(/^#[0-9a-fA-F]{6}$/, { error: 'A colour such as #125B60.' }),
+  wording: z
+    .record(z.string().max(80), z.string().max(1000))
+    .superRefine((wording, context) => {
+      const shipped = shippedWords();
+      for (const [key, words] of Object.entries(wording)) {
+        const why = key in shipped ? wordingProblem(key as WordingKey, words) : 'There is no such sentence.';
+        if (why !== null) context.addIssue({ code: 'custom', path: [key], message: why });
+      }
+    })
+    .transform((wording) => wording as HouseWording),
+});
+export const letterheadView = z.object({
+  version,
+  ...letterhead.shape,
+  wording: z.custom<HouseWording>(),
+  mayEdit: z.boolean(),
+});
+export type LetterheadView = z.infer<typeof letterheadView>;
+
+export const newOwnerLink = z.strictObject({ id: newId, dogId: id, days: z.int().min(1).max(365) });
+export const ownerLinkView = z.object({
+  id,
+  url: z.string(),
+  expiresAt: z.string(),
+  revokedAt: z.string().nullable(),
+  seenAt: z.string().nullable(),
+  lastSeenAt: z.string().nullable(),
+  createdBy: z.string(),
+  createdAt: z.string(),
+});
+export type OwnerLinkView = z.infer<typeof ownerLinkView>;
+
+const kind = z.enum(MESSAGE_KINDS as [MessageKind]);
+const channel = z.enum(MESSAGE_CHANNELS);
+
+export const draftQuery = z.object({
+  kind,
+  visit: id.optional(),
+  /** "15:30", for "ready around" and "ring before". */
+  time: z
+    .string()
+    .regex(/^\d\d:\d\d$/)
+    .optional(),
+  referral: id.optional(),
+});
+export const messageDraft = z.object({
+  owner: z.string(),
+  reach: z.custom<Reach[]>(),
+  subject: z.string(),
+  words: z.string(),
+});
+export type MessageDraft = z.infer<typeof messageDraft>;
+
+export const newMessage = z.strictObject({
+  id: newId,
+  dogId: id,
+  visitId: id.nullable(),
+  kind,
+  channel,
+  subject: line(150, 'The subject'),
+  words: line(1500, 'The text'),
+});
+export const messageView = z.object({
+  id,
+  clientId: id,
+  client: z.string(),
+  dogId: id.nullable(),
+  dog: z.string().nullable(),
+  visitId: id.nullable(),
+  kind,
+  channel,
+  to: z.string(),
+  subject: z.string(),
+  /** As sent; a private link is masked. */
+  words: z.string(),
+  attached: z.string().nullable(),
+  state: z.enum(MESSAGE_STATES),
+  tries: z.int(),
+  nextTryAt: z.string().nullable(),
+  lastWord: z.string(),
+  via: z.enum(['stand-in', 'smtp']).nullable(),
+  askedBy: z.string(),
+  createdAt: z.string(),
+  sentAt: z.string().nullable(),
+});
+export type MessageView = z.infer<typeof messageView>;
+export const messageStep = z.strictObject({ what: z.enum(['again', 'withdraw', 'bounce']) });
+
+const told = z.strictObject({ how: z.enum(TOLD_HOW), on: daySchema, by: line(120, 'Who told') });
+const answer = z.strictObject({ answer: z.enum(OWNERS_ANSWERS), words: text(400), on: daySchema });
+const vetAnswer = z.strictObject({
+  who: line(120, 'Who said it'),
+  words: line(800, 'What the vet said'),
+  on: daySchema,
+  instructionId: id.nullable(),
+});
+const ended = z.strictObject({ outcome: z.enum(OUTCOMES), on: daySchema, by: line(120, 'Who closed it') });
+export const referralEdit = z.strictObject({
+  version,
+  told: told.nullable(),
+  answer: answer.nullable(),
+  vet: vetAnswer.nullable(),
+  end: ended.nullable(),
+});
+export const referralView = z.object({
+  ...referralEdit.shape,
+  id,
+  dogId: id,
+  dog: z.string(),
+  clientId: id,
+  owner: z.string(),
+  phone: z.string(),
+  visitId: id,
+  place: z.custom<PlaceKey>(),
+  placeName: z.string(),
+  /** What was seen there, as one groomer says it. */
+  words: z.string(),
+  level: z.string(),
+  openedOn: daySchema,
+  vetBy: daySchema,
+  dueOn: daySchema.nullable(),
+  next: z.enum(Object.keys(NEXT_STEPS) as [NextStep]).nullable(),
+});
+export type ReferralView = z.infer<typeof referralView>;
+
+/** One visit as an owner reads it: the hand of the groomer over what was made. */
+const ownerSheet = z.object({ visitId: id, read: z.custom<ReadSheet>(), photos: z.array(sheetPhoto) });
+/** What an owner sees behind the link: this one dog and nothing else. */
+export const ownerPage = z.object({
+  house: letterhead,
+  dog: z.string(),
+  drawing: z.custom<DogFacts['traits']>(),
+  sheets: z.array(ownerSheet),
+  letters: z.array(z.object({ id, place: z.string(), urgency: z.string(), openedOn: daySchema })),
+  booked: z.array(z.object({ startsAt: z.string(), kind: z.string() })),
+  zone: z.string(),
+  suggested: daySchema.nullable(),
+  until: z.string(),
+});
+export type OwnerPage = z.infer<typeof ownerPage>;

@@ -1,0 +1,12 @@
+export { MESSAGE_CHANNELS, channelFor, reachOf, type MessageChannel, type Reach } from './reach';
+export {
+  MESSAGE_STATES,
+  UNSURE_AFTER_MS,
+  afterTry,
+  mayTryAgain,
+  mayWithdraw,
+  type After,
+  type MessageState,
+  type Outcome,
+} from './sending';
+export { LINK_MARK, MESSAGE_KINDS, TEMPLATES, type MessageKind } from './templates';

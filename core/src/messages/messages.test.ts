@@ -1,0 +1,65 @@
+import { describe, expect, test } from 'vitest';
+import { EMPTY_CARD, type ClientCard } from '../clients';
+import { NEVER_SAY, fillIn, slotsOf } from '../sheet';
+import { day } from '../units';
+import { MESSAGE_KINDS, TEMPLATES, afterTry, channelFor, mayTryAgain, reachOf, type Outcome } from '.';
+
+const on = day('2026-11-02');
+const card = (more: Partial<ClientCard>): ClientCard => ({
+  ...EMPTY_CARD,
+  phones: [{ number: '01632 960114', whose: '' }],
+  emails: ['folake@thornmere.example'],
+  ...more,
+});
+const yes = { yes: true, on };
+const no = { yes: false, on };
+
+describe('nothing is sent by a channel that was not agreed to', () => {
+  test.each([
+    ['no word at all', card({}), null],
+    ['only e-mail agreed', card({ consents: { 'e-mail': yes } }), 'e-mail'],
+    [
+      'text refused, e-mail agreed, text preferred',
+      card({ prefers: 'text message', consents: { 'e-mail': yes, 'text message': no } }),
+      'e-mail',
+    ],
+    [
+      'both agreed, text preferred',
+      card({ prefers: 'text message', consents: { 'e-mail': yes, 'text message': yes } }),
+      'text message',
+    ],
+    ['agreed, but no address', card({ emails: [], consents: { 'e-mail': yes } }), null],
+  ] as const)('%s', (_, its, channel) => {
+    expect(channelFor(its)?.channel ?? null).toBe(channel);
+  });
+
+  test('and why not is said', () => {
+    expect(
+      reachOf(card({ phones: [], consents: { 'text message': yes, 'e-mail': no } })).map(({ whyNot }) => whyNot),
+    ).toEqual(['The owner wants no e-mails.', 'No number.']);
+    expect(reachOf(card({}))[0]?.whyNot).toMatch(/Nobody has asked yet/);
+  });
+});
+
+describe('after a try', () => {
+  const trouble: Outcome = { kind: 'trouble', word: 'Connection refused' };
+  test('trouble is tried again, later each time, and not for ever', () => {
+    const waits = [1, 2, 3, 4, 5, 6].map((tries) => afterTry(trouble, tries).againIn);
+    expect(waits.slice(0, -1)).toEqual([1, 5, 15, 60, 240]);
+    expect(waits.at(-1)).toBeNull();
+    expect(afterTry(trouble, 6)).toMatchObject({ state: 'failed', lastWord: 'Connection refused' });
+  });
+  test('a refusal is final at once; what was sent is never sent by itself again', () => {
+    expect(afterTry({ kind: 'refused', word: '550 no such box' }, 1)).toMatchObject({ state: 'failed', againIn: null });
+    expect(afterTry({ kind: 'sent', word: '250 ok' }, 1)).toMatchObject({ state: 'sent', againIn: null });
+    expect((['waiting', 'sending', 'sent', 'withdrawn'] as const).some(mayTryAgain)).toBe(false);
+  });
+});
+
+test.each(MESSAGE_KINDS)('“%s” has its words, no illness, no dose, and a subject without a link', (kind) => {
+  const { subject, words } = TEMPLATES[kind];
+  const typical = Object.fromEntries(slotsOf(subject + words).map((slot) => [slot, 'Teasel']));
+  expect(fillIn(words, typical)).not.toMatch(NEVER_SAY);
+  expect(subject).not.toContain('{link}');
+  expect(words).toContain('{business}');
+});

@@ -1,0 +1,38 @@
+/**
+ * waiting: to be sent, or to be tried again. sending: handed over, no answer yet. unsure: handed over and never heard
+ * of again; it may have arrived, so only a person sends it once more.
+ */
+export const MESSAGE_STATES = ['waiting', 'sending', 'sent', 'failed', 'bounced', 'withdrawn', 'unsure'] as const;
+export type MessageState = (typeof MESSAGE_STATES)[number];
+
+/** Minutes until the next try, by how many there were [house values]; then it has failed. */
+const BACK_OFF_MINUTES = [1, 5, 15, 60, 240] as const;
+
+/** Without an answer for longer than this nobody knows whether it arrived. */
+export const UNSURE_AFTER_MS = 10 * 60_000;
+
+/** What handing over came to. `refused`: asking again changes nothing. */
+export type Outcome =
+  | { readonly kind: 'sent'; readonly word: string }
+  | { readonly kind: 'refused'; readonly word: string }
+  | { readonly kind: 'trouble'; readonly word: string };
+
+export interface After {
+  readonly state: MessageState;
+  /** Minutes until it is tried again; null: not by itself. */
+  readonly againIn: number | null;
+  readonly lastWord: string;
+}
+
+/** What becomes of a message after its `tries`-th try. */
+export function afterTry(outcome: Outcome, tries: number): After {
+  if (outcome.kind === 'sent') return { state: 'sent', againIn: null, lastWord: outcome.word };
+  const againIn = outcome.kind === 'trouble' ? BACK_OFF_MINUTES[tries - 1] : undefined;
+  return againIn === undefined
+    ? { state: 'failed', againIn: null, lastWord: outcome.word }
+    : { state: 'waiting', againIn, lastWord: outcome.word };
+}
+
+/** What a person may do with a message that stands like this. */
+export const mayTryAgain = (state: MessageState): boolean => ['failed', 'bounced', 'unsure'].includes(state);
+export const mayWithdraw = (state: MessageState): boolean => state === 'waiting';

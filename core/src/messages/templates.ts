@@ -1,0 +1,35 @@
+/** What an owner is written, by occasion. Slots in braces; `{link}` becomes a page of its own for this owner. */
+export const TEMPLATES = {
+  'nearly ready': {
+    name: 'Nearly ready',
+    subject: '{dog} is nearly ready',
+    words: 'Hello {owner}, {dog} will be ready around {time}. See you soon. {business}, {phone}',
+  },
+  'please ring': {
+    name: 'Please ring us',
+    subject: 'Please ring us about {dog}',
+    words: 'Hello {owner}, we have a question about {dog}. Please ring us before {time}: {phone}. {business}',
+  },
+  sheet: {
+    name: 'Sheet of the visit',
+    subject: '{dog} at {business}, {day}',
+    words:
+      'Hello {owner}, this is what we saw and did with {dog} on {day}, and what we suggest for home: {link} The page is yours for {days} days. {business}, {phone}',
+  },
+  'vet, please': {
+    name: 'A vet should look',
+    subject: '{dog}: please let a vet look',
+    words:
+      'Hello {owner}, we saw something at the {place} of {dog} that a vet should look at {urgency}. A letter for the vet is here: {link} Please tell us what the vet says: we leave that place alone until then. {business}, {phone}',
+  },
+  'how is it': {
+    name: 'How is it?',
+    subject: 'How is {dog}?',
+    words: 'Hello {owner}, how is {dog} doing since {day}? A word to {phone} helps us. {business}',
+  },
+} as const;
+export type MessageKind = keyof typeof TEMPLATES;
+export const MESSAGE_KINDS = Object.keys(TEMPLATES) as readonly MessageKind[];
+
+/** Stands in a message where its private link goes. The secret itself is written nowhere. */
+export const LINK_MARK = '{link}';

@@ -1,0 +1,17 @@
+export { URGENCY, letterFor, type Letter, type LetterInput, type Look } from './letter';
+export {
+  NEXT_STEPS,
+  OUTCOMES,
+  OWNERS_ANSWERS,
+  TOLD_HOW,
+  dueOn,
+  nextStep,
+  overdueDays,
+  vetBy,
+  type NextStep,
+  type OwnersAnswer,
+  type Referral,
+  type ReferralEnd,
+  type Told,
+  type VetAnswer,
+} from './referral';

@@ -1,0 +1,60 @@
+import type { DueLine, Task } from '../careplan';
+import type { Finding, Level, Triage } from '../findings';
+import type { Grade, Place, PlaceKey } from '../places';
+import type { Day } from '../units';
+import type { Step, VisitState } from '../visit';
+import type { Wording } from './wording';
+
+/** One sentence of the sheet. The key says what it speaks of, and stays when the words change: edits hang on it. */
+export interface SheetLine {
+  readonly key: string;
+  readonly words: string;
+}
+
+/** What was seen at one place, for the drawing and the words. */
+export interface Saw extends SheetLine {
+  readonly place: Place;
+  readonly grade: Grade;
+  readonly level: Level;
+}
+
+/** One piece of home care, and the task it belongs to. */
+export interface HomeCareLine extends SheetLine {
+  readonly task: Task;
+}
+
+/** The owner's page as made from the visit, its parts kept apart: what we saw, what we did, what we suggest. */
+export interface OwnerSheet {
+  readonly dog: string;
+  readonly day: Day;
+  readonly language: string;
+  readonly saw: readonly Saw[];
+  /** All clear places in one sentence; null when none is. */
+  readonly clear: SheetLine | null;
+  readonly did: readonly SheetLine[];
+  readonly suggest: readonly SheetLine[];
+  readonly homeCare: readonly HomeCareLine[];
+  /** The highest level of the visit. */
+  readonly level: Level;
+  /** Work came in after the close: look again. */
+  readonly lookAgain: boolean;
+}
+
+export interface SheetInput {
+  readonly dog: string;
+  readonly day: Day;
+  readonly state: VisitState;
+  readonly steps: readonly Step[];
+  readonly places: readonly Place[];
+  readonly judged: Readonly<Partial<Record<PlaceKey, Triage>>>;
+  /** Findings of the last salon inspection, the places looked at then, and when; null on a first visit. */
+  readonly lastTime: {
+    readonly findings: readonly Finding[];
+    readonly looked: readonly PlaceKey[];
+    readonly day: Day;
+  } | null;
+  readonly due: readonly DueLine[];
+  readonly nextSuggested: Day | null;
+  readonly nextBooked: Day | null;
+  readonly wording: Wording;
+}

@@ -1,0 +1,117 @@
+import type { MessageChannel, MessageKind, MessageState } from '@dewpond/core/messages';
+import type { Level } from '@dewpond/core/findings';
+import type { PlaceKey } from '@dewpond/core/places';
+import type { OwnersAnswer, ReferralEnd, Told, VetAnswer } from '@dewpond/core/referral';
+import type { SheetEdits } from '@dewpond/core/sheet';
+import { foreignKey, index, integer, jsonb, primaryKey, smallint, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import { client, dog } from './book';
+import { businessId, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
+import { visit } from './visits';
+
+/** What a groomer's hand made of a sheet, apart from what is made from the visit. */
+export const sheetEdit = dewpond.table(
+  'sheet_edit',
+  {
+    businessId: businessId(),
+    visitId: uuid('visit_id').notNull(),
+    edits: jsonb('edits').$type<SheetEdits>().notNull(),
+    version: integer('version').notNull().default(1),
+    editedBy: text('edited_by').notNull(),
+    editedAt: instant('edited_at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.visitId] }),
+    foreignKey({ columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
+    ofThisBusiness('sheet_edit'),
+  ],
+);
+
+/** A page for an owner behind a link. Only the hash of its secret is kept. */
+export const ownerLink = dewpond.table(
+  'owner_link',
+  {
+    businessId: businessId(),
+    id: uuid('id').notNull(),
+    dogId: uuid('dog_id').notNull(),
+    secretHash: text('secret_hash').notNull(),
+    expiresAt: instant('expires_at').notNull(),
+    revokedAt: instant('revoked_at'),
+    createdBy: text('created_by').notNull(),
+    createdAt: instant('created_at').notNull().defaultNow(),
+    /** When a page that somebody could see first asked for it, and last; mail scanners show nothing to anybody. */
+    seenAt: instant('seen_at'),
+    lastSeenAt: instant('last_seen_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.id] }),
+    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
+    uniqueIndex('owner_link_by_secret').on(t.businessId, t.secretHash),
+    index('owner_link_by_dog').on(t.businessId, t.dogId),
+    ofThisBusiness('owner_link'),
+  ],
+);
+
+/** A message to an owner, as it goes out. A private link stands in it as a mark; the secret is put in when it is sent. */
+export const message = dewpond.table(
+  'message',
+  {
+    businessId: businessId(),
+    id: uuid('id').notNull(),
+    clientId: uuid('client_id').notNull(),
+    dogId: uuid('dog_id'),
+    visitId: uuid('visit_id'),
+    linkId: uuid('link_id'),
+    kind: text('kind').$type<MessageKind>().notNull(),
+    channel: text('channel').$type<MessageChannel>().notNull(),
+    recipient: text('recipient').notNull(),
+    subject: text('subject').notNull(),
+    words: text('words').notNull(),
+    state: text('state').$type<MessageState>().notNull(),
+    tries: smallint('tries').notNull().default(0),
+    nextTryAt: instant('next_try_at'),
+    /** What the mail server, or we, last had to say about it. */
+    lastWord: text('last_word').notNull().default(''),
+    via: text('via').$type<'stand-in' | 'smtp'>(),
+    askedBy: text('asked_by').notNull(),
+    madeFrom: text('made_from').notNull(),
+    createdAt: instant('created_at').notNull().defaultNow(),
+    takenAt: instant('taken_at'),
+    sentAt: instant('sent_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.id] }),
+    foreignKey({ columns: [t.businessId, t.clientId], foreignColumns: [client.businessId, client.id] }),
+    index('message_by_day').on(t.businessId, t.createdAt),
+    index('message_by_client').on(t.businessId, t.clientId, t.createdAt),
+    index('message_waiting').on(t.businessId, t.state, t.nextTryAt),
+    ofThisBusiness('message'),
+  ],
+);
+
+/** A place that a vet should see, from the finding to the end of it. */
+export const referral = dewpond.table(
+  'referral',
+  {
+    businessId: businessId(),
+    id: uuid('id').notNull(),
+    dogId: uuid('dog_id').notNull(),
+    visitId: uuid('visit_id').notNull(),
+    place: text('place').$type<PlaceKey>().notNull(),
+    level: text('level').$type<Level>().notNull(),
+    openedOn: day('opened_on').notNull(),
+    told: jsonb('told').$type<Told>(),
+    answer: jsonb('answer').$type<OwnersAnswer>(),
+    vet: jsonb('vet').$type<VetAnswer>(),
+    end: jsonb('ended').$type<ReferralEnd>(),
+    ...edited(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.id] }),
+    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
+    foreignKey({ columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
+    // One visit refers one place once, however often its events are read again.
+    uniqueIndex('referral_of_visit').on(t.businessId, t.visitId, t.place),
+    index('referral_by_dog').on(t.businessId, t.dogId),
+    ofThisBusiness('referral'),
+  ],
+);

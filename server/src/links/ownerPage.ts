@@ -1,0 +1,186 @@
+import type { OwnerPage } from '@dewpond/contract';
+import { atLeast, type Level } from '@dewpond/core/findings';
+import { nextVisit } from '@dewpond/core/careplan';
+import { namePlace, placeOf } from '@dewpond/core/places';
+import { URGENCY } from '@dewpond/core/referral';
+import { readSheet } from '@dewpond/core/sheet';
+import type { Day } from '@dewpond/core/units';
+import { and, eq, isNull, sql } from 'drizzle-orm';
+import { Router, type Request, type RequestHandler } from 'express';
+import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
+import { z } from 'zod';
+import { appointmentsOfDogs } from '../appointments/queries';
+import { ownerLink, photo, referral } from '../db/schema';
+import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
+import { planFor } from '../dogs/facts';
+import { loadDogs } from '../dogs/records';
+import { loadHouse } from '../house/house';
+import { letterheadOf } from '../house/letterhead';
+import { dayIn } from '../house/zone';
+import type { Services } from '../http/context';
+import { Refusal, notFound } from '../http/problem';
+import { keepLetter } from '../referrals/letter';
+import { sendPdf } from '../sheet/routes';
+import { keepSheet } from '../sheet/keepSheet';
+import { sheetViewOf } from '../sheet/sheetView';
+import { openLink } from './ownerLinks';
+
+/** Visits an owner can leaf back to. */
+const SHEETS = 4;
+
+interface Guest {
+  readonly businessId: BusinessId;
+  readonly linkId: string;
+  readonly dogId: string;
+  readonly until: Date;
+}
+const GUESTS = new WeakMap<Request, Guest>();
+const guestOf = (request: Request): Guest => {
+  const guest = GUESTS.get(request);
+  if (!guest) throw closed();
+  return guest;
+};
+const closed = () => new Refusal('not found', 'This page is closed. Please ask the salon for a new link.');
+
+/** What owners reach without signing in, each by the secret of their link, which comes in a header and stands in no address. */
+export function ownerPages(services: Services): Router {
+  const router = Router();
+  router.use('/api/owner', knock(services));
+
+  router.get('/api/owner', async (request, response) => {
+    const guest = guestOf(request);
+    const view = await inTenant(services.databases, guest.businessId, (tx) => pageFor(tx, guest, services.now()));
+    response.set('Cache-Control', 'private, no-store').json(view);
+  });
+
+  // Asked by a page that is in sight, never by the loading of it: whoever only fetches links has seen nothing.
+  router.post('/api/owner/seen', async (request, response) => {
+    const { businessId, linkId } = guestOf(request);
+    const now = new Date(services.now());
+    await inTenant(services.databases, businessId, (tx) =>
+      tx
+        .update(ownerLink)
+        .set({ seenAt: sql`coalesce(${ownerLink.seenAt}, ${now})`, lastSeenAt: now })
+        .where(eq(ownerLink.id, linkId)),
+    );
+    response.json({});
+  });
+
+  router.get('/api/owner/photos/:id', async (request, response) => {
+    const guest = guestOf(request);
+    const id = idOf(request.params['id'], 'picture');
+    const bytes = await inTenant(services.databases, guest.businessId, async (tx) => {
+      const page = await pageFor(tx, guest, services.now());
+      if (!page.sheets.some(({ photos }) => photos.some((each) => each.id === id))) throw notFound('picture');
+      const [row] = await tx.select({ bytes: photo.bytes }).from(photo).where(eq(photo.id, id));
+      if (!row) throw notFound('picture');
+      return row.bytes;
+    });
+    response.type('image/jpeg').set('Cache-Control', 'private, no-store').send(bytes);
+  });
+
+  router.get('/api/owner/sheets/:id', async (request, response) => {
+    const guest = guestOf(request);
+    const id = idOf(request.params['id'], 'sheet');
+    await inTenant(services.databases, guest.businessId, async (tx) => {
+      const page = await pageFor(tx, guest, services.now());
+      if (!page.sheets.some(({ visitId }) => visitId === id)) throw notFound('sheet');
+    });
+    sendPdf(response, await keepSheet(services, guest.businessId, id));
+  });
+
+  router.get('/api/owner/letters/:id', async (request, response) => {
+    const guest = guestOf(request);
+    const id = idOf(request.params['id'], 'letter');
+    const [its] = await inTenant(services.databases, guest.businessId, (tx) =>
+      tx
+        .select({ id: referral.id })
+        .from(referral)
+        .where(and(eq(referral.id, id), eq(referral.dogId, guest.dogId))),
+    );
+    if (!its) throw notFound('letter');
+    sendPdf(response, await keepLetter(services, guest.businessId, id));
+  });
+  return router;
+}
+
+function idOf(given: unknown, what: string): string {
+  const parsed = z.uuid().safeParse(given);
+  if (!parsed.success) throw notFound(what);
+  return parsed.data;
+}
+
+/** Knocks a minute from one address; a knock that opens nothing counts ten times. */
+const KNOCKS = 240;
+const WRONG_KNOCK = 10;
+
+function knock(services: Services): RequestHandler {
+  const limiter = new RateLimiterPostgres({
+    storeClient: services.databases.pools[1],
+    schemaName: 'auth',
+    tableName: 'link_knock',
+    tableCreated: true,
+    points: KNOCKS,
+    duration: 60,
+  });
+  return async (request, response, next) => {
+    const from = request.ip ?? 'nobody';
+    response.set('Referrer-Policy', 'no-referrer').set('X-Robots-Tag', 'noindex, nofollow');
+    await limiter.consume(from).catch(tooMany);
+    const [, token = ''] = /^Link (.+)$/.exec(request.get('authorization') ?? '') ?? [];
+    const opened = await openLink(services.databases, token, services.now());
+    if (!opened) {
+      await limiter.penalty(from, WRONG_KNOCK);
+      throw closed();
+    }
+    const { businessId, link } = opened;
+    GUESTS.set(request, { businessId, linkId: link.id, dogId: link.dogId, until: link.expiresAt });
+    next();
+  };
+}
+
+function tooMany(why: unknown): never {
+  if (why instanceof RateLimiterRes) throw new Refusal('too many', 'Too many tries. Please wait a minute.');
+  throw why;
+}
+
+/** This dog and nothing else: its last sheets, letters that are open, what is booked. */
+async function pageFor(tx: Tenant, { dogId, until }: Guest, now: number): Promise<OwnerPage> {
+  const house = await loadHouse(tx);
+  const [record] = await loadDogs(tx, { ids: [dogId] });
+  if (!record) throw closed();
+  const today = dayIn(house.zone, now);
+  const { due, facts } = planFor(record, house, today);
+  const closedVisits = record.visits.filter((visit) => visit.closed !== null).slice(-SHEETS);
+  const sheets = [];
+  for (const { id } of closedVisits.toReversed()) {
+    const { sheet, edits, photos, photosAgreed } = await sheetViewOf(tx, id, now);
+    const shown = photosAgreed ? photos.filter((each) => edits.photos.includes(each.id)) : [];
+    sheets.push({ visitId: id, read: readSheet(sheet, edits), photos: shown });
+  }
+  const letters = await tx
+    .select()
+    .from(referral)
+    .where(and(eq(referral.dogId, dogId), isNull(referral.end)));
+  const booked = (await appointmentsOfDogs(tx, [dogId])).filter(
+    (each) => each.state === 'booked' && new Date(each.startsAt).getTime() > now,
+  );
+  return {
+    house: letterheadOf(house),
+    dog: record.dog.name,
+    drawing: facts.traits,
+    sheets,
+    letters: letters
+      .filter(({ level }) => atLeast(level, 'vet'))
+      .map(({ id, place, level, openedOn }) => ({
+        id,
+        place: namePlace(placeOf(place)),
+        urgency: URGENCY[level satisfies Level] ?? '',
+        openedOn: openedOn as Day,
+      })),
+    booked: booked.map(({ startsAt, kind }) => ({ startsAt, kind })),
+    zone: house.zone,
+    suggested: nextVisit(due, today)?.day ?? null,
+    until: until.toISOString(),
+  };
+}

@@ -1,0 +1,56 @@
+import type { MessageDraft } from '@dewpond/contract';
+import { LINK_MARK, reachOf, type MessageKind } from '@dewpond/core/messages';
+import { namePlace, placeOf } from '@dewpond/core/places';
+import { URGENCY } from '@dewpond/core/referral';
+import { fillIn } from '@dewpond/core/sheet';
+import { showDay, type Day } from '@dewpond/core/units';
+import { eq } from 'drizzle-orm';
+import { client, dog, referral, visit } from '../db/schema';
+import type { Tenant } from '../db/tenant';
+import { loadHouse } from '../house/house';
+import { wordingOf } from '../house/letterhead';
+import { dayIn } from '../house/zone';
+import { notFound } from '../http/problem';
+
+/** How long a page that is sent stays open [house value]. */
+export const LINK_DAYS = 60;
+
+interface About {
+  readonly kind: MessageKind;
+  readonly visit?: string | undefined;
+  readonly time?: string | undefined;
+  readonly referral?: string | undefined;
+}
+
+/** What the house would write to this dog's owner, and by which channels it may. */
+export async function draftFor(tx: Tenant, dogId: string, about: About, now: number): Promise<MessageDraft> {
+  const house = await loadHouse(tx);
+  const [its] = await tx
+    .select({ dog: dog.name, owner: client.name, card: client.card })
+    .from(dog)
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .where(eq(dog.id, dogId));
+  if (!its) throw notFound('dog');
+  const [its_visit] = about.visit ? await tx.select().from(visit).where(eq(visit.id, about.visit)) : [];
+  const [open] = about.referral ? await tx.select().from(referral).where(eq(referral.id, about.referral)) : [];
+  const words = {
+    dog: its.dog,
+    owner: its.owner,
+    business: house.name,
+    phone: house.phone,
+    time: about.time ?? 'this afternoon',
+    day: showDay((its_visit?.day ?? dayIn(house.zone, now)) as Day),
+    days: String(LINK_DAYS),
+    link: LINK_MARK,
+    place: open ? namePlace(placeOf(open.place)) : '',
+    urgency: open ? (URGENCY[open.level] ?? '') : '',
+  };
+  const template = wordingOf(house).messages[about.kind];
+  return {
+    owner: its.owner,
+    reach: reachOf(its.card),
+    subject: fillIn(template.subject, words),
+    // A house that has written down no number signs with its name alone.
+    words: fillIn(template.words, words).replace(/, $/, ''),
+  };
+}

@@ -1,0 +1,75 @@
+import type { MessageChannel, Outcome } from '@dewpond/core/messages';
+import { createTransport } from 'nodemailer';
+import type { Config } from '../config';
+
+/** A message ready to be handed over. */
+export interface Letter {
+  /** The same for every try, so that a box that gets it twice can tell. */
+  readonly id: string;
+  readonly to: string;
+  readonly from: { readonly name: string; readonly replyTo: string };
+  readonly subject: string;
+  readonly words: string;
+  readonly attached: readonly { readonly name: string; readonly bytes: Buffer }[];
+}
+
+/** Somebody who carries messages away. */
+export interface Carrier {
+  readonly via: 'stand-in' | 'smtp';
+  readonly carry: (letter: Letter) => Promise<Outcome>;
+}
+export type Post = Readonly<Record<MessageChannel, Carrier>>;
+
+/** Takes everything and sends nothing: what would have gone out is what the outbox shows. */
+const STAND_IN: Carrier = {
+  via: 'stand-in',
+  carry: () => Promise.resolve({ kind: 'sent', word: 'Taken by the stand-in. Nothing left this machine.' }),
+};
+
+/** E-mail by SMTP where a server is configured, else the stand-in; text messages by the stand-in. */
+export function openPost({ SMTP_URL, MAIL_FROM }: Pick<Config, 'SMTP_URL' | 'MAIL_FROM'>): Post {
+  return { 'e-mail': SMTP_URL === '' ? STAND_IN : smtpCarrier(SMTP_URL, MAIL_FROM), 'text message': STAND_IN };
+}
+
+const PATIENCE_MS = 20_000;
+
+export function smtpCarrier(url: string, sender: string): Carrier {
+  const transport = createTransport({
+    url,
+    connectionTimeout: PATIENCE_MS,
+    greetingTimeout: PATIENCE_MS,
+    socketTimeout: PATIENCE_MS,
+  });
+  const domain = sender.split('@').at(-1) ?? 'localhost';
+  return {
+    via: 'smtp',
+    carry: async ({ id, to, from, subject, words, attached }) => {
+      try {
+        const { response } = await transport.sendMail({
+          messageId: `<${id}@${domain}>`,
+          from: { name: from.name, address: sender },
+          ...(from.replyTo === '' ? {} : { replyTo: from.replyTo }),
+          to,
+          subject,
+          text: words,
+          headers: { 'Auto-Submitted': 'auto-generated' },
+          attachments: attached.map(({ name, bytes }) => ({
+            filename: `${name}.pdf`,
+            content: bytes,
+            contentType: 'application/pdf',
+          })),
+        });
+        return { kind: 'sent', word: response };
+      } catch (error) {
+        return whatWentWrong(error);
+      }
+    },
+  };
+}
+
+/** 5xx is a no that stays a no (RFC 5321 §4.2.1); everything else may go better later. */
+function whatWentWrong(error: unknown): Outcome {
+  const { responseCode, message } = error as { responseCode?: number; message?: string };
+  const word = (message ?? 'Not sent.').slice(0, 300);
+  return responseCode !== undefined && responseCode >= 500 ? { kind: 'refused', word } : { kind: 'trouble', word };
+}

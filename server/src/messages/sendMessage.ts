@@ -1,0 +1,92 @@
+import { LINK_MARK, UNSURE_AFTER_MS, afterTry, reachOf, type Outcome } from '@dewpond/core/messages';
+import { and, eq, lt, sql } from 'drizzle-orm';
+import { client, message } from '../db/schema';
+import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
+import { loadHouse } from '../house/house';
+import type { Services } from '../http/context';
+import { enqueueMessage } from '../jobs/queue';
+import { urlOf } from '../links/ownerLinks';
+import { keepLetter } from '../referrals/letter';
+import { openReferral } from '../referrals/referrals';
+import { keepSheet } from '../sheet/keepSheet';
+import type { Letter } from './post';
+
+type Row = typeof message.$inferSelect;
+
+/**
+ * One try to send one message. It is taken in one transaction, handed over outside of any, and its end written in
+ * another; what was taken and never ended becomes "unsure" and is not sent again by itself: never twice.
+ */
+export async function sendMessage(services: Services, businessId: BusinessId, id: string): Promise<void> {
+  const taken = await inTenant(services.databases, businessId, (tx) => take(tx, id, services.now()));
+  if (!taken) return;
+  const { row, from } = taken;
+  const carrier = services.post[row.channel];
+  const outcome = await carry(services, businessId, row, from).catch((error: unknown): Outcome => ({
+    kind: 'trouble',
+    word: error instanceof Error ? error.message : 'Not sent.',
+  }));
+  await inTenant(services.databases, businessId, async (tx) => {
+    const { state, againIn, lastWord } = afterTry(outcome, row.tries);
+    const now = services.now();
+    const nextTryAt = againIn === null ? null : new Date(now + againIn * 60_000);
+    await tx
+      .update(message)
+      .set({ state, lastWord, nextTryAt, via: carrier.via, sentAt: state === 'sent' ? new Date(now) : null })
+      .where(and(eq(message.id, id), eq(message.state, 'sending')));
+    if (nextTryAt) await enqueueMessage(tx, { businessId, messageId: id }, nextTryAt);
+  });
+}
+
+interface Taken {
+  readonly row: Row;
+  readonly from: Letter['from'];
+}
+
+/** Takes a waiting message that is due, if the owner still agrees. Only one process gets it. */
+async function take(tx: Tenant, id: string, now: number): Promise<Taken | null> {
+  const [row] = await tx
+    .update(message)
+    .set({ state: 'sending', takenAt: new Date(now), tries: sql`${message.tries} + 1` })
+    .where(and(eq(message.id, id), eq(message.state, 'waiting')))
+    .returning();
+  if (!row) return null;
+  const [owner] = await tx.select({ card: client.card }).from(client).where(eq(client.id, row.clientId));
+  const whyNot = owner && reachOf(owner.card).find(({ channel }) => channel === row.channel)?.whyNot;
+  if (!owner || whyNot) {
+    await tx
+      .update(message)
+      .set({ state: 'failed', lastWord: whyNot ?? 'This client is gone.' })
+      .where(eq(message.id, id));
+    return null;
+  }
+  const house = await loadHouse(tx);
+  return { row, from: { name: house.name, replyTo: house.email } };
+}
+
+async function carry(services: Services, businessId: BusinessId, row: Row, from: Letter['from']): Promise<Outcome> {
+  const attached = [];
+  if (row.channel === 'e-mail' && row.kind === 'sheet' && row.visitId !== null)
+    attached.push(await keepSheet(services, businessId, row.visitId));
+  if (row.channel === 'e-mail' && row.kind === 'vet, please' && row.dogId !== null) {
+    const { dogId } = row;
+    const open = await inTenant(services.databases, businessId, (tx) => openReferral(tx, dogId));
+    if (open) attached.push(await keepLetter(services, businessId, open.id));
+  }
+  const link = row.linkId === null ? '' : urlOf(services.links, businessId, row.linkId);
+  return services.post[row.channel].carry({
+    id: row.id,
+    to: row.recipient,
+    from,
+    subject: row.subject,
+    words: row.words.replaceAll(LINK_MARK, link),
+    attached,
+  });
+}
+
+/** Messages that were taken and never heard of again: a person decides about them. */
+export const settleUnsure = (tx: Tenant, now: number) =>
+  tx
+    .update(message)
+    .set({ state: 'unsure', lastWord: 'We stopped in the middle of sending it. It may have arrived.' })
+    .where(and(eq(message.state, 'sending'), lt(message.takenAt, new Date(now - UNSURE_AFTER_MS))));

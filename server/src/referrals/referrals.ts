@@ -1,0 +1,147 @@
+import type { ReferralView } from '@dewpond/contract';
+import { LEVELS, SIGNS, atLeast } from '@dewpond/core/findings';
+import { GRADE_WORDS, namePlace, placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
+import { dueOn, nextStep, overdueDays, vetBy } from '@dewpond/core/referral';
+import { addDays, type Day } from '@dewpond/core/units';
+import { and, eq, inArray, isNull, notInArray } from 'drizzle-orm';
+import { v7 } from 'uuid';
+import { client, dog, findingSeen, referral } from '../db/schema';
+import type { BusinessId, Tenant } from '../db/tenant';
+import { contentHash } from '../http/sameContent';
+import type { LoadedVisit } from '../visits/load';
+
+/**
+ * Opens a referral for every place of a visit that a vet should see; in the transaction of the events that say so, as
+ * often as they are read. A place that is referred already keeps its referral; one that nobody has worked on goes when
+ * the visit no longer says it.
+ */
+export async function referPlaces(tx: Tenant, businessId: BusinessId, visit: LoadedVisit): Promise<void> {
+  const { row, judged } = visit;
+  await closeWhatIsClear(tx, visit);
+  const wanted = Object.values(judged).filter(({ level }) => atLeast(level, 'vet'));
+  const keys = wanted.map(({ place }) => placeKey(place));
+  await tx
+    .delete(referral)
+    .where(
+      and(
+        eq(referral.visitId, row.id),
+        isNull(referral.told),
+        isNull(referral.answer),
+        isNull(referral.vet),
+        isNull(referral.end),
+        keys.length > 0 ? notInArray(referral.place, keys) : undefined,
+      ),
+    );
+  if (wanted.length === 0) return;
+  const open = await tx
+    .select({ place: referral.place, visitId: referral.visitId })
+    .from(referral)
+    .where(and(eq(referral.dogId, row.dogId), isNull(referral.end)));
+  for (const { place, level } of wanted) {
+    const key = placeKey(place);
+    if (open.some((each) => each.place === key && each.visitId !== row.id)) continue;
+    await tx
+      .insert(referral)
+      .values({
+        businessId,
+        id: v7(),
+        dogId: row.dogId,
+        visitId: row.id,
+        place: key,
+        level,
+        openedOn: row.day,
+        madeFrom: contentHash({ visit: row.id, place: key }),
+      })
+      .onConflictDoUpdate({ target: [referral.businessId, referral.visitId, referral.place], set: { level } });
+  }
+}
+
+const LOOK_OVER = 'the look-over';
+
+/** A place seen clear later needs no vet any more; and does again when that look is taken back. */
+async function closeWhatIsClear(tx: Tenant, { row, state }: LoadedVisit): Promise<void> {
+  const rows = await tx.select().from(referral).where(eq(referral.dogId, row.dogId));
+  for (const { id, place, visitId, openedOn, end } of rows) {
+    if (visitId === row.id || openedOn > row.day) continue;
+    const found = state.findings.some((each) => placeKey(each.place) === place);
+    const clear = !found && state.lookedClear.includes(place) && state.closed !== null;
+    const byThisLook = end?.by === LOOK_OVER && end.on === row.day;
+    if (clear && end === null) {
+      const on = row.day as Day;
+      await tx
+        .update(referral)
+        .set({ end: { outcome: 'seen clear here', on, by: LOOK_OVER } })
+        .where(eq(referral.id, id));
+    } else if (!clear && byThisLook) await tx.update(referral).set({ end: null }).where(eq(referral.id, id));
+  }
+}
+
+/** The most pressing open referral of a dog. */
+export async function openReferral(tx: Tenant, dogId: string) {
+  const rows = await tx
+    .select()
+    .from(referral)
+    .where(and(eq(referral.dogId, dogId), isNull(referral.end)));
+  return rows.toSorted((a, b) => LEVELS.indexOf(b.level) - LEVELS.indexOf(a.level))[0] ?? null;
+}
+
+/** Closed ones are in sight for this long. */
+const SHOWN_DAYS = 60;
+
+/** Open referrals, the most pressing first, then those closed lately. */
+export async function referralViews(tx: Tenant, today: Day, dogId?: string): Promise<ReferralView[]> {
+  const rows = await tx
+    .select({ referral, dog: dog.name, clientId: client.id, owner: client.name, card: client.card })
+    .from(referral)
+    .innerJoin(dog, eq(dog.id, referral.dogId))
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .where(dogId === undefined ? undefined : eq(referral.dogId, dogId));
+  const since = addDays(today, -SHOWN_DAYS);
+  const shown = rows.filter(({ referral: { end } }) => dogId !== undefined || end === null || end.on >= since);
+  const findings =
+    shown.length === 0
+      ? []
+      : await tx
+          .select()
+          .from(findingSeen)
+          .where(inArray(findingSeen.visitId, [...new Set(shown.map(({ referral: { visitId } }) => visitId))]));
+  const views = shown.map(({ referral: row, card, ...its }): ReferralView => {
+    const stand = { ...row, openedOn: row.openedOn as Day };
+    return {
+      id: row.id,
+      version: row.version,
+      dogId: row.dogId,
+      ...its,
+      phone: card.phones[0]?.number ?? '',
+      visitId: row.visitId,
+      place: row.place,
+      placeName: namePlace(placeOf(row.place)),
+      words: wordsAt(findings, row.visitId, row.place),
+      level: row.level,
+      openedOn: stand.openedOn,
+      told: row.told,
+      answer: row.answer,
+      vet: row.vet,
+      end: row.end,
+      vetBy: vetBy(stand),
+      dueOn: dueOn(stand),
+      next: nextStep(stand),
+    };
+  });
+  const pressing = (view: ReferralView) => [
+    view.end === null ? 1 : 0,
+    LEVELS.indexOf(view.level as (typeof LEVELS)[number]),
+    Math.max(-1000, overdueDays({ ...view, level: view.level as (typeof LEVELS)[number] }, today)),
+  ];
+  return views.toSorted((a, b) => {
+    const [x, y] = [pressing(a), pressing(b)];
+    const at = x.findIndex((each, i) => each !== y[i]);
+    return at < 0 ? 0 : (y[at] ?? 0) - (x[at] ?? 0);
+  });
+}
+
+const wordsAt = (findings: (typeof findingSeen.$inferSelect)[], visitId: string, place: PlaceKey): string =>
+  findings
+    .filter((each) => each.visitId === visitId && each.place === place)
+    .map(({ sign, grade }) => (SIGNS[sign].graded ? `${SIGNS[sign].name}, ${GRADE_WORDS[grade]}` : SIGNS[sign].name))
+    .join('; ');

@@ -1,0 +1,38 @@
+import { and, eq } from 'drizzle-orm';
+import type { Router } from 'express';
+import { z } from 'zod';
+import { referral } from '../db/schema';
+import { loadHouse } from '../house/house';
+import { dayIn } from '../house/zone';
+import { askerOf, type Services } from '../http/context';
+import { conflict, notFound } from '../http/problem';
+import { route } from '../http/route';
+import { sendPdf } from '../sheet/routes';
+import { keepLetter } from './letter';
+import { referralViews } from './referrals';
+
+export function referralRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/referrals', async ({ tx, query, now }) => {
+    const { zone } = await loadHouse(tx);
+    return { items: await referralViews(tx, dayIn(zone, now), query.dog) };
+  });
+
+  route(router, services, 'PUT /api/referrals/:id', async ({ tx, params, body }) => {
+    const { version, ...set } = body;
+    const [written] = await tx
+      .update(referral)
+      .set({ ...set, version: version + 1 })
+      .where(and(eq(referral.id, params.id), eq(referral.version, version)))
+      .returning({ version: referral.version });
+    if (written) return written;
+    const [current] = await tx.select().from(referral).where(eq(referral.id, params.id));
+    if (!current) throw notFound('referral');
+    throw conflict('Someone else worked on this meanwhile.', current, body);
+  });
+
+  router.get('/api/referrals/:id/letter.pdf', async (request, response) => {
+    const { id } = request.params;
+    if (!z.uuid().safeParse(id).success) throw notFound('letter');
+    sendPdf(response, await keepLetter(services, askerOf(request).businessId, id));
+  });
+}

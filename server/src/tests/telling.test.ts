@@ -1,0 +1,529 @@
+import type { MessageView } from '@dewpond/contract';
+import { finding } from '@dewpond/core/findings';
+import { NO_EDITS, editLine, pageOf, readSheet } from '@dewpond/core/sheet';
+import type { Happening } from '@dewpond/core/visit';
+import { eq } from 'drizzle-orm';
+import { simpleParser, type ParsedMail } from 'mailparser';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import sharp from 'sharp';
+import { SMTPServer } from 'smtp-server';
+import request from 'supertest';
+import { v7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { message, ownerLink } from '../db/schema';
+import { inTenant } from '../db/tenant';
+import type { Services } from '../http/context';
+import { smtpCarrier, type Carrier } from '../messages/post';
+import { sendMessage } from '../messages/sendMessage';
+import { addDog, app, clock, databases, logLines, openSalon, services, type Salon } from './salon';
+import { begin, eventsOf, visitDog } from './tableSide';
+
+const on = '2026-11-02';
+let salon: Salon;
+let stranger: Salon;
+beforeAll(async () => {
+  salon = await openSalon();
+  stranger = await openSalon();
+});
+
+const musty = (grade: 1 | 2 | 3 = 2, side: 'left' | 'right' = 'left'): Happening => ({
+  type: 'found',
+  finding: finding({ site: 'ear', side }, 'ear musty smell', grade),
+});
+const yellow: Happening = { type: 'found', finding: finding({ site: 'ear', side: 'left' }, 'ear yellow wax', 2) };
+
+/** A dog whose owner may be written to by both channels, or by what is given. */
+async function reachable(
+  consents: object = { 'e-mail': { yes: true, on }, 'text message': { yes: true, on }, photos: { yes: true, on } },
+) {
+  const { dogId, clientId } = await addDog(salon, { name: 'Teasel' });
+  const { body: view } = await salon.call('GET /api/clients/:id', { id: clientId });
+  const { version, name } = view.client;
+  const card = {
+    ...view.client.card,
+    emails: ['folake@thornmere.example'],
+    phones: [{ number: '01632 960114', whose: '' }],
+    consents,
+  };
+  const { status, body } = await salon.call('PUT /api/clients/:id', { id: clientId, body: { version, name, card } });
+  expect([status, body]).toMatchObject([200, {}]);
+  return { dogId, clientId };
+}
+const write = (dogId: string, more: object = {}) =>
+  salon.call('POST /api/messages', {
+    body: {
+      id: v7(),
+      dogId,
+      visitId: null,
+      kind: 'nearly ready',
+      channel: 'e-mail',
+      subject: 'Teasel is nearly ready',
+      words: 'Teasel will be ready around 15:30.',
+      ...more,
+    },
+  });
+const outbox = async (id: string): Promise<MessageView> => {
+  const { body } = await salon.call('GET /api/messages');
+  const found = body.items.find((each) => each.id === id);
+  if (!found) throw new Error('not in the outbox');
+  return found;
+};
+
+async function textOf(bytes: Buffer): Promise<{ text: string; pages: number; title: string; language: string }> {
+  const pdf = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false }).promise;
+  const { info } = (await pdf.getMetadata()) as unknown as { info: { Title: string; Language: string } };
+  const items = (await (await pdf.getPage(1)).getTextContent()).items;
+  const text = items
+    .map((item) => ('str' in item ? item.str : ''))
+    .join(' ')
+    .replaceAll(/\s+/g, ' ');
+  return { text, pages: pdf.numPages, title: info.Title, language: info.Language };
+}
+const pdfAt = async (path: string, cookie = salon.cookie) =>
+  (await request(app).get(path).set('Cookie', cookie).responseType('blob')).body as Buffer;
+
+describe('a hand on the sheet', () => {
+  test('is kept apart, comes back, stands in the PDF, and two hands hear of each other', async () => {
+    const { dogId } = await reachable();
+    const id = await visitDog(salon, dogId, [musty()]);
+    const { body: view } = await salon.call('GET /api/visits/:id/sheet', { id });
+    expect([view.version, view.edits]).toEqual([0, NO_EDITS]);
+    const line = pageOf(view.sheet, NO_EDITS).did.find(({ key }) => key === 'bath');
+    if (!line) throw new Error('no bath');
+    const edits = editLine(NO_EDITS, 'did', line, 'Bathed twice, she had rolled in the reeds.');
+    expect((await salon.call('PUT /api/visits/:id/sheet', { id, body: { version: 0, edits } })).body.version).toBe(1);
+    const second = await salon.call('PUT /api/visits/:id/sheet', { id, body: { version: 0, edits: NO_EDITS } });
+    expect([second.status, second.body.error.message]).toEqual([409, 'Someone else changed this sheet meanwhile.']);
+
+    const { body: again } = await salon.call('GET /api/visits/:id/sheet', { id });
+    expect(readSheet(again.sheet, again.edits).parts.flatMap(({ lines }) => lines.map(({ words }) => words))).toContain(
+      'Bathed twice, she had rolled in the reeds.',
+    );
+    const { text, pages } = await textOf(await pdfAt(`/api/visits/${id}/sheet.pdf`));
+    expect(pages).toBe(1);
+    expect(text).toContain('Bathed twice, she had rolled in the reeds.');
+    expect(text).not.toContain('Bathed and dried.');
+  });
+
+  test('hostile words stay words, and a long sheet of one visit stays one page', async () => {
+    const { dogId } = await addDog(salon, { name: '<script>alert(1)</script> مرحبا 🐕' });
+    const id = await visitDog(salon, dogId, [musty(3), musty(1, 'right')]);
+    const edits = {
+      ...NO_EDITS,
+      added: [
+        {
+          id: v7(),
+          section: 'suggest' as const,
+          words: '<img src=x onerror=alert(1)> שלום 🐾 ' + 'word '.repeat(60).trim(),
+        },
+      ],
+    };
+    expect((await salon.call('PUT /api/visits/:id/sheet', { id, body: { version: 0, edits } })).status).toBe(200);
+    const { text, pages } = await textOf(await pdfAt(`/api/visits/${id}/sheet.pdf`));
+    expect(pages).toBe(1);
+    expect(text).toContain('<img src=x onerror=alert(1)>');
+  });
+
+  test('of another business is not there', async () => {
+    const { dogId } = await addDog(stranger);
+    const id = await visitDog(stranger, dogId);
+    const { status } = await salon.call('PUT /api/visits/:id/sheet', { id, body: { version: 0, edits: NO_EDITS } });
+    expect(status).toBe(404);
+  });
+});
+
+describe('how the house signs and speaks', () => {
+  test('stands on the sheet; an illness or a missing place is refused', async () => {
+    const own = await openSalon();
+    const { body: before } = await own.call('GET /api/letterhead');
+    const edit = (wording: object) => ({
+      version: before.version,
+      phone: '01632 960100',
+      email: 'salon@withyquay.example',
+      colour: '#7A2E5B',
+      wording,
+    });
+    const refused = await own.call('PUT /api/letterhead', { body: edit({ 'sign ear musty smell': 'an infection' }) });
+    expect(refused.status).toBe(422);
+    expect(refused.body.error.message).toMatch(/names an illness or a dose/);
+    expect((await own.call('PUT /api/letterhead', { body: edit({ 'sentence cleaned': 'Cleaned.' }) })).status).toBe(
+      422,
+    );
+    const kept = await own.call('PUT /api/letterhead', {
+      body: edit({ 'sign ear musty smell': 'a smell like old bread' }),
+    });
+    expect(kept.status).toBe(200);
+    const { dogId } = await addDog(own);
+    const id = await visitDog(own, dogId, [musty()]);
+    const { text } = await textOf(await pdfAt(`/api/visits/${id}/sheet.pdf`, own.cookie));
+    expect(text).toContain('a smell like old bread (plain)');
+    expect(text).toContain('01632 960100');
+  });
+  test('is the manager’s to change', async () => {
+    const groomer = await openSalon('groomer');
+    const body = { version: 1, phone: '', email: '', colour: '#125B60', wording: {} };
+    expect((await groomer.call('PUT /api/letterhead', { body })).status).toBe(403);
+  });
+});
+
+/** A mail server of our own on loopback, that keeps what it was given. */
+async function openMailServer(refuse: (to: string) => { code: number; words: string } | null = () => null) {
+  const mails: ParsedMail[] = [];
+  const server = new SMTPServer({
+    authOptional: true,
+    disabledCommands: ['STARTTLS'],
+    onRcptTo: ({ address }, _session, done) => {
+      const no = refuse(address);
+      done(no ? Object.assign(new Error(no.words), { responseCode: no.code }) : undefined);
+    },
+    onData: (stream, _session, done) => {
+      void simpleParser(stream).then((mail) => {
+        mails.push(mail);
+        done();
+      });
+    },
+  });
+  await new Promise<void>((listening) => server.listen(0, '127.0.0.1', listening));
+  const { port } = server.server.address() as { port: number };
+  return { mails, url: `smtp://127.0.0.1:${port}`, close: () => new Promise<void>((closed) => server.close(closed)) };
+}
+const withMail = (carrier: Carrier): Services => ({ ...services, post: { ...services.post, 'e-mail': carrier } });
+const sent = (by: Services, id: string) => sendMessage(by, salon.businessId, id);
+
+describe('a message to an owner', () => {
+  let mail: Awaited<ReturnType<typeof openMailServer>>;
+  beforeAll(async () => {
+    mail = await openMailServer((to) =>
+      to.startsWith('gone')
+        ? { code: 550, words: 'No such box here' }
+        : to.startsWith('busy')
+          ? { code: 451, words: 'Try later' }
+          : null,
+    );
+  });
+  afterAll(() => mail.close());
+  const smtp = () => withMail(smtpCarrier(mail.url, 'salon@dewpond.example'));
+
+  test('goes out by SMTP with sheet, link and headers; the outbox shows it, the secret nowhere', async () => {
+    const { dogId } = await reachable();
+    const visitId = await visitDog(salon, dogId, [musty()]);
+    const { body: draft } = await salon.call('GET /api/dogs/:id/draft', {
+      id: dogId,
+      query: { kind: 'sheet', visit: visitId },
+    });
+    expect(draft.reach.map(({ whyNot }) => whyNot)).toEqual([null, null]);
+    const { status, body } = await write(dogId, { kind: 'sheet', visitId, subject: draft.subject, words: draft.words });
+    expect(status).toBe(201);
+    expect((await outbox(body.id)).state).toBe('waiting');
+    const linesBefore = logLines.length;
+    await sent(smtp(), body.id);
+    const [got] = mail.mails.splice(0);
+    expect(got).toMatchObject({
+      subject: 'Teasel at A salon, Wed 25 Nov',
+      messageId: `<${body.id}@dewpond.example>`,
+      attachments: [{ contentType: 'application/pdf', filename: 'Teasel-2026-11-25.pdf' }],
+    });
+    expect(got?.from?.value).toEqual([{ name: 'A salon', address: 'salon@dewpond.example' }]);
+    expect([got?.to].flat()[0]?.text).toBe('folake@thornmere.example');
+    expect((await textOf(got?.attachments[0]?.content as Buffer)).text).toContain('a musty smell');
+    const [, token = ''] = /\/owner#(\S+)/.exec(got?.text ?? '') ?? [];
+    expect(token).toMatch(/^[\w-]{22}\.[\w-]{43}$/);
+
+    const shown = await outbox(body.id);
+    expect(shown).toMatchObject({ state: 'sent', via: 'smtp', tries: 1 });
+    expect(shown.words).toContain('(the owner’s private page)');
+    const kept = await inTenant(databases, salon.businessId, (tx) =>
+      Promise.all([tx.select().from(message).where(eq(message.id, body.id)), tx.select().from(ownerLink)]),
+    );
+    expect(JSON.stringify(kept)).not.toContain(token.split('.')[1]);
+    const page = await request(app).get('/api/owner').set('Authorization', `Link ${token}`);
+    expect(page.body).toMatchObject({ dog: 'Teasel' });
+    expect(logLines.slice(linesBefore).join('\n')).not.toContain(token.split('.')[1]);
+  });
+
+  test('is never sent twice: two workers, a second job, a crash in the middle', async () => {
+    const { dogId } = await reachable();
+    const { body } = await write(dogId);
+    await Promise.all([sent(smtp(), body.id), sent(smtp(), body.id), sent(smtp(), body.id)]);
+    await sent(smtp(), body.id);
+    expect(mail.mails.splice(0)).toHaveLength(1);
+
+    const { body: crashed } = await write(dogId);
+    const dying: Carrier = { via: 'smtp', carry: () => new Promise(() => undefined) };
+    void sent(withMail(dying), crashed.id);
+    await expect.poll(async () => (await outbox(crashed.id)).state).toBe('sending');
+    await sent(smtp(), crashed.id);
+    expect(mail.mails).toHaveLength(0);
+    const before = clock.now;
+    clock.now += 11 * 60_000;
+    expect(await outbox(crashed.id)).toMatchObject({
+      state: 'unsure',
+      lastWord: expect.stringContaining('may have arrived') as string,
+    });
+    expect((await salon.call('PUT /api/messages/:id', { id: crashed.id, body: { what: 'again' } })).status).toBe(200);
+    await sent(smtp(), crashed.id);
+    expect(mail.mails.splice(0)).toHaveLength(1);
+    clock.now = before;
+  });
+
+  test.each([
+    ['a refused box is final', 'gone@thornmere.example', { state: 'failed', tries: 1 }, /No such box here/],
+    ['a busy one is tried again', 'busy@thornmere.example', { state: 'waiting', tries: 1 }, /Try later/],
+  ])('%s', async (_, address, stands, words) => {
+    const { dogId } = await reachable();
+    const { body } = await write(dogId);
+    await inTenant(databases, salon.businessId, (tx) =>
+      tx.update(message).set({ recipient: address }).where(eq(message.id, body.id)),
+    );
+    await sent(smtp(), body.id);
+    const shown = await outbox(body.id);
+    expect(shown).toMatchObject(stands);
+    expect(shown.lastWord).toMatch(words);
+    expect(shown.nextTryAt !== null).toBe(stands.state === 'waiting');
+  });
+
+  test('a mail server that is down loses nothing, and after five tries a person is asked', async () => {
+    const { dogId } = await reachable();
+    const { body } = await write(dogId);
+    const down = withMail(smtpCarrier('smtp://127.0.0.1:1', 'salon@dewpond.example'));
+    for (let tries = 1; tries <= 6; tries++) {
+      await sent(down, body.id);
+      expect(await outbox(body.id)).toMatchObject({ state: tries < 6 ? 'waiting' : 'failed', tries });
+    }
+    expect((await salon.call('PUT /api/messages/:id', { id: body.id, body: { what: 'again' } })).status).toBe(200);
+    await sent(smtp(), body.id);
+    expect(mail.mails.splice(0)).toHaveLength(1);
+  });
+
+  test('goes nowhere it is not welcome, also when the word was taken back while it waited', async () => {
+    const { dogId } = await reachable({ 'text message': { yes: true, on } });
+    const refused = await write(dogId);
+    expect([refused.status, refused.body.error.message]).toEqual([
+      422,
+      'Nobody has asked yet whether e-mails are welcome.',
+    ]);
+    const { dogId: other, clientId } = await reachable();
+    const { body } = await write(other);
+    const { body: view } = await salon.call('GET /api/clients/:id', { id: clientId });
+    const { version, name, card } = view.client;
+    const consents = { ...card.consents, 'e-mail': { yes: false, on } };
+    await salon.call('PUT /api/clients/:id', { id: clientId, body: { version, name, card: { ...card, consents } } });
+    await sent(smtp(), body.id);
+    expect(mail.mails).toHaveLength(0);
+    expect(await outbox(body.id)).toMatchObject({ state: 'failed', lastWord: 'The owner wants no e-mails.' });
+  });
+
+  test('asked for twice is one message; withdrawn it stays; the stand-in can let one come back', async () => {
+    const { dogId } = await reachable();
+    const id = v7();
+    expect((await write(dogId, { id })).status).toBe(201);
+    expect((await write(dogId, { id })).status).toBe(201);
+    expect((await write(dogId, { id, words: 'Something else.' })).status).toBe(409);
+    expect((await salon.call('PUT /api/messages/:id', { id, body: { what: 'withdraw' } })).status).toBe(200);
+    await sent(smtp(), id);
+    expect(mail.mails).toHaveLength(0);
+    expect((await outbox(id)).state).toBe('withdrawn');
+
+    const { body } = await write(dogId, { channel: 'text message' });
+    expect((await salon.call('PUT /api/messages/:id', { id: body.id, body: { what: 'bounce' } })).status).toBe(409);
+    await sent(services, body.id);
+    expect(await outbox(body.id)).toMatchObject({ state: 'sent', via: 'stand-in', to: '01632 960114' });
+    await salon.call('PUT /api/messages/:id', { id: body.id, body: { what: 'bounce' } });
+    expect((await outbox(body.id)).state).toBe('bounced');
+    expect((await stranger.call('GET /api/messages')).body.items).toEqual([]);
+  });
+});
+
+describe('the owner’s page', () => {
+  const guest = (token: string, path = '/api/owner') =>
+    request(app)
+      .get(path)
+      .set('Authorization', `Link ${token}`)
+      .set('X-Forwarded-For', `10.9.${Math.floor(Math.random() * 250)}.${Math.floor(Math.random() * 250)}`);
+  async function page(days = 30) {
+    const { dogId } = await reachable();
+    const visitId = await visitDog(salon, dogId, [yellow]);
+    const { body } = await salon.call('POST /api/links', { body: { id: v7(), dogId, days } });
+    return { dogId, visitId, link: body, token: body.url.split('#')[1] ?? '' };
+  }
+
+  test('shows this dog without signing in, not indexed, not kept; what was left out is not sent', async () => {
+    const { visitId, token, link } = await page();
+    const { body: view } = await salon.call('GET /api/visits/:id/sheet', { id: visitId });
+    const bath = pageOf(view.sheet, NO_EDITS).did.find(({ key }) => key === 'bath');
+    if (!bath) throw new Error('no bath');
+    const edits = editLine(NO_EDITS, 'did', bath, null);
+    await salon.call('PUT /api/visits/:id/sheet', { id: visitId, body: { version: 0, edits } });
+    const answer = await guest(token);
+    expect(answer.status).toBe(200);
+    expect(answer.headers).toMatchObject({
+      'x-robots-tag': 'noindex, nofollow',
+      'referrer-policy': 'no-referrer',
+      'cache-control': 'private, no-store',
+    });
+    expect(answer.body).toMatchObject({ dog: 'Teasel', letters: [{ place: 'left ear', urgency: 'within a week' }] });
+    expect(JSON.stringify(answer.body)).toContain('yellow, thick wax');
+    expect(JSON.stringify(answer.body)).not.toContain('Bathed');
+    expect(JSON.stringify(answer.body)).not.toContain('Folake');
+    expect(link.url).toMatch(/^http:\/\/127\.0\.0\.1:4999\/owner#/);
+  });
+
+  test('is seen when a page in sight says so, not when it is fetched', async () => {
+    const { dogId, token } = await page();
+    await guest(token);
+    const seen = async () => (await salon.call('GET /api/dogs/:id/links', { id: dogId })).body.items[0]?.seenAt;
+    expect(await seen()).toBeNull();
+    await request(app).post('/api/owner/seen').set('Authorization', `Link ${token}`).send({});
+    expect(await seen()).toBe(new Date(clock.now).toISOString());
+  });
+
+  test('closed, run out, made up or of nothing: all say the same', async () => {
+    const { link, token } = await page(1);
+    const before = clock.now;
+    clock.now += 86_400_000 + 1;
+    expect((await guest(token)).status).toBe(404);
+    clock.now = before;
+    expect((await guest(token)).status).toBe(200);
+    await salon.call('PUT /api/links/:id/revoke', { id: link.id, body: {} });
+    const [business, secret = ''] = token.split('.');
+    const wrong = [
+      token,
+      `${business}.${secret.slice(0, -1)}${secret.endsWith('A') ? 'B' : 'A'}`,
+      `${business}.`,
+      'nonsense',
+      '',
+    ];
+    for (const each of wrong) {
+      const { status, body } = await guest(each);
+      expect([status, (body as { error: { message: string } }).error.message]).toEqual([
+        404,
+        'This page is closed. Please ask the salon for a new link.',
+      ]);
+    }
+  });
+
+  test('opens nothing else: not another dog’s sheet, picture or letter, and nothing of the salon', async () => {
+    const { token } = await page();
+    const { dogId } = await reachable();
+    const otherVisit = await visitDog(salon, dogId, [yellow]);
+    const { body: referrals } = await salon.call('GET /api/referrals', { query: { dog: dogId } });
+    for (const path of [
+      `/api/owner/sheets/${otherVisit}`,
+      `/api/owner/letters/${referrals.items[0]?.id}`,
+      `/api/owner/photos/${v7()}`,
+    ])
+      expect((await guest(token, path)).status).toBe(404);
+    expect((await guest(token, '/api/dogs')).status).toBe(401);
+  });
+
+  test('whoever tries many is told to wait, and another address is not', async () => {
+    const from = `10.77.0.${Math.floor(Math.random() * 250)}`;
+    const knock = (address: string) =>
+      request(app).get('/api/owner').set('Authorization', 'Link nonsense').set('X-Forwarded-For', address);
+    const answers = [];
+    for (let i = 0; i < 24; i++) answers.push((await knock(from)).status);
+    expect(answers.filter((status) => status === 404).length).toBeGreaterThan(15);
+    expect(answers.at(-1)).toBe(429);
+    expect((await knock('10.78.0.1')).status).toBe(404);
+  });
+
+  test('pictures are shown when they were agreed to and chosen', async () => {
+    const { dogId, clientId } = await reachable();
+    const visitId = await begin(salon, dogId);
+    const photoId = v7();
+    const picture = await sharp({ create: { width: 900, height: 700, channels: 3, background: '#886644' } })
+      .jpeg()
+      .toBuffer();
+    await request(app)
+      .put(`/api/visits/${visitId}/photos/${photoId}`)
+      .set('Cookie', salon.cookie)
+      .type('image/jpeg')
+      .send(picture);
+    await salon.call('POST /api/visits/:id/events', {
+      id: visitId,
+      body: {
+        events: eventsOf([
+          { type: 'opened' },
+          { type: 'photo taken', photo: photoId, place: { site: 'ear', side: 'left' }, sign: null },
+          { type: 'closed', how: 'ended early' },
+        ]),
+      },
+    });
+    const { body: link } = await salon.call('POST /api/links', { body: { id: v7(), dogId, days: 5 } });
+    const token = link.url.split('#')[1] ?? '';
+    expect((await guest(token, `/api/owner/photos/${photoId}`)).status).toBe(404);
+    const edits = { ...NO_EDITS, photos: [photoId] };
+    await salon.call('PUT /api/visits/:id/sheet', { id: visitId, body: { version: 0, edits } });
+    expect((await guest(token, `/api/owner/photos/${photoId}`)).status).toBe(200);
+    expect((await textOf(await pdfAt(`/api/visits/${visitId}/sheet.pdf`))).pages).toBe(1);
+    const { body: view } = await salon.call('GET /api/clients/:id', { id: clientId });
+    const { version, name, card } = view.client;
+    await salon.call('PUT /api/clients/:id', {
+      id: clientId,
+      body: { version, name, card: { ...card, consents: { ...card.consents, photos: { yes: false, on } } } },
+    });
+    expect((await guest(token, `/api/owner/photos/${photoId}`)).status).toBe(404);
+  });
+});
+
+describe('a place a vet should see', () => {
+  const referrals = async (dogId: string) =>
+    (await salon.call('GET /api/referrals', { query: { dog: dogId } })).body.items;
+
+  test('is referred at the close, told, answered and closed; two hands hear of each other', async () => {
+    const { dogId } = await reachable();
+    await visitDog(salon, dogId, [yellow]);
+    const [open] = await referrals(dogId);
+    expect(open).toMatchObject({
+      place: 'ear/left',
+      level: 'vet',
+      next: 'tell the owner',
+      words: 'yellow or thick wax, plain',
+      vetBy: '2026-12-02',
+    });
+    if (!open) throw new Error('no referral');
+    const step = (version: number, more: object) =>
+      salon.call('PUT /api/referrals/:id', {
+        id: open.id,
+        body: { version, told: null, answer: null, vet: null, end: null, ...more },
+      });
+    const told = { how: 'at the door', on: '2026-11-25', by: 'Ines' };
+    expect((await step(open.version, { told })).status).toBe(200);
+    expect((await step(open.version, { told: null })).status).toBe(409);
+    expect((await referrals(dogId))[0]).toMatchObject({ next: 'hear the owner', dueOn: '2026-11-28' });
+    const answer = { answer: 'will go', words: 'On Friday.', on: '2026-11-25' };
+    await step(open.version + 1, { told, answer });
+    expect((await referrals(dogId))[0]).toMatchObject({ next: 'hear the vet', dueOn: '2026-12-02' });
+    await step(open.version + 2, {
+      told,
+      answer,
+      end: { outcome: 'seen by a vet, all well', on: '2026-11-25', by: 'Ines' },
+    });
+    expect((await referrals(dogId))[0]).toMatchObject({ next: null });
+  });
+
+  test('one place has one open referral; seen clear at a later visit it closes by itself', async () => {
+    const { dogId } = await reachable();
+    await visitDog(salon, dogId, [yellow]);
+    await visitDog(salon, dogId, [yellow]);
+    expect(await referrals(dogId)).toHaveLength(1);
+    await visitDog(salon, dogId);
+    expect(await referrals(dogId)).toMatchObject([
+      { end: { outcome: 'seen clear here', by: 'the look-over' }, next: null },
+    ]);
+  });
+
+  test('the letter says what was seen with sides and dates, what was done, and nothing of what it may be', async () => {
+    const { dogId } = await reachable();
+    await visitDog(salon, dogId, [musty(1)]);
+    await visitDog(salon, dogId, [yellow, musty(1, 'right')]);
+    const [open] = await referrals(dogId);
+    const { text, pages, title, language } = await textOf(await pdfAt(`/api/referrals/${open?.id}/letter.pdf`));
+    expect([pages, title, language]).toEqual([1, 'A salon: Teasel: left ear', 'en-GB']);
+    expect(text).toContain('On Wed 25 Nov, left ear: yellow or thick wax (plain).');
+    expect(text).toContain('Wed 25 Nov: musty or yeasty smell (slight).');
+    expect(text).not.toMatch(/infect|otitis|diagnos/i);
+    const { status } = await request(app).get(`/api/referrals/${open?.id}/letter.pdf`).set('Cookie', stranger.cookie);
+    expect(status).toBe(404);
+  });
+});

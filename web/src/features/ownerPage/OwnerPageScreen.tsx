@@ -1,0 +1,205 @@
+import type { OwnerPage } from '@dewpond/contract';
+import { namePlace, placeOf } from '@dewpond/core/places';
+import type { ReadLine, ReadSheet, Section } from '@dewpond/core/sheet';
+import { showDay } from '@dewpond/core/units';
+import { useQuery } from '@tanstack/react-query';
+import { Download } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { moment } from '../../app/times';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Ripple } from '../../ui/Ripple';
+import { Waiting } from '../../ui/Waiting';
+import { Toasts, tell } from '../../ui/toasts';
+import { SheetPaper } from '../sheet/SheetPaper';
+import { ownerFile, ownerPage, tellSeen, tokenHere } from './ownerCall';
+
+/** What an owner sees behind the link: this one dog, its sheets, its dates. */
+export function OwnerPageScreen() {
+  const token = tokenHere();
+  const page = useQuery({ queryKey: ['owner page', token], queryFn: ownerPage, retry: false });
+  const loaded = page.data !== undefined;
+  useEffect(() => {
+    if (!loaded) return;
+    // Seen is what was in sight: a page in the background, or one that only fetches, is not.
+    const look = () => {
+      if (document.visibilityState !== 'visible') return;
+      document.removeEventListener('visibilitychange', look);
+      void tellSeen().catch(() => undefined);
+    };
+    document.addEventListener('visibilitychange', look);
+    look();
+    return () => document.removeEventListener('visibilitychange', look);
+  }, [loaded]);
+  return (
+    <main className="min-h-full px-4 py-5 max-md:px-2">
+      {page.error ? (
+        <section className="max-w-xl mx-auto rounded-card border border-line bg-surface p-6 text-center" role="alert">
+          <h1 className="mb-2">This page does not open</h1>
+          <p>{page.error.message}</p>
+        </section>
+      ) : (
+        <Waiting query={page} what="Your dog’s page">
+          {(data) => <Page page={data} />}
+        </Waiting>
+      )}
+      <Toasts />
+    </main>
+  );
+}
+
+function Page({ page }: { readonly page: OwnerPage }) {
+  const [chosen, setChosen] = useState(page.sheets[0]?.visitId ?? null);
+  const sheet = page.sheets.find(({ visitId }) => visitId === chosen);
+  useEffect(() => {
+    document.title = `${page.dog}, ${page.house.name}`;
+  }, [page]);
+  return (
+    <>
+      <Dates page={page} />
+      {page.letters.map((letter) => (
+        <section key={letter.id} className="max-w-[880px] mx-auto mb-4 rounded-card bg-stop-pale px-5 py-4">
+          <p className="text-stop font-bold text-lg">
+            Please let a vet look at the {letter.place} {letter.urgency}.
+          </p>
+          <p className="mb-2">Take this letter along. It says what we saw, with sides and dates.</p>
+          <FileButton path={`/api/owner/letters/${letter.id}`}>Letter for the vet</FileButton>
+        </section>
+      ))}
+      {page.sheets.length > 1 && (
+        <nav aria-label="Visits" className="no-print max-w-[880px] mx-auto mb-3 flex gap-2 overflow-x-auto">
+          {page.sheets.map(({ visitId, read }) => (
+            <Choice
+              key={visitId}
+              chosen={visitId === chosen}
+              onClick={() => setChosen(visitId)}
+              className="min-h-11! whitespace-nowrap"
+            >
+              {showDay(read.day)}
+            </Choice>
+          ))}
+        </nav>
+      )}
+      {sheet ? (
+        <Sheet key={sheet.visitId} page={page} sheet={sheet} />
+      ) : (
+        <p className="max-w-[880px] mx-auto text-center text-soft py-8">
+          There is no sheet yet. It comes here when {page.dog} has been with us.
+        </p>
+      )}
+      <p className="max-w-[880px] mx-auto mt-4 text-sm text-soft">
+        This page is for you alone and stays open until {moment(page.until, page.zone)}. {page.house.name} can close it
+        at any time.
+      </p>
+    </>
+  );
+}
+
+function Dates({ page }: { readonly page: OwnerPage }) {
+  const [next] = page.booked;
+  return (
+    <section
+      aria-label="Next dates"
+      className="max-w-[880px] mx-auto mb-4 rounded-card border border-line bg-surface px-5 py-3.5"
+    >
+      {next ? (
+        <p className="text-lg">
+          Next visit: <b>{moment(next.startsAt, page.zone)}</b>
+        </p>
+      ) : (
+        <p className="text-lg">
+          Nothing is booked.{page.suggested !== null && ` We suggest around ${showDay(page.suggested)}.`}
+        </p>
+      )}
+      {page.house.phone !== '' && (
+        <p>
+          Ring us:{' '}
+          <a href={`tel:${page.house.phone}`} className="text-pond underline font-semibold">
+            {page.house.phone}
+          </a>
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Sheet({ page, sheet }: { readonly page: OwnerPage; readonly sheet: OwnerPage['sheets'][number] }) {
+  const photos = usePictures(sheet.photos);
+  return (
+    <>
+      <SheetPaper
+        house={page.house}
+        dog={sheet.read.dog}
+        day={sheet.read.day}
+        owner={null}
+        drawing={page.drawing}
+        grades={sheet.read.grades}
+        urgent={null}
+        photos={photos}
+        part={(section) => <Lines read={sheet.read} section={section} />}
+      />
+      <div className="no-print max-w-[880px] mx-auto mt-3">
+        <FileButton path={`/api/owner/sheets/${sheet.visitId}`}>This sheet as a PDF</FileButton>
+      </div>
+    </>
+  );
+}
+
+function Lines({ read, section }: { readonly read: ReadSheet; readonly section: Section }) {
+  const lines: readonly ReadLine[] = read.parts.find((part) => part.section === section)?.lines ?? [];
+  return (
+    <ul className="flex flex-col gap-1.5">
+      {lines.map(({ key, grade, words }) => (
+        <li key={key} className="flex items-center gap-2.5">
+          {grade !== null && <Ripple grade={grade} size={38} silent />}
+          <span className="min-w-0 break-words">{words}</span>
+        </li>
+      ))}
+      {lines.length === 0 && <li className="text-soft">Nothing here this time.</li>}
+    </ul>
+  );
+}
+
+/** Pictures are fetched with the link's secret, so that their addresses need none. */
+function usePictures(photos: OwnerPage['sheets'][number]['photos']) {
+  const [sources, setSources] = useState<Readonly<Record<string, string>>>({});
+  useEffect(() => {
+    let away = false;
+    const made: string[] = [];
+    for (const { id } of photos)
+      void ownerFile(`/api/owner/photos/${id}`)
+        .then((src) => {
+          made.push(src);
+          if (!away) setSources((before) => ({ ...before, [id]: src }));
+        })
+        .catch(() => undefined);
+    return () => {
+      away = true;
+      for (const src of made) URL.revokeObjectURL(src);
+    };
+  }, [photos]);
+  return photos.flatMap(({ id, place }) => {
+    const src = sources[id];
+    return src === undefined ? [] : [{ id, place, src, words: namePlace(placeOf(place)) }];
+  });
+}
+
+function FileButton({ path, children }: { readonly path: string; readonly children: string }) {
+  const open = async () => {
+    try {
+      const url = await ownerFile(path);
+      const link = document.createElement('a');
+      link.href = url;
+      link.download = `${children}.pdf`;
+      link.click();
+      setTimeout(() => URL.revokeObjectURL(url), 60_000);
+    } catch (error) {
+      tell(error instanceof Error ? error.message : 'It could not be fetched.', { tone: 'stop' });
+    }
+  };
+  return (
+    <Button look="plain" onClick={() => void open()}>
+      <Download size={18} aria-hidden /> {children}
+    </Button>
+  );
+}

@@ -1,0 +1,26 @@
+import type { OwnerPage, Problem } from '@dewpond/contract';
+
+/** The secret of this page; it stands behind the `#`, which no browser sends anywhere. */
+export const tokenHere = (): string => window.location.hash.slice(1);
+
+async function ask(path: string, init: RequestInit = {}): Promise<Response> {
+  const response = await fetch(path, {
+    ...init,
+    headers: { authorization: `Link ${tokenHere()}`, ...init.headers },
+    referrerPolicy: 'no-referrer',
+  }).catch(() => {
+    throw new Error('The salon’s page cannot be reached just now. Please try again later.');
+  });
+  if (response.ok) return response;
+  const answer = (await response.json().catch(() => null)) as Problem | null;
+  throw new Error(answer?.error.message ?? 'Something went wrong. Please try again later.');
+}
+
+export const ownerPage = async (): Promise<OwnerPage> => (await ask('/api/owner')).json() as Promise<OwnerPage>;
+
+/** Tells the salon that somebody has seen the page, not that a program has fetched it. */
+export const tellSeen = () =>
+  ask('/api/owner/seen', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
+
+/** A file behind the link, as an address this page alone can open. */
+export const ownerFile = async (path: string): Promise<string> => URL.createObjectURL(await (await ask(path)).blob());

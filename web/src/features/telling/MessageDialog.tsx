@@ -1,0 +1,184 @@
+import type { MessageDraft } from '@dewpond/contract';
+import { LINK_MARK, TEMPLATES, type MessageChannel, type MessageKind } from '@dewpond/core/messages';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { v7 } from 'uuid';
+import { call } from '../../api/call';
+import { refreshAll } from '../../api/queries';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Dialog } from '../../ui/Dialog';
+import { TextField } from '../../ui/Field';
+import { Waiting } from '../../ui/Waiting';
+import { tell } from '../../ui/toasts';
+
+/** What is written about, and to whose owner. */
+export interface About {
+  readonly kind: MessageKind;
+  readonly dogId: string;
+  readonly visitId: string | null;
+  readonly referralId?: string;
+  /** "15:30": the message names an hour. */
+  readonly time?: string;
+}
+
+const useDraft = ({ kind, dogId, visitId, referralId, time }: About) =>
+  useQuery({
+    queryKey: ['draft', kind, dogId, visitId, referralId, time],
+    queryFn: () =>
+      call('GET /api/dogs/:id/draft', {
+        id: dogId,
+        query: {
+          kind,
+          ...(visitId === null ? {} : { visit: visitId }),
+          ...(referralId === undefined ? {} : { referral: referralId }),
+          ...(time === undefined ? {} : { time }),
+        },
+      }),
+    staleTime: 0,
+  });
+
+const NAMES_AN_HOUR: readonly MessageKind[] = ['nearly ready', 'please ring'];
+
+/** The next full half hour from now: what a groomer would say at the door. */
+function soon(): string {
+  const at = new Date(Date.now() + 30 * 60_000);
+  at.setMinutes(at.getMinutes() < 30 ? 30 : 60, 0, 0);
+  return `${String(at.getHours()).padStart(2, '0')}:${String(at.getMinutes()).padStart(2, '0')}`;
+}
+
+/** A message to an owner: read it, change it, send it. Nothing goes where it is not welcome. */
+export function MessageDialog({
+  about,
+  onClose,
+  onSent,
+}: {
+  readonly about: About;
+  readonly onClose: () => void;
+  readonly onSent?: (channel: MessageChannel) => void;
+}) {
+  const asksHour = NAMES_AN_HOUR.includes(about.kind);
+  const [time, setTime] = useState(() => about.time ?? soon());
+  const draft = useDraft(asksHour ? { ...about, time } : about);
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={TEMPLATES[about.kind].name}
+      says={draft.data ? `To ${draft.data.owner}` : undefined}
+    >
+      {asksHour && (
+        <div className="max-w-40 mb-4">
+          <TextField
+            label={about.kind === 'please ring' ? 'Ring before' : 'Ready around'}
+            type="time"
+            value={time}
+            onChange={(event) => setTime(event.target.value || time)}
+            className="min-h-14 text-lg"
+          />
+        </div>
+      )}
+      <Waiting query={draft} what="The message">
+        {(its) => <Compose key={its.words} draft={its} about={about} onClose={onClose} onSent={onSent} />}
+      </Waiting>
+    </Dialog>
+  );
+}
+
+function Compose({
+  draft,
+  about,
+  onClose,
+  onSent,
+}: {
+  readonly draft: MessageDraft;
+  readonly about: About;
+  readonly onClose: () => void;
+  readonly onSent: ((channel: MessageChannel) => void) | undefined;
+}) {
+  const [channel, setChannel] = useState(draft.reach.find(({ whyNot }) => whyNot === null)?.channel ?? null);
+  const [subject, setSubject] = useState(draft.subject);
+  const [words, setWords] = useState(draft.words);
+  const [id] = useState(() => v7());
+  const send = useMutation({
+    mutationFn: (by: MessageChannel) =>
+      call('POST /api/messages', {
+        body: { id, dogId: about.dogId, visitId: about.visitId, kind: about.kind, channel: by, subject, words },
+      }),
+    onSuccess: async (_, by) => {
+      tell(`On its way by ${by}. The Outbox shows what becomes of it.`);
+      onSent?.(by);
+      onClose();
+      await refreshAll();
+    },
+  });
+  return (
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (channel) send.mutate(channel);
+      }}
+    >
+      <fieldset>
+        <legend className="text-sm font-semibold mb-1">By</legend>
+        <div className="flex flex-wrap gap-2">
+          {draft.reach.map((reach) => (
+            <span key={reach.channel} className="flex flex-col gap-0.5">
+              <Choice
+                chosen={channel === reach.channel}
+                disabled={reach.whyNot !== null}
+                onClick={() => setChannel(reach.channel)}
+                className="disabled:opacity-50 first-letter:uppercase"
+              >
+                {reach.channel} {reach.whyNot === null && <span className="font-normal">{reach.to}</span>}
+              </Choice>
+              {reach.whyNot !== null && <span className="text-sm text-watch max-w-60">{reach.whyNot}</span>}
+            </span>
+          ))}
+        </div>
+      </fieldset>
+      {channel === null && (
+        <p className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-3">
+          Nothing may be sent to {draft.owner}. Ask at the door, and write the answer on the{' '}
+          <Link to="/owners" className="underline">
+            client card
+          </Link>
+          .
+        </p>
+      )}
+      {channel === 'e-mail' && (
+        <TextField
+          label="Subject"
+          value={subject}
+          maxLength={150}
+          onChange={(event) => setSubject(event.target.value)}
+        />
+      )}
+      <label className="flex flex-col gap-1">
+        <span className="text-sm font-semibold">Text</span>
+        <textarea
+          rows={6}
+          maxLength={1500}
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+          className="w-full rounded-xl border border-line bg-surface px-3 py-2 leading-snug"
+        />
+      </label>
+      {words.includes(LINK_MARK) && (
+        <p className="text-sm text-soft">
+          <b>{LINK_MARK}</b> becomes a private page for this owner when it is sent.
+        </p>
+      )}
+      {send.error && (
+        <p role="alert" className="text-stop font-semibold">
+          {send.error.message}
+        </p>
+      )}
+      <Button type="submit" look="main" className="min-h-14!" disabled={channel === null || send.isPending}>
+        {send.isPending ? 'Sending…' : channel === null ? 'Send' : `Send by ${channel}`}
+      </Button>
+    </form>
+  );
+}

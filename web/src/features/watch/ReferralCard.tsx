@@ -1,0 +1,297 @@
+import type { ReferralView } from '@dewpond/contract';
+import { LEVEL_WORDS, type Level } from '@dewpond/core/findings';
+import { NEXT_STEPS, OUTCOMES, OWNERS_ANSWERS, TOLD_HOW } from '@dewpond/core/referral';
+import { daysBetween, showDay, type Day } from '@dewpond/core/units';
+import { useMutation } from '@tanstack/react-query';
+import { Check, FileText, Phone } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { call } from '../../api/call';
+import { refreshAll, useSession } from '../../api/queries';
+import { Button } from '../../ui/Button';
+import { Chip } from '../../ui/Chip';
+import { Choice } from '../../ui/Choice';
+import { Dialog } from '../../ui/Dialog';
+import { TextField } from '../../ui/Field';
+import { classes } from '../../ui/classes';
+import { tell } from '../../ui/toasts';
+import { MessageDialog } from '../telling/MessageDialog';
+
+type Edit = Pick<ReferralView, 'told' | 'answer' | 'vet' | 'end'>;
+
+/** Writes one step of a referral down; undone by one tap. */
+function useStep(referral: ReferralView) {
+  const send = useMutation({
+    mutationFn: ({ edit, version }: { readonly edit: Edit; readonly version: number }) =>
+      call('PUT /api/referrals/:id', { id: referral.id, body: { ...edit, version } }),
+    onSuccess: async ({ version }, { edit }) => {
+      const { told, answer, vet, end } = referral;
+      const before = { told, answer, vet, end };
+      if (JSON.stringify(edit) !== JSON.stringify(before))
+        tell('Written down.', { undo: () => send.mutate({ edit: before, version }) });
+      await refreshAll();
+    },
+    onError: async (error) => {
+      tell(error.message, { tone: 'stop' });
+      await refreshAll();
+    },
+  });
+  return (change: Partial<Edit>) => {
+    const { told, answer, vet, end, version } = referral;
+    send.mutate({ edit: { told, answer, vet, end, ...change }, version });
+  };
+}
+
+/** One place a vet should see: how far it has come, and the one thing to do next. */
+export function ReferralCard({ referral, today }: { readonly referral: ReferralView; readonly today: Day }) {
+  const [doing, setDoing] = useState<'telling' | 'message' | 'owner' | 'vet' | 'closing' | null>(null);
+  const step = useStep(referral);
+  const me = useSession().data?.person.name ?? '';
+  const close = () => setDoing(null);
+  const late = referral.dueOn !== null ? daysBetween(referral.dueOn, today) : 0;
+  const done = (change: Partial<Edit>) => {
+    close();
+    step(change);
+  };
+  return (
+    <li
+      className={classes(
+        'rounded-card border bg-surface px-4.5 py-3.5',
+        referral.end !== null ? 'border-line opacity-80' : 'border-stop',
+      )}
+    >
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4 gap-y-1">
+        <p className="text-lg">
+          <Link to={`/dogs/${referral.dogId}`} className="font-bold hover:text-pond hover:underline">
+            {referral.dog}
+          </Link>
+          , <b>{referral.placeName}</b>: {referral.words}
+        </p>
+        <Chip tone={referral.end === null ? 'stop' : 'plain'}>{referral.end === null ? referral.level : 'closed'}</Chip>
+      </div>
+      <p className="text-sm text-soft first-letter:uppercase">
+        {LEVEL_WORDS[referral.level as Level]}
+        {referral.end === null && `: by ${showDay(referral.vetBy)}`}. Seen{' '}
+        <Link to={`/visits/${referral.visitId}/sheet`} className="text-pond underline">
+          {showDay(referral.openedOn)}
+        </Link>
+        .
+      </p>
+      <Steps referral={referral} />
+      {referral.next !== null && (
+        <div className="flex flex-wrap items-center gap-2 mt-3">
+          <b className={classes('mr-auto', late > 0 ? 'text-stop' : 'text-ink')}>
+            Next: {NEXT_STEPS[referral.next].toLowerCase()}
+            {late > 0 && `, ${late === 1 ? 'a day' : `${late} days`} late`}
+            {late <= 0 && referral.dueOn !== null && referral.dueOn > today && `, ${showDay(referral.dueOn)}`}
+          </b>
+          {referral.phone !== '' && (
+            <a
+              href={`tel:${referral.phone}`}
+              className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
+            >
+              <Phone size={17} aria-hidden /> {referral.phone}
+            </a>
+          )}
+          <a
+            href={`/api/referrals/${referral.id}/letter.pdf`}
+            target="_blank"
+            rel="noreferrer"
+            className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
+          >
+            <FileText size={17} aria-hidden /> Letter to the vet
+          </a>
+          {referral.next === 'tell the owner' && (
+            <>
+              <Button look="quiet" onClick={() => setDoing('message')}>
+                Write to the owner
+              </Button>
+              <Button look="main" onClick={() => setDoing('telling')}>
+                The owner was told
+              </Button>
+            </>
+          )}
+          {referral.next === 'hear the owner' && (
+            <Button look="main" onClick={() => setDoing('owner')}>
+              The owner answered
+            </Button>
+          )}
+          {(referral.next === 'hear the vet' || referral.next === 'hear the owner') && (
+            <Button look={referral.next === 'hear the vet' ? 'main' : 'quiet'} onClick={() => setDoing('vet')}>
+              The vet answered
+            </Button>
+          )}
+          <Button look={referral.next === 'close' ? 'main' : 'quiet'} onClick={() => setDoing('closing')}>
+            Close it
+          </Button>
+        </div>
+      )}
+      {referral.end !== null && (
+        <Button look="quiet" className="mt-2" onClick={() => step({ end: null })}>
+          Open it again
+        </Button>
+      )}
+
+      <Pick
+        open={doing === 'telling'}
+        onClose={close}
+        title="How was the owner told?"
+        choices={TOLD_HOW}
+        onPick={(how) => done({ told: { how, on: today, by: me } })}
+      />
+      {doing === 'message' && (
+        <MessageDialog
+          about={{ kind: 'vet, please', dogId: referral.dogId, visitId: referral.visitId, referralId: referral.id }}
+          onClose={close}
+          onSent={(channel) =>
+            step({ told: { how: channel === 'e-mail' ? 'by e-mail' : 'by text message', on: today, by: me } })
+          }
+        />
+      )}
+      <Pick
+        open={doing === 'owner'}
+        onClose={close}
+        title="What did the owner say?"
+        choices={OWNERS_ANSWERS}
+        words="In their words, if it matters"
+        onPick={(answer, words) => done({ answer: { answer, words, on: today } })}
+      />
+      {doing === 'vet' && (
+        <VetDialog referral={referral} today={today} onClose={close} onSaid={(vet) => done({ vet })} />
+      )}
+      <Pick
+        open={doing === 'closing'}
+        onClose={close}
+        title={`Close it: ${referral.dog}, ${referral.placeName}`}
+        choices={OUTCOMES}
+        onPick={(outcome) => done({ end: { outcome, on: today, by: me } })}
+      />
+    </li>
+  );
+}
+
+/** What has happened so far, in order, each with its day. */
+function Steps({ referral: { told, answer, vet, end } }: { readonly referral: ReferralView }) {
+  const said: (readonly [string, Day, string])[] = [
+    ...(told ? [[`Owner told ${told.how}`, told.on, told.by] as const] : []),
+    ...(answer ? [[`Owner: ${answer.answer}`, answer.on, answer.words] as const] : []),
+    ...(vet
+      ? [[`${vet.who}: “${vet.words}”`, vet.on, vet.instructionId === null ? '' : 'kept as an instruction'] as const]
+      : []),
+    ...(end ? [[`Closed: ${end.outcome}`, end.on, end.by] as const] : []),
+  ];
+  if (said.length === 0) return null;
+  return (
+    <ol className="mt-2 flex flex-col gap-0.5">
+      {said.map(([what, on, by]) => (
+        <li key={what} className="flex items-baseline gap-2">
+          <Check size={15} aria-hidden className="text-reed shrink-0 self-center" />
+          <span className="break-words min-w-0">
+            {what} <span className="text-soft text-sm">{[showDay(on), by].filter(Boolean).join(', ')}</span>
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** One of a few answers, and a word besides where it helps. */
+function Pick<T extends string>({
+  open,
+  onClose,
+  title,
+  choices,
+  words,
+  onPick,
+}: {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly title: string;
+  readonly choices: readonly T[];
+  readonly words?: string;
+  readonly onPick: (choice: T, words: string) => void;
+}) {
+  const [typed, setTyped] = useState('');
+  return (
+    <Dialog open={open} onClose={onClose} title={title}>
+      {words !== undefined && (
+        <div className="mb-3">
+          <TextField label={words} value={typed} maxLength={400} onChange={(event) => setTyped(event.target.value)} />
+        </div>
+      )}
+      <div className="flex flex-col gap-2">
+        {choices.map((choice) => (
+          <Choice key={choice} chosen={false} onClick={() => onPick(choice, typed.trim())} className="text-left">
+            <span className="first-letter:uppercase inline-block">{choice}</span>
+          </Choice>
+        ))}
+      </div>
+    </Dialog>
+  );
+}
+
+function VetDialog({
+  referral,
+  today,
+  onClose,
+  onSaid,
+}: {
+  readonly referral: ReferralView;
+  readonly today: Day;
+  readonly onClose: () => void;
+  readonly onSaid: (vet: NonNullable<ReferralView['vet']>) => void;
+}) {
+  const [who, setWho] = useState('');
+  const [words, setWords] = useState('');
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title="What did the vet say?"
+      says="As it was said. What it changes in the care is written down as an instruction on the dog’s page."
+    >
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (who.trim() !== '' && words.trim() !== '')
+            onSaid({ who: who.trim(), words: words.trim(), on: today, instructionId: null });
+        }}
+      >
+        <TextField
+          label="Who said it"
+          value={who}
+          maxLength={120}
+          autoFocus
+          onChange={(event) => setWho(event.target.value)}
+        />
+        <Labelled label="In the vet’s words">
+          <textarea
+            rows={4}
+            maxLength={800}
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+            className="w-full rounded-xl border border-line bg-surface px-3 py-2"
+          />
+        </Labelled>
+        <p className="text-soft">
+          The {referral.placeName} stays barred until the vet’s word is an{' '}
+          <Link to={`/dogs/${referral.dogId}`} className="text-pond underline">
+            instruction
+          </Link>{' '}
+          on {referral.dog}, or it is seen clear.
+        </p>
+        <Button type="submit" look="main" disabled={who.trim() === '' || words.trim() === ''}>
+          Write it down
+        </Button>
+      </form>
+    </Dialog>
+  );
+}
+
+const Labelled = ({ label, children }: { readonly label: string; readonly children: ReactNode }) => (
+  <label className="flex flex-col gap-1">
+    <span className="text-sm font-semibold">{label}</span>
+    {children}
+  </label>
+);
