@@ -2,22 +2,31 @@ import { createRequire } from 'node:module';
 import { Font } from '@react-pdf/renderer';
 
 const require = createRequire(import.meta.url);
-const file = (subset: string, weight: number) =>
-  require.resolve(
-    `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-${subset}-${weight}-normal.woff`,
-  );
 
-/** Two families, since a font file holds one script: the second stands in for letters the first lacks. */
-export const SHEET_FONTS = ['Atkinson', 'Atkinson Ext'];
+/**
+ * A font file holds one script: each stands in for letters that those before it lack, so that a name is printed as it
+ * is written.
+ */
+const SCRIPTS = [
+  ['Atkinson', 'atkinson-hyperlegible-next', 'latin'],
+  ['Atkinson Ext', 'atkinson-hyperlegible-next', 'latin-ext'],
+  ['Greek', 'noto-sans', 'greek'],
+  ['Cyrillic', 'noto-sans', 'cyrillic'],
+  ['Vietnamese', 'noto-sans', 'vietnamese'],
+  ['Devanagari', 'noto-sans', 'devanagari'],
+  ['Hebrew', 'noto-sans-hebrew', 'hebrew'],
+  ['Arabic', 'noto-sans-arabic', 'arabic'],
+  ['Emoji', 'noto-emoji', 'emoji'],
+] as const;
+export const SHEET_FONTS: string[] = SCRIPTS.map(([family]) => family);
 
 let registered = false;
 export function registerFonts(): void {
   if (registered) return;
-  for (const [family, subset] of [
-    ['Atkinson', 'latin'],
-    ['Atkinson Ext', 'latin-ext'],
-  ] as const) {
-    Font.register({ family, fonts: [400, 700].map((fontWeight) => ({ src: file(subset, fontWeight), fontWeight })) });
+  for (const [family, from, subset] of SCRIPTS) {
+    const file = (weight: number) =>
+      require.resolve(`@fontsource/${from}/files/${from}-${subset}-${weight}-normal.woff`);
+    Font.register({ family, fonts: [400, 700].map((fontWeight) => ({ src: file(fontWeight), fontWeight })) });
   }
   // Long words are broken by hand, see `breakable`; never at a hyphen the owner did not write.
   Font.registerHyphenationCallback((word) => [word]);

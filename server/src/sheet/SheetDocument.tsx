@@ -31,14 +31,17 @@ export function SheetDocument({ house, owner, read, drawing, photos }: PrintedSh
         <Text style={PAPER.title}>{breakable(title)}</Text>
         <Text style={PAPER.soft}>{breakable(`For ${owner}`)}</Text>
         <View style={{ flexDirection: 'row', gap: 16 }}>
-          <View style={[PAPER.part, { flex: 1 }]}>
-            <Text style={[PAPER.heading, { color: house.colour }]}>{SECTIONS.saw}</Text>
-            {lines('saw').map(({ key, grade, words: said }) => (
-              <View key={key} style={PAPER.row} wrap={false}>
-                {grade === null ? null : <Ripple grade={grade} />}
-                <Text style={{ flex: 1 }}>{breakable(said)}</Text>
-              </View>
-            ))}
+          <View style={{ flex: 1 }}>
+            <View style={PAPER.part}>
+              <Text style={[PAPER.heading, { color: house.colour }]}>{SECTIONS.saw}</Text>
+              {lines('saw').map(({ key, grade, words: said }) => (
+                <View key={key} style={PAPER.row} wrap={false}>
+                  {grade === null ? null : <Ripple grade={grade} />}
+                  <Text style={{ flex: 1 }}>{breakable(said)}</Text>
+                </View>
+              ))}
+            </View>
+            <Part heading={SECTIONS.did} colour={house.colour} lines={words('did')} />
           </View>
           <View style={{ width: 150, marginTop: 6, gap: 6 }}>
             <HeadOnPaper traits={drawing} grades={read.grades} width={150} />
@@ -60,14 +63,7 @@ export function SheetDocument({ house, owner, read, drawing, photos }: PrintedSh
             ))}
           </View>
         )}
-        <View style={{ flexDirection: 'row', gap: 16 }}>
-          <View style={{ flex: 1 }}>
-            <Part heading={SECTIONS.did} colour={house.colour} lines={words('did')} />
-          </View>
-          <View style={{ flex: 1 }}>
-            <Part heading={SECTIONS.suggest} colour={house.colour} lines={words('suggest')} />
-          </View>
-        </View>
+        <Part heading={SECTIONS.suggest} colour={house.colour} lines={words('suggest')} />
         <Part heading={SECTIONS.home} colour={house.colour} lines={words('home')} />
         <Text style={PAPER.foot} fixed>
           {`A dot is clear; one, two, three rings are ${GRADE_WORDS.slice(1).join(', ')}. Left and right are the dog's own. This is what a groomer saw from the outside; only a vet can say what it means.`}
