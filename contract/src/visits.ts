@@ -227,6 +227,10 @@ const preparedVisit = {
     readonly findings: readonly Finding[];
     readonly looked: readonly PlaceKey[];
   } | null>(),
+  /** What is asked after at this look-over: watched places that were not seen clear often enough. */
+  askAgain: z.array(z.object({ place: z.custom<PlaceKey>(), words: z.string(), day: daySchema })),
+  /** Places a vet should see, still open. */
+  referred: z.array(z.object({ place: z.custom<PlaceKey>(), openedOn: daySchema })),
   /** What the owner said the last time each question was asked. */
   lastAnswers: z.custom<Readonly<Partial<Record<HandoverQuestion, { readonly answer: boolean; readonly day: Day }>>>>(),
 };

@@ -15,3 +15,4 @@ export {
   type Told,
   type VetAnswer,
 } from './referral';
+export { CLEAR_LOOKS, clearSince, stillWatched, type PastLook } from './watchOver';

@@ -8,7 +8,7 @@ import { placeRecord, type PlaceRecord, type PlaceVisit } from '@dewpond/core/rh
 import { millilitres, type Day } from '@dewpond/core/units';
 import { minutesFactor, type Stage } from '@dewpond/core/visit';
 import { group } from 'd3-array';
-import { asc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import {
   amountUsed,
   client,
@@ -18,6 +18,7 @@ import {
   instruction,
   photoShown,
   placeCare,
+  referral,
   stageTook,
   taskDone,
   toolUsed,
@@ -58,6 +59,8 @@ export interface DogRecord {
   readonly tools: Readonly<Record<string, string>>;
   /** The newest picture of each place. */
   readonly photos: readonly EarlierPhoto[];
+  /** Places a vet should see, open. */
+  readonly referred: readonly { readonly place: PlaceKey; readonly openedOn: Day }[];
 }
 
 /**
@@ -131,6 +134,11 @@ export async function loadDogs(
     .from(photoShown)
     .where(list ? inArray(photoShown.dogId, list) : undefined);
 
+  const referrals = await tx
+    .select()
+    .from(referral)
+    .where(and(isNull(referral.end), list ? inArray(referral.dogId, list) : undefined));
+
   const visitOrder = new Map(visits.map((each, i) => [each.id, i]));
   const known = <T extends { visitId: string }>(rows: readonly T[]) =>
     rows
@@ -147,6 +155,7 @@ export async function loadDogs(
     took: group(known(took), (row) => row.dogId),
     tools: group(known(tools), (row) => row.dogId),
     photos: group(known(photos), (row) => row.dogId),
+    referrals: group(known(referrals), (row) => row.dogId),
   };
   return dogs.map((row): DogRecord => {
     const id = row.dog.id;
@@ -194,6 +203,7 @@ export async function loadDogs(
       ),
       tools: Object.fromEntries((byDog.tools.get(id) ?? []).map(({ part, tool }) => [part, tool])),
       photos: newestOfEach(byDog.photos.get(id) ?? []),
+      referred: (byDog.referrals.get(id) ?? []).map(({ place, openedOn }) => ({ place, openedOn: openedOn as Day })),
     };
   });
 }

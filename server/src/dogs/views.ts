@@ -1,4 +1,5 @@
 import { TASKS, nextVisit, restraintOf, taskKey, type DueLine } from '@dewpond/core/careplan';
+import { clearSince, stillWatched, type PastLook } from '@dewpond/core/referral';
 import { LEVELS, atLeast, gradeOfPads, type Level } from '@dewpond/core/findings';
 import { SIDES, namePlace, placeKey, placeOf, type Grade, type Place, type PlaceKey } from '@dewpond/core/places';
 import { DRIFT, gettingWorse, oneSided, type RhythmQuestion } from '@dewpond/core/rhythm';
@@ -128,30 +129,42 @@ function drift(record: DogRecord, house: House, due: readonly DueLine[], today: 
   });
 }
 
-/** Findings of the newest inspection of each place that still want an eye, most urgent first. */
-export function openFindings(record: DogRecord): DogRecord['findings'] {
+/** A finding that is still asked after, and how often its place was seen clear since. */
+export type OpenFinding = DogRecord['findings'][number] & { readonly clearLooks: number };
+
+/**
+ * Findings that still want an eye, most urgent first. One for a vet holds until its place is seen clear, or the vet has
+ * answered; what is watched or told is let go when it was seen clear twice.
+ */
+export function openFindings(record: DogRecord): OpenFinding[] {
   const newest = new Map(record.care.filter((row) => row.looked).map((row) => [row.place, row]));
+  const looks = record.visits.map(({ id, looked }): PastLook => ({
+    looked,
+    found: record.findings.filter(({ visitId }) => visitId === id).map(({ place }) => placeKey(place)),
+  }));
   return record.findings
-    .filter((found) => {
-      const latest = newest.get(placeKey(found.place));
-      if (!latest || latest.visitId !== found.visitId) return false;
-      const answered =
-        atLeast(latest.level as Level, 'vet') &&
-        !(record.places[placeKey(found.place)]?.suspended ?? false) &&
-        latest.barred;
-      return atLeast(found.level as Level, 'watch') && !answered;
+    .flatMap((found): OpenFinding[] => {
+      const key = placeKey(found.place);
+      const level = found.level as Level;
+      if (!atLeast(level, 'watch')) return [];
+      const at = record.visits.findIndex(({ id }) => id === found.visitId);
+      const clearLooks = clearSince(looks, at, key);
+      if (!atLeast(level, 'vet')) return stillWatched(clearLooks) ? [{ ...found, clearLooks: clearLooks ?? 0 }] : [];
+      const latest = newest.get(key);
+      const answered = !(record.places[key]?.suspended ?? false) && latest?.barred === true;
+      return latest?.visitId === found.visitId && !answered ? [{ ...found, clearLooks: 0 }] : [];
     })
     .toSorted((a, b) => LEVELS.indexOf(b.level as Level) - LEVELS.indexOf(a.level as Level));
 }
 
-export function watchItems(record: DogRecord, words: (found: DogRecord['findings'][number]) => string): WatchItem[] {
+export function watchItems(record: DogRecord, words: (found: OpenFinding) => string): WatchItem[] {
   return openFindings(record).map((found) => ({
     dogId: record.dog.id,
     dog: record.dog.name,
     owner: record.client.name,
     phone: record.client.card.phones[0]?.number ?? '',
     place: namePlace(placeOf(placeKey(found.place))),
-    words: words(found),
+    words: `${words(found)}${found.clearLooks === 1 ? '; seen clear once since' : ''}`,
     level: found.level,
     day: found.day,
     visitId: found.visitId,

@@ -1,8 +1,11 @@
 import type { VisitView } from '@dewpond/contract';
 import type { BenchHand } from '../bench/benchDay';
+import { SIGNS, atLeast, type Level } from '@dewpond/core/findings';
+import { GRADE_WORDS, placeKey } from '@dewpond/core/places';
 import { describe } from '../dogs/facts';
 import { mixesFor, needsOfVisit } from '../dogs/mixes';
 import { marksOf } from '../dogs/records';
+import { openFindings } from '../dogs/views';
 import type { House } from '../house/house';
 import type { prepareFor } from './load';
 
@@ -37,6 +40,14 @@ export async function preparedView(
     mixes: mixesFor(facts, plan, house, record.amountFactor),
     bench: await hand(products, record.dog.id, facts.today),
     lastTime,
+    askAgain: openFindings(record)
+      .filter(({ level }) => !atLeast(level as Level, 'vet'))
+      .map(({ place, sign, grade, day }) => ({
+        place: placeKey(place),
+        words: SIGNS[sign].graded ? `${SIGNS[sign].name}, ${GRADE_WORDS[grade]}` : SIGNS[sign].name,
+        day,
+      })),
+    referred: [...record.referred],
     lastAnswers: record.answers,
   };
 }

@@ -233,6 +233,8 @@ export const visitView = (more: Partial<VisitView> = {}): VisitView => ({
     findings: [{ place: { site: 'ear', side: 'left' }, sign: 'ear pale wax', grade: 2, answer: null }],
     looked: ['ear/left', 'ear/right'] satisfies PlaceKey[],
   },
+  askAgain: [],
+  referred: [],
   lastAnswers: {},
   events: [],
   serverNow: Date.now(),

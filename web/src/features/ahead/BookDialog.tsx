@@ -14,6 +14,7 @@ import { Chip } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
 import { tell } from '../../ui/toasts';
+import { OpenReferrals } from '../watch/OpenReferrals';
 import { useCancel } from './useCancel';
 
 interface BookDialogProps {
@@ -28,6 +29,11 @@ export function BookDialog({ open, onClose, dog, moving }: BookDialogProps) {
   const says = dog.suggested ? `The plan suggests around ${showDay(dog.suggested)}.` : undefined;
   return (
     <Dialog open={open} onClose={onClose} title={moving ? `Move ${dog.name}` : `Book ${dog.name}`} says={says}>
+      {open && (
+        <div className="mb-3 empty:hidden">
+          <OpenReferrals dogId={dog.id} />
+        </div>
+      )}
       {open && <BookForm dog={dog} moving={moving} onDone={onClose} />}
     </Dialog>
   );

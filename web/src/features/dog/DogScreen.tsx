@@ -8,6 +8,7 @@ import { Waiting } from '../../ui/Waiting';
 import { BookDialog } from '../ahead/BookDialog';
 import { Doubles } from '../merging/Doubles';
 import { BeginVisit } from '../table/BeginVisit';
+import { OpenReferrals } from '../watch/OpenReferrals';
 import { Bookings } from './Bookings';
 import { DogMix } from './DogMix';
 import { DogActions } from './DogActions';
@@ -59,6 +60,7 @@ function Dog({ dog }: { readonly dog: DogView }) {
           <BeginVisit dogId={dog.id} appointmentId={begun?.id ?? null} visitId={begun?.visitId ?? null} done={false} />
         </div>
       </header>
+      <OpenReferrals dogId={dog.id} />
       <Doubles of="dog" kept={{ id: dog.id, name: dog.profile.name }} likelySame={dog.likelySame} merges={dog.merges} />
       <Card
         title="Rhythm"

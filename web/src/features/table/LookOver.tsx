@@ -1,3 +1,4 @@
+import { showDay, type Day } from '@dewpond/core/units';
 import { SIGNS } from '@dewpond/core/findings';
 import {
   FEET,
@@ -72,6 +73,7 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
           />
         ))}
       </div>
+      {!compact && <AskAgain table={table} onPlace={onPlace} />}
       {view === 'head' ? (
         <HeadView table={table} places={here} onPlace={onPlace} />
       ) : (
@@ -91,6 +93,30 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
         )}
       </div>
     </div>
+  );
+}
+
+/** What was open last time, as questions, until its place has been looked at today. */
+function AskAgain({ table, onPlace }: Pick<LookOverProps, 'table' | 'onPlace'>) {
+  const open = table.visit.askAgain.filter(({ place }) => gradeAt(table, place) === null);
+  if (open.length === 0) return null;
+  return (
+    <ul aria-label="Asked after today" className="flex flex-wrap gap-2 mb-1">
+      {open.map(({ place, words, day }) => (
+        <li key={place + words}>
+          <button
+            type="button"
+            onClick={() => onPlace(placeOf(place))}
+            className="rounded-xl bg-watch-pale text-watch font-semibold px-3.5 min-h-14 text-left leading-tight"
+          >
+            <span className="first-letter:uppercase block">{namePlace(placeOf(place))}: still there?</span>
+            <span className="font-normal text-sm">
+              {words}, {showDay(day as Day)}
+            </span>
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }
 

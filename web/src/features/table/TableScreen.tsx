@@ -1,5 +1,6 @@
 import type { VisitView } from '@dewpond/contract';
-import { placeKey, type Place } from '@dewpond/core/places';
+import { namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
+import { showDay, type Day } from '@dewpond/core/units';
 import { endsVisit, type Step } from '@dewpond/core/visit';
 import { Ellipsis, X } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -118,6 +119,11 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
           {visit.dog.handling.map((mark) => (
             <Chip key={mark} tone="watch">
               {mark}
+            </Chip>
+          ))}
+          {visit.referred.map(({ place, openedOn }) => (
+            <Chip key={place} tone="stop">
+              vet open: {namePlace(placeOf(place))}, {showDay(openedOn as Day)}
             </Chip>
           ))}
           <SendState />

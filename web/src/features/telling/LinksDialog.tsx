@@ -6,7 +6,7 @@ import { call } from '../../api/call';
 import { queryClient } from '../../api/queries';
 import { moment } from '../../app/times';
 import { useNow } from '../../app/useNow';
-import { useZone } from '../../app/useZone';
+import { useZone } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { call } from '../../api/call';
 import { refreshAll, useMessages } from '../../api/queries';
 import { moment } from '../../app/times';
-import { useZone } from '../../app/useZone';
+import { useZone } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { Chip, type Tone } from '../../ui/Chip';
 import { Empty, Waiting } from '../../ui/Waiting';
