@@ -22,6 +22,7 @@ import { importStep, importView, newImport } from './imports';
 import { instructionEdit, newInstruction } from './instructions';
 import {
   draftQuery,
+  homeCareView,
   letterheadEdit,
   letterheadView,
   messageDraft,
@@ -160,6 +161,16 @@ export const ENDPOINTS = {
   'GET /api/dogs/:id/links': { says: 'Private pages of this dog’s owner', response: list(ownerLinkView) },
   'POST /api/links': { says: 'Make a private page for an owner', body: newOwnerLink, response: ownerLinkView },
   'PUT /api/links/:id/revoke': { says: 'Close a private page', body: z.strictObject({}), response: z.object({}) },
+  'GET /api/dogs/:id/home': { says: 'Home care: tasks, days, ticks', response: homeCareView },
+  'GET /api/me/calendar': {
+    says: 'The address of one’s own calendar feed',
+    response: z.object({ url: z.string().nullable() }),
+  },
+  'PUT /api/me/calendar': {
+    says: 'Open a calendar feed under a new address, or close it',
+    body: z.strictObject({ open: z.boolean() }),
+    response: z.object({ url: z.string().nullable() }),
+  },
   'GET /api/dogs/:id/draft': {
     says: 'What would be written to the owner, and whether it may be sent',
     query: draftQuery,

@@ -1,4 +1,5 @@
 import type { DogFacts } from '@dewpond/core/careplan';
+import type { HomeTask } from '@dewpond/core/homecare';
 import { MESSAGE_CHANNELS, MESSAGE_KINDS, MESSAGE_STATES, type MessageKind, type Reach } from '@dewpond/core/messages';
 import type { PlaceKey } from '@dewpond/core/places';
 import { NEXT_STEPS, OUTCOMES, OWNERS_ANSWERS, TOLD_HOW, type NextStep } from '@dewpond/core/referral';
@@ -191,6 +192,25 @@ export const referralView = z.object({
 });
 export type ReferralView = z.infer<typeof referralView>;
 
+/** What an owner does between visits, the days it is for, and what was ticked. */
+export const homeCareView = z.object({
+  /** Days are counted from this visit. */
+  since: daySchema,
+  today: daySchema,
+  tasks: z.custom<HomeTask[]>(),
+  ticks: z.array(z.object({ key: z.string(), day: daySchema, note: z.string() })),
+  /** Of the last four weeks, or since the visit. */
+  share: z.object({ asked: z.int(), done: z.int() }),
+});
+export type HomeCareView = z.infer<typeof homeCareView>;
+/** A tick, or no tick any more; with a word besides. */
+export const homeTicking = z.strictObject({
+  key: z.string().max(200),
+  day: daySchema,
+  done: z.boolean(),
+  note: text(300).default(''),
+});
+
 /** One visit as an owner reads it: the hand of the groomer over what was made. */
 const ownerSheet = z.object({ visitId: id, read: z.custom<ReadSheet>(), photos: z.array(sheetPhoto) });
 /** What an owner sees behind the link: this one dog and nothing else. */
@@ -203,6 +223,9 @@ export const ownerPage = z.object({
   booked: z.array(z.object({ startsAt: z.string(), kind: z.string() })),
   zone: z.string(),
   suggested: daySchema.nullable(),
+  home: homeCareView,
+  /** A calendar of home care and bookings to subscribe to. */
+  calendar: z.string(),
   until: z.string(),
 });
 export type OwnerPage = z.infer<typeof ownerPage>;

@@ -31,6 +31,8 @@ import { dogRoutes } from './dogs/routes';
 import { letterheadRoutes } from './house/letterhead';
 import { houseRoutes } from './house/routes';
 import { ownerPages } from './links/ownerPage';
+import { calendarFeeds, calendarRoutes } from './calendars/routes';
+import { inLogs } from './links/ownerLinks';
 import { linkRoutes } from './links/routes';
 import { messageRoutes } from './messages/routes';
 import { referralRoutes } from './referrals/routes';
@@ -63,7 +65,7 @@ export function makeApp(
       logger: log,
       autoLogging: { ignore: (request) => !request.url?.startsWith('/api') },
       serializers: {
-        req: ({ method, url, id }: { method: string; url: string; id: unknown }) => ({ method, url, id }),
+        req: ({ method, url, id }: { method: string; url: string; id: unknown }) => ({ method, url: inLogs(url), id }),
         res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
       },
     }),
@@ -89,7 +91,7 @@ export function makeApp(
   });
 
   // In front of the session: owners have none, their link is their key.
-  app.use(ownerPages(services));
+  app.use(ownerPages(services), calendarFeeds(services));
 
   const signedIn = requireSession(auth, services.databases);
   // Only an import is larger than anything a person types; nobody sends it without being signed in.
@@ -110,6 +112,7 @@ export function makeApp(
     sheetRoutes,
     letterheadRoutes,
     linkRoutes,
+    calendarRoutes,
     messageRoutes,
     referralRoutes,
     archiveRoutes,
@@ -186,7 +189,7 @@ function serveWeb(app: Express, dist: string): void {
 function answerProblems(log: Logger): ErrorRequestHandler {
   return (error: unknown, request, response, _next) => {
     const refusal = asRefusal(error);
-    if (refusal.kind === 'server') log.error({ err: error, url: request.originalUrl }, 'unexpected');
+    if (refusal.kind === 'server') log.error({ err: error, url: inLogs(request.originalUrl) }, 'unexpected');
     response.status(refusal.status).json(refusal);
   };
 }

@@ -1,6 +1,7 @@
-import { TASKS, type DueLine, type HomeCare, type Task } from '../careplan';
+import type { DueLine } from '../careplan';
 import { LEVELS, atLeast } from '../findings';
-import { namePlace, placeKey, type Place } from '../places';
+import { homeTaskName, homeTasks } from '../homecare';
+import { namePlace, placeKey } from '../places';
 import { everyWords, showDay } from '../units';
 import { fillIn } from './sentences';
 import type { HomeCareLine, Saw, SheetInput, SheetLine } from './sheet';
@@ -37,35 +38,14 @@ function nextLine({ nextBooked, nextSuggested, day, wording }: SheetInput): Shee
 }
 
 /** What the owner does between visits: each task once, with the places it is for. */
-export function homeCareLines(due: readonly DueLine[], wording: Wording): HomeCareLine[] {
-  const asked = new Map<string, { task: Task; home: HomeCare; places: Place[] }>();
-  for (const { line } of due) {
-    if (!line.home) continue;
-    const key = [line.task, line.home.everyDays, line.home.how].join('|');
-    const known = asked.get(key) ?? { task: line.task, home: line.home, places: [] };
-    asked.set(key, { ...known, places: [...known.places, ...(line.place ? [line.place] : [])] });
-  }
-  return [...asked.values()].map(({ task, home, places }) => ({
-    key: ['home', task, ...places.map(placeKey)].join(' '),
-    task,
+export const homeCareLines = (due: readonly DueLine[], wording: Wording): HomeCareLine[] =>
+  homeTasks(due).map((home) => ({
+    key: `home ${home.key}`,
+    task: home.task,
     words: say(wording, 'homeCare', {
-      what: `${TASKS[task].name}${whereAtHome(places)}`,
+      what: homeTaskName(home),
       every: everyWords(home.everyDays),
       how: home.how,
       minutes: home.minutes === 1 ? '1 minute' : `${home.minutes} minutes`,
     }),
   }));
-}
-/** Which of several places is meant: folds by name, and one side only where the other must be left alone. */
-function whereAtHome(places: readonly Place[]): string {
-  const bySite = [...new Set(places.map(({ site }) => site))].map((site) =>
-    places.filter((each) => each.site === site),
-  );
-  const names = bySite.flatMap((sides) => {
-    const [first] = sides;
-    if (!first) return [];
-    if (sides.length === 1 && first.side !== 'none') return [`${namePlace(first)} only`];
-    return first.site.startsWith('fold') ? [namePlace({ ...first, side: 'none' })] : [];
-  });
-  return names.length === 0 ? '' : ` (${names.join(', ')})`;
-}

@@ -31,6 +31,7 @@ import { takeEvents } from '../visits/takeEvents';
 import { playVisit, toEvents } from './pastVisit';
 import { cardOf } from './owners';
 import { seedBenchPast, seedCounts, seedShelf } from './seedShelf';
+import { seedMessages, seedReferrals } from './seedTelling';
 import type { DemoBusiness, DemoDog, DemoPerson } from './shape';
 import { DEMO_BUSINESSES, DEMO_PASSWORD } from './world';
 
@@ -74,6 +75,9 @@ export async function seedDemo(
       const shelving = { tx, businessId, today: dayIn(ZONE, now), by: people[0]?.name ?? '', zone: ZONE };
       await seedBenchPast(shelving, demo, random);
       await seedCounts(shelving, demo);
+      const telling = { ...shelving, makeId };
+      await seedReferrals(telling);
+      await seedMessages(telling);
     });
   }
   return true;

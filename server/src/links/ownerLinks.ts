@@ -1,4 +1,4 @@
-import { createHash, createHmac, timingSafeEqual } from 'node:crypto';
+import { createHash, createHmac } from 'node:crypto';
 import type { OwnerLinkView } from '@dewpond/contract';
 import { eq } from 'drizzle-orm';
 import { ownerLink } from '../db/schema';
@@ -16,41 +16,72 @@ export interface LinkMaker {
 
 type LinkRow = typeof ownerLink.$inferSelect;
 
-const secretOf = ({ key }: LinkMaker, businessId: string, linkId: string): Buffer =>
-  createHmac('sha256', key).update(`owner page ${businessId} ${linkId}`).digest();
+/** What a secret opens; one does not open the other. */
+type Opens = 'owner page' | 'owner calendar' | 'groomer';
+
+const secretOf = ({ key }: LinkMaker, businessId: string, id: string, opens: Opens): Buffer =>
+  createHmac('sha256', key).update(`${opens} ${businessId} ${id}`).digest();
 const hashOf = (secret: Buffer): string => createHash('sha256').update(secret).digest('hex');
 
-/** The hash that is kept of a link's secret. */
-export const secretHash = (maker: LinkMaker, businessId: string, linkId: string): string =>
-  hashOf(secretOf(maker, businessId, linkId));
+/** The hash that is kept of a secret. */
+export const secretHash = (maker: LinkMaker, businessId: string, id: string, opens: Opens): string =>
+  hashOf(secretOf(maker, businessId, id, opens));
 
-export function tokenOf(maker: LinkMaker, businessId: string, linkId: string): string {
+export function tokenOf(maker: LinkMaker, businessId: string, id: string, opens: Opens): string {
   const business = Buffer.from(businessId.replaceAll('-', ''), 'hex');
-  return `${business.toString('base64url')}.${secretOf(maker, businessId, linkId).toString('base64url')}`;
+  return `${business.toString('base64url')}.${secretOf(maker, businessId, id, opens).toString('base64url')}`;
 }
 
 /** Behind the `#`: a browser sends it to nobody, so it stands in no log and in no Referer. */
 export const urlOf = (maker: LinkMaker, businessId: string, linkId: string): string =>
-  `${maker.publicUrl}/owner#${tokenOf(maker, businessId, linkId)}`;
+  `${maker.publicUrl}/owner#${tokenOf(maker, businessId, linkId, 'owner page')}`;
+
+/** An address for calendar programs, which can send no header: here the secret stands in the path (see `inLogs`). */
+export const calendarUrl = (
+  maker: LinkMaker,
+  businessId: string,
+  id: string,
+  opens: Exclude<Opens, 'owner page'>,
+): string => `${maker.publicUrl}/api/calendars/${tokenOf(maker, businessId, id, opens)}.ics`;
+
+/** An address as it may stand in a log: without the secret of a calendar. */
+export const inLogs = (url: string): string => url.replace(/(\/api\/calendars\/)[^/?#]+/, '$1(secret)');
 
 const TOKEN = /^([A-Za-z0-9_-]{22})\.([A-Za-z0-9_-]{43})$/;
 
-/** The link a token opens, and whose it is; null for anything that opens nothing (any more). */
-export async function openLink(
-  databases: Databases,
-  token: string,
-  now: number,
-): Promise<{ readonly businessId: BusinessId; readonly link: LinkRow } | null> {
-  const [, business, secret] = TOKEN.exec(token) ?? [];
+export interface Token {
+  readonly businessId: BusinessId;
+  readonly secret: Buffer;
+}
+
+/** What a token says; null when it says nothing. */
+export function readToken(text: string): Token | null {
+  const [, business, secret] = TOKEN.exec(text) ?? [];
   if (business === undefined || secret === undefined) return null;
   const hex = Buffer.from(business, 'base64url').toString('hex');
   const businessId = hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5') as BusinessId;
-  const hash = hashOf(Buffer.from(secret, 'base64url'));
+  return { businessId, secret: Buffer.from(secret, 'base64url') };
+}
+
+/** What is looked for in the database: finding it says nothing of how much of a wrong secret was right. */
+export const hashOfToken = ({ secret }: Token): string => hashOf(secret);
+
+/** The page a token opens, and whose it is; null for anything that opens nothing (any more). */
+export async function openLink(
+  databases: Databases,
+  text: string,
+  now: number,
+): Promise<{ readonly businessId: BusinessId; readonly link: LinkRow } | null> {
+  const token = readToken(text);
+  if (!token) return null;
+  const { businessId } = token;
   const [link] = await inTenant(databases, businessId, (tx) =>
-    tx.select().from(ownerLink).where(eq(ownerLink.secretHash, hash)),
+    tx
+      .select()
+      .from(ownerLink)
+      .where(eq(ownerLink.secretHash, hashOfToken(token))),
   );
-  if (!link || !timingSafeEqual(Buffer.from(link.secretHash), Buffer.from(hash))) return null;
-  return link.revokedAt === null && link.expiresAt.getTime() > now ? { businessId, link } : null;
+  return link?.revokedAt === null && link.expiresAt.getTime() > now ? { businessId, link } : null;
 }
 
 export interface NewLink {
@@ -74,7 +105,8 @@ export async function makeLink(
       businessId,
       id,
       dogId,
-      secretHash: secretHash(maker, businessId, id),
+      secretHash: secretHash(maker, businessId, id, 'owner page'),
+      calendarHash: secretHash(maker, businessId, id, 'owner calendar'),
       expiresAt: new Date(now + days * 86_400_000),
       createdBy: by,
     })

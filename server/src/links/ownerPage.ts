@@ -1,16 +1,17 @@
-import type { OwnerPage } from '@dewpond/contract';
+import { homeTicking, type OwnerPage } from '@dewpond/contract';
 import { atLeast, type Level } from '@dewpond/core/findings';
 import { nextVisit } from '@dewpond/core/careplan';
 import { namePlace, placeOf } from '@dewpond/core/places';
 import { URGENCY } from '@dewpond/core/referral';
 import { readSheet } from '@dewpond/core/sheet';
-import type { Day } from '@dewpond/core/units';
+import { daysBetween, type Day } from '@dewpond/core/units';
 import { and, eq, isNull, sql } from 'drizzle-orm';
-import { Router, type Request, type RequestHandler } from 'express';
+import express, { Router, type Request, type RequestHandler } from 'express';
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
 import { z } from 'zod';
 import { appointmentsOfDogs } from '../appointments/queries';
-import { ownerLink, photo, referral } from '../db/schema';
+import { homeCareOf } from '../calendars/homeCare';
+import { homeTick, ownerLink, photo, referral } from '../db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
 import { planFor } from '../dogs/facts';
 import { loadDogs } from '../dogs/records';
@@ -18,13 +19,15 @@ import { loadHouse } from '../house/house';
 import { letterheadOf } from '../house/letterhead';
 import { dayIn } from '../house/zone';
 import type { Services } from '../http/context';
-import { Refusal, notFound } from '../http/problem';
+import { Refusal, badInput, notFound } from '../http/problem';
 import { keepLetter } from '../referrals/letter';
 import { sendPdf } from '../sheet/routes';
 import { keepSheet } from '../sheet/keepSheet';
 import { sheetViewOf } from '../sheet/sheetView';
-import { openLink } from './ownerLinks';
+import { calendarUrl, openLink } from './ownerLinks';
 
+/** So far back an owner may tick what was forgotten. */
+const TICKED_BACK_DAYS = 14;
 /** Visits an owner can leaf back to. */
 const SHEETS = 4;
 
@@ -49,7 +52,7 @@ export function ownerPages(services: Services): Router {
 
   router.get('/api/owner', async (request, response) => {
     const guest = guestOf(request);
-    const view = await inTenant(services.databases, guest.businessId, (tx) => pageFor(tx, guest, services.now()));
+    const view = await inTenant(services.databases, guest.businessId, (tx) => pageFor(tx, services, guest));
     response.set('Cache-Control', 'private, no-store').json(view);
   });
 
@@ -66,11 +69,38 @@ export function ownerPages(services: Services): Router {
     response.json({});
   });
 
+  router.put('/api/owner/home', express.json({ limit: '10kb' }), async (request, response) => {
+    const { businessId, dogId } = guestOf(request);
+    const parsed = homeTicking.safeParse(request.body);
+    if (!parsed.success) throw badInput(parsed.error);
+    const { key, day, done, note } = parsed.data;
+    await inTenant(services.databases, businessId, async (tx) => {
+      const house = await loadHouse(tx);
+      const [record] = await loadDogs(tx, { ids: [dogId] });
+      if (!record) throw closed();
+      const { tasks, today } = await homeCareOf(tx, house, record, dayIn(house.zone, services.now()));
+      if (!tasks.some((task) => task.key === key)) throw notFound('task');
+      if (day > today || daysBetween(day, today) > TICKED_BACK_DAYS)
+        throw new Refusal('bad input', `Only today and the ${TICKED_BACK_DAYS} days before can be ticked.`);
+      const its = and(eq(homeTick.dogId, dogId), eq(homeTick.key, key), eq(homeTick.day, day));
+      if (!done) await tx.delete(homeTick).where(its);
+      else
+        await tx
+          .insert(homeTick)
+          .values({ businessId, dogId, key, day, note })
+          .onConflictDoUpdate({
+            target: [homeTick.businessId, homeTick.dogId, homeTick.key, homeTick.day],
+            set: { note },
+          });
+    });
+    response.json({});
+  });
+
   router.get('/api/owner/photos/:id', async (request, response) => {
     const guest = guestOf(request);
     const id = idOf(request.params['id'], 'picture');
     const bytes = await inTenant(services.databases, guest.businessId, async (tx) => {
-      const page = await pageFor(tx, guest, services.now());
+      const page = await pageFor(tx, services, guest);
       if (!page.sheets.some(({ photos }) => photos.some((each) => each.id === id))) throw notFound('picture');
       const [row] = await tx.select({ bytes: photo.bytes }).from(photo).where(eq(photo.id, id));
       if (!row) throw notFound('picture');
@@ -83,7 +113,7 @@ export function ownerPages(services: Services): Router {
     const guest = guestOf(request);
     const id = idOf(request.params['id'], 'sheet');
     await inTenant(services.databases, guest.businessId, async (tx) => {
-      const page = await pageFor(tx, guest, services.now());
+      const page = await pageFor(tx, services, guest);
       if (!page.sheets.some(({ visitId }) => visitId === id)) throw notFound('sheet');
     });
     sendPdf(response, await keepSheet(services, guest.businessId, id));
@@ -145,7 +175,12 @@ function tooMany(why: unknown): never {
 }
 
 /** This dog and nothing else: its last sheets, letters that are open, what is booked. */
-async function pageFor(tx: Tenant, { dogId, until }: Guest, now: number): Promise<OwnerPage> {
+async function pageFor(
+  tx: Tenant,
+  services: Services,
+  { businessId, linkId, dogId, until }: Guest,
+): Promise<OwnerPage> {
+  const now = services.now();
   const house = await loadHouse(tx);
   const [record] = await loadDogs(tx, { ids: [dogId] });
   if (!record) throw closed();
@@ -181,6 +216,8 @@ async function pageFor(tx: Tenant, { dogId, until }: Guest, now: number): Promis
     booked: booked.map(({ startsAt, kind }) => ({ startsAt, kind })),
     zone: house.zone,
     suggested: nextVisit(due, today)?.day ?? null,
+    home: await homeCareOf(tx, house, record, today),
+    calendar: calendarUrl(services.links, businessId, linkId, 'owner calendar'),
     until: until.toISOString(),
   };
 }

@@ -40,6 +40,9 @@ export const member = dewpond.table(
     role: text('role').$type<'manager' | 'groomer' | 'bather'>().notNull(),
     /** How this person reads volumes and weights; null: as the house does. */
     units: text('units').$type<'metric' | 'US'>(),
+    /** This person's calendar feed: its number, and the hash of its secret; null: none is open. */
+    feedId: uuid('feed_id'),
+    feedHash: text('feed_hash'),
   },
   (t) => [
     primaryKey({ columns: [t.businessId, t.id] }),

@@ -34,6 +34,8 @@ export const ownerLink = dewpond.table(
     id: uuid('id').notNull(),
     dogId: uuid('dog_id').notNull(),
     secretHash: text('secret_hash').notNull(),
+    /** Of the calendar's own secret: who has the calendar's address cannot open the page with it. */
+    calendarHash: text('calendar_hash'),
     expiresAt: instant('expires_at').notNull(),
     revokedAt: instant('revoked_at'),
     createdBy: text('created_by').notNull(),
@@ -46,6 +48,7 @@ export const ownerLink = dewpond.table(
     primaryKey({ columns: [t.businessId, t.id] }),
     foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
     uniqueIndex('owner_link_by_secret').on(t.businessId, t.secretHash),
+    uniqueIndex('owner_link_by_calendar').on(t.businessId, t.calendarHash),
     index('owner_link_by_dog').on(t.businessId, t.dogId),
     ofThisBusiness('owner_link'),
   ],
@@ -113,5 +116,24 @@ export const referral = dewpond.table(
     uniqueIndex('referral_of_visit').on(t.businessId, t.visitId, t.place),
     index('referral_by_dog').on(t.businessId, t.dogId),
     ofThisBusiness('referral'),
+  ],
+);
+
+/** What an owner says was done at home, a task and a day each. It restarts no clock of the salon. */
+export const homeTick = dewpond.table(
+  'home_tick',
+  {
+    businessId: businessId(),
+    dogId: uuid('dog_id').notNull(),
+    key: text('key').notNull(),
+    day: day('day').notNull(),
+    note: text('note').notNull().default(''),
+    tickedAt: instant('ticked_at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.dogId, t.key, t.day] }),
+    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
+    index('home_tick_by_day').on(t.businessId, t.dogId, t.day),
+    ofThisBusiness('home_tick'),
   ],
 );

@@ -1,0 +1,79 @@
+import { TASKS, type DueLine, type Task } from '../careplan';
+import { namePlace, placeKey, type Place } from '../places';
+import { addDays, daysBetween, type Day } from '../units';
+
+/** One thing an owner does between visits, with all the places it is for. */
+export interface HomeTask {
+  /** Stays while task, places and rhythm stay: ticks and calendar entries hang on it. */
+  readonly key: string;
+  readonly task: Task;
+  readonly places: readonly Place[];
+  readonly everyDays: number;
+  /** Minutes each time. */
+  readonly minutes: number;
+  readonly how: string;
+}
+
+/** Home care of a plan: each task once, with the places that are done alike. */
+export function homeTasks(due: readonly DueLine[]): HomeTask[] {
+  const asked = new Map<string, Omit<HomeTask, 'key'>>();
+  for (const { line } of due) {
+    const { task, place, home } = line;
+    if (!home) continue;
+    const alike = [task, home.everyDays, home.how].join('|');
+    const places = [...(asked.get(alike)?.places ?? []), ...(place ? [place] : [])];
+    asked.set(alike, { task, places, everyDays: home.everyDays, minutes: home.minutes, how: home.how });
+  }
+  return [...asked.values()].map((each) => ({ key: [each.task, ...each.places.map(placeKey)].join(' '), ...each }));
+}
+
+/** "Folds (nose fold)", "Clean ears (left ear only)". */
+export const homeTaskName = ({ task, places }: Pick<HomeTask, 'task' | 'places'>): string =>
+  `${TASKS[task].name}${whereAtHome(places)}`;
+
+/** Which of several places is meant: folds by name, and one side only where the other must be left alone. */
+function whereAtHome(places: readonly Place[]): string {
+  const bySite = [...new Set(places.map(({ site }) => site))].map((site) =>
+    places.filter((each) => each.site === site),
+  );
+  const names = bySite.flatMap((sides) => {
+    const [first] = sides;
+    if (!first) return [];
+    if (sides.length === 1 && first.side !== 'none') return [`${namePlace(first)} only`];
+    return first.site.startsWith('fold') ? [namePlace({ ...first, side: 'none' })] : [];
+  });
+  return names.length === 0 ? '' : ` (${names.join(', ')})`;
+}
+
+/**
+ * The days of a task from `from` to `to`, both included. They are counted from the last visit, where it was done or
+ * looked at, so that they stay the same whenever one asks.
+ */
+export function homeDays({ everyDays }: Pick<HomeTask, 'everyDays'>, since: Day, from: Day, to: Day): Day[] {
+  const first = Math.max(1, Math.ceil(daysBetween(since, from) / everyDays));
+  const count = Math.floor(daysBetween(since, to) / everyDays) - first + 1;
+  return Array.from({ length: Math.max(0, count) }, (_, i) => addDays(since, (first + i) * everyDays));
+}
+
+/** The first day of a task on or after `from`. */
+export const nextHomeDay = (task: Pick<HomeTask, 'everyDays'>, since: Day, from: Day): Day =>
+  homeDays(task, since, from, addDays(from, task.everyDays))[0] ?? addDays(since, task.everyDays);
+
+/** One thing done at home, as the owner ticked it. */
+export interface HomeTick {
+  readonly key: string;
+  readonly day: Day;
+}
+
+/** How much of what was asked for was ticked from `from` to `to`: never taken as done in the salon. */
+export function homeShare(
+  tasks: readonly HomeTask[],
+  since: Day,
+  ticks: readonly HomeTick[],
+  from: Day,
+  to: Day,
+): { readonly asked: number; readonly done: number } {
+  const ticked = new Set(ticks.map(({ key, day }) => `${key} ${day}`));
+  const all = tasks.flatMap((task) => homeDays(task, since, from, to).map((day) => `${task.key} ${day}`));
+  return { asked: all.length, done: all.filter((each) => ticked.has(each)).length };
+}

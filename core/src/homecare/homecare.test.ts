@@ -1,0 +1,69 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { makePlan, planDue } from '../careplan';
+import { TODAY, aDog } from '../careplan/tests/randomDogs';
+import { addDays, day, daysBetween } from '../units';
+import { homeDays, homeShare, homeTaskName, homeTasks, nextHomeDay, type HomeTask } from '.';
+
+const since = day('2026-11-25');
+const task = (everyDays: number, key = 'teeth'): HomeTask => ({
+  key,
+  task: 'teeth',
+  places: [],
+  everyDays,
+  minutes: 2,
+  how: 'Brush.',
+});
+const due = (breed: string) =>
+  planDue(makePlan(aDog({}, breed)), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY);
+
+test('a bulldog’s folds are one task with the folds named; every line of home care is in exactly one task', () => {
+  const lines = due('english-bulldog');
+  const tasks = homeTasks(lines);
+  const folds = tasks.find((each) => each.task === 'fold care');
+  expect(folds && homeTaskName(folds)).toMatch(/^Folds \(nose fold, pocket between eye and nose, lip fold/);
+  const asked = lines.filter(({ line }) => line.home !== null && line.home !== undefined && line.place !== null);
+  expect(tasks.flatMap(({ places }) => places)).toHaveLength(asked.length);
+  expect(new Set(tasks.map(({ key }) => key)).size).toBe(tasks.length);
+});
+
+describe('days', () => {
+  test('are counted from the visit, not from when one asks', () => {
+    expect(homeDays(task(3), since, since, addDays(since, 9))).toEqual(['2026-11-28', '2026-12-01', '2026-12-04']);
+    expect(homeDays(task(3), since, day('2026-11-30'), day('2026-12-02'))).toEqual(['2026-12-01']);
+    expect(homeDays(task(3), since, day('2026-11-29'), day('2026-11-30'))).toEqual([]);
+    expect(nextHomeDay(task(3), since, day('2026-11-29'))).toBe('2026-12-01');
+    expect(nextHomeDay(task(3), since, day('2026-12-01'))).toBe('2026-12-01');
+  });
+
+  test('of any stretch are those of its two halves, each a whole number of rhythms after the visit', () => {
+    const ahead = fc.integer({ min: 0, max: 200 });
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 60 }), ahead, ahead, ahead, (every, a, b, c) => {
+        const [from = 0, middle = 0, to = 0] = [a, b, c].toSorted((x, y) => x - y);
+        const at = (days: number) => addDays(since, days);
+        const whole = homeDays(task(every), since, at(from), at(to));
+        const halves = [
+          ...homeDays(task(every), since, at(from), at(middle)),
+          ...homeDays(task(every), since, at(middle + 1), at(to)),
+        ];
+        expect(whole).toEqual(halves);
+        for (const each of whole) {
+          expect(daysBetween(since, each) % every).toBe(0);
+          expect(each > since).toBe(true);
+        }
+      }),
+    );
+  });
+});
+
+test('what was ticked is held against what was asked; a tick on another day counts for nothing', () => {
+  const tasks = [task(2, 'a'), task(7, 'b')];
+  const ticks = [
+    { key: 'a', day: addDays(since, 2) },
+    { key: 'a', day: addDays(since, 3) },
+    { key: 'b', day: addDays(since, 7) },
+    { key: 'c', day: addDays(since, 2) },
+  ];
+  expect(homeShare(tasks, since, ticks, since, addDays(since, 8))).toEqual({ asked: 5, done: 2 });
+});

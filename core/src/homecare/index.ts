@@ -1,0 +1,1 @@
+export { homeDays, homeShare, homeTaskName, homeTasks, nextHomeDay, type HomeTask, type HomeTick } from './homeTasks';

@@ -1,0 +1,141 @@
+import { TZDate } from '@date-fns/tz';
+import { and, eq, gte, ne } from 'drizzle-orm';
+import { Router, type Response } from 'express';
+import { v7 } from 'uuid';
+import { z } from 'zod';
+import { appointment, client, dog, member, ownerLink } from '../db/schema';
+import { inTenant, type Tenant } from '../db/tenant';
+import { loadDogs } from '../dogs/records';
+import { loadHouse, type House } from '../house/house';
+import { dayIn } from '../house/zone';
+import { askerOf, type Services } from '../http/context';
+import { Refusal, notFound } from '../http/problem';
+import { route } from '../http/route';
+import { calendarUrl, hashOfToken, readToken, secretHash } from '../links/ownerLinks';
+import { groomersCalendar, homeCalendar, type Booking } from './calendar';
+import { homeCareOf, homeSince } from './homeCare';
+
+/** A groomer's calendar reaches back so far. */
+const LOOKED_BACK_MS = 31 * 86_400_000;
+
+/** Calendars one subscribes to: their address is their key, as calendar programs know no other. */
+export function calendarFeeds(services: Services): Router {
+  const router = Router();
+  router.get('/api/calendars/:token', async (request, response) => {
+    const read = readToken((request.params.token ?? '').replace(/\.ics$/, ''));
+    const now = services.now();
+    const text =
+      read &&
+      (await inTenant(services.databases, read.businessId, async (tx) => {
+        const house = await loadHouse(tx).catch(() => null);
+        return (
+          house &&
+          ((await ownersFeed(tx, house, hashOfToken(read), now)) ??
+            (await groomersFeed(tx, house, hashOfToken(read), now)))
+        );
+      }));
+    if (!text) throw new Refusal('not found', 'This calendar is closed.');
+    sendCalendar(response, text);
+  });
+  return router;
+}
+
+function sendCalendar(response: Response, text: string): void {
+  response
+    .type('text/calendar; charset=utf-8')
+    .set('Cache-Control', 'private, no-store')
+    .set('X-Robots-Tag', 'noindex, nofollow')
+    .set('Content-Disposition', 'inline; filename="calendar.ics"')
+    .send(text);
+}
+
+async function ownersFeed(tx: Tenant, house: House, hash: string, now: number): Promise<string | null> {
+  const [link] = await tx.select().from(ownerLink).where(eq(ownerLink.calendarHash, hash));
+  if (!link || link.revokedAt !== null || link.expiresAt.getTime() <= now) return null;
+  return homeCalendarOf(tx, house, link.dogId, now);
+}
+
+/** Home care and bookings of one dog. Throws when it is gone. */
+export async function homeCalendarOf(tx: Tenant, house: House, dogId: string, now: number): Promise<string> {
+  const [record] = await loadDogs(tx, { ids: [dogId] });
+  if (!record) throw notFound('dog');
+  const today = dayIn(house.zone, now);
+  const { tasks } = await homeCareOf(tx, house, record, today);
+  const rows = await tx
+    .select()
+    .from(appointment)
+    .where(
+      and(eq(appointment.dogId, dogId), eq(appointment.state, 'booked'), gte(appointment.startsAt, new Date(now))),
+    );
+  return homeCalendar({
+    dog: record.dog.name,
+    business: house.name,
+    zone: house.zone,
+    today,
+    now,
+    since: homeSince(record, house.zone),
+    tasks,
+    bookings: rows.map((row) => booking(row, `${record.dog.name} at ${house.name}`)),
+    id: dogId,
+  });
+}
+
+const booking = (
+  { id, startsAt, endsAt }: Pick<typeof appointment.$inferSelect, 'id' | 'startsAt' | 'endsAt'>,
+  words: string,
+): Booking => ({ id, startsAt: startsAt.toISOString(), endsAt: endsAt.toISOString(), words });
+
+async function groomersFeed(tx: Tenant, house: House, hash: string, now: number): Promise<string | null> {
+  const [person] = await tx.select().from(member).where(eq(member.feedHash, hash));
+  if (!person) return null;
+  const rows = await tx
+    .select({ its: appointment, dog: dog.name, owner: client.name })
+    .from(appointment)
+    .innerJoin(dog, eq(dog.id, appointment.dogId))
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .where(
+      and(
+        eq(appointment.memberId, person.id),
+        ne(appointment.state, 'cancelled'),
+        gte(appointment.startsAt, new TZDate(now - LOOKED_BACK_MS, house.zone)),
+      ),
+    );
+  return groomersCalendar(
+    `${person.name}, ${house.name}`,
+    house.zone,
+    now,
+    rows.map(({ its, dog: name, owner }) => booking(its, `${name} (${owner}), ${its.kind}`)),
+  );
+}
+
+/** What the salon asks about calendars and home care. */
+export function calendarRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/dogs/:id/home', async ({ tx, params, now }) => {
+    const house = await loadHouse(tx);
+    const [record] = await loadDogs(tx, { ids: [params.id] });
+    if (!record) throw notFound('dog');
+    return homeCareOf(tx, house, record, dayIn(house.zone, now));
+  });
+
+  route(router, services, 'GET /api/me/calendar', async ({ tx, asker }) => {
+    const [me] = await tx.select().from(member).where(eq(member.personId, asker.personId));
+    return { url: me?.feedId ? calendarUrl(services.links, asker.businessId, me.feedId, 'groomer') : null };
+  });
+
+  route(router, services, 'PUT /api/me/calendar', async ({ tx, asker, body }) => {
+    // A new number each time: the address of before opens nothing any more.
+    const feedId = body.open ? v7() : null;
+    const feedHash = feedId && secretHash(services.links, asker.businessId, feedId, 'groomer');
+    await tx.update(member).set({ feedId, feedHash }).where(eq(member.personId, asker.personId));
+    return { url: feedId && calendarUrl(services.links, asker.businessId, feedId, 'groomer') };
+  });
+
+  router.get('/api/dogs/:id/home.ics', async (request, response) => {
+    const { id } = request.params;
+    if (!z.uuid().safeParse(id).success) throw notFound('dog');
+    const text = await inTenant(services.databases, askerOf(request).businessId, async (tx) =>
+      homeCalendarOf(tx, await loadHouse(tx), id, services.now()),
+    );
+    sendCalendar(response, text);
+  });
+}

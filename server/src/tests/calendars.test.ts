@@ -1,0 +1,181 @@
+import { homeDays, type HomeTask } from '@dewpond/core/homecare';
+import { addDays, day } from '@dewpond/core/units';
+import ICAL from 'ical.js';
+import request from 'supertest';
+import { v7 } from 'uuid';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { homeCalendar } from '../calendars/calendar';
+import { addDog, app, clock, logLines, openSalon, type Salon } from './salon';
+import { visitDog } from './tableSide';
+
+const task = (key: string, everyDays: number): HomeTask => ({
+  key,
+  task: 'teeth',
+  places: [],
+  everyDays,
+  minutes: 2,
+  how: 'Brush, front teeth first; a comma, a semicolon; a very long line that has to be folded to be read by a program.',
+});
+
+function read(text: string) {
+  const root = new ICAL.Component(ICAL.parse(text) as unknown[]);
+  const zones = root.getAllSubcomponents('vtimezone').map((each) => new ICAL.Timezone(each));
+  for (const zone of zones) ICAL.TimezoneService.register(zone);
+  return root.getAllSubcomponents('vevent').map((each) => new ICAL.Event(each));
+}
+
+/** Every time an entry comes back until a day, as its calendar day, its hour on the wall, and its instant. */
+function occurrences(event: ICAL.Event, until: string) {
+  const times = event.iterator();
+  const found = [];
+  for (let next = times.next(); next; next = times.next()) {
+    const on = next.toString().slice(0, 10);
+    if (on > until) break;
+    found.push({ on, wall: next.toString().slice(11, 16), at: next.toUnixTime() });
+  }
+  return found;
+}
+
+describe.each([
+  ['Europe/London', ['2026-03-29', '2026-10-25']],
+  ['America/Denver', ['2026-03-08', '2026-11-01']],
+] as const)('a calendar of home care in %s', (zone, changes) => {
+  const [since, today, end] = [day('2026-01-05'), day('2026-01-09'), day('2027-01-09')];
+  const tasks = [task('teeth', 2), task('ear cleaning ear/left', 21), task('eyes', 1)];
+  const text = homeCalendar({
+    dog: 'Teasel',
+    business: 'Withy Quay Grooming',
+    zone,
+    today,
+    now: Date.UTC(2026, 0, 9, 12),
+    since,
+    tasks,
+    bookings: [
+      { id: 'b', startsAt: '2026-07-01T09:30:00Z', endsAt: '2026-07-01T11:00:00Z', words: 'Teasel; a visit, booked' },
+    ],
+    id: 'dog',
+  });
+  const events = read(text);
+
+  test('read back by ical.js, comes on exactly the days of the plan for a year', () => {
+    for (const [i, each] of tasks.entries()) {
+      const event = events[i];
+      if (!event) throw new Error('an entry is missing');
+      expect(occurrences(event, end).map(({ on }) => on)).toEqual(homeDays(each, since, today, end));
+    }
+  });
+
+  test('stays at half past six by the clock on the wall when clocks change', () => {
+    const [, , daily] = events;
+    if (!daily) throw new Error('no daily entry');
+    const all = occurrences(daily, end);
+    expect(new Set(all.map(({ wall }) => wall))).toEqual(new Set(['18:30']));
+    const hours = all.slice(1).map((each, i) => [each.on, (each.at - (all[i]?.at ?? 0)) / 3600] as const);
+    const odd = hours.filter(([, between]) => between !== 24);
+    expect(odd).toEqual([
+      [changes[0], 23],
+      [changes[1], 25],
+    ]);
+  });
+
+  test('reminds, is stamped in UTC, folds its lines, keeps words as they are, and names no other site', () => {
+    expect(text).toMatch(/BEGIN:VALARM\r\nACTION:DISPLAY\r\nTRIGGER:/);
+    for (const stamp of text.match(/DTSTAMP:.*/g) ?? []) expect(stamp.trim()).toMatch(/^DTSTAMP:\d{8}T\d{6}Z$/);
+    for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+    expect(events[0]?.description).toContain('a comma, a semicolon; a very long line that has to be folded');
+    expect(events.at(-1)?.summary).toBe('Teasel; a visit, booked');
+    expect(text).not.toMatch(/https?:/);
+    expect(new Set(events.map(({ uid }) => uid)).size).toBe(events.length);
+  });
+});
+
+describe('feeds', () => {
+  let salon: Salon;
+  beforeAll(async () => {
+    salon = await openSalon();
+  });
+  const pathOf = (url: string) => new URL(url).pathname;
+  const guest = (token: string) => ({ Authorization: `Link ${token}` });
+  async function page() {
+    const { dogId } = await addDog(salon);
+    await visitDog(salon, dogId);
+    const { body: link } = await salon.call('POST /api/links', { body: { id: v7(), dogId, days: 30 } });
+    const token = link.url.split('#')[1] ?? '';
+    const { body } = await request(app).get('/api/owner').set(guest(token));
+    return {
+      dogId,
+      link,
+      token,
+      page: body as { calendar: string; home: { today: string; tasks: HomeTask[]; share: unknown } },
+    };
+  }
+
+  test('an owner’s calendar opens without a session, closes with the page, and its address opens no page', async () => {
+    const { link, page: its } = await page();
+    const lines = logLines.length;
+    const answer = await request(app).get(pathOf(its.calendar));
+    expect(answer.headers['content-type']).toContain('text/calendar');
+    expect(read(answer.text).length).toBe(its.home.tasks.length);
+    const token = /calendars\/(.+)\.ics/.exec(its.calendar)?.[1] ?? '';
+    expect((await request(app).get('/api/owner').set(guest(token))).status).toBe(404);
+    expect(logLines.slice(lines).join('')).not.toContain(token);
+    expect(logLines.slice(lines).join('')).toContain('/api/calendars/(secret)');
+    await salon.call('PUT /api/links/:id/revoke', { id: link.id, body: {} });
+    expect((await request(app).get(pathOf(its.calendar))).status).toBe(404);
+    expect((await request(app).get('/api/calendars/nonsense.ics')).status).toBe(404);
+  });
+
+  test('a groomer’s own calendar has the bookings of that person; a new address closes the old', async () => {
+    const { dogId } = await addDog(salon, { name: 'Umber' });
+    await salon.call('POST /api/appointments', {
+      body: {
+        id: v7(),
+        dogId,
+        memberId: salon.memberId,
+        kind: 'full visit',
+        startsAt: new Date(clock.now + 86_400_000).toISOString(),
+        minutes: 60,
+      },
+    });
+    expect((await salon.call('GET /api/me/calendar')).body.url).toBeNull();
+    const { body: first } = await salon.call('PUT /api/me/calendar', { body: { open: true } });
+    const events = read((await request(app).get(pathOf(first.url ?? ''))).text);
+    expect(events.map(({ summary }) => summary)).toEqual(['Umber (Folake Adeyemi), full visit']);
+    expect(events[0]?.startDate.toUnixTime()).toBe((clock.now + 86_400_000) / 1000);
+    const { body: second } = await salon.call('PUT /api/me/calendar', { body: { open: true } });
+    expect((await request(app).get(pathOf(first.url ?? ''))).status).toBe(404);
+    expect((await request(app).get(pathOf(second.url ?? ''))).status).toBe(200);
+    await salon.call('PUT /api/me/calendar', { body: { open: false } });
+    expect((await request(app).get(pathOf(second.url ?? ''))).status).toBe(404);
+  });
+
+  test('an owner ticks what was done; it is counted, and no clock of the salon starts anew', async () => {
+    const { dogId, token, page: its } = await page();
+    const [first] = its.home.tasks;
+    if (!first) throw new Error('no home care');
+    const before = await salon.call('GET /api/dogs/:id', { id: dogId });
+    const clockBefore = clock.now;
+    clock.now += first.everyDays * 86_400_000;
+    const today = addDays(day(its.home.today), first.everyDays);
+    const tick = (more: object) =>
+      request(app)
+        .put('/api/owner/home')
+        .set(guest(token))
+        .send({ key: first.key, day: today, done: true, ...more });
+    expect((await tick({ note: 'She wriggled.' })).status).toBe(200);
+    expect((await tick({ note: 'She wriggled a lot.' })).status).toBe(200);
+    const { body } = await salon.call('GET /api/dogs/:id/home', { id: dogId });
+    expect(body.ticks).toEqual([{ key: first.key, day: today, note: 'She wriggled a lot.' }]);
+    expect(body.share.done).toBe(1);
+    expect((await tick({ day: addDays(today, 1) })).status).toBe(422);
+    expect((await tick({ day: addDays(today, -15) })).status).toBe(422);
+    expect((await tick({ key: 'made up' })).status).toBe(404);
+    clock.now = clockBefore;
+    const after = await salon.call('GET /api/dogs/:id', { id: dogId });
+    expect(after.body.due).toEqual(before.body.due);
+    clock.now += first.everyDays * 86_400_000;
+    expect((await tick({ done: false })).status).toBe(200);
+    expect((await salon.call('GET /api/dogs/:id/home', { id: dogId })).body.ticks).toEqual([]);
+    clock.now = clockBefore;
+  });
+});
