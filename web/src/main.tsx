@@ -86,6 +86,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./features/telling/OutboxScreen')).OutboxScreen }),
       },
       { path: 'watch', lazy: async () => ({ Component: (await import('./features/watch/WatchScreen')).WatchScreen }) },
+      {
+        path: 'house/words',
+        lazy: async () => ({ Component: (await import('./features/house/WordsScreen')).WordsScreen }),
+      },
       { path: 'house', lazy: async () => ({ Component: (await import('./features/house/HouseScreen')).HouseScreen }) },
       {
         path: 'visits/:id/sheet',

@@ -13,6 +13,7 @@ import { Button } from '../ui/Button';
 import { Toasts, forgetNotes } from '../ui/toasts';
 import { Waiting } from '../ui/Waiting';
 import { classes } from '../ui/classes';
+import { OwnCalendar } from './OwnCalendar';
 import { SignIn } from './SignIn';
 import { activeKeys, useKeys } from './keys';
 import { usePreferences } from './preferences';
@@ -216,6 +217,7 @@ function Help({
           <option value="US">US</option>
         </SelectField>
       </div>
+      {open && <OwnCalendar />}
       <p className="text-sm text-soft mb-4">
         Dewpond records what was seen and done. It is not veterinary advice; local rules come first.
       </p>

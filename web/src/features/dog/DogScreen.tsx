@@ -8,6 +8,7 @@ import { Waiting } from '../../ui/Waiting';
 import { BookDialog } from '../ahead/BookDialog';
 import { Doubles } from '../merging/Doubles';
 import { BeginVisit } from '../table/BeginVisit';
+import { HomeCareCard } from '../homecare/HomeCareCard';
 import { OpenReferrals } from '../watch/OpenReferrals';
 import { Bookings } from './Bookings';
 import { DogMix } from './DogMix';
@@ -79,7 +80,10 @@ function Dog({ dog }: { readonly dog: DogView }) {
         <Why dog={dog} asked={asked} />
       </div>
       <div className="grid grid-cols-[1fr_380px] max-lg:grid-cols-1 gap-3.5 items-start">
-        <PlanList dog={dog} onAsk={setAsked} />
+        <div className="flex flex-col gap-3.5 min-w-0">
+          <PlanList dog={dog} onAsk={setAsked} />
+          <HomeCareCard dogId={dog.id} />
+        </div>
         <div className="flex flex-col gap-3.5">
           <HoldingCard dog={dog} />
           <ProgrammeCard dog={dog} />

@@ -74,6 +74,9 @@ function House({ house }: { readonly house: HouseView }) {
           </p>
         </div>
         <div className="flex flex-wrap items-end gap-3">
+          <ButtonLink to="/house/words" look="quiet">
+            Our words
+          </ButtonLink>
           <ButtonLink to="/methods" look="quiet">
             How it is done
           </ButtonLink>

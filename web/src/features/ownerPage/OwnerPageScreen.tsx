@@ -12,6 +12,7 @@ import { Ripple } from '../../ui/Ripple';
 import { Waiting } from '../../ui/Waiting';
 import { Toasts, tell } from '../../ui/toasts';
 import { SheetPaper } from '../sheet/SheetPaper';
+import { AtHome } from './AtHome';
 import { ownerFile, ownerPage, tellSeen, tokenHere } from './ownerCall';
 
 /** What an owner sees behind the link: this one dog, its sheets, its dates. */
@@ -66,6 +67,7 @@ function Page({ page }: { readonly page: OwnerPage }) {
           <FileButton path={`/api/owner/letters/${letter.id}`}>Letter for the vet</FileButton>
         </section>
       ))}
+      <AtHome home={page.home} calendar={page.calendar} dog={page.dog} />
       {page.sheets.length > 1 && (
         <nav aria-label="Visits" className="no-print max-w-[880px] mx-auto mb-3 flex gap-2 overflow-x-auto">
           {page.sheets.map(({ visitId, read }) => (
@@ -136,7 +138,8 @@ function Sheet({ page, sheet }: { readonly page: OwnerPage; readonly sheet: Owne
         grades={sheet.read.grades}
         urgent={null}
         photos={photos}
-        part={(section) => <Lines read={sheet.read} section={section} />}
+        // Home care stands above, by day.
+        part={(section) => (section === 'home' ? null : <Lines read={sheet.read} section={section} />)}
       />
       <div className="no-print max-w-[880px] mx-auto mt-3">
         <FileButton path={`/api/owner/sheets/${sheet.visitId}`}>This sheet as a PDF</FileButton>

@@ -1,3 +1,4 @@
+import type { Day } from '@dewpond/core/units';
 import type { OwnerPage, Problem } from '@dewpond/contract';
 
 /** The secret of this page; it stands behind the `#`, which no browser sends anywhere. */
@@ -24,3 +25,17 @@ export const tellSeen = () =>
 
 /** A file behind the link, as an address this page alone can open. */
 export const ownerFile = async (path: string): Promise<string> => URL.createObjectURL(await (await ask(path)).blob());
+
+/** Something done at home, or not after all. */
+export interface Tick {
+  readonly key: string;
+  readonly day: Day;
+  readonly done: boolean;
+  readonly note: string;
+}
+export const tickHome = (tick: Tick) =>
+  ask('/api/owner/home', {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(tick),
+  });

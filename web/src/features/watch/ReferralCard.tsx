@@ -79,52 +79,54 @@ export function ReferralCard({ referral, today }: { readonly referral: ReferralV
       </p>
       <Steps referral={referral} />
       {referral.next !== null && (
-        <div className="flex flex-wrap items-center gap-2 mt-3">
-          <b className={classes('mr-auto', late > 0 ? 'text-stop' : 'text-ink')}>
+        <>
+          <b className={classes('block mt-2', late > 0 ? 'text-stop' : 'text-ink')}>
             Next: {NEXT_STEPS[referral.next].toLowerCase()}
             {late > 0 && `, ${late === 1 ? 'a day' : `${late} days`} late`}
             {late <= 0 && referral.dueOn !== null && referral.dueOn > today && `, ${showDay(referral.dueOn)}`}
           </b>
-          {referral.phone !== '' && (
+          <div className="flex flex-wrap items-center gap-2 mt-2">
+            {referral.phone !== '' && (
+              <a
+                href={`tel:${referral.phone}`}
+                className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
+              >
+                <Phone size={17} aria-hidden /> {referral.phone}
+              </a>
+            )}
             <a
-              href={`tel:${referral.phone}`}
+              href={`/api/referrals/${referral.id}/letter.pdf`}
+              target="_blank"
+              rel="noreferrer"
               className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
             >
-              <Phone size={17} aria-hidden /> {referral.phone}
+              <FileText size={17} aria-hidden /> Letter to the vet
             </a>
-          )}
-          <a
-            href={`/api/referrals/${referral.id}/letter.pdf`}
-            target="_blank"
-            rel="noreferrer"
-            className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
-          >
-            <FileText size={17} aria-hidden /> Letter to the vet
-          </a>
-          {referral.next === 'tell the owner' && (
-            <>
-              <Button look="quiet" onClick={() => setDoing('message')}>
-                Write to the owner
+            {referral.next === 'tell the owner' && (
+              <>
+                <Button look="quiet" onClick={() => setDoing('message')}>
+                  Write to the owner
+                </Button>
+                <Button look="main" onClick={() => setDoing('telling')}>
+                  The owner was told
+                </Button>
+              </>
+            )}
+            {referral.next === 'hear the owner' && (
+              <Button look="main" onClick={() => setDoing('owner')}>
+                The owner answered
               </Button>
-              <Button look="main" onClick={() => setDoing('telling')}>
-                The owner was told
+            )}
+            {(referral.next === 'hear the vet' || referral.next === 'hear the owner') && (
+              <Button look={referral.next === 'hear the vet' ? 'main' : 'quiet'} onClick={() => setDoing('vet')}>
+                The vet answered
               </Button>
-            </>
-          )}
-          {referral.next === 'hear the owner' && (
-            <Button look="main" onClick={() => setDoing('owner')}>
-              The owner answered
+            )}
+            <Button look={referral.next === 'close' ? 'main' : 'quiet'} onClick={() => setDoing('closing')}>
+              Close it
             </Button>
-          )}
-          {(referral.next === 'hear the vet' || referral.next === 'hear the owner') && (
-            <Button look={referral.next === 'hear the vet' ? 'main' : 'quiet'} onClick={() => setDoing('vet')}>
-              The vet answered
-            </Button>
-          )}
-          <Button look={referral.next === 'close' ? 'main' : 'quiet'} onClick={() => setDoing('closing')}>
-            Close it
-          </Button>
-        </div>
+          </div>
+        </>
       )}
       {referral.end !== null && (
         <Button look="quiet" className="mt-2" onClick={() => step({ end: null })}>

@@ -1,0 +1,53 @@
+import { COMMON_PRACTICE } from '@dewpond/core/provenance';
+import { showDay } from '@dewpond/core/units';
+import { useQuery } from '@tanstack/react-query';
+import { CalendarPlus } from 'lucide-react';
+import { call } from '../../api/call';
+import { Card } from '../../ui/Card';
+import { SourceMark } from '../../ui/SourceMark';
+import { WeekGrid } from './WeekGrid';
+
+/** What the owner is asked to do this week, and how much of it is ticked on the owner's page. */
+export function HomeCareCard({ dogId }: { readonly dogId: string }) {
+  const home = useQuery({
+    queryKey: ['home', dogId],
+    queryFn: () => call('GET /api/dogs/:id/home', { id: dogId }),
+  }).data;
+  if (!home || home.tasks.length === 0) return null;
+  const { asked, done } = home.share;
+  const notes = home.ticks.filter(({ note }) => note !== '').toSorted((a, b) => (a.day < b.day ? 1 : -1));
+  return (
+    <Card
+      title="At home"
+      aside={
+        <>
+          {asked === 0 ? 'nothing due yet' : `${done} of ${asked} ticked since ${showDay(home.since)}`}{' '}
+          <SourceMark
+            source={COMMON_PRACTICE}
+            because="What the owner ticks tells whether home care happens. It restarts no clock of the salon."
+          />
+        </>
+      }
+    >
+      <div className="overflow-x-auto">
+        <WeekGrid home={home} from={home.today} />
+      </div>
+      {notes.length > 0 && (
+        <ul className="mt-2 text-sm">
+          {notes.slice(0, 3).map(({ key, day, note }) => (
+            <li key={key + day}>
+              <span className="text-soft">{showDay(day)}:</span> “{note}”
+            </li>
+          ))}
+        </ul>
+      )}
+      <a
+        href={`/api/dogs/${dogId}/home.ics`}
+        download
+        className="no-print mt-2 inline-flex items-center gap-2 text-pond underline min-h-11 font-semibold"
+      >
+        <CalendarPlus size={18} aria-hidden /> As a calendar file
+      </a>
+    </Card>
+  );
+}

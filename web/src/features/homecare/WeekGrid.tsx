@@ -1,0 +1,63 @@
+import type { HomeCareView } from '@dewpond/contract';
+import { homeDays, homeTaskName } from '@dewpond/core/homecare';
+import { addDays, everyWords, showDay, type Day } from '@dewpond/core/units';
+import { Check } from 'lucide-react';
+import { classes } from '../../ui/classes';
+
+/** A week of home care, tasks down and days across: to hang beside the towel, and to see at a glance. */
+export function WeekGrid({ home, from }: { readonly home: HomeCareView; readonly from: Day }) {
+  const days = Array.from({ length: 7 }, (_, i) => addDays(from, i));
+  const ticked = new Set(home.ticks.map(({ key, day }) => `${key} ${day}`));
+  return (
+    <table className="w-full border-collapse text-[15px] print:text-[13px]">
+      <thead>
+        <tr>
+          <th scope="col" className="text-left font-semibold text-soft py-1.5 pr-2">
+            Home care
+          </th>
+          {days.map((day) => (
+            <th
+              key={day}
+              scope="col"
+              className={classes(
+                'font-semibold px-1 w-12 leading-tight',
+                day === home.today ? 'text-pond' : 'text-soft',
+              )}
+            >
+              {showDay(day).split(' ').slice(0, 1)}
+              <span className="block text-sm font-normal">{Number(day.slice(8))}</span>
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {home.tasks.map((task) => {
+          const on = new Set(homeDays(task, home.since, days[0] ?? from, days.at(-1) ?? from));
+          return (
+            <tr key={task.key} className="border-t border-line">
+              <th scope="row" className="text-left font-normal py-2 pr-2 leading-snug">
+                <b>{homeTaskName(task)}</b>
+                <span className="block text-sm text-soft">
+                  {everyWords(task.everyDays)}, {task.minutes} min. {task.how}
+                </span>
+              </th>
+              {days.map((day) => (
+                <td key={day} className="text-center align-middle">
+                  {ticked.has(`${task.key} ${day}`) ? (
+                    <Check size={20} aria-label="done" className="text-reed inline" />
+                  ) : on.has(day) ? (
+                    <span
+                      role="img"
+                      aria-label="to do"
+                      className="inline-block size-5 rounded-md border-2 border-pond align-middle"
+                    />
+                  ) : null}
+                </td>
+              ))}
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

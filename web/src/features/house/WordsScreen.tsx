@@ -1,0 +1,207 @@
+import type { LetterheadView } from '@dewpond/contract';
+import { shippedWords, wordingProblem, type HouseWording, type WordingKey } from '@dewpond/core/sheet';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { Undo2 } from 'lucide-react';
+import { useState } from 'react';
+import { call } from '../../api/call';
+import { refreshAll } from '../../api/queries';
+import { Button, ButtonLink } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { TextField } from '../../ui/Field';
+import { Waiting } from '../../ui/Waiting';
+import { tell } from '../../ui/toasts';
+import { LineField } from '../sheet/EditedLine';
+
+/** How the house signs and speaks: what stands at the head of a sheet, and every sentence an owner can read. */
+export function WordsScreen() {
+  const query = useQuery({ queryKey: ['letterhead'], queryFn: () => call('GET /api/letterhead') });
+  return (
+    <Waiting query={query} what="The words of the house">
+      {(view) => <Words key={view.version} view={view} />}
+    </Waiting>
+  );
+}
+
+const SHIPPED = shippedWords();
+const GROUPS = {
+  sentence: 'Sentences of a sheet',
+  advice: 'What we ask of the owner',
+  sign: 'Signs, as an owner reads them',
+  subject: 'Subjects of messages',
+  message: 'Messages',
+} as const;
+const groupOf = (key: string) =>
+  (Object.keys(GROUPS) as (keyof typeof GROUPS)[]).find((group) => key.startsWith(`${group} `));
+
+function Words({ view }: { readonly view: LetterheadView }) {
+  const save = useMutation({
+    mutationFn: (change: Partial<Pick<LetterheadView, 'phone' | 'email' | 'colour' | 'wording'>>) => {
+      const { version, phone, email, colour, wording } = view;
+      return call('PUT /api/letterhead', { body: { version, phone, email, colour, wording, ...change } });
+    },
+    onSuccess: async () => {
+      tell('Kept. Sheets that are made from now on say it so.');
+      await refreshAll();
+    },
+    onError: (error) => tell(error.message, { tone: 'stop' }),
+  });
+  const [find, setFind] = useState('');
+  const wanted = find.trim().toLowerCase();
+  const keys = (Object.keys(SHIPPED) as WordingKey[]).filter((key) =>
+    `${key} ${SHIPPED[key]} ${view.wording[key] ?? ''}`.toLowerCase().includes(wanted),
+  );
+  const say = (key: WordingKey, words: string | null) => {
+    const { [key]: _, ...others } = view.wording;
+    const wording: HouseWording = words === null || words === SHIPPED[key] ? others : { ...others, [key]: words };
+    save.mutate({ wording });
+  };
+  return (
+    <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4 max-w-5xl">
+      <header className="flex flex-wrap items-end justify-between gap-4">
+        <div>
+          <h1>Our words</h1>
+          <p className="text-soft">
+            What owners read, and how {view.name} signs. {!view.mayEdit && 'Only a manager changes these.'}
+          </p>
+        </div>
+        <ButtonLink to="/house" look="quiet">
+          House ways
+        </ButtonLink>
+      </header>
+      <Signature view={view} onSave={(change) => save.mutate(change)} />
+      <TextField label="Find a sentence" value={find} onChange={(event) => setFind(event.target.value)} />
+      {(Object.keys(GROUPS) as (keyof typeof GROUPS)[]).map((group) => {
+        const here = keys.filter((key) => groupOf(key) === group);
+        if (here.length === 0) return null;
+        return (
+          <Card key={group} title={GROUPS[group]} aside={`${here.length}`}>
+            <ul className="divide-y divide-line">
+              {here.map((key) => (
+                <Sentence
+                  key={key}
+                  shipped={SHIPPED[key]}
+                  own={view.wording[key]}
+                  mayEdit={view.mayEdit}
+                  problem={(words) => wordingProblem(key, words)}
+                  onSay={(words) => say(key, words)}
+                />
+              ))}
+            </ul>
+          </Card>
+        );
+      })}
+      {keys.length === 0 && <p className="text-soft">No sentence says that.</p>}
+    </div>
+  );
+}
+
+function Signature({
+  view,
+  onSave,
+}: {
+  readonly view: LetterheadView;
+  readonly onSave: (change: Pick<LetterheadView, 'phone' | 'email' | 'colour'>) => void;
+}) {
+  const [{ phone, email, colour }, setTyped] = useState({ phone: view.phone, email: view.email, colour: view.colour });
+  const typed = { phone, email, colour };
+  return (
+    <Card title="At the head of every sheet and letter">
+      <form
+        className="grid grid-cols-[1fr_1fr_auto_auto] max-md:grid-cols-1 gap-3 items-end"
+        onSubmit={(event) => {
+          event.preventDefault();
+          onSave(typed);
+        }}
+      >
+        <TextField
+          label="Telephone"
+          value={phone}
+          maxLength={40}
+          disabled={!view.mayEdit}
+          onChange={(event) => setTyped({ ...typed, phone: event.target.value })}
+        />
+        <TextField
+          label="E-mail; answers of owners go there"
+          type="email"
+          value={email}
+          disabled={!view.mayEdit}
+          onChange={(event) => setTyped({ ...typed, email: event.target.value })}
+        />
+        <label className="flex flex-col gap-1">
+          <span className="text-sm font-semibold">Colour</span>
+          <input
+            type="color"
+            value={colour}
+            disabled={!view.mayEdit}
+            onChange={(event) => setTyped({ ...typed, colour: event.target.value })}
+            className="h-11 w-20 rounded-xl border border-line bg-surface p-1"
+          />
+        </label>
+        <Button type="submit" look="main" disabled={!view.mayEdit}>
+          Keep
+        </Button>
+      </form>
+    </Card>
+  );
+}
+
+function Sentence({
+  shipped,
+  own,
+  mayEdit,
+  problem,
+  onSay,
+}: {
+  readonly shipped: string;
+  readonly own: string | undefined;
+  readonly mayEdit: boolean;
+  readonly problem: (words: string) => string | null;
+  readonly onSay: (words: string | null) => void;
+}) {
+  const [open, setOpen] = useState(false);
+  const [why, setWhy] = useState<string | null>(null);
+  if (open)
+    return (
+      <li className="py-1">
+        <LineField
+          label={`Our words for: ${shipped}`}
+          words={own ?? shipped}
+          onSay={(words) => {
+            const said = words.trim();
+            const no = problem(said);
+            setWhy(no);
+            if (no !== null) return;
+            setOpen(false);
+            onSay(said);
+          }}
+          onStop={() => {
+            setOpen(false);
+            setWhy(null);
+          }}
+        />
+        {why !== null && (
+          <p role="alert" className="text-stop font-semibold">
+            {why}
+          </p>
+        )}
+      </li>
+    );
+  return (
+    <li className="flex items-center gap-2 py-0.5">
+      <button
+        type="button"
+        disabled={!mayEdit}
+        onClick={() => setOpen(true)}
+        className="flex-1 min-w-0 text-left min-h-11 rounded-lg px-2 hover:bg-pond-pale disabled:hover:bg-transparent"
+      >
+        {own ?? shipped}
+        {own !== undefined && <span className="block text-sm text-soft">as shipped: {shipped}</span>}
+      </button>
+      {own !== undefined && mayEdit && (
+        <Button look="quiet" onClick={() => onSay(null)} aria-label={`As shipped: ${shipped}`}>
+          <Undo2 size={17} aria-hidden /> as shipped
+        </Button>
+      )}
+    </li>
+  );
+}

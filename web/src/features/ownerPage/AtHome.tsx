@@ -1,0 +1,170 @@
+import type { HomeCareView } from '@dewpond/contract';
+import { homeDays, homeTaskName, nextHomeDay, type HomeTask } from '@dewpond/core/homecare';
+import { methodOf, type MethodCard } from '@dewpond/core/methods';
+import { addDays, everyWords, showDay } from '@dewpond/core/units';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { CalendarPlus, Check, Printer } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from '../../ui/Button';
+import { TextField } from '../../ui/Field';
+import { classes } from '../../ui/classes';
+import { tell } from '../../ui/toasts';
+import { MethodDialog } from '../methods/MethodDialog';
+import { WeekGrid } from '../homecare/WeekGrid';
+import { tickHome, type Tick } from './ownerCall';
+
+/** A day that was missed may still be ticked for a while; this is how far back one sees. */
+const LATE_DAYS = 6;
+
+/** Home care as an owner lives it: what is due, one tap when it is done, how it is done, the week on paper. */
+export function AtHome({
+  home,
+  calendar,
+  dog,
+}: {
+  readonly home: HomeCareView;
+  readonly calendar: string;
+  readonly dog: string;
+}) {
+  const [card, setCard] = useState<MethodCard>();
+  if (home.tasks.length === 0) return null;
+  return (
+    <section
+      aria-label="At home"
+      className="max-w-[880px] mx-auto mb-4 rounded-card border border-line bg-surface px-5 py-4"
+    >
+      <h2 className="text-xl mb-2">At home</h2>
+      <ul className="flex flex-col gap-2 no-print">
+        {home.tasks.map((task) => (
+          <TaskRow key={task.key} task={task} home={home} onHow={() => setCard(methodOf(task.task))} />
+        ))}
+      </ul>
+      <details className="mt-3 print:block" open={false}>
+        <summary className="min-h-11 flex items-center font-semibold text-pond cursor-pointer no-print">
+          The week ahead
+        </summary>
+        <div className="overflow-x-auto">
+          <WeekGrid home={home} from={home.today} />
+        </div>
+      </details>
+      <div className="no-print flex flex-wrap gap-2 mt-2">
+        <Button look="quiet" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden /> Print the week
+        </Button>
+        <a
+          href={calendar}
+          className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
+        >
+          <CalendarPlus size={18} aria-hidden /> Into my calendar
+        </a>
+        <a
+          href={calendar.replace(/^https?:/, 'webcal:')}
+          className="inline-flex items-center rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
+        >
+          Keep it up to date there
+        </a>
+      </div>
+      <p className="text-sm text-soft mt-2">
+        Stop at once when {dog} pulls away, or you see redness, blood, or smell something new, and ring us.
+      </p>
+      <MethodDialog card={card} onClose={() => setCard(undefined)} />
+    </section>
+  );
+}
+
+function TaskRow({
+  task,
+  home,
+  onHow,
+}: {
+  readonly task: HomeTask;
+  readonly home: HomeCareView;
+  readonly onHow: () => void;
+}) {
+  const client = useQueryClient();
+  const [noting, setNoting] = useState(false);
+  const [note, setNote] = useState('');
+  const { today, since, ticks } = home;
+  const mine = ticks.filter(({ key }) => key === task.key);
+  // Done today, on whatever day it was due; else the newest day that is due and was not done.
+  const doneToday = mine.find(({ day }) => day === today);
+  const open = homeDays(task, since, addDays(today, -LATE_DAYS), today).findLast(
+    (day) => !mine.some((tick) => tick.day >= day),
+  );
+  const tick = useMutation({
+    mutationFn: (given: Omit<Tick, 'key'>) => tickHome({ key: task.key, ...given }),
+    onError: (error) => tell(error.message, { tone: 'stop' }),
+    onSettled: () => client.invalidateQueries({ queryKey: ['owner page'] }),
+  });
+  const done = doneToday !== undefined;
+  const next = nextHomeDay(task, since, done ? addDays(today, 1) : today);
+  return (
+    <li
+      className={classes(
+        'rounded-xl border px-4 py-3',
+        done ? 'border-reed bg-reed-pale' : open ? 'border-pond' : 'border-line',
+      )}
+    >
+      <div className="flex items-center gap-3">
+        <div className="flex-1 min-w-0">
+          <p className="font-bold text-lg leading-tight">{homeTaskName(task)}</p>
+          <p className="text-sm text-soft">
+            {done
+              ? `Done today. Next: ${showDay(next)}`
+              : open === today
+                ? 'Due today'
+                : open
+                  ? `Due since ${showDay(open)}`
+                  : `Next: ${showDay(next)}`}
+            , {everyWords(task.everyDays)}, about {task.minutes} min
+          </p>
+        </div>
+        <button
+          type="button"
+          aria-pressed={done}
+          aria-label={`${homeTaskName(task)}: done today`}
+          disabled={tick.isPending}
+          onClick={() => tick.mutate({ day: today, done: !done, note: '' })}
+          className={classes(
+            'grid place-items-center size-14 rounded-xl border-2 shrink-0',
+            done ? 'bg-reed text-on-pond border-reed' : 'border-pond text-pond',
+          )}
+        >
+          <Check size={26} aria-hidden />
+        </button>
+      </div>
+      <p className="mt-1.5">
+        {task.how}{' '}
+        <button type="button" onClick={onHow} className="text-pond underline min-h-8">
+          show how
+        </button>
+        {done && !noting && (
+          <button type="button" onClick={() => setNoting(true)} className="text-pond underline min-h-8 ml-3">
+            {doneToday.note === '' ? 'add a word' : `“${doneToday.note}”`}
+          </button>
+        )}
+      </p>
+      {done && noting && (
+        <form
+          className="flex items-end gap-2 mt-1"
+          onSubmit={(event) => {
+            event.preventDefault();
+            setNoting(false);
+            tick.mutate({ day: today, done: true, note: note.trim() });
+          }}
+        >
+          <div className="flex-1">
+            <TextField
+              label="A word for the salon"
+              value={note}
+              maxLength={300}
+              autoFocus
+              onChange={(event) => setNote(event.target.value)}
+            />
+          </div>
+          <Button type="submit">Keep</Button>
+        </form>
+      )}
+    </li>
+  );
+}
