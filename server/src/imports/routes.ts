@@ -7,7 +7,7 @@ import type { Services } from '../http/context';
 import { notFound, Refusal } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
-import { enqueueImport } from '../jobs/queue';
+import { enqueueImport } from '../jobs/enqueue';
 import { undoImport } from './undoImport';
 
 const COLUMNS = {

@@ -1,38 +1,13 @@
 import PgBoss from 'pg-boss';
-import { sql } from 'drizzle-orm';
 import type { Logger } from 'pino';
-import { z } from 'zod';
 import type { Config } from '../config';
 import { connectionString } from '../db/connect';
-import type { BusinessId, Tenant } from '../db/tenant';
+import type { BusinessId } from '../db/tenant';
 import type { Services } from '../http/context';
 import { runImport } from '../imports/runImport';
 import { sendMessage } from '../messages/sendMessage';
 import { keepSheet } from '../sheet/keepSheet';
-
-const SHEET_QUEUE = 'sheet-pdf';
-const IMPORT_QUEUE = 'book-import';
-const MESSAGE_QUEUE = 'message-send';
-
-/** A job carries ids, never data. */
-const sheetJob = z.object({ businessId: z.uuid(), visitId: z.uuid() });
-const importJob = z.object({ businessId: z.uuid(), importId: z.uuid() });
-const messageJob = z.object({ businessId: z.uuid(), messageId: z.uuid() });
-
-/** Inside the tenant's transaction: no commit, no job. */
-const enqueue = (tx: Tenant, queue: string, job: object, from: Date = new Date()) =>
-  tx.execute(
-    sql`insert into jobs.job (name, data, retry_limit, retry_delay, retry_backoff, start_after) select ${queue}, ${JSON.stringify(job)}::jsonb, 3, 10, true, ${from.toISOString()}::timestamptz where exists (select 1 from jobs.queue where name = ${queue})`,
-  );
-
-/** Puts the making of a sheet into the queue. */
-export const enqueueSheet = (tx: Tenant, job: z.infer<typeof sheetJob>) => enqueue(tx, SHEET_QUEUE, job);
-/** Puts an import into the queue. */
-export const enqueueImport = (tx: Tenant, job: z.infer<typeof importJob>) => enqueue(tx, IMPORT_QUEUE, job);
-
-/** Puts the sending of a message into the queue, now or later. */
-export const enqueueMessage = (tx: Tenant, job: z.infer<typeof messageJob>, from?: Date) =>
-  enqueue(tx, MESSAGE_QUEUE, job, from);
+import { IMPORT_QUEUE, MESSAGE_QUEUE, SHEET_QUEUE, importJob, messageJob, sheetJob } from './enqueue';
 
 /** Starts the worker; returns how to stop it. The worker opens a tenant transaction of its own for every job. */
 export async function startJobs(config: Config, services: Services, log: Logger): Promise<() => Promise<void>> {

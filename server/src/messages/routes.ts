@@ -8,7 +8,7 @@ import type { Services } from '../http/context';
 import { Refusal, badField, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
-import { enqueueMessage } from '../jobs/queue';
+import { enqueueMessage } from '../jobs/enqueue';
 import { makeLink } from '../links/ownerLinks';
 import { LINK_DAYS, draftFor } from './draft';
 import { settleUnsure } from './sendMessage';

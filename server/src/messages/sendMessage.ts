@@ -4,7 +4,7 @@ import { client, message } from '../db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
 import { loadHouse } from '../house/house';
 import type { Services } from '../http/context';
-import { enqueueMessage } from '../jobs/queue';
+import { enqueueMessage } from '../jobs/enqueue';
 import { urlOf } from '../links/ownerLinks';
 import { keepLetter } from '../referrals/letter';
 import { openReferral } from '../referrals/referrals';

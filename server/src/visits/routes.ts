@@ -8,7 +8,7 @@ import type { Services } from '../http/context';
 import { badField, conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
-import { enqueueSheet } from '../jobs/queue';
+import { enqueueSheet } from '../jobs/enqueue';
 import { loadEvents, loadVisit } from './load';
 import { preparedView } from './preparedView';
 import { takeEvents } from './takeEvents';
