@@ -23,6 +23,7 @@ import { instructionEdit, newInstruction } from './instructions';
 import {
   draftQuery,
   homeCareView,
+  homeTicking,
   letterheadEdit,
   letterheadView,
   messageDraft,
@@ -31,6 +32,7 @@ import {
   newMessage,
   newOwnerLink,
   ownerLinkView,
+  ownerPage,
   referralEdit,
   referralView,
   sheetEditing,
@@ -175,6 +177,13 @@ export const ENDPOINTS = {
     says: 'What would be written to the owner, and whether it may be sent',
     query: draftQuery,
     response: messageDraft,
+  },
+  'GET /api/owner': { says: 'An owner’s page, by the secret of its link', response: ownerPage },
+  'POST /api/owner/seen': { says: 'The page is in sight', body: z.strictObject({}), response: z.object({}) },
+  'PUT /api/owner/home': {
+    says: 'Something was done at home, or not after all',
+    body: homeTicking,
+    response: z.object({}),
   },
   'GET /api/messages': {
     says: 'Messages to owners, newest first',

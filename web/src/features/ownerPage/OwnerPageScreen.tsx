@@ -1,7 +1,7 @@
 import type { OwnerPage } from '@dewpond/contract';
 import { namePlace, placeOf } from '@dewpond/core/places';
 import type { ReadLine, ReadSheet, Section } from '@dewpond/core/sheet';
-import { showDay } from '@dewpond/core/units';
+import { daysBetween, showDay } from '@dewpond/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -49,9 +49,16 @@ export function OwnerPageScreen() {
   );
 }
 
+/** So long a sheet is news. */
+const FRESH_DAYS = 3;
+
 function Page({ page }: { readonly page: OwnerPage }) {
   const [chosen, setChosen] = useState(page.sheets[0]?.visitId ?? null);
   const sheet = page.sheets.find(({ visitId }) => visitId === chosen);
+  const [newest] = page.sheets;
+  // Just after a visit one wants to read what was seen; later what is to be done today.
+  const fresh = newest !== undefined && daysBetween(newest.read.day, page.home.today) <= FRESH_DAYS;
+  const atHome = <AtHome home={page.home} calendar={page.calendar} dog={page.dog} />;
   useEffect(() => {
     document.title = `${page.dog}, ${page.house.name}`;
   }, [page]);
@@ -67,7 +74,7 @@ function Page({ page }: { readonly page: OwnerPage }) {
           <FileButton path={`/api/owner/letters/${letter.id}`}>Letter for the vet</FileButton>
         </section>
       ))}
-      <AtHome home={page.home} calendar={page.calendar} dog={page.dog} />
+      {!fresh && atHome}
       {page.sheets.length > 1 && (
         <nav aria-label="Visits" className="no-print max-w-[880px] mx-auto mb-3 flex gap-2 overflow-x-auto">
           {page.sheets.map(({ visitId, read }) => (
@@ -89,6 +96,7 @@ function Page({ page }: { readonly page: OwnerPage }) {
           There is no sheet yet. It comes here when {page.dog} has been with us.
         </p>
       )}
+      {fresh && <div className="mt-4">{atHome}</div>}
       <p className="max-w-[880px] mx-auto mt-4 text-sm text-soft">
         This page is for you alone and stays open until {moment(page.until, page.zone)}. {page.house.name} can close it
         at any time.

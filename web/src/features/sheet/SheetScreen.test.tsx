@@ -4,11 +4,11 @@ import { finding } from '@dewpond/core/findings';
 import { ENGLISH, NO_EDITS, makeSheet } from '@dewpond/core/sheet';
 import { addDays } from '@dewpond/core/units';
 import { placesToLookAt, readVisit, type Happening } from '@dewpond/core/visit';
-import { screen } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { DOG_ID, TODAY, facts, session } from '../../tests/demoDog';
-import { openOffice, show } from '../../tests/office';
+import { Refusal, openOffice, show } from '../../tests/office';
 import { SheetScreen } from './SheetScreen';
 
 /** The sheet of a visit in which this happened, made by the core. */
@@ -102,5 +102,92 @@ describe('the owner sheet', () => {
     );
     await person.click(screen.getByRole('button', { name: 'Book the next visit' }));
     expect(screen.getByRole('dialog', { name: 'Book Radish' })).toBeTruthy();
+  });
+});
+
+describe('a hand on the sheet', () => {
+  const nails: Happening[] = [...clear, musty, { type: 'step done', step: 'nails' }];
+  /** An office that keeps edits as the real one does. */
+  function kept(view: SheetView) {
+    let stands = { edits: view.edits, version: view.version };
+    const office = openOffice({
+      'GET /api/session': () => session(),
+      'GET /api/visits/:id/sheet': () => ({ ...view, ...stands }),
+      'PUT /api/visits/:id/sheet': ({ body }) => {
+        if (body.version !== stands.version)
+          throw new Refusal(409, { kind: 'conflict', message: 'Someone else changed this sheet meanwhile.' });
+        stands = { edits: body.edits, version: stands.version + 1 };
+        return { version: stands.version };
+      },
+    });
+    const shown = show(<SheetScreen />, { path: '/visits/:id/sheet', at: `/visits/${view.visitId}/sheet` });
+    return {
+      ...shown,
+      office,
+      stands: () => stands,
+      otherHand: () => {
+        stands = { ...stands, version: stands.version + 1 };
+      },
+    };
+  }
+  const pencil = (words: RegExp) => screen.findByRole('button', { name: words });
+
+  test('says one sentence otherwise, shows what was made, takes it back and undoes', async () => {
+    const { person, stands } = kept(sheetOf(nails));
+    await person.click(await pencil(/^Say it otherwise: Nails and dewclaws done/));
+    const field = screen.getByRole('textbox', { name: /^Sentence: Nails/ });
+    await person.clear(field);
+    await person.type(field, 'Nails done, two were long.{Enter}');
+    expect(await screen.findByText('Nails done, two were long.')).toBeTruthy();
+    await waitFor(() => expect(stands().edits.lines['nails']).toMatchObject({ words: 'Nails done, two were long.' }));
+    await person.click(await screen.findByRole('button', { name: 'Undo' }));
+    await waitFor(() => expect(stands()).toMatchObject({ version: 2, edits: NO_EDITS }));
+    expect(await screen.findByText('Nails and dewclaws done.')).toBeTruthy();
+  });
+
+  test('leaves a sentence out, struck through and off the paper, and takes it in again', async () => {
+    const { person, stands } = kept(sheetOf(nails));
+    await person.click(await pencil(/^Say it otherwise: Nails and dewclaws done/));
+    await person.click(screen.getByRole('button', { name: 'Leave it out' }));
+    await waitFor(() => expect(stands().edits.lines['nails']).toMatchObject({ words: null }));
+    const line = screen.getByText('Nails and dewclaws done.').closest('li');
+    expect(line?.className).toContain('no-print');
+    await person.click(screen.getByRole('button', { name: 'Take in again' }));
+    await waitFor(() => expect(stands().edits).toEqual(NO_EDITS));
+  });
+
+  test('adds a line of its own to a part; an empty one is none', async () => {
+    const { person, stands } = kept(sheetOf(nails));
+    const suggest = await screen.findByRole('region', { name: 'What we suggest' });
+    await person.click(within(suggest).getByRole('button', { name: 'Add a line' }));
+    await person.type(within(suggest).getByRole('textbox'), 'Bring the red harness.{Enter}');
+    await waitFor(() =>
+      expect(stands().edits.added).toMatchObject([{ section: 'suggest', words: 'Bring the red harness.' }]),
+    );
+    await person.click(within(suggest).getByRole('button', { name: 'Add a line' }));
+    await person.type(within(suggest).getByRole('textbox'), '   {Enter}');
+    expect(stands().version).toBe(1);
+  });
+
+  test('hears of another hand: nothing is written over', async () => {
+    const { person, stands, otherHand } = kept(sheetOf(nails));
+    const open = await pencil(/^Say it otherwise: Nails and dewclaws done/);
+    otherHand();
+    await person.click(open);
+    await person.click(screen.getByRole('button', { name: 'Leave it out' }));
+    expect(await screen.findByText('Someone else changed this sheet meanwhile.')).toBeTruthy();
+    expect(stands().edits).toEqual(NO_EDITS);
+  });
+
+  test('a picture goes on the sheet only where pictures were agreed to', async () => {
+    const photos = [{ id: v7(), place: 'ear/left' as const }];
+    const { person, stands, unmount } = kept({ ...sheetOf(nails), photos, photosAgreed: true });
+    await person.click(await screen.findByRole('button', { name: 'Put on the sheet' }));
+    await waitFor(() => expect(stands().edits.photos).toEqual([photos[0]?.id]));
+    expect(within(page()).getByRole('img', { name: 'The left ear' })).toBeTruthy();
+    unmount();
+    kept({ ...sheetOf(nails), photos, edits: { ...NO_EDITS, photos: photos.map(({ id }) => id) } });
+    expect(await screen.findByText(/has not agreed to pictures/)).toBeTruthy();
+    expect(within(page()).queryByRole('img', { name: 'The left ear' })).toBeNull();
   });
 });

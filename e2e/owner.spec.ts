@@ -1,0 +1,109 @@
+import { expect, test, type Page } from '@playwright/test';
+import { NOBODY, expectAccessible } from './salon';
+
+test.describe.configure({ mode: 'serial' });
+
+/** The newest sheet of a dog of the demo world. */
+async function openSheet(page: Page, dog: string): Promise<void> {
+  await page.goto('/dogs');
+  await page.getByRole('link', { name: dog, exact: true }).click();
+  await page.getByText('Past visits').waitFor();
+  await page.locator('a[href$="/sheet"]').first().click();
+  await expect(page.getByRole('heading', { name: 'What we saw' })).toBeVisible();
+}
+
+test('a sheet is mended, sent, and read by the owner on a telephone, without signing in', async ({ page, browser }) => {
+  await openSheet(page, 'Bramble');
+  await page.getByRole('button', { name: 'Add a line' }).nth(2).click();
+  await page.getByLabel('A sentence of your own').fill('Bring the red harness next time.');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
+  await expectAccessible(page);
+
+  await page.getByRole('button', { name: 'Send to the owner' }).click();
+  await expect(page.getByRole('textbox', { name: 'Text' })).toHaveValue(/\{link\}/);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /^Send by e-mail/ }).click();
+  await page.goto('/watch/outbox');
+  const newest = page.getByRole('listitem').filter({ hasText: 'Bramble' }).first();
+  await expect(newest.getByText('sent', { exact: true })).toBeVisible({ timeout: 30_000 });
+  await expect(newest).toContainText('(the owner’s private page)');
+  await expectAccessible(page);
+
+  await openSheet(page, 'Bramble');
+  await page.getByRole('button', { name: 'Owner’s page' }).click();
+  await expect(page.getByText('not seen yet')).toBeVisible();
+  await expectAccessible(page);
+  const address = (await page.getByRole('link', { name: 'Look at it' }).getAttribute('href')) ?? '';
+  const context = await browser.newContext({ storageState: NOBODY, viewport: { width: 390, height: 844 } });
+  const phone = await context.newPage();
+  const asked: string[] = [];
+  phone.on('request', (request) => asked.push(request.url()));
+  await phone.goto(address);
+  await expect(phone.getByText('Bring the red harness next time.')).toBeVisible();
+  await expectAccessible(phone);
+  const secret = address.split('.').at(-1) ?? 'nothing';
+  expect(asked.filter((url) => !url.startsWith(new URL(address).origin) && !url.startsWith('blob:'))).toEqual([]);
+  // The address itself is asked for without what stands behind its #.
+  expect(asked.filter((url) => url.split('#')[0]?.includes(secret))).toEqual([]);
+
+  // By keyboard alone: the first thing due is done, and taken back.
+  const first = phone.getByRole('button', { name: /: done today$/ }).first();
+  await first.focus();
+  await phone.keyboard.press('Space');
+  await expect(first).toHaveAttribute('aria-pressed', 'true');
+  await phone.keyboard.press('Space');
+  await expect(first).toHaveAttribute('aria-pressed', 'false');
+  const [file] = await Promise.all([
+    phone.waitForEvent('download'),
+    phone.getByRole('button', { name: 'This sheet as a PDF' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe('This sheet as a PDF.pdf');
+  await context.close();
+
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Owner’s page' }).click();
+  await expect(page.getByText(/^seen /)).toBeVisible();
+  await page.getByRole('button', { name: 'Close it' }).click();
+  await expect(page.getByText('closed by the salon')).toBeVisible();
+  const late = await browser.newContext({ storageState: NOBODY });
+  const shut = await late.newPage();
+  await shut.goto(address);
+  await expect(shut.getByRole('alert')).toContainText('Please ask the salon for a new link');
+  await late.close();
+});
+
+test('a place for a vet is followed from the Watch list, and said where one books', async ({ page }) => {
+  await page.goto('/watch');
+  const radish = page.getByRole('listitem').filter({ hasText: 'Letter to the vet' }).first();
+  await expect(radish).toContainText('Radish');
+  await expectAccessible(page);
+  const letter = (await radish.getByRole('link', { name: 'Letter to the vet' }).getAttribute('href')) ?? '';
+  const answer = await page.request.get(letter);
+  expect(answer.headers()['content-type']).toBe('application/pdf');
+  await radish.getByRole('button', { name: 'The vet answered' }).click();
+  await page.getByLabel('Who said it').fill('Dr Oyelaran');
+  await page.getByLabel('In the vet’s words').fill('Leave the eye alone for a week.');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(radish).toContainText('Next: close it');
+  await radish.getByRole('link', { name: 'Radish' }).click();
+  await expect(page.getByText(/a vet should look by/)).toBeVisible();
+});
+
+test('the house’s own words, and one’s own calendar', async ({ page }) => {
+  await page.goto('/house/words');
+  await page.getByLabel('Find a sentence').fill('bathed and dried');
+  await page.getByRole('button', { name: 'Bathed and dried.' }).click();
+  await page.getByRole('textbox', { name: /^Our words for/ }).fill('Bathed, dried and brushed.');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('as shipped: Bathed and dried.')).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press('?');
+  await page.getByRole('button', { name: 'Open a calendar address' }).click();
+  const address = await page.getByLabel('Address of your calendar').inputValue();
+  const feed = await page.request.get(address, { headers: { cookie: '' } });
+  expect(await feed.text()).toContain('BEGIN:VCALENDAR');
+  await page.getByRole('button', { name: 'Close it' }).click();
+  await expect(page.getByRole('button', { name: 'Open a calendar address' })).toBeVisible();
+  expect((await page.request.get(address)).status()).toBe(404);
+});

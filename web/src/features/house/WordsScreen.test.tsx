@@ -1,0 +1,56 @@
+import type { LetterheadView } from '@dewpond/contract';
+import { screen, waitFor } from '@testing-library/react';
+import { expect, test } from 'vitest';
+import { queryClient } from '../../api/queries';
+import { openOffice, show } from '../../tests/office';
+import { WordsScreen } from './WordsScreen';
+
+function open(mayEdit = true) {
+  let stands: LetterheadView = {
+    version: 1,
+    name: 'Withy Quay Grooming',
+    phone: '01632 960100',
+    email: '',
+    colour: '#125b60',
+    wording: {},
+    mayEdit,
+  };
+  openOffice({
+    'GET /api/letterhead': () => stands,
+    'PUT /api/letterhead': ({ body: { version, ...set } }) => {
+      stands = { ...stands, ...set, version: version + 1 };
+      return { version: version + 1 };
+    },
+  });
+  return { ...show(<WordsScreen />, { path: '/house/words' }), stands: () => stands };
+}
+
+test('a sentence is found, said otherwise, and back as it shipped; an illness or a lost slot is refused in words', async () => {
+  const { person, stands } = open();
+  await person.type(await screen.findByLabelText('Find a sentence'), 'cleaned the {{place');
+  await person.click(screen.getByRole('button', { name: 'Cleaned the {places}.' }));
+  const field = () => screen.getByRole('textbox', { name: /^Our words for/ });
+  await person.clear(field());
+  await person.type(field(), 'Cleaned it.{Enter}');
+  expect(await screen.findByText('The place for {places} is missing.')).toBeTruthy();
+  await person.clear(field());
+  await person.type(field(), 'The infection at {{places}.{Enter}');
+  expect(await screen.findByText(/“infection” names an illness/)).toBeTruthy();
+  await person.clear(field());
+  await person.type(field(), 'We cleaned: {{places}.{Enter}');
+  await waitFor(() => expect(stands().wording).toEqual({ 'sentence cleaned': 'We cleaned: {places}.' }));
+  await person.click(await screen.findByRole('button', { name: /^As shipped: Cleaned the/ }));
+  await waitFor(() => expect(stands().wording).toEqual({}));
+});
+
+test('how the house signs is kept; who may not change it cannot', async () => {
+  const { person, stands, unmount } = open();
+  const phone = await screen.findByLabelText('Telephone');
+  await person.clear(phone);
+  await person.type(phone, '01632 960199{Enter}');
+  await waitFor(() => expect(stands().phone).toBe('01632 960199'));
+  unmount();
+  queryClient.clear();
+  open(false);
+  await waitFor(() => expect((screen.getByLabelText('Telephone') as HTMLInputElement).disabled).toBe(true));
+});

@@ -1,0 +1,147 @@
+import type { OwnerPage } from '@dewpond/contract';
+import { homeTasks } from '@dewpond/core/homecare';
+import { makePlan, planDue } from '@dewpond/core/careplan';
+import { addDays, day } from '@dewpond/core/units';
+import { screen, waitFor, within } from '@testing-library/react';
+import { v7 } from 'uuid';
+import { beforeEach, describe, expect, test } from 'vitest';
+import { TODAY, facts } from '../../tests/demoDog';
+import { Refusal, openOffice, show } from '../../tests/office';
+import { OwnerPageScreen } from './OwnerPageScreen';
+
+const pug = facts();
+const due = planDue(makePlan(pug), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY);
+const line = (key: string, words: string, grade: 0 | 1 | 2 | 3 | null = null) => ({ key, words, grade, task: null });
+const sheet = (on: string, words: string): OwnerPage['sheets'][number] => ({
+  visitId: v7(),
+  read: {
+    dog: 'Radish',
+    day: day(on),
+    language: 'en-GB',
+    grades: { 'ear/left': 2 },
+    parts: [
+      { section: 'saw', lines: [line('saw ear/left', words, 2)] },
+      { section: 'did', lines: [line('bath', 'Bathed and dried.')] },
+    ],
+  },
+  photos: [],
+});
+const ownerPage = (more: Partial<OwnerPage> = {}): OwnerPage => ({
+  house: { name: 'Withy Quay Grooming', phone: '01632 960100', email: '', colour: '#125B60' },
+  dog: 'Radish',
+  drawing: pug.traits,
+  sheets: [sheet('2026-11-24', 'Left ear: a musty smell (plain).'), sheet('2026-10-20', 'Left ear: clear then.')],
+  letters: [],
+  booked: [{ startsAt: '2026-12-16T09:30:00Z', kind: 'full visit' }],
+  zone: 'Europe/London',
+  suggested: null,
+  home: { since: addDays(TODAY, -30), today: TODAY, tasks: homeTasks(due), ticks: [], share: { asked: 0, done: 0 } },
+  calendar: 'http://127.0.0.1:4310/api/calendars/a.b.ics',
+  until: '2027-01-25T12:00:00Z',
+  ...more,
+});
+
+function openPage(given: OwnerPage) {
+  let stands = given;
+  let seen = 0;
+  const office = openOffice({
+    'GET /api/owner': () => stands,
+    'POST /api/owner/seen': () => {
+      seen += 1;
+      return {};
+    },
+    'PUT /api/owner/home': ({ body: { key, day: on, done, note } }) => {
+      const others = stands.home.ticks.filter((tick) => tick.key !== key || tick.day !== on);
+      stands = { ...stands, home: { ...stands.home, ticks: done ? [...others, { key, day: on, note }] : others } };
+      return {};
+    },
+  });
+  return { ...show(<OwnerPageScreen />, { path: '/owner' }), office, seen: () => seen };
+}
+const look = (state: DocumentVisibilityState) => {
+  Object.defineProperty(document, 'visibilityState', { value: state, configurable: true });
+  document.dispatchEvent(new Event('visibilitychange'));
+};
+beforeEach(() => look('visible'));
+
+describe('what an owner sees', () => {
+  test('the date, the newest sheet, earlier ones by a tap', async () => {
+    const { person } = openPage(ownerPage());
+    expect(await screen.findByText('Wed 16 Dec, 9:30')).toBeTruthy();
+    expect(screen.getByRole('article')).toHaveWords(/Left ear: a musty smell \(plain\)/);
+    await person.click(screen.getByRole('button', { name: 'Tue 20 Oct' }));
+    expect(screen.getByRole('article')).toHaveWords(/Left ear: clear then/);
+    expect(document.title).toBe('Radish, Withy Quay Grooming');
+  });
+
+  test('a vet who should look comes first, with the letter to take along', async () => {
+    openPage(ownerPage({ letters: [{ id: v7(), place: 'left ear', urgency: 'within a week', openedOn: TODAY }] }));
+    expect(await screen.findByText('Please let a vet look at the left ear within a week.')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Letter for the vet' })).toBeTruthy();
+  });
+
+  test('a page that is closed says so and shows nothing', async () => {
+    openOffice({
+      'GET /api/owner': () => {
+        throw new Refusal(404, {
+          kind: 'not found',
+          message: 'This page is closed. Please ask the salon for a new link.',
+        });
+      },
+    });
+    show(<OwnerPageScreen />, { path: '/owner' });
+    expect(await screen.findByRole('alert')).toHaveWords(/does not open.*ask the salon for a new link/);
+  });
+
+  test('is told as seen once it is in sight, and only once', async () => {
+    look('hidden');
+    const { seen } = openPage(ownerPage());
+    await screen.findByRole('article');
+    expect(seen()).toBe(0);
+    look('visible');
+    await waitFor(() => expect(seen()).toBe(1));
+    look('hidden');
+    look('visible');
+    expect(seen()).toBe(1);
+  });
+});
+
+describe('home care', () => {
+  test('is ticked by one tap, gets a word besides, and is taken back', async () => {
+    const { person, office } = openPage(ownerPage());
+    const care = await screen.findByRole('region', { name: 'At home' });
+    const teeth = await within(care).findByRole('button', { name: 'Teeth: done today' });
+    await person.click(teeth);
+    await waitFor(() => expect(teeth.getAttribute('aria-pressed')).toBe('true'));
+    await person.click(within(care).getByRole('button', { name: 'add a word' }));
+    await person.type(within(care).getByLabelText('A word for the salon'), 'She likes the new brush.{Enter}');
+    await waitFor(() =>
+      expect(office.sent.at(-1)).toMatchObject([
+        'PUT /api/owner/home',
+        { day: TODAY, done: true, note: 'She likes the new brush.' },
+      ]),
+    );
+    expect(await within(care).findByText('“She likes the new brush.”')).toBeTruthy();
+    await person.click(teeth);
+    await waitFor(() => expect(teeth.getAttribute('aria-pressed')).toBe('false'));
+  });
+
+  test('shows how, and goes into a calendar', async () => {
+    const { person } = openPage(ownerPage());
+    const care = await screen.findByRole('region', { name: 'At home' });
+    expect(within(care).getByRole('link', { name: 'Keep it up to date there' }).getAttribute('href')).toBe(
+      'webcal://127.0.0.1:4310/api/calendars/a.b.ics',
+    );
+    const [how] = within(care).getAllByRole('button', { name: 'show how' });
+    if (!how) throw new Error('no card');
+    await person.click(how);
+    expect(await screen.findByRole('dialog')).toHaveWords(/Enough:/);
+  });
+
+  test('stands above the sheet when the sheet is no news any more', async () => {
+    const old = { ...ownerPage(), sheets: [sheet('2026-11-01', 'Left ear: clear.')] };
+    openPage(old);
+    const care = await screen.findByRole('region', { name: 'At home' });
+    expect(care.compareDocumentPosition(screen.getByRole('article'))).toBe(Node.DOCUMENT_POSITION_FOLLOWING);
+  });
+});

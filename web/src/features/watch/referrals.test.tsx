@@ -1,0 +1,122 @@
+import type { ReferralView } from '@dewpond/contract';
+import { dueOn, nextStep, vetBy } from '@dewpond/core/referral';
+import { screen, waitFor, within } from '@testing-library/react';
+import { v7 } from 'uuid';
+import { describe, expect, test } from 'vitest';
+import { CLIENT_ID, DOG_ID, TODAY, session } from '../../tests/demoDog';
+import { Refusal, openOffice, show } from '../../tests/office';
+import { OpenReferrals } from './OpenReferrals';
+import { WatchScreen } from './WatchScreen';
+
+const referral = (more: Partial<ReferralView> = {}): ReferralView => {
+  const its = {
+    id: v7(),
+    version: 1,
+    dogId: DOG_ID,
+    dog: 'Radish',
+    clientId: CLIENT_ID,
+    owner: 'Amara Nwosu',
+    phone: '01632 960171',
+    visitId: v7(),
+    place: 'ear/left' as const,
+    placeName: 'left ear',
+    words: 'yellow or thick wax, plain',
+    level: 'vet' as const,
+    openedOn: TODAY,
+    told: null,
+    answer: null,
+    vet: null,
+    end: null,
+    ...more,
+  };
+  const stands = { ...its, level: 'vet' as const };
+  return { ...its, vetBy: vetBy(stands), dueOn: dueOn(stands), next: nextStep(stands) };
+};
+
+function watch(first: ReferralView) {
+  let stands = first;
+  const office = openOffice({
+    'GET /api/session': () => session(),
+    'GET /api/watch': () => ({ items: [] }),
+    'GET /api/referrals': () => ({ items: [stands] }),
+    'PUT /api/referrals/:id': ({ body: { version, ...set } }) => {
+      if (version !== stands.version)
+        throw new Refusal(409, { kind: 'conflict', message: 'Someone else worked on this meanwhile.' });
+      stands = referral({ ...stands, ...set, version: version + 1 });
+      return { version: version + 1 };
+    },
+  });
+  return {
+    ...show(<WatchScreen />, { path: '/watch' }),
+    office,
+    stands: () => stands,
+    otherHand: () => {
+      stands = { ...stands, version: stands.version + 1 };
+    },
+  };
+}
+
+describe('a place a vet should see', () => {
+  test('goes from telling to the end, one next step at a time, each undone by a tap', async () => {
+    const { person, stands } = watch(referral());
+    expect(await screen.findByText(/Next: tell the owner/)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'The owner was told' }));
+    await person.click(screen.getByRole('button', { name: 'at the door' }));
+    expect(await screen.findByText(/Next: hear whether the owner goes/)).toBeTruthy();
+    expect(screen.getByText(/Owner told at the door/)).toBeTruthy();
+    await person.click(await screen.findByRole('button', { name: 'Undo' }));
+    expect(await screen.findByText(/Next: tell the owner/)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'The owner was told' }));
+    await person.click(screen.getByRole('button', { name: 'by telephone' }));
+    await person.click(await screen.findByRole('button', { name: 'The owner answered' }));
+    await person.type(screen.getByLabelText('In their words, if it matters'), 'On Friday.');
+    await person.click(screen.getByRole('button', { name: 'will go' }));
+    await person.click(await screen.findByRole('button', { name: 'The vet answered' }));
+    await person.type(screen.getByLabelText('Who said it'), 'Dr Oyelaran');
+    await person.type(screen.getByLabelText('In the vet’s words'), 'Leave it for a week.');
+    await person.click(screen.getByRole('button', { name: 'Write it down' }));
+    expect(await screen.findByText(/Next: close it/)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'Close it' }));
+    await person.click(screen.getByRole('button', { name: 'seen by a vet, all well' }));
+    expect(await screen.findByText('No place waits for a vet.')).toBeTruthy();
+    expect(stands()).toMatchObject({
+      told: { how: 'by telephone', by: 'Ines Okafor' },
+      answer: { answer: 'will go', words: 'On Friday.' },
+      vet: { who: 'Dr Oyelaran', words: 'Leave it for a week.' },
+      end: { outcome: 'seen by a vet, all well' },
+    });
+  });
+
+  test('lateness is said, the letter is a link, the owner’s number is one tap', async () => {
+    watch(referral({ openedOn: '2026-11-20' as typeof TODAY }));
+    expect(await screen.findByText(/Next: tell the owner, 5 days late/)).toBeTruthy();
+    expect(screen.getByRole('link', { name: /Letter to the vet/ }).getAttribute('href')).toMatch(/letter\.pdf$/);
+    expect(screen.getByRole('link', { name: '01632 960171' }).getAttribute('href')).toBe('tel:01632 960171');
+  });
+
+  test('hears of another hand', async () => {
+    const { person, otherHand, stands } = watch(referral());
+    const button = await screen.findByRole('button', { name: 'The owner was told' });
+    otherHand();
+    await person.click(button);
+    await person.click(screen.getByRole('button', { name: 'at the door' }));
+    expect(await screen.findByText('Someone else worked on this meanwhile.')).toBeTruthy();
+    expect(stands().told).toBeNull();
+  });
+});
+
+test('is said where one books and on the dog’s page; closed it is not', async () => {
+  openOffice({ 'GET /api/referrals': () => ({ items: [referral()] }) });
+  const { unmount } = show(<OpenReferrals dogId={DOG_ID} />);
+  const said = await screen.findByRole('status');
+  expect(said).toHaveWords(/Left ear: a vet should look by Wed 2 Dec; next: tell the owner/i);
+  expect(within(said).getByRole('link', { name: 'On the Watch list' })).toBeTruthy();
+  unmount();
+  openOffice({
+    'GET /api/referrals': () => ({
+      items: [referral({ end: { outcome: 'seen clear here', on: TODAY, by: 'the look-over' } })],
+    }),
+  });
+  show(<OpenReferrals dogId={v7()} />);
+  await waitFor(() => expect(screen.queryByRole('status')).toBeNull());
+});
