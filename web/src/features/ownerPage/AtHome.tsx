@@ -123,8 +123,9 @@ function TaskRow({
           type="button"
           aria-pressed={done}
           aria-label={`${homeTaskName(task)}: done today`}
-          disabled={tick.isPending}
-          onClick={() => tick.mutate({ day: today, done: !done, note: '' })}
+          // Not `disabled` while it is sent: the keyboard would lose its place.
+          aria-disabled={tick.isPending}
+          onClick={() => !tick.isPending && tick.mutate({ day: today, done: !done, note: '' })}
           className={classes(
             'grid place-items-center size-14 rounded-xl border-2 shrink-0',
             done ? 'bg-reed text-on-pond border-reed' : 'border-pond text-pond',
