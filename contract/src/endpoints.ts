@@ -1,4 +1,5 @@
 import type { DogFacts } from '@dewpond/core/careplan';
+import type { Entry } from '@dewpond/core/record';
 import { z } from 'zod';
 import { appointment, appointmentEdit, newAppointment } from './appointments';
 import { daySchema, id } from './basics';
@@ -163,6 +164,10 @@ export const ENDPOINTS = {
   'GET /api/dogs/:id/links': { says: 'Private pages of this dog’s owner', response: list(ownerLinkView) },
   'POST /api/links': { says: 'Make a private page for an owner', body: newOwnerLink, response: ownerLinkView },
   'PUT /api/links/:id/revoke': { says: 'Close a private page', body: z.strictObject({}), response: z.object({}) },
+  'GET /api/dogs/:id/history': {
+    says: 'Everything on record of one dog, newest first',
+    response: z.object({ dog: z.string(), items: z.custom<Entry[]>() }),
+  },
   'GET /api/dogs/:id/home': { says: 'Home care: tasks, days, ticks', response: homeCareView },
   'GET /api/me/calendar': {
     says: 'The address of one’s own calendar feed',

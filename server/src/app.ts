@@ -35,6 +35,7 @@ import { calendarFeeds, calendarRoutes } from './calendars/routes';
 import { inLogs } from './links/ownerLinks';
 import { linkRoutes } from './links/routes';
 import { messageRoutes } from './messages/routes';
+import { recordRoutes } from './record/routes';
 import { referralRoutes } from './referrals/routes';
 import type { Services } from './http/context';
 import { Refusal, notFound } from './http/problem';
@@ -113,6 +114,7 @@ export function makeApp(
     letterheadRoutes,
     linkRoutes,
     calendarRoutes,
+    recordRoutes,
     messageRoutes,
     referralRoutes,
     archiveRoutes,

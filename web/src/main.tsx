@@ -28,6 +28,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./features/intake/EditDogScreen')).EditDogScreen }),
       },
       {
+        path: 'dogs/:id/history',
+        lazy: async () => ({ Component: (await import('./features/history/HistoryScreen')).HistoryScreen }),
+      },
+      {
         path: 'owners',
         lazy: async () => ({ Component: (await import('./features/owners/OwnersScreen')).OwnersScreen }),
       },

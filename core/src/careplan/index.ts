@@ -1,6 +1,7 @@
 export { openBook, plansThatChange, type BookEntry } from './bookChanges';
 export { comparePlans, type PlanChange } from './comparePlans';
 export { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
+export { instructionWords } from './instructionWords';
 export { decideEarHair, type EarHairDecision, type EarHairWay } from './earHair';
 export { humanYears, lifeStage, seniorFrom, type LifeStage } from './age';
 export {

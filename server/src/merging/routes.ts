@@ -10,7 +10,16 @@ import { route } from '../http/route';
 import { contentHash } from '../http/sameContent';
 import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
-import { DOG_TABLES, dogsOfClient, hangingOn, moveWeights, rehang } from './tables';
+import {
+  DOG_TABLES,
+  copyTicks,
+  dogsOfClient,
+  hangingOn,
+  messagesOf,
+  moveMessages,
+  moveWeights,
+  rehang,
+} from './tables';
 
 type ClientRow = typeof client.$inferSelect;
 type DogRow = typeof dog.$inferSelect;
@@ -29,7 +38,9 @@ export function mergeRoutes(router: Router, services: Services): void {
     const both = await bothClients(tx, params.id, body.goneId);
     refuse(await previewClients(tx, both));
     const dogs = (await dogsOfClient(tx, both.gone.id)).map(({ id }) => id);
-    await keep(tx, asker, body.id, 'client', both, { dog: dogs });
+    const messages = await messagesOf(tx, both.gone.id);
+    await keep(tx, asker, body.id, 'client', both, { dog: dogs, message: messages });
+    await moveMessages(tx, messages, both.kept.id);
     if (dogs.length > 0) await tx.update(dog).set({ clientId: both.kept.id }).where(inArray(dog.id, dogs));
     await tx
       .update(client)
@@ -52,6 +63,7 @@ export function mergeRoutes(router: Router, services: Services): void {
     await keep(tx, asker, body.id, 'dog', both, { ...rows, weighing: days });
     await rehang(tx, rows, both.kept.id);
     await moveWeights(tx, both.gone.id, both.kept.id, days);
+    await copyTicks(tx, both.gone.id, both.kept.id);
     const today = dayIn((await loadHouse(tx)).zone, now);
     await tx
       .update(dog)
@@ -227,6 +239,7 @@ async function undoClients(tx: Tenant, keptId: string, goneId: string, { rows, k
       .update(dog)
       .set({ clientId: goneId })
       .where(inArray(dog.id, [...dogs]));
+  await moveMessages(tx, rows['message'] ?? [], goneId);
   const [now] = await tx.select({ card: client.card }).from(client).where(eq(client.id, keptId));
   // A card that was written on since keeps what was written.
   const untouched = contentHash(now?.card) === contentHash(mergeCards(kept.card, gone.card));

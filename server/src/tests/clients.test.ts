@@ -1,7 +1,9 @@
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { EMPTY_CARD } from '@dewpond/core/clients';
-import { addDog, clock, openSalon, type Salon } from './salon';
+import { sql } from 'drizzle-orm';
+import { FOLLOW_A_DOG } from '../merging/tables';
+import { addDog, clock, databases, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
 
 const START = Date.UTC(2026, 10, 25, 9, 0, 0);
@@ -279,4 +281,16 @@ describe('a card that is empty', () => {
     await salon.call('POST /api/clients', { body: { id, name: 'Wen Halloran' } });
     expect((await clientOf(id)).client.card).toEqual(EMPTY_CARD);
   });
+});
+
+test('every table that names a dog follows it in a merge, or it is said why not', async () => {
+  const { rows } = await databases.app.execute<{ table: string }>(
+    sql`select table_name as table from information_schema.columns where table_schema = 'dewpond' and column_name = 'dog_id'`,
+  );
+  // Day by day, where the other dog has none of that day; and what is due, which is reckoned anew.
+  const otherwise = ['weighing', 'home_tick', 'dog_due'];
+  // A lot that was touched and a made mix name the dog by their visit and their own id.
+  expect(
+    rows.map(({ table }) => table).filter((table) => !FOLLOW_A_DOG.includes(table) && !otherwise.includes(table)),
+  ).toEqual([]);
 });

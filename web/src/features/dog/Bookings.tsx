@@ -55,6 +55,9 @@ export function Bookings({ dog }: { readonly dog: DogView }) {
           </ul>
         </>
       )}
+      <Link to={`/dogs/${dog.id}/history`} className="text-pond underline font-semibold inline-block py-2">
+        The whole record
+      </Link>
       {moving && (
         <BookDialog
           open

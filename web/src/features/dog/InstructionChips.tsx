@@ -2,7 +2,8 @@ import type { DogView } from '@dewpond/contract';
 import { daysBetween } from '@dewpond/core/units';
 import { useHouse } from '../../api/queries';
 import { Chip } from '../../ui/Chip';
-import { instructionWords, standing } from './instructionWords';
+import { instructionWords } from '@dewpond/core/careplan';
+import { standing } from './standing';
 
 /** What vet and owner asked for, always in sight; one that ends soon says so. */
 export function InstructionChips({ dog }: { readonly dog: DogView }) {

@@ -2,7 +2,7 @@ import { ALL_TASKS, TASKS, type Task } from '@dewpond/core/careplan';
 import { useHouse } from '../../api/queries';
 import { SelectField, TextField } from '../../ui/Field';
 import type { ChoicesProps } from './WhatIfDialog';
-import { instructionWords } from './instructionWords';
+import { instructionWords } from '@dewpond/core/careplan';
 import { tryBar, tryInterval } from './whatIf';
 
 const WAYS = { none: 'says nothing more', bar: 'says: leave it out', interval: 'says: every so many days' } as const;

@@ -10,7 +10,8 @@ import { Dialog } from '../../ui/Dialog';
 import { tell } from '../../ui/toasts';
 import { InstructionFields } from './InstructionFields';
 import { Letter } from './Letter';
-import { instructionWords, standing, type DogInstruction, type Standing } from './instructionWords';
+import { instructionWords } from '@dewpond/core/careplan';
+import { standing, type DogInstruction, type Standing } from './standing';
 
 interface DialogProps {
   readonly dog: DogView;

@@ -6,7 +6,7 @@ import { refreshAll } from '../../api/queries';
 import { sendLetter, takeOffLetter } from '../../api/letters';
 import { Button } from '../../ui/Button';
 import { tell } from '../../ui/toasts';
-import type { DogInstruction } from './instructionWords';
+import type { DogInstruction } from './standing';
 
 /** The scanned letter or photo behind an instruction: put in, looked at, taken off. */
 export function Letter({ given }: { readonly given: DogInstruction }) {

@@ -1,10 +1,11 @@
-import type { DogView, HouseView } from '@dewpond/contract';
-import { TASKS, type Instruction } from '@dewpond/core/careplan';
-import { SIGNS, type Sign } from '@dewpond/core/findings';
-import { namePlace } from '@dewpond/core/places';
-import { daysBetween, showDay, type Day } from '@dewpond/core/units';
+import { SIGNS, type Sign } from '../findings';
+import { namePlace } from '../places';
+import { showDay } from '../units';
+import type { Instruction } from './instructions';
+import { TASKS } from './tasks';
 
-type Products = Pick<HouseView, 'products'>['products'];
+/** Products by their ids; a wash that is no longer on the shelf is "own wash". */
+type Products = readonly { readonly id: string; readonly name: string }[];
 
 /** "No: clean ears, left ear (vet, until Thu 3 Dec)" */
 export function instructionWords(given: Instruction, products: Products): string {
@@ -33,18 +34,3 @@ function sayingWords({ says }: Instruction, products: Products): string {
     }
   }
 }
-
-/** Days before its last day that an instruction is flagged [house value]. */
-const FLAG_DAYS = 14;
-
-export type Standing = 'to come' | 'holds' | 'ends soon' | 'ended';
-
-/** Where an instruction stands on a day. */
-export function standing({ from, until }: Pick<Instruction, 'from' | 'until'>, today: Day): Standing {
-  if (today < from) return 'to come';
-  if (until === null) return 'holds';
-  if (until < today) return 'ended';
-  return daysBetween(today, until) <= FLAG_DAYS ? 'ends soon' : 'holds';
-}
-
-export type DogInstruction = DogView['instructions'][number];

@@ -1,0 +1,58 @@
+import { lookedAtWith, placeKey, placeOf, type Grade, type PlaceKey } from '../places';
+import type { Day } from '../units';
+
+/** What the record of a dog is made of, by kind, in the words of its filter. */
+export const ENTRY_KINDS = {
+  visit: 'Visits',
+  found: 'Findings',
+  clear: 'Seen clear',
+  photo: 'Pictures',
+  referral: 'For a vet',
+  incident: 'Incidents',
+  instruction: 'Instructions',
+  weight: 'Weights',
+  message: 'Messages',
+  home: 'At home',
+} as const;
+export type EntryKind = keyof typeof ENTRY_KINDS;
+
+/** One thing on record of a dog. */
+export interface Entry {
+  readonly id: string;
+  readonly day: Day;
+  readonly kind: EntryKind;
+  /** Where on the dog; null: nowhere in particular. */
+  readonly place: PlaceKey | null;
+  readonly words: string;
+  readonly grade: Grade | null;
+  readonly visitId: string | null;
+  readonly photo: string | null;
+}
+
+/** Newest day first; within a day the visit before what was found at it. */
+export function inOrderOfRecord(entries: readonly Entry[]): Entry[] {
+  const rank = Object.keys(ENTRY_KINDS);
+  return entries.toSorted(
+    (a, b) => (a.day < b.day ? 1 : a.day > b.day ? -1 : 0) || rank.indexOf(a.kind) - rank.indexOf(b.kind),
+  );
+}
+
+/** The place a thing belongs to for whoever looks for a place: a nail's is its paw. */
+const belongsTo = (place: PlaceKey): PlaceKey => placeKey(lookedAtWith(placeOf(place)));
+
+/** Places that are spoken of, each once, in the order they are first met. */
+export const placesOnRecord = (entries: readonly Entry[]): PlaceKey[] => [
+  ...new Set(entries.flatMap(({ place }) => (place === null ? [] : [belongsTo(place)]))),
+];
+
+/** What is on record of one place; of no place in particular: all but the long list of what was clear. */
+export const recordAt = (entries: readonly Entry[], place: PlaceKey | null): Entry[] =>
+  place === null
+    ? entries.filter(({ kind }) => kind !== 'clear')
+    : entries.filter((entry) => entry.place !== null && belongsTo(entry.place) === place);
+
+/** Pictures of one place, oldest first, with what was found there that day: to be held side by side. */
+export const picturesAt = (entries: readonly Entry[], place: PlaceKey): (Entry & { readonly photo: string })[] =>
+  recordAt(entries, place)
+    .flatMap((entry) => (entry.photo === null ? [] : [{ ...entry, photo: entry.photo }]))
+    .toSorted((a, b) => (a.day < b.day ? -1 : 1));

@@ -1,0 +1,41 @@
+import type { Router } from 'express';
+import { z } from 'zod';
+import { inTenant } from '../db/tenant';
+import { loadDogs } from '../dogs/records';
+import { loadHouse } from '../house/house';
+import { askerOf, type Services } from '../http/context';
+import { notFound } from '../http/problem';
+import { route } from '../http/route';
+import { sendPdf } from '../sheet/routes';
+import { exportDog, recordPdf } from './dogExport';
+import { historyOf } from './history';
+
+/** The record of a dog: to read, and to give away whole. */
+export function recordRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/dogs/:id/history', async ({ tx, params, now }) => {
+    const [record] = await loadDogs(tx, { ids: [params.id] });
+    if (!record) throw notFound('dog');
+    return { dog: record.dog.name, items: await historyOf(tx, await loadHouse(tx), record, now) };
+  });
+
+  router.get('/api/dogs/:id/record.:form', async (request, response) => {
+    const { id, form } = request.params;
+    if (!z.uuid().safeParse(id).success || (form !== 'json' && form !== 'pdf')) throw notFound('dog');
+    const given = await inTenant(services.databases, askerOf(request).businessId, async (tx) => {
+      const [record] = await loadDogs(tx, { ids: [id] });
+      if (!record) throw notFound('dog');
+      return exportDog(tx, await loadHouse(tx), record, services.now());
+    });
+    const name = `${given.dog.name}-record-${given.exportedOn}`;
+    if (form === 'pdf') sendPdf(response, { name, bytes: await recordPdf(given) });
+    else
+      response
+        .type('application/json')
+        .set('Cache-Control', 'private, no-store')
+        .set(
+          'Content-Disposition',
+          `attachment; filename="record.json"; filename*=UTF-8''${encodeURIComponent(`${name}.json`)}`,
+        )
+        .send(JSON.stringify(given, null, 1));
+  });
+}
