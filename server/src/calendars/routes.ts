@@ -2,13 +2,13 @@ import { TZDate } from '@date-fns/tz';
 import { and, eq, gte, ne } from 'drizzle-orm';
 import { Router, type Response } from 'express';
 import { v7 } from 'uuid';
-import { z } from 'zod';
 import { appointment, client, dog, member, ownerLink } from '../db/schema';
 import { inTenant, type Tenant } from '../db/tenant';
 import { loadDogs } from '../dogs/records';
 import { loadHouse, type House } from '../house/house';
 import { dayIn } from '../house/zone';
 import { askerOf, type Services } from '../http/context';
+import { idIn } from '../http/ids';
 import { Refusal, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { calendarUrl, hashOfToken, readToken, secretHash } from '../links/ownerLinks';
@@ -131,8 +131,7 @@ export function calendarRoutes(router: Router, services: Services): void {
   });
 
   router.get('/api/dogs/:id/home.ics', async (request, response) => {
-    const { id } = request.params;
-    if (!z.uuid().safeParse(id).success) throw notFound('dog');
+    const id = idIn(request.params.id, 'dog');
     const text = await inTenant(services.databases, askerOf(request).businessId, async (tx) =>
       homeCalendarOf(tx, await loadHouse(tx), id, services.now()),
     );

@@ -2,9 +2,9 @@ import { LETTER_LIMIT, LETTER_TYPES } from '@dewpond/contract';
 import { eq, sum } from 'drizzle-orm';
 import express, { type Router } from 'express';
 import sharp from 'sharp';
-import { z } from 'zod';
 import { instruction, letter } from '../db/schema';
 import { askerOf, tenantOf, type Services } from '../http/context';
+import { idIn } from '../http/ids';
 import { notFound, Refusal } from '../http/problem';
 
 /** All letters of a business together [house value]. */
@@ -45,7 +45,7 @@ export function letterRoutes(router: Router, services: Services): void {
 
   router.put('/api/instructions/:id/letter', body, async (request, response) => {
     const asker = askerOf(request);
-    const id = idOf(request.params['id']);
+    const id = idIn(request.params['id'], 'instruction');
     const type = request.get('content-type')?.split(';')[0] ?? '';
     if (!Buffer.isBuffer(request.body)) throw new Refusal('bad input', 'Send a picture (JPEG, PNG, WebP) or a PDF.');
     const { mediaType, bytes } = await prepare(request.body, type);
@@ -66,7 +66,7 @@ export function letterRoutes(router: Router, services: Services): void {
   });
 
   router.get('/api/instructions/:id/letter', async (request, response) => {
-    const id = idOf(request.params['id']);
+    const id = idIn(request.params['id'], 'instruction');
     const row = await tenantOf(services, askerOf(request), async (tx) => {
       const [found] = await tx.select().from(letter).where(eq(letter.instructionId, id));
       return found;
@@ -82,16 +82,10 @@ export function letterRoutes(router: Router, services: Services): void {
   });
 
   router.delete('/api/instructions/:id/letter', async (request, response) => {
-    const id = idOf(request.params['id']);
+    const id = idIn(request.params['id'], 'instruction');
     await tenantOf(services, askerOf(request), (tx) => tx.delete(letter).where(eq(letter.instructionId, id)));
     response.json({});
   });
-}
-
-function idOf(given: unknown): string {
-  const parsed = z.uuid().safeParse(given);
-  if (!parsed.success) throw notFound('instruction');
-  return parsed.data;
 }
 
 /** The name as the browser sent it, without a path; "letter" when there is none. */

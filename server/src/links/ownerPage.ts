@@ -8,7 +8,6 @@ import { daysBetween, type Day } from '@dewpond/core/units';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import express, { Router, type Request, type RequestHandler } from 'express';
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
-import { z } from 'zod';
 import { appointmentsOfDogs } from '../appointments/queries';
 import { homeCareOf } from '../calendars/homeCare';
 import { homeTick, ownerLink, photo, referral } from '../db/schema';
@@ -19,6 +18,7 @@ import { loadHouse } from '../house/house';
 import { letterheadOf } from '../house/letterhead';
 import { dayIn } from '../house/zone';
 import type { Services } from '../http/context';
+import { idIn } from '../http/ids';
 import { Refusal, badInput, notFound } from '../http/problem';
 import { keepLetter } from '../referrals/letter';
 import { sendPdf } from '../sheet/routes';
@@ -98,7 +98,7 @@ export function ownerPages(services: Services): Router {
 
   router.get('/api/owner/photos/:id', async (request, response) => {
     const guest = guestOf(request);
-    const id = idOf(request.params['id'], 'picture');
+    const id = idIn(request.params['id'], 'picture');
     const bytes = await inTenant(services.databases, guest.businessId, async (tx) => {
       const page = await pageFor(tx, services, guest);
       if (!page.sheets.some(({ photos }) => photos.some((each) => each.id === id))) throw notFound('picture');
@@ -111,7 +111,7 @@ export function ownerPages(services: Services): Router {
 
   router.get('/api/owner/sheets/:id', async (request, response) => {
     const guest = guestOf(request);
-    const id = idOf(request.params['id'], 'sheet');
+    const id = idIn(request.params['id'], 'sheet');
     await inTenant(services.databases, guest.businessId, async (tx) => {
       const page = await pageFor(tx, services, guest);
       if (!page.sheets.some(({ visitId }) => visitId === id)) throw notFound('sheet');
@@ -121,7 +121,7 @@ export function ownerPages(services: Services): Router {
 
   router.get('/api/owner/letters/:id', async (request, response) => {
     const guest = guestOf(request);
-    const id = idOf(request.params['id'], 'letter');
+    const id = idIn(request.params['id'], 'letter');
     const [its] = await inTenant(services.databases, guest.businessId, (tx) =>
       tx
         .select({ id: referral.id })
@@ -132,12 +132,6 @@ export function ownerPages(services: Services): Router {
     sendPdf(response, await keepLetter(services, guest.businessId, id));
   });
   return router;
-}
-
-function idOf(given: unknown, what: string): string {
-  const parsed = z.uuid().safeParse(given);
-  if (!parsed.success) throw notFound(what);
-  return parsed.data;
 }
 
 /** Knocks a minute from one address; a knock that opens nothing counts ten times. */

@@ -1,9 +1,9 @@
 import type { Router } from 'express';
-import { z } from 'zod';
 import { inTenant } from '../db/tenant';
 import { loadDogs } from '../dogs/records';
 import { loadHouse } from '../house/house';
 import { askerOf, type Services } from '../http/context';
+import { idIn } from '../http/ids';
 import { notFound } from '../http/problem';
 import { route } from '../http/route';
 import { sendPdf } from '../sheet/routes';
@@ -19,8 +19,9 @@ export function recordRoutes(router: Router, services: Services): void {
   });
 
   router.get('/api/dogs/:id/record.:form', async (request, response) => {
-    const { id, form } = request.params;
-    if (!z.uuid().safeParse(id).success || (form !== 'json' && form !== 'pdf')) throw notFound('dog');
+    const { form } = request.params;
+    const id = idIn(request.params.id, 'dog');
+    if (form !== 'json' && form !== 'pdf') throw notFound('file');
     const given = await inTenant(services.databases, askerOf(request).businessId, async (tx) => {
       const [record] = await loadDogs(tx, { ids: [id] });
       if (!record) throw notFound('dog');

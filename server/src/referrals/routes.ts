@@ -1,10 +1,10 @@
 import { and, eq } from 'drizzle-orm';
 import type { Router } from 'express';
-import { z } from 'zod';
 import { referral } from '../db/schema';
 import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
 import { askerOf, type Services } from '../http/context';
+import { idIn } from '../http/ids';
 import { conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { sendPdf } from '../sheet/routes';
@@ -31,8 +31,7 @@ export function referralRoutes(router: Router, services: Services): void {
   });
 
   router.get('/api/referrals/:id/letter.pdf', async (request, response) => {
-    const { id } = request.params;
-    if (!z.uuid().safeParse(id).success) throw notFound('letter');
+    const id = idIn(request.params.id, 'letter');
     sendPdf(response, await keepLetter(services, askerOf(request).businessId, id));
   });
 }

@@ -1,8 +1,8 @@
 import { and, eq, sql } from 'drizzle-orm';
 import type { Response, Router } from 'express';
-import { z } from 'zod';
 import { sheetEdit, visit } from '../db/schema';
 import { askerOf, type Services } from '../http/context';
+import { idIn } from '../http/ids';
 import { conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { keepSheet } from './keepSheet';
@@ -34,8 +34,7 @@ export function sheetRoutes(router: Router, services: Services): void {
   });
 
   router.get('/api/visits/:id/sheet.pdf', async (request, response) => {
-    const { id } = request.params;
-    if (!z.uuid().safeParse(id).success) throw notFound('visit');
+    const id = idIn(request.params.id, 'visit');
     sendPdf(response, await keepSheet(services, askerOf(request).businessId, id));
   });
 }

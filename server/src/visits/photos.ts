@@ -2,9 +2,9 @@ import { PHOTO_LIMIT, PHOTO_TYPES } from '@dewpond/contract';
 import { eq, sum } from 'drizzle-orm';
 import express, { type Router } from 'express';
 import sharp from 'sharp';
-import { z } from 'zod';
 import { photo, visit } from '../db/schema';
 import { askerOf, tenantOf, type Services } from '../http/context';
+import { idIn } from '../http/ids';
 import { notFound, Refusal } from '../http/problem';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
 
@@ -20,8 +20,8 @@ export function photoRoutes(router: Router, services: Services): void {
 
   router.put('/api/visits/:id/photos/:photo', body, async (request, response) => {
     const asker = askerOf(request);
-    const visitId = idOf(request.params['id'], 'visit');
-    const id = idOf(request.params['photo'], 'picture');
+    const visitId = idIn(request.params['id'], 'visit');
+    const id = idIn(request.params['photo'], 'picture');
     if (!Buffer.isBuffer(request.body)) throw new Refusal('bad input', 'Send a picture: JPEG, PNG or WebP.');
     const madeFrom = contentHash({ visitId, bytes: request.body.toString('base64') });
     const known = await tenantOf(services, asker, (tx) =>
@@ -47,7 +47,7 @@ export function photoRoutes(router: Router, services: Services): void {
   });
 
   router.get('/api/photos/:id', async (request, response) => {
-    const id = idOf(request.params['id'], 'picture');
+    const id = idIn(request.params['id'], 'picture');
     const [row] = await tenantOf(services, askerOf(request), (tx) =>
       tx.select({ bytes: photo.bytes }).from(photo).where(eq(photo.id, id)),
     );
@@ -79,10 +79,4 @@ async function drawAnew(sent: Buffer) {
       throw new Refusal('bad input', 'That picture is damaged. Nothing was kept of it here.');
     });
   return { width: drawn.info.width, height: drawn.info.height, size: drawn.data.length, bytes: drawn.data };
-}
-
-function idOf(given: unknown, what: string): string {
-  const parsed = z.uuid().safeParse(given);
-  if (!parsed.success) throw notFound(what);
-  return parsed.data;
 }

@@ -1,5 +1,11 @@
 import { ChevronDown } from 'lucide-react';
-import { useId, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes } from 'react';
+import {
+  useId,
+  type InputHTMLAttributes,
+  type ReactNode,
+  type SelectHTMLAttributes,
+  type TextareaHTMLAttributes,
+} from 'react';
 import { classes } from './classes';
 
 const BOX = 'w-full rounded-xl border bg-surface px-3 min-h-11 text-ink placeholder:text-soft';
@@ -48,6 +54,28 @@ export function TextField({
         aria-invalid={Boolean(error)}
         aria-describedby={`${id}-note`}
         className={classes(BOX, border(error), className)}
+        {...rest}
+      />
+    </Frame>
+  );
+}
+
+/** Several lines of words. */
+export function LongField({
+  label,
+  hint,
+  error,
+  className,
+  ...rest
+}: Labelled & TextareaHTMLAttributes<HTMLTextAreaElement>) {
+  const id = useId();
+  return (
+    <Frame id={id} label={label} hint={hint} error={error}>
+      <textarea
+        id={id}
+        aria-invalid={Boolean(error)}
+        aria-describedby={`${id}-note`}
+        className={classes(BOX, border(error), 'py-2 leading-snug', className)}
         {...rest}
       />
     </Frame>

@@ -4,7 +4,6 @@ import { showDay } from '@dewpond/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { group } from 'd3-array';
 import { Download, FileText } from 'lucide-react';
-import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { call } from '../../api/call';
 import { Chip, type Tone } from '../../ui/Chip';

@@ -52,5 +52,5 @@ test('how the house signs is kept; who may not change it cannot', async () => {
   unmount();
   queryClient.clear();
   open(false);
-  await waitFor(() => expect((screen.getByLabelText('Telephone') as HTMLInputElement).disabled).toBe(true));
+  await waitFor(() => expect(screen.getByLabelText<HTMLInputElement>('Telephone').disabled).toBe(true));
 });

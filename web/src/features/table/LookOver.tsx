@@ -1,4 +1,4 @@
-import { showDay, type Day } from '@dewpond/core/units';
+import { showDay } from '@dewpond/core/units';
 import { SIGNS } from '@dewpond/core/findings';
 import {
   FEET,
@@ -111,7 +111,7 @@ function AskAgain({ table, onPlace }: Pick<LookOverProps, 'table' | 'onPlace'>) 
           >
             <span className="first-letter:uppercase block">{namePlace(placeOf(place))}: still there?</span>
             <span className="font-normal text-sm">
-              {words}, {showDay(day as Day)}
+              {words}, {showDay(day)}
             </span>
           </button>
         </li>

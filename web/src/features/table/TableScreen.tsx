@@ -1,6 +1,6 @@
 import type { VisitView } from '@dewpond/contract';
 import { namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
-import { showDay, type Day } from '@dewpond/core/units';
+import { showDay } from '@dewpond/core/units';
 import { endsVisit, type Step } from '@dewpond/core/visit';
 import { Ellipsis, X } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -123,7 +123,7 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
           ))}
           {visit.referred.map(({ place, openedOn }) => (
             <Chip key={place} tone="stop">
-              vet open: {namePlace(placeOf(place))}, {showDay(openedOn as Day)}
+              vet open: {namePlace(placeOf(place))}, {showDay(openedOn)}
             </Chip>
           ))}
           <SendState />

@@ -9,7 +9,7 @@ import { refreshAll } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
-import { TextField } from '../../ui/Field';
+import { LongField, TextField } from '../../ui/Field';
 import { Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/toasts';
 
@@ -156,16 +156,13 @@ function Compose({
           onChange={(event) => setSubject(event.target.value)}
         />
       )}
-      <label className="flex flex-col gap-1">
-        <span className="text-sm font-semibold">Text</span>
-        <textarea
-          rows={6}
-          maxLength={1500}
-          value={words}
-          onChange={(event) => setWords(event.target.value)}
-          className="w-full rounded-xl border border-line bg-surface px-3 py-2 leading-snug"
-        />
-      </label>
+      <LongField
+        label="Text"
+        rows={6}
+        maxLength={1500}
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+      />
       {words.includes(LINK_MARK) && (
         <p className="text-sm text-soft">
           <b>{LINK_MARK}</b> becomes a private page for this owner when it is sent.

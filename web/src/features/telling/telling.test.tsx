@@ -88,7 +88,7 @@ describe('writing to an owner', () => {
     write(draft({ reach: [reach('e-mail', 'The owner wants no e-mails.'), reach('text message', 'No number.')] }));
     expect(await screen.findByText('The owner wants no e-mails.')).toBeTruthy();
     expect(screen.getByText(/Nothing may be sent to Folake Adeyemi/)).toBeTruthy();
-    expect((screen.getByRole('button', { name: 'Send' }) as HTMLButtonElement).disabled).toBe(true);
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Send' }).disabled).toBe(true);
   });
 });
 

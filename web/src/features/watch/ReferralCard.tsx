@@ -4,7 +4,7 @@ import { NEXT_STEPS, OUTCOMES, OWNERS_ANSWERS, TOLD_HOW } from '@dewpond/core/re
 import { daysBetween, showDay, type Day } from '@dewpond/core/units';
 import { useMutation } from '@tanstack/react-query';
 import { Check, FileText, Phone } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../api/call';
 import { refreshAll, useSession } from '../../api/queries';
@@ -12,7 +12,7 @@ import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
-import { TextField } from '../../ui/Field';
+import { LongField, TextField } from '../../ui/Field';
 import { classes } from '../../ui/classes';
 import { tell } from '../../ui/toasts';
 import { MessageDialog } from '../telling/MessageDialog';
@@ -267,15 +267,13 @@ function VetDialog({
           autoFocus
           onChange={(event) => setWho(event.target.value)}
         />
-        <Labelled label="In the vet’s words">
-          <textarea
-            rows={4}
-            maxLength={800}
-            value={words}
-            onChange={(event) => setWords(event.target.value)}
-            className="w-full rounded-xl border border-line bg-surface px-3 py-2"
-          />
-        </Labelled>
+        <LongField
+          label="In the vet’s words"
+          rows={4}
+          maxLength={800}
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+        />
         <p className="text-soft">
           The {referral.placeName} stays barred until the vet’s word is an{' '}
           <Link to={`/dogs/${referral.dogId}`} className="text-pond underline">
@@ -290,10 +288,3 @@ function VetDialog({
     </Dialog>
   );
 }
-
-const Labelled = ({ label, children }: { readonly label: string; readonly children: ReactNode }) => (
-  <label className="flex flex-col gap-1">
-    <span className="text-sm font-semibold">{label}</span>
-    {children}
-  </label>
-);

@@ -1,0 +1,98 @@
+import { finding } from '@dewpond/core/findings';
+import { dogProfile } from '@dewpond/contract';
+import type { Happening } from '@dewpond/core/visit';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import request from 'supertest';
+import { v7 } from 'uuid';
+import { beforeAll, expect, test } from 'vitest';
+import type { DogExport } from '../record/dogExport';
+import { addDog, app, openSalon, type Salon } from './salon';
+import { visitDog } from './tableSide';
+
+let salon: Salon;
+let stranger: Salon;
+beforeAll(async () => {
+  [salon, stranger] = [await openSalon(), await openSalon()];
+});
+const yellow: Happening = {
+  type: 'found',
+  finding: { ...finding({ site: 'ear', side: 'left' }, 'ear yellow wax', 2), more: { words: 'since the beach' } },
+};
+
+/** A dog to whom something of every kind has happened. */
+async function storied() {
+  const { dogId, clientId } = await addDog(salon, { name: 'Teasel' });
+  const visitId = await visitDog(salon, dogId, [
+    yellow,
+    {
+      type: 'incident',
+      incident: { kind: 'nick', place: { site: 'ear', side: 'right' }, done: 'Pressed.', told: 'Folake', words: '' },
+    },
+  ]);
+  await salon.call('POST /api/dogs/:id/weighings', { id: dogId, body: { day: '2026-11-25', kg: 14.4 } });
+  await salon.call('POST /api/dogs/:id/instructions', {
+    id: dogId,
+    body: {
+      id: v7(),
+      by: 'vet',
+      who: 'Dr Oyelaran',
+      place: { site: 'ear', side: 'left' },
+      says: { kind: 'bar', task: 'ear cleaning' },
+      from: '2026-11-25',
+      until: null,
+    },
+  });
+  return { dogId, clientId, visitId };
+}
+
+test('the history tells of everything once, with places, newest first', async () => {
+  const { dogId, visitId } = await storied();
+  const { body } = await salon.call('GET /api/dogs/:id/history', { id: dogId });
+  const { items } = body;
+  expect(new Set(items.map(({ id }) => id)).size).toBe(items.length);
+  expect(items.map(({ day }) => day)).toEqual(
+    items
+      .map(({ day }) => day)
+      .toSorted()
+      .toReversed(),
+  );
+  const said = (kind: string) => items.filter((each) => each.kind === kind);
+  expect(said('visit')).toMatchObject([{ visitId, words: expect.stringContaining('finished') as string }]);
+  expect(said('found')).toMatchObject([
+    { place: 'ear/left', grade: 2, words: 'yellow or thick wax, plain; “since the beach”' },
+  ]);
+  expect(said('referral')).toMatchObject([{ place: 'ear/left', words: 'for a vet: vet' }]);
+  expect(said('incident')).toMatchObject([{ place: 'ear/right', words: 'Nick; Pressed.; Folake was told' }]);
+  expect(said('clear').some(({ place }) => place === 'eye/right')).toBe(true);
+  expect(said('clear').some(({ place }) => place === 'ear/left')).toBe(false);
+  expect((await stranger.call('GET /api/dogs/:id/history', { id: dogId })).status).toBe(404);
+});
+
+test('all of it leaves as data that reads back, and on paper', async () => {
+  const { dogId } = await storied();
+  const json = await request(app).get(`/api/dogs/${dogId}/record.json`).set('Cookie', salon.cookie);
+  const given = JSON.parse(json.text) as DogExport;
+  expect(given).toMatchObject({ format: 'dewpond dog', version: 1, owner: { name: 'Folake Adeyemi' } });
+  // The profile is one the office would take in again.
+  expect(dogProfile.parse(given.dog)).toEqual(given.dog);
+  expect(given.visits[0]?.events.length).toBeGreaterThan(10);
+  expect(given.history.length).toBeGreaterThan(10);
+  const { body } = await request(app)
+    .get(`/api/dogs/${dogId}/record.pdf`)
+    .set('Cookie', salon.cookie)
+    .responseType('blob');
+  const pdf = await getDocument({ data: new Uint8Array(body as Buffer), useSystemFonts: false }).promise;
+  const pages = await Promise.all(
+    Array.from({ length: pdf.numPages }, async (_, i) => (await (await pdf.getPage(i + 1)).getTextContent()).items),
+  );
+  const text = pages
+    .flat()
+    .map((item) => ('str' in item ? item.str : ''))
+    .join(' ')
+    .replaceAll(/\s+/g, ' ');
+  expect(text).toContain('The record of Teasel');
+  expect(text).toContain('left ear: yellow or thick wax, plain');
+  for (const path of [`/api/dogs/${dogId}/record.json`, `/api/dogs/${dogId}/record.pdf`])
+    expect((await request(app).get(path).set('Cookie', stranger.cookie)).status).toBe(404);
+  expect((await request(app).get(`/api/dogs/${dogId}/record.exe`).set('Cookie', salon.cookie)).status).toBe(404);
+});
