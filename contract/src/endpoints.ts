@@ -22,6 +22,7 @@ import { health, houseEdit, houseView, memberView, ownBreedEdit, sessionView, to
 import { importStep, importView, newImport } from './imports';
 import { instructionEdit, newInstruction } from './instructions';
 import {
+  auditEntry,
   draftQuery,
   homeCareView,
   homeTicking,
@@ -164,6 +165,11 @@ export const ENDPOINTS = {
   'GET /api/dogs/:id/links': { says: 'Private pages of this dog’s owner', response: list(ownerLinkView) },
   'POST /api/links': { says: 'Make a private page for an owner', body: newOwnerLink, response: ownerLinkView },
   'PUT /api/links/:id/revoke': { says: 'Close a private page', body: z.strictObject({}), response: z.object({}) },
+  'GET /api/audit': {
+    says: 'Who saw, changed, sent, gave away',
+    query: z.object({ about: id.optional() }),
+    response: list(auditEntry),
+  },
   'GET /api/dogs/:id/history': {
     says: 'Everything on record of one dog, newest first',
     response: z.object({ dog: z.string(), items: z.custom<Entry[]>() }),

@@ -229,3 +229,13 @@ export const ownerPage = z.object({
   until: z.string(),
 });
 export type OwnerPage = z.infer<typeof ownerPage>;
+
+export const auditEntry = z.object({
+  id,
+  at: z.string(),
+  person: z.string(),
+  what: z.enum(['saw', 'changed', 'sent', 'gave away']),
+  about: id.nullable(),
+  words: z.string(),
+});
+export type AuditEntry = z.infer<typeof auditEntry>;

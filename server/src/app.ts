@@ -8,6 +8,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { appointmentRoutes } from './appointments/routes';
+import { auditRoutes } from './audit/routes';
 import { CLIENT_IP_HEADER, makeAuth, type Auth } from './auth/auth';
 import { requireSession } from './auth/requireSession';
 import { benchRoutes } from './bench/benchDay';
@@ -115,6 +116,7 @@ export function makeApp(
     linkRoutes,
     calendarRoutes,
     recordRoutes,
+    auditRoutes,
     messageRoutes,
     referralRoutes,
     archiveRoutes,

@@ -91,6 +91,10 @@ const router = createBrowserRouter([
       },
       { path: 'watch', lazy: async () => ({ Component: (await import('./features/watch/WatchScreen')).WatchScreen }) },
       {
+        path: 'house/audit',
+        lazy: async () => ({ Component: (await import('./features/house/AuditScreen')).AuditScreen }),
+      },
+      {
         path: 'house/words',
         lazy: async () => ({ Component: (await import('./features/house/WordsScreen')).WordsScreen }),
       },

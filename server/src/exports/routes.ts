@@ -1,7 +1,9 @@
 import type { Router } from 'express';
 import { askerOf, tenantOf, type Services } from '../http/context';
 import { notFound } from '../http/problem';
+import { note } from '../audit/audit';
 import { loadHouse } from '../house/house';
+import { dayIn } from '../house/zone';
 import { EXPORTS } from './tables';
 
 /** Files, not JSON: the book leaves whole, for whoever is signed in as a manager or not; it is the house's own. */
@@ -10,7 +12,12 @@ export function exportRoutes(router: Router, services: Services): void {
     const { file } = request.params;
     const wanted = Object.hasOwn(EXPORTS, file) ? EXPORTS[file] : undefined;
     if (!wanted) throw notFound('file');
-    const text = await tenantOf(services, askerOf(request), async (tx) => wanted.write(tx, await loadHouse(tx)));
+    const text = await tenantOf(services, askerOf(request), async (tx) => {
+      const house = await loadHouse(tx);
+      const today = dayIn(house.zone, services.now());
+      await note(tx, askerOf(request), { what: 'gave away', about: null, words: `The book as a file: ${file}`, today });
+      return wanted.write(tx, house);
+    });
     response
       .set('Content-Type', wanted.type)
       .set('Content-Disposition', `attachment; filename="${file}"`)

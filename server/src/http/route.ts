@@ -8,6 +8,7 @@ import {
 } from '@dewpond/contract';
 import type { Router } from 'express';
 import { z } from 'zod';
+import { noteCall } from '../audit/audit';
 import { askerOf, tenantOf, type Call, type Services } from './context';
 import { badInput, notFound } from './problem';
 
@@ -31,16 +32,19 @@ export function route<K extends EndpointKey>(
       throw notFound(path.split('/')[2]?.replace(/s$/, '') ?? 'thing');
     const body = parse(endpoint.body, request.body);
     const query = parse(endpoint.query, request.query);
-    const result = await tenantOf(services, asker, (tx) =>
-      answer({
+    const result = await tenantOf(services, asker, async (tx) => {
+      const answered = await answer({
         tx,
         asker,
         params: request.params as ParamsOf<K>,
         body: body as ParsedBodyOf<K>,
         query: query as QueryOf<K>,
         now: services.now(),
-      }),
-    );
+      });
+      const today = new Date(services.now()).toISOString().slice(0, 10);
+      await noteCall(tx, asker, key, { id: request.params['id'], body, today });
+      return answered;
+    });
     response.status(method === 'POST' ? 201 : 200).json(result);
   });
 }

@@ -1,7 +1,9 @@
 import type { Router } from 'express';
 import { inTenant } from '../db/tenant';
 import { loadDogs } from '../dogs/records';
+import { note } from '../audit/audit';
 import { loadHouse } from '../house/house';
+import { dayIn } from '../house/zone';
 import { askerOf, type Services } from '../http/context';
 import { idIn } from '../http/ids';
 import { notFound } from '../http/problem';
@@ -25,7 +27,10 @@ export function recordRoutes(router: Router, services: Services): void {
     const given = await inTenant(services.databases, askerOf(request).businessId, async (tx) => {
       const [record] = await loadDogs(tx, { ids: [id] });
       if (!record) throw notFound('dog');
-      return exportDog(tx, await loadHouse(tx), record, services.now());
+      const house = await loadHouse(tx);
+      const today = dayIn(house.zone, services.now());
+      await note(tx, askerOf(request), { what: 'gave away', about: id, words: `The whole record, ${form}`, today });
+      return exportDog(tx, house, record, services.now());
     });
     const name = `${given.dog.name}-record-${given.exportedOn}`;
     if (form === 'pdf') sendPdf(response, { name, bytes: await recordPdf(given) });

@@ -1,12 +1,14 @@
 import { finding } from '@dewpond/core/findings';
 import { dogProfile } from '@dewpond/contract';
 import type { Happening } from '@dewpond/core/visit';
+import { sql } from 'drizzle-orm';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, expect, test } from 'vitest';
+import { inTenant } from '../db/tenant';
 import type { DogExport } from '../record/dogExport';
-import { addDog, app, openSalon, type Salon } from './salon';
+import { addDog, app, databases, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
 
 let salon: Salon;
@@ -95,4 +97,28 @@ test('all of it leaves as data that reads back, and on paper', async () => {
   for (const path of [`/api/dogs/${dogId}/record.json`, `/api/dogs/${dogId}/record.pdf`])
     expect((await request(app).get(path).set('Cookie', stranger.cookie)).status).toBe(404);
   expect((await request(app).get(`/api/dogs/${dogId}/record.exe`).set('Cookie', salon.cookie)).status).toBe(404);
+});
+
+test('who saw, changed, sent and gave away is noted down once, with names, and cannot be changed', async () => {
+  const own = await openSalon();
+  const { dogId, clientId } = await addDog(own);
+  for (let i = 0; i < 3; i++) await own.call('GET /api/dogs/:id', { id: dogId });
+  await own.call('POST /api/links', { body: { id: v7(), dogId, days: 5 } });
+  await request(app).get(`/api/dogs/${dogId}/record.json`).set('Cookie', own.cookie);
+  // What is refused was not done.
+  await own.call('PUT /api/clients/:id', { id: clientId, body: { version: 99, name: 'X', card: {} } });
+  const about = async (id?: string) =>
+    (await own.call('GET /api/audit', id === undefined ? {} : { query: { about: id } })).body.items;
+  expect((await about(dogId)).map(({ what, person, words }) => `${person} ${what}: ${words}`)).toEqual([
+    'Ines gave away: The whole record, json',
+    'Ines sent: Make a private page for an owner',
+    'Ines saw: One dog: plan, due windows, rhythm, bookings',
+    'Ines changed: Add a dog',
+  ]);
+  expect((await about(clientId)).map(({ what, words }) => [what, words])).toEqual([['changed', 'Add a client']]);
+  expect((await stranger.call('GET /api/audit', { query: { about: dogId } })).body.items).toEqual([]);
+  for (const change of ['update dewpond.audit set person = $$nobody$$', 'delete from dewpond.audit'])
+    await expect(inTenant(databases, own.businessId, (tx) => tx.execute(sql.raw(change)))).rejects.toThrow();
+  const groomer = await openSalon('groomer');
+  expect((await groomer.call('GET /api/audit')).status).toBe(403);
 });

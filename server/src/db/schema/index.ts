@@ -4,3 +4,4 @@ export * from './book';
 export * from './visits';
 export * from './bench';
 export * from './telling';
+export * from './audit';

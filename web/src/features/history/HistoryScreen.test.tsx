@@ -3,8 +3,9 @@ import { day } from '@dewpond/core/units';
 import { screen, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { expect, test } from 'vitest';
-import { DOG_ID } from '../../tests/demoDog';
+import { DOG_ID, session } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
+import { AuditScreen } from '../house/AuditScreen';
 import { HistoryScreen } from './HistoryScreen';
 
 const entry = (on: string, more: Partial<Entry>): Entry => ({
@@ -53,4 +54,26 @@ test('all of it can be taken away; nothing on record says when it begins', async
   open([]);
   expect(await screen.findByText(/It begins with the first visit/)).toBeTruthy();
   expect(screen.getByRole('link', { name: /As data/ }).getAttribute('href')).toBe(`/api/dogs/${DOG_ID}/record.json`);
+});
+
+test('who did what is read in one list, each thing with a name and a moment', async () => {
+  openOffice({
+    'GET /api/session': () => session(),
+    'GET /api/audit': ({ query }) => ({
+      items: [
+        {
+          id: v7(),
+          at: '2026-11-25T09:00:00Z',
+          person: 'Ines Okafor',
+          what: 'gave away' as const,
+          about: DOG_ID,
+          words: query.get('about') === null ? 'The whole record, json' : 'Of one dog',
+        },
+      ],
+    }),
+  });
+  const { person } = show(<AuditScreen />, { path: '/house/audit' });
+  expect(await screen.findByRole('listitem')).toHaveWords(/Wed 25 Nov, 9:00.*Ines Okafor.*gave away.*The whole record/);
+  await person.click(screen.getByRole('link', { name: 'all about it' }));
+  expect(await screen.findByText('Of one dog')).toBeTruthy();
 });

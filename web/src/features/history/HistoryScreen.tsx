@@ -50,6 +50,9 @@ function History({
           </Link>
         </div>
         <div className="no-print flex flex-wrap gap-2">
+          <Link className={FILE} to={`/house/audit?about=${dogId}`}>
+            Who saw it
+          </Link>
           <a className={FILE} href={`/api/dogs/${dogId}/record.pdf`} target="_blank" rel="noreferrer">
             <FileText size={18} aria-hidden /> All of it as a PDF
           </a>

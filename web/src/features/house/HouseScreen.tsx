@@ -74,6 +74,9 @@ function House({ house }: { readonly house: HouseView }) {
           </p>
         </div>
         <div className="flex flex-wrap items-end gap-3">
+          <ButtonLink to="/house/audit" look="quiet">
+            Who did what
+          </ButtonLink>
           <ButtonLink to="/house/words" look="quiet">
             Our words
           </ButtonLink>
