@@ -319,6 +319,31 @@ const VIEWS = {
     await page.locator('a[href$="/sheet"]').first().click();
     await page.getByRole('heading', { name: 'What we saw' }).waitFor();
   },
+  outbox: async (page) => {
+    await page.goto('/watch/outbox');
+    await page.getByText('Sheet of the visit').first().waitFor();
+  },
+  history: async (page) => {
+    await openDog(page, 'Radish');
+    await page.getByRole('link', { name: 'The whole record' }).click();
+    await page.getByRole('button', { name: 'right eye' }).click();
+  },
+  words: async (page) => {
+    await page.goto('/house/words');
+    await page.getByRole('heading', { name: 'Sentences of a sheet' }).waitFor();
+  },
+  audit: async (page) => {
+    await page.goto('/house/audit');
+    await page.getByRole('listitem').first().waitFor();
+  },
+  'owner-page': async (page) => {
+    await VIEWS.sheet?.(page);
+    await page.getByRole('button', { name: 'Owner’s page' }).click();
+    await page.getByRole('button', { name: 'Make a link' }).click();
+    const address = await page.getByRole('link', { name: 'Look at it' }).first().getAttribute('href');
+    await page.goto(address ?? '/');
+    await page.getByRole('heading', { name: 'At home' }).waitFor();
+  },
 };
 
 /** Kept in the repository and shown in the README; the others are for looking while one works. */
@@ -349,6 +374,11 @@ const KEPT = Object.keys(VIEWS).filter(
       'instructions',
       'table-finding',
       'dog-plan',
+      'words',
+      'audit',
+      'product',
+      'costs',
+      'import-review',
     ].includes(name),
 );
 

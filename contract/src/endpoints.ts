@@ -165,6 +165,20 @@ export const ENDPOINTS = {
   'GET /api/dogs/:id/links': { says: 'Private pages of this dog’s owner', response: list(ownerLinkView) },
   'POST /api/links': { says: 'Make a private page for an owner', body: newOwnerLink, response: ownerLinkView },
   'PUT /api/links/:id/revoke': { says: 'Close a private page', body: z.strictObject({}), response: z.object({}) },
+  'GET /api/clients/:id/erasure': {
+    says: 'What erasing a client would erase and keep',
+    response: z.object({
+      name: z.string(),
+      erases: z.array(z.string()),
+      keeps: z.array(z.string()),
+      refused: z.string().nullable(),
+    }),
+  },
+  'POST /api/clients/:id/erasure': {
+    says: 'Erase a client on their wish, for good',
+    body: z.strictObject({ name: z.string().max(200) }),
+    response: z.object({}),
+  },
   'GET /api/audit': {
     says: 'Who saw, changed, sent, gave away',
     query: z.object({ about: id.optional() }),

@@ -36,6 +36,7 @@ import { calendarFeeds, calendarRoutes } from './calendars/routes';
 import { inLogs } from './links/ownerLinks';
 import { linkRoutes } from './links/routes';
 import { messageRoutes } from './messages/routes';
+import { eraseRoutes } from './record/eraseRoutes';
 import { recordRoutes } from './record/routes';
 import { referralRoutes } from './referrals/routes';
 import type { Services } from './http/context';
@@ -117,6 +118,7 @@ export function makeApp(
     calendarRoutes,
     recordRoutes,
     auditRoutes,
+    eraseRoutes,
     messageRoutes,
     referralRoutes,
     archiveRoutes,

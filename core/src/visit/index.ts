@@ -56,3 +56,4 @@ export {
   type EarSoak,
 } from './timers';
 export type { VisitPlan } from './visitPlan';
+export { ERASED, withoutWords } from './withoutWords';

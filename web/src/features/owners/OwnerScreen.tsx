@@ -5,7 +5,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { useParams } from 'react-router';
 import { Refused, call } from '../../api/call';
-import { refreshAll, useClient } from '../../api/queries';
+import { refreshAll, useClient, useSession } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
@@ -14,6 +14,7 @@ import { tell } from '../../ui/toasts';
 import { Waiting } from '../../ui/Waiting';
 import { Doubles } from '../merging/Doubles';
 import { ConsentRows } from './ConsentRows';
+import { EraseDialog } from './EraseDialog';
 import { OwnersDogs } from './OwnersDogs';
 import { ReachFields } from './ReachFields';
 import { WhereFields } from './WhereFields';
@@ -119,9 +120,19 @@ function PutAway({ client }: { readonly client: Client }) {
           }),
       },
     );
+  const [erasing, setErasing] = useState(false);
+  const manager = useSession().data?.member.role === 'manager';
   return (
-    <Button look="quiet" disabled={archive.isPending} onClick={put}>
-      {archived ? 'Put away' : 'Take out again'}
-    </Button>
+    <>
+      <Button look="quiet" disabled={archive.isPending} onClick={put}>
+        {archived ? 'Put away' : 'Take out again'}
+      </Button>
+      {manager && (
+        <Button look="stop" onClick={() => setErasing(true)}>
+          Erase…
+        </Button>
+      )}
+      {erasing && <EraseDialog clientId={client.id} onClose={() => setErasing(false)} />}
+    </>
   );
 }

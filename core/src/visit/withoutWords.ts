@@ -1,0 +1,34 @@
+import type { Happening } from './events';
+
+/** Stands where somebody's words were. */
+export const ERASED = '(erased)';
+
+/**
+ * What happened, without what names or quotes an owner: what was seen and done stays, who said what goes. Used when a
+ * client asks to be erased; staff who answer for a caution are the house's own and stay.
+ */
+export function withoutWords(what: Happening): Happening {
+  switch (what.type) {
+    case 'noted':
+      return { ...what, text: ERASED };
+    case 'owner asked':
+      return { ...what, question: ERASED, words: '', who: ERASED };
+    case 'mat settled':
+      return { ...what, word: ERASED, beneath: what.beneath === '' ? '' : ERASED };
+    case 'incident':
+      return { ...what, incident: { ...what.incident, done: ERASED, told: '', words: '' } };
+    case 'step skipped':
+    case 'went home':
+      return { ...what, because: ERASED };
+    case 'step added':
+      return { ...what, title: ERASED };
+    case 'found': {
+      const { more } = what.finding;
+      if (!more?.words) return what;
+      const { words: _, ...rest } = more;
+      return { ...what, finding: { ...what.finding, more: rest } };
+    }
+    default:
+      return what;
+  }
+}
