@@ -326,7 +326,7 @@ const VIEWS = {
   history: async (page) => {
     await openDog(page, 'Radish');
     await page.getByRole('link', { name: 'The whole record' }).click();
-    await page.getByRole('button', { name: 'right eye' }).click();
+    await page.getByRole('heading', { name: /^The record of/ }).waitFor();
   },
   words: async (page) => {
     await page.goto('/house/words');

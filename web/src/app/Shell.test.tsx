@@ -1,10 +1,13 @@
 import { screen, waitFor } from '@testing-library/react';
-import { describe, expect, test, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { v7 } from 'uuid';
 import { device, type OwnEvent } from '../device/database';
+import { useOutbox } from '../device/kept';
 import { MEMBER, session } from '../tests/demoDog';
 import { Refusal, openOffice, show } from '../tests/office';
+import { NewVersion } from './Notices';
 import { Shell } from './Shell';
+import { useNewVersion } from './newVersion';
 
 const signedIn = () => openOffice({ 'GET /api/session': () => session() });
 const signedOut = () =>
@@ -114,5 +117,35 @@ describe('work of this device that has not arrived', () => {
     await device.events.put({ ...waiting(), person: 'somebody else' });
     show(<Shell />);
     expect(await screen.findByText(/1 of somebody else’s wait here/)).toBeTruthy();
+  });
+});
+
+describe('a new version of the application', () => {
+  const waiting = { postMessage: vi.fn() };
+  beforeEach(() => {
+    waiting.postMessage.mockClear();
+    useNewVersion.setState({ waiting: waiting as unknown as ServiceWorker });
+    vi.stubGlobal('navigator', Object.assign(Object.create(navigator), { serviceWorker: new EventTarget() }));
+  });
+  afterEach(() => {
+    useNewVersion.setState({ waiting: null });
+    vi.unstubAllGlobals();
+  });
+
+  test('is let in by a tap', async () => {
+    const { person } = show(<NewVersion atTable={false} />);
+    await person.click(screen.getByRole('button', { name: 'Begin with it now' }));
+    expect(waiting.postMessage).toHaveBeenCalledWith({ type: 'SKIP_WAITING' });
+  });
+
+  test('waits at the table, and while events are in memory only', () => {
+    const { unmount } = show(<NewVersion atTable />);
+    expect(screen.getByRole('status')).toHaveWords(/waits until this visit is off the table/);
+    expect(screen.queryByRole('button')).toBeNull();
+    unmount();
+    useOutbox.setState({ unkept: 1 });
+    show(<NewVersion atTable={false} />);
+    expect(screen.queryByRole('button')).toBeNull();
+    useOutbox.setState({ unkept: 0 });
   });
 });

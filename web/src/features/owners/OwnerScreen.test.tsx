@@ -192,3 +192,40 @@ describe('all owners', () => {
     }
   });
 });
+
+describe('a client who asks to be erased', () => {
+  function erasing(refused: string | null) {
+    const office = openOffice({
+      'GET /api/session': () => session(),
+      'GET /api/clients': () => ({ items: [client()] }),
+      'GET /api/clients/:id': () => view(),
+      'GET /api/clients/:id/erasure': () => ({
+        name: 'Amara Nwosu',
+        erases: ['The name Amara Nwosu'],
+        keeps: ['2 visits without a name'],
+        refused,
+      }),
+      'POST /api/clients/:id/erasure': () => ({}),
+    });
+    return { ...show(<OwnerScreen />, { path: '/owners/:id', at: `/owners/${CLIENT_ID}` }), office };
+  }
+
+  test('is shown what goes and what stays, and erased only when the name is typed', async () => {
+    const { person, office } = erasing(null);
+    await person.click(await screen.findByRole('button', { name: 'Erase…' }));
+    expect(await screen.findByText('2 visits without a name')).toBeTruthy();
+    const go = screen.getByRole<HTMLButtonElement>('button', { name: 'Erase for good' });
+    expect(go.disabled).toBe(true);
+    await person.type(screen.getByLabelText('Type the name: Amara Nwosu'), 'Amara Nwosu');
+    await person.click(go);
+    await waitFor(() => expect(office.sent).toEqual([['POST /api/clients/:id/erasure', { name: 'Amara Nwosu' }]]));
+    expect(await screen.findByText('another screen')).toBeTruthy();
+  });
+
+  test('while a dog is booked it is said, and nothing can be typed', async () => {
+    const { person } = erasing('Radish is booked. Cancel the booking first.');
+    await person.click(await screen.findByRole('button', { name: 'Erase…' }));
+    expect(await screen.findByText('Radish is booked. Cancel the booking first.')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Erase for good' })).toBeNull();
+  });
+});

@@ -1,4 +1,5 @@
 import { finding } from '@dewpond/core/findings';
+import { day } from '@dewpond/core/units';
 import type { Happening, VisitEvent } from '@dewpond/core/visit';
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
@@ -374,4 +375,17 @@ test.each([
   await waitFor(() => expect(useVisitLog.getState().offset).not.toBeNull());
   const chip = screen.queryByText(/this device’s clock/);
   expect(chip ? chip.textContent : null).toBe(words);
+});
+
+test('what is watched is asked after until its place was looked at; what waits for a vet is said all the time', async () => {
+  const { person } = await standAtTable({
+    ...after({ type: 'opened' }, { type: 'step done', step: 'prepare' }, { type: 'step done', step: 'handover' }),
+    askAgain: [{ place: 'ear/left', words: 'musty smell, slight', day: day('2026-11-02') }],
+    referred: [{ place: 'eye/right', openedOn: day('2026-11-17') }],
+  });
+  expect(screen.getByText('vet open: right eye, Tue 17 Nov')).toBeTruthy();
+  const asked = await screen.findByRole('list', { name: 'Asked after today' });
+  expect(asked).toHaveWords(/left ear: still there\?.*musty smell, slight, Mon 2 Nov/i);
+  await person.click(button('left ear clear'));
+  expect(screen.queryByRole('list', { name: 'Asked after today' })).toBeNull();
 });
