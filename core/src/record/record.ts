@@ -1,17 +1,17 @@
 import { lookedAtWith, placeKey, placeOf, type Grade, type PlaceKey } from '../places';
 import type { Day } from '../units';
 
-/** What the record of a dog is made of, by kind, in the words of its filter. */
+/** What the record of a dog is made of, by kind. */
 export const ENTRY_KINDS = {
-  visit: 'Visits',
-  found: 'Findings',
+  visit: 'Visit',
+  found: 'Finding',
   clear: 'Seen clear',
-  photo: 'Pictures',
+  photo: 'Picture',
   referral: 'For a vet',
-  incident: 'Incidents',
-  instruction: 'Instructions',
-  weight: 'Weights',
-  message: 'Messages',
+  incident: 'Incident',
+  instruction: 'Instruction',
+  weight: 'Weight',
+  message: 'Message',
   home: 'At home',
 } as const;
 export type EntryKind = keyof typeof ENTRY_KINDS;

@@ -35,7 +35,7 @@ export function AtHome({
     >
       <h2 className="text-xl mb-2">At home</h2>
       <ul className="flex flex-col gap-2 no-print">
-        {home.tasks.map((task) => (
+        {dueFirst(home).map((task) => (
           <TaskRow key={task.key} task={task} home={home} onHow={() => setCard(methodOf(task.task))} />
         ))}
       </ul>
@@ -72,6 +72,19 @@ export function AtHome({
   );
 }
 
+/** What is due stands first, then what was done today, then what comes later, the soonest first. */
+function dueFirst(home: HomeCareView): HomeTask[] {
+  const { today, since } = home;
+  const day = (task: HomeTask) => (openSince(task, home) ? '' : nextHomeDay(task, since, today));
+  return home.tasks.toSorted((a, b) => (day(a) < day(b) ? -1 : day(a) > day(b) ? 1 : 0));
+}
+
+/** The newest day on which a task was due and not done, as far back as one sees; undefined: nothing is due. */
+const openSince = (task: HomeTask, { since, today, ticks }: HomeCareView) =>
+  homeDays(task, since, addDays(today, -LATE_DAYS), today).findLast(
+    (day) => !ticks.some((tick) => tick.key === task.key && tick.day >= day),
+  );
+
 function TaskRow({
   task,
   home,
@@ -88,9 +101,7 @@ function TaskRow({
   const mine = ticks.filter(({ key }) => key === task.key);
   // Done today, on whatever day it was due; else the newest day that is due and was not done.
   const doneToday = mine.find(({ day }) => day === today);
-  const open = homeDays(task, since, addDays(today, -LATE_DAYS), today).findLast(
-    (day) => !mine.some((tick) => tick.day >= day),
-  );
+  const open = openSince(task, home);
   const tick = useMutation({
     mutationFn: (given: Omit<Tick, 'key'>) => tickHome({ key: task.key, ...given }),
     onError: (error) => tell(error.message, { tone: 'stop' }),

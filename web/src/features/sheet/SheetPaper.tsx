@@ -42,7 +42,7 @@ export function SheetPaper({ house, dog, day, owner, drawing, grades, urgent, ph
       {urgent !== null && (
         <p className="rounded-xl bg-stop-pale text-stop font-bold px-4 py-3 mb-5 first-letter:uppercase">{urgent}</p>
       )}
-      <div className="grid grid-cols-[1fr_280px] max-md:grid-cols-1 gap-8 mt-4">
+      <div className="grid grid-cols-[1fr_280px] max-lg:grid-cols-[1fr_210px] max-md:grid-cols-1 gap-8 max-lg:gap-5 mt-4">
         <Part section="saw">{part('saw')}</Part>
         <Drawings drawing={drawing} grades={grades} />
       </div>

@@ -93,7 +93,7 @@ function Items({ items, today }: { readonly items: readonly WatchItem[]; readonl
       {items.map((item) => (
         <li
           key={item.dogId + item.place + item.words}
-          className="grid grid-cols-[120px_150px_1fr_auto] max-md:grid-cols-1 gap-x-4 gap-y-1 items-center px-4 py-3"
+          className="grid grid-cols-[120px_150px_1fr_auto] max-lg:grid-cols-[80px_1fr] max-md:grid-cols-1 gap-x-4 gap-y-1 items-center px-4 py-3"
         >
           <span>
             <Chip tone={toneOf(item.level as Level)}>{item.level}</Chip>
@@ -101,11 +101,11 @@ function Items({ items, today }: { readonly items: readonly WatchItem[]; readonl
           <Link to={`/dogs/${item.dogId}`} className="font-bold text-lg hover:text-pond hover:underline">
             {item.dog}
           </Link>
-          <span>
+          <span className="max-lg:col-span-2 max-md:col-span-1">
             <b className="first-letter:uppercase inline-block">{item.place}</b>: {item.words}
             <span className="block text-sm text-soft first-letter:uppercase">{LEVEL_WORDS[item.level as Level]}</span>
           </span>
-          <span className="text-sm text-right max-md:text-left">
+          <span className="text-sm text-right max-lg:text-left max-lg:col-span-2 max-md:col-span-1">
             <Link to={`/visits/${item.visitId}/sheet`} className="text-pond underline">
               {showDay(item.day)}
             </Link>
