@@ -199,6 +199,8 @@ export const homeCareView = z.object({
   today: daySchema,
   tasks: z.custom<HomeTask[]>(),
   ticks: z.array(z.object({ key: z.string(), day: daySchema, note: z.string() })),
+  /** Pictures the owner sent in the last four weeks. */
+  photos: z.array(z.object({ id, day: daySchema })),
   /** Of the last four weeks, or since the visit. */
   share: z.object({ asked: z.int(), done: z.int() }),
 });

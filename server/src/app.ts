@@ -34,6 +34,7 @@ import { houseRoutes } from './house/routes';
 import { ownerPages } from './links/ownerPage';
 import { calendarFeeds, calendarRoutes } from './calendars/routes';
 import { inLogs } from './links/ownerLinks';
+import { homePhotoRoutes } from './links/homePhotos';
 import { linkRoutes } from './links/routes';
 import { messageRoutes } from './messages/routes';
 import { eraseRoutes } from './record/eraseRoutes';
@@ -119,6 +120,7 @@ export function makeApp(
     recordRoutes,
     auditRoutes,
     eraseRoutes,
+    homePhotoRoutes,
     messageRoutes,
     referralRoutes,
     archiveRoutes,

@@ -20,7 +20,7 @@ export function makeSheet(input: SheetInput): OwnerSheet {
     clear: clearLine(saw, input.wording),
     did: didLines(input, missing),
     suggest: suggestLines(input, saw),
-    homeCare: homeCareLines(input.due, input.wording),
+    homeCare: homeCareLines(input.due, input.wording, input.day),
     level: saw.reduce<Level>((level, each) => higherLevel(level, each.level), 'none'),
     lookAgain: input.state.cameInLater.length > 0,
   };

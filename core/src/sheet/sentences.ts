@@ -36,7 +36,7 @@ export const SENTENCES = {
   endedEarly: 'We ended the visit early.',
   eyeVet: 'Please ask an eye vet once why the eyes water.',
   plugNotFound: 'We could not find the cotton that was in the {side} ear. Please have a vet look today.',
-  homeCare: '{what}, {every}: {how} About {minutes} a time.',
+  homeCare: '{what}, {every}, first on {day}: {how} About {minutes} a time.',
   nextVisit: 'We suggest the next visit around {day}.',
   booked: 'Your next visit is booked for {day}.',
 } as const;

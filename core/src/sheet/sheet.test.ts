@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, RULES, makePlan, planDue, type DogFacts } from '../careplan';
 import { TODAY, aDog } from '../careplan/tests/randomDogs';
-import { ADVICE, LEVELS, SIGNS, TRIAGE_TABLE, finding, mirrorFinding, type Finding } from '../findings';
+import { ADVICE, LEVELS, SIGNS, TRIAGE_TABLE, countsAt, finding, mirrorFinding, type Finding } from '../findings';
 import { otherSide, type Place } from '../places';
 import { addDays } from '../units';
 import {
@@ -15,7 +15,17 @@ import {
   type Happening,
 } from '../visit';
 import { anyFinding, logged, mirrorHappening, stepsFor } from '../visit/tests/randomVisits';
-import { ENGLISH, NEVER_SAY, SENTENCES, makeSheet, type OwnerSheet, type SheetLine } from '.';
+import {
+  ENGLISH,
+  NEVER_SAY,
+  NO_EDITS,
+  SENTENCES,
+  makeSheet,
+  readSheet,
+  type OwnerSheet,
+  type Saw,
+  type SheetLine,
+} from '.';
 
 const LEFT_EAR: Place = { site: 'ear', side: 'left' };
 const RIGHT_EAR: Place = { site: 'ear', side: 'right' };
@@ -151,6 +161,36 @@ describe('random visits', () => {
         expect(words).not.toMatch(NEVER_SAY);
         expect(words).not.toMatch(/[{}]|undefined|null|: ;|\(\)/);
         for (const each of now) expect(words).toContain(SIGNS[each.sign].owner);
+        for (const { lines } of readSheet(sheet, NO_EDITS).parts) {
+          expect(lines.length).toBeGreaterThan(0);
+          for (const line of lines) expect(line.words.trim().length).toBeGreaterThan(3);
+        }
+      }),
+      { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 500 },
+    );
+  });
+
+  test('words of comparison agree with the grades, place by place', () => {
+    const worst = (all: readonly Finding[], saw: Saw) =>
+      Math.max(0, ...all.filter((found) => countsAt(found.place, saw.place)).map(({ grade }) => grade));
+    fc.assert(
+      fc.property(findings, findings, (now, then) => {
+        for (const saw of sheetOf(now.map(found), then).saw) {
+          const [is, was] = [worst(now, saw), worst(then, saw)];
+          expect(saw.grade).toBe(is);
+          const word =
+            is === 0
+              ? null
+              : was === 0
+                ? 'new since'
+                : is > was
+                  ? 'more than'
+                  : is < was
+                    ? 'less than'
+                    : 'about the same';
+          for (const each of ['new since', 'more than', 'less than', 'about the same'])
+            expect([saw.words, each, saw.words.includes(`${each} `)]).toEqual([saw.words, each, each === word]);
+        }
       }),
       { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 500 },
     );

@@ -1,8 +1,8 @@
 import type { DueLine } from '../careplan';
 import { LEVELS, atLeast } from '../findings';
-import { homeTaskName, homeTasks } from '../homecare';
+import { homeTaskName, homeTasks, nextHomeDay } from '../homecare';
 import { namePlace, placeKey } from '../places';
-import { everyWords, showDay } from '../units';
+import { everyWords, showDay, type Day } from '../units';
 import { fillIn } from './sentences';
 import type { HomeCareLine, Saw, SheetInput, SheetLine } from './sheet';
 import { say, type Wording } from './wording';
@@ -38,13 +38,14 @@ function nextLine({ nextBooked, nextSuggested, day, wording }: SheetInput): Shee
 }
 
 /** What the owner does between visits: each task once, with the places it is for. */
-export const homeCareLines = (due: readonly DueLine[], wording: Wording): HomeCareLine[] =>
+export const homeCareLines = (due: readonly DueLine[], wording: Wording, visit: Day): HomeCareLine[] =>
   homeTasks(due).map((home) => ({
     key: `home ${home.key}`,
     task: home.task,
     words: say(wording, 'homeCare', {
       what: homeTaskName(home),
       every: everyWords(home.everyDays),
+      day: showDay(nextHomeDay(home, visit, visit)),
       how: home.how,
       minutes: home.minutes === 1 ? '1 minute' : `${home.minutes} minutes`,
     }),

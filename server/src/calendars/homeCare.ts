@@ -2,7 +2,7 @@ import type { HomeCareView } from '@dewpond/contract';
 import { homeShare, homeTasks } from '@dewpond/core/homecare';
 import { addDays, type Day } from '@dewpond/core/units';
 import { and, eq, gte } from 'drizzle-orm';
-import { homeTick } from '../db/schema';
+import { homePhoto, homeTick } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import { planFor } from '../dogs/facts';
 import type { DogRecord } from '../dogs/records';
@@ -25,12 +25,18 @@ export async function homeCareOf(tx: Tenant, house: House, record: DogRecord, to
     .select()
     .from(homeTick)
     .where(and(eq(homeTick.dogId, record.dog.id), gte(homeTick.day, from)));
+  const photos = await tx
+    .select({ id: homePhoto.id, day: homePhoto.day })
+    .from(homePhoto)
+    .where(and(eq(homePhoto.dogId, record.dog.id), gte(homePhoto.day, from)))
+    .orderBy(homePhoto.sentAt);
   const ticks = rows.map(({ key, day, note }) => ({ key, day: day as Day, note }));
   return {
     since,
     today,
     tasks,
     ticks,
+    photos: photos.map(({ id, day }) => ({ id, day: day as Day })),
     // Before the visit another plan was asked for: it is not held against this one.
     share: homeShare(tasks, since, ticks, from > since ? from : since, today),
   };

@@ -130,6 +130,22 @@ export function calendarRoutes(router: Router, services: Services): void {
     return { url: feedId && calendarUrl(services.links, asker.businessId, feedId, 'groomer') };
   });
 
+  router.get('/api/appointments/:id/booking.ics', async (request, response) => {
+    const id = idIn(request.params.id, 'booking');
+    const text = await inTenant(services.databases, askerOf(request).businessId, async (tx) => {
+      const house = await loadHouse(tx);
+      const [row] = await tx
+        .select({ its: appointment, dog: dog.name })
+        .from(appointment)
+        .innerJoin(dog, eq(dog.id, appointment.dogId))
+        .where(eq(appointment.id, id));
+      if (!row) throw notFound('booking');
+      const words = `${row.dog} at ${house.name}`;
+      return groomersCalendar(words, house.zone, services.now(), [booking(row.its, words)]);
+    });
+    sendCalendar(response, text);
+  });
+
   router.get('/api/dogs/:id/home.ics', async (request, response) => {
     const id = idIn(request.params.id, 'dog');
     const text = await inTenant(services.databases, askerOf(request).businessId, async (tx) =>

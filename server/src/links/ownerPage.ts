@@ -24,6 +24,7 @@ import { keepLetter } from '../referrals/letter';
 import { sendPdf } from '../sheet/routes';
 import { keepSheet } from '../sheet/keepSheet';
 import { sheetViewOf } from '../sheet/sheetView';
+import { keepHomePhoto, pictureBody, sendHomePhoto } from './homePhotos';
 import { calendarUrl, openLink } from './ownerLinks';
 
 /** So far back an owner may tick what was forgotten. */
@@ -94,6 +95,15 @@ export function ownerPages(services: Services): Router {
           });
     });
     response.json({});
+  });
+
+  router.put('/api/owner/home/photos/:id', pictureBody, async (request, response) => {
+    await keepHomePhoto(services, guestOf(request), idIn(request.params['id'], 'picture'), request.body);
+    response.json({});
+  });
+
+  router.get('/api/owner/home/photos/:id', async (request, response) => {
+    await sendHomePhoto(services, response, guestOf(request), idIn(request.params['id'], 'picture'));
   });
 
   router.get('/api/owner/photos/:id', async (request, response) => {

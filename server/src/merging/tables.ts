@@ -5,6 +5,7 @@ import {
   dog,
   findingSeen,
   handoverAnswer,
+  homePhoto,
   homeTick,
   incidentSeen,
   instruction,
@@ -26,7 +27,17 @@ import {
 import type { Tenant } from '../db/tenant';
 
 /** Tables that hang on a dog and go with it. Projections follow their visits. */
-const OF_DOG = { visit, appointment, instruction, programme, madeMix, referral, message, ownerLink } as const;
+const OF_DOG = {
+  visit,
+  appointment,
+  instruction,
+  programme,
+  madeMix,
+  referral,
+  message,
+  ownerLink,
+  homePhoto,
+} as const;
 type OfDog = keyof typeof OF_DOG;
 const OF_VISIT = [
   findingSeen,
@@ -53,6 +64,7 @@ export const DOG_TABLES: Readonly<Record<OfDog, (count: number) => string>> = {
   madeMix: (n) => `${n} ${n === 1 ? 'mix' : 'mixes'} with its name`,
   referral: (n) => `${n} ${n === 1 ? 'place' : 'places'} for a vet`,
   message: (n) => `${n} ${n === 1 ? 'message' : 'messages'}`,
+  homePhoto: (n) => `${n} ${n === 1 ? 'picture' : 'pictures'} from home`,
   ownerLink: (n) => `${n} ${n === 1 ? 'page' : 'pages'} of its owner`,
 };
 

@@ -8,6 +8,7 @@ import {
   client,
   dog,
   findingSeen,
+  homePhoto,
   homeTick,
   incidentSeen,
   instruction,
@@ -112,6 +113,7 @@ async function eraseTalk(tx: Tenant, clientId: string, dogIds: readonly string[]
     .set({ revokedAt: sql`coalesce(${ownerLink.revokedAt}, now())` })
     .where(inArray(ownerLink.dogId, dogs));
   await tx.update(homeTick).set({ note: '' }).where(inArray(homeTick.dogId, dogs));
+  await tx.delete(homePhoto).where(inArray(homePhoto.dogId, dogs));
   await tx.update(appointment).set({ note: '' }).where(inArray(appointment.dogId, dogs));
   for (const each of await tx.select().from(referral).where(inArray(referral.dogId, dogs)))
     await tx

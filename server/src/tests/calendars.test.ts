@@ -1,6 +1,7 @@
 import { homeDays, type HomeTask } from '@dewpond/core/homecare';
 import { addDays, day } from '@dewpond/core/units';
 import ICAL from 'ical.js';
+import sharp from 'sharp';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
@@ -142,6 +143,11 @@ describe('feeds', () => {
     const events = read((await request(app).get(pathOf(first.url ?? ''))).text);
     expect(events.map(({ summary }) => summary)).toEqual(['Umber (Folake Adeyemi), full visit']);
     expect(events[0]?.startDate.toUnixTime()).toBe((clock.now + 86_400_000) / 1000);
+    const { body: dogView } = await salon.call('GET /api/dogs/:id', { id: dogId });
+    const one = await request(app)
+      .get(`/api/appointments/${dogView.appointments[0]?.id}/booking.ics`)
+      .set('Cookie', salon.cookie);
+    expect(read(one.text).map(({ summary }) => summary)).toEqual(['Umber at A salon']);
     const { body: second } = await salon.call('PUT /api/me/calendar', { body: { open: true } });
     expect((await request(app).get(pathOf(first.url ?? ''))).status).toBe(404);
     expect((await request(app).get(pathOf(second.url ?? ''))).status).toBe(200);
@@ -177,5 +183,27 @@ describe('feeds', () => {
     expect((await tick({ done: false })).status).toBe(200);
     expect((await salon.call('GET /api/dogs/:id/home', { id: dogId })).body.ticks).toEqual([]);
     clock.now = clockBefore;
+  });
+
+  test('an owner sends a picture; the salon sees it, another dog’s owner does not, and what is no picture is refused', async () => {
+    const [mine, other] = [await page(), await page()];
+    const picture = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#557733' } })
+      .withExif({ IFD0: { Artist: 'Somebody' } })
+      .jpeg()
+      .toBuffer();
+    const id = v7();
+    const send = (bytes: Buffer, at = id) =>
+      request(app).put(`/api/owner/home/photos/${at}`).set(guest(mine.token)).type('image/jpeg').send(bytes);
+    expect((await send(picture)).status).toBe(200);
+    expect((await send(picture)).status).toBe(200);
+    expect((await send(Buffer.from('MZ, a program'), v7())).status).toBe(422);
+    const { body } = await salon.call('GET /api/dogs/:id/home', { id: mine.dogId });
+    expect(body.photos).toEqual([{ id, day: mine.page.home.today }]);
+    const seen = await request(app).get(`/api/home-photos/${id}`).set('Cookie', salon.cookie).responseType('blob');
+    expect((await sharp(seen.body as Buffer).metadata()).exif).toBeUndefined();
+    expect((await request(app).get(`/api/owner/home/photos/${id}`).set(guest(other.token))).status).toBe(404);
+    expect((await request(app).get(`/api/home-photos/${id}`)).status).toBe(401);
+    const stranger = await openSalon();
+    expect((await request(app).get(`/api/home-photos/${id}`).set('Cookie', stranger.cookie)).status).toBe(404);
   });
 });

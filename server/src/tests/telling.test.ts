@@ -435,9 +435,12 @@ describe('the owner’s page', () => {
     const { dogId, clientId } = await reachable();
     const visitId = await begin(salon, dogId);
     const photoId = v7();
-    const picture = await sharp({ create: { width: 900, height: 700, channels: 3, background: '#886644' } })
-      .jpeg()
+    // Noise, which no encoder makes small: a picture as a telephone takes it.
+    const noise = { type: 'gaussian', mean: 128, sigma: 60 } as const;
+    const picture = await sharp({ create: { width: 2000, height: 1500, channels: 3, background: '#886644', noise } })
+      .jpeg({ quality: 95 })
       .toBuffer();
+    expect(picture.length).toBeGreaterThan(3_000_000);
     await request(app)
       .put(`/api/visits/${visitId}/photos/${photoId}`)
       .set('Cookie', salon.cookie)

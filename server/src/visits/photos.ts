@@ -61,7 +61,7 @@ export function photoRoutes(router: Router, services: Services): void {
 }
 
 /** Turned upright, made smaller, drawn anew: only the picture is kept, no place, no time, no maker. */
-async function drawAnew(sent: Buffer) {
+export async function drawAnew(sent: Buffer) {
   const { width = 0, height = 0 } = await sharp(sent, { limitInputPixels: false })
     .metadata()
     .catch(() => {

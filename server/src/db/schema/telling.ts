@@ -5,7 +5,7 @@ import type { OwnersAnswer, ReferralEnd, Told, VetAnswer } from '@dewpond/core/r
 import type { SheetEdits } from '@dewpond/core/sheet';
 import { foreignKey, index, integer, jsonb, primaryKey, smallint, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import { client, dog } from './book';
-import { businessId, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
+import { businessId, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 import { visit } from './visits';
 
 /** What a groomer's hand made of a sheet, apart from what is made from the visit. */
@@ -135,5 +135,26 @@ export const homeTick = dewpond.table(
     foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
     index('home_tick_by_day').on(t.businessId, t.dogId, t.day),
     ofThisBusiness('home_tick'),
+  ],
+);
+
+/** A picture an owner adds to a tick, drawn anew as every picture is. */
+export const homePhoto = dewpond.table(
+  'home_photo',
+  {
+    businessId: businessId(),
+    id: uuid('id').notNull(),
+    dogId: uuid('dog_id').notNull(),
+    day: day('day').notNull(),
+    size: integer('size').notNull(),
+    bytes: bytea('bytes').notNull(),
+    madeFrom: text('made_from').notNull(),
+    sentAt: instant('sent_at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.id] }),
+    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
+    index('home_photo_by_dog').on(t.businessId, t.dogId, t.day),
+    ofThisBusiness('home_photo'),
   ],
 );

@@ -1,5 +1,6 @@
 import type { Appointment, DogView } from '@dewpond/contract';
 import { showDay, type Day } from '@dewpond/core/units';
+import { CalendarPlus } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { clock, dayOf } from '../../app/times';
@@ -31,6 +32,14 @@ export function Bookings({ dog }: { readonly dog: DogView }) {
               </span>
             </span>
             <span className="flex gap-1.5">
+              <a
+                href={`/api/appointments/${each.id}/booking.ics`}
+                download
+                aria-label="This booking as a calendar file"
+                className="grid place-items-center size-11 rounded-xl text-soft hover:text-pond hover:bg-pond-pale"
+              >
+                <CalendarPlus size={18} aria-hidden />
+              </a>
               <Button look="quiet" onClick={() => setMoving(each)}>
                 Move
               </Button>

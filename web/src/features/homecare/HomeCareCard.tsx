@@ -41,6 +41,21 @@ export function HomeCareCard({ dogId }: { readonly dogId: string }) {
           ))}
         </ul>
       )}
+      {home.photos.length > 0 && (
+        <ul aria-label="Pictures from home" className="no-print flex flex-wrap gap-2 mt-2">
+          {home.photos.map(({ id, day }) => (
+            <li key={id}>
+              <a href={`/api/home-photos/${id}`} target="_blank" rel="noreferrer">
+                <img
+                  src={`/api/home-photos/${id}`}
+                  alt={`Sent by the owner on ${showDay(day)}`}
+                  className="w-24 h-16 object-cover rounded-lg border border-line"
+                />
+              </a>
+            </li>
+          ))}
+        </ul>
+      )}
       <a
         href={`/api/dogs/${dogId}/home.ics`}
         download

@@ -3,15 +3,18 @@ import { homeDays, homeTaskName, nextHomeDay, type HomeTask } from '@dewpond/cor
 import { methodOf, type MethodCard } from '@dewpond/core/methods';
 import { addDays, everyWords, showDay } from '@dewpond/core/units';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { CalendarPlus, Check, Printer } from 'lucide-react';
+import { CalendarPlus, Camera, Check, Printer } from 'lucide-react';
 import { useState } from 'react';
+import { v7 } from 'uuid';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { classes } from '../../ui/classes';
 import { tell } from '../../ui/toasts';
+import { smallEnough } from '../table/smallEnough';
 import { MethodDialog } from '../methods/MethodDialog';
 import { WeekGrid } from '../homecare/WeekGrid';
-import { tickHome, type Tick } from './ownerCall';
+import { sendPicture, tickHome, type Tick } from './ownerCall';
+import { usePictures } from './usePictures';
 
 /** A day that was missed may still be ticked for a while; this is how far back one sees. */
 const LATE_DAYS = 6;
@@ -47,6 +50,7 @@ export function AtHome({
           <WeekGrid home={home} from={home.today} />
         </div>
       </details>
+      <SentPictures home={home} />
       <div className="no-print flex flex-wrap gap-2 mt-2">
         <Button look="quiet" onClick={() => window.print()}>
           <Printer size={18} aria-hidden /> Print the week
@@ -178,5 +182,49 @@ function TaskRow({
         </form>
       )}
     </li>
+  );
+}
+
+/** Pictures for the salon: something the owner wants to show, of today. */
+function SentPictures({ home }: { readonly home: HomeCareView }) {
+  const client = useQueryClient();
+  const shown = usePictures(home.photos, '/api/owner/home/photos');
+  const send = useMutation({
+    mutationFn: async (file: File) => sendPicture(v7(), await smallEnough(file)),
+    onSuccess: () => tell('Sent to the salon.'),
+    onError: (error) => tell(error.message, { tone: 'stop' }),
+    onSettled: () => client.invalidateQueries({ queryKey: ['owner page'] }),
+  });
+  return (
+    <div className="no-print mt-3">
+      <label className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale cursor-pointer focus-within:outline-2 focus-within:outline-pond">
+        <Camera size={18} aria-hidden /> {send.isPending ? 'Sending…' : 'Show us something: a picture'}
+        <input
+          type="file"
+          accept="image/jpeg,image/png,image/webp"
+          className="sr-only"
+          disabled={send.isPending}
+          onChange={(event) => {
+            const [file] = event.target.files ?? [];
+            if (file) send.mutate(file);
+            event.target.value = '';
+          }}
+        />
+      </label>
+      {shown.length > 0 && (
+        <ul className="flex flex-wrap gap-2 mt-2">
+          {shown.map(({ id, src, day }) => (
+            <li key={id} className="text-sm text-soft">
+              <img
+                src={src}
+                alt={`Sent on ${showDay(day)}`}
+                className="w-28 h-20 object-cover rounded-xl border border-line"
+              />
+              {showDay(day)}
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
   );
 }

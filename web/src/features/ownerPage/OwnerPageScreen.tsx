@@ -1,5 +1,4 @@
 import type { OwnerPage } from '@dewpond/contract';
-import { namePlace, placeOf } from '@dewpond/core/places';
 import type { ReadLine, ReadSheet, Section } from '@dewpond/core/sheet';
 import { daysBetween, showDay } from '@dewpond/core/units';
 import { useQuery } from '@tanstack/react-query';
@@ -14,6 +13,7 @@ import { Toasts, tell } from '../../ui/toasts';
 import { SheetPaper } from '../sheet/SheetPaper';
 import { AtHome } from './AtHome';
 import { ownerFile, ownerPage, tellSeen, tokenHere } from './ownerCall';
+import { usePictures } from './usePictures';
 
 /** What an owner sees behind the link: this one dog, its sheets, its dates. */
 export function OwnerPageScreen() {
@@ -134,7 +134,7 @@ function Dates({ page }: { readonly page: OwnerPage }) {
 }
 
 function Sheet({ page, sheet }: { readonly page: OwnerPage; readonly sheet: OwnerPage['sheets'][number] }) {
-  const photos = usePictures(sheet.photos);
+  const photos = usePictures(sheet.photos, '/api/owner/photos');
   return (
     <>
       <SheetPaper
@@ -169,30 +169,6 @@ function Lines({ read, section }: { readonly read: ReadSheet; readonly section: 
       {lines.length === 0 && <li className="text-soft">Nothing here this time.</li>}
     </ul>
   );
-}
-
-/** Pictures are fetched with the link's secret, so that their addresses need none. */
-function usePictures(photos: OwnerPage['sheets'][number]['photos']) {
-  const [sources, setSources] = useState<Readonly<Record<string, string>>>({});
-  useEffect(() => {
-    let away = false;
-    const made: string[] = [];
-    for (const { id } of photos)
-      void ownerFile(`/api/owner/photos/${id}`)
-        .then((src) => {
-          made.push(src);
-          if (!away) setSources((before) => ({ ...before, [id]: src }));
-        })
-        .catch(() => undefined);
-    return () => {
-      away = true;
-      for (const src of made) URL.revokeObjectURL(src);
-    };
-  }, [photos]);
-  return photos.flatMap(({ id, place }) => {
-    const src = sources[id];
-    return src === undefined ? [] : [{ id, place, src, words: namePlace(placeOf(place)) }];
-  });
 }
 
 function FileButton({ path, children }: { readonly path: string; readonly children: string }) {

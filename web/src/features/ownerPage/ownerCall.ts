@@ -39,3 +39,7 @@ export const tickHome = (tick: Tick) =>
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(tick),
   });
+
+/** A picture from home, made small on the telephone before it is sent. */
+export const sendPicture = (id: string, picture: Blob) =>
+  ask(`/api/owner/home/photos/${id}`, { method: 'PUT', headers: { 'content-type': picture.type }, body: picture });

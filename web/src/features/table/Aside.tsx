@@ -2,10 +2,13 @@ import { SIGNS } from '@dewpond/core/findings';
 import { GRADE_WORDS, namePlace, placeKey } from '@dewpond/core/places';
 import { group } from 'd3-array';
 import { showDay, type Day } from '@dewpond/core/units';
-import type { Step } from '@dewpond/core/visit';
+import type { Stage, Step } from '@dewpond/core/visit';
+import { useState } from 'react';
+import { useOnline } from '../../app/useOnline';
 import { Button } from '../../ui/Button';
 import { SourceMark } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
+import { MessageDialog } from '../telling/MessageDialog';
 import { Proposals } from './Proposals';
 import { RunningTimers } from './Timers';
 import type { Table } from './useTable';
@@ -50,12 +53,43 @@ export function Aside({
       )}
       <Proposals table={table} />
       <LastTime table={table} step={step} />
+      {NEARLY.has(step?.stage ?? 'record') && <NearlyReady table={table} />}
       {step?.id !== 'look-over' && (
         <Button className="min-h-16! text-lg mt-auto" onClick={onFound}>
           Found something
         </Button>
       )}
     </aside>
+  );
+}
+
+/** From here on one can say when the dog is ready. */
+const NEARLY: ReadonlySet<Stage> = new Set<Stage>([
+  'dry',
+  'ears, second pass',
+  'folds',
+  'comb and tidy',
+  'teeth',
+  'record',
+]);
+
+/** One tap, with the hour filled in; a second sends it. */
+function NearlyReady({ table }: { readonly table: Table }) {
+  const [writing, setWriting] = useState(false);
+  const online = useOnline();
+  if (!online) return null;
+  return (
+    <>
+      <Button look="quiet" className="min-h-14!" onClick={() => setWriting(true)}>
+        Tell the owner: nearly ready
+      </Button>
+      {writing && (
+        <MessageDialog
+          about={{ kind: 'nearly ready', dogId: table.visit.dog.id, visitId: table.visit.id }}
+          onClose={() => setWriting(false)}
+        />
+      )}
+    </>
   );
 }
 

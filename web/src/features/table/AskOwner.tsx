@@ -1,9 +1,11 @@
 import { OWNER_ANSWERS, type OwnerAnswer, type Proposal } from '@dewpond/core/visit';
 import { Phone } from 'lucide-react';
 import { useState } from 'react';
+import { useOnline } from '../../app/useOnline';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
+import { MessageDialog } from '../telling/MessageDialog';
 import type { Table } from './useTable';
 import { record } from './visitLog';
 
@@ -21,6 +23,8 @@ export function AskOwner({ table, proposal, onClose }: AskProps) {
   const { owner } = table.visit;
   const [own, setOwn] = useState('');
   const [words, setWords] = useState('');
+  const [writing, setWriting] = useState(false);
+  const online = useOnline();
   const [who, setWho] = useState(owner.name);
   const question = proposal?.ask ?? own.trim();
   const answered = (answer: OwnerAnswer) => {
@@ -40,7 +44,18 @@ export function AskOwner({ table, proposal, onClose }: AskProps) {
           </a>
         ))}
         {owner.phones.length === 0 && <span className="text-watch">No number in the book.</span>}
+        {online && (
+          <Button look="quiet" className="min-h-16! text-lg" onClick={() => setWriting(true)}>
+            Write: please ring us
+          </Button>
+        )}
       </p>
+      {writing && (
+        <MessageDialog
+          about={{ kind: 'please ring', dogId: table.visit.dog.id, visitId: table.visit.id }}
+          onClose={() => setWriting(false)}
+        />
+      )}
       {proposal?.ask ? (
         <p className="text-xl leading-snug rounded-xl bg-pond-pale px-4 py-3 mb-4">“{proposal.ask}”</p>
       ) : (

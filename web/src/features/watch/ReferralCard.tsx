@@ -12,10 +12,11 @@ import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
-import { LongField, TextField } from '../../ui/Field';
+import { TextField } from '../../ui/Field';
 import { classes } from '../../ui/classes';
 import { tell } from '../../ui/toasts';
 import { MessageDialog } from '../telling/MessageDialog';
+import { VetDialog } from './VetDialog';
 
 type Edit = Pick<ReferralView, 'told' | 'answer' | 'vet' | 'end'>;
 
@@ -228,63 +229,6 @@ function Pick<T extends string>({
           </Choice>
         ))}
       </div>
-    </Dialog>
-  );
-}
-
-function VetDialog({
-  referral,
-  today,
-  onClose,
-  onSaid,
-}: {
-  readonly referral: ReferralView;
-  readonly today: Day;
-  readonly onClose: () => void;
-  readonly onSaid: (vet: NonNullable<ReferralView['vet']>) => void;
-}) {
-  const [who, setWho] = useState('');
-  const [words, setWords] = useState('');
-  return (
-    <Dialog
-      open
-      onClose={onClose}
-      title="What did the vet say?"
-      says="As it was said. What it changes in the care is written down as an instruction on the dog’s page."
-    >
-      <form
-        className="flex flex-col gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (who.trim() !== '' && words.trim() !== '')
-            onSaid({ who: who.trim(), words: words.trim(), on: today, instructionId: null });
-        }}
-      >
-        <TextField
-          label="Who said it"
-          value={who}
-          maxLength={120}
-          autoFocus
-          onChange={(event) => setWho(event.target.value)}
-        />
-        <LongField
-          label="In the vet’s words"
-          rows={4}
-          maxLength={800}
-          value={words}
-          onChange={(event) => setWords(event.target.value)}
-        />
-        <p className="text-soft">
-          The {referral.placeName} stays barred until the vet’s word is an{' '}
-          <Link to={`/dogs/${referral.dogId}`} className="text-pond underline">
-            instruction
-          </Link>{' '}
-          on {referral.dog}, or it is seen clear.
-        </p>
-        <Button type="submit" look="main" disabled={who.trim() === '' || words.trim() === ''}>
-          Write it down
-        </Button>
-      </form>
     </Dialog>
   );
 }

@@ -6,6 +6,7 @@ import { describe, expect, test } from 'vitest';
 import { CLIENT_ID, DOG_ID, TODAY, session } from '../../tests/demoDog';
 import { Refusal, openOffice, show } from '../../tests/office';
 import { OpenReferrals } from './OpenReferrals';
+import { VetDialog } from './VetDialog';
 import { WatchScreen } from './WatchScreen';
 
 const referral = (more: Partial<ReferralView> = {}): ReferralView => {
@@ -103,6 +104,39 @@ describe('a place a vet should see', () => {
     expect(await screen.findByText('Someone else worked on this meanwhile.')).toBeTruthy();
     expect(stands().told).toBeNull();
   });
+});
+
+test('what the vet said becomes an instruction on the dog, of that place', async () => {
+  const its = referral({
+    told: { how: 'at the door', on: TODAY, by: 'Ines' },
+    answer: { answer: 'will go', words: '', on: TODAY },
+  });
+  const office = openOffice({
+    'POST /api/dogs/:id/instructions': ({ body }) => ({ id: body.id }),
+  });
+  const said: NonNullable<ReferralView['vet']>[] = [];
+  const { person } = show(
+    <VetDialog referral={its} today={TODAY} onClose={() => undefined} onSaid={(vet) => said.push(vet)} />,
+  );
+  await person.type(screen.getByLabelText('Who said it'), 'Dr Oyelaran');
+  await person.type(screen.getByLabelText('In the vet’s words'), 'Leave it for two weeks.');
+  await person.click(screen.getByRole('button', { name: 'Leave it until…' }));
+  await person.click(screen.getByRole('button', { name: 'Write it down' }));
+  await waitFor(() => expect(said).toHaveLength(1));
+  expect(office.sent).toMatchObject([
+    [
+      'POST /api/dogs/:id/instructions',
+      {
+        id: said[0]?.instructionId,
+        by: 'vet',
+        who: 'Dr Oyelaran',
+        place: { site: 'ear', side: 'left' },
+        says: { kind: 'bar', task: 'ear cleaning' },
+        from: TODAY,
+        until: '2026-12-09',
+      },
+    ],
+  ]);
 });
 
 test('is said where one books and on the dog’s page; closed it is not', async () => {

@@ -1,0 +1,29 @@
+import { useEffect, useState } from 'react';
+import { ownerFile } from './ownerCall';
+
+/** Pictures are fetched with the link's secret, so that their addresses need none; those that have arrived. */
+export function usePictures<P extends { readonly id: string }>(
+  photos: readonly P[],
+  from: string,
+): (P & { readonly src: string })[] {
+  const [sources, setSources] = useState<Readonly<Record<string, string>>>({});
+  useEffect(() => {
+    let away = false;
+    const made: string[] = [];
+    for (const { id } of photos)
+      void ownerFile(`${from}/${id}`)
+        .then((src) => {
+          made.push(src);
+          if (!away) setSources((before) => ({ ...before, [id]: src }));
+        })
+        .catch(() => undefined);
+    return () => {
+      away = true;
+      for (const src of made) URL.revokeObjectURL(src);
+    };
+  }, [photos, from]);
+  return photos.flatMap((photo) => {
+    const src = sources[photo.id];
+    return src === undefined ? [] : [{ ...photo, src }];
+  });
+}
