@@ -117,10 +117,10 @@ test('an update in the middle of a visit waits, is told, and loses nothing', asy
   await bigButton(table).click();
   await table.reload();
   await expect(table.getByText(/^step 3 of/)).toBeVisible();
+  await context.setOffline(false);
   await table.goto('/');
   await table.getByRole('button', { name: 'Begin with it now' }).click();
   await expect(table.getByText(/new version of Dewpond/)).toBeHidden();
-  await context.setOffline(false);
   await expect.poll(async () => doneSteps((await visitAtOffice(page, id)).events).length, { timeout: 40_000 }).toBe(2);
   await context.close();
   office.stop();

@@ -114,6 +114,7 @@ const router = createBrowserRouter([
   {
     path: '/owner',
     errorElement: <Lost />,
+    HydrateFallback: () => null,
     lazy: async () => ({ Component: (await import('./features/ownerPage/OwnerPageScreen')).OwnerPageScreen }),
   },
 ]);

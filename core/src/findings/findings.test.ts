@@ -353,3 +353,7 @@ test('pads: the worst colour is kept, and dirty ones become a grade', () => {
   expect(worsePad('yellow', 'blood')).toBe('blood');
   expect([0, 1, 2, 3, 4, 9].map(gradeOfPads)).toEqual([0, 1, 2, 2, 3, 3]);
 });
+
+test('no sign is named with a word that could be taken for a side of the dog', () => {
+  for (const { name, owner } of Object.values(SIGNS)) expect(`${name} ${owner}`).not.toMatch(/\b(left|right)\b/i);
+});

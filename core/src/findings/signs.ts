@@ -148,7 +148,7 @@ export const SIGNS = {
   'thin patch': skin('thin or bald patch, not round', 'a thin patch in the coat'),
   'round patch': skin('round bald patch', 'a round bald patch', plain),
   'oozing skin': skin('oozing skin', 'oozing skin', plain),
-  'stitches left': skin('stitches left in', 'stitches that are still in', plain),
+  'stitches left': skin('stitches still in', 'stitches that are still in', plain),
 
   'toe redness': paw('redness between toes', 'redness between the toes'),
   'toe broken skin': paw('broken skin between toes', 'broken skin between the toes', plain),

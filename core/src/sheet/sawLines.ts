@@ -77,7 +77,8 @@ function compare({ lastTime, state, wording, day }: SheetInput, place: Place): s
   if (lastTime === null) return null;
   const then = worstAt(lastTime.findings, place);
   const { sentences } = wording;
-  if (then === 0) return lastTime.looked.includes(placeKey(place)) ? sentences.new : null;
+  // A nail is looked at with its paw.
+  if (then === 0) return lastTime.looked.includes(placeKey(lookedAtWith(place))) ? sentences.new : null;
   const now = worstAt(state.findings, place);
   const key = now > then ? 'more' : now < then ? 'less' : 'same';
   const month = monthOfLast(lastTime.day, day);

@@ -151,7 +151,7 @@ describe('a client who asks to be erased', () => {
       {
         ...yellow,
         finding: { ...(yellow as { finding: ReturnType<typeof finding> }).finding, more: { words: SECRET } },
-      } as Happening,
+      },
       { type: 'noted', text: `${SECRET} was late` },
       { type: 'owner asked', question: 'May we?', answer: 'yes', words: 'Yes.', who: SECRET },
       { type: 'incident', incident: { kind: 'nick', place: null, done: 'Pressed.', told: SECRET, words: SECRET } },

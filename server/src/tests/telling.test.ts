@@ -437,7 +437,7 @@ describe('the owner’s page', () => {
     const photoId = v7();
     // Noise, which no encoder makes small: a picture as a telephone takes it.
     const noise = { type: 'gaussian', mean: 128, sigma: 60 } as const;
-    const picture = await sharp({ create: { width: 2000, height: 1500, channels: 3, background: '#886644', noise } })
+    const picture = await sharp({ create: { width: 2400, height: 1800, channels: 3, background: '#886644', noise } })
       .jpeg({ quality: 95 })
       .toBuffer();
     expect(picture.length).toBeGreaterThan(3_000_000);

@@ -121,7 +121,7 @@ describe('work of this device that has not arrived', () => {
 });
 
 describe('a new version of the application', () => {
-  const waiting = { postMessage: vi.fn() };
+  const waiting = Object.assign(new EventTarget(), { postMessage: vi.fn() });
   beforeEach(() => {
     waiting.postMessage.mockClear();
     useNewVersion.setState({ waiting: waiting as unknown as ServiceWorker });

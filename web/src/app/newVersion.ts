@@ -23,6 +23,9 @@ export async function keepOnDevice(): Promise<void> {
 
 /** Lets the new version in, and begins anew with it. What waits to be sent is on the disk, and is sent by the new one. */
 export function letIn(waiting: ServiceWorker): void {
-  navigator.serviceWorker.addEventListener('controllerchange', () => window.location.reload(), { once: true });
+  const begin = () => window.location.reload();
+  navigator.serviceWorker.addEventListener('controllerchange', begin, { once: true });
+  // Where it takes over without a word to this page, its own state tells.
+  waiting.addEventListener('statechange', () => waiting.state === 'activated' && begin());
   waiting.postMessage({ type: 'SKIP_WAITING' });
 }

@@ -30,6 +30,9 @@ export function AtHome({
   readonly dog: string;
 }) {
   const [card, setCard] = useState<MethodCard>();
+  // As it stood when the page was opened: a row that is ticked does not run away from under the finger.
+  const [order] = useState(() => dueFirst(home).map(({ key }) => key));
+  const inOrder = home.tasks.toSorted((a, b) => order.indexOf(a.key) - order.indexOf(b.key));
   if (home.tasks.length === 0) return null;
   return (
     <section
@@ -38,7 +41,7 @@ export function AtHome({
     >
       <h2 className="text-xl mb-2">At home</h2>
       <ul className="flex flex-col gap-2 no-print">
-        {dueFirst(home).map((task) => (
+        {inOrder.map((task) => (
           <TaskRow key={task.key} task={task} home={home} onHow={() => setCard(methodOf(task.task))} />
         ))}
       </ul>

@@ -83,7 +83,7 @@ describe('a finding', () => {
     );
     await person.click(screen.getByRole('tab', { name: /Body/ }));
     await person.click(button(/^left side: stitches/));
-    expect(button('stitches left in, seen')).toBeTruthy();
+    expect(button('stitches still in, seen')).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'oozing skin, seen' })).toBeNull();
     await person.click(button(/\d+ more signs/));
     expect(button('oozing skin, seen')).toBeTruthy();

@@ -29,6 +29,8 @@ export function LinksDialog({
   const links = useQuery({
     queryKey: ['links', dogId],
     queryFn: async () => (await call('GET /api/dogs/:id/links', { id: dogId })).items,
+    // Whether it was seen changes elsewhere.
+    staleTime: 0,
   });
   const [days, setDays] = useState('60');
   const again = () => queryClient.invalidateQueries({ queryKey: ['links', dogId] });
