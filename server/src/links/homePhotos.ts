@@ -29,7 +29,10 @@ export async function keepHomePhoto(
   const [known] = await inTenant(services.databases, businessId, (tx) =>
     tx.select({ madeFrom: homePhoto.madeFrom }).from(homePhoto).where(eq(homePhoto.id, id)),
   );
-  if (known) return sameOrRefuse(known.madeFrom, madeFrom);
+  if (known) {
+    sameOrRefuse(known.madeFrom, madeFrom);
+    return;
+  }
   const { size, bytes } = await drawAnew(sent);
   await inTenant(services.databases, businessId, async (tx) => {
     const [used] = await tx
