@@ -87,7 +87,9 @@ function RecordDocument({ given }: { given: DogExport }) {
         <Text style={PAPER.soft}>{breakable(`For ${owner.name}, as of ${showDay(given.exportedOn)}`)}</Text>
         {days.map((day) => (
           <View key={day} style={PAPER.part}>
-            <Text style={[PAPER.heading, { color: business.colour }]}>{`${showDay(day)} ${day.slice(0, 4)}`}</Text>
+            <Text style={[PAPER.heading, { color: business.colour }]} minPresenceAhead={30}>
+              {`${showDay(day)} ${day.slice(0, 4)}`}
+            </Text>
             {told
               .filter((entry) => entry.day === day)
               .map((entry) => {

@@ -155,7 +155,7 @@ async function ticksOf(tx: Tenant, house: House, record: DogRecord, now: number)
     const done = rows.filter((row) => row.day === day);
     const said = done.flatMap(({ note }) => (note === '' ? [] : [`“${note}”`]));
     const words = [...done.map(({ key }) => names.get(key) ?? placesIn(key)), ...said].join('; ');
-    return entry(`home ${day}`, day, 'home', `at home: ${words}`);
+    return entry(`home ${day}`, day, 'home', words);
   });
 }
 
