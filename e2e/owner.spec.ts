@@ -90,6 +90,23 @@ test('a place for a vet is followed from the Watch list, and said where one book
   await expect(page.getByText(/a vet should look by/)).toBeVisible();
 });
 
+test('the record, who did what, and erasing, by people who see little or use the keyboard', async ({ page }) => {
+  await page.goto('/dogs');
+  await page.getByRole('link', { name: 'Radish', exact: true }).click();
+  await page.getByRole('link', { name: 'The whole record' }).click();
+  await expect(page.getByRole('heading', { name: 'The record of Radish' })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('link', { name: 'Who saw it' }).click();
+  await expect(page.getByText('Everything on record of one dog, newest first').first()).toBeVisible();
+  await expectAccessible(page);
+  await page.goto('/owners');
+  await page.getByRole('link', { name: 'Amara Nwosu' }).click();
+  await page.getByRole('button', { name: 'Erase…' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Erased for good');
+  await expect(page.getByRole('dialog')).toContainText('booked');
+  await expectAccessible(page);
+});
+
 test('the house’s own words, and one’s own calendar', async ({ page }) => {
   await page.goto('/house/words');
   await page.getByLabel('Find a sentence').fill('bathed and dried');

@@ -45,7 +45,7 @@ function useStep(referral: ReferralView) {
 
 /** One place a vet should see: how far it has come, and the one thing to do next. */
 export function ReferralCard({ referral, today }: { readonly referral: ReferralView; readonly today: Day }) {
-  const [doing, setDoing] = useState<'telling' | 'message' | 'owner' | 'vet' | 'closing' | null>(null);
+  const [doing, setDoing] = useState<'telling' | 'message' | 'reminding' | 'owner' | 'vet' | 'closing' | null>(null);
   const step = useStep(referral);
   const me = useSession().data?.person.name ?? '';
   const close = () => setDoing(null);
@@ -119,6 +119,11 @@ export function ReferralCard({ referral, today }: { readonly referral: ReferralV
               </Button>
             )}
             {(referral.next === 'hear the vet' || referral.next === 'hear the owner') && (
+              <Button look="quiet" onClick={() => setDoing('reminding')}>
+                Remind the owner
+              </Button>
+            )}
+            {(referral.next === 'hear the vet' || referral.next === 'hear the owner') && (
               <Button look={referral.next === 'hear the vet' ? 'main' : 'quiet'} onClick={() => setDoing('vet')}>
                 The vet answered
               </Button>
@@ -149,6 +154,12 @@ export function ReferralCard({ referral, today }: { readonly referral: ReferralV
           onSent={(channel) =>
             step({ told: { how: channel === 'e-mail' ? 'by e-mail' : 'by text message', on: today, by: me } })
           }
+        />
+      )}
+      {doing === 'reminding' && (
+        <MessageDialog
+          about={{ kind: 'how is it', dogId: referral.dogId, visitId: referral.visitId, referralId: referral.id }}
+          onClose={close}
         />
       )}
       <Pick

@@ -8,6 +8,7 @@ import { useReferrals, useSession, useWatch } from '../../api/queries';
 import { Chip, type Tone } from '../../ui/Chip';
 import { SourceMark } from '../../ui/SourceMark';
 import { Empty, Waiting } from '../../ui/Waiting';
+import { MessageDialog } from '../telling/MessageDialog';
 import { FollowUpTabs } from './FollowUpTabs';
 import { ReferralCard } from './ReferralCard';
 
@@ -113,10 +114,29 @@ function Items({ items, today }: { readonly items: readonly WatchItem[]; readonl
             <span className="block text-soft">
               {item.owner}, {item.phone}
             </span>
+            {item.place.startsWith('incident') && <AskHow item={item} />}
           </span>
         </li>
       ))}
     </ul>
+  );
+}
+
+/** After an incident somebody asks how it is; a message does where nobody answers the telephone. */
+function AskHow({ item }: { readonly item: WatchItem }) {
+  const [writing, setWriting] = useState(false);
+  return (
+    <>
+      <button type="button" className="text-pond underline min-h-8" onClick={() => setWriting(true)}>
+        Ask how it is
+      </button>
+      {writing && (
+        <MessageDialog
+          about={{ kind: 'how is it', dogId: item.dogId, visitId: item.visitId }}
+          onClose={() => setWriting(false)}
+        />
+      )}
+    </>
   );
 }
 

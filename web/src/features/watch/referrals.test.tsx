@@ -95,6 +95,24 @@ describe('a place a vet should see', () => {
     expect(screen.getByRole('link', { name: '01632 960171' }).getAttribute('href')).toBe('tel:01632 960171');
   });
 
+  test('an owner who has not answered is reminded by a message', async () => {
+    const told = { how: 'at the door', on: TODAY, by: 'Ines' } as const;
+    const kinds: (string | null)[] = [];
+    openOffice({
+      'GET /api/session': () => session(),
+      'GET /api/watch': () => ({ items: [] }),
+      'GET /api/referrals': () => ({ items: [referral({ told })] }),
+      'GET /api/dogs/:id/draft': ({ query }) => {
+        kinds.push(query.get('kind'));
+        return { owner: 'Amara Nwosu', reach: [], subject: 'How is Radish?', words: 'How is Radish?' };
+      },
+    });
+    const { person } = show(<WatchScreen />, { path: '/watch' });
+    await person.click(await screen.findByRole('button', { name: 'Remind the owner' }));
+    expect(await screen.findByRole('textbox', { name: 'Text' })).toBeTruthy();
+    expect(kinds).toEqual(['how is it']);
+  });
+
   test('hears of another hand', async () => {
     const { person, otherHand, stands } = watch(referral());
     const button = await screen.findByRole('button', { name: 'The owner was told' });
