@@ -29,7 +29,7 @@ describe('the next step and its day', () => {
     ['the owner goes', { told, answer: goes }, 'hear the vet', '2026-12-02'],
     ['the owner goes at once', { told, answer: goes, level: 'vet soon' }, 'hear the vet', '2026-11-28'],
     ['the owner will not', { told, answer: { ...goes, answer: 'will not go' } }, 'close', '2026-11-25'],
-    ['the vet has spoken', { told, answer: goes, vet }, 'close', '2026-11-25'],
+    ['the vet has spoken', { told, answer: goes, vet }, 'close', '2026-11-27'],
     ['closed', { told, end: { outcome: 'seen clear here', on: opened, by: 'x' } }, null, null],
   ] as const)('%s', (_, more, step, on) => {
     const its = referral(more);

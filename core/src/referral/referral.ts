@@ -72,11 +72,15 @@ export function nextStep({ told, answer, vet, end }: Referral): NextStep | null 
 /** An owner is given this long to say what came of it before we ask again [house value]. */
 const ASK_AGAIN_DAYS = 3;
 
-/** The day on which the next step is due: telling at once, asking when a vet should have looked, then every few days. */
+/**
+ * The day on which the next step is due: telling at once, asking when a vet should have looked, then every few days,
+ * closing when the last word was said.
+ */
 export function dueOn(referral: Referral): Day | null {
   const step = nextStep(referral);
   if (step === null) return null;
-  if (step === 'tell the owner' || step === 'close') return referral.openedOn;
+  if (step === 'tell the owner') return referral.openedOn;
+  if (step === 'close') return referral.vet?.on ?? referral.answer?.on ?? referral.openedOn;
   const since = referral.answer?.on ?? referral.told?.on ?? referral.openedOn;
   const [by, again] = [vetBy(referral), addDays(since, ASK_AGAIN_DAYS)];
   return step === 'hear the owner' ? (by < again ? by : again) : by > again ? by : again;

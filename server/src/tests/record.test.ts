@@ -115,7 +115,9 @@ test('who saw, changed, sent and gave away is noted down once, with names, and c
     'Ines saw: One dog: plan, due windows, rhythm, bookings',
     'Ines changed: Add a dog',
   ]);
-  expect((await about(clientId)).map(({ what, words }) => [what, words])).toEqual([['changed', 'Add a client']]);
+  expect((await about(clientId)).map(({ what, name, words }) => [what, name, words])).toEqual([
+    ['changed', 'Folake Adeyemi', 'Add a client'],
+  ]);
   expect((await stranger.call('GET /api/audit', { query: { about: dogId } })).body.items).toEqual([]);
   for (const change of ['update dewpond.audit set person = $$nobody$$', 'delete from dewpond.audit'])
     await expect(inTenant(databases, own.businessId, (tx) => tx.execute(sql.raw(change)))).rejects.toThrow();

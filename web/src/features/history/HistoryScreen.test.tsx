@@ -67,13 +67,16 @@ test('who did what is read in one list, each thing with a name and a moment', as
           person: 'Ines Okafor',
           what: 'gave away' as const,
           about: DOG_ID,
+          name: 'Teasel',
           words: query.get('about') === null ? 'The whole record, json' : 'Of one dog',
         },
       ],
     }),
   });
   const { person } = show(<AuditScreen />, { path: '/house/audit' });
-  expect(await screen.findByRole('listitem')).toHaveWords(/Wed 25 Nov, 9:00.*Ines Okafor.*gave away.*The whole record/);
-  await person.click(screen.getByRole('link', { name: 'all about it' }));
+  expect(await screen.findByRole('listitem')).toHaveWords(
+    /Wed 25 Nov, 9:00.*Ines Okafor.*gave away.*Teasel.*The whole record/,
+  );
+  await person.click(screen.getByRole('link', { name: 'Teasel' }));
   expect(await screen.findByText('Of one dog')).toBeTruthy();
 });

@@ -44,7 +44,7 @@ export function AuditScreen() {
             <Empty words="Nothing is noted down yet." />
           ) : (
             <ul className="rounded-card border border-line bg-surface divide-y divide-line">
-              {items.map(({ id, at, person, what, about: subject, words }) => (
+              {items.map(({ id, at, person, what, about: subject, name, words }) => (
                 <li
                   key={id}
                   className="grid grid-cols-[170px_150px_100px_1fr] max-md:grid-cols-2 gap-x-3 items-center px-4 py-2"
@@ -55,12 +55,12 @@ export function AuditScreen() {
                     <Chip tone={TONES[what] ?? 'plain'}>{what}</Chip>
                   </span>
                   <span className="min-w-0 break-words">
-                    {words}
-                    {subject !== null && about === null && (
-                      <Link to={`/house/audit?about=${subject}`} className="text-pond underline ml-2 text-sm">
-                        all about it
+                    {subject !== null && about === null && name !== null && (
+                      <Link to={`/house/audit?about=${subject}`} className="text-pond underline font-semibold mr-2">
+                        {name}
                       </Link>
                     )}
+                    {words}
                   </span>
                 </li>
               ))}
