@@ -63,12 +63,27 @@ test('a disk with no room left: said in words, held in memory, and sent from the
   await devtools.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: 1 });
   await toTheTable(page, 'Wren');
   await page.route('**/api/visits/*/events', (route) => route.abort());
-  await bigButton(page).click();
-  await expect(page.getByText(/device full: 1 only in memory, do not close/)).toBeVisible();
+  const full = page.getByText(/device full: \d only in memory, do not close/);
+  let pressed = 0;
+  const press = async () => {
+    await bigButton(page).click();
+    pressed += 1;
+  };
+  await press();
+  const atOnce = await full.waitFor({ timeout: 8000 }).then(
+    () => true,
+    () => false,
+  );
+  if (!atOnce) {
+    // What room was handed out before lasts half a minute; then the disk is full for this page, too.
+    await page.waitForTimeout(35_000);
+    await press();
+  }
+  await expect(full).toBeVisible();
   await page.unroute('**/api/visits/*/events');
   await expect(page.getByText(/device full/)).toBeHidden({ timeout: 40_000 });
   await expect(page.getByText('the office has it all')).toBeVisible();
-  expect(doneSteps((await visitAtOffice(page, visitId(page))).events)).toHaveLength(1);
+  expect(doneSteps((await visitAtOffice(page, visitId(page))).events)).toHaveLength(pressed);
   await devtools.send('Storage.overrideQuotaForOrigin', { origin });
 });
 
