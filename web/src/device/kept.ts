@@ -136,11 +136,13 @@ export async function moveTo(from: string, to: string): Promise<void> {
 /** Acknowledged: kept for some days, to be seen without a network. One that never reached the disk need not any more. */
 export async function settle(ids: readonly string[]): Promise<void> {
   const sentAt = Date.now();
+  for (const id of ids) inMemory.delete(id);
   await device.events
     .where('id')
     .anyOf([...ids])
-    .modify({ sentAt });
-  for (const id of ids) inMemory.delete(id);
+    .modify({ sentAt })
+    // No room even for the mark: the office has them, so they need none here.
+    .catch(() => device.events.bulkDelete([...ids]));
 }
 
 /** Acknowledged work older than this is the office's alone. */
