@@ -1,19 +1,10 @@
 import { quantile, report, round } from './report';
+import { base, signedIn } from './signedIn';
 
 /** The calls behind Today and Dog, one after the other, against the application that the bench command started. */
-const base = process.env['BASE_URL'];
-if (!base) throw new Error('Run it with `npm run bench`.');
 const CALLS = 60;
 
-const signIn = await fetch(`${base}/api/auth/sign-in/email`, {
-  method: 'POST',
-  headers: { 'content-type': 'application/json', origin: base },
-  body: JSON.stringify({ email: 'ines@withyquay.example', password: 'reeds-and-chalk' }),
-});
-const cookie = signIn.headers
-  .getSetCookie()
-  .map((each) => each.split(';')[0])
-  .join('; ');
+const cookie = await signedIn();
 const get = (path: string) => fetch(`${base}${path}`, { headers: { cookie } });
 const { items } = (await (await get('/api/dogs')).json()) as { items: { id: string; name: string }[] };
 const dog = items.find((each) => each.name === 'Teasel')?.id ?? '';

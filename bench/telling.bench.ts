@@ -1,21 +1,12 @@
 import { v7 } from 'uuid';
 import { quantile, report, round } from './report';
+import { base, signedIn } from './signedIn';
 
 /** What an owner is told: sheets and their PDFs for 100 visits, and the calendars of a business with 600 dogs. */
-const base = process.env['BASE_URL'];
-if (!base) throw new Error('Run it with `npm run bench`.');
 const VISITS = 100;
 const DOGS = 600;
 
-const signIn = await fetch(`${base}/api/auth/sign-in/email`, {
-  method: 'POST',
-  headers: { 'content-type': 'application/json', origin: base },
-  body: JSON.stringify({ email: 'ines@withyquay.example', password: 'reeds-and-chalk' }),
-});
-const cookie = signIn.headers
-  .getSetCookie()
-  .map((each) => each.split(';')[0])
-  .join('; ');
+const cookie = await signedIn();
 
 async function ask(path: string, method = 'GET', body?: object): Promise<Response> {
   const response = await fetch(`${base}${path}`, {

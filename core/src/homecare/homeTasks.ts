@@ -1,5 +1,6 @@
 import { TASKS, type DueLine, type Task } from '../careplan';
 import { namePlace, placeKey, type Place } from '../places';
+import { COMMON_PRACTICE, type Sourced } from '../provenance';
 import { addDays, daysBetween, type Day } from '../units';
 
 /** One thing an owner does between visits, with all the places it is for. */
@@ -77,3 +78,32 @@ export function homeShare(
   const all = tasks.flatMap((task) => homeDays(task, since, from, to).map((day) => `${task.key} ${day}`));
   return { asked: all.length, done: all.filter((each) => ticked.has(each)).length };
 }
+
+/** Home care as it stands for one dog on a day. */
+export interface HomeStanding {
+  /** The visit that days are counted from. */
+  readonly since: Day;
+  readonly today: Day;
+  readonly ticks: readonly HomeTick[];
+}
+
+/** A day that was missed is still asked for, so far back. */
+const LATE_DAYS = 6;
+
+/** The newest day on which a task was due and not done since, as far back as is asked for; null: nothing is due. */
+export const openSince = (task: HomeTask, { since, today, ticks }: HomeStanding): Day | null =>
+  homeDays(task, since, addDays(today, -LATE_DAYS), today).findLast(
+    (day) => !ticks.some((tick) => tick.key === task.key && tick.day >= day),
+  ) ?? null;
+
+/** What is due first, then what comes later, the soonest first. */
+export function dueFirst(tasks: readonly HomeTask[], home: HomeStanding): HomeTask[] {
+  const day = (task: HomeTask) => (openSince(task, home) === null ? nextHomeDay(task, home.since, home.today) : '');
+  return tasks.toSorted((a, b) => (day(a) < day(b) ? -1 : day(a) > day(b) ? 1 : 0));
+}
+
+/** When an owner stops, whatever the task; each method card says more. */
+export const STOP_AT_HOME: Sourced = {
+  words: 'Stop at once when your dog pulls away, or you see redness or blood, or smell something new, and ring us.',
+  source: COMMON_PRACTICE,
+};

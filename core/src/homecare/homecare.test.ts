@@ -3,7 +3,18 @@ import { describe, expect, test } from 'vitest';
 import { makePlan, planDue } from '../careplan';
 import { TODAY, aDog } from '../careplan/tests/randomDogs';
 import { addDays, day, daysBetween } from '../units';
-import { homeDays, homeShare, homeTaskName, homeTasks, nextHomeDay, type HomeTask } from '.';
+import { NEVER_SAY } from '../sheet';
+import {
+  STOP_AT_HOME,
+  dueFirst,
+  homeDays,
+  homeShare,
+  homeTaskName,
+  homeTasks,
+  nextHomeDay,
+  openSince,
+  type HomeTask,
+} from '.';
 
 const since = day('2026-11-25');
 const task = (everyDays: number, key = 'teeth'): HomeTask => ({
@@ -66,4 +77,35 @@ test('what was ticked is held against what was asked; a tick on another day coun
     { key: 'c', day: addDays(since, 2) },
   ];
   expect(homeShare(tasks, since, ticks, since, addDays(since, 8))).toEqual({ asked: 5, done: 2 });
+});
+
+describe('what is due', () => {
+  const standing = (today: string, ...ticks: { key: string; day: string }[]) => ({
+    since,
+    today: day(today),
+    ticks: ticks.map((tick) => ({ key: tick.key, day: day(tick.day) })),
+  });
+  test.each([
+    ['before its first day', '2026-11-27', [], null],
+    ['on its day', '2026-11-28', [], '2026-11-28'],
+    ['missed, still asked for', '2026-11-30', [], '2026-11-28'],
+    ['done on its day', '2026-11-30', [{ key: 'teeth', day: '2026-11-28' }], null],
+    ['done a day late', '2026-11-30', [{ key: 'teeth', day: '2026-11-29' }], null],
+    ['done the time before only', '2026-12-01', [{ key: 'teeth', day: '2026-11-28' }], '2026-12-01'],
+    ['another task was done', '2026-11-28', [{ key: 'ears', day: '2026-11-28' }], '2026-11-28'],
+  ] as const)('%s', (_, today, ticks, open) => {
+    expect(openSince(task(3), standing(today, ...ticks))).toBe(open);
+  });
+  test('a day missed more than six days ago is not held against anybody', () => {
+    expect(openSince(task(20), standing('2026-12-21'))).toBe('2026-12-15');
+    expect(openSince(task(20), standing('2026-12-22'))).toBeNull();
+  });
+  test('stands before what comes later, and that by its day', () => {
+    const [soon, due, late] = [task(4, 'soon'), task(3, 'due'), task(9, 'late')];
+    expect(dueFirst([late, soon, due], standing('2026-11-28')).map(({ key }) => key)).toEqual(['due', 'soon', 'late']);
+  });
+});
+
+test('when to stop names no illness and no dose', () => {
+  expect(STOP_AT_HOME.words).not.toMatch(NEVER_SAY);
 });

@@ -1,1 +1,13 @@
-export { homeDays, homeShare, homeTaskName, homeTasks, nextHomeDay, type HomeTask, type HomeTick } from './homeTasks';
+export {
+  STOP_AT_HOME,
+  dueFirst,
+  homeDays,
+  homeShare,
+  homeTaskName,
+  homeTasks,
+  nextHomeDay,
+  openSince,
+  type HomeStanding,
+  type HomeTask,
+  type HomeTick,
+} from './homeTasks';

@@ -10,7 +10,7 @@ import express, { Router, type Request, type RequestHandler } from 'express';
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
 import { appointmentsOfDogs } from '../appointments/queries';
 import { homeCareOf } from '../calendars/homeCare';
-import { homeTick, ownerLink, photo, referral } from '../db/schema';
+import { client, dog, homeTick, ownerLink, photo, photoShown, referral, sheetEdit, visit } from '../db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
 import { planFor } from '../dogs/facts';
 import { loadDogs } from '../dogs/records';
@@ -109,23 +109,21 @@ export function ownerPages(services: Services): Router {
   router.get('/api/owner/photos/:id', async (request, response) => {
     const guest = guestOf(request);
     const id = idIn(request.params['id'], 'picture');
-    const bytes = await inTenant(services.databases, guest.businessId, async (tx) => {
-      const page = await pageFor(tx, services, guest);
-      if (!page.sheets.some(({ photos }) => photos.some((each) => each.id === id))) throw notFound('picture');
-      const [row] = await tx.select({ bytes: photo.bytes }).from(photo).where(eq(photo.id, id));
-      if (!row) throw notFound('picture');
-      return row.bytes;
-    });
+    const bytes = await inTenant(services.databases, guest.businessId, (tx) => shownPicture(tx, guest.dogId, id));
+    if (!bytes) throw notFound('picture');
     response.type('image/jpeg').set('Cache-Control', 'private, no-store').send(bytes);
   });
 
   router.get('/api/owner/sheets/:id', async (request, response) => {
     const guest = guestOf(request);
     const id = idIn(request.params['id'], 'sheet');
-    await inTenant(services.databases, guest.businessId, async (tx) => {
-      const page = await pageFor(tx, services, guest);
-      if (!page.sheets.some(({ visitId }) => visitId === id)) throw notFound('sheet');
-    });
+    const [its] = await inTenant(services.databases, guest.businessId, (tx) =>
+      tx
+        .select({ closed: visit.closed })
+        .from(visit)
+        .where(and(eq(visit.id, id), eq(visit.dogId, guest.dogId))),
+    );
+    if (!its?.closed) throw notFound('sheet');
     sendPdf(response, await keepSheet(services, guest.businessId, id));
   });
 
@@ -176,6 +174,20 @@ function knock(services: Services): RequestHandler {
 function tooMany(why: unknown): never {
   if (why instanceof RateLimiterRes) throw new Refusal('too many', 'Too many tries. Please wait a minute.');
   throw why;
+}
+
+/** A picture of this dog that still shows something, was chosen for its sheet, and was agreed to; else null. */
+async function shownPicture(tx: Tenant, dogId: string, id: string): Promise<Buffer | null> {
+  const [row] = await tx
+    .select({ bytes: photo.bytes, edits: sheetEdit.edits, card: client.card })
+    .from(photo)
+    .innerJoin(photoShown, eq(photoShown.photoId, photo.id))
+    .innerJoin(sheetEdit, eq(sheetEdit.visitId, photo.visitId))
+    .innerJoin(visit, eq(visit.id, photo.visitId))
+    .innerJoin(dog, eq(dog.id, visit.dogId))
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .where(and(eq(photo.id, id), eq(visit.dogId, dogId)));
+  return row?.card.consents.photos?.yes && row.edits.photos.includes(id) ? row.bytes : null;
 }
 
 /** This dog and nothing else: its last sheets, letters that are open, what is booked. */

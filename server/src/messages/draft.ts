@@ -31,7 +31,7 @@ export async function draftFor(tx: Tenant, dogId: string, about: About, now: num
     .innerJoin(client, eq(client.id, dog.clientId))
     .where(eq(dog.id, dogId));
   if (!its) throw notFound('dog');
-  const [its_visit] = about.visit ? await tx.select().from(visit).where(eq(visit.id, about.visit)) : [];
+  const [visited] = about.visit ? await tx.select().from(visit).where(eq(visit.id, about.visit)) : [];
   const [open] = about.referral ? await tx.select().from(referral).where(eq(referral.id, about.referral)) : [];
   const words = {
     dog: its.dog,
@@ -39,7 +39,7 @@ export async function draftFor(tx: Tenant, dogId: string, about: About, now: num
     business: house.name,
     phone: house.phone,
     time: about.time ?? 'this afternoon',
-    day: showDay((its_visit?.day ?? dayIn(house.zone, now)) as Day),
+    day: showDay((visited?.day ?? dayIn(house.zone, now)) as Day),
     days: String(LINK_DAYS),
     link: LINK_MARK,
     place: open ? namePlace(placeOf(open.place)) : '',

@@ -1,5 +1,5 @@
 import type { HomeCareView } from '@dewpond/contract';
-import { homeDays, homeTaskName, nextHomeDay, type HomeTask } from '@dewpond/core/homecare';
+import { STOP_AT_HOME, dueFirst, homeTaskName, nextHomeDay, openSince, type HomeTask } from '@dewpond/core/homecare';
 import { methodOf, type MethodCard } from '@dewpond/core/methods';
 import { addDays, everyWords, showDay } from '@dewpond/core/units';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
+import { SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { tell } from '../../ui/toasts';
 import { smallEnough } from '../table/smallEnough';
@@ -16,22 +17,11 @@ import { WeekGrid } from '../homecare/WeekGrid';
 import { sendPicture, tickHome, type Tick } from './ownerCall';
 import { usePictures } from './usePictures';
 
-/** A day that was missed may still be ticked for a while; this is how far back one sees. */
-const LATE_DAYS = 6;
-
 /** Home care as an owner lives it: what is due, one tap when it is done, how it is done, the week on paper. */
-export function AtHome({
-  home,
-  calendar,
-  dog,
-}: {
-  readonly home: HomeCareView;
-  readonly calendar: string;
-  readonly dog: string;
-}) {
+export function AtHome({ home, calendar }: { readonly home: HomeCareView; readonly calendar: string }) {
   const [card, setCard] = useState<MethodCard>();
   // As it stood when the page was opened: a row that is ticked does not run away from under the finger.
-  const [order] = useState(() => dueFirst(home).map(({ key }) => key));
+  const [order] = useState(() => dueFirst(home.tasks, home).map(({ key }) => key));
   const inOrder = home.tasks.toSorted((a, b) => order.indexOf(a.key) - order.indexOf(b.key));
   if (home.tasks.length === 0) return null;
   return (
@@ -71,26 +61,13 @@ export function AtHome({
           Keep it up to date there
         </a>
       </div>
-      <p className="text-sm text-soft mt-2">
-        Stop at once when {dog} pulls away, or you see redness, blood, or smell something new, and ring us.
-      </p>
+      <div className="text-sm text-soft mt-2">
+        <SourcedLine said={STOP_AT_HOME} />
+      </div>
       <MethodDialog card={card} onClose={() => setCard(undefined)} />
     </section>
   );
 }
-
-/** What is due stands first, then what was done today, then what comes later, the soonest first. */
-function dueFirst(home: HomeCareView): HomeTask[] {
-  const { today, since } = home;
-  const day = (task: HomeTask) => (openSince(task, home) ? '' : nextHomeDay(task, since, today));
-  return home.tasks.toSorted((a, b) => (day(a) < day(b) ? -1 : day(a) > day(b) ? 1 : 0));
-}
-
-/** The newest day on which a task was due and not done, as far back as one sees; undefined: nothing is due. */
-const openSince = (task: HomeTask, { since, today, ticks }: HomeCareView) =>
-  homeDays(task, since, addDays(today, -LATE_DAYS), today).findLast(
-    (day) => !ticks.some((tick) => tick.key === task.key && tick.day >= day),
-  );
 
 function TaskRow({
   task,

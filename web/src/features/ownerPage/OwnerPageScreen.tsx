@@ -58,7 +58,7 @@ function Page({ page }: { readonly page: OwnerPage }) {
   const [newest] = page.sheets;
   // Just after a visit one wants to read what was seen; later what is to be done today.
   const fresh = newest !== undefined && daysBetween(newest.read.day, page.home.today) <= FRESH_DAYS;
-  const atHome = <AtHome home={page.home} calendar={page.calendar} dog={page.dog} />;
+  const atHome = <AtHome home={page.home} calendar={page.calendar} />;
   useEffect(() => {
     document.title = `${page.dog}, ${page.house.name}`;
   }, [page]);

@@ -1,0 +1,16 @@
+/** The application that the bench command started. */
+export const base = process.env['BASE_URL'] ?? '';
+if (base === '') throw new Error('Run it with `npm run bench`.');
+
+/** Signs in as the demo's manager; the cookie of the session. */
+export async function signedIn(): Promise<string> {
+  const answer = await fetch(`${base}/api/auth/sign-in/email`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: base },
+    body: JSON.stringify({ email: 'ines@withyquay.example', password: 'reeds-and-chalk' }),
+  });
+  return answer.headers
+    .getSetCookie()
+    .map((each) => each.split(';')[0])
+    .join('; ');
+}
