@@ -73,7 +73,6 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
           />
         ))}
       </div>
-      {!compact && <AskAgain table={table} onPlace={onPlace} />}
       {view === 'head' ? (
         <HeadView table={table} places={here} onPlace={onPlace} />
       ) : (
@@ -93,30 +92,6 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
         )}
       </div>
     </div>
-  );
-}
-
-/** What was open last time, as questions, until its place has been looked at today. */
-function AskAgain({ table, onPlace }: Pick<LookOverProps, 'table' | 'onPlace'>) {
-  const open = table.visit.askAgain.filter(({ place }) => gradeAt(table, place) === null);
-  if (open.length === 0) return null;
-  return (
-    <ul aria-label="Asked after today" className="flex flex-wrap gap-2 mb-1">
-      {open.map(({ place, words, day }) => (
-        <li key={place + words}>
-          <button
-            type="button"
-            onClick={() => onPlace(placeOf(place))}
-            className="rounded-xl bg-watch-pale text-watch font-semibold px-3.5 min-h-14 text-left leading-tight"
-          >
-            <span className="first-letter:uppercase block">{namePlace(placeOf(place))}: still there?</span>
-            <span className="font-normal text-sm">
-              {words}, {showDay(day)}
-            </span>
-          </button>
-        </li>
-      ))}
-    </ul>
   );
 }
 
@@ -257,7 +232,10 @@ function PlaceButton({
   const here = table.state.findings.filter((found) => placeKey(lookedAtWith(found.place)) === key);
   const words = here.map((found) => findingWords(found, place)).join('; ');
   const barred = (table.judged[key]?.bars.length ?? 0) > 0;
-  const said = here.length > 0 ? words : grade === 0 ? 'clear' : 'not looked at';
+  // What was open last time is asked where it is answered, until the place was looked at today.
+  const asked = grade === null ? table.visit.askAgain.filter((each) => isAt(each.place, key)) : [];
+  const question = `still there? ${asked.map((each) => `${each.words}, ${showDay(each.day)}`).join('; ')}`;
+  const said = here.length > 0 ? words : grade === 0 ? 'clear' : asked.length > 0 ? question : 'not looked at';
   const name = place.site === 'body' ? 'breathing, gait and manner' : namePlace(place);
   return (
     <div
@@ -275,7 +253,12 @@ function PlaceButton({
         <Ripple grade={grade} size={36} silent />
         <span className="min-w-0">
           <span className="block font-bold leading-tight first-letter:uppercase">{name}</span>
-          <span className={classes('block text-sm leading-tight', barred ? 'text-stop font-semibold' : 'text-soft')}>
+          <span
+            className={classes(
+              'block text-sm leading-tight',
+              barred ? 'text-stop font-semibold' : asked.length > 0 ? 'text-watch font-semibold' : 'text-soft',
+            )}
+          >
             {said}
           </span>
         </span>
@@ -297,6 +280,9 @@ function PlaceButton({
     </div>
   );
 }
+
+/** Whether a place is this one, or a nail of this paw. */
+const isAt = (place: PlaceKey, key: PlaceKey): boolean => placeKey(lookedAtWith(placeOf(place))) === key;
 
 /** "pale-brown wax, plain"; a nail's finding says which nail. */
 function findingWords({ place: at, sign, grade }: Table['state']['findings'][number], place: Place): string {

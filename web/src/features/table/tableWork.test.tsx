@@ -384,7 +384,12 @@ test('what is watched is asked after until its place was looked at; what waits f
     referred: [{ place: 'eye/right', openedOn: day('2026-11-17') }],
   });
   expect(screen.getByText('vet open: right eye, Tue 17 Nov')).toBeTruthy();
-  const asked = await screen.findByRole('list', { name: 'Asked after today' });
+  expect(button('left ear: still there? musty smell, slight, Mon 2 Nov')).toBeTruthy();
+  expect(button('right ear: not looked at')).toBeTruthy();
+  await person.click(button('left ear clear'));
+  expect(screen.queryByRole('button', { name: /still there/ })).toBeNull();
+  expect(button('left ear: clear')).toBeTruthy();
+});
   expect(asked).toHaveWords(/left ear: still there\?.*musty smell, slight, Mon 2 Nov/i);
   await person.click(button('left ear clear'));
   expect(screen.queryByRole('list', { name: 'Asked after today' })).toBeNull();
