@@ -32,6 +32,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./features/history/HistoryScreen')).HistoryScreen }),
       },
       {
+        path: 'dogs/:id/week',
+        lazy: async () => ({ Component: (await import('./features/homecare/WeekScreen')).WeekScreen }),
+      },
+      {
         path: 'owners',
         lazy: async () => ({ Component: (await import('./features/owners/OwnersScreen')).OwnersScreen }),
       },

@@ -6,4 +6,5 @@ export {
   recordAt,
   type Entry,
   type EntryKind,
+  type Picture,
 } from './record';

@@ -11,15 +11,15 @@ const entry = (on: string, more: Partial<Entry>): Entry => ({
   words: '',
   grade: null,
   visitId: null,
-  photo: null,
+  picture: null,
   ...more,
 });
 const visit = entry('2026-10-02', { kind: 'visit' });
 const ear = entry('2026-10-02', { place: 'ear/left', grade: 2 });
 const nail = entry('2026-10-02', { place: 'nail front 3/left', grade: 1 });
 const clear = entry('2026-11-25', { kind: 'clear', place: 'ear/left', grade: 0 });
-const early = entry('2026-08-01', { kind: 'photo', place: 'ear/left', photo: 'a' });
-const late = entry('2026-10-02', { kind: 'photo', place: 'ear/left', photo: 'b' });
+const early = entry('2026-08-01', { kind: 'photo', place: 'ear/left', picture: { id: 'a', takenBy: 'salon' } });
+const late = entry('2026-10-02', { kind: 'photo', place: 'ear/left', picture: { id: 'b', takenBy: 'salon' } });
 const weight = entry('2026-11-25', { kind: 'weight' });
 const all = [late, ear, early, clear, nail, weight, visit];
 
@@ -37,6 +37,6 @@ test('a place shows all that is its own, what was clear too; a nail is found at 
 });
 
 test('pictures of a place stand side by side from old to new', () => {
-  expect(picturesAt(all, 'ear/left').map(({ photo }) => photo)).toEqual(['a', 'b']);
+  expect(picturesAt(all, 'ear/left').map(({ picture }) => picture.id)).toEqual(['a', 'b']);
   expect(picturesAt(all, 'paw front/left')).toEqual([]);
 });

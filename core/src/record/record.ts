@@ -16,6 +16,12 @@ export const ENTRY_KINDS = {
 } as const;
 export type EntryKind = keyof typeof ENTRY_KINDS;
 
+/** A picture on record. The two kinds are kept apart: the owner's is of today and of no place, the salon's of a place. */
+export interface Picture {
+  readonly id: string;
+  readonly takenBy: 'salon' | 'owner';
+}
+
 /** One thing on record of a dog. */
 export interface Entry {
   readonly id: string;
@@ -26,7 +32,7 @@ export interface Entry {
   readonly words: string;
   readonly grade: Grade | null;
   readonly visitId: string | null;
-  readonly photo: string | null;
+  readonly picture: Picture | null;
 }
 
 /** Newest day first; within a day the visit before what was found at it. */
@@ -52,7 +58,7 @@ export const recordAt = (entries: readonly Entry[], place: PlaceKey | null): Ent
     : entries.filter((entry) => entry.place !== null && belongsTo(entry.place) === place);
 
 /** Pictures of one place, oldest first, with what was found there that day: to be held side by side. */
-export const picturesAt = (entries: readonly Entry[], place: PlaceKey): (Entry & { readonly photo: string })[] =>
+export const picturesAt = (entries: readonly Entry[], place: PlaceKey): (Entry & { readonly picture: Picture })[] =>
   recordAt(entries, place)
-    .flatMap((entry) => (entry.photo === null ? [] : [{ ...entry, photo: entry.photo }]))
+    .flatMap((entry) => (entry.picture === null ? [] : [{ ...entry, picture: entry.picture }]))
     .toSorted((a, b) => (a.day < b.day ? -1 : 1));

@@ -1,10 +1,10 @@
 import type { Letterhead } from '@dewpond/contract';
-import { ENTRY_KINDS, type Entry } from '@dewpond/core/record';
+import { ENTRY_KINDS, type Entry, type Picture } from '@dewpond/core/record';
 import { namePlace, placeOf } from '@dewpond/core/places';
 import { showDay, type Day } from '@dewpond/core/units';
 import { Document, Image, Page, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import { eq, inArray } from 'drizzle-orm';
-import { photo, visit, visitEvent, weighing } from '../db/schema';
+import { homePhoto, photo, visit, visitEvent, weighing } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { DogRecord } from '../dogs/records';
 import type { House } from '../house/house';
@@ -31,7 +31,7 @@ export interface DogExport {
     readonly closed: string | null;
     readonly events: readonly unknown[];
   }[];
-  readonly pictures: readonly { readonly id: string; readonly jpeg: string }[];
+  readonly pictures: readonly (Picture & { readonly jpeg: string })[];
 }
 
 export async function exportDog(tx: Tenant, house: House, record: DogRecord, now: number): Promise<DogExport> {
@@ -39,7 +39,8 @@ export async function exportDog(tx: Tenant, house: House, record: DogRecord, now
   const visits = await tx.select().from(visit).where(eq(visit.dogId, record.dog.id));
   const ids = visits.map(({ id }) => id);
   const events = ids.length === 0 ? [] : await tx.select().from(visitEvent).where(inArray(visitEvent.visitId, ids));
-  const pictures = ids.length === 0 ? [] : await tx.select().from(photo).where(inArray(photo.visitId, ids));
+  const taken = ids.length === 0 ? [] : await tx.select().from(photo).where(inArray(photo.visitId, ids));
+  const sent = await tx.select().from(homePhoto).where(eq(homePhoto.dogId, record.dog.id));
   const weights = await tx.select().from(weighing).where(eq(weighing.dogId, record.dog.id));
   return {
     format: 'dewpond dog',
@@ -59,7 +60,10 @@ export async function exportDog(tx: Tenant, house: House, record: DogRecord, now
         .toSorted((a, b) => a.counter - b.counter)
         .map(({ counter, at, what }) => ({ counter, at: new Date(at).toISOString(), what })),
     })),
-    pictures: pictures.map(({ id, bytes }) => ({ id, jpeg: bytes.toString('base64') })),
+    pictures: [
+      ...taken.map(({ id, bytes }) => ({ id, takenBy: 'salon' as const, jpeg: bytes.toString('base64') })),
+      ...sent.map(({ id, bytes }) => ({ id, takenBy: 'owner' as const, jpeg: bytes.toString('base64') })),
+    ],
   };
 }
 
@@ -69,16 +73,16 @@ export function recordPdf(given: DogExport): Promise<Buffer> {
   return renderToBuffer(<RecordDocument given={given} />);
 }
 
-/** Pictures on paper; all of them are in the file beside it. */
+/** The newest pictures on paper; all of them are in the file beside it. */
 const PICTURES_ON_PAPER = 24;
 
 function RecordDocument({ given }: { given: DogExport }) {
   const { business, dog, owner, history } = given;
   const told = history.filter(({ kind }) => kind !== 'clear');
   const days = [...new Set(told.map(({ day }) => day))];
-  const pictures = new Map(
-    given.pictures.slice(-PICTURES_ON_PAPER).map(({ id, jpeg }) => [id, Buffer.from(jpeg, 'base64')]),
-  );
+  const jpegs = new Map(given.pictures.map(({ id, jpeg }) => [id, jpeg]));
+  const newest = told.flatMap(({ picture }) => (picture === null ? [] : [picture.id])).slice(0, PICTURES_ON_PAPER);
+  const pictures = new Map(newest.map((id) => [id, Buffer.from(jpegs.get(id) ?? '', 'base64')]));
   return (
     <Document title={`${business.name}: the record of ${dog.name}`} author={business.name} language="en-GB">
       <Page size="A4" style={PAPER.page}>
@@ -93,7 +97,7 @@ function RecordDocument({ given }: { given: DogExport }) {
             {told
               .filter((entry) => entry.day === day)
               .map((entry) => {
-                const bytes = entry.photo === null ? undefined : pictures.get(entry.photo);
+                const bytes = entry.picture === null ? undefined : pictures.get(entry.picture.id);
                 return (
                   <View key={entry.id} style={{ flexDirection: 'row', gap: 8, marginBottom: 1.5 }} wrap={false}>
                     <Text style={[PAPER.soft, { width: 70 }]}>{ENTRY_KINDS[entry.kind]}</Text>

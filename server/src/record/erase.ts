@@ -182,6 +182,15 @@ export async function erasureWords(
         ).length;
   const messages = (await tx.select({ id: message.id }).from(message).where(eq(message.clientId, row.id))).length;
   const pictures = await count(photo);
+  const fromHome = await tx
+    .select({ id: homePhoto.id })
+    .from(homePhoto)
+    .where(
+      inArray(
+        homePhoto.dogId,
+        dogs.map(({ id }) => id),
+      ),
+    );
   const open = await tx
     .select({ id: ownerLink.id })
     .from(ownerLink)
@@ -200,6 +209,7 @@ export async function erasureWords(
       `The name ${row.name}, telephone numbers, e-mail addresses, address, note, and what was agreed to`,
       ...(dogs.length > 0 ? [`Names, chips and notes of ${dogs.map(({ name }) => name).join(', ')}`] : []),
       ...many(pictures, 'picture', 'pictures'),
+      ...many(fromHome.length, 'picture from home', 'pictures from home'),
       ...many(messages, 'message: its address and text', 'messages: their addresses and texts'),
       ...many(open.length, 'private page is closed', 'private pages are closed'),
       'Every word said, noted or quoted at visits, letters of vets, sheets as they were sent',

@@ -7,7 +7,7 @@ import { inOrderOfRecord, type Entry } from '@dewpond/core/record';
 import type { Day } from '@dewpond/core/units';
 import { INCIDENTS } from '@dewpond/core/visit';
 import { eq } from 'drizzle-orm';
-import { homeTick, incidentSeen, message, photo, photoShown, referral, weighing } from '../db/schema';
+import { homePhoto, homeTick, incidentSeen, message, photo, photoShown, referral, weighing } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import { planFor } from '../dogs/facts';
 import type { DogRecord } from '../dogs/records';
@@ -34,6 +34,7 @@ export async function historyOf(tx: Tenant, house: House, record: DogRecord, now
     ...(await weightsOf(tx, dogId)),
     ...(await messagesOf(tx, dogId, house.zone)),
     ...(await ticksOf(tx, house, record, now)),
+    ...(await homePhotosOf(tx, dogId)),
   ]);
 }
 
@@ -44,7 +45,7 @@ const entry = (
   words: string,
   place: PlaceKey | null = null,
   more: Partial<Entry> = {},
-): Entry => ({ id, day: day as Day, kind, words, place, grade: null, visitId: null, photo: null, ...more });
+): Entry => ({ id, day: day as Day, kind, words, place, grade: null, visitId: null, picture: null, ...more });
 
 function ofVisits({ visits, findings }: DogRecord): Entry[] {
   return visits.flatMap(({ id: visitId, day, closed, looked }): Entry[] => {
@@ -88,7 +89,7 @@ async function photosOf(tx: Tenant, dogId: string): Promise<Entry[]> {
       place as PlaceKey,
       {
         visitId,
-        photo: photoId,
+        picture: { id: photoId, takenBy: 'salon' },
       },
     ),
   );
@@ -157,6 +158,17 @@ async function ticksOf(tx: Tenant, house: House, record: DogRecord, now: number)
     const words = [...done.map(({ key }) => names.get(key) ?? placesIn(key)), ...said].join('; ');
     return entry(`home ${day}`, day, 'home', words);
   });
+}
+
+async function homePhotosOf(tx: Tenant, dogId: string): Promise<Entry[]> {
+  const rows = await tx
+    .select({ id: homePhoto.id, day: homePhoto.day })
+    .from(homePhoto)
+    .where(eq(homePhoto.dogId, dogId))
+    .orderBy(homePhoto.sentAt);
+  return rows.map(({ id, day }) =>
+    entry(`home photo ${id}`, day, 'home', 'a picture from the owner', null, { picture: { id, takenBy: 'owner' } }),
+  );
 }
 
 /** A task of an earlier plan, as far as its key tells: "ear cleaning (left ear)". */

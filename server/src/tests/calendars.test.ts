@@ -6,7 +6,7 @@ import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { homeCalendar } from '../calendars/calendar';
-import { addDog, app, clock, logLines, openSalon, type Salon } from './salon';
+import { addDog, app, clock, guest, logLines, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
 
 const task = (key: string, everyDays: number): HomeTask => ({
@@ -96,7 +96,6 @@ describe('feeds', () => {
     salon = await openSalon();
   });
   const pathOf = (url: string) => new URL(url).pathname;
-  const guest = (token: string) => ({ Authorization: `Link ${token}` });
   async function page() {
     const { dogId } = await addDog(salon);
     await visitDog(salon, dogId);

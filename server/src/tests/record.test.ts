@@ -2,13 +2,14 @@ import { finding } from '@dewpond/core/findings';
 import { dogProfile } from '@dewpond/contract';
 import type { Happening } from '@dewpond/core/visit';
 import { sql } from 'drizzle-orm';
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { OPS, getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import sharp from 'sharp';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { inTenant } from '../db/tenant';
 import type { DogExport } from '../record/dogExport';
-import { addDog, app, clock, databases, openSalon, type Salon } from './salon';
+import { addDog, app, clock, databases, guest, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
 
 let salon: Salon;
@@ -70,6 +71,22 @@ test('the history tells of everything once, with places, newest first', async ()
   expect((await stranger.call('GET /api/dogs/:id/history', { id: dogId })).status).toBe(404);
 });
 
+async function paper(dogId: string) {
+  const { body } = await request(app)
+    .get(`/api/dogs/${dogId}/record.pdf`)
+    .set('Cookie', salon.cookie)
+    .responseType('blob');
+  return getDocument({ data: new Uint8Array(body as Buffer), useSystemFonts: false }).promise;
+}
+
+async function picturesOnPaper(dogId: string): Promise<number> {
+  const pdf = await paper(dogId);
+  const drawn = await Promise.all(
+    Array.from({ length: pdf.numPages }, async (_, i) => (await (await pdf.getPage(i + 1)).getOperatorList()).fnArray),
+  );
+  return drawn.flat().filter((each) => each === OPS.paintImageXObject).length;
+}
+
 test('all of it leaves as data that reads back, and on paper', async () => {
   const { dogId } = await storied();
   const json = await request(app).get(`/api/dogs/${dogId}/record.json`).set('Cookie', salon.cookie);
@@ -79,11 +96,7 @@ test('all of it leaves as data that reads back, and on paper', async () => {
   expect(dogProfile.parse(given.dog)).toEqual(given.dog);
   expect(given.visits[0]?.events.length).toBeGreaterThan(10);
   expect(given.history.length).toBeGreaterThan(10);
-  const { body } = await request(app)
-    .get(`/api/dogs/${dogId}/record.pdf`)
-    .set('Cookie', salon.cookie)
-    .responseType('blob');
-  const pdf = await getDocument({ data: new Uint8Array(body as Buffer), useSystemFonts: false }).promise;
+  const pdf = await paper(dogId);
   const pages = await Promise.all(
     Array.from({ length: pdf.numPages }, async (_, i) => (await (await pdf.getPage(i + 1)).getTextContent()).items),
   );
@@ -97,6 +110,39 @@ test('all of it leaves as data that reads back, and on paper', async () => {
   for (const path of [`/api/dogs/${dogId}/record.json`, `/api/dogs/${dogId}/record.pdf`])
     expect((await request(app).get(path).set('Cookie', stranger.cookie)).status).toBe(404);
   expect((await request(app).get(`/api/dogs/${dogId}/record.exe`).set('Cookie', salon.cookie)).status).toBe(404);
+});
+
+/** A picture of today, through the owner's private page. */
+async function sendFromHome(own: Salon, dogId: string): Promise<string> {
+  const { body: link } = await own.call('POST /api/links', { body: { id: v7(), dogId, days: 30 } });
+  const bytes = await sharp({ create: { width: 320, height: 240, channels: 3, background: '#446622' } })
+    .jpeg()
+    .toBuffer();
+  const id = v7();
+  const sent = await request(app)
+    .put(`/api/owner/home/photos/${id}`)
+    .set(guest(link.url.split('#')[1] ?? ''))
+    .type('image/jpeg')
+    .send(bytes);
+  expect(sent.status).toBe(200);
+  return id;
+}
+
+test('a picture the owner sent stands on record and leaves with the data, told apart from the salon’s', async () => {
+  const { dogId } = await storied();
+  const id = await sendFromHome(salon, dogId);
+  const { body } = await salon.call('GET /api/dogs/:id/history', { id: dogId });
+  const picture = { id, takenBy: 'owner' };
+  expect(body.items.filter(({ kind }) => kind === 'home')).toMatchObject([{ day: '2026-11-25', place: null, picture }]);
+  const json = await request(app).get(`/api/dogs/${dogId}/record.json`).set('Cookie', salon.cookie);
+  const { pictures } = JSON.parse(json.text) as DogExport;
+  expect(pictures).toMatchObject([picture]);
+  expect(await sharp(Buffer.from(pictures[0]?.jpeg ?? '', 'base64')).metadata()).toMatchObject({
+    format: 'jpeg',
+    width: 320,
+  });
+  expect(await picturesOnPaper(dogId)).toBe(1);
+  expect(await picturesOnPaper((await storied()).dogId)).toBe(0);
 });
 
 test('who saw, changed, sent and gave away is noted down once, with names, and cannot be changed', async () => {
@@ -175,13 +221,14 @@ describe('a client who asks to be erased', () => {
       words: `${SECRET} {link}`,
     };
     expect((await own.call('POST /api/messages', { body: message })).status).toBe(201);
+    await sendFromHome(own, dogId);
     const twin = await addDog(own, { name: 'Quillfeather' });
     await own.call('POST /api/clients/:id/merge', { id: clientId, body: { id: v7(), goneId: twin.clientId } });
     expect(await everything(own)).toContain(SECRET);
 
     const { body: preview } = await own.call('GET /api/clients/:id/erasure', { id: clientId });
     expect(preview).toMatchObject({ name: SECRET, refused: null });
-    expect(preview.erases.join('\n')).toMatch(/Quillfeather.*\n.*one message/);
+    expect(preview.erases.join('\n')).toMatch(/Quillfeather.*\none picture from home\n.*one message/);
     const wrong = await own.call('POST /api/clients/:id/erasure', { id: clientId, body: { name: 'Someone' } });
     expect(wrong.status).toBe(422);
     expect((await own.call('POST /api/clients/:id/erasure', { id: clientId, body: { name: SECRET } })).status).toBe(

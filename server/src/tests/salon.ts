@@ -145,3 +145,6 @@ export async function addDog(salon: Salon, profile: object = {}): Promise<KeptDo
   });
   return { clientId, dogId };
 }
+
+/** The header of an owner who opened a private page. */
+export const guest = (token: string) => ({ Authorization: `Link ${token}` });

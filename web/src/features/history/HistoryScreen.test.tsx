@@ -1,4 +1,4 @@
-import type { Entry } from '@dewpond/core/record';
+import type { Entry, Picture } from '@dewpond/core/record';
 import { day } from '@dewpond/core/units';
 import { screen, within } from '@testing-library/react';
 import { v7 } from 'uuid';
@@ -16,15 +16,16 @@ const entry = (on: string, more: Partial<Entry>): Entry => ({
   words: '',
   grade: null,
   visitId: null,
-  photo: null,
+  picture: null,
   ...more,
 });
+const taken = (): Picture => ({ id: v7(), takenBy: 'salon' });
 const items = [
   entry('2026-11-25', { kind: 'visit', words: 'Visit, finished', visitId: v7() }),
   entry('2026-11-25', { place: 'ear/left', words: 'musty smell, plain', grade: 2 }),
   entry('2026-11-25', { kind: 'clear', place: 'eye/left', words: 'clear', grade: 0 }),
-  entry('2026-11-25', { kind: 'photo', place: 'ear/left', words: 'picture: musty smell', photo: v7() }),
-  entry('2026-09-02', { kind: 'photo', place: 'ear/left', words: 'picture', photo: v7() }),
+  entry('2026-11-25', { kind: 'photo', place: 'ear/left', words: 'picture: musty smell', picture: taken() }),
+  entry('2026-09-02', { kind: 'photo', place: 'ear/left', words: 'picture', picture: taken() }),
   entry('2026-09-02', { kind: 'clear', place: 'ear/left', words: 'clear', grade: 0 }),
 ];
 const open = (given: Entry[]) => {

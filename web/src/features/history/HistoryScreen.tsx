@@ -1,5 +1,13 @@
 import { namePlace, placeOf, type PlaceKey } from '@dewpond/core/places';
-import { ENTRY_KINDS, picturesAt, placesOnRecord, recordAt, type Entry, type EntryKind } from '@dewpond/core/record';
+import {
+  ENTRY_KINDS,
+  picturesAt,
+  placesOnRecord,
+  recordAt,
+  type Entry,
+  type EntryKind,
+  type Picture,
+} from '@dewpond/core/record';
 import { showDay } from '@dewpond/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { group } from 'd3-array';
@@ -81,17 +89,19 @@ function History({
   );
 }
 
+const addressOf = ({ id, takenBy }: Picture) => (takenBy === 'owner' ? `/api/home-photos/${id}` : `/api/photos/${id}`);
+
 /** Pictures of one place from old to new, side by side, with what was found that day. */
 function Pictures({ entries, place }: { readonly entries: readonly Entry[]; readonly place: PlaceKey }) {
   const pictures = picturesAt(entries, place);
   if (pictures.length === 0) return null;
   return (
     <ul aria-label={`Pictures of the ${namePlace(placeOf(place))}`} className="flex gap-3 overflow-x-auto pb-2">
-      {pictures.map(({ id, photo, day, words }) => (
+      {pictures.map(({ id, picture, day, words }) => (
         <li key={id} className="w-64 shrink-0">
-          <a href={`/api/photos/${photo}`} target="_blank" rel="noreferrer">
+          <a href={addressOf(picture)} target="_blank" rel="noreferrer">
             <img
-              src={`/api/photos/${photo}`}
+              src={addressOf(picture)}
               alt={`The ${namePlace(placeOf(place))} on ${showDay(day)}`}
               className="w-full h-48 object-cover rounded-xl border border-line"
             />
@@ -132,7 +142,7 @@ function Days({ entries }: { readonly entries: readonly Entry[] }) {
 }
 
 function EntryLine({ entry }: { readonly entry: Entry }) {
-  const { kind, place, words, grade, visitId, photo } = entry;
+  const { kind, place, words, grade, visitId, picture } = entry;
   return (
     <li className="flex items-center gap-2.5 min-w-0">
       {grade !== null ? (
@@ -154,12 +164,14 @@ function EntryLine({ entry }: { readonly entry: Entry }) {
           words
         )}
       </span>
-      {photo !== null && (
-        <img
-          src={`/api/photos/${photo}`}
-          alt=""
-          className="w-16 h-12 object-cover rounded-lg border border-line shrink-0"
-        />
+      {picture !== null && (
+        <a href={addressOf(picture)} target="_blank" rel="noreferrer" className="shrink-0">
+          <img
+            src={addressOf(picture)}
+            alt="Open the picture"
+            className="w-16 h-12 object-cover rounded-lg border border-line"
+          />
+        </a>
       )}
     </li>
   );

@@ -1,11 +1,14 @@
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
 import { showDay } from '@dewpond/core/units';
 import { useQuery } from '@tanstack/react-query';
-import { CalendarPlus } from 'lucide-react';
+import { CalendarPlus, Printer } from 'lucide-react';
+import { Link } from 'react-router';
 import { call } from '../../api/call';
 import { Card } from '../../ui/Card';
 import { SourceMark } from '../../ui/SourceMark';
 import { WeekGrid } from './WeekGrid';
+
+const AWAY = 'inline-flex items-center gap-2 text-pond underline min-h-11 font-semibold';
 
 /** What the owner is asked to do this week, and how much of it is ticked on the owner's page. */
 export function HomeCareCard({ dogId }: { readonly dogId: string }) {
@@ -56,13 +59,14 @@ export function HomeCareCard({ dogId }: { readonly dogId: string }) {
           ))}
         </ul>
       )}
-      <a
-        href={`/api/dogs/${dogId}/home.ics`}
-        download
-        className="no-print mt-2 inline-flex items-center gap-2 text-pond underline min-h-11 font-semibold"
-      >
-        <CalendarPlus size={18} aria-hidden /> As a calendar file
-      </a>
+      <p className="no-print mt-2 flex flex-wrap gap-x-5">
+        <Link to={`/dogs/${dogId}/week`} className={AWAY}>
+          <Printer size={18} aria-hidden /> The week on paper
+        </Link>
+        <a href={`/api/dogs/${dogId}/home.ics`} download className={AWAY}>
+          <CalendarPlus size={18} aria-hidden /> As a calendar file
+        </a>
+      </p>
     </Card>
   );
 }

@@ -44,7 +44,7 @@ export function WeekGrid({ home, from }: { readonly home: HomeCareView; readonly
               {days.map((day) => (
                 <td key={day} className="text-center align-middle">
                   {ticked.has(`${task.key} ${day}`) ? (
-                    <Check size={20} aria-label="done" className="text-reed inline" />
+                    <Check size={20} role="img" aria-label="done" className="text-reed inline" />
                   ) : on.has(day) ? (
                     <span
                       role="img"

@@ -1,4 +1,4 @@
-import type { HomeCareView } from '@dewpond/contract';
+import type { HomeCareView, OwnerPage } from '@dewpond/contract';
 import { STOP_AT_HOME, dueFirst, homeTaskName, nextHomeDay, openSince, type HomeTask } from '@dewpond/core/homecare';
 import { methodOf, type MethodCard } from '@dewpond/core/methods';
 import { addDays, everyWords, showDay } from '@dewpond/core/units';
@@ -14,11 +14,12 @@ import { tell } from '../../ui/toasts';
 import { smallEnough } from '../table/smallEnough';
 import { MethodDialog } from '../methods/MethodDialog';
 import { WeekGrid } from '../homecare/WeekGrid';
+import { printTheWeek } from './WeekToPrint';
 import { sendPicture, tickHome, type Tick } from './ownerCall';
 import { usePictures } from './usePictures';
 
 /** Home care as an owner lives it: what is due, one tap when it is done, how it is done, the week on paper. */
-export function AtHome({ home, calendar }: { readonly home: HomeCareView; readonly calendar: string }) {
+export function AtHome({ page: { home, calendar } }: { readonly page: OwnerPage }) {
   const [card, setCard] = useState<MethodCard>();
   // As it stood when the page was opened: a row that is ticked does not run away from under the finger.
   const [order] = useState(() => dueFirst(home.tasks, home).map(({ key }) => key));
@@ -27,25 +28,23 @@ export function AtHome({ home, calendar }: { readonly home: HomeCareView; readon
   return (
     <section
       aria-label="At home"
-      className="max-w-[880px] mx-auto mb-4 rounded-card border border-line bg-surface px-5 py-4"
+      className="no-print max-w-[880px] mx-auto mb-4 rounded-card border border-line bg-surface px-5 py-4"
     >
       <h2 className="text-xl mb-2">At home</h2>
-      <ul className="flex flex-col gap-2 no-print">
+      <ul className="flex flex-col gap-2">
         {inOrder.map((task) => (
           <TaskRow key={task.key} task={task} home={home} onHow={() => setCard(methodOf(task.task))} />
         ))}
       </ul>
-      <details className="mt-3 print:block" open={false}>
-        <summary className="min-h-11 flex items-center font-semibold text-pond cursor-pointer no-print">
-          The week ahead
-        </summary>
+      <details className="mt-3">
+        <summary className="min-h-11 flex items-center font-semibold text-pond cursor-pointer">The week ahead</summary>
         <div className="overflow-x-auto">
           <WeekGrid home={home} from={home.today} />
         </div>
       </details>
       <SentPictures home={home} />
-      <div className="no-print flex flex-wrap gap-2 mt-2">
-        <Button look="quiet" onClick={() => window.print()}>
+      <div className="flex flex-wrap gap-2 mt-2">
+        <Button look="quiet" onClick={printTheWeek}>
           <Printer size={18} aria-hidden /> Print the week
         </Button>
         <a
@@ -176,7 +175,7 @@ function SentPictures({ home }: { readonly home: HomeCareView }) {
     onSettled: () => client.invalidateQueries({ queryKey: ['owner page'] }),
   });
   return (
-    <div className="no-print mt-3">
+    <div className="mt-3">
       <label className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale cursor-pointer focus-within:outline-2 focus-within:outline-pond">
         <Camera size={18} aria-hidden /> {send.isPending ? 'Sending…' : 'Show us something: a picture'}
         <input

@@ -75,9 +75,9 @@ describe('what an owner sees', () => {
   test('the date, the newest sheet, earlier ones by a tap', async () => {
     const { person } = openPage(ownerPage());
     expect(await screen.findByText('Wed 16 Dec, 9:30')).toBeTruthy();
-    expect(screen.getByRole('article')).toHaveWords(/Left ear: a musty smell \(plain\)/);
+    expect(screen.getByRole('article', { name: /Owner sheet/ })).toHaveWords(/Left ear: a musty smell \(plain\)/);
     await person.click(screen.getByRole('button', { name: 'Tue 20 Oct' }));
-    expect(screen.getByRole('article')).toHaveWords(/Left ear: clear then/);
+    expect(screen.getByRole('article', { name: /Owner sheet/ })).toHaveWords(/Left ear: clear then/);
     expect(document.title).toBe('Radish, Withy Quay Grooming');
   });
 
@@ -103,7 +103,7 @@ describe('what an owner sees', () => {
   test('is told as seen once it is in sight, and only once', async () => {
     look('hidden');
     const { seen } = openPage(ownerPage());
-    await screen.findByRole('article');
+    await screen.findByRole('article', { name: /Owner sheet/ });
     expect(seen()).toBe(0);
     look('visible');
     await waitFor(() => expect(seen()).toBe(1));
@@ -149,6 +149,6 @@ describe('home care', () => {
     const old = { ...ownerPage(), sheets: [sheet('2026-11-01', 'Left ear: clear.')] };
     openPage(old);
     const care = await screen.findByRole('region', { name: 'At home' });
-    expect(care.compareDocumentPosition(screen.getByRole('article'))).toBe(Node.DOCUMENT_POSITION_FOLLOWING);
+    expect(care.compareDocumentPosition(screen.getByRole('article', { name: /Owner sheet/ }))).toBe(Node.DOCUMENT_POSITION_FOLLOWING);
   });
 });

@@ -13,6 +13,7 @@ import { Toasts, tell } from '../../ui/toasts';
 import { SheetPaper } from '../sheet/SheetPaper';
 import { AtHome } from './AtHome';
 import { ownerFile, ownerPage, tellSeen, tokenHere } from './ownerCall';
+import { WeekToPrint } from './WeekToPrint';
 import { usePictures } from './usePictures';
 
 /** What an owner sees behind the link: this one dog, its sheets, its dates. */
@@ -58,49 +59,52 @@ function Page({ page }: { readonly page: OwnerPage }) {
   const [newest] = page.sheets;
   // Just after a visit one wants to read what was seen; later what is to be done today.
   const fresh = newest !== undefined && daysBetween(newest.read.day, page.home.today) <= FRESH_DAYS;
-  const atHome = <AtHome home={page.home} calendar={page.calendar} />;
+  const atHome = <AtHome page={page} />;
   useEffect(() => {
     document.title = `${page.dog}, ${page.house.name}`;
   }, [page]);
   return (
     <>
-      <Dates page={page} />
-      {page.letters.map((letter) => (
-        <section key={letter.id} className="max-w-[880px] mx-auto mb-4 rounded-card bg-stop-pale px-5 py-4">
-          <p className="text-stop font-bold text-lg">
-            Please let a vet look at the {letter.place} {letter.urgency}.
+      <div className="not-the-week">
+        <Dates page={page} />
+        {page.letters.map((letter) => (
+          <section key={letter.id} className="max-w-[880px] mx-auto mb-4 rounded-card bg-stop-pale px-5 py-4">
+            <p className="text-stop font-bold text-lg">
+              Please let a vet look at the {letter.place} {letter.urgency}.
+            </p>
+            <p className="mb-2">Take this letter along. It says what we saw, with sides and dates.</p>
+            <FileButton path={`/api/owner/letters/${letter.id}`}>Letter for the vet</FileButton>
+          </section>
+        ))}
+        {!fresh && atHome}
+        {page.sheets.length > 1 && (
+          <nav aria-label="Visits" className="no-print max-w-[880px] mx-auto mb-3 flex gap-2 overflow-x-auto">
+            {page.sheets.map(({ visitId, read }) => (
+              <Choice
+                key={visitId}
+                chosen={visitId === chosen}
+                onClick={() => setChosen(visitId)}
+                className="min-h-11! whitespace-nowrap"
+              >
+                {showDay(read.day)}
+              </Choice>
+            ))}
+          </nav>
+        )}
+        {sheet ? (
+          <Sheet key={sheet.visitId} page={page} sheet={sheet} />
+        ) : (
+          <p className="max-w-[880px] mx-auto text-center text-soft py-8">
+            There is no sheet yet. It comes here when {page.dog} has been with us.
           </p>
-          <p className="mb-2">Take this letter along. It says what we saw, with sides and dates.</p>
-          <FileButton path={`/api/owner/letters/${letter.id}`}>Letter for the vet</FileButton>
-        </section>
-      ))}
-      {!fresh && atHome}
-      {page.sheets.length > 1 && (
-        <nav aria-label="Visits" className="no-print max-w-[880px] mx-auto mb-3 flex gap-2 overflow-x-auto">
-          {page.sheets.map(({ visitId, read }) => (
-            <Choice
-              key={visitId}
-              chosen={visitId === chosen}
-              onClick={() => setChosen(visitId)}
-              className="min-h-11! whitespace-nowrap"
-            >
-              {showDay(read.day)}
-            </Choice>
-          ))}
-        </nav>
-      )}
-      {sheet ? (
-        <Sheet key={sheet.visitId} page={page} sheet={sheet} />
-      ) : (
-        <p className="max-w-[880px] mx-auto text-center text-soft py-8">
-          There is no sheet yet. It comes here when {page.dog} has been with us.
+        )}
+        {fresh && <div className="mt-4">{atHome}</div>}
+        <p className="max-w-[880px] mx-auto mt-4 text-sm text-soft">
+          This page is for you alone and stays open until {moment(page.until, page.zone)}. {page.house.name} can close
+          it at any time.
         </p>
-      )}
-      {fresh && <div className="mt-4">{atHome}</div>}
-      <p className="max-w-[880px] mx-auto mt-4 text-sm text-soft">
-        This page is for you alone and stays open until {moment(page.until, page.zone)}. {page.house.name} can close it
-        at any time.
-      </p>
+      </div>
+      <WeekToPrint page={page} />
     </>
   );
 }

@@ -1,0 +1,18 @@
+import type { OwnerPage } from '@dewpond/contract';
+import { WeekPaper } from '../homecare/WeekPaper';
+
+/** The week at home as it goes on paper: after the sheet when the whole page is printed, alone when it is asked for. */
+export const WeekToPrint = ({ page: { house, dog, home } }: { readonly page: OwnerPage }) =>
+  home.tasks.length === 0 ? null : (
+    <div className="hidden print:block break-before-page">
+      <WeekPaper house={house} dog={dog} home={home} from={home.today} />
+    </div>
+  );
+
+/** Prints the week and nothing else; what is left out is told by the style sheet. */
+export function printTheWeek(): void {
+  const { dataset } = document.documentElement;
+  dataset['print'] = 'week';
+  window.addEventListener('afterprint', () => delete dataset['print'], { once: true });
+  window.print();
+}
