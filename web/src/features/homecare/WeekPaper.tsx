@@ -56,7 +56,7 @@ function HowTo({ card, tasks }: { readonly card: MethodCard; readonly tasks: rea
     <li className="rounded-xl border border-line px-3.5 py-3 break-inside-avoid print:py-2">
       <h2>{card.title}</h2>
       {drawing && (
-        <div className="max-w-72 mx-auto my-1.5 print:max-w-64">
+        <div className="h-44 my-1.5 print:h-34 [&>svg]:h-full [&>svg]:mx-auto">
           <MethodDrawing drawing={drawing} />
         </div>
       )}

@@ -149,6 +149,8 @@ describe('home care', () => {
     const old = { ...ownerPage(), sheets: [sheet('2026-11-01', 'Left ear: clear.')] };
     openPage(old);
     const care = await screen.findByRole('region', { name: 'At home' });
-    expect(care.compareDocumentPosition(screen.getByRole('article', { name: /Owner sheet/ }))).toBe(Node.DOCUMENT_POSITION_FOLLOWING);
+    expect(care.compareDocumentPosition(screen.getByRole('article', { name: /Owner sheet/ }))).toBe(
+      Node.DOCUMENT_POSITION_FOLLOWING,
+    );
   });
 });

@@ -34,7 +34,7 @@ export function OwnerPageScreen() {
     return () => document.removeEventListener('visibilitychange', look);
   }, [loaded]);
   return (
-    <main className="min-h-full px-4 py-5 max-md:px-2">
+    <main className="min-h-full px-4 py-5 max-md:px-2 print:p-0">
       {page.error ? (
         <section className="max-w-xl mx-auto rounded-card border border-line bg-surface p-6 text-center" role="alert">
           <h1 className="mb-2">This page does not open</h1>

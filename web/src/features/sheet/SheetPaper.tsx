@@ -27,7 +27,7 @@ export function SheetPaper({ house, dog, day, owner, drawing, grades, urgent, ph
   return (
     <article
       aria-label={`Owner sheet for ${dog}`}
-      className="max-w-[880px] mx-auto bg-surface border border-line rounded-card px-10 py-8 max-md:px-5 max-md:py-5 print:border-0 print:p-0"
+      className="max-w-[880px] mx-auto bg-surface border border-line rounded-card px-10 py-8 max-md:px-5 max-md:py-5 print:border-0 print:p-0 print:max-w-none print:text-[13.5px] print:leading-snug"
     >
       <p className="flex flex-wrap justify-between gap-x-4">
         <b style={{ '--house': house.colour } as CSSProperties} className="house-ink">
@@ -42,7 +42,7 @@ export function SheetPaper({ house, dog, day, owner, drawing, grades, urgent, ph
       {urgent !== null && (
         <p className="rounded-xl bg-stop-pale text-stop font-bold px-4 py-3 mb-5 first-letter:uppercase">{urgent}</p>
       )}
-      <div className="grid grid-cols-[1fr_280px] max-lg:grid-cols-[1fr_210px] max-md:grid-cols-1 gap-8 max-lg:gap-5 mt-4">
+      <div className="grid grid-cols-[1fr_280px] max-lg:grid-cols-[1fr_210px] max-md:grid-cols-1 gap-8 max-lg:gap-5 mt-4 print:mt-2 print:grid-cols-[1fr_200px] print:gap-6">
         <Part section="saw">{part('saw')}</Part>
         <Drawings drawing={drawing} grades={grades} />
       </div>
@@ -60,12 +60,12 @@ export function SheetPaper({ house, dog, day, owner, drawing, grades, urgent, ph
           ))}
         </ul>
       )}
-      <div className="grid grid-cols-2 max-md:grid-cols-1 gap-8 mt-6">
+      <div className="grid grid-cols-2 max-md:grid-cols-1 gap-8 mt-6 print:mt-3">
         <Part section="did">{part('did')}</Part>
         <Part section="suggest">{part('suggest')}</Part>
       </div>
       <HomePart>{part('home')}</HomePart>
-      <p className="text-[13px] text-soft mt-6">
+      <p className="text-[13px] text-soft mt-6 print:mt-3 print:text-[11px]">
         A dot is clear; one, two, three rings are slight, plain, bad. Left and right are the dog’s own. This is what a
         groomer saw from the outside; only a vet can say what it means.
       </p>
@@ -100,7 +100,10 @@ function Part({ section, children }: { readonly section: Section; readonly child
 function HomePart({ children }: { readonly children: ReactNode }) {
   if (children === null) return null;
   return (
-    <section aria-label={SECTIONS.home} className="mt-6 rounded-xl bg-reed-pale px-5 py-4">
+    <section
+      aria-label={SECTIONS.home}
+      className="mt-6 rounded-xl bg-reed-pale px-5 py-4 print:mt-3 print:px-0 print:py-0"
+    >
       <h2 className="text-reed text-lg mb-1.5">{SECTIONS.home}</h2>
       {children}
     </section>

@@ -70,7 +70,7 @@ function Morning({ bench, ahead }: MorningProps) {
         <section aria-label="Measure early">
           <h2>1. Early: measure the product in</h2>
           <p className="text-soft mb-2">Tick each bottle once its product is in. Water comes later, warm.</p>
-          <div className="grid grid-cols-3 max-lg:grid-cols-1 gap-3.5 items-start">
+          <div className="grid grid-cols-3 max-lg:grid-cols-1 print:grid-cols-1 gap-3.5 items-start">
             {toMake.map((batch) => (
               <div
                 key={batch.product.id + (batch.forDog?.id ?? '')}
