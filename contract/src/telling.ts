@@ -16,7 +16,7 @@ import {
 import { z } from 'zod';
 import { daySchema, id, line, newId, text, version } from './basics';
 
-const section = z.enum(ALL_SECTIONS as [(typeof ALL_SECTIONS)[number]]);
+const section = z.enum(ALL_SECTIONS);
 /** A sentence on a sheet of one page. */
 const sentence = line(600, 'The sentence');
 
@@ -41,7 +41,8 @@ export const sheetEditing = z.strictObject({ version: z.int().min(0), edits: she
 const letterhead = z.object({ name: z.string(), phone: z.string(), email: z.string(), colour: z.string() });
 export type Letterhead = z.infer<typeof letterhead>;
 
-const sheetPhoto = z.object({ id, place: z.custom<PlaceKey>() });
+/** A picture and what it shows, as an owner reads it. */
+const sheetPhoto = z.object({ id, name: z.string() });
 
 export const sheetView = z.object({
   visitId: id,
@@ -68,7 +69,7 @@ export const letterheadEdit = z.strictObject({
   email: z.union([z.literal(''), z.email({ error: 'That is no e-mail address.' })]),
   colour: z.string().regex(/^#[0-9a-fA-F]{6}$/, { error: 'A colour such as #125B60.' }),
   wording: z
-    .record(z.string().max(80), z.string().max(1000))
+    .record(z.string().max(200), z.string().max(1000))
     .superRefine((wording, context) => {
       const shipped = shippedWords();
       for (const [key, words] of Object.entries(wording)) {

@@ -29,6 +29,7 @@ export { ALL_INTAKE_QUESTIONS, intakeQuestions, type IntakeQuestion } from './in
 export { contradicts, holdsOn, liftsOf, toAvoid, type Instruction, type Saying } from './instructions';
 export { lineAmounts, type LineAmount } from './lineAmounts';
 export { makePlan, type CarePlan, type PlanLine } from './makePlan';
+export { HOME_HOWS, PLAN_BARS } from './ownersHear';
 export { nextVisit, planDue, type CareRecord, type DueLine } from './planDue';
 export { RANKS, RANK_WORDS, type Rank, type Rule } from './rule';
 export { restraintOf } from './restraintOf';

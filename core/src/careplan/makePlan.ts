@@ -37,7 +37,7 @@ export interface CarePlan {
 }
 
 /** How often home care steps in for a task the visits are too rare for, and how long it takes [house values]. */
-const BETWEEN_VISITS: Readonly<Partial<Record<Task, { minutes: number; how: string }>>> = {
+export const BETWEEN_VISITS: Readonly<Partial<Record<Task, { minutes: number; how: string }>>> = {
   'ear cleaning': { minutes: 3, how: 'Wipe the outer ear with a damp pad, as deep as the eye sees.' },
   'eye corners': { minutes: 2, how: 'Comb the corner hair away from the eye, wipe, dry.' },
   nails: { minutes: 5, how: 'Look at the nails on a hard floor; ring if they click.' },

@@ -29,21 +29,28 @@ export function homeTasks(due: readonly DueLine[]): HomeTask[] {
 }
 
 /** "Folds (nose fold)", "Clean ears (left ear only)". */
-export const homeTaskName = ({ task, places }: Pick<HomeTask, 'task' | 'places'>): string =>
-  `${TASKS[task].name}${whereAtHome(places)}`;
+export function homeTaskName({ task, places }: Pick<HomeTask, 'task' | 'places'>): string {
+  const where = namedAtHome(places).map(({ place, only }) => `${namePlace(place)}${only ? ' only' : ''}`);
+  return `${TASKS[task].name}${where.length === 0 ? '' : ` (${where.join(', ')})`}`;
+}
 
-/** Which of several places is meant: folds by name, and one side only where the other must be left alone. */
-function whereAtHome(places: readonly Place[]): string {
+interface NamedPlace {
+  readonly place: Place;
+  /** And not the other side. */
+  readonly only: boolean;
+}
+
+/** Which of several places must be named: folds, and one side only where the other is to be left alone. */
+export function namedAtHome(places: readonly Place[]): NamedPlace[] {
   const bySite = [...new Set(places.map(({ site }) => site))].map((site) =>
     places.filter((each) => each.site === site),
   );
-  const names = bySite.flatMap((sides) => {
+  return bySite.flatMap((sides): NamedPlace[] => {
     const [first] = sides;
     if (!first) return [];
-    if (sides.length === 1 && first.side !== 'none') return [`${namePlace(first)} only`];
-    return first.site.startsWith('fold') ? [namePlace({ ...first, side: 'none' })] : [];
+    if (sides.length === 1 && first.side !== 'none') return [{ place: first, only: true }];
+    return first.site.startsWith('fold') ? [{ place: { ...first, side: 'none' }, only: false }] : [];
   });
-  return names.length === 0 ? '' : ` (${names.join(', ')})`;
 }
 
 /**

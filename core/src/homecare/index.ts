@@ -4,6 +4,7 @@ export {
   homeDays,
   homeShare,
   homeTaskName,
+  namedAtHome,
   homeTasks,
   nextHomeDay,
   openSince,

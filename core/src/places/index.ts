@@ -92,6 +92,10 @@ export function namePlace(place: Place): string {
   return `${side}${NAMES[place.site] ?? place.site}`;
 }
 
+/** "both ears", "both lip folds": left and right of a site told as one. */
+export const nameBoth = (site: Site): string =>
+  `both ${namePlace({ site, side: 'none' }).replace(/^(pocket|\S+( \S+)?)/, (noun) => `${noun}s`)}`;
+
 const NAMES: Readonly<Partial<Record<Site, string>>> = { rear: 'under the tail', body: 'whole dog' };
 
 const bothSides = (site: Site): Place[] => SIDES.map((side) => ({ site, side }));

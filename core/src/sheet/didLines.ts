@@ -1,9 +1,9 @@
-import { namePlace, placeKey, type Place } from '../places';
-import { contactsCutShort, elapsedSeconds, inOwnersWords, type Incident, type Step, type TimerState } from '../visit';
-import { SIDES } from '../places';
+import { SIDES, placeKey, type Place } from '../places';
+import { contactsCutShort, elapsedSeconds, type Incident, type Step, type TimerState } from '../visit';
 import type { SentenceKey } from './sentences';
 import type { SheetInput, SheetLine } from './sheet';
-import { say } from './wording';
+import { inWords, reasonWords } from './phrases';
+import { listed, placeWords, say } from './wording';
 
 /** What a visit came to, and in whose words it is told. */
 type Worked = Pick<SheetInput, 'state' | 'steps' | 'wording'>;
@@ -19,9 +19,7 @@ export function didLines(input: Worked, missing: readonly Place[]): SheetLine[] 
       input,
       steps.some((step) => step.stage === 'wash 1' && isDone(step)),
     ),
-    ...steps
-      .filter((step) => step.stage === 'ears, first pass' && step.counts === 'pads' && isDone(step))
-      .map((step) => earLine(input, step)),
+    ...steps.filter(isDone).flatMap((step) => padsLine(input, step)),
     ...cleanedLine(input, steps.filter(isDone)),
     ...plain(
       steps.some((step) => step.stage === 'nails' && isDone(step)),
@@ -45,15 +43,19 @@ export function didLines(input: Worked, missing: readonly Place[]): SheetLine[] 
       key: `incident ${i} ${incident.kind}`,
       words: incidentWords(input, incident),
     })),
-    ...(state.away ? [{ key: 'away', words: say(wording, 'wentHome', { because: state.away.because }) }] : []),
+    ...(state.away
+      ? [{ key: 'away', words: say(wording, 'wentHome', { because: reasonWords(wording, state.away.because) }) }]
+      : []),
     ...plain(state.closed === 'ended early', 'ended early', 'endedEarly'),
     ...(missing.length > 0
-      ? [{ key: 'not looked at', words: say(wording, 'notLookedAt', { places: missing.map(namePlace).join(', ') }) }]
+      ? [{ key: 'not looked at', words: say(wording, 'notLookedAt', { places: listed(wording, missing) }) }]
       : []),
   ];
   // Two washes cut short alike are told once.
   return lines.filter(({ words }, i) => lines.findIndex((each) => each.words === words) === i);
 }
+
+const small = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 
 type PlainSentence = Extract<SentenceKey, 'nailsDone' | 'brushedOut' | 'endedEarly'>;
 
@@ -64,24 +66,36 @@ function bathLine({ state, wording }: Worked, bathed: boolean): SheetLine[] {
   return [{ key: 'bath', words }];
 }
 
-function earLine({ state, wording }: Worked, step: Step): SheetLine {
-  const side = step.sides[0];
-  const place = step.place ? namePlace(step.place) : 'ear';
-  const count = side ? state.pads[side].dirty : 0;
-  const words =
-    count === 0
-      ? say(wording, 'cleaned', { places: place })
-      : count === 1
-        ? say(wording, 'cleanedOnePad', { place })
-        : say(wording, 'cleanedPads', { place, count: String(count) });
-  return { key: step.id, words };
+/** Pads that came out dirty, of an ear that was cleaned; none: null. */
+function dirtyPads({ state }: Worked, { stage, counts, sides: [side] }: Step): number | null {
+  return stage === 'ears, first pass' && counts === 'pads' && side && state.pads[side].dirty > 0
+    ? state.pads[side].dirty
+    : null;
 }
 
-function cleanedLine({ wording }: Worked, done: readonly Step[]): SheetLine[] {
-  const places = done.flatMap(({ stage, place }) =>
-    (stage === 'eyes, on the table' || stage === 'folds') && place ? [namePlace(place)] : [],
-  );
-  return places.length > 0 ? [{ key: 'cleaned', words: say(wording, 'cleaned', { places: places.join(', ') }) }] : [];
+function padsLine(input: Worked, step: Step): SheetLine[] {
+  const { wording } = input;
+  const count = dirtyPads(input, step);
+  if (count === null || step.place === null) return [];
+  const place = placeWords(wording, step.place);
+  const words =
+    count === 1
+      ? say(wording, 'cleanedOnePad', { place })
+      : say(wording, 'cleanedPads', { place, count: String(count) });
+  return [{ key: step.id, words }];
+}
+
+/** All else that was cleaned, in one line. */
+function cleanedLine(input: Worked, done: readonly Step[]): SheetLine[] {
+  const places = done.flatMap((step) => {
+    const { stage, place, counts } = step;
+    const cleaned =
+      stage === 'eyes, on the table' || stage === 'folds' || (stage === 'ears, first pass' && counts === 'pads');
+    return cleaned && place && dirtyPads(input, step) === null ? [place] : [];
+  });
+  return places.length > 0
+    ? [{ key: 'cleaned', words: say(input.wording, 'cleaned', { places: listed(input.wording, places) }) }]
+    : [];
 }
 
 function contactLine({ wording }: Worked, timer: TimerState): SheetLine {
@@ -93,7 +107,7 @@ function contactLine({ wording }: Worked, timer: TimerState): SheetLine {
 const MAT_SENTENCES = { 'brushed out': 'matBrushed', shaved: 'matShaved', left: 'matLeft' } as const;
 
 function matWords({ wording }: Worked, { place, way, beneath }: SheetInput['state']['mats'][number]): string {
-  const said = say(wording, MAT_SENTENCES[way], { place: namePlace(place) });
+  const said = say(wording, MAT_SENTENCES[way], { place: placeWords(wording, place) });
   return beneath === '' ? said : `${said} ${say(wording, 'beneath', { what: beneath })}`;
 }
 
@@ -101,7 +115,7 @@ function incidentWords({ wording }: Worked, { kind, place, done }: Incident): st
   const what = wording.incidents[kind];
   return (
     place
-      ? say(wording, 'incidentAt', { what, place: namePlace(place), done })
+      ? say(wording, 'incidentAt', { what, place: placeWords(wording, place), done })
       : say(wording, 'incident', { what, done })
   ).trim();
 }
@@ -113,7 +127,10 @@ function leftAlone({ steps, wording }: Worked): SheetLine[] {
       ? [
           {
             key: `left ${placeKey(place)}`,
-            words: say(wording, 'leftAlone', { place: namePlace(place), because: inOwnersWords(barred.because) }),
+            words: say(wording, 'leftAlone', {
+              place: placeWords(wording, place),
+              because: reasonWords(wording, barred.because),
+            }),
           },
         ]
       : [],
@@ -126,7 +143,10 @@ function skippedLine({ state, wording }: Worked, step: Step): SheetLine[] {
     ? [
         {
           key: `skipped ${step.id}`,
-          words: say(wording, 'skipped', { step: step.title.toLowerCase(), because: mark.because }),
+          words: say(wording, 'skipped', {
+            step: small(inWords(wording, step.title)),
+            because: reasonWords(wording, mark.because),
+          }),
         },
       ]
     : [];

@@ -1,9 +1,11 @@
 import { higherLevel, type Level } from '../findings';
+import { showDay } from '../units';
 import { notLookedAt } from '../visit';
 import { didLines } from './didLines';
-import { clearLine, sawLines } from './sawLines';
-import type { OwnerSheet, SheetInput } from './sheet';
+import { capital, clearLine, sawLines } from './sawLines';
+import type { OwnerSheet, SheetFrame, SheetInput } from './sheet';
 import { homeCareLines, suggestLines } from './suggestLines';
+import { say } from './wording';
 
 /** The owner sheet of a visit, from its events alone. Pure; the same visit gives the same words. */
 export function makeSheet(input: SheetInput): OwnerSheet {
@@ -12,16 +14,35 @@ export function makeSheet(input: SheetInput): OwnerSheet {
     input,
     input.places.filter((place) => !missing.includes(place)),
   );
+  const level = saw.reduce<Level>((highest, each) => higherLevel(highest, each.level), 'none');
   return {
     dog: input.dog,
     day: input.day,
     language: input.wording.language,
+    frame: frameOf(input, level),
     saw,
     clear: clearLine(saw, input.wording),
     did: didLines(input, missing),
     suggest: suggestLines(input, saw),
     homeCare: homeCareLines(input.due, input.wording, input.day),
-    level: saw.reduce<Level>((level, each) => higherLevel(level, each.level), 'none'),
+    level,
     lookAgain: input.state.cameInLater.length > 0,
+  };
+}
+
+function frameOf({ dog, day, wording }: SheetInput, level: Level): SheetFrame {
+  const { sentences, presses, grades, language } = wording;
+  return {
+    title: `${dog}, ${showDay(day, language)}`,
+    forOwner: sentences.forOwner,
+    headings: {
+      saw: sentences.sawTitle,
+      did: sentences.didTitle,
+      suggest: sentences.suggestTitle,
+      home: sentences.homeTitle,
+    },
+    presses: presses[level] === null ? null : capital(presses[level]),
+    foot: say(wording, 'foot', { grades: grades.slice(1).join(', ') }),
+    sides: { left: sentences.dogsLeft, right: sentences.dogsRight },
   };
 }

@@ -1,17 +1,8 @@
 import { SIGNS, countsAt, type Finding } from '../findings';
-import {
-  BODY_PLACES,
-  lookedAtWith,
-  namePlace,
-  placeKey,
-  placeOf,
-  type Grade,
-  type Place,
-  type PlaceKey,
-} from '../places';
+import { lookedAtWith, placeKey, placeOf, type Grade, type Place } from '../places';
 import { daysBetween, showMonth, type Day } from '../units';
 import type { Saw, SheetInput, SheetLine } from './sheet';
-import { say, type Wording } from './wording';
+import { listed, placeWords, say, type Wording } from './wording';
 
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
@@ -24,23 +15,12 @@ function atNails(findings: readonly Finding[]): Place[] {
   return [...new Set(nails)].map(placeOf);
 }
 
-const OF_THE_BODY: ReadonlySet<PlaceKey> = new Set(BODY_PLACES.map(placeKey));
-
-/**
- * All clear places in one line, "Right ear, left eye: clear."; null when none is. Body places are named apart only
- * where not all of them are clear: an owner reads four words, not twenty.
- */
+/** All clear places in one line, "Both ears, left eye: clear."; null when none is. */
 export function clearLine(saw: readonly Saw[], wording: Wording): SheetLine | null {
   const places = saw.filter(({ grade }) => grade === 0).map(({ place }) => place);
-  const body = places.filter((place) => OF_THE_BODY.has(placeKey(place)));
-  const allOfIt = body.length === OF_THE_BODY.size;
-  const clear = [
-    ...places.filter((place) => !allOfIt || !body.includes(place)).map(namePlace),
-    ...(allOfIt ? [wording.sentences.restClear] : []),
-  ];
-  return clear.length === 0
+  return places.length === 0
     ? null
-    : { key: 'clear', words: say(wording, 'placeClear', { places: capital(clear.join(', ')) }) };
+    : { key: 'clear', words: say(wording, 'placeClear', { places: capital(listed(wording, places)) }) };
 }
 
 const worstAt = (findings: readonly Finding[], place: Place): Grade =>
@@ -51,7 +31,7 @@ function sawAt(input: SheetInput, place: Place): Saw {
   const here = input.state.findings.filter((found) => countsAt(found.place, place));
   const key = `saw ${placeKey(place)}`;
   const level = input.judged[placeKey(place)]?.level ?? 'none';
-  const name = capital(namePlace(place));
+  const name = capital(placeWords(wording, place));
   if (here.length === 0) {
     return { key, place, grade: 0, level, words: say(wording, 'placeClear', { places: name }) };
   }
@@ -81,9 +61,11 @@ function compare({ lastTime, state, wording, day }: SheetInput, place: Place): s
   if (then === 0) return lastTime.looked.includes(placeKey(lookedAtWith(place))) ? sentences.new : null;
   const now = worstAt(state.findings, place);
   const key = now > then ? 'more' : now < then ? 'less' : 'same';
-  const month = monthOfLast(lastTime.day, day);
+  const month = monthOfLast(lastTime.day, day, wording.language);
   return month === null ? sentences[key] : say(wording, `${key}Since`, { month });
 }
 
-const monthOfLast = (last: Day, day: Day): string | null =>
-  daysBetween(last, day) <= REMEMBERED_DAYS || last.slice(0, 7) === day.slice(0, 7) ? null : showMonth(last, day);
+const monthOfLast = (last: Day, day: Day, language: string): string | null =>
+  daysBetween(last, day) <= REMEMBERED_DAYS || last.slice(0, 7) === day.slice(0, 7)
+    ? null
+    : showMonth(last, day, language);

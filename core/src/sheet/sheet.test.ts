@@ -1,71 +1,24 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, RULES, makePlan, planDue, type DogFacts } from '../careplan';
-import { TODAY, aDog } from '../careplan/tests/randomDogs';
+import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, RULES, type DogFacts } from '../careplan';
+import { instruct } from '../careplan/tests/randomDogs';
 import { ADVICE, LEVELS, SIGNS, TRIAGE_TABLE, countsAt, finding, mirrorFinding, type Finding } from '../findings';
+import { day } from '../units';
 import { otherSide, placeKey, type Place } from '../places';
-import { addDays } from '../units';
-import {
-  INCIDENTS,
-  INCIDENT_KINDS,
-  firstSteps,
-  foldVisit,
-  judgeLookOver,
-  placesToLookAt,
-  type Happening,
-} from '../visit';
-import { anyFinding, logged, mirrorHappening, stepsFor } from '../visit/tests/randomVisits';
-import {
-  ENGLISH,
-  NEVER_SAY,
-  NO_EDITS,
-  SENTENCES,
-  makeSheet,
-  readSheet,
-  type OwnerSheet,
-  type Saw,
-  type SheetLine,
-} from '.';
+import { INCIDENTS, INCIDENT_KINDS, firstSteps, type Happening } from '../visit';
+import { anyFinding, mirrorHappening } from '../visit/tests/randomVisits';
+import { BULLDOG as facts, sheetOf } from './tests/sheetOf';
+import { NEVER_SAY, NO_EDITS, SENTENCES, readSheet, type OwnerSheet, type Saw, type SheetLine } from '.';
 
 const LEFT_EAR: Place = { site: 'ear', side: 'left' };
 const RIGHT_EAR: Place = { site: 'ear', side: 'right' };
-const facts = aDog({}, 'english-bulldog');
-
-function sheetOf(
-  happenings: readonly Happening[],
-  lastTime: Finding[] | null = null,
-  dog: DogFacts = facts,
-  lastOn = addDays(TODAY, -21),
-  wording = ENGLISH,
-): OwnerSheet {
-  const state = foldVisit(logged(happenings));
-  const judged = judgeLookOver(dog, state.findings, lastTime ?? []);
-  const places = placesToLookAt(dog);
-  return makeSheet({
-    dog: 'Dumpling',
-    day: TODAY,
-    state,
-    steps: stepsFor(dog, judged),
-    places,
-    judged,
-    lastTime: lastTime && {
-      findings: lastTime,
-      looked: places.map(({ site, side }) => `${site}/${side}` as const),
-      day: lastOn,
-    },
-    due: planDue(makePlan(dog), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY),
-    nextSuggested: addDays(TODAY, 21),
-    nextBooked: null,
-    wording,
-  });
-}
 const found = (each: Finding): Happening => ({ type: 'found', finding: each });
 const everyWord = (sheet: OwnerSheet) =>
   [...sheet.saw, ...sheet.did, ...sheet.suggest, ...sheet.homeCare].map(({ words }) => words).join('\n');
 const wordsOf = (lines: readonly SheetLine[]) => lines.map(({ words }) => words);
 
 test('home care names the folds it is for, and one side only where the other must be left alone', () => {
-  const lines = (dog: DogFacts) => sheetOf([], null, dog).homeCare.map(({ words }) => words);
+  const lines = (dog: DogFacts) => sheetOf([], null, { dog }).homeCare.map(({ words }) => words);
   const eyes = (dog: DogFacts) => lines(dog).find((each) => each.startsWith('Eyes and face'));
   expect(lines(facts).join(' ')).toMatch(
     /Folds \(nose fold, pocket between eye and nose, lip fold, tail fold\), every 2 days/,
@@ -97,6 +50,33 @@ test('the handbook example: brown wax with a musty smell in the left ear, more t
   ]);
 });
 
+describe('what somebody cleaned is told in few words', () => {
+  const cleaned = (...extra: Happening[]) =>
+    sheetOf([], null, {
+      then: (steps) => [...steps.map(({ id }): Happening => ({ type: 'step done', step: id })), ...extra],
+    });
+  test('both sides as one; an ear with dirty pads by itself, with its count', () => {
+    expect(wordsOf(cleaned().did)).toContain(
+      'Cleaned: both ears, both eyes, nose fold, both pockets between eye and nose, both lip folds, tail fold.',
+    );
+    const left = cleaned({ type: 'pad dirty', side: 'left', colour: 'brown' });
+    expect(wordsOf(left.did)).toContain('Cleaned the left ear: one dirty pad before a pad came out clean.');
+    expect(wordsOf(left.did).join(' ')).toContain('Cleaned: right ear, both eyes');
+  });
+  test('why a place was left alone, in the owner’s words and days', () => {
+    const suspended = { ...facts, suspended: { 'ear/left': SIGNS['ear musty smell'].name } } as DogFacts;
+    const barred = {
+      ...facts,
+      instructions: [instruct({ kind: 'bar', task: 'ear cleaning' }, { until: day('2026-12-31') })],
+    };
+    const did = (dog: DogFacts) => wordsOf(sheetOf([], null, { dog }).did).join(' ');
+    expect(did(suspended)).toContain(
+      `Left the left ear alone: Nothing here until a vet has answered: ${SIGNS['ear musty smell'].owner}.`,
+    );
+    expect(did(barred)).toContain('Left the left ear alone: Not done until Thu 31 Dec: Dr Oyelaran.');
+  });
+});
+
 describe('compared with last time', () => {
   const wax = (grade: 1 | 2 | 3) => finding(LEFT_EAR, 'ear pale wax', grade);
   test.each([
@@ -121,7 +101,7 @@ test('what was not looked at, an early end, a lost plug and late work are said',
   ]);
   expect(sheet.saw).toEqual([]);
   expect(wordsOf(sheet.did).join(' ')).toMatch(
-    /could not find the cotton that was in the right ear.*ended the visit early.*Not looked at this time: left ear, right ear/,
+    /could not find the cotton that was in the right ear.*ended the visit early.*Not looked at this time: both ears, .*the rest of the body\./,
   );
   expect(sheet.lookAgain).toBe(true);
 });

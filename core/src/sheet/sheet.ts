@@ -1,9 +1,13 @@
 import type { DueLine, Task } from '../careplan';
 import type { Finding, Level, Triage } from '../findings';
-import type { Grade, Place, PlaceKey } from '../places';
+import type { Grade, Place, PlaceKey, Side } from '../places';
 import type { Day } from '../units';
 import type { Step, VisitState } from '../visit';
 import type { Wording } from './wording';
+
+/** The parts of an owner's page, in order. */
+export const ALL_SECTIONS = ['saw', 'did', 'suggest', 'home'] as const;
+export type Section = (typeof ALL_SECTIONS)[number];
 
 /** One sentence of the sheet. The key says what it speaks of, and stays when the words change: edits hang on it. */
 export interface SheetLine {
@@ -23,11 +27,26 @@ export interface HomeCareLine extends SheetLine {
   readonly task: Task;
 }
 
+/** What stands around the sentences of a sheet, in its language. */
+export interface SheetFrame {
+  /** "Teasel, Wed 25 Nov" */
+  readonly title: string;
+  /** A slot for the name. */
+  readonly forOwner: string;
+  readonly headings: Readonly<Record<Section, string>>;
+  /** What presses, said above everything else; null: nothing. */
+  readonly presses: string | null;
+  readonly foot: string;
+  /** What a drawing says of its sides. */
+  readonly sides: Readonly<Record<Side, string>>;
+}
+
 /** The owner's page as made from the visit, its parts kept apart: what we saw, what we did, what we suggest. */
 export interface OwnerSheet {
   readonly dog: string;
   readonly day: Day;
   readonly language: string;
+  readonly frame: SheetFrame;
   readonly saw: readonly Saw[];
   /** All clear places in one sentence; null when none is. */
   readonly clear: SheetLine | null;

@@ -15,6 +15,14 @@ const made = (more: Partial<OwnerSheet> = {}): OwnerSheet => ({
   dog: 'Teasel',
   day: '2026-11-26' as Day,
   language: 'en-GB',
+  frame: {
+    title: 'Teasel, Thu 26 Nov',
+    forOwner: 'For {owner}',
+    headings: { saw: 'Saw', did: 'Did', suggest: 'Suggest', home: 'Home' },
+    presses: null,
+    foot: 'Foot.',
+    sides: { left: 'left', right: 'right' },
+  },
   saw: [saw('saw ear/left', 'Left ear: dark-brown wax (slight).')],
   clear: { key: 'clear', words: 'Right ear: clear.' },
   did: [

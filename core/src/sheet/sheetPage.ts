@@ -1,17 +1,7 @@
 import type { Task } from '../careplan';
 import { placeKey, type Grade, type PlaceKey } from '../places';
 import type { Day } from '../units';
-import type { OwnerSheet, SheetLine } from './sheet';
-
-/** The parts of an owner's page, in order. */
-export const SECTIONS = {
-  saw: 'What we saw',
-  did: 'What we did',
-  suggest: 'What we suggest',
-  home: 'At home',
-} as const;
-export type Section = keyof typeof SECTIONS;
-export const ALL_SECTIONS = Object.keys(SECTIONS) as readonly Section[];
+import { ALL_SECTIONS, type OwnerSheet, type Section, type SheetFrame, type SheetLine } from './sheet';
 
 /** What a groomer made of one made sentence. Kept with the words it was made from: one sees when those have changed. */
 export interface LineEdit {
@@ -87,6 +77,7 @@ export interface ReadSheet {
   readonly dog: string;
   readonly day: Day;
   readonly language: string;
+  readonly frame: SheetFrame;
   /** For the drawing: places that are told of, and no others. */
   readonly grades: Readonly<Partial<Record<PlaceKey, Grade>>>;
   readonly parts: readonly { readonly section: Section; readonly lines: readonly ReadLine[] }[];
@@ -108,6 +99,7 @@ export function readSheet(sheet: OwnerSheet, edits: SheetEdits): ReadSheet {
     dog: sheet.dog,
     day: sheet.day,
     language: sheet.language,
+    frame: sheet.frame,
     grades: Object.fromEntries(grades),
     parts: parts.filter(({ lines }) => lines.length > 0),
   };

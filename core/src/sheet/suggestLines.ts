@@ -1,11 +1,12 @@
 import type { DueLine } from '../careplan';
 import { LEVELS, atLeast } from '../findings';
-import { homeTaskName, homeTasks, nextHomeDay } from '../homecare';
-import { namePlace, placeKey } from '../places';
-import { everyWords, showDay, type Day } from '../units';
+import { homeTasks, nextHomeDay } from '../homecare';
+import { placeKey } from '../places';
+import { showDay, type Day } from '../units';
+import { inWords } from './phrases';
 import { fillIn } from './sentences';
 import type { HomeCareLine, Saw, SheetInput, SheetLine } from './sheet';
-import { say, type Wording } from './wording';
+import { everyWordsIn, homeCareName, minuteWords, placeWords, say, type Wording } from './wording';
 
 /** What the owner is asked to do, most urgent first, one sentence a place; then the next visit. */
 export const suggestLines = (input: SheetInput, saw: readonly Saw[]): SheetLine[] => [
@@ -21,7 +22,7 @@ function advice({ judged, wording }: SheetInput, saw: readonly Saw[]): SheetLine
     const sentence = wording.advice[level];
     return sentence === null
       ? []
-      : [{ key: `advice ${placeKey(place)}`, words: fillIn(sentence, { place: namePlace(place) }) }];
+      : [{ key: `advice ${placeKey(place)}`, words: fillIn(sentence, { place: placeWords(wording, place) }) }];
   });
   const vetForTears = Object.values(judged).some((each) => each.rows.some((row) => row.id === 'eye: stain'));
   const all = [...said, ...(vetForTears ? [{ key: 'eye vet', words: wording.sentences.eyeVet }] : [])];
@@ -32,8 +33,8 @@ function advice({ judged, wording }: SheetInput, saw: readonly Saw[]): SheetLine
 function nextLine({ nextBooked, nextSuggested, day, wording }: SheetInput): SheetLine {
   const words =
     nextBooked === null
-      ? say(wording, 'nextVisit', { day: showDay(nextSuggested ?? day) })
-      : say(wording, 'booked', { day: showDay(nextBooked) });
+      ? say(wording, 'nextVisit', { day: showDay(nextSuggested ?? day, wording.language) })
+      : say(wording, 'booked', { day: showDay(nextBooked, wording.language) });
   return { key: 'next', words };
 }
 
@@ -43,10 +44,10 @@ export const homeCareLines = (due: readonly DueLine[], wording: Wording, visit: 
     key: `home ${home.key}`,
     task: home.task,
     words: say(wording, 'homeCare', {
-      what: homeTaskName(home),
-      every: everyWords(home.everyDays),
-      day: showDay(nextHomeDay(home, visit, visit)),
-      how: home.how,
-      minutes: home.minutes === 1 ? '1 minute' : `${home.minutes} minutes`,
+      what: homeCareName(wording, home),
+      every: everyWordsIn(wording, home.everyDays),
+      day: showDay(nextHomeDay(home, visit, visit), wording.language),
+      how: inWords(wording, home.how),
+      minutes: minuteWords(wording, home.minutes),
     }),
   }));

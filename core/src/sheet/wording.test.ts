@@ -3,14 +3,14 @@ import { fleschKincaid } from 'flesch-kincaid';
 import { syllable } from 'syllable';
 import { describe, expect, test } from 'vitest';
 import { METHOD_CARDS } from '../methods';
-import { ENGLISH, inHouseWords, shippedWords, slotsOf, wordingProblem, type WordingKey } from '.';
+import { ENGLISH, inHouseWords, inWords, shippedWords, slotsOf, wordingProblem, type WordingKey } from '.';
 import { fillIn } from './sentences';
 
 const shipped = shippedWords();
 const keys = Object.keys(shipped) as WordingKey[];
 
 test('everything that ships may be said', () => {
-  for (const key of keys) expect([key, wordingProblem(key, shipped[key])]).toEqual([key, null]);
+  for (const key of keys) expect([key, wordingProblem(key, shipped[key] ?? '')]).toEqual([key, null]);
 });
 
 describe('what a house may not say', () => {
@@ -30,7 +30,9 @@ test('what a house says otherwise is said, and nothing else changes', () => {
     'sentence cleaned': 'We cleaned: {places}.',
     'advice tell': 'Have an eye on the {place}, please.',
     'sign ear damp': 'a damp ear',
+    'home Lift the fold, wipe, dry.': 'Lift it, wipe it, dry it.',
   });
+  expect(inWords(house, 'Lift the fold, wipe, dry.')).toBe('Lift it, wipe it, dry it.');
   expect(house.sentences.cleaned).toBe('We cleaned: {places}.');
   expect(house.advice.tell).toBe('Have an eye on the {place}, please.');
   expect(house.signs['ear damp']).toBe('a damp ear');
@@ -42,8 +44,8 @@ test('slots are filled by name, wherever they stand; a slot without a word is re
   expect(() => fillIn('{a}', {})).toThrow(RangeError);
   fc.assert(
     fc.property(fc.constantFrom(...keys), (key) => {
-      const words = Object.fromEntries(slotsOf(shipped[key]).map((slot) => [slot, 'word']));
-      expect(fillIn(shipped[key], words)).not.toMatch(/[{}]/);
+      const words = Object.fromEntries(slotsOf(shipped[key] ?? '').map((slot) => [slot, 'word']));
+      expect(fillIn(shipped[key] ?? '', words)).not.toMatch(/[{}]/);
     }),
   );
 });
@@ -56,6 +58,7 @@ const TYPICAL: Readonly<Record<string, string>> = {
   compared: 'more than last time',
   sign: 'dark-brown wax',
   grade: 'slight',
+  grades: 'slight, plain, bad',
   month: 'May',
   day: 'Wed 16 Dec',
   products: 'Oat gentle wash',
@@ -95,7 +98,7 @@ function gradeOf(texts: readonly string[]): number {
 }
 
 describe('a child of twelve can read it', () => {
-  const filled = (key: WordingKey) => fillIn(shipped[key], TYPICAL);
+  const filled = (key: WordingKey) => fillIn(shipped[key] ?? '', TYPICAL);
   test('the measure tells plain words from learned ones', () => {
     expect(gradeOf(['The cat sat on the mat. It was warm.'])).toBeLessThan(2);
     expect(
@@ -104,7 +107,7 @@ describe('a child of twelve can read it', () => {
       ]),
     ).toBeGreaterThan(15);
   });
-  test.each(['sentence', 'advice', 'sign', 'subject', 'message'])('all of “%s” together', (kind) => {
+  test.each(['sentence', 'advice', 'sign', 'home', 'subject', 'message'])('all of “%s” together', (kind) => {
     expect(gradeOf(keys.filter((key) => key.startsWith(kind)).map(filled))).toBeLessThan(7);
   });
   test('no single sentence or piece of advice is hard', () => {

@@ -37,22 +37,28 @@ export function yearsOld(born: Day, on: Day): number {
 /** Month number 1–12. */
 export const monthOf = (on: Day): number => Number(on.slice(5, 7));
 
-const DAY_WORDS = new Intl.DateTimeFormat('en-GB', {
-  weekday: 'short',
-  day: 'numeric',
-  month: 'short',
-  timeZone: 'UTC',
-});
+/** Making a format is slow, and there are only so many languages. */
+function formatsOf(options: Intl.DateTimeFormatOptions): (language: string) => Intl.DateTimeFormat {
+  const made = new Map<string, Intl.DateTimeFormat>();
+  return (language) => {
+    const format = made.get(language) ?? new Intl.DateTimeFormat(language, { ...options, timeZone: 'UTC' });
+    made.set(language, format);
+    return format;
+  };
+}
+const dayFormat = formatsOf({ weekday: 'short', day: 'numeric', month: 'short' });
+const monthFormat = formatsOf({ month: 'long' });
 
-/** "Thu, 3 Dec" without the comma: "Thu 3 Dec". */
-export const showDay = (on: Day): string => DAY_WORDS.format(new Date(`${on}T00:00:00Z`)).replace(',', '');
-
-const MONTH_WORDS = new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' });
+/** "Thu, 3 Dec" without the comma: "Thu 3 Dec"; in another language as that language writes it (BCP 47). */
+export const showDay = (on: Day, language = 'en-GB'): string =>
+  dayFormat(language)
+    .format(new Date(`${on}T00:00:00Z`))
+    .replace(',', '');
 
 /** "September"; with its year where that is not the year of `seenFrom`: "September 2025". */
-export function showMonth(on: Day, seenFrom: Day): string {
+export function showMonth(on: Day, seenFrom: Day, language = 'en-GB'): string {
   const year = on.slice(0, 4);
-  const month = MONTH_WORDS.format(new Date(`${on}T00:00:00Z`));
+  const month = monthFormat(language).format(new Date(`${on}T00:00:00Z`));
   return year === seenFrom.slice(0, 4) ? month : `${month} ${year}`;
 }
 

@@ -57,3 +57,4 @@ export {
 } from './timers';
 export type { VisitPlan } from './visitPlan';
 export { ERASED, withoutWords } from './withoutWords';
+export { STEP_TITLES } from './stepTitles';

@@ -1,5 +1,6 @@
 import type { HomeCareView } from '@dewpond/contract';
 import { homeShare, homeTasks } from '@dewpond/core/homecare';
+import { inWords } from '@dewpond/core/sheet';
 import { addDays, type Day } from '@dewpond/core/units';
 import { and, eq, gte } from 'drizzle-orm';
 import { homePhoto, homeTick } from '../db/schema';
@@ -7,6 +8,7 @@ import type { Tenant } from '../db/tenant';
 import { planFor } from '../dogs/facts';
 import type { DogRecord } from '../dogs/records';
 import type { House } from '../house/house';
+import { wordingOf } from '../house/letterhead';
 import { dayIn } from '../house/zone';
 
 /** Ticks are held against what was asked for over so many days. */
@@ -18,7 +20,11 @@ export const homeSince = (record: DogRecord, zone: string): Day =>
 
 /** What an owner does between visits, on which days, and what was ticked. */
 export async function homeCareOf(tx: Tenant, house: House, record: DogRecord, today: Day): Promise<HomeCareView> {
-  const tasks = homeTasks(planFor(record, house, today).due);
+  const wording = wordingOf(house);
+  const tasks = homeTasks(planFor(record, house, today).due).map((task) => ({
+    ...task,
+    how: inWords(wording, task.how),
+  }));
   const since = homeSince(record, house.zone);
   const from = addDays(today, -LOOKED_BACK_DAYS);
   const rows = await tx

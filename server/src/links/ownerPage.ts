@@ -1,9 +1,8 @@
 import { homeTicking, type OwnerPage } from '@dewpond/contract';
 import { atLeast, type Level } from '@dewpond/core/findings';
 import { nextVisit } from '@dewpond/core/careplan';
-import { namePlace, placeOf } from '@dewpond/core/places';
-import { URGENCY } from '@dewpond/core/referral';
-import { readSheet } from '@dewpond/core/sheet';
+import { placeOf } from '@dewpond/core/places';
+import { placeWords, readSheet } from '@dewpond/core/sheet';
 import { daysBetween, type Day } from '@dewpond/core/units';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import express, { Router, type Request, type RequestHandler } from 'express';
@@ -15,7 +14,7 @@ import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
 import { planFor } from '../dogs/facts';
 import { loadDogs } from '../dogs/records';
 import { loadHouse } from '../house/house';
-import { letterheadOf } from '../house/letterhead';
+import { letterheadOf, wordingOf } from '../house/letterhead';
 import { dayIn } from '../house/zone';
 import type { Services } from '../http/context';
 import { idIn } from '../http/ids';
@@ -209,6 +208,7 @@ async function pageFor(
     const shown = photosAgreed ? photos.filter((each) => edits.photos.includes(each.id)) : [];
     sheets.push({ visitId: id, read: readSheet(sheet, edits), photos: shown });
   }
+  const wording = wordingOf(house);
   const letters = await tx
     .select()
     .from(referral)
@@ -225,8 +225,8 @@ async function pageFor(
       .filter(({ level }) => atLeast(level, 'vet'))
       .map(({ id, place, level, openedOn }) => ({
         id,
-        place: namePlace(placeOf(place)),
-        urgency: URGENCY[level satisfies Level] ?? '',
+        place: placeWords(wording, placeOf(place)),
+        urgency: wording.urgency[level satisfies Level] ?? '',
         openedOn: openedOn as Day,
       })),
     booked: booked.map(({ startsAt, kind }) => ({ startsAt, kind })),

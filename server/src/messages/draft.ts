@@ -1,8 +1,7 @@
 import type { MessageDraft } from '@dewpond/contract';
 import { LINK_MARK, reachOf, type MessageKind } from '@dewpond/core/messages';
-import { namePlace, placeOf } from '@dewpond/core/places';
-import { URGENCY } from '@dewpond/core/referral';
-import { fillIn } from '@dewpond/core/sheet';
+import { placeOf } from '@dewpond/core/places';
+import { fillIn, placeWords } from '@dewpond/core/sheet';
 import { showDay, type Day } from '@dewpond/core/units';
 import { eq } from 'drizzle-orm';
 import { client, dog, referral, visit } from '../db/schema';
@@ -33,19 +32,20 @@ export async function draftFor(tx: Tenant, dogId: string, about: About, now: num
   if (!its) throw notFound('dog');
   const [visited] = about.visit ? await tx.select().from(visit).where(eq(visit.id, about.visit)) : [];
   const [open] = about.referral ? await tx.select().from(referral).where(eq(referral.id, about.referral)) : [];
+  const wording = wordingOf(house);
   const words = {
     dog: its.dog,
     owner: its.owner,
     business: house.name,
     phone: house.phone,
     time: about.time ?? 'this afternoon',
-    day: showDay((visited?.day ?? dayIn(house.zone, now)) as Day),
+    day: showDay((visited?.day ?? dayIn(house.zone, now)) as Day, wording.language),
     days: String(LINK_DAYS),
     link: LINK_MARK,
-    place: open ? namePlace(placeOf(open.place)) : '',
-    urgency: open ? (URGENCY[open.level] ?? '') : '',
+    place: open ? placeWords(wording, placeOf(open.place)) : '',
+    urgency: open ? (wording.urgency[open.level] ?? '') : '',
   };
-  const template = wordingOf(house).messages[about.kind];
+  const template = wording.messages[about.kind];
   return {
     owner: its.owner,
     reach: reachOf(its.card),

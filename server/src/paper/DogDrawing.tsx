@@ -28,8 +28,18 @@ function Side({ x, y, end, children }: { x: number; y: number; end: boolean; chi
   );
 }
 
+/** What a drawing says of its sides. */
+const SIDE_NAMES = { left: 'dog’s left', right: 'dog’s right' };
+
+interface HeadOnPaperProps {
+  readonly traits: Traits;
+  readonly grades: Grades;
+  readonly width: number;
+  readonly says?: Readonly<Record<Side, string>>;
+}
+
 /** The head from the front on paper; the dog's left is on the reader's right, and the drawing says so. */
-export function HeadOnPaper({ traits, grades, width }: { traits: Traits; grades: Grades; width: number }) {
+export function HeadOnPaper({ traits, grades, width, says = SIDE_NAMES }: HeadOnPaperProps) {
   const head = headShape(traits);
   const height = 150 - head.top;
   const ears = BOTH.map((s) => (
@@ -64,10 +74,10 @@ export function HeadOnPaper({ traits, grades, width }: { traits: Traits; grades:
         return grade === undefined ? null : <Mark key={key} point={point} grade={grade} />;
       })}
       <Side x={-158} y={146} end={false}>
-        dog’s right
+        {says.right}
       </Side>
       <Side x={158} y={146} end>
-        dog’s left
+        {says.left}
       </Side>
     </Svg>
   );
@@ -86,18 +96,16 @@ export const sidesToDraw = (traits: Traits, grades: Grades): Side[] =>
     }),
   );
 
+interface BodyOnPaperProps {
+  readonly traits: Traits;
+  readonly grades: Grades;
+  readonly side: Side;
+  readonly width: number;
+  readonly says?: string;
+}
+
 /** The body from one side on paper. */
-export function BodyOnPaper({
-  traits,
-  grades,
-  side,
-  width,
-}: {
-  traits: Traits;
-  grades: Grades;
-  side: Side;
-  width: number;
-}) {
+export function BodyOnPaper({ traits, grades, side, width, says = `${SIDE_NAMES[side]} side` }: BodyOnPaperProps) {
   const shape = profile(traits);
   const mirrored = side === 'left';
   const at = ({ x, y }: Point): Point => ({ x: mirrored ? 320 - x : x, y });
@@ -117,7 +125,7 @@ export function BodyOnPaper({
         return grade === undefined || site === 'head' ? null : <Mark key={site} point={at(point)} grade={grade} />;
       })}
       <Side x={mirrored ? 316 : 4} y={217} end={mirrored}>
-        {`dog’s ${side} side`}
+        {says}
       </Side>
     </Svg>
   );

@@ -1,8 +1,6 @@
 import type { Letterhead } from '@dewpond/contract';
 import type { Traits } from '@dewpond/core/catalogue';
-import { GRADE_WORDS } from '@dewpond/core/places';
-import { SECTIONS, type ReadSheet, type Section } from '@dewpond/core/sheet';
-import { showDay } from '@dewpond/core/units';
+import { fillIn, type ReadSheet, type Section } from '@dewpond/core/sheet';
 import { Document, Image, Page, Text, View } from '@react-pdf/renderer';
 import { BodyOnPaper, HeadOnPaper, sidesToDraw } from '../paper/DogDrawing';
 import { breakable } from '../paper/fonts';
@@ -18,9 +16,11 @@ export interface PrintedSheet {
   readonly photos: readonly { readonly words: string; readonly bytes: Buffer }[];
 }
 
+const PRESSES = { color: '#98381f', fontWeight: 700, marginTop: 4 } as const;
+
 /** The owner sheet on one page of A4: what we saw, did, suggest. */
 export function SheetDocument({ house, owner, read, drawing, photos }: PrintedSheet) {
-  const title = `${read.dog}, ${showDay(read.day)}`;
+  const { title, headings, forOwner, presses, foot, sides: sideWords } = read.frame;
   const lines = (section: Section) => read.parts.find((part) => part.section === section)?.lines ?? [];
   const words = (section: Section) => lines(section).map((line) => line.words);
   const sides = sidesToDraw(drawing, read.grades);
@@ -29,11 +29,12 @@ export function SheetDocument({ house, owner, read, drawing, photos }: PrintedSh
       <Page size="A4" style={PAPER.page}>
         <Head house={house} />
         <Text style={PAPER.title}>{breakable(title)}</Text>
-        <Text style={PAPER.soft}>{breakable(`For ${owner}`)}</Text>
+        <Text style={PAPER.soft}>{breakable(fillIn(forOwner, { owner }))}</Text>
+        {presses === null ? null : <Text style={PRESSES}>{breakable(presses)}</Text>}
         <View style={{ flexDirection: 'row', gap: 16 }}>
           <View style={{ flex: 1 }}>
             <View style={PAPER.part}>
-              <Text style={[PAPER.heading, { color: house.colour }]}>{SECTIONS.saw}</Text>
+              <Text style={[PAPER.heading, { color: house.colour }]}>{headings.saw}</Text>
               {lines('saw').map(({ key, grade, words: said }) => (
                 <View key={key} style={PAPER.row} wrap={false}>
                   {grade === null ? null : <Ripple grade={grade} />}
@@ -41,12 +42,19 @@ export function SheetDocument({ house, owner, read, drawing, photos }: PrintedSh
                 </View>
               ))}
             </View>
-            <Part heading={SECTIONS.did} colour={house.colour} lines={words('did')} />
+            <Part heading={headings.did} colour={house.colour} lines={words('did')} />
           </View>
           <View style={{ width: 150, marginTop: 6, gap: 6 }}>
-            <HeadOnPaper traits={drawing} grades={read.grades} width={150} />
+            <HeadOnPaper traits={drawing} grades={read.grades} width={150} says={sideWords} />
             {sides.map((side) => (
-              <BodyOnPaper key={side} traits={drawing} grades={read.grades} side={side} width={150} />
+              <BodyOnPaper
+                key={side}
+                traits={drawing}
+                grades={read.grades}
+                side={side}
+                width={150}
+                says={sideWords[side]}
+              />
             ))}
           </View>
         </View>
@@ -63,10 +71,10 @@ export function SheetDocument({ house, owner, read, drawing, photos }: PrintedSh
             ))}
           </View>
         )}
-        <Part heading={SECTIONS.suggest} colour={house.colour} lines={words('suggest')} />
-        <Part heading={SECTIONS.home} colour={house.colour} lines={words('home')} />
+        <Part heading={headings.suggest} colour={house.colour} lines={words('suggest')} />
+        <Part heading={headings.home} colour={house.colour} lines={words('home')} />
         <Text style={PAPER.foot} fixed>
-          {`A dot is clear; one, two, three rings are ${GRADE_WORDS.slice(1).join(', ')}. Left and right are the dog's own. This is what a groomer saw from the outside; only a vet can say what it means.`}
+          {breakable(foot)}
         </Text>
       </Page>
     </Document>

@@ -1,4 +1,3 @@
-import { namePlace, placeOf } from '@dewpond/core/places';
 import { readSheet } from '@dewpond/core/sheet';
 import { eq, inArray } from 'drizzle-orm';
 import { photo, sheetPdf } from '../db/schema';
@@ -42,9 +41,9 @@ export async function keepSheet(
                 chosen.map(({ id }) => id),
               ),
             );
-    const shown = chosen.flatMap(({ id, place }) => {
+    const shown = chosen.flatMap(({ id, name: words }) => {
       const row = rows.find((each) => each.id === id);
-      return row ? [{ words: namePlace(placeOf(place)), bytes: row.bytes }] : [];
+      return row ? [{ words, bytes: row.bytes }] : [];
     });
     const [before] = await tx.select().from(sheetPdf).where(eq(sheetPdf.visitId, visitId));
     return {

@@ -1,7 +1,6 @@
 import type { SheetView } from '@dewpond/contract';
 import { nextVisit } from '@dewpond/core/careplan';
-import { NO_EDITS, makeSheet, type OwnerSheet } from '@dewpond/core/sheet';
-import { placeKey } from '@dewpond/core/places';
+import { NO_EDITS, makeSheet, placeWords, type OwnerSheet, type Wording } from '@dewpond/core/sheet';
 import { eq } from 'drizzle-orm';
 import { appointmentsOfDogs } from '../appointments/queries';
 import { photo, sheetEdit } from '../db/schema';
@@ -32,7 +31,7 @@ export async function sheetViewOf(tx: Tenant, visitId: string, now: number): Pro
     sheet: await sheetOf(tx, house, visit, record, now),
     edits,
     version,
-    photos: await photosHere(tx, visit),
+    photos: await photosHere(tx, wordingOf(house), visit),
     photosAgreed: record.client.card.consents.photos?.yes === true,
   };
 }
@@ -72,10 +71,10 @@ export async function editsOf(tx: Tenant, visitId: string) {
 }
 
 /** Pictures of a visit that have arrived, with the place they show. */
-async function photosHere(tx: Tenant, { row, state }: LoadedVisit): Promise<SheetView['photos']> {
+async function photosHere(tx: Tenant, wording: Wording, { row, state }: LoadedVisit): Promise<SheetView['photos']> {
   const arrived = await tx.select({ id: photo.id }).from(photo).where(eq(photo.visitId, row.id));
   const there = new Set(arrived.map(({ id }) => id));
   return state.photos
     .filter(({ photo: id }) => there.has(id))
-    .map(({ photo: id, place }) => ({ id, place: placeKey(place) }));
+    .map(({ photo: id, place }) => ({ id, name: placeWords(wording, place) }));
 }

@@ -19,6 +19,8 @@ interface BodyProps {
   readonly grades: Readonly<Partial<Record<PlaceKey, Grade | null>>>;
   readonly onPlace?: ((place: PlaceKey) => void) | undefined;
   readonly className?: string;
+  /** What it says of its side. */
+  readonly says?: string;
 }
 
 const SIDES_OF_DRAWING = [1, -1] as const;
@@ -39,7 +41,12 @@ function Marks({ spots, side, grades, onPlace }: Marked & { readonly spots: [Sit
   });
 }
 
-function Profile({ side, className, ...marked }: Omit<BodyProps, 'view'> & { readonly side: Side }) {
+function Profile({
+  side,
+  className,
+  says = `dog’s ${side} side`,
+  ...marked
+}: Omit<BodyProps, 'view'> & { readonly side: Side }) {
   const shape = profile(marked.traits);
   const mirrored = side === 'left';
   const at = ({ x, y }: Point): Point => ({ x: mirrored ? 320 - x : x, y });
@@ -56,7 +63,7 @@ function Profile({ side, className, ...marked }: Omit<BodyProps, 'view'> & { rea
         <ellipse cx={shape.nose.x} cy={shape.nose.y} rx={5} ry={4.4} fill="var(--ink)" />
       </g>
       <SideName x={mirrored ? 314 : 6} y={217} end={mirrored}>
-        {`dog’s ${side} side`}
+        {says}
       </SideName>
       <Marks {...marked} side={side} spots={spots.map(([site, point]) => [site, at(point)])} />
     </svg>

@@ -1,5 +1,5 @@
 import type { Traits } from '@dewpond/core/catalogue';
-import { GRADE_WORDS, namePlace, placeOf, type Grade, type PlaceKey } from '@dewpond/core/places';
+import { GRADE_WORDS, namePlace, placeOf, type Grade, type PlaceKey, type Side } from '@dewpond/core/places';
 import type { ReactNode } from 'react';
 import { Mark } from './Mark';
 import { headShape } from '@dewpond/core/drawing';
@@ -15,6 +15,8 @@ interface DogHeadProps {
   readonly lifted?: boolean;
   /** What the drawing says instead of its marks. */
   readonly says?: string;
+  /** What it says of its sides. */
+  readonly sides?: Readonly<Record<Side, string>>;
   /** Drawn over the head, in its own frame: around the bridge of the nose. */
   readonly children?: ReactNode;
 }
@@ -22,7 +24,16 @@ interface DogHeadProps {
 const SIDES_OF_DRAWING = [1, -1] as const;
 
 /** The head from the front; the dog's left is on the reader's right, and the drawing says so. */
-export function DogHead({ traits, grades, onPlace, className, lifted = false, says, children }: DogHeadProps) {
+export function DogHead({
+  traits,
+  grades,
+  onPlace,
+  className,
+  lifted = false,
+  says,
+  sides = SIDE_NAMES,
+  children,
+}: DogHeadProps) {
   const head = headShape(traits, lifted);
   const marks = Object.entries(head.spots).filter(([key]) => key in grades);
   const words = marks.map(([key]) => `${namePlace(placeOf(key))}: ${gradeWords(grades[key as PlaceKey])}`).join('; ');
@@ -53,7 +64,7 @@ export function DogHead({ traits, grades, onPlace, className, lifted = false, sa
         transform={`translate(0,${head.nose.y})`}
         d="M-17,0 C-11,-9 11,-9 17,0 C17,12 7,20 0,20 C-7,20 -17,12 -17,0 Z"
       />
-      {marks.length > 0 && <SideNames />}
+      {marks.length > 0 && <SideNames names={sides} />}
       {marks.map(([key, point]) => (
         <Mark
           key={key}
@@ -68,14 +79,16 @@ export function DogHead({ traits, grades, onPlace, className, lifted = false, sa
   );
 }
 
-function SideNames() {
+const SIDE_NAMES = { left: 'dog’s left', right: 'dog’s right' };
+
+function SideNames({ names }: { readonly names: Readonly<Record<Side, string>> }) {
   return (
     <g fontSize={16} fill="var(--soft)">
       <text x={-156} y={146}>
-        dog’s right
+        {names.right}
       </text>
       <text x={156} y={146} textAnchor="end">
-        dog’s left
+        {names.left}
       </text>
     </g>
   );

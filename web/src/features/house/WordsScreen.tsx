@@ -27,6 +27,7 @@ const GROUPS = {
   sentence: 'Sentences of a sheet',
   advice: 'What we ask of the owner',
   sign: 'Signs, as an owner reads them',
+  home: 'What is done at home',
   subject: 'Subjects of messages',
   message: 'Messages',
 } as const;
@@ -79,7 +80,7 @@ function Words({ view }: { readonly view: LetterheadView }) {
               {here.map((key) => (
                 <Sentence
                   key={key}
-                  shipped={SHIPPED[key]}
+                  shipped={SHIPPED[key] ?? ''}
                   own={view.wording[key]}
                   mayEdit={view.mayEdit}
                   problem={(words) => wordingProblem(key, words)}

@@ -18,6 +18,14 @@ const sheet = (on: string, words: string): OwnerPage['sheets'][number] => ({
     dog: 'Radish',
     day: day(on),
     language: 'en-GB',
+    frame: {
+      title: 'Radish',
+      forOwner: 'For {owner}',
+      headings: { saw: 'What we saw', did: 'What we did', suggest: 'What we suggest', home: 'At home' },
+      presses: null,
+      foot: 'Only a vet can say what it means.',
+      sides: { left: 'dog’s left', right: 'dog’s right' },
+    },
     grades: { 'ear/left': 2 },
     parts: [
       { section: 'saw', lines: [line('saw ear/left', words, 2)] },

@@ -143,12 +143,11 @@ function Sheet({ page, sheet }: { readonly page: OwnerPage; readonly sheet: Owne
     <>
       <SheetPaper
         house={page.house}
-        dog={sheet.read.dog}
-        day={sheet.read.day}
+        read={sheet.read}
+        // It pressed when that visit ended; what is open still has its letter above.
+        presses={null}
         owner={null}
         drawing={page.drawing}
-        grades={sheet.read.grades}
-        urgent={null}
         photos={photos}
         // Home care stands above, by day.
         part={(section) => (section === 'home' ? null : <Lines read={sheet.read} section={section} />)}

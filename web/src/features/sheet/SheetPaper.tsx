@@ -1,29 +1,27 @@
 import type { Letterhead } from '@dewpond/contract';
 import type { Traits } from '@dewpond/core/catalogue';
 import { profile } from '@dewpond/core/drawing';
-import { SIDES, namePlace, placeOf, type Grade, type PlaceKey } from '@dewpond/core/places';
-import { SECTIONS, type Section } from '@dewpond/core/sheet';
-import { showDay, type Day } from '@dewpond/core/units';
+import { SIDES, type PlaceKey } from '@dewpond/core/places';
+import { fillIn, type ReadSheet, type Section } from '@dewpond/core/sheet';
 import type { CSSProperties, ReactNode } from 'react';
 import { DogBody } from '../../drawings/DogBody';
 import { DogHead } from '../../drawings/DogHead';
 
 interface SheetPaperProps {
   readonly house: Letterhead;
-  readonly dog: string;
-  readonly day: Day;
+  readonly read: Pick<ReadSheet, 'dog' | 'frame' | 'grades'>;
+  /** Said above everything else; null: nothing. */
+  readonly presses: string | null;
   readonly owner: string | null;
   readonly drawing: Traits;
-  readonly grades: Readonly<Partial<Record<PlaceKey, Grade>>>;
-  /** Said above everything else; null: nothing presses. */
-  readonly urgent: string | null;
-  readonly photos: readonly { readonly id: string; readonly place: PlaceKey; readonly src: string }[];
+  readonly photos: readonly { readonly id: string; readonly name: string; readonly src: string }[];
   /** The lines of one part; null leaves the part out. */
   readonly part: (section: Section) => ReactNode;
 }
 
 /** One page that a non-groomer reads in a minute: saw, did, suggest, kept apart. */
-export function SheetPaper({ house, dog, day, owner, drawing, grades, urgent, photos, part }: SheetPaperProps) {
+export function SheetPaper({ house, read, presses, owner, drawing, photos, part }: SheetPaperProps) {
+  const { dog, frame, grades } = read;
   return (
     <article
       aria-label={`Owner sheet for ${dog}`}
@@ -35,76 +33,80 @@ export function SheetPaper({ house, dog, day, owner, drawing, grades, urgent, ph
         </b>
         <span className="text-soft">{[house.phone, house.email].filter((each) => each !== '').join(' · ')}</span>
       </p>
-      <h1 className="text-[32px]! break-words">
-        {dog}, {showDay(day)}
-      </h1>
-      {owner !== null && <p className="text-soft mb-5 break-words">For {owner}</p>}
-      {urgent !== null && (
-        <p className="rounded-xl bg-stop-pale text-stop font-bold px-4 py-3 mb-5 first-letter:uppercase">{urgent}</p>
+      <h1 className="text-[32px]! break-words">{frame.title}</h1>
+      {owner !== null && <p className="text-soft mb-5 break-words">{fillIn(frame.forOwner, { owner })}</p>}
+      {presses !== null && (
+        <p className="rounded-xl bg-stop-pale text-stop font-bold px-4 py-3 mb-5">{presses}</p>
       )}
       <div className="grid grid-cols-[1fr_280px] max-lg:grid-cols-[1fr_210px] max-md:grid-cols-1 gap-8 max-lg:gap-5 mt-4 print:mt-2 print:grid-cols-[1fr_200px] print:gap-6">
-        <Part section="saw">{part('saw')}</Part>
-        <Drawings drawing={drawing} grades={grades} />
+        <Part heading={frame.headings.saw}>{part('saw')}</Part>
+        <Drawings drawing={drawing} grades={grades} names={frame.sides} />
       </div>
       {photos.length > 0 && (
         <ul className="flex flex-wrap gap-3 mt-5">
-          {photos.map(({ id, place, src }) => (
+          {photos.map(({ id, name, src }) => (
             <li key={id} className="w-44">
-              <img
-                src={src}
-                alt={`The ${namePlace(placeOf(place))}`}
-                className="w-full h-32 object-cover rounded-xl border border-line"
-              />
-              <span className="text-sm text-soft first-letter:uppercase block">{namePlace(placeOf(place))}</span>
+              <img src={src} alt={name} className="w-full h-32 object-cover rounded-xl border border-line" />
+              <span className="text-sm text-soft first-letter:uppercase block">{name}</span>
             </li>
           ))}
         </ul>
       )}
       <div className="grid grid-cols-2 max-md:grid-cols-1 gap-8 mt-6 print:mt-3">
-        <Part section="did">{part('did')}</Part>
-        <Part section="suggest">{part('suggest')}</Part>
+        <Part heading={frame.headings.did}>{part('did')}</Part>
+        <Part heading={frame.headings.suggest}>{part('suggest')}</Part>
       </div>
-      <HomePart>{part('home')}</HomePart>
-      <p className="text-[13px] text-soft mt-6 print:mt-3 print:text-[11px]">
-        A dot is clear; one, two, three rings are slight, plain, bad. Left and right are the dog’s own. This is what a
-        groomer saw from the outside; only a vet can say what it means.
-      </p>
+      <HomePart heading={frame.headings.home}>{part('home')}</HomePart>
+      <p className="text-[13px] text-soft mt-6 print:mt-3 print:text-[11px]">{frame.foot}</p>
     </article>
   );
 }
 
+interface DrawingsProps extends Pick<SheetPaperProps, 'drawing'>, Pick<ReadSheet, 'grades'> {
+  readonly names: ReadSheet['frame']['sides'];
+}
+
 /** The head, and each side of the body where something was found. */
-function Drawings({ drawing, grades }: Pick<SheetPaperProps, 'drawing' | 'grades'>) {
+function Drawings({ drawing, grades, names }: DrawingsProps) {
   const sites = Object.keys(profile(drawing).spots).filter((site) => site === 'side' || site.startsWith('leg'));
   const sides = SIDES.filter((side) => sites.some((site) => (grades[`${site}/${side}` as PlaceKey] ?? 0) > 0));
   return (
     <div className="flex flex-col gap-3 self-start">
-      <DogHead traits={drawing} grades={grades} className="w-full" />
+      <DogHead traits={drawing} grades={grades} sides={names} className="w-full" />
       {sides.map((side) => (
-        <DogBody key={side} traits={drawing} view={`${side} side`} grades={grades} className="w-full" />
+        <DogBody
+          key={side}
+          traits={drawing}
+          view={`${side} side`}
+          says={names[side]}
+          grades={grades}
+          className="w-full"
+        />
       ))}
     </div>
   );
 }
 
-function Part({ section, children }: { readonly section: Section; readonly children: ReactNode }) {
+interface PartProps {
+  readonly heading: string;
+  readonly children: ReactNode;
+}
+
+function Part({ heading, children }: PartProps) {
   if (children === null) return <div />;
   return (
-    <section aria-label={SECTIONS[section]}>
-      <h2 className="text-pond text-lg mb-2">{SECTIONS[section]}</h2>
+    <section aria-label={heading}>
+      <h2 className="text-pond text-lg mb-2">{heading}</h2>
       {children}
     </section>
   );
 }
 
-function HomePart({ children }: { readonly children: ReactNode }) {
+function HomePart({ heading, children }: PartProps) {
   if (children === null) return null;
   return (
-    <section
-      aria-label={SECTIONS.home}
-      className="mt-6 rounded-xl bg-reed-pale px-5 py-4 print:mt-3 print:px-0 print:py-0"
-    >
-      <h2 className="text-reed text-lg mb-1.5">{SECTIONS.home}</h2>
+    <section aria-label={heading} className="mt-6 rounded-xl bg-reed-pale px-5 py-4 print:mt-3 print:px-0 print:py-0">
+      <h2 className="text-reed text-lg mb-1.5">{heading}</h2>
       {children}
     </section>
   );

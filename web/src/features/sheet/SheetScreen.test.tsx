@@ -79,7 +79,7 @@ describe('the owner sheet', () => {
   test('all clear is one line, and no vet is asked for', async () => {
     openSheet(sheetOf(clear));
     await screen.findByRole('article');
-    expect(page()).toHaveWords(/left ear.*: clear\./i);
+    expect(page()).toHaveWords(/Both ears, .*: clear\./);
     expect(page()).not.toHaveWords(/A vet should look/i);
   });
 
@@ -180,14 +180,14 @@ describe('a hand on the sheet', () => {
   });
 
   test('a picture goes on the sheet only where pictures were agreed to', async () => {
-    const photos = [{ id: v7(), place: 'ear/left' as const }];
+    const photos = [{ id: v7(), name: 'left ear' }];
     const { person, stands, unmount } = kept({ ...sheetOf(nails), photos, photosAgreed: true });
     await person.click(await screen.findByRole('button', { name: 'Put on the sheet' }));
     await waitFor(() => expect(stands().edits.photos).toEqual([photos[0]?.id]));
-    expect(within(page()).getByRole('img', { name: 'The left ear' })).toBeTruthy();
+    expect(within(page()).getByRole('img', { name: 'left ear' })).toBeTruthy();
     unmount();
     kept({ ...sheetOf(nails), photos, edits: { ...NO_EDITS, photos: photos.map(({ id }) => id) } });
     expect(await screen.findByText(/has not agreed to pictures/)).toBeTruthy();
-    expect(within(page()).queryByRole('img', { name: 'The left ear' })).toBeNull();
+    expect(within(page()).queryByRole('img', { name: 'left ear' })).toBeNull();
   });
 });

@@ -1,7 +1,5 @@
 import type { SheetView } from '@dewpond/contract';
-import { LEVEL_WORDS, atLeast } from '@dewpond/core/findings';
 import { methodOf } from '@dewpond/core/methods';
-import { namePlace, placeOf } from '@dewpond/core/places';
 import { editLine, pageOf, readSheet, type Section } from '@dewpond/core/sheet';
 import { Download, Link2, Mail, Plus, Printer } from 'lucide-react';
 import { useState } from 'react';
@@ -47,13 +45,11 @@ function Sheet({ view }: { readonly view: SheetView }) {
       )}
       <SheetPaper
         house={view.house}
-        dog={sheet.dog}
-        day={sheet.day}
+        read={read}
+        presses={read.frame.presses}
         owner={view.owner}
         drawing={view.drawing}
-        grades={read.grades}
-        urgent={atLeast(sheet.level, 'vet') ? `${LEVEL_WORDS[sheet.level]}.` : null}
-        photos={shown.map(({ id, place }) => ({ id, place, src: `/api/photos/${id}` }))}
+        photos={shown.map(({ id, name }) => ({ id, name, src: `/api/photos/${id}` }))}
         part={(section) => <Lines view={view} hand={hand} section={section} />}
       />
       <Pictures view={view} hand={hand} />
@@ -174,11 +170,11 @@ function Pictures({ view, hand }: { readonly view: SheetView; readonly hand: Han
         </p>
       )}
       <div className="flex flex-wrap gap-3">
-        {view.photos.map(({ id, place }) => (
+        {view.photos.map(({ id, name }) => (
           <div key={id} className="w-40">
             <img
               src={`/api/photos/${id}`}
-              alt={`The ${namePlace(placeOf(place))}`}
+              alt={`The ${name}`}
               className="w-full h-28 object-cover rounded-xl border border-line mb-1.5"
             />
             <Choice

@@ -1,0 +1,66 @@
+import { HOME_HOWS } from '../careplan';
+import { ALL_SIGNS, LEVELS, type Level, type Sign } from '../findings';
+import { MESSAGE_KINDS, type MessageKind } from '../messages';
+import { ENGLISH } from './english';
+import { NEVER_SAY, slotsOf, type SentenceKey } from './sentences';
+import { ofEach, type Wording } from './wording';
+
+/** One entry of the wording that a house may say otherwise. */
+export type WordingKey = KnownKey | HomeKey;
+type KnownKey =
+  `sentence ${SentenceKey}` | `advice ${Level}` | `sign ${Sign}` | `subject ${MessageKind}` | `message ${MessageKind}`;
+/** What is done at home, by its English. */
+type HomeKey = `home ${string}`;
+export type HouseWording = Readonly<Partial<Record<KnownKey, string>>> & Readonly<Record<HomeKey, string>>;
+
+/** Every entry a house may change, with the words that ship. */
+export const shippedWords = (base: Wording = ENGLISH): Readonly<Record<WordingKey, string>> => {
+  const entries: [WordingKey, string | null][] = [
+    ...(Object.keys(base.sentences) as SentenceKey[]).map((key): [WordingKey, string] => [
+      `sentence ${key}`,
+      base.sentences[key],
+    ]),
+    ...LEVELS.map((level): [WordingKey, string | null] => [`advice ${level}`, base.advice[level]]),
+    ...ALL_SIGNS.map((sign): [WordingKey, string] => [`sign ${sign}`, base.signs[sign]]),
+    ...HOME_HOWS.map((how): [WordingKey, string] => [`home ${how}`, base.phrases[how] ?? how]),
+    ...MESSAGE_KINDS.flatMap((kind): [WordingKey, string][] => [
+      [`subject ${kind}`, base.messages[kind].subject],
+      [`message ${kind}`, base.messages[kind].words],
+    ]),
+  ];
+  return Object.fromEntries(entries.filter(([, words]) => words !== null)) as Record<WordingKey, string>;
+};
+
+/** The wording of a house: what it says otherwise, over what ships. */
+export const inHouseWords = (base: Wording, house: HouseWording): Wording => ({
+  ...base,
+  sentences: ofEach(
+    Object.keys(base.sentences) as SentenceKey[],
+    (key) => house[`sentence ${key}`] ?? base.sentences[key],
+  ),
+  advice: ofEach(LEVELS, (level) => house[`advice ${level}`] ?? base.advice[level]),
+  signs: ofEach(ALL_SIGNS, (sign) => house[`sign ${sign}`] ?? base.signs[sign]),
+  phrases: { ...base.phrases, ...ofEach(HOME_HOWS, (how) => house[`home ${how}`] ?? base.phrases[how] ?? how) },
+  messages: ofEach(MESSAGE_KINDS, (kind) => ({
+    subject: house[`subject ${kind}`] ?? base.messages[kind].subject,
+    words: house[`message ${kind}`] ?? base.messages[kind].words,
+  })),
+});
+
+/** A longer sentence is no sentence for a sheet of one page. */
+const LONGEST = 400;
+
+/** Why a house may not say it so, in words; null when it may. */
+export function wordingProblem(key: WordingKey, words: string, base: Wording = ENGLISH): string | null {
+  const shipped = shippedWords(base)[key] ?? '';
+  const text = words.trim();
+  if (text === '') return 'Something must stand here.';
+  if (text.length > LONGEST) return `At most ${LONGEST} letters.`;
+  const banned = NEVER_SAY.exec(text);
+  if (banned) return `“${banned[0]}” names an illness or a dose: a groomer says what was seen.`;
+  const [wants, has] = [[...new Set(slotsOf(shipped))], [...new Set(slotsOf(text))]];
+  const missing = wants.filter((slot) => !has.includes(slot));
+  if (missing.length > 0) return `The place for {${missing.join('}, {')}} is missing.`;
+  const strange = has.filter((slot) => !wants.includes(slot));
+  return strange.length > 0 ? `There is nothing to put at {${strange.join('}, {')}}.` : null;
+}

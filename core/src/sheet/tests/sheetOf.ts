@@ -1,0 +1,42 @@
+import { makePlan, planDue, type DogFacts } from '../../careplan';
+import { TODAY, aDog } from '../../careplan/tests/randomDogs';
+import type { Finding } from '../../findings';
+import { placeKey } from '../../places';
+import { addDays } from '../../units';
+import { foldVisit, judgeLookOver, placesToLookAt, type Happening, type Step } from '../../visit';
+import { logged, stepsFor } from '../../visit/tests/randomVisits';
+import { ENGLISH, makeSheet, type OwnerSheet, type Wording } from '..';
+
+export const BULLDOG = aDog({}, 'english-bulldog');
+
+interface Besides {
+  readonly dog?: DogFacts;
+  readonly wording?: Wording;
+  readonly contactMinutes?: number;
+  /** What happens at the steps once the look-over is judged. */
+  readonly then?: (steps: readonly Step[]) => readonly Happening[];
+}
+
+/** The sheet of a visit to which this happened; last time was three weeks ago, with everything looked at. */
+export function sheetOf(
+  happenings: readonly Happening[],
+  lastTime: Finding[] | null = null,
+  { dog = BULLDOG, wording = ENGLISH, contactMinutes = 0, then = () => [] }: Besides = {},
+): OwnerSheet {
+  const judged = judgeLookOver(dog, foldVisit(logged(happenings)).findings, lastTime ?? []);
+  const steps = stepsFor(dog, judged, contactMinutes);
+  const places = placesToLookAt(dog);
+  return makeSheet({
+    dog: 'Dumpling',
+    day: TODAY,
+    state: foldVisit(logged([...happenings, ...then(steps)])),
+    steps,
+    places,
+    judged,
+    lastTime: lastTime && { findings: lastTime, looked: places.map(placeKey), day: addDays(TODAY, -21) },
+    due: planDue(makePlan(dog), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY),
+    nextSuggested: addDays(TODAY, 21),
+    nextBooked: null,
+    wording,
+  });
+}
