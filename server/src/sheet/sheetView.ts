@@ -46,9 +46,11 @@ async function sheetOf(
 ): Promise<OwnerSheet> {
   const today = dayIn(house.zone, now);
   const { due } = planFor(record, house, today);
-  const booked = (await appointmentsOfDogs(tx, [record.dog.id])).find(
-    (each) => each.state === 'booked' && new Date(each.startsAt).getTime() > now,
-  );
+  // A booking of the visit's own day is that visit.
+  const booked = (await appointmentsOfDogs(tx, [record.dog.id])).find(({ state, startsAt }) => {
+    const starts = new Date(startsAt);
+    return state === 'booked' && starts.getTime() > now && dayIn(house.zone, starts) > visit.facts.today;
+  });
   return makeSheet({
     dog: record.dog.name,
     day: visit.facts.today,

@@ -274,6 +274,28 @@ describe('the owner sheet', () => {
       expect(text).toContain(words.replaceAll(/\s+/g, ' '));
   });
 
+  test('the next visit is the next that is booked, and never the one of the day itself', async () => {
+    const own = await openSalon();
+    const { dogId } = await addDog(own);
+    const book = (inHours: number) =>
+      own.call('POST /api/appointments', {
+        body: {
+          id: v7(),
+          dogId,
+          memberId: own.memberId,
+          kind: 'full visit',
+          startsAt: new Date(clock.now + inHours * 3_600_000).toISOString(),
+          minutes: 60,
+        },
+      });
+    const next = async () => (await own.call('GET /api/visits/:id/sheet', { id })).body.sheet.suggest.at(-1)?.words;
+    expect((await book(2)).status).toBe(201);
+    const id = await visitDog(own, dogId);
+    expect(await next()).toMatch(/^We suggest the next visit around/);
+    expect((await book(24 * 21)).status).toBe(201);
+    expect(await next()).toBe('Your next visit is booked for Wed 16 Dec.');
+  });
+
   test('a name of 80 letters and letters of many languages still fit one page', async () => {
     const { dogId } = await addDog(salon, { name: 'Ł'.repeat(40) + 'ÄéÿŠžđ'.repeat(6) + 'abcd' });
     const id = await visitDog(salon, dogId);

@@ -12,7 +12,7 @@ export function Parts({ table, step }: { readonly table: Table; readonly step: S
   const check = (...parts: readonly string[]) =>
     record(...parts.map((part) => ({ type: 'checked' as const, step: step.id, part })));
   return (
-    <section aria-label="Felt dry" className="mt-3">
+    <section aria-label="Felt dry" className="my-3">
       <div className="grid grid-cols-4 max-md:grid-cols-2 gap-2">
         {step.parts.map((part) => {
           const done = ticked.includes(part);
@@ -35,7 +35,8 @@ export function Parts({ table, step }: { readonly table: Table; readonly step: S
       </div>
       {left.length > 1 && (
         <Button look="quiet" className="min-h-14! mt-2" onClick={() => check(...left)}>
-          <Check size={18} aria-hidden /> I felt them: the other {left.length} are dry
+          <Check size={18} aria-hidden /> I felt them:{' '}
+          {left.length === step.parts.length ? 'all' : `the other ${left.length}`} are dry
         </Button>
       )}
     </section>
