@@ -12,6 +12,25 @@ async function openSheet(page: Page, dog: string): Promise<void> {
   await expect(page.getByRole('heading', { name: 'What we saw' })).toBeVisible();
 }
 
+/** Pages that a browser prints of what is on the screen. */
+const pagesPrinted = async (page: Page): Promise<number> =>
+  (await page.pdf({ format: 'A4', preferCSSPageSize: true })).toString('latin1').match(/\/Type ?\/Page\b(?!s)/g)
+    ?.length ?? 0;
+
+test('an ordinary sheet is one page of paper, from a desk and from a telephone', async ({ page }) => {
+  for (const viewport of [
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 },
+  ]) {
+    await page.setViewportSize(viewport);
+    await openSheet(page, 'Dumpling');
+    expect(await pagesPrinted(page)).toBe(1);
+  }
+  // More than fits is more than one: the measure tells.
+  await page.getByRole('article').evaluate((sheet) => (sheet.style.minHeight = '400mm'));
+  expect(await pagesPrinted(page)).toBe(2);
+});
+
 test('a sheet is mended, sent, and read by the owner on a telephone, without signing in', async ({ page, browser }) => {
   await openSheet(page, 'Bramble');
   await page.getByRole('button', { name: 'Add a line' }).nth(2).click();
@@ -58,7 +77,22 @@ test('a sheet is mended, sent, and read by the owner on a telephone, without sig
     phone.waitForEvent('download'),
     phone.getByRole('button', { name: 'This sheet as a PDF' }).click(),
   ]);
-  expect(file.suggestedFilename()).toBe('This sheet as a PDF.pdf');
+  expect(file.suggestedFilename()).toMatch(/^Bramble, \d{4}-\d\d-\d\d\.pdf$/);
+
+  // On paper: all of the page, or the week at home alone.
+  const [sheet, week] = ['Owner sheet', 'A week at home'].map((name) =>
+    phone.getByRole('article', { name: new RegExp(name) }),
+  );
+  await phone.evaluate(() => (window.print = () => undefined));
+  await phone.emulateMedia({ media: 'print' });
+  await expect(sheet!).toBeVisible();
+  await expect(week!).toBeVisible();
+  await phone.emulateMedia({ media: 'screen' });
+  await expect(week!).toBeHidden();
+  await phone.getByRole('button', { name: 'Print the week' }).click();
+  await phone.emulateMedia({ media: 'print' });
+  await expect(week!).toBeVisible();
+  await expect(sheet!).toBeHidden();
   await context.close();
 
   await page.keyboard.press('Escape');

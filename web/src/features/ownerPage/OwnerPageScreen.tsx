@@ -73,7 +73,9 @@ function Page({ page }: { readonly page: OwnerPage }) {
               Please let a vet look at the {letter.place} {letter.urgency}.
             </p>
             <p className="mb-2">Take this letter along. It says what we saw, with sides and dates.</p>
-            <FileButton path={`/api/owner/letters/${letter.id}`}>Letter for the vet</FileButton>
+            <FileButton path={`/api/owner/letters/${letter.id}`} name={`${page.dog}, letter for the vet`}>
+              Letter for the vet
+            </FileButton>
           </section>
         ))}
         {!fresh && atHome}
@@ -153,7 +155,9 @@ function Sheet({ page, sheet }: { readonly page: OwnerPage; readonly sheet: Owne
         part={(section) => (section === 'home' ? null : <Lines read={sheet.read} section={section} />)}
       />
       <div className="no-print max-w-[880px] mx-auto mt-3">
-        <FileButton path={`/api/owner/sheets/${sheet.visitId}`}>This sheet as a PDF</FileButton>
+        <FileButton path={`/api/owner/sheets/${sheet.visitId}`} name={`${page.dog}, ${sheet.read.day}`}>
+          This sheet as a PDF
+        </FileButton>
       </div>
     </>
   );
@@ -174,13 +178,20 @@ function Lines({ read, section }: { readonly read: ReadSheet; readonly section: 
   );
 }
 
-function FileButton({ path, children }: { readonly path: string; readonly children: string }) {
+interface FileButtonProps {
+  readonly path: string;
+  /** Of the file, without its ending. */
+  readonly name: string;
+  readonly children: string;
+}
+
+function FileButton({ path, name, children }: FileButtonProps) {
   const open = async () => {
     try {
       const url = await ownerFile(path);
       const link = document.createElement('a');
       link.href = url;
-      link.download = `${children}.pdf`;
+      link.download = `${name}.pdf`;
       link.click();
       setTimeout(() => URL.revokeObjectURL(url), 60_000);
     } catch (error) {
