@@ -9,6 +9,7 @@ import { Empty, Waiting } from '../../ui/Waiting';
 import { MorningMix } from './MorningMix';
 import { Ribbon } from './Ribbon';
 import { summary } from './ribbonLayout';
+import { DueFollowUps } from '../watch/DueFollowUps';
 import { WatchOut } from './WatchOut';
 
 export function TodayScreen() {
@@ -44,11 +45,14 @@ export function TodayScreen() {
             </p>
           ))}
           {today.dogs.length === 0 ? (
-            <Empty words="No dog is booked today.">
-              <ButtonLink to="/ahead" look="main">
-                Book one
-              </ButtonLink>
-            </Empty>
+            <>
+              <DueFollowUps today={today.day} />
+              <Empty words="No dog is booked today.">
+                <ButtonLink to="/ahead" look="main">
+                  Book one
+                </ButtonLink>
+              </Empty>
+            </>
           ) : (
             <>
               <Card className="px-3! py-2.5! overflow-x-auto">
@@ -56,7 +60,7 @@ export function TodayScreen() {
               </Card>
               <div className="grid grid-cols-[1.35fr_1fr] max-lg:grid-cols-1 gap-3.5">
                 <MorningMix />
-                <WatchOut items={today.watch} />
+                <WatchOut items={today.watch} today={today.day} />
               </div>
             </>
           )}

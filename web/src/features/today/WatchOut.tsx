@@ -1,6 +1,8 @@
 import type { TodayView } from '@dewpond/contract';
+import type { Day } from '@dewpond/core/units';
 import { useState } from 'react';
 import { Card } from '../../ui/Card';
+import { DueFollowUps } from '../watch/DueFollowUps';
 import { Chip, type Tone } from '../../ui/Chip';
 
 type Mark = TodayView['watch'][number]['mark'];
@@ -10,13 +12,14 @@ const TONES: Readonly<Record<Mark, Tone>> = { vet: 'stop', short: 'watch', own: 
 const AT_FIRST = 5;
 
 /** The things one must not forget today, gravest first. */
-export function WatchOut({ items }: { readonly items: TodayView['watch'] }) {
+export function WatchOut({ items, today }: { readonly items: TodayView['watch']; readonly today: Day }) {
   const order: readonly Mark[] = ['vet', 'own', 'short', 'ask', 'handle'];
   const sorted = items.toSorted((a, b) => order.indexOf(a.mark) - order.indexOf(b.mark));
   const [all, setAll] = useState(false);
   const shown = all ? sorted : sorted.slice(0, AT_FIRST);
   return (
     <Card title="Watch out">
+      <DueFollowUps today={today} />
       {sorted.length === 0 && <p className="text-soft">Nothing special today.</p>}
       <ul className="flex flex-col gap-2">
         {shown.map(({ mark, dog, words }) => (

@@ -16,6 +16,7 @@ import { TextField } from '../../ui/Field';
 import { classes } from '../../ui/classes';
 import { tell } from '../../ui/toasts';
 import { MessageDialog } from '../telling/MessageDialog';
+import { lateWords } from './lateWords';
 import { VetDialog } from './VetDialog';
 
 type Edit = Pick<ReferralView, 'told' | 'answer' | 'vet' | 'end'>;
@@ -83,7 +84,7 @@ export function ReferralCard({ referral, today }: { readonly referral: ReferralV
         <>
           <b className={classes('block mt-2', late > 0 ? 'text-stop' : 'text-ink')}>
             Next: {NEXT_STEPS[referral.next].toLowerCase()}
-            {late > 0 && `, ${late === 1 ? 'a day' : `${late} days`} late`}
+            {lateWords(late)}
             {late <= 0 && referral.dueOn !== null && referral.dueOn > today && `, ${showDay(referral.dueOn)}`}
           </b>
           <div className="flex flex-wrap items-center gap-2 mt-2">

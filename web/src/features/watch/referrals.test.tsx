@@ -1,10 +1,12 @@
 import type { ReferralView } from '@dewpond/contract';
 import { dueOn, nextStep, vetBy } from '@dewpond/core/referral';
+import { addDays, type Day } from '@dewpond/core/units';
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
 import { CLIENT_ID, DOG_ID, TODAY, session } from '../../tests/demoDog';
 import { Refusal, openOffice, show } from '../../tests/office';
+import { DueFollowUps } from './DueFollowUps';
 import { OpenReferrals } from './OpenReferrals';
 import { VetDialog } from './VetDialog';
 import { WatchScreen } from './WatchScreen';
@@ -122,6 +124,34 @@ describe('a place a vet should see', () => {
     expect(await screen.findByText('Someone else worked on this meanwhile.')).toBeTruthy();
     expect(stands().told).toBeNull();
   });
+});
+
+test('the day begins with what is due to be followed up, the longest due first, and says nothing of the rest', async () => {
+  const on = (openedOn: Day, more: Partial<ReferralView> = {}) => referral({ id: v7(), openedOn, ...more });
+  openOffice({
+    'GET /api/referrals': () => ({
+      items: [
+        on(TODAY),
+        on(addDays(TODAY, -1), { dog: 'Barley' }),
+        on(addDays(TODAY, -9), { dog: 'Umber' }),
+        on(addDays(TODAY, -4), { dog: 'Quill', end: { outcome: 'seen clear here', on: TODAY, by: 'Ines' } }),
+        on(addDays(TODAY, -2), { dog: 'Rook' }),
+        on(TODAY, { dog: 'Wren', told: { how: 'at the door', on: TODAY, by: 'Ines' } }),
+      ],
+    }),
+  });
+  show(<DueFollowUps today={TODAY} />);
+  const due = await screen.findByRole('region', { name: 'To follow up' });
+  expect(
+    within(due)
+      .getAllByRole('listitem')
+      .map(({ textContent }) => textContent),
+  ).toEqual([
+    expect.stringMatching(/Umber.*: tell the owner, 9 days late\.$/),
+    expect.stringMatching(/Rook.*: tell the owner, 2 days late\.$/),
+    expect.stringMatching(/Barley.*: tell the owner, a day late\.$/),
+  ]);
+  expect(within(due).getByRole('link', { name: '1 more on the Watch list' }).getAttribute('href')).toBe('/watch');
 });
 
 test('what the vet said becomes an instruction on the dog, of that place', async () => {
