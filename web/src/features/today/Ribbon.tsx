@@ -23,9 +23,11 @@ export function Ribbon({
   const [ref, width] = useWidth<HTMLDivElement>(760);
   const x = scaleTime([from, to], [0, width]);
   const hours = Array.from({ length: Math.round((to - from) / HOUR) + 1 }, (_, i) => from + i * HOUR);
+  // An hour needs room for its words; where it is narrow every second one has them.
+  const told = width / hours.length < 46 ? 2 : 1;
   const nowShown = now >= from && now <= to;
   return (
-    <div className="grid grid-cols-[150px_minmax(560px,1fr)_120px] gap-x-3 min-w-[840px] max-md:min-w-0 max-md:grid-cols-[1fr_130px]">
+    <div className="grid grid-cols-[150px_minmax(560px,1fr)_120px] gap-x-3 min-w-[840px] max-lg:min-w-0 max-lg:grid-cols-[112px_minmax(0,1fr)_118px] max-md:grid-cols-[1fr_130px]">
       <div className="md:pt-7">
         {dogs.map(({ appointment, words }) => (
           <div key={appointment.id} className="h-[46px] overflow-hidden">
@@ -50,7 +52,7 @@ export function Ribbon({
               <line x1={0} y1={0} x2={0} y2={6} stroke="var(--pond)" strokeWidth={1.6} />
             </pattern>
           </defs>
-          {hours.map((hour) => (
+          {hours.map((hour, i) => (
             <g key={hour}>
               <line
                 x1={x(hour)}
@@ -60,15 +62,17 @@ export function Ribbon({
                 stroke="var(--line)"
                 strokeDasharray="1 5"
               />
-              <text
-                x={x(hour)}
-                y={13}
-                textAnchor={hour === from ? 'start' : hour === to ? 'end' : 'middle'}
-                fontSize={12.5}
-                fill="var(--soft)"
-              >
-                {clock(hour, zone)}
-              </text>
+              {i % told === 0 && (
+                <text
+                  x={x(hour)}
+                  y={13}
+                  textAnchor={hour === from ? 'start' : hour === to ? 'end' : 'middle'}
+                  fontSize={12.5}
+                  fill="var(--soft)"
+                >
+                  {clock(hour, zone)}
+                </text>
+              )}
             </g>
           ))}
           {dogs.map((dog, row) => (

@@ -16,23 +16,28 @@ export function DueFollowUps({ today }: { readonly today: Day }) {
     .toSorted((a, b) => (a.on < b.on ? -1 : 1));
   if (due.length === 0) return null;
   return (
-    <section aria-label="To follow up" className="mb-3 rounded-xl bg-stop-pale px-3 py-2">
-      <ul className="flex flex-col gap-1">
+    <section aria-label="To follow up" className="mb-2">
+      <ul className="flex flex-col gap-2">
         {due.slice(0, SHOWN).map(({ id, dog, placeName, next, on }) => (
-          <li key={id} className="grid grid-cols-[52px_1fr] gap-2 items-start">
+          <li key={id} className="grid grid-cols-[64px_1fr] gap-2 items-start">
             <span className="text-right">
               <Chip tone="stop">vet</Chip>
             </span>
             <span>
-              <b>{dog}</b>, {placeName}: {NEXT_STEPS[next].toLowerCase()}
-              {lateWords(daysBetween(on, today))}.
+              <b>{dog}</b>, {placeName}:{' '}
+              <Link to="/watch" className="text-stop font-semibold underline">
+                {NEXT_STEPS[next].toLowerCase()}
+                {lateWords(daysBetween(on, today))}
+              </Link>
             </span>
           </li>
         ))}
       </ul>
-      <Link to="/watch" className="text-stop font-semibold underline inline-flex items-center min-h-11">
-        {due.length > SHOWN ? `${due.length - SHOWN} more on the Watch list` : 'Follow up'}
-      </Link>
+      {due.length > SHOWN && (
+        <Link to="/watch" className="text-stop font-semibold underline inline-flex items-center min-h-11 ml-18">
+          {due.length - SHOWN} more on the Watch list
+        </Link>
+      )}
     </section>
   );
 }

@@ -147,9 +147,9 @@ test('the day begins with what is due to be followed up, the longest due first, 
       .getAllByRole('listitem')
       .map(({ textContent }) => textContent),
   ).toEqual([
-    expect.stringMatching(/Umber.*: tell the owner, 9 days late\.$/),
-    expect.stringMatching(/Rook.*: tell the owner, 2 days late\.$/),
-    expect.stringMatching(/Barley.*: tell the owner, a day late\.$/),
+    expect.stringMatching(/Umber.*: tell the owner, 9 days late$/),
+    expect.stringMatching(/Rook.*: tell the owner, 2 days late$/),
+    expect.stringMatching(/Barley.*: tell the owner, a day late$/),
   ]);
   expect(within(due).getByRole('link', { name: '1 more on the Watch list' }).getAttribute('href')).toBe('/watch');
 });
