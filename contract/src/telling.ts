@@ -125,6 +125,8 @@ export const newMessage = z.strictObject({
   id: newId,
   dogId: id,
   visitId: id.nullable(),
+  /** Whose letter goes along. */
+  referralId: id.nullable().default(null),
   kind,
   channel,
   subject: line(150, 'The subject'),

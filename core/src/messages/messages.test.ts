@@ -52,6 +52,7 @@ describe('after a try', () => {
   test('a refusal is final at once; what was sent is never sent by itself again', () => {
     expect(afterTry({ kind: 'refused', word: '550 no such box' }, 1)).toMatchObject({ state: 'failed', againIn: null });
     expect(afterTry({ kind: 'sent', word: '250 ok' }, 1)).toMatchObject({ state: 'sent', againIn: null });
+    expect(afterTry({ kind: 'unsure', word: 'silence' }, 1)).toMatchObject({ state: 'unsure', againIn: null });
     expect((['waiting', 'sending', 'sent', 'withdrawn'] as const).some(mayTryAgain)).toBe(false);
   });
 });

@@ -11,11 +11,12 @@ const BACK_OFF_MINUTES = [1, 5, 15, 60, 240] as const;
 /** Without an answer for longer than this nobody knows whether it arrived. */
 export const UNSURE_AFTER_MS = 10 * 60_000;
 
-/** What handing over came to. `refused`: asking again changes nothing. */
+/** What handing over came to. `refused`: asking again changes nothing. `unsure`: all of it was handed over, no answer came. */
 export type Outcome =
   | { readonly kind: 'sent'; readonly word: string }
   | { readonly kind: 'refused'; readonly word: string }
-  | { readonly kind: 'trouble'; readonly word: string };
+  | { readonly kind: 'trouble'; readonly word: string }
+  | { readonly kind: 'unsure'; readonly word: string };
 
 export interface After {
   readonly state: MessageState;
@@ -27,6 +28,7 @@ export interface After {
 /** What becomes of a message after its `tries`-th try. */
 export function afterTry(outcome: Outcome, tries: number): After {
   if (outcome.kind === 'sent') return { state: 'sent', againIn: null, lastWord: outcome.word };
+  if (outcome.kind === 'unsure') return { state: 'unsure', againIn: null, lastWord: outcome.word };
   const againIn = outcome.kind === 'trouble' ? BACK_OFF_MINUTES[tries - 1] : undefined;
   return againIn === undefined
     ? { state: 'failed', againIn: null, lastWord: outcome.word }

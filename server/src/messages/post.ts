@@ -1,4 +1,5 @@
 import type { MessageChannel, Outcome } from '@dewpond/core/messages';
+import { Readable } from 'node:stream';
 import { createTransport } from 'nodemailer';
 import type { Config } from '../config';
 
@@ -44,6 +45,15 @@ export function smtpCarrier(url: string, sender: string): Carrier {
   return {
     via: 'smtp',
     carry: async ({ id, to, from, subject, words, attached }) => {
+      // What goes last is read to its end only when all of it is on its way: from then on no answer is no "no".
+      const last = Readable.from([attached.at(-1)?.bytes ?? Buffer.from(words)], { objectMode: false });
+      let handedOver = false;
+      last.once('end', () => (handedOver = true));
+      const parts = attached.map(({ name, bytes }, i) => ({
+        filename: `${name}.pdf`,
+        content: i === attached.length - 1 ? last : bytes,
+        contentType: 'application/pdf',
+      }));
       try {
         const { response } = await transport.sendMail({
           messageId: `<${id}@${domain}>`,
@@ -51,25 +61,25 @@ export function smtpCarrier(url: string, sender: string): Carrier {
           ...(from.replyTo === '' ? {} : { replyTo: from.replyTo }),
           to,
           subject,
-          text: words,
+          text: parts.length > 0 ? words : last,
           headers: { 'Auto-Submitted': 'auto-generated' },
-          attachments: attached.map(({ name, bytes }) => ({
-            filename: `${name}.pdf`,
-            content: bytes,
-            contentType: 'application/pdf',
-          })),
+          attachments: parts,
         });
         return { kind: 'sent', word: response };
       } catch (error) {
-        return whatWentWrong(error);
+        return whatWentWrong(error, handedOver);
       }
     },
   };
 }
 
-/** 5xx is a no that stays a no (RFC 5321 §4.2.1); everything else may go better later. */
-function whatWentWrong(error: unknown): Outcome {
+/**
+ * 5xx is a no that stays a no (RFC 5321 §4.2.1); everything else may go better later, unless all of it was handed over
+ * and the line fell silent: then it may have arrived, and only a person sends it once more (RFC 5321 §4.5.3.2.6).
+ */
+function whatWentWrong(error: unknown, handedOver: boolean): Outcome {
   const { responseCode, message } = error as { responseCode?: number; message?: string };
   const word = (message ?? 'Not sent.').slice(0, 300);
+  if (responseCode === undefined && handedOver) return { kind: 'unsure', word: `${word}. It may have arrived.` };
   return responseCode !== undefined && responseCode >= 500 ? { kind: 'refused', word } : { kind: 'trouble', word };
 }

@@ -3,7 +3,7 @@ import { LINK_MARK, mayTryAgain, mayWithdraw, reachOf } from '@dewpond/core/mess
 import { and, desc, eq } from 'drizzle-orm';
 import type { Router } from 'express';
 import { v7 } from 'uuid';
-import { client, dog, message, visit } from '../db/schema';
+import { client, dog, message, referral, visit } from '../db/schema';
 import type { Services } from '../http/context';
 import { Refusal, badField, notFound } from '../http/problem';
 import { route } from '../http/route';
@@ -53,6 +53,13 @@ export function messageRoutes(router: Router, services: Services): void {
         .from(visit)
         .where(and(eq(visit.id, body.visitId), eq(visit.dogId, body.dogId)));
       if (!there) throw notFound('visit');
+    }
+    if (body.referralId !== null) {
+      const [there] = await tx
+        .select({ id: referral.id })
+        .from(referral)
+        .where(and(eq(referral.id, body.referralId), eq(referral.dogId, body.dogId)));
+      if (!there) throw notFound('referral');
     }
     const reach = reachOf(its.card).find(({ channel }) => channel === body.channel);
     if (!reach || reach.whyNot !== null) throw badField('channel', reach?.whyNot ?? 'There is no such channel.');
@@ -129,7 +136,7 @@ const view = ({ message: row, client: name, dog: dogName }: Joined): MessageView
       ? null
       : row.kind === 'sheet'
         ? 'the sheet'
-        : row.kind === 'vet, please'
+        : row.kind === 'vet, please' && row.referralId !== null
           ? 'the letter'
           : null,
   state: row.state,

@@ -7,7 +7,6 @@ import type { Services } from '../http/context';
 import { enqueueMessage } from '../jobs/enqueue';
 import { urlOf } from '../links/ownerLinks';
 import { keepLetter } from '../referrals/letter';
-import { openReferral } from '../referrals/referrals';
 import { keepSheet } from '../sheet/keepSheet';
 import type { Letter } from './post';
 
@@ -68,11 +67,8 @@ async function carry(services: Services, businessId: BusinessId, row: Row, from:
   const attached = [];
   if (row.channel === 'e-mail' && row.kind === 'sheet' && row.visitId !== null)
     attached.push(await keepSheet(services, businessId, row.visitId));
-  if (row.channel === 'e-mail' && row.kind === 'vet, please' && row.dogId !== null) {
-    const { dogId } = row;
-    const open = await inTenant(services.databases, businessId, (tx) => openReferral(tx, dogId));
-    if (open) attached.push(await keepLetter(services, businessId, open.id));
-  }
+  if (row.channel === 'e-mail' && row.kind === 'vet, please' && row.referralId !== null)
+    attached.push(await keepLetter(services, businessId, row.referralId));
   const link = row.linkId === null ? '' : urlOf(services.links, businessId, row.linkId);
   return services.post[row.channel].carry({
     id: row.id,

@@ -76,15 +76,6 @@ async function closeWhatIsClear(tx: Tenant, { row, state }: LoadedVisit): Promis
   }
 }
 
-/** The most pressing open referral of a dog. */
-export async function openReferral(tx: Tenant, dogId: string) {
-  const rows = await tx
-    .select()
-    .from(referral)
-    .where(and(eq(referral.dogId, dogId), isNull(referral.end)));
-  return rows.toSorted((a, b) => LEVELS.indexOf(b.level) - LEVELS.indexOf(a.level))[0] ?? null;
-}
-
 /** Closed ones are in sight for this long. */
 const SHOWN_DAYS = 60;
 

@@ -1,21 +1,12 @@
-import type { MessageView } from '@dewpond/contract';
 import { finding } from '@dewpond/core/findings';
 import { NO_EDITS, editLine, pageOf, readSheet } from '@dewpond/core/sheet';
 import type { Happening } from '@dewpond/core/visit';
-import { eq } from 'drizzle-orm';
-import { simpleParser, type ParsedMail } from 'mailparser';
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import sharp from 'sharp';
-import { SMTPServer } from 'smtp-server';
 import request from 'supertest';
 import { v7 } from 'uuid';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { message, ownerLink } from '../db/schema';
-import { inTenant } from '../db/tenant';
-import type { Services } from '../http/context';
-import { smtpCarrier, type Carrier } from '../messages/post';
-import { sendMessage } from '../messages/sendMessage';
-import { addDog, app, clock, databases, logLines, openSalon, services, type Salon } from './salon';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { addDog, app, clock, openSalon, type Salon } from './salon';
+import { musty, reachable, textOf } from './owner';
 import { begin, eventsOf, visitDog } from './tableSide';
 
 const on = '2026-11-02';
@@ -26,65 +17,14 @@ beforeAll(async () => {
   stranger = await openSalon();
 });
 
-const musty = (grade: 1 | 2 | 3 = 2, side: 'left' | 'right' = 'left'): Happening => ({
-  type: 'found',
-  finding: finding({ site: 'ear', side }, 'ear musty smell', grade),
-});
 const yellow: Happening = { type: 'found', finding: finding({ site: 'ear', side: 'left' }, 'ear yellow wax', 2) };
 
-/** A dog whose owner may be written to by both channels, or by what is given. */
-async function reachable(
-  consents: object = { 'e-mail': { yes: true, on }, 'text message': { yes: true, on }, photos: { yes: true, on } },
-) {
-  const { dogId, clientId } = await addDog(salon, { name: 'Teasel' });
-  const { body: view } = await salon.call('GET /api/clients/:id', { id: clientId });
-  const { version, name } = view.client;
-  const card = {
-    ...view.client.card,
-    emails: ['folake@thornmere.example'],
-    phones: [{ number: '01632 960114', whose: '' }],
-    consents,
-  };
-  const { status, body } = await salon.call('PUT /api/clients/:id', { id: clientId, body: { version, name, card } });
-  expect([status, body]).toMatchObject([200, {}]);
-  return { dogId, clientId };
-}
-const write = (dogId: string, more: object = {}) =>
-  salon.call('POST /api/messages', {
-    body: {
-      id: v7(),
-      dogId,
-      visitId: null,
-      kind: 'nearly ready',
-      channel: 'e-mail',
-      subject: 'Teasel is nearly ready',
-      words: 'Teasel will be ready around 15:30.',
-      ...more,
-    },
-  });
-const outbox = async (id: string): Promise<MessageView> => {
-  const { body } = await salon.call('GET /api/messages');
-  const found = body.items.find((each) => each.id === id);
-  if (!found) throw new Error('not in the outbox');
-  return found;
-};
-
-async function textOf(bytes: Buffer): Promise<{ text: string; pages: number; title: string; language: string }> {
-  const pdf = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false }).promise;
-  const { info } = (await pdf.getMetadata()) as unknown as { info: { Title: string; Language: string } };
-  const items = (await (await pdf.getPage(1)).getTextContent()).items;
-  const text = items
-    .map((item) => ('str' in item ? item.str : ''))
-    .join(' ')
-    .replaceAll(/\s+/g, ' ');
-  return { text, pages: pdf.numPages, title: info.Title, language: info.Language };
-}
 const pdfAt = async (path: string, cookie = salon.cookie) =>
   (await request(app).get(path).set('Cookie', cookie).responseType('blob')).body as Buffer;
 
 describe('a hand on the sheet', () => {
   test('is kept apart, comes back, stands in the PDF, and two hands hear of each other', async () => {
-    const { dogId } = await reachable();
+    const { dogId } = await reachable(salon);
     const id = await visitDog(salon, dogId, [musty()]);
     const { body: view } = await salon.call('GET /api/visits/:id/sheet', { id });
     expect([view.version, view.edits]).toEqual([0, NO_EDITS]);
@@ -170,174 +110,6 @@ describe('how the house signs and speaks', () => {
   });
 });
 
-/** A mail server of our own on loopback, that keeps what it was given. */
-async function openMailServer(refuse: (to: string) => { code: number; words: string } | null = () => null) {
-  const mails: ParsedMail[] = [];
-  const server = new SMTPServer({
-    authOptional: true,
-    disabledCommands: ['STARTTLS'],
-    onRcptTo: ({ address }, _session, done) => {
-      const no = refuse(address);
-      done(no ? Object.assign(new Error(no.words), { responseCode: no.code }) : undefined);
-    },
-    onData: (stream, _session, done) => {
-      void simpleParser(stream).then((mail) => {
-        mails.push(mail);
-        done();
-      });
-    },
-  });
-  await new Promise<void>((listening) => server.listen(0, '127.0.0.1', listening));
-  const { port } = server.server.address() as { port: number };
-  return { mails, url: `smtp://127.0.0.1:${port}`, close: () => new Promise<void>((closed) => server.close(closed)) };
-}
-const withMail = (carrier: Carrier): Services => ({ ...services, post: { ...services.post, 'e-mail': carrier } });
-const sent = (by: Services, id: string) => sendMessage(by, salon.businessId, id);
-
-describe('a message to an owner', () => {
-  let mail: Awaited<ReturnType<typeof openMailServer>>;
-  beforeAll(async () => {
-    mail = await openMailServer((to) =>
-      to.startsWith('gone')
-        ? { code: 550, words: 'No such box here' }
-        : to.startsWith('busy')
-          ? { code: 451, words: 'Try later' }
-          : null,
-    );
-  });
-  afterAll(() => mail.close());
-  const smtp = () => withMail(smtpCarrier(mail.url, 'salon@dewpond.example'));
-
-  test('goes out by SMTP with sheet, link and headers; the outbox shows it, the secret nowhere', async () => {
-    const { dogId } = await reachable();
-    const visitId = await visitDog(salon, dogId, [musty()]);
-    const { body: draft } = await salon.call('GET /api/dogs/:id/draft', {
-      id: dogId,
-      query: { kind: 'sheet', visit: visitId },
-    });
-    expect(draft.reach.map(({ whyNot }) => whyNot)).toEqual([null, null]);
-    const { status, body } = await write(dogId, { kind: 'sheet', visitId, subject: draft.subject, words: draft.words });
-    expect(status).toBe(201);
-    expect((await outbox(body.id)).state).toBe('waiting');
-    const linesBefore = logLines.length;
-    await sent(smtp(), body.id);
-    const [got] = mail.mails.splice(0);
-    expect(got).toMatchObject({
-      subject: 'Teasel at A salon, Wed 25 Nov',
-      messageId: `<${body.id}@dewpond.example>`,
-      attachments: [{ contentType: 'application/pdf', filename: 'Teasel-2026-11-25.pdf' }],
-    });
-    expect(got?.from?.value).toEqual([{ name: 'A salon', address: 'salon@dewpond.example' }]);
-    expect([got?.to].flat()[0]?.text).toBe('folake@thornmere.example');
-    expect((await textOf(got?.attachments[0]?.content as Buffer)).text).toContain('a musty smell');
-    const [, token = ''] = /\/owner#(\S+)/.exec(got?.text ?? '') ?? [];
-    expect(token).toMatch(/^[\w-]{22}\.[\w-]{43}$/);
-
-    const shown = await outbox(body.id);
-    expect(shown).toMatchObject({ state: 'sent', via: 'smtp', tries: 1 });
-    expect(shown.words).toContain('(the owner’s private page)');
-    const kept = await inTenant(databases, salon.businessId, (tx) =>
-      Promise.all([tx.select().from(message).where(eq(message.id, body.id)), tx.select().from(ownerLink)]),
-    );
-    expect(JSON.stringify(kept)).not.toContain(token.split('.')[1]);
-    const page = await request(app).get('/api/owner').set('Authorization', `Link ${token}`);
-    expect(page.body).toMatchObject({ dog: 'Teasel' });
-    expect(logLines.slice(linesBefore).join('\n')).not.toContain(token.split('.')[1]);
-  });
-
-  test('is never sent twice: two workers, a second job, a crash in the middle', async () => {
-    const { dogId } = await reachable();
-    const { body } = await write(dogId);
-    await Promise.all([sent(smtp(), body.id), sent(smtp(), body.id), sent(smtp(), body.id)]);
-    await sent(smtp(), body.id);
-    expect(mail.mails.splice(0)).toHaveLength(1);
-
-    const { body: crashed } = await write(dogId);
-    const dying: Carrier = { via: 'smtp', carry: () => new Promise(() => undefined) };
-    void sent(withMail(dying), crashed.id);
-    await expect.poll(async () => (await outbox(crashed.id)).state).toBe('sending');
-    await sent(smtp(), crashed.id);
-    expect(mail.mails).toHaveLength(0);
-    const before = clock.now;
-    clock.now += 11 * 60_000;
-    expect(await outbox(crashed.id)).toMatchObject({
-      state: 'unsure',
-      lastWord: expect.stringContaining('may have arrived') as string,
-    });
-    expect((await salon.call('PUT /api/messages/:id', { id: crashed.id, body: { what: 'again' } })).status).toBe(200);
-    await sent(smtp(), crashed.id);
-    expect(mail.mails.splice(0)).toHaveLength(1);
-    clock.now = before;
-  });
-
-  test.each([
-    ['a refused box is final', 'gone@thornmere.example', { state: 'failed', tries: 1 }, /No such box here/],
-    ['a busy one is tried again', 'busy@thornmere.example', { state: 'waiting', tries: 1 }, /Try later/],
-  ])('%s', async (_, address, stands, words) => {
-    const { dogId } = await reachable();
-    const { body } = await write(dogId);
-    await inTenant(databases, salon.businessId, (tx) =>
-      tx.update(message).set({ recipient: address }).where(eq(message.id, body.id)),
-    );
-    await sent(smtp(), body.id);
-    const shown = await outbox(body.id);
-    expect(shown).toMatchObject(stands);
-    expect(shown.lastWord).toMatch(words);
-    expect(shown.nextTryAt !== null).toBe(stands.state === 'waiting');
-  });
-
-  test('a mail server that is down loses nothing, and after five tries a person is asked', async () => {
-    const { dogId } = await reachable();
-    const { body } = await write(dogId);
-    const down = withMail(smtpCarrier('smtp://127.0.0.1:1', 'salon@dewpond.example'));
-    for (let tries = 1; tries <= 6; tries++) {
-      await sent(down, body.id);
-      expect(await outbox(body.id)).toMatchObject({ state: tries < 6 ? 'waiting' : 'failed', tries });
-    }
-    expect((await salon.call('PUT /api/messages/:id', { id: body.id, body: { what: 'again' } })).status).toBe(200);
-    await sent(smtp(), body.id);
-    expect(mail.mails.splice(0)).toHaveLength(1);
-  });
-
-  test('goes nowhere it is not welcome, also when the word was taken back while it waited', async () => {
-    const { dogId } = await reachable({ 'text message': { yes: true, on } });
-    const refused = await write(dogId);
-    expect([refused.status, refused.body.error.message]).toEqual([
-      422,
-      'Nobody has asked yet whether e-mails are welcome.',
-    ]);
-    const { dogId: other, clientId } = await reachable();
-    const { body } = await write(other);
-    const { body: view } = await salon.call('GET /api/clients/:id', { id: clientId });
-    const { version, name, card } = view.client;
-    const consents = { ...card.consents, 'e-mail': { yes: false, on } };
-    await salon.call('PUT /api/clients/:id', { id: clientId, body: { version, name, card: { ...card, consents } } });
-    await sent(smtp(), body.id);
-    expect(mail.mails).toHaveLength(0);
-    expect(await outbox(body.id)).toMatchObject({ state: 'failed', lastWord: 'The owner wants no e-mails.' });
-  });
-
-  test('asked for twice is one message; withdrawn it stays; the stand-in can let one come back', async () => {
-    const { dogId } = await reachable();
-    const id = v7();
-    expect((await write(dogId, { id })).status).toBe(201);
-    expect((await write(dogId, { id })).status).toBe(201);
-    expect((await write(dogId, { id, words: 'Something else.' })).status).toBe(409);
-    expect((await salon.call('PUT /api/messages/:id', { id, body: { what: 'withdraw' } })).status).toBe(200);
-    await sent(smtp(), id);
-    expect(mail.mails).toHaveLength(0);
-    expect((await outbox(id)).state).toBe('withdrawn');
-
-    const { body } = await write(dogId, { channel: 'text message' });
-    expect((await salon.call('PUT /api/messages/:id', { id: body.id, body: { what: 'bounce' } })).status).toBe(409);
-    await sent(services, body.id);
-    expect(await outbox(body.id)).toMatchObject({ state: 'sent', via: 'stand-in', to: '01632 960114' });
-    await salon.call('PUT /api/messages/:id', { id: body.id, body: { what: 'bounce' } });
-    expect((await outbox(body.id)).state).toBe('bounced');
-    expect((await stranger.call('GET /api/messages')).body.items).toEqual([]);
-  });
-});
-
 describe('the owner’s page', () => {
   const guest = (token: string, path = '/api/owner') =>
     request(app)
@@ -345,7 +117,7 @@ describe('the owner’s page', () => {
       .set('Authorization', `Link ${token}`)
       .set('X-Forwarded-For', `10.9.${Math.floor(Math.random() * 250)}.${Math.floor(Math.random() * 250)}`);
   async function page(days = 30) {
-    const { dogId } = await reachable();
+    const { dogId } = await reachable(salon);
     const visitId = await visitDog(salon, dogId, [yellow]);
     const { body } = await salon.call('POST /api/links', { body: { id: v7(), dogId, days } });
     return { dogId, visitId, link: body, token: body.url.split('#')[1] ?? '' };
@@ -408,7 +180,7 @@ describe('the owner’s page', () => {
 
   test('opens nothing else: not another dog’s sheet, picture or letter, and nothing of the salon', async () => {
     const { token } = await page();
-    const { dogId } = await reachable();
+    const { dogId } = await reachable(salon);
     const otherVisit = await visitDog(salon, dogId, [yellow]);
     const { body: referrals } = await salon.call('GET /api/referrals', { query: { dog: dogId } });
     for (const path of [
@@ -432,7 +204,7 @@ describe('the owner’s page', () => {
   });
 
   test('pictures are shown when they were agreed to and chosen', async () => {
-    const { dogId, clientId } = await reachable();
+    const { dogId, clientId } = await reachable(salon);
     const visitId = await begin(salon, dogId);
     const photoId = v7();
     // Noise, which no encoder makes small: a picture as a telephone takes it.
@@ -478,7 +250,7 @@ describe('a place a vet should see', () => {
     (await salon.call('GET /api/referrals', { query: { dog: dogId } })).body.items;
 
   test('is referred at the close, told, answered and closed; two hands hear of each other', async () => {
-    const { dogId } = await reachable();
+    const { dogId } = await reachable(salon);
     await visitDog(salon, dogId, [yellow]);
     const [open] = await referrals(dogId);
     expect(open).toMatchObject({
@@ -510,7 +282,7 @@ describe('a place a vet should see', () => {
   });
 
   test('one place has one open referral; seen clear at a later visit it closes by itself', async () => {
-    const { dogId } = await reachable();
+    const { dogId } = await reachable(salon);
     await visitDog(salon, dogId, [yellow]);
     await visitDog(salon, dogId, [yellow]);
     expect(await referrals(dogId)).toHaveLength(1);
@@ -521,7 +293,7 @@ describe('a place a vet should see', () => {
   });
 
   test('the letter says what was seen with sides and dates, what was done, and nothing of what it may be', async () => {
-    const { dogId } = await reachable();
+    const { dogId } = await reachable(salon);
     await visitDog(salon, dogId, [musty(1)]);
     await visitDog(salon, dogId, [yellow, musty(1, 'right')]);
     const [open] = await referrals(dogId);

@@ -63,6 +63,7 @@ export const message = dewpond.table(
     clientId: uuid('client_id').notNull(),
     dogId: uuid('dog_id'),
     visitId: uuid('visit_id'),
+    referralId: uuid('referral_id'),
     linkId: uuid('link_id'),
     kind: text('kind').$type<MessageKind>().notNull(),
     channel: text('channel').$type<MessageChannel>().notNull(),

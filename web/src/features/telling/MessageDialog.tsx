@@ -104,7 +104,16 @@ function Compose({
   const send = useMutation({
     mutationFn: (by: MessageChannel) =>
       call('POST /api/messages', {
-        body: { id, dogId: about.dogId, visitId: about.visitId, kind: about.kind, channel: by, subject, words },
+        body: {
+          id,
+          dogId: about.dogId,
+          visitId: about.visitId,
+          referralId: about.referralId ?? null,
+          kind: about.kind,
+          channel: by,
+          subject,
+          words,
+        },
       }),
     onSuccess: async (_, by) => {
       tell(`On its way by ${by}. The Outbox shows what becomes of it.`);

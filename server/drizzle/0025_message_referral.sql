@@ -1,0 +1,1 @@
+ALTER TABLE "dewpond"."message" ADD COLUMN "referral_id" uuid;

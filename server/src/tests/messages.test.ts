@@ -1,0 +1,250 @@
+import { finding } from '@dewpond/core/findings';
+import type { Happening } from '@dewpond/core/visit';
+import { eq } from 'drizzle-orm';
+import { simpleParser, type ParsedMail } from 'mailparser';
+import { SMTPServer } from 'smtp-server';
+import request from 'supertest';
+import { v7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { message, ownerLink } from '../db/schema';
+import { inTenant } from '../db/tenant';
+import type { Services } from '../http/context';
+import { smtpCarrier, type Carrier } from '../messages/post';
+import { sendMessage } from '../messages/sendMessage';
+import { musty, outbox, reachable, textOf, write } from './owner';
+import { app, clock, databases, logLines, openSalon, services, type Salon } from './salon';
+import { visitDog } from './tableSide';
+
+const on = '2026-11-02';
+let salon: Salon;
+let stranger: Salon;
+beforeAll(async () => {
+  salon = await openSalon();
+  stranger = await openSalon();
+});
+
+/** A mail server of our own on loopback, that keeps what it was given. */
+async function openMailServer(refuse: (to: string) => { code: number; words: string } | null = () => null) {
+  const mails: ParsedMail[] = [];
+  const server = new SMTPServer({
+    authOptional: true,
+    disabledCommands: ['STARTTLS'],
+    onRcptTo: ({ address }, _session, done) => {
+      const no = refuse(address);
+      done(no ? Object.assign(new Error(no.words), { responseCode: no.code }) : undefined);
+    },
+    onData: (stream, _session, done) => {
+      void simpleParser(stream).then((mail) => {
+        mails.push(mail);
+        done();
+      });
+    },
+  });
+  await new Promise<void>((listening) => server.listen(0, '127.0.0.1', listening));
+  const { port } = server.server.address() as { port: number };
+  return { mails, url: `smtp://127.0.0.1:${port}`, close: () => new Promise<void>((closed) => server.close(closed)) };
+}
+const withMail = (carrier: Carrier): Services => ({ ...services, post: { ...services.post, 'e-mail': carrier } });
+const sent = (by: Services, id: string) => sendMessage(by, salon.businessId, id);
+
+describe('a message to an owner', () => {
+  let mail: Awaited<ReturnType<typeof openMailServer>>;
+  beforeAll(async () => {
+    mail = await openMailServer((to) =>
+      to.startsWith('gone')
+        ? { code: 550, words: 'No such box here' }
+        : to.startsWith('busy')
+          ? { code: 451, words: 'Try later' }
+          : null,
+    );
+  });
+  afterAll(() => mail.close());
+  const smtp = () => withMail(smtpCarrier(mail.url, 'salon@dewpond.example'));
+
+  test('goes out by SMTP with sheet, link and headers; the outbox shows it, the secret nowhere', async () => {
+    const { dogId } = await reachable(salon);
+    const visitId = await visitDog(salon, dogId, [musty()]);
+    const { body: draft } = await salon.call('GET /api/dogs/:id/draft', {
+      id: dogId,
+      query: { kind: 'sheet', visit: visitId },
+    });
+    expect(draft.reach.map(({ whyNot }) => whyNot)).toEqual([null, null]);
+    const { status, body } = await write(salon, dogId, {
+      kind: 'sheet',
+      visitId,
+      subject: draft.subject,
+      words: draft.words,
+    });
+    expect(status).toBe(201);
+    expect((await outbox(salon, body.id)).state).toBe('waiting');
+    const linesBefore = logLines.length;
+    await sent(smtp(), body.id);
+    const [got] = mail.mails.splice(0);
+    expect(got).toMatchObject({
+      subject: 'Teasel at A salon, Wed 25 Nov',
+      messageId: `<${body.id}@dewpond.example>`,
+      attachments: [{ contentType: 'application/pdf', filename: 'Teasel-2026-11-25.pdf' }],
+    });
+    expect(got?.from?.value).toEqual([{ name: 'A salon', address: 'salon@dewpond.example' }]);
+    expect([got?.to].flat()[0]?.text).toBe('folake@thornmere.example');
+    expect((await textOf(got?.attachments[0]?.content as Buffer)).text).toContain('a musty smell');
+    const [, token = ''] = /\/owner#(\S+)/.exec(got?.text ?? '') ?? [];
+    expect(token).toMatch(/^[\w-]{22}\.[\w-]{43}$/);
+
+    const shown = await outbox(salon, body.id);
+    expect(shown).toMatchObject({ state: 'sent', via: 'smtp', tries: 1 });
+    expect(shown.words).toContain('(the owner’s private page)');
+    const kept = await inTenant(databases, salon.businessId, (tx) =>
+      Promise.all([tx.select().from(message).where(eq(message.id, body.id)), tx.select().from(ownerLink)]),
+    );
+    expect(JSON.stringify(kept)).not.toContain(token.split('.')[1]);
+    const page = await request(app).get('/api/owner').set('Authorization', `Link ${token}`);
+    expect(page.body).toMatchObject({ dog: 'Teasel' });
+    expect(logLines.slice(linesBefore).join('\n')).not.toContain(token.split('.')[1]);
+  });
+
+  test('is never sent twice: two workers, a second job, a crash in the middle', async () => {
+    const { dogId } = await reachable(salon);
+    const { body } = await write(salon, dogId);
+    await Promise.all([sent(smtp(), body.id), sent(smtp(), body.id), sent(smtp(), body.id)]);
+    await sent(smtp(), body.id);
+    expect(mail.mails.splice(0)).toHaveLength(1);
+
+    const { body: crashed } = await write(salon, dogId);
+    const dying: Carrier = { via: 'smtp', carry: () => new Promise(() => undefined) };
+    void sent(withMail(dying), crashed.id);
+    await expect.poll(async () => (await outbox(salon, crashed.id)).state).toBe('sending');
+    await sent(smtp(), crashed.id);
+    expect(mail.mails).toHaveLength(0);
+    const before = clock.now;
+    clock.now += 11 * 60_000;
+    expect(await outbox(salon, crashed.id)).toMatchObject({
+      state: 'unsure',
+      lastWord: expect.stringContaining('may have arrived') as string,
+    });
+    expect((await salon.call('PUT /api/messages/:id', { id: crashed.id, body: { what: 'again' } })).status).toBe(200);
+    await sent(smtp(), crashed.id);
+    expect(mail.mails.splice(0)).toHaveLength(1);
+    clock.now = before;
+  });
+
+  test('a line that falls silent once all was handed over: it may have arrived, and only a person sends it again', async () => {
+    const heard: string[] = [];
+    const server = new SMTPServer({
+      authOptional: true,
+      disabledCommands: ['STARTTLS'],
+      onData: (stream) => {
+        void simpleParser(stream).then(({ text = '' }) => {
+          heard.push(text.trim());
+          for (const { _socket } of server.connections) _socket.destroy();
+        });
+      },
+    });
+    await new Promise<void>((listening) => server.listen(0, '127.0.0.1', listening));
+    const { port } = server.server.address() as { port: number };
+    const silent = withMail(smtpCarrier(`smtp://127.0.0.1:${port}`, 'salon@dewpond.example'));
+    const { dogId } = await reachable(salon);
+    const visitId = await visitDog(salon, dogId);
+    for (const given of [{}, { kind: 'sheet', visitId }]) {
+      const { body } = await write(salon, dogId, given);
+      await sent(silent, body.id);
+      expect(await outbox(salon, body.id)).toMatchObject({
+        state: 'unsure',
+        nextTryAt: null,
+        lastWord: expect.stringContaining('may have arrived') as string,
+      });
+      await sent(silent, body.id);
+      expect(heard.splice(0)).toEqual(['Teasel will be ready around 15:30.']);
+      expect((await salon.call('PUT /api/messages/:id', { id: body.id, body: { what: 'again' } })).status).toBe(200);
+    }
+    await new Promise<void>((closed) => server.close(closed));
+  });
+
+  test('of two places for a vet the letter of the one that is written about goes along', async () => {
+    const { dogId } = await reachable(salon);
+    const yellow = (side: 'left' | 'right'): Happening => ({
+      type: 'found',
+      finding: finding({ site: 'ear', side }, 'ear yellow wax', 2),
+    });
+    await visitDog(salon, dogId, [yellow('left'), yellow('right')]);
+    const { body: open } = await salon.call('GET /api/referrals', { query: { dog: dogId } });
+    expect(open.items.map(({ placeName }) => placeName).toSorted()).toEqual(['left ear', 'right ear']);
+    for (const { id: referralId, placeName } of open.items) {
+      const { body } = await write(salon, dogId, { kind: 'vet, please', referralId });
+      await sent(smtp(), body.id);
+      const [got] = mail.mails.splice(0);
+      const { title } = await textOf(got?.attachments[0]?.content as Buffer);
+      expect(title).toContain(placeName);
+      expect((await outbox(salon, body.id)).attached).toBe('the letter');
+    }
+    const { dogId: another } = await reachable(salon);
+    expect((await write(salon, another, { kind: 'vet, please', referralId: open.items[0]?.id })).status).toBe(404);
+  });
+
+  test.each([
+    ['a refused box is final', 'gone@thornmere.example', { state: 'failed', tries: 1 }, /No such box here/],
+    ['a busy one is tried again', 'busy@thornmere.example', { state: 'waiting', tries: 1 }, /Try later/],
+  ])('%s', async (_, address, stands, words) => {
+    const { dogId } = await reachable(salon);
+    const { body } = await write(salon, dogId);
+    await inTenant(databases, salon.businessId, (tx) =>
+      tx.update(message).set({ recipient: address }).where(eq(message.id, body.id)),
+    );
+    await sent(smtp(), body.id);
+    const shown = await outbox(salon, body.id);
+    expect(shown).toMatchObject(stands);
+    expect(shown.lastWord).toMatch(words);
+    expect(shown.nextTryAt !== null).toBe(stands.state === 'waiting');
+  });
+
+  test('a mail server that is down loses nothing, and after five tries a person is asked', async () => {
+    const { dogId } = await reachable(salon);
+    const { body } = await write(salon, dogId);
+    const down = withMail(smtpCarrier('smtp://127.0.0.1:1', 'salon@dewpond.example'));
+    for (let tries = 1; tries <= 6; tries++) {
+      await sent(down, body.id);
+      expect(await outbox(salon, body.id)).toMatchObject({ state: tries < 6 ? 'waiting' : 'failed', tries });
+    }
+    expect((await salon.call('PUT /api/messages/:id', { id: body.id, body: { what: 'again' } })).status).toBe(200);
+    await sent(smtp(), body.id);
+    expect(mail.mails.splice(0)).toHaveLength(1);
+  });
+
+  test('goes nowhere it is not welcome, also when the word was taken back while it waited', async () => {
+    const { dogId } = await reachable(salon, { 'text message': { yes: true, on } });
+    const refused = await write(salon, dogId);
+    expect([refused.status, refused.body.error.message]).toEqual([
+      422,
+      'Nobody has asked yet whether e-mails are welcome.',
+    ]);
+    const { dogId: other, clientId } = await reachable(salon);
+    const { body } = await write(salon, other);
+    const { body: view } = await salon.call('GET /api/clients/:id', { id: clientId });
+    const { version, name, card } = view.client;
+    const consents = { ...card.consents, 'e-mail': { yes: false, on } };
+    await salon.call('PUT /api/clients/:id', { id: clientId, body: { version, name, card: { ...card, consents } } });
+    await sent(smtp(), body.id);
+    expect(mail.mails).toHaveLength(0);
+    expect(await outbox(salon, body.id)).toMatchObject({ state: 'failed', lastWord: 'The owner wants no e-mails.' });
+  });
+
+  test('asked for twice is one message; withdrawn it stays; the stand-in can let one come back', async () => {
+    const { dogId } = await reachable(salon);
+    const id = v7();
+    expect((await write(salon, dogId, { id })).status).toBe(201);
+    expect((await write(salon, dogId, { id })).status).toBe(201);
+    expect((await write(salon, dogId, { id, words: 'Something else.' })).status).toBe(409);
+    expect((await salon.call('PUT /api/messages/:id', { id, body: { what: 'withdraw' } })).status).toBe(200);
+    await sent(smtp(), id);
+    expect(mail.mails).toHaveLength(0);
+    expect((await outbox(salon, id)).state).toBe('withdrawn');
+
+    const { body } = await write(salon, dogId, { channel: 'text message' });
+    expect((await salon.call('PUT /api/messages/:id', { id: body.id, body: { what: 'bounce' } })).status).toBe(409);
+    await sent(services, body.id);
+    expect(await outbox(salon, body.id)).toMatchObject({ state: 'sent', via: 'stand-in', to: '01632 960114' });
+    await salon.call('PUT /api/messages/:id', { id: body.id, body: { what: 'bounce' } });
+    expect((await outbox(salon, body.id)).state).toBe('bounced');
+    expect((await stranger.call('GET /api/messages')).body.items).toEqual([]);
+  });
+});
