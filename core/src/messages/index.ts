@@ -9,4 +9,4 @@ export {
   type MessageState,
   type Outcome,
 } from './sending';
-export { LINK_MARK, MESSAGE_KINDS, TEMPLATES, type MessageKind } from './templates';
+export { LINK_MARK, MESSAGE_KINDS, TEMPLATES, withoutPhone, type MessageKind } from './templates';

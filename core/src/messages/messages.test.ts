@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { EMPTY_CARD, type ClientCard } from '../clients';
 import { NEVER_SAY, fillIn, slotsOf } from '../sheet';
 import { day } from '../units';
-import { MESSAGE_KINDS, TEMPLATES, afterTry, channelFor, mayTryAgain, reachOf, type Outcome } from '.';
+import { MESSAGE_KINDS, TEMPLATES, afterTry, channelFor, mayTryAgain, reachOf, withoutPhone, type Outcome } from '.';
 
 const on = day('2026-11-02');
 const card = (more: Partial<ClientCard>): ClientCard => ({
@@ -63,4 +63,10 @@ test.each(MESSAGE_KINDS)('“%s” has its words, no illness, no dose, and a sub
   expect(fillIn(words, typical)).not.toMatch(NEVER_SAY);
   expect(subject).not.toContain('{link}');
   expect(words).toContain('{business}');
+  // A house without a number: no sign is left that leads nowhere.
+  const bare = fillIn(withoutPhone(words), typical);
+  expect(bare).not.toMatch(/[,:]\s*(?:$|[.,:])|\s[.,:]|\s{2}/);
+  expect(bare.split('Teasel').length).toBe(
+    fillIn(words, typical).split('Teasel').length - words.split('{phone}').length + 1,
+  );
 });

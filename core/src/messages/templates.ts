@@ -25,7 +25,7 @@ export const TEMPLATES = {
   'how is it': {
     name: 'How is it?',
     subject: 'How is {dog}?',
-    words: 'Hello {owner}, how is {dog} doing since {day}? A word to {phone} helps us. {business}',
+    words: 'Hello {owner}, how is {dog} doing since {day}? Please tell us: {phone}. {business}',
   },
 } as const;
 export type MessageKind = keyof typeof TEMPLATES;
@@ -33,3 +33,6 @@ export const MESSAGE_KINDS = Object.keys(TEMPLATES) as readonly MessageKind[];
 
 /** Stands in a message where its private link goes. The secret itself is written nowhere. */
 export const LINK_MARK = '{link}';
+
+/** A text of a house that has written down no number: without the place for it, and the sign that led to it. */
+export const withoutPhone = (text: string): string => text.replaceAll(/[,:]?\s*\{phone\}/g, '');

@@ -1,5 +1,5 @@
 import type { MessageDraft } from '@dewpond/contract';
-import { LINK_MARK, reachOf, type MessageKind } from '@dewpond/core/messages';
+import { LINK_MARK, reachOf, withoutPhone, type MessageKind } from '@dewpond/core/messages';
 import { placeOf } from '@dewpond/core/places';
 import { fillIn, placeWords } from '@dewpond/core/sheet';
 import { showDay, type Day } from '@dewpond/core/units';
@@ -50,7 +50,6 @@ export async function draftFor(tx: Tenant, dogId: string, about: About, now: num
     owner: its.owner,
     reach: reachOf(its.card),
     subject: fillIn(template.subject, words),
-    // A house that has written down no number signs with its name alone.
-    words: fillIn(template.words, words).replace(/, $/, ''),
+    words: fillIn(house.phone === '' ? withoutPhone(template.words) : template.words, words),
   };
 }
