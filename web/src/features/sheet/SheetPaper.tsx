@@ -35,9 +35,7 @@ export function SheetPaper({ house, read, presses, owner, drawing, photos, part 
       </p>
       <h1 className="text-[32px]! break-words">{frame.title}</h1>
       {owner !== null && <p className="text-soft mb-5 break-words">{fillIn(frame.forOwner, { owner })}</p>}
-      {presses !== null && (
-        <p className="rounded-xl bg-stop-pale text-stop font-bold px-4 py-3 mb-5">{presses}</p>
-      )}
+      {presses !== null && <p className="rounded-xl bg-stop-pale text-stop font-bold px-4 py-3 mb-5">{presses}</p>}
       <div className="grid grid-cols-[1fr_280px] max-lg:grid-cols-[1fr_210px] max-md:grid-cols-1 gap-8 max-lg:gap-5 mt-4 print:mt-2 print:grid-cols-[1fr_200px] print:gap-6">
         <Part heading={frame.headings.saw}>{part('saw')}</Part>
         <Drawings drawing={drawing} grades={grades} names={frame.sides} />
