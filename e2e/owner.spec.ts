@@ -26,7 +26,13 @@ test('an ordinary sheet is one page of paper, from a desk and from a telephone',
     await openSheet(page, 'Dumpling');
     expect(await pagesPrinted(page)).toBe(1);
   }
+  await page.goBack();
+  await page.getByRole('link', { name: 'The week on paper' }).click();
+  await expect(page.getByRole('article', { name: /A week at home for Dumpling/ })).toBeVisible();
+  await expectAccessible(page);
+  expect(await pagesPrinted(page)).toBeLessThanOrEqual(3);
   // More than fits is more than one: the measure tells.
+  await openSheet(page, 'Dumpling');
   await page.getByRole('article').evaluate((sheet) => (sheet.style.minHeight = '400mm'));
   expect(await pagesPrinted(page)).toBe(2);
 });
