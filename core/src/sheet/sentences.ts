@@ -1,3 +1,5 @@
+import { SIDE_NAMES } from '../drawing';
+
 /**
  * Every sentence an owner can read on a sheet, in one place to proof-read. Slots are named in braces; a house may say
  * it otherwise (wording.ts). Never a disease name, never a dose.
@@ -49,8 +51,8 @@ export const SENTENCES = {
   didTitle: 'What we did',
   suggestTitle: 'What we suggest',
   homeTitle: 'At home',
-  dogsLeft: 'dog’s left',
-  dogsRight: 'dog’s right',
+  dogsLeft: SIDE_NAMES.left,
+  dogsRight: SIDE_NAMES.right,
   forOwner: 'For {owner}',
   foot: 'A dot is clear; one, two, three rings are {grades}. Left and right are the dog’s own. This is what a groomer saw from the outside; only a vet can say what it means.',
   booked: 'Your next visit is booked for {day}.',

@@ -22,7 +22,8 @@ import { Refusal, badInput, notFound } from '../http/problem';
 import { keepLetter } from '../referrals/letter';
 import { sendPdf } from '../sheet/routes';
 import { keepSheet } from '../sheet/keepSheet';
-import { sheetViewOf } from '../sheet/sheetView';
+import { sheetViewFor } from '../sheet/sheetView';
+import { loadVisit } from '../visits/load';
 import { keepHomePhoto, pictureBody, sendHomePhoto } from './homePhotos';
 import { calendarUrl, openLink } from './ownerLinks';
 
@@ -204,7 +205,12 @@ async function pageFor(
   const closedVisits = record.visits.filter((visit) => visit.closed !== null).slice(-SHEETS);
   const sheets = [];
   for (const { id } of closedVisits.toReversed()) {
-    const { sheet, edits, photos, photosAgreed } = await sheetViewOf(tx, id, now);
+    const { sheet, edits, photos, photosAgreed } = await sheetViewFor(
+      tx,
+      { house, record },
+      await loadVisit(tx, house, id),
+      now,
+    );
     const shown = photosAgreed ? photos.filter((each) => edits.photos.includes(each.id)) : [];
     sheets.push({ visitId: id, read: readSheet(sheet, edits), photos: shown });
   }

@@ -1,5 +1,5 @@
 import type { Traits } from '@dewpond/core/catalogue';
-import { headShape, profile, type Point } from '@dewpond/core/drawing';
+import { SIDE_NAMES, headShape, profile, type Point } from '@dewpond/core/drawing';
 import { placeKey, type Grade, type PlaceKey, type Side, type Site } from '@dewpond/core/places';
 import { Circle, Ellipse, G, Path, Svg, Text } from '@react-pdf/renderer';
 import { INK, SOFT } from './look';
@@ -27,9 +27,6 @@ function Side({ x, y, end, children }: { x: number; y: number; end: boolean; chi
     </Text>
   );
 }
-
-/** What a drawing says of its sides. */
-const SIDE_NAMES = { left: 'dog’s left', right: 'dog’s right' };
 
 interface HeadOnPaperProps {
   readonly traits: Traits;

@@ -13,6 +13,7 @@ export const PAPER = StyleSheet.create({
   page: { fontFamily: SHEET_FONTS, fontSize: 10, color: INK, padding: 36, paddingBottom: 56, lineHeight: 1.35 },
   title: { fontSize: 21, fontWeight: 700, lineHeight: 1.25, marginTop: 3 },
   soft: { color: SOFT },
+  presses: { color: GRADE_COLOURS[3], fontWeight: 700, marginTop: 4 },
   part: { marginTop: 10 },
   heading: { fontSize: 12.5, fontWeight: 700, lineHeight: 1.3, marginBottom: 3 },
   row: { flexDirection: 'row', alignItems: 'center', marginBottom: 1 },

@@ -16,8 +16,6 @@ export interface PrintedSheet {
   readonly photos: readonly { readonly words: string; readonly bytes: Buffer }[];
 }
 
-const PRESSES = { color: '#98381f', fontWeight: 700, marginTop: 4 } as const;
-
 /** The owner sheet on one page of A4: what we saw, did, suggest. */
 export function SheetDocument({ house, owner, read, drawing, photos }: PrintedSheet) {
   const { title, headings, forOwner, presses, foot, sides: sideWords } = read.frame;
@@ -30,7 +28,7 @@ export function SheetDocument({ house, owner, read, drawing, photos }: PrintedSh
         <Head house={house} />
         <Text style={PAPER.title}>{breakable(title)}</Text>
         <Text style={PAPER.soft}>{breakable(fillIn(forOwner, { owner }))}</Text>
-        {presses === null ? null : <Text style={PRESSES}>{breakable(presses)}</Text>}
+        {presses === null ? null : <Text style={PAPER.presses}>{breakable(presses)}</Text>}
         <View style={{ flexDirection: 'row', gap: 16 }}>
           <View style={{ flex: 1 }}>
             <View style={PAPER.part}>

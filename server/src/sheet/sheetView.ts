@@ -19,6 +19,17 @@ export async function sheetViewOf(tx: Tenant, visitId: string, now: number): Pro
   const visit = await loadVisit(tx, house, visitId);
   const [record] = await loadDogs(tx, { ids: [visit.row.dogId] });
   if (!record) throw notFound('dog');
+  return sheetViewFor(tx, { house, record }, visit, now);
+}
+
+/** The same where the house and the dog as it stands now are known already. */
+export async function sheetViewFor(
+  tx: Tenant,
+  { house, record }: { readonly house: House; readonly record: DogRecord },
+  visit: LoadedVisit,
+  now: number,
+): Promise<SheetView> {
+  const visitId = visit.row.id;
   const { edits, version } = await editsOf(tx, visitId);
   return {
     visitId,

@@ -160,6 +160,19 @@ describe('a message to an owner', () => {
     await new Promise<void>((closed) => server.close(closed));
   });
 
+  test('letters of any script arrive as they were written, with a sheet and without', async () => {
+    const { dogId } = await reachable(salon);
+    const visitId = await visitDog(salon, dogId);
+    const words =
+      'Zoë Łucía: שלום, Ελλάδα 🐕. A line that is longer than the seventy-eight letters a mail likes in one row.\nSecond.';
+    for (const given of [{ words }, { words, kind: 'sheet', visitId }]) {
+      const { body } = await write(salon, dogId, { ...given, subject: 'Zoë 🐕' });
+      await sent(smtp(), body.id);
+      const [got] = mail.mails.splice(0);
+      expect([got?.subject, got?.text?.trim()]).toEqual(['Zoë 🐕', words]);
+    }
+  });
+
   test('of two places for a vet the letter of the one that is written about goes along', async () => {
     const { dogId } = await reachable(salon);
     const yellow = (side: 'left' | 'right'): Happening => ({

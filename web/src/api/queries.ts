@@ -84,6 +84,11 @@ export const useReferrals = (dogId?: string) =>
     queryKey: ['referrals', dogId ?? 'all'],
     queryFn: async () => (await call('GET /api/referrals', dogId === undefined ? {} : { query: { dog: dogId } })).items,
   });
+/** How the house signs, and what it says otherwise. */
+export const useLetterhead = () => useQuery({ queryKey: ['letterhead'], queryFn: () => call('GET /api/letterhead') });
+/** What the owner of a dog does between visits. */
+export const useHomeCare = (id: string) =>
+  useQuery({ queryKey: ['home', id], queryFn: () => call('GET /api/dogs/:id/home', { id }) });
 export const useMessages = (dogId?: string) =>
   useQuery({
     queryKey: ['messages', dogId ?? 'all'],

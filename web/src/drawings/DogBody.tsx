@@ -10,7 +10,16 @@ import {
   type Site,
 } from '@dewpond/core/places';
 import { Mark } from './Mark';
-import { ABOVE_SPOTS, BELOW_SPOTS, PAW, PLAN_HALF, profile, type BodyView, type Point } from '@dewpond/core/drawing';
+import {
+  ABOVE_SPOTS,
+  BELOW_SPOTS,
+  PAW,
+  PLAN_HALF,
+  SIDE_NAMES,
+  profile,
+  type BodyView,
+  type Point,
+} from '@dewpond/core/drawing';
 import { LINE, SHAPE } from './line';
 
 interface BodyProps {
@@ -44,7 +53,7 @@ function Marks({ spots, side, grades, onPlace }: Marked & { readonly spots: [Sit
 function Profile({
   side,
   className,
-  says = `dog’s ${side} side`,
+  says = `${SIDE_NAMES[side]} side`,
   ...marked
 }: Omit<BodyProps, 'view'> & { readonly side: Side }) {
   const shape = profile(marked.traits);
@@ -92,9 +101,9 @@ function Plan({ view, className, ...marked }: BodyProps) {
         ))}
         {above && <ellipse cx={0} cy={126} rx={6} ry={4.5} fill="var(--ink)" />}
       </g>
-      <SideName x={-156}>dog’s right</SideName>
+      <SideName x={-156}>{SIDE_NAMES.right}</SideName>
       <SideName x={156} end>
-        dog’s left
+        {SIDE_NAMES.left}
       </SideName>
       <Marks {...marked} side="left" spots={spots.map(([site, { x, y }]) => [site, { x, y: y * turn }])} />
     </svg>

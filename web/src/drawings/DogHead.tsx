@@ -2,7 +2,7 @@ import type { Traits } from '@dewpond/core/catalogue';
 import { GRADE_WORDS, namePlace, placeOf, type Grade, type PlaceKey, type Side } from '@dewpond/core/places';
 import type { ReactNode } from 'react';
 import { Mark } from './Mark';
-import { headShape } from '@dewpond/core/drawing';
+import { SIDE_NAMES, headShape } from '@dewpond/core/drawing';
 import { LINE, SHAPE } from './line';
 
 interface DogHeadProps {
@@ -78,8 +78,6 @@ export function DogHead({
     </svg>
   );
 }
-
-const SIDE_NAMES = { left: 'dog’s left', right: 'dog’s right' };
 
 function SideNames({ names }: { readonly names: Readonly<Record<Side, string>> }) {
   return (

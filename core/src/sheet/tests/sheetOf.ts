@@ -23,8 +23,9 @@ export function sheetOf(
   lastTime: Finding[] | null = null,
   { dog = BULLDOG, wording = ENGLISH, contactMinutes = 0, then = () => [] }: Besides = {},
 ): OwnerSheet {
-  const judged = judgeLookOver(dog, foldVisit(logged(happenings)).findings, lastTime ?? []);
-  const steps = stepsFor(dog, judged, contactMinutes);
+  const { findings } = foldVisit(logged(happenings));
+  const judged = judgeLookOver(dog, findings, lastTime ?? []);
+  const steps = stepsFor(dog, judged, contactMinutes, findings);
   const places = placesToLookAt(dog);
   return makeSheet({
     dog: 'Dumpling',

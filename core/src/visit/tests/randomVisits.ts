@@ -26,8 +26,12 @@ import {
 } from '..';
 
 /** Steps of a dog whose look-over came out like this. */
-export const stepsFor = (facts: DogFacts, judged: Partial<Record<PlaceKey, Triage>> = {}, contactMinutes = 0): Step[] =>
-  stepList({ kind: 'full visit', facts, plan: makePlan(facts), contactMinutes, judged });
+export const stepsFor = (
+  facts: DogFacts,
+  judged: Partial<Record<PlaceKey, Triage>> = {},
+  contactMinutes = 0,
+  findings: readonly Finding[] = [],
+): Step[] => stepList({ kind: 'full visit', facts, plan: makePlan(facts), contactMinutes, judged, findings });
 
 let serial = 0;
 /** Events of one device in a row, one counter each. */

@@ -1,9 +1,8 @@
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
 import { showDay } from '@dewpond/core/units';
-import { useQuery } from '@tanstack/react-query';
 import { CalendarPlus, Printer } from 'lucide-react';
 import { Link } from 'react-router';
-import { call } from '../../api/call';
+import { useHomeCare } from '../../api/queries';
 import { Card } from '../../ui/Card';
 import { SourceMark } from '../../ui/SourceMark';
 import { WeekGrid } from './WeekGrid';
@@ -12,10 +11,7 @@ const AWAY = 'inline-flex items-center gap-2 text-pond underline min-h-11 font-s
 
 /** What the owner is asked to do this week, and how much of it is ticked on the owner's page. */
 export function HomeCareCard({ dogId }: { readonly dogId: string }) {
-  const home = useQuery({
-    queryKey: ['home', dogId],
-    queryFn: () => call('GET /api/dogs/:id/home', { id: dogId }),
-  }).data;
+  const home = useHomeCare(dogId).data;
   if (!home || home.tasks.length === 0) return null;
   const { asked, done } = home.share;
   const notes = home.ticks.filter(({ note }) => note !== '').toSorted((a, b) => (a.day < b.day ? 1 : -1));

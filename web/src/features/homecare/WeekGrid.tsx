@@ -20,7 +20,7 @@ export function WeekGrid({ home, from }: { readonly home: HomeCareView; readonly
               key={day}
               scope="col"
               className={classes(
-                'font-semibold px-1 w-12 leading-tight',
+                'font-semibold px-1 w-12 max-md:w-9 max-md:px-0 leading-tight',
                 day === home.today ? 'text-pond' : 'text-soft',
               )}
             >
@@ -35,9 +35,9 @@ export function WeekGrid({ home, from }: { readonly home: HomeCareView; readonly
           const on = new Set(homeDays(task, home.since, days[0] ?? from, days.at(-1) ?? from));
           return (
             <tr key={task.key} className="border-t border-line">
-              <th scope="row" className="text-left font-normal py-2 pr-2 leading-snug">
+              <th scope="row" className="text-left font-normal py-2 pr-2 leading-snug max-md:min-w-28">
                 <b>{homeTaskName(task)}</b>
-                <span className="block text-sm text-soft">
+                <span className="block text-sm text-soft max-md:hidden">
                   {everyWords(task.everyDays)}, {task.minutes} min. {task.how}
                 </span>
               </th>

@@ -1,9 +1,7 @@
 import { addDays } from '@dewpond/core/units';
-import { useQuery } from '@tanstack/react-query';
 import { ChevronLeft, ChevronRight, Printer } from 'lucide-react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { call } from '../../api/call';
-import { useDog } from '../../api/queries';
+import { useDog, useHomeCare, useLetterhead } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { WeekPaper } from './WeekPaper';
@@ -13,8 +11,8 @@ export function WeekScreen() {
   const { id = '' } = useParams();
   const [search, setSearch] = useSearchParams();
   const dog = useDog(id).data;
-  const house = useQuery({ queryKey: ['letterhead'], queryFn: () => call('GET /api/letterhead') });
-  const home = useQuery({ queryKey: ['home', id], queryFn: () => call('GET /api/dogs/:id/home', { id }) });
+  const house = useLetterhead();
+  const home = useHomeCare(id);
   const weeks = Math.min(26, Math.max(0, Math.round(Number(search.get('weeks')) || 0)));
   const turn = (to: number) => setSearch(to === 0 ? {} : { weeks: String(to) }, { replace: true });
   return (

@@ -1,10 +1,10 @@
 import type { LetterheadView } from '@dewpond/contract';
 import { shippedWords, wordingProblem, type HouseWording, type WordingKey } from '@dewpond/core/sheet';
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { refreshAll, useLetterhead } from '../../api/queries';
 import { Button, ButtonLink } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { TextField } from '../../ui/Field';
@@ -14,7 +14,7 @@ import { LineField } from '../sheet/EditedLine';
 
 /** How the house signs and speaks: what stands at the head of a sheet, and every sentence an owner can read. */
 export function WordsScreen() {
-  const query = useQuery({ queryKey: ['letterhead'], queryFn: () => call('GET /api/letterhead') });
+  const query = useLetterhead();
   return (
     <Waiting query={query} what="The words of the house">
       {(view) => <Words key={view.version} view={view} />}
