@@ -20,8 +20,8 @@ export function ConsentRows({ consents, set, at }: ConsentRowsProps) {
   const today = useSession().data?.today;
   const answer = (consent: Consent, value: string) => {
     const { [consent]: _, ...others } = consents;
-    if (value === 'unasked' || !today) set(others);
-    else set({ ...others, [consent]: { yes: value === 'yes', on: today } });
+    if (value === 'unasked') set(others);
+    else if (today) set({ ...others, [consent]: { yes: value === 'yes', on: today } });
   };
   return (
     <ul className="flex flex-col divide-y divide-line">
@@ -37,6 +37,8 @@ export function ConsentRows({ consents, set, at }: ConsentRowsProps) {
               <RadioGroup.Root
                 aria-label={CONSENTS[consent]}
                 value={word ? (word.yes ? 'yes' : 'no') : 'unasked'}
+                // A word without its day is no word: before the day is known none can be given.
+                disabled={!today}
                 onValueChange={(value) => answer(consent, value)}
                 className="flex rounded-xl border border-line overflow-hidden shrink-0"
               >

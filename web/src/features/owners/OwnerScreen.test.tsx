@@ -89,6 +89,7 @@ describe('an owner', () => {
   test('a word is kept with its day, and can be taken back to not asked', async () => {
     const { person, office } = openOwner();
     const muzzle = within(await screen.findByRole('radiogroup', { name: 'A muzzle, if it must be' }));
+    await waitFor(() => expect(muzzle.getByRole('radio', { name: 'No' }).hasAttribute('disabled')).toBe(false));
     await person.click(muzzle.getByRole('radio', { name: 'No' }));
     expect(screen.getByText('said Wed 25 Nov 2026')).toBeTruthy();
     await person.click(button('Save'));
