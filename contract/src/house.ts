@@ -6,7 +6,7 @@ import {
   type HouseQuestion,
   type HouseServices,
   type HouseWays,
-} from '@dewpond/core/careplan';
+} from '@dewpond/core/ways';
 import {
   CANAL_HAIR,
   COATS,

@@ -1,4 +1,5 @@
-import { ALL_TASKS, type EarHairWay } from '@dewpond/core/careplan';
+import { type EarHairWay } from '@dewpond/core/careplan';
+import { ALL_TASKS } from '@dewpond/core/tasks';
 import { ALL_SIGNS, EAR_CONDITIONS, PROCEDURES } from '@dewpond/core/findings';
 import { z } from 'zod';
 import { daySchema, id, line, newId, place, version } from './basics';

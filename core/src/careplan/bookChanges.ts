@@ -1,6 +1,6 @@
 import { comparePlans } from './comparePlans';
 import type { DogFacts } from './facts';
-import type { HouseQuestion } from './houseWays';
+import type { HouseQuestion } from '../ways';
 import { makePlan, type CarePlan } from './makePlan';
 
 /** A dog of the book with the plan it has now. */

@@ -4,8 +4,6 @@ import { mirror, placeKey } from '../places';
 import { addDays, day, kilograms } from '../units';
 import { HOUSE_VALUE } from '../provenance';
 import {
-  DEFAULT_HOUSE_WAYS,
-  DEFAULT_SERVICES,
   RULES,
   decideEarHair,
   dueState,
@@ -15,12 +13,13 @@ import {
   nextVisit,
   planDue,
   settleInterval,
-  taskKey,
   type CareRecord,
   type Claim,
   type DogFacts,
   type PlanLine,
 } from '.';
+import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES } from '../ways';
+import { taskKey } from '../tasks';
 import { TODAY, aDog, anyDog, instruct } from './tests/randomDogs';
 
 const RUNS = { numRuns: process.env['DEWPOND_DEEP'] ? 200_000 : 20_000 };

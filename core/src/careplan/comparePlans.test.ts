@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { DEFAULT_HOUSE_WAYS, comparePlans, makePlan, taskKey, type DogFacts } from '.';
+import { comparePlans, makePlan, type DogFacts } from '.';
+import { DEFAULT_HOUSE_WAYS } from '../ways';
+import { taskKey } from '../tasks';
 import { aDog, anyDog, instruct } from './tests/randomDogs';
 
 const changes = (before: DogFacts, after: DogFacts) =>

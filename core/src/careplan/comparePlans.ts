@@ -1,6 +1,6 @@
 import { everyWords } from '../units';
 import type { CarePlan, PlanLine } from './makePlan';
-import { taskKey, type TaskAt } from './tasks';
+import { taskKey, type TaskAt } from '../tasks';
 
 /** How one line of a plan differs from the same line of another. */
 export interface PlanChange extends TaskAt {

@@ -3,7 +3,7 @@ import { FOLD_SITES, type FoldSite } from '../places';
 import { monthOf } from '../units';
 import type { LifeStage } from './age';
 import type { CoatCondition, DogFacts, Skin } from './facts';
-import type { HouseQuestion, HouseWays } from './houseWays';
+import type { HouseQuestion, HouseWays } from '../ways';
 import type { Condition } from './rule';
 
 /** Small readable tests that the rule table is made of. */

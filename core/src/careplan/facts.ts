@@ -4,9 +4,9 @@ import type { PlaceKey, Side } from '../places';
 import { EASY, type HandlingNotes } from '../handling';
 import { kilograms, type Day, type Kilograms } from '../units';
 import type { LifeStage } from './age';
-import { DEFAULT_HOUSE_WAYS, type HouseWays } from './houseWays';
+import { DEFAULT_HOUSE_WAYS, type HouseWays } from '../ways';
 import type { Instruction } from './instructions';
-import { DEFAULT_SERVICES, type HouseServices } from './services';
+import { DEFAULT_SERVICES, type HouseServices } from '../ways';
 
 export const SKIN = ['healthy', 'sensitive', 'allergic', 'under treatment'] as const;
 export type Skin = (typeof SKIN)[number];

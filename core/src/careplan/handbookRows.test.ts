@@ -1,17 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { day } from '../units';
-import {
-  DEFAULT_HOUSE_WAYS,
-  FIT,
-  HOUSE_QUESTIONS,
-  HOUSE_STANCES,
-  RULES,
-  makePlan,
-  taskKey,
-  type DogFacts,
-  type HouseQuestion,
-  type HouseWays,
-} from '.';
+import { FIT, RULES, makePlan, type DogFacts } from '.';
+import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS, HOUSE_STANCES, type HouseQuestion, type HouseWays } from '../ways';
+import { taskKey } from '../tasks';
 import { aDog, instruct } from './tests/randomDogs';
 
 /** Common practice, no source, unless a row says otherwise: each line of the trade's own rules, once, on a dog it is for. */

@@ -2,7 +2,7 @@ import { SIGNS, type Sign } from '../findings';
 import { namePlace } from '../places';
 import { showDay } from '../units';
 import type { Instruction } from './instructions';
-import { TASKS } from './tasks';
+import { TASKS } from '../tasks';
 
 /** Products by their ids; a wash that is no longer on the shelf is "own wash". */
 type Products = readonly { readonly id: string; readonly name: string }[];

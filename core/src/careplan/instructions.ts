@@ -2,7 +2,7 @@ import type { EarCondition, Procedure, Sign, VetLift } from '../findings';
 import type { Place } from '../places';
 import type { Day } from '../units';
 import type { EarHairWay } from './earHair';
-import type { Task } from './tasks';
+import type { Task } from '../tasks';
 
 /** What an instruction may say. */
 export type Saying =

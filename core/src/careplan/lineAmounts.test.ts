@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { kilograms } from '../units';
-import { lineAmounts, makePlan, type DogFacts, type Task } from '.';
+import { lineAmounts, makePlan, type DogFacts } from '.';
+import { type Task } from '../tasks';
 import { aDog, instruct } from './tests/randomDogs';
 
 const amount = (task: Task, facts: DogFacts, factor = 1) => {

@@ -3,7 +3,7 @@ import { COMMON_PRACTICE, HOUSE_VALUE, type Source } from '../provenance';
 import { millilitres, type Millilitres } from '../units';
 import type { DogFacts } from './facts';
 import type { PlanLine } from './makePlan';
-import type { Task } from './tasks';
+import type { Task } from '../tasks';
 
 /** How much of what one line takes at the salon; a balm or powder is weighed. */
 export interface LineAmount {

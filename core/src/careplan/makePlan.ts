@@ -7,7 +7,7 @@ import type { DogFacts } from './facts';
 import { concerns, holdsOn, type Instruction } from './instructions';
 import { settleInterval, type Claim, type Settled } from './settleInterval';
 import { spokenOf, type HomeCare, type Said, type Spoken } from './spoken';
-import { TASKS, tasksOf, type Task, type TaskAt } from './tasks';
+import { TASKS, tasksOf, type Task, type TaskAt } from '../tasks';
 
 /** One task at one place: how often, how, by whom, and everything that speaks for and against. */
 export interface PlanLine extends TaskAt {

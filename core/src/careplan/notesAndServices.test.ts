@@ -1,7 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { EASY, MINDS, type HandlingNotes } from '../handling';
 import { day } from '../units';
-import { DEFAULT_SERVICES, makePlan, type CarePlan, type DogFacts, type HouseServices, type Task } from '.';
+import { makePlan, type CarePlan, type DogFacts } from '.';
+import { DEFAULT_SERVICES, type HouseServices } from '../ways';
+import { type Task } from '../tasks';
 import { aDog, instruct } from './tests/randomDogs';
 
 const line = (plan: CarePlan, task: Task) => plan.lines.find((each) => each.task === task);

@@ -3,7 +3,7 @@ import { learnRhythm, type PlaceRecord, type RhythmAnswer } from '../rhythm';
 import type { Day } from '../units';
 import { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
 import type { CarePlan, PlanLine } from './makePlan';
-import { TASKS, taskKey, type Task } from './tasks';
+import { TASKS, taskKey, type Task } from '../tasks';
 
 /** A plan line with its clock: when it was done, what was learned, when it is due. */
 export interface DueLine {

@@ -3,7 +3,7 @@ import type { Place } from '../places';
 import type { Source } from '../provenance';
 import type { Interval } from '../rhythm';
 import type { DogFacts } from './facts';
-import type { Task } from './tasks';
+import type { Task } from '../tasks';
 
 /** Order of authority, highest first. */
 export const RANKS = ['law', 'safety', 'vet', 'owner', 'house', 'default'] as const;

@@ -6,7 +6,7 @@ import type { Place } from '../places';
 import type { Rank, Rule } from './rule';
 import { RULES } from './rules';
 import type { Claim } from './settleInterval';
-import { ALL_TASKS, type Task } from './tasks';
+import { ALL_TASKS, type Task } from '../tasks';
 
 /** A sentence of the plan with its rule and source. */
 export interface Said extends Sourced {

@@ -4,7 +4,7 @@ import type { DogFacts } from './facts';
 import { toAvoid } from './instructions';
 import { lineAmounts } from './lineAmounts';
 import type { CarePlan } from './makePlan';
-import type { Task } from './tasks';
+import type { Task } from '../tasks';
 
 /** What a visit does with products: all of it, the bath alone, ears alone, nothing. */
 export type ProductRound = 'all' | 'bath' | 'ears' | 'nothing';

@@ -1,4 +1,5 @@
-import { TASKS, type DueLine, type Task } from '../careplan';
+import { type DueLine } from '../careplan';
+import { TASKS, type Task } from '../tasks';
 import { namePlace, placeKey, type Place } from '../places';
 import { COMMON_PRACTICE, type Sourced } from '../provenance';
 import { addDays, daysBetween, type Day } from '../units';

@@ -1,4 +1,4 @@
-import type { Task } from '../careplan';
+import type { Task } from '../tasks';
 import { COMMON_PRACTICE, HOUSE_VALUE, published, type Source, type Sourced } from '../provenance';
 
 /** Drawings that a card may show; the screen draws them. */

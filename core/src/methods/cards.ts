@@ -1,4 +1,4 @@
-import type { Task } from '../careplan';
+import type { Task } from '../tasks';
 import { cited, house, methodCard, type MethodCard } from './card';
 
 /** One card for each piece of work, in the order of a visit. Handbook: order of work, ears, nails, bath, eyes, folds, coat. */

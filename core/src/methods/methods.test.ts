@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { ALL_TASKS, makePlan, plainDog } from '../careplan';
+import { makePlan, plainDog } from '../careplan';
+import { ALL_TASKS } from '../tasks';
 import { BREEDS } from '../catalogue';
 import { day } from '../units';
 import { stepList } from '../visit';

@@ -1,4 +1,4 @@
-import { ALL_TASKS, TASKS } from '../careplan';
+import { ALL_TASKS, TASKS } from '../tasks';
 import { ADVICE, ALL_SIGNS, LEVELS, LEVEL_WORDS, SIGNS, atLeast } from '../findings';
 import { MESSAGE_KINDS, TEMPLATES } from '../messages';
 import { GRADE_WORDS, SITES, nameBoth, namePlace, placeKey } from '../places';

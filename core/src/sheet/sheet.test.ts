@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, RULES, type DogFacts } from '../careplan';
+import { RULES, type DogFacts } from '../careplan';
+import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS } from '../ways';
 import { instruct } from '../careplan/tests/randomDogs';
 import { ADVICE, LEVELS, SIGNS, TRIAGE_TABLE, countsAt, finding, mirrorFinding, type Finding } from '../findings';
 import { day } from '../units';

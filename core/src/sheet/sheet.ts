@@ -1,4 +1,5 @@
-import type { DueLine, Task } from '../careplan';
+import type { DueLine } from '../careplan';
+import type { Task } from '../tasks';
 import type { Finding, Level, Triage } from '../findings';
 import type { Grade, Place, PlaceKey, Side } from '../places';
 import type { Day } from '../units';

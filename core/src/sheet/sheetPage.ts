@@ -1,4 +1,4 @@
-import type { Task } from '../careplan';
+import type { Task } from '../tasks';
 import { placeKey, type Grade, type PlaceKey } from '../places';
 import type { Day } from '../units';
 import { ALL_SECTIONS, type OwnerSheet, type Section, type SheetFrame, type SheetLine } from './sheet';

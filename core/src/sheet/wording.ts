@@ -1,4 +1,4 @@
-import type { Task } from '../careplan';
+import type { Task } from '../tasks';
 import type { Level, Sign } from '../findings';
 import { namedAtHome, type HomeTask } from '../homecare';
 import type { MessageKind } from '../messages';

@@ -1,4 +1,4 @@
-import { schoolWords } from '../careplan';
+import { schoolWords } from '../ways';
 import { foldSites, type Traits } from '../catalogue';
 import { SIDES, placeKey } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE, PRODUCT_LABEL, type Sourced } from '../provenance';

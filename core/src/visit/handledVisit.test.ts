@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { DEFAULT_SERVICES, makePlan, type DogFacts } from '../careplan';
+import { makePlan, type DogFacts } from '../careplan';
+import { DEFAULT_SERVICES } from '../ways';
 import { aDog } from '../careplan/tests/randomDogs';
 import { EASY, MINDS } from '../handling';
 import { kilograms } from '../units';

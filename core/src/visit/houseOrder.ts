@@ -1,4 +1,4 @@
-import type { HouseWays } from '../careplan';
+import type { HouseWays } from '../ways';
 import { STAGES, type Stage } from './steps';
 
 /** The trade's order, with the house's alternatives. */

@@ -1,4 +1,5 @@
-import { schoolWords, type PlanLine } from '../careplan';
+import { type PlanLine } from '../careplan';
+import { schoolWords } from '../ways';
 import { namePlace, placeKey, type Place, type Side } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '../provenance';
 import { barredBy } from './bars';

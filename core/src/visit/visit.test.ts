@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { DEFAULT_HOUSE_WAYS, type DogFacts } from '../careplan';
+import { type DogFacts } from '../careplan';
+import { DEFAULT_HOUSE_WAYS } from '../ways';
 import { TODAY, aDog, anyDog } from '../careplan/tests/randomDogs';
 import { finding, type Finding } from '../findings';
 import { otherSide, placeKey, type Place } from '../places';

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { DEFAULT_HOUSE_WAYS, makePlan, type DogFacts, type Task } from '../careplan';
+import { makePlan, type DogFacts } from '../careplan';
+import { type Task } from '../tasks';
+import { DEFAULT_HOUSE_WAYS } from '../ways';
 import { aDog, anyDog } from '../careplan/tests/randomDogs';
 import { finding, stopFor, stopsAtLeast, type Finding } from '../findings';
 import { mirror, placeKey, type Place } from '../places';

@@ -1,5 +1,5 @@
 import { readLabel, strengthOf, type LabelReading } from '@dewpond/core/dilution';
-import type { HouseWays } from '@dewpond/core/careplan';
+import type { HouseWays } from '@dewpond/core/ways';
 import { badField } from '../http/problem';
 
 interface Printed {

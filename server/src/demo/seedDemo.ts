@@ -1,5 +1,5 @@
 import { dogProfile } from '@dewpond/contract';
-import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/careplan';
+import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/ways';
 import { addDays, day, type Day } from '@dewpond/core/units';
 import type { VisitKind } from '@dewpond/core/visit';
 import { randomLcg } from 'd3-random';

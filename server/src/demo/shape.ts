@@ -1,5 +1,5 @@
 import type { DogProfileInput, MemberView } from '@dewpond/contract';
-import type { HouseWays } from '@dewpond/core/careplan';
+import type { HouseWays } from '@dewpond/core/ways';
 import type { ClientCard } from '@dewpond/core/clients';
 import type { Finding } from '@dewpond/core/findings';
 import type { PlaceKey } from '@dewpond/core/places';

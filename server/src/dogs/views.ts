@@ -1,4 +1,5 @@
-import { TASKS, nextVisit, restraintOf, taskKey, type DueLine } from '@dewpond/core/careplan';
+import { nextVisit, restraintOf, type DueLine } from '@dewpond/core/careplan';
+import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { clearSince, stillWatched, type PastLook } from '@dewpond/core/referral';
 import { LEVELS, atLeast, gradeOfPads, type Level } from '@dewpond/core/findings';
 import { SIDES, namePlace, placeKey, placeOf, type Grade, type Place, type PlaceKey } from '@dewpond/core/places';

@@ -1,5 +1,5 @@
 import type { HouseView, OwnBreedView } from '@dewpond/contract';
-import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES, type HouseServices, type HouseWays } from '@dewpond/core/careplan';
+import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES, type HouseServices, type HouseWays } from '@dewpond/core/ways';
 import { withOwnBreeds, type Catalogue } from '@dewpond/core/catalogue';
 import type { Bottle } from '@dewpond/core/dilution';
 import type { HouseWording } from '@dewpond/core/sheet';

@@ -1,4 +1,4 @@
-import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/careplan';
+import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/ways';
 import type { BodyOf, EndpointKey, Problem, ResponseOf } from '@dewpond/contract';
 import { pino } from 'pino';
 import request from 'supertest';

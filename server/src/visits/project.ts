@@ -1,7 +1,7 @@
 import { INCIDENTS, placesOfCare, stagesTook, stepList } from '@dewpond/core/visit';
 import { addDays, type Day } from '@dewpond/core/units';
 import { SIGNS, higherLevel, stopFor, stopsAtLeast, type Finding, type Level } from '@dewpond/core/findings';
-import type { Task } from '@dewpond/core/careplan';
+import type { Task } from '@dewpond/core/tasks';
 import { lookedAtWith, placeKey, samePlace, type Grade } from '@dewpond/core/places';
 import type { BusinessId, Tenant } from '../db/tenant';
 import {

@@ -9,8 +9,6 @@ import type {
   VisitView,
 } from '@dewpond/contract';
 import {
-  DEFAULT_HOUSE_WAYS,
-  DEFAULT_SERVICES,
   LIFT_ALONE_KG,
   makePlan,
   nextVisit,
@@ -19,6 +17,7 @@ import {
   restraintOf,
   type DogFacts,
 } from '@dewpond/core/careplan';
+import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES } from '@dewpond/core/ways';
 import { EMPTY_CARD } from '@dewpond/core/clients';
 import { EASY, type HandlingNotes } from '@dewpond/core/handling';
 import type { Grade, PlaceKey } from '@dewpond/core/places';

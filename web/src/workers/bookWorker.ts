@@ -1,4 +1,5 @@
-import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, openBook, plansThatChange, type DogFacts } from '@dewpond/core/careplan';
+import { openBook, plansThatChange, type DogFacts } from '@dewpond/core/careplan';
+import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS } from '@dewpond/core/ways';
 
 /** One school tried over the book, as far as it has come in. */
 export interface SchoolTried {

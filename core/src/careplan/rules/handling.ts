@@ -3,7 +3,7 @@ import { COMMON_PRACTICE, DOGS_RECORD, HOUSE_VALUE } from '../../provenance';
 import { monthOf } from '../../units';
 import { fact } from '../conditions';
 import type { Condition, Rule } from '../rule';
-import type { Task } from '../tasks';
+import type { Task } from '../../tasks';
 import { caution, days, home, method, rowsOf } from './row';
 
 const mindsIt = (what: Minded): Condition => fact(`minds ${what}`, ({ handling }) => handling.minds.includes(what));

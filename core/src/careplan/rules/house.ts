@@ -1,8 +1,8 @@
 import { HOUSE_VALUE } from '../../provenance';
 import { all, always, trait, way } from '../conditions';
-import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, type HouseQuestion } from '../houseWays';
+import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, type HouseQuestion } from '../../ways';
 import type { Condition, Rule } from '../rule';
-import type { Task } from '../tasks';
+import type { Task } from '../../tasks';
 import { caution, days, method, rowsOf } from './row';
 
 /** Which house question says how a task is done. */

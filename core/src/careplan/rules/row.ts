@@ -1,6 +1,6 @@
 import type { Source } from '../../provenance';
 import type { Condition, Rank, Rule, Then } from '../rule';
-import type { Task } from '../tasks';
+import type { Task } from '../../tasks';
 
 /** Days at the salon: usual, least, most. */
 export const days = (usual: number, least: number, most: number): Then => ({ kind: 'interval', least, usual, most });

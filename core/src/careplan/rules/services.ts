@@ -2,7 +2,7 @@ import { HOUSE_VALUE } from '../../provenance';
 import { all, fact } from '../conditions';
 import { holdsOn } from '../instructions';
 import type { Condition, Rule } from '../rule';
-import type { HouseDoes, ServiceKey } from '../services';
+import type { HouseDoes, ServiceKey } from '../../ways';
 import { bar, caution, method, rowsOf } from './row';
 
 const does = (service: ServiceKey, what: HouseDoes): Condition =>

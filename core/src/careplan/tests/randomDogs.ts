@@ -13,21 +13,17 @@ import {
 } from '../../handling';
 import { day, kilograms } from '../../units';
 import type { Place } from '../../places';
+import { COAT_CONDITIONS, SKIN, plainDog, type DogFacts, type Instruction } from '..';
 import {
   ALL_HOUSE_QUESTIONS,
   ALL_SERVICES,
-  ALL_TASKS,
-  COAT_CONDITIONS,
   HOUSE_QUESTIONS,
   SERVICES,
-  SKIN,
-  plainDog,
-  type DogFacts,
   type HouseDoes,
   type HouseServices,
   type HouseWays,
-  type Instruction,
-} from '..';
+} from '../../ways';
+import { ALL_TASKS } from '../../tasks';
 
 export const TODAY = day('2026-11-25');
 

@@ -1,5 +1,5 @@
 import type { Breed } from '@dewpond/core/catalogue';
-import type { HouseServices, HouseWays } from '@dewpond/core/careplan';
+import type { HouseServices, HouseWays } from '@dewpond/core/ways';
 import type { HouseWording } from '@dewpond/core/sheet';
 import { doublePrecision, foreignKey, integer, jsonb, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { businessId, day, dewpond, edited, ofThisBusiness } from './tenancy';

@@ -1,4 +1,4 @@
-import { ALL_TASKS, TASKS, type Task } from '@dewpond/core/careplan';
+import { ALL_TASKS, TASKS, type Task } from '@dewpond/core/tasks';
 import { useHouse } from '../../api/queries';
 import { SelectField, TextField } from '../../ui/Field';
 import type { ChoicesProps } from './WhatIfDialog';

@@ -1,5 +1,5 @@
 import type { DogView } from '@dewpond/contract';
-import { TASKS, taskKey } from '@dewpond/core/careplan';
+import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { GRADE_WORDS, namePlace } from '@dewpond/core/places';
 import { SIGNS } from '@dewpond/core/findings';
 import { showDay, type Day } from '@dewpond/core/units';

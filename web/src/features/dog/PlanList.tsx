@@ -1,14 +1,6 @@
 import type { DogView } from '@dewpond/contract';
-import {
-  RANK_WORDS,
-  TASKS,
-  lineAmounts,
-  taskKey,
-  type DueLine,
-  type DueWindow,
-  type LineAmount,
-  type Round,
-} from '@dewpond/core/careplan';
+import { RANK_WORDS, lineAmounts, type DueLine, type DueWindow, type LineAmount } from '@dewpond/core/careplan';
+import { TASKS, taskKey, type Round } from '@dewpond/core/tasks';
 import { methodOf } from '@dewpond/core/methods';
 import { namePlace } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';

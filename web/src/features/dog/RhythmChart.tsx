@@ -1,5 +1,5 @@
 import type { DogView } from '@dewpond/contract';
-import { TASKS } from '@dewpond/core/careplan';
+import { TASKS } from '@dewpond/core/tasks';
 import { namePlace } from '@dewpond/core/places';
 import { addDays, daysBetween, showDay, type Day } from '@dewpond/core/units';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';

@@ -1,5 +1,6 @@
 import type { HouseView } from '@dewpond/contract';
-import type { EarHairWay, Task } from '@dewpond/core/careplan';
+import type { EarHairWay } from '@dewpond/core/careplan';
+import type { Task } from '@dewpond/core/tasks';
 import { SelectField, TextField } from '../../ui/Field';
 import { TASK_CHOICES, liftable, type InstructionForm } from './instructionForm';
 

@@ -1,11 +1,7 @@
 import type { DogView } from '@dewpond/contract';
-import {
-  ALL_HOUSE_QUESTIONS,
-  HOUSE_QUESTIONS,
-  TASKS,
-  type HouseQuestion,
-  type PlanChange,
-} from '@dewpond/core/careplan';
+import { type PlanChange } from '@dewpond/core/careplan';
+import { TASKS } from '@dewpond/core/tasks';
+import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, type HouseQuestion } from '@dewpond/core/ways';
 import { FOLD_SITES, namePlace } from '@dewpond/core/places';
 import { group } from 'd3-array';
 import { useMutation } from '@tanstack/react-query';

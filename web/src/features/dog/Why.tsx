@@ -1,5 +1,6 @@
 import type { DogView } from '@dewpond/contract';
-import { TASKS, taskKey, type DueLine } from '@dewpond/core/careplan';
+import { type DueLine } from '@dewpond/core/careplan';
+import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { GRADE_WORDS, namePlace } from '@dewpond/core/places';
 import { DOGS_RECORD } from '@dewpond/core/provenance';
 import { showDay } from '@dewpond/core/units';

@@ -1,5 +1,6 @@
 import type { BodyOf } from '@dewpond/contract';
-import { ALL_TASKS, TASKS, type EarHairWay, type Task } from '@dewpond/core/careplan';
+import { type EarHairWay } from '@dewpond/core/careplan';
+import { ALL_TASKS, TASKS, type Task } from '@dewpond/core/tasks';
 import { EAR_CONDITIONS, SIGNS, signsAt, type EarCondition, type Procedure, type Sign } from '@dewpond/core/findings';
 import { placeKey, placeOf, type Place } from '@dewpond/core/places';
 

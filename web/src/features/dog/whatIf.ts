@@ -3,12 +3,11 @@ import {
   comparePlans,
   liftsOf,
   makePlan,
-  type HouseQuestion,
-  type HouseWays,
   type Instruction,
   type PlanChange,
   type Saying,
 } from '@dewpond/core/careplan';
+import { type HouseQuestion, type HouseWays } from '@dewpond/core/ways';
 import type { Traits } from '@dewpond/core/catalogue';
 
 /** A scratch copy: traits seen otherwise, and schools followed otherwise. Nothing is written. */

@@ -5,7 +5,7 @@ import {
   HOUSE_STANCES,
   type HouseQuestion,
   type HouseWays,
-} from '@dewpond/core/careplan';
+} from '@dewpond/core/ways';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '@dewpond/core/provenance';
 import { useMutation } from '@tanstack/react-query';
 import { RadioGroup } from 'radix-ui';

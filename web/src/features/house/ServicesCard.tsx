@@ -1,4 +1,4 @@
-import { ALL_SERVICES, HOUSE_DOES, serviceOf, type HouseDoes, type HouseServices } from '@dewpond/core/careplan';
+import { ALL_SERVICES, HOUSE_DOES, serviceOf, type HouseDoes, type HouseServices } from '@dewpond/core/ways';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
 import { RadioGroup } from 'radix-ui';

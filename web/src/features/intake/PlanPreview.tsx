@@ -1,6 +1,7 @@
 import type { HouseView } from '@dewpond/contract';
 import type { Catalogue } from '@dewpond/core/catalogue';
-import { TASKS, lifeStage, makePlan, plainDog, taskKey } from '@dewpond/core/careplan';
+import { lifeStage, makePlan, plainDog } from '@dewpond/core/careplan';
+import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { namePlace, placeKey } from '@dewpond/core/places';
 import { HEAVIEST_DOG_KG, LIGHTEST_DOG_KG, day, kilograms, yearsOld, type Day } from '@dewpond/core/units';
 import { useMemo } from 'react';

@@ -1,4 +1,4 @@
-import { TASKS } from '@dewpond/core/careplan';
+import { TASKS } from '@dewpond/core/tasks';
 import { findMethod } from '@dewpond/core/methods';
 import { Printer } from 'lucide-react';
 import { useParams } from 'react-router';

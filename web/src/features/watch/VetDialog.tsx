@@ -1,5 +1,5 @@
 import type { ReferralView } from '@dewpond/contract';
-import type { Task } from '@dewpond/core/careplan';
+import type { Task } from '@dewpond/core/tasks';
 import { areaOf } from '@dewpond/core/findings';
 import { placeOf } from '@dewpond/core/places';
 import { addDays, type Day } from '@dewpond/core/units';

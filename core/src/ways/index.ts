@@ -1,0 +1,19 @@
+export {
+  ALL_HOUSE_QUESTIONS,
+  DEFAULT_HOUSE_WAYS,
+  HOUSE_QUESTIONS,
+  HOUSE_STANCES,
+  schoolWords,
+  type HouseQuestion,
+  type HouseWays,
+} from './houseWays';
+export {
+  ALL_SERVICES,
+  DEFAULT_SERVICES,
+  HOUSE_DOES,
+  SERVICES,
+  serviceOf,
+  type HouseDoes,
+  type HouseServices,
+  type ServiceKey,
+} from './services';
