@@ -87,11 +87,17 @@ test('a disk with no room left: said in words, held in memory, and sent from the
   await devtools.send('Storage.overrideQuotaForOrigin', { origin });
 });
 
-/** The office, but with a version of the application that can change. */
+/** The office, but with a version of the application that can change, and with pictures that can be held back. */
 async function officeWithVersions(office: string) {
   let version = 1;
+  let held = 0;
+  let holdsPictures = false;
   const server = createServer((asked, answer) => {
     const to = new URL(asked.url ?? '/', office);
+    if (holdsPictures && to.pathname.startsWith('/api/photos/')) {
+      held += 1;
+      return;
+    }
     const origin = asked.headers.origin === undefined ? {} : { origin: to.origin };
     const { 'if-none-match': _, 'if-modified-since': __, ...asks } = asked.headers;
     const headers = { ...asks, ...origin, host: to.host, 'accept-encoding': 'identity' };
@@ -109,6 +115,8 @@ async function officeWithVersions(office: string) {
   return {
     url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
     publish: () => (version += 1),
+    holdPictures: () => (holdsPictures = true),
+    held: () => held,
     stop: () => server.closeAllConnections(),
   };
 }
@@ -134,6 +142,10 @@ test('an update in the middle of a visit waits, is told, and loses nothing', asy
   await expect(table.getByText(/^step 3 of/)).toBeVisible();
   await context.setOffline(false);
   await table.goto('/');
+  // A picture on its way must not hold the old version back.
+  office.holdPictures();
+  await table.evaluate(() => void fetch(`/api/photos/${crypto.randomUUID()}`).catch(() => undefined));
+  await expect.poll(office.held).toBeGreaterThan(0);
   await table.getByRole('button', { name: 'Begin with it now' }).click();
   await expect(table.getByText(/new version of Dewpond/)).toBeHidden();
   await expect.poll(async () => doneSteps((await visitAtOffice(page, id)).events).length, { timeout: 40_000 }).toBe(2);

@@ -5,6 +5,9 @@ import { VitePWA } from 'vite-plugin-pwa';
 
 const server = `http://127.0.0.1:${process.env['PORT'] ?? '4310'}`;
 
+/** What public/letGo.js gives the service worker. */
+declare const self: { canBeLetGo: (request: Request) => Request };
+
 /** The application's own files stay on the device; what the server says never does, so that nothing stale is shown as true. */
 const offline = VitePWA({
   // A new version waits until the old one is closed: a page never meets files of another version.
@@ -24,6 +27,7 @@ const offline = VitePWA({
     navigateFallback: '/index.html',
     navigateFallbackDenylist: [/^\/api\//],
     cleanupOutdatedCaches: true,
+    importScripts: ['/letGo.js'],
     // Pictures of dogs never change under their address; they are forgotten at sign-out (device/carry.ts names the cache).
     runtimeCaching: [
       {
@@ -33,6 +37,8 @@ const offline = VitePWA({
           cacheName: 'dewpond-pictures',
           expiration: { maxEntries: 300, maxAgeSeconds: 7 * 86_400 },
           cacheableResponse: { statuses: [200] },
+          // Written into the worker as it stands.
+          plugins: [{ requestWillFetch: ({ request }) => Promise.resolve(self.canBeLetGo(request)) }],
         },
       },
     ],

@@ -27,5 +27,7 @@ export function letIn(waiting: ServiceWorker): void {
   navigator.serviceWorker.addEventListener('controllerchange', begin, { once: true });
   // Where it takes over without a word to this page, its own state tells.
   waiting.addEventListener('statechange', () => waiting.state === 'activated' && begin());
+  // A picture still on its way would hold the old one back (public/letGo.js).
+  navigator.serviceWorker.controller?.postMessage({ type: 'LET_GO' });
   waiting.postMessage({ type: 'SKIP_WAITING' });
 }
