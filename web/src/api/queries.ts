@@ -77,6 +77,9 @@ export const useTraceStarts = () =>
   useQuery({ queryKey: ['trace starts'], queryFn: () => call('GET /api/trace/starts') });
 export const useTouched = (id: string) =>
   useQuery({ queryKey: ['touched', id], queryFn: async () => (await call('GET /api/dogs/:id/touched', { id })).items });
+/** What a dog's next bath takes. */
+export const useDogMix = (id: string) =>
+  useQuery({ queryKey: ['mix', id], queryFn: () => call('GET /api/dogs/:id/mix', { id }) });
 export const useWatch = () =>
   useQuery({ queryKey: ['watch'], queryFn: async () => (await call('GET /api/watch')).items });
 export const useReferrals = (dogId?: string) =>

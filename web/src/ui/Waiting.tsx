@@ -5,14 +5,18 @@ import { Button } from './Button';
 /** Shows a query's data, or that it is coming, or why it is not and what to do. */
 export function Waiting<T>({
   query,
+  and = [],
   what,
   children,
 }: {
   readonly query: UseQueryResult<T>;
+  /** What is shown along with it and would push things from under the finger if it came later; may fail. */
+  readonly and?: readonly Pick<UseQueryResult, 'isLoading' | 'isFetched'>[];
   readonly what: string;
   readonly children: (data: T) => ReactNode;
 }) {
-  if (query.data !== undefined) return <>{children(query.data)}</>;
+  if (query.data !== undefined && !and.some(({ isLoading, isFetched }) => isLoading && !isFetched))
+    return <>{children(query.data)}</>;
   if (query.error) {
     return (
       <div role="alert" className="m-6 max-w-lg rounded-card border border-stop bg-stop-pale p-5">

@@ -1,11 +1,10 @@
-import { useQuery } from '@tanstack/react-query';
-import { call } from '../../api/call';
+import { useDogMix } from '../../api/queries';
 import { Card } from '../../ui/Card';
 import { MixPicture } from '../mixing/MixPicture';
 
 /** What this dog's next bath takes, bottle to scale, with the working. */
 export function DogMix({ dogId }: { readonly dogId: string }) {
-  const { data } = useQuery({ queryKey: ['mix', dogId], queryFn: () => call('GET /api/dogs/:id/mix', { id: dogId }) });
+  const { data } = useDogMix(dogId);
   return (
     <Card title="Mix for a bath">
       {data?.mixes.length === 0 && <p className="text-soft">No bath in the plan, or no wash in the house.</p>}

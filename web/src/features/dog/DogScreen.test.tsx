@@ -1,8 +1,9 @@
 import { finding } from '@dewpond/core/findings';
 import { addDays, type Day } from '@dewpond/core/units';
-import { screen, waitFor, within } from '@testing-library/react';
-import { describe, expect, test } from 'vitest';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, test, vi } from 'vitest';
 import { v7 } from 'uuid';
+import { queryClient } from '../../api/queries';
 import { TODAY, WASH_ID, dogView } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
 import { button, openPage } from '../../tests/openDog';
@@ -18,6 +19,25 @@ describe('a dog’s page', () => {
     expect(screen.getByText('no neck loop')).toBeTruthy();
     const driver = dogView().nextVisit?.drivenBy ?? '';
     expect(screen.getByText(driver)).toBeTruthy();
+  });
+
+  test('is drawn once, with all its cards: none comes later and pushes a link from under the finger', async () => {
+    openPage();
+    const fetched = window.fetch.bind(window);
+    let answer = () => {};
+    const slow = new Promise<void>((done) => (answer = done));
+    vi.stubGlobal('fetch', async (url: string, init?: RequestInit) => {
+      if (url.endsWith('/mix')) await slow;
+      return fetched(url, init);
+    });
+    cleanup();
+    queryClient.clear();
+    show(<DogScreen />, { path: '/dogs/:id', at: `/dogs/${dogView().id}` });
+    expect(await screen.findByText('This dog…')).toBeTruthy();
+    await waitFor(() => expect(queryClient.isFetching()).toBe(1));
+    expect(screen.queryByRole('heading', { name: 'Radish' })).toBeNull();
+    answer();
+    expect(await screen.findByRole('heading', { name: 'Radish' })).toBeTruthy();
   });
 
   test('in US units the dog weighs pounds', async () => {

@@ -1,7 +1,7 @@
 import type { DogView } from '@dewpond/contract';
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import { useDog } from '../../api/queries';
+import { useDog, useDogMix, useHomeCare, useReferrals, useTouched } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Waiting } from '../../ui/Waiting';
@@ -29,8 +29,9 @@ import { Why } from './Why';
 export function DogScreen() {
   const { id = '' } = useParams();
   const query = useDog(id);
+  const cards = [useDogMix(id), useTouched(id), useHomeCare(id), useReferrals(id)];
   return (
-    <Waiting query={query} what="This dog">
+    <Waiting query={query} and={cards} what="This dog">
       {(dog) => <Dog key={dog.id} dog={dog} />}
     </Waiting>
   );
