@@ -3,13 +3,14 @@ import { describe, expect, test } from 'vitest';
 import { comparePlans, makePlan, type DogFacts } from '.';
 import { DEFAULT_HOUSE_WAYS } from '../ways';
 import { taskKey } from '../tasks';
+import { differenceWords } from '../wording';
 import { aDog, anyDog, instruct } from './tests/randomDogs';
 
 const changes = (before: DogFacts, after: DogFacts) =>
   Object.fromEntries(
     comparePlans(makePlan(before), makePlan(after)).map((each) => [
       taskKey(each),
-      [each.kind, ...each.words].join('; '),
+      [each.kind, ...each.differences.map(differenceWords)].join('; '),
     ]),
   );
 
@@ -46,7 +47,7 @@ describe('what changes from one plan to another', () => {
 
   test('a bar is told as such, and so is its end', () => {
     const barred = aDog({ instructions: [instruct({ kind: 'bar', task: 'nails' })] });
-    expect(changes(aDog(), barred)['nails']).toMatch(/barred: Not done: Dr Oyelaran/);
+    expect(changes(aDog(), barred)['nails']).toMatch(/barred: Nails and dewclaws: not done: Dr Oyelaran/);
     expect(changes(barred, aDog())['nails']).toMatch(/no longer barred/);
   });
 

@@ -1,13 +1,25 @@
-import { everyWords } from '../units';
-import type { CarePlan, PlanLine } from './makePlan';
+import type { Reason } from '../reasons';
+import { sameReason } from '../reasons';
 import { taskKey, type TaskAt } from '../tasks';
+import { everyWords } from '../units';
+import type { EarHairDecision } from './earHair';
+import type { CarePlan, PlanLine } from './makePlan';
+
+/** One difference between two lines, as data where a reason is in it. */
+export type Difference =
+  | { readonly kind: 'barred'; readonly reason: Reason }
+  | { readonly kind: 'no longer barred'; readonly reason: Reason }
+  | { readonly kind: 'ear hair'; readonly was: EarHairDecision; readonly is: EarHairDecision }
+  /** "every 28 days instead of 42" */
+  | { readonly kind: 'words'; readonly words: string };
 
 /** How one line of a plan differs from the same line of another. */
 export interface PlanChange extends TaskAt {
   readonly kind: 'new' | 'gone' | 'changed';
-  /** Each difference in words: "every 28 days instead of 42", "barred: …". */
-  readonly words: readonly string[];
+  readonly differences: readonly Difference[];
 }
+
+const plainly = (...words: readonly string[]): Difference[] => words.map((each) => ({ kind: 'words', words: each }));
 
 /** What changes from one plan to another, line by line, in working order; nothing for lines that stay as they are. Pure. */
 export function comparePlans(before: CarePlan, after: CarePlan): PlanChange[] {
@@ -15,13 +27,18 @@ export function comparePlans(before: CarePlan, after: CarePlan): PlanChange[] {
   const now = new Set(after.lines.map(taskKey));
   const gone = before.lines
     .filter((line) => !now.has(taskKey(line)))
-    .map(({ task, place }): PlanChange => ({ task, place, kind: 'gone', words: ['no longer in the plan'] }));
+    .map(({ task, place }): PlanChange => ({
+      task,
+      place,
+      kind: 'gone',
+      differences: plainly('no longer in the plan'),
+    }));
   const rest = after.lines.flatMap((line): PlanChange[] => {
     const { task, place } = line;
     const was = old.get(taskKey(line));
-    if (!was) return [{ task, place, kind: 'new', words: [summary(line)] }];
-    const words = differences(was, line);
-    return words.length > 0 ? [{ task, place, kind: 'changed', words }] : [];
+    if (!was) return [{ task, place, kind: 'new', differences: plainly(summary(line)) }];
+    const differences = between(was, line);
+    return differences.length > 0 ? [{ task, place, kind: 'changed', differences }] : [];
   });
   return [...rest, ...gone];
 }
@@ -34,34 +51,35 @@ const summary = ({ interval, home, methods, cautions }: PlanLine): string => {
   return home ? `at home ${everyWords(home.everyDays)}` : (methods[0]?.words ?? cautions[0]?.words ?? '');
 };
 
-function differences(was: PlanLine, is: PlanLine): string[] {
+function between(was: PlanLine, is: PlanLine): Difference[] {
   const said = ({ methods, cautions }: PlanLine) => [...methods, ...cautions].map(({ words }) => words);
   const [before, after] = [said(was), said(is)];
+  const has = (line: PlanLine, reason: Reason) => line.bars.some((bar) => sameReason(bar.reason, reason));
   return [
-    ...is.bars
-      .filter(({ words }) => !was.bars.some((bar) => bar.words === words))
-      .map(({ words }) => `barred: ${words}`),
+    ...is.bars.filter(({ reason }) => !has(was, reason)).map(({ reason }): Difference => ({ kind: 'barred', reason })),
     ...was.bars
-      .filter(({ words }) => !is.bars.some((bar) => bar.words === words))
-      .map(({ words }) => `no longer barred: ${words}`),
-    ...intervalWords(was, is),
-    ...earHairWords(was, is),
-    ...homeWords(was, is),
-    ...after.filter((words) => !before.includes(words)).map((words) => `+ ${words}`),
-    ...before.filter((words) => !after.includes(words)).map((words) => `− ${words}`),
+      .filter(({ reason }) => !has(is, reason))
+      .map(({ reason }): Difference => ({ kind: 'no longer barred', reason })),
+    ...intervals(was, is),
+    ...earHair(was, is),
+    ...plainly(
+      ...homeWords(was, is),
+      ...after.filter((words) => !before.includes(words)).map((words) => `+ ${words}`),
+      ...before.filter((words) => !after.includes(words)).map((words) => `− ${words}`),
+    ),
   ];
 }
 
-function intervalWords(was: PlanLine, is: PlanLine): string[] {
+function intervals(was: PlanLine, is: PlanLine): Difference[] {
   if (!is.interval || !was.interval) return [];
   const [before, after] = [every(was.interval), every(is.interval)];
-  return before === after ? [] : [`${after} instead of ${before}`];
+  return before === after ? [] : plainly(`${after} instead of ${before}`);
 }
 
-function earHairWords(was: PlanLine, is: PlanLine): string[] {
-  if (!was.earHair || !is.earHair || was.earHair.way === is.earHair.way) return [];
-  return [`${is.earHair.way} instead of ${was.earHair.way}: ${is.earHair.because}`];
-}
+const earHair = (was: PlanLine, is: PlanLine): Difference[] =>
+  was.earHair && is.earHair && was.earHair.way !== is.earHair.way
+    ? [{ kind: 'ear hair', was: was.earHair, is: is.earHair }]
+    : [];
 
 function homeWords(was: PlanLine, is: PlanLine): string[] {
   const days = ({ home }: PlanLine) => home?.everyDays ?? null;

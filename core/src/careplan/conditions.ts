@@ -1,9 +1,10 @@
 import type { Handling, Traits } from '../catalogue';
 import { FOLD_SITES, type FoldSite } from '../places';
 import { monthOf } from '../units';
-import type { LifeStage } from './age';
+import type { LifeStage } from '../catalogue';
 import type { CoatCondition, DogFacts, Skin } from './facts';
 import type { HouseQuestion, HouseWays } from '../ways';
+import { waysFor } from '../work';
 import type { Condition } from './rule';
 
 /** Small readable tests that the rule table is made of. */
@@ -23,6 +24,12 @@ export const either = (...ways: readonly Condition[]): Condition => ({
   words: ways.map((way) => way.words).join(' or '),
   holds: (facts, place) => ways.some((way) => way.holds(facts, place)),
   ...joined(ways),
+});
+
+export const not = (need: Condition): Condition => ({
+  words: `not: ${need.words}`,
+  holds: (facts, place) => !need.holds(facts, place),
+  ...joined([need]),
 });
 
 type PlainTrait = Exclude<keyof Traits, 'folds'>;
@@ -59,7 +66,7 @@ export const coatIs = (condition: CoatCondition): Condition => ({
 
 export const way = <Q extends HouseQuestion>(question: Q, ...schools: readonly HouseWays[Q][]): Condition => ({
   words: `house way: ${schools.join(' or ')}`,
-  holds: ({ ways }) => schools.includes(ways[question]),
+  holds: (facts) => schools.includes(waysFor(facts)[question]),
 });
 
 export const fact = (words: string, holds: (facts: DogFacts) => boolean): Condition => ({ words, holds });
@@ -87,3 +94,6 @@ export const foldIs = (depth: 'light' | 'deep'): Condition => ({
 });
 
 export const flatFaced = trait('muzzle', 'flat');
+
+/** Young, old or thin-coated: kept warm, and dried at once. */
+export const chilly = either(minds('chills'), stage('puppy'), stage('senior'));

@@ -1,6 +1,9 @@
 import { COMMON_PRACTICE, HOUSE_VALUE, type Source } from '../provenance';
 import type { Side } from '../places';
-import { holdsOn } from './instructions';
+import type { EarHairReason, Reason } from '../reasons';
+import { stopAt, type Bar } from '../stops';
+import { barsOf } from './barsOf';
+import { holdsOn, sourceOf } from './instructions';
 import type { DogFacts } from './facts';
 
 export type EarHairWay = 'whole' | 'staged' | 'trim' | 'leave' | 'vet';
@@ -9,70 +12,100 @@ export interface EarHairDecision {
   readonly way: EarHairWay;
   /** Which of the eleven lines matched, 1–11. */
   readonly line: number;
-  readonly because: string;
+  readonly reason: Reason;
   readonly source: Source;
+  /** A vet's word to do otherwise, where the owner's no stands before it; shown beside it. */
+  readonly beside: Reason | null;
 }
 
-type Line = (
-  facts: DogFacts,
-  side: Side,
-) => (Pick<EarHairDecision, 'way' | 'because'> & { readonly source?: Source }) | null;
+type Decided = Pick<EarHairDecision, 'way' | 'reason'> & { readonly source?: Source };
+type Line = (facts: DogFacts, side: Side, bars: readonly Bar[]) => Decided | null;
 
-/** Longer ago than this the hair is taken out in stages again [house value]. */
-export const STAGED_AFTER_WEEKS = 10;
+/** From this many days on the hair is taken out in stages again [house value]. */
+export const STAGED_FROM_DAYS = 71;
 
-const when = (holds: boolean, way: EarHairWay, because: string): { way: EarHairWay; because: string } | null =>
-  holds ? { way, because } : null;
+const because = (way: EarHairWay, line: EarHairReason, days: number | null = null): Decided => ({
+  way,
+  reason: { kind: 'ear hair', line, days },
+});
+const when = (holds: boolean, ...said: Parameters<typeof because>): Decided | null => (holds ? because(...said) : null);
 
 /** Per ear, first match wins. Source: common practice. */
 const LINES: readonly Line[] = [
-  (dog, side) => {
-    const reason = dog.suspended[`ear/${side}`] ?? dog.earUnsettled[side] ?? dog.ears[side].conditions[0];
-    return reason === undefined ? null : { way: 'leave', because: `not today: ${reason}` };
+  (dog, side, bars) => {
+    const place = { site: 'ear', side } as const;
+    const stop = stopAt(bars, { place, procedure: 'pluck', product: null }).bars.find(
+      ({ rank, lifted }) => rank === 'safety' && lifted === null,
+    );
+    if (stop) return { way: 'leave', reason: stop.reason };
+    const seen = dog.earUnsettled[side];
+    return seen.length === 0 ? null : { way: 'leave', reason: { kind: 'signs', place, seen, since: null } };
   },
-  (dog) => when(dog.services['ear hair'] === 'vet', 'vet', 'plucking is kept for vets here'),
+  (dog) => when(dog.services['ear hair'] === 'vet', 'vet', 'kept for vets'),
+  (dog, side) => when(!dog.pluckingConsent || dog.ears[side].ownerForbidsPlucking, 'leave', 'no consent'),
   (dog, side) => {
-    for (const given of dog.instructions) {
-      if (given.by !== 'vet' || given.says.kind !== 'ear hair' || !holdsOn(given, dog.today)) continue;
-      if (given.place !== null && given.place.side !== 'none' && given.place.side !== side) continue;
-      return {
-        way: given.says.way,
-        because: `${given.who} says so`,
-        source: { kind: 'vet instruction', who: given.who },
-      };
-    }
-    return null;
+    const given = byVet(dog, side);
+    if (!given) return null;
+    const { by, who, until, says } = given;
+    return {
+      way: says.way,
+      reason: { kind: 'instruction', by, who, until, says: { kind: 'ear hair', way: says.way } },
+      source: sourceOf(given),
+    };
   },
-  (dog) => when(dog.traits.canalHair === 'none', 'leave', 'no hair inside the canal'),
-  (dog, side) =>
-    when(!dog.pluckingConsent || dog.ears[side].ownerForbidsPlucking, 'leave', "no owner's consent for this ear"),
-  (dog) => when(dog.earTrouble === 'in the past, no word from a vet', 'leave', 'ear trouble before: ask the vet first'),
-  (dog) => when(dog.traits.canalHair === 'sparse', 'leave', 'the hair is sparse'),
-  (dog) => when(dog.ways.earHair === 'leave', 'leave', 'the house leaves healthy ears alone'),
+  (dog) => when(dog.traits.canalHair === 'none', 'leave', 'no hair inside'),
+  (dog) => when(dog.earTrouble === 'in the past, no word from a vet', 'leave', 'ear trouble before'),
+  (dog) => when(dog.traits.canalHair === 'sparse', 'leave', 'sparse'),
+  (dog) => when(dog.ways.earHair === 'leave', 'leave', 'left alone'),
   (dog, side) => {
+    const { plucked } = dog.ears[side];
     const minds = dog.pluckingStress === 'broke off' || dog.pluckingStress === 'plain' || dog.pluckingStress === 'bad';
-    const oldAndNew = dog.lifeStage === 'senior' && dog.ears[side].plucked === 'never';
-    if (dog.services['ear hair'] === 'outside only')
-      return { way: 'trim', because: 'this house works outside the ear only' };
-    if (dog.ways.earHair === 'trim') return { way: 'trim', because: 'the house trims' };
-    if (minds) return { way: 'trim', because: 'plucking was not borne last time' };
-    return when(oldAndNew, 'trim', 'old, and never plucked');
+    if (dog.pluckingStress === 'broke off today') return because('leave', 'broke off today');
+    if (dog.services['ear hair'] === 'outside only') return because('trim', 'outside only');
+    if (dog.ways.earHair === 'trim') return because('trim', 'house trims');
+    if (minds) return because('trim', 'not borne');
+    if (dog.lifeStage !== 'senior') return null;
+    if (plucked === 'never') return because('trim', 'old and new to it');
+    return when(plucked.daysAgo === null, 'trim', 'old, not known');
   },
   (dog, side) => {
     const { plucked } = dog.ears[side];
-    if (dog.ways.earHair === 'staged') return { way: 'staged', because: 'the house works in stages' };
-    if (plucked === 'never') return { way: 'staged', because: 'first time' };
-    if (plucked.weeksAgo === null) return { way: 'staged', because: 'last time unknown' };
-    return when(plucked.weeksAgo > STAGED_AFTER_WEEKS, 'staged', `last time ${plucked.weeksAgo} weeks ago`);
+    if (dog.ways.earHair === 'staged') return because('staged', 'house stages');
+    if (plucked === 'never') return because('staged', 'first time');
+    if (plucked.daysAgo === null) return because('staged', 'last time not known');
+    return when(plucked.daysAgo >= STAGED_FROM_DAYS, 'staged', 'long ago', plucked.daysAgo);
   },
-  () => ({ way: 'whole', because: 'dense hair, done before, borne well' }),
+  () => because('whole', 'borne well'),
 ];
 
+/** A vet's dated word on the hair of this ear. */
+function byVet(dog: DogFacts, side: Side) {
+  for (const given of dog.instructions) {
+    const { by, place, says } = given;
+    if (by !== 'vet' || says.kind !== 'ear hair' || !holdsOn(given, dog.today)) continue;
+    if (place === null || place.side === 'none' || place.side === side) return { ...given, says };
+  }
+  return null;
+}
+
 /** Pluck, trim, leave, or a vet's: the trade's eleven lines for one ear, and which of them spoke. */
-export function decideEarHair(facts: DogFacts, side: Side): EarHairDecision {
+export function decideEarHair(facts: DogFacts, side: Side, bars: readonly Bar[] = barsOf(facts)): EarHairDecision {
+  const given = byVet(facts, side);
   for (const [i, line] of LINES.entries()) {
-    const decided = line(facts, side);
-    if (decided) return { line: i + 1, source: i === 9 ? HOUSE_VALUE : COMMON_PRACTICE, ...decided };
+    const decided = line(facts, side, bars);
+    if (!decided) continue;
+    const isConsent = decided.reason.kind === 'ear hair' && decided.reason.line === 'no consent';
+    const beside: Reason | null =
+      isConsent && given
+        ? {
+            kind: 'instruction',
+            by: given.by,
+            who: given.who,
+            until: given.until,
+            says: { kind: 'ear hair', way: given.says.way },
+          }
+        : null;
+    return { line: i + 1, source: i === 9 ? HOUSE_VALUE : COMMON_PRACTICE, beside, ...decided };
   }
   throw new Error('The last line always matches.');
 }

@@ -1,10 +1,12 @@
 import { composeTraits, earOdds, type Catalogue, type Handling, type Traits } from '../catalogue';
-import type { EarCondition, VetLift } from '../findings';
+import type { EarCondition, EyeCondition, Finding, KnownSign } from '../findings';
 import type { PlaceKey, Side } from '../places';
 import { EASY, type HandlingNotes } from '../handling';
 import { kilograms, type Day, type Kilograms } from '../units';
-import type { LifeStage } from './age';
+import type { LifeStage } from '../catalogue';
 import { DEFAULT_HOUSE_WAYS, type HouseWays } from '../ways';
+import type { SignSeen } from '../reasons';
+import type { VetLift } from '../stops';
 import type { Instruction } from './instructions';
 import { DEFAULT_SERVICES, type HouseServices } from '../ways';
 
@@ -16,10 +18,16 @@ export type CoatCondition = (typeof COAT_CONDITIONS)[number];
 
 export interface EarHistory {
   readonly conditions: readonly EarCondition[];
-  /** Ever plucked, and how many weeks ago the last time was; null weeks = not known. */
-  readonly plucked: 'never' | { readonly weeksAgo: number | null };
+  /** Ever plucked, and how many days ago the last time was; null days = nobody knows whether or when. */
+  readonly plucked: 'never' | { readonly daysAgo: number | null };
   readonly ownerForbidsPlucking: boolean;
 }
+
+/**
+ * A place under a stop of an earlier visit, which no vet has answered and no clear look has ended: what was found, or
+ * the words of a version that says it otherwise.
+ */
+export type Suspended = { readonly findings: readonly Finding[]; readonly on: Day } | { readonly words: string };
 
 /** What is asked at each handover, with the last answers. */
 export interface Fitness {
@@ -57,8 +65,10 @@ export interface DogFacts {
   readonly earTrouble: 'none' | 'in the past, no word from a vet' | 'in the past, vet knows';
   readonly earOdds: number | null;
   readonly ears: Readonly<Record<Side, EarHistory>>;
+  /** What is known of each eye without any sign. */
+  readonly eyes: Readonly<Record<Side, readonly EyeCondition[]>>;
   readonly pluckingConsent: boolean;
-  readonly pluckingStress: 'none' | 'slight' | 'plain' | 'bad' | 'broke off';
+  readonly pluckingStress: 'none' | 'slight' | 'plain' | 'bad' | 'broke off' | 'broke off today';
   readonly nailsOvergrown: boolean;
   /** A nail of it bled at some visit. */
   readonly nailBled: boolean;
@@ -77,14 +87,15 @@ export interface DogFacts {
   readonly ways: HouseWays;
   readonly instructions: readonly Instruction[];
   readonly lifts: readonly VetLift[];
-  /** Places under a stop that no vet has answered: what was found there. */
-  readonly suspended: Readonly<Partial<Record<PlaceKey, string>>>;
+  /** Signs a vet has judged, dated: unchanged, they are "as always". */
+  readonly known: readonly KnownSign[];
+  readonly suspended: Readonly<Partial<Record<PlaceKey, Suspended>>>;
   /** What the last look-over said of an ear, for the hair decision: any redness, damp or smell. */
-  readonly earUnsettled: Readonly<Record<Side, string | null>>;
+  readonly earUnsettled: Readonly<Record<Side, readonly SignSeen[]>>;
   readonly today: Day;
 }
 
-const UNKNOWN_EAR: EarHistory = { conditions: [], plucked: { weeksAgo: null }, ownerForbidsPlucking: false };
+const UNKNOWN_EAR: EarHistory = { conditions: [], plucked: { daysAgo: null }, ownerForbidsPlucking: false };
 
 /** The house's weight above which two people lift, until it says otherwise, kg [house value]. */
 export const LIFT_ALONE_KG = 20;
@@ -115,6 +126,7 @@ export function plainDog(
     earTrouble: 'none',
     earOdds: earOdds(breeds),
     ears: { left: UNKNOWN_EAR, right: UNKNOWN_EAR },
+    eyes: { left: [], right: [] },
     pluckingConsent: false,
     pluckingStress: 'none',
     nailsOvergrown: false,
@@ -128,8 +140,9 @@ export function plainDog(
     ways: DEFAULT_HOUSE_WAYS,
     instructions: [],
     lifts: [],
+    known: [],
     suspended: {},
-    earUnsettled: { left: null, right: null },
+    earUnsettled: { left: [], right: [] },
     ...known,
   };
 }

@@ -1,4 +1,4 @@
-import { SIGNS, type Sign } from '../findings';
+import { isKnownSign, signWords } from '../findings';
 import { namePlace } from '../places';
 import { showDay } from '../units';
 import type { Instruction } from './instructions';
@@ -22,6 +22,8 @@ function sayingWords({ says }: Instruction, products: Products): string {
       return `${TASKS[says.task].name} every ${says.days} days`;
     case 'avoid':
       return `Nothing with ${says.ingredient} in it`;
+    case 'knows':
+      return `Knows it, as always: ${signWords(says.sign).name}`;
     case 'ear hair':
       return `Ear hair: ${says.way}`;
     case 'bath product': {
@@ -29,7 +31,7 @@ function sayingWords({ says }: Instruction, products: Products): string {
       return `${name}, ${says.contactMinutes} min${says.nothingElse ? ', nothing else on the skin' : ''}`;
     }
     case 'lift': {
-      const sign = says.lifts in SIGNS ? SIGNS[says.lifts as Sign].name : says.lifts;
+      const sign = isKnownSign(says.lifts) ? signWords(says.lifts).name : says.lifts;
       return `May ${says.procedure} in spite of ${sign}`;
     }
   }

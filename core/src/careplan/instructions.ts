@@ -1,5 +1,7 @@
-import type { EarCondition, Procedure, Sign, VetLift } from '../findings';
+import type { Condition, KnownSign, Procedure, Sign } from '../findings';
 import type { Place } from '../places';
+import type { Source } from '../provenance';
+import type { VetLift } from '../stops';
 import type { Day } from '../units';
 import type { EarHairWay } from './earHair';
 import type { Task } from '../tasks';
@@ -12,10 +14,12 @@ export type Saying =
   /** A vet's permission for one procedure in spite of one sign, up to a grade; needs a place and an end. */
   | {
       readonly kind: 'lift';
-      readonly lifts: Sign | EarCondition;
+      readonly lifts: Sign | Condition;
       readonly upToGrade: number;
       readonly procedure: Procedure;
     }
+  /** A vet has judged a slight sign at a place; unchanged it is "as always" from then on. */
+  | { readonly kind: 'knows'; readonly sign: Sign }
   /** Nothing on this dog that has this in it, in the words of a label. */
   | { readonly kind: 'avoid'; readonly ingredient: string }
   /** A product for the bath, with its contact time; `nothingElse` keeps every other product off the skin. */
@@ -47,6 +51,11 @@ export const concerns = (given: Instruction, place: Place | null): boolean =>
     given.place.site === place.site &&
     (given.place.side === place.side || given.place.side === 'none'));
 
+export const sourceOf = (given: Pick<Instruction, 'by' | 'who'>): Source => ({
+  kind: `${given.by} instruction`,
+  who: given.who,
+});
+
 /** The lifts among instructions: a vet's, for one place, with an end. */
 export function liftsOf(instructions: readonly Instruction[]): VetLift[] {
   return instructions.flatMap(({ id, by, who, place, says, from, until }) => {
@@ -56,12 +65,23 @@ export function liftsOf(instructions: readonly Instruction[]): VetLift[] {
   });
 }
 
+/** Signs that vets have judged, each on the day the word begins. */
+export const knownSigns = (instructions: readonly Instruction[], today: Day): KnownSign[] =>
+  instructions.flatMap((given) =>
+    given.by === 'vet' && given.says.kind === 'knows' && given.place !== null && holdsOn(given, today)
+      ? [{ place: given.place, sign: given.says.sign, on: given.from }]
+      : [],
+  );
+
 /** Two spans of days that share one; an open end never ends. */
 const overlap = (a: Instruction, b: Instruction): boolean =>
   (a.until === null || b.from <= a.until) && (b.until === null || a.from <= b.until);
 
 const samePlaces = (a: Place | null, b: Place | null): boolean =>
   a === null || b === null || (a.site === b.site && (a.side === b.side || a.side === 'none' || b.side === 'none'));
+
+/** Words that stand beside others and never against them. */
+const ADDS_UP: ReadonlySet<Saying['kind']> = new Set<Saying['kind']>(['lift', 'avoid', 'knows']);
 
 /**
  * Whether two words of the same authority cannot both be followed on some day: a bar against an interval or a way of
@@ -70,14 +90,14 @@ const samePlaces = (a: Place | null, b: Place | null): boolean =>
 export function contradicts(a: Instruction, b: Instruction): boolean {
   if (a.by !== b.by || !overlap(a, b) || !samePlaces(a.place, b.place)) return false;
   const [one, other] = [a.says, b.says];
-  if (one.kind === 'lift' || other.kind === 'lift' || one.kind === 'avoid' || other.kind === 'avoid') return false;
+  if (ADDS_UP.has(one.kind) || ADDS_UP.has(other.kind)) return false;
   if (one.kind === 'bar' && other.kind === 'bar') return false;
   if (taskOf(one) !== taskOf(other)) return false;
   return JSON.stringify(one) !== JSON.stringify(other);
 }
 
 /** The care a saying is about. */
-function taskOf(says: Exclude<Saying, { kind: 'lift' | 'avoid' }>): Task | 'wash' {
+function taskOf(says: Saying): Task | 'wash' | null {
   switch (says.kind) {
     case 'bar':
     case 'interval':
@@ -86,6 +106,10 @@ function taskOf(says: Exclude<Saying, { kind: 'lift' | 'avoid' }>): Task | 'wash
       return 'ear hair';
     case 'bath product':
       return 'wash';
+    case 'lift':
+    case 'avoid':
+    case 'knows':
+      return null;
   }
 }
 

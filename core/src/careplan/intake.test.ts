@@ -11,7 +11,10 @@ const asked = (breed: string, more: { weight?: number; years?: number } = {}) =>
 
 test.each([
   ['whippet', ['swims', 'nailsOvergrown']],
-  ['poodle-miniature', ['coatLength', 'pluckingConsent', 'earTrouble', 'tearingSeenByVet', 'swims', 'nailsOvergrown']],
+  [
+    'poodle-miniature',
+    ['coatLength', 'pluckingConsent', 'everPlucked', 'earTrouble', 'tearingSeenByVet', 'swims', 'nailsOvergrown'],
+  ],
   ['beagle', ['earTrouble', 'swims', 'nailsOvergrown']],
   ['german-shepherd', ['nailsOvergrown']],
 ])('a %s raises %j and nothing else', (breed, questions) => {

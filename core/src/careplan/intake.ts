@@ -2,7 +2,14 @@ import type { Breed, Traits } from '../catalogue';
 
 /** Questions of a first visit that only some dogs raise. */
 export type IntakeQuestion =
-  'pluckingConsent' | 'tearingSeenByVet' | 'earTrouble' | 'coatLength' | 'cannotStand' | 'swims' | 'nailsOvergrown';
+  | 'pluckingConsent'
+  | 'everPlucked'
+  | 'tearingSeenByVet'
+  | 'earTrouble'
+  | 'coatLength'
+  | 'cannotStand'
+  | 'swims'
+  | 'nailsOvergrown';
 
 interface Raised {
   readonly question: IntakeQuestion;
@@ -37,6 +44,12 @@ const QUESTIONS: readonly Raised[] = [
     question: 'pluckingConsent',
     asks: 'Owner agrees to plucking ears',
     because: ({ traits }) => (traits.canalHair === 'none' ? null : `${traits.canalHair} hair in the canal`),
+  },
+  {
+    question: 'everPlucked',
+    asks: 'Ears ever plucked?',
+    because: ({ traits }) =>
+      traits.canalHair === 'none' ? null : 'an old dog of which nobody knows is not plucked for the first time',
   },
   {
     question: 'earTrouble',

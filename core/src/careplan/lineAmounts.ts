@@ -1,9 +1,11 @@
-import { bathAmounts, HOUSE_AMOUNTS } from '../dilution';
+import { bathAmounts, HOUSE_AMOUNTS, type BathAmounts } from '../dilution';
 import { COMMON_PRACTICE, HOUSE_VALUE, type Source } from '../provenance';
 import { millilitres, type Millilitres } from '../units';
 import type { DogFacts } from './facts';
+import { takesProduct } from './lineWork';
 import type { PlanLine } from './makePlan';
 import type { Task } from '../tasks';
+import { waysFor, washesHead } from '../work';
 
 /** How much of what one line takes at the salon; a balm or powder is weighed. */
 export interface LineAmount {
@@ -17,10 +19,12 @@ export interface LineAmount {
 const SMALL_KG = 10;
 const MIDDLE_KG = 25;
 
-/** Ear cleaner for one ear by school, ml [house values]; filling goes by size. */
-function earCleaner({ ways, weight }: DogFacts): number {
-  const filled = weight <= SMALL_KG ? 2 : weight <= MIDDLE_KG ? 4 : 6;
-  return { fill: filled, 'few drops': 1, 'soaked cotton': 3, 'damp pad only': 2 }[ways.earCleaning];
+/** Ear cleaner for one ear by this dog's school, ml [house values]; filling goes by size, a second round takes as much. */
+function earCleaner(facts: DogFacts): number {
+  const ways = waysFor(facts);
+  const filled = facts.weight <= SMALL_KG ? 2 : facts.weight <= MIDDLE_KG ? 4 : 6;
+  const once = { fill: filled, 'few drops': 1, 'soaked cotton': 3, 'damp pad only': 2 }[ways.earCleaning];
+  return ways.earsWhen === 'both' && ways.earCleaning !== 'damp pad only' ? 2 * once : once;
 }
 
 const FACE_CLEANER_ML = 5;
@@ -28,11 +32,20 @@ const FOLD_PRODUCT_ML = 3;
 const BALM_GRAMS = 1;
 
 /**
+ * What a wash takes of the body's product: the face's share with it where one mild wash does both, and without the rest
+ * of the head where the bath stops at the neck.
+ */
+export function ofBodyWash({ ways }: Pick<DogFacts, 'ways'>, { body, face }: BathAmounts['wash1']): Millilitres {
+  if (!washesHead({ ways })) return millilitres(body - (body + face) * HOUSE_AMOUNTS.headShare);
+  return ways.faceProduct === 'mild wash for all' ? millilitres(body + face) : body;
+}
+
+/**
  * Amounts of one plan line: washes and conditioner from skin area and coat, times this dog's learned factor; the rest by
- * house amounts. Empty where nothing is used, or the line is barred. Handbook: how much.
+ * house amounts. Empty where nothing is used, the line is barred, or a word keeps the product off. Handbook: how much.
  */
 export function lineAmounts(line: PlanLine, facts: DogFacts, dogFactor: number): LineAmount[] {
-  if (line.bars.length > 0) return [];
+  if (line.bars.length > 0 || line.productShare === 0) return [];
   const bath = bathAmounts({
     weight: facts.weight,
     length: facts.traits.coatLength,
@@ -48,19 +61,23 @@ export function lineAmounts(line: PlanLine, facts: DogFacts, dogFactor: number):
     { what, amount: { ml: millilitres(ml) }, source: HOUSE_VALUE, because },
   ];
   const OF: Readonly<Partial<Record<Task, () => LineAmount[]>>> = {
-    bath: () => mix('wash 1, made-up mix', bath.wash1.body),
+    bath: () => mix('wash 1, made-up mix', ofBodyWash(facts, bath.wash1)),
     'second wash': () =>
-      mix(`wash 2, ${HOUSE_AMOUNTS.secondWash === 0.5 ? 'half of wash 1' : 'less'}`, bath.wash2.body, COMMON_PRACTICE),
+      mix(
+        `wash 2, ${HOUSE_AMOUNTS.secondWash === 0.5 ? 'half of wash 1' : 'less'}`,
+        ofBodyWash(facts, bath.wash2),
+        COMMON_PRACTICE,
+      ),
     'face wash': () =>
-      facts.ways.faceProduct === 'tear-free'
-        ? mix('mild face product', millilitres(bath.wash1.face + bath.wash2.face))
+      facts.ways.faceProduct === 'tear-free' && washesHead(facts)
+        ? mix('mild face product', millilitres((bath.wash1.face + bath.wash2.face) * line.productShare))
         : [],
     conditioner: () => (facts.ways.conditioner === 'never' ? [] : mix('conditioner, made-up mix', bath.conditioner)),
     'ear cleaning': () =>
       facts.services['ear cleaning'] === 'done'
         ? fixed('ear cleaner', earCleaner(facts), 'by school and, when filled, by size')
         : [],
-    'eyes and face': () => fixed('eye and face cleaner', FACE_CLEANER_ML),
+    'eyes and face': () => (takesProduct(facts, line) ? fixed('eye and face cleaner', FACE_CLEANER_ML) : []),
     'fold care': () => fixed('fold product', FOLD_PRODUCT_ML),
     'nose balm': () => [
       { what: 'balm', amount: { grams: BALM_GRAMS }, source: HOUSE_VALUE, because: 'the house’s amount' },

@@ -1,13 +1,20 @@
 import type { ProductKind } from '../dilution';
-import { placeKey, type Place, type Side } from '../places';
-import { COMMON_PRACTICE, type Source } from '../provenance';
+import type { Side } from '../places';
+import { COMMON_PRACTICE } from '../provenance';
+import type { Reason } from '../reasons';
 import type { Interval } from '../rhythm';
+import { barsAt, barsBehind, workLeft, type Bar, type BarAt, type LeftOut } from '../stops';
+import { TASKS, tasksOf, type Task, type TaskAt } from '../tasks';
+import type { Piece } from '../work';
+import { barsOf } from './barsOf';
 import { decideEarHair, type EarHairDecision } from './earHair';
 import type { DogFacts } from './facts';
-import { concerns, holdsOn, type Instruction } from './instructions';
+import type { HomeHow } from './homeHows';
+import { concerns, holdsOn, sourceOf, type Instruction } from './instructions';
+import { mainPieces, workOf } from './lineWork';
+import { prescribedOn, type Prescribed } from './prescribed';
 import { settleInterval, type Claim, type Settled } from './settleInterval';
-import { spokenOf, type HomeCare, type Said, type Spoken } from './spoken';
-import { TASKS, tasksOf, type Task, type TaskAt } from '../tasks';
+import { spokenOf, type HomeCare, type KeptOff, type Said, type Spoken } from './spoken';
 
 /** One task at one place: how often, how, by whom, and everything that speaks for and against. */
 export interface PlanLine extends TaskAt {
@@ -17,7 +24,13 @@ export interface PlanLine extends TaskAt {
   readonly methods: readonly Said[];
   readonly products: readonly ProductKind[];
   readonly cautions: readonly Said[];
-  readonly bars: readonly Said[];
+  /** What forbids the work altogether, in force, the worst first; empty: it may be done. */
+  readonly bars: readonly BarAt[];
+  /** Places that the work leaves out, and why. */
+  readonly leavesOut: readonly LeftOut[];
+  /** How much of the product its work would take is left to be used, 0–1; 1 where nothing speaks against it. */
+  readonly productShare: number;
+  readonly keptOff: readonly KeptOff[];
   readonly home: HomeCare | null;
   /** A vet's fixed interval: the rhythm does not move it. */
   readonly fixedByVet: boolean;
@@ -27,35 +40,30 @@ export interface PlanLine extends TaskAt {
 export interface CarePlan {
   readonly lines: readonly PlanLine[];
   /** The product a vet or owner prescribed for the bath, if any. */
-  readonly bathProduct: {
-    readonly productId: string;
-    readonly contactMinutes: number;
-    readonly nothingElse: boolean;
-    readonly who: string;
-    readonly source: Source;
-  } | null;
+  readonly bathProduct: Prescribed | null;
 }
 
 /** How often home care steps in for a task the visits are too rare for, and how long it takes [house values]. */
-export const BETWEEN_VISITS: Readonly<Partial<Record<Task, { minutes: number; how: string }>>> = {
-  'ear cleaning': { minutes: 3, how: 'Wipe the outer ear with a damp pad, as deep as the eye sees.' },
-  'eye corners': { minutes: 2, how: 'Comb the corner hair away from the eye, wipe, dry.' },
-  nails: { minutes: 5, how: 'Look at the nails on a hard floor; ring if they click.' },
-  rear: { minutes: 2, how: 'Look under the tail; comb out what sticks, ring if it is sore.' },
+export const BETWEEN_VISITS: Readonly<Partial<Record<Task, { minutes: number; how: HomeHow }>>> = {
+  'ear cleaning': { minutes: 3, how: 'wipe the outer ear' },
+  'eye corners': { minutes: 2, how: 'comb the eye corner' },
+  nails: { minutes: 5, how: 'listen for nails' },
+  rear: { minutes: 2, how: 'look under the tail' },
 };
 
 /** The care plan of one dog: every task at every place it has, with reasons and kept losers. Pure; same facts, same plan. */
 export function makePlan(facts: DogFacts): CarePlan {
   const known = new Map<Task, Spoken>();
+  const bars = barsOf(facts);
   const lines: PlanLine[] = [];
   let betweenVisits: number | null = null;
   // The bath comes first: the others are held against its interval.
   for (const at of tasksOf(facts.traits)) {
-    const line = planLine(facts, at, betweenVisits, known);
+    const line = planLine(facts, bars, at, betweenVisits, known);
     if (at.task === 'bath') betweenVisits = line.interval?.usual ?? null;
     if (!isEmpty(line)) lines.push(line);
   }
-  return { lines, bathProduct: prescribedBath(facts) };
+  return { lines, bathProduct: prescribedOn(facts) };
 }
 
 /** Nothing speaks for or against it: this dog has no need of it. */
@@ -65,19 +73,21 @@ const isEmpty = (line: PlanLine): boolean =>
   line.earHair === null &&
   line.bars.length + line.methods.length + line.cautions.length === 0;
 
-function planLine(facts: DogFacts, at: TaskAt, betweenVisits: number | null, known: Map<Task, Spoken>): PlanLine {
+function planLine(
+  facts: DogFacts,
+  standing: readonly Bar[],
+  at: TaskAt,
+  betweenVisits: number | null,
+  known: Map<Task, Spoken>,
+): PlanLine {
   const said = spokenOf(facts, at.task, at.place, known);
   const claims = [...said.claims];
-  const bars = [...said.bars];
-  for (const given of facts.instructions) {
-    if (!holdsOn(given, facts.today) || !concerns(given, at.place)) continue;
-    claims.push(...instructionClaims(given, at));
-    bars.push(...instructionBars(given, at));
-  }
-  bars.push(...safetyBars(facts, at));
+  for (const given of facts.instructions)
+    if (holdsOn(given, facts.today) && concerns(given, at.place)) claims.push(...instructionClaims(given, at));
+  const { bars, leavesOut, productShare } = barredWork(facts, standing, at);
   const settled = settleInterval(claims, TASKS[at.task].safer);
   const interval = bars.length > 0 ? null : (settled?.interval ?? null);
-  const barred = bars.some(({ rank }) => rank === 'safety');
+  const stopped = bars.some(({ rank }) => rank === 'safety') || isStopped(standing, at);
   const home = oftenest(said.homes) ?? tooRareForVisits(at.task, interval, betweenVisits);
   return {
     // Spelt out: a spread in front of so many fields made this object ten times as slow.
@@ -89,49 +99,70 @@ function planLine(facts: DogFacts, at: TaskAt, betweenVisits: number | null, kno
     products: said.products,
     cautions: at.task === 'bath' ? [...said.cautions, ...keptFrom(facts)] : said.cautions,
     bars,
-    home: barred ? null : home,
+    leavesOut,
+    productShare,
+    keptOff: said.keptOff,
+    home: stopped ? null : home,
     fixedByVet: settled?.won[0]?.rank === 'vet',
-    earHair: at.task === 'ear hair' && at.place ? decideEarHair(facts, at.place.side as Side) : null,
+    earHair: at.task === 'ear hair' && at.place ? decideEarHair(facts, at.place.side as Side, standing) : null,
   };
 }
+
+const NOTHING_BARRED = { bars: [], leavesOut: [], productShare: 1 } as const;
+
+/**
+ * What stands against the work of a line. It is barred when nothing is left of the pieces that make it what it is:
+ * softening with plain water alone is no eye care.
+ */
+function barredWork(
+  facts: DogFacts,
+  standing: readonly Bar[],
+  at: TaskAt,
+): Pick<PlanLine, 'bars' | 'leavesOut' | 'productShare'> {
+  if (standing.length === 0) return NOTHING_BARRED;
+  const pieces = workOf(facts, at);
+  const { open, leftOut } = workLeft(standing, pieces);
+  if (leftOut.length === 0) return NOTHING_BARRED;
+  const main = mainPieces(at.task, pieces);
+  const productShare = shareOf(pieces, open);
+  const isDone = pieces.length === 0 || open.some(({ id }) => main.some((piece) => piece.id === id));
+  if (isDone) return { bars: [], leavesOut: leftOut, productShare };
+  const stands = leftOut.filter(
+    ({ pieces: ids, productOnly }) => !productOnly && ids.some((id) => main.some((piece) => piece.id === id)),
+  );
+  return { bars: barsBehind(stands), leavesOut: leftOut, productShare };
+}
+
+/** Touches that bring a product along, of those that would. */
+function shareOf(pieces: readonly Piece[], open: readonly Piece[]): number {
+  const withProduct = (list: readonly Piece[]) =>
+    list.flatMap(({ touches }) => touches).filter(({ product }) => product !== null).length;
+  const all = withProduct(pieces);
+  return all === 0 ? 1 : withProduct(open) / all;
+}
+
+/** A place under a stop has no home care either, whatever of the salon's work is left there; looking stays. */
+const isStopped = (standing: readonly Bar[], { task, place }: TaskAt): boolean =>
+  standing.length > 0 &&
+  place !== null &&
+  task !== 'ear inspection' &&
+  barsAt(standing, place).some(({ stop, lifted }) => stop !== 'S0' && lifted === null);
 
 /** Of several home cares the one that comes oftenest is asked of the owner. */
 const oftenest = (homes: readonly HomeCare[]): HomeCare | null =>
   homes.reduce<HomeCare | null>((best, each) => (best && best.everyDays <= each.everyDays ? best : each), null);
 
-const sourceOf = (given: Instruction): Source => ({ kind: `${given.by} instruction`, who: given.who });
-
 function instructionClaims(given: Instruction, at: TaskAt): Claim[] {
   if (given.says.kind !== 'interval' || given.says.task !== at.task) return [];
+  const { by, who, until } = given;
   const { days } = given.says;
   return [
     {
       ruleId: `instruction ${given.id}`,
       rank: given.by,
       interval: { least: days, usual: days, most: days },
-      because: `${given.who}: every ${days} days`,
+      reason: { kind: 'instruction', by, who, until, says: { kind: 'every', task: at.task, days } },
       source: sourceOf(given),
-    },
-  ];
-}
-
-/** What a product that suffers nothing else beside it keeps off the skin. */
-const KEPT_OFF: readonly Task[] = ['conditioner', 'face wash'];
-
-function instructionBars(given: Instruction, at: TaskAt): Said[] {
-  if (given.says.kind === 'bath product' && given.says.nothingElse && KEPT_OFF.includes(at.task)) {
-    const words = `Nothing else on the skin: ${given.who}.`;
-    return [{ words, rank: given.by, because: given.who, source: sourceOf(given), general: false }];
-  }
-  if (given.says.kind !== 'bar' || given.says.task !== at.task) return [];
-  const until = given.until === null ? '' : ` until ${given.until}`;
-  return [
-    {
-      words: `Not done${until}: ${given.who}.`,
-      rank: given.by,
-      because: given.who,
-      source: sourceOf(given),
-      general: false,
     },
   ];
 }
@@ -143,8 +174,15 @@ const keptFrom = (facts: DogFacts): Said[] =>
       ? [
           {
             words: `Nothing with ${given.says.ingredient} in it: ${given.who}. Read the label, too.`,
+            at: 'before water' as const,
             rank: given.by,
-            because: given.who,
+            reason: {
+              kind: 'instruction',
+              by: given.by,
+              who: given.who,
+              until: given.until,
+              says: { kind: 'avoid', what: given.says.ingredient },
+            },
             source: sourceOf(given),
             general: false,
           },
@@ -152,46 +190,11 @@ const keptFrom = (facts: DogFacts): Said[] =>
       : [],
   );
 
-/** Stops that stand from the last visit, and ears nothing may go into. A vet's lift of the named procedure opens them. */
-function safetyBars(facts: DogFacts, { task, place }: TaskAt): Said[] {
-  if (place === null || task === 'ear inspection' || task === 'ear hair') return [];
-  const bar = (words: string, because: string): Said => ({
-    words,
-    rank: 'safety',
-    because,
-    source: COMMON_PRACTICE,
-    general: false,
-  });
-  const found = facts.suspended[placeKey(place)];
-  const bars = found === undefined ? [] : [bar(`Nothing here until a vet has answered: ${found}.`, found)];
-  if (task !== 'ear cleaning' || place.side === 'none') return bars;
-  const barred = facts.ears[place.side].conditions.filter((condition) => !isLifted(facts, place, condition));
-  return [...bars, ...barred.map((condition) => bar(`Nothing goes into this ear: ${condition}.`, condition))];
-}
-
-const isLifted = (facts: DogFacts, place: Place, condition: string): boolean =>
-  facts.lifts.some(
-    (lift) =>
-      lift.lifts === condition &&
-      lift.procedure === 'clean' &&
-      placeKey(lift.place) === placeKey(place) &&
-      holdsOn(lift, facts.today),
-  );
-
 /** A task due oftener than the visits come goes to the owner as well. */
 function tooRareForVisits(task: Task, interval: Interval | null, betweenVisits: number | null): HomeCare | null {
   const between = BETWEEN_VISITS[task];
   if (!between || interval === null || betweenVisits === null || interval.usual >= betweenVisits) return null;
-  const because = `due every ${interval.usual} days, full visits every ${betweenVisits}`;
+  const reason: Reason = { kind: 'between visits', everyDays: interval.usual, visits: betweenVisits };
   const { minutes, how } = between;
-  return { everyDays: interval.usual, minutes, how, because, source: COMMON_PRACTICE };
-}
-
-function prescribedBath(facts: DogFacts): CarePlan['bathProduct'] {
-  const given = facts.instructions
-    .filter((each) => each.says.kind === 'bath product' && holdsOn(each, facts.today))
-    .toSorted((a, b) => (a.by === b.by ? b.from.localeCompare(a.from) : a.by === 'vet' ? -1 : 1))[0];
-  if (given?.says.kind !== 'bath product') return null;
-  const { productId, contactMinutes, nothingElse } = given.says;
-  return { productId, contactMinutes, nothingElse, who: given.who, source: sourceOf(given) };
+  return { everyDays: interval.usual, minutes, how, reason, source: COMMON_PRACTICE };
 }

@@ -4,12 +4,16 @@ import { day } from '../units';
 import { makePlan, type CarePlan, type DogFacts } from '.';
 import { DEFAULT_SERVICES, type HouseServices } from '../ways';
 import { type Task } from '../tasks';
+import { ENGLISH, say } from '../wording';
 import { aDog, instruct } from './tests/randomDogs';
 
 const line = (plan: CarePlan, task: Task) => plan.lines.find((each) => each.task === task);
 const wordsOf = (plan: CarePlan, task: Task) => {
   const found = line(plan, task);
-  return [...(found?.methods ?? []), ...(found?.cautions ?? []), ...(found?.bars ?? [])].map((each) => each.words);
+  return [
+    ...[...(found?.methods ?? []), ...(found?.cautions ?? [])].map((each) => each.words),
+    ...(found?.bars ?? []).map(({ reason }) => say(reason, ENGLISH, 'groomer')),
+  ];
 };
 const noted = (notes: Partial<HandlingNotes>) =>
   makePlan(aDog({ handling: { ...EASY, ...notes } }, 'poodle-miniature'));
@@ -91,11 +95,6 @@ describe('what the house does at all, by place and law', () => {
     expect(way('vet')).toBe('vet');
     expect(way('outside only')).toBe('trim');
     expect(['whole', 'staged']).toContain(way('done'));
-  });
-
-  test('a tick is taken off, or shown and left on', () => {
-    expect(wordsOf(house({ ticks: 'done' }), 'bath').join(' ')).toMatch(/A tick: taken off with a hook/);
-    expect(wordsOf(house({ ticks: 'vet' }), 'bath').join(' ')).toMatch(/A tick: shown to the owner, left on/);
   });
 
   test('teeth are barred only where neither brush nor gel is done', () => {

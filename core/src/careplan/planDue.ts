@@ -3,7 +3,7 @@ import { learnRhythm, type PlaceRecord, type RhythmAnswer } from '../rhythm';
 import type { Day } from '../units';
 import { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
 import type { CarePlan, PlanLine } from './makePlan';
-import { TASKS, taskKey, type Task } from '../tasks';
+import { TASKS, taskKey, type Task, type TaskAt } from '../tasks';
 
 /** A plan line with its clock: when it was done, what was learned, when it is due. */
 export interface DueLine {
@@ -22,8 +22,8 @@ const LEARNED: readonly Task[] = ['ear cleaning', 'eyes and face', 'fold care'];
 export interface CareRecord {
   /** Salon record of each place. */
   readonly places: Readonly<Partial<Record<PlaceKey, PlaceRecord>>>;
-  /** Last salon day of tasks without a place, and of those done at both sides at once. */
-  readonly tasks: Readonly<Partial<Record<Task, Day>>>;
+  /** Last salon day of tasks without the clock of a place, by `taskKey`; by the task alone where no side was written down. */
+  readonly tasks: Readonly<Partial<Record<string, Day>>>;
   readonly homeCareChangedOn: Day | null;
   readonly schoolChangedOn: Day | null;
 }
@@ -33,7 +33,7 @@ export function planDue(plan: CarePlan, record: CareRecord, today: Day): DueLine
   return plan.lines.map((line): DueLine => {
     const place = line.place ? record.places[placeKey(line.place)] : undefined;
     const hasClock = line.place !== null && LEARNED.includes(line.task);
-    const lastCare = (hasClock ? place?.lastCare : record.tasks[line.task]) ?? null;
+    const lastCare = (hasClock ? place?.lastCare : lastDone(record.tasks, line)) ?? null;
     if (line.bars.length > 0) return { line, lastCare, rhythm: null, window: null, state: 'barred' };
     if (line.interval === null) return { line, lastCare, rhythm: null, window: null, state: 'none' };
     const learns = LEARNED.includes(line.task) && !line.fixedByVet && place !== undefined;
@@ -50,6 +50,12 @@ export function planDue(plan: CarePlan, record: CareRecord, today: Day): DueLine
     const window = dueWindow(lastCare, rhythm?.interval ?? line.interval.usual, line.interval, today);
     return { line, lastCare, rhythm, window, state: dueState(window, today) };
   });
+}
+
+/** The newer of the two: written down for this side, or for both in one. */
+function lastDone(tasks: CareRecord['tasks'], line: TaskAt): Day | undefined {
+  const [here, anywhere] = [tasks[taskKey(line)], tasks[line.task]];
+  return here !== undefined && anywhere !== undefined && here < anywhere ? anywhere : (here ?? anywhere);
 }
 
 /**

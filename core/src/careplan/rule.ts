@@ -1,21 +1,12 @@
 import type { ProductKind } from '../dilution';
+import type { Caution } from '../dilution';
 import type { Place } from '../places';
 import type { Source } from '../provenance';
+import type { Rank } from '../reasons';
 import type { Interval } from '../rhythm';
 import type { DogFacts } from './facts';
+import type { HomeHow } from './homeHows';
 import type { Task } from '../tasks';
-
-/** Order of authority, highest first. */
-export const RANKS = ['law', 'safety', 'vet', 'owner', 'house', 'default'] as const;
-export type Rank = (typeof RANKS)[number];
-export const RANK_WORDS: Readonly<Record<Rank, string>> = {
-  law: 'law of the place',
-  safety: 'safety stop',
-  vet: 'vet instruction',
-  owner: "owner's wish",
-  house: 'house way',
-  default: 'breed and coat',
-};
 
 /** A test of a dog, and of a place of it, that can be read aloud. */
 export interface Condition {
@@ -28,11 +19,17 @@ export interface Condition {
 /** What a rule asks for once it holds. */
 export type Then =
   | ({ readonly kind: 'interval' } & Interval)
-  | { readonly kind: 'home'; readonly everyDays: number; readonly minutes: number; readonly how: string }
-  | { readonly kind: 'method'; readonly words: string }
+  | { readonly kind: 'home'; readonly everyDays: number; readonly minutes: number; readonly how: HomeHow }
+  | { readonly kind: 'method'; readonly words: string; readonly at: SaidAt }
   | { readonly kind: 'product'; readonly product: ProductKind }
-  | { readonly kind: 'caution'; readonly words: string }
-  | { readonly kind: 'bar'; readonly words: string };
+  | { readonly kind: 'caution'; readonly words: string; readonly at: SaidAt }
+  /** The work is not done at all. */
+  | { readonly kind: 'bar'; readonly words: string }
+  /** No product with one of these marks or ingredients comes on this dog for this task. */
+  | { readonly kind: 'keeps off'; readonly marks: readonly Caution[]; readonly ingredients: readonly string[] };
+
+/** When a sentence must be heard: what the bath must know, before the coat is wet. */
+export type SaidAt = 'the work' | 'before water';
 
 export interface Rule {
   readonly id: string;

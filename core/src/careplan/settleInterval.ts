@@ -1,13 +1,13 @@
 import type { Source } from '../provenance';
 import type { Interval } from '../rhythm';
-import { RANKS, RANK_WORDS, type Rank } from './rule';
+import { RANKS, RANK_WORDS, type Rank, type Reason } from '../reasons';
 
 /** What one rule asks of an interval, and on whose authority. */
 export interface Claim {
   readonly ruleId: string;
   readonly rank: Rank;
   readonly interval: Interval;
-  readonly because: string;
+  readonly reason: Reason;
   readonly source: Source;
 }
 
@@ -17,8 +17,8 @@ export interface Settled {
   readonly won: readonly Claim[];
   /** Claims that lost, and to what. */
   readonly lost: readonly { readonly claim: Claim; readonly why: string }[];
-  /** Claims of the highest rank do not meet: what they ask, and which was taken as safer. */
-  readonly disagreement: string | null;
+  /** Claims of the highest rank that do not meet; the one that was taken, as safer, is the one that won. */
+  readonly disagreement: readonly Claim[] | null;
 }
 
 const span = ({ least, most }: Interval): string => (least === most ? `${most} days` : `${least}–${most} days`);
@@ -58,6 +58,6 @@ export function settleInterval(claims: readonly Claim[], safer: 'oftener' | 'rar
       ...others.map((claim) => ({ claim, why: `does not meet ${span(taken.interval)}; ${safer} is safer here` })),
       ...lost,
     ],
-    disagreement: `They disagree: ${equal.map((claim) => `${claim.because}: ${span(claim.interval)}`).join('; ')}. Taken: ${span(taken.interval)}, as ${safer} is safer here.`,
+    disagreement: equal,
   };
 }

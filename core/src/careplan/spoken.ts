@@ -1,9 +1,12 @@
 import type { ProductKind } from '../dilution';
+import type { Caution } from '../dilution';
 import type { Source, Sourced } from '../provenance';
+import type { Rank, Reason } from '../reasons';
 import { always } from './conditions';
 import type { DogFacts } from './facts';
 import type { Place } from '../places';
-import type { Rank, Rule } from './rule';
+import type { HomeHow } from './homeHows';
+import type { Rule, SaidAt } from './rule';
 import { RULES } from './rules';
 import type { Claim } from './settleInterval';
 import { ALL_TASKS, type Task } from '../tasks';
@@ -11,7 +14,8 @@ import { ALL_TASKS, type Task } from '../tasks';
 /** A sentence of the plan with its rule and source. */
 export interface Said extends Sourced {
   readonly rank: Rank;
-  readonly because: string;
+  readonly reason: Reason;
+  readonly at: SaidAt;
   /** True of every dog; the method card says it, the table need not. */
   readonly general: boolean;
 }
@@ -20,9 +24,15 @@ export interface HomeCare {
   readonly everyDays: number;
   /** Minutes it asks of the owner each time. */
   readonly minutes: number;
-  readonly how: string;
-  readonly because: string;
+  readonly how: HomeHow;
+  readonly reason: Reason;
   readonly source: Source;
+}
+
+/** Marks and ingredients that no product for a task may have. */
+export interface KeptOff {
+  readonly marks: readonly Caution[];
+  readonly ingredients: readonly string[];
 }
 
 /** Everything rules say of one task at one place, sorted by what it is. */
@@ -30,30 +40,48 @@ export interface Spoken {
   readonly claims: Claim[];
   readonly methods: Said[];
   readonly cautions: Said[];
-  readonly bars: Said[];
+  readonly keptOff: KeptOff[];
   readonly products: ProductKind[];
   readonly homes: HomeCare[];
 }
 
-const nothing = (): Spoken => ({ claims: [], methods: [], cautions: [], bars: [], products: [], homes: [] });
+const nothing = (): Spoken => ({ claims: [], methods: [], cautions: [], keptOff: [], products: [], homes: [] });
 
 /** What a rule says once it holds. */
 function sayingsOf(rule: Rule, facts: DogFacts | null): Spoken {
   const spoken = nothing();
   const then = typeof rule.then === 'function' ? (facts ? rule.then(facts) : []) : rule.then;
-  const { rank, because, source } = rule;
+  const { rank, source } = rule;
+  const reason: Reason = { kind: 'rule', rule: rule.id };
+  const general = rule.when === always;
   for (const each of then) {
-    const said = (words: string): Said => ({ words, rank, because, source, general: rule.when === always });
-    if (each.kind === 'interval') {
-      const { least, usual, most } = each;
-      spoken.claims.push({ ruleId: rule.id, rank, interval: { least, usual, most }, because, source });
-    } else if (each.kind === 'home') {
-      const { everyDays, minutes, how } = each;
-      spoken.homes.push({ everyDays, minutes, how, because, source });
-    } else if (each.kind === 'product') spoken.products.push(each.product);
-    else if (each.kind === 'method') spoken.methods.push(said(each.words));
-    else if (each.kind === 'caution') spoken.cautions.push(said(each.words));
-    else spoken.bars.push(said(each.words));
+    switch (each.kind) {
+      case 'interval': {
+        const { least, usual, most } = each;
+        spoken.claims.push({ ruleId: rule.id, rank, interval: { least, usual, most }, reason, source });
+        break;
+      }
+      case 'home': {
+        const { everyDays, minutes, how } = each;
+        spoken.homes.push({ everyDays, minutes, how, reason, source });
+        break;
+      }
+      case 'product':
+        spoken.products.push(each.product);
+        break;
+      case 'method':
+        spoken.methods.push({ words: each.words, at: each.at, rank, reason, source, general });
+        break;
+      case 'caution':
+        spoken.cautions.push({ words: each.words, at: each.at, rank, reason, source, general });
+        break;
+      case 'keeps off':
+        spoken.keptOff.push({ marks: each.marks, ingredients: each.ingredients });
+        break;
+      case 'bar':
+        // Bars are asked for by what they forbid: see barsOf.
+        break;
+    }
   }
   return spoken;
 }
@@ -101,7 +129,7 @@ function gather(facts: DogFacts, task: Task, place: Place | null): Spoken {
     for (const claim of more.claims) all.claims.push(claim);
     for (const said of more.methods) all.methods.push(said);
     for (const said of more.cautions) all.cautions.push(said);
-    for (const said of more.bars) all.bars.push(said);
+    for (const off of more.keptOff) all.keptOff.push(off);
     for (const home of more.homes) all.homes.push(home);
     for (const product of more.products) if (!all.products.includes(product)) all.products.push(product);
   }

@@ -1,24 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { strengthOf, type Product, type ProductKind } from '../dilution';
+import type { Product, ProductKind } from '../dilution';
+import { productOf } from '../dilution/tests/shelf';
 import { day, kilograms } from '../units';
 import { makePlan, plainDog, predictedWithoutFactor, toAvoid, visitNeeds, type DogFacts, type Instruction } from '.';
 
 const TODAY = day('2026-11-25');
-const product = (kind: ProductKind, more: Partial<Product> = {}): Product => ({
-  id: `${kind} ${more.name ?? ''}`,
-  name: kind,
-  kind,
-  label: '24:1',
-  dilution: { kind: 'dilute', strength: strengthOf(24) },
-  contact: null,
-  amountFactor: 1,
-  suppliedBy: 'house',
-  costPerMl: null,
-  cautions: [],
-  ingredients: [],
-  ...more,
-});
+const product = (kind: ProductKind, more: Partial<Product> = {}): Product =>
+  productOf(kind, { id: `${kind} ${more.name ?? ''}`, ...more });
 const SHELF: readonly Product[] = [
   product('cleansing'),
   product('conditioning wash'),

@@ -1,10 +1,12 @@
 import { bathAmounts, clashing, type BathAmounts, type Product, type ProductKind } from '../dilution';
+import type { Task } from '../tasks';
 import { millilitres, type Millilitres } from '../units';
+import { washesHead } from '../work';
 import type { DogFacts } from './facts';
 import { toAvoid } from './instructions';
-import { lineAmounts } from './lineAmounts';
-import type { CarePlan } from './makePlan';
-import type { Task } from '../tasks';
+import { ofBodyWash, lineAmounts } from './lineAmounts';
+import type { CarePlan, PlanLine } from './makePlan';
+import { whyRuledOut, type Wanted } from './ruledOut';
 
 /** What a visit does with products: all of it, the bath alone, ears alone, nothing. */
 export type ProductRound = 'all' | 'bath' | 'ears' | 'nothing';
@@ -45,8 +47,9 @@ const ROUND: Readonly<Record<ProductRound, readonly Task[]>> = {
 
 /**
  * What one visit takes of the house's products: the body wash (prescribed, else the house's), mild face wash,
- * conditioner and the small amounts for ears, eyes and folds. A product that lists what the dog is to be kept from is
- * passed over for another of its kind; where there is none, and where a prescribed one lists it, a person decides.
+ * conditioner and the small amounts for ears, eyes and folds. What a bar takes away is not planned. A product that the
+ * plan's own words rule out, or that lists what the dog is to be kept from, is passed over for another of its kind;
+ * where there is none, and where a prescribed one lists it, a person decides.
  */
 export function visitNeeds<P extends Product>(
   round: ProductRound,
@@ -55,22 +58,9 @@ export function visitNeeds<P extends Product>(
   products: readonly P[],
   dogFactor: number,
 ): VisitNeeds<P> {
-  const avoid = toAvoid(facts, facts.today);
-  const trouble: string[] = [];
-  const firstOf = (kinds: readonly ProductKind[]): P | undefined => {
-    const suited = kinds.flatMap((kind) =>
-      products.filter((each) => each.kind === kind && each.suppliedBy === 'house'),
-    );
-    const free = suited.find(({ ingredients }) => clashing(ingredients, avoid).length === 0);
-    if (!free && suited[0])
-      trouble.push(
-        `${suited[0].name} lists ${clashing(suited[0].ingredients, avoid).join(', ')}, and there is no other.`,
-      );
-    return free;
-  };
+  const shelf = new Shelf(products, toAvoid(facts, facts.today), plan);
   const bathing = round === 'all' || round === 'bath';
-  const barred = plan.lines.some((line) => line.task === 'bath' && line.bars.length > 0);
-  const washing = bathing && !barred ? bathNeeds(facts, plan, products, dogFactor, firstOf, avoid, trouble) : [];
+  const washing = bathing ? bathNeeds(facts, plan, shelf, dogFactor) : [];
   const small = plan.lines.flatMap((line): Need<P>[] => {
     const kind = SMALL[line.task];
     if (!kind || !ROUND[round].includes(line.task)) return [];
@@ -78,35 +68,82 @@ export function visitNeeds<P extends Product>(
       (sum, { amount }) => sum + ('ml' in amount ? amount.ml : 0),
       0,
     );
-    const product = ml > 0 ? firstOf([kind]) : undefined;
+    const product = ml > 0 ? shelf.firstOf([kind], line.task) : undefined;
     return product ? [plainNeed(product, ml)] : [];
   });
-  return { needs: [...washing, ...together(small)], trouble: [...new Set(trouble)] };
+  return { needs: [...washing, ...together(small)], trouble: [...new Set(shelf.trouble)] };
 }
 
-function bathNeeds<P extends Product>(
-  facts: DogFacts,
-  plan: CarePlan,
-  products: readonly P[],
-  dogFactor: number,
-  firstOf: (kinds: readonly ProductKind[]) => P | undefined,
-  avoid: readonly string[],
-  trouble: string[],
-): Need<P>[] {
-  const given = plan.bathProduct;
-  const prescribed = given ? products.find(({ id }) => id === given.productId) : undefined;
-  const listed = prescribed ? clashing(prescribed.ingredients, avoid) : [];
-  if (prescribed && listed.length > 0)
-    trouble.push(
-      `${prescribed.name} was prescribed and lists ${listed.join(', ')}: ask ${given?.who ?? 'the vet'} first.`,
+/** The house's products for one dog: the first of a kind that nothing rules out, and what to ask where there is none. */
+class Shelf<P extends Product> {
+  readonly trouble: string[] = [];
+
+  constructor(
+    readonly products: readonly P[],
+    private readonly avoid: readonly string[],
+    private readonly plan: CarePlan,
+  ) {}
+
+  firstOf(kinds: readonly ProductKind[], task: Task, more: Partial<Wanted> = {}): P | undefined {
+    const wanted: Wanted = { avoid: this.avoid, keptOff: this.keptOff(task), marks: [], ...more };
+    const suited = kinds.flatMap((kind) =>
+      this.products.filter((each) => each.kind === kind && each.suppliedBy === 'house'),
     );
-  const body = prescribed ?? firstOf(bodyKinds(facts));
-  const alone = given?.nothingElse ?? false;
-  const face = facts.ways.faceProduct === 'tear-free' && !alone ? firstOf(['face']) : undefined;
-  const line = plan.lines.find(({ task }) => task === 'conditioner');
+    const free = suited.find((product) => whyRuledOut(product, wanted) === null);
+    const [first] = suited;
+    if (!free && first) this.trouble.push(`${first.name} ${whyRuledOut(first, wanted)}, and there is no other.`);
+    return free;
+  }
+
+  /** What keeps a product off this skin counts for every product of the bath. */
+  private keptOff(task: Task): Wanted['keptOff'] {
+    const ofBath = task === 'second wash' || task === 'face wash' || task === 'conditioner' ? this.at('bath') : [];
+    return [...this.at(task), ...ofBath];
+  }
+
+  private at = (task: Task): Wanted['keptOff'] => this.plan.lines.find((line) => line.task === task)?.keptOff ?? [];
+
+  /** The prescribed wash, and what a person must ask before it is used. */
+  prescribed(): P | undefined {
+    const given = this.plan.bathProduct;
+    if (!given) return undefined;
+    const product = this.products.find(({ id }) => id === given.productId);
+    const listed = product ? clashing(product.ingredients, this.avoid) : [];
+    if (product && listed.length > 0)
+      this.trouble.push(`${product.name} was prescribed and lists ${listed.join(', ')}: ask ${given.who} first.`);
+    if (!product) this.trouble.push(`The wash that ${given.who} asked for is not on the shelf.`);
+    return product;
+  }
+}
+
+function bathNeeds<P extends Product>(facts: DogFacts, plan: CarePlan, shelf: Shelf<P>, dogFactor: number): Need<P>[] {
+  const line = (task: Task): PlanLine | undefined => plan.lines.find((each) => each.task === task);
+  const isOpen = (task: Task): boolean => {
+    const its = line(task);
+    return its === undefined || (its.bars.length === 0 && its.productShare > 0);
+  };
+  if (!isOpen('bath')) return [];
+  const { ways } = facts;
+  const forAll = ways.faceProduct === 'mild wash for all' && washesHead(facts);
+  const body = plan.bathProduct
+    ? (shelf.prescribed() ?? (plan.bathProduct.nothingElse ? undefined : houseWash()))
+    : houseWash();
+  function houseWash(): P | undefined {
+    // One wash for head and body must be mild enough for the face.
+    return shelf.firstOf(bodyKinds(facts), 'bath', forAll ? { marks: ['eyes', 'deep cleanser'] } : {});
+  }
+  const faceShare = isOpen('face wash') && washesHead(facts) ? (line('face wash')?.productShare ?? 1) : 0;
+  const ownFace =
+    faceShare > 0 && (ways.faceProduct === 'tear-free' || (forAll && plan.bathProduct !== null))
+      ? shelf.firstOf(
+          forAll ? bodyKinds(facts) : ['face'],
+          'face wash',
+          forAll ? { marks: ['eyes', 'deep cleanser'] } : {},
+        )
+      : undefined;
   const conditioned =
-    line && line.bars.length === 0 && line.interval !== null && facts.ways.conditioner !== 'never' && !alone;
-  const conditioner = conditioned ? firstOf(['conditioner']) : undefined;
+    isOpen('conditioner') && (line('conditioner')?.interval ?? null) !== null && ways.conditioner !== 'never';
+  const conditioner = conditioned ? shelf.firstOf(['conditioner'], 'conditioner') : undefined;
   const need = (product: P | undefined, of: (bath: BathAmounts) => readonly [number, number]): Need<P>[] => {
     if (!product) return [];
     const [wash1, wash2] = of(bathFor(facts, product, dogFactor));
@@ -120,9 +157,11 @@ function bathNeeds<P extends Product>(
       },
     ];
   };
+  const second = isOpen('second wash') ? 1 : 0;
+  const own = plan.bathProduct === null ? facts : { ...facts, ways: { ...ways, faceProduct: 'tear-free' as const } };
   return [
-    ...need(body, ({ wash1, wash2 }) => [wash1.body, wash2.body]),
-    ...need(face, ({ wash1, wash2 }) => [wash1.face, wash2.face]),
+    ...need(body, ({ wash1, wash2 }) => [ofBodyWash(own, wash1), second * ofBodyWash(own, wash2)]),
+    ...need(ownFace, ({ wash1, wash2 }) => [wash1.face * faceShare, second * wash2.face * faceShare]),
     ...need(conditioner, (bath) => [bath.conditioner, 0]),
   ];
 }
@@ -141,7 +180,8 @@ const bathFor = (facts: DogFacts, product: Product, dogFactor: number): BathAmou
 export function predictedWithoutFactor(facts: DogFacts, product: Product): Millilitres {
   const { wash1, wash2, conditioner } = bathFor(facts, product, 1);
   if (product.kind === 'face') return millilitres(wash1.face + wash2.face);
-  return product.kind === 'conditioner' ? conditioner : millilitres(wash1.body + wash2.body);
+  if (product.kind === 'conditioner') return conditioner;
+  return millilitres(ofBodyWash(facts, wash1) + ofBodyWash(facts, wash2));
 }
 
 const plainNeed = <P extends Product>(product: P, ml: number): Need<P> => ({

@@ -1,3 +1,4 @@
+export { humanYears, lifeStage, seniorFrom, type LifeStage } from './age';
 export { BREEDS, findBreed, type Breed } from './breeds';
 export { SHIPPED, withOwnBreeds, type Catalogue } from './catalogueOf';
 export { composeTraits, earOdds, foldSites, nameBreeds, usualWeight, type ComposedTraits } from './composeTraits';

@@ -1,4 +1,5 @@
 import type { Day } from '../units';
+import type { Language } from './languages';
 
 /** What a client is asked once, and may change. Named as the card on the counter says it. */
 export const CONSENTS = {
@@ -48,6 +49,8 @@ export interface ClientCard {
   readonly phones: readonly Phone[];
   readonly emails: readonly string[];
   readonly prefers: Channel;
+  /** What the client reads in; null: as the house writes. */
+  readonly language: Language | null;
   readonly address: Address;
   readonly consents: Readonly<Partial<Record<Consent, Word>>>;
   readonly note: string;
@@ -57,6 +60,7 @@ export const EMPTY_CARD: ClientCard = {
   phones: [],
   emails: [],
   prefers: 'no matter',
+  language: null,
   address: NO_ADDRESS,
   consents: {},
   note: '',

@@ -15,3 +15,4 @@ export {
 } from './card';
 export { mergeCards } from './mergeCards';
 export { clientKeys, knownClients, likelySame, phoneDigits, plainWords } from './sameClient';
+export { LANGUAGES, LANGUAGE_NAMES, isLanguage, type Language } from './languages';

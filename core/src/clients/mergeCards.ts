@@ -10,6 +10,7 @@ export function mergeCards(kept: ClientCard, gone: ClientCard): ClientCard {
     phones: unlike([...kept.phones, ...gone.phones], ({ number }) => phoneDigits(number)),
     emails: unlike([...kept.emails, ...gone.emails], (email) => email.toLowerCase()),
     prefers: kept.prefers === 'no matter' ? gone.prefers : kept.prefers,
+    language: kept.language ?? gone.language,
     address: mergeAddress(kept.address, gone.address),
     consents: mergeConsents(kept.consents, gone.consents),
     note: unlike([kept.note, gone.note].filter(Boolean), (note) => note).join('\n'),

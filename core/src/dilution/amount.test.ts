@@ -6,13 +6,12 @@ import {
   bathMix,
   learnDogFactor,
   levelOf,
-  strengthOf,
   surfaceArea,
   usedMillilitres,
   volumeBelow,
   type Bottle,
-  type Product,
 } from '.';
+import { productOf } from './tests/shelf';
 
 const ml = millilitres;
 
@@ -102,19 +101,7 @@ describe('the bath in bottles', () => {
     graduation: graduation === null ? null : ml(graduation),
   });
   const bottles = [bottle('m', 500, 50), bottle('l', 1000, 50), bottle('s', 250, null)];
-  const product: Product = {
-    id: 'p',
-    name: 'Deep clean concentrate',
-    kind: 'cleansing',
-    label: '24:1',
-    dilution: { kind: 'dilute', strength: strengthOf(24) },
-    contact: null,
-    amountFactor: 1,
-    suppliedBy: 'house',
-    costPerMl: null,
-    cautions: [],
-    ingredients: [],
-  };
+  const product = productOf('cleansing', { name: 'Deep clean concentrate' });
 
   test('375 ml at 24:1 goes into the 500 ml bottle: 20 ml, four strokes', () => {
     const mixed = bathMix(ml(400), product, bottles, ml(5));

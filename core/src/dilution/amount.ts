@@ -22,6 +22,8 @@ export const HOUSE_AMOUNTS = {
   secondWash: 0.5,
   /** Share of each wash that is mild face product. */
   faceShare: 0.08,
+  /** Share that goes to the rest of the head and the flaps; saved where the bath stops at the neck. */
+  headShare: 0.06,
   conditioner: 0.5,
 } as const;
 

@@ -4,6 +4,8 @@ import { COMMON_PRACTICE, type Source } from '../provenance';
 export const CAUTIONS = {
   eyes: { asks: 'Keep away from eyes', label: 'Not in eyes.' },
   ears: { asks: 'Keep out of the ear canal', label: 'Not in ears.' },
+  'deep cleanser': { asks: 'Strong: for oily or very dirty coats only', label: 'Strong: not for tender skin.' },
+  scented: { asks: 'Scented', label: 'Scented.' },
   'broken skin': { asks: 'Not on broken skin', label: 'Not on broken skin.' },
   'cats in the house': { asks: 'Harms cats: not for a dog that lives with one', label: 'Harms cats.' },
   'pregnancy of the user': { asks: 'Not handled while pregnant', label: 'Not for hands of the pregnant.' },

@@ -16,8 +16,8 @@ import {
   tidyBatch,
   topUp,
   type LabelReading,
-  type Product,
 } from '.';
+import { productOf } from './tests/shelf';
 
 const ml = millilitres;
 const ratio = (water: number | string) => strengthOf(water);
@@ -231,19 +231,7 @@ describe('pump strokes', () => {
 });
 
 describe('judging a strength', () => {
-  const product: Product = {
-    id: 'p',
-    name: 'Deep clean concentrate',
-    kind: 'cleansing',
-    label: '24:1',
-    dilution: { kind: 'dilute', strength: ratio(24) },
-    contact: null,
-    amountFactor: 1,
-    suppliedBy: 'house',
-    costPerMl: null,
-    cautions: [],
-    ingredients: [],
-  };
+  const product = productOf('cleansing', { name: 'Deep clean concentrate' });
 
   test('where a label gives a range, stronger than its strong end warns', () => {
     const dilution = {

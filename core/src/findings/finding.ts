@@ -1,4 +1,5 @@
 import { mirror, type Grade, type Place } from '../places';
+import type { Day } from '../units';
 import { SIGNS, mayBeAt, type Sign } from './signs';
 
 /** One thing seen, smelled or felt at one place. A grade of 0 is not a finding: the place is then "looked clear". */
@@ -11,14 +12,16 @@ export interface Finding {
   readonly more?: FindingDetails;
 }
 
-/** What is said of a finding besides sign and grade; all of it optional, none of it judged by the table. */
+/** What is said of a finding besides sign and grade; all of it optional; of it the table hears only what a vet knows. */
 export interface FindingDetails {
   readonly colour?: (typeof FINDING_COLOURS)[number];
   readonly smell?: (typeof FINDING_SMELLS)[number];
   /** Largest size across, mm. */
   readonly mm?: number;
-  /** The owner or a vet knows of it. */
+  /** The owner knows of it. */
   readonly known?: boolean;
+  /** The day on which a vet judged it; unchanged since, it is "as always" (see `asAlways`). */
+  readonly vetKnew?: Day;
   readonly painful?: boolean;
   /** In the groomer's own words. */
   readonly words?: string;

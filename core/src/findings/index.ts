@@ -16,28 +16,31 @@ export { PAD_COLOURS, PAD_SHOWS, gradeOfPads, worsePad, type PadColour } from '.
 export {
   ALL_SIGNS,
   MAY_SPREAD,
+  ONE_OF,
   QUESTIONS,
   SIGNS,
   areaOf,
+  isKnownSign,
   mayBeAt,
   signWords,
   signsAt,
+  worseAnswer,
   type Question,
   type Sign,
   type SignArea,
 } from './signs';
+export { knowsRefused, stillKnown, type KnownSign, type PastFinding } from './asAlways';
 export {
+  CONDITIONS,
   EAR_CONDITIONS,
-  PROCEDURES,
-  countsAt,
-  keepsWaterBelowNeck,
-  stopFor,
-  triage,
-  type Bar,
+  EYE_CONDITIONS,
+  type Condition,
   type EarCondition,
-  type Look,
-  type Procedure,
-  type Triage,
-  type VetLift,
-} from './triage';
-export { A_SIGNS, TRIAGE_TABLE, type Circumstances, type TriageRow } from './triageTable';
+  type EyeCondition,
+  type PlaceCondition,
+} from './conditions';
+export type { Circumstances, Todo, TriageRow } from './circumstance';
+export { ripplesOf, worstRipples } from './ripples';
+export { DONE_AT, PROCEDURES, type Procedure } from './procedures';
+export { countsAt, triage, type Look, type Matched, type Triage } from './triage';
+export { A_SIGNS, TRIAGE_TABLE } from './triageTable';

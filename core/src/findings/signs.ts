@@ -1,13 +1,14 @@
-import type { Site } from '../places';
+import { SITES, type Site } from '../places';
 
 /** What a sign may be seen at. Folds share one list, and so do the parts of the skin, the paws, the nails. */
 export const SIGN_AREAS = ['ear', 'eye', 'fold', 'skin', 'paw', 'nail', 'mouth', 'rear', 'body'] as const;
 export type SignArea = (typeof SIGN_AREAS)[number];
 
-export function areaOf(site: Site): SignArea {
-  const [kind] = site.split(' ');
-  return SIGN_AREAS.find((area) => area === kind) ?? 'skin';
-}
+const AREA_OF = new Map(
+  SITES.map((site): [Site, SignArea] => [site, SIGN_AREAS.find((area) => area === site.split(' ')[0]) ?? 'skin']),
+);
+/** Asked for every touch of every step: looked up, not reckoned. */
+export const areaOf = (site: Site): SignArea => AREA_OF.get(site) ?? 'skin';
 
 interface SignWords {
   /** Where it may be seen. */
@@ -22,22 +23,25 @@ interface SignWords {
   readonly dirt?: true;
   /** What must be asked before the sign can be judged. */
   readonly asks?: Question;
+  /** Pain, smell, blood, pus, black debris: never "as always", whoever knows it. */
+  readonly alwaysNew?: true;
 }
 
 /**
- * A circumstance that the groomer answers with one tap when the sign is chosen, and how it is taken while
- * unanswered: the more careful way, but for what cannot be known yet.
+ * A circumstance that the groomer answers with one tap when the sign is chosen: which answer is the worse one, and how
+ * it is taken while unanswered: the more careful way, but for what cannot be known yet.
  */
 export const QUESTIONS = {
-  'has a vet seen it?': { unanswered: false },
-  'does it lift when softened?': { unanswered: false },
-  'newly wet on this side only?': { unanswered: true },
-  'does it last past a day?': { unanswered: false },
-  'down to the skin?': { unanswered: true },
-  'many or sore?': { unanswered: true },
-  'does it bleed?': { unanswered: true },
-  'open or painful?': { unanswered: true },
-  'does it use the leg?': { unanswered: false },
+  'has a vet seen it?': { worse: false, unanswered: false },
+  'does it lift when softened?': { worse: false, unanswered: false },
+  'newly wet on this side only?': { worse: true, unanswered: true },
+  'does it last past a day?': { worse: true, unanswered: false },
+  'does it open when softened with plain water, eye quiet?': { worse: false, unanswered: true },
+  'down to the skin?': { worse: true, unanswered: true },
+  'many or sore?': { worse: true, unanswered: true },
+  'does it bleed?': { worse: true, unanswered: true },
+  'open or painful?': { worse: true, unanswered: true },
+  'does it use the leg?': { worse: false, unanswered: false },
 } as const;
 export type Question = keyof typeof QUESTIONS;
 
@@ -74,17 +78,20 @@ export const SIGNS = {
   'ear whitish discharge': ear('whitish discharge', 'whitish discharge'),
   'ear red bumps': ear('small red bumps', 'small red bumps'),
   'ear redness': ear('redness', 'redness'),
-  'ear musty smell': ear('musty or yeasty smell', 'a musty smell'),
+  'ear musty smell': ear('musty or yeasty smell', 'a musty smell', { alwaysNew: true }),
   'ear scaly flap': ear('scaly flap', 'scaly skin on the flap'),
-  'ear dark crumbs': ear('dark crumbly or black debris', 'dark, crumbly dirt', { dirt: true }),
-  'ear blood': ear('blood', 'blood', plain),
-  'ear pus': ear('pus', 'thick coloured discharge', plain),
-  'ear foul smell': ear('foul smell', 'a foul smell', plain),
+  'ear dark crumbs': ear('dark crumbly or black debris', 'dark, crumbly dirt', { dirt: true, alwaysNew: true }),
+  'ear packed': ear('packed with hair or wax', 'so much hair or wax that it is blocked', plain),
+  'ear not seen into': ear('could not be seen into', 'an ear that we could not look into', plain),
+  'ear mat': ear('mat at the ear', 'a mat', plain),
+  'ear blood': ear('blood', 'blood', { ...plain, alwaysNew: true }),
+  'ear pus': ear('pus', 'thick coloured discharge', { ...plain, alwaysNew: true }),
+  'ear foul smell': ear('foul smell', 'a foul smell', { ...plain, alwaysNew: true }),
   'ear hot': ear('hot', 'heat', plain),
   'ear swollen': ear('swollen', 'swelling', plain),
   'ear narrowed': ear('narrowed opening', 'a narrowed opening', plain),
   'ear sores': ear('sores', 'sore patches', plain),
-  'ear pain': ear('pain: pulls away or whines', 'pain when it was touched', plain),
+  'ear pain': ear('pain: pulls away or whines', 'pain when it was touched', { ...plain, alwaysNew: true }),
   'ear drooping': ear('flap newly drooping', 'a flap that newly droops', plain),
   'ear puffed flap': ear('flap puffed up like a cushion', 'a flap puffed up like a cushion', plain),
   'ear seed': ear('seed, awn or other object', 'a seed or something else lodged inside', plain),
@@ -103,31 +110,46 @@ export const SIGNS = {
 
   'eye stain': eye('tear stain', 'a tear stain', { ...plain, asks: 'has a vet seen it?' }),
   'eye wet': eye('wet hair, no smell', 'wet hair', { dirt: true, asks: 'newly wet on this side only?' }),
-  'eye musty smell': eye('musty smell', 'a musty smell', { dirt: true }),
+  'eye musty smell': eye('musty smell', 'a musty smell', { dirt: true, alwaysNew: true }),
   'eye crust': eye('crust', 'crust', { dirt: true, asks: 'does it lift when softened?' }),
   'eye skin redness': eye('redness of the skin under the hair', 'red skin under the hair'),
   'eye coloured discharge': eye('yellow or green discharge or crust', 'yellow or green discharge', plain),
   'eye swollen lids': eye('swollen lids', 'swollen lids', plain),
   'eye lid rolled in': eye('lid rolled in', 'a lid that rolls in', plain),
   'eye lashes touching': eye('lashes touching the eye', 'lashes that touch the eye', plain),
-  'eye known haze': eye('haze known to a vet, eye quiet', 'the haze that your vet knows', plain),
+  'eye known haze': eye('haze, a vet knows it, eye quiet', 'the haze that your vet knows', plain),
+  'eye old haze': eye(
+    'haze, long there, no vet has seen it, eye quiet otherwise',
+    'a haze that has been there for long',
+    plain,
+  ),
+  'eye lid pain': eye('pulls away when the lid is touched', 'pain when the lid was touched', {
+    ...plain,
+    alwaysNew: true,
+  }),
+  'eye raw corner': eye('raw skin at the corner', 'raw skin at the corner', plain),
+  'eye lid stuck': eye('lid stuck down', 'a lid that is stuck down', {
+    ...plain,
+    asks: 'does it open when softened with plain water, eye quiet?',
+  }),
+  'eye mat': eye('mat at the eye corner', 'a mat', plain),
   'eye squinting': eye('squinting', 'squinting', plain),
   'eye pawing': eye('pawing at the eye', 'pawing at the eye', plain),
-  'eye blood': eye('blood', 'blood', plain),
-  'eye new cloudiness': eye('new cloudiness', 'new cloudiness', plain),
+  'eye blood': eye('blood', 'blood', { ...plain, alwaysNew: true }),
+  'eye new cloudiness': eye('haze, new, or the eye is not quiet', 'new cloudiness', plain),
   'eye red white': eye('new redness of the white', 'new redness of the white of the eye', plain),
   'eye bulging': eye('eye bulging out', 'an eye that bulges out', plain),
   'eye sudden blindness': eye('sudden blindness', 'sudden loss of sight', plain),
 
   'fold redness': fold('redness', 'redness', { dirt: true }),
   'fold moisture': fold('moisture', 'moisture', { dirt: true }),
-  'fold smell': fold('smell', 'a smell', { dirt: true }),
-  'fold flinching': fold('flinching, nothing seen', 'flinching when it was touched', plain),
+  'fold smell': fold('smell', 'a smell', { dirt: true, alwaysNew: true }),
+  'fold flinching': fold('flinching, nothing seen', 'flinching when it was touched', { ...plain, alwaysNew: true }),
   'fold swelling': fold('swelling', 'swelling', plain),
-  'fold discharge': fold('pus or coloured discharge', 'coloured discharge', plain),
+  'fold discharge': fold('pus or coloured discharge', 'coloured discharge', { ...plain, alwaysNew: true }),
   'fold raw': fold('raw skin', 'raw skin', plain),
-  'fold bleeding': fold('bleeding', 'bleeding', plain),
-  'fold pain': fold('pain', 'pain when it was touched', plain),
+  'fold bleeding': fold('bleeding', 'bleeding', { ...plain, alwaysNew: true }),
+  'fold pain': fold('pain', 'pain when it was touched', { ...plain, alwaysNew: true }),
 
   mat: skin('mat', 'a mat', { asks: 'down to the skin?' }),
   tangles: skin('tangles', 'tangles'),
@@ -161,13 +183,14 @@ export const SIGNS = {
   'nail bleeding on': nail('nail bleeding over 15 min', 'a nail that went on bleeding', plain),
 
   tartar: mouth('tartar', 'tartar on the teeth'),
-  'bad breath': mouth('bad breath', 'bad breath', plain),
+  'bad breath': mouth('bad breath', 'bad breath', { ...plain, alwaysNew: true }),
   'broken tooth': mouth('broken tooth', 'a broken tooth', plain),
-  'sore mouth': mouth('sore mouth', 'a sore mouth', plain),
+  'sore mouth': mouth('sore mouth', 'a sore mouth', { ...plain, alwaysNew: true }),
 
   'soiled rear': rear('soiled rear', 'soiling under the tail'),
   'anal swelling': rear('swelling beside the anus', 'a swelling beside the anus', {
     ...plain,
+    alwaysNew: true,
     asks: 'open or painful?',
   }),
   'vulva discharge': rear('discharge from the vulva, not spayed', 'a discharge from the vulva', plain),
@@ -192,7 +215,30 @@ export const SIGNS = {
 export type Sign = keyof typeof SIGNS;
 export const ALL_SIGNS = Object.keys(SIGNS) as readonly Sign[];
 
-export const signWords = (sign: Sign): SignWords => SIGNS[sign];
+/**
+ * What is known of a sign. One that this version does not know (a newer device or office sent it) is shown by its own
+ * words, judged like S1 and never parsed.
+ */
+export const signWords = (sign: Sign): SignWords =>
+  isKnownSign(sign) ? SIGNS[sign] : { areas: [], name: sign, owner: sign, graded: true };
+
+export const isKnownSign = (sign: string): sign is Sign => Object.hasOwn(SIGNS, sign);
+
+/** Of two answers to a sign's question the worse one; of two that come to the same the one that was given. */
+export function worseAnswer(sign: Sign, a: boolean | null, b: boolean | null): boolean | null {
+  const { asks } = signWords(sign);
+  if (!asks) return a ?? b;
+  const { worse, unanswered } = QUESTIONS[asks];
+  const isWorse = (answer: boolean | null) => (answer ?? unanswered) === worse;
+  if (isWorse(a) !== isWorse(b)) return isWorse(a) ? a : b;
+  return a ?? b;
+}
+
+/** Signs of which a place has one at most: another one tapped stands in for it. */
+export const ONE_OF: readonly (readonly Sign[])[] = [
+  ['eye known haze', 'eye old haze', 'eye new cloudiness'],
+  ['lump known', 'lump new', 'lump growing'],
+];
 
 /** Signs that may be seen at a site, in the order of the table. */
 export const signsAt = (site: Site): Sign[] => ALL_SIGNS.filter((sign) => mayBeAt(sign, site));

@@ -1,91 +1,20 @@
-import type { Grade } from '../places';
-import { COMMON_PRACTICE, type Source } from '../provenance';
-import type { Finding } from './finding';
-import type { Level, Stop } from './levels';
-import { QUESTIONS, signWords, type Sign, type SignArea } from './signs';
-
-/** What is known about the dog besides the place itself. */
-export interface Circumstances {
-  readonly flatFaceOrProminentEyes: boolean;
-  readonly grassSeedMonth: boolean;
-}
-
-/** One place as it stands: the row's signs found there, and what the last salon inspection found of the same sign. */
-export interface Seen {
-  readonly matching: readonly Finding[];
-  readonly notLower: (finding: Finding) => boolean;
-  readonly dog: Circumstances;
-}
-
-export interface TriageRow {
-  readonly id: string;
-  readonly areas: readonly SignArea[];
-  readonly signs: readonly Sign[];
-  /** The circumstance column, in words and as a test. */
-  readonly when: string;
-  readonly applies: (seen: Seen) => boolean;
-  readonly level: Level;
-  readonly stop: Stop;
-  /** What to do or not to do besides the stop. */
-  readonly do: string;
-  readonly source: Source;
-}
-
-type Circumstance = readonly [words: string, applies: (seen: Seen) => boolean];
-
-const worst = (seen: Seen): Grade => Math.max(0, ...seen.matching.map((each) => each.grade)) as Grade;
-const any: Circumstance = ['any', () => true];
-const graded = (least: Grade, most: Grade): Circumstance => [
-  least === most ? `${least}` : `${least}–${most}`,
-  (seen) => worst(seen) >= least && worst(seen) <= most,
-];
-const answerOf = ({ sign, answer }: Finding): boolean => {
-  const { asks } = signWords(sign);
-  return answer ?? (asks ? QUESTIONS[asks].unanswered : false);
-};
-const answered = (words: string, yes: boolean): Circumstance => [
-  words,
-  (seen) => seen.matching.some((each) => answerOf(each) === yes),
-];
-const notLower: Circumstance = [
-  'not lower than last time',
-  (seen) => seen.matching.some((each) => seen.notLower(each)),
-];
-const either = (...ways: readonly Circumstance[]): Circumstance => [
-  ways.map(([words]) => words).join('; or '),
-  (seen) => ways.some(([, applies]) => applies(seen)),
-];
-const both = (...needs: readonly Circumstance[]): Circumstance => [
-  needs.map(([words]) => words).join(', '),
-  (seen) => needs.every(([, applies]) => applies(seen)),
-];
-const count = (words: string, test: (different: number) => boolean): Circumstance => [
-  words,
-  (seen) => test(new Set(seen.matching.map((each) => each.sign)).size),
-];
-const dogIs = (words: string, test: (dog: Circumstances) => boolean): Circumstance => [words, (seen) => test(seen.dog)];
-
-/** Rows of one list of places; the first names them. */
-const row =
-  (...areas: readonly [SignArea, ...SignArea[]]) =>
-  (
-    id: string,
-    signs: readonly Sign[],
-    [when, applies]: Circumstance,
-    level: Level,
-    stop: Stop,
-    todo = '',
-  ): TriageRow => ({
-    id: `${areas[0]}: ${id}`,
-    areas,
-    signs,
-    when,
-    applies,
-    level,
-    stop,
-    do: todo,
-    source: COMMON_PRACTICE,
-  });
+import {
+  any,
+  answered,
+  both,
+  count,
+  dogIs,
+  either,
+  except,
+  graded,
+  notLower,
+  only,
+  row,
+  todo,
+  type TriageRow,
+} from './circumstance';
+import type { Procedure } from './procedures';
+import type { Sign } from './signs';
 
 const ear = row('ear');
 const eye = row('eye');
@@ -114,27 +43,42 @@ const EYE_LID_SIGNS: readonly Sign[] = [
   'eye lashes touching',
 ];
 
-const pinkOnly: Circumstance = [
-  'redness alone, pink',
-  (seen) => seen.matching.every((each) => each.sign === 'fold redness' && each.grade === 1),
-];
+const pinkOnly = only('redness alone, pink', ({ sign, grade }) => sign === 'fold redness' && grade === 1);
+const flatFace = dogIs('flat face or prominent eyes', (dog) => dog.flatFaceOrProminentEyes);
 const twoOrMore = count('two or more', (different) => different >= 2);
 const one = count('one', (different) => different === 1);
-const except = (words: string, [, applies]: Circumstance): Circumstance => [words, (seen) => !applies(seen)];
-
-const KEEP_DRY_CLEAN = 'Clean and dry only.';
+const KEEP_DRY_CLEAN = todo('Clean and dry only.', 'clean', 'towel');
 const NOTHING_GREASY = 'Nothing greasy.';
+const NOTHING_SCENTED = 'Nothing scented or greasy.';
 const LAST_DOG = 'Last dog, gloves, own towels, clean-down.';
-const AROUND_ONLY = 'Clean around the eye only.';
+const AROUND_ONLY = todo('Around the eye only, with plain water.', 'towel');
+const SHAVE =
+  'Shave, with the owner’s word first and the skin beneath recorded. Never scissors under a mat, never water on it.';
+const MAT = todo(SHAVE, 'clip');
+
+/** Water tightens a mat. */
+const DRY: readonly Procedure[] = ['wash', 'rinse'];
 
 /** The tables of ears, eyes, folds and the rest of the dog. Source: common practice. */
 export const TRIAGE_TABLE: readonly TriageRow[] = [
   ear('pale wax, slight', ['ear pale wax'], graded(1, 1), 'note', 'S0'),
   ear('pale wax', ['ear pale wax'], graded(2, 3), 'watch', 'S0'),
   ear('dark wax', ['ear dark wax'], any, 'watch', 'S0'),
-  ear('damp', ['ear damp'], any, 'watch', 'S0', 'Dry it. No plucking while damp.'),
+  ear('damp', ['ear damp'], any, 'watch', 'S0', todo('Dry it. No plucking while damp.', 'towel'), 'pluck', 'trim'),
   ear('one A-sign, slight', A_SIGNS, both(one, graded(1, 1)), 'tell', 'S1'),
   ear('A-signs', A_SIGNS, either(twoOrMore, graded(2, 3), notLower), 'vet', 'S1'),
+  ear('packed', ['ear packed'], any, 'vet', 'S1'),
+  ear('not seen into', ['ear not seen into'], any, 'tell', 'S1', 'It is not clear. Asked again next time.'),
+  ear(
+    'mat',
+    ['ear mat'],
+    any,
+    'tell',
+    'S0',
+    todo(`${SHAVE} Warn of swelling, look again after an hour.`, 'clip'),
+    ...DRY,
+    'comb',
+  ),
   ear('dark crumbs', ['ear dark crumbs'], any, 'vet', 'S1'),
   ear('blood, pus, foul', ['ear blood', 'ear pus', 'ear foul smell'], any, 'vet soon', 'S1'),
   ear(
@@ -170,21 +114,44 @@ export const TRIAGE_TABLE: readonly TriageRow[] = [
   eye('stain', ['eye stain'], answered('no vet yet', false), 'tell', 'S0', 'Ask for one look by an eye vet.'),
   eye('wet', ['eye wet'], any, 'note', 'S0'),
   eye('newly wet on one side', ['eye wet'], answered('newly wet on one side', true), 'vet', 'S1', AROUND_ONLY),
-  eye('musty', ['eye musty smell'], any, 'tell', 'S0', 'Clean and dry; daily home care.'),
+  eye('musty', ['eye musty smell'], any, 'tell', 'S0', todo('Clean and dry; daily home care.', 'clean', 'towel')),
   eye('crust that lifts', ['eye crust'], answered('lifts when softened', true), 'note', 'S0'),
-  eye('crust that stays', ['eye crust'], answered('does not lift', false), 'tell', 'S0', 'Leave the crust.'),
-  eye('skin redness, slight', ['eye skin redness'], graded(1, 1), 'tell', 'S0', 'Nothing scented or greasy.'),
-  eye('skin redness', ['eye skin redness'], either(graded(2, 3), notLower), 'vet', 'S0', 'Nothing scented or greasy.'),
-  eye('discharge, lids, lashes', EYE_LID_SIGNS, any, 'vet', 'S1', AROUND_ONLY),
   eye(
-    'discharge, lids, lashes, flat face',
-    EYE_LID_SIGNS,
-    dogIs('flat face or prominent eyes', (dog) => dog.flatFaceOrProminentEyes),
-    'vet today',
-    'S1',
-    AROUND_ONLY,
+    'crust that stays',
+    ['eye crust'],
+    answered('does not lift', false),
+    'tell',
+    'S0',
+    'Leave the crust.',
+    'comb',
+    'trim',
   ),
+  eye('skin redness, slight', ['eye skin redness'], graded(1, 1), 'tell', 'S0', NOTHING_SCENTED, 'protect'),
+  eye('skin redness', ['eye skin redness'], either(graded(2, 3), notLower), 'vet', 'S0', NOTHING_SCENTED, 'protect'),
+  eye('raw corner', ['eye raw corner'], any, 'vet soon', 'S2'),
+  eye(
+    'lid stuck, opens',
+    ['eye lid stuck'],
+    answered('opens when softened, eye quiet', true),
+    'tell',
+    'S0',
+    todo('Soften with plain water, never pull. If it does not open, or the eye is not quiet, say so here.', 'towel'),
+  ),
+  eye('lid stuck, stays', ['eye lid stuck'], answered('does not open, or not quiet', false), 'vet today', 'S2'),
+  eye('lid pain', ['eye lid pain'], any, 'vet soon', 'S2'),
+  eye('lid pain, flat face', ['eye lid pain'], flatFace, 'vet today', 'S2'),
+  eye('mat', ['eye mat'], any, 'tell', 'S0', MAT, ...DRY, 'comb'),
+  eye('discharge, lids, lashes', EYE_LID_SIGNS, any, 'vet', 'S1', AROUND_ONLY),
+  eye('discharge, lids, lashes, flat face', EYE_LID_SIGNS, flatFace, 'vet today', 'S1', AROUND_ONLY),
   eye('known haze', ['eye known haze'], any, 'note', 'S0'),
+  eye(
+    'old haze',
+    ['eye old haze'],
+    any,
+    'vet',
+    'S1',
+    todo('Plain water around the eye. A stuck lid may be freed.', 'towel'),
+  ),
   eye(
     'squint, paw, blood, cloud, red',
     ['eye squinting', 'eye pawing', 'eye blood', 'eye new cloudiness', 'eye red white'],
@@ -203,24 +170,26 @@ export const TRIAGE_TABLE: readonly TriageRow[] = [
     'tell',
     'S0',
     NOTHING_GREASY,
+    'protect',
   ),
-  fold('two or more, all slight', FOLD_SIGNS, both(twoOrMore, graded(1, 1)), 'tell', 'S0', NOTHING_GREASY),
-  fold('two or more, one plain', FOLD_SIGNS, both(twoOrMore, graded(2, 2)), 'vet', 'S0', KEEP_DRY_CLEAN),
-  fold('any bad', FOLD_SIGNS, graded(3, 3), 'vet', 'S0', KEEP_DRY_CLEAN),
-  fold('not lower', FOLD_SIGNS, notLower, 'vet', 'S0', KEEP_DRY_CLEAN),
+  fold('two or more, all slight', FOLD_SIGNS, both(twoOrMore, graded(1, 1)), 'tell', 'S0', NOTHING_GREASY, 'protect'),
+  fold('two or more, one plain', FOLD_SIGNS, both(twoOrMore, graded(2, 2)), 'vet', 'S0', KEEP_DRY_CLEAN, 'protect'),
+  fold('any bad', FOLD_SIGNS, graded(3, 3), 'vet', 'S0', KEEP_DRY_CLEAN, 'protect'),
+  fold('not lower', FOLD_SIGNS, notLower, 'vet', 'S0', KEEP_DRY_CLEAN, 'protect'),
   fold('flinching, swelling, discharge', ['fold flinching', 'fold swelling', 'fold discharge'], any, 'vet', 'S1'),
   fold('raw, bleeding, pain', ['fold raw', 'fold bleeding', 'fold pain'], any, 'vet soon', 'S2'),
 
   skin('small things', ['tangles', 'burrs', 'dandruff', 'greasy coat', 'licking stains'], any, 'note', 'S0'),
-  skin('mat, loose', ['mat'], answered('small, loose', false), 'note', 'S0', 'Brush out. Never water on it.'),
   skin(
-    'mat to the skin',
+    'mat, loose',
     ['mat'],
-    answered('to the skin', true),
-    'tell',
+    answered('small, loose', false),
+    'note',
     'S0',
-    'Shave, with the owner’s word first and the skin beneath recorded. Never scissors under a mat, never water on it.',
+    todo('Brush out. Never water on it.', 'comb'),
+    ...DRY,
   ),
+  skin('mat to the skin', ['mat'], answered('to the skin', true), 'tell', 'S0', MAT, ...DRY, 'comb'),
   skin('thin patch', ['thin patch'], any, 'tell', 'S0', 'Say whether one side or both.'),
   skin('round or oozing', ['round patch', 'oozing skin'], any, 'vet', 'S2', LAST_DOG),
   skin('fleas, lice', ['fleas', 'flea dirt', 'lice'], any, 'tell', 'S0', 'Last dog, own towels, clean-down.'),

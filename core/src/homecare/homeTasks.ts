@@ -1,7 +1,6 @@
-import { type DueLine } from '../careplan';
+import type { DueLine, HomeHow } from '../careplan';
 import { TASKS, type Task } from '../tasks';
 import { namePlace, placeKey, type Place } from '../places';
-import { COMMON_PRACTICE, type Sourced } from '../provenance';
 import { addDays, daysBetween, type Day } from '../units';
 
 /** One thing an owner does between visits, with all the places it is for. */
@@ -13,7 +12,7 @@ export interface HomeTask {
   readonly everyDays: number;
   /** Minutes each time. */
   readonly minutes: number;
-  readonly how: string;
+  readonly how: HomeHow;
 }
 
 /** Home care of a plan: each task once, with the places that are done alike. */
@@ -109,9 +108,3 @@ export function dueFirst(tasks: readonly HomeTask[], home: HomeStanding): HomeTa
   const day = (task: HomeTask) => (openSince(task, home) === null ? nextHomeDay(task, home.since, home.today) : '');
   return tasks.toSorted((a, b) => (day(a) < day(b) ? -1 : day(a) > day(b) ? 1 : 0));
 }
-
-/** When an owner stops, whatever the task; each method card says more. */
-export const STOP_AT_HOME: Sourced = {
-  words: 'Stop at once when your dog pulls away, or you see redness or blood, or smell something new, and ring us.',
-  source: COMMON_PRACTICE,
-};

@@ -3,18 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { makePlan, planDue } from '../careplan';
 import { TODAY, aDog } from '../careplan/tests/randomDogs';
 import { addDays, day, daysBetween } from '../units';
-import { NEVER_SAY } from '../sheet';
-import {
-  STOP_AT_HOME,
-  dueFirst,
-  homeDays,
-  homeShare,
-  homeTaskName,
-  homeTasks,
-  nextHomeDay,
-  openSince,
-  type HomeTask,
-} from '.';
+import { dueFirst, homeDays, homeShare, homeTaskName, homeTasks, nextHomeDay, openSince, type HomeTask } from '.';
 
 const since = day('2026-11-25');
 const task = (everyDays: number, key = 'teeth'): HomeTask => ({
@@ -23,7 +12,7 @@ const task = (everyDays: number, key = 'teeth'): HomeTask => ({
   places: [],
   everyDays,
   minutes: 2,
-  how: 'Brush.',
+  how: 'brush the teeth',
 });
 const due = (breed: string) =>
   planDue(makePlan(aDog({}, breed)), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY);
@@ -104,8 +93,4 @@ describe('what is due', () => {
     const [soon, due, late] = [task(4, 'soon'), task(3, 'due'), task(9, 'late')];
     expect(dueFirst([late, soon, due], standing('2026-11-28')).map(({ key }) => key)).toEqual(['due', 'soon', 'late']);
   });
-});
-
-test('when to stop names no illness and no dose', () => {
-  expect(STOP_AT_HOME.words).not.toMatch(NEVER_SAY);
 });

@@ -1,5 +1,4 @@
 export {
-  STOP_AT_HOME,
   dueFirst,
   homeDays,
   homeShare,

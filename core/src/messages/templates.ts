@@ -20,7 +20,7 @@ export const TEMPLATES = {
     name: 'A vet should look',
     subject: '{dog}: please let a vet look',
     words:
-      'Hello {owner}, we saw something at the {place} of {dog} that a vet should look at {urgency}. A letter for the vet is here: {link} Please tell us what the vet says: we leave that place alone until then. {business}, {phone}',
+      'Hello {owner}, we saw something at the {place} of {dog} that a vet should look at {urgency}. A letter for the vet is here: {link} Please tell us what the vet says: we go by that. {business}, {phone}',
   },
   'how is it': {
     name: 'How is it?',

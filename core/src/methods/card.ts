@@ -1,4 +1,5 @@
 import type { Task } from '../tasks';
+import type { HouseQuestion, HouseWays } from '../ways';
 import { COMMON_PRACTICE, HOUSE_VALUE, published, type Source, type Sourced } from '../provenance';
 
 /** Drawings that a card may show; the screen draws them. */
@@ -22,7 +23,7 @@ export const DRAWINGS = [
 ] as const;
 export type Drawing = (typeof DRAWINGS)[number];
 
-/** How one piece of work is done, for the hand that does it and for an owner who does a part of it at home. */
+/** How one piece of work is done, for the hand that does it, as this house does it. */
 export interface MethodCard {
   readonly id: string;
   readonly title: string;
@@ -39,27 +40,49 @@ export interface MethodCard {
   readonly enough: string;
 }
 
+/** Words that hang on what the house has chosen; null: nothing to say there. */
+type Words = string | ((ways: HouseWays) => string | null);
 /** Plain sentences are common practice; a pair names another source. */
-type Line = string | readonly [words: string, source: Source];
-const sourced = (lines: readonly Line[]): Sourced[] =>
-  lines.map((line) =>
-    typeof line === 'string' ? { words: line, source: COMMON_PRACTICE } : { words: line[0], source: line[1] },
-  );
+type Line = Words | readonly [words: Words, source: Source];
 
-export const house = (words: string): Line => [words, HOUSE_VALUE];
+export const house = (words: Words): Line => [words, HOUSE_VALUE];
 export const cited = (words: string, cite: string): Line => [words, published(cite)];
 
-interface CardParts extends Omit<MethodCard, 'id' | 'title' | 'steps' | 'never' | 'stops'> {
+/** One sentence a school; a school without one is not spoken of. */
+export const by =
+  <Q extends HouseQuestion>(question: Q, sentences: Readonly<Partial<Record<HouseWays[Q], string>>>) =>
+  (ways: HouseWays): string | null =>
+    sentences[ways[question]] ?? null;
+
+/** A card before it is known whose it is: a house's schools pick its sentences, so that it never says otherwise. */
+export interface MethodSource extends Pick<MethodCard, 'id' | 'title' | 'tasks' | 'drawings' | 'enough'> {
+  readonly needs: readonly Words[];
   readonly steps: readonly Line[];
   readonly never: readonly Line[];
   readonly stops: readonly Line[];
 }
 
-export const methodCard = (id: string, title: string, { steps, never, stops, ...rest }: CardParts): MethodCard => ({
+export const methodCard = (id: string, title: string, parts: Omit<MethodSource, 'id' | 'title'>): MethodSource => ({
   id,
   title,
-  ...rest,
-  steps: sourced(steps),
-  never: sourced(never),
-  stops: sourced(stops),
+  ...parts,
 });
+
+/** The card as a house works, or as it works on one dog (`waysFor`). */
+export function cardFor({ needs, steps, never, stops, ...card }: MethodSource, ways: HouseWays): MethodCard {
+  const said = (words: Words): string | null => (typeof words === 'string' ? words : words(ways));
+  const sourced = (lines: readonly Line[]): Sourced[] =>
+    lines.flatMap((line) => {
+      const [words, source]: readonly [Words, Source] =
+        typeof line === 'string' || typeof line === 'function' ? [line, COMMON_PRACTICE] : line;
+      const its = said(words);
+      return its === null ? [] : [{ words: its, source }];
+    });
+  return {
+    ...card,
+    needs: needs.map(said).filter((each) => each !== null),
+    steps: sourced(steps),
+    never: sourced(never),
+    stops: sourced(stops),
+  };
+}

@@ -1,8 +1,8 @@
 import type { Task } from '../tasks';
-import { cited, house, methodCard, type MethodCard } from './card';
+import { by, cited, house, methodCard, type MethodSource } from './card';
 
 /** One card for each piece of work, in the order of a visit. Handbook: order of work, ears, nails, bath, eyes, folds, coat. */
-export const METHOD_CARDS: readonly MethodCard[] = [
+export const METHOD_CARDS: readonly MethodSource[] = [
   methodCard('look-into-ears', 'Look into the ears', {
     tasks: ['ear inspection'],
     drawings: ['ear look'],
@@ -29,16 +29,39 @@ export const METHOD_CARDS: readonly MethodCard[] = [
       'a place where a shaken-out ear may spatter',
     ],
     steps: [
-      'Flap up. By the house’s school: fill until it just begins to spill, a few drops down the flap, soaked cotton at the opening, or a damp pad only.',
-      'Massage the base, just below eye level, in circles working upwards. A squelch is normal.',
-      'Let it shake, or wipe first: both are done.',
+      by('earOrder', {
+        'dry first': 'Flap up. Loose dry debris off first.',
+        'liquid first': 'Flap up. Nothing dry is rubbed: cleaner comes first.',
+      }),
+      by('earCleaning', {
+        fill: 'Fill until it just begins to spill.',
+        'few drops': 'A few drops down the flap, then the flap closed.',
+        'soaked cotton': 'A well-soaked piece of cotton at the opening, flap down, pressed and moved, taken out.',
+        'damp pad only': 'Nothing is poured: a damp pad over the finger.',
+      }),
+      ({ earCleaning, massage }) =>
+        earCleaning === 'damp pad only'
+          ? null
+          : `Massage the base, just below eye level, in circles working upwards, for ${massage === '60 s' ? 'a minute' : '20–30 seconds'}. A squelch is normal.`,
+      by('afterMassage', {
+        'shake then wipe': 'Let it shake, then wipe.',
+        'wipe then shake': 'Wipe, then let it shake.',
+      }),
       'Wipe outside inwards, light pressure, only as deep as the eye sees. A fresh pad each time until one comes out clean: count the dirty ones.',
       house('Wipe the nozzle with disinfectant between ears, between dogs, and whenever it touched skin.'),
     ],
     never: [
       house('No cotton bud beyond the outer flap that can be seen: a dog jerks, the drum tears, wax is pushed deeper.'),
-      house('No spirit: it stings; never on red skin.'),
-      'No nozzle deep in the canal.',
+      house(
+        by('alcohol', {
+          avoided: 'No spirit: it stings.',
+          used: 'Spirit never dripping, never on red or broken skin: it stings.',
+        }),
+      ),
+      by('nozzle', {
+        'never touching': 'The nozzle never touches the ear.',
+        'just inside': 'The nozzle at or just inside the opening, never deep.',
+      }),
     ],
     stops: [
       'Yellow, white or green, black or blood on a pad: no more liquid, no second pass.',
@@ -49,11 +72,15 @@ export const METHOD_CARDS: readonly MethodCard[] = [
   methodCard('ear-hair', 'Hair in the ear', {
     tasks: ['ear hair', 'ear flaps'],
     drawings: ['ear hair'],
-    needs: ['fingers or blunt forceps', 'ear powder for grip, sparingly', 'a lickable treat'],
+    needs: [
+      ({ pluckWith }) => (pluckWith.startsWith('forceps') ? 'blunt forceps' : 'dry fingers'),
+      ({ pluckWith }) => (pluckWith.endsWith('powder') ? 'ear powder for grip, sparingly' : null),
+      'a lickable treat',
+    ],
     steps: [
       'Part the hair and see the opening: many dogs have no hair inside and must not be plucked.',
       'Small tufts, the skin held still. In stages where it is new or long ago.',
-      'Powder is wiped out afterwards.',
+      ({ pluckWith }) => (pluckWith.endsWith('powder') ? 'Powder is wiped out afterwards.' : null),
       'On the flap: heavy hair clipped short lets air in.',
     ],
     never: [
@@ -69,10 +96,19 @@ export const METHOD_CARDS: readonly MethodCard[] = [
     drawings: ['eye corner'],
     needs: ['plain cool water', 'soft damp cloths, one an eye', 'a fine comb'],
     steps: [
-      'On the table, before any soap: hold a damp cloth on the crust and let it soften.',
+      by('eyeCrust', {
+        'on the table': 'On the table, before any soap: hold a damp cloth on the crust and let it soften.',
+        'in the tub':
+          'In the tub, with plain water: let the crust soften. What is fixed to the lid, on the table before any soap.',
+        'clip the loose piece':
+          'On the table, before any soap: hold a damp cloth on the crust. A loose piece is clipped off, scissors pointing away.',
+      }),
       'Comb it away from the eye when soft. Fingers last.',
       'Dry the hair: wet hair stains, and what stays wet begins to smell.',
-      'Below the inner corner hair may be clipped, lightly, with a fine blade held off the skin, then scissors pointing away.',
+      by('eyeCorner', {
+        'leave and clean': 'Hair in the corner is left, and kept clean.',
+        clip: 'Below the inner corner hair is clipped, lightly, with a fine blade held off the skin, then scissors pointing away.',
+      }),
     ],
     never: [
       'Never pick crust dry.',
@@ -93,7 +129,10 @@ export const METHOD_CARDS: readonly MethodCard[] = [
       'Pale nails show the quick: cut below it. Dark nails: tips only, until a dark spot shows in the cut.',
       'Dewclaws wear never and curl into the flesh: never forgotten.',
       'File the edges, so that nobody is scratched.',
-      'Before the bath, so that a nick can be stopped, hold, and be washed clean.',
+      by('nails', {
+        'before the bath': 'Before the bath, so that a nick can be stopped, hold, and be washed clean.',
+        'after the bath': 'After the bath: soaked nails cut softer.',
+      }),
     ],
     never: ['Never water on a fresh clot.', 'Never a paw pulled out sideways.'],
     stops: [
@@ -150,10 +189,26 @@ export const METHOD_CARDS: readonly MethodCard[] = [
       house('Lukewarm, 35–38 °C, running, never a standing tub; cooler for a flat face.'),
       'One fixed circuit each time, so that no place is forgotten: neck, back, hind leg, side, front leg, turn.',
       'Armpits, belly, between toes, behind ears, lips, under the tail. Fingertips, not nails; feel for lumps and scabs.',
-      'The second wash takes about half the product.',
+      by('washes', {
+        two: 'The second wash takes about half the product.',
+        one: 'One wash: the rinse must be perfect.',
+      }),
+      by('head', {
+        last: 'The head last.',
+        first: 'The head first: it soaks while the body is washed, and is rinsed first.',
+        'neck down only': 'From the neck down; no water on the head.',
+      }),
       'Rinse top down until hair squeaks and nothing bubbles.',
     ],
-    never: ['Body shampoo stays off the face.', 'Never left alone in the tub.', 'Concentrate never neat.'],
+    never: [
+      by('faceProduct', {
+        'tear-free': 'Body shampoo stays off the face.',
+        'plain water': 'Shampoo stays off the face.',
+        'pads only': 'Shampoo stays off the face.',
+      }),
+      'Never left alone in the tub.',
+      'Concentrate never neat.',
+    ],
     stops: [
       cited(
         'Medicated: sore places first, at least five minutes, antiseptic washes commonly ten; label or vet first.',
@@ -166,13 +221,34 @@ export const METHOD_CARDS: readonly MethodCard[] = [
   methodCard('face-wash', 'Wash the face', {
     tasks: ['face wash'],
     drawings: ['face wash'],
-    needs: ['mild tear-free product, or plain water', 'a narrow-spout bottle or a sponge'],
-    steps: [
-      'From behind, head tipped down, one to three fingers over the eye.',
-      'Water from below the eye, running to the cheek.',
-      'Chin, lips and folds of the lips last; rinse until nothing bubbles.',
+    needs: [
+      by('faceProduct', {
+        'tear-free': 'a mild tear-free product',
+        'mild wash for all': 'the mild wash of the body, thinned',
+        'plain water': 'plain water',
+        'pads only': 'damp pads, one an eye',
+      }),
+      ({ faceProduct }) => (faceProduct === 'pads only' ? 'a dry cloth' : 'a narrow-spout bottle or a sponge'),
     ],
-    never: ['No spray at a flat nose.', 'No water up the nostrils.', 'No body shampoo: it is licked up, it burns.'],
+    steps: [
+      ({ faceProduct }) =>
+        faceProduct === 'pads only'
+          ? 'A fresh damp pad for each eye, from the eye towards the cheek.'
+          : 'From behind, head tipped down, one to three fingers over the eye.',
+      ({ faceProduct }) =>
+        faceProduct === 'pads only'
+          ? 'Another for chin, lips and the folds of the lips.'
+          : 'Water from below the eye, running to the cheek.',
+      ({ faceProduct }) =>
+        faceProduct === 'pads only'
+          ? 'Dried with a soft cloth.'
+          : 'Chin, lips and folds of the lips last; rinse until nothing bubbles.',
+    ],
+    never: [
+      'No spray at a flat nose.',
+      'No water up the nostrils.',
+      by('faceProduct', { 'tear-free': 'No body shampoo: it is licked up, it burns.' }),
+    ],
     stops: ['Coughs, sneezes or rubs an eye: rinse with plain water, stop there.'],
     enough: 'No product left in the corners of the mouth and the folds.',
   }),
@@ -182,7 +258,12 @@ export const METHOD_CARDS: readonly MethodCard[] = [
     needs: ['dry towels', 'a snood for the ears', 'a quiet dryer'],
     steps: [
       'Squeeze legs, tail and belly; press with towels.',
-      'Let it shake. Plugs out, counted, damp or dry noted.',
+      by('earPlugs', {
+        'before the head': 'Plugs out, counted, damp or dry noted. Let it shake.',
+        'before all water': 'Plugs out, counted, damp or dry noted. Let it shake.',
+        'hand shield': 'Let it shake.',
+      }),
+      by('comb', { 'also damp': 'Combed damp, so that knots show before they dry in.' }),
       'Low heat, ears covered; checked place by place: face, ears, armpits, belly, paws, rear, folds.',
     ],
     never: [
@@ -198,11 +279,23 @@ export const METHOD_CARDS: readonly MethodCard[] = [
   methodCard('folds', 'Folds and nose', {
     tasks: ['fold care', 'nose balm'],
     drawings: ['fold section'],
-    needs: ['plain unscented wipes, or a cloth in warm water', 'a soft dry cloth', 'balm or powder, not both'],
+    needs: [
+      by('foldWipe', {
+        cloth: 'a soft cloth in warm water',
+        'pet wipe': 'dog wipes',
+        'plain wipe': 'plain unscented wipes',
+      }),
+      'a soft dry cloth',
+      by('foldProtect', { balm: 'a lick-safe barrier balm', powder: 'powder' }),
+    ],
     steps: [
       'Lift the fold; wipe against the lie of the hair, again until it comes out clean.',
       'Product wiped off after. Dry with a soft cloth, gently.',
-      'Protect: thin barrier balm, or powder away from eye and nostril. The nose pad: balm if dry and scaly, warmed on the fingertip.',
+      by('foldProtect', {
+        balm: 'A thin barrier balm, on dry skin that is not red.',
+        powder: 'Powder, sparingly, away from eye and nostril.',
+      }),
+      'The nose pad: balm if dry and scaly, warmed on the fingertip.',
       'Sides apart: one is often the worse.',
     ],
     never: [
@@ -214,15 +307,30 @@ export const METHOD_CARDS: readonly MethodCard[] = [
       'Flinching, swelling or coloured discharge: nothing in, a vet.',
       'Raw, bleeding or painful: nothing there, a vet within a day or two.',
     ],
-    enough: 'Clean, dry to the floor of the fold, and protected.',
+    enough: 'Clean, and dry to the floor of the fold.',
   }),
   methodCard('teeth', 'Teeth', {
     tasks: ['teeth'],
     drawings: ['teeth'],
-    needs: ['a paste made to be swallowed', 'a soft brush or a finger brush'],
+    needs: [
+      by('teeth', {
+        gel: 'a gel made to be swallowed',
+        brush: 'a paste made to be swallowed',
+        'at home only': 'a paste made to be swallowed',
+      }),
+      by('teeth', { brush: 'a soft brush or a finger brush', 'at home only': 'a soft brush or a finger brush' }),
+    ],
     steps: [
-      'If agreed. A taste first.',
-      'Lip lifted, front teeth first, outer sides, small circles.',
+      by('teeth', {
+        brush: 'If agreed. A taste first.',
+        gel: 'If agreed. A taste first.',
+        'at home only': 'At home only: shown to the owner. A taste first.',
+      }),
+      by('teeth', {
+        brush: 'Lip lifted, front teeth first, outer sides, small circles.',
+        'at home only': 'Lip lifted, front teeth first, outer sides, small circles.',
+        gel: 'Lip lifted, a little along the gum, front teeth first.',
+      }),
       'Seconds at first, more another day.',
     ],
     never: ['Never human paste.', house('No chewing on big raw bones: broken teeth, germs.')],
@@ -232,12 +340,12 @@ export const METHOD_CARDS: readonly MethodCard[] = [
 ];
 
 const BY_ID = new Map(METHOD_CARDS.map((card) => [card.id, card]));
-const BY_TASK = new Map(METHOD_CARDS.flatMap((card) => card.tasks.map((task): [Task, MethodCard] => [task, card])));
+const BY_TASK = new Map(METHOD_CARDS.flatMap((card) => card.tasks.map((task): [Task, MethodSource] => [task, card])));
 
-export const findMethod = (id: string): MethodCard | undefined => BY_ID.get(id);
+export const findMethod = (id: string): MethodSource | undefined => BY_ID.get(id);
 
 /** The card of a task. Throws `RangeError` for a task without one: a test keeps every task covered. */
-export function methodOf(task: Task): MethodCard {
+export function methodOf(task: Task): MethodSource {
   const card = BY_TASK.get(task);
   if (!card) throw new RangeError(`No method card for "${task}".`);
   return card;

@@ -1,6 +1,6 @@
 import type { Stage } from '../visit';
 import { findMethod } from './cards';
-import type { MethodCard } from './card';
+import type { MethodSource } from './card';
 
 /** The card a step of the visit opens; stages of asking and recording have none. */
 const CARD_OF: Readonly<Partial<Record<Stage, string>>> = {
@@ -30,7 +30,7 @@ const CARD_OF: Readonly<Partial<Record<Stage, string>>> = {
 };
 
 /** The method card of a step; hair in the ear has one of its own. Undefined where there is nothing to show. */
-export function methodOfStep({ id, stage }: { readonly id: string; readonly stage: Stage }): MethodCard | undefined {
+export function methodOfStep({ id, stage }: { readonly id: string; readonly stage: Stage }): MethodSource | undefined {
   if (id.startsWith('ear hair')) return findMethod('ear-hair');
   return findMethod(CARD_OF[stage] ?? '');
 }

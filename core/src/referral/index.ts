@@ -1,4 +1,3 @@
-export { URGENCY, letterFor, type Letter, type LetterInput, type Look } from './letter';
 export {
   NEXT_STEPS,
   OUTCOMES,

@@ -1,11 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { finding, mirrorFinding } from '../findings';
-import { NEVER_SAY } from '../sheet';
 import { day } from '../units';
-import { anyFinding } from '../visit/tests/randomVisits';
-import fc from 'fast-check';
-import { mirror, placeKey } from '../places';
-import { clearSince, dueOn, letterFor, nextStep, overdueDays, stillWatched, vetBy, type Referral } from '.';
+import { clearSince, dueOn, nextStep, overdueDays, stillWatched, vetBy, type Referral } from '.';
 
 const opened = day('2026-11-25');
 const told = { how: 'at the door', on: opened, by: 'Ines' } as const;
@@ -67,50 +62,5 @@ describe('a watched place', () => {
   ] as const)('%s', (_, looks, count, watched) => {
     expect(clearSince(looks, 0, ear)).toBe(count);
     expect(stillWatched(clearSince(looks, 0, ear))).toBe(watched);
-  });
-});
-
-describe('the letter', () => {
-  const place = { site: 'ear', side: 'left' } as const;
-  test('tells newest first, four earlier looks at most, details and nothing of other places', () => {
-    const look = (on: string, ...findings: ReturnType<typeof finding>[]) => ({ day: day(on), findings });
-    const now = {
-      ...finding(place, 'ear yellow wax', 2),
-      more: { colour: 'yellow', smell: 'sour', painful: true, words: 'since the beach' },
-    } as const;
-    const letter = letterFor({
-      dog: 'Teasel',
-      place,
-      looks: [
-        ...['2026-05-01', '2026-06-01', '2026-07-01', '2026-08-01', '2026-09-01'].map((on) =>
-          look(on, finding(place, 'ear pale wax', 1)),
-        ),
-        look('2026-10-01', finding({ site: 'ear', side: 'right' }, 'ear blood', 1)),
-        look('2026-11-25', now),
-      ],
-      done: ['Left the left ear alone: yellow, thick wax.'],
-    });
-    expect(letter.seen).toEqual([
-      'On Wed 25 Nov, left ear: yellow or thick wax (plain), yellow, smell: sour, painful to touch, “since the beach”.',
-    ]);
-    expect(letter.before).toHaveLength(4);
-    expect(letter.before[0]).toBe('Thu 1 Oct: clear.');
-  });
-
-  test('names no illness and no dose, and of the mirrored finding is the mirrored letter', () => {
-    fc.assert(
-      fc.property(anyFinding, (found) => {
-        const write = (one: typeof found, at: typeof found.place) =>
-          letterFor({ dog: 'Teasel', place: at, looks: [{ day: opened, findings: [one] }], done: [] });
-        const letter = write(found, found.place);
-        const words = [letter.subject, ...letter.seen, letter.asks].join('\n');
-        expect(words).not.toMatch(NEVER_SAY);
-        const other = write(mirrorFinding(found), mirror(found.place));
-        const flip = (text: string) =>
-          text.replaceAll(/\b(left|right)\b/g, (side) => (side === 'left' ? 'right' : 'left'));
-        const swapped = placeKey(found.place).endsWith('none') ? letter.seen : letter.seen.map(flip);
-        expect(other.seen).toEqual(swapped);
-      }),
-    );
   });
 });

@@ -1,9 +1,20 @@
-import { SIDES, placeKey, type Place } from '../places';
-import { contactsCutShort, elapsedSeconds, type Incident, type Step, type TimerState } from '../visit';
-import type { SentenceKey } from './sentences';
+import { stopsAtLeast } from '../findings';
+import { SIDES, placeKey, samePlace, type Place } from '../places';
+import { sameReason, type Reason } from '../reasons';
+import type { BarAt } from '../stops';
+import { TASKS, type Task } from '../tasks';
+import {
+  contactsCutShort,
+  elapsedSeconds,
+  caresFor,
+  type Because,
+  type Incident,
+  type Step,
+  type StepTitle,
+  type TimerState,
+} from '../visit';
+import { fillIn, listed, placeWords, say, sayAll, sentence, type SentenceKey, type Wording } from '../wording';
 import type { SheetInput, SheetLine } from './sheet';
-import { inWords, reasonWords } from './phrases';
-import { listed, placeWords, say } from './wording';
 
 /** What a visit came to, and in whose words it is told. */
 type Worked = Pick<SheetInput, 'state' | 'steps' | 'wording'>;
@@ -35,7 +46,7 @@ export function didLines(input: Worked, missing: readonly Place[]): SheetLine[] 
     ...steps.flatMap((step) => skippedLine(input, step)),
     ...SIDES.filter((side) => state.plugs[side] === 'not found').map((side) => ({
       key: `plug ${side}`,
-      words: say(wording, 'plugNotFound', { side }),
+      words: sentence(wording, 'plugNotFound', { side: wording.earSides[side] }),
     })),
     ...contactsCutShort(state.timers).map((timer) => contactLine(input, timer)),
     ...state.mats.map((mat, i) => ({ key: `mat ${i} ${placeKey(mat.place)}`, words: matWords(input, mat) })),
@@ -44,11 +55,11 @@ export function didLines(input: Worked, missing: readonly Place[]): SheetLine[] 
       words: incidentWords(input, incident),
     })),
     ...(state.away
-      ? [{ key: 'away', words: say(wording, 'wentHome', { because: reasonWords(wording, state.away.because) }) }]
+      ? [{ key: 'away', words: sentence(wording, 'wentHome', { because: because(wording, state.away.because) }) }]
       : []),
     ...plain(state.closed === 'ended early', 'ended early', 'endedEarly'),
     ...(missing.length > 0
-      ? [{ key: 'not looked at', words: say(wording, 'notLookedAt', { places: listed(wording, missing) }) }]
+      ? [{ key: 'not looked at', words: sentence(wording, 'notLookedAt', { places: listed(wording, missing) }) }]
       : []),
   ];
   // Two washes cut short alike are told once.
@@ -62,7 +73,7 @@ type PlainSentence = Extract<SentenceKey, 'nailsDone' | 'brushedOut' | 'endedEar
 function bathLine({ state, wording }: Worked, bathed: boolean): SheetLine[] {
   if (!bathed) return [];
   const products = state.used.map(({ name }) => name).join(', ');
-  const words = products === '' ? wording.sentences.bathedPlain : say(wording, 'bathed', { products });
+  const words = products === '' ? wording.sentences.bathedPlain : sentence(wording, 'bathed', { products });
   return [{ key: 'bath', words }];
 }
 
@@ -80,8 +91,8 @@ function padsLine(input: Worked, step: Step): SheetLine[] {
   const place = placeWords(wording, step.place);
   const words =
     count === 1
-      ? say(wording, 'cleanedOnePad', { place })
-      : say(wording, 'cleanedPads', { place, count: String(count) });
+      ? sentence(wording, 'cleanedOnePad', { place })
+      : sentence(wording, 'cleanedPads', { place, count: String(count) });
   return [{ key: step.id, words }];
 }
 
@@ -90,62 +101,145 @@ function cleanedLine(input: Worked, done: readonly Step[]): SheetLine[] {
   const places = done.flatMap((step) => {
     const { stage, place, counts } = step;
     const cleaned =
-      stage === 'eyes, on the table' || stage === 'folds' || (stage === 'ears, first pass' && counts === 'pads');
-    return cleaned && place && dirtyPads(input, step) === null ? [place] : [];
+      stage === 'eyes, on the table' || stage === 'folds' || (stage === 'ears, first pass' && counts !== null);
+    return cleaned && place && caresFor(step, place) && dirtyPads(input, step) === null ? [place] : [];
   });
   return places.length > 0
-    ? [{ key: 'cleaned', words: say(input.wording, 'cleaned', { places: listed(input.wording, places) }) }]
+    ? [{ key: 'cleaned', words: sentence(input.wording, 'cleaned', { places: listed(input.wording, places) }) }]
     : [];
 }
 
 function contactLine({ wording }: Worked, timer: TimerState): SheetLine {
   const stood = timer.stopped ? (elapsedSeconds(timer, timer.stopped) ?? 0) : 0;
   const minutes = { stood: String(Math.floor(stood / 60)), asked: String(Math.ceil(timer.seconds / 60)) };
-  return { key: timer.timer, words: say(wording, 'contactShort', minutes) };
+  return { key: timer.timer, words: sentence(wording, 'contactShort', minutes) };
 }
 
 const MAT_SENTENCES = { 'brushed out': 'matBrushed', shaved: 'matShaved', left: 'matLeft' } as const;
 
 function matWords({ wording }: Worked, { place, way, beneath }: SheetInput['state']['mats'][number]): string {
-  const said = say(wording, MAT_SENTENCES[way], { place: placeWords(wording, place) });
-  return beneath === '' ? said : `${said} ${say(wording, 'beneath', { what: beneath })}`;
+  const said = sentence(wording, MAT_SENTENCES[way], { place: placeWords(wording, place) });
+  return beneath === null ? said : `${said} ${sentence(wording, 'beneath', { what: because(wording, beneath) })}`;
 }
 
 function incidentWords({ wording }: Worked, { kind, place, done }: Incident): string {
   const what = wording.incidents[kind];
   return (
     place
-      ? say(wording, 'incidentAt', { what, place: placeWords(wording, place), done })
-      : say(wording, 'incident', { what, done })
+      ? sentence(wording, 'incidentAt', { what, place: placeWords(wording, place), done })
+      : sentence(wording, 'incident', { what, done })
   ).trim();
 }
 
-/** Places that a stop kept us off, once each, with the owner's words for what barred them. */
-function leftAlone({ steps, wording }: Worked): SheetLine[] {
-  return steps.flatMap(({ place, barred }) =>
-    place && barred
-      ? [
+/** Why, in the owner's words: what was tapped, or what somebody typed. */
+const because = (wording: Wording, why: Because): string => say(why, wording, 'owner') ?? '';
+
+interface Kept {
+  readonly bar: BarAt;
+  readonly step: Step;
+  readonly at: Place | null;
+}
+
+/** Bars that kept hands off what was not done, each once; what was done before a bar came was done. */
+function keptOff({ steps, state }: Worked): Kept[] {
+  const all = steps.flatMap((step) => {
+    const mark = state.steps[step.id];
+    // What a later find took away of a finished step was no loss; what was skipped has its own reason.
+    if (mark !== undefined && step.barred) return [];
+    const bars = step.barred?.bars ?? step.leavesOut.flatMap((each) => (each.productOnly ? [] : each.bars));
+    // What was said of the whole dog is told at the place of the step it took away.
+    return bars.map((bar) => ({ bar, step, at: bar.at ?? (step.barred ? step.place : null) }));
+  });
+  const same = (a: Kept, b: Kept) =>
+    sameReason(a.bar.reason, b.bar.reason) && (a.at === null ? b.at === null : b.at !== null && samePlace(a.at, b.at));
+  return all.filter((each, i) => all.findIndex((other) => same(other, each)) === i);
+}
+
+/**
+ * Places that a stop kept us off, once each, with all that barred them, the worst first; then tasks that were not done
+ * for a reason of the whole dog. A habit of the house, and the nature of a coat, are no news to an owner.
+ */
+function leftAlone(input: Worked): SheetLine[] {
+  const { wording, state } = input;
+  const kept = keptOff(input).filter(({ bar }) => bar.stop !== 'S3' && !isSettledMat(bar.reason, state.mats));
+  const places = kept.flatMap(({ at }) => (at === null ? [] : [at])).filter(isFirstPlace);
+  const atPlaces = places.flatMap((place): SheetLine[] => {
+    const here = kept.filter(({ at }) => at !== null && samePlace(at, place)).map(({ bar }) => bar);
+    // "Nothing greasy", "not combed before the mat is out": such small things are not a place left alone.
+    if (!here.some((bar) => stopsAtLeast(bar.stop, 'S1') || bar.rank !== 'safety' || isWhole(kept, bar))) return [];
+    const words = sayAll(
+      here.map(({ reason }) => reason),
+      wording,
+      'owner',
+    );
+    return words === null
+      ? []
+      : [
           {
             key: `left ${placeKey(place)}`,
-            words: say(wording, 'leftAlone', {
-              place: placeWords(wording, place),
-              because: reasonWords(wording, barred.because),
-            }),
+            words: sentence(wording, 'leftAlone', { place: placeWords(wording, place), because: words }),
           },
-        ]
-      : [],
-  );
+        ];
+  });
+  return [...atPlaces, ...kept.flatMap((each) => notDone(wording, each))];
 }
+
+const isFirstPlace = (place: Place, i: number, all: readonly Place[]): boolean =>
+  all.findIndex((other) => samePlace(other, place)) === i;
+
+/** A bar without a stop that took a whole step away: a damp ear is not plucked. */
+const isWhole = (kept: readonly Kept[], bar: BarAt): boolean =>
+  kept.some((each) => each.bar === bar && each.step.barred !== null && !each.step.id.startsWith('mat '));
+
+/** What became of a mat is told by itself. */
+const isSettledMat = (reason: Reason, mats: Worked['state']['mats']): boolean =>
+  reason.kind === 'signs' &&
+  reason.seen.every(({ sign }) => sign.endsWith('mat')) &&
+  mats.some((mat) => samePlace(mat.place, reason.place));
+
+/** A task of the whole dog that was not done, by what forbade it. */
+function notDone(wording: Wording, { bar, step, at }: Kept): SheetLine[] {
+  if (at !== null || bar.rank === 'default' || step.barred === null) return [];
+  const words = say(bar.reason, wording, 'owner');
+  const task = taskOf(step);
+  if (words === null || task === null) return [];
+  const name = wording.tasks[task];
+  return [{ key: `not done ${task}`, words: sentence(wording, 'skipped', { step: small(name), because: words }) }];
+}
+
+/** The task a step belongs to, where it has one that owners know. */
+function taskOf({ stage }: Step): Task | null {
+  if (BATHING.has(stage)) return 'bath';
+  return stage in TASKS ? (stage as Task) : null;
+}
+const BATHING: ReadonlySet<string> = new Set([
+  'wet',
+  'wash 1',
+  'face',
+  'rinse 1',
+  'wash 2',
+  'last rinse',
+  'water off',
+  'dry',
+]);
+
+const titleIn = (wording: Wording, title: StepTitle): string =>
+  title.id === 'typed'
+    ? title.words
+    : fillIn(wording.titles[title.id], {
+        place: title.place ? placeWords(wording, title.place) : '',
+        count: String(title.count ?? ''),
+      });
 
 function skippedLine({ state, wording }: Worked, step: Step): SheetLine[] {
   const mark = state.steps[step.id];
-  return mark?.kind === 'skipped' && step.barred === null
+  return mark?.kind === 'skipped'
     ? [
         {
           key: `skipped ${step.id}`,
-          words: say(wording, 'skipped', {
-            step: small(inWords(wording, step.title)),
-            because: reasonWords(wording, mark.because),
+          words: sentence(wording, 'skipped', {
+            step: small(titleIn(wording, step.title)),
+            because: because(wording, mark.because),
           }),
         },
       ]

@@ -1,6 +1,5 @@
 export { didLines } from './didLines';
 export { makeSheet } from './makeSheet';
-export { NEVER_SAY, SENTENCES, fillIn, slotsOf, type SentenceKey } from './sentences';
 export {
   ALL_SECTIONS,
   type HomeCareLine,
@@ -22,7 +21,3 @@ export {
   type SheetEdits,
   type SheetPage,
 } from './sheetPage';
-export { ENGLISH } from './english';
-export { inHouseWords, shippedWords, wordingProblem, type HouseWording, type WordingKey } from './houseWords';
-export { inWords } from './phrases';
-export { placeWords, type Wording } from './wording';

@@ -5,7 +5,7 @@ import { didLines } from './didLines';
 import { capital, clearLine, sawLines } from './sawLines';
 import type { OwnerSheet, SheetFrame, SheetInput } from './sheet';
 import { homeCareLines, suggestLines } from './suggestLines';
-import { say } from './wording';
+import { sentence } from '../wording';
 
 /** The owner sheet of a visit, from its events alone. Pure; the same visit gives the same words. */
 export function makeSheet(input: SheetInput): OwnerSheet {
@@ -42,7 +42,7 @@ function frameOf({ dog, day, wording }: SheetInput, level: Level): SheetFrame {
       home: sentences.homeTitle,
     },
     presses: presses[level] === null ? null : capital(presses[level]),
-    foot: say(wording, 'foot', { grades: grades.slice(1).join(', ') }),
+    foot: sentence(wording, 'foot', { grades: grades.slice(1).join(', ') }),
     sides: { left: sentences.dogsLeft, right: sentences.dogsRight },
   };
 }

@@ -1,8 +1,8 @@
-import { SIGNS, countsAt, type Finding } from '../findings';
+import { countsAt, signWords, worstRipples, type Finding, type Sign } from '../findings';
 import { lookedAtWith, placeKey, placeOf, type Grade, type Place } from '../places';
 import { daysBetween, showMonth, type Day } from '../units';
 import type { Saw, SheetInput, SheetLine } from './sheet';
-import { listed, placeWords, say, type Wording } from './wording';
+import { listed, placeWords, sentence, signAsOwnerReads, type Wording } from '../wording';
 
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
@@ -20,11 +20,8 @@ export function clearLine(saw: readonly Saw[], wording: Wording): SheetLine | nu
   const places = saw.filter(({ grade }) => grade === 0).map(({ place }) => place);
   return places.length === 0
     ? null
-    : { key: 'clear', words: say(wording, 'placeClear', { places: capital(listed(wording, places)) }) };
+    : { key: 'clear', words: sentence(wording, 'placeClear', { places: capital(listed(wording, places)) }) };
 }
-
-const worstAt = (findings: readonly Finding[], place: Place): Grade =>
-  Math.max(0, ...findings.filter((found) => countsAt(found.place, place)).map((found) => found.grade)) as Grade;
 
 function sawAt(input: SheetInput, place: Place): Saw {
   const { wording } = input;
@@ -33,21 +30,24 @@ function sawAt(input: SheetInput, place: Place): Saw {
   const level = input.judged[placeKey(place)]?.level ?? 'none';
   const name = capital(placeWords(wording, place));
   if (here.length === 0) {
-    return { key, place, grade: 0, level, words: say(wording, 'placeClear', { places: name }) };
+    return { key, place, grade: 0, level, words: sentence(wording, 'placeClear', { places: name }) };
   }
   const signs = here
     .map(({ sign, grade }) =>
-      SIGNS[sign].graded
-        ? say(wording, 'graded', { sign: wording.signs[sign], grade: wording.grades[grade] ?? '' })
-        : wording.signs[sign],
+      signWords(sign).graded
+        ? sentence(wording, 'graded', { sign: signAsOwnerReads(wording, sign), grade: wording.grades[grade] ?? '' })
+        : signAsOwnerReads(wording, sign),
     )
     .join('; ');
-  const compared = compare(input, place);
+  const matched = input.judged[placeKey(place)]?.matched ?? [];
+  // What a vet knows and what has not changed is not measured against last time.
+  const asAlways = matched.some((each) => each.asAlways);
+  const compared = asAlways ? wording.sentences.asAlways : compare(input, place);
   const words =
     compared === null
-      ? say(wording, 'place', { place: name, signs })
-      : say(wording, 'placeCompared', { place: name, signs, compared });
-  return { key, place, grade: worstAt(here, place), level, words };
+      ? sentence(wording, 'place', { place: name, signs })
+      : sentence(wording, 'placeCompared', { place: name, signs, compared });
+  return { key, place, grade: worstRipples(here), level, words };
 }
 
 /** "Last time" is well remembered for this many days; after that the month is named. */
@@ -55,14 +55,30 @@ const REMEMBERED_DAYS = 28;
 
 function compare({ lastTime, state, wording, day }: SheetInput, place: Place): string | null {
   if (lastTime === null) return null;
-  const then = worstAt(lastTime.findings, place);
   const { sentences } = wording;
-  // A nail is looked at with its paw.
-  if (then === 0) return lastTime.looked.includes(placeKey(lookedAtWith(place))) ? sentences.new : null;
-  const now = worstAt(state.findings, place);
-  const key = now > then ? 'more' : now < then ? 'less' : 'same';
+  const then = gradesAt(lastTime.findings, place);
+  const now = gradesAt(state.findings, place);
+  if ([...now.keys()].every((sign) => !then.has(sign)))
+    // A nail is looked at with its paw.
+    return lastTime.looked.includes(placeKey(lookedAtWith(place))) ? sentences.new : null;
+  const key = change(then, now);
   const month = monthOfLast(lastTime.day, day, wording.language);
-  return month === null ? sentences[key] : say(wording, `${key}Since`, { month });
+  return month === null ? sentences[key] : sentence(wording, `${key}Since`, { month });
+}
+
+function gradesAt(findings: readonly Finding[], place: Place): Map<Sign, Grade> {
+  const grades = new Map<Sign, Grade>();
+  for (const { sign, grade, place: at } of findings)
+    if (countsAt(at, place)) grades.set(sign, Math.max(grade, grades.get(sign) ?? 0) as Grade);
+  return grades;
+}
+
+/** Sign by sign, the worst change first: less wax beside blood is not "less than last time". */
+function change(then: ReadonlyMap<Sign, Grade>, now: ReadonlyMap<Sign, Grade>): 'more' | 'less' | 'same' {
+  const changes = [...new Set([...then.keys(), ...now.keys()])].map(
+    (sign) => (now.get(sign) ?? 0) - (then.get(sign) ?? 0),
+  );
+  return changes.some((by) => by > 0) ? 'more' : changes.some((by) => by < 0) ? 'less' : 'same';
 }
 
 const monthOfLast = (last: Day, day: Day, language: string): string | null =>

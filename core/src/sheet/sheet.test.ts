@@ -2,14 +2,26 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { RULES, type DogFacts } from '../careplan';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS } from '../ways';
-import { instruct } from '../careplan/tests/randomDogs';
-import { ADVICE, LEVELS, SIGNS, TRIAGE_TABLE, countsAt, finding, mirrorFinding, type Finding } from '../findings';
+import { instruct, suspendedBy } from '../careplan/tests/randomDogs';
+import {
+  ADVICE,
+  ALL_SIGNS,
+  LEVELS,
+  SIGNS,
+  TRIAGE_TABLE,
+  countsAt,
+  finding,
+  mirrorFinding,
+  type Finding,
+  type Sign,
+} from '../findings';
 import { day } from '../units';
 import { otherSide, placeKey, type Place } from '../places';
 import { INCIDENTS, INCIDENT_KINDS, firstSteps, type Happening } from '../visit';
 import { anyFinding, mirrorHappening } from '../visit/tests/randomVisits';
 import { BULLDOG as facts, sheetOf } from './tests/sheetOf';
-import { NEVER_SAY, NO_EDITS, SENTENCES, readSheet, type OwnerSheet, type Saw, type SheetLine } from '.';
+import { SENTENCES, allNotOurs, notOurs } from '../wording';
+import { NO_EDITS, readSheet, type OwnerSheet, type Saw, type SheetLine } from '.';
 
 const LEFT_EAR: Place = { site: 'ear', side: 'left' };
 const RIGHT_EAR: Place = { site: 'ear', side: 'right' };
@@ -25,10 +37,10 @@ test('home care names the folds it is for, and one side only where the other mus
     /Folds \(nose fold, pocket between eye and nose, lip fold, tail fold\), every 2 days/,
   );
   expect(eyes(facts)).toMatch(/^Eyes and face, every 3 days/);
-  expect(eyes({ ...facts, suspended: { 'eye/right': 'yellow discharge' } })).toMatch(
+  expect(eyes({ ...facts, suspended: { 'eye/right': suspendedBy('eye', 'right', 'eye coloured discharge') } })).toMatch(
     /^Eyes and face \(left eye only\)/,
   );
-  expect(eyes({ ...facts, suspended: { 'eye/left': 'x', 'eye/right': 'x' } })).toBeUndefined();
+  expect(eyes({ ...facts, suspended: { 'eye/left': { words: 'x' }, 'eye/right': { words: 'x' } } })).toBeUndefined();
 });
 
 test('the handbook example: brown wax with a musty smell in the left ear, more than last time; the right was clear', () => {
@@ -65,16 +77,16 @@ describe('what somebody cleaned is told in few words', () => {
     expect(wordsOf(left.did).join(' ')).toContain('Cleaned: right ear, both eyes');
   });
   test('why a place was left alone, in the owner’s words and days', () => {
-    const suspended = { ...facts, suspended: { 'ear/left': SIGNS['ear musty smell'].name } } as DogFacts;
+    const suspended = { ...facts, suspended: { 'ear/left': suspendedBy('ear', 'left', 'ear musty smell') } };
     const barred = {
       ...facts,
       instructions: [instruct({ kind: 'bar', task: 'ear cleaning' }, { until: day('2026-12-31') })],
     };
     const did = (dog: DogFacts) => wordsOf(sheetOf([], null, { dog }).did).join(' ');
     expect(did(suspended)).toContain(
-      `Left the left ear alone: Nothing here until a vet has answered: ${SIGNS['ear musty smell'].owner}.`,
+      `Left the left ear alone: ${SIGNS['ear musty smell'].owner} on Tue 20 Jan, and no vet has looked since.`,
     );
-    expect(did(barred)).toContain('Left the left ear alone: Not done until Thu 31 Dec: Dr Oyelaran.');
+    expect(did(barred)).toContain('Left the left ear alone: Dr Oyelaran asked us not to until Thu 31 Dec.');
   });
 });
 
@@ -91,6 +103,23 @@ describe('compared with last time', () => {
     if (then === null) expect(line).toBe('Left ear: light-brown wax (slight).');
     else expect(line).toContain(words);
   });
+  test.each<[string, readonly Finding[], readonly Finding[], string]>([
+    ['another sign, however slight', [finding(LEFT_EAR, 'ear blood', 1)], [wax(3)], SENTENCES.new],
+    ['another sign beside one that went back', [wax(1), finding(LEFT_EAR, 'ear blood', 1)], [wax(3)], SENTENCES.more],
+    ['one of two signs is gone', [wax(2)], [wax(2), finding(LEFT_EAR, 'ear musty smell', 1)], SENTENCES.less],
+  ])('sign by sign: %s', (_, now, then, words) => {
+    const { saw } = sheetOf(now.map(found), [...then]);
+    expect(saw[0]?.words).toContain(words);
+  });
+});
+
+test('a sign without grades is drawn by what follows from it: a squint is never drawn as a little wax is', () => {
+  const drawn = (each: Finding) => sheetOf([found(each)]).saw.map(({ grade }) => grade);
+  const LEFT_EYE: Place = { site: 'eye', side: 'left' };
+  expect(drawn(finding(LEFT_EYE, 'eye squinting', 1))).toEqual([3]);
+  expect(drawn(finding(LEFT_EYE, 'eye known haze', 1))).toEqual([1]);
+  expect(drawn(finding(LEFT_EAR, 'ear blood', 1))).toEqual([3]);
+  expect(drawn(finding(LEFT_EAR, 'ear pale wax', 2))).toEqual([2]);
 });
 
 test('what was not looked at, an early end, a lost plug and late work are said', () => {
@@ -112,7 +141,7 @@ test('no sentence the app can make names a disease or a dose', () => {
     ...Object.values(SENTENCES),
     ...LEVELS.map((level) => ADVICE[level] ?? ''),
     ...Object.values(SIGNS).flatMap(({ name, owner }) => [name, owner]),
-    ...TRIAGE_TABLE.map((row) => row.do),
+    ...TRIAGE_TABLE.map((row) => row.todo?.words ?? ''),
     ...INCIDENT_KINDS.flatMap((kind) => [INCIDENTS[kind].owner, ...firstSteps(kind).map(({ words }) => words)]),
     ...RULES.flatMap((rule) =>
       (typeof rule.then === 'function' ? rule.then(facts) : rule.then).map((then) =>
@@ -127,8 +156,13 @@ test('no sentence the app can make names a disease or a dose', () => {
       ]),
     ),
   ];
-  for (const words of trade) expect(words).not.toMatch(NEVER_SAY);
-  expect('it has an ear infection, 5 mg').toMatch(NEVER_SAY);
+  for (const words of trade) expect([words, notOurs(words)]).toEqual([words, null]);
+  expect(notOurs('it has an ear infection')).toEqual({ word: 'infection', is: 'an illness' });
+  expect(notOurs('give 5 mg')).toEqual({ word: 'mg', is: 'a medicine or a dose' });
+  expect(allNotOurs('It has otitis; give 5 ml twice a day. Otitis!')).toEqual([
+    { word: 'otitis', is: 'an illness' },
+    { word: '5 ml', is: 'a medicine or a dose' },
+  ]);
 });
 
 describe('random visits', () => {
@@ -144,7 +178,7 @@ describe('random visits', () => {
       fc.property(findings, findings, (now, then) => {
         const sheet = sheetOf(now.map(found), then);
         const words = everyWord(sheet);
-        expect(words).not.toMatch(NEVER_SAY);
+        expect(notOurs(words)).toBeNull();
         expect(words).not.toMatch(/[{}]|undefined|null|: ;|\(\)/);
         for (const each of now) expect(words).toContain(SIGNS[each.sign].owner);
         for (const { lines } of readSheet(sheet, NO_EDITS).parts) {
@@ -156,24 +190,23 @@ describe('random visits', () => {
     );
   });
 
-  test('words of comparison agree with the grades, place by place', () => {
-    const worst = (all: readonly Finding[], saw: Saw) =>
-      Math.max(0, ...all.filter((found) => countsAt(found.place, saw.place)).map(({ grade }) => grade));
+  test('words of comparison agree with the grades, sign by sign: what is better there never hides what is worse', () => {
+    const at = (all: readonly Finding[], saw: Saw, sign: Sign | null = null) =>
+      Math.max(
+        0,
+        ...all
+          .filter((each) => countsAt(each.place, saw.place) && (sign === null || each.sign === sign))
+          .map(({ grade }) => grade),
+      );
     fc.assert(
       fc.property(apart, apart, (now, then) => {
         for (const saw of sheetOf(now.map(found), then).saw) {
-          const [is, was] = [worst(now, saw), worst(then, saw)];
-          expect(saw.grade).toBe(is);
-          const word =
-            is === 0
-              ? null
-              : was === 0
-                ? 'new since'
-                : is > was
-                  ? 'more than'
-                  : is < was
-                    ? 'less than'
-                    : 'about the same';
+          const shared = ALL_SIGNS.filter((sign) => at(now, saw, sign) > 0 && at(then, saw, sign) > 0);
+          const rose = ALL_SIGNS.some((sign) => at(now, saw, sign) > at(then, saw, sign));
+          const fell = ALL_SIGNS.some((sign) => at(now, saw, sign) < at(then, saw, sign));
+          const compared =
+            shared.length === 0 ? 'new since' : rose ? 'more than' : fell ? 'less than' : 'about the same';
+          const word = at(now, saw) === 0 ? null : compared;
           for (const each of ['new since', 'more than', 'less than', 'about the same'])
             expect([saw.words, each, saw.words.includes(`${each} `)]).toEqual([saw.words, each, each === word]);
         }

@@ -4,7 +4,7 @@ import type { Finding, Level, Triage } from '../findings';
 import type { Grade, Place, PlaceKey, Side } from '../places';
 import type { Day } from '../units';
 import type { Step, VisitState } from '../visit';
-import type { Wording } from './wording';
+import type { Wording } from '../wording';
 
 /** The parts of an owner's page, in order. */
 export const ALL_SECTIONS = ['saw', 'did', 'suggest', 'home'] as const;
@@ -19,6 +19,7 @@ export interface SheetLine {
 /** What was seen at one place, for the drawing and the words. */
 export interface Saw extends SheetLine {
   readonly place: Place;
+  /** Rings of the drawing. */
   readonly grade: Grade;
   readonly level: Level;
 }

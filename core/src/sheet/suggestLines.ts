@@ -3,10 +3,8 @@ import { LEVELS, atLeast } from '../findings';
 import { homeTasks, nextHomeDay } from '../homecare';
 import { placeKey } from '../places';
 import { showDay, type Day } from '../units';
-import { inWords } from './phrases';
-import { fillIn } from './sentences';
+import { everyWordsIn, fillIn, homeCareName, minuteWords, placeWords, sentence, type Wording } from '../wording';
 import type { HomeCareLine, Saw, SheetInput, SheetLine } from './sheet';
-import { everyWordsIn, homeCareName, minuteWords, placeWords, say, type Wording } from './wording';
 
 /** What the owner is asked to do, most urgent first, one sentence a place; then the next visit. */
 export const suggestLines = (input: SheetInput, saw: readonly Saw[]): SheetLine[] => [
@@ -24,7 +22,7 @@ function advice({ judged, wording }: SheetInput, saw: readonly Saw[]): SheetLine
       ? []
       : [{ key: `advice ${placeKey(place)}`, words: fillIn(sentence, { place: placeWords(wording, place) }) }];
   });
-  const vetForTears = Object.values(judged).some((each) => each.rows.some((row) => row.id === 'eye: stain'));
+  const vetForTears = Object.values(judged).some((each) => each.matched.some(({ row }) => row.id === 'eye: stain'));
   const all = [...said, ...(vetForTears ? [{ key: 'eye vet', words: wording.sentences.eyeVet }] : [])];
   // An emergency is told once, wherever it was seen.
   return all.filter(({ words }, i) => all.findIndex((each) => each.words === words) === i);
@@ -33,8 +31,8 @@ function advice({ judged, wording }: SheetInput, saw: readonly Saw[]): SheetLine
 function nextLine({ nextBooked, nextSuggested, day, wording }: SheetInput): SheetLine {
   const words =
     nextBooked === null
-      ? say(wording, 'nextVisit', { day: showDay(nextSuggested ?? day, wording.language) })
-      : say(wording, 'booked', { day: showDay(nextBooked, wording.language) });
+      ? sentence(wording, 'nextVisit', { day: showDay(nextSuggested ?? day, wording.language) })
+      : sentence(wording, 'booked', { day: showDay(nextBooked, wording.language) });
   return { key: 'next', words };
 }
 
@@ -43,11 +41,11 @@ export const homeCareLines = (due: readonly DueLine[], wording: Wording, visit: 
   homeTasks(due).map((home) => ({
     key: `home ${home.key}`,
     task: home.task,
-    words: say(wording, 'homeCare', {
+    words: sentence(wording, 'homeCare', {
       what: homeCareName(wording, home),
       every: everyWordsIn(wording, home.everyDays),
       day: showDay(nextHomeDay(home, visit, visit), wording.language),
-      how: inWords(wording, home.how),
+      how: wording.homeHows[home.how],
       minutes: minuteWords(wording, home.minutes),
     }),
   }));

@@ -28,6 +28,14 @@ export function addDays(from: Day, count: number): Day {
   return new Date(Date.parse(from) + count * MS_PER_DAY).toISOString().slice(0, 10) as Day;
 }
 
+/** The same day of the month so many months later; the last of the month where it has no such day (31 May + 1: 30 June). */
+export function addMonths(from: Day, count: number): Day {
+  const months = Number(from.slice(0, 4)) * 12 + Number(from.slice(5, 7)) - 1 + count;
+  const first = `${Math.floor(months / 12)}-${String((months % 12) + 1).padStart(2, '0')}`;
+  const last = new Date(Date.UTC(Math.floor(months / 12), (months % 12) + 1, 0)).getUTCDate();
+  return `${first}-${String(Math.min(last, Number(from.slice(8)))).padStart(2, '0')}` as Day;
+}
+
 /** Age in whole years on `on`, as people count it; −1 before birth. */
 export function yearsOld(born: Day, on: Day): number {
   const birthdayPassed = on.slice(5) >= born.slice(5);

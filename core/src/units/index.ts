@@ -20,4 +20,16 @@ export {
   volumeIn,
   type UnitSystem,
 } from './showUnits';
-export { addDays, day, daysBetween, everyWords, isDay, monthOf, showDay, showMonth, yearsOld, type Day } from './day';
+export {
+  addDays,
+  addMonths,
+  day,
+  daysBetween,
+  everyWords,
+  isDay,
+  monthOf,
+  showDay,
+  showMonth,
+  yearsOld,
+  type Day,
+} from './day';

@@ -1,195 +1,271 @@
-import { schoolWords } from '../ways';
-import { foldSites, type Traits } from '../catalogue';
+import { dogAtWork } from '../careplan';
+import type { Traits } from '../catalogue';
 import { SIDES, placeKey } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE, PRODUCT_LABEL, type Sourced } from '../provenance';
-import { bathBar, leaveOut, placesWith, taskBar } from './bars';
-import { practice, says, step } from './makeStep';
-import type { Dwell, Step } from './steps';
-import { keepsDry, lineOf, pluggedSides, type VisitPlan } from './visitPlan';
+import {
+  conditioner as conditionerWork,
+  crustInTheTub,
+  plugs as plugWork,
+  rinse as rinseWork,
+  wash,
+  washFace,
+  washesHead,
+  wet as wetWork,
+} from '../work';
+import { schoolWords } from '../ways';
+import { first } from './hazards';
+import { hasPiece, kept, left, practice, says, saysBeforeWater, step, type Left } from './makeStep';
+import { crustWaits } from './placeSteps';
+import { title } from './stepTitles';
+import { STAGE_MINUTES, type Dwell, type Step } from './steps';
+import { isMat, lineOf, placesWith, pluggedSides, unpluggedSides, type VisitPlan } from './visitPlan';
 
 /** How long conditioner stays on, in seconds [common practice]. */
 const CONDITIONER_SECONDS = 300;
-/** A dog rests in its towel before the dryer; another dog can use the hands [house value]. */
-const TOWEL_REST_SECONDS = 600;
 /** Coats that need conditioner for combing. */
 const LONG_OR_DRY: readonly Traits['coat'][] = ['long double', 'silky drop', 'curly', 'long'];
 
-/** Where a coat stays damp, checked one by one before the dog counts as dry [common practice]. */
-const DRY_PARTS = ['face', 'ears', 'armpits', 'belly', 'paws', 'rear', 'folds'] as const;
+/** A face gone over with pads, and a neck that is all the bath comes to, take less time [house values]. */
+const FACE_PADS_MINUTES = 1;
+const HEAD_MINUTES = 2;
 
 const washesTwice = ({ facts }: VisitPlan): boolean => facts.ways.washes === 'two';
-const isTimed = (visit: VisitPlan): boolean => visit.contactMinutes > 0 && bathBar(visit) === null;
+
+/** The body wash and what bars leave of it; without it there is no bath, and nothing that belongs to one. */
+const bodyWash = (visit: VisitPlan): Left => left(visit, wash(dogAtWork(visit.facts), 1));
+export const noBath = (visit: VisitPlan): Step['barred'] => {
+  const { barred } = bodyWash(visit);
+  return barred && { bars: barred.bars, instead: { words: 'Towels and brush only.', does: ['towel', 'comb'] } };
+};
+/** What belongs to a bath goes with it. */
+export const unlessBarred = (visit: VisitPlan, work: Left): Left => {
+  const barred = noBath(visit);
+  return barred ? { pieces: [], leavesOut: [], barred } : work;
+};
+
+const isTimed = (visit: VisitPlan): boolean => visit.contactMinutes > 0 && noBath(visit) === null;
 const timesFirst = (visit: VisitPlan): boolean =>
   isTimed(visit) && (!washesTwice(visit) || visit.facts.ways.medicated === 'both washes timed');
 
-const contact = (visit: VisitPlan, wash: 1 | 2): Dwell => ({
-  timer: `contact ${wash}`,
-  name: `Contact, wash ${wash}`,
+const contact = (visit: VisitPlan, which: 1 | 2): Dwell => ({
+  timer: `contact ${which}`,
+  name: `Contact, wash ${which}`,
   seconds: visit.contactMinutes * 60,
   ...(visit.contactMost ? { most: visit.contactMost * 60 } : {}),
   source: visit.plan.bathProduct?.source ?? PRODUCT_LABEL,
 });
 
-/** What to do with the head, for the sides that must stay dry and the house's order. */
-function headWords(visit: VisitPlan): Sourced {
-  const dry = SIDES.filter((side) => keepsDry(visit, side));
-  return dry.length > 0
-    ? {
-        words: `No water above the neck on the ${dry.join(' and ')} side: head by damp cloth.`,
-        source: HOUSE_VALUE,
-      }
-    : { words: schoolWords(visit.facts.ways, 'head'), source: HOUSE_VALUE };
-}
+/** The head in the house's order; what must stay dry of it is said by what the step leaves out. */
+const headWords = ({ facts }: VisitPlan, work: Left): Sourced[] => {
+  if (!washesHead(facts)) return [{ words: schoolWords(facts.ways, 'head'), source: HOUSE_VALUE }];
+  if (!work.pieces.some(({ id }) => id.startsWith('wash head'))) return [];
+  const words =
+    facts.ways.head === 'first'
+      ? 'Head first: it soaks while the body is washed, and is rinsed first.'
+      : schoolWords(facts.ways, 'head');
+  return [{ words, source: HOUSE_VALUE }];
+};
 
 export const wet = (visit: VisitPlan): Step =>
   step('wet', {
-    title: 'Wet the coat',
-    how: practice('Lukewarm, tried on your own wrist, running water.', 'Neck, back, hind leg, side, front leg, turn.'),
-    after: [
-      'look-over',
-      'brush-out',
-      ...placesWith(visit, ['mat']).map((place) => `mat ${placeKey(place)}`),
-      ...SIDES.map((side) => `eyes, on the table ${side}`),
+    title: title('wet'),
+    how: [
+      ...saysBeforeWater(lineOf(visit, 'bath')),
+      ...practice('Lukewarm, tried on your own wrist, running water.', 'Neck, back, hind leg, side, front leg, turn.'),
     ],
-    barred: bathBar(visit),
+    after: [
+      ...first('seen first', 'look-over'),
+      ...first('mat before water', ...placesWith(visit, isMat).map((place) => `mat ${placeKey(place)}`)),
+      ...(placesWith(visit, isMat).length > 0 ? first('mat before water', 'brush-out') : []),
+    ],
+    ...unlessBarred(visit, left(visit, wetWork(dogAtWork(visit.facts)))),
   });
+
+/** One sentence, everywhere. */
+export const PLUG_WORDS =
+  'A whole or half ball of cotton at the mouth of the canal, an end left to take hold of; never pushed.';
 
 export const plugsIn = (visit: VisitPlan): Step[] => {
   const sides = pluggedSides(visit);
-  if (sides.length === 0 || bathBar(visit)) return [];
+  if (sides.length === 0 || noBath(visit)) return [];
+  const isAfter = visit.facts.ways.earsWhen === 'after';
   return [
     step('plugs', {
-      title: 'Plugs in, counted',
-      how: practice('Half a cotton ball each, deep enough to survive a shake.'),
+      title: title('plugs'),
+      how: practice(PLUG_WORDS, 'A buffer only: water is aimed away all the same.'),
       counts: 'plugs in',
       sides,
-      after: ['look-over'],
+      after: [
+        ...first('seen first', 'look-over'),
+        ...(isAfter ? [] : first('nothing over a plug', ...sides.map((side) => `ears, first pass ${side}`))),
+      ],
+      ...left(visit, plugWork(sides)),
     }),
   ];
 };
 
 export const plugsOut = (visit: VisitPlan): Step[] => {
-  const sides = pluggedSides(visit);
-  if (sides.length === 0 || bathBar(visit)) return [];
+  const sides = unpluggedSides(visit);
+  const isIn = sides.some((side) => visit.plugs[side] === 'in');
+  if (sides.length === 0 || (noBath(visit) && !isIn)) return [];
   return [
     step('plugs out', {
-      title: 'Plugs out, counted',
+      title: title('plugs out'),
       how: practice('Note damp or dry, left and right.'),
       counts: 'plugs out',
       sides,
-      after: ['plugs', 'last rinse'],
+      after: [...first('plug before the head', 'plugs'), ...first('water off first', 'last rinse')],
       kept: true,
     }),
   ];
 };
 
-export const wash1 = (visit: VisitPlan): Step =>
-  step('wash 1', {
-    title: washesTwice(visit) ? 'First wash' : 'Wash',
+export const wash1 = (visit: VisitPlan): Step => {
+  const work = bodyWash(visit);
+  const head = washesHead(visit.facts);
+  return step('wash 1', {
+    title: title(washesTwice(visit) ? 'first wash' : 'only wash'),
     how: [
-      // The plan's own word on the head gives way to what this visit's ears ask for.
-      ...says(lineOf(visit, 'bath')).filter(({ words }) => words !== schoolWords(visit.facts.ways, 'head')),
-      headWords(visit),
-      ...leaveOut(visit),
-      ...practice('Armpits, belly, between toes, behind ears, lips, under the tail.'),
+      ...says(lineOf(visit, 'bath')),
+      ...headWords(visit, work),
+      ...practice(
+        head
+          ? 'Armpits, belly, between toes, behind ears, lips, under the tail.'
+          : 'Armpits, belly, between toes, under the tail.',
+      ),
     ],
-    after: ['wet', 'plugs'],
-    barred: bathBar(visit),
+    minutes: STAGE_MINUTES['wash 1'] - (head ? 0 : HEAD_MINUTES),
+    after: [
+      ...first('water first', 'wet'),
+      ...(head
+        ? [
+            ...first('plug before the head', 'plugs'),
+            ...first('lid before soap', ...SIDES.map((side) => `eyes, on the table ${side}`)),
+          ]
+        : []),
+    ],
+    ...work,
   });
+};
 
 export const contact1 = (visit: VisitPlan): Step[] =>
   timesFirst(visit)
     ? [
         step('contact', {
-          title: `Leave it on, ${visit.contactMinutes} min`,
+          title: title('contact', null, visit.contactMinutes),
           how: practice('Sore places first, toes too. Use the time for the face.'),
           dwell: contact(visit, 1),
-          after: ['wash 1'],
+          after: first('water first', 'wash 1'),
         }),
       ]
     : [];
 
-/** The face, with its own mild product, while the body wash stands. */
+/** The face as the house does it; where no water may come to it, by damp cloth. */
 export const face = (visit: VisitPlan): Step[] => {
   const line = lineOf(visit, 'face wash');
-  if (!line) return [];
+  const dog = dogAtWork(visit.facts);
+  const washing = washFace(dog);
+  if (!line || washing.length === 0) return [];
+  const crust = SIDES.filter((side) => crustWaits(visit, side));
+  const work = unlessBarred(visit, left(visit, [...washing, ...(crust.length > 0 ? crustInTheTub(dog) : [])]));
+  const pads = hasPiece(work, 'face pads');
+  const bare = work.pieces.every(({ touches }) => touches.every(({ product }) => product === null));
   return [
     step('face', {
-      title: 'Wash the face',
-      how: [...practice('From behind, head tipped down. Body shampoo stays off the face.'), ...says(line)],
+      title: title(pads ? 'face pads' : work.barred === null && bare ? 'face water' : 'face'),
+      how: [
+        ...practice(
+          pads
+            ? 'A fresh damp pad for each eye, from the eye towards the cheek; dried after.'
+            : 'From behind, head tipped down. Body shampoo stays off the face.',
+        ),
+        ...(hasPiece(work, 'eye crust')
+          ? practice('Crust once it is soft: combed away from the eye, never picked.')
+          : []),
+        ...says(line),
+      ],
+      minutes: pads ? FACE_PADS_MINUTES : STAGE_MINUTES.face,
       during: ['contact', 'contact 2'],
-      after: ['wash 1'],
-      barred: bathBar(visit) ?? taskBar(visit, 'face wash'),
+      after: [
+        ...first('seen first', 'look-over'),
+        ...first('plug before the head', 'plugs'),
+        ...first('lid before soap', ...SIDES.map((side) => `eyes, on the table ${side}`)),
+      ],
+      ...work,
     }),
   ];
 };
+
+const rinsing = (visit: VisitPlan): Left => unlessBarred(visit, kept(visit, rinseWork(dogAtWork(visit.facts))));
+const headFirst = ({ facts }: VisitPlan): Sourced[] =>
+  facts.ways.head === 'first' ? [{ words: 'The head first.', source: HOUSE_VALUE }] : [];
 
 export const rinse1 = (visit: VisitPlan): Step[] =>
   washesTwice(visit)
     ? [
         step('rinse 1', {
-          title: 'Rinse',
-          how: practice('May be rough: a second wash follows.'),
-          after: ['wash 1', 'contact', 'face'],
+          title: title('rinse'),
+          how: [...headFirst(visit), ...practice('May be rough: a second wash follows.')],
+          after: [...first('product off', 'wash 1', 'face'), ...first('contact before rinse', 'contact')],
           kept: true,
-          barred: bathBar(visit),
+          ...rinsing(visit),
         }),
       ]
     : [];
 
-export const wash2 = (visit: VisitPlan): Step[] =>
-  washesTwice(visit)
-    ? [
-        step('wash 2', {
-          title: 'Second wash, half the mix',
-          how: [
-            ...practice('For coat and skin.'),
-            headWords(visit),
-            ...leaveOut(visit),
-            ...says(lineOf(visit, 'second wash')),
-          ],
-          after: ['rinse 1'],
-          barred: bathBar(visit),
-        }),
-      ]
-    : [];
+export const wash2 = (visit: VisitPlan): Step[] => {
+  if (!washesTwice(visit)) return [];
+  const work = unlessBarred(visit, left(visit, wash(dogAtWork(visit.facts), 2)));
+  return [
+    step('wash 2', {
+      title: title('second wash'),
+      how: [...practice('For coat and skin.'), ...headWords(visit, work), ...says(lineOf(visit, 'second wash'))],
+      minutes: STAGE_MINUTES['wash 2'] - (washesHead(visit.facts) ? 0 : 1),
+      after: first('product off', 'rinse 1'),
+      ...work,
+    }),
+  ];
+};
 
 export const contact2 = (visit: VisitPlan): Step[] =>
   washesTwice(visit) && isTimed(visit)
     ? [
         step('contact 2', {
-          title: `Leave it on, ${visit.contactMinutes} min`,
+          title: title('contact', null, visit.contactMinutes),
           how: practice('Time it again.'),
           dwell: contact(visit, 2),
-          after: ['wash 2'],
+          after: first('water first', 'wash 2'),
         }),
       ]
     : [];
 
 export const lastRinse = (visit: VisitPlan): Step =>
   step('last rinse', {
-    title: 'Rinse until it squeaks',
+    title: title('last rinse'),
     how: [
+      ...headFirst(visit),
       ...practice('Top down, until nothing bubbles. Belly, armpits, under the tail.'),
       ...(washesTwice(visit) ? [] : (lineOf(visit, 'second wash')?.cautions ?? [])),
     ],
-    after: ['wash 1', 'contact', 'face', 'wash 2', 'contact 2'],
+    after: [
+      ...first('product off', 'wash 1', 'face', 'wash 2'),
+      ...first('contact before rinse', 'contact', 'contact 2'),
+    ],
     kept: true,
-    barred: bathBar(visit),
+    ...rinsing(visit),
   });
 
 /** Only as the house does it, and never on skin under treatment unless the vet says so. */
 export function conditionerSteps(visit: VisitPlan): Step[] {
-  const { ways, traits, skin } = visit.facts;
+  const { ways, traits } = visit.facts;
   const wanted =
     ways.conditioner === 'always' ||
     ways.conditioner === 'own interval' ||
     (ways.conditioner === 'long or dry coats' && LONG_OR_DRY.includes(traits.coat));
-  const allowed = skin !== 'under treatment' && !(visit.plan.bathProduct?.nothingElse ?? false);
-  if (!wanted || !allowed || bathBar(visit)) return [];
+  if (!wanted || noBath(visit)) return [];
   return [
     step('conditioner', {
-      title: 'Conditioner, then rinse',
+      title: title('conditioner'),
       how: [
         ...practice('Spread on the hands first; a towel over the dog; rinsed.'),
         ...says(lineOf(visit, 'conditioner')),
@@ -200,30 +276,8 @@ export function conditionerSteps(visit: VisitPlan): Step[] {
         seconds: CONDITIONER_SECONDS,
         source: COMMON_PRACTICE,
       },
-      after: ['last rinse'],
+      after: first('product off', 'last rinse'),
+      ...left(visit, conditionerWork(dogAtWork(visit.facts))),
     }),
   ];
 }
-
-export const waterOff = (visit: VisitPlan): Step =>
-  step('water off', {
-    title: 'Press the water off',
-    how: practice('Squeeze, press with towels, never rub. Let the dog shake.'),
-    after: ['last rinse'],
-    kept: true,
-    barred: bathBar(visit),
-  });
-
-export const dry = (visit: VisitPlan): Step =>
-  step('dry', {
-    title: 'Dry, place by place',
-    how: [
-      ...practice('Ears covered from noise and air, low heat. Feel each place to the skin.'),
-      ...says(lineOf(visit, 'drying')),
-    ],
-    dwell: { timer: 'towel rest', name: 'Towel rest', seconds: TOWEL_REST_SECONDS, source: HOUSE_VALUE },
-    parts: DRY_PARTS.filter((part) => part !== 'folds' || foldSites(visit.facts.traits).length > 0),
-    after: ['water off'],
-    kept: true,
-    barred: bathBar(visit),
-  });

@@ -1,6 +1,7 @@
 import { SIDES, lookedAtWith, namePlace, placeKey, type Place } from '../places';
 import type { VisitState } from './state';
 import type { Step } from './steps';
+import { titleWords } from './stepTitles';
 
 /** Why a visit cannot close yet. */
 export type Hindrance =
@@ -26,7 +27,11 @@ export function hindrances(state: VisitState, steps: readonly Step[], how: 'fini
   const open = steps
     .filter((step) => !settled(state, step) && step.stage !== 'record')
     .filter((step) => how === 'finished' || (step.kept && wet && step.counts === null))
-    .map((step): Hindrance => ({ kind: 'step open', step: step.id, words: `${step.title}: not done yet.` }));
+    .map((step): Hindrance => ({
+      kind: 'step open',
+      step: step.id,
+      words: `${titleWords(step.title)}: not done yet.`,
+    }));
   return [...plugs, ...open];
 }
 
@@ -60,4 +65,4 @@ export function currentStep(state: VisitState, steps: readonly Step[]): Step | n
 
 /** A step may be done when those before it are settled. */
 export const waitsFor = (state: VisitState, steps: readonly Step[], step: Step): Step[] =>
-  steps.filter((other) => step.after.includes(other.id) && !settled(state, other));
+  steps.filter((other) => step.after.some(({ step: id }) => id === other.id) && !settled(state, other));

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { finding } from '../findings';
 import type { Place } from '../places';
-import { foldVisit, mergeEvents, saw, seenBy, type Happening, type VisitEvent } from '.';
+import { foldVisit, mergeEvents, saw, seenBy, typed, type Happening, type VisitEvent } from '.';
 import { anyCrew } from './tests/randomVisits';
 
 const RUNS = { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 500 };
@@ -127,14 +127,17 @@ describe('marks that contradict each other', () => {
     bather.marks({ type: 'looked clear', place: LEFT_EAR });
     groomer.hears(bather);
     groomer.marks({ type: 'found', finding: finding(LEFT_EAR, 'ear damp', 1) });
-    bather.marks({ type: 'step done', step: 'nails' }, { type: 'step skipped', step: 'nails', because: 'too tired' });
+    bather.marks(
+      { type: 'step done', step: 'nails' },
+      { type: 'step skipped', step: 'nails', because: typed('too tired') },
+    );
     expect(together(bather, groomer).clashes).toEqual([]);
   });
 
   test('done here, skipped there: shown to be settled', () => {
     const [bather, groomer] = pair();
     bather.marks({ type: 'step done', step: 'nails' });
-    groomer.marks({ type: 'step skipped', step: 'nails', because: 'not today' });
+    groomer.marks({ type: 'step skipped', step: 'nails', because: typed('not today') });
     expect(together(bather, groomer).clashes).toMatchObject([{ about: 'step nails' }]);
   });
 });

@@ -1,15 +1,28 @@
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, Side } from '../places';
+import { CHOICES, type Choice } from '../reasons';
 import type { Day } from '../units';
 import type { HandoverQuestion } from './handover';
 import type { Incident } from './incidents';
+
+/**
+ * Why, as it was tapped or typed. What a newer version sends comes with its words: they are shown, and never read for
+ * what they mean.
+ */
+export type Because =
+  | { readonly kind: 'choice'; readonly choice: Choice; readonly words: string }
+  | { readonly kind: 'typed'; readonly words: string }
+  | { readonly kind: 'newer'; readonly words: string };
+
+export const tapped = (choice: Choice): Because => ({ kind: 'choice', choice, words: CHOICES[choice] });
+export const typed = (words: string): Because => ({ kind: 'typed', words });
 
 /** What can happen at the table, one payload a kind. */
 export type Happening =
   /** The visit begins, with what the plan asked for. */
   | { readonly type: 'opened' }
   | { readonly type: 'step done'; readonly step: string }
-  | { readonly type: 'step skipped'; readonly step: string; readonly because: string }
+  | { readonly type: 'step skipped'; readonly step: string; readonly because: Because }
   | { readonly type: 'step undone'; readonly step: string }
   /** A step that the plan did not ask for, before another or at the end. */
   | { readonly type: 'step added'; readonly step: string; readonly title: string; readonly before: string | null }
@@ -21,7 +34,7 @@ export type Happening =
       readonly type: 'caution overridden';
       readonly caution: string;
       readonly step: string;
-      readonly because: string;
+      readonly because: Because;
       readonly who: string;
     }
   | {
@@ -60,6 +73,8 @@ export type Happening =
   /** A question put to the owner in the middle of the visit, and the answer. */
   | {
       readonly type: 'owner asked';
+      /** The proposal it is about, by its id; null: the groomer's own question. */
+      readonly about: string | null;
       readonly question: string;
       readonly answer: OwnerAnswer;
       readonly words: string;
@@ -72,12 +87,13 @@ export type Happening =
       readonly place: Place;
       readonly way: 'brushed out' | 'shaved' | 'left';
       readonly word: string;
-      readonly beneath: string;
+      /** Null: not said. */
+      readonly beneath: Because | null;
       readonly minutes: number;
     }
   | { readonly type: 'incident'; readonly incident: Incident }
   /** Sent home before the end; with a day, it comes back to be finished. */
-  | { readonly type: 'went home'; readonly because: string; readonly back: Day | null }
+  | { readonly type: 'went home'; readonly because: Because; readonly back: Day | null }
   | { readonly type: 'came back' }
   /** A mix from the bench is poured over this dog; past its discard time only for a reason. */
   | {
@@ -97,8 +113,11 @@ export type HappeningType = Happening['type'];
 export const OWNER_ANSWERS = ['yes', 'no', 'not reached'] as const;
 export type OwnerAnswer = (typeof OWNER_ANSWERS)[number];
 
-/** Version of the event format. An event of version 1 does not say what its device had seen; everything else is alike. */
-export const EVENT_VERSION = 2;
+/**
+ * Version of the event format. An event of version 1 does not say what its device had seen; up to version 2 reasons
+ * were sentences. `upToDate` reads the older ones.
+ */
+export const EVENT_VERSION = 3;
 
 /**
  * One thing that happened, as its device recorded it. Never changed, never removed.

@@ -1,19 +1,28 @@
-import { PAD_SHOWS, finding, worsePad, type Finding } from '../findings';
-import { placeKey, type PlaceKey, type Side } from '../places';
+import { PAD_SHOWS, finding, worseAnswer, worsePad, type Finding, type FindingDetails, type Sign } from '../findings';
+import { placeKey, type Place, type Side } from '../places';
 import { clashesOf } from './clashes';
 import { mergeEvents, saw, type Happening, type VisitEvent } from './events';
 import { EMPTY_VISIT, type PadCount, type PlugState, type TimerState, type VisitState } from './state';
 
-/** The state so far, and which event each finding comes from: a mark only replaces what its maker had seen. */
+/** A finding as one device marked it. */
+interface Mark {
+  readonly found: Finding;
+  readonly by: VisitEvent;
+}
+
+/**
+ * The state so far, and the marks behind each finding: those that no later maker had before their eyes. A mark only
+ * replaces what its maker had seen; of several made apart the worse grade and the worse answer hold.
+ */
 interface Folding {
   state: VisitState;
-  readonly from: Map<Finding, VisitEvent>;
+  readonly marks: Map<string, readonly Mark[]>;
 }
 
 /** The one reducer: any order and any duplication of the same events gives the same state. Runs in browser and server alike. */
 export function foldVisit(events: readonly VisitEvent[]): VisitState {
   const all = mergeEvents(events);
-  const folding: Folding = { state: EMPTY_VISIT, from: new Map() };
+  const folding: Folding = { state: EMPTY_VISIT, marks: new Map() };
   for (const event of all) folding.state = happen(folding, event.what, event);
   const close = all.find(({ what }) => what.type === 'closed');
   return {
@@ -83,21 +92,11 @@ function happen(folding: Folding, what: Happening, event: VisitEvent): VisitStat
     case 'timer stopped':
       return withStopped(state, event, (timer) => timer.timer === what.timer);
     case 'looked clear':
-      return lookClear(folding, placeKey(what.place), event);
+      return lookClear(folding, what.place, event);
     case 'found':
       return addFinding(folding, what.finding, event);
     case 'taken back':
-      return {
-        ...state,
-        findings: state.findings.filter(
-          (found) =>
-            !(
-              found.sign === what.sign &&
-              placeKey(found.place) === placeKey(what.place) &&
-              hadSeen(folding, event, found)
-            ),
-        ),
-      };
+      return withMarks(folding, what.place, what.sign, (marks) => marks.filter(({ by }) => !saw(event, by)));
     case 'photo taken': {
       const { type: _, ...photo } = what;
       return { ...state, photos: [...state.photos.filter((each) => each.photo !== what.photo), photo] };
@@ -149,6 +148,9 @@ function happen(folding: Folding, what: Happening, event: VisitEvent): VisitStat
       return { ...state, notes: [...state.notes, what.text] };
     case 'closed':
       return { ...state, closed: state.closed ?? what.how };
+    default:
+      // Sent by a newer device: what it means is not known here, and nothing else is lost for it.
+      return state;
   }
 }
 
@@ -160,35 +162,60 @@ const withStopped = (state: VisitState, by: VisitEvent, which: (timer: TimerStat
   timers: state.timers.map((each) => (each.stopped === null && which(each) ? { ...each, stopped: by } : each)),
 });
 
-const hadSeen = ({ from }: Folding, event: VisitEvent, found: Finding): boolean => {
-  const source = from.get(found);
-  return source === undefined || saw(event, source);
-};
+const markKey = (place: Place, sign: Sign): string => `${placeKey(place)} ${sign}`;
 
-/** "Clear" takes away what its maker had seen there; what another device found meanwhile stays. */
-function lookClear(folding: Folding, key: PlaceKey, event: VisitEvent): VisitState {
-  const { state } = folding;
-  const findings = state.findings.filter((found) => placeKey(found.place) !== key || !hadSeen(folding, event, found));
-  const contradicted = findings.some((found) => placeKey(found.place) === key);
-  const known = state.lookedClear.includes(key) || contradicted;
-  return { ...state, findings, lookedClear: known ? state.lookedClear : [...state.lookedClear, key] };
+/** Marks made apart of one sign at one place, as one finding: the worse grade, the worse answer. */
+const together = (marks: readonly Mark[]): Finding | null =>
+  marks.reduce<Finding | null>((worst, { found }) => {
+    if (worst === null) return found;
+    const grade = worst.grade >= found.grade ? worst.grade : found.grade;
+    const { vetKnew, ...more } = { ...worst.more, ...found.more };
+    // "As always" is the milder word: it holds only where everybody said it.
+    const known = worst.more?.vetKnew !== undefined && found.more?.vetKnew !== undefined;
+    const details: FindingDetails = known && vetKnew !== undefined ? { ...more, vetKnew } : more;
+    return {
+      ...found,
+      grade,
+      answer: worseAnswer(found.sign, worst.answer, found.answer),
+      ...(Object.keys(details).length > 0 ? { more: details } : {}),
+    };
+  }, null);
+
+/** Changes the marks of a sign at a place, and with them what counts as found there. */
+function withMarks(
+  folding: Folding,
+  place: Place,
+  sign: Sign,
+  change: (marks: readonly Mark[]) => readonly Mark[],
+): VisitState {
+  const { state, marks } = folding;
+  const key = markKey(place, sign);
+  const after = change(marks.get(key) ?? []);
+  marks.set(key, after);
+  const others = state.findings.filter((each) => markKey(each.place, each.sign) !== key);
+  const found = together(after);
+  return { ...state, findings: found ? [...others, found] : others };
 }
 
-/**
- * A place with a finding is no longer "clear". The later mark of a sign replaces the earlier one; of two made apart the
- * worse one holds until somebody settles it.
- */
-function addFinding(folding: Folding, found: Finding, event: VisitEvent): VisitState {
+/** "Clear" takes away what its maker had seen there; what another device found meanwhile stays. */
+function lookClear(folding: Folding, place: Place, event: VisitEvent): VisitState {
+  const key = placeKey(place);
+  for (const { sign } of folding.state.findings.filter((found) => placeKey(found.place) === key))
+    folding.state = withMarks(folding, place, sign, (marks) => marks.filter(({ by }) => !saw(event, by)));
   const { state } = folding;
+  const contradicted = state.findings.some((found) => placeKey(found.place) === key);
+  const known = state.lookedClear.includes(key) || contradicted;
+  return { ...state, lookedClear: known ? state.lookedClear : [...state.lookedClear, key] };
+}
+
+/** A place with a finding is no longer "clear". The later mark of a sign replaces those its maker had seen. */
+function addFinding(folding: Folding, found: Finding, event: VisitEvent): VisitState {
+  const state = withMarks(folding, found.place, found.sign, (marks) => [
+    ...marks.filter(({ by }) => !saw(event, by)),
+    { found, by: event },
+  ]);
   const key = placeKey(found.place);
-  const before = state.findings.find((each) => each.sign === found.sign && placeKey(each.place) === key);
-  const stays = before !== undefined && !hadSeen(folding, event, before) && before.grade > found.grade;
-  if (!stays) folding.from.set(found, event);
-  return {
-    ...state,
-    lookedClear: state.lookedClear.filter((clear) => clear !== key),
-    findings: [...state.findings.filter((each) => each !== before), stays ? before : found],
-  };
+  return { ...state, lookedClear: state.lookedClear.filter((clear) => clear !== key) };
 }
 
 const withPlug = (state: VisitState, side: Side, plug: PlugState): VisitState => ({

@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest';
-import { makePlan, type DogFacts } from '../careplan';
+import type { DogFacts } from '../careplan';
 import { DEFAULT_SERVICES } from '../ways';
 import { aDog } from '../careplan/tests/randomDogs';
 import { EASY, MINDS } from '../handling';
 import { kilograms } from '../units';
-import { stepList, timeline, type Step, type VisitKind } from '.';
+import { timeline, type Step, type VisitKind } from '.';
+import { stepsFor } from './tests/randomVisits';
 
-const stepsOf = (facts: DogFacts, kind: VisitKind = 'full visit'): Step[] =>
-  stepList({ kind, facts, plan: makePlan(facts), contactMinutes: 0, judged: {} });
+const stepsOf = (facts: DogFacts, kind: VisitKind = 'full visit'): Step[] => stepsFor(facts, { kind });
 const said = (facts: DogFacts, id: string) =>
   stepsOf(facts)
     .find((step) => step.id === id)
@@ -52,11 +52,14 @@ describe('what the house does at all, at the table', () => {
 
   test('ears left to vets are barred with the reason, not dropped', () => {
     const step = stepsOf(house({ 'ear cleaning': 'vet' })).find(({ id }) => id === 'ears, first pass left');
-    expect(step?.barred?.because).toMatch(/a vet cleans them/);
+    expect(step?.barred?.bars[0]?.reason).toEqual({ kind: 'rule', rule: 'ear cleaning: left to vets' });
   });
 
   test('outside only says so at the ear', () => {
-    expect(said(house({ 'ear cleaning': 'outside only' }), 'ears, first pass left')).toMatch(/nothing poured/);
+    const outside = house({ 'ear cleaning': 'outside only' });
+    expect(said(outside, 'ears, first pass left')).toMatch(/nothing poured/);
+    const step = stepsOf(outside).find(({ id }) => id === 'ears, first pass left');
+    expect(step).toMatchObject({ counts: null, dwell: null, barred: null, pieces: [{ name: 'outer flap' }] });
   });
 
   test('where plucking is a vet’s there is no step for it', () => {
@@ -74,7 +77,9 @@ describe('a lesson', () => {
   test('has no water, no clipper and no ear in it, and takes minutes', () => {
     const steps = stepsOf(aDog(), 'lesson');
     expect(steps.map(({ stage }) => stage)).toEqual(['prepare', 'handover', 'look-over', 'record']);
-    expect(steps.every(({ after }) => after.every((id) => steps.some((step) => step.id === id)))).toBe(true);
+    expect(steps.every(({ after }) => after.every((before) => steps.some((step) => step.id === before.step)))).toBe(
+      true,
+    );
     expect(timeline(steps).reduce((sum, { minutes }) => sum + minutes, 0)).toBeLessThanOrEqual(15);
   });
 

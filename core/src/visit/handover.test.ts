@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { makePlan } from '../careplan';
 import { TODAY, aDog } from '../careplan/tests/randomDogs';
+import { barsAt } from '../stops';
 import { HANDOVER_QUESTIONS, applyAnswers, lastingAnswers, readVisit, unanswered, type Happening } from '.';
 import { logged } from './tests/randomVisits';
 
@@ -24,30 +25,32 @@ const no = (question: (typeof HANDOVER_QUESTIONS)[number]): Happening => ({
 describe('what the owner says at handover', () => {
   test('fresh stitches take the bath away at once; a slip is taken back by the other answer', () => {
     const barred = (...happenings: Happening[]) =>
-      reading(...happenings).steps.find((step) => step.id === 'wet')?.barred?.because ?? null;
-    expect(barred(yes('stitches'))).toMatch(/no bath until the vet agrees/);
+      reading(...happenings).steps.find((step) => step.id === 'wet')?.barred?.bars[0]?.reason ?? null;
+    expect(barred(yes('stitches'))).toEqual({ kind: 'rule', rule: 'bath: stitches' });
     expect(barred(yes('stitches'), no('stitches'))).toBeNull();
     expect(barred()).toBeNull();
   });
 
   test('drops in the left ear today bar the left ear, and only the left', () => {
-    const { steps, judged } = reading(yes('drops, left ear'));
+    const { steps, bars } = reading(yes('drops, left ear'));
     const at = (id: string) => steps.find((step) => step.id === id);
-    expect(at('ears, first pass left')?.barred?.because).toMatch(/drops given today/);
+    expect(at('ears, first pass left')?.barred?.bars[0]?.reason).toMatchObject({ condition: 'drops given today' });
     expect(at('ears, first pass right')?.barred).toBeNull();
     expect(at('plugs')?.sides).toEqual(['right']);
-    expect(judged['ear/left']?.bars).toHaveLength(1);
-    expect(judged['ear/right']?.bars).toEqual([]);
+    expect(barsAt(bars, { site: 'ear', side: 'left' })).toHaveLength(1);
+    expect(barsAt(bars, { site: 'ear', side: 'right' })).toEqual([]);
   });
 
   test('a spot-on today warns of washing it off', () => {
     const words = reading(yes('spot-on')).steps.flatMap((step) => step.how.map((said) => said.words));
-    expect(words.join(' ')).toMatch(/Spot-on lately/);
+    expect(words.join(' ')).toMatch(/Spot-on within two days/);
   });
 
   test('gel stays until it is said to be gone; drops, season and spot-on are for the day', () => {
     const all = Object.fromEntries(HANDOVER_QUESTIONS.map((question) => [question, true]));
     expect(Object.keys(lastingAnswers(all)).toSorted()).toEqual([
+      'eye operation, left eye',
+      'eye operation, right eye',
       'fits',
       'gel, left ear',
       'gel, right ear',

@@ -1,4 +1,3 @@
-export { inOwnersWords } from './bars';
 export { cautionsNow, type Caution } from './cautions';
 export { currentStep, hindrances, listPlaces, notLookedAt, waitsFor, type Hindrance } from './closing';
 export {
@@ -10,6 +9,9 @@ export {
   nextCounter,
   saw,
   seenBy,
+  tapped,
+  typed,
+  type Because,
   type Happening,
   type HappeningType,
   type OwnerAnswer,
@@ -17,6 +19,7 @@ export {
 } from './events';
 export { foldVisit } from './foldVisit';
 export {
+  ASKED_BESIDES,
   HANDOVER,
   HANDOVER_QUESTIONS,
   applyAnswers,
@@ -25,9 +28,10 @@ export {
   type HandoverAnswers,
   type HandoverQuestion,
 } from './handover';
-export { circumstancesOf, endsVisit, judgeLookOver, placesOfCare, placesToLookAt } from './lookOver';
+export { judgeLookOver, placesOfCare, placesToLookAt } from './lookOver';
 export { INCIDENTS, INCIDENT_KINDS, firstSteps, type Incident, type IncidentKind } from './incidents';
-export { movedBefore } from './ownOrder';
+export { moveRefused, movedBefore } from './ownOrder';
+export { HAZARDS, type Hazard } from './hazards';
 export {
   EMPTY_VISIT,
   type Clash,
@@ -43,7 +47,7 @@ export { proposals, type Proposal } from './proposals';
 export { minutesFactor, stagesTook, type StageTook } from './stepMinutes';
 export { readVisit, type BeforeVisit, type VisitReading } from './readVisit';
 export { stepList } from './stepList';
-export { STAGES, VISIT_KINDS, type Dwell, type Stage, type Step, type VisitKind } from './steps';
+export { STAGES, VISIT_KINDS, type Barred, type Dwell, type Stage, type Step, type VisitKind } from './steps';
 export { timeline, totalMinutes, type Block } from './timeline';
 export {
   contactsCutShort,
@@ -57,4 +61,6 @@ export {
 } from './timers';
 export type { VisitPlan } from './visitPlan';
 export { ERASED, withoutWords } from './withoutWords';
-export { STEP_TITLES } from './stepTitles';
+export { ALL_TITLES, STEP_TITLES, titleWords, type StepTitle, type TitleId } from './stepTitles';
+export { upToDate, type OlderEvent } from './upToDate';
+export { careAt, caresFor, isCareBarred, tasksDoneBy } from './care';

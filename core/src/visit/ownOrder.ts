@@ -1,21 +1,34 @@
 import { HOUSE_VALUE } from '../provenance';
+import { HAZARDS, type Before } from './hazards';
 import { step } from './makeStep';
 import type { StepChange } from './state';
 import type { Step } from './steps';
 
-/** Whether every step comes after those it needs. */
-export function orderHolds(steps: readonly Step[]): boolean {
+/** The first prerequisite that an order breaks; null: it holds. */
+function brokenBy(steps: readonly Step[]): Before | null {
   const at = new Map(steps.map(({ id }, i) => [id, i]));
-  return steps.every((each, i) => each.after.every((id) => (at.get(id) ?? -1) < i));
+  for (const [i, each] of steps.entries())
+    for (const before of each.after) if ((at.get(before.step) ?? -1) >= i) return before;
+  return null;
 }
+
+const moved = (steps: readonly Step[], moving: string, before: string): Step[] | null => {
+  const step = steps.find(({ id }) => id === moving);
+  const to = steps.filter(({ id }) => id !== moving).findIndex(({ id }) => id === before);
+  return !step || to === -1 ? null : steps.filter(({ id }) => id !== moving).toSpliced(to, 0, step);
+};
 
 /** The list with one step before another, or null where something that must come first would come later. */
 export function movedBefore(steps: readonly Step[], moving: string, before: string): Step[] | null {
-  const step = steps.find(({ id }) => id === moving);
-  const to = steps.filter(({ id }) => id !== moving).findIndex(({ id }) => id === before);
-  if (!step || to === -1) return null;
-  const moved = steps.filter(({ id }) => id !== moving).toSpliced(to, 0, step);
-  return orderHolds(moved) ? moved : null;
+  const list = moved(steps, moving, before);
+  return list && brokenBy(list) === null ? list : null;
+}
+
+/** What would go wrong if a step came before another, in words; null: nothing would. */
+export function moveRefused(steps: readonly Step[], moving: string, before: string): string | null {
+  const list = moved(steps, moving, before);
+  const broken = list && brokenBy(list);
+  return broken ? HAZARDS[broken.hazard] : null;
 }
 
 /**
@@ -29,7 +42,7 @@ export const inOwnOrder = (steps: readonly Step[], changes: readonly StepChange[
       if (list.some(({ id }) => id === change.step)) return list;
       const added = step('decide', {
         id: change.step,
-        title: change.title,
+        title: { id: 'typed', words: change.title },
         how: [{ words: 'Added at the table.', source: HOUSE_VALUE }],
         minutes: 5,
       });

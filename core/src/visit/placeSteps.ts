@@ -1,105 +1,170 @@
-import { type PlanLine } from '../careplan';
-import { schoolWords } from '../ways';
+import { dogAtWork, type PlanLine } from '../careplan';
 import { namePlace, placeKey, type Place, type Side } from '../places';
-import { COMMON_PRACTICE, HOUSE_VALUE } from '../provenance';
-import { barredBy } from './bars';
-import { noted, practice, says, step } from './makeStep';
-import type { Step } from './steps';
+import { COMMON_PRACTICE, HOUSE_VALUE, type Sourced } from '../provenance';
+import {
+  earCleaning as earWork,
+  earHair as earHairWork,
+  earsAfter,
+  eyeOnTheTable,
+  fold,
+  overridesFor,
+  washesHead,
+} from '../work';
+import { first } from './hazards';
+import { hasPiece, left, practice, says, step } from './makeStep';
+import { title } from './stepTitles';
+import { STAGE_MINUTES, type Step } from './steps';
 import { lineAt, type VisitPlan } from './visitPlan';
 
 /** How long crust softens under a damp cloth, in seconds [common practice]. */
 const SOFTEN_SECONDS = 180;
-
-const EAR_HAIR_TITLES = {
-  whole: 'Take the hair out',
-  staged: 'Take a few tufts out',
-  trim: 'Trim what sticks out',
-} as const;
+/** Hands-on minutes of a second filling, on top of wiping [house value]. */
+const SECOND_FILLING_MINUTES = 3;
 
 /** Hair out of one ear, where the decision says so. */
 export function earHairSteps(visit: VisitPlan, side: Side): Step[] {
   const place: Place = { site: 'ear', side };
   const decision = visit.plan.lines.find((line) => line.task === 'ear hair' && line.place?.side === side)?.earHair;
   if (!decision || decision.way === 'leave' || decision.way === 'vet') return [];
-  const isDamp = visit.judged[placeKey(place)]?.rows.some((row) => row.id === 'ear: damp') ?? false;
-  const damp: Step['barred'] = isDamp
-    ? { stop: 'S1', because: 'damp', source: COMMON_PRACTICE, instead: 'Dry it; no plucking while damp.', tell: null }
-    : null;
+  const { way, source, reason } = decision;
   return [
     step('ears, first pass', {
       id: `ear hair ${side}`,
-      title: `${EAR_HAIR_TITLES[decision.way]}, ${namePlace(place)}`,
+      title: title(`ear hair ${way}`, place),
       how: [
-        ...practice('Small tufts, skin held still. Enough is when air and cleaner get in.'),
-        ...noted(lineAt(visit, place, 'ear hair')),
-        { words: `Why: ${decision.because}.`, source: decision.source },
+        ...practice(
+          way === 'trim'
+            ? 'Blunt-nosed scissors, only what sticks out; nothing goes in.'
+            : 'Small tufts, skin held still. Enough is when air and cleaner get in.',
+        ),
+        ...(way === 'trim' ? [] : says(lineAt(visit, place, 'ear hair'))),
       ],
+      why: { reason, source },
       place,
-      after: ['look-over'],
-      barred: barredBy(visit, place, 'pluck', 'S1') ?? damp,
+      after: first('seen first', 'look-over'),
+      ...left(visit, earHairWork(dogAtWork(visit.facts), side, way)),
     }),
   ];
 }
 
-/** First pass of one ear: cleaner by the house's school, massage, pads counted. */
+/** What the house chose for an ear, and what gives way for this dog. */
+const schoolLines = ({ facts }: VisitPlan): Sourced[] =>
+  overridesFor(facts).map(({ because }) => ({ words: because, source: COMMON_PRACTICE }));
+
+/** First pass of one ear: cleaner by this dog's school, massage, pads counted. */
 export function earCleaning(visit: VisitPlan, side: Side): Step {
   const place: Place = { site: 'ear', side };
   const { ways } = visit.facts;
+  const work = left(visit, earWork(dogAtWork(visit.facts), side));
+  const outside = hasPiece(work, 'outer flap');
+  const inside = work.pieces.length === 0 || hasPiece(work, 'ear pads');
   return step('ears, first pass', {
     id: `ears, first pass ${side}`,
-    title: `Clean the ${namePlace(place)}`,
+    title: title(outside ? 'ear flap' : 'ear clean', place),
     how: [
-      { words: schoolWords(ways, 'earCleaning'), source: HOUSE_VALUE },
-      { words: schoolWords(ways, 'afterMassage'), source: HOUSE_VALUE },
-      ...practice('Fresh cotton each time until one comes out clean. Count the dirty ones.'),
-      ...noted(lineAt(visit, place)),
-    ],
-    place,
-    counts: 'pads',
-    sides: [side],
-    dwell: {
-      timer: `massage ${side}`,
-      name: `Massage, ${namePlace(place)}`,
-      seconds: ways.massage === '60 s' ? 60 : 30,
-      source: HOUSE_VALUE,
-    },
-    after: ['look-over', `ear hair ${side}`],
-    barred: barredBy(visit, place, 'clean', 'S1'),
-  });
-}
-
-/** One eye, on the table, before any soap. */
-export const eyeStep = (visit: VisitPlan, side: Side): Step => {
-  const place: Place = { site: 'eye', side };
-  return step('eyes, on the table', {
-    id: `eyes, on the table ${side}`,
-    title: `Soften and clean, ${namePlace(place)}`,
-    how: [
-      ...practice('Plain cool water and a soft damp cloth. Comb away when soft, never pick it dry.'),
+      ...(outside ? [] : practice('Fresh cotton each time until one comes out clean. Count the dirty ones.')),
+      ...schoolLines(visit),
       ...says(lineAt(visit, place)),
     ],
     place,
-    dwell: {
-      timer: `crust ${side}`,
-      name: `Crust softening, ${namePlace(place)}`,
-      seconds: SOFTEN_SECONDS,
-      source: COMMON_PRACTICE,
-    },
-    after: ['look-over'],
-    barred: barredBy(visit, place, 'clean', 'S2'),
+    counts: inside && !outside ? 'pads' : null,
+    sides: [side],
+    dwell: hasPiece(work, 'ear cleaner')
+      ? {
+          timer: `massage ${side}`,
+          name: `Massage, ${namePlace(place)}`,
+          seconds: ways.massage === '60 s' ? 60 : 30,
+          source: HOUSE_VALUE,
+        }
+      : null,
+    after: [
+      ...first('seen first', 'look-over'),
+      ...first('hair before liquid', `ear hair ${side}`),
+      ...(ways.earsWhen === 'after' ? first('plug out first', 'plugs out') : []),
+    ],
+    ...work,
   });
-};
+}
 
-/** What shaking brought up, once the dog is dry. */
-export const secondPass = (visit: VisitPlan, side: Side): Step =>
-  step('ears, second pass', {
+/** Crust that is fixed to the lid is softened on the table first, whatever the house does with the rest. */
+const isFixed = ({ findings }: VisitPlan, side: Side): boolean =>
+  findings.some(
+    ({ place, sign, answer }) =>
+      place.site === 'eye' &&
+      place.side === side &&
+      (sign === 'eye lid stuck' || (sign === 'eye crust' && answer === false)),
+  );
+
+/** Whether crust at an eye waits for the tub. */
+export const crustWaits = (visit: VisitPlan, side: Side): boolean =>
+  visit.facts.ways.eyeCrust === 'in the tub' &&
+  washesHead(visit.facts) &&
+  (visit.kind === 'full visit' || visit.kind === 'bath only') &&
+  !isFixed(visit, side);
+
+/** One eye, on the table, before any soap. */
+export function eyeSteps(visit: VisitPlan, side: Side): Step[] {
+  if (crustWaits(visit, side)) return [];
+  const place: Place = { site: 'eye', side };
+  const work = left(visit, eyeOnTheTable(dogAtWork(visit.facts), side));
+  const cleans = work.barred !== null || hasPiece(work, 'eye wipe');
+  return [
+    step('eyes, on the table', {
+      id: `eyes, on the table ${side}`,
+      title: title(cleans ? 'eye clean' : 'eye around', place),
+      how: cleans
+        ? [
+            ...practice('Plain cool water and a soft damp cloth. Comb away when soft, never pick it dry.'),
+            ...(hasPiece(work, 'eye loose piece') ? practice('Scissors point away from the eye.') : []),
+            ...says(lineAt(visit, place)),
+          ]
+        : practice('Around the eye only, with plain water on a soft cloth. No product, no comb, no blade.'),
+      place,
+      dwell: hasPiece(work, 'eye soften')
+        ? {
+            timer: `crust ${side}`,
+            name: `Crust softening, ${namePlace(place)}`,
+            seconds: SOFTEN_SECONDS,
+            source: COMMON_PRACTICE,
+          }
+        : null,
+      after: first('seen first', 'look-over'),
+      ...work,
+    }),
+  ];
+}
+
+/** What shaking brought up, once the dog is dry; a second filling before it where the house cleans twice. */
+export function secondPass(visit: VisitPlan, side: Side): Step {
+  const place: Place = { site: 'ear', side };
+  const work = left(visit, earsAfter(dogAtWork(visit.facts), side));
+  const again = hasPiece(work, 'ear cleaner again');
+  const wipes = work.barred !== null || hasPiece(work, 'ear wipe');
+  return step('ears, second pass', {
     id: `ears, second pass ${side}`,
-    title: `Wipe and dry the ${side} ear`,
-    how: practice('Wipe what shaking brought up. Dry.'),
-    place: { site: 'ear', side },
-    after: ['plugs out', `ears, first pass ${side}`],
-    barred: barredBy(visit, { site: 'ear', side }, 'clean', 'S1'),
+    title: title(again ? 'ear again' : wipes ? 'ear wipe' : 'ear dry', place),
+    how: [
+      ...(again
+        ? practice(
+            'Fill and massage once more: the first round showed no sign. Still brown after it: leave it and tell.',
+          )
+        : []),
+      ...practice(wipes ? 'Wipe what shaking brought up. Dry.' : 'Pat the flap dry from outside. Nothing goes in.'),
+    ],
+    place,
+    minutes: STAGE_MINUTES['ears, second pass'] + (again ? SECOND_FILLING_MINUTES : 0),
+    dwell: again
+      ? {
+          timer: `massage again ${side}`,
+          name: `Massage, ${namePlace(place)}`,
+          seconds: visit.facts.ways.massage === '60 s' ? 60 : 30,
+          source: HOUSE_VALUE,
+        }
+      : null,
+    after: [...first('plug out first', 'plugs out'), ...first('first pass first', `ears, first pass ${side}`)],
+    ...work,
   });
+}
 
 /** Every fold of the plan. */
 export const foldSteps = (visit: VisitPlan): Step[] =>
@@ -107,12 +172,16 @@ export const foldSteps = (visit: VisitPlan): Step[] =>
     line.task === 'fold care' && line.place ? [foldStep(visit, line, line.place)] : [],
   );
 
-const foldStep = (visit: VisitPlan, line: PlanLine, place: Place): Step =>
-  step('folds', {
+function foldStep(visit: VisitPlan, line: PlanLine, place: Place): Step {
+  const work = left(visit, fold(dogAtWork(visit.facts), place));
+  const cleans = work.barred !== null || hasPiece(work, 'fold clean');
+  const protects = hasPiece(work, 'fold protect');
+  return step('folds', {
     id: `folds ${placeKey(place)}`,
-    title: `Clean, dry, protect: ${namePlace(place)}`,
-    how: says(line),
+    title: title(cleans ? (protects ? 'fold' : 'fold clean') : 'fold dry', place),
+    how: cleans ? says(line) : practice('Pat it dry from outside with a soft cloth. Nothing goes in.'),
     place,
-    after: ['look-over', 'last rinse'],
-    barred: barredBy(visit, place, 'clean', 'S1'),
+    after: [...first('seen first', 'look-over'), ...first('product off', 'last rinse')],
+    ...work,
   });
+}

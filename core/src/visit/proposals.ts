@@ -1,7 +1,9 @@
-import { MAY_SPREAD, SIGNS, areaOf, atLeast, type Sign, type Triage } from '../findings';
+import { MAY_SPREAD, areaOf, atLeast, signWords, type Sign, type Triage } from '../findings';
+import type { HouseServices } from '../ways';
 import { namePlace, placeKey, type Place, type PlaceKey } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE, type Source } from '../provenance';
 import type { VisitState } from './state';
+import { isToTheSkin } from './visitPlan';
 
 /** A change of plan that a finding asks for, and what to ask the owner on the telephone. */
 export interface Proposal {
@@ -14,17 +16,21 @@ export interface Proposal {
   readonly source: Source;
 }
 
-const answered = (state: VisitState, ask: string): boolean =>
-  state.asked.some((each) => each.question === ask && each.answer !== 'not reached');
+const answered = (state: VisitState, id: string): boolean =>
+  state.asked.some((each) => each.about === id && each.answer !== 'not reached');
 
 /**
  * What the findings so far propose, most urgent first. A question the owner has answered is not put again; the answer
  * stands in the visit.
  */
-export function proposals(state: VisitState, judged: Readonly<Partial<Record<PlaceKey, Triage>>>): Proposal[] {
+export function proposals(
+  state: VisitState,
+  judged: Readonly<Partial<Record<PlaceKey, Triage>>>,
+  services: HouseServices,
+): Proposal[] {
   const urgent = Object.values(judged).filter((each) => atLeast(each.level, 'vet soon'));
-  const all = [...urgent.map(toVet), ...mats(state), ...spreading(state), ...lumps(state)];
-  return all.filter(({ ask }) => ask === null || !answered(state, ask));
+  const all = [...urgent.map(toVet), ...mats(state), ...spreading(state), ...ticks(state, services), ...lumps(state)];
+  return all.filter(({ id, ask }) => ask === null || !answered(state, id));
 }
 
 function toVet(seen: Triage): Proposal {
@@ -42,7 +48,7 @@ function toVet(seen: Triage): Proposal {
 /** A mat to the skin is shaved only on the owner's word. */
 const mats = (state: VisitState): Proposal[] =>
   state.findings
-    .filter(({ sign, answer }) => sign === 'mat' && answer !== false)
+    .filter(isToTheSkin)
     .filter(({ place }) => !state.mats.some((each) => placeKey(each.place) === placeKey(place)))
     .map(({ place }) => ({
       id: `mat ${placeKey(place)}`,
@@ -57,7 +63,7 @@ const isOneOf = (signs: readonly Sign[], sign: Sign): boolean => signs.includes(
 function spreading(state: VisitState): Proposal[] {
   const seen = [...new Set(state.findings.filter(({ sign }) => isOneOf(MAY_SPREAD, sign)).map(({ sign }) => sign))];
   if (seen.length === 0) return [];
-  const names = seen.map((sign) => SIGNS[sign].name).join(', ');
+  const names = seen.map((sign) => signWords(sign).name).join(', ');
   return [
     {
       id: 'spreading',
@@ -68,6 +74,21 @@ function spreading(state: VisitState): Proposal[] {
     },
   ];
 }
+
+/** What this house does about a tick, where one was found. */
+const ticks = (state: VisitState, services: HouseServices): Proposal[] =>
+  state.findings
+    .filter(({ sign }) => sign === 'tick')
+    .map(({ place }) => ({
+      id: `tick ${placeKey(place)}`,
+      place,
+      words:
+        services.ticks === 'done'
+          ? `A tick, ${namePlace(place)}: taken off with a hook, close to the skin, whole; the owner told.`
+          : `A tick, ${namePlace(place)}: shown to the owner, left on; not pulled here.`,
+      ask: null,
+      source: HOUSE_VALUE,
+    }));
 
 const lumps = (state: VisitState): Proposal[] =>
   state.findings

@@ -1,12 +1,12 @@
-import { makePlan, type CarePlan, type DogFacts } from '../careplan';
+import { barsOf, makePlan, type CarePlan, type DogFacts } from '../careplan';
 import type { Finding, Triage } from '../findings';
-import type { PlaceKey } from '../places';
-import { COMMON_PRACTICE } from '../provenance';
+import { placeKey, type PlaceKey } from '../places';
+import { endings, type Bar, type BarAt } from '../stops';
 import { isWet } from './closing';
 import type { VisitEvent } from './events';
 import { foldVisit } from './foldVisit';
 import { applyAnswers } from './handover';
-import { endsVisit, judgeLookOver } from './lookOver';
+import { judgeLookOver } from './lookOver';
 import type { VisitState } from './state';
 import { inOwnOrder } from './ownOrder';
 import { stepList } from './stepList';
@@ -27,6 +27,8 @@ export interface BeforeVisit {
 export interface VisitReading {
   readonly state: VisitState;
   readonly judged: Partial<Record<PlaceKey, Triage>>;
+  /** All that forbids work on this dog now, for `stopAt`. */
+  readonly bars: readonly Bar[];
   readonly steps: readonly Step[];
   /** The dog and its plan, with what the owner said today. */
   readonly facts: DogFacts;
@@ -40,17 +42,34 @@ export function readVisit(before: BeforeVisit, events: readonly VisitEvent[]): V
   const facts = asked ? applyAnswers(before.facts, state.answers) : before.facts;
   const plan = asked ? makePlan(facts) : before.plan;
   const judged = judgeLookOver(facts, state.findings, before.lastFindings);
-  const steps = stepList({ ...before, facts, plan, judged, findings: state.findings });
-  const ending = endsVisit(judged);
-  const left = ending === null ? steps : steps.map((each) => notNeeded(each, state, ending));
-  return { state, judged, facts, plan, steps: inOwnOrder(left, state.stepChanges) };
+  const bars = barsOf(facts, {
+    judged: Object.values(judged),
+    lookedClear: state.lookedClear,
+    matsGone: state.mats.filter(({ way }) => way !== 'left').map(({ place }) => placeKey(place)),
+    brokeOffPlucking: brokeOff(state),
+  });
+  const { findings, plugs } = state;
+  const steps = stepList({ ...before, facts, plan, judged, bars, findings, plugs });
+  const ending = endings(bars);
+  const left = ending.length === 0 ? steps : steps.map((each) => notNeeded(each, state, ending));
+  return { state, judged, bars, facts, plan, steps: inOwnOrder(left, state.stepChanges) };
 }
 
+/** The dog would not have its ear hair taken out: it is not offered again in this visit. */
+const brokeOff = ({ steps }: VisitState): boolean =>
+  Object.entries(steps).some(
+    ([step, mark]) =>
+      step.startsWith('ear hair') &&
+      mark.kind === 'skipped' &&
+      mark.because.kind === 'choice' &&
+      mark.because.choice === 'would not have it',
+  );
+
 /** Where a sign ends the visit: a dog that is dry needs no rinsing or drying, and an ear without a plug none taken out. */
-function notNeeded(step: Step, state: VisitState, because: string): Step {
+function notNeeded(step: Step, state: VisitState, bars: readonly BarAt[]): Step {
   if (!step.kept || step.barred) return step;
   const plugIn = step.sides.some((side) => state.plugs[side] === 'in');
   if (step.counts === 'plugs out' ? plugIn : isWet(state)) return step;
-  const instead = step.counts === 'plugs out' ? 'No plug is in.' : 'The dog is dry.';
-  return { ...step, barred: { stop: 'S3', because, source: COMMON_PRACTICE, instead, tell: null } };
+  const words = step.counts === 'plugs out' ? 'No plug is in.' : 'The dog is dry.';
+  return { ...step, pieces: [], leavesOut: [], barred: { bars, instead: { words, does: [] } } };
 }

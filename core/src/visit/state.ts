@@ -1,14 +1,14 @@
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, PlaceKey, Side } from '../places';
 import type { Day } from '../units';
-import type { Happening, VisitEvent } from './events';
+import type { Because, Happening, VisitEvent } from './events';
 import type { HandoverAnswers } from './handover';
 import type { Incident } from './incidents';
 
 /** What became of a step, and the event that says so. */
 export type StepMark =
   | { readonly kind: 'done'; readonly by: VisitEvent }
-  | { readonly kind: 'skipped'; readonly because: string; readonly by: VisitEvent };
+  | { readonly kind: 'skipped'; readonly because: Because; readonly by: VisitEvent };
 
 /** A plug of one ear. "not found" is an outcome: vet today, and the visit may close. */
 export type PlugState = 'none' | 'in' | 'out, dry' | 'out, damp' | 'not found';
@@ -91,7 +91,7 @@ export interface VisitState {
   readonly mats: readonly Told<'mat settled'>[];
   readonly incidents: readonly Logged<Incident>[];
   /** The dog is away, to be finished another day, or for good. */
-  readonly away: { readonly because: string; readonly back: Day | null } | null;
+  readonly away: { readonly because: Because; readonly back: Day | null } | null;
   readonly clashes: readonly Clash[];
   readonly notes: readonly string[];
   readonly closed: 'finished' | 'ended early' | null;

@@ -1,43 +1,56 @@
-import { SIDES, namePlace, placeKey } from '../places';
-import { COMMON_PRACTICE, HOUSE_VALUE } from '../provenance';
-import { restraintOf } from '../careplan';
+import { SIDES, placeKey } from '../places';
+import { HOUSE_VALUE } from '../provenance';
+import { dogAtWork, restraintOf, type PlanLine } from '../careplan';
 import { MAY_SPREAD } from '../findings';
-import { leaveOut, placesWith, taskBar } from './bars';
+import { endings, type BarAt } from '../stops';
+import { brushOut, combAndTidy, firstClip, lookOver, mat, nails, teeth, type Piece } from '../work';
 import * as bath from './bathSteps';
+import * as drying from './dryingSteps';
 import { bySize } from './bySize';
+import { first } from './hazards';
 import { inHouseOrder } from './houseOrder';
-import { endsVisit } from './lookOver';
-import { practice, says, step } from './makeStep';
-import { earCleaning, earHairSteps, eyeStep, foldSteps, secondPass } from './placeSteps';
+import { left, practice, says, step } from './makeStep';
+import { earCleaning, earHairSteps, eyeSteps, foldSteps, secondPass } from './placeSteps';
+import { title } from './stepTitles';
 import { LEFT_OUT, STAGE_MINUTES, type Stage, type Step } from './steps';
-import { lineAt, lineOf, type VisitPlan } from './visitPlan';
+import { isMat, isToTheSkin, lineAt, lineOf, placesWith, type VisitPlan } from './visitPlan';
 
 /** After suspected contagion [house value]. */
 const LONG_CLEAN_DOWN_MINUTES = 15;
 
 /**
  * The steps of a visit in working order, for this house, dog and look-over. Barred steps stay in the list, barred,
- * with the reason and what to do instead; plugs out, rinse and dry are never taken away.
+ * with the reason and what to do instead; a step of which something is left stays open and says what it leaves out.
+ * Plugs out, rinse and dry are never taken away.
  */
 export function stepList(visit: VisitPlan): Step[] {
   const leftOut = LEFT_OUT[visit.kind];
-  const stages = inHouseOrder(visit.facts.ways).filter((stage) => !leftOut.includes(stage));
+  const hasMat = visit.findings.some(isMat);
+  const stages = inHouseOrder(visit.facts.ways, hasMat).filter((stage) => !leftOut.includes(stage));
   const steps = stages.flatMap((stage) => STEPS_OF[stage](visit));
   const ids = new Set(steps.map((each) => each.id));
   const linked = steps.map((each) => ({
     ...each,
-    after: each.after.filter((id) => ids.has(id)),
+    after: each.after.filter(({ step: id }) => ids.has(id)),
     during: each.during.filter((id) => ids.has(id)),
     minutes: each.minutes * bySize(each.stage, visit.facts.weight) * (visit.minutesFactor?.[each.stage] ?? 1),
   }));
-  const ending = endsVisit(visit.judged);
-  return ending === null ? linked : linked.map((each) => endEarly(each, ending));
+  const ending = endings(visit.bars);
+  return ending.length === 0 ? linked : linked.map((each) => endEarly(each, ending));
+}
+
+/** Pieces of the first clip that this dog's plan asks for; the face with them, where hair grows on it. */
+function clipped(visit: VisitPlan): Piece[] {
+  const asks = (task: PlanLine['task']) =>
+    visit.plan.lines.some((line) => line.task === task && (line.interval !== null || line.bars.length > 0));
+  const pieces = firstClip().filter(({ task }) => task !== null && asks(task));
+  return asks('pads') ? [...firstClip().filter(({ task }) => task === null), ...pieces] : pieces;
 }
 
 const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> = {
   prepare: ({ facts }) => [
     step('prepare', {
-      title: 'Make ready',
+      title: title('prepare'),
       how: [
         ...restraintOf(facts).filter(({ caution, source }) => caution || source.kind === "this dog's record"),
         ...practice(
@@ -49,72 +62,78 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
   ],
   handover: () => [
     step('handover', {
-      title: 'Ask the owner',
+      title: title('handover'),
       how: practice('Scratching, head shaking, smell, eye discharge, lameness? New medicine? Last meal?'),
-      after: ['prepare'],
     }),
   ],
-  'look-over': () => [
+  'look-over': (visit) => [
     step('look-over', {
-      title: 'Look and smell before anything wet',
+      title: title('look-over'),
       how: practice(
         'Lift both flaps. Touch each place as clear or tap what you see.',
         'Nothing counts as clear by silence.',
       ),
+      ...left(visit, lookOver(dogAtWork(visit.facts))),
     }),
   ],
   decide: () => [
     step('decide', {
-      title: 'Decide',
+      title: title('decide'),
       how: practice('Go on, change the plan, leave a part alone, ring the owner, or stop and send to a vet.'),
-      after: ['look-over'],
+      after: first('seen first', 'look-over'),
     }),
   ],
-  'first clip': (visit) => [
-    step('first clip', {
-      title: 'Face, feet and rear',
-      how: [
-        ...practice('Feet round, hair level with the pads, rear kept clear. Leave alone what a stop names.'),
-        ...says(lineOf(visit, 'pads')),
-        ...says(lineOf(visit, 'rear')),
-        ...says(lineAt(visit, { site: 'ear', side: 'left' }, 'ear flaps')),
-        ...says(lineAt(visit, { site: 'eye', side: 'left' }, 'eye corners')),
-        ...leaveOut(visit),
-      ],
-      after: ['look-over'],
-    }),
-  ],
+  'first clip': (visit) => {
+    const pieces = clipped(visit);
+    if (pieces.length === 0) return [];
+    const told = new Set(pieces.map(({ task }) => task));
+    const of = (line: PlanLine | undefined) => (line && told.has(line.task) ? says(line) : []);
+    return [
+      step('first clip', {
+        title: title('first clip'),
+        how: [
+          ...practice('Feet round, hair level with the pads, rear kept clear.'),
+          ...of(lineOf(visit, 'pads')),
+          ...of(lineOf(visit, 'rear')),
+          ...of(lineAt(visit, { site: 'ear', side: 'left' }, 'ear flaps')),
+          ...of(lineAt(visit, { site: 'eye', side: 'left' }, 'eye corners')),
+        ],
+        after: first('seen first', 'look-over'),
+        ...left(visit, pieces),
+      }),
+    ];
+  },
   'ears, first pass': (visit) => SIDES.flatMap((side) => [...earHairSteps(visit, side), earCleaning(visit, side)]),
-  'eyes, on the table': (visit) => SIDES.map((side) => eyeStep(visit, side)),
+  'eyes, on the table': (visit) => SIDES.flatMap((side) => eyeSteps(visit, side)),
   nails: (visit) => [
     step('nails', {
-      title: 'Nails and dewclaws',
+      title: title('nails'),
       how: [...practice('Dewclaws too; file the edges. On dark nails tips only.'), ...says(lineOf(visit, 'nails'))],
-      barred: taskBar(visit, 'nails'),
+      after: first('seen first', 'look-over'),
+      ...left(visit, nails()),
     }),
   ],
   'brush-out': (visit) => [
-    ...placesWith(visit, ['mat']).map((place) =>
-      step('brush-out', {
+    ...placesWith(visit, isMat).map((place) => {
+      const toTheSkin = visit.findings.some((found) => placeKey(found.place) === placeKey(place) && isToTheSkin(found));
+      return step('brush-out', {
         id: `mat ${placeKey(place)}`,
-        title: `Mat, ${namePlace(place)}: brush out or shave`,
+        title: title(toTheSkin ? 'mat shave' : 'mat', place),
         how: practice(
           'The owner’s word first. Never scissors under a mat, never water on it.',
           'Look at the skin beneath and write down what is there.',
         ),
         place,
         minutes: 5,
-        after: ['look-over'],
-      }),
-    ),
+        after: first('seen first', 'look-over'),
+        ...left(visit, mat(place, toTheSkin)),
+      });
+    }),
     step('brush-out', {
-      title: 'Brush out',
-      how: [
-        ...practice('Undercoat out, tangles opened. No water on mats.'),
-        ...says(lineOf(visit, 'brush-out')),
-        ...leaveOut(visit),
-      ],
-      barred: taskBar(visit, 'brush-out'),
+      title: title('brush-out'),
+      how: [...practice('Undercoat out, tangles opened. No water on mats.'), ...says(lineOf(visit, 'brush-out'))],
+      after: first('seen first', 'look-over'),
+      ...left(visit, brushOut()),
     }),
   ],
   wet: (visit) => [bath.wet(visit)],
@@ -128,15 +147,16 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
   'last rinse': (visit) => [bath.lastRinse(visit)],
   conditioner: bath.conditionerSteps,
   'plugs out': bath.plugsOut,
-  'water off': (visit) => [bath.waterOff(visit)],
-  dry: (visit) => [bath.dry(visit)],
+  'water off': (visit) => [drying.waterOff(visit)],
+  dry: (visit) => [drying.dry(visit)],
   'ears, second pass': (visit) => SIDES.map((side) => secondPass(visit, side)),
   folds: foldSteps,
   'comb and tidy': (visit) => [
     step('comb and tidy', {
-      title: 'Comb and tidy',
-      how: [...practice('Looser comb against the hair, finer one to finish. Face checked again.'), ...leaveOut(visit)],
-      after: ['dry'],
+      title: title('comb and tidy'),
+      how: practice('Looser comb against the hair, finer one to finish. Feet round, ear edges. Face checked again.'),
+      after: first('seen first', 'look-over'),
+      ...left(visit, combAndTidy()),
     }),
   ],
   teeth: (visit) =>
@@ -144,22 +164,23 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
       ? []
       : [
           step('teeth', {
-            title: 'Teeth, if agreed',
+            title: title('teeth'),
             how: [...practice('A paste made to be swallowed, front teeth first.'), ...says(lineOf(visit, 'teeth'))],
-            barred: taskBar(visit, 'teeth'),
+            after: first('seen first', 'look-over'),
+            ...left(visit, teeth(dogAtWork(visit.facts))),
           }),
         ],
   record: () => [
     step('record', {
-      title: 'Record and hand over',
+      title: title('record'),
       how: practice('What was used, what was found, treat for the dog.'),
     }),
   ],
   'clean-down': (visit) => {
-    const spreads = placesWith(visit, MAY_SPREAD).length > 0;
+    const spreads = placesWith(visit, ({ sign }) => MAY_SPREAD.includes(sign)).length > 0;
     return [
       step('clean-down', {
-        title: spreads ? 'Clean down, the long way' : 'Clean down',
+        title: title(spreads ? 'long clean-down' : 'clean-down'),
         how: spreads
           ? practice(
               'Table, tub, dryer, tools and floor: hair off first, then disinfectant for its full time.',
@@ -173,14 +194,16 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
 };
 
 /** S3 ends the visit: only what must not be forgotten stays. */
-function endEarly(each: Step, because: string): Step {
+function endEarly(each: Step, ending: readonly BarAt[]): Step {
   if (each.stage === 'record' || each.stage === 'clean-down') return each;
   if (each.kept) {
-    const first = { words: 'Before handing over, or tell the vet.', source: HOUSE_VALUE };
-    return { ...each, how: [first, ...each.how], barred: null };
+    const before = { words: 'Before handing over, or tell the vet.', source: HOUSE_VALUE };
+    return { ...each, how: [before, ...each.how], barred: null };
   }
   return {
     ...each,
-    barred: { stop: 'S3', because, source: COMMON_PRACTICE, instead: 'The visit ends here.', tell: null },
+    pieces: [],
+    leavesOut: [],
+    barred: { bars: ending, instead: { words: 'The visit ends here.', does: [] } },
   };
 }

@@ -1,6 +1,10 @@
 import type { Place, Side } from '../places';
 import type { Source, Sourced } from '../provenance';
-import type { Stop } from '../findings';
+import type { Reason } from '../reasons';
+import type { BarAt, Instead, LeftOut } from '../stops';
+import type { Piece } from '../work';
+import type { Before } from './hazards';
+import type { StepTitle } from './stepTitles';
 
 /** Stages of a visit in the order of the work; the number is the trade's own. */
 export const STAGES = {
@@ -87,12 +91,20 @@ export interface Dwell {
   readonly source: Source;
 }
 
+/** Why a step is taken away: every bar in force, the worst first, and what to do instead. */
+export interface Barred {
+  readonly bars: readonly BarAt[];
+  readonly instead: Instead | null;
+}
+
 export interface Step {
   /** Stable within a visit: the stage, and the side where it has one. */
   readonly id: string;
   readonly stage: Stage;
-  readonly title: string;
+  readonly title: StepTitle;
   readonly how: readonly Sourced[];
+  /** Why it is done so and not otherwise, where that was decided for this dog. */
+  readonly why: { readonly reason: Reason; readonly source: Source } | null;
   readonly place: Place | null;
   /** Which ear's pads are counted here. */
   readonly counts: 'pads' | 'plugs in' | 'plugs out' | null;
@@ -100,21 +112,18 @@ export interface Step {
   readonly dwell: Dwell | null;
   /** Hands-on minutes for this dog: the house's, by its size, and as learned [house value]. */
   readonly minutes: number;
-  /** A stop took it away: why, and what to do instead. Shown, never silently dropped. */
-  readonly barred: {
-    readonly stop: Stop;
-    readonly because: string;
-    readonly source: Source;
-    readonly instead: string;
-    /** What to tell the owner, as it can be said at the door; null where there is nothing to tell. */
-    readonly tell: string | null;
-  } | null;
+  /** Pieces of work that are left to do, each with what it touches; none where no hand is on the dog. */
+  readonly pieces: readonly Piece[];
+  /** Places that bars take out of it, and why: it stays open for the rest. */
+  readonly leavesOut: readonly LeftOut[];
+  /** Nothing of it is left. Shown, never silently dropped. */
+  readonly barred: Barred | null;
   /** Parts that are ticked one by one: a dog is dry place by place. */
   readonly parts: readonly string[];
   /** Steps whose waiting time this one may use. */
   readonly during: readonly string[];
-  /** Steps that must be done or settled first. */
-  readonly after: readonly string[];
+  /** Steps that must be done or settled first, and why. */
+  readonly after: readonly Before[];
   /** Never removed by any stop: plugs out, rinse, dry. */
   readonly kept: boolean;
 }

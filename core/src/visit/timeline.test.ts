@@ -7,7 +7,7 @@ import { stepsFor } from './tests/randomVisits';
 
 describe('the day ribbon', () => {
   test('towel rest and contact are dwell; hands-on work of one kind is joined', () => {
-    const blocks = timeline(stepsFor({ ...aDog(), weight: kilograms(12) }, {}, 10));
+    const blocks = timeline(stepsFor({ ...aDog(), weight: kilograms(12) }, { contactMinutes: 10 }));
     expect(blocks.filter((block) => block.dwell).map((block) => [block.name, block.minutes])).toEqual([
       ['contact', 10],
       ['contact', 10],

@@ -48,13 +48,14 @@ export interface EarSoak {
 }
 
 /**
- * Ears whose cleaner is still in: first pass done, second not yet. The trade names no least time, it works "through the
- * bath", so nothing rings; how long it has been in is read off the steps themselves.
+ * Ears whose cleaner is still in: first pass done, no pad clean yet, second pass not yet. The trade names no least time,
+ * it works "through the bath", so nothing rings; how long it has been in is read off the steps themselves. A pad that
+ * came out clean says that it has done its work.
  */
-export const earSoaks = ({ steps }: Pick<VisitState, 'steps'>): EarSoak[] =>
+export const earSoaks = ({ steps, pads }: Pick<VisitState, 'steps' | 'pads'>): EarSoak[] =>
   SIDES.flatMap((side) => {
     const first = steps[`ears, first pass ${side}`];
-    if (first?.kind !== 'done' || steps[`ears, second pass ${side}`]) return [];
+    if (first?.kind !== 'done' || steps[`ears, second pass ${side}`] || pads[side].clean) return [];
     const clock = {
       timer: `soak ${side}`,
       step: first.by.id,
@@ -68,9 +69,9 @@ export const earSoaks = ({ steps }: Pick<VisitState, 'steps'>): EarSoak[] =>
 
 /** What a timer is called where its step is not in sight: "Contact, wash 1", "Massage, left ear". */
 export function timerName(timer: string): string {
-  const [kind, which] = timer.split(' ');
+  const [kind, which, again] = timer.split(' ');
   if (kind === 'contact') return `Contact, wash ${which}`;
-  if (kind === 'massage') return `Massage, ${which} ear`;
+  if (kind === 'massage') return `Massage, ${again ?? which} ear`;
   if (kind === 'crust') return `Crust softening, ${which} eye`;
   return timer.replace(/^./, (letter) => letter.toUpperCase());
 }

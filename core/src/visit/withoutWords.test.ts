@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { finding } from '../findings';
-import { foldVisit, withoutWords, type Happening } from '.';
+import { foldVisit, typed, withoutWords, type Happening } from '.';
 import { logged } from './tests/randomVisits';
 
 const SECRET = 'Folake Adeyemi rang from 01632 960114';
@@ -9,12 +9,12 @@ const said: Happening[] = [
   { type: 'opened' },
   { type: 'found', finding: { ...finding(EAR, 'ear pale wax', 2), more: { colour: 'brown', words: SECRET } } },
   { type: 'noted', text: SECRET },
-  { type: 'owner asked', question: `May we shave, ${SECRET}?`, answer: 'yes', words: SECRET, who: SECRET },
-  { type: 'mat settled', place: EAR, way: 'shaved', word: SECRET, beneath: SECRET, minutes: 5 },
+  { type: 'owner asked', about: null, question: `May we shave, ${SECRET}?`, answer: 'yes', words: SECRET, who: SECRET },
+  { type: 'mat settled', place: EAR, way: 'shaved', word: SECRET, beneath: typed(SECRET), minutes: 5 },
   { type: 'incident', incident: { kind: 'nick', place: EAR, done: SECRET, told: SECRET, words: SECRET } },
-  { type: 'step skipped', step: 'nails', because: SECRET },
+  { type: 'step skipped', step: 'nails', because: typed(SECRET) },
   { type: 'step added', step: 'added 1', title: SECRET, before: null },
-  { type: 'went home', because: SECRET, back: null },
+  { type: 'went home', because: typed(SECRET), back: null },
   { type: 'pad dirty', side: 'left', colour: 'brown' },
   { type: 'used', product: 'p', name: 'Oat gentle wash', ml: 300, planned: 280, how: 'measured' },
   { type: 'closed', how: 'ended early' },

@@ -1,7 +1,10 @@
-import type { Happening } from './events';
+import type { Because, Happening } from './events';
 
 /** Stands where somebody's words were. */
 export const ERASED = '(erased)';
+
+/** What was tapped names nobody; what was typed may. */
+const unsaid = (because: Because): Because => (because.kind === 'choice' ? because : { ...because, words: ERASED });
 
 /**
  * What happened, without what names or quotes an owner: what was seen and done stays, who said what goes. Used when a
@@ -14,12 +17,12 @@ export function withoutWords(what: Happening): Happening {
     case 'owner asked':
       return { ...what, question: ERASED, words: '', who: ERASED };
     case 'mat settled':
-      return { ...what, word: ERASED, beneath: what.beneath === '' ? '' : ERASED };
+      return { ...what, word: ERASED, beneath: what.beneath && unsaid(what.beneath) };
     case 'incident':
       return { ...what, incident: { ...what.incident, done: ERASED, told: '', words: '' } };
     case 'step skipped':
     case 'went home':
-      return { ...what, because: ERASED };
+      return { ...what, because: unsaid(what.because) };
     case 'step added':
       return { ...what, title: ERASED };
     case 'found': {

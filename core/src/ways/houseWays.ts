@@ -155,6 +155,7 @@ export const HOUSE_QUESTIONS = {
   ]),
   faceProduct: question('What washes the face?', 'tear-free', [
     { id: 'tear-free', words: 'A mild, tear-free face product', for: 'Cleans without burning.' },
+    { id: 'mild wash for all', words: 'One mild wash for head and body', for: 'One bottle; nothing is mixed up.' },
     { id: 'plain water', words: 'Plain water', for: 'Nothing to lick up.' },
     { id: 'pads only', words: 'No wash but pads', for: 'For dogs that fight water at the face.' },
   ]),
@@ -185,6 +186,15 @@ export const HOUSE_QUESTIONS = {
       words: 'Drying powder, sparingly',
       for: 'Keeps a deep fold dry.',
       warns: 'Away from eyes and nostrils. Not with balm.',
+    },
+  ]),
+  brushOut: question('When is the coat brushed out?', 'before the bath', [
+    { id: 'before the bath', words: 'Brushed out before the bath', for: 'Water tightens what is tangled.' },
+    {
+      id: 'after the bath',
+      words: 'Brushed out after drying',
+      for: 'A clean coat brushes easier.',
+      warns: 'Only where no mat was found: water tightens a mat.',
     },
   ]),
   comb: question('When is it combed?', 'dry only', [

@@ -1,8 +1,8 @@
 import { COMMON_PRACTICE, HOUSE_VALUE, published } from '../../provenance';
 import { daysBetween } from '../../units';
-import { all, always, coatIs, either, fact, flatFaced, minds, skin, stage, trait } from '../conditions';
+import { all, always, chilly, coatIs, either, fact, flatFaced, minds, not, skin, stage, trait } from '../conditions';
 import type { Rule } from '../rule';
-import { bar, caution, days, method, rowsOf } from './row';
+import { bar, beforeWater, caution, days, keepsOff, method, rowsOf } from './row';
 
 const bath = rowsOf('bath', 'default', HOUSE_VALUE);
 const safe = rowsOf('bath', 'safety', COMMON_PRACTICE);
@@ -26,6 +26,11 @@ const BY_COAT = [
   ['hairless', 21, 7, 42],
   ['puppy', 42, 21, 56],
 ] as const;
+
+const OVERHEATS = either(flatFaced, trait('coatDensity', 'very dense'), minds('overheats'));
+
+/** What skin that reacts, young, old or dry skin never gets; the rest of what a label names is for a person to read. */
+const HARSH = keepsOff(['deep cleanser', 'scented'], 'tea tree', 'perfume', 'parfum', 'fragrance');
 
 /** A spot-on may wash off for about so many days either side; the label says first. */
 export const SPOT_ON_DAYS = 2;
@@ -59,6 +64,7 @@ export const BATH_RULES: readonly Rule[] = [
     skin('sensitive', 'allergic'),
     'skin that reacts',
     caution('Gentle product, no scent, rinse until nothing bubbles.'),
+    HARSH,
   ),
   safe(
     'under treatment',
@@ -66,19 +72,32 @@ export const BATH_RULES: readonly Rule[] = [
     'skin under treatment gets only what its vet says',
     caution("Only the vet's product. No conditioner, no scent, no extras."),
   ),
-  care('flat face', flatFaced, 'breathing is tight', caution('Cooler water, no spray at the nose.')),
   care(
-    'puppy',
-    stage('puppy'),
-    'young dogs tire and chill',
-    caution('Short stay, warm room, stop while it is still fun.'),
+    'flat face',
+    all(flatFaced, not(chilly)),
+    'breathing is tight',
+    beforeWater('Flat face: cooler water, no spray at the nose.'),
   ),
-  care('senior', stage('senior'), 'old dogs tire and chill', caution('Short stay, warm room, breaks.')),
+  care(
+    'flat face that chills',
+    all(flatFaced, chilly),
+    'breathing is tight, and it chills',
+    beforeWater('Flat face that chills: lukewarm, not cool and not hot; no spray at the nose.'),
+  ),
+  care(
+    'chills',
+    chilly,
+    'it loses warmth quickly',
+    beforeWater('Chills quickly: warm room, no cool water, towelled and dried at once.'),
+  ),
+  care('puppy', stage('puppy'), 'young dogs tire', beforeWater('Short stay, stop while it is still fun.'), HARSH),
+  care('senior', stage('senior'), 'old dogs tire', beforeWater('Short stay, breaks.'), HARSH),
+  care('dry coat', coatIs('dry'), 'dry skin itches', caution('Dry coat now: gentle product, no scent.'), HARSH),
   care(
     'lying',
     fact('cannot stand through a bath', (dog) => !dog.canStandThroughBath),
     'it cannot stand through a bath',
-    method('Lying on a mat, in parts, towel-dry, with breaks. Never made to stand by hands under the belly.'),
+    beforeWater('Lying on a mat, in parts, towel-dry, with breaks. Never made to stand by hands under the belly.'),
   ),
   care(
     'small belly',
@@ -86,21 +105,26 @@ export const BATH_RULES: readonly Rule[] = [
     'the belly hides product',
     method('Lifted to rinse the belly.'),
   ),
-  care('folded skin', minds('tight breathing'), 'it must breathe', caution('Harness, no closed muzzle, breaks.')),
+  care('folded skin', minds('tight breathing'), 'it must breathe', beforeWater('Harness, no closed muzzle, breaks.')),
   care(
     'tender neck',
     minds('tender neck'),
     'the neck is easily hurt',
-    caution('Tethered by a harness, never by the neck.'),
+    beforeWater('Tethered by a harness, never by the neck.'),
   ),
-  care('long back', minds('long back'), 'a long back is easily hurt', caution('Lifted level, the rear held.')),
-  care('fine bones', minds('fine bones'), 'fine bones break', caution('Lifted with both arms, never left to jump.')),
-  care('strong', minds('strong'), 'one slip is enough', caution('A helper near, non-slip under all four feet.')),
+  care('long back', minds('long back'), 'a long back is easily hurt', beforeWater('Lifted level, the rear held.')),
+  care(
+    'fine bones',
+    minds('fine bones'),
+    'fine bones break',
+    beforeWater('Lifted with both arms, never left to jump.'),
+  ),
+  care('strong', minds('strong'), 'one slip is enough', beforeWater('A helper near, non-slip under all four feet.')),
   care(
     'wary',
     minds('wary'),
     'strangers frighten it',
-    caution('Voice and time first, the same person where it can be.'),
+    beforeWater('Voice and time first, the same person where it can be.'),
   ),
   safe(
     'stitches',
@@ -115,25 +139,25 @@ export const BATH_RULES: readonly Rule[] = [
       ({ fitness, today }) => fitness.spotOn !== null && Math.abs(daysBetween(fitness.spotOn, today)) <= SPOT_ON_DAYS,
     ),
     'it may wash off',
-    caution('Spot-on lately: it may wash off. Ask the owner, read its label, or wait.'),
+    beforeWater('Spot-on within two days: it may wash off. Ask the owner, read its label, or wait.'),
   ),
   care(
     'fits',
     fact('fits', (dog) => dog.fitness.fits),
     'fright and heat bring fits on',
-    caution('Has fits: calm, cool, never alone, the vet’s number at hand.'),
+    beforeWater('Has fits: calm, not hot, never alone, the vet’s number at hand.'),
   ),
   care(
     'heart',
     fact('a heart condition', (dog) => dog.fitness.heart),
     'effort tires it',
-    caution('Heart: short stay, no struggle; grey or blue gums end the visit.'),
+    beforeWater('Heart: short stay, no struggle; grey or blue gums end the visit.'),
   ),
   care(
     'in season',
     fact('in season', (dog) => dog.fitness.inSeason),
     'other dogs notice',
-    caution('In season: kept apart, own towels.'),
+    beforeWater('In season: kept apart, own towels.'),
   ),
 
   second(
@@ -201,18 +225,14 @@ export const BATH_RULES: readonly Rule[] = [
     'heat and noise hurt',
     caution('No heated air on a caged dog; no high-velocity air at face or ears.'),
   ),
+  drySafe('cool', all(OVERHEATS, not(chilly)), 'it overheats easily', caution('Cool air, and watched.')),
   drySafe(
-    'cool',
-    either(flatFaced, trait('coatDensity', 'very dense'), minds('overheats')),
-    'it overheats easily',
-    caution('Cool air, and watched.'),
+    'cool, and it chills',
+    all(OVERHEATS, chilly),
+    'it overheats easily, and it chills',
+    caution('Barely warm air, kept moving, and watched: not cold, not hot.'),
   ),
-  dry(
-    'chills',
-    either(minds('chills'), stage('puppy'), stage('senior')),
-    'it chills',
-    caution('Warm room, dried at once.'),
-  ),
+  dry('chills', chilly, 'it chills', caution('Warm room, towelled and dried at once, no rest in wet towels.')),
   dry('thin skin', minds('thin skin'), 'thin skin burns', caution('Low heat, the nozzle kept moving and away.')),
   dry(
     'corded',

@@ -39,7 +39,7 @@ export const COAT_RULES: readonly Rule[] = [
       trait('coat', coat),
       `a ${coat} coat`,
       days(usual, least, most),
-      home(every, minutes, 'Brush to the skin, comb to check. No water on mats.'),
+      home(every, minutes, 'brush to the skin'),
     ),
   ),
   brush(
@@ -47,7 +47,7 @@ export const COAT_RULES: readonly Rule[] = [
     all(trait('shedding', 'heavy'), inMonths('the moulting months', MOULTING_MONTHS)),
     'a heavy coat lets go in spring and autumn',
     days(21, 14, 35),
-    home(2, 10, 'In the moult: undercoat out with a rubber tool, along the lie of the hair.'),
+    home(2, 10, 'undercoat in the moult'),
   ),
   brushCare(
     'undercoat',
@@ -89,7 +89,7 @@ export const COAT_RULES: readonly Rule[] = [
     caution(
       'Matted now: opened from the tip, or shaved with the owner’s word; the skin beneath is looked at and recorded.',
     ),
-    home(1, 10, 'Until the next visit: comb to the skin a little each day, dry; ring where it will not open.'),
+    home(1, 10, 'comb what is matted'),
   ),
   mats('dry', feathered, 'water tightens mats', caution('No water on mats: brushed or shaved out before the bath.')),
   mats('scissors', feathered, 'skin is pulled up into a mat', caution('Never scissors under a mat.')),
@@ -139,12 +139,7 @@ export const COAT_RULES: readonly Rule[] = [
     method('Curled nails clipped from the side; a dewclaw against the skin is told.'),
   ),
 
-  teeth(
-    'home',
-    always,
-    'plaque sets in days',
-    home(2, 2, 'Brush with a paste made to be swallowed, front teeth first.'),
-  ),
+  teeth('home', always, 'plaque sets in days', home(2, 2, 'brush the teeth')),
   teeth('human paste', always, 'it is swallowed', caution('Never human paste.')),
   teeth(
     'puppy',

@@ -1,7 +1,7 @@
 import { COMMON_PRACTICE, HOUSE_VALUE, published } from '../../provenance';
-import { all, always, either, fact, inMonths, minds, stage, trait } from '../conditions';
+import { all, always, either, fact, inMonths, minds, stage, trait, way } from '../conditions';
 import type { Rule, Then } from '../rule';
-import { caution, days, home, method, rowsOf } from './row';
+import { caution, days, home, keepsOff, method, rowsOf } from './row';
 
 const ears = rowsOf('ear cleaning', 'default', HOUSE_VALUE);
 const care = rowsOf('ear cleaning', 'default', COMMON_PRACTICE);
@@ -22,8 +22,7 @@ export const oddsShare = (odds: number): number => odds ** -0.25;
 /** Months in which a swimmer swims [house value]. */
 const SWIMMING_MONTHS = [5, 6, 7, 8, 9];
 
-const inspectEvery = (everyDays: number): Then =>
-  home(everyDays, 1, 'Lift each flap: look and smell. Nothing goes in.');
+const inspectEvery = (everyDays: number): Then => home(everyDays, 1, 'look into the ears');
 
 /** Ears: cleaning, hair, flaps, looking. Handbook: ears. */
 export const EAR_RULES: readonly Rule[] = [
@@ -62,6 +61,12 @@ export const EAR_RULES: readonly Rule[] = [
     caution('Dry the ears after every swim.'),
   ),
   care('product', always, 'a drying cleaner made for dogs', { kind: 'product', product: 'ear cleaner' }),
+  care(
+    'no spirit',
+    way('alcohol', 'avoided'),
+    'it stings',
+    keepsOff([], 'alcohol', 'ethanol', 'isopropanol', 'spirit'),
+  ),
   care(
     'look first',
     always,
@@ -180,12 +185,12 @@ export const EAR_RULES: readonly Rule[] = [
     'grass seeds',
     either(inMonths('the dog’s grass-seed months', null)),
     'a seed works inwards within hours',
-    home(1, 2, 'After every walk: ears and between the toes, look for seeds. Never reach in after one.'),
+    home(1, 2, 'look for seeds'),
   ),
   inspect(
     'swims',
     fact('swims', (dog) => dog.swims),
     'water starts it',
-    home(3, 1, 'After a swim: dry the flap and the opening, look and smell.'),
+    home(3, 1, 'dry after a swim'),
   ),
 ];

@@ -1,7 +1,7 @@
 import { COMMON_PRACTICE, HOUSE_VALUE, published } from '../../provenance';
 import { all, always, either, fact, flatFaced, foldIs, trait } from '../conditions';
 import type { Rule } from '../rule';
-import { caution, days, home, method, rowsOf } from './row';
+import { caution, days, home, keepsOff, method, rowsOf } from './row';
 
 const eyes = rowsOf('eyes and face', 'default', HOUSE_VALUE);
 const care = rowsOf('eyes and face', 'default', COMMON_PRACTICE);
@@ -20,19 +20,13 @@ const hairyFace = trait('coat', 'long', 'curly', 'silky drop', 'wire');
 /** Eyes, corners, stains, folds and nose. Handbook: eyes and face, folds. */
 export const FACE_RULES: readonly Rule[] = [
   eyes('dry face', trait('tearing', 'none'), 'no tearing', days(42, 14, 84)),
-  eyes(
-    'some tearing',
-    trait('tearing', 'some'),
-    'some tearing',
-    days(28, 7, 56),
-    home(3, 3, 'Wipe below the eye with a damp pad, then dry.'),
-  ),
+  eyes('some tearing', trait('tearing', 'some'), 'some tearing', days(28, 7, 56), home(3, 3, 'wipe below the eye')),
   eyes(
     'wet face',
     trait('tearing', 'constant'),
     'wet hair stains, then smells, then makes skin sore',
     days(21, 7, 42),
-    home(1, 5, 'Clean below the eye with a damp pad and dry well.'),
+    home(1, 5, 'clean a wet face'),
   ),
   care(
     'vet once',
@@ -65,7 +59,13 @@ export const FACE_RULES: readonly Rule[] = [
     ),
     source: published("O'Neill et al. 2017, Canine Genetics and Epidemiology 4:5"),
   },
-  care('never near', always, 'it burns', caution('No stain remover, spirit or body shampoo near an eye.')),
+  care(
+    'never near',
+    always,
+    'it burns',
+    caution('No stain remover, spirit or body shampoo near an eye.'),
+    keepsOff([], 'alcohol', 'spirit', 'peroxide', 'bleach'),
+  ),
   care(
     'smell',
     tears,
@@ -95,7 +95,7 @@ export const FACE_RULES: readonly Rule[] = [
       fact('house way: leave and clean', (dog) => dog.ways.eyeCorner === 'leave and clean'),
     ),
     'what is left must be kept clean',
-    home(1, 2, 'Comb the corner hair away from the eye, wipe, dry.'),
+    home(1, 2, 'comb the eye corner'),
   ),
 
   stains(
@@ -130,14 +130,8 @@ export const FACE_RULES: readonly Rule[] = [
     method('Asked about at handover; the owner says when it was.'),
   ),
 
-  folds('light', foldIs('light'), 'a light fold', days(35, 14, 70), home(3, 2, 'Lift the fold, wipe, dry.')),
-  folds(
-    'deep',
-    foldIs('deep'),
-    'a deep fold holds water',
-    days(21, 7, 42),
-    home(2, 3, 'Lift the fold, wipe until clean, dry well.'),
-  ),
+  folds('light', foldIs('light'), 'a light fold', days(35, 14, 70), home(3, 2, 'wipe a light fold')),
+  folds('deep', foldIs('deep'), 'a deep fold holds water', days(21, 7, 42), home(2, 3, 'wipe a deep fold')),
   foldCare(
     'always dried',
     always,
@@ -146,7 +140,13 @@ export const FACE_RULES: readonly Rule[] = [
   ),
   foldCare('product', always, 'clean, dry, protect', { kind: 'product', product: 'fold care' }),
   foldCare('greasy', always, 'it traps moisture', caution('Nothing greasy on red skin. No stain remover in a fold.')),
-  foldCare('lick-safe', always, 'it is licked off', caution('Lick-safe only: no zinc, no tea-tree, no xylitol.')),
+  foldCare(
+    'lick-safe',
+    always,
+    'it is licked off',
+    caution('Lick-safe only: no zinc, no tea-tree, no xylitol.'),
+    keepsOff([], 'zinc', 'tea tree', 'xylitol'),
+  ),
   foldCare(
     'flinch',
     foldIs('deep'),
@@ -163,12 +163,7 @@ export const FACE_RULES: readonly Rule[] = [
     source: published("O'Neill et al. 2022, Scientific Reports 12:10553"),
   },
 
-  nose(
-    'flat',
-    flatFaced,
-    'a flat nose dries out',
-    home(3, 1, 'If dry and scaly: a little balm, warmed on the fingertip. Lick-safe.'),
-  ),
+  nose('flat', flatFaced, 'a flat nose dries out', home(3, 1, 'balm on the nose')),
   nose(
     'not red',
     flatFaced,

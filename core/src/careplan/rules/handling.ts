@@ -4,7 +4,7 @@ import { monthOf } from '../../units';
 import { fact } from '../conditions';
 import type { Condition, Rule } from '../rule';
 import type { Task } from '../../tasks';
-import { caution, days, home, method, rowsOf } from './row';
+import { beforeWater, caution, days, home, method, rowsOf } from './row';
 
 const mindsIt = (what: Minded): Condition => fact(`minds ${what}`, ({ handling }) => handling.minds.includes(what));
 
@@ -42,7 +42,7 @@ const LIFE: readonly Rule[] = [
     fact('its hay-fever months', ({ today, hayFeverMonths }) => hayFeverMonths.includes(monthOf(today))),
     'pollen sticks to face and paws',
     caution('Hay-fever weeks: face and paws wiped with plain water, dried.'),
-    home(1, 5, 'In hay-fever weeks: face and paws wiped with a damp cloth after walks, then dried.'),
+    home(1, 5, 'wipe after walks'),
   ),
   rowsOf('bath', 'default', HOUSE_VALUE)(
     'dirty work',
@@ -55,7 +55,9 @@ const LIFE: readonly Rule[] = [
       'stiff joints',
       fact('stiff joints', ({ stiffJoints }) => stiffJoints),
       'it hurts to be bent or to stand long',
-      caution('Stiff joints: lifted in and out, a mat under it, legs bent little and never sideways, short stands.'),
+      (task === 'bath' ? beforeWater : caution)(
+        'Stiff joints: lifted in and out, a mat under it, legs bent little and never sideways, short stands.',
+      ),
     ),
   ),
   ...(['bath', 'drying'] as const).map((task) =>
@@ -63,7 +65,7 @@ const LIFE: readonly Rule[] = [
       'tight breathing',
       fact('tight breathing', ({ tightBreathing }) => tightBreathing),
       'it needs all its breath',
-      caution('Breathes tightly: cooler water, cool air, breaks; stop when it does not settle.'),
+      (task === 'bath' ? beforeWater : caution)('Breathes tightly: not warm, breaks; stop when it does not settle.'),
     ),
   ),
 ];
@@ -87,7 +89,7 @@ const HISTORY: readonly Rule[] = [
     task: 'bath',
     rank: 'default',
     when: fact('reacted to a product', ({ reactions }) => reactions !== ''),
-    then: ({ reactions }) => [caution(`Reacted before: ${reactions}. Read the label against it.`)],
+    then: ({ reactions }) => [beforeWater(`Reacted before: ${reactions}. Read the label against it.`)],
     because: 'it happened to this dog',
     source: DOGS_RECORD,
   },

@@ -24,6 +24,7 @@ const METHOD_OF: Readonly<Partial<Record<HouseQuestion, Task>>> = {
   foldWipe: 'fold care',
   foldProtect: 'fold care',
   nails: 'nails',
+  brushOut: 'brush-out',
   comb: 'brush-out',
   teeth: 'teeth',
 };

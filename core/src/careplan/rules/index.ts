@@ -20,3 +20,13 @@ export const RULES: readonly Rule[] = [
   ...HANDLING_RULES,
   ...HOUSE_RULES,
 ];
+
+const BY_ID = new Map(RULES.map((rule) => [rule.id, rule]));
+
+/** A rule by its id; undefined for one that this version does not have (any more). */
+export const ruleOf = (id: string): Rule | undefined => BY_ID.get(id);
+
+/** Rules that forbid a task altogether. */
+export const FORBIDDING = RULES.filter(
+  ({ then }) => typeof then !== 'function' && then.some(({ kind }) => kind === 'bar'),
+);

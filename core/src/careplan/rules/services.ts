@@ -14,8 +14,6 @@ const prescribed = fact("a vet's wash", ({ instructions, today }) =>
 
 const ears = rowsOf('ear cleaning', 'law', HOUSE_VALUE);
 const teeth = rowsOf('teeth', 'law', HOUSE_VALUE);
-/** Ticks are felt while washing. */
-const ticks = rowsOf('bath', 'law', HOUSE_VALUE);
 const BY_CHOICE = 'what this house does, by place and law';
 
 /** What this house does at all. Hair in the ear has lines of its own. */
@@ -41,18 +39,6 @@ export const SERVICE_RULES: readonly Rule[] = [
     method('Gel only: no brush here.'),
   ),
   teeth('no gel', does('tooth gel', 'vet'), BY_CHOICE, caution('No tooth gel here.')),
-  ticks(
-    'ticks taken off',
-    does('ticks', 'done'),
-    BY_CHOICE,
-    caution('A tick: taken off with a hook, close to the skin, whole; the owner told.'),
-  ),
-  ticks(
-    'ticks left on',
-    does('ticks', 'vet'),
-    BY_CHOICE,
-    caution('A tick: shown to the owner, left on; not pulled here.'),
-  ),
   rowsOf('nails', 'law', HOUSE_VALUE)(
     'curled dewclaw',
     does('grown-in dewclaw', 'vet'),

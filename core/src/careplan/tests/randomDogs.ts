@@ -12,8 +12,9 @@ import {
   type HandlingNotes,
 } from '../../handling';
 import { day, kilograms } from '../../units';
-import type { Place } from '../../places';
-import { COAT_CONDITIONS, SKIN, plainDog, type DogFacts, type Instruction } from '..';
+import { finding, type EyeCondition, type Sign } from '../../findings';
+import type { Place, Site } from '../../places';
+import { COAT_CONDITIONS, SKIN, plainDog, type Suspended, type DogFacts, type Instruction } from '..';
 import {
   ALL_HOUSE_QUESTIONS,
   ALL_SERVICES,
@@ -29,7 +30,7 @@ export const TODAY = day('2026-11-25');
 
 /** An easy adult beagle of a house with default ways; tests change one thing at a time. */
 export function aDog(more: Partial<DogFacts> = {}, breed = 'beagle'): DogFacts {
-  const ear = { conditions: [], plucked: { weeksAgo: 5 }, ownerForbidsPlucking: false };
+  const ear = { conditions: [], plucked: { daysAgo: 35 }, ownerForbidsPlucking: false };
   return plainDog([breed], {
     weight: kilograms(12),
     tearingSeenByVet: true,
@@ -118,9 +119,17 @@ const anyHandling: fc.Arbitrary<HandlingNotes> = fc.record({
   marks: fc.constantFrom([], ['own towel']),
 });
 
+/** A place under a stop of an earlier visit, three weeks ago. */
+export const suspendedBy = (site: Site, side: Place['side'], sign: Sign): Suspended => ({
+  findings: [finding({ site, side }, sign, 1)],
+  on: day('2026-01-20'),
+});
+
+const eyeHistory = fc.constantFrom<readonly EyeCondition[]>([], [], ['eye drops or ointment today'], ['eye operation']);
+
 const earHistory = fc.record({
   conditions: fc.constantFrom([], ['drops given today'] as const),
-  plucked: fc.oneof(fc.constant('never' as const), fc.record({ weeksAgo: fc.option(fc.integer({ min: 0, max: 60 })) })),
+  plucked: fc.oneof(fc.constant('never' as const), fc.record({ daysAgo: fc.option(fc.integer({ min: 0, max: 400 })) })),
   ownerForbidsPlucking: fc.boolean(),
 });
 
@@ -159,6 +168,7 @@ export const anyDog: fc.Arbitrary<DogFacts> = fc
     tearingSeenByVet: fc.boolean(),
     earTrouble: fc.constantFrom('none', 'in the past, no word from a vet', 'in the past, vet knows'),
     ears: fc.record({ left: earHistory, right: earHistory }),
+    eyes: fc.record({ left: eyeHistory, right: eyeHistory }),
     pluckingConsent: fc.boolean(),
     pluckingStress: fc.constantFrom('none', 'slight', 'plain', 'bad', 'broke off'),
     nailsOvergrown: fc.boolean(),
@@ -171,8 +181,13 @@ export const anyDog: fc.Arbitrary<DogFacts> = fc
     instructions: fc.array(anyInstruction, { maxLength: 4 }),
     suspended: fc.constantFrom(
       {},
-      { 'ear/left': 'musty smell' },
-      { 'eye/right': 'squinting', 'fold nose/none': 'raw skin' },
+      { 'ear/left': suspendedBy('ear', 'left', 'ear musty smell') },
+      {
+        'eye/right': suspendedBy('eye', 'right', 'eye squinting'),
+        'fold nose/none': suspendedBy('fold nose', 'none', 'fold raw'),
+        'side/left': suspendedBy('side', 'left', 'wet sore'),
+      },
+      { 'ear/right': { words: 'something only a newer version can say' } },
     ),
   })
   .map(({ breeds, seen, ...more }) => {

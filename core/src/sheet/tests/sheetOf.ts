@@ -5,7 +5,8 @@ import { placeKey } from '../../places';
 import { addDays } from '../../units';
 import { foldVisit, judgeLookOver, placesToLookAt, type Happening, type Step } from '../../visit';
 import { logged, stepsFor } from '../../visit/tests/randomVisits';
-import { ENGLISH, makeSheet, type OwnerSheet, type Wording } from '..';
+import { ENGLISH, type Wording } from '../../wording';
+import { makeSheet, type OwnerSheet } from '..';
 
 export const BULLDOG = aDog({}, 'english-bulldog');
 
@@ -25,7 +26,7 @@ export function sheetOf(
 ): OwnerSheet {
   const { findings } = foldVisit(logged(happenings));
   const judged = judgeLookOver(dog, findings, lastTime ?? []);
-  const steps = stepsFor(dog, judged, contactMinutes, findings);
+  const steps = stepsFor(dog, { findings, lastTime: lastTime ?? [], contactMinutes });
   const places = placesToLookAt(dog);
   return makeSheet({
     dog: 'Dumpling',

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { makePlan, type DogFacts } from '../../careplan';
+import { barsOf, makePlan, type DogFacts } from '../../careplan';
 import {
   ALL_SIGNS,
   PAD_COLOURS,
@@ -10,28 +10,46 @@ import {
   type Finding,
   type Sign,
   type SignArea,
-  type Triage,
 } from '../../findings';
-import { SIDES, mirror, otherSide, type PlaceKey, type Site } from '../../places';
+import { SIDES, mirror, otherSide, type Site } from '../../places';
 import {
   HANDOVER_QUESTIONS,
+  judgeLookOver,
   mergeEvents,
   nextCounter,
   seenBy,
   stepList,
+  tapped,
   type HandoverQuestion,
   type Happening,
   type Step,
   type VisitEvent,
+  type VisitKind,
 } from '..';
 
+interface Looked {
+  readonly findings?: readonly Finding[];
+  readonly lastTime?: readonly Finding[];
+  readonly contactMinutes?: number;
+  readonly kind?: VisitKind;
+}
+
 /** Steps of a dog whose look-over came out like this. */
-export const stepsFor = (
-  facts: DogFacts,
-  judged: Partial<Record<PlaceKey, Triage>> = {},
-  contactMinutes = 0,
-  findings: readonly Finding[] = [],
-): Step[] => stepList({ kind: 'full visit', facts, plan: makePlan(facts), contactMinutes, judged, findings });
+export function stepsFor(facts: DogFacts, looked: Looked = {}): Step[] {
+  const { findings = [], lastTime = [], contactMinutes = 0, kind = 'full visit' } = looked;
+  const judged = judgeLookOver(facts, findings, lastTime);
+  const look = { judged: Object.values(judged), lookedClear: [], matsGone: [], brokeOffPlucking: false };
+  return stepList({
+    kind,
+    facts,
+    plan: makePlan(facts),
+    contactMinutes,
+    judged,
+    bars: barsOf(facts, look),
+    findings,
+    plugs: { left: 'none', right: 'none' },
+  });
+}
 
 let serial = 0;
 /** Events of one device in a row, one counter each. */
@@ -58,15 +76,15 @@ const grade = fc.constantFrom<1 | 2 | 3>(1, 2, 3);
 const PLACES_OF: Readonly<Record<SignArea, readonly Site[]>> = {
   ear: ['ear'],
   eye: ['eye'],
-  fold: ['fold nose', 'fold lip'],
-  skin: ['back', 'side', 'belly', 'leg hind'],
+  fold: ['fold nose', 'fold lip', 'fold pocket'],
+  skin: ['head', 'back', 'side', 'belly', 'leg hind'],
   paw: ['paw front'],
   nail: ['nail front 1', 'nail hind 3'],
   mouth: ['mouth'],
   rear: ['rear'],
   body: ['body'],
 };
-const UNPAIRED: ReadonlySet<Site> = new Set<Site>(['fold nose', 'back', 'belly', 'mouth', 'rear', 'body']);
+const UNPAIRED: ReadonlySet<Site> = new Set<Site>(['fold nose', 'head', 'back', 'belly', 'mouth', 'rear', 'body']);
 
 /** A random finding anywhere, but for the signs that end a visit. */
 export const anyFinding: fc.Arbitrary<Finding> = fc
@@ -88,7 +106,9 @@ export const anyFinding: fc.Arbitrary<Finding> = fc
 export const anyHappening: fc.Arbitrary<Happening> = fc.oneof(
   fc.constantFrom('wet', 'wash 1', 'dry', 'nails').map((step): Happening => ({ type: 'step done', step })),
   fc.constantFrom('wet', 'nails').map((step): Happening => ({ type: 'step undone', step })),
-  fc.constantFrom('nails', 'brush-out').map((step): Happening => ({ type: 'step skipped', step, because: 'tired' })),
+  fc
+    .constantFrom('nails', 'brush-out')
+    .map((step): Happening => ({ type: 'step skipped', step, because: tapped('no time') })),
   anyFinding.map((found): Happening => ({ type: 'found', finding: found })),
   anyFinding.map((found): Happening => ({ type: 'taken back', place: found.place, sign: found.sign })),
   anyFinding.map((found): Happening => ({ type: 'looked clear', place: found.place })),

@@ -1,12 +1,27 @@
-import type { Task } from '../tasks';
-import type { Level, Sign } from '../findings';
+import type { HomeHow } from '../careplan';
+import type { Condition, FINDING_COLOURS, FINDING_SMELLS, Level, Procedure, Sign } from '../findings';
 import { namedAtHome, type HomeTask } from '../homecare';
 import type { MessageKind } from '../messages';
-import { BODY_PLACES, mirror, namePlace, placeKey, samePlace, type Place, type PlaceKey, type Site } from '../places';
-import type { IncidentKind } from '../visit';
+import type { AtHomeLine } from '../methods';
+import {
+  BODY_PLACES,
+  mirror,
+  namePlace,
+  placeKey,
+  samePlace,
+  type Place,
+  type PlaceKey,
+  type Side,
+  type Site,
+} from '../places';
+import type { Choice, EarHairReason } from '../reasons';
+import type { Task } from '../tasks';
+import type { IncidentKind, TitleId } from '../visit';
+import type { LetterKey } from './letterWords';
+import type { PageWords } from './pageWords';
 import { fillIn, type SENTENCES, type SentenceKey, type Slot } from './sentences';
 
-/** All an owner can read, in one language; another one is another file of this shape (english.ts). */
+/** All an owner can read, and a vet in a letter, in one language; another one is another folder of this shape. */
 export interface Wording {
   /** BCP 47; days and months are written as it writes them. */
   readonly language: string;
@@ -17,24 +32,46 @@ export interface Wording {
   readonly presses: Readonly<Record<Level, string | null>>;
   /** How soon a vet should look, within a sentence. */
   readonly urgency: Readonly<Partial<Record<Level, string>>>;
+  /** Signs as an owner reads them. */
   readonly signs: Readonly<Record<Sign, string>>;
+  /** Signs as the trade names them: for a vet. */
+  readonly tradeSigns: Readonly<Record<Sign, string>>;
   readonly grades: readonly string[];
+  readonly colours: Readonly<Record<(typeof FINDING_COLOURS)[number], string>>;
+  readonly smells: Readonly<Record<(typeof FINDING_SMELLS)[number], string>>;
+  readonly procedures: Readonly<Record<Procedure, string>>;
+  readonly conditions: Readonly<Record<Condition, string>>;
   readonly incidents: Readonly<Record<IncidentKind, string>>;
   readonly messages: Readonly<Record<MessageKind, { readonly subject: string; readonly words: string }>>;
   /** One place within a sentence: "left ear". */
   readonly places: Readonly<Partial<Record<PlaceKey, string>>>;
   /** Left and right in one: "both ears". */
   readonly both: Readonly<Partial<Record<Site, string>>>;
+  /** Which of the two ears, within a sentence. */
+  readonly earSides: Readonly<Record<Side, string>>;
   readonly tasks: Readonly<Record<Task, string>>;
-  /** What steps, stops and home care say, by their English; what is not in here was typed by somebody. */
-  readonly phrases: Readonly<Record<string, string>>;
+  /** Steps by their titles, with slots for place and number. */
+  readonly titles: Readonly<Record<TitleId, string>>;
+  readonly homeHows: Readonly<Record<HomeHow, string>>;
+  readonly atHome: Readonly<Record<AtHomeLine, string>>;
+  /** Why something was not done, by the rule that forbids it. */
+  readonly rules: Readonly<Partial<Record<string, string>>>;
+  readonly choices: Readonly<Record<Choice, string>>;
+  /** Lines of the decision about hair in an ear; null where it is a habit of the house, which no owner is told. */
+  readonly earHair: Readonly<Record<EarHairReason, string | null>>;
+  /** What the house leaves to vets, or does from outside only, by service and what it does. */
+  readonly services: Readonly<Partial<Record<string, string>>>;
+  readonly page: PageWords;
+  readonly letter: Readonly<Record<LetterKey, string>>;
+  /** In a message where no hour was given. */
+  readonly thisAfternoon: string;
 }
 
 export const ofEach = <K extends string, V>(keys: readonly K[], value: (key: K) => V): Record<K, V> =>
   Object.fromEntries(keys.map((key) => [key, value(key)])) as Record<K, V>;
 
 /** A sentence of a wording with its slots filled; which slots it has is known from the English one. */
-export const say = <K extends SentenceKey>(
+export const sentence = <K extends SentenceKey>(
   wording: Wording,
   key: K,
   words: Readonly<Record<Slot<(typeof SENTENCES)[K]>, string>>,
@@ -42,6 +79,9 @@ export const say = <K extends SentenceKey>(
 
 export const placeWords = (wording: Wording, place: Place): string =>
   wording.places[placeKey(place)] ?? namePlace(place);
+
+/** A sign as the owner reads it; one of a newer version by its own words. */
+export const signAsOwnerReads = (wording: Wording, sign: Sign): string => wording.signs[sign] ?? sign;
 
 /**
  * Places in one line. Both sides are told as one, where the first of them stands; body places are named apart only
@@ -66,16 +106,16 @@ export const everyWordsIn = (wording: Wording, days: number): string =>
     ? wording.sentences.everyDay
     : days === 7
       ? wording.sentences.onceAWeek
-      : say(wording, 'everyDays', { count: String(days) });
+      : sentence(wording, 'everyDays', { count: String(days) });
 
 export const minuteWords = (wording: Wording, minutes: number): string =>
-  minutes === 1 ? wording.sentences.oneMinute : say(wording, 'minutes', { count: String(minutes) });
+  minutes === 1 ? wording.sentences.oneMinute : sentence(wording, 'minutes', { count: String(minutes) });
 
 /** "Folds (nose fold)", "Clean ears (left ear only)". */
 export function homeCareName(wording: Wording, { task, places }: Pick<HomeTask, 'task' | 'places'>): string {
   const what = wording.tasks[task];
   const where = namedAtHome(places).map(({ place, only }) =>
-    only ? say(wording, 'only', { place: placeWords(wording, place) }) : placeWords(wording, place),
+    only ? sentence(wording, 'only', { place: placeWords(wording, place) }) : placeWords(wording, place),
   );
-  return where.length === 0 ? what : say(wording, 'taskAt', { what, places: where.join(', ') });
+  return where.length === 0 ? what : sentence(wording, 'taskAt', { what, places: where.join(', ') });
 }

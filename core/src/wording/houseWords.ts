@@ -1,17 +1,22 @@
-import { HOME_HOWS } from '../careplan';
+import { ALL_HOME_HOWS, type HomeHow } from '../careplan';
 import { ALL_SIGNS, LEVELS, type Level, type Sign } from '../findings';
 import { MESSAGE_KINDS, type MessageKind } from '../messages';
+import { ALL_CHOICES, type Choice } from '../reasons';
 import { ENGLISH } from './english';
-import { NEVER_SAY, slotsOf, type SentenceKey } from './sentences';
+import { notOurs, notOursWords } from './neverSay';
+import { slotsOf, type SentenceKey } from './sentences';
 import { ofEach, type Wording } from './wording';
 
-/** One entry of the wording that a house may say otherwise. */
-export type WordingKey = KnownKey | HomeKey;
-type KnownKey =
-  `sentence ${SentenceKey}` | `advice ${Level}` | `sign ${Sign}` | `subject ${MessageKind}` | `message ${MessageKind}`;
-/** What is done at home, by its English. */
-type HomeKey = `home ${string}`;
-export type HouseWording = Readonly<Partial<Record<KnownKey, string>>> & Readonly<Record<HomeKey, string>>;
+/** One entry of the wording that a house may say otherwise, by id: a sentence that is mended orphans nothing. */
+export type WordingKey =
+  | `sentence ${SentenceKey}`
+  | `advice ${Level}`
+  | `sign ${Sign}`
+  | `home ${HomeHow}`
+  | `choice ${Choice}`
+  | `subject ${MessageKind}`
+  | `message ${MessageKind}`;
+export type HouseWording = Readonly<Partial<Record<WordingKey, string>>>;
 
 /** Every entry a house may change, with the words that ship. */
 export const shippedWords = (base: Wording = ENGLISH): Readonly<Record<WordingKey, string>> => {
@@ -22,7 +27,8 @@ export const shippedWords = (base: Wording = ENGLISH): Readonly<Record<WordingKe
     ]),
     ...LEVELS.map((level): [WordingKey, string | null] => [`advice ${level}`, base.advice[level]]),
     ...ALL_SIGNS.map((sign): [WordingKey, string] => [`sign ${sign}`, base.signs[sign]]),
-    ...HOME_HOWS.map((how): [WordingKey, string] => [`home ${how}`, base.phrases[how] ?? how]),
+    ...ALL_HOME_HOWS.map((how): [WordingKey, string] => [`home ${how}`, base.homeHows[how]]),
+    ...ALL_CHOICES.map((choice): [WordingKey, string] => [`choice ${choice}`, base.choices[choice]]),
     ...MESSAGE_KINDS.flatMap((kind): [WordingKey, string][] => [
       [`subject ${kind}`, base.messages[kind].subject],
       [`message ${kind}`, base.messages[kind].words],
@@ -40,7 +46,8 @@ export const inHouseWords = (base: Wording, house: HouseWording): Wording => ({
   ),
   advice: ofEach(LEVELS, (level) => house[`advice ${level}`] ?? base.advice[level]),
   signs: ofEach(ALL_SIGNS, (sign) => house[`sign ${sign}`] ?? base.signs[sign]),
-  phrases: { ...base.phrases, ...ofEach(HOME_HOWS, (how) => house[`home ${how}`] ?? base.phrases[how] ?? how) },
+  homeHows: ofEach(ALL_HOME_HOWS, (how) => house[`home ${how}`] ?? base.homeHows[how]),
+  choices: ofEach(ALL_CHOICES, (choice) => house[`choice ${choice}`] ?? base.choices[choice]),
   messages: ofEach(MESSAGE_KINDS, (kind) => ({
     subject: house[`subject ${kind}`] ?? base.messages[kind].subject,
     words: house[`message ${kind}`] ?? base.messages[kind].words,
@@ -56,8 +63,8 @@ export function wordingProblem(key: WordingKey, words: string, base: Wording = E
   const text = words.trim();
   if (text === '') return 'Something must stand here.';
   if (text.length > LONGEST) return `At most ${LONGEST} letters.`;
-  const banned = NEVER_SAY.exec(text);
-  if (banned) return `“${banned[0]}” names an illness or a dose: a groomer says what was seen.`;
+  const banned = notOurs(text, base.language);
+  if (banned) return notOursWords(banned);
   const [wants, has] = [[...new Set(slotsOf(shipped))], [...new Set(slotsOf(text))]];
   const missing = wants.filter((slot) => !has.includes(slot));
   if (missing.length > 0) return `The place for {${missing.join('}, {')}} is missing.`;

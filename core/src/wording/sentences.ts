@@ -1,5 +1,3 @@
-import { SIDE_NAMES } from '../drawing';
-
 /**
  * Every sentence an owner can read on a sheet, in one place to proof-read. Slots are named in braces; a house may say
  * it otherwise (wording.ts). Never a disease name, never a dose.
@@ -8,6 +6,7 @@ export const SENTENCES = {
   placeClear: '{places}: clear.',
   place: '{place}: {signs}.',
   placeCompared: '{place}: {signs}, {compared}.',
+  asAlways: 'as always',
   graded: '{sign} ({grade})',
   more: 'more than last time',
   moreSince: 'more than in {month}',
@@ -27,6 +26,12 @@ export const SENTENCES = {
   brushedOut: 'Brushed out.',
   leftAlone: 'Left the {place} alone: {because}.',
   skipped: 'Not done this time: {step} ({because}).',
+  reasonSince: '{signs} on {day}, and no vet has looked since',
+  reasonNothingElse: 'nothing else on the skin, says {who}',
+  reasonNotDone: '{who} asked us not to',
+  reasonNotDoneUntil: '{who} asked us not to until {day}',
+  reasonAvoid: 'nothing with {what} in it, says {who}',
+  reasonNoConsent: 'you have not agreed to it',
   matShaved: 'Shaved out a mat at the {place}, with your word.',
   matBrushed: 'Brushed out a mat at the {place}.',
   matLeft: 'Left a mat at the {place} for another day.',
@@ -51,8 +56,8 @@ export const SENTENCES = {
   didTitle: 'What we did',
   suggestTitle: 'What we suggest',
   homeTitle: 'At home',
-  dogsLeft: SIDE_NAMES.left,
-  dogsRight: SIDE_NAMES.right,
+  dogsLeft: 'dog’s left',
+  dogsRight: 'dog’s right',
   forOwner: 'For {owner}',
   foot: 'A dot is clear; one, two, three rings are {grades}. Left and right are the dog’s own. This is what a groomer saw from the outside; only a vet can say what it means.',
   booked: 'Your next visit is booked for {day}.',
@@ -72,7 +77,3 @@ export const fillIn = (sentence: string, words: Readonly<Record<string, string>>
     if (word === undefined) throw new RangeError(`"${sentence}" wants a word for "${name}".`);
     return word;
   });
-
-/** Words that name a disease or a dose; no sentence of the app may hold one. */
-export const NEVER_SAY =
-  /\b(infect\w*|otitis|dermatitis|pyoderma|mange|mites?|ringworm|fung\w*|yeast infection|conjunctivitis|glaucoma|cataract|entropion|ulcers?|abscess|tumou?rs?|cancer|haematoma|allerg\w*|disease|diagnos\w*|parasit\w*|bacteri\w*|mg|dose|dosage|tablets?|antibiotic\w*|steroid\w*)\b/i;

@@ -1,0 +1,42 @@
+import type { Sign } from '../findings';
+import type { Side } from '../places';
+import { DEFAULT_HOUSE_WAYS, type HouseWays } from '../ways';
+import type { DogFacts, EarHistory, Suspended } from './facts';
+
+type OlderEar = Omit<EarHistory, 'plucked'> & {
+  readonly plucked: EarHistory['plucked'] | { readonly weeksAgo: number | null };
+};
+
+/** A dog as some version wrote it down: reasons were sentences, and eyes had no history. */
+export type OlderFacts = Omit<DogFacts, 'ears' | 'eyes' | 'known' | 'suspended' | 'earUnsettled' | 'ways'> & {
+  readonly ears: Readonly<Record<Side, OlderEar>>;
+  readonly eyes?: DogFacts['eyes'];
+  readonly known?: DogFacts['known'];
+  readonly suspended: Readonly<Record<string, Suspended | string>>;
+  readonly earUnsettled: Readonly<Record<Side, DogFacts['earUnsettled'][Side] | string | null>>;
+  readonly ways: Partial<HouseWays>;
+};
+
+/** Facts of any version in today's shape: a device may have begun a visit without a network before it was updated. */
+export const factsUpToDate = (facts: OlderFacts): DogFacts => ({
+  ...facts,
+  ways: { ...DEFAULT_HOUSE_WAYS, ...facts.ways },
+  ears: { left: ear(facts.ears.left), right: ear(facts.ears.right) },
+  eyes: facts.eyes ?? { left: [], right: [] },
+  known: facts.known ?? [],
+  suspended: Object.fromEntries(
+    Object.entries(facts.suspended).map(([key, kept]) => [key, typeof kept === 'string' ? { words: kept } : kept]),
+  ),
+  earUnsettled: { left: unsettled(facts.earUnsettled.left), right: unsettled(facts.earUnsettled.right) },
+});
+
+function ear({ plucked, ...rest }: OlderEar): EarHistory {
+  if (plucked === 'never' || 'daysAgo' in plucked) return { ...rest, plucked };
+  return { ...rest, plucked: { daysAgo: plucked.weeksAgo === null ? null : 7 * plucked.weeksAgo } };
+}
+
+/** A name of before stands for a sign that is not known: the hair of that ear stays in, as it did. */
+function unsettled(kept: OlderFacts['earUnsettled'][Side]): DogFacts['earUnsettled'][Side] {
+  if (kept === null) return [];
+  return typeof kept === 'string' ? [{ sign: kept as Sign, grade: 1 }] : kept;
+}

@@ -1,0 +1,1 @@
+export { letterFor, type Letter, type LetterInput, type Look } from './letter';

@@ -1,0 +1,22 @@
+/** The lines of the decision about hair in an ear, by id, as one groomer says them to another. */
+export const EAR_HAIR_REASONS = {
+  'not today': 'not today',
+  'kept for vets': 'plucking is kept for vets here',
+  'no consent': 'no owner’s consent for this ear',
+  'no hair inside': 'no hair inside the canal',
+  'ear trouble before': 'ear trouble before: ask the vet first',
+  sparse: 'the hair is sparse',
+  'left alone': 'the house leaves healthy ears alone',
+  'outside only': 'this house works outside the ear only',
+  'house trims': 'the house trims',
+  'broke off today': 'it broke off today',
+  'not borne': 'plucking was not borne last time',
+  'old and new to it': 'old, and never plucked',
+  'old, not known': 'old, and nobody knows whether it was ever plucked',
+  'house stages': 'the house works in stages',
+  'first time': 'first time',
+  'last time not known': 'last time not known',
+  'long ago': 'last time {days} days ago',
+  'borne well': 'dense hair, done before, borne well',
+} as const;
+export type EarHairReason = keyof typeof EAR_HAIR_REASONS;

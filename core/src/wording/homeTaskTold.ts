@@ -1,0 +1,32 @@
+import type { HomeTask } from '../homecare';
+import { HOME_CARDS, type AtHomeLine, type HomeCard } from '../methods';
+import { everyWordsIn, homeCareName, minuteWords, type Wording } from './wording';
+
+/** A piece of home care with the words of whoever reads it. */
+export interface HomeTaskTold extends HomeTask {
+  readonly name: string;
+  readonly words: string;
+  /** "3 minutes" */
+  readonly takes: string;
+  /** "every 3 days" */
+  readonly often: string;
+  /** What an owner is shown beside it: never a groomer's card. */
+  readonly card: {
+    readonly drawing: HomeCard['drawing'];
+    readonly never: readonly string[];
+    readonly stops: readonly string[];
+  };
+}
+
+export function homeTaskTold(wording: Wording, task: HomeTask): HomeTaskTold {
+  const { drawing, never, stops } = HOME_CARDS[task.how];
+  const lines = (list: readonly AtHomeLine[]) => list.map((each) => wording.atHome[each]);
+  return {
+    ...task,
+    name: homeCareName(wording, task),
+    words: wording.homeHows[task.how],
+    takes: minuteWords(wording, task.minutes),
+    often: everyWordsIn(wording, task.everyDays),
+    card: { drawing, never: lines(never), stops: lines(stops) },
+  };
+}

@@ -1,0 +1,31 @@
+export { ENGLISH } from './english';
+export { homeTaskTold, type HomeTaskTold } from './homeTaskTold';
+export { inHouseWords, shippedWords, wordingProblem, type HouseWording, type WordingKey } from './houseWords';
+export { languageFor, wordingIn, type HouseWordings } from './languages';
+export { LETTER_WORDS, type LetterKey } from './letterWords';
+export { NAMED_PLACES } from './namedPlaces';
+export { allNotOurs, notOurs, notOursWords, type NotOurs } from './neverSay';
+export { ALL_PAGE_KEYS, PAGE_WORDS, type PageKey, type PageWords } from './pageWords';
+export { OLDER_THAN_THE_RECORD, say, sayAll, type Audience } from './say';
+export { SENTENCES, fillIn, slotsOf, type SentenceKey } from './sentences';
+export {
+  barTold,
+  differenceWords,
+  disagreementWords,
+  leftOutWords,
+  placesTold,
+  reasonTold,
+  reasonsTold,
+  tellOwner,
+} from './toGroomers';
+export {
+  everyWordsIn,
+  homeCareName,
+  listed,
+  minuteWords,
+  ofEach,
+  placeWords,
+  sentence,
+  signAsOwnerReads,
+  type Wording,
+} from './wording';

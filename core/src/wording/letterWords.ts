@@ -1,0 +1,32 @@
+/** What stands in a letter to a vet besides signs and places. Slots in braces. */
+export const LETTER_WORDS = {
+  subject: '{dog}: {place}',
+  toTheVet: 'To the vet. {day}',
+  dog: 'The dog',
+  saw: 'What we saw',
+  before: 'Looked at before',
+  did: 'What we did, and what not',
+  ask: 'What we ask',
+  dogLine: '{dog}: {breeds}, {kg} kg, {age}',
+  ageNotKnown: 'age not known',
+  underAYear: 'under a year old',
+  oneYear: '1 year old',
+  years: '{count} years old',
+  chip: 'Chip {number}',
+  owner: 'Owner: {name}',
+  ownerPhone: 'Owner: {name}, {phone}',
+  seen: 'On {day}, {place}: {signs}.',
+  nothingSeen: 'On {day}, {place}: nothing on record.',
+  earlier: '{day}: {signs}.',
+  earlierClear: '{day}: clear.',
+  smell: 'smell: {smell}',
+  size: '{mm} mm',
+  painful: 'painful to touch',
+  asks: 'Please tell us, through the owner, what we may do there and from when.',
+  untilThen: 'Until then we do not do this there: {procedures}.',
+  goesOn: 'Until then we care for it as before.',
+  legend:
+    'One, two, three rings are {grades}. Left and right are the dog’s own. Seen from the outside by a groomer on {day}.',
+  says: 'This letter says what was seen; it says nothing of what it may be.',
+} as const;
+export type LetterKey = keyof typeof LETTER_WORDS;

@@ -1,0 +1,119 @@
+import type { Level } from '../../findings';
+import type { MessageKind } from '../../messages';
+import type { SentenceKey } from '../sentences';
+
+/** Sentences of a sheet. Places stand after a colon or in brackets, so that no article has to agree with them. */
+export const SENTENCES_ES: Readonly<Record<SentenceKey, string>> = {
+  placeClear: '{places}: todo bien.',
+  place: '{place}: {signs}.',
+  placeCompared: '{place}: {signs}, {compared}.',
+  asAlways: 'como siempre',
+  graded: '{sign} ({grade})',
+  more: 'más que la última vez',
+  moreSince: 'más que en {month}',
+  less: 'menos que la última vez',
+  lessSince: 'menos que en {month}',
+  same: 'más o menos igual que la última vez',
+  sameSince: 'más o menos igual que en {month}',
+  new: 'nuevo desde la última vez',
+  restClear: 'el resto del cuerpo',
+  notLookedAt: 'Esta vez no lo miramos: {places}.',
+  bathed: 'Baño con {products}.',
+  bathedPlain: 'Baño y secado.',
+  cleaned: 'Limpiamos: {places}.',
+  cleanedOnePad: 'Limpiamos: {place}. Una gasa sucia antes de que saliera limpia.',
+  cleanedPads: 'Limpiamos: {place}. {count} gasas sucias antes de que saliera limpia.',
+  nailsDone: 'Uñas y espolones cortados.',
+  brushedOut: 'Pelo cepillado a fondo.',
+  leftAlone: 'No lo tocamos: {place} ({because}).',
+  skipped: 'Esta vez no lo hicimos: {step} ({because}).',
+  reasonSince: '{signs} el {day}, y ningún veterinario lo ha visto desde entonces',
+  reasonNothingElse: 'nada más sobre la piel, según {who}',
+  reasonNotDone: '{who} nos pidió que no',
+  reasonNotDoneUntil: '{who} nos pidió que no hasta el {day}',
+  reasonAvoid: 'nada que lleve {what}, según {who}',
+  reasonNoConsent: 'usted no nos ha dado permiso',
+  matShaved: 'Rapamos un nudo, con su permiso: {place}.',
+  matBrushed: 'Deshicimos un nudo: {place}.',
+  matLeft: 'Dejamos un nudo para otro día: {place}.',
+  beneath: 'Debajo: {what}.',
+  incident: 'Hubo {what}. {done}',
+  incidentAt: 'Hubo {what} ({place}). {done}',
+  contactShort: 'El producto actuó {stood} de {asked} minutos.',
+  wentHome: 'Se fue a casa antes de acabar: {because}.',
+  endedEarly: 'Acabamos la visita antes de tiempo.',
+  eyeVet: 'Pida una vez a un veterinario de ojos que mire por qué lloran.',
+  plugNotFound: 'No encontramos el algodón que pusimos ({side}). Que un veterinario mire esa oreja hoy.',
+  homeCare: '{what}, {every}, primera vez el {day}: {how} Unos {minutes} cada vez.',
+  taskAt: '{what} ({places})',
+  only: 'solo {place}',
+  everyDay: 'cada día',
+  onceAWeek: 'una vez por semana',
+  everyDays: 'cada {count} días',
+  oneMinute: '1 minuto',
+  minutes: '{count} minutos',
+  nextVisit: 'Proponemos la próxima visita hacia el {day}.',
+  sawTitle: 'Lo que vimos',
+  didTitle: 'Lo que hicimos',
+  suggestTitle: 'Lo que proponemos',
+  homeTitle: 'En casa',
+  dogsLeft: 'izquierda del perro',
+  dogsRight: 'derecha del perro',
+  forOwner: 'Para {owner}',
+  foot: 'Un punto es que todo está bien; uno, dos, tres anillos son {grades}. Izquierda y derecha son las del perro. Es lo que un peluquero vio por fuera; solo un veterinario puede decir qué significa.',
+  booked: 'Su próxima visita está reservada para el {day}.',
+};
+
+export const ADVICE_ES: Readonly<Record<Level, string | null>> = {
+  none: null,
+  note: null,
+  watch: 'Lo miraremos otra vez en la próxima visita: {place}.',
+  tell: 'Esté atento y llámenos si cambia: {place}.',
+  vet: 'Que un veterinario lo mire en una semana, antes de que volvamos a cuidarlo: {place}.',
+  'vet soon': 'Que un veterinario lo mire en uno o dos días: {place}.',
+  'vet today': 'Que un veterinario lo mire hoy: {place}.',
+  emergency: 'Lleve a su perro al veterinario ahora mismo.',
+};
+
+export const PRESSES_ES: Readonly<Record<Level, string | null>> = {
+  none: null,
+  note: null,
+  watch: null,
+  tell: null,
+  vet: 'Que un veterinario lo mire en 7 días, antes del próximo cuidado.',
+  'vet soon': 'Que un veterinario lo mire en 24 a 48 horas.',
+  'vet today': 'Que un veterinario lo mire hoy.',
+  emergency: 'Salga ahora mismo hacia el veterinario.',
+};
+
+export const URGENCY_ES: Readonly<Partial<Record<Level, string>>> = {
+  vet: 'en una semana',
+  'vet soon': 'en uno o dos días',
+  'vet today': 'hoy',
+  emergency: 'ahora mismo',
+};
+
+export const MESSAGES_ES: Readonly<Record<MessageKind, { readonly subject: string; readonly words: string }>> = {
+  'nearly ready': {
+    subject: '{dog} está casi listo',
+    words: 'Hola {owner}, {dog} estará hacia las {time}. Hasta ahora. {business}, {phone}',
+  },
+  'please ring': {
+    subject: 'Llámenos por {dog}',
+    words: 'Hola {owner}, tenemos una pregunta sobre {dog}. Llámenos antes de las {time}: {phone}. {business}',
+  },
+  sheet: {
+    subject: '{dog} en {business}, {day}',
+    words:
+      'Hola {owner}, esto es lo que vimos e hicimos con {dog} el {day}, y lo que proponemos para casa: {link} La página es suya durante {days} días. {business}, {phone}',
+  },
+  'vet, please': {
+    subject: '{dog}: que lo mire un veterinario',
+    words:
+      'Hola {owner}, hemos visto algo en {dog} ({place}) que un veterinario debería mirar {urgency}. Aquí hay una carta para él: {link} Díganos lo que diga el veterinario: nos guiamos por ello. {business}, {phone}',
+  },
+  'how is it': {
+    subject: '¿Cómo está {dog}?',
+    words: 'Hola {owner}, ¿cómo está {dog} desde el {day}? Díganoslo: {phone}. {business}',
+  },
+};

@@ -1,0 +1,48 @@
+import type { LifeStage, Traits } from '../catalogue';
+import type { HandlingNotes } from '../handling';
+import type { HouseQuestion, HouseWays } from '../ways';
+
+/** All of a dog and its house that decides which pieces of work there are, and what they touch. */
+export interface DogAtWork {
+  readonly traits: Traits;
+  readonly lifeStage: LifeStage;
+  readonly ways: HouseWays;
+  readonly handling: Pick<HandlingNotes, 'dryer'>;
+  /** The house wipes the outside of an ear and puts nothing in. */
+  readonly outerEarOnly: boolean;
+  /** A wash that a vet or owner prescribed stands in for the house's. */
+  readonly isPrescribed: boolean;
+}
+
+/** A school of the house that gives way to another for some dogs, and why. */
+interface Override<Q extends HouseQuestion = HouseQuestion> {
+  readonly question: Q;
+  readonly school: HouseWays[Q];
+  readonly insteadOf: HouseWays[Q];
+  readonly when: (dog: Pick<DogAtWork, 'lifeStage'>) => boolean;
+  readonly because: string;
+}
+
+/** Age goes before a house's habit. Handbook: schools of cleaning. Common practice, no source. */
+const OVERRIDES: readonly Override[] = [
+  {
+    question: 'earCleaning',
+    insteadOf: 'fill',
+    school: 'few drops',
+    when: ({ lifeStage }) => lifeStage === 'puppy',
+    because: 'A pup’s ear is not filled: a few drops.',
+  },
+];
+
+/** Overrides that hold for this dog. */
+export const overridesFor = (dog: Pick<DogAtWork, 'lifeStage' | 'ways'>): readonly Override[] =>
+  OVERRIDES.filter(({ question, insteadOf, when }) => dog.ways[question] === insteadOf && when(dog));
+
+/** The house's ways as they are for this dog. */
+export function waysFor(dog: Pick<DogAtWork, 'lifeStage' | 'ways'>): HouseWays {
+  // Asked for every rule of a plan: most dogs have nothing overridden.
+  if (!OVERRIDES.some(({ question, insteadOf, when }) => dog.ways[question] === insteadOf && when(dog)))
+    return dog.ways;
+  const changed = overridesFor(dog);
+  return { ...dog.ways, ...Object.fromEntries(changed.map(({ question, school }) => [question, school])) };
+}

@@ -1,0 +1,46 @@
+import type { ProductKind } from '../dilution';
+import type { Procedure } from '../findings';
+import type { Place } from '../places';
+import type { Task } from '../tasks';
+
+/** Product that a touch brings along: a kind from the shelf, or the wash that a vet or owner prescribed. */
+export type TouchProduct = ProductKind | 'prescribed';
+
+/** What a piece of work does at one place. */
+export interface Touch {
+  readonly place: Place;
+  readonly procedure: Procedure;
+  /** Null: nothing, or plain water. */
+  readonly product: TouchProduct | null;
+}
+
+/** A piece of work within a step: what hands would call one thing, with all it touches. */
+export interface Piece {
+  /** Stays while the dog stays; the place where it is done at one of several: "eye corner eye/left". */
+  readonly id: string;
+  /** As one groomer says it to another. */
+  readonly name: string;
+  /** The task of the plan it belongs to; null: asked by none, done all the same. */
+  readonly task: Task | null;
+  readonly touches: readonly Touch[];
+  /** Without its product there is nothing to do: no conditioning with plain water. */
+  readonly needsProduct?: true;
+}
+
+/** Every procedure at every place, in the order of the places. */
+export function touching(
+  places: readonly Place[],
+  procedures: readonly Procedure[],
+  product: TouchProduct | null = null,
+): readonly Touch[] {
+  const known = MADE.get(places) ?? new Map<string, readonly Touch[]>();
+  const key = `${procedures.join()} ${product}`;
+  const before = known.get(key);
+  if (before) return before;
+  const made = places.flatMap((place) => procedures.map((procedure) => ({ place, procedure, product })));
+  MADE.set(places, known.set(key, made));
+  return made;
+}
+
+/** Plans are made thousands at a time, of the same few lists of places: their touches are made once. */
+const MADE = new WeakMap<readonly Place[], Map<string, readonly Touch[]>>();
