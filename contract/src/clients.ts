@@ -1,4 +1,4 @@
-import { CHANNELS, type ClientCard, type Consent } from '@dewpond/core/clients';
+import { CHANNELS, LANGUAGES, type ClientCard, type Consent } from '@dewpond/core/clients';
 import { z } from 'zod';
 import { daySchema, id, line, newId, text, version } from './basics';
 
@@ -36,6 +36,7 @@ const cardFields = z.strictObject({
     .default([]),
   emails: z.array(email).max(4, { error: 'Four addresses at most.' }).default([]),
   prefers: z.enum(CHANNELS).default('no matter'),
+  language: z.enum(LANGUAGES).nullable().default(null),
   address: z
     .strictObject({
       street: text(120).default(''),

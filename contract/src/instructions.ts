@@ -1,8 +1,12 @@
 import { type EarHairWay } from '@dewpond/core/careplan';
 import { ALL_TASKS } from '@dewpond/core/tasks';
-import { ALL_SIGNS, EAR_CONDITIONS, PROCEDURES } from '@dewpond/core/findings';
+import { ALL_SIGNS, CONDITIONS, PROCEDURES, knowsRefused, type Condition } from '@dewpond/core/findings';
+import { liftRefused } from '@dewpond/core/stops';
 import { z } from 'zod';
 import { daySchema, id, line, newId, place, version } from './basics';
+
+const sign = z.enum(ALL_SIGNS as [(typeof ALL_SIGNS)[number]]);
+const condition = z.enum(Object.keys(CONDITIONS) as [Condition, ...Condition[]]);
 
 const saying = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('bar'), task: z.enum(ALL_TASKS as [(typeof ALL_TASKS)[number]]) }),
@@ -13,10 +17,11 @@ const saying = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     kind: z.literal('lift'),
-    lifts: z.enum(ALL_SIGNS as [(typeof ALL_SIGNS)[number]]).or(z.enum(EAR_CONDITIONS)),
+    lifts: sign.or(condition),
     upToGrade: z.int().min(1).max(3),
     procedure: z.enum(PROCEDURES),
   }),
+  z.strictObject({ kind: z.literal('knows'), sign }),
   z.strictObject({
     kind: z.literal('ear hair'),
     way: z.enum(['whole', 'staged', 'trim', 'leave', 'vet'] satisfies EarHairWay[]),
@@ -49,7 +54,21 @@ export const newInstruction = instructionFields
       error: 'Only a vet lifts a stop, at one place, until a day.',
       path: ['says'],
     },
-  );
+  )
+  .refine((given) => given.says.kind !== 'knows' || (given.by === 'vet' && given.place !== null), {
+    error: 'Only a vet can know a sign, at one place.',
+    path: ['says'],
+  })
+  .superRefine(({ says, place: at, ...given }, context) => {
+    if (at === null) return;
+    const why =
+      says.kind === 'lift'
+        ? liftRefused({ ...given, ...says, place: at })
+        : says.kind === 'knows'
+          ? knowsRefused(says.sign, at)
+          : null;
+    if (why !== null) context.addIssue({ code: 'custom', path: ['says'], message: why });
+  });
 /** When an instruction ends is all that changes; another word is another instruction. */
 export const instructionEdit = z.strictObject({ version, until: daySchema.nullable() });
 /** The letter behind it, if one is kept. */

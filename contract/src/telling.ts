@@ -1,18 +1,19 @@
 import type { DogFacts } from '@dewpond/core/careplan';
-import type { HomeTask } from '@dewpond/core/homecare';
+import { LANGUAGES, type Language } from '@dewpond/core/clients';
 import { MESSAGE_CHANNELS, MESSAGE_KINDS, MESSAGE_STATES, type MessageKind, type Reach } from '@dewpond/core/messages';
 import type { PlaceKey } from '@dewpond/core/places';
 import { NEXT_STEPS, OUTCOMES, OWNERS_ANSWERS, TOLD_HOW, type NextStep } from '@dewpond/core/referral';
+import { ALL_SECTIONS, type OwnerSheet, type ReadSheet, type SheetEdits } from '@dewpond/core/sheet';
 import {
-  ALL_SECTIONS,
   shippedWords,
+  wordingIn,
   wordingProblem,
+  type HomeTaskTold,
   type HouseWording,
-  type OwnerSheet,
-  type ReadSheet,
-  type SheetEdits,
+  type HouseWordings,
+  type PageWords,
   type WordingKey,
-} from '@dewpond/core/sheet';
+} from '@dewpond/core/wording';
 import { z } from 'zod';
 import { daySchema, id, line, newId, text, version } from './basics';
 
@@ -52,6 +53,8 @@ export const sheetView = z.object({
   owner: z.string(),
   closed: z.boolean(),
   sheet: z.custom<OwnerSheet>(),
+  /** The same in the house's language, to be read by the groomer; null where the owner reads that, too. */
+  inHouseLanguage: z.custom<OwnerSheet | null>(),
   edits: z.custom<SheetEdits>(),
   version: z.int(),
   /** Pictures of this visit; shown to the owner when chosen. */
@@ -62,27 +65,43 @@ export const sheetView = z.object({
 });
 export type SheetView = z.infer<typeof sheetView>;
 
-/** House name and colours for owners, and what it says otherwise than what ships. */
+const language = z.enum(LANGUAGES);
+
+/** What a house says otherwise in one language, each entry checked against what ships in it. */
+const wordingOf = (inLanguage: Language) =>
+  z
+    .record(z.string().max(200), z.string().max(1000))
+    .superRefine((wording, context) => {
+      const base = wordingIn(inLanguage);
+      const shipped = shippedWords(base);
+      for (const [key, words] of Object.entries(wording)) {
+        const why = Object.hasOwn(shipped, key)
+          ? wordingProblem(key as WordingKey, words, base)
+          : 'There is no such sentence.';
+        if (why !== null) context.addIssue({ code: 'custom', path: [key], message: why });
+      }
+    })
+    .transform((wording) => wording as HouseWording);
+
+const houseWordings = z.strictObject({
+  'en-GB': z.exactOptional(wordingOf('en-GB')),
+  es: z.exactOptional(wordingOf('es')),
+} satisfies Record<Language, unknown>);
+
+/** House name, colours and language for owners, and what it says otherwise than what ships, by language. */
 export const letterheadEdit = z.strictObject({
   version,
   phone: text(40),
   email: z.union([z.literal(''), z.email({ error: 'That is no e-mail address.' })]),
   colour: z.string().regex(/^#[0-9a-fA-F]{6}$/, { error: 'A colour such as #125B60.' }),
-  wording: z
-    .record(z.string().max(200), z.string().max(1000))
-    .superRefine((wording, context) => {
-      const shipped = shippedWords();
-      for (const [key, words] of Object.entries(wording)) {
-        const why = key in shipped ? wordingProblem(key as WordingKey, words) : 'There is no such sentence.';
-        if (why !== null) context.addIssue({ code: 'custom', path: [key], message: why });
-      }
-    })
-    .transform((wording) => wording as HouseWording),
+  language,
+  wording: houseWordings,
 });
 export const letterheadView = z.object({
   version,
   ...letterhead.shape,
-  wording: z.custom<HouseWording>(),
+  language,
+  wording: z.custom<HouseWordings>(),
   mayEdit: z.boolean(),
 });
 export type LetterheadView = z.infer<typeof letterheadView>;
@@ -118,6 +137,7 @@ export const messageDraft = z.object({
   reach: z.custom<Reach[]>(),
   subject: z.string(),
   words: z.string(),
+  language: z.string().describe('BCP 47'),
 });
 export type MessageDraft = z.infer<typeof messageDraft>;
 
@@ -200,7 +220,9 @@ export const homeCareView = z.object({
   /** Days are counted from this visit. */
   since: daySchema,
   today: daySchema,
-  tasks: z.custom<HomeTask[]>(),
+  language: z.string().describe('BCP 47'),
+  words: z.custom<PageWords>().describe('Headings and buttons'),
+  tasks: z.custom<HomeTaskTold[]>(),
   ticks: z.array(z.object({ key: z.string(), day: daySchema, note: z.string() })),
   /** Pictures the owner sent in the last four weeks. */
   photos: z.array(z.object({ id, day: daySchema })),
@@ -222,6 +244,8 @@ const ownerSheet = z.object({ visitId: id, read: z.custom<ReadSheet>(), photos: 
 export const ownerPage = z.object({
   house: letterhead,
   dog: z.string(),
+  language: z.string(),
+  words: z.custom<PageWords>(),
   drawing: z.custom<DogFacts['traits']>(),
   sheets: z.array(ownerSheet),
   letters: z.array(z.object({ id, place: z.string(), urgency: z.string(), openedOn: daySchema })),

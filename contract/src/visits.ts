@@ -1,9 +1,9 @@
 import type { DogFacts } from '@dewpond/core/careplan';
 import {
-  ALL_SIGNS,
   FINDING_COLOURS,
   FINDING_SMELLS,
   PAD_COLOURS,
+  isKnownSign,
   mayBeAt,
   type Finding,
   type Sign,
@@ -25,7 +25,8 @@ import type { Day } from '@dewpond/core/units';
 import { z } from 'zod';
 import { daySchema, grade, id, line, newId, place, side, text } from './basics';
 
-const sign = z.enum(ALL_SIGNS as [(typeof ALL_SIGNS)[number]]);
+/** A sign of a newer device is taken in as well: it bars its place until this version knows it. */
+const sign = line(60, 'The sign').transform((name) => name as Sign);
 const stepId = line(60, 'The step');
 
 const details = z.strictObject({
@@ -33,22 +34,37 @@ const details = z.strictObject({
   smell: z.exactOptional(z.enum(FINDING_SMELLS)),
   mm: z.exactOptional(z.int().min(1).max(500)),
   known: z.exactOptional(z.boolean()),
+  vetKnew: z.exactOptional(daySchema),
   painful: z.exactOptional(z.boolean()),
   words: z.exactOptional(text(500)),
 });
 
 const findingSchema = z
   .strictObject({ place, sign, grade, answer: z.boolean().nullable(), more: z.exactOptional(details) })
-  .refine((found) => mayBeAt(found.sign, found.place.site), {
+  .refine((found) => !isKnownSign(found.sign) || mayBeAt(found.sign, found.place.site), {
     error: 'That sign is not seen at that place.',
     path: ['sign'],
   })
   .refine((found) => isWhole(found.place), { error: 'Which side?', path: ['place', 'side'] });
 
+/**
+ * Why, with the words that were on the screen: tapped or typed, or of a kind that only a newer device knows. Up to
+ * version 2 it was a sentence.
+ */
+const because = z.union([
+  line(200, 'The reason'),
+  z.strictObject({
+    kind: line(40, 'The kind of reason'),
+    choice: z.exactOptional(line(60, 'The choice')),
+    words: line(200, 'The reason'),
+  }),
+]);
+
+/** What happened, as a device of any version so far writes it; `upToDate` of the core reads it. */
 export const happening = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('opened') }),
   z.strictObject({ type: z.literal('step done'), step: stepId }),
-  z.strictObject({ type: z.literal('step skipped'), step: stepId, because: line(200, 'The reason') }),
+  z.strictObject({ type: z.literal('step skipped'), step: stepId, because }),
   z.strictObject({ type: z.literal('step undone'), step: stepId }),
   z.strictObject({
     type: z.literal('step added'),
@@ -62,7 +78,7 @@ export const happening = z.discriminatedUnion('type', [
     type: z.literal('caution overridden'),
     caution: line(60, 'The caution'),
     step: stepId,
-    because: line(200, 'The reason'),
+    because,
     who: line(80, 'The name'),
   }),
   z.strictObject({
@@ -95,6 +111,7 @@ export const happening = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('tool used'), part: line(40, 'The part'), tool: line(60, 'The tool') }),
   z.strictObject({
     type: z.literal('owner asked'),
+    about: z.exactOptional(line(80, 'What was asked about').nullable()),
     question: line(500, 'The question'),
     answer: z.enum(OWNER_ANSWERS),
     words: text(500),
@@ -105,7 +122,7 @@ export const happening = z.discriminatedUnion('type', [
     place,
     way: z.enum(['brushed out', 'shaved', 'left']),
     word: text(200),
-    beneath: text(200),
+    beneath: z.union([text(200), because]).nullable(),
     minutes: z.number().min(0).max(240),
   }),
   z.strictObject({
@@ -118,7 +135,7 @@ export const happening = z.discriminatedUnion('type', [
       words: text(1000),
     }),
   }),
-  z.strictObject({ type: z.literal('went home'), because: line(200, 'The reason'), back: daySchema.nullable() }),
+  z.strictObject({ type: z.literal('went home'), because, back: daySchema.nullable() }),
   z.strictObject({ type: z.literal('came back') }),
   z.strictObject({
     type: z.literal('mix taken'),

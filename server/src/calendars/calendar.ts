@@ -1,7 +1,8 @@
 import { getVtimezoneComponent } from '@touch4it/ical-timezones';
 import { TZDate } from '@date-fns/tz';
-import { homeTaskName, nextHomeDay, type HomeTask } from '@dewpond/core/homecare';
+import { nextHomeDay } from '@dewpond/core/homecare';
 import type { Day } from '@dewpond/core/units';
+import { fillIn, type HomeTaskTold, type PageWords } from '@dewpond/core/wording';
 import ical, { ICalAlarmType, ICalEventRepeatingFreq, type ICalCalendar } from 'ical-generator';
 
 /** When an owner is reminded, by the clock on the wall [house value]. */
@@ -12,8 +13,12 @@ const zoneRules = (zone: string): string | null =>
   getVtimezoneComponent(zone)?.replaceAll(/^(TZURL|X-LIC-LOCATION):.*\r?\n/gm, '') ?? null;
 
 /** A calendar of a business in its own zone (RFC 5545). */
-function openCalendar(name: string, zone: string): ICalCalendar {
-  const calendar = ical({ name, prodId: { company: 'Dewpond', product: 'Dewpond', language: 'EN' }, ttl: 6 * 3600 });
+function openCalendar(name: string, zone: string, language: string): ICalCalendar {
+  const calendar = ical({
+    name,
+    prodId: { company: 'Dewpond', product: 'Dewpond', language: language.slice(0, 2).toUpperCase() },
+    ttl: 6 * 3600,
+  });
   calendar.timezone({ name: zone, generator: zoneRules });
   return calendar;
 }
@@ -31,7 +36,10 @@ export interface HomeCalendar {
   readonly now: number;
   /** The visit that days are counted from. */
   readonly since: Day;
-  readonly tasks: readonly HomeTask[];
+  readonly tasks: readonly HomeTaskTold[];
+  /** The owner's language and its words. */
+  readonly language: string;
+  readonly words: PageWords;
   readonly bookings: readonly Booking[];
   /** Makes ids that stay when the calendar is made again. */
   readonly id: string;
@@ -46,8 +54,8 @@ export interface Booking {
 
 /** Home care as repeating entries with a reminder, and the visits that are booked. */
 export function homeCalendar(given: HomeCalendar): string {
-  const { dog, business, zone, today, now, since, tasks, id } = given;
-  const calendar = openCalendar(`${dog} at home, ${business}`, zone);
+  const { dog, business, zone, today, now, since, tasks, language, words, id } = given;
+  const calendar = openCalendar(fillIn(words.calendarName, { dog, business }), zone, language);
   for (const task of tasks) {
     const first = nextHomeDay(task, since, today);
     const start = wall(first, AT.hours, AT.minutes, zone);
@@ -57,8 +65,8 @@ export function homeCalendar(given: HomeCalendar): string {
       end: new TZDate(start.getTime() + task.minutes * 60_000, zone),
       stamp: new TZDate(now, 'UTC'),
       timezone: zone,
-      summary: `${dog}: ${homeTaskName(task)}`,
-      description: `${task.how} About ${task.minutes === 1 ? '1 minute' : `${task.minutes} minutes`}.`,
+      summary: fillIn(words.calendarTask, { dog, task: task.name }),
+      description: fillIn(words.calendarHow, { how: task.words, minutes: task.takes }),
     });
     event.repeating({ freq: ICalEventRepeatingFreq.DAILY, interval: task.everyDays });
     event.createAlarm({ type: ICalAlarmType.display, trigger: 0 });
@@ -69,7 +77,7 @@ export function homeCalendar(given: HomeCalendar): string {
 
 /** What one person of the salon has booked. */
 export function groomersCalendar(name: string, zone: string, now: number, bookings: readonly Booking[]): string {
-  const calendar = openCalendar(name, zone);
+  const calendar = openCalendar(name, zone, 'en');
   addBookings(calendar, bookings, zone, now);
   return inUtcStamps(calendar.toString());
 }

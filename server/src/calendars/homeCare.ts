@@ -1,6 +1,6 @@
 import type { HomeCareView } from '@dewpond/contract';
 import { homeShare, homeTasks } from '@dewpond/core/homecare';
-import { inWords } from '@dewpond/core/sheet';
+import { homeTaskTold } from '@dewpond/core/wording';
 import { addDays, type Day } from '@dewpond/core/units';
 import { and, eq, gte } from 'drizzle-orm';
 import { homePhoto, homeTick } from '../db/schema';
@@ -8,7 +8,7 @@ import type { Tenant } from '../db/tenant';
 import { planFor } from '../dogs/facts';
 import type { DogRecord } from '../dogs/records';
 import type { House } from '../house/house';
-import { wordingOf } from '../house/letterhead';
+import { wordingFor } from '../house/letterhead';
 import { dayIn } from '../house/zone';
 
 /** Ticks are held against what was asked for over so many days. */
@@ -18,13 +18,10 @@ const LOOKED_BACK_DAYS = 28;
 export const homeSince = (record: DogRecord, zone: string): Day =>
   record.visits.findLast(({ closed }) => closed !== null)?.day ?? dayIn(zone, record.dog.createdAt);
 
-/** What an owner does between visits, on which days, and what was ticked. */
+/** What an owner does between visits, on which days, and what was ticked; in that owner's language. */
 export async function homeCareOf(tx: Tenant, house: House, record: DogRecord, today: Day): Promise<HomeCareView> {
-  const wording = wordingOf(house);
-  const tasks = homeTasks(planFor(record, house, today).due).map((task) => ({
-    ...task,
-    how: inWords(wording, task.how),
-  }));
+  const wording = wordingFor(house, record.client.card);
+  const tasks = homeTasks(planFor(record, house, today).due).map((task) => homeTaskTold(wording, task));
   const since = homeSince(record, house.zone);
   const from = addDays(today, -LOOKED_BACK_DAYS);
   const rows = await tx
@@ -38,6 +35,8 @@ export async function homeCareOf(tx: Tenant, house: House, record: DogRecord, to
     .orderBy(homePhoto.sentAt);
   const ticks = rows.map(({ key, day, note }) => ({ key, day: day as Day, note }));
   return {
+    language: wording.language,
+    words: wording.page,
     since,
     today,
     tasks,

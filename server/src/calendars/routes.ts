@@ -13,6 +13,7 @@ import { Refusal, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { calendarUrl, hashOfToken, readToken, secretHash } from '../links/ownerLinks';
 import { groomersCalendar, homeCalendar, type Booking } from './calendar';
+import { fillIn } from '@dewpond/core/wording';
 import { homeCareOf, homeSince } from './homeCare';
 
 /** A groomer's calendar reaches back so far. */
@@ -60,7 +61,7 @@ export async function homeCalendarOf(tx: Tenant, house: House, dogId: string, no
   const [record] = await loadDogs(tx, { ids: [dogId] });
   if (!record) throw notFound('dog');
   const today = dayIn(house.zone, now);
-  const { tasks } = await homeCareOf(tx, house, record, today);
+  const { tasks, language, words } = await homeCareOf(tx, house, record, today);
   const rows = await tx
     .select()
     .from(appointment)
@@ -75,7 +76,9 @@ export async function homeCalendarOf(tx: Tenant, house: House, dogId: string, no
     now,
     since: homeSince(record, house.zone),
     tasks,
-    bookings: rows.map((row) => booking(row, `${record.dog.name} at ${house.name}`)),
+    language,
+    words,
+    bookings: rows.map((row) => booking(row, fillIn(words.bookingAt, { dog: record.dog.name, business: house.name }))),
     id: dogId,
   });
 }

@@ -1,5 +1,5 @@
 import type { NewVisitEvent } from '@dewpond/contract';
-import { SIGNS, areaOf, type Finding, type PadColour, type Sign } from '@dewpond/core/findings';
+import { signWords, areaOf, type Finding, type PadColour, type Sign } from '@dewpond/core/findings';
 import { placeKey, type Grade, type Place } from '@dewpond/core/places';
 import { drawGrade } from '@dewpond/core/rhythm';
 import { daysBetween } from '@dewpond/core/units';
@@ -27,7 +27,12 @@ function dirtAt(place: Place, grade: Grade, random: () => number): Finding | nul
   const signs = DIRT_AT[area];
   const sign = signs[Math.floor(random() * signs.length)] ?? signs[0];
   if (!sign) return null;
-  return { place, sign, grade, answer: sign === 'eye crust' ? true : 'asks' in SIGNS[sign] ? false : null };
+  return {
+    place,
+    sign,
+    grade,
+    answer: sign === 'eye crust' ? true : signWords(sign).asks !== undefined ? false : null,
+  };
 }
 
 /** What happened, and how long each step took, in minutes. */

@@ -167,6 +167,8 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
       {
         owner: owner('Lucía Ferrant', '01632 960155', {
           prefers: 'call',
+          language: 'es',
+          consents: agreed('2026-03-03', ['photos', 'e-mail']),
           address: at('7 Withy Close', 'TM2 3CD', 50.3349, -4.131),
         }),
         profile: {

@@ -1,7 +1,7 @@
 import { composeTraits, earOdds, nameBreeds } from '@dewpond/core/catalogue';
 import {
   FIT,
-  lifeStage,
+  knownSigns,
   liftsOf,
   makePlan,
   planDue,
@@ -9,9 +9,12 @@ import {
   type DogFacts,
   type DueLine,
   type EarHistory,
+  type Suspended,
 } from '@dewpond/core/careplan';
-import { SIGNS, type Finding } from '@dewpond/core/findings';
-import { lookedAtWith, placeKey, type PlaceKey, type Side } from '@dewpond/core/places';
+import { lifeStage } from '@dewpond/core/catalogue';
+import { countsAt, stillKnown, type Finding, type KnownSign, type Level } from '@dewpond/core/findings';
+import { lookedAtWith, placeKey, placeOf, type PlaceKey, type Side } from '@dewpond/core/places';
+import type { SignSeen } from '@dewpond/core/reasons';
 import { daysBetween, kilograms, showWeight, yearsOld, type Day } from '@dewpond/core/units';
 import { applyAnswers, lastingAnswers, type HandoverAnswers } from '@dewpond/core/visit';
 import type { DogProfile } from '@dewpond/contract';
@@ -48,6 +51,7 @@ export function factsOf(
     tearingSeenByVet: profile.tearingSeenByVet,
     earTrouble: profile.earTrouble,
     earOdds: earOdds(breeds),
+    eyes: { left: [], right: [] },
     ears: { left: earHistory(profile, 'left', today), right: earHistory(profile, 'right', today) },
     // The owner's dated word counts for all their dogs; before there is one, what was noted of this dog.
     pluckingConsent: consents.plucking?.yes ?? profile.pluckingConsent,
@@ -63,6 +67,7 @@ export function factsOf(
     ways: house.ways,
     instructions,
     lifts: liftsOf(instructions),
+    known: knownOf(instructions, findings, today),
     suspended: suspendedPlaces(places, findings),
     earUnsettled: { left: unsettled(lastFindings, 'left'), right: unsettled(lastFindings, 'right') },
     today,
@@ -78,31 +83,41 @@ function earHistory(profile: DogProfile, side: Side, today: Day): EarHistory {
   if (plucked === 'never') return { ...ear, plucked: 'never' };
   return {
     ...ear,
-    plucked: { weeksAgo: plucked === 'not known' ? null : Math.floor(daysBetween(plucked, today) / 7) },
+    plucked: { daysAgo: plucked === 'not known' ? null : daysBetween(plucked, today) },
   };
+}
+
+/** What vets have judged: by a dated word of theirs, or as the owner said it at the table. */
+function knownOf(instructions: DogRecord['instructions'], findings: readonly KeptFinding[], today: Day): KnownSign[] {
+  const atTheTable = findings.flatMap(({ place, sign, more }): KnownSign[] =>
+    more?.vetKnew === undefined ? [] : [{ place, sign, on: more.vetKnew }],
+  );
+  const past = findings.map((found) => ({ ...found, level: found.level as Level }));
+  return stillKnown([...knownSigns(instructions, today), ...atTheTable], past);
 }
 
 /** Places under a stop, with what was found there last. */
 function suspendedPlaces(places: DogRecord['places'], findings: readonly KeptFinding[]): DogFacts['suspended'] {
   const suspended = Object.entries(places).filter(([, record]) => record.suspended);
   return Object.fromEntries(
-    suspended.map(([key]) => {
-      const here = findings.filter((found) => placeKey(found.place) === key);
-      const day = here.at(-1)?.day;
-      const names = here.filter((found) => found.day === day).map((found) => SIGNS[found.sign].name);
-      return [key, names.join('; ') || 'a stop from the last visit'];
+    suspended.map(([key]): [string, Suspended] => {
+      const here = findings.filter((found) => countsAt(found.place, placeOf(key)));
+      const on = here.at(-1)?.day;
+      if (on === undefined) return [key, { words: 'a stop of an earlier visit' }];
+      return [key, { findings: here.filter(({ day }) => day === on).map(asFinding), on }];
     }),
   );
 }
 
+/** What was found, without the visit it was found at. */
+const asFinding = ({ visitId: _, day: __, level: ___, ...found }: KeptFinding): Finding => found;
+
 const UNSETTLED = ['ear redness', 'ear damp', 'ear musty smell', 'ear foul smell'] as const;
 
-function unsettled(findings: readonly Finding[], side: Side): string | null {
-  const found = findings.find(
-    ({ place, sign }) => place.site === 'ear' && place.side === side && UNSETTLED.some((each) => each === sign),
-  );
-  return found ? SIGNS[found.sign].name : null;
-}
+const unsettled = (findings: readonly Finding[], side: Side): SignSeen[] =>
+  findings
+    .filter(({ place, sign }) => countsAt(place, { site: 'ear', side }) && UNSETTLED.some((each) => each === sign))
+    .map(({ sign, grade }) => ({ sign, grade }));
 
 export interface Planned {
   readonly facts: DogFacts;
@@ -155,6 +170,6 @@ export function lastInspection({
         ({ place, visitId }) =>
           newest.get(placeKey(lookedAtWith(place))) === visitId || (place.side === 'none' && visitId === last.id),
       )
-      .map(({ visitId: _, day: __, level: ___, ...found }) => found),
+      .map(asFinding),
   };
 }

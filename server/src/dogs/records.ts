@@ -3,7 +3,7 @@ import type { Instruction } from '@dewpond/core/careplan';
 import { learnDogFactor } from '@dewpond/core/dilution';
 import type { Finding } from '@dewpond/core/findings';
 import { handlingMarks } from '@dewpond/core/handling';
-import { placeOf, type PlaceKey } from '@dewpond/core/places';
+import { placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
 import { placeRecord, type PlaceRecord, type PlaceVisit } from '@dewpond/core/rhythm';
 import { millilitres, type Day } from '@dewpond/core/units';
 import { minutesFactor, type Stage } from '@dewpond/core/visit';
@@ -241,7 +241,10 @@ function placeRecords(care: readonly CareRow[], instructions: readonly Instructi
         dirt: row.dirt,
       }));
       const answers = instructions
-        .filter(({ by, place }) => by === 'vet' && place !== null && `${place.site}/${place.side}` === key)
+        // A lift opens one procedure; it is no answer to what was found.
+        .filter(
+          ({ by, place, says }) => by === 'vet' && says.kind !== 'lift' && place !== null && placeKey(place) === key,
+        )
         .map((each) => each.from);
       return [key, placeRecord(visits, answers)];
     }),

@@ -1,6 +1,6 @@
 import { notInFuture, type DogProfile } from '@dewpond/contract';
 import { GRADE_WORDS } from '@dewpond/core/places';
-import { LEVELS, SIGNS, type Level } from '@dewpond/core/findings';
+import { LEVELS, signWords, type Level } from '@dewpond/core/findings';
 import type { Day } from '@dewpond/core/units';
 import { and, eq, ne, sql } from 'drizzle-orm';
 import type { Router } from 'express';
@@ -126,7 +126,8 @@ export function dogRoutes(router: Router, services: Services): void {
     const items = records.flatMap((record) =>
       watchItems(
         record,
-        (found) => `${SIGNS[found.sign].name}${SIGNS[found.sign].graded ? `, ${GRADE_WORDS[found.grade]}` : ''}`,
+        (found) =>
+          `${signWords(found.sign).name}${signWords(found.sign).graded ? `, ${GRADE_WORDS[found.grade]}` : ''}`,
       ),
     );
     return {

@@ -1,7 +1,7 @@
 import { nextVisit, restraintOf, type DueLine } from '@dewpond/core/careplan';
 import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { clearSince, stillWatched, type PastLook } from '@dewpond/core/referral';
-import { LEVELS, atLeast, gradeOfPads, type Level } from '@dewpond/core/findings';
+import { LEVELS, atLeast, gradeOfPads, worstRipples, type Level } from '@dewpond/core/findings';
 import { SIDES, namePlace, placeKey, placeOf, type Grade, type Place, type PlaceKey } from '@dewpond/core/places';
 import { DRIFT, gettingWorse, oneSided, type RhythmQuestion } from '@dewpond/core/rhythm';
 import type { Day } from '@dewpond/core/units';
@@ -67,7 +67,7 @@ export function dogView(
   };
 }
 
-/** Past visits as ripples: the worst grade of each place, whatever the sign. */
+/** Past visits as ripples: the worst of each place, whatever the sign. */
 function visitMarks({ visits, care, findings, tasks }: DogRecord): VisitMark[] {
   const carePer = group(care, (row) => row.visitId);
   return visits.map(({ id, day }) => {
@@ -76,8 +76,8 @@ function visitMarks({ visits, care, findings, tasks }: DogRecord): VisitMark[] {
     const grades = rows
       .filter((row) => row.looked || row.cared)
       .map((row): [PlaceKey, Grade] => {
-        const here = found.filter((each) => placeKey(each.place) === row.place).map((each) => each.grade);
-        return [row.place as PlaceKey, Math.max(row.dirt, gradeOfPads(row.dirtyPads ?? 0), ...here) as Grade];
+        const here = worstRipples(found.filter((each) => placeKey(each.place) === row.place));
+        return [row.place as PlaceKey, Math.max(row.dirt, gradeOfPads(row.dirtyPads ?? 0), here) as Grade];
       });
     return {
       visitId: id,

@@ -1,6 +1,6 @@
 import { handlingMarks } from '@dewpond/core/handling';
 import { writeBreeds, writeCsv, writeVcards } from '@dewpond/core/importing';
-import { SIGNS } from '@dewpond/core/findings';
+import { signWords } from '@dewpond/core/findings';
 import { GRADE_WORDS, namePlace, placeOf } from '@dewpond/core/places';
 import { asc, eq } from 'drizzle-orm';
 import { appointment, client, dog, findingSeen, instruction, member, visit, weighing } from '../db/schema';
@@ -119,7 +119,7 @@ async function findings(tx: Tenant): Promise<string> {
       row.dog,
       row.owner,
       namePlace(placeOf(found.place)),
-      SIGNS[found.sign].name,
+      signWords(found.sign).name,
       GRADE_WORDS[found.grade],
       found.level,
     ]),

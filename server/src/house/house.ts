@@ -1,8 +1,9 @@
 import type { HouseView, OwnBreedView } from '@dewpond/contract';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES, type HouseServices, type HouseWays } from '@dewpond/core/ways';
 import { withOwnBreeds, type Catalogue } from '@dewpond/core/catalogue';
+import type { Language } from '@dewpond/core/clients';
 import type { Bottle } from '@dewpond/core/dilution';
-import type { HouseWording } from '@dewpond/core/sheet';
+import type { HouseWordings } from '@dewpond/core/wording';
 import type { Day, UnitSystem } from '@dewpond/core/units';
 import { business, ownBreed } from '../db/schema';
 import type { Tenant } from '../db/tenant';
@@ -25,7 +26,9 @@ export interface House extends Shelf {
   readonly phone: string;
   readonly email: string;
   readonly colour: string;
-  readonly wording: HouseWording;
+  /** What owners are written in where their own language is not known. */
+  readonly language: Language;
+  readonly wording: HouseWordings;
   readonly bottles: readonly Bottle[];
 }
 

@@ -2,8 +2,9 @@ import { homeTicking, type OwnerPage } from '@dewpond/contract';
 import { atLeast, type Level } from '@dewpond/core/findings';
 import { nextVisit } from '@dewpond/core/careplan';
 import { placeOf } from '@dewpond/core/places';
-import { placeWords, readSheet } from '@dewpond/core/sheet';
+import { readSheet } from '@dewpond/core/sheet';
 import { daysBetween, type Day } from '@dewpond/core/units';
+import { placeWords } from '@dewpond/core/wording';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import express, { Router, type Request, type RequestHandler } from 'express';
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
@@ -14,7 +15,7 @@ import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
 import { planFor } from '../dogs/facts';
 import { loadDogs } from '../dogs/records';
 import { loadHouse } from '../house/house';
-import { letterheadOf, wordingOf } from '../house/letterhead';
+import { letterheadOf, wordingFor } from '../house/letterhead';
 import { dayIn } from '../house/zone';
 import type { Services } from '../http/context';
 import { idIn } from '../http/ids';
@@ -214,7 +215,7 @@ async function pageFor(
     const shown = photosAgreed ? photos.filter((each) => edits.photos.includes(each.id)) : [];
     sheets.push({ visitId: id, read: readSheet(sheet, edits), photos: shown });
   }
-  const wording = wordingOf(house);
+  const wording = wordingFor(house, record.client.card);
   const letters = await tx
     .select()
     .from(referral)
@@ -225,6 +226,8 @@ async function pageFor(
   return {
     house: letterheadOf(house),
     dog: record.dog.name,
+    language: wording.language,
+    words: wording.page,
     drawing: facts.traits,
     sheets,
     letters: letters

@@ -1,13 +1,13 @@
 import type { MessageDraft } from '@dewpond/contract';
 import { LINK_MARK, reachOf, withoutPhone, type MessageKind } from '@dewpond/core/messages';
 import { placeOf } from '@dewpond/core/places';
-import { fillIn, placeWords } from '@dewpond/core/sheet';
 import { showDay, type Day } from '@dewpond/core/units';
+import { fillIn, placeWords } from '@dewpond/core/wording';
 import { eq } from 'drizzle-orm';
 import { client, dog, referral, visit } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import { loadHouse } from '../house/house';
-import { wordingOf } from '../house/letterhead';
+import { wordingFor } from '../house/letterhead';
 import { dayIn } from '../house/zone';
 import { notFound } from '../http/problem';
 
@@ -32,13 +32,13 @@ export async function draftFor(tx: Tenant, dogId: string, about: About, now: num
   if (!its) throw notFound('dog');
   const [visited] = about.visit ? await tx.select().from(visit).where(eq(visit.id, about.visit)) : [];
   const [open] = about.referral ? await tx.select().from(referral).where(eq(referral.id, about.referral)) : [];
-  const wording = wordingOf(house);
+  const wording = wordingFor(house, its.card);
   const words = {
     dog: its.dog,
     owner: its.owner,
     business: house.name,
     phone: house.phone,
-    time: about.time ?? 'this afternoon',
+    time: about.time ?? wording.thisAfternoon,
     day: showDay((visited?.day ?? dayIn(house.zone, now)) as Day, wording.language),
     days: String(LINK_DAYS),
     link: LINK_MARK,
@@ -48,6 +48,7 @@ export async function draftFor(tx: Tenant, dogId: string, about: About, now: num
   const template = wording.messages[about.kind];
   return {
     owner: its.owner,
+    language: wording.language,
     reach: reachOf(its.card),
     subject: fillIn(template.subject, words),
     words: fillIn(house.phone === '' ? withoutPhone(template.words) : template.words, words),

@@ -1,6 +1,6 @@
 import { EMPTY_CARD } from '@dewpond/core/clients';
 import type { Day } from '@dewpond/core/units';
-import { ERASED, withoutWords } from '@dewpond/core/visit';
+import { ERASED, upToDate, withoutWords } from '@dewpond/core/visit';
 import { and, eq, inArray, isNull, or, sql } from 'drizzle-orm';
 import {
   appointment,
@@ -139,9 +139,14 @@ async function eraseTalk(tx: Tenant, clientId: string, dogIds: readonly string[]
 
 async function eraseVisits(tx: Tenant, visits: readonly string[]): Promise<void> {
   const ids = [...visits];
-  for (const { id, what } of await tx.select().from(visitEvent).where(inArray(visitEvent.visitId, ids))) {
-    const bare = withoutWords(what);
-    if (bare !== what) await tx.update(visitEvent).set({ what: bare }).where(eq(visitEvent.id, id));
+  for (const { id, personId, what, ...row } of await tx
+    .select()
+    .from(visitEvent)
+    .where(inArray(visitEvent.visitId, ids))) {
+    // Older events are brought up to date first: what was tapped names nobody, whatever shape it was kept in.
+    const read = upToDate({ id, person: personId, what, ...row }).what;
+    const bare = withoutWords(read);
+    if (bare !== read) await tx.update(visitEvent).set({ what: bare }).where(eq(visitEvent.id, id));
   }
   await tx.delete(refusedEvent).where(inArray(refusedEvent.visitId, ids));
   await tx.update(incidentSeen).set({ done: ERASED, told: '', words: '' }).where(inArray(incidentSeen.visitId, ids));

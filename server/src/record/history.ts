@@ -1,5 +1,5 @@
 import { instructionWords } from '@dewpond/core/careplan';
-import { SIGNS } from '@dewpond/core/findings';
+import { signWords } from '@dewpond/core/findings';
 import { homeTaskName, homeTasks } from '@dewpond/core/homecare';
 import { TEMPLATES } from '@dewpond/core/messages';
 import { GRADE_WORDS, namePlace, placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
@@ -60,7 +60,7 @@ function ofVisits({ visits, findings }: DogRecord): Entry[] {
           day,
           'found',
           [
-            SIGNS[sign].graded ? `${SIGNS[sign].name}, ${GRADE_WORDS[grade]}` : SIGNS[sign].name,
+            signWords(sign).graded ? `${signWords(sign).name}, ${GRADE_WORDS[grade]}` : signWords(sign).name,
             ...(more?.words ? [`“${more.words}”`] : []),
           ].join('; '),
           placeKey(place),
@@ -85,7 +85,7 @@ async function photosOf(tx: Tenant, dogId: string): Promise<Entry[]> {
       `photo ${photoId}`,
       day,
       'photo',
-      sign === null ? 'picture' : `picture: ${SIGNS[sign].name}`,
+      sign === null ? 'picture' : `picture: ${signWords(sign).name}`,
       place as PlaceKey,
       {
         visitId,

@@ -1,4 +1,5 @@
 import { showDay } from '@dewpond/core/units';
+import { fillIn } from '@dewpond/core/wording';
 import { Document, Image, Page, Text, View } from '@react-pdf/renderer';
 import { BodyOnPaper, HeadOnPaper, sidesToDraw } from '../paper/DogDrawing';
 import { breakable } from '../paper/fonts';
@@ -7,34 +8,45 @@ import type { LetterView } from './letter';
 
 /** A letter to a vet on one page: what was seen, when, what was done and what was not. */
 export function LetterDocument({ view }: { view: LetterView }) {
-  const { house, dog, letter, drawing, grades } = view;
+  const { house, dog, letter, drawing, grades, wording } = view;
+  const says = wording.letter;
+  const { dogsLeft: left, dogsRight: right } = wording.sentences;
   const sides = sidesToDraw(drawing, grades);
   return (
-    <Document title={`${house.name}: ${letter.subject}`} author={house.name} language="en-GB">
+    <Document title={`${house.name}: ${letter.subject}`} author={house.name} language={wording.language}>
       <Page size="A4" style={PAPER.page}>
         <Head house={house} />
         <Text style={PAPER.title}>{breakable(letter.subject)}</Text>
-        <Text style={PAPER.soft}>{breakable(`To the vet. ${showDay(view.day)}`)}</Text>
+        <Text style={PAPER.soft}>{breakable(fillIn(says.toTheVet, { day: showDay(view.day, wording.language) }))}</Text>
         <View style={{ flexDirection: 'row', gap: 16 }}>
           <View style={{ flex: 1 }}>
             <Part
-              heading="The dog"
+              heading={says.dog}
               colour={house.colour}
               lines={[
-                `${dog.name}: ${dog.words}`,
-                ...(dog.chip === null ? [] : [`Chip ${dog.chip}`]),
-                `Owner: ${view.owner}${view.phone === '' ? '' : `, ${view.phone}`}`,
+                letter.dog,
+                ...(dog.chip === null ? [] : [fillIn(says.chip, { number: dog.chip })]),
+                fillIn(view.phone === '' ? says.owner : says.ownerPhone, { name: view.owner, phone: view.phone }),
               ]}
             />
-            <Part heading="What we saw" colour={house.colour} lines={letter.seen} />
-            <Part heading="Looked at before" colour={house.colour} lines={letter.before} />
-            <Part heading="What we did, and what not" colour={house.colour} lines={letter.done} />
-            <Part heading="What we ask" colour={house.colour} lines={[letter.asks]} />
+            <Part heading={says.saw} colour={house.colour} lines={letter.seen} />
+            <Part heading={says.before} colour={house.colour} lines={letter.before} />
+            <Part heading={says.did} colour={house.colour} lines={letter.done} />
+            <Part heading={says.ask} colour={house.colour} lines={letter.asks} />
           </View>
           <View style={{ width: 170, marginTop: 10, gap: 6 }}>
-            {sides.length === 0 ? <HeadOnPaper traits={drawing} grades={grades} width={170} /> : null}
+            {sides.length === 0 ? (
+              <HeadOnPaper traits={drawing} grades={grades} width={170} says={{ left, right }} />
+            ) : null}
             {sides.map((side) => (
-              <BodyOnPaper key={side} traits={drawing} grades={grades} side={side} width={170} />
+              <BodyOnPaper
+                key={side}
+                traits={drawing}
+                grades={grades}
+                side={side}
+                width={170}
+                says={side === 'left' ? left : right}
+              />
             ))}
             {view.photos.map((bytes, i) => (
               <Image
@@ -46,7 +58,7 @@ export function LetterDocument({ view }: { view: LetterView }) {
           </View>
         </View>
         <Text style={PAPER.foot} fixed>
-          {`${view.legend} This letter says what was seen; it says nothing of what it may be.`}
+          {breakable(`${view.legend} ${says.says}`)}
         </Text>
       </Page>
     </Document>

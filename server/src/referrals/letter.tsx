@@ -1,14 +1,14 @@
 import type { Letterhead } from '@dewpond/contract';
-import type { Traits } from '@dewpond/core/catalogue';
-import { GRADE_WORDS, placeKey, placeOf, type Grade, type PlaceKey } from '@dewpond/core/places';
-import { letterFor, type Letter } from '@dewpond/core/referral';
+import { nameBreeds, type Traits } from '@dewpond/core/catalogue';
+import { letterFor, type Letter } from '@dewpond/core/letter';
+import { placeKey, placeOf, type Grade, type PlaceKey } from '@dewpond/core/places';
 import { didLines } from '@dewpond/core/sheet';
-import { showDay, type Day } from '@dewpond/core/units';
+import { showDay, yearsOld, type Day } from '@dewpond/core/units';
+import { fillIn, type Wording } from '@dewpond/core/wording';
 import { renderToBuffer } from '@react-pdf/renderer';
 import { eq } from 'drizzle-orm';
 import { photo, referral } from '../db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
-import { describe } from '../dogs/facts';
 import { loadDogs } from '../dogs/records';
 import { loadHouse } from '../house/house';
 import { letterheadOf, wordingOf } from '../house/letterhead';
@@ -22,7 +22,7 @@ import { loadVisit } from '../visits/load';
 export interface LetterView {
   readonly house: Letterhead;
   readonly day: Day;
-  readonly dog: { readonly name: string; readonly words: string; readonly chip: string | null };
+  readonly dog: { readonly name: string; readonly chip: string | null };
   readonly owner: string;
   readonly phone: string;
   readonly letter: Letter;
@@ -30,6 +30,8 @@ export interface LetterView {
   readonly grades: Readonly<Partial<Record<PlaceKey, Grade>>>;
   /** JPEG bytes of that place, newest first, two at most. */
   readonly photos: readonly Buffer[];
+  /** What stands around it, in the house's language. */
+  readonly wording: Wording;
   readonly legend: string;
 }
 
@@ -69,25 +71,37 @@ async function letterView(tx: Tenant, referralId: string): Promise<LetterView> {
     1,
     ...visit.state.findings.filter((found) => placeKey(found.place) === row.place).map(({ grade }) => grade),
   ) as Grade;
+  const wording = wordingOf(house);
+  const { profile } = record.dog;
   return {
     house: letterheadOf(house),
     day: row.openedOn as Day,
     dog: {
       name: record.dog.name,
-      words: describe(record, visit.facts, house),
-      chip: record.dog.profile.chip === '' ? null : record.dog.profile.chip,
+      chip: profile.chip === '' ? null : profile.chip,
     },
     owner: record.client.name,
     phone: record.client.card.phones[0]?.number ?? '',
     letter: letterFor({
-      dog: record.dog.name,
+      dog: {
+        name: record.dog.name,
+        breeds: nameBreeds(profile.breeds, house.catalogue),
+        weight: visit.facts.weight,
+        years: profile.born === null ? null : yearsOld(profile.born, visit.facts.today),
+      },
       place,
       looks: [...earlier, { day: row.openedOn as Day, findings: visit.state.findings }],
-      done: didLines({ ...visit, wording: wordingOf(house) }, []).map(({ words }) => words),
+      done: didLines({ ...visit, wording }, []).map(({ words }) => words),
+      bars: visit.bars,
+      wording,
     }),
     drawing: visit.facts.traits,
     grades: { [row.place]: worst },
     photos,
-    legend: `One, two, three rings are ${GRADE_WORDS.slice(1).join(', ')}. Left and right are the dog's own. Seen from the outside by a groomer on ${showDay(row.openedOn as Day)}.`,
+    wording,
+    legend: fillIn(wording.letter.legend, {
+      grades: wording.grades.slice(1).join(', '),
+      day: showDay(row.openedOn as Day, wording.language),
+    }),
   };
 }

@@ -1,5 +1,5 @@
 import type { ReferralView } from '@dewpond/contract';
-import { LEVELS, SIGNS, atLeast } from '@dewpond/core/findings';
+import { LEVELS, signWords, atLeast } from '@dewpond/core/findings';
 import { GRADE_WORDS, namePlace, placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
 import { dueOn, nextStep, overdueDays, vetBy } from '@dewpond/core/referral';
 import { addDays, type Day } from '@dewpond/core/units';
@@ -134,5 +134,7 @@ export async function referralViews(tx: Tenant, today: Day, dogId?: string): Pro
 const wordsAt = (findings: (typeof findingSeen.$inferSelect)[], visitId: string, place: PlaceKey): string =>
   findings
     .filter((each) => each.visitId === visitId && each.place === place)
-    .map(({ sign, grade }) => (SIGNS[sign].graded ? `${SIGNS[sign].name}, ${GRADE_WORDS[grade]}` : SIGNS[sign].name))
+    .map(({ sign, grade }) =>
+      signWords(sign).graded ? `${signWords(sign).name}, ${GRADE_WORDS[grade]}` : signWords(sign).name,
+    )
     .join('; ');

@@ -1,6 +1,7 @@
 import type { Letterhead } from '@dewpond/contract';
 import type { Traits } from '@dewpond/core/catalogue';
-import { fillIn, type ReadSheet, type Section } from '@dewpond/core/sheet';
+import type { ReadSheet, Section } from '@dewpond/core/sheet';
+import { fillIn } from '@dewpond/core/wording';
 import { Document, Image, Page, Text, View } from '@react-pdf/renderer';
 import { BodyOnPaper, HeadOnPaper, sidesToDraw } from '../paper/DogDrawing';
 import { breakable } from '../paper/fonts';

@@ -1,6 +1,7 @@
 import type { SheetView } from '@dewpond/contract';
 import { nextVisit } from '@dewpond/core/careplan';
-import { NO_EDITS, makeSheet, placeWords, type OwnerSheet, type Wording } from '@dewpond/core/sheet';
+import { NO_EDITS, makeSheet } from '@dewpond/core/sheet';
+import { placeWords, type Wording } from '@dewpond/core/wording';
 import { eq } from 'drizzle-orm';
 import { appointmentsOfDogs } from '../appointments/queries';
 import { photo, sheetEdit } from '../db/schema';
@@ -8,7 +9,7 @@ import type { Tenant } from '../db/tenant';
 import { planFor } from '../dogs/facts';
 import { loadDogs, type DogRecord } from '../dogs/records';
 import { loadHouse, type House } from '../house/house';
-import { letterheadOf, wordingOf } from '../house/letterhead';
+import { letterheadOf, wordingFor, wordingOf } from '../house/letterhead';
 import { dayIn } from '../house/zone';
 import { notFound } from '../http/problem';
 import { loadVisit, type LoadedVisit } from '../visits/load';
@@ -39,22 +40,22 @@ export async function sheetViewFor(
     owner: record.client.name,
     closed: visit.state.closed !== null,
     drawing: visit.facts.traits,
-    sheet: await sheetOf(tx, house, visit, record, now),
+    ...(await sheetsOf(tx, house, visit, record, now)),
     edits,
     version,
-    photos: await photosHere(tx, wordingOf(house), visit),
+    photos: await photosHere(tx, wordingFor(house, record.client.card), visit),
     photosAgreed: record.client.card.consents.photos?.yes === true,
   };
 }
 
 /** What was seen and done comes from the visit's events, what is next from the dog as it stands now. */
-async function sheetOf(
+async function sheetsOf(
   tx: Tenant,
   house: House,
   visit: LoadedVisit,
   record: DogRecord,
   now: number,
-): Promise<OwnerSheet> {
+): Promise<Pick<SheetView, 'sheet' | 'inHouseLanguage'>> {
   const today = dayIn(house.zone, now);
   const { due } = planFor(record, house, today);
   // A booking of the visit's own day is that visit.
@@ -62,7 +63,7 @@ async function sheetOf(
     const starts = new Date(startsAt);
     return state === 'booked' && starts.getTime() > now && dayIn(house.zone, starts) > visit.facts.today;
   });
-  return makeSheet({
+  const input = {
     dog: record.dog.name,
     day: visit.facts.today,
     state: visit.state,
@@ -73,8 +74,12 @@ async function sheetOf(
     due,
     nextSuggested: nextVisit(due, today)?.day ?? null,
     nextBooked: booked ? dayIn(house.zone, new Date(booked.startsAt)) : null,
-    wording: wordingOf(house),
-  });
+  };
+  const [own, houses] = [wordingFor(house, record.client.card), wordingOf(house)];
+  return {
+    sheet: makeSheet({ ...input, wording: own }),
+    inHouseLanguage: own.language === houses.language ? null : makeSheet({ ...input, wording: houses }),
+  };
 }
 
 /** The hand on a sheet; version 0 and no edits where there was none yet. */

@@ -1,5 +1,6 @@
-import { homeDays, type HomeTask } from '@dewpond/core/homecare';
+import { homeDays } from '@dewpond/core/homecare';
 import { addDays, day } from '@dewpond/core/units';
+import { PAGE_WORDS, type HomeTaskTold } from '@dewpond/core/wording';
 import ICAL from 'ical.js';
 import sharp from 'sharp';
 import request from 'supertest';
@@ -9,13 +10,19 @@ import { homeCalendar } from '../calendars/calendar';
 import { addDog, app, clock, guest, logLines, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
 
-const task = (key: string, everyDays: number): HomeTask => ({
+const task = (key: string, everyDays: number): HomeTaskTold => ({
   key,
   task: 'teeth',
   places: [],
   everyDays,
   minutes: 2,
-  how: 'Brush, front teeth first; a comma, a semicolon; a very long line that has to be folded to be read by a program.',
+  how: 'brush the teeth',
+  name: 'Teeth',
+  words:
+    'Brush, front teeth first; a comma, a semicolon; a very long line that has to be folded to be read by a program.',
+  takes: '2 minutes',
+  often: 'every 2 days',
+  card: { drawing: null, never: [], stops: [] },
 });
 
 function read(text: string) {
@@ -51,6 +58,8 @@ describe.each([
     now: Date.UTC(2026, 0, 9, 12),
     since,
     tasks,
+    language: 'en-GB',
+    words: PAGE_WORDS,
     bookings: [
       { id: 'b', startsAt: '2026-07-01T09:30:00Z', endsAt: '2026-07-01T11:00:00Z', words: 'Teasel; a visit, booked' },
     ],
@@ -106,7 +115,7 @@ describe('feeds', () => {
       dogId,
       link,
       token,
-      page: body as { calendar: string; home: { today: string; tasks: HomeTask[]; share: unknown } },
+      page: body as { calendar: string; home: { today: string; tasks: HomeTaskTold[]; share: unknown } },
     };
   }
 

@@ -201,7 +201,7 @@ describe('a client who asks to be erased', () => {
         finding: { ...(yellow as { finding: ReturnType<typeof finding> }).finding, more: { words: SECRET } },
       },
       { type: 'noted', text: `${SECRET} was late` },
-      { type: 'owner asked', question: 'May we?', answer: 'yes', words: 'Yes.', who: SECRET },
+      { type: 'owner asked', about: null, question: 'May we?', answer: 'yes', words: 'Yes.', who: SECRET },
       { type: 'incident', incident: { kind: 'nick', place: null, done: 'Pressed.', told: SECRET, words: SECRET } },
     ]);
     const { body: view } = await own.call('GET /api/clients/:id', { id: clientId });

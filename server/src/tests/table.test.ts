@@ -3,7 +3,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { finding } from '@dewpond/core/findings';
 import { day } from '@dewpond/core/units';
-import type { Happening } from '@dewpond/core/visit';
+import { typed, type Happening } from '@dewpond/core/visit';
 import type { NewVisitEvent } from '@dewpond/contract';
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
@@ -153,7 +153,7 @@ describe('what a visit leaves behind for the next', () => {
 
   test('a dog sent home to be finished another day stands on that day, is carried along, and goes on where it was', async () => {
     const id = await begin(salon, dogId);
-    const home: Happening = { type: 'went home', because: 'too tired', back: day('2026-11-26') };
+    const home: Happening = { type: 'went home', because: typed('too tired'), back: day('2026-11-26') };
     await send(id, eventsOf([{ type: 'opened' }, { type: 'step done', step: 'prepare' }, home]));
     const on = async (at: string) => (await salon.call('GET /api/today', { query: { day: at } })).body.returning;
     expect(await on('2026-11-25')).toEqual([]);

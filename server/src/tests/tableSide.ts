@@ -1,6 +1,6 @@
 import type { NewVisitEvent, VisitView } from '@dewpond/contract';
 import { makePlan } from '@dewpond/core/careplan';
-import { currentStep, placesToLookAt, readVisit, type Happening, type Step } from '@dewpond/core/visit';
+import { currentStep, placesToLookAt, readVisit, upToDate, type Happening, type Step } from '@dewpond/core/visit';
 import { v7 } from 'uuid';
 import { clock, type Salon } from './salon';
 
@@ -42,7 +42,7 @@ export function wholeVisit(view: VisitView, findings: readonly Happening[]): Hap
         contactMinutes: view.contactMinutes,
         lastFindings: view.lastTime?.findings ?? [],
       },
-      eventsOf(happened).map(({ seen, ...event }) => ({ ...event, person: 'p', seen: seen ?? null })),
+      eventsOf(happened).map((event) => upToDate({ ...event, person: 'p' })),
     );
     const step = currentStep(state, steps);
     if (!step) return [...happened, { type: 'closed', how: 'finished' }];

@@ -85,11 +85,12 @@ describe('how the house signs and speaks', () => {
       phone: '01632 960100',
       email: 'salon@withyquay.example',
       colour: '#7A2E5B',
-      wording,
+      language: 'en-GB',
+      wording: { 'en-GB': wording },
     });
     const refused = await own.call('PUT /api/letterhead', { body: edit({ 'sign ear musty smell': 'an infection' }) });
     expect(refused.status).toBe(422);
-    expect(refused.body.error.message).toMatch(/names an illness or a dose/);
+    expect(refused.body.error.message).toMatch(/names an illness/);
     expect((await own.call('PUT /api/letterhead', { body: edit({ 'sentence cleaned': 'Cleaned.' }) })).status).toBe(
       422,
     );
@@ -105,7 +106,7 @@ describe('how the house signs and speaks', () => {
   });
   test('is the manager’s to change', async () => {
     const groomer = await openSalon('groomer');
-    const body = { version: 1, phone: '', email: '', colour: '#125B60', wording: {} };
+    const body = { version: 1, phone: '', email: '', colour: '#125B60', language: 'en-GB', wording: {} };
     expect((await groomer.call('PUT /api/letterhead', { body })).status).toBe(403);
   });
 });

@@ -6,8 +6,13 @@ import { dogProfile } from '@dewpond/contract';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { connectionString } from '../db/connect';
+import { connect, connectionString } from '../db/connect';
 import { migrateDatabase } from '../db/migrate';
+import { inTenant, type BusinessId } from '../db/tenant';
+import { loadHouse } from '../house/house';
+import { letterheadOf, wordingOf } from '../house/letterhead';
+import { sheetViewOf } from '../sheet/sheetView';
+import { loadVisit } from '../visits/load';
 import { config } from './salon';
 
 const MIGRATIONS = fileURLToPath(new URL('../../drizzle', import.meta.url));
@@ -26,18 +31,24 @@ function migrationsUntil(last: string): string {
   return folder;
 }
 
-let owner: pg.Client;
-beforeAll(async () => {
+/** A database as an older version left it, with its owner signed in. */
+async function databaseAt(settings: typeof old, last: string): Promise<pg.Client> {
   const maker = new pg.Client({ connectionString: connectionString(config, 'owner') });
   await maker.connect();
-  await maker.query(`drop database if exists ${DATABASE} with (force)`);
-  await maker.query(`create database ${DATABASE}`);
+  await maker.query(`drop database if exists ${settings.DATABASE_NAME} with (force)`);
+  await maker.query(`create database ${settings.DATABASE_NAME}`);
   await maker.end();
-  const before = migrationsUntil('0004_handover_guards');
-  await migrateDatabase(old, before);
+  const before = migrationsUntil(last);
+  await migrateDatabase(settings, before);
   rmSync(before, { recursive: true });
-  owner = new pg.Client({ connectionString: connectionString(old, 'owner') });
-  await owner.connect();
+  const its = new pg.Client({ connectionString: connectionString(settings, 'owner') });
+  await its.connect();
+  return its;
+}
+
+let owner: pg.Client;
+beforeAll(async () => {
+  owner = await databaseAt(old, '0004_handover_guards');
   await owner.query(
     `insert into dewpond.business (business_id, name, zone, units, ways, plucking_by_vets_only) values ($1, 'A salon', 'Europe/London', 'metric', '{}', true)`,
     [business],
@@ -87,6 +98,7 @@ describe('a book of the version before', () => {
         phones: [{ number: '01632 960114', whose: '' }],
         emails: ['folake@thornmere.example'],
         prefers: 'no matter',
+        language: null,
         address: { street: '', town: '', postcode: '', coordinates: null },
         consents: {},
         note: 'Side gate.',
@@ -141,5 +153,142 @@ describe('a book of the version before', () => {
     const before = [await rows('client'), await rows('dog'), await rows('weighing')];
     await migrateDatabase(old, MIGRATIONS);
     expect([await rows('client'), await rows('dog'), await rows('weighing')]).toEqual(before);
+  });
+});
+
+describe('a book of before reasons were data and owners had a language', () => {
+  const settings = { ...config, DATABASE_NAME: 'dewpond_upgrade_reasons' };
+  const databases = connect(settings);
+  const [its, person, kept] = [v7(), v7(), v7()];
+  const day = '2026-11-20';
+  let door: pg.Client;
+
+  /** What version 2 wrote: reasons were sentences, tapped ones and typed ones alike. */
+  const happened = [
+    { type: 'opened' },
+    { type: 'found', finding: { place: { site: 'ear', side: 'left' }, sign: 'ear redness', grade: 2, answer: null } },
+    { type: 'step skipped', step: 'nails', because: 'dog would not have it' },
+    { type: 'step skipped', step: 'brush-out', because: 'Wen asked us to leave the tail' },
+    {
+      type: 'caution overridden',
+      caution: 'wash cut short',
+      step: 'rinse 1',
+      because: 'dog in distress',
+      who: 'Noor',
+    },
+    {
+      type: 'owner asked',
+      question: 'May we shave it?',
+      answer: 'yes',
+      words: 'Do.',
+      who: 'Wen',
+    },
+    {
+      type: 'mat settled',
+      place: { site: 'side', side: 'left' },
+      way: 'shaved',
+      word: 'Wen, just now',
+      beneath: 'redness',
+      minutes: 10,
+    },
+    {
+      type: 'mat settled',
+      place: { site: 'belly', side: 'none' },
+      way: 'left',
+      word: '',
+      beneath: '',
+      minutes: 5,
+    },
+    { type: 'went home', because: 'the owner fetches it', back: null },
+    { type: 'closed', how: 'ended early' },
+  ];
+  const homeWords = 'home Lift the fold, wipe, dry.';
+  const wording = {
+    'sign ear redness': 'a red look inside',
+    'sentence bath': 'We bathed and dried your dog.',
+    [homeWords]: 'Lift, wipe and dry it, as we showed you.',
+    'home A sentence of a version before that.': 'Kept all the same.',
+  };
+
+  beforeAll(async () => {
+    door = await databaseAt(settings, '0025_message_referral');
+    await door.query(
+      `insert into dewpond.business (business_id, name, zone, units, ways, wording) values ($1, 'A salon', 'Europe/London', 'metric', '{}', $2)`,
+      [its, wording],
+    );
+    await door.query(
+      `insert into dewpond.client (business_id, id, name, card, made_from) values ($1, $2, 'Wen Halloran', $3, 'x')`,
+      [
+        its,
+        silent,
+        {
+          phones: [],
+          emails: [],
+          prefers: 'no matter',
+          address: { street: '', town: '', postcode: '', coordinates: null },
+          consents: {},
+          note: '',
+        },
+      ],
+    );
+    const profile = dogProfile.parse({ name: 'Bramble', breeds: ['pug'], weightKg: 8 });
+    await door.query(
+      `insert into dewpond.dog (business_id, id, client_id, name, profile, made_from) values ($1, $2, $3, 'Bramble', $4, 'z')`,
+      [its, dog, silent, profile],
+    );
+    await door.query(
+      `insert into dewpond.visit (business_id, id, dog_id, day, made_from) values ($1, $2, $3, $4, 'v')`,
+      [its, kept, dog, day],
+    );
+    for (const [i, what] of happened.entries())
+      await door.query(
+        `insert into dewpond.visit_event (business_id, id, visit_id, v, counter, device, person_id, at, seen, what, made_from) values ($1, $2, $3, 2, $4, 'tablet', $5, 1793000000000, '{}', $6, 'e')`,
+        [its, v7(), kept, i + 1, person, what],
+      );
+    await migrateDatabase(settings, MIGRATIONS);
+  }, 60_000);
+  afterAll(async () => {
+    await door.end();
+    for (const pool of databases.pools) await pool.end();
+  });
+  const read = <T>(work: Parameters<typeof inTenant<T>>[2]) => inTenant(databases, its as BusinessId, work);
+
+  test('keeps every event as it was written, and reads what was tapped by its id, what was typed by its words', async () => {
+    const { rows: stored } = await door.query<{ what: unknown }>(
+      'select what from dewpond.visit_event order by counter',
+    );
+    expect(stored.map(({ what }) => what)).toEqual(happened);
+    const { state } = await read(async (tx) => loadVisit(tx, await loadHouse(tx), kept));
+    const skipped = (step: string) => {
+      const mark = state.steps[step];
+      return mark?.kind === 'skipped' ? mark.because : null;
+    };
+    expect(skipped('nails')).toMatchObject({ kind: 'choice', choice: 'would not have it' });
+    expect(skipped('brush-out')).toEqual({ kind: 'typed', words: 'Wen asked us to leave the tail' });
+    expect(state.overridden).toMatchObject([{ because: { kind: 'choice', choice: 'in distress' }, who: 'Noor' }]);
+    expect(state.asked).toMatchObject([{ about: null, answer: 'yes', words: 'Do.' }]);
+    expect(state.mats.map(({ beneath }) => beneath)).toMatchObject([{ choice: 'red skin' }, null]);
+    expect(state.away).toMatchObject({ because: { choice: 'owner fetches it' } });
+  });
+
+  test('keeps the house’s own words, under ids and in English, and they stand on the sheet', async () => {
+    const house = await read(loadHouse);
+    expect(letterheadOf(house)).toMatchObject({ name: 'A salon' });
+    expect([house.language, house.wording]).toEqual([
+      'en-GB',
+      {
+        'en-GB': {
+          'sign ear redness': 'a red look inside',
+          'sentence bath': 'We bathed and dried your dog.',
+          'home wipe a light fold': 'Lift, wipe and dry it, as we showed you.',
+          'home A sentence of a version before that.': 'Kept all the same.',
+        },
+      },
+    ]);
+    expect(wordingOf(house).homeHows['wipe a light fold']).toBe('Lift, wipe and dry it, as we showed you.');
+    const { sheet } = await read((tx) => sheetViewOf(tx, kept, Date.UTC(2026, 10, 25)));
+    const said = [...sheet.saw, ...sheet.did, ...sheet.homeCare].map(({ words }) => words).join('\n');
+    expect(said).toContain('a red look inside');
+    expect(said).toContain('Wen asked us to leave the tail');
   });
 });

@@ -1,8 +1,11 @@
 import type { TodayDog, TodayView } from '@dewpond/contract';
-import { SIGNS } from '@dewpond/core/findings';
-import { placeKey, placeOf, namePlace } from '@dewpond/core/places';
+import { barsOf, type DogFacts } from '@dewpond/core/careplan';
+import { STOP_WORDS, signWords, stopsAtLeast } from '@dewpond/core/findings';
+import { SIDES, namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
+import { barsAt } from '@dewpond/core/stops';
 import type { Day } from '@dewpond/core/units';
-import { stepList, timeline, type VisitKind } from '@dewpond/core/visit';
+import { readVisit, timeline, type VisitKind } from '@dewpond/core/visit';
+import { reasonsTold } from '@dewpond/core/wording';
 import { and, eq, isNull } from 'drizzle-orm';
 import type { Router } from 'express';
 import { appointmentsBetween } from '../appointments/queries';
@@ -54,31 +57,45 @@ async function returning(tx: Tenant, house: House, day: Day): Promise<TodayView[
   return Promise.all(
     rows.map(async (row) => {
       const { state } = await loadVisit(tx, house, row.visitId);
-      return { ...row, because: state.away?.because ?? '' };
+      return { ...row, because: state.away?.because.words ?? '' };
     }),
   );
 }
 
+/** The day's stages before anybody has looked at the dog. */
 const stagesOf = (kind: VisitKind, { facts, plan }: Planned, { minutesFactor }: DogRecord, house: House) =>
   timeline(
-    stepList({ kind, facts, plan, contactMinutes: contactMinutes(house, facts, plan), judged: {}, minutesFactor }),
+    readVisit(
+      { kind, facts, plan, contactMinutes: contactMinutes(house, facts, plan), minutesFactor, lastFindings: [] },
+      [],
+    ).steps,
   );
+
+/** Places that are barred before the dog is on the table: an earlier stop that no vet has answered, drops, an operation. */
+function barredAhead(dog: string, facts: DogFacts): TodayView['watch'] {
+  const bars = barsOf(facts);
+  const places = [
+    ...SIDES.flatMap((side): Place[] => [
+      { site: 'ear', side },
+      { site: 'eye', side },
+    ]),
+    ...Object.keys(facts.suspended).map(placeOf),
+  ];
+  const keys = [...new Set(places.map(placeKey))];
+  return keys.flatMap((key) => {
+    const place = placeOf(key);
+    const [worst, ...others] = barsAt(bars, place).filter(
+      ({ stop, lifted }) => stopsAtLeast(stop, 'S1') && lifted === null,
+    );
+    if (!worst) return [];
+    const why = reasonsTold([worst, ...others].map(({ reason }) => reason));
+    return [{ mark: 'vet' as const, dog, words: `${namePlace(place)}: ${why}. ${STOP_WORDS[worst.stop]}` }];
+  });
+}
 
 /** What must not be forgotten about a dog today, the gravest first. */
 function watchOut(record: DogRecord, { facts, plan }: Planned): TodayView['watch'] {
   const dog = record.dog.name;
-  const barred = Object.entries(facts.suspended).map(([key, found]) => ({
-    mark: 'vet' as const,
-    dog,
-    words: `${namePlace(placeOf(key))}: ${found}. No word from a vet yet, nothing there.`,
-  }));
-  const conditions = (['left', 'right'] as const).flatMap((side) =>
-    facts.ears[side].conditions.map((condition) => ({
-      mark: 'vet' as const,
-      dog,
-      words: `${side} ear: ${condition}. Nothing goes in.`,
-    })),
-  );
   const own = plan.bathProduct
     ? [
         {
@@ -109,7 +126,7 @@ function watchOut(record: DogRecord, { facts, plan }: Planned): TodayView['watch
     .map((found) => ({
       mark: 'ask' as const,
       dog,
-      words: `ask about the ${namePlace(found.place)}: ${SIGNS[found.sign].name} last time.`,
+      words: `ask about the ${namePlace(found.place)}: ${signWords(found.sign).name} last time.`,
     }));
-  return [...barred, ...conditions, ...own, ...short, ...handle, ...ask];
+  return [...barredAhead(dog, facts), ...own, ...short, ...handle, ...ask];
 }

@@ -1,12 +1,7 @@
-import { placeKey, type Place } from '@dewpond/core/places';
+import type { Place } from '@dewpond/core/places';
+import { caresFor } from '@dewpond/core/visit';
 import type { LoadedVisit } from './load';
 
-/** Steps whose doing counts as care of a place. A wipe counts, looking does not. */
+/** Whether a place was cared for: a step was done that cares for it, as bars left that step. */
 export const caredFor = ({ state, steps }: LoadedVisit, place: Place): boolean =>
-  steps.some(
-    (step) =>
-      step.place !== null &&
-      placeKey(step.place) === placeKey(place) &&
-      !step.id.startsWith('ear hair') &&
-      state.steps[step.id]?.kind === 'done',
-  );
+  steps.some((step) => state.steps[step.id]?.kind === 'done' && caresFor(step, place));

@@ -5,6 +5,7 @@ import {
   inOrder,
   placesToLookAt,
   readVisit,
+  upToDate,
   type VisitEvent,
   type VisitKind,
   type VisitReading,
@@ -47,17 +48,9 @@ export async function loadVisit(tx: Tenant, house: House, id: string): Promise<L
 export async function loadEvents(tx: Tenant, visitId: string): Promise<VisitEvent[]> {
   const rows = await tx.select().from(visitEvent).where(eq(visitEvent.visitId, visitId));
   return rows
-    .map(({ id, v, counter, device, personId, at, offset, seen, what }) => ({
-      id,
-      v,
-      counter,
-      device,
-      person: personId,
-      at,
-      offset,
-      seen,
-      what,
-    }))
+    .map(({ id, v, counter, device, personId: person, at, offset, seen, what }) =>
+      upToDate({ id, v, counter, device, person, at, offset, seen, what }),
+    )
     .toSorted(inOrder);
 }
 

@@ -1,6 +1,6 @@
 import type { VisitView } from '@dewpond/contract';
 import type { BenchHand } from '../bench/benchDay';
-import { SIGNS, atLeast, type Level } from '@dewpond/core/findings';
+import { signWords, atLeast, type Level } from '@dewpond/core/findings';
 import { GRADE_WORDS, placeKey } from '@dewpond/core/places';
 import { describe } from '../dogs/facts';
 import { mixesFor, needsOfVisit } from '../dogs/mixes';
@@ -44,7 +44,7 @@ export async function preparedView(
       .filter(({ level }) => !atLeast(level as Level, 'vet'))
       .map(({ place, sign, grade, day }) => ({
         place: placeKey(place),
-        words: SIGNS[sign].graded ? `${SIGNS[sign].name}, ${GRADE_WORDS[grade]}` : SIGNS[sign].name,
+        words: signWords(sign).graded ? `${signWords(sign).name}, ${GRADE_WORDS[grade]}` : signWords(sign).name,
         day,
       })),
     referred: [...record.referred],

@@ -1,7 +1,6 @@
-import { INCIDENTS, placesOfCare, stagesTook, stepList } from '@dewpond/core/visit';
+import { INCIDENTS, isCareBarred, placesOfCare, stagesTook, stepList, tasksDoneBy } from '@dewpond/core/visit';
 import { addDays, type Day } from '@dewpond/core/units';
-import { SIGNS, higherLevel, stopFor, stopsAtLeast, type Finding, type Level } from '@dewpond/core/findings';
-import type { Task } from '@dewpond/core/tasks';
+import { higherLevel, signWords, type Finding, type Level } from '@dewpond/core/findings';
 import { lookedAtWith, placeKey, samePlace, type Grade } from '@dewpond/core/places';
 import type { BusinessId, Tenant } from '../db/tenant';
 import {
@@ -24,31 +23,21 @@ import type { LoadedVisit } from './load';
 import { projectUse } from './projectUse';
 
 /** The level a finding reached at its place: the highest of the rows it had a part in. */
-function levelOf({ judged }: LoadedVisit, { place, sign }: Finding): Level {
+function levelOf({ judged }: LoadedVisit, found: Finding): Level {
+  const { place, sign } = found;
   const key = place.site === 'ear' && place.side === 'none' ? 'ear/left' : placeKey(place);
-  const rows = judged[key]?.rows.filter((each) => each.signs.includes(sign)) ?? [];
-  return rows.reduce<Level>((level, each) => higherLevel(level, each.level), 'note');
+  const seen = judged[key];
+  if (seen?.unknown.some((each) => each.sign === sign)) return seen.level;
+  const rows = seen?.matched.filter(({ findings }) => findings.some((each) => each.sign === sign)) ?? [];
+  return rows.reduce<Level>((level, { row, asAlways }) => higherLevel(level, asAlways ? 'note' : row.level), 'note');
 }
-
-/** Tasks that have no clock of a place, by the step that does them. */
-const TASKS_OF_STEP: Readonly<Record<string, readonly Task[]>> = {
-  'wash 1': ['bath'],
-  face: ['face wash'],
-  'wash 2': ['second wash'],
-  conditioner: ['conditioner'],
-  dry: ['drying'],
-  nails: ['nails'],
-  'brush-out': ['brush-out', 'mats'],
-  'first clip': ['ear flaps', 'eye corners', 'pads', 'rear'],
-  teeth: ['teeth'],
-};
 
 /**
  * Writes what is queried often into tables, in the transaction of the events it comes from. Replaces what was there
  * for this visit, so that the tables can be rebuilt from the events at any time.
  */
 export async function project(tx: Tenant, businessId: BusinessId, loaded: LoadedVisit, house: House): Promise<void> {
-  const { row, state, judged, places, facts } = loaded;
+  const { row, state, judged, bars, steps, places, facts } = loaded;
   const key = { businessId, visitId: row.id, dogId: row.dogId, day: row.day };
   for (const table of [findingSeen, placeCare, taskDone, handoverAnswer, stageTook, toolUsed, incidentSeen, photoShown])
     await tx.delete(table).where(eq(table.visitId, row.id));
@@ -79,18 +68,17 @@ export async function project(tx: Tenant, businessId: BusinessId, loaded: Loaded
       ...key,
       place: placeKey(place),
       cared: caredFor(loaded, place),
-      barred: seen !== undefined && seen.level !== 'none' && stopsAtLeast(stopFor(seen, 'clean'), 'S1'),
+      barred: isCareBarred(bars, place),
       looked: here.length > 0 || state.lookedClear.includes(placeKey(place)),
       dirtyPads: pads && (pads.clean || pads.dirty > 0) ? pads.dirty : null,
-      dirt: Math.max(0, ...here.filter((found) => 'dirt' in SIGNS[found.sign]).map((found) => found.grade)) as Grade,
+      dirt: Math.max(0, ...here.filter((found) => signWords(found.sign).dirt).map((found) => found.grade)) as Grade,
       level: seen?.level ?? 'none',
     };
   });
   if (care.length > 0) await tx.insert(placeCare).values(care);
 
-  const done = Object.entries(TASKS_OF_STEP).flatMap(([step, tasks]) =>
-    state.steps[step]?.kind === 'done' ? tasks.map((task) => ({ ...key, task })) : [],
-  );
+  const did = steps.filter(({ id }) => state.steps[id]?.kind === 'done').flatMap(tasksDoneBy);
+  const done = [...new Set(did)].map((task) => ({ ...key, task }));
   if (done.length > 0) await tx.insert(taskDone).values(done);
 
   const answers = Object.entries(state.answers).map(([question, answer]) => ({ ...key, question, answer }));
@@ -122,9 +110,10 @@ interface VisitKey {
 
 /** How long it took, with what, what went wrong, what there is to see of it. */
 async function projectWork(tx: Tenant, key: VisitKey, loaded: LoadedVisit): Promise<void> {
-  const { state, events, facts, plan, judged, kind, contactMinutes } = loaded;
+  const { state, events, facts, plan, judged, bars, kind, contactMinutes } = loaded;
   // Against the house's own minutes: learning from what was learned would never settle.
-  const steps = stepList({ kind, facts, plan, contactMinutes, judged, findings: state.findings });
+  const { findings, plugs } = state;
+  const steps = stepList({ kind, facts, plan, contactMinutes, judged, bars, findings, plugs });
   const took = stagesTook(events, state, steps).map((each) => ({ ...key, ...each }));
   if (took.length > 0) await tx.insert(stageTook).values(took);
 

@@ -1,6 +1,6 @@
 import { visitEvent as eventSchema, type NewVisitEvent, type RefusedEvent } from '@dewpond/contract';
 import { mayTake } from '@dewpond/core/dilution';
-import { hindrances, saw, type VisitEvent } from '@dewpond/core/visit';
+import { hindrances, saw, upToDate, type VisitEvent } from '@dewpond/core/visit';
 import { eq, inArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { madeMix, refusedEvent, visitEvent } from '../db/schema';
@@ -174,11 +174,7 @@ function earlyClose({ state, steps }: LoadedVisit, { what }: NewVisitEvent): str
   return `The visit cannot close yet. ${first.join(' ')}`;
 }
 
-const asRead = ({ seen, ...event }: NewVisitEvent, person: string): VisitEvent => ({
-  ...event,
-  person,
-  seen: seen ?? null,
-});
+const asRead = (event: NewVisitEvent, person: string): VisitEvent => upToDate({ ...event, person });
 
 async function write(tx: Tenant, asker: Asker, visitId: string, events: readonly Hashed[]): Promise<void> {
   if (events.length === 0) return;

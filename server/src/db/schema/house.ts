@@ -1,6 +1,7 @@
 import type { Breed } from '@dewpond/core/catalogue';
+import type { Language } from '@dewpond/core/clients';
 import type { HouseServices, HouseWays } from '@dewpond/core/ways';
-import type { HouseWording } from '@dewpond/core/sheet';
+import type { HouseWordings } from '@dewpond/core/wording';
 import { doublePrecision, foreignKey, integer, jsonb, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { businessId, day, dewpond, edited, ofThisBusiness } from './tenancy';
 
@@ -23,8 +24,10 @@ export const business = dewpond.table(
     phone: text('phone').notNull().default(''),
     email: text('email').notNull().default(''),
     colour: text('colour').notNull().default('#125B60'),
-    /** What the house says otherwise than what ships. */
-    wording: jsonb('wording').$type<HouseWording>().notNull().default({}),
+    /** What owners read in, where their own language is not known. */
+    language: text('language').$type<Language>().notNull().default('en-GB'),
+    /** What the house says otherwise than what ships, by language. */
+    wording: jsonb('wording').$type<HouseWordings>().notNull().default({}),
     version: integer('version').notNull().default(1),
   },
   () => [ofThisBusiness('business')],

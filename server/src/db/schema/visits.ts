@@ -1,6 +1,7 @@
+import type { NewVisitEvent } from '@dewpond/contract';
 import type { FindingDetails, Sign } from '@dewpond/core/findings';
 import type { PlaceKey } from '@dewpond/core/places';
-import type { Happening, IncidentKind, Stage, VisitKind } from '@dewpond/core/visit';
+import type { IncidentKind, Stage, VisitKind } from '@dewpond/core/visit';
 import { sql } from 'drizzle-orm';
 import {
   bigint,
@@ -86,7 +87,7 @@ export const visitEvent = dewpond.table(
     offset: bigint('offset_ms', { mode: 'number' }),
     /** What its device had seen of the others; null in events of version 1. */
     seen: jsonb('seen').$type<Readonly<Record<string, number>>>(),
-    what: jsonb('what').$type<Happening>().notNull(),
+    what: jsonb('what').$type<NewVisitEvent['what']>().notNull(),
     madeFrom: text('made_from').notNull(),
     receivedAt: instant('received_at').notNull().defaultNow(),
   },

@@ -1,0 +1,1 @@
+ALTER TABLE "dewpond"."business" ADD COLUMN "language" text DEFAULT 'en-GB' NOT NULL;
