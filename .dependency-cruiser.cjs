@@ -9,6 +9,14 @@ const only = (from, to, why) => ({
 
 module.exports = {
   forbidden: [
+    {
+      name: 'one-file-opens-a-bar',
+      comment:
+        'What a bar stops and what was lifted of it is read by `stopAt` and by nobody else: a stop holds everywhere.',
+      severity: 'error',
+      from: { pathNot: '^core/src/stops/stopAt\\.ts$' },
+      to: { path: '^core/src/stops/openBar\\.ts$' },
+    },
     only('core', '^core/', 'core knows nothing of the rest'),
     only('contract', '^(contract|core)/', 'the contract knows the core only'),
     only('server', '^(server|contract|core)/', 'the server never reaches into the web'),

@@ -39,6 +39,17 @@ const done = async (page) => {
   await page.waitForTimeout(150);
 };
 
+/** Marks one sign at one place of the look-over. @param {Page} page @param {RegExp} place @param {string} sign */
+const found = async (page, place, sign) => {
+  await page.getByRole('button', { name: place }).first().click();
+  const mark = page.getByRole('button', { name: sign, exact: true });
+  const more = page.getByRole('button', { name: /more signs$/ });
+  if (!(await mark.isVisible()) && (await more.isVisible())) await more.click();
+  await mark.click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await page.waitForTimeout(150);
+};
+
 /** Touches every place that is still open as clear. @param {Page} page */
 const restClear = async (page) => {
   const rest = page.getByRole('button', { name: /here are clear/ });
@@ -71,6 +82,15 @@ const VIEWS = {
     await page.getByRole('button', { name: 'What if…' }).click();
     await page.getByLabel('Hair in the canal', { exact: true }).selectOption('none');
     await page.getByLabel('Tearing', { exact: true }).selectOption('constant');
+  },
+  'instruction-lift': async (page) => {
+    await openDog(page, 'Radish');
+    await page.getByRole('button', { name: 'Instructions' }).click();
+    const another = page.getByRole('button', { name: 'Write down another' });
+    if (await another.isVisible()) await another.click();
+    await page.getByLabel('Who said it').fill('Dr Oyelaran');
+    await page.getByLabel('What', { exact: true }).selectOption('lift');
+    await page.getByLabel('Where', { exact: true }).selectOption('ear/left');
   },
   instructions: async (page) => {
     await openDog(page, 'Radish');
@@ -297,7 +317,10 @@ const VIEWS = {
       }
     await toTheTable(page, 'Teasel');
     await page.keyboard.press('s');
-    await page.getByRole('button', { name: /First wash/ }).click();
+    await page
+      .getByRole('button', { name: /First wash/ })
+      .first()
+      .click();
     await page.waitForTimeout(400);
   },
   'table-step': async (page) => {
@@ -313,11 +336,39 @@ const VIEWS = {
     await page.getByRole('button', { name: 'brown', exact: true }).click();
     await page.waitForTimeout(2200);
   },
+  'table-stops': async (page) => {
+    await toTheTable(page, 'Dumpling');
+    for (const step of ['step 1 of', 'step 2 of']) if (await page.getByText(step).isVisible()) await done(page);
+    await found(page, /^right ear/i, 'yellow or thick wax, plain');
+    await found(page, /^left eye/i, 'squinting, seen');
+    await found(page, /^nose fold/i, 'raw skin, seen');
+    await restClear(page);
+    await page.waitForTimeout(300);
+  },
+  'table-left-out': async (page) => {
+    await done(page);
+    await page.keyboard.press('s');
+    await page
+      .getByRole('button', { name: /Wash the face/ })
+      .first()
+      .click();
+    await page.waitForTimeout(400);
+  },
+  'table-all-steps': async (page) => {
+    await page.keyboard.press('s');
+    await page.waitForTimeout(400);
+  },
   sheet: async (page) => {
     await openDog(page, 'Bramble');
     await page.getByText('Past visits').waitFor();
     await page.locator('a[href$="/sheet"]').first().click();
     await page.getByRole('heading', { name: 'What we saw' }).waitFor();
+  },
+  'sheet-spanish': async (page) => {
+    await openDog(page, 'Dumpling');
+    await page.getByText('Past visits').waitFor();
+    await page.locator('a[href$="/sheet"]').first().click();
+    await page.getByRole('heading', { name: 'Lo que vimos' }).waitFor();
   },
   outbox: async (page) => {
     await page.goto('/watch/outbox');
@@ -343,6 +394,16 @@ const VIEWS = {
     const address = await page.getByRole('link', { name: 'Look at it' }).first().getAttribute('href');
     await page.goto(address ?? '/');
     await page.getByRole('heading', { name: 'At home' }).waitFor();
+  },
+  'owner-page-spanish': async (page) => {
+    await page.goto('/');
+    await VIEWS['sheet-spanish']?.(page);
+    await page.getByRole('button', { name: 'Owner’s page' }).click();
+    await page.getByRole('button', { name: 'Make a link' }).click();
+    const address = await page.getByRole('link', { name: 'Look at it' }).first().getAttribute('href');
+    await page.goto(address ?? '/');
+    await page.getByRole('button', { name: 'ver cómo' }).first().click();
+    await page.waitForTimeout(400);
   },
 };
 
@@ -373,6 +434,12 @@ const KEPT = Object.keys(VIEWS).filter(
       'what-if',
       'instructions',
       'table-finding',
+      'table-all-steps',
+      'table-stops',
+      'table-left-out',
+      'sheet-spanish',
+      'instruction-lift',
+      'owner-page-spanish',
       'dog-plan',
       'words',
       'audit',

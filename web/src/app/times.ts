@@ -16,6 +16,6 @@ export const duration = (minutes: number): string =>
     ? `${Math.round(minutes)} min`
     : `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')}`;
 
-/** "Wed 25 Nov, 9:40" in the business's zone. */
-export const moment = (instant: string | number, zone: string): string =>
-  `${showDay(dayOf(instant, zone) as Day)}, ${clock(instant, zone)}`;
+/** "Wed 25 Nov, 9:40" in the business's zone, as a language (BCP 47) writes it. */
+export const moment = (instant: string | number, zone: string, language?: string): string =>
+  `${showDay(dayOf(instant, zone) as Day, language)}, ${clock(instant, zone)}`;

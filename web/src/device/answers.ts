@@ -9,7 +9,9 @@ export interface KeptAnswer {
   readonly shape: number;
 }
 
-const SHAPE = 1;
+const SHAPE = 2;
+/** Visits and their events are brought up to date as they are read: those of an older version are not lost to an update. */
+const OF_ANY_SHAPE = /^(visit|events|carry)( |$)/;
 const DAY_MS = 86_400_000;
 /** An office that says nothing for so long is taken as away, where the device knows an answer. */
 const PATIENCE_MS = 4000;
@@ -46,7 +48,8 @@ export const keepAnswer = (question: string, answer: unknown): Promise<unknown> 
 /** What the office said to a question within the last day, or undefined. */
 export async function remembered<T>(question: string): Promise<T | undefined> {
   const row = await device.answers.get(question).catch(() => undefined);
-  return row?.shape === SHAPE && Date.now() - row.at < DAY_MS ? (row.answer as T) : undefined;
+  const isRead = row !== undefined && (row.shape === SHAPE || OF_ANY_SHAPE.test(question));
+  return isRead && Date.now() - row.at < DAY_MS ? (row.answer as T) : undefined;
 }
 
 /** Whoever signs out leaves no answers behind. What has not reached the office yet stays. */

@@ -1,4 +1,4 @@
-import type { VisitEvent } from '@dewpond/core/visit';
+import type { OlderEvent, VisitEvent } from '@dewpond/core/visit';
 import { create } from 'zustand';
 import { device, type OwnEvent, type WaitingPhoto, type WaitingVisit } from './database';
 
@@ -72,8 +72,8 @@ export async function keepPhoto(photo: WaitingPhoto): Promise<void> {
   await count();
 }
 
-/** Events of a visit that were made here, sent or not, whoever made them; refused ones apart. */
-export async function eventsOf(visitId: string): Promise<{ own: VisitEvent[]; refused: VisitEvent[] }> {
+/** Events of a visit that were made here, sent or not, whoever made them, as they were written; refused ones apart. */
+export async function eventsOf(visitId: string): Promise<{ own: OlderEvent[]; refused: OlderEvent[] }> {
   const rows = (await allEvents()).filter((row) => row.visitId === visitId);
   return {
     own: rows.filter((row) => row.refused === null).map(({ event }) => event),

@@ -1,5 +1,5 @@
 import { visitEvent, type VisitView } from '@dewpond/contract';
-import type { Happening, VisitEvent } from '@dewpond/core/visit';
+import { upToDate, type Happening, type VisitEvent } from '@dewpond/core/visit';
 import { screen } from '@testing-library/react';
 import type { UserEvent } from '@testing-library/user-event';
 import { openOutbox } from '../device/outbox';
@@ -26,10 +26,8 @@ export async function standAtTable(given: VisitView = visitView(), officeAhead =
     'POST /api/visits/:id/events': ({ body }) => {
       const events = body.events.map((each) => visitEvent.parse(each));
       const fresh = events.filter((event) => !known.some(({ id }) => id === event.id));
-      known.push(
-        ...fresh.map(({ seen, ...event }): VisitEvent => ({ ...event, person: MEMBER.personId, seen: seen ?? null })),
-      );
-      sent.push(...fresh.map(({ what }) => what));
+      known.push(...fresh.map((event): VisitEvent => upToDate({ ...event, person: MEMBER.personId })));
+      sent.push(...fresh.map((event) => upToDate({ ...event, person: MEMBER.personId }).what));
       return {
         taken: fresh.map(({ id }) => id),
         known: events.filter((event) => !fresh.includes(event)).map(({ id }) => id),

@@ -12,10 +12,21 @@ interface DialogProps {
   readonly tall?: boolean;
   /** As a sheet, with room for two columns. */
   readonly wide?: boolean;
+  /** On a page in another language. */
+  readonly closeWords?: string;
   readonly children: ReactNode;
 }
 
-export function Dialog({ open, onClose, title, says, tall = false, wide = false, children }: DialogProps) {
+export function Dialog({
+  open,
+  onClose,
+  title,
+  says,
+  tall = false,
+  wide = false,
+  closeWords = 'Close',
+  children,
+}: DialogProps) {
   return (
     <Radix.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Radix.Portal>
@@ -35,7 +46,7 @@ export function Dialog({ open, onClose, title, says, tall = false, wide = false,
               {says && <Radix.Description className="text-soft mt-0.5">{says}</Radix.Description>}
             </div>
             <Radix.Close
-              aria-label="Close"
+              aria-label={closeWords}
               className="grid place-items-center size-14 rounded-xl border border-line hover:bg-pond-pale shrink-0"
             >
               <X size={20} aria-hidden />

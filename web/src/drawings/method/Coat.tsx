@@ -84,10 +84,9 @@ export const Teeth = () => (
       lift the lip
     </Label>
     <path d="M92,138 a14,9 0 1 1 -4,-12" fill="none" stroke="var(--pond)" strokeWidth={3} />
-    <Label x={14} y={30} tone="var(--pond)" bold>
+    <Label x={14} y={30} tone="var(--pond)" bold to={[82, 122]}>
       {['front teeth first,', 'outer sides, small circles']}
     </Label>
-    <line x1={70} y1={50} x2={82} y2={122} stroke="var(--soft)" strokeWidth={1} />
     <Label x={180} y={228} anchor="middle" tone={BAD}>
       paste made to be swallowed, never human paste
     </Label>

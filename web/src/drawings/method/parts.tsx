@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { createContext, useContext, type ReactNode } from 'react';
 
 /** All method drawings share one frame, so that they stand beside each other. */
 export const FRAME = { width: 360, height: 240 } as const;
@@ -37,8 +37,17 @@ const LINE_HEIGHT = 15;
 const LETTER = 6.4;
 const BOLD_LETTER = 7;
 
+const SaysNothing = createContext(false);
+
+/** Drawings without their words, which are a groomer's and English: for owners, who read beside it what to do. */
+export const Wordless = ({ children }: { readonly children: ReactNode }) => (
+  <SaysNothing.Provider value={true}>{children}</SaysNothing.Provider>
+);
+
 /** Words in a drawing, with a line from their nearer edge to what they name. */
 export function Label({ x, y, tone = 'var(--ink)', anchor = 'start', bold = false, to, children }: LabelProps) {
+  const saysNothing = useContext(SaysNothing);
+  if (saysNothing) return null;
   const lines = typeof children === 'string' ? [children] : children;
   const width = Math.max(...lines.map((line) => line.length)) * (bold ? BOLD_LETTER : LETTER);
   const left = anchor === 'start' ? x : anchor === 'end' ? x - width : x - width / 2;

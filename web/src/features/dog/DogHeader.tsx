@@ -1,6 +1,6 @@
 import type { DogView } from '@dewpond/contract';
 import { composeTraits, nameBreeds } from '@dewpond/core/catalogue';
-import { humanYears, seniorFrom } from '@dewpond/core/careplan';
+import { humanYears, seniorFrom } from '@dewpond/core/catalogue';
 import { daysBetween, kilograms, showDay, showWeight, yearsOld, type Day } from '@dewpond/core/units';
 import { Link } from 'react-router';
 import { useCatalogue } from '../../app/useCatalogue';

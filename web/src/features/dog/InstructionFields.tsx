@@ -1,6 +1,9 @@
 import type { DogView } from '@dewpond/contract';
-import { PROCEDURES, type Procedure } from '@dewpond/core/findings';
-import { GRADE_WORDS, namePlace, placeKey, type Place } from '@dewpond/core/places';
+import { barsOf } from '@dewpond/core/careplan';
+import type { Procedure } from '@dewpond/core/findings';
+import { GRADE_WORDS, namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
+import { standsAt } from '@dewpond/core/stops';
+import { placesToLookAt } from '@dewpond/core/visit';
 import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState, type FormEvent } from 'react';
 import { v7 } from 'uuid';
@@ -16,6 +19,8 @@ import {
   changed,
   emptyForm,
   instructionOf,
+  isVets,
+  liftableFor,
   placesFor,
   type InstructionForm,
   type SayingKind,
@@ -44,7 +49,9 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
     save.mutate();
   };
   const fitting = placesFor(filled, places);
-  const kinds = (Object.keys(SAYINGS) as SayingKind[]).filter((kind) => kind !== 'lift' || form.by === 'vet');
+  const nothingToLift =
+    form.kind === 'lift' && form.place !== '' && !standsAt(barsOf(dog.facts), placeOf(form.place), form.lifts);
+  const kinds = (Object.keys(SAYINGS) as SayingKind[]).filter((kind) => !isVets(kind) || form.by === 'vet');
   const where = fitting.length > 0 && (
     <SelectField
       label="Where"
@@ -52,7 +59,7 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
       onChange={(event) => set({ place: event.target.value })}
       error={refused?.at('place')}
     >
-      {form.kind !== 'lift' && <option value="">everywhere</option>}
+      {!isVets(form.kind) && <option value="">everywhere</option>}
       {fitting.map((place) => (
         <option key={placeKey(place)} value={placeKey(place)}>
           {namePlace(place)}
@@ -95,9 +102,9 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
           ))}
         </SelectField>
       </div>
-      {form.kind === 'lift' && where}
+      {isVets(form.kind) && where}
       <SayingFields form={filled} set={set} products={washes} at={(path) => refused?.at(path)} />
-      {form.kind !== 'lift' && where}
+      {!isVets(form.kind) && where}
       {form.kind === 'lift' && (
         <>
           <SelectField
@@ -105,7 +112,7 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
             value={form.procedure}
             onChange={(event) => set({ procedure: event.target.value as Procedure })}
           >
-            {PROCEDURES.map((procedure) => (
+            {liftableFor(form.place, form.lifts).map((procedure) => (
               <option key={procedure}>{procedure}</option>
             ))}
           </SelectField>
@@ -121,6 +128,12 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
               </option>
             ))}
           </SelectField>
+          {nothingToLift && (
+            <p role="status" className="col-span-2 rounded-xl bg-watch-pale px-3 py-2">
+              Nothing of that stands at the {namePlace(placeOf(form.place))} today. The word is kept, and counts when it
+              is found there.
+            </p>
+          )}
         </>
       )}
       <div className="col-start-1">
@@ -154,8 +167,8 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
   );
 }
 
-/** Every place this dog's plan knows, once. */
+/** Every place of this dog that a word can be about, once: those of its plan, then the rest that is looked at. */
 function placesOfDog(dog: DogView): Place[] {
-  const byKey = new Map(dog.due.flatMap(({ line: { place } }) => (place ? [[placeKey(place), place]] : [])));
-  return [...byKey.values()];
+  const planned = dog.due.flatMap(({ line: { place } }) => (place ? [place] : []));
+  return [...new Map([...planned, ...placesToLookAt(dog.facts)].map((place) => [placeKey(place), place])).values()];
 }

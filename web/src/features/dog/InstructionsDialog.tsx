@@ -84,7 +84,7 @@ function Given({ given, dog }: { readonly given: DogInstruction; readonly dog: D
         <p className={stands === 'ended' ? 'text-soft' : 'font-semibold'}>{instructionWords(given, products)}</p>
         <Chip tone={TONES[stands]}>{stands}</Chip>
       </div>
-      <div className="flex flex-wrap items-center justify-between gap-x-3 gap-y-1">
+      <div className="flex flex-wrap items-center justify-between gap-x-3 gap-y-1 mt-1.5">
         <p className="text-sm text-soft mr-auto">
           {given.who}, from {showDay(given.from)}
         </p>

@@ -1,7 +1,7 @@
 import type { DogView } from '@dewpond/contract';
 import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { GRADE_WORDS, namePlace } from '@dewpond/core/places';
-import { SIGNS } from '@dewpond/core/findings';
+import { signWords } from '@dewpond/core/findings';
 import { showDay, type Day } from '@dewpond/core/units';
 import { clock, dayOf } from '../../app/times';
 import { useZone } from '../../app/useUnits';
@@ -57,8 +57,8 @@ export function NextVisit({ dog, onBook }: { readonly dog: DogView; readonly onB
               <li key={namePlace(found.place) + found.sign} className="flex items-center gap-1.5">
                 <Ripple grade={found.grade} size={30} silent />
                 <span>
-                  {namePlace(found.place)}: {SIGNS[found.sign].name}
-                  {SIGNS[found.sign].graded && `, ${GRADE_WORDS[found.grade]}`}
+                  {namePlace(found.place)}: {signWords(found.sign).name}
+                  {signWords(found.sign).graded && `, ${GRADE_WORDS[found.grade]}`}
                 </span>
               </li>
             ))}

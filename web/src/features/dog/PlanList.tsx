@@ -1,10 +1,12 @@
 import type { DogView } from '@dewpond/contract';
-import { RANK_WORDS, lineAmounts, type DueLine, type DueWindow, type LineAmount } from '@dewpond/core/careplan';
+import { HOME_HOWS, lineAmounts, type DueLine, type DueWindow, type LineAmount } from '@dewpond/core/careplan';
 import { TASKS, taskKey, type Round } from '@dewpond/core/tasks';
 import { methodOf } from '@dewpond/core/methods';
 import { namePlace } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
+import { RANK_WORDS } from '@dewpond/core/reasons';
 import { everyWords, showDay, showVolume } from '@dewpond/core/units';
+import { barTold, disagreementWords, leftOutWords, reasonTold, reasonsTold } from '@dewpond/core/wording';
 import { Accordion } from 'radix-ui';
 import { BookOpen, ChevronDown } from 'lucide-react';
 import { Link } from 'react-router';
@@ -109,11 +111,13 @@ function PlanItem({ due, amounts }: { readonly due: DueLine; readonly amounts: r
 }
 
 function reason({ line, rhythm }: DueLine): string {
-  if (line.bars[0]) return line.bars[0].words;
-  if (line.earHair) return `${line.earHair.way}: ${line.earHair.because}`;
-  if (!line.interval) return line.home?.because ?? line.methods[0]?.words ?? line.cautions[0]?.words ?? '';
+  if (line.earHair) return `${line.earHair.way}: ${reasonTold(line.earHair.reason)}`;
+  if (line.bars.length > 0) return reasonsTold(line.bars.map(({ reason: its }) => its));
+  if (!line.interval)
+    return line.home ? reasonTold(line.home.reason) : (line.methods[0]?.words ?? line.cautions[0]?.words ?? '');
   const learned = rhythm && rhythm.evidence.length > 0 ? `, learned ${rhythm.interval}` : '';
-  return `${line.settled?.won[0]?.because ?? ''}: ${line.interval.least}–${line.interval.most} days, usual ${line.interval.usual}${learned}`;
+  const why = line.settled?.won[0] ? reasonTold(line.settled.won[0].reason) : '';
+  return `${why}: ${line.interval.least}–${line.interval.most} days, usual ${line.interval.usual}${learned}`;
 }
 
 function Details({
@@ -139,7 +143,7 @@ function Details({
   const said = (list: typeof line.methods) =>
     list.map((each) => (
       <span key={each.words}>
-        {each.words} <SourceMark source={each.source} because={each.because} />
+        {each.words} <SourceMark source={each.source} because={reasonTold(each.reason)} />
       </span>
     ));
   return (
@@ -150,27 +154,42 @@ function Details({
       >
         <BookOpen size={18} aria-hidden /> How it is done
       </Link>
-      {part('Not done', said(line.bars))}
+      {part(
+        'Not done',
+        line.bars.map((bar) => (
+          <span key={barTold(bar)} className="first-letter:uppercase inline-block">
+            {barTold(bar)} <SourceMark source={bar.source} />
+          </span>
+        )),
+      )}
+      {part('Left out of it', line.bars.length > 0 ? [] : line.leavesOut.map(leftOutWords))}
       {part('Takes', [...minutesOf(line), ...amounts.map((each) => <Amount key={each.what} amount={each} />)])}
       {window && part('When', [<WindowWords key="window" window={window} />])}
       {part('How', said(line.methods.filter(({ general }) => !general)))}
       {part('Cautions', said(line.cautions.filter(({ general }) => !general)))}
       {part('As for every dog', said([...line.methods, ...line.cautions].filter(({ general }) => general)))}
-      {line.earHair && part('Decision', [`Line ${line.earHair.line} of the rule: ${line.earHair.because}`])}
+      {line.earHair &&
+        part('Decision', [
+          `Line ${line.earHair.line} of the rule: ${reasonTold(line.earHair.reason)}`,
+          ...(line.earHair.beside ? [`Beside it: ${reasonTold(line.earHair.beside)}. The owner’s no stands.`] : []),
+        ])}
       {line.home &&
         part('At home', [
           <span key="home">
-            {`${everyWords(line.home.everyDays)}, ${line.home.minutes} min: ${line.home.how}`}{' '}
-            <SourceMark source={line.home.source} because={line.home.because} />
+            {`${everyWords(line.home.everyDays)}, ${line.home.minutes} min: ${HOME_HOWS[line.home.how]}`}{' '}
+            <SourceMark source={line.home.source} because={reasonTold(line.home.reason)} />
           </span>,
         ])}
-      {line.settled?.disagreement && part('They disagree', [line.settled.disagreement])}
+      {line.settled?.disagreement &&
+        part('They disagree', [
+          disagreementWords(line.settled.disagreement, line.settled.won[0], TASKS[line.task].safer),
+        ])}
       {line.settled &&
         part(
           'Won',
           line.settled.won.map((claim) => (
             <span key={claim.ruleId}>
-              {`${claim.because}: ${claim.interval.least}–${claim.interval.most} days, usual ${claim.interval.usual} (${RANK_WORDS[claim.rank]})`}{' '}
+              {`${reasonTold(claim.reason)}: ${claim.interval.least}–${claim.interval.most} days, usual ${claim.interval.usual} (${RANK_WORDS[claim.rank]})`}{' '}
               <SourceMark source={claim.source} />
             </span>
           )),
@@ -178,7 +197,9 @@ function Details({
       {line.settled &&
         part(
           'Lost',
-          line.settled.lost.map(({ claim, why }) => `${claim.because}, ${claim.interval.usual} days: ${why}`),
+          line.settled.lost.map(
+            ({ claim, why }) => `${reasonTold(claim.reason)}, ${claim.interval.usual} days: ${why}`,
+          ),
         )}
     </>
   );

@@ -2,7 +2,7 @@ import type { HouseView } from '@dewpond/contract';
 import type { EarHairWay } from '@dewpond/core/careplan';
 import type { Task } from '@dewpond/core/tasks';
 import { SelectField, TextField } from '../../ui/Field';
-import { TASK_CHOICES, liftable, type InstructionForm } from './instructionForm';
+import { TASK_CHOICES, choosable, type InstructionForm } from './instructionForm';
 
 interface SayingProps {
   readonly form: InstructionForm;
@@ -66,13 +66,15 @@ export function SayingFields({ form, set, products, at }: SayingProps) {
     case 'bath product':
       return <BathProduct form={form} set={set} products={products} at={at} />;
     case 'lift':
+    case 'knows':
       return (
         <SelectField
-          label="In spite of"
+          label={form.kind === 'lift' ? 'In spite of' : 'Which sign'}
+          hint={form.kind === 'knows' ? 'slight and unchanged, it is noted and no more; its stop stays' : undefined}
           value={form.lifts}
           onChange={(event) => set({ lifts: event.target.value as InstructionForm['lifts'] })}
         >
-          {liftable(form.place).map(({ id, name }) => (
+          {choosable(form.kind, form.place).map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
             </option>

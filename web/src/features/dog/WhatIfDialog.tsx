@@ -3,6 +3,7 @@ import { type PlanChange } from '@dewpond/core/careplan';
 import { TASKS } from '@dewpond/core/tasks';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, type HouseQuestion } from '@dewpond/core/ways';
 import { FOLD_SITES, namePlace } from '@dewpond/core/places';
+import { differenceWords } from '@dewpond/core/wording';
 import { group } from 'd3-array';
 import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -95,13 +96,15 @@ function Changes({ changes, tried }: { readonly changes: readonly PlanChange[]; 
     );
   return (
     <ul className="flex flex-col gap-2">
-      {[...group(changes, ({ task, kind, words }) => [task, kind, ...words].join('|'))].map(([key, alike]) => (
+      {[
+        ...group(changes, ({ task, kind, differences }) => [task, kind, ...differences.map(differenceWords)].join('|')),
+      ].map(([key, alike]) => (
         <li key={key} className="rounded-xl border border-line px-3 py-2">
           <p className="flex items-center justify-between gap-3 font-semibold">
             <span>{whereWords(alike)}</span>
             {alike[0] && <Chip tone={KINDS[alike[0].kind].tone}>{KINDS[alike[0].kind].words}</Chip>}
           </p>
-          {alike[0]?.words.map((words) => (
+          {alike[0]?.differences.map(differenceWords).map((words) => (
             <p key={words} className="text-[15px]">
               {words}
             </p>

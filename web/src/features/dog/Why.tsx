@@ -4,6 +4,7 @@ import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { GRADE_WORDS, namePlace } from '@dewpond/core/places';
 import { DOGS_RECORD } from '@dewpond/core/provenance';
 import { showDay } from '@dewpond/core/units';
+import { barTold, reasonTold, reasonsTold } from '@dewpond/core/wording';
 import { Card } from '../../ui/Card';
 import { Ripple } from '../../ui/Ripple';
 import { SourceMark } from '../../ui/SourceMark';
@@ -19,22 +20,29 @@ export function Why({ dog, asked }: { readonly dog: DogView; readonly asked: str
     return (
       <Card title={`Why not now: ${name}`}>
         {line.bars.map((bar) => (
-          <p key={bar.words}>
-            {bar.words} <SourceMark source={bar.source} />
+          <p key={barTold(bar)} className="first-letter:uppercase">
+            {barTold(bar)} <SourceMark source={bar.source} />
           </p>
         ))}
       </Card>
     );
   }
-  if (!line.interval) return <Card title={`Why: ${name}`}>{line.earHair?.because ?? 'Decided at the table.'}</Card>;
+  if (!line.interval)
+    return (
+      <Card title={`Why: ${name}`}>
+        <span className="first-letter:uppercase inline-block">
+          {line.earHair ? reasonTold(line.earHair.reason) : 'Decided at the table.'}
+        </span>
+      </Card>
+    );
   const days = rhythm?.interval ?? line.interval.usual;
   return (
     <Card title={`Why ${days} days for ${name}?`}>
       <p>
         The plan: every {line.interval.usual} days, {line.interval.least}–{line.interval.most};{' '}
-        {line.settled?.won.map((claim) => claim.because).join('; ')}.{' '}
+        {reasonsTold((line.settled?.won ?? []).map((claim) => claim.reason))}.{' '}
         {line.settled?.won.slice(0, 1).map((claim) => (
-          <SourceMark key={claim.ruleId} source={claim.source} because={claim.because} />
+          <SourceMark key={claim.ruleId} source={claim.source} because={reasonTold(claim.reason)} />
         ))}
       </p>
       {chosen.window && (

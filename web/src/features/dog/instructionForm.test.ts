@@ -2,7 +2,15 @@ import { newInstruction } from '@dewpond/contract';
 import { placesOf } from '@dewpond/core/places';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { changed, emptyForm, instructionOf, liftable, placesFor, type InstructionForm } from './instructionForm';
+import {
+  changed,
+  emptyForm,
+  instructionOf,
+  choosable,
+  liftableFor,
+  placesFor,
+  type InstructionForm,
+} from './instructionForm';
 
 const PLACES = placesOf(['nose', 'lip']);
 const start: InstructionForm = { ...emptyForm('2026-11-25'), who: 'Dr Oyelaran', productId: v7() };
@@ -43,9 +51,21 @@ describe('the instruction form', () => {
   test('a lift is a vet’s, at a place, for a sign that can be there', () => {
     const lift = fill({ by: 'owner' }, { kind: 'lift' }, { place: 'eye/right' });
     expect(lift.by).toBe('vet');
-    expect(liftable('eye/right').map(({ id }) => id)).toContain(lift.lifts);
-    expect(liftable('ear/left').map(({ id }) => id)).toContain('drum torn or suspected');
-    expect(liftable('')).toEqual([]);
+    expect(choosable('lift', 'eye/right').map(({ id }) => id)).toContain(lift.lifts);
+    expect(choosable('lift', 'ear/left').map(({ id }) => id)).toContain('drum torn or suspected');
+    expect(choosable('lift', '')).toEqual([]);
+    // What goes to a vet each time anew is not offered, nor a procedure that the sign does not take away.
+    expect(choosable('lift', 'ear/left').map(({ id }) => id)).not.toContain('ear blood');
+    expect(liftableFor('ear/left', 'ear redness')).not.toContain('comb');
+    expect(liftableFor('side/left', 'wet sore')).toContain('wash');
+  });
+
+  test('a vet knows slight signs at a place; pain, smell and blood are not among them', () => {
+    const knows = fill({ by: 'owner' }, { kind: 'knows' }, { place: 'fold nose/none' });
+    expect([knows.by, sent(knows).success]).toEqual(['vet', true]);
+    const signs = choosable('knows', 'fold nose/none').map(({ id }) => id);
+    expect(signs).toContain('fold redness');
+    expect(signs).not.toContain('fold smell');
   });
 
   test('places offered are those of the task', () => {

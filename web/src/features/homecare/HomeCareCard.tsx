@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { useHomeCare } from '../../api/queries';
 import { Card } from '../../ui/Card';
 import { SourceMark } from '../../ui/SourceMark';
+import { forSalon } from './forSalon';
 import { WeekGrid } from './WeekGrid';
 
 const AWAY = 'inline-flex items-center gap-2 text-pond underline min-h-11 font-semibold';
@@ -29,7 +30,7 @@ export function HomeCareCard({ dogId }: { readonly dogId: string }) {
       }
     >
       <div className="overflow-x-auto">
-        <WeekGrid home={home} from={home.today} />
+        <WeekGrid home={forSalon(home)} from={home.today} />
       </div>
       {notes.length > 0 && (
         <ul className="mt-2 text-sm">

@@ -1,6 +1,6 @@
 import type { HomeCareView } from '@dewpond/contract';
-import { homeDays, homeTaskName } from '@dewpond/core/homecare';
-import { addDays, everyWords, showDay, type Day } from '@dewpond/core/units';
+import { homeDays } from '@dewpond/core/homecare';
+import { addDays, showDay, type Day } from '@dewpond/core/units';
 import { Check } from 'lucide-react';
 import { classes } from '../../ui/classes';
 
@@ -13,7 +13,7 @@ export function WeekGrid({ home, from }: { readonly home: HomeCareView; readonly
       <thead>
         <tr>
           <th scope="col" className="text-left font-semibold text-soft py-1.5 pr-2">
-            Home care
+            {home.words.homeCare}
           </th>
           {days.map((day) => (
             <th
@@ -24,7 +24,7 @@ export function WeekGrid({ home, from }: { readonly home: HomeCareView; readonly
                 day === home.today ? 'text-pond' : 'text-soft',
               )}
             >
-              {showDay(day).split(' ').slice(0, 1)}
+              {showDay(day, home.language).split(/[ ,]/)[0]}
               <span className="block text-sm font-normal">{Number(day.slice(8))}</span>
             </th>
           ))}
@@ -36,19 +36,19 @@ export function WeekGrid({ home, from }: { readonly home: HomeCareView; readonly
           return (
             <tr key={task.key} className="border-t border-line">
               <th scope="row" className="text-left font-normal py-2 pr-2 leading-snug max-md:min-w-28">
-                <b>{homeTaskName(task)}</b>
+                <b>{task.name}</b>
                 <span className="block text-sm text-soft max-md:hidden">
-                  {everyWords(task.everyDays)}, {task.minutes} min. {task.how}
+                  {task.often}, {task.takes}. {task.words}
                 </span>
               </th>
               {days.map((day) => (
                 <td key={day} className="text-center align-middle">
                   {ticked.has(`${task.key} ${day}`) ? (
-                    <Check size={20} role="img" aria-label="done" className="text-reed inline" />
+                    <Check size={20} role="img" aria-label={home.words.done} className="text-reed inline" />
                   ) : on.has(day) ? (
                     <span
                       role="img"
-                      aria-label="to do"
+                      aria-label={home.words.toDo}
                       className="inline-block size-5 rounded-md border-2 border-pond align-middle"
                     />
                   ) : null}

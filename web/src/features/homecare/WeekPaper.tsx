@@ -1,13 +1,11 @@
 import type { HomeCareView, Letterhead } from '@dewpond/contract';
-import { STOP_AT_HOME, type HomeTask } from '@dewpond/core/homecare';
-import { methodOf, type MethodCard } from '@dewpond/core/methods';
-import { COMMON_PRACTICE, showSource, type Source as SourceOf } from '@dewpond/core/provenance';
 import { addDays, showDay, type Day } from '@dewpond/core/units';
+import { fillIn, type HomeTaskTold, type PageWords } from '@dewpond/core/wording';
 import { group } from 'd3-array';
 import { OctagonX, X } from 'lucide-react';
 import type { CSSProperties } from 'react';
 import { MethodDrawing } from '../../drawings/method/MethodDrawing';
-import { SourceMark } from '../../ui/SourceMark';
+import { Wordless } from '../../drawings/method/parts';
 import { WeekGrid } from './WeekGrid';
 
 interface WeekPaperProps {
@@ -20,9 +18,11 @@ interface WeekPaperProps {
 
 /** For the wall beside the towel: which day, what, when to stop and whom to ring; then a picture of how it is done. */
 export function WeekPaper({ house, dog, home, from }: WeekPaperProps) {
+  const { words, language } = home;
   return (
     <article
-      aria-label={`A week at home for ${dog}`}
+      lang={language}
+      aria-label={fillIn(words.weekTitle, { dog })}
       className="max-w-[880px] mx-auto bg-surface border border-line rounded-card px-10 py-8 max-md:px-4 max-md:py-4 print:border-0 print:p-0 print:max-w-none"
     >
       <p className="flex flex-wrap justify-between gap-x-4">
@@ -31,75 +31,59 @@ export function WeekPaper({ house, dog, home, from }: WeekPaperProps) {
         </b>
         <span className="text-soft">{house.phone}</span>
       </p>
-      <h1 className="text-[28px]! break-words">{dog} at home</h1>
+      <h1 className="text-[28px]! break-words">{fillIn(words.weekTitle, { dog })}</h1>
       <p className="text-soft mb-3">
-        {showDay(from)} to {showDay(addDays(from, 6))}
+        {fillIn(words.fromTo, { from: showDay(from, language), to: showDay(addDays(from, 6), language) })}
       </p>
       <div className="overflow-x-auto">
         <WeekGrid home={home} from={from} />
       </div>
       <p className="mt-3 rounded-xl bg-stop-pale text-stop font-semibold px-4 py-2.5">
-        {STOP_AT_HOME.words}
-        {house.phone !== '' && ` ${house.phone}.`} <Source source={STOP_AT_HOME.source} />
+        {words.stopAtHome}
+        {house.phone !== '' && ` ${house.phone}.`}
       </p>
       <ul className="grid grid-cols-2 max-md:grid-cols-1 gap-4 mt-5 print:gap-2">
-        {[...group(home.tasks, ({ task }) => methodOf(task))].map(([card, tasks]) => (
-          <HowTo key={card.id} card={card} tasks={tasks} />
+        {[...group(home.tasks, ({ how }) => how)].map(([how, tasks]) => (
+          <li key={how} className="rounded-xl border border-line px-3.5 py-3 break-inside-avoid print:py-1.5">
+            <h2>{[...new Set(tasks.map(({ name }) => name))].join(', ')}</h2>
+            <HowTo tasks={tasks} words={words} />
+          </li>
         ))}
       </ul>
-      <p className="text-[13px] text-soft mt-4 print:text-[11px]">
-        Where nothing else is said: {showSource(COMMON_PRACTICE)}.
-      </p>
+      <p className="text-[13px] text-soft mt-4 print:text-[11px]">{words.sourceOfAll}</p>
     </article>
   );
 }
 
-/** Where a caution comes from: a tap on a screen; on paper in words, unless it is what the foot says of all. */
-const Source = ({ source }: { readonly source: SourceOf }) => (
-  <>
-    <span className="no-print">
-      <SourceMark source={source} />
-    </span>
-    {showSource(source) !== showSource(COMMON_PRACTICE) && (
-      <span className="hidden print:inline text-soft">({showSource(source)})</span>
-    )}
-  </>
-);
-
-/** One picture, and under it what the plan asks for, then what the card says of never and of stopping. */
-function HowTo({ card, tasks }: { readonly card: MethodCard; readonly tasks: readonly HomeTask[] }) {
-  const [drawing] = card.drawings;
+/** A picture without words, and under it what the plan asks for, then what an owner never does and when to stop. */
+export function HowTo({ tasks, words }: { readonly tasks: readonly HomeTaskTold[]; readonly words: PageWords }) {
+  const [first] = tasks;
+  if (!first) return null;
+  const { drawing, never, stops } = first.card;
   return (
-    <li className="rounded-xl border border-line px-3.5 py-3 break-inside-avoid print:py-1.5">
-      <h2>{card.title}</h2>
+    <>
       {drawing && (
-        <div className="h-44 my-1.5 print:h-26 [&>svg]:h-full [&>svg]:mx-auto">
-          <MethodDrawing drawing={drawing} />
+        <div aria-hidden className="h-44 my-1.5 print:h-26 [&>svg]:h-full [&>svg]:mx-auto">
+          <Wordless>
+            <MethodDrawing drawing={drawing} />
+          </Wordless>
         </div>
       )}
       <ul className="text-sm flex flex-col gap-0.5 print:text-[12px] print:leading-snug">
-        {[...new Set(tasks.map(({ how }) => how))].map((how) => (
-          <li key={how} className="font-semibold">
-            {how}
+        <li className="font-semibold">{first.words}</li>
+        {never.map((line) => (
+          <li key={line} className="grid grid-cols-[16px_1fr] gap-1.5">
+            <X size={15} role="img" aria-label={words.never} className="text-stop mt-0.5" />
+            <span>{line}</span>
           </li>
         ))}
-        {card.never.map(({ words, source }) => (
-          <li key={words} className="grid grid-cols-[16px_1fr] gap-1.5">
-            <X size={15} role="img" aria-label="never" className="text-stop mt-0.5" />
-            <span>
-              {words} <Source source={source} />
-            </span>
-          </li>
-        ))}
-        {card.stops.map(({ words, source }) => (
-          <li key={words} className="grid grid-cols-[16px_1fr] gap-1.5">
-            <OctagonX size={15} role="img" aria-label="stop" className="text-watch mt-0.5" />
-            <span>
-              {words} <Source source={source} />
-            </span>
+        {stops.map((line) => (
+          <li key={line} className="grid grid-cols-[16px_1fr] gap-1.5">
+            <OctagonX size={15} role="img" aria-label={words.stop} className="text-watch mt-0.5" />
+            <span>{line}</span>
           </li>
         ))}
       </ul>
-    </li>
+    </>
   );
 }

@@ -12,6 +12,7 @@ function open(mayEdit = true) {
     phone: '01632 960100',
     email: '',
     colour: '#125b60',
+    language: 'en-GB',
     wording: {},
     mayEdit,
   };
@@ -38,9 +39,9 @@ test('a sentence is found, said otherwise, and back as it shipped; an illness or
   expect(await screen.findByText(/“infection” names an illness/)).toBeTruthy();
   await person.clear(field());
   await person.type(field(), 'We cleaned: {{places}.{Enter}');
-  await waitFor(() => expect(stands().wording).toEqual({ 'sentence cleaned': 'We cleaned: {places}.' }));
+  await waitFor(() => expect(stands().wording).toEqual({ 'en-GB': { 'sentence cleaned': 'We cleaned: {places}.' } }));
   await person.click(await screen.findByRole('button', { name: /^As shipped: Cleaned:/ }));
-  await waitFor(() => expect(stands().wording).toEqual({}));
+  await waitFor(() => expect(stands().wording).toEqual({ 'en-GB': {} }));
 });
 
 test('how the house signs is kept; who may not change it cannot', async () => {

@@ -1,13 +1,15 @@
 import type { LetterheadView } from '@dewpond/contract';
-import { shippedWords, wordingProblem, type HouseWording, type WordingKey } from '@dewpond/core/sheet';
+import { LANGUAGES, LANGUAGE_NAMES, type Language } from '@dewpond/core/clients';
+import { shippedWords, wordingIn, wordingProblem, type HouseWording, type WordingKey } from '@dewpond/core/wording';
 import { useMutation } from '@tanstack/react-query';
 import { Undo2 } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { call } from '../../api/call';
 import { refreshAll, useLetterhead } from '../../api/queries';
 import { Button, ButtonLink } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { TextField } from '../../ui/Field';
+import { Choice } from '../../ui/Choice';
+import { SelectField, TextField } from '../../ui/Field';
 import { Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/toasts';
 import { LineField } from '../sheet/EditedLine';
@@ -22,12 +24,12 @@ export function WordsScreen() {
   );
 }
 
-const SHIPPED = shippedWords();
 const GROUPS = {
   sentence: 'Sentences of a sheet',
   advice: 'What we ask of the owner',
   sign: 'Signs, as an owner reads them',
   home: 'What is done at home',
+  choice: 'Why something was left out',
   subject: 'Subjects of messages',
   message: 'Messages',
 } as const;
@@ -36,9 +38,9 @@ const groupOf = (key: string) =>
 
 function Words({ view }: { readonly view: LetterheadView }) {
   const save = useMutation({
-    mutationFn: (change: Partial<Pick<LetterheadView, 'phone' | 'email' | 'colour' | 'wording'>>) => {
-      const { version, phone, email, colour, wording } = view;
-      return call('PUT /api/letterhead', { body: { version, phone, email, colour, wording, ...change } });
+    mutationFn: (change: Partial<Signed & Pick<LetterheadView, 'wording'>>) => {
+      const { version, phone, email, colour, language, wording } = view;
+      return call('PUT /api/letterhead', { body: { version, phone, email, colour, language, wording, ...change } });
     },
     onSuccess: async () => {
       tell('Kept. Sheets that are made from now on say it so.');
@@ -47,14 +49,18 @@ function Words({ view }: { readonly view: LetterheadView }) {
     onError: (error) => tell(error.message, { tone: 'stop' }),
   });
   const [find, setFind] = useState('');
+  const [language, setLanguage] = useState<Language>(view.language);
+  const base = wordingIn(language);
+  const shipped = useMemo(() => shippedWords(wordingIn(language)), [language]);
+  const own: HouseWording = view.wording[language] ?? {};
   const wanted = find.trim().toLowerCase();
-  const keys = (Object.keys(SHIPPED) as WordingKey[]).filter((key) =>
-    `${key} ${SHIPPED[key]} ${view.wording[key] ?? ''}`.toLowerCase().includes(wanted),
+  const keys = (Object.keys(shipped) as WordingKey[]).filter((key) =>
+    `${key} ${shipped[key]} ${own[key] ?? ''}`.toLowerCase().includes(wanted),
   );
   const say = (key: WordingKey, words: string | null) => {
-    const { [key]: _, ...others } = view.wording;
-    const wording: HouseWording = words === null || words === SHIPPED[key] ? others : { ...others, [key]: words };
-    save.mutate({ wording });
+    const { [key]: _, ...others } = own;
+    const its: HouseWording = words === null || words === shipped[key] ? others : { ...others, [key]: words };
+    save.mutate({ wording: { ...view.wording, [language]: its } });
   };
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4 max-w-5xl">
@@ -70,7 +76,16 @@ function Words({ view }: { readonly view: LetterheadView }) {
         </ButtonLink>
       </header>
       <Signature view={view} onSave={(change) => save.mutate(change)} />
-      <TextField label="Find a sentence" value={find} onChange={(event) => setFind(event.target.value)} />
+      <div className="grid grid-cols-[1fr_auto] max-md:grid-cols-1 gap-3 items-end">
+        <TextField label="Find a sentence" value={find} onChange={(event) => setFind(event.target.value)} />
+        <div role="group" aria-label="Sentences in" className="flex gap-2">
+          {LANGUAGES.map((each) => (
+            <Choice key={each} chosen={language === each} onClick={() => setLanguage(each)}>
+              {LANGUAGE_NAMES[each]}
+            </Choice>
+          ))}
+        </div>
+      </div>
       {(Object.keys(GROUPS) as (keyof typeof GROUPS)[]).map((group) => {
         const here = keys.filter((key) => groupOf(key) === group);
         if (here.length === 0) return null;
@@ -79,11 +94,11 @@ function Words({ view }: { readonly view: LetterheadView }) {
             <ul className="divide-y divide-line">
               {here.map((key) => (
                 <Sentence
-                  key={key}
-                  shipped={SHIPPED[key] ?? ''}
-                  own={view.wording[key]}
+                  key={`${language} ${key}`}
+                  shipped={shipped[key] ?? ''}
+                  own={own[key]}
                   mayEdit={view.mayEdit}
-                  problem={(words) => wordingProblem(key, words)}
+                  problem={(words) => wordingProblem(key, words, base)}
                   onSay={(words) => say(key, words)}
                 />
               ))}
@@ -96,19 +111,15 @@ function Words({ view }: { readonly view: LetterheadView }) {
   );
 }
 
-function Signature({
-  view,
-  onSave,
-}: {
-  readonly view: LetterheadView;
-  readonly onSave: (change: Pick<LetterheadView, 'phone' | 'email' | 'colour'>) => void;
-}) {
-  const [{ phone, email, colour }, setTyped] = useState({ phone: view.phone, email: view.email, colour: view.colour });
-  const typed = { phone, email, colour };
+type Signed = Pick<LetterheadView, 'phone' | 'email' | 'colour' | 'language'>;
+
+function Signature({ view, onSave }: { readonly view: LetterheadView; readonly onSave: (change: Signed) => void }) {
+  const [{ phone, email, colour, language }, setTyped] = useState<Signed>(view);
+  const typed = { phone, email, colour, language };
   return (
     <Card title="At the head of every sheet and letter">
       <form
-        className="grid grid-cols-[1fr_1fr_auto_auto] max-md:grid-cols-1 gap-3 items-end"
+        className="grid grid-cols-[1fr_1fr_auto_auto_auto] max-md:grid-cols-1 gap-3 items-end"
         onSubmit={(event) => {
           event.preventDefault();
           onSave(typed);
@@ -138,6 +149,18 @@ function Signature({
             className="h-11 w-20 rounded-xl border border-line bg-surface p-1"
           />
         </label>
+        <SelectField
+          label="We write in"
+          value={language}
+          disabled={!view.mayEdit}
+          onChange={(event) => setTyped({ ...typed, language: event.target.value as Language })}
+        >
+          {LANGUAGES.map((each) => (
+            <option key={each} value={each}>
+              {LANGUAGE_NAMES[each]}
+            </option>
+          ))}
+        </SelectField>
         <Button type="submit" look="main" disabled={!view.mayEdit}>
           Keep
         </Button>

@@ -167,6 +167,7 @@ function Questions({
           ))}
         </SelectField>
       )}
+      {asks('everPlucked') && <EverPlucked form={form} today={today} why={why.get('everPlucked')} set={set} />}
       <div className="col-span-2 grid grid-cols-2 max-md:grid-cols-1 gap-x-4">
         {asked
           .filter(({ question }) => TICKS.includes(question))
@@ -180,6 +181,44 @@ function Questions({
             />
           ))}
       </div>
+    </>
+  );
+}
+
+/** Of both ears in one; each ear apart stands under what was before. */
+function EverPlucked({
+  form,
+  today,
+  why,
+  set,
+}: Pick<DogFieldsProps, 'form' | 'today' | 'set'> & { readonly why: string | undefined }) {
+  const { plucked } = form.ears.left;
+  const onDay = plucked !== 'never' && plucked !== 'not known';
+  const say = (to: string) => {
+    const its = to as typeof plucked;
+    set({ ears: { left: { ...form.ears.left, plucked: its }, right: { ...form.ears.right, plucked: its } } });
+  };
+  return (
+    <>
+      <SelectField
+        label="Ears ever plucked?"
+        hint={why}
+        value={onDay ? 'on' : plucked}
+        onChange={(event) => say(event.target.value === 'on' ? today : event.target.value)}
+      >
+        <option value="not known">nobody knows</option>
+        <option value="never">never</option>
+        <option value="on">yes, last on a day</option>
+      </SelectField>
+      {onDay && (
+        <TextField
+          label="Last plucked on"
+          type="date"
+          max={today}
+          value={plucked}
+          onChange={(event) => say(event.target.value)}
+        />
+      )}
     </>
   );
 }

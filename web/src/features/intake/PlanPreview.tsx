@@ -1,6 +1,7 @@
 import type { HouseView } from '@dewpond/contract';
 import type { Catalogue } from '@dewpond/core/catalogue';
-import { lifeStage, makePlan, plainDog } from '@dewpond/core/careplan';
+import { makePlan, plainDog } from '@dewpond/core/careplan';
+import { lifeStage } from '@dewpond/core/catalogue';
 import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { namePlace, placeKey } from '@dewpond/core/places';
 import { HEAVIEST_DOG_KG, LIGHTEST_DOG_KG, day, kilograms, yearsOld, type Day } from '@dewpond/core/units';

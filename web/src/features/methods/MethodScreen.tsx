@@ -1,15 +1,19 @@
 import { TASKS } from '@dewpond/core/tasks';
-import { findMethod } from '@dewpond/core/methods';
+import { cardFor, findMethod } from '@dewpond/core/methods';
+import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/ways';
 import { Printer } from 'lucide-react';
 import { useParams } from 'react-router';
+import { useHouse } from '../../api/queries';
 import { Button, ButtonLink } from '../../ui/Button';
 import { Empty } from '../../ui/Waiting';
 import { MethodBody } from './MethodBody';
 
-/** One piece of work, as a card to read at the table or to print. */
+/** One piece of work as this house does it, to read at the table or to print. */
 export function MethodScreen() {
   const { id = '' } = useParams();
-  const card = findMethod(id);
+  const ways = useHouse().data?.ways ?? DEFAULT_HOUSE_WAYS;
+  const source = findMethod(id);
+  const card = source && cardFor(source, ways);
   if (!card)
     return (
       <div className="p-7">

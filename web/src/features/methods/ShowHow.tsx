@@ -1,12 +1,13 @@
-import { methodOfStep } from '@dewpond/core/methods';
+import { cardFor, methodOfStep } from '@dewpond/core/methods';
 import type { Step } from '@dewpond/core/visit';
+import type { HouseWays } from '@dewpond/core/ways';
 import { BookOpen } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { MethodDialog } from './MethodDialog';
 
-/** Opens the method card of a step over the visit; nothing where a step has none. */
-export function ShowHow({ step }: { readonly step: Step }) {
+/** Opens the method card of a step over the visit, as the house works on this dog; nothing where a step has none. */
+export function ShowHow({ step, ways }: { readonly step: Step; readonly ways: HouseWays }) {
   const [shown, setShown] = useState(false);
   const card = methodOfStep(step);
   if (!card) return null;
@@ -15,7 +16,7 @@ export function ShowHow({ step }: { readonly step: Step }) {
       <Button look="quiet" className="min-h-14! min-w-14 shrink-0" onClick={() => setShown(true)}>
         <BookOpen size={20} aria-hidden /> <span className="max-md:sr-only">Show how</span>
       </Button>
-      <MethodDialog card={shown ? card : undefined} onClose={() => setShown(false)} />
+      <MethodDialog card={shown ? cardFor(card, ways) : undefined} onClose={() => setShown(false)} />
     </>
   );
 }

@@ -1,9 +1,15 @@
-import { METHOD_CARDS } from '@dewpond/core/methods';
+import { METHOD_CARDS, cardFor } from '@dewpond/core/methods';
+import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/ways';
 import { screen } from '@testing-library/react';
-import { describe, expect, test } from 'vitest';
-import { show } from '../../tests/office';
+import { beforeEach, describe, expect, test } from 'vitest';
+import { house } from '../../tests/demoDog';
+import { openOffice, show } from '../../tests/office';
 import { MethodScreen } from './MethodScreen';
 import { MethodsScreen } from './MethodsScreen';
+
+beforeEach(() => {
+  openOffice({ 'GET /api/house': () => house() });
+});
 
 describe('method cards on screen', () => {
   test.each(METHOD_CARDS.map(({ id, title }) => [id, title]))(
@@ -11,7 +17,8 @@ describe('method cards on screen', () => {
     (id, title) => {
       show(<MethodScreen />, { path: '/methods/:id', at: `/methods/${id}` });
       expect(screen.getByRole('heading', { name: title })).toBeTruthy();
-      const card = METHOD_CARDS.find((each) => each.id === id);
+      const source = METHOD_CARDS.find((each) => each.id === id);
+      const card = source && cardFor(source, DEFAULT_HOUSE_WAYS);
       const drawings = screen.getAllByRole('img').map((each) => each.getAttribute('aria-label') ?? '');
       expect(drawings).toHaveLength(card?.drawings.length ?? 0);
       for (const says of drawings) expect(says.length).toBeGreaterThan(40);

@@ -1,43 +1,46 @@
 import type { HomeCareView, OwnerPage } from '@dewpond/contract';
-import { STOP_AT_HOME, dueFirst, homeTaskName, nextHomeDay, openSince, type HomeTask } from '@dewpond/core/homecare';
-import { methodOf, type MethodCard } from '@dewpond/core/methods';
-import { addDays, everyWords, showDay } from '@dewpond/core/units';
+import { dueFirst, nextHomeDay, openSince } from '@dewpond/core/homecare';
+import { addDays, showDay, type Day } from '@dewpond/core/units';
+import { fillIn, type HomeTaskTold } from '@dewpond/core/wording';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CalendarPlus, Camera, Check, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
-import { SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { tell } from '../../ui/toasts';
 import { smallEnough } from '../table/smallEnough';
-import { MethodDialog } from '../methods/MethodDialog';
 import { WeekGrid } from '../homecare/WeekGrid';
+import { HowTo } from '../homecare/WeekPaper';
 import { printTheWeek } from './WeekToPrint';
 import { sendPicture, tickHome, type Tick } from './ownerCall';
 import { usePictures } from './usePictures';
 
 /** Home care as an owner lives it: what is due, one tap when it is done, how it is done, the week on paper. */
 export function AtHome({ page: { home, calendar } }: { readonly page: OwnerPage }) {
-  const [card, setCard] = useState<MethodCard>();
+  const { words } = home;
+  const [shown, setShown] = useState<HomeTaskTold | null>(null);
   // As it stood when the page was opened: a row that is ticked does not run away from under the finger.
   const [order] = useState(() => dueFirst(home.tasks, home).map(({ key }) => key));
   const inOrder = home.tasks.toSorted((a, b) => order.indexOf(a.key) - order.indexOf(b.key));
   if (home.tasks.length === 0) return null;
   return (
     <section
-      aria-label="At home"
+      aria-label={words.atHome}
       className="no-print max-w-[880px] mx-auto mb-4 rounded-card border border-line bg-surface px-5 py-4"
     >
-      <h2 className="text-xl mb-2">At home</h2>
+      <h2 className="text-xl mb-2">{words.atHome}</h2>
       <ul className="flex flex-col gap-2">
         {inOrder.map((task) => (
-          <TaskRow key={task.key} task={task} home={home} onHow={() => setCard(methodOf(task.task))} />
+          <TaskRow key={task.key} task={task} home={home} onHow={() => setShown(task)} />
         ))}
       </ul>
       <details className="mt-3">
-        <summary className="min-h-11 flex items-center font-semibold text-pond cursor-pointer">The week ahead</summary>
+        <summary className="min-h-11 flex items-center font-semibold text-pond cursor-pointer">
+          {words.weekAhead}
+        </summary>
         <div className="overflow-x-auto">
           <WeekGrid home={home} from={home.today} />
         </div>
@@ -45,25 +48,32 @@ export function AtHome({ page: { home, calendar } }: { readonly page: OwnerPage 
       <SentPictures home={home} />
       <div className="flex flex-wrap gap-2 mt-2">
         <Button look="quiet" onClick={printTheWeek}>
-          <Printer size={18} aria-hidden /> Print the week
+          <Printer size={18} aria-hidden /> {words.printWeek}
         </Button>
         <a
           href={calendar}
           className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
         >
-          <CalendarPlus size={18} aria-hidden /> Into my calendar
+          <CalendarPlus size={18} aria-hidden /> {words.intoCalendar}
         </a>
         <a
           href={calendar.replace(/^https?:/, 'webcal:')}
           className="inline-flex items-center rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
         >
-          Keep it up to date there
+          {words.keepCalendar}
         </a>
       </div>
-      <div className="text-sm text-soft mt-2">
-        <SourcedLine said={STOP_AT_HOME} />
-      </div>
-      <MethodDialog card={card} onClose={() => setCard(undefined)} />
+      <p className="mt-3 rounded-xl bg-stop-pale text-stop font-semibold px-4 py-2.5">{words.stopAtHome}</p>
+      <p className="text-sm text-soft mt-2">{words.sourceOfAll}</p>
+      <Dialog
+        open={shown !== null}
+        onClose={() => setShown(null)}
+        title={shown?.name ?? ''}
+        closeWords={words.close}
+        tall
+      >
+        {shown && <HowTo tasks={[shown]} words={words} />}
+      </Dialog>
     </section>
   );
 }
@@ -73,21 +83,22 @@ function TaskRow({
   home,
   onHow,
 }: {
-  readonly task: HomeTask;
+  readonly task: HomeTaskTold;
   readonly home: HomeCareView;
   readonly onHow: () => void;
 }) {
   const client = useQueryClient();
   const [noting, setNoting] = useState(false);
   const [note, setNote] = useState('');
-  const { today, since, ticks } = home;
+  const { today, since, ticks, words, language } = home;
+  const shown = (day: Day) => ({ day: showDay(day, language) });
   const mine = ticks.filter(({ key }) => key === task.key);
   // Done today, on whatever day it was due; else the newest day that is due and was not done.
   const doneToday = mine.find(({ day }) => day === today);
   const open = openSince(task, home);
   const tick = useMutation({
     mutationFn: (given: Omit<Tick, 'key'>) => tickHome({ key: task.key, ...given }),
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    onError: () => tell(words.notKept, { tone: 'stop' }),
     onSettled: () => client.invalidateQueries({ queryKey: ['owner page'] }),
   });
   const done = doneToday !== undefined;
@@ -101,22 +112,22 @@ function TaskRow({
     >
       <div className="flex items-center gap-3">
         <div className="flex-1 min-w-0">
-          <p className="font-bold text-lg leading-tight">{homeTaskName(task)}</p>
+          <p className="font-bold text-lg leading-tight">{task.name}</p>
           <p className="text-sm text-soft">
             {done
-              ? `Done today. Next: ${showDay(next)}`
+              ? fillIn(words.doneToday, shown(next))
               : open === today
-                ? 'Due today'
+                ? words.dueToday
                 : open
-                  ? `Due since ${showDay(open)}`
-                  : `Next: ${showDay(next)}`}
-            , {everyWords(task.everyDays)}, about {task.minutes} min
+                  ? fillIn(words.dueSince, shown(open))
+                  : fillIn(words.nextDay, shown(next))}
+            , {task.often}, {fillIn(words.about, { minutes: task.takes })}
           </p>
         </div>
         <button
           type="button"
           aria-pressed={done}
-          aria-label={`${homeTaskName(task)}: done today`}
+          aria-label={fillIn(words.tickIt, { task: task.name })}
           // Not `disabled` while it is sent: the keyboard would lose its place.
           aria-disabled={tick.isPending}
           onClick={() => !tick.isPending && tick.mutate({ day: today, done: !done, note: '' })}
@@ -129,13 +140,13 @@ function TaskRow({
         </button>
       </div>
       <p className="mt-1.5">
-        {task.how}{' '}
+        {task.words}{' '}
         <button type="button" onClick={onHow} className="text-pond underline min-h-8">
-          show how
+          {words.showHow}
         </button>
         {done && !noting && (
           <button type="button" onClick={() => setNoting(true)} className="text-pond underline min-h-8 ml-3">
-            {doneToday.note === '' ? 'add a word' : `“${doneToday.note}”`}
+            {doneToday.note === '' ? words.addWord : `“${doneToday.note}”`}
           </button>
         )}
       </p>
@@ -150,14 +161,14 @@ function TaskRow({
         >
           <div className="flex-1">
             <TextField
-              label="A word for the salon"
+              label={words.wordForSalon}
               value={note}
               maxLength={300}
               autoFocus
               onChange={(event) => setNote(event.target.value)}
             />
           </div>
-          <Button type="submit">Keep</Button>
+          <Button type="submit">{words.keep}</Button>
         </form>
       )}
     </li>
@@ -166,18 +177,19 @@ function TaskRow({
 
 /** Pictures for the salon: something the owner wants to show, of today. */
 function SentPictures({ home }: { readonly home: HomeCareView }) {
+  const { words, language } = home;
   const client = useQueryClient();
   const shown = usePictures(home.photos, '/api/owner/home/photos');
   const send = useMutation({
     mutationFn: async (file: File) => sendPicture(v7(), await smallEnough(file)),
-    onSuccess: () => tell('Sent to the salon.'),
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    onSuccess: () => tell(words.sent),
+    onError: () => tell(words.notKept, { tone: 'stop' }),
     onSettled: () => client.invalidateQueries({ queryKey: ['owner page'] }),
   });
   return (
     <div className="mt-3">
       <label className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale cursor-pointer focus-within:outline-2 focus-within:outline-pond">
-        <Camera size={18} aria-hidden /> {send.isPending ? 'Sending…' : 'Show us something: a picture'}
+        <Camera size={18} aria-hidden /> {send.isPending ? words.sending : words.sendPicture}
         <input
           type="file"
           accept="image/jpeg,image/png,image/webp"
@@ -196,10 +208,10 @@ function SentPictures({ home }: { readonly home: HomeCareView }) {
             <li key={id} className="text-sm text-soft">
               <img
                 src={src}
-                alt={`Sent on ${showDay(day)}`}
+                alt={fillIn(words.sentOn, { day: showDay(day, language) })}
                 className="w-28 h-20 object-cover rounded-xl border border-line"
               />
-              {showDay(day)}
+              {showDay(day, language)}
             </li>
           ))}
         </ul>

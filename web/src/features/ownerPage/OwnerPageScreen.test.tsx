@@ -2,6 +2,7 @@ import type { OwnerPage } from '@dewpond/contract';
 import { homeTasks } from '@dewpond/core/homecare';
 import { makePlan, planDue } from '@dewpond/core/careplan';
 import { addDays, day } from '@dewpond/core/units';
+import { ENGLISH, homeTaskTold, wordingIn } from '@dewpond/core/wording';
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test } from 'vitest';
@@ -34,9 +35,11 @@ const sheet = (on: string, words: string): OwnerPage['sheets'][number] => ({
   },
   photos: [],
 });
-const ownerPage = (more: Partial<OwnerPage> = {}): OwnerPage => ({
+const ownerPage = (more: Partial<OwnerPage> = {}, wording = ENGLISH): OwnerPage => ({
   house: { name: 'Withy Quay Grooming', phone: '01632 960100', email: '', colour: '#125B60' },
   dog: 'Radish',
+  language: wording.language,
+  words: wording.page,
   drawing: pug.traits,
   sheets: [sheet('2026-11-24', 'Left ear: a musty smell (plain).'), sheet('2026-10-20', 'Left ear: clear then.')],
   letters: [],
@@ -46,7 +49,9 @@ const ownerPage = (more: Partial<OwnerPage> = {}): OwnerPage => ({
   home: {
     since: addDays(TODAY, -30),
     today: TODAY,
-    tasks: homeTasks(due),
+    language: wording.language,
+    words: wording.page,
+    tasks: homeTasks(due).map((task) => homeTaskTold(wording, task)),
     ticks: [],
     photos: [],
     share: { asked: 0, done: 0 },
@@ -91,7 +96,7 @@ describe('what an owner sees', () => {
 
   test('a vet who should look comes first, with the letter to take along', async () => {
     openPage(ownerPage({ letters: [{ id: v7(), place: 'left ear', urgency: 'within a week', openedOn: TODAY }] }));
-    expect(await screen.findByText('Please let a vet look at the left ear within a week.')).toBeTruthy();
+    expect(await screen.findByText('Please let a vet look: left ear, within a week.')).toBeTruthy();
     expect(screen.getByRole('button', { name: 'Letter for the vet' })).toBeTruthy();
   });
 
@@ -118,6 +123,23 @@ describe('what an owner sees', () => {
     look('hidden');
     look('visible');
     expect(seen()).toBe(1);
+  });
+});
+
+describe('an owner who reads Spanish', () => {
+  test('has every heading, button and date in Spanish, and the week on paper', async () => {
+    const { container, person } = openPage(ownerPage({}, wordingIn('es')));
+    expect(await screen.findByRole('button', { name: 'Imprimir la semana' })).toBeTruthy();
+    expect(screen.getByText(/Próxima visita/)).toBeTruthy();
+    expect(screen.getByText(/mié,? 16 dic/)).toBeTruthy();
+    await person.click(screen.getAllByRole('button', { name: 'ver cómo' })[0] as HTMLElement);
+    expect(within(screen.getByRole('dialog')).getByRole('button', { name: 'Cerrar' })).toBeTruthy();
+    await person.keyboard('{Escape}');
+    expect(container.querySelector('main')?.getAttribute('lang')).toBe('es');
+    // The sheet in this test was made in English; around it nothing is.
+    const [sheets] = screen.getAllByRole('article');
+    sheets?.remove();
+    expect(container.textContent).not.toMatch(/\b(the|and|your|visit|print|week|home|today|every|minutes)\b/i);
   });
 });
 
@@ -150,7 +172,11 @@ describe('home care', () => {
     const [how] = within(care).getAllByRole('button', { name: 'show how' });
     if (!how) throw new Error('no card');
     await person.click(how);
-    expect(await screen.findByRole('dialog')).toHaveWords(/Enough:/);
+    const shown = await screen.findByRole('dialog');
+    expect(shown).toHaveWords(/Nothing goes into the ear/);
+    // A groomer's card has a list of what lies within reach, and words in its drawing; this one is an owner's.
+    expect(shown).not.toHaveWords(/Enough:|Within reach/);
+    expect(shown.querySelector('svg text')).toBeNull();
   });
 
   test('stands above the sheet when the sheet is no news any more', async () => {

@@ -1,15 +1,15 @@
 import type { OwnerPage } from '@dewpond/contract';
-import type { ReadLine, ReadSheet, Section } from '@dewpond/core/sheet';
+import { LANGUAGES, type Language } from '@dewpond/core/clients';
 import { daysBetween, showDay } from '@dewpond/core/units';
+import { fillIn, wordingIn } from '@dewpond/core/wording';
 import { useQuery } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { moment } from '../../app/times';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
-import { Ripple } from '../../ui/Ripple';
-import { Waiting } from '../../ui/Waiting';
 import { Toasts, tell } from '../../ui/toasts';
+import { ReadLines } from '../sheet/ReadLines';
 import { SheetPaper } from '../sheet/SheetPaper';
 import { AtHome } from './AtHome';
 import { ownerFile, ownerPage, tellSeen, tokenHere } from './ownerCall';
@@ -33,22 +33,29 @@ export function OwnerPageScreen() {
     look();
     return () => document.removeEventListener('visibilitychange', look);
   }, [loaded]);
+  const spoken = useMemo(() => wordingIn(browserLanguage()).page, []);
   return (
-    <main className="min-h-full px-4 py-5 max-md:px-2 print:p-0">
+    <main lang={page.data?.language} className="min-h-full px-4 py-5 max-md:px-2 print:p-0">
       {page.error ? (
         <section className="max-w-xl mx-auto rounded-card border border-line bg-surface p-6 text-center" role="alert">
-          <h1 className="mb-2">This page does not open</h1>
-          <p>{page.error.message}</p>
+          <h1 className="mb-2">{spoken.closedTitle}</h1>
+          <p>{spoken.closedText}</p>
         </section>
+      ) : page.data ? (
+        <Page page={page.data} />
       ) : (
-        <Waiting query={page} what="Your dog’s page">
-          {(data) => <Page page={data} />}
-        </Waiting>
+        <p role="status" className="m-6 text-soft">
+          {spoken.coming}
+        </p>
       )}
       <Toasts />
     </main>
   );
 }
+
+/** Before the page has come, nobody knows the owner's language but the browser. */
+const browserLanguage = (): Language =>
+  LANGUAGES.find((each) => navigator.language.slice(0, 2) === each.slice(0, 2)) ?? 'en-GB';
 
 /** So long a sheet is news. */
 const FRESH_DAYS = 3;
@@ -56,6 +63,7 @@ const FRESH_DAYS = 3;
 function Page({ page }: { readonly page: OwnerPage }) {
   const [chosen, setChosen] = useState(page.sheets[0]?.visitId ?? null);
   const sheet = page.sheets.find(({ visitId }) => visitId === chosen);
+  const { words, language } = page;
   const [newest] = page.sheets;
   // Just after a visit one wants to read what was seen; later what is to be done today.
   const fresh = newest !== undefined && daysBetween(newest.read.day, page.home.today) <= FRESH_DAYS;
@@ -70,17 +78,21 @@ function Page({ page }: { readonly page: OwnerPage }) {
         {page.letters.map((letter) => (
           <section key={letter.id} className="max-w-[880px] mx-auto mb-4 rounded-card bg-stop-pale px-5 py-4">
             <p className="text-stop font-bold text-lg">
-              Please let a vet look at the {letter.place} {letter.urgency}.
+              {fillIn(words.letVetLook, { place: letter.place, urgency: letter.urgency })}
             </p>
-            <p className="mb-2">Take this letter along. It says what we saw, with sides and dates.</p>
-            <FileButton path={`/api/owner/letters/${letter.id}`} name={`${page.dog}, letter for the vet`}>
-              Letter for the vet
+            <p className="mb-2">{words.takeLetter}</p>
+            <FileButton
+              path={`/api/owner/letters/${letter.id}`}
+              name={fillIn(words.letterFile, { dog: page.dog })}
+              failed={words.notFetched}
+            >
+              {words.letter}
             </FileButton>
           </section>
         ))}
         {!fresh && atHome}
         {page.sheets.length > 1 && (
-          <nav aria-label="Visits" className="no-print max-w-[880px] mx-auto mb-3 flex gap-2 overflow-x-auto">
+          <nav aria-label={words.visits} className="no-print max-w-[880px] mx-auto mb-3 flex gap-2 overflow-x-auto">
             {page.sheets.map(({ visitId, read }) => (
               <Choice
                 key={visitId}
@@ -88,7 +100,7 @@ function Page({ page }: { readonly page: OwnerPage }) {
                 onClick={() => setChosen(visitId)}
                 className="min-h-11! whitespace-nowrap"
               >
-                {showDay(read.day)}
+                {showDay(read.day, language)}
               </Choice>
             ))}
           </nav>
@@ -97,13 +109,15 @@ function Page({ page }: { readonly page: OwnerPage }) {
           <Sheet key={sheet.visitId} page={page} sheet={sheet} />
         ) : (
           <p className="max-w-[880px] mx-auto text-center text-soft py-8">
-            There is no sheet yet. It comes here when {page.dog} has been with us.
+            {fillIn(words.noSheetYet, { dog: page.dog })}
           </p>
         )}
         {fresh && <div className="mt-4">{atHome}</div>}
         <p className="max-w-[880px] mx-auto mt-4 text-sm text-soft">
-          This page is for you alone and stays open until {moment(page.until, page.zone)}. {page.house.name} can close
-          it at any time.
+          {fillIn(words.openUntil, {
+            when: moment(page.until, page.zone, language),
+            business: page.house.name,
+          })}
         </p>
       </div>
       <WeekToPrint page={page} />
@@ -113,29 +127,54 @@ function Page({ page }: { readonly page: OwnerPage }) {
 
 function Dates({ page }: { readonly page: OwnerPage }) {
   const [next] = page.booked;
+  const { words, language } = page;
   return (
     <section
-      aria-label="Next dates"
+      aria-label={words.nextDates}
       className="max-w-[880px] mx-auto mb-4 rounded-card border border-line bg-surface px-5 py-3.5"
     >
       {next ? (
         <p className="text-lg">
-          Next visit: <b>{moment(next.startsAt, page.zone)}</b>
+          <Filled words={words.nextVisit} slot="when">
+            <b>{moment(next.startsAt, page.zone, language)}</b>
+          </Filled>
         </p>
       ) : (
         <p className="text-lg">
-          Nothing is booked.{page.suggested !== null && ` We suggest around ${showDay(page.suggested)}.`}
+          {words.nothingBooked}
+          {page.suggested !== null && ` ${fillIn(words.suggested, { day: showDay(page.suggested, language) })}`}
         </p>
       )}
       {page.house.phone !== '' && (
         <p>
-          Ring us:{' '}
-          <a href={`tel:${page.house.phone}`} className="text-pond underline font-semibold">
-            {page.house.phone}
-          </a>
+          <Filled words={words.ringUs} slot="phone">
+            <a href={`tel:${page.house.phone}`} className="text-pond underline font-semibold">
+              {page.house.phone}
+            </a>
+          </Filled>
         </p>
       )}
     </section>
+  );
+}
+
+/** A sentence with something in place of its slot that is more than words. */
+function Filled({
+  words,
+  slot,
+  children,
+}: {
+  readonly words: string;
+  readonly slot: string;
+  readonly children: ReactNode;
+}) {
+  const [before, after] = words.split(`{${slot}}`);
+  return (
+    <>
+      {before}
+      {children}
+      {after}
+    </>
   );
 }
 
@@ -145,6 +184,7 @@ function Sheet({ page, sheet }: { readonly page: OwnerPage; readonly sheet: Owne
     <>
       <SheetPaper
         house={page.house}
+        label={fillIn(page.words.sheetOf, { dog: page.dog })}
         read={sheet.read}
         // It pressed when that visit ended; what is open still has its letter above.
         presses={null}
@@ -152,29 +192,20 @@ function Sheet({ page, sheet }: { readonly page: OwnerPage; readonly sheet: Owne
         drawing={page.drawing}
         photos={photos}
         // Home care stands above, by day.
-        part={(section) => (section === 'home' ? null : <Lines read={sheet.read} section={section} />)}
+        part={(section) =>
+          section === 'home' ? null : <ReadLines read={sheet.read} section={section} nothing={page.words.nothingHere} />
+        }
       />
       <div className="no-print max-w-[880px] mx-auto mt-3">
-        <FileButton path={`/api/owner/sheets/${sheet.visitId}`} name={`${page.dog}, ${sheet.read.day}`}>
-          This sheet as a PDF
+        <FileButton
+          path={`/api/owner/sheets/${sheet.visitId}`}
+          name={`${page.dog}, ${sheet.read.day}`}
+          failed={page.words.notFetched}
+        >
+          {page.words.sheetAsPdf}
         </FileButton>
       </div>
     </>
-  );
-}
-
-function Lines({ read, section }: { readonly read: ReadSheet; readonly section: Section }) {
-  const lines: readonly ReadLine[] = read.parts.find((part) => part.section === section)?.lines ?? [];
-  return (
-    <ul className="flex flex-col gap-1.5">
-      {lines.map(({ key, grade, words }) => (
-        <li key={key} className="flex items-center gap-2.5">
-          {grade !== null && <Ripple grade={grade} size={38} silent />}
-          <span className="min-w-0 break-words">{words}</span>
-        </li>
-      ))}
-      {lines.length === 0 && <li className="text-soft">Nothing here this time.</li>}
-    </ul>
   );
 }
 
@@ -182,10 +213,12 @@ interface FileButtonProps {
   readonly path: string;
   /** Of the file, without its ending. */
   readonly name: string;
+  /** Told when it cannot be fetched. */
+  readonly failed: string;
   readonly children: string;
 }
 
-function FileButton({ path, name, children }: FileButtonProps) {
+function FileButton({ path, name, failed, children }: FileButtonProps) {
   const open = async () => {
     try {
       const url = await ownerFile(path);
@@ -194,8 +227,8 @@ function FileButton({ path, name, children }: FileButtonProps) {
       link.download = `${name}.pdf`;
       link.click();
       setTimeout(() => URL.revokeObjectURL(url), 60_000);
-    } catch (error) {
-      tell(error instanceof Error ? error.message : 'It could not be fetched.', { tone: 'stop' });
+    } catch {
+      tell(failed, { tone: 'stop' });
     }
   };
   return (

@@ -1,5 +1,5 @@
 import type { Client, ClientView } from '@dewpond/contract';
-import type { ClientCard } from '@dewpond/core/clients';
+import { LANGUAGE_NAMES, type ClientCard } from '@dewpond/core/clients';
 import { showDay } from '@dewpond/core/units';
 import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
@@ -58,6 +58,7 @@ function Owner({ view }: { readonly view: ClientView }) {
           <h1>{client.name}</h1>
           {client.archivedOn && <Chip tone="stop">put away {showDay(client.archivedOn)}</Chip>}
           {card.prefers !== 'no matter' && <Chip tone="pond">likes: {card.prefers}</Chip>}
+          {card.language !== null && <Chip tone="pond">reads {LANGUAGE_NAMES[card.language]}</Chip>}
         </div>
         <div className="flex gap-2">
           <PutAway client={client} />

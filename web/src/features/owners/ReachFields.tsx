@@ -1,4 +1,4 @@
-import { CHANNELS, type Channel, type Phone } from '@dewpond/core/clients';
+import { CHANNELS, LANGUAGES, LANGUAGE_NAMES, isLanguage, type Channel, type Phone } from '@dewpond/core/clients';
 import { X } from 'lucide-react';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
@@ -75,6 +75,19 @@ export function ReachFields({ card, set, at }: CardFieldsProps) {
       >
         {CHANNELS.map((channel) => (
           <option key={channel}>{channel}</option>
+        ))}
+      </SelectField>
+      <SelectField
+        label="Reads"
+        hint="sheets, messages, the page and the week at home"
+        value={card.language ?? ''}
+        onChange={(event) => set({ language: isLanguage(event.target.value) ? event.target.value : null })}
+      >
+        <option value="">as we write</option>
+        {LANGUAGES.map((language) => (
+          <option key={language} value={language}>
+            {LANGUAGE_NAMES[language]}
+          </option>
         ))}
       </SelectField>
     </div>

@@ -13,6 +13,7 @@ describe('a card as it is typed', () => {
       ),
       emails: fc.array(fc.constantFrom('a@thornmere.example', 'b@thornmere.example')),
       prefers: fc.constantFrom('no matter', 'call'),
+      language: fc.constantFrom(null, 'es'),
       address: fc.record({
         street: fc.constantFrom('', '3 Slip Row'),
         town: fc.constantFrom('', 'Thornmere'),

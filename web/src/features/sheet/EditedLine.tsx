@@ -2,16 +2,20 @@ import type { PageLine } from '@dewpond/core/sheet';
 import { Pencil } from 'lucide-react';
 import { useState, type KeyboardEvent, type ReactNode } from 'react';
 import { Button } from '../../ui/Button';
+import { NotOurs } from '../../ui/NotOurs';
 import { Ripple } from '../../ui/Ripple';
 import { classes } from '../../ui/classes';
 
 /** One sentence of the sheet: read, or under the hand. */
 export function EditedLine({
   line,
+  language,
   onSay,
   children,
 }: {
   readonly line: PageLine;
+  /** Of the sheet, BCP 47. */
+  readonly language: string;
   /** Said otherwise; null leaves it out. */
   readonly onSay: (words: string | null) => void;
   readonly children?: ReactNode;
@@ -24,6 +28,7 @@ export function EditedLine({
         <LineField
           label={`Sentence: ${line.words}`}
           words={line.words}
+          language={language}
           onSay={(words) => {
             setOpen(false);
             onSay(words);
@@ -48,6 +53,7 @@ export function EditedLine({
       <span className={classes('flex-1 min-w-0 break-words', out && 'line-through text-soft')}>
         {line.words}
         {children}
+        {(line.by === 'added' || line.by === 'changed') && <NotOurs words={line.words} language={language} />}
         <Hand line={line} onAsMade={() => onSay(line.made)} />
       </span>
       {out ? (
@@ -92,12 +98,15 @@ function Hand({ line, onAsMade }: { readonly line: PageLine; readonly onAsMade: 
 export function LineField({
   label,
   words,
+  language,
   onSay,
   onStop,
   children,
 }: {
   readonly label: string;
   readonly words: string;
+  /** Of the sheet: what a groomer does not say is marked while it is typed. */
+  readonly language?: string;
   readonly onSay: (words: string) => void;
   readonly onStop: () => void;
   readonly children?: ReactNode;
@@ -121,6 +130,7 @@ export function LineField({
         onKeyDown={keys}
         className="w-full rounded-xl border border-pond bg-surface px-3 py-2 leading-snug"
       />
+      {language !== undefined && <NotOurs words={typed} language={language} />}
       <span className="flex flex-wrap gap-2">
         <Button look="main" onClick={() => onSay(typed)}>
           Keep

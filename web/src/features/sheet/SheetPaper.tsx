@@ -2,14 +2,17 @@ import type { Letterhead } from '@dewpond/contract';
 import type { Traits } from '@dewpond/core/catalogue';
 import { profile } from '@dewpond/core/drawing';
 import { SIDES, type PlaceKey } from '@dewpond/core/places';
-import { fillIn, type ReadSheet, type Section } from '@dewpond/core/sheet';
+import type { ReadSheet, Section } from '@dewpond/core/sheet';
+import { fillIn } from '@dewpond/core/wording';
 import type { CSSProperties, ReactNode } from 'react';
 import { DogBody } from '../../drawings/DogBody';
 import { DogHead } from '../../drawings/DogHead';
 
 interface SheetPaperProps {
   readonly house: Letterhead;
-  readonly read: Pick<ReadSheet, 'dog' | 'frame' | 'grades'>;
+  /** What the page is, for who hears it read out. */
+  readonly label: string;
+  readonly read: Pick<ReadSheet, 'language' | 'frame' | 'grades'>;
   /** Said above everything else; null: nothing. */
   readonly presses: string | null;
   readonly owner: string | null;
@@ -20,11 +23,12 @@ interface SheetPaperProps {
 }
 
 /** One page that a non-groomer reads in a minute: saw, did, suggest, kept apart. */
-export function SheetPaper({ house, read, presses, owner, drawing, photos, part }: SheetPaperProps) {
-  const { dog, frame, grades } = read;
+export function SheetPaper({ house, label, read, presses, owner, drawing, photos, part }: SheetPaperProps) {
+  const { language, frame, grades } = read;
   return (
     <article
-      aria-label={`Owner sheet for ${dog}`}
+      lang={language}
+      aria-label={label}
       className="max-w-[880px] mx-auto bg-surface border border-line rounded-card px-10 py-8 max-md:px-5 max-md:py-5 print:border-0 print:p-0 print:max-w-none print:text-[13.5px] print:leading-snug"
     >
       <p className="flex flex-wrap justify-between gap-x-4">

@@ -1,7 +1,8 @@
 import type { SheetView } from '@dewpond/contract';
 import { makePlan, planDue } from '@dewpond/core/careplan';
 import { finding } from '@dewpond/core/findings';
-import { ENGLISH, NO_EDITS, makeSheet } from '@dewpond/core/sheet';
+import { NO_EDITS, makeSheet } from '@dewpond/core/sheet';
+import { ENGLISH, wordingIn, type Wording } from '@dewpond/core/wording';
 import { addDays } from '@dewpond/core/units';
 import { placesToLookAt, readVisit, type Happening } from '@dewpond/core/visit';
 import { screen, waitFor, within } from '@testing-library/react';
@@ -12,7 +13,7 @@ import { Refusal, openOffice, show } from '../../tests/office';
 import { SheetScreen } from './SheetScreen';
 
 /** The sheet of a visit in which this happened, made by the core. */
-function sheetOf(happenings: readonly Happening[]): SheetView {
+function sheetOf(happenings: readonly Happening[], wording: Wording = ENGLISH): SheetView {
   const pug = facts();
   const events = happenings.map((what, i) => ({
     id: `e${i}`,
@@ -36,7 +37,7 @@ function sheetOf(happenings: readonly Happening[]): SheetView {
     due,
     nextSuggested: addDays(TODAY, 21),
     nextBooked: null,
-    wording: ENGLISH,
+    wording,
   });
   return {
     visitId: v7(),
@@ -46,6 +47,7 @@ function sheetOf(happenings: readonly Happening[]): SheetView {
     owner: 'Amara Nwosu',
     closed: true,
     sheet,
+    inHouseLanguage: null,
     edits: NO_EDITS,
     version: 0,
     photos: [],
@@ -102,6 +104,22 @@ describe('the owner sheet', () => {
     );
     await person.click(screen.getByRole('button', { name: 'Book the next visit' }));
     expect(screen.getByRole('dialog', { name: 'Book Radish' })).toBeTruthy();
+  });
+});
+
+describe('a sheet in another language', () => {
+  test('goes out as the owner reads it; the groomer reads it in the house’s, and back', async () => {
+    const english = sheetOf([...clear, musty]);
+    const spanish = { ...sheetOf([...clear, musty], wordingIn('es')), inHouseLanguage: english.sheet };
+    const { person } = openSheet(spanish);
+    await screen.findByText(/Amara Nwosu reads Spanish/);
+    expect(page()).toHaveWords(/Lo que vimos/);
+    expect(page().getAttribute('lang')).toBe('es');
+    await person.click(screen.getByRole('button', { name: 'Read it in English' }));
+    expect(page()).toHaveWords(/What we saw.*Left ear: a musty smell/);
+    expect(screen.queryByRole('button', { name: 'Add a line' })).toBeNull();
+    await person.click(screen.getByRole('button', { name: 'As it goes out' }));
+    expect(page()).toHaveWords(/Lo que vimos/);
   });
 });
 
@@ -167,6 +185,21 @@ describe('a hand on the sheet', () => {
     await person.click(within(suggest).getByRole('button', { name: 'Add a line' }));
     await person.type(within(suggest).getByRole('textbox'), '   {Enter}');
     expect(stands().version).toBe(1);
+  });
+
+  test('an illness or a dose in one’s own words is not refused but marked, while it is typed and where it stands', async () => {
+    const { person, stands } = kept(sheetOf(nails));
+    const suggest = await screen.findByRole('region', { name: 'What we suggest' });
+    await person.click(within(suggest).getByRole('button', { name: 'Add a line' }));
+    await person.type(within(suggest).getByRole('textbox'), 'Looks like an infection');
+    expect(within(suggest).getByRole('status')).toHaveWords(
+      /“infection” names an illness: a groomer says what was seen/,
+    );
+    await person.type(within(suggest).getByRole('textbox'), '{Enter}');
+    await waitFor(() => expect(stands().edits.added).toMatchObject([{ words: 'Looks like an infection' }]));
+    expect(await within(suggest).findByRole('status')).toHaveWords(/names an illness/);
+    // On paper nothing of the mark is seen.
+    expect(within(suggest).getByRole('status').className).toContain('no-print');
   });
 
   test('hears of another hand: nothing is written over', async () => {

@@ -6,13 +6,14 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { useSheet } from '../../api/queries';
-import { Button, ButtonLink } from '../../ui/Button';
+import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Waiting } from '../../ui/Waiting';
 import { BookDialog } from '../ahead/BookDialog';
 import { LinksDialog } from '../telling/LinksDialog';
 import { MessageDialog } from '../telling/MessageDialog';
 import { EditedLine, LineField } from './EditedLine';
+import { ReadLines } from './ReadLines';
 import { SheetPaper } from './SheetPaper';
 import { useSheetHand } from './useSheetHand';
 
@@ -29,8 +30,9 @@ type Hand = ReturnType<typeof useSheetHand>;
 
 function Sheet({ view }: { readonly view: SheetView }) {
   const hand = useSheetHand(view);
-  const { sheet } = view;
-  const read = readSheet(sheet, hand.edits);
+  const { sheet, inHouseLanguage } = view;
+  const [translated, setTranslated] = useState(false);
+  const read = readSheet(translated ? (inHouseLanguage ?? sheet) : sheet, hand.edits);
   const shown = view.photosAgreed ? view.photos.filter(({ id }) => hand.edits.photos.includes(id)) : [];
   return (
     <div className="px-7 py-5 max-md:px-2 print:p-0">
@@ -43,19 +45,40 @@ function Sheet({ view }: { readonly view: SheetView }) {
           Work came in from another device after the close. Read the sheet again before it goes out.
         </p>
       )}
+      {inHouseLanguage && (
+        <p className="no-print flex flex-wrap items-center justify-between gap-3 max-w-[880px] mx-auto mb-4 rounded-xl bg-pond-pale px-4 py-2">
+          <span>
+            {translated
+              ? `Shown in ${nameOf(inHouseLanguage.language)}. ${view.owner} gets it in ${nameOf(sheet.language)}.`
+              : `${view.owner} reads ${nameOf(sheet.language)}: this is the sheet as it goes out.`}
+          </span>
+          <Button look="quiet" onClick={() => setTranslated(!translated)}>
+            {translated ? 'As it goes out' : `Read it in ${nameOf(inHouseLanguage.language)}`}
+          </Button>
+        </p>
+      )}
       <SheetPaper
         house={view.house}
+        label={`Owner sheet for ${sheet.dog}`}
         read={read}
         presses={read.frame.presses}
         owner={view.owner}
         drawing={view.drawing}
         photos={shown.map(({ id, name }) => ({ id, name, src: `/api/photos/${id}` }))}
-        part={(section) => <Lines view={view} hand={hand} section={section} />}
+        part={(section) =>
+          translated ? <ReadLines read={read} section={section} /> : <Lines view={view} hand={hand} section={section} />
+        }
       />
       <Pictures view={view} hand={hand} />
     </div>
   );
 }
+
+/** As a groomer calls it: "Spanish". */
+const nameOf = (language: string): string => LANGUAGES_IN_ENGLISH.of(language.slice(0, 2)) ?? language;
+const LANGUAGES_IN_ENGLISH = new Intl.DisplayNames('en', { type: 'language' });
+
+const BACK = 'inline-flex items-center min-h-11 text-pond font-semibold underline';
 
 /** What one does with a sheet once it reads well. */
 function SheetBar({ view }: { readonly view: SheetView }) {
@@ -64,15 +87,17 @@ function SheetBar({ view }: { readonly view: SheetView }) {
   const close = () => setOpen(null);
   return (
     <div className="no-print flex flex-wrap items-center justify-between gap-3 max-w-[880px] mx-auto mb-4">
-      <Link to={`/dogs/${view.dogId}`} className="text-pond font-semibold underline">
-        Back to {sheet.dog}
-      </Link>
-      <div className="flex flex-wrap gap-2">
+      <p className="flex flex-wrap gap-x-5">
+        <Link to={`/dogs/${view.dogId}`} className={BACK}>
+          Back to {sheet.dog}
+        </Link>
         {!view.closed && (
-          <ButtonLink to={`/visits/${view.visitId}`} look="quiet">
+          <Link to={`/visits/${view.visitId}`} className={BACK}>
             Back to the table
-          </ButtonLink>
+          </Link>
         )}
+      </p>
+      <div className="flex flex-wrap gap-2">
         <Button look="quiet" onClick={() => window.print()}>
           <Printer size={18} aria-hidden /> Print
         </Button>
@@ -123,6 +148,7 @@ function Lines({ view, hand, section }: { readonly view: SheetView; readonly han
           <EditedLine
             key={line.key}
             line={line}
+            language={view.sheet.language}
             onSay={(words) => hand.change(editLine(hand.edits, section, line, words))}
           >
             {line.task !== null && (
@@ -138,7 +164,13 @@ function Lines({ view, hand, section }: { readonly view: SheetView; readonly han
         {lines.length === 0 && section === 'saw' && <li className="text-soft">Nothing was looked at.</li>}
       </ul>
       {adding ? (
-        <LineField label="A sentence of your own" words="" onSay={add} onStop={() => setAdding(false)} />
+        <LineField
+          label="A sentence of your own"
+          words=""
+          language={view.sheet.language}
+          onSay={add}
+          onStop={() => setAdding(false)}
+        />
       ) : (
         <button
           type="button"

@@ -1,15 +1,16 @@
-import { SIGNS } from '@dewpond/core/findings';
+import { signWords } from '@dewpond/core/findings';
 import { GRADE_WORDS, namePlace, placeKey } from '@dewpond/core/places';
-import { group } from 'd3-array';
 import { showDay, type Day } from '@dewpond/core/units';
 import type { Stage, Step } from '@dewpond/core/visit';
+import { tellOwner } from '@dewpond/core/wording';
 import { useState } from 'react';
 import { useOnline } from '../../app/useOnline';
 import { Button } from '../../ui/Button';
-import { SourceMark } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { MessageDialog } from '../telling/MessageDialog';
+import { BarLines } from './BarLines';
 import { Proposals } from './Proposals';
+import { keyOf, takenAway, type Cause } from './takenAway';
 import { RunningTimers } from './Timers';
 import type { Table } from './useTable';
 
@@ -26,7 +27,7 @@ export function Aside({
   readonly awake: boolean;
   readonly onFound: () => void;
 }) {
-  const barred = table.steps.flatMap(({ title, barred: bar }) => (bar ? [{ title, bar }] : []));
+  const causes = takenAway(table.steps);
   return (
     <aside
       className={classes(
@@ -41,12 +42,12 @@ export function Aside({
         <h2 className="text-soft mb-1.5">Running</h2>
         <RunningTimers table={table} awake={awake} />
       </section>
-      {barred.length > 0 && (
+      {causes.length > 0 && (
         <section aria-live="polite">
           <h2 className="text-stop mb-1.5">Taken away</h2>
           <ul className="flex flex-col gap-2">
-            {[...group(barred, ({ bar }) => `${bar.because}|${bar.instead}`)].map(([key, together]) => (
-              <TakenAway key={key} bar={together[0]?.bar} titles={together.map(({ title }) => title)} />
+            {causes.map((cause) => (
+              <TakenAway key={keyOf(cause.bars)} cause={cause} />
             ))}
           </ul>
         </section>
@@ -93,24 +94,30 @@ function NearlyReady({ table }: { readonly table: Table }) {
   );
 }
 
-/** One reason, the steps it takes away, and what to do instead. */
-function TakenAway({ bar, titles }: { readonly bar: Step['barred'] | undefined; readonly titles: readonly string[] }) {
-  if (!bar) return null;
+/** All that takes steps away, the worst first; the steps; what to do instead, and what to tell the owner. */
+function TakenAway({ cause: { bars, whole, inPart } }: { readonly cause: Cause }) {
+  const tell = tellOwner(bars);
   return (
     <li className="rounded-xl border border-stop bg-stop-pale px-3 py-2 leading-snug">
-      <p className="flex items-center justify-between text-stop font-bold">
-        <span className="first-letter:uppercase">{bar.because}</span>
-        <SourceMark roomy source={bar.source} because={`Stop ${bar.stop}: ${bar.because}.`} />
-      </p>
-      {titles.map((title) => (
-        <s key={title} className="block">
-          {title}
-        </s>
+      <BarLines bars={bars} />
+      {whole.map(({ titles, instead }) => (
+        <div key={instead} className="mt-1">
+          {titles.map((title) => (
+            <s key={title} className="block">
+              {title}
+            </s>
+          ))}
+          {instead !== null && <p className="text-sm">Instead: {instead}</p>}
+        </div>
       ))}
-      <p className="text-sm mt-1">Instead: {bar.instead}</p>
-      {bar.tell !== null && (
+      {inPart.map(({ words, steps }) => (
+        <p key={words} className="text-sm mt-1">
+          <b>{steps.join(', ')}:</b> {words}
+        </p>
+      ))}
+      {tell !== null && (
         <p className="text-sm mt-1">
-          <b>Tell the owner:</b> “{bar.tell}”
+          <b>Tell the owner:</b> “{tell}”
         </p>
       )}
     </li>
@@ -132,8 +139,8 @@ function LastTime({ table, step }: { readonly table: Table; readonly step: Step 
         <ul className="leading-snug flex flex-col gap-0.5">
           {here.map(({ place: at, sign, grade }) => (
             <li key={placeKey(at) + sign}>
-              <b className="first-letter:uppercase inline-block">{namePlace(at)}</b>: {SIGNS[sign].name}
-              {SIGNS[sign].graded && `, ${GRADE_WORDS[grade]}`}
+              <b className="first-letter:uppercase inline-block">{namePlace(at)}</b>: {signWords(sign).name}
+              {signWords(sign).graded && `, ${GRADE_WORDS[grade]}`}
             </li>
           ))}
         </ul>

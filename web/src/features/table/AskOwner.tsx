@@ -28,7 +28,8 @@ export function AskOwner({ table, proposal, onClose }: AskProps) {
   const [who, setWho] = useState(owner.name);
   const question = proposal?.ask ?? own.trim();
   const answered = (answer: OwnerAnswer) => {
-    record({ type: 'owner asked', question, answer, words: words.trim(), who: who.trim() || owner.name });
+    const about = proposal?.id ?? null;
+    record({ type: 'owner asked', about, question, answer, words: words.trim(), who: who.trim() || owner.name });
     onClose();
   };
   return (

@@ -10,7 +10,8 @@ export function Away({ table }: { readonly table: Table }) {
   return (
     <section className="flex flex-wrap items-center gap-3 rounded-xl border border-watch bg-watch-pale px-4 py-3 mb-3 max-w-3xl">
       <p className="flex-1 min-w-60">
-        <b>Went home:</b> {away.because}. {away.back !== null && `Comes back ${showDay(away.back)} to be finished.`}
+        <b>Went home:</b> {away.because.words}.{' '}
+        {away.back !== null && `Comes back ${showDay(away.back)} to be finished.`}
       </p>
       <Button look="main" className="min-h-14!" onClick={() => record({ type: 'came back' })}>
         It is back: go on

@@ -1,4 +1,5 @@
-import type { Caution } from '@dewpond/core/visit';
+import { CHOICES, OVERRIDE_CHOICES, type Choice as ChoiceId } from '@dewpond/core/reasons';
+import { tapped, type Because, type Caution } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { useMembers, useSession } from '../../api/queries';
 import { Button } from '../../ui/Button';
@@ -7,26 +8,18 @@ import { Dialog } from '../../ui/Dialog';
 import { SelectField } from '../../ui/Field';
 import { SourcedLine } from '../../ui/SourceMark';
 
-const REASONS = [
-  'Dog would not bear it',
-  'Dog in distress',
-  'The vet said so',
-  'The skin reacts',
-  'Seen and judged otherwise',
-] as const;
-
 interface CautionProps {
   readonly cautions: readonly Caution[];
   readonly onWait: () => void;
   /** Going on all the same, for this reason, on this person's word. */
-  readonly onGoOn: (because: string, who: string) => void;
+  readonly onGoOn: (because: Because, who: string) => void;
 }
 
 /** What speaks against going on. It may be overridden, with a reason and a name, and stands in the record. */
 export function CautionDialog({ cautions, onWait, onGoOn }: CautionProps) {
   const session = useSession().data;
   const members = useMembers().data ?? [];
-  const [because, setBecause] = useState<string | null>(null);
+  const [because, setBecause] = useState<ChoiceId | null>(null);
   const [who, setWho] = useState('');
   const name = who || session?.person.name || '';
   return (
@@ -43,9 +36,9 @@ export function CautionDialog({ cautions, onWait, onGoOn }: CautionProps) {
       </Button>
       <h2 className="mb-2">Go on all the same, because…</h2>
       <div className="flex flex-wrap gap-2 mb-3">
-        {REASONS.map((each) => (
+        {OVERRIDE_CHOICES.map((each) => (
           <Choice key={each} chosen={because === each} onClick={() => setBecause(each)}>
-            {each}
+            {CHOICES[each]}
           </Choice>
         ))}
       </div>
@@ -68,7 +61,7 @@ export function CautionDialog({ cautions, onWait, onGoOn }: CautionProps) {
         look="stop"
         className="w-full min-h-14! text-lg"
         disabled={because === null || name === ''}
-        onClick={() => because !== null && onGoOn(because.toLowerCase(), name)}
+        onClick={() => because !== null && onGoOn(tapped(because), name)}
       >
         Go on: it is recorded with the name
       </Button>

@@ -1,5 +1,6 @@
 import { namePlace } from '@dewpond/core/places';
-import { contactsCutShort, endsVisit, hindrances, notLookedAt } from '@dewpond/core/visit';
+import { endings } from '@dewpond/core/stops';
+import { contactsCutShort, hindrances, notLookedAt } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { useKeys } from '../../app/keys';
 import { useOutbox } from '../../device/kept';
@@ -9,14 +10,14 @@ import { record } from './visitLog';
 
 /** Nothing left to do: what the record will say, and the close. */
 export function CloseVisit({ table }: { readonly table: Table }) {
-  const { state, steps, places, judged } = table;
+  const { state, steps, places, bars } = table;
   const [note, setNote] = useState('');
   const refusals = useOutbox(({ refused }) => refused);
   const trouble = refusals.find(
     ({ visitId, what }) => visitId === table.visit.id && typeof what !== 'string' && what.type === 'closed',
   )?.words;
   const wentHome = state.away?.back === null;
-  const how = endsVisit(judged) === null && !wentHome ? 'finished' : 'ended early';
+  const how = endings(bars).length === 0 && !wentHome ? 'finished' : 'ended early';
   const open = hindrances(state, steps, how);
   const missing = notLookedAt(state, places);
   const short = contactsCutShort(state.timers);

@@ -1,4 +1,11 @@
-import { FINDING_COLOURS, FINDING_SMELLS, type Finding, type FindingDetails } from '@dewpond/core/findings';
+import {
+  FINDING_COLOURS,
+  FINDING_SMELLS,
+  knowsRefused,
+  type Finding,
+  type FindingDetails,
+} from '@dewpond/core/findings';
+import { isDay, type Day } from '@dewpond/core/units';
 import { Minus, Plus } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/Button';
@@ -14,8 +21,9 @@ function keepWords(marked: Finding, typed: string): void {
 }
 
 /** Colour, smell, size, known, painful, and free words: none of it needed, each of it one tap. */
-export function FindingMore({ marked }: { readonly marked: Finding }) {
+export function FindingMore({ marked, today }: { readonly marked: Finding; readonly today: Day }) {
   const more = marked.more ?? {};
+  const mayBeKnown = marked.grade === 1 && knowsRefused(marked.sign, marked.place) === null;
   const [words, setWords] = useState(more.words ?? '');
   // Leaving by Escape takes the field away without a blur: what was typed is kept all the same.
   const latest = useRef({ marked, words });
@@ -61,6 +69,25 @@ export function FindingMore({ marked }: { readonly marked: Finding }) {
           painful
         </Choice>
       </div>
+      {(mayBeKnown || more.vetKnew !== undefined) && (
+        <div className="flex flex-wrap items-center gap-2">
+          <Choice chosen={more.vetKnew !== undefined} onClick={() => toggle('vetKnew', more.vetKnew ?? today)}>
+            a vet knows it, unchanged
+          </Choice>
+          {more.vetKnew !== undefined && (
+            <label className="flex items-center gap-2">
+              <span className="text-soft">looked at on</span>
+              <input
+                type="date"
+                value={more.vetKnew}
+                max={today}
+                onChange={({ target: { value } }) => isDay(value) && value <= today && say({ ...more, vetKnew: value })}
+                className="rounded-xl border border-line bg-surface px-3 min-h-14"
+              />
+            </label>
+          )}
+        </div>
+      )}
       <label className="flex flex-col gap-1">
         <span className="text-soft">In your own words (the keyboard’s microphone works here)</span>
         <textarea

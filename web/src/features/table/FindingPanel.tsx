@@ -1,24 +1,27 @@
 import {
   LEVEL_WORDS,
-  SIGNS,
+  ONE_OF,
   STOP_WORDS,
   TRIAGE_TABLE,
   areaOf,
   finding,
   signWords,
   signsAt,
-  stopFor,
   type Finding,
   type Sign,
 } from '@dewpond/core/findings';
 import { GRADE_WORDS, lookedAtWith, namePlace, placeKey, type Grade, type Place } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
+import { barsAt, todoAt } from '@dewpond/core/stops';
+import type { Day } from '@dewpond/core/units';
+import { careAt } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { RippleMark } from '../../ui/Ripple';
-import { SourceMark, SourcedLine } from '../../ui/SourceMark';
+import { SourceMark } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
+import { BarLines } from './BarLines';
 import { FindingMore } from './FindingMore';
 import { Photos } from './Photos';
 import { PlaceDrawing } from './PlaceDrawing';
@@ -63,20 +66,25 @@ export function FindingPanel({
   );
   const [all, setAll] = useState(false);
   const marked = new Set(here.map(({ sign }) => sign));
-  const shown = all ? ordinary : ordinary.filter((sign, i) => i < FEW || marked.has(sign));
+  // The other answers to what is marked stay in sight.
+  const near = (sign: Sign) => marked.has(sign) || [...marked].some((its) => isOneOf(its, sign));
+  const shown = all ? ordinary : ordinary.filter((sign, i) => i < FEW || near(sign));
   const ending = signs.filter((sign) => ENDS.has(sign));
   const row = (sign: Sign) => (
-    <SignRow key={sign} sign={sign} place={place} marked={here.find((found) => found.sign === sign) ?? null} />
+    <SignRow
+      key={sign}
+      sign={sign}
+      place={place}
+      marked={here.find((found) => found.sign === sign) ?? null}
+      others={here.map((found) => found.sign).filter((other) => other !== sign && isOneOf(other, sign))}
+      today={table.visit.day}
+    />
   );
   return (
     <Dialog
       open
       onClose={onClose}
-      title={
-        place.site === 'body'
-          ? 'Breathing, gait and manner'
-          : namePlace(place).replace(/^./, (letter) => letter.toUpperCase())
-      }
+      title={place.site === 'body' ? 'Breathing, gait and manner' : capital(namePlace(place))}
       says={lastWords(table, place)}
       tall
     >
@@ -128,46 +136,44 @@ function lastWords({ visit: { lastTime } }: Table, place: Place): string {
     return `Last time: ${last
       .map(({ sign, grade, more }) => {
         const size = more?.mm === undefined ? '' : `, ${more.mm} mm`;
-        return `${SIGNS[sign].name}${SIGNS[sign].graded ? `, ${GRADE_WORDS[grade]}` : ''}${size}`;
+        return `${signWords(sign).name}${signWords(sign).graded ? `, ${GRADE_WORDS[grade]}` : ''}${size}`;
       })
       .join('; ')}`;
   return lastTime.looked.includes(placeKey(lookedAtWith(place))) ? 'Last time: clear' : 'Last time: not looked at';
 }
 
-/** What follows from what was marked so far: stop, level, what to do. */
+const capital = (words: string): string => words.replace(/^./, (letter) => letter.toUpperCase());
+
+/** What follows from what was marked so far and what was known before: all that bars, level, what to do. */
 function Judged({ table, place }: { readonly table: Table; readonly place: Place }) {
+  const { bars } = table;
   const judged = table.judged[placeKey(place)];
-  if (!judged || judged.bars.length === 0) {
-    return judged && judged.todo.length > 0 ? (
+  const here = barsAt(bars, place).filter(({ stop }) => stop !== 'S0');
+  const todo = judged ? todoAt(bars, judged) : [];
+  const familiar = judged?.matched.some(({ asAlways }) => asAlways) ? ['As always: a vet knows it.'] : [];
+  const level = judged && judged.level !== 'none' ? [`${capital(LEVEL_WORDS[judged.level])}.`] : [];
+  const says = [...level, ...familiar, ...todo];
+  if (here.length === 0) {
+    const source = judged?.matched[0]?.row.source;
+    return todo.length + familiar.length === 0 ? null : (
       <p className="rounded-xl bg-watch-pale px-3 py-2 mb-3">
-        <b className="first-letter:uppercase inline-block">{LEVEL_WORDS[judged.level]}.</b> {judged.todo.join(' ')}
-        {judged.rows[0] && <SourceMark source={judged.rows[0].source} because={judged.todo.join(' ')} />}
+        {says.join(' ')} {source && <SourceMark source={source} because={says.join(' ')} />}
       </p>
-    ) : null;
+    );
   }
+  const worst = here.find(({ lifted }) => lifted === null);
+  const instead = careAt(bars, place).instead;
   return (
     <div role="alert" className="rounded-xl border border-stop bg-stop-pale px-3 pt-3 pb-1 mb-3">
-      <p className="flex items-center justify-between font-bold text-stop">
-        {STOP_WORDS[stopFor(judged)]}
-        <SourceMark roomy source={HOUSE_VALUE} because="How Dewpond reads a stop." />
-      </p>
-      <p>
-        {LEVEL_WORDS[judged.level].replace(/^./, (letter) => letter.toUpperCase())}. {judged.todo.join(' ')}
-      </p>
-      <ul className="first-letter:uppercase">
-        {judged.bars.map((bar) => (
-          <li key={bar.because + bar.stop}>
-            <SourcedLine
-              said={{
-                words: bar.lifted
-                  ? `${bar.because}: lifted by ${bar.lifted.by}, to ${bar.lifted.procedure}`
-                  : bar.because,
-                source: bar.lifted ? { kind: 'vet instruction', who: bar.lifted.by } : bar.source,
-              }}
-            />
-          </li>
-        ))}
-      </ul>
+      {worst && (
+        <p className="flex items-center justify-between font-bold text-stop">
+          {STOP_WORDS[worst.stop]}
+          <SourceMark roomy source={HOUSE_VALUE} because="How Dewpond reads a stop." />
+        </p>
+      )}
+      {instead && <p>Instead: {instead.words}</p>}
+      {says.length > 0 && <p>{says.join(' ')}</p>}
+      <BarLines bars={here} at={[place]} />
     </div>
   );
 }
@@ -176,16 +182,25 @@ interface SignRowProps {
   readonly sign: Sign;
   readonly place: Place;
   readonly marked: Finding | null;
+  /** Marked here, and taken back when this one is marked. */
+  readonly others: readonly Sign[];
+  readonly today: Day;
 }
 
-function SignRow({ sign, place, marked }: SignRowProps) {
+const isOneOf = (a: Sign, b: Sign): boolean => ONE_OF.some((group) => group.includes(a) && group.includes(b));
+
+function SignRow({ sign, place, marked, others, today }: SignRowProps) {
   const { name, graded, asks } = signWords(sign);
   const [more, setMore] = useState(false);
   const mark = (grade: Graded, answer: boolean | null = marked?.answer ?? null) =>
-    record({
-      type: 'found',
-      finding: { ...finding(place, sign, grade, answer), ...(marked?.more ? { more: marked.more } : {}) },
-    });
+    record(
+      // Of some signs a place has one: another one tapped stands in for it.
+      ...others.map((other) => ({ type: 'taken back' as const, place, sign: other })),
+      {
+        type: 'found',
+        finding: { ...finding(place, sign, grade, answer), ...(marked?.more ? { more: marked.more } : {}) },
+      },
+    );
   const tap = (grade: Graded) => (marked?.grade === grade ? record({ type: 'taken back', place, sign }) : mark(grade));
   return (
     <li className={classes('rounded-xl border', marked ? 'border-pond bg-pond-pale/40' : 'border-line')}>
@@ -238,7 +253,7 @@ function SignRow({ sign, place, marked }: SignRowProps) {
           <Button look="quiet" className="min-h-14! ml-auto" aria-expanded={more} onClick={() => setMore(!more)}>
             {more ? 'Less' : 'More: colour, size…'}
           </Button>
-          {more && <FindingMore marked={marked} />}
+          {more && <FindingMore marked={marked} today={today} />}
         </div>
       )}
     </li>

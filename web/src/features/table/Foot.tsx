@@ -1,4 +1,14 @@
-import { cautionsNow, notLookedAt, waitsFor, type Caution, type Step } from '@dewpond/core/visit';
+import { CHOICES, SKIP_CHOICES } from '@dewpond/core/reasons';
+import {
+  cautionsNow,
+  notLookedAt,
+  tapped,
+  titleWords,
+  waitsFor,
+  type Because,
+  type Caution,
+  type Step,
+} from '@dewpond/core/visit';
 import { useState } from 'react';
 import { usePreferences } from '../../app/preferences';
 import { useKeys } from '../../app/keys';
@@ -14,14 +24,6 @@ interface FootProps {
   readonly step: Step;
   readonly go: (step: Step | null) => void;
 }
-
-const REASONS = [
-  'Dog would not have it',
-  'Owner does not want it',
-  'Not needed today',
-  'No time left',
-  'Another day',
-] as const;
 
 /** Back, skip, and the one big button that a thumb finds without looking; space does the same. */
 export function Foot({ table, step, go }: FootProps) {
@@ -43,7 +45,7 @@ export function Foot({ table, step, go }: FootProps) {
     if (against.length === 0) finish();
     else setCautions(against);
   };
-  const goOn = (because: string, who: string) => {
+  const goOn = (because: Because, who: string) => {
     record(
       ...cautions.map(({ id }) => ({ type: 'caution overridden' as const, caution: id, step: step.id, because, who })),
     );
@@ -88,27 +90,27 @@ export function Foot({ table, step, go }: FootProps) {
         disabled={hinder !== null}
         className="flex-1 bg-pond text-on-pond text-[26px] max-md:text-xl font-bold px-4 leading-tight disabled:bg-line disabled:text-soft"
       >
-        {hinder ?? (next ? `Done: next, ${next.title.toLowerCase()}` : 'Done: all steps')}
+        {hinder ?? (next ? `Done: next, ${titleWords(next.title).toLowerCase()}` : 'Done: all steps')}
       </button>
       <CautionDialog cautions={cautions} onWait={() => setCautions([])} onGoOn={goOn} />
       <Dialog
         open={skipping}
         onClose={() => setSkipping(false)}
-        title={`Skip: ${step.title}`}
+        title={`Skip: ${titleWords(step.title)}`}
         says="The reason stands on the owner sheet."
       >
         <div className="flex flex-col gap-2">
-          {REASONS.map((because) => (
+          {SKIP_CHOICES.map((choice) => (
             <Button
-              key={because}
+              key={choice}
               className="min-h-15! text-lg"
               onClick={() => {
-                record({ type: 'step skipped', step: step.id, because: because.toLowerCase() });
+                record({ type: 'step skipped', step: step.id, because: tapped(choice) });
                 setSkipping(false);
                 go(null);
               }}
             >
-              {because}
+              {CHOICES[choice]}
             </Button>
           ))}
         </div>
@@ -128,5 +130,5 @@ function hindrance({ state, steps, places }: Table, step: Step): string | null {
   if (step.counts === 'plugs out')
     return step.sides.some((side) => state.plugs[side] === 'in') ? 'A plug is still in' : null;
   const waits = waitsFor(state, steps, step);
-  return waits[0] ? `First: ${waits[0].title.toLowerCase()}` : null;
+  return waits[0] ? `First: ${titleWords(waits[0].title).toLowerCase()}` : null;
 }

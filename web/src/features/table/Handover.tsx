@@ -1,5 +1,5 @@
 import { showDay } from '@dewpond/core/units';
-import { HANDOVER, HANDOVER_QUESTIONS, unanswered, type HandoverQuestion } from '@dewpond/core/visit';
+import { ASKED_BESIDES, HANDOVER, HANDOVER_QUESTIONS, unanswered, type HandoverQuestion } from '@dewpond/core/visit';
 import { Button } from '../../ui/Button';
 import { classes } from '../../ui/classes';
 import type { Table } from './useTable';
@@ -48,6 +48,9 @@ function Question({ table, question }: { readonly table: Table; readonly questio
           <span className="block text-sm text-soft leading-tight">
             last asked {showDay(last.day)}: {last.answer ? 'yes' : 'no'}
           </span>
+        )}
+        {answer === true && ASKED_BESIDES[question] !== undefined && (
+          <span className="block text-sm leading-tight mt-0.5">{ASKED_BESIDES[question]}</span>
         )}
       </span>
       {([true, false] as const).map((each) => (

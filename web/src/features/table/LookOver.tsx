@@ -1,5 +1,7 @@
 import { showDay } from '@dewpond/core/units';
-import { SIGNS } from '@dewpond/core/findings';
+import { signWords, worstRipples } from '@dewpond/core/findings';
+import { barsAt } from '@dewpond/core/stops';
+import { waysFor } from '@dewpond/core/work';
 import {
   FEET,
   GRADE_WORDS,
@@ -25,12 +27,12 @@ import { LOOK_VIEWS, VIEW_NAMES, viewOf, type LookView } from './lookViews';
 import type { Table } from './useTable';
 import { record } from './visitLog';
 
-/** The worst grade found at a place (a paw's nails count as the paw), 0 when touched as clear, null when nobody looked. */
+/** Rings for the worst that was found at a place (a paw's nails count as the paw), 0 when touched as clear, null when nobody looked. */
 export function gradeAt({ state }: Pick<Table, 'state'>, key: PlaceKey): Grade | null {
   const here = state.findings.filter(
     (found) => placeKey(found.place) === key || placeKey(lookedAtWith(found.place)) === key,
   );
-  if (here.length > 0) return Math.max(...here.map((found) => found.grade)) as Grade;
+  if (here.length > 0) return worstRipples(here);
   return state.lookedClear.includes(key) ? 0 : null;
 }
 
@@ -59,7 +61,7 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
       {!compact && (
         <div className="flex items-center justify-between gap-2 mb-1">
           <h1 className="text-[30px]! max-md:text-[20px]! leading-tight!">Look and smell before anything wet</h1>
-          {step && <ShowHow step={step} />}
+          {step && <ShowHow step={step} ways={waysFor(table.facts)} />}
         </div>
       )}
       <div role="tablist" aria-label="Parts of the dog" className="grid grid-cols-4 gap-1.5 my-2">
@@ -113,7 +115,7 @@ function ViewTab({
       aria-selected={chosen}
       onClick={onChoose}
       className={classes(
-        'rounded-xl border min-h-14 px-2 font-bold leading-tight',
+        'rounded-xl border min-h-14 px-2 py-1 font-bold leading-tight',
         chosen ? 'border-pond bg-pond-pale text-pond' : 'border-line bg-surface',
       )}
     >
@@ -231,7 +233,7 @@ function PlaceButton({
   const grade = gradeAt(table, key);
   const here = table.state.findings.filter((found) => placeKey(lookedAtWith(found.place)) === key);
   const words = here.map((found) => findingWords(found, place)).join('; ');
-  const barred = (table.judged[key]?.bars.length ?? 0) > 0;
+  const barred = barsAt(table.bars, place).some(({ stop, lifted }) => stop !== 'S0' && lifted === null);
   // What was open last time is asked where it is answered, until the place was looked at today.
   const asked = grade === null ? table.visit.askAgain.filter((each) => isAt(each.place, key)) : [];
   const question = `still there? ${asked.map((each) => `${each.words}, ${showDay(each.day)}`).join('; ')}`;
@@ -287,5 +289,5 @@ const isAt = (place: PlaceKey, key: PlaceKey): boolean => placeKey(lookedAtWith(
 /** "pale-brown wax, plain"; a nail's finding says which nail. */
 function findingWords({ place: at, sign, grade }: Table['state']['findings'][number], place: Place): string {
   const where = placeKey(at) === placeKey(place) ? '' : `${namePlace(at)}: `;
-  return `${where}${SIGNS[sign].name}${SIGNS[sign].graded ? `, ${GRADE_WORDS[grade]}` : ''}`;
+  return `${where}${signWords(sign).name}${signWords(sign).graded ? `, ${GRADE_WORDS[grade]}` : ''}`;
 }

@@ -1,5 +1,6 @@
 import { placeKey, type Place } from '@dewpond/core/places';
-import type { Step } from '@dewpond/core/visit';
+import { BENEATH_CHOICES, CHOICES } from '@dewpond/core/reasons';
+import { tapped, type Because, type Step } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -8,7 +9,6 @@ import type { Table } from './useTable';
 import { record } from './visitLog';
 
 const WAYS = ['brushed out', 'shaved', 'left'] as const;
-const BENEATH = ['healthy skin', 'redness', 'damp skin', 'a sore', 'flea dirt'] as const;
 
 /** Brush or shave, on whose word, what lay beneath, and what it cost in time. */
 export function MatPanel({
@@ -24,13 +24,13 @@ export function MatPanel({
   const owner = table.visit.owner.name;
   const [way, setWay] = useState<(typeof WAYS)[number] | null>(known?.way ?? null);
   const [word, setWord] = useState(known?.word ?? '');
-  const [beneath, setBeneath] = useState(known?.beneath ?? '');
+  const [beneath, setBeneath] = useState<Because | null>(known?.beneath ?? null);
   const [minutes, setMinutes] = useState(known?.minutes ?? 5);
   const needsWord = way === 'shaved' && word.trim() === '';
   const settle = () => {
     if (way === null || needsWord) return;
     record(
-      { type: 'mat settled', place, way, word: word.trim(), beneath: beneath.trim(), minutes },
+      { type: 'mat settled', place, way, word: word.trim(), beneath, minutes },
       { type: 'step done', step: step.id },
     );
   };
@@ -65,11 +65,14 @@ export function MatPanel({
       {way !== null && way !== 'left' && (
         <div role="group" aria-label="Beneath it" className="flex flex-wrap items-center gap-2">
           <span className="text-soft">Beneath it</span>
-          {BENEATH.map((each) => (
-            <Choice key={each} chosen={beneath === each} onClick={() => setBeneath(beneath === each ? '' : each)}>
-              {each}
-            </Choice>
-          ))}
+          {BENEATH_CHOICES.map((each) => {
+            const chosen = beneath?.kind === 'choice' && beneath.choice === each;
+            return (
+              <Choice key={each} chosen={chosen} onClick={() => setBeneath(chosen ? null : tapped(each))}>
+                {CHOICES[each]}
+              </Choice>
+            );
+          })}
         </div>
       )}
       <div role="group" aria-label="Extra minutes" className="flex items-center gap-2">

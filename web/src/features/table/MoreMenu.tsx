@@ -1,5 +1,7 @@
 import type { MessageKind } from '@dewpond/core/messages';
+import { CHOICES, HOME_CHOICES, type Choice } from '@dewpond/core/reasons';
 import { addDays } from '@dewpond/core/units';
+import { tapped, titleWords } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { usePreferences } from '../../app/preferences';
@@ -94,7 +96,7 @@ function AddStep({ table, onDone }: { readonly table: Table; readonly onDone: ()
         >
           {open.map((step) => (
             <option key={step.id} value={step.id}>
-              {step.title}
+              {titleWords(step.title)}
             </option>
           ))}
         </select>
@@ -106,17 +108,15 @@ function AddStep({ table, onDone }: { readonly table: Table; readonly onDone: ()
   );
 }
 
-const WHY_HOME = ['The dog has had enough', 'The owner fetches it', 'No time left today', 'On a vet’s word'] as const;
-
 /** An early end: for good, or to be finished another day. Plugs and wet coats are seen to first. */
 function GoesHome({ table, onDone }: { readonly table: Table; readonly onDone: () => void }) {
   const navigate = useNavigate();
   const { day } = table.visit;
   const plugIn = Object.values(table.state.plugs).includes('in');
-  const [because, setBecause] = useState<string>(WHY_HOME[0]);
+  const [because, setBecause] = useState<Choice>(HOME_CHOICES[0]);
   const [back, setBack] = useState<string>(addDays(day, 1));
   const go = (comes: boolean) => {
-    record({ type: 'went home', because: because.toLowerCase(), back: comes ? (back as typeof day) : null });
+    record({ type: 'went home', because: tapped(because), back: comes ? (back as typeof day) : null });
     onDone();
     if (comes) void navigate('/');
   };
@@ -124,14 +124,14 @@ function GoesHome({ table, onDone }: { readonly table: Table; readonly onDone: (
   return (
     <div className="flex flex-col gap-3">
       <div role="group" aria-label="Why" className="grid grid-cols-2 gap-2">
-        {WHY_HOME.map((each) => (
+        {HOME_CHOICES.map((each) => (
           <Button
             key={each}
             look={because === each ? 'main' : 'plain'}
             className="min-h-14!"
             onClick={() => setBecause(each)}
           >
-            {each}
+            {CHOICES[each]}
           </Button>
         ))}
       </div>

@@ -8,7 +8,7 @@ import type { Table } from './useTable';
 /** What the findings so far ask for: a change of plan, and whom to ask first. */
 export function Proposals({ table }: { readonly table: Table }) {
   const [asking, setAsking] = useState<Proposal | 'own' | null>(null);
-  const open = proposals(table.state, table.judged);
+  const open = proposals(table.state, table.judged, table.facts.services);
   const asked = table.state.asked;
   return (
     <section aria-label="Change of plan" className="flex flex-col gap-2">

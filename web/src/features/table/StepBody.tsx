@@ -1,13 +1,15 @@
 import { namePlace } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { PAD_COLOURS, type PadColour } from '@dewpond/core/findings';
-import { STAGES, waitsFor, type Step } from '@dewpond/core/visit';
+import { STAGES, titleWords, waitsFor, type Step } from '@dewpond/core/visit';
+import { waysFor } from '@dewpond/core/work';
 import { Minus } from 'lucide-react';
 import { Button } from '../../ui/Button';
 import { SourceMark, SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { ShowHow } from '../methods/ShowHow';
 import { Handover } from './Handover';
+import { LeftOut } from './LeftOut';
 import { MatPanel } from './MatPanel';
 import { Parts } from './Parts';
 import { TimerButton } from './Timers';
@@ -30,9 +32,10 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
             </>
           )}
         </p>
-        <ShowHow step={step} />
+        <ShowHow step={step} ways={waysFor(table.facts)} />
       </div>
-      <h1 className="text-[42px]! max-md:text-[30px]! leading-tight! mb-3">{step.title}</h1>
+      <h1 className="text-[42px]! max-md:text-[30px]! leading-tight! mb-3">{titleWords(step.title)}</h1>
+      <LeftOut step={step} />
       {step.stage === 'wash 1' && <UsedMix table={table} asks={false} />}
       <ul className="text-[21px] max-md:text-lg leading-snug flex flex-col mb-4">
         {step.how.map((said) => (
@@ -43,7 +46,7 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
       </ul>
       {waits.length > 0 && (
         <p className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-3 mb-4">
-          First: {waits.map((each) => each.title.toLowerCase()).join(', ')}.
+          First: {waits.map((each) => titleWords(each.title).toLowerCase()).join('; ')}.
         </p>
       )}
       {step.parts.length > 0 && <Parts table={table} step={step} />}

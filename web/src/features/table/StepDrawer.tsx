@@ -1,4 +1,6 @@
-import { movedBefore, type Step } from '@dewpond/core/visit';
+import { moveRefused, titleWords, type Step } from '@dewpond/core/visit';
+import { reasonsTold } from '@dewpond/core/wording';
+import { useState } from 'react';
 import { ArrowUpToLine, Ban, Check, Circle, CircleDot, Minus } from 'lucide-react';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -15,33 +17,46 @@ interface DrawerProps {
 
 /** All steps in order, with what became of each. */
 export function StepDrawer({ table, open, onClose, onGo }: DrawerProps) {
+  const [refused, setRefused] = useState<{ readonly step: string; readonly why: string } | null>(null);
+  /** Pulled forward to be the next; or what would go wrong, where something must come before it. */
+  const doNext = (step: Step) => {
+    if (!table.current) return;
+    const why = moveRefused(table.steps, step.id, table.current.id);
+    setRefused(why === null ? null : { step: step.id, why });
+    if (why === null) record({ type: 'step moved', step: step.id, before: table.current.id });
+  };
   return (
     <Dialog open={open} onClose={onClose} title={`${table.visit.dog.name}: all steps`} tall>
       <ol className="flex flex-col">
         {table.steps.map((step) => (
-          <li key={step.id} className="flex items-stretch">
+          <li key={step.id} className="flex flex-wrap items-stretch">
             <button
               type="button"
               disabled={step.barred !== null}
               onClick={() => onGo(step)}
               className={classes(
-                'w-full flex items-center gap-3 text-left min-h-14 px-2 rounded-xl hover:bg-pond-pale disabled:hover:bg-transparent',
+                'flex-1 min-w-0 flex items-center gap-3 text-left min-h-14 px-2 rounded-xl hover:bg-pond-pale disabled:hover:bg-transparent',
                 step === table.current && 'font-bold',
               )}
             >
               <Mark table={table} step={step} />
-              <span className={step.barred ? 'line-through text-soft' : ''}>{step.title}</span>
+              <span className={step.barred ? 'line-through text-soft' : ''}>{titleWords(step.title)}</span>
               <span className="ml-auto text-sm text-soft text-right">{note(table, step)}</span>
             </button>
-            {mayComeNext(table, step) && (
+            {comesLater(table, step) && (
               <Button
                 look="quiet"
-                className="min-h-14! shrink-0"
-                aria-label={`Do next: ${step.title}`}
-                onClick={() => table.current && record({ type: 'step moved', step: step.id, before: table.current.id })}
+                className="min-h-14! shrink-0 border-transparent! text-soft"
+                aria-label={`Do next: ${titleWords(step.title)}`}
+                onClick={() => doNext(step)}
               >
                 <ArrowUpToLine size={20} aria-hidden />
               </Button>
+            )}
+            {refused?.step === step.id && (
+              <p role="status" className="w-full rounded-xl bg-watch-pale text-watch font-semibold px-3 py-2 mb-1">
+                Not next: {refused.why}
+              </p>
             )}
           </li>
         ))}
@@ -50,11 +65,10 @@ export function StepDrawer({ table, open, onClose, onGo }: DrawerProps) {
   );
 }
 
-/** Whether a step may be pulled forward to be the next: nothing of the trade's order speaks against it. */
-function mayComeNext({ steps, state, current }: Table, step: Step): boolean {
+/** Whether a step stands later than the next one and is still to be done: it may be asked for now. */
+function comesLater({ steps, state, current }: Table, step: Step): boolean {
   if (!current || step.barred || state.steps[step.id] !== undefined || step.id === current.id) return false;
-  if (steps.indexOf(step) < steps.indexOf(current)) return false;
-  return movedBefore(steps, step.id, current.id) !== null;
+  return steps.indexOf(step) > steps.indexOf(current);
 }
 
 function Mark({ table, step }: { readonly table: Table; readonly step: Step }) {
@@ -71,6 +85,7 @@ function Mark({ table, step }: { readonly table: Table; readonly step: Step }) {
 
 function note(table: Table, step: Step): string {
   const mark = table.state.steps[step.id];
-  if (step.barred) return step.barred.because;
-  return mark?.kind === 'skipped' ? mark.because : '';
+  if (step.barred) return reasonsTold(step.barred.bars.map(({ reason }) => reason));
+  if (mark?.kind === 'skipped') return mark.because.words;
+  return step.leavesOut.length > 0 ? 'in part' : '';
 }

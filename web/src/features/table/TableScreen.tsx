@@ -1,9 +1,11 @@
 import type { VisitView } from '@dewpond/contract';
 import { namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
 import { showDay } from '@dewpond/core/units';
-import { endsVisit, type Step } from '@dewpond/core/visit';
+import { reasonKey } from '@dewpond/core/reasons';
+import { endings } from '@dewpond/core/stops';
+import type { Step } from '@dewpond/core/visit';
 import { Ellipsis, X } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useKeys } from '../../app/keys';
 import { usePreferences } from '../../app/preferences';
@@ -28,6 +30,7 @@ import { SendState } from './SendState';
 import { StopScreen } from './StopScreen';
 import { Ringing } from './Timers';
 import { useTable, type Table } from './useTable';
+import { visitUpToDate } from './visitUpToDate';
 import { useWakeLock } from './useWakeLock';
 import { allEvents, followVisit, openLog, record, useVisitLog } from './visitLog';
 
@@ -37,14 +40,15 @@ export function TableScreen() {
   return (
     <div className="fixed inset-0 z-30 bg-paper">
       <Waiting query={query} what="The visit">
-        {(visit) => <Opened key={visit.id} visit={visit} />}
+        {(visit) => <Opened key={visit.id} kept={visit} />}
       </Waiting>
     </div>
   );
 }
 
 /** Opens the log once; the first event of all says that the visit has begun. */
-function Opened({ visit }: { readonly visit: VisitView }) {
+function Opened({ kept }: { readonly kept: VisitView }) {
+  const visit = useMemo(() => visitUpToDate(kept), [kept]);
   const person = useSession().data?.person.id ?? '';
   const navigate = useNavigate();
   const opened = useVisitLog((log) => log.visitId === visit.id);
@@ -76,7 +80,8 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
   const awake = useWakeLock() === 'awake';
   const hand = usePreferences((own) => own.hand);
   const step = steps.find((each) => each.id === chosen && each.barred === null) ?? table.current;
-  const ending = endsVisit(table.judged);
+  const ending = endings(table.bars);
+  const endsBy = ending.map(({ reason }) => reasonKey(reason)).join('|');
   const [sawStop, setSawStop] = useState<string | null>(null);
   // Gone for good, or closed: nothing is left to do at the table but to say so.
   const over = state.closed !== null || state.away?.back === null;
@@ -96,8 +101,8 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
     setPlace(null);
     setLooking(false);
   };
-  if (ending !== null && sawStop !== ending) {
-    return <StopScreen table={table} because={ending} onLeave={closePanels} onGoOn={() => setSawStop(ending)} />;
+  if (ending.length > 0 && sawStop !== endsBy) {
+    return <StopScreen table={table} ending={ending} onLeave={closePanels} onGoOn={() => setSawStop(endsBy)} />;
   }
   const number = step ? steps.filter((each) => each.barred === null).indexOf(step) + 1 : 0;
   const count = steps.filter((each) => each.barred === null).length;

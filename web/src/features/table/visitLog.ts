@@ -3,6 +3,7 @@ import {
   mergeEvents,
   nextCounter,
   seenBy,
+  upToDate,
   type Clock,
   type Happening,
   type VisitEvent,
@@ -34,8 +35,8 @@ export const useVisitLog = create<VisitLog>(() => EMPTY);
 /** Opens the log of a visit; what an earlier page could not send is waiting on the device. */
 export async function openLog(visitId: string, person: string, known: readonly VisitEvent[]): Promise<void> {
   void keepAnswer(LAST_VISIT, visitId);
-  const { own, refused } = await eventsOf(visitId);
-  const heard = (await remembered<VisitEvent[]>(`events ${visitId}`)) ?? [];
+  const { own, refused } = await ownOf(visitId);
+  const heard = await heardOf(visitId);
   useVisitLog.setState((log) => {
     // Opened again while it was open: what was written meanwhile stays.
     const before = log.visitId === visitId && log.person === person ? log : EMPTY;
@@ -51,14 +52,24 @@ export async function openLog(visitId: string, person: string, known: readonly V
   nudge();
 }
 
+/** What this device wrote; an event of an older version is read in today's shape, and was sent as it was written. */
+async function ownOf(visitId: string): Promise<{ own: VisitEvent[]; refused: VisitEvent[] }> {
+  const { own, refused } = await eventsOf(visitId);
+  return { own: own.map(upToDate), refused: refused.map(upToDate) };
+}
+
+/** What the office last said of a visit, in today's shape. */
+const heardOf = async (visitId: string): Promise<VisitEvent[]> =>
+  ((await remembered<VisitEvent[]>(`events ${visitId}`)) ?? []).map(upToDate);
+
 const LAST_VISIT = 'last visit';
 
 /** The visit that was on this device's table last, if that was today: its clocks run on, on every screen. */
 export async function resumeLast(): Promise<void> {
   const last = await remembered<string>(LAST_VISIT);
   if (last === undefined) return;
-  const { own, refused } = await eventsOf(last);
-  const known = (await remembered<VisitEvent[]>(`events ${last}`)) ?? [];
+  const { own, refused } = await ownOf(last);
+  const known = await heardOf(last);
   // Somebody may have opened the table meanwhile.
   useVisitLog.setState((log) => (log.visitId === '' ? { ...log, visitId: last, known, own, refused } : log));
 }
@@ -108,14 +119,15 @@ export async function catchUp(): Promise<void> {
   if (!answer || useVisitLog.getState().visitId !== visitId) return;
   void keepAnswer(`events ${visitId}`, answer.events);
   useVisitLog.setState((log) => ({
-    known: mergeEvents(log.known, answer.events),
+    // A newer office may send reasons this version does not know: they keep their words.
+    known: mergeEvents(log.known, answer.events.map(upToDate)),
     offset: measured(answer.serverNow, asked),
   }));
 }
 
 /** What the office refused is no longer read as having happened. */
 async function dropRefused(visitId: string): Promise<void> {
-  const { refused } = await eventsOf(visitId);
+  const { refused } = await ownOf(visitId);
   if (useVisitLog.getState().visitId !== visitId) return;
   const gone = new Set(refused.map(({ id }) => id));
   useVisitLog.setState((log) => ({ own: log.own.filter(({ id }) => !gone.has(id)), refused }));

@@ -9,6 +9,7 @@ import { refreshAll } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
+import { NotOurs } from '../../ui/NotOurs';
 import { LongField, TextField } from '../../ui/Field';
 import { Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/toasts';
@@ -172,6 +173,7 @@ function Compose({
         value={words}
         onChange={(event) => setWords(event.target.value)}
       />
+      <NotOurs words={`${subject} ${words}`} language={draft.language} />
       {words.includes(LINK_MARK) && (
         <p className="text-sm text-soft">
           <b>{LINK_MARK}</b> becomes a private page for this owner when it is sent.

@@ -15,6 +15,7 @@ const reach = (channel: 'e-mail' | 'text message', whyNot: string | null = null)
 });
 const draft = (more: Partial<MessageDraft> = {}): MessageDraft => ({
   owner: 'Folake Adeyemi',
+  language: 'en-GB',
   reach: [reach('text message'), reach('e-mail')],
   subject: 'Teasel is nearly ready',
   words: 'Teasel will be ready around 15:30.',

@@ -1,6 +1,6 @@
 import type { BenchView, TodayView } from '@dewpond/contract';
 import { makePlan } from '@dewpond/core/careplan';
-import { stepList, timeline } from '@dewpond/core/visit';
+import { readVisit, timeline } from '@dewpond/core/visit';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
@@ -11,13 +11,13 @@ import { TodayScreen } from './TodayScreen';
 
 function today(more: Partial<TodayView> = {}): TodayView {
   const pug = facts();
-  const visit = { kind: 'full visit', facts: pug, plan: makePlan(pug), contactMinutes: 0, judged: {} } as const;
+  const visit = { kind: 'full visit', facts: pug, plan: makePlan(pug), contactMinutes: 0, lastFindings: [] } as const;
   const appointment = booking({ startsAt: '2026-11-25T09:00:00Z', endsAt: '2026-11-25T11:00:00Z' });
   return {
     day: TODAY,
     returning: [],
     zone: 'Europe/London',
-    dogs: [{ appointment, words: 'Pug, 8 kg', stages: timeline(stepList(visit)) }],
+    dogs: [{ appointment, words: 'Pug, 8 kg', stages: timeline(readVisit(visit, []).steps) }],
     watch: [
       { mark: 'handle', dog: 'Radish', words: 'no neck loop.' },
       { mark: 'vet', dog: 'Radish', words: 'left ear: musty smell. No word from a vet yet, nothing there.' },

@@ -106,7 +106,13 @@ describe('a place a vet should see', () => {
       'GET /api/referrals': () => ({ items: [referral({ told })] }),
       'GET /api/dogs/:id/draft': ({ query }) => {
         kinds.push(query.get('kind'));
-        return { owner: 'Amara Nwosu', reach: [], subject: 'How is Radish?', words: 'How is Radish?' };
+        return {
+          owner: 'Amara Nwosu',
+          language: 'en-GB',
+          reach: [],
+          subject: 'How is Radish?',
+          words: 'How is Radish?',
+        };
       },
     });
     const { person } = show(<WatchScreen />, { path: '/watch' });
