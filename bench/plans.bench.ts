@@ -13,7 +13,7 @@ const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.lengt
 
 function randomDog(): { facts: DogFacts; record: CareRecord } {
   const breeds = [pick(BREEDS).id, ...(random() < 0.3 ? [pick(BREEDS).id] : [])];
-  const ear = { conditions: [], plucked: { weeksAgo: Math.floor(random() * 20) }, ownerForbidsPlucking: false };
+  const ear = { conditions: [], plucked: { daysAgo: 7 * Math.floor(random() * 20) }, ownerForbidsPlucking: false };
   const facts = plainDog(breeds, {
     weight: kilograms(2 + random() * 50),
     lifeStage: pick(['puppy', 'adult', 'senior'] as const),
