@@ -4,6 +4,7 @@ import { millilitres, type Millilitres } from '../units';
 import type { DogFacts } from './facts';
 import { takesProduct } from './lineWork';
 import type { PlanLine } from './makePlan';
+import { prescribedOn } from './prescribed';
 import type { Task } from '../tasks';
 import { waysFor, washesHead } from '../work';
 
@@ -31,13 +32,20 @@ const FACE_CLEANER_ML = 5;
 const FOLD_PRODUCT_ML = 3;
 const BALM_GRAMS = 1;
 
+/** Whether the face has a product of its own: a prescribed wash stays off it, also where one mild wash does both. */
+export const washesFaceApart = (facts: DogFacts): boolean =>
+  washesHead(facts) &&
+  (facts.ways.faceProduct === 'tear-free' ||
+    (facts.ways.faceProduct === 'mild wash for all' && prescribedOn(facts) !== null));
+
 /**
  * What a wash takes of the body's product: the face's share with it where one mild wash does both, and without the rest
  * of the head where the bath stops at the neck.
  */
-export function ofBodyWash({ ways }: Pick<DogFacts, 'ways'>, { body, face }: BathAmounts['wash1']): Millilitres {
-  if (!washesHead({ ways })) return millilitres(body - (body + face) * HOUSE_AMOUNTS.headShare);
-  return ways.faceProduct === 'mild wash for all' ? millilitres(body + face) : body;
+export function ofBodyWash(facts: DogFacts, { body, face }: BathAmounts['wash1']): Millilitres {
+  if (!washesHead(facts)) return millilitres(body - (body + face) * HOUSE_AMOUNTS.headShare);
+  const forAll = facts.ways.faceProduct === 'mild wash for all' && !washesFaceApart(facts);
+  return forAll ? millilitres(body + face) : body;
 }
 
 /**
@@ -69,7 +77,7 @@ export function lineAmounts(line: PlanLine, facts: DogFacts, dogFactor: number):
         COMMON_PRACTICE,
       ),
     'face wash': () =>
-      facts.ways.faceProduct === 'tear-free' && washesHead(facts)
+      washesFaceApart(facts)
         ? mix('mild face product', millilitres((bath.wash1.face + bath.wash2.face) * line.productShare))
         : [],
     conditioner: () => (facts.ways.conditioner === 'never' ? [] : mix('conditioner, made-up mix', bath.conditioner)),

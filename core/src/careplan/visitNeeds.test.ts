@@ -3,7 +3,17 @@ import { describe, expect, test } from 'vitest';
 import type { Product, ProductKind } from '../dilution';
 import { productOf } from '../dilution/tests/shelf';
 import { day, kilograms } from '../units';
-import { makePlan, plainDog, predictedWithoutFactor, toAvoid, visitNeeds, type DogFacts, type Instruction } from '.';
+import { HOUSE_QUESTIONS } from '../ways';
+import {
+  lineAmounts,
+  makePlan,
+  plainDog,
+  predictedWithoutFactor,
+  toAvoid,
+  visitNeeds,
+  type DogFacts,
+  type Instruction,
+} from '.';
 
 const TODAY = day('2026-11-25');
 const product = (kind: ProductKind, more: Partial<Product> = {}): Product =>
@@ -90,9 +100,41 @@ describe('what a visit takes', () => {
     );
   });
 
-  test('what the factor is learned against is the need without it', () => {
-    for (const { product: its, ml, byArea } of needs(dog(), 'bath').needs)
-      if (byArea) expect(predictedWithoutFactor(dog(), its)).toBeCloseTo(ml, 9);
+  test('what the factor is learned against is the need without it, in every school and under a prescribed wash', () => {
+    const given = instruct({ kind: 'bath product', productId: 'medicated ', contactMinutes: 10, nothingElse: false });
+    for (const { id: faceProduct } of HOUSE_QUESTIONS.faceProduct.schools)
+      for (const { id: head } of HOUSE_QUESTIONS.head.schools)
+        for (const instructions of [[], [given]]) {
+          const its = dog({ instructions, ways: { ...dog().ways, faceProduct, head } });
+          for (const { product: used, ml, byArea } of needs(its, 'bath').needs)
+            if (byArea)
+              expect([faceProduct, head, used.kind, predictedWithoutFactor(its, used).toFixed(6)]).toEqual([
+                faceProduct,
+                head,
+                used.kind,
+                ml.toFixed(6),
+              ]);
+        }
+  });
+
+  test('a prescribed wash that is not on the shelf leaves the house’s a body wash', () => {
+    const gone = instruct({ kind: 'bath product', productId: 'gone', contactMinutes: 10, nothingElse: false });
+    const its = dog({ instructions: [gone] });
+    const wash = needs(its, 'bath').needs.find(({ product: used }) => used.kind === 'cleansing');
+    expect(wash && predictedWithoutFactor(its, wash.product)).toBeCloseTo(wash?.ml ?? 0, 9);
+  });
+
+  test('the amount a plan line shows is what the visit takes of that product, also under a prescribed wash', () => {
+    const given = instruct({ kind: 'bath product', productId: 'medicated ', contactMinutes: 10, nothingElse: false });
+    const its = dog({ instructions: [given], ways: { ...dog().ways, faceProduct: 'mild wash for all' } });
+    const shown = makePlan(its)
+      .lines.filter(({ task }) => task === 'bath' || task === 'second wash')
+      .flatMap((line) => lineAmounts(line, its, 1))
+      .reduce((sum, { amount }) => sum + ('ml' in amount ? amount.ml : 0), 0);
+    expect(shown).toBeCloseTo(
+      needs(its, 'bath').needs.find(({ product: used }) => used.kind === 'medicated')?.ml ?? 0,
+      9,
+    );
   });
 });
 

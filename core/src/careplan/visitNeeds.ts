@@ -4,8 +4,9 @@ import { millilitres, type Millilitres } from '../units';
 import { washesHead } from '../work';
 import type { DogFacts } from './facts';
 import { toAvoid } from './instructions';
-import { ofBodyWash, lineAmounts } from './lineAmounts';
+import { lineAmounts, ofBodyWash, washesFaceApart } from './lineAmounts';
 import type { CarePlan, PlanLine } from './makePlan';
+import { prescribedOn } from './prescribed';
 import { whyRuledOut, type Wanted } from './ruledOut';
 
 /** What a visit does with products: all of it, the bath alone, ears alone, nothing. */
@@ -124,23 +125,14 @@ function bathNeeds<P extends Product>(facts: DogFacts, plan: CarePlan, shelf: Sh
   };
   if (!isOpen('bath')) return [];
   const { ways } = facts;
+  // One wash for head and body must be mild enough for the face.
   const forAll = ways.faceProduct === 'mild wash for all' && washesHead(facts);
-  const body = plan.bathProduct
-    ? (shelf.prescribed() ?? (plan.bathProduct.nothingElse ? undefined : houseWash()))
-    : houseWash();
-  function houseWash(): P | undefined {
-    // One wash for head and body must be mild enough for the face.
-    return shelf.firstOf(bodyKinds(facts), 'bath', forAll ? { marks: ['eyes', 'deep cleanser'] } : {});
-  }
-  const faceShare = isOpen('face wash') && washesHead(facts) ? (line('face wash')?.productShare ?? 1) : 0;
-  const ownFace =
-    faceShare > 0 && (ways.faceProduct === 'tear-free' || (forAll && plan.bathProduct !== null))
-      ? shelf.firstOf(
-          forAll ? bodyKinds(facts) : ['face'],
-          'face wash',
-          forAll ? { marks: ['eyes', 'deep cleanser'] } : {},
-        )
-      : undefined;
+  const houseWash = (task: Task): P | undefined =>
+    shelf.firstOf(bodyKinds(facts), task, forAll ? { marks: ['eyes', 'deep cleanser'] } : {});
+  const body = shelf.prescribed() ?? (plan.bathProduct?.nothingElse ? undefined : houseWash('bath'));
+  const faceShare = isOpen('face wash') && washesFaceApart(facts) ? (line('face wash')?.productShare ?? 1) : 0;
+  const facesOwn = forAll ? () => houseWash('face wash') : () => shelf.firstOf(['face'], 'face wash');
+  const ownFace = faceShare > 0 ? facesOwn() : undefined;
   const conditioned =
     isOpen('conditioner') && (line('conditioner')?.interval ?? null) !== null && ways.conditioner !== 'never';
   const conditioner = conditioned ? shelf.firstOf(['conditioner'], 'conditioner') : undefined;
@@ -158,9 +150,8 @@ function bathNeeds<P extends Product>(facts: DogFacts, plan: CarePlan, shelf: Sh
     ];
   };
   const second = isOpen('second wash') ? 1 : 0;
-  const own = plan.bathProduct === null ? facts : { ...facts, ways: { ...ways, faceProduct: 'tear-free' as const } };
   return [
-    ...need(body, ({ wash1, wash2 }) => [ofBodyWash(own, wash1), second * ofBodyWash(own, wash2)]),
+    ...need(body, ({ wash1, wash2 }) => [ofBodyWash(facts, wash1), second * ofBodyWash(facts, wash2)]),
     ...need(ownFace, ({ wash1, wash2 }) => [wash1.face * faceShare, second * wash2.face * faceShare]),
     ...need(conditioner, (bath) => [bath.conditioner, 0]),
   ];
@@ -179,7 +170,12 @@ const bathFor = (facts: DogFacts, product: Product, dogFactor: number): BathAmou
 /** What a bath would take of a product without the dog's own factor, ml: what its factor is learned against. */
 export function predictedWithoutFactor(facts: DogFacts, product: Product): Millilitres {
   const { wash1, wash2, conditioner } = bathFor(facts, product, 1);
-  if (product.kind === 'face') return millilitres(wash1.face + wash2.face);
+  const given = prescribedOn(facts);
+  // Beside a prescribed wash the house's mild one is for the face alone.
+  const besidePrescribed =
+    given !== null && given.productId !== product.id && facts.ways.faceProduct === 'mild wash for all';
+  const forFace = product.kind === 'face' || (besidePrescribed && washesFaceApart(facts));
+  if (forFace && product.kind !== 'conditioner') return millilitres(wash1.face + wash2.face);
   if (product.kind === 'conditioner') return conditioner;
   return millilitres(ofBodyWash(facts, wash1) + ofBodyWash(facts, wash2));
 }
