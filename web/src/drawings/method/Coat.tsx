@@ -84,7 +84,7 @@ export const Teeth = () => (
       lift the lip
     </Label>
     <path d="M92,138 a14,9 0 1 1 -4,-12" fill="none" stroke="var(--pond)" strokeWidth={3} />
-    <Label x={14} y={30} tone="var(--pond)" bold to={[82, 122]}>
+    <Label x={14} y={20} tone="var(--pond)" bold to={[82, 122]}>
       {['front teeth first,', 'outer sides, small circles']}
     </Label>
     <Label x={180} y={228} anchor="middle" tone={BAD}>
