@@ -49,6 +49,7 @@ const VARIANTS: readonly (readonly [string, RhythmConstants])[] = [
   ['house values', RHYTHM],
   ['prior spread 0.3', { ...RHYTHM, priorSpread: 0.3 }],
   ['prior spread 0.8', { ...RHYTHM, priorSpread: 0.8 }],
+  ['without lapses', { ...RHYTHM, lapse: 0 }],
   ['half-life 90 d', { ...RHYTHM, halfLifeDays: 90 }],
 ];
 report(

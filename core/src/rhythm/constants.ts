@@ -16,6 +16,8 @@ export interface RhythmConstants {
   readonly halfLifeDays: number;
   /** Weight of evidence from before the latest change of home care. */
   readonly beforeHomeCareChange: number;
+  /** How often a look dirtier than acceptable has a cause of its own: swum, rolled, ill. */
+  readonly lapse: number;
   /** Step of the grid in ln τ, and how far it reaches, in prior spreads. */
   readonly gridStep: number;
   readonly gridReach: number;
@@ -29,6 +31,7 @@ export const RHYTHM: RhythmConstants = {
   certainty: 0.8,
   halfLifeDays: 180,
   beforeHomeCareChange: 0.3,
+  lapse: 0.02,
   gridStep: 0.02,
   gridReach: 6,
 };

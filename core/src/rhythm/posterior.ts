@@ -1,6 +1,6 @@
 import type { Grade } from '../places';
 import type { RhythmConstants } from './constants';
-import { normalCdf } from './normal';
+import { logNormalBetween, normalCdf } from './normal';
 
 /** A belief about ln τ: weights on an even grid, adding up to 1. τ is in days. */
 export interface Belief {
@@ -38,17 +38,23 @@ export function priorBelief(mean: number, sd: number, constants: RhythmConstants
   );
 }
 
-/** Bayes: the belief after weighted evidence. */
+/**
+ * Bayes: the belief after weighted evidence. A look dirtier than acceptable has a cause of its own with the house's
+ * probability of a lapse, any grade alike, so that one odd look never locks an interval; a clean one has no such excuse.
+ */
 export function update(belief: Belief, evidence: readonly Evidence[], constants: RhythmConstants): Belief {
   const logWeight = belief.weight.map((weight) => Math.log(weight));
+  const { acceptable, lapse, spread } = constants;
   for (const seen of evidence) {
-    const [least, most] = seen.onlyAbove ? [constants.acceptable + 1, 3] : [seen.grade, seen.grade];
+    const [least, most] = seen.onlyAbove ? [acceptable + 1, 3] : [seen.grade, seen.grade];
     const begins = standardised(least, seen.t, constants);
     const ends = standardised(most + 1, seen.t, constants);
+    const odd = least > acceptable ? (lapse * (most - least + 1)) / 4 : 0;
     for (let i = 0; i < logWeight.length; i++) {
-      const shift = (belief.logTau[i] ?? 0) / constants.spread;
-      const likelihood = normalCdf(begins - shift) - normalCdf(ends - shift);
-      logWeight[i] = (logWeight[i] ?? 0) + seen.weight * Math.log(Math.max(likelihood, 1e-300));
+      const shift = (belief.logTau[i] ?? 0) / spread;
+      const logLikelihood = logNormalBetween(ends - shift, begins - shift);
+      const log = odd === 0 ? logLikelihood : Math.log((1 - lapse) * Math.exp(logLikelihood) + odd);
+      logWeight[i] = (logWeight[i] ?? 0) + seen.weight * log;
     }
   }
   return normalise(belief.logTau, logWeight);
