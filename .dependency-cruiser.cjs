@@ -34,7 +34,7 @@ module.exports = {
       from: { path: '^core/src', pathNot: '(\\.test\\.ts$|/tests/)' },
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev', 'npm-no-pkg', 'unknown'],
-        pathNot: 'node_modules/(@types/)?(fraction\\.js|ical\\.js|jstat|papaparse)/',
+        pathNot: 'node_modules/(@types/)?(@stdlib/[^/]+|fraction\\.js|ical\\.js|papaparse)/',
       },
     },
     {

@@ -168,8 +168,15 @@ describe('where the trade disagrees', () => {
   const schools = Object.entries(HOUSE_QUESTIONS).flatMap(([question, { schools: list }]) =>
     list.map((school): [HouseQuestion, string, string] => [question as HouseQuestion, school.id, school.words]),
   );
-  /** Schools that say how work is ordered or a label read, not how a task is done. */
-  const NO_METHOD: readonly HouseQuestion[] = ['earHair', 'earPlugs', 'firstClip', 'medicated', 'readsOneTo'];
+  /** Schools that say how work is ordered, a label read or a bottle mixed, not how a task is done. */
+  const NO_METHOD: readonly HouseQuestion[] = [
+    'earHair',
+    'earPlugs',
+    'firstClip',
+    'medicated',
+    'pumpWaste',
+    'readsOneTo',
+  ];
 
   test.each(schools.filter(([question]) => !NO_METHOD.includes(question)))(
     '%s, %s: a house of that school sees its words in the plan, and no other school’s',

@@ -30,4 +30,11 @@ export { restraintOf } from './restraintOf';
 export { FORBIDDING, RULES, ruleOf } from './rules';
 export { settleInterval, type Claim, type Settled } from './settleInterval';
 export type { HomeCare, Said } from './spoken';
-export { predictedWithoutFactor, visitNeeds, type Need, type ProductRound, type VisitNeeds } from './visitNeeds';
+export {
+  predictedWithoutFactor,
+  productFactors,
+  visitNeeds,
+  type Need,
+  type ProductRound,
+  type VisitNeeds,
+} from './visitNeeds';

@@ -49,20 +49,21 @@ export function ofBodyWash(facts: DogFacts, { body, face }: BathAmounts['wash1']
 }
 
 /**
- * Amounts of one plan line: washes and conditioner from skin area and coat, times this dog's learned factor; the rest by
+ * Amounts of one plan line: washes and conditioner from skin area and coat, times this dog's learned factor and the lather
+ * of the product that the visit takes for it ({@link productFactors}); the rest by
  * house amounts. Empty where nothing is used, the line is barred, or a word keeps the product off. Handbook: how much.
  */
-export function lineAmounts(line: PlanLine, facts: DogFacts, dogFactor: number): LineAmount[] {
+export function lineAmounts(line: PlanLine, facts: DogFacts, dogFactor: number, productFactor = 1): LineAmount[] {
   if (line.bars.length > 0 || line.productShare === 0) return [];
   const bath = bathAmounts({
     weight: facts.weight,
     length: facts.traits.coatLength,
     density: facts.traits.coatDensity,
-    productFactor: 1,
+    productFactor,
     dogFactor,
     washes: facts.ways.washes === 'two' ? 2 : 1,
   });
-  const byArea = 'skin area, coat length and density, times this dog’s own factor';
+  const byArea = `skin area, coat length and density, times this dog’s own factor${productFactor === 1 ? '' : ` and the product’s, × ${Number(productFactor.toFixed(2))}`}`;
   const mix = (what: string, ml: Millilitres, source: Source = HOUSE_VALUE): LineAmount[] =>
     ml > 0 ? [{ what, amount: { ml }, source, because: byArea }] : [];
   const fixed = (what: string, ml: number, because = 'the house’s amount'): LineAmount[] => [

@@ -9,6 +9,7 @@ import {
   makePlan,
   plainDog,
   predictedWithoutFactor,
+  productFactors,
   toAvoid,
   visitNeeds,
   type DogFacts,
@@ -122,6 +123,19 @@ describe('what a visit takes', () => {
     const its = dog({ instructions: [gone] });
     const wash = needs(its, 'bath').needs.find(({ product: used }) => used.kind === 'cleansing');
     expect(wash && predictedWithoutFactor(its, wash.product)).toBeCloseTo(wash?.ml ?? 0, 9);
+  });
+
+  test('the amount a plan line shows holds the lather of the product that the visit takes', () => {
+    const poor = SHELF.map((each) => (each.kind === 'cleansing' ? { ...each, amountFactor: 1.3 } : each));
+    const its = dog();
+    const taken = needs(its, 'bath', poor).needs;
+    const factors = productFactors(taken);
+    const shown = makePlan(its)
+      .lines.filter(({ task }) => task === 'bath' || task === 'second wash')
+      .flatMap((line) => lineAmounts(line, its, 1, factors[line.task]))
+      .reduce((sum, { amount }) => sum + ('ml' in amount ? amount.ml : 0), 0);
+    expect(factors).toMatchObject({ bath: 1.3, 'second wash': 1.3 });
+    expect(shown).toBeCloseTo(taken.find(({ product: used }) => used.kind === 'cleansing')?.ml ?? 0, 9);
   });
 
   test('the amount a plan line shows is what the visit takes of that product, also under a prescribed wash', () => {

@@ -20,6 +20,8 @@ export interface Need<P extends Product = Product> {
   readonly byArea: boolean;
   readonly wash1: Millilitres;
   readonly wash2: Millilitres;
+  /** Lines of the plan that it is for. */
+  readonly tasks: readonly Task[];
 }
 
 export interface VisitNeeds<P extends Product = Product> {
@@ -70,7 +72,7 @@ export function visitNeeds<P extends Product>(
       0,
     );
     const product = ml > 0 ? shelf.firstOf([kind], line.task) : undefined;
-    return product ? [plainNeed(product, ml)] : [];
+    return product ? [plainNeed(product, ml, [line.task])] : [];
   });
   return { needs: [...washing, ...together(small)], trouble: [...new Set(shelf.trouble)] };
 }
@@ -136,7 +138,11 @@ function bathNeeds<P extends Product>(facts: DogFacts, plan: CarePlan, shelf: Sh
   const conditioned =
     isOpen('conditioner') && (line('conditioner')?.interval ?? null) !== null && ways.conditioner !== 'never';
   const conditioner = conditioned ? shelf.firstOf(['conditioner'], 'conditioner') : undefined;
-  const need = (product: P | undefined, of: (bath: BathAmounts) => readonly [number, number]): Need<P>[] => {
+  const need = (
+    product: P | undefined,
+    tasks: readonly Task[],
+    of: (bath: BathAmounts) => readonly [number, number],
+  ): Need<P>[] => {
     if (!product) return [];
     const [wash1, wash2] = of(bathFor(facts, product, dogFactor));
     return [
@@ -146,14 +152,18 @@ function bathNeeds<P extends Product>(facts: DogFacts, plan: CarePlan, shelf: Sh
         byArea: true,
         wash1: millilitres(wash1),
         wash2: millilitres(wash2),
+        tasks,
       },
     ];
   };
   const second = isOpen('second wash') ? 1 : 0;
   return [
-    ...need(body, ({ wash1, wash2 }) => [ofBodyWash(facts, wash1), second * ofBodyWash(facts, wash2)]),
-    ...need(ownFace, ({ wash1, wash2 }) => [wash1.face * faceShare, second * wash2.face * faceShare]),
-    ...need(conditioner, (bath) => [bath.conditioner, 0]),
+    ...need(body, ['bath', 'second wash'], ({ wash1, wash2 }) => [
+      ofBodyWash(facts, wash1),
+      second * ofBodyWash(facts, wash2),
+    ]),
+    ...need(ownFace, ['face wash'], ({ wash1, wash2 }) => [wash1.face * faceShare, second * wash2.face * faceShare]),
+    ...need(conditioner, ['conditioner'], (bath) => [bath.conditioner, 0]),
   ];
 }
 
@@ -180,13 +190,22 @@ export function predictedWithoutFactor(facts: DogFacts, product: Product): Milli
   return millilitres(ofBodyWash(facts, wash1) + ofBodyWash(facts, wash2));
 }
 
-const plainNeed = <P extends Product>(product: P, ml: number): Need<P> => ({
+const plainNeed = <P extends Product>(product: P, ml: number, tasks: readonly Task[]): Need<P> => ({
   product,
   ml: millilitres(ml),
   byArea: false,
   wash1: millilitres(ml),
   wash2: millilitres(0),
+  tasks,
 });
+
+/** How much more or less than ordinary the product of each plan line takes: what its amounts are to be shown with. */
+export const productFactors = (needs: readonly Need[]): Partial<Record<Task, number>> =>
+  Object.fromEntries(
+    needs
+      .filter(({ byArea }) => byArea)
+      .flatMap(({ tasks, product }) => tasks.map((task) => [task, product.amountFactor])),
+  );
 
 /** Both ears are one amount. */
 function together<P extends Product>(needs: readonly Need<P>[]): Need<P>[] {
@@ -198,6 +217,7 @@ function together<P extends Product>(needs: readonly Need<P>[]): Need<P>[] {
           plainNeed(
             same[0].product,
             same.reduce((sum, { ml }) => sum + ml, 0),
+            [...new Set(same.flatMap(({ tasks }) => tasks))],
           ),
         ]
       : [];

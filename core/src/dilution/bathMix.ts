@@ -1,7 +1,8 @@
 import { millilitres, type Millilitres } from '../units';
 import type { Bottle } from './bottle';
+import { everyMark } from './chooseBottles';
 import type { Product } from './product';
-import { measure, tidyBatch, type Measuring } from './strokes';
+import { MOST_WASTE, measure, tidyBatch, type Measuring } from './strokes';
 
 /** Reserve over the reckoned need, so that the second dog's rinse is not the first dog's shortage [house value]. */
 export const RESERVE = 0.1;
@@ -35,6 +36,7 @@ export function bathMix(
   product: Product,
   bottles: readonly Bottle[],
   stroke: Millilitres | null,
+  mostWaste = MOST_WASTE,
 ): BathMix {
   if (!(need > 0)) throw new RangeError('Nothing to mix: the need is 0 ml.');
   if (product.dilution.kind === 'ready to use') return { kind: 'as it is', need };
@@ -45,19 +47,32 @@ export function bathMix(
   const fits = bySize.find((bottle) => bottle.line >= wanted);
   const bottle = fits ?? largest;
   const batches = fits ? 1 : Math.ceil(wanted / largest.line);
-  const how = fill(millilitres(wanted / batches), product, bottle, stroke);
+  const how = fill(millilitres(wanted / batches), product, bottle, stroke, mostWaste);
   return batches === 1 ? { kind: 'mixed', need, bottle, how } : { kind: 'several batches', need, bottle, batches, how };
 }
 
-function fill(wanted: Millilitres, product: Product, bottle: Bottle, stroke: Millilitres | null): Measuring {
+function fill(
+  wanted: Millilitres,
+  product: Product,
+  bottle: Bottle,
+  stroke: Millilitres | null,
+  mostWaste: number,
+): Measuring {
   if (product.dilution.kind === 'ready to use') throw new RangeError(`${product.name} is never diluted.`);
   const strength = product.dilution.strength;
   const medicated = product.kind === 'medicated';
   if (bottle.graduation === null) {
-    return measure({ total: bottle.line, strength, stroke, medicated, room: bottle.line });
+    return measure({ total: bottle.line, strength, stroke, medicated, room: bottle.line, mostWaste });
   }
-  const vessel = { graduation: bottle.graduation, room: bottle.line };
-  const tidy = stroke === null ? null : tidyBatch(wanted, strength, stroke, vessel);
-  const mark = Math.min(bottle.line, Math.ceil(wanted / bottle.graduation) * bottle.graduation);
-  return measure({ total: tidy?.total ?? millilitres(mark), strength, stroke, medicated, room: bottle.line });
+  const vessel = { graduation: millilitres(bottle.graduation * everyMark(bottle)), room: bottle.line };
+  const tidy = stroke === null ? null : tidyBatch(wanted, strength, stroke, vessel, mostWaste);
+  const mark = Math.min(bottle.line, Math.ceil(wanted / vessel.graduation) * vessel.graduation);
+  return measure({
+    total: tidy?.total ?? millilitres(mark),
+    strength,
+    stroke,
+    medicated,
+    room: bottle.line,
+    mostWaste,
+  });
 }

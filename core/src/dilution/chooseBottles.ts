@@ -1,5 +1,6 @@
 import { millilitres, type Millilitres } from '../units';
 import type { Bottle } from './bottle';
+import { fillsOf, fullestFirst, leanest, type FillKind } from './fillSearch';
 import { concentration, type Strength } from './strength';
 import { LABEL_TOLERANCE, MEDICATED_TOLERANCE, wholeStrokes } from './strokes';
 
@@ -9,7 +10,7 @@ export interface FreeBottle {
   readonly count: number | null;
 }
 
-/** One bottle and the mark it is filled to, ml. */
+/** One bottle and the mark it is filled to, ml; never above its line. */
 export interface FillTo {
   readonly bottle: Bottle;
   readonly total: Millilitres;
@@ -24,12 +25,20 @@ export type BottleChoice =
       readonly leftOver: Millilitres;
       /** Room left in the chosen bottles, ml. */
       readonly spare: Millilitres;
+      /** 0: none is better. Else the search did not end in its bound, and the best there is makes at most this share less. */
+      readonly atMostAbove: number;
     }
   /** All bottles together do not hold it: `holds` is what they take. */
   | { readonly kind: 'too few bottles'; readonly holds: Millilitres };
 
 /** So much left over is borne, as a share of the need, for the sake of fewer bottles [house value]. */
 export const MOST_LEFT_OVER = 0.05;
+/** Nobody fills to a finer mark, ml [house value]. */
+export const FINEST_MARK = 1;
+/** Nor tells more marks apart on one bottle [house value]. */
+export const MOST_MARKS = 200;
+/** More bottles of one kind no salon has. */
+export const MOST_OF_A_KIND = 200;
 
 export interface Pumped {
   readonly strength: Strength;
@@ -39,15 +48,24 @@ export interface Pumped {
 }
 
 /**
+ * How many of its marks a bottle is read by: 1, every mark; 2, every second. Marks finer than 1 ml, or more than 200 of them,
+ * are not read one by one.
+ */
+export const everyMark = ({ line, graduation }: Pick<Bottle, 'line' | 'graduation'>): number =>
+  graduation === null
+    ? 1
+    : Math.max(1, Math.ceil(FINEST_MARK / graduation - 1e-9), Math.ceil(line / graduation / MOST_MARKS - 1e-9));
+
+/**
  * Volumes a bottle may be filled to: its marks up to its line, or without marks the line alone; of these only such as
- * come out in whole strokes within the limits.
+ * come out in whole strokes within the limits. Never above the line, in fluid ounces either.
  */
 export function fillMarks(bottle: Bottle, { strength, stroke, medicated }: Pumped): Millilitres[] {
   const { line, graduation } = bottle;
-  const marks =
-    graduation === null
-      ? [line]
-      : Array.from({ length: Math.floor(line / graduation + 1e-9) }, (_, i) => millilitres((i + 1) * graduation));
+  const step = graduation === null ? line : graduation * everyMark(bottle);
+  const marks = Array.from({ length: Math.floor(line / step + 1e-9) }, (_, i) =>
+    millilitres(Math.min(line, (i + 1) * step)),
+  );
   if (stroke === null) return marks;
   const wanted = concentration(strength);
   const limits = medicated ? MEDICATED_TOLERANCE : LABEL_TOLERANCE;
@@ -56,8 +74,9 @@ export function fillMarks(bottle: Bottle, { strength, stroke, medicated }: Pumpe
 
 /**
  * Which bottles to fill, and how far, for `wanted` ml: fewest bottles among those that leave at most 5 % over (where
- * none does, among those that leave least), then least left over, then least room to spare. Exact, by dynamic
- * programming over sums of fills. Throws `RangeError` unless `wanted` is over 0 ml.
+ * none does, among those that leave least), then least left over, then least room to spare. Exact where the search
+ * ends in its bound, as on every ordinary day; else the best found, and how far from the best it may be. The bound counts
+ * steps, not time, so that the answer is the same everywhere. Throws `RangeError` unless `wanted` is over 0 ml.
  * @param need what 5 % are reckoned of, where part of it stands made already: a bottle that was worth filling at first
  * is worth it still when the others are ticked off.
  */
@@ -69,106 +88,32 @@ export function chooseBottles(
 ): BottleChoice {
   if (!(wanted > 0)) throw new RangeError('Nothing to fill: 0 ml wanted.');
   const kinds = free
-    .map(({ bottle, count }) => ({ bottle, count: count ?? Infinity, fills: fillMarks(bottle, pumped).map(micro) }))
-    .filter(({ fills, count }) => fills.length > 0 && count > 0);
+    .map(({ bottle, count }) => kindOf(bottle, count ?? MOST_OF_A_KIND, pumped))
+    .filter(({ fills, count }) => fills.length > 0 && count > 0)
+    .toSorted((a, b) => (b.fills.at(-1) ?? 0) - (a.fills.at(-1) ?? 0));
   const target = micro(wanted);
-  const largest = kinds
-    .flatMap(({ fills, count }) => Array<number>(Math.min(count, 1000)).fill(fills.at(-1) ?? 0))
-    .toSorted((a, b) => b - a);
-  const holds = largest.reduce((sum, each) => sum + each, 0);
+  const holds = fullestFirst(kinds).reduce((sum, each) => sum + each, 0);
   if (holds < target) return { kind: 'too few bottles', holds: ml(holds) };
-  const borne = target + Math.round(micro(need) * MOST_LEFT_OVER);
-  const smallest = Math.min(...kinds.map(({ fills }) => fills[0] ?? Infinity));
-  // A choice with a bottle one could leave out is never best, so no more bottles than the smallest fills would take.
-  const most = Math.min(Math.ceil(target / smallest), largest.length);
-  let best: State | null = null;
-  for (let bottles = fewest(largest, target); bottles <= most; bottles++) {
-    best = better(best, bestWithin(kinds, target, bottles));
-    if (best && best.sum <= borne) break;
-  }
-  if (!best) return { kind: 'too few bottles', holds: ml(holds) };
+  const borne = target + Math.floor(micro(need) * MOST_LEFT_OVER);
+  const { best, exact } = leanest(kinds, target, borne);
   const fills = fillsOf(best, kinds).toSorted((a, b) => b.total - a.total);
-  return { kind: 'chosen', fills, leftOver: ml(best.sum - target), spare: ml(best.spare) };
+  return {
+    kind: 'chosen',
+    fills,
+    leftOver: ml(Math.max(0, best.sum - target)),
+    spare: ml(best.spare),
+    atMostAbove: exact ? 0 : (best.sum - target) / target,
+  };
 }
-
-/** Sums are whole microlitres: marks in fluid ounces add up as exactly as millilitres. */
-const micro = (volume: number): number => Math.round(volume * 1000);
-const ml = (microlitres: number): Millilitres => millilitres(microlitres / 1000);
-
-interface Kind {
-  readonly bottle: Bottle;
-  readonly count: number;
-  /** Microlitres, rising. */
-  readonly fills: readonly number[];
-}
-
-/** Bottles chosen so far, as a list from the last one back. Microlitres. */
-interface State {
-  readonly sum: number;
-  readonly bottles: number;
-  readonly spare: number;
-  readonly last: { readonly kind: number; readonly fill: number; readonly before: State } | null;
-}
-
-const NOTHING: State = { sum: 0, bottles: 0, spare: 0, last: null };
-
-/** The fewest bottles that could hold it at all. */
-function fewest(largestFirst: readonly number[], target: number): number {
-  let sum = 0;
-  return largestFirst.findIndex((each) => (sum += each) >= target) + 1;
-}
-
-/** Least left over, then fewest bottles, then least spare room. */
-const better = (a: State | null, b: State | null): State | null => {
-  if (!a || !b) return a ?? b;
-  return (b.sum - a.sum || b.bottles - a.bottles || b.spare - a.spare) < 0 ? b : a;
-};
 
 /**
- * The best full choice of at most `most` bottles. States that hold enough are finished; the others are kept by
- * (bottles, sum), of equals the one with less spare room. Within one kind of bottle layer j holds those with j of it.
+ * Sums are whole microlitres, rounded down: marks in fluid ounces add up as exactly as millilitres, and what is wanted is
+ * rounded with them. The speck keeps 500 ml, reckoned as 499.99999999999994, at 500.
  */
-function bestWithin(kinds: readonly Kind[], target: number, most: number): State | null {
-  let open = new Map<number, State>([[0, NOTHING]]);
-  let best: State | null = null;
-  kinds.forEach(({ bottle, count, fills }, kind) => {
-    const line = micro(bottle.line);
-    const reached = new Map(open);
-    let layer = open;
-    for (let taken = 1; taken <= Math.min(count, most) && layer.size > 0; taken++) {
-      const next = new Map<number, State>();
-      for (const state of layer.values()) {
-        if (state.bottles >= most) continue;
-        for (const fill of fills) {
-          const sum = state.sum + fill;
-          const spare = state.spare + line - fill;
-          const grown: State = { sum, bottles: state.bottles + 1, spare, last: { kind, fill, before: state } };
-          if (sum >= target) {
-            best = better(best, grown);
-            // Fills rise: the next would leave only more over.
-            break;
-          }
-          const key = sum * (most + 1) + grown.bottles;
-          const known = next.get(key);
-          if (!known || spare < known.spare) next.set(key, grown);
-        }
-      }
-      for (const [key, state] of next) {
-        const known = reached.get(key);
-        if (!known || state.spare < known.spare) reached.set(key, state);
-      }
-      layer = next;
-    }
-    open = reached;
-  });
-  return best;
-}
+const micro = (volume: number): number => Math.floor(volume * 1000 + 1e-6);
+const ml = (microlitres: number): Millilitres => millilitres(microlitres / 1000);
 
-function fillsOf(state: State, kinds: readonly Kind[]): FillTo[] {
-  const fills: FillTo[] = [];
-  for (let at = state.last; at; at = at.before.last) {
-    const bottle = kinds[at.kind]?.bottle;
-    if (bottle) fills.push({ bottle, total: ml(at.fill) });
-  }
-  return fills;
+function kindOf(bottle: Bottle, count: number, pumped: Pumped): FillKind {
+  const totals = fillMarks(bottle, pumped);
+  return { bottle, count: Math.min(count, MOST_OF_A_KIND), totals, fills: totals.map(micro), line: micro(bottle.line) };
 }

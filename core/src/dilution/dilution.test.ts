@@ -4,9 +4,12 @@ import { describe, expect, test } from 'vitest';
 import { millilitres } from '../units';
 import {
   concentration,
+  exactParts,
+  labelMeaning,
+  readingsOf,
+  sayReading,
   cutMix,
   judgeStrength,
-  showStrength,
   measure,
   mix,
   readLabel,
@@ -15,86 +18,71 @@ import {
   strengthOf,
   tidyBatch,
   topUp,
-  type LabelReading,
+  type LabelContext,
+  type Said,
 } from '.';
 import { productOf } from './tests/shelf';
 
 const ml = millilitres;
 const ratio = (water: number | string) => strengthOf(water);
 
-describe('reading a label', () => {
-  const waterParts = (reading: LabelReading) =>
-    reading.kind === 'read' ? reading.reading.strength.water.toFraction() : reading.kind;
+test('the two readings of a ratio differ by 2 % at 50 and 25 % at 4 (common practice, worked in fractions)', () => {
+  const gap = (n: number) => strengthError(concentration(ratio(n - 1)), concentration(ratio(n))).valueOf();
+  expect(gap(50)).toBeCloseTo(0.02, 12);
+  expect(gap(4)).toBeCloseTo(0.25, 12);
+});
+
+describe('what a label means', () => {
+  const means = (
+    label: string,
+    waterParts: string | null,
+    more: Partial<LabelContext> = {},
+    range: Said['range'] = null,
+  ) => {
+    const read = readLabel(label, { medicated: false, oneToN: 'N parts water', ...more });
+    const meaning = labelMeaning(read, waterParts === null ? null : { waterParts, range });
+    if (meaning.kind !== 'diluted') return meaning.kind === 'refused' ? `refused at ${meaning.at}` : meaning.kind;
+    const { strength, range: its } = meaning.dilution;
+    return its
+      ? `${exactParts(strength)} in ${its.strongest.water.toFraction()}–${its.weakest.water.toFraction()}`
+      : exactParts(strength);
+  };
 
   test.each([
-    ['50:1', '50'],
-    ['50 : 1', '50'],
-    ['50 to 1', '50'],
-    ['32:1', '32'],
-    ['1 in 50', '49'],
-    ['1 part in 4', '3'],
-    ['2 %', '49'],
-    ['3%', '97/3'],
-    ['2,5 %', '39'],
-    ['2 % product', '49'],
-    ['3:2', '3/2'],
-    ['Ready to use', 'ready to use'],
-    ['RTU', 'ready to use'],
-    ['50:0', 'unreadable'],
-    ['0:1', 'unreadable'],
-    ['1:0', 'unreadable'],
-    ['abc', 'unreadable'],
-    ['', 'unreadable'],
-    ['100 %', 'unreadable'],
-    ['0 %', 'unreadable'],
-    ['1 in 1', 'unreadable'],
-    ['5000:1', 'unreadable'],
-    ['-50:1', 'unreadable'],
-    ['4 % chlorhexidine', 'ask for the dilution'],
-  ])('%s has %s parts of water', (printed, water) => {
-    expect(waterParts(readLabel(printed))).toBe(water);
+    ['50:1', null, '50'],
+    ['50:1', '50', '50'],
+    ['50:1', '49', 'refused at waterParts'],
+    ['1:4', null, '4'],
+    ['1:4', '3', '3'],
+    ['1:4', '5', 'refused at waterParts'],
+    ['2:100', null, 'to be said'],
+    ['2:100', '49', '49'],
+    ['10:1 to 32:1', null, '32 in 10–32'],
+    ['10:1 to 32:1', '97/3', 'refused at waterParts'],
+    ['10:1 to 32:1', '31', '31 in 10–32'],
+    ['10:1 to 32:1', '5', 'refused at waterParts'],
+    ['1:10 to 1:32', '24', '24 in 10–32'],
+    ['1:10 to 1:32', '9', '9 in 9–31'],
+    ['4 % chlorhexidine', null, 'to be said'],
+    ['4 % chlorhexidine', '9', '9'],
+    ['ready to use', null, 'ready to use'],
+    ['ready to use', '9', 'refused at waterParts'],
+    ['abc', '9', 'refused at label'],
+    ['50:1', 'x', 'refused at waterParts'],
+  ])('"%s", %s said: %s', (label, said, meaning) => {
+    expect(means(label, said)).toBe(meaning);
   });
 
-  test('1:50 is read both ways, the house habit first', () => {
-    const asWater = readLabel('1:50');
-    expect(asWater.kind === 'ask which' && asWater.readings.map((r) => r.strength.water.valueOf())).toEqual([50, 49]);
-    const inAll = readLabel('1:50', { medicated: false, oneToN: 'N parts in all' });
-    expect(inAll.kind === 'ask which' && inAll.readings.map((r) => r.strength.water.valueOf())).toEqual([49, 50]);
+  test('of two ranges that both hold it the kept one stands', () => {
+    expect(means('1:10 to 1:32', '24', {}, { strongest: '9', weakest: '31' })).toBe('24 in 9–31');
   });
 
-  test('20 ml/l asks: in a litre of water, or of mix', () => {
-    const reading = readLabel('20 ml/l');
-    expect(reading.kind === 'ask which' && reading.readings.map((r) => r.strength.water.valueOf())).toEqual([50, 49]);
-  });
-
-  test.each([
-    ['10:1 to 32:1', '10:1', '32:1'],
-    ['32:1-10:1', '10:1', '32:1'],
-    ['1 in 11 – 1 in 33', '10:1', '32:1'],
-    ['1:10 to 1:32', '10:1', '32:1'],
-    ['2 % to 4 %', '24:1', '49:1'],
-  ])('%s is a range, from %s to %s', (label, strongest, weakest) => {
-    const read = readLabel(label);
-    if (read.kind !== 'range') throw new Error(read.kind);
-    expect([showStrength(read.strongest.strength), showStrength(read.weakest.strength)]).toEqual([strongest, weakest]);
-  });
-
-  test.each(['10:1 to strong', '0:1 to 10:1', '10:1 to 20:1 to 30:1'])('%s is none', (label) => {
-    expect(readLabel(label).kind).toBe('unreadable');
-  });
-
-  test('on a medicated product "%" is never a dilution', () => {
-    expect(readLabel('2 %', { medicated: true, oneToN: 'N parts water' }).kind).toBe('ask for the dilution');
-  });
-
-  test('the two readings of a ratio differ by 2 % at 50 and 25 % at 4 (common practice, worked in fractions)', () => {
-    const gap = (n: number) => strengthError(concentration(ratio(n - 1)), concentration(ratio(n))).valueOf();
-    expect(gap(50)).toBeCloseTo(0.02, 12);
-    expect(gap(4)).toBeCloseTo(0.25, 12);
-  });
-
-  test('no text makes it throw', () => {
-    fc.assert(fc.property(fc.string(), (text) => void readLabel(text)));
+  test('saying a reading gives that reading back, whatever the print', () => {
+    for (const label of ['50:1', '1:4', '2:100', '1:10-20', '3 %', '20 ml/l', '4 oz/gal']) {
+      const read = readLabel(label);
+      for (const reading of readingsOf(read))
+        expect(labelMeaning(read, sayReading(reading))).toMatchObject({ kind: 'diluted', reading });
+    }
   });
 });
 
@@ -187,9 +175,21 @@ describe('pump strokes', () => {
     });
   });
 
-  test('a small bottle takes fitted water when there is room, else millilitres', () => {
-    expect(measure({ ...ask, total: ml(200) })).toMatchObject({ by: 'strokes, water fitted', strokes: 1, total: 255 });
-    expect(measure({ ...ask, total: ml(200), room: ml(250) })).toMatchObject({ by: 'millilitres' });
+  test('a small bottle takes fitted water when there is room and little is thrown away, else millilitres', () => {
+    expect(measure({ ...ask, total: ml(220) })).toMatchObject({ by: 'strokes, water fitted', strokes: 1, total: 255 });
+    expect(measure({ ...ask, total: ml(220), room: ml(250) })).toMatchObject({ by: 'millilitres' });
+    expect(measure({ ...ask, total: ml(200) })).toMatchObject({ by: 'millilitres', total: 200 });
+    expect(measure({ ...ask, total: ml(200), mostWaste: 0.5 })).toMatchObject({
+      by: 'strokes, water fitted',
+      total: 255,
+    });
+  });
+
+  test('110 ml of a 32:1 mix with a 30 ml pump are measured: a stroke would make a litre', () => {
+    const pump = { strength: ratio(32), stroke: ml(30), medicated: false, room: ml(2000), total: ml(110) };
+    expect(measure(pump)).toMatchObject({ by: 'millilitres', total: 110 });
+    expect(measure({ ...pump, mostWaste: Infinity })).toMatchObject({ by: 'strokes, water fitted', total: 990 });
+    expect(tidyBatch(ml(110), ratio(32), ml(30), { graduation: ml(10), room: ml(2000) })).toBeNull();
   });
 
   test('a medicated mix keeps within 2 %', () => {

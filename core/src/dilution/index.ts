@@ -24,8 +24,12 @@ export {
 } from './calibratePump';
 export { ALL_CAUTIONS, CAUTIONS, CAUTION_SOURCE, clashing, hazardLine, type Caution } from './cautions';
 export {
+  FINEST_MARK,
   MOST_LEFT_OVER,
+  MOST_MARKS,
+  MOST_OF_A_KIND,
   chooseBottles,
+  everyMark,
   fillMarks,
   type BottleChoice,
   type FillTo,
@@ -33,6 +37,18 @@ export {
   type Pumped,
 } from './chooseBottles';
 export { judgeStrength, type LabelRange, type StrengthVerdict } from './judgeStrength';
+export {
+  allows,
+  exactRange,
+  isWithin,
+  labelMeaning,
+  rangeFrom,
+  readingsOf,
+  sayReading,
+  type ExactRange,
+  type LabelMeaning,
+  type Said,
+} from './labelMeaning';
 export { leadBy, type Lead, type LeadKind, type Led } from './leadBy';
 export { cutMix, mix, strengthFrom, topUp, type Cut, type Mix, type StandingMix, type TopUp } from './mix';
 export { mixCard, type MixCard } from './mixCard';
@@ -41,6 +57,6 @@ export { PRODUCT_KINDS, isForOneDog, type Dilution, type Product, type ProductKi
 export { readLabel, type LabelContext, type LabelReading, type Reading } from './readLabel';
 export { shareOut, type Pour, type Shared } from './shareOut';
 export { isPast, mayTake, type BenchMix, type MayTake } from './standing';
-export { concentration, showStrength, strengthError, strengthOf, type Strength } from './strength';
-export { measure, tidyBatch, type Measured, type Measuring, type StrokeQuestion } from './strokes';
+export { concentration, exactParts, showStrength, strengthError, strengthOf, type Strength } from './strength';
+export { MOST_WASTE, measure, tidyBatch, type Measured, type Measuring, type StrokeQuestion } from './strokes';
 export { ownFactor } from './ownFactor';

@@ -22,6 +22,8 @@ export interface LeadQuestion {
   readonly medicated: boolean;
   /** The most the vessel takes, ml. */
   readonly room: Millilitres;
+  /** As in {@link measure}. */
+  readonly mostWaste?: number;
 }
 
 export type Led =
@@ -32,7 +34,7 @@ export type Led =
  * the realised ratio says so; where product, water or strokes lead, the mix is exactly the label's.
  */
 export function leadBy(question: LeadQuestion): Led {
-  const { lead, strength, stroke, medicated, room } = question;
+  const { lead, strength, stroke, medicated, room, ...house } = question;
   const share = concentration(strength);
   switch (lead.by) {
     case 'dogs':
@@ -57,7 +59,7 @@ export function leadBy(question: LeadQuestion): Led {
   function ofTotal(total: number): Led {
     if (!(total > 0)) return refused('Say how much mix you want: more than 0 ml.');
     if (total > room) return tooMuch(total);
-    return { kind: 'led', how: measure({ total: millilitres(total), strength, stroke, medicated, room }) };
+    return { kind: 'led', how: measure({ total: millilitres(total), strength, stroke, medicated, room, ...house }) };
   }
   function exactly(total: Fraction, product: number): Led {
     const size = total.valueOf();

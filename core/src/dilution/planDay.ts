@@ -4,7 +4,7 @@ import { chooseBottles, type FreeBottle } from './chooseBottles';
 import { isForOneDog, type Product } from './product';
 import { shareOut, type Pour } from './shareOut';
 import { isPast, type BenchMix } from './standing';
-import type { Strength } from './strength';
+import { exactParts, type Strength } from './strength';
 import { measure, type Measuring } from './strokes';
 
 /** What one dog's visit takes of one product, as mix (or as it is, when ready to use). */
@@ -43,6 +43,8 @@ export interface Batch {
   readonly draws: Millilitres;
   /** Mix that no free bottle is left for, ml: wash one, and mix again. */
   readonly unbottled: Millilitres;
+  /** 0: no choice of bottles is better; else the best makes at most this share less mix. */
+  readonly atMostAbove: number;
   /** Dogs that go short by it. */
   readonly unserved: readonly Pour[];
 }
@@ -65,57 +67,106 @@ export interface DayQuestion {
   /** Every kind of bottle with how many the house has in all; those in use are taken off here. */
   readonly bottles: readonly FreeBottle[];
   readonly now: number;
+  /** What the house bears for whole strokes, as a share of what is wanted. */
+  readonly mostWaste: number;
 }
 
 /**
  * The morning mix: the day's needs by product and strength, first from what stands mixed, the rest with its reserve
  * into the house's bottles (design §4). What is for one dog comes first, then the largest batch; each takes its bottles
- * from those still free. Late changes are a new question with what stands: nothing mixed is thrown away.
+ * from those still free. Where dogs would go short, other orders are tried before they do. Late changes are a new question
+ * with what stands: nothing mixed is thrown away.
  */
-export function planDay({ needs, standing, bottles, now }: DayQuestion): DayPlan {
+export function planDay(question: DayQuestion): DayPlan {
+  const groups = grouped(question.needs);
+  const best = kindest(groups, question);
+  const place = new Map(groups.map(([dog], i) => [batchKey(dog), i]));
+  const turn = (batch: Batch) => place.get(keyOf(batch.product, batch.strength, batch.forDog?.id ?? '')) ?? 0;
+  return { batches: best.toSorted((a, b) => turn(a) - turn(b)), asItIs: asTheyAre(question.needs) };
+}
+
+/** Dogs that go short; a reserve that finds no bottle leaves none short. */
+const shortDogs = (batches: readonly Batch[]): readonly Pour[] => batches.flatMap(({ unserved }) => unserved);
+
+/** Fewer dogs go short, or as many of less. */
+function isKinder(a: readonly Batch[], b: readonly Batch[]): boolean {
+  const [ours, theirs] = [shortDogs(a), shortDogs(b)];
+  const ml = (dogs: readonly Pour[]) => dogs.reduce((sum, each) => sum + each.ml, 0);
+  return ours.length < theirs.length || (ours.length === theirs.length && ml(ours) < ml(theirs) - SPECK);
+}
+
+/** Less than this is a rounding error, ml. */
+const SPECK = 1e-6;
+
+/**
+ * The order in which fewest dogs go short. Bottles taken by the wrong batch make most shortages, so whoever goes short is
+ * served first, as long as that helps.
+ */
+function kindest(groups: readonly Group[], question: DayQuestion): readonly Batch[] {
+  let order = groups;
+  let best = inOrder(order, question);
+  for (let round = 0; round < groups.length && shortDogs(best).length > 0; round++) {
+    const short = order.filter(([dog]) => best.some((batch) => batch.unserved.length > 0 && isFor(batch, dog)));
+    const others = short.map((group) => [group, ...order.filter((each) => each !== group)]);
+    const kinder = others.find((other) => isKinder(inOrder(other, question), best));
+    if (!kinder) break;
+    order = kinder;
+    best = inOrder(order, question);
+  }
+  return best;
+}
+
+/** Each batch takes its bottles from those that the ones before it left. */
+function inOrder(groups: readonly Group[], { standing, bottles, now, mostWaste }: DayQuestion): Batch[] {
   const inUse = (id: string) => standing.filter((mix) => mix.bottleId === id).length;
   let free = bottles.map(({ bottle, count }) => ({
     bottle,
     count: count === null ? null : Math.max(0, count - inUse(bottle.id)),
   }));
-  const batches: Batch[] = [];
-  for (const dogs of grouped(needs)) {
-    const batch = batchOf(dogs, standing, free, now);
-    if (!batch) continue;
-    batches.push(batch);
+  return groups.map((dogs) => {
+    const batch = batchOf(dogs, standing, free, now, mostWaste);
     free = free.map(({ bottle, count }) => ({
       bottle,
       count: count && count - batch.bottles.filter((each) => each.bottle.id === bottle.id).length,
     }));
-  }
-  return { batches, asItIs: asTheyAre(needs) };
+    return batch;
+  });
 }
 
 type Diluted = DogNeed & { readonly strength: Strength };
+/** Dogs that share a mix. */
+type Group = readonly [Diluted, ...Diluted[]];
+
+const keyOf = (product: Product, strength: Strength, dogId: string): string =>
+  [product.id, exactParts(strength), dogId].join(' ');
+const batchKey = ({ product, strength, dogId }: Diluted): string =>
+  keyOf(product, strength, isForOneDog(product) ? dogId : '');
+const isFor = ({ product, strength, forDog }: Batch, dog: Diluted): boolean =>
+  keyOf(product, strength, forDog?.id ?? '') === batchKey(dog);
 
 /** Needs that share a mix, in the order they take bottles; dogs in the order of their visits. */
-function grouped(needs: readonly DogNeed[]): (readonly [Diluted, ...Diluted[]])[] {
+function grouped(needs: readonly DogNeed[]): Group[] {
   const groups = new Map<string, [Diluted, ...Diluted[]]>();
   for (const need of needs.toSorted((a, b) => a.at - b.at)) {
     const { product } = need;
     if (product.dilution.kind === 'ready to use' || !(need.ml > 0)) continue;
-    const { strength } = product.dilution;
-    const key = [product.id, strength.water.toFraction(), isForOneDog(product) ? need.dogId : ''].join(' ');
-    const group = groups.get(key);
-    if (group) group.push({ ...need, strength });
-    else groups.set(key, [{ ...need, strength }]);
+    const diluted = { ...need, strength: product.dilution.strength };
+    const group = groups.get(batchKey(diluted));
+    if (group) group.push(diluted);
+    else groups.set(batchKey(diluted), [diluted]);
   }
   const total = (group: readonly DogNeed[]) => group.reduce((sum, { ml }) => sum + ml, 0);
-  const alone = ([{ product }]: readonly [Diluted, ...Diluted[]]) => Number(isForOneDog(product));
+  const alone = ([{ product }]: Group) => Number(isForOneDog(product));
   return [...groups.values()].toSorted((a, b) => alone(b) - alone(a) || total(b) - total(a));
 }
 
 function batchOf(
-  dogs: readonly [Diluted, ...Diluted[]],
+  dogs: Group,
   standing: readonly BenchMix[],
   free: readonly FreeBottle[],
   now: number,
-): Batch | null {
+  mostWaste: number,
+): Batch {
   const [{ product, stroke, strength, dogId, dog }] = dogs;
   const alone = isForOneDog(product);
   const usable = standing.filter(
@@ -132,7 +183,7 @@ function batchOf(
     usable.reduce((sum, mix) => sum + mix.left, 0),
   );
   const whole = millilitres(need * (1 + RESERVE));
-  const mix = { strength, stroke, medicated: product.kind === 'medicated' };
+  const mix = { strength, stroke, medicated: product.kind === 'medicated', mostWaste };
   const made = wanted > 0 ? fill(wanted, whole, mix, free) : NO_FILL;
   // Shared out over all bottles at once, standing and to come: ticking one off moves no dog to another.
   const { pours, unserved } = shareOut(
@@ -149,6 +200,7 @@ function batchOf(
     bottles: made.how.map(({ bottle, how }, i) => ({ bottle, how, pours: pours[usable.length + i] ?? [] })),
     draws: millilitres(made.how.reduce((sum, { how }) => sum + how.product, 0)),
     unbottled: made.unbottled,
+    atMostAbove: made.atMostAbove,
     unserved,
   };
 }
@@ -158,41 +210,55 @@ function batchOf(
  * covered, since a reserve alone is not worth another bottle.
  */
 const stillWanted = (need: number, standing: number): Millilitres =>
-  need - standing > SPLASH ? millilitres(need * (1 + RESERVE) - standing) : millilitres(0);
+  need - standing > Math.min(SPLASH, need * RESERVE) ? millilitres(need * (1 + RESERVE) - standing) : millilitres(0);
 
-/** Less than this is not mixed for: the last of a bottle covers it [house value]. */
+/** A shortage of no more than this, and no more than a tenth, is not mixed for: the last of a bottle covers it, ml [house value]. */
 const SPLASH = 5;
 
 interface Filled {
   readonly how: readonly { readonly bottle: FreeBottle['bottle']; readonly how: Measuring }[];
   readonly unbottled: Millilitres;
+  readonly atMostAbove: number;
 }
-const NO_FILL: Filled = { how: [], unbottled: millilitres(0) };
+const NO_FILL: Filled = { how: [], unbottled: millilitres(0), atMostAbove: 0 };
 
 /**
- * Bottles for `wanted`. Strokes first; where no bottle gives them, or too few do, the product is measured in ml. With
- * too few bottles all are filled and the rest is told.
+ * Bottles for `wanted`. Strokes first; where no bottle gives them, too few do, or they would throw away more than the
+ * house bears and measuring less, the product is measured in ml. With too few bottles all are filled and the rest is told.
  */
 function fill(
   wanted: Millilitres,
   whole: Millilitres,
-  mix: { readonly strength: Strength; readonly stroke: Millilitres | null; readonly medicated: boolean },
+  mix: {
+    readonly strength: Strength;
+    readonly stroke: Millilitres | null;
+    readonly medicated: boolean;
+    readonly mostWaste: number;
+  },
   free: readonly FreeBottle[],
 ): Filled {
   const pumped = mix.stroke === null ? null : chooseBottles(wanted, free, mix, whole);
-  const byMl = { ...mix, stroke: null };
-  const chosen = pumped?.kind === 'chosen' ? pumped : chooseBottles(wanted, free, byMl, whole);
-  const stroke = chosen === pumped ? mix.stroke : null;
+  const thrifty = pumped?.kind === 'chosen' && pumped.leftOver <= wanted * mix.mostWaste;
+  const poured = thrifty ? null : chooseBottles(wanted, free, { ...mix, stroke: null }, whole);
+  const byStrokes =
+    pumped?.kind === 'chosen' && (poured?.kind !== 'chosen' || pumped.leftOver <= poured.leftOver) ? pumped : null;
+  const chosen = byStrokes ?? poured;
+  const stroke = byStrokes ? mix.stroke : null;
   const measured = (bottle: FreeBottle['bottle'], total: Millilitres) => ({
     bottle,
     how: measure({ ...mix, stroke, total, room: bottle.line }),
   });
-  if (chosen.kind === 'chosen')
-    return { how: chosen.fills.map(({ bottle, total }) => measured(bottle, total)), unbottled: millilitres(0) };
+  if (chosen?.kind === 'chosen')
+    return {
+      how: chosen.fills.map(({ bottle, total }) => measured(bottle, total)),
+      unbottled: millilitres(0),
+      atMostAbove: chosen.atMostAbove,
+    };
   const all = free.flatMap(({ bottle, count }) => Array.from({ length: count ?? 0 }, () => bottle));
   return {
     how: all.map((bottle) => measured(bottle, bottle.line)),
     unbottled: millilitres(Math.max(0, wanted - all.reduce((sum, { line }) => sum + line, 0))),
+    atMostAbove: 0,
   };
 }
 

@@ -1,9 +1,15 @@
-import Fraction from 'fraction.js';
+import type Fraction from 'fraction.js';
+import type { LabelRange } from './judgeStrength';
+import { plainPrint } from './label/numbers';
+import { AskForDilution, FORMS, type Phrase, type PhraseContext, type Way } from './label/phrases';
 import { strengthOf, type Strength } from './strength';
 
 /** One way to understand what is printed. */
 export interface Reading {
+  /** What it is mixed to unless someone says otherwise: the gentle end of a range. */
   readonly strength: Strength;
+  /** From where to where it lets one go; null: one ratio only. */
+  readonly range: LabelRange | null;
   /** "50 parts water to 1 part product, 51 in all" */
   readonly words: string;
 }
@@ -13,11 +19,14 @@ export type LabelReading =
   | { readonly kind: 'read'; readonly reading: Reading }
   /** Not to be diluted. */
   | { readonly kind: 'ready to use' }
-  /** The trade reads this both ways: show both volumes, the house's habit first. */
-  | { readonly kind: 'ask which'; readonly readings: readonly [Reading, Reading] }
-  /** From the strongest to the weakest, by purpose. */
-  | { readonly kind: 'range'; readonly strongest: Reading; readonly weakest: Reading }
-  /** A "%" that is the strength of an active substance and never a dilution. */
+  /** It can be read in more than one way: show the volumes of each. */
+  | {
+      readonly kind: 'ask which';
+      /** The trade differs by habit, the house's first; where it is no habit a person must always say. */
+      readonly byHabit: boolean;
+      readonly readings: readonly [Reading, Reading, ...Reading[]];
+    }
+  /** A "%" that is the strength of an active substance and never a dilution; more product than water; strokes of a pump that is not calibrated. */
   | { readonly kind: 'ask for the dilution'; readonly why: string }
   | { readonly kind: 'unreadable'; readonly why: string };
 
@@ -26,113 +35,124 @@ export interface LabelContext {
   readonly medicated: boolean;
   /** How this house reads "1:N". */
   readonly oneToN: 'N parts water' | 'N parts in all';
+  /** Ml of one stroke of the product's pump, for labels printed in pumps. */
+  readonly strokeMl?: number | null;
 }
 
 const HOUSE_CONTEXT: LabelContext = { medicated: false, oneToN: 'N parts water' };
 
-const NUMBER = String.raw`(\d{1,5}(?:[.,]\d{1,3})?)`;
-const PATTERN = {
-  colon: new RegExp(`^${NUMBER}\\s*(?::|to|/)\\s*${NUMBER}$`),
-  oneIn: new RegExp(`^1\\s*(?:part\\s*)?in\\s*${NUMBER}$`),
-  percent: new RegExp(`^${NUMBER}\\s*(?:%|per ?cent)(.*)$`),
-  perLitre: new RegExp(`^${NUMBER}\\s*ml\\s*(?:/|per|to a|in a)\\s*(?:l|litre|liter)$`),
-};
-
-const number = (text: string): Fraction => new Fraction(text.replace(',', '.'));
+const READY =
+  /^(?:(?:is |use |used |apply )?(?:ready[ -](?:to|for)[ -]use|rtu|neat|undiluted|as (?:it )?is)|(?:do )?not (?:to be )?dilute[d]?|no dilution|never dilute)[ .!]*$/;
+/** Words around a ratio that say nothing about it. */
+const FILLER =
+  /\b(?:dilution(?: ratio| rate)?|dilute[ds]?|ratio|concentrate[d]?|mix(?:es|ed)?|makes?|approx\.?|about|up to|max(?:imum)?\.?|use|at|with|water|product|shampoo|solution|v\/v|of|in|a|the|recommended)(?![a-z])|:/y;
+/** Between two ratios that belong together, by purpose. */
+const LINK = /(?:-|\bto\b|\bor\b|\band\b|\(|,|;)/y;
 
 /**
- * Reads a ratio as printed on a product: "50:1", "50 to 1", "1 in 50", "2 %", "1:50", "20 ml/l", "10:1 to 32:1", "ready to use".
- * Never throws; text it cannot read comes back as `unreadable` with the reason.
+ * Reads a ratio as printed on a product: "50:1", "1 in 50", "2 %", "1:50", "20 ml/l", "4 oz/gal", "10:1 to 32:1", "1 + 24",
+ * "ready to use". Never throws; text it cannot read comes back as `unreadable` with the reason.
  * Source: common practice (handbook on dilution); the two readings of "1:N" differ by 2 % at 50 and 25 % at 4.
  */
 export function readLabel(printed: string, context: LabelContext = HOUSE_CONTEXT): LabelReading {
-  const text = printed.trim().toLowerCase().replaceAll(/\s+/g, ' ');
-  const range = readRange(text, context);
-  if (range) return range;
-  if (/^(ready[ -]to[ -]use|rtu|do not dilute|undiluted)$/.test(text)) return { kind: 'ready to use' };
+  const text = plainPrint(printed);
+  if (READY.test(text)) return { kind: 'ready to use' };
+  const unknown: LabelReading = {
+    kind: 'unreadable',
+    why: `"${printed.trim()}" is no ratio we know. Write it as 50:1, 1 in 50, 20 ml/l, 4 oz/gal or ready to use.`,
+  };
   try {
-    return (
-      readPercent(text, context) ??
-      readOneIn(text) ??
-      readPerLitre(text) ??
-      readColon(text, context) ?? {
-        kind: 'unreadable',
-        why: `"${printed.trim()}" is no ratio we know. Write it as 50:1, 1 in 50, 2 %, 20 ml/l or ready to use.`,
-      }
-    );
+    const { phrases, linked, strange } = scan(text, { oneToN: context.oneToN, strokeMl: context.strokeMl ?? null });
+    const percent = phrases.some(({ form }) => form === 'percent');
+    if (percent && (context.medicated || /\p{L}/u.test(strange))) return activeSubstance(text);
+    if (strange !== '') return unknown;
+    const [first, second] = phrases;
+    if (!first || phrases.length > 2) return unknown;
+    if (!second) return decide([first], first.byHabit);
+    if (first.form === second.form && linked) return decide([joined(first, second)], first.byHabit && second.byHabit);
+    return decide([first, second], false);
   } catch (error) {
+    if (error instanceof AskForDilution) return { kind: 'ask for the dilution', why: error.message };
     return { kind: 'unreadable', why: (error as Error).message };
   }
 }
 
-/** "10:1 to 32:1", "1 in 10 - 1 in 32": both ends are ratios of their own. */
-function readRange(text: string, context: LabelContext): LabelReading | undefined {
-  const ends = text.split(/\s*(?:\bto\b|[-–—])\s*/);
-  if (ends.length !== 2 || !ends.every((end) => /:|\bin\b|%/.test(end))) return undefined;
-  const read = ends.map((end) => readLabel(end, context));
-  const unread = read.find((each) => each.kind === 'unreadable' || each.kind === 'ask for the dilution');
-  if (unread) return unread;
-  const readings = read.flatMap((each) =>
-    each.kind === 'read' ? [each.reading] : each.kind === 'ask which' ? [each.readings[0]] : [],
+interface Scanned {
+  readonly phrases: readonly Phrase[];
+  /** Something between the two says that they belong together. */
+  readonly linked: boolean;
+  /** What is neither ratio nor filler. */
+  readonly strange: string;
+}
+
+/** Goes through the print from left to right; what is "for" something is left out. */
+function scan(text: string, context: PhraseContext): Scanned {
+  const phrases: Phrase[] = [];
+  let linked = false;
+  let strange = '';
+  let at = 0;
+  const take = (pattern: RegExp): RegExpExecArray | null => {
+    pattern.lastIndex = at;
+    const found = pattern.exec(text);
+    if (found && found[0] !== '') at += found[0].length;
+    return found;
+  };
+  while (at < text.length) {
+    if (take(/[ .)]+|\bfor\b[^()]*/y)) continue;
+    const form = FORMS.find(({ pattern }) => {
+      pattern.lastIndex = at;
+      return pattern.test(text);
+    });
+    const found = form && take(form.pattern);
+    if (form && found) phrases.push(form.reads(found.groups ?? {}, context));
+    else if (phrases.length > 0 && take(LINK)) linked = true;
+    else if (!take(FILLER)) strange += text[at++] ?? '';
+  }
+  return { phrases, linked, strange };
+}
+
+/** "10:1 to 32:1", "1:10 or 1:20", "1:32 (1:16 for a dirty coat)": the ends of one range. */
+function joined(a: Phrase, b: Phrase): Phrase {
+  const [strong, weak] = (a.weak[0]?.water ?? 0) < (b.weak[0]?.water ?? 0) ? [a, b] : [b, a];
+  return { ...a, strong: strong.strong, weak: weak.weak };
+}
+
+/** One reading, or a question. */
+function decide(phrases: readonly Phrase[], byHabit: boolean): LabelReading {
+  const all = phrases.flatMap(({ strong, weak }) =>
+    weak.map((end, i) => {
+      const start = strong[i] ?? end;
+      return start.water.compare(end.water) <= 0 ? readingOf(start, end) : readingOf(end, start);
+    }),
   );
-  const [strongest, weakest] = readings.toSorted((a, b) => a.strength.water.compare(b.strength.water));
-  return strongest && weakest ? { kind: 'range', strongest, weakest } : undefined;
+  const readings = all.filter((each, i) => all.findIndex((other) => key(other) === key(each)) === i);
+  const [first, second, ...more] = readings;
+  if (!first) return { kind: 'unreadable', why: 'It says no ratio.' };
+  if (second) return { kind: 'ask which', byHabit, readings: [first, second, ...more] };
+  if (first.strength.water.compare(1) < 0)
+    return { kind: 'ask for the dilution', why: 'Read as it stands it is more product than water. Say the dilution.' };
+  return { kind: 'read', reading: first };
 }
 
-function readPercent(text: string, context: LabelContext): LabelReading | undefined {
-  const match = PATTERN.percent.exec(text);
-  if (!match) return undefined;
-  const [, amount = '', rest = ''] = match;
-  const besideAName = /[a-z]{3}/.test(rest.replaceAll(/product|shampoo|solution|dilution|mix/g, ''));
-  if (context.medicated || besideAName) {
-    return {
-      kind: 'ask for the dilution',
-      why: `${amount} % is the strength of the active substance, not a dilution. Take the dilution from the label or the vet.`,
-    };
-  }
-  return { kind: 'read', reading: reading(new Fraction(100).div(number(amount)).sub(1)) };
-}
+const key = ({ strength, range }: Reading): string =>
+  `${range?.strongest.water.toFraction() ?? ''} ${strength.water.toFraction()}`;
 
-function readOneIn(text: string): LabelReading | undefined {
-  const match = PATTERN.oneIn.exec(text);
-  return match?.[1] ? { kind: 'read', reading: reading(number(match[1]).sub(1)) } : undefined;
-}
-
-function readPerLitre(text: string): LabelReading | undefined {
-  const match = PATTERN.perLitre.exec(text);
-  if (!match?.[1]) return undefined;
-  const perLitre = new Fraction(1000).div(number(match[1]));
+function readingOf(strong: Way, weak: Way): Reading {
+  const [strongest, weakest] = [strengthOf(strong.water), strengthOf(weak.water)];
+  if (strong.water.equals(weak.water))
+    return { strength: weakest, range: null, words: weak.words ?? inWords(weak.water) };
   return {
-    kind: 'ask which',
-    readings: [
-      reading(perLitre, `${match[1]} ml in a litre of water`),
-      reading(perLitre.sub(1), `${match[1]} ml in a litre of mix`),
-    ],
+    strength: weakest,
+    range: { strongest, weakest },
+    words: `from ${strong.words ?? parts(strong.water)} to ${weak.words ?? parts(weak.water)}`,
   };
 }
 
-function readColon(text: string, context: LabelContext): LabelReading | undefined {
-  const match = PATTERN.colon.exec(text);
-  if (!match?.[1] || !match[2]) return undefined;
-  const [first, second] = [number(match[1]), number(match[2])];
-  if (first.equals(0) || second.equals(0)) {
-    return { kind: 'unreadable', why: `"${text}" has a zero in it; a dilution has some of each.` };
-  }
-  if (second.equals(1)) return { kind: 'read', reading: reading(first) };
-  if (!first.equals(1)) return { kind: 'read', reading: reading(first.div(second)) };
-  const asWater = reading(second);
-  const inAll = reading(second.sub(1));
-  return {
-    kind: 'ask which',
-    readings: context.oneToN === 'N parts water' ? [asWater, inAll] : [inAll, asWater],
-  };
-}
+const show = (value: Fraction): string => String(Number(value.valueOf().toFixed(1)));
+const parts = (water: Fraction): string => `${show(water)} parts water to 1 part product`;
+const inWords = (water: Fraction): string => `${parts(water)}, ${show(water.add(1))} in all`;
 
-function reading(water: Fraction, words?: string): Reading {
-  const strength = strengthOf(water);
-  const show = (parts: Fraction) => String(Number(parts.valueOf().toFixed(1)));
-  return {
-    strength,
-    words: words ?? `${show(water)} parts water to 1 part product, ${show(water.add(1))} in all`,
-  };
-}
+const activeSubstance = (text: string): LabelReading => ({
+  kind: 'ask for the dilution',
+  why: `${/[\d.,]+(?:\s*-\s*[\d.,]+)?(?=\s*(?:%|per ?cent))/.exec(text)?.[0] ?? 'A number of'} % is the strength of the active substance, not a dilution. Take the dilution from the label or the vet.`,
+});

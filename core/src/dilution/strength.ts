@@ -36,6 +36,9 @@ export const fromConcentration = (share: Fraction): Strength => strengthOf(share
 /** "50:1"; odd ratios to one decimal, "52.3:1". */
 export const showStrength = (strength: Strength): string => `${showFraction(strength.water)}:1`;
 
+/** As kept and sent: "97/3" parts of water. A shown ratio is rounded and never read back. */
+export const exactParts = (strength: Strength): string => strength.water.toFraction();
+
 const showFraction = (value: Fraction): string => String(Number(value.valueOf().toFixed(1)));
 
 /** How much stronger (+) or weaker (−) `actual` is than `wanted`, as a share of the wanted concentration; exact. */

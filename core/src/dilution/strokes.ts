@@ -11,6 +11,9 @@ export const LABEL_TOLERANCE: Tolerance = { stronger: new Fraction(5, 100), weak
 export const MEDICATED_TOLERANCE: Tolerance = { stronger: new Fraction(2, 100), weaker: new Fraction(2, 100) };
 const TIDY_TOLERANCE: Tolerance = { stronger: new Fraction(2, 100), weaker: new Fraction(2, 100) };
 
+/** Mix beyond what is wanted that is borne for whole strokes, as a share of what is wanted; beyond it one measures [house value]. */
+export const MOST_WASTE = 0.2;
+
 export interface Measured {
   /** Product in ml, water in ml, total in ml; they add up. */
   readonly product: Millilitres;
@@ -38,14 +41,17 @@ export interface StrokeQuestion {
   readonly medicated: boolean;
   /** The most the vessel takes. */
   readonly room: Millilitres;
+  /** {@link MOST_WASTE} where the house says nothing else. */
+  readonly mostWaste?: number;
 }
 
 /**
- * Whole pump strokes for a batch, or fitted water, or millilitres, in that order (design "Dilution").
+ * Whole pump strokes for a batch, or water fitted to them where that wastes little, or millilitres, in that order (design
+ * "Dilution").
  * Never zero strokes, never outside the limits. Throws `RangeError` when the total is 0 or more than the room.
  */
 export function measure(question: StrokeQuestion): Measuring {
-  const { total, strength, stroke, room } = question;
+  const { total, strength, stroke, room, mostWaste = MOST_WASTE } = question;
   if (!(total > 0)) throw new RangeError('A mix needs a volume over 0 ml.');
   if (total > room) throw new RangeError(`${total} ml does not go into a vessel of ${room} ml.`);
   const wanted = concentration(strength);
@@ -53,7 +59,7 @@ export function measure(question: StrokeQuestion): Measuring {
     const limits = question.medicated ? MEDICATED_TOLERANCE : LABEL_TOLERANCE;
     const strokes = wholeStrokes(total, wanted, stroke, limits);
     if (strokes !== null) return { by: 'strokes', strokes, ...measured(total, strokes * stroke, wanted) };
-    const fitted = fitWater(total, wanted, stroke, room);
+    const fitted = fitWater(total, wanted, stroke, Math.min(room, total * (1 + mostWaste)));
     if (fitted) return fitted;
   }
   const product = new Fraction(total).mul(wanted).valueOf();
@@ -81,7 +87,7 @@ export function wholeStrokes(total: number, wanted: Fraction, stroke: number, li
   return best?.strokes ?? null;
 }
 
-/** Keeps whole strokes and the label's strength, moves the total up to the nearest such batch the vessel takes. */
+/** Keeps whole strokes and the label's strength, moves the total up to the nearest such batch of at most `room`. */
 function fitWater(total: number, wanted: Fraction, stroke: number, room: number): Measuring | null {
   const strokes = Math.max(1, new Fraction(total).mul(wanted).div(stroke).ceil().valueOf());
   const fittedTotal = new Fraction(strokes).mul(stroke).div(wanted);
@@ -112,18 +118,20 @@ function measured(total: number, product: number, wanted: Fraction): Measured {
 }
 
 /**
- * The smallest volume at or above `need`, on a readable mark and within the room, whose strokes come out within 2 %.
- * Null when there is none.
+ * The smallest volume at or above `need`, on a readable mark, within the room and what may be wasted, whose strokes come
+ * out within 2 %. Null when there is none.
  */
 export function tidyBatch(
   need: Millilitres,
   strength: Strength,
   stroke: Millilitres,
   vessel: { readonly graduation: Millilitres; readonly room: Millilitres },
+  mostWaste = MOST_WASTE,
 ): { readonly total: Millilitres; readonly strokes: number } | null {
   const wanted = concentration(strength);
   const first = Math.max(1, Math.ceil(need / vessel.graduation));
-  for (let mark = first; mark * vessel.graduation <= vessel.room; mark++) {
+  const room = Math.min(vessel.room, Math.max(first * vessel.graduation, need * (1 + mostWaste)));
+  for (let mark = first; mark * vessel.graduation <= room; mark++) {
     const total = mark * vessel.graduation;
     const strokes = wholeStrokes(total, wanted, stroke, TIDY_TOLERANCE);
     if (strokes !== null) return { total: millilitres(total), strokes };

@@ -1,5 +1,5 @@
 import { addDays, daysBetween, type Day } from '../units';
-import type { ExpectedUse } from './expectUses';
+import { comings, type Coming } from './comings';
 
 /** Weeks the stock is reckoned ahead. */
 export const HORIZON_WEEKS = 12;
@@ -7,10 +7,46 @@ export const HORIZON_WEEKS = 12;
 /** Four in five outcomes lie between the low and the high line: the 0.9 quantile of the normal distribution. */
 const Z80 = 1.2815515655446004;
 
+/** How far use strays from what is reckoned, as a share [house values]: each visit by itself, and the house as a whole. */
+export const STRAYS = { visit: 0.25, house: 0.1 } as const;
+
+/** What one product's use adds up to by the end of each day, today first: expected ml, and its variance, ml². */
+export interface Draw {
+  readonly mean: Float64Array;
+  readonly variance: Float64Array;
+}
+
+const DAYS = HORIZON_WEEKS * 7;
+
+/**
+ * What dogs draw of each product through {@link HORIZON_WEEKS}, by product: when they come (no-shows, late ones, ones that
+ * stay away) and how much each takes. Dogs are taken as independent of each other.
+ */
+export function expectDraws(dogs: Iterable<Coming>, today: Day): Map<string, Draw> {
+  const draws = new Map<string, Draw>();
+  for (const dog of dogs) {
+    const { mean, square } = comings(dog, today, DAYS);
+    for (const { productId, ml } of dog.uses) {
+      const draw = draws.get(productId) ?? noDraw();
+      draws.set(productId, draw);
+      for (let day = 0; day <= DAYS; day++) {
+        const visits = mean[day] ?? 0;
+        const spread = (square[day] ?? 0) - visits * visits + STRAYS.visit ** 2 * visits;
+        draw.mean[day] = (draw.mean[day] ?? 0) + ml * visits;
+        draw.variance[day] = (draw.variance[day] ?? 0) + ml * ml * spread;
+      }
+    }
+  }
+  return draws;
+}
+
+/** Nothing used. */
+export const noDraw = (): Draw => ({ mean: new Float64Array(DAYS + 1), variance: new Float64Array(DAYS + 1) });
+
 export interface StockQuestion {
   /** Ml as bought, now. */
   readonly stock: number;
-  readonly uses: readonly Omit<ExpectedUse, 'productId'>[];
+  readonly draw: Draw;
   readonly today: Day;
   /** Days from order to shelf. */
   readonly leadDays: number;
@@ -44,31 +80,20 @@ export interface StockForecast {
 }
 
 /**
- * Draws the stock down through the expected uses, day by day, for {@link HORIZON_WEEKS}. Uses are taken as independent:
- * their variances add up. Uses outside the horizon are left out.
+ * Draws the stock down, day by day, for {@link HORIZON_WEEKS}. What is used is the house's own error away from what is
+ * reckoned, all of it alike: that does not average out over many dogs, so the band never closes.
  */
 export function forecastStock(question: StockQuestion): StockForecast {
-  const { stock, today, safety, leadDays, container } = question;
-  const length = HORIZON_WEEKS * 7;
-  const mean = new Float64Array(length + 1);
-  const variance = new Float64Array(length + 1);
-  for (const { day, ml, spread } of question.uses) {
-    const at = daysBetween(today, day);
-    if (at < 0 || at > length) continue;
-    mean[at] = (mean[at] ?? 0) + ml;
-    variance[at] = (variance[at] ?? 0) + (ml * spread) ** 2;
-  }
-  let left = stock;
-  let spreadSquared = 0;
-  const points = Array.from(mean, (uses, i): StockPoint => {
-    left -= uses;
-    spreadSquared += variance[i] ?? 0;
-    const band = Z80 * Math.sqrt(spreadSquared);
-    return { day: addDays(today, i), left, low: left - band, high: left + band };
+  const { stock, draw, today, safety, leadDays, container } = question;
+  const points = Array.from(draw.mean, (used, i): StockPoint => {
+    const band = Z80 * Math.sqrt((draw.variance[i] ?? 0) + (STRAYS.house * used) ** 2);
+    const left = stock - used;
+    // Nothing comes back: no more is left than there is.
+    return { day: addDays(today, i), left, low: left - band, high: Math.min(stock, left + band) };
   });
   const firstDay = (short: (point: StockPoint) => boolean) => points.find(short)?.day ?? null;
   const touchesSafety = firstDay((point) => point.left < safety - 1e-9);
-  const takes = stock - (points.at(-1)?.left ?? stock);
+  const takes = draw.mean.at(-1) ?? 0;
   const missing = takes + safety - stock;
   return {
     points,

@@ -1,9 +1,13 @@
 export { STOCK_KINDS, enter, type Entered, type Movement, type StockEntry, type StockKind } from './ledger';
-export { SPREAD, expectUses, type Coming, type ExpectedUse, type UsePerVisit } from './expectUses';
+export { COMING, comings, isLongAway, ownGap, type Coming, type Comings, type UsePerVisit } from './comings';
 export {
   HORIZON_WEEKS,
+  STRAYS,
+  expectDraws,
   forecastStock,
+  noDraw,
   orderState,
+  type Draw,
   type OrderState,
   type StockForecast,
   type StockPoint,

@@ -1,23 +1,36 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { addDays, day, daysBetween } from '../units';
+import { addDays, day } from '../units';
 import {
   HORIZON_WEEKS,
+  comings,
   enter,
-  expectUses,
+  expectDraws,
   forecastStock,
+  isLongAway,
+  ownGap,
+  noDraw,
   orderState,
   wasteByMonth,
   type Coming,
   type Movement,
 } from '.';
+import { share80 } from './tests/manySalons';
 
 const TODAY = day('2026-11-25');
 const inDays = (n: number) => addDays(TODAY, n);
-const uses = (...each: readonly (readonly [days: number, ml: number])[]) =>
-  each.map(([days, ml]) => ({ day: inDays(days), ml, spread: 0 }));
-const ask = (stock: number, list: ReturnType<typeof uses>, more = {}) =>
-  forecastStock({ stock, uses: list, today: TODAY, leadDays: 0, safety: 0, container: 500, ...more });
+/** So many ml on so many days from today, as sums; each ± a share of it. */
+const uses = (...each: readonly (readonly [days: number, ml: number, spread?: number])[]) => {
+  const draw = noDraw();
+  for (const [days, ml, spread = 0] of each)
+    for (let day = Math.max(0, days); day < draw.mean.length && days >= 0; day++) {
+      draw.mean[day] = (draw.mean[day] ?? 0) + ml;
+      draw.variance[day] = (draw.variance[day] ?? 0) + (ml * spread) ** 2;
+    }
+  return draw;
+};
+const ask = (stock: number, draw: ReturnType<typeof uses>, more = {}) =>
+  forecastStock({ stock, draw, today: TODAY, leadDays: 0, safety: 0, container: 500, ...more });
 
 describe('the ledger', () => {
   test.each([
@@ -99,8 +112,8 @@ describe('when it runs out (worked by hand)', () => {
   });
 
   test('nothing there, nothing used: nothing to order but the safety stock', () => {
-    expect(ask(0, [])).toMatchObject({ runsOut: null, orderBy: null, containers: 0 });
-    expect(ask(0, [], { safety: 100 })).toMatchObject({ runsOut: null, orderBy: TODAY, containers: 1 });
+    expect(ask(0, uses())).toMatchObject({ runsOut: null, orderBy: null, containers: 0 });
+    expect(ask(0, uses(), { safety: 100 })).toMatchObject({ runsOut: null, orderBy: TODAY, containers: 1 });
   });
 
   test('a debt is out already', () => {
@@ -112,26 +125,15 @@ describe('when it runs out (worked by hand)', () => {
     expect([seen.takes, seen.runsOut, seen.points.length]).toEqual([60, null, HORIZON_WEEKS * 7 + 1]);
   });
 
-  test('unsure uses spread as roots of sums: four of 100 ml ± 20 ml are 400 ± 40, the band 1.2816 × 40', () => {
-    const four = [1, 2, 3, 4].map((n) => ({ day: inDays(n), ml: 100, spread: 0.2 }));
-    const last = ask(1000, four).points.at(-1);
+  test('unsure uses spread as roots of sums, the house’s own error does not: four of 100 ± 20 ml are 400 ± 40, and ± 40', () => {
+    const last = ask(1000, uses([1, 100, 0.2], [2, 100, 0.2], [3, 100, 0.2], [4, 100, 0.2])).points.at(-1);
     expect(last?.left).toBe(600);
-    expect(last?.low).toBeCloseTo(600 - 51.26, 2);
-    expect(last?.high).toBeCloseTo(600 + 51.26, 2);
+    expect(last?.low).toBeCloseTo(600 - 1.2815515655 * Math.hypot(40, 40), 6);
+    expect(last?.high).toBeCloseTo(600 + 1.2815515655 * Math.hypot(40, 40), 6);
   });
 
-  test('the band holds what it promises: four in five of simulated quarters (normal draws, seeded)', () => {
-    const draw = seeded(7);
-    const list = Array.from({ length: 40 }, (_, i) => ({ day: inDays(i * 2), ml: 100, spread: 0.3 }));
-    const last = ask(5000, list).points.at(-1);
-    let inside = 0;
-    const runs = 4000;
-    for (let run = 0; run < runs; run++) {
-      const left = 5000 - list.reduce((sum, { ml, spread }) => sum + ml * (1 + spread * normal(draw)), 0);
-      if (last && left >= last.low && left <= last.high) inside += 1;
-    }
-    expect(inside / runs).toBeGreaterThan(0.78);
-    expect(inside / runs).toBeLessThan(0.82);
+  test('no more is left than there is', () => {
+    expect(ask(100, uses([1, 4, 2])).points.every(({ high }) => high <= 100)).toBe(true);
   });
 
   test('more stock never runs out sooner', () => {
@@ -145,12 +147,16 @@ describe('when it runs out (worked by hand)', () => {
   });
 });
 
-/** A small congruential generator: the same numbers every time. */
-function seeded(seed: number): () => number {
+/** A small seeded generator (mulberry32), so that simulations repeat. */
+function mulberry(seed: number): () => number {
   let state = seed;
-  return () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let z = Math.imul(state ^ (state >>> 15), 1 | state);
+    z = (z + Math.imul(z ^ (z >>> 7), 61 | z)) ^ z;
+    return ((z ^ (z >>> 14)) >>> 0) / 4_294_967_296;
+  };
 }
-const normal = (draw: () => number) => Math.sqrt(-2 * Math.log(draw())) * Math.cos(2 * Math.PI * draw());
 
 describe('who comes when', () => {
   const dog = (more: Partial<Coming>): Coming => ({
@@ -160,49 +166,94 @@ describe('who comes when', () => {
     uses: [{ productId: 'p', ml: 10 }],
     ...more,
   });
-  const daysOf = (coming: Coming) =>
-    expectUses([coming], TODAY, inDays(84)).map((use) => [
-      daysBetween(TODAY, use.day),
-      use.spread > 0.3 ? 'due' : 'booked',
-    ]);
+  const seen = (coming: Coming) => comings(coming, TODAY, 84);
+  const by = (coming: Coming, day: number) => seen(coming).mean[day] ?? 0;
+
+  test('booked: it comes on its day but for a no-show, and again about an interval later', () => {
+    const booked = dog({ booked: [inDays(5)] });
+    expect([by(booked, 4), by(booked, 5)]).toEqual([0, 0.95]);
+    expect(by(booked, 12)).toBeCloseTo(1, 3);
+    expect(by(booked, 5 + 22)).toBeLessThan(1.2);
+    expect(by(booked, 5 + 45)).toBeGreaterThan(1.75);
+  });
+
+  test('due in ten days: hardly sooner than a week from now, and by twelve weeks about three times', () => {
+    const due = dog({ due: inDays(10) });
+    expect(by(due, 2)).toBeLessThan(0.1);
+    expect(by(due, 84)).toBeGreaterThan(2.4);
+    expect(by(due, 84)).toBeLessThan(3);
+  });
+
+  test.each<[string, Coming, number]>([
+    ['booked once, nothing recurring', dog({ booked: [inDays(1)], every: null }), 1],
+    ['due once', dog({ due: inDays(8), every: null }), 1],
+    ['due once, and late', dog({ due: inDays(-8), every: null }), 1],
+    ['a booking of yesterday no longer counts', dog({ due: inDays(8), every: null, booked: [inDays(-1)] }), 1],
+    ['booked beyond the horizon only', dog({ due: inDays(3), booked: [inDays(90)] }), 0],
+    ['two bookings, nothing recurring', dog({ every: null, booked: [inDays(3), inDays(9)] }), 1.95],
+    ['nothing due', dog({}), 0],
+  ])('%s', (_, coming, visits) => {
+    expect(by(coming, 84)).toBeCloseTo(visits, 6);
+  });
 
   test.each([
-    [
-      'due in ten days, every four weeks',
-      dog({ due: inDays(10) }),
+    [[], null],
+    [[0, 30], null],
+    [[0, 30, 60], 30],
+    [[0, 30, 72, 102], 30],
+    [[0, 10, 20, 60, 100, 140, 180, 220, 260], 40],
+    [[0, 0, 30, 30, 75], 30],
+  ])('a dog that came on days %j comes every %s days', (days, gap) => {
+    expect(ownGap(days.map(inDays))).toBe(gap);
+  });
+
+  test('the longer a dog stays away without a booking, the less likely that it comes: it draws less and less', () => {
+    const chances = [0, 14, 28, 56, 84, 140, 400].map((late) => seen(dog({ due: inDays(-late) })).stillComes);
+    for (const [i, chance] of chances.entries()) expect(chance).toBeLessThanOrEqual(chances[i - 1] ?? 1);
+    expect(chances[0]).toBeGreaterThan(0.9);
+    expect(chances[2]).toBeGreaterThan(0.4);
+    expect(chances[5]).toBeLessThan(0.1);
+    expect(by(dog({ due: inDays(-400) }), 84)).toBeLessThan(0.01);
+    expect([-28, -29].map((late) => isLongAway(dog({ due: inDays(late) }), TODAY))).toEqual([false, true]);
+    expect(isLongAway(dog({ due: inDays(-29), booked: [inDays(2)] }), TODAY)).toBe(false);
+  });
+
+  test('a chain of visits has at least the variance of whole numbers', () => {
+    const { mean, square } = seen(dog({ due: inDays(3), every: 17 }));
+    for (const [day, n] of mean.entries()) {
+      const over = n - Math.floor(n);
+      expect((square[day] ?? 0) - n * n).toBeGreaterThanOrEqual(over * (1 - over) - 1e-9);
+    }
+  });
+
+  test('two products of one dog draw by what each visit takes', () => {
+    const draws = expectDraws(
       [
-        [10, 'due'],
-        [38, 'due'],
-        [66, 'due'],
+        dog({
+          booked: [inDays(5)],
+          uses: [
+            { productId: 'a', ml: 10 },
+            { productId: 'b', ml: 3 },
+          ],
+        }),
       ],
-    ],
-    [
-      'booked: due again an interval after',
-      dog({ due: inDays(2), booked: [inDays(5)] }),
-      [
-        [5, 'booked'],
-        [33, 'due'],
-        [61, 'due'],
-      ],
-    ],
-    [
-      'late: today',
-      dog({ due: inDays(-9), every: 50 }),
-      [
-        [0, 'due'],
-        [50, 'due'],
-      ],
-    ],
-    ['booked once, nothing recurring', dog({ booked: [inDays(1)], every: null }), [[1, 'booked']]],
-    ['booked beyond the horizon only', dog({ due: inDays(3), booked: [inDays(90)] }), []],
-    [
-      'a booking of yesterday no longer counts',
-      dog({ due: inDays(8), every: null, booked: [inDays(-1)] }),
-      [[8, 'due']],
-    ],
-    ['nothing due', dog({}), []],
-  ] as const)('%s', (_, coming, expected) => {
-    expect(daysOf(coming)).toEqual(expected);
+      TODAY,
+    );
+    expect([draws.get('a')?.mean[5], draws.get('b')?.mean[5]]).toEqual([9.5, 2.8499999999999996]);
+  });
+});
+
+describe('the band holds what it promises: four in five of salons lived through dog by dog', () => {
+  const deep = Boolean(process.env['DEWPOND_DEEP']);
+  test.each([
+    [8, deep ? 4000 : 1000],
+    [60, deep ? 1500 : 400],
+    [600, deep ? 600 : 120],
+  ])('%s dogs, %s salons', (dogs, salons) => {
+    const shares = share80(dogs, salons, TODAY, mulberry(dogs));
+    for (const [days, share] of Object.entries(shares)) {
+      expect([days, share, share >= 0.75 && share <= 0.85]).toEqual([days, share, true]);
+    }
   });
 });
 

@@ -242,6 +242,14 @@ describe('lifts', () => {
     expect(answer.bars.at(0)).toMatchObject({ level: 'vet soon', lifted: null });
   });
 
+  test.each([
+    ['a procedure each', lift({ procedure: 'fill' }), lift({ id: 'm', who: 'Dr Kealoha' }), 1],
+    ['a grade each', lift(), lift({ id: 'm', who: 'Dr Kealoha', upToGrade: 2 }), 2],
+    ['the first run out', lift({ until: day('2026-11-24') }), lift({ id: 'm', who: 'Dr Kealoha' }), 1],
+  ] as const)('two vets lift one sign, %s: both count, whichever was written first', (_, first, second, grade) => {
+    expect([lifted([first, second], 'clean', grade), lifted([second, first], 'clean', grade)]).toEqual([true, true]);
+  });
+
   test('of several words the one that holds longest is shown', () => {
     const { bars } = may(
       barsWith([found('ear/left', 'ear yellow wax')], {

@@ -9,14 +9,42 @@ export const ML_PER_FLUID_OUNCE = (231 * MM_PER_INCH ** 3) / 1000 / 128;
 /** Avoirdupois pound, exact (published: international yard and pound agreement). */
 export const KG_PER_POUND = 0.45359237;
 
-/** "9.8 ml", "505 ml", "1.25 l"; in US units "0.33 fl oz", "17 fl oz". Only the picture changes, never the stored value. */
-export function showVolume(volume: Millilitres, system: UnitSystem = 'metric'): string {
-  if (system === 'US') {
-    const ounces = volume / ML_PER_FLUID_OUNCE;
-    return `${trim(ounces, ounces < 1 ? 2 : ounces < 10 ? 1 : 0)} fl oz`;
-  }
-  if (volume >= 2000) return `${trim(volume / 1000, 2)} l`;
-  return `${trim(volume, volume < 20 ? 1 : 0)} ml`;
+/** Decimals by size: the first row that the number is below. */
+type Decimals = readonly (readonly [below: number, decimals: number])[];
+const decimals = (value: number, rows: Decimals): number => rows.find(([below]) => value < below)?.[1] ?? 0;
+
+const COARSE = {
+  ml: [[40, 1]],
+  ounces: [
+    [5, 2],
+    [100, 1],
+  ],
+} as const satisfies Record<string, Decimals>;
+const FINE = {
+  ml: [
+    [10, 2],
+    [100, 1],
+  ],
+  ounces: [
+    [10, 2],
+    [Infinity, 1],
+  ],
+} as const satisfies Record<string, Decimals>;
+
+/**
+ * "9.8 ml", "505 ml", "1.25 l"; in US units "16.9 fl oz", and millilitres below an ounce. Within 1.25 % of the volume, as one
+ * fills to a mark. Only the picture changes, never the stored value; what is shown is never read back.
+ */
+export const showVolume = (volume: Millilitres, system: UnitSystem = 'metric'): string => show(volume, system, COARSE);
+
+/** Product as it is measured, one digit finer: within 0.5 %, so that what is shown keeps the strength within 2 %. */
+export const showProduct = (volume: Millilitres, system: UnitSystem = 'metric'): string => show(volume, system, FINE);
+
+function show(volume: Millilitres, system: UnitSystem, rows: { readonly ml: Decimals; readonly ounces: Decimals }) {
+  const ounces = volume / ML_PER_FLUID_OUNCE;
+  if (system === 'US' && ounces >= 1 - 1e-9) return `${trim(ounces, decimals(ounces, rows.ounces))} fl oz`;
+  if (system === 'metric' && volume >= 2000) return `${trim(volume / 1000, 2)} l`;
+  return `${trim(volume, decimals(volume, rows.ml))} ml`;
 }
 
 /** "14.2 kg" or "31.3 lb". */

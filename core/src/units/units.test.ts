@@ -8,6 +8,7 @@ import {
   isDay,
   kilograms,
   millilitres,
+  showProduct,
   showVolume,
   showWeight,
   volumeFrom,
@@ -30,11 +31,41 @@ describe('volumes and weights', () => {
     [9.8, 'metric', '9.8 ml'],
     [505.2, 'metric', '505 ml'],
     [2500, 'metric', '2.5 l'],
-    [9.8, 'US', '0.33 fl oz'],
-    [500, 'US', '17 fl oz'],
+    [9.8, 'US', '9.8 ml'],
+    [29.5735295625, 'US', '1 fl oz'],
+    [500, 'US', '16.9 fl oz'],
+    [3785.411784, 'US', '128 fl oz'],
   ] as const)('%s ml in %s reads %s', (volume, system, words) => {
     expect(showVolume(millilitres(volume), system)).toBe(words);
   });
+
+  test.each([
+    [9.804, 'metric', '9.8 ml'],
+    [3.333, 'metric', '3.33 ml'],
+    [45.45, 'metric', '45.5 ml'],
+    [125, 'metric', '125 ml'],
+    [9.804, 'US', '9.8 ml'],
+    [30.9, 'US', '1.04 fl oz'],
+  ] as const)('product is one digit finer: %s ml in %s reads %s', (volume, system, words) => {
+    expect(showProduct(millilitres(volume), system)).toBe(words);
+  });
+
+  test.each(['metric', 'US'] as const)(
+    'in %s what is shown keeps a mix within the 2 % that is asked of it',
+    (system) => {
+      const read = (words: string) =>
+        Number.parseFloat(words) * (words.endsWith('fl oz') ? ML_PER_FLUID_OUNCE : words.endsWith(' l') ? 1000 : 1);
+      fc.assert(
+        fc.property(fc.integer({ min: 50, max: 40_000 }), fc.integer({ min: 3, max: 100 }), (total, water) => {
+          const product = total / (water + 1);
+          fc.pre(product >= 1);
+          const shown = read(showProduct(millilitres(product), system)) / read(showVolume(millilitres(total), system));
+          expect(Math.abs((shown * total) / product - 1)).toBeLessThan(0.02);
+        }),
+        { numRuns: 2000 },
+      );
+    },
+  );
 
   test.each(['metric', 'US'] as const)('what is typed in %s comes back as it was typed', (system) => {
     fc.assert(

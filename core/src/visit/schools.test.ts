@@ -44,8 +44,8 @@ const whole = (dog: DogFacts): string =>
     amounts(dog),
   ]);
 
-/** Which way a ratio is read concerns labels, not dogs. */
-const NOT_OF_THE_VISIT: readonly HouseQuestion[] = ['readsOneTo'];
+/** Which way a ratio is read and how product gets into a bottle concern the bench, not dogs. */
+const NOT_OF_THE_VISIT: readonly HouseQuestion[] = ['readsOneTo', 'pumpWaste'];
 
 test('every school of every question changes the visit of some dog: steps, words, amounts or minutes', () => {
   const medicated = aDog({ skin: 'under treatment' }, 'lagotto');

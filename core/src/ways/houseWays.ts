@@ -206,6 +206,17 @@ export const HOUSE_QUESTIONS = {
     { id: 'brush', words: 'Brushed at visits, if agreed', for: 'The owner sees how.' },
     { id: 'gel', words: 'Gel at visits, if agreed', for: 'For dogs that mind a brush.' },
   ]),
+  pumpWaste: question('How much mix may be thrown away for the sake of whole pump strokes?', '20 %', [
+    { id: '20 %', words: 'Up to a fifth; beyond that the product is measured', for: 'Quick where it costs little.' },
+    { id: '10 %', words: 'Up to a tenth', for: 'Dear products, many small dogs.' },
+    { id: '50 %', words: 'Up to half', for: 'Fewer measuring cups to wash.' },
+    {
+      id: 'any',
+      words: 'Whatever it comes to: never measured',
+      for: 'One way for every hand.',
+      warns: 'A small batch can grow tenfold.',
+    },
+  ]),
   readsOneTo: question('How does this house read "1:50" on a label?', 'N parts water', [
     { id: 'N parts water', words: '50 parts water to 1 of product', for: 'Weaker, gentler.' },
     { id: 'N parts in all', words: '50 parts in all', for: 'As chemists write it.' },
@@ -279,6 +290,16 @@ export type HouseWays = { readonly [Q in HouseQuestion]: (typeof HOUSE_QUESTIONS
 export const DEFAULT_HOUSE_WAYS = Object.fromEntries(
   ALL_HOUSE_QUESTIONS.map((key) => [key, HOUSE_QUESTIONS[key].default]),
 ) as unknown as HouseWays;
+
+const WASTE: Readonly<Record<HouseWays['pumpWaste'], number>> = {
+  '10 %': 0.1,
+  '20 %': 0.2,
+  '50 %': 0.5,
+  any: Infinity,
+};
+
+/** The most mix beyond what is wanted that is borne for whole strokes, as a share of what is wanted. */
+export const mostWaste = ({ pumpWaste }: Pick<HouseWays, 'pumpWaste'>): number => WASTE[pumpWaste];
 
 /** The words of the school the house follows. */
 export const schoolWords = (ways: HouseWays, question: HouseQuestion): string => {

@@ -3,6 +3,7 @@ export {
   DEFAULT_HOUSE_WAYS,
   HOUSE_QUESTIONS,
   HOUSE_STANCES,
+  mostWaste,
   schoolWords,
   type HouseQuestion,
   type HouseWays,
