@@ -19,6 +19,8 @@ const SOURCES = [
   'scripts/build.mjs',
 ];
 const ENTRIES = ['main', 'migrateCommand', 'seedCommand', 'rebuildProjections'];
+/** Runs in threads of its own, beside `main`. */
+const WORKER = 'heavy/worker';
 
 /** @param {string} path @returns {string[]} */
 function filesBelow(path) {
@@ -53,10 +55,19 @@ export async function build() {
   writeFileSync(stamp, hash);
 }
 
-async function buildServer() {
+const WORKER_ENTRY = { in: join(ROOT, `server/src/${WORKER}.tsx`), out: 'worker' };
+
+/** The thread beside the server, for tests that run the server from its source. */
+export const buildWorker = () => bundle([WORKER_ENTRY]);
+
+const buildServer = () =>
+  bundle([...ENTRIES.map((entry) => ({ in: join(ROOT, `server/src/${entry}.ts`), out: entry })), WORKER_ENTRY]);
+
+/** @param {{ in: string, out: string }[]} entryPoints */
+async function bundle(entryPoints) {
   const esbuild = await import('esbuild');
   await esbuild.build({
-    entryPoints: ENTRIES.map((entry) => join(ROOT, `server/src/${entry}.ts`)),
+    entryPoints,
     outdir: join(ROOT, 'server/dist'),
     bundle: true,
     platform: 'node',

@@ -10,6 +10,8 @@ import {
   openSync,
   readFileSync,
   readdirSync,
+  readlinkSync,
+  realpathSync,
   rmSync,
   writeFileSync,
 } from 'node:fs';
@@ -27,7 +29,7 @@ const BINARIES = '/usr/lib/postgresql';
  * @property {string} folder the data folder
  * @property {number} port
  * @property {NodeJS.ProcessEnv} env settings for the server, secrets included
- * @property {() => Promise<void>} stop stops the database, if this process started or adopted it
+ * @property {() => Promise<void>} stop stops the database, if this process started it
  */
 
 /** PostgreSQL will not run as root: there it runs as the user `postgres`. */
@@ -97,18 +99,26 @@ function secretsOf(folder) {
   return secrets;
 }
 
-/** The port of the running postmaster of this folder, or null. @param {string} postgres */
-function runningPort(postgres) {
+/** Whether a process is the postmaster of this very folder: it works in its data directory. @param {number} pid @param {string} postgres */
+function isPostmasterOf(pid, postgres) {
+  try {
+    return readlinkSync(`/proc/${pid}/cwd`) === realpathSync(postgres);
+  } catch {
+    return false;
+  }
+}
+
+/**
+ * The running postmaster of this folder, or null. A pid file alone proves nothing: a copy of a running folder bears the
+ * original's, and after a crash the number may be another program's.
+ * @param {string} postgres
+ */
+export function runningPostmaster(postgres) {
   const file = join(postgres, 'postmaster.pid');
   if (!existsSync(file)) return null;
   const lines = readFileSync(file, 'utf8').split('\n');
   const [pid, port] = [Number(lines[0]), Number(lines[3])];
-  try {
-    process.kill(pid, 0);
-    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('postgres') ? { pid, port } : null;
-  } catch {
-    return null;
-  }
+  return isPostmasterOf(pid, postgres) ? { pid, port } : null;
 }
 
 /** @returns {Promise<number>} a free port on loopback */
@@ -122,22 +132,31 @@ export function freePort() {
   });
 }
 
-/** Starts the cluster of this folder, or adopts it if it runs. @param {string} folder @returns {Promise<Cluster>} */
+/**
+ * Starts the cluster of this folder, or uses it if it runs. `stop` ends only what this call started.
+ * @param {string} folder @returns {Promise<Cluster>}
+ */
 export async function startCluster(folder) {
   const postgres = join(folder, 'postgres');
   const bin = binariesFor(postgres);
   const secrets = secretsOf(folder);
   if (!existsSync(join(postgres, 'PG_VERSION'))) makeCluster(bin, postgres, secrets['OWNER_PASSWORD'] ?? '');
-  const running = runningPort(postgres);
+  const running = runningPostmaster(postgres);
   const port = running?.port ?? (await freePort());
-  const pid = running?.pid ?? (await launch(bin, folder, postgres, port));
   const env = { ...secrets, DATABASE_PORT: String(port) };
-  return { folder, port, env, stop: () => stopCluster(pid) };
+  if (running) {
+    say('the database of this folder runs already, and keeps running');
+    return { folder, port, env, stop: async () => {} };
+  }
+  // Another folder's, or of a crash: PostgreSQL would believe the number in it.
+  rmSync(join(postgres, 'postmaster.pid'), { force: true });
+  const pid = await launch(bin, folder, postgres, port);
+  return { folder, port, env, stop: () => stopCluster(pid, postgres) };
 }
 
 /** A cluster that another command keeps running. @param {string} folder @returns {Cluster} */
 export function attachCluster(folder) {
-  const running = runningPort(join(folder, 'postgres'));
+  const running = runningPostmaster(join(folder, 'postgres'));
   if (!running) throw new Stopped('The database is not running.', 'Start it with `npm run demo` in another terminal.');
   return {
     folder,
@@ -200,17 +219,11 @@ async function launch(bin, folder, postgres, port) {
   throw new Stopped('PostgreSQL did not start.', `Its own words are in ${join(folder, 'postgres.log')}.`);
 }
 
-/** A fast shutdown, waited for. @param {number} pid */
-async function stopCluster(pid) {
-  try {
-    process.kill(pid, 'SIGINT');
-    for (let tries = 0; tries < 150; tries++) {
-      process.kill(pid, 0);
-      await sleep(50);
-    }
-  } catch {
-    // It is gone.
-  }
+/** A fast shutdown, waited for. @param {number} pid @param {string} postgres */
+async function stopCluster(pid, postgres) {
+  if (!isPostmasterOf(pid, postgres)) return;
+  process.kill(pid, 'SIGINT');
+  for (let tries = 0; tries < 150 && isPostmasterOf(pid, postgres); tries++) await sleep(50);
 }
 
 /** psql as the owner. @param {Cluster} cluster @param {string[]} args @param {import('node:child_process').SpawnSyncOptions} [options] */

@@ -1,9 +1,10 @@
 // Runs the built server's commands and keeps its main process.
 
 import { fork, spawnSync } from 'node:child_process';
-import { openSync } from 'node:fs';
+import { chmodSync, existsSync } from 'node:fs';
 import { createServer } from 'node:net';
-import { join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
+import { createStream } from 'rotating-file-stream';
 import { ROOT } from './machine.mjs';
 import { Stopped } from './say.mjs';
 
@@ -41,16 +42,27 @@ export async function checkPort(port) {
 }
 
 /**
+ * The log, for the eyes of whoever runs this and nobody else's; it never grows beyond some fifty megabytes.
+ * @param {string} file
+ */
+function logTo(file) {
+  if (existsSync(file)) chmodSync(file, 0o600);
+  return createStream(basename(file), { path: dirname(file), size: '10M', maxFiles: 5, mode: 0o600 });
+}
+
+/**
  * Starts the server; resolves once it listens. `stop` ends it and waits.
  * @param {NodeJS.ProcessEnv} env @param {string} logFile
  */
 export async function startServer(env, logFile) {
-  const log = openSync(logFile, 'a');
+  const log = logTo(logFile);
   const child = fork(join(ROOT, 'server/dist/main.js'), {
     env,
-    stdio: ['ignore', log, log, 'ipc'],
+    stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
     execArgv: ['--enable-source-maps'],
   });
+  child.stdout?.pipe(log, { end: false });
+  child.stderr?.pipe(log, { end: false });
   const ended = new Promise((done) => child.once('exit', done));
   await new Promise((done, fail) => {
     child.once('message', done);

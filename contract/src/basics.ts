@@ -1,4 +1,4 @@
-import { isDay } from '@dewpond/core/units';
+import { isDay, type Day } from '@dewpond/core/units';
 import { FOLD_SITES, SITES } from '@dewpond/core/places';
 import { z } from 'zod';
 
@@ -6,12 +6,17 @@ import { z } from 'zod';
 export const newId = z.uuidv7({ error: 'An id must be a UUID version 7.' });
 export const id = z.uuid({ error: 'That is not an id.' });
 
+/** A day of this life: before and after it lie slips of the finger, and what no calendar of the database holds. */
+const isSensibleDay = (text: string): text is Day => isDay(text) && text >= '1900-01-01' && text < '2200-01-01';
+
 export const daySchema = z
   .string()
-  .refine(isDay, { error: 'Give a date like 2026-11-25.' })
+  .refine(isSensibleDay, {
+    error: 'Give a date like 2026-11-25.',
+  })
   .transform((text) => text);
 
-/** One line of text, trimmed, 1 to `most` characters. */
+/** Text that is not empty, trimmed, 1 to `most` characters. */
 export const line = (most: number, what: string) =>
   z
     .string()
@@ -48,6 +53,7 @@ export const problem = z.object({
       'conflict',
       'too large',
       'too many',
+      'busy',
       'server',
     ]),
     message: z.string(),

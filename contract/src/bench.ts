@@ -49,6 +49,8 @@ export interface BatchView {
   readonly need: number;
   readonly wanted: number;
   readonly unbottled: number;
+  /** 0: no choice of bottles is better; else the best makes at most this share less mix. */
+  readonly atMostAbove: number;
   /** Dogs that go short for want of a bottle. */
   readonly unserved: readonly PourView[];
   readonly draws: number;

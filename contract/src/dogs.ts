@@ -216,7 +216,12 @@ export const dogView = z.object({
   drift: z.array(z.object({ place: z.string(), words: z.string() })),
   openFindings: z.custom<(Finding & { readonly day: Day; readonly level: string })[]>(),
   appointments: z.array(appointment),
-  amounts: z.object({ factor: z.number(), lessons: z.int() }),
+  amounts: z.object({
+    factor: z.number(),
+    lessons: z.int(),
+    /** By plan line: how much more than ordinary the product that its visit takes needs. */
+    products: z.record(z.string(), z.number()),
+  }),
   archivedOn: daySchema.nullable(),
   vet: z.object({ id, name: z.string(), practice: z.string(), phone: z.string() }).nullable(),
   /** Handling in short, gravest first. */

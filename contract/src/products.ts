@@ -1,4 +1,11 @@
-import { ALL_CAUTIONS, PRODUCT_KINDS, strengthOf } from '@dewpond/core/dilution';
+import {
+  ALL_CAUTIONS,
+  FINEST_MARK,
+  MOST_MARKS,
+  MOST_OF_A_KIND,
+  PRODUCT_KINDS,
+  strengthOf,
+} from '@dewpond/core/dilution';
 import { z } from 'zod';
 import { daySchema, id, line, newId, text, version } from './basics';
 
@@ -17,6 +24,8 @@ const waterParts = z
     { error: 'More than 0 and at most 1000 parts of water to one of product.' },
   );
 
+const range = z.strictObject({ strongest: waterParts, weakest: waterParts });
+
 /** A volume of a thing that exists, ml. */
 const volume = (most: number) =>
   z
@@ -30,6 +39,8 @@ export const productFields = z.strictObject({
   label: line(60, 'The ratio on the label'),
   /** How the label was read; null: ready to use. */
   waterParts: waterParts.nullable(),
+  /** The label's range that it lies in, exact, where the label can be read as more than one. */
+  range: range.nullable().default(null),
   purposes: z
     .array(z.strictObject({ purpose: line(40, 'The purpose'), waterParts }))
     .max(6)
@@ -59,7 +70,6 @@ export const productView = z.object({
   version,
   /** "24:1"; null: ready to use. */
   strength: z.string().nullable(),
-  range: z.object({ strongest: z.string(), weakest: z.string() }).nullable(),
   strokeMl: z.number().nullable(),
   costPerMl: z.number().nullable(),
   archivedOn: daySchema.nullable(),
@@ -91,14 +101,26 @@ const bottleShape = z.strictObject({
   brim: volume(50_000),
   line: volume(50_000),
   graduation: volume(10_000).nullable(),
-  count: z.int().min(1, { error: 'At least one.' }).max(200, { error: 'At most 200.' }),
+  count: z
+    .int()
+    .min(1, { error: 'At least one.' })
+    .max(MOST_OF_A_KIND, { error: `At most ${MOST_OF_A_KIND}.` }),
 });
 type BottleShape = z.infer<typeof bottleShape>;
+/** What is typed now; a finer mark that the book holds from before is read coarser, and told. */
 const fits = <T extends z.ZodType<BottleShape>>(schema: T) =>
   schema
     .refine(({ brim, line: to }) => to <= brim, { error: 'The line is above the brim.', path: ['line'] })
     .refine(({ line: to, graduation }) => graduation === null || graduation <= to, {
       error: 'The first mark is above the line.',
+      path: ['graduation'],
+    })
+    .refine(({ graduation }) => graduation === null || graduation >= FINEST_MARK, {
+      error: `Marks closer than ${FINEST_MARK} ml cannot be filled to.`,
+      path: ['graduation'],
+    })
+    .refine(({ line: to, graduation }) => graduation === null || to / graduation <= MOST_MARKS, {
+      error: `More than ${MOST_MARKS} marks: say every second or fifth of them.`,
       path: ['graduation'],
     });
 export const newBottle = fits(bottleShape.extend({ id: newId }));

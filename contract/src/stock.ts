@@ -82,6 +82,8 @@ export const stockView = z.object({
   /** Dogs whose visits are not reckoned yet: the forecast lacks them. */
   waiting: z.int(),
   dogs: z.int(),
+  /** Overdue by more than their interval, nothing booked: they draw by the chance that they still come. */
+  longAway: z.array(z.object({ dogId: id, dog: z.string(), overdueDays: z.int(), chance: z.number() })),
 });
 export type StockView = z.infer<typeof stockView>;
 

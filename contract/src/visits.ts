@@ -169,7 +169,13 @@ export const visitEvent = z.strictObject({
 });
 export type NewVisitEvent = z.output<typeof visitEvent>;
 
-export const newVisit = z.strictObject({ id: newId, dogId: id, appointmentId: id.nullable() });
+export const newVisit = z.strictObject({
+  id: newId,
+  dogId: id,
+  appointmentId: id.nullable(),
+  /** When it was begun, by the device's clock, and how far that clock is off as far as it knows, ms. */
+  begun: z.strictObject({ at: z.int(), offset: z.int().nullable() }).optional(),
+});
 /** Each event is judged alone: one that is refused holds up no other. */
 export const newEvents = z.strictObject({ events: z.array(z.unknown()).min(1).max(500) });
 const refusedEvent = z.object({ id: z.string(), status: z.union([z.literal(409), z.literal(422)]), words: z.string() });

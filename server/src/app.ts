@@ -1,16 +1,14 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { IMPORT_FILE_LIMIT, openApiDocument } from '@dewpond/contract';
-import { toNodeHandler } from 'better-auth/node';
-import { sql } from 'drizzle-orm';
 import express, { Router, type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import { appointmentRoutes } from './appointments/routes';
 import { auditRoutes } from './audit/routes';
-import { CLIENT_IP_HEADER, makeAuth, type Auth } from './auth/auth';
+import { makeAuth, type Auth } from './auth/auth';
 import { requireSession } from './auth/requireSession';
+import { signIn } from './auth/signIn';
 import { benchRoutes } from './bench/benchDay';
 import { labelRoutes } from './bench/labels';
 import { mixRoutes } from './bench/mixes';
@@ -27,6 +25,8 @@ import { breedRoutes } from './house/breeds';
 import { importRoutes } from './imports/routes';
 import { mergeRoutes } from './merging/routes';
 import type { Config } from './config';
+import { isAway, isNotStorable } from './db/away';
+import { isAlive } from './db/connect';
 import { instructionRoutes } from './dogs/instructions';
 import { dogRoutes } from './dogs/routes';
 import { letterheadRoutes } from './house/letterhead';
@@ -41,7 +41,9 @@ import { eraseRoutes } from './record/eraseRoutes';
 import { recordRoutes } from './record/routes';
 import { referralRoutes } from './referrals/routes';
 import type { Services } from './http/context';
-import { Refusal, notFound } from './http/problem';
+import { RETRY_AFTER, Refusal, busy, notFound } from './http/problem';
+import { logCalls, traceOf } from './http/logging';
+import { refuseUnstorable } from './http/storable';
 import { liveRoutes } from './live/routes';
 import { sheetRoutes } from './sheet/routes';
 import { stockRoutes } from './stock/routes';
@@ -64,35 +66,19 @@ export function makeApp(
   const app = express();
   app.set('trust proxy', config.TRUST_PROXY);
   app.disable('x-powered-by');
-  app.use(
-    pinoHttp({
-      logger: log,
-      autoLogging: { ignore: (request) => !request.url?.startsWith('/api') },
-      serializers: {
-        req: ({ method, url, id }: { method: string; url: string; id: unknown }) => ({ method, url: inLogs(url), id }),
-        res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
-      },
-    }),
-  );
+  app.use(logCalls(log));
   app.use(securityHeaders(config));
   app.use(sameOriginWrites(config));
 
   app.get('/api/health', async (_request, response) => {
-    const database = await services.databases.app.execute(sql`select 1`).then(
-      () => 'ok' as const,
-      () => 'unreachable' as const,
-    );
+    const database = await isAlive(services.databases);
     response
-      .status(database === 'ok' ? 200 : 503)
-      .json({ status: database === 'ok' ? 'ok' : 'degraded', version: VERSION, database });
+      .status(database ? 200 : 503)
+      .json({ status: database ? 'ok' : 'degraded', version: VERSION, database: database ? 'ok' : 'unreachable' });
   });
   app.get('/api/openapi.json', (_request, response) => void response.json(openApiDocument(VERSION)));
 
-  const authHandler = toNodeHandler(auth);
-  app.all('/api/auth/{*any}', (request, response) => {
-    request.headers[CLIENT_IP_HEADER] = request.ip ?? '127.0.0.1';
-    return authHandler(request, response);
-  });
+  app.use(signIn(config, auth));
 
   // In front of the session: owners have none, their link is their key.
   app.use(ownerPages(services), calendarFeeds(services));
@@ -100,7 +86,7 @@ export function makeApp(
   const signedIn = requireSession(auth, services.databases);
   // Only an import is larger than anything a person types; nobody sends it without being signed in.
   app.post('/api/imports', signedIn, express.json({ limit: IMPORT_FILE_LIMIT }));
-  app.use('/api', express.json({ limit: BODY_LIMIT }), signedIn);
+  app.use('/api', keptNowhere, express.json({ limit: BODY_LIMIT }), refuseUnstorable, signedIn);
   const api = Router();
   for (const feature of [
     houseRoutes,
@@ -151,9 +137,22 @@ export function makeApp(
   return app;
 }
 
-function securityHeaders(config: Config): RequestHandler {
+/** What belongs to a business stays in no cache but the application's own; pictures and files say otherwise themselves. */
+const keptNowhere: RequestHandler = (_request, response, next) => {
+  response.set('Cache-Control', 'private, no-store');
+  next();
+};
+
+/** The camera is used for pictures of dogs; nothing else of a device is. */
+const PERMISSIONS = 'camera=(self), microphone=(), geolocation=(), payment=(), usb=(), interest-cohort=()';
+
+function securityHeaders(config: Config): RequestHandler[] {
   const secure = config.PUBLIC_URL.startsWith('https:');
-  return helmet({
+  const permissions: RequestHandler = (_request, response, next) => {
+    response.set('Permissions-Policy', PERMISSIONS);
+    next();
+  };
+  const helmeted = helmet({
     contentSecurityPolicy: {
       directives: {
         defaultSrc: ["'self'"],
@@ -171,6 +170,7 @@ function securityHeaders(config: Config): RequestHandler {
     },
     strictTransportSecurity: secure,
   });
+  return [permissions, helmeted];
 }
 
 /** A write must come from our own pages: browsers send Origin with every write. Clients that are no browsers send none. */
@@ -197,14 +197,20 @@ function serveWeb(app: Express, dist: string): void {
 function answerProblems(log: Logger): ErrorRequestHandler {
   return (error: unknown, request, response, _next) => {
     const refusal = asRefusal(error);
-    if (refusal.kind === 'server') log.error({ err: error, url: inLogs(request.originalUrl) }, 'unexpected');
-    response.status(refusal.status).json(refusal);
+    if (refusal.kind === 'server')
+      log.error({ trace: traceOf(error), url: inLogs(request.originalUrl), id: request.id }, 'unexpected');
+    if (refusal.kind === 'busy') response.set('Retry-After', String(RETRY_AFTER));
+    if (response.headersSent) response.end();
+    else response.status(refusal.status).json(refusal);
   };
 }
 
 function asRefusal(error: unknown): Refusal {
   if (error instanceof Refusal) return error;
+  if (isAway(error)) return busy('The office is away for a moment. Nothing was lost; try again.');
   const { type, status } = error as { type?: string; status?: number };
+  if (isNotStorable(error))
+    return new Refusal('bad input', 'Something in that is out of all bounds. Nothing was changed.');
   if (type === 'entity.too.large') return new Refusal('too large', 'That is more than we take at once.');
   if (type === 'entity.parse.failed') return new Refusal('bad input', 'That is not JSON.');
   if (status !== undefined && status >= 400 && status < 500)

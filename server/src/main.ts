@@ -5,6 +5,7 @@ import { connect } from './db/connect';
 import type { Services } from './http/context';
 import { startJobs } from './jobs/queue';
 import { openPost } from './messages/post';
+import { closePool } from './heavy/pool';
 import { listenForVisits } from './live/visitNews';
 
 const config = readConfig();
@@ -34,7 +35,7 @@ async function stop(): Promise<void> {
   stopping = true;
   server.close();
   server.closeAllConnections();
-  await Promise.all([services.news.stop(), stopJobs().catch(() => undefined)]);
+  await Promise.all([services.news.stop(), stopJobs().catch(() => undefined), closePool()]);
   await Promise.all(databases.pools.map((pool) => pool.end()));
   process.exit(0);
 }

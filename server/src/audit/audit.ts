@@ -1,8 +1,9 @@
 import { ENDPOINTS, type EndpointKey } from '@dewpond/contract';
 import { v7 } from 'uuid';
 import { z } from 'zod';
-import { audit } from '../db/schema';
+import { audit, business } from '../db/schema';
 import type { Tenant } from '../db/tenant';
+import { dayIn } from '../house/zone';
 import type { Asker } from '../http/context';
 
 type What = typeof audit.$inferSelect.what;
@@ -36,16 +37,16 @@ export async function noteCall(
   tx: Tenant,
   asker: Asker,
   key: EndpointKey,
-  called: { readonly id: unknown; readonly body: unknown; readonly today: string },
+  called: { readonly id: unknown; readonly body: unknown; readonly now: number },
 ): Promise<void> {
   const what = whatOf(key);
   if (what === null) return;
   const body = named.safeParse(called.body).data;
   const about = z.uuid().safeParse(called.id).data ?? body?.dogId ?? body?.id ?? null;
-  await note(tx, asker, { what, about, words: ENDPOINTS[key].says, today: called.today });
+  await note(tx, asker, { what, about, words: ENDPOINTS[key].says, now: called.now });
 }
 
-/** Notes one thing down. */
+/** Notes one thing down, on the day it is where the business is. */
 export async function note(
   tx: Tenant,
   { businessId, personId, personName }: Asker,
@@ -53,11 +54,21 @@ export async function note(
     what,
     about,
     words,
-    today,
-  }: { readonly what: What; readonly about: string | null; readonly words: string; readonly today: string },
+    now,
+  }: { readonly what: What; readonly about: string | null; readonly words: string; readonly now: number },
 ): Promise<void> {
+  const [house] = await tx.select({ zone: business.zone }).from(business);
   await tx
     .insert(audit)
-    .values({ businessId, id: v7(), day: today, personId, person: personName, what, about, words })
+    .values({
+      businessId,
+      id: v7(),
+      day: dayIn(house?.zone ?? 'UTC', now),
+      personId,
+      person: personName,
+      what,
+      about,
+      words,
+    })
     .onConflictDoNothing();
 }

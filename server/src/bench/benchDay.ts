@@ -1,7 +1,6 @@
 import type { AsItIsView, BatchView, BenchTrouble, BenchView, LotChoice, MixAtHand, PourView } from '@dewpond/contract';
 import {
   hazardLine,
-  planDay,
   showStrength,
   type Batch,
   type DayPlan,
@@ -10,6 +9,7 @@ import {
   type Product,
 } from '@dewpond/core/dilution';
 import { millilitres, type Day } from '@dewpond/core/units';
+import { mostWaste } from '@dewpond/core/ways';
 import { group } from 'd3-array';
 import { asc, inArray, isNull } from 'drizzle-orm';
 import type { Router } from 'express';
@@ -23,6 +23,7 @@ import type { Services } from '../http/context';
 import { route } from '../http/route';
 import { loadHouse, type House } from '../house/house';
 import { dayIn, spanOf } from '../house/zone';
+import { heavily } from '../heavy/pool';
 import { asBenchMix, madeMixView, mixAtHand, standingMixes } from './standingMixes';
 
 export function benchRoutes(router: Router, services: Services): void {
@@ -51,7 +52,13 @@ export function benchRoutes(router: Router, services: Services): void {
 async function planOfDay(tx: Tenant, house: House, day: Day, now: number) {
   const { needs, trouble } = await needsOfDay(tx, house, day);
   const standing = await standingMixes(tx);
-  const plan = planDay({ needs, standing: standing.map(asBenchMix), bottles: house.shelved, now });
+  const plan = await heavily('plan day', {
+    needs,
+    standing: standing.map(asBenchMix),
+    bottles: house.shelved,
+    now,
+    mostWaste: mostWaste(house.ways),
+  });
   return { plan, standing, trouble };
 }
 
@@ -166,6 +173,7 @@ function batchView(batch: Batch, house: House, lots: readonly LotChoice[]): Batc
     need: batch.need,
     wanted: batch.wanted,
     unbottled: batch.unbottled,
+    atMostAbove: batch.atMostAbove,
     unserved: pours(batch.unserved),
     draws: batch.draws,
     cost: product.costPerMl === null ? null : batch.draws * product.costPerMl,

@@ -1,9 +1,10 @@
 import type { ParsedBodyOf } from '@dewpond/contract';
 import { holdsOn } from '@dewpond/core/careplan';
-import { strengthOf } from '@dewpond/core/dilution';
+import { exactParts, strengthOf } from '@dewpond/core/dilution';
 import { showDay, type Day } from '@dewpond/core/units';
 import { and, eq, ne, sql } from 'drizzle-orm';
 import type { Router } from 'express';
+import { refuseBather } from '../auth/membership';
 import { dog, instruction, product, pump } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import { asInstruction } from '../dogs/records';
@@ -12,7 +13,7 @@ import { badField, conflict, notFound, Refusal } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
 import { loadHouse, productOf, type House } from '../house/house';
-import { productView } from '../house/shelf';
+import { productView, type StockedProduct } from '../house/shelf';
 import { dayIn } from '../house/zone';
 import { refuseMisread } from './readAsPrinted';
 
@@ -20,6 +21,7 @@ type Typed = Omit<ParsedBodyOf<'PUT /api/products/:id'>, 'version'>;
 
 export function productRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/products', async ({ tx, asker, body }) => {
+    refuseBather(asker, 'say how a product is diluted');
     const { id, ...typed } = body;
     const madeFrom = contentHash(body);
     const house = await loadHouse(tx);
@@ -35,9 +37,10 @@ export function productRoutes(router: Router, services: Services): void {
     return { id };
   });
 
-  route(router, services, 'PUT /api/products/:id', async ({ tx, params, body }) => {
+  route(router, services, 'PUT /api/products/:id', async ({ tx, asker, params, body }) => {
     const { version, ...typed } = body;
     const house = await loadHouse(tx);
+    if (isDilutedOtherwise(productOf(house, params.id), typed)) refuseBather(asker, 'change how a product is diluted');
     const changed = await tx
       .update(product)
       .set({ ...(await kept(tx, house, typed, params.id)), version: sql`${product.version} + 1` })
@@ -61,6 +64,18 @@ export function productRoutes(router: Router, services: Services): void {
   });
 }
 
+/** Whether what is printed, or how it was read, is to be another than what is kept. */
+function isDilutedOtherwise(
+  known: StockedProduct | undefined,
+  { kind, label, waterParts, range, purposes }: Typed,
+): boolean {
+  if (!known) return true;
+  const { row } = known;
+  const kept = { kind: row.kind, label: row.label, waterParts: row.waterParts, purposes: row.purposes };
+  const sent = { kind, label, waterParts: waterParts === null ? null : exactParts(strengthOf(waterParts)), purposes };
+  return contentHash(kept) !== contentHash(sent) || (range !== null && contentHash(range) !== contentHash(row.range));
+}
+
 /** One of a kind is the usual one: another that was is no longer. */
 async function onlyUsual(tx: Tenant, id: string, { usual, kind }: Typed): Promise<void> {
   if (usual)
@@ -73,17 +88,15 @@ async function onlyUsual(tx: Tenant, id: string, { usual, kind }: Typed): Promis
 /** The columns of a product from what was typed; throws a refusal at the field that does not fit. */
 async function kept(tx: Tenant, house: House, typed: Typed, id: string) {
   const { contact, price, waterParts, ...rest } = typed;
-  const range = refuseMisread(typed, house.ways);
+  const [its] = typed.pumpId === null ? [] : await tx.select().from(pump).where(eq(pump.id, typed.pumpId));
+  const range = refuseMisread(typed, house.ways, its?.strokeMl ?? null);
   const called = typed.name.toLowerCase();
   const twin = [...house.products, ...house.putAway].find(
     (each) => each.id !== id && each.name.toLowerCase() === called,
   );
   if (twin) throw badField('name', `There is a product of that name${twin.row.archivedOn ? ', put away' : ''}.`);
   if (price !== null && typed.containerMl === null) throw badField('containerMl', 'For how many ml is that price?');
-  if (typed.pumpId !== null) {
-    const [its] = await tx.select({ id: pump.id }).from(pump).where(eq(pump.id, typed.pumpId));
-    if (!its) throw badField('pumpId', 'There is no such pump here.');
-  }
+  if (typed.pumpId !== null && !its) throw badField('pumpId', 'There is no such pump here.');
   return {
     ...rest,
     range,

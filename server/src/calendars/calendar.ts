@@ -13,7 +13,9 @@ const zoneRules = (zone: string): string | null =>
   getVtimezoneComponent(zone)?.replaceAll(/^(TZURL|X-LIC-LOCATION):.*\r?\n/gm, '') ?? null;
 
 /** A calendar of a business in its own zone (RFC 5545). */
-function openCalendar(name: string, zone: string, language: string): ICalCalendar {
+function openCalendar(called: string, zone: string, language: string): ICalCalendar {
+  // A break in a name would begin a line of its own.
+  const name = called.replaceAll(/\p{Cc}+/gu, ' ');
   const calendar = ical({
     name,
     prodId: { company: 'Dewpond', product: 'Dewpond', language: language.slice(0, 2).toUpperCase() },

@@ -2,6 +2,7 @@ import { TZDate } from '@date-fns/tz';
 import { and, eq, gte, ne } from 'drizzle-orm';
 import { Router, type Response } from 'express';
 import { v7 } from 'uuid';
+import { isMember } from '../auth/membership';
 import { appointment, client, dog, member, ownerLink } from '../db/schema';
 import { inTenant, type Tenant } from '../db/tenant';
 import { loadDogs } from '../dogs/records';
@@ -32,7 +33,7 @@ export function calendarFeeds(services: Services): Router {
         return (
           house &&
           ((await ownersFeed(tx, house, hashOfToken(read), now)) ??
-            (await groomersFeed(tx, house, hashOfToken(read), now)))
+            (await groomersFeed(tx, services, house, hashOfToken(read), now)))
         );
       }));
     if (!text) throw new Refusal('not found', 'This calendar is closed.');
@@ -88,9 +89,15 @@ const booking = (
   words: string,
 ): Booking => ({ id, startsAt: startsAt.toISOString(), endsAt: endsAt.toISOString(), words });
 
-async function groomersFeed(tx: Tenant, house: House, hash: string, now: number): Promise<string | null> {
+async function groomersFeed(
+  tx: Tenant,
+  { databases }: Services,
+  house: House,
+  hash: string,
+  now: number,
+): Promise<string | null> {
   const [person] = await tx.select().from(member).where(eq(member.feedHash, hash));
-  if (!person) return null;
+  if (!person || !(await isMember(databases, person.businessId, person.personId))) return null;
   const rows = await tx
     .select({ its: appointment, dog: dog.name, owner: client.name })
     .from(appointment)

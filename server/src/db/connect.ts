@@ -21,16 +21,40 @@ export interface Databases {
   readonly app: NodePgDatabase<typeof schema>;
   readonly auth: NodePgDatabase<typeof authSchema>;
   readonly pools: readonly pg.Pool[];
+  /** One connection that serves nobody, so that asking whether the database is there waits for nobody. */
+  readonly pulse: pg.Pool;
+}
+
+/** Connections of one role. None of them takes the process down when it breaks, idle or in the middle of a query. */
+export function openPool(config: Config, role: Role, max: number): pg.Pool {
+  const pool = new pg.Pool({ connectionString: connectionString(config, role), max, connectionTimeoutMillis: 5000 });
+  // The next query reports it.
+  pool.on('error', () => undefined);
+  // A client that is taken out has no listener of its own; its query fails, and the pool throws it away.
+  pool.on('connect', (client) => client.on('error', () => undefined));
+  return pool;
 }
 
 export function connect(config: Config): Databases {
-  const pool = (role: Role, max: number) => {
-    const made = new pg.Pool({ connectionString: connectionString(config, role), max, connectionTimeoutMillis: 5000 });
-    // An idle connection that breaks must not take the process down; the next query reports it.
-    made.on('error', () => undefined);
-    return made;
+  const app = openPool(config, 'app', 10);
+  const auth = openPool(config, 'auth', 5);
+  const pulse = openPool(config, 'app', 1);
+  return {
+    app: drizzle(app, { schema }),
+    auth: drizzle(auth, { schema: authSchema }),
+    pools: [app, auth, pulse],
+    pulse,
   };
-  const app = pool('app', 10);
-  const auth = pool('auth', 5);
-  return { app: drizzle(app, { schema }), auth: drizzle(auth, { schema: authSchema }), pools: [app, auth] };
+}
+
+const PATIENCE_MS = 1000;
+
+/** Whether the database answers within a second, however much the application has to do. */
+export async function isAlive({ pulse }: Databases): Promise<boolean> {
+  const patience = new Promise<boolean>((done) => setTimeout(() => done(false), PATIENCE_MS).unref());
+  const answered = pulse.query('select 1').then(
+    () => true,
+    () => false,
+  );
+  return Promise.race([answered, patience]);
 }

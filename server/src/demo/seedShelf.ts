@@ -1,4 +1,4 @@
-import { calibratePump, readLabel } from '@dewpond/core/dilution';
+import { calibratePump, exactRange, labelMeaning, readLabel } from '@dewpond/core/dilution';
 import { addDays, millilitres, type Day } from '@dewpond/core/units';
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
@@ -44,7 +44,8 @@ async function seedProduct({ tx, businessId, today, by }: Shelving, demo: DemoPr
   }
   const id = v7();
   const { purposes = [], cautions = [], ingredients = [], usual = false } = demo;
-  const read = readLabel(demo.label);
+  const said = demo.waterParts === null ? null : { waterParts: demo.waterParts, range: null };
+  const meaning = labelMeaning(readLabel(demo.label), said);
   await tx.insert(product).values({
     businessId,
     id,
@@ -52,13 +53,7 @@ async function seedProduct({ tx, businessId, today, by }: Shelving, demo: DemoPr
     kind: demo.kind,
     label: demo.label,
     waterParts: demo.waterParts,
-    range:
-      read.kind === 'range'
-        ? {
-            strongest: read.strongest.strength.water.toFraction(),
-            weakest: read.weakest.strength.water.toFraction(),
-          }
-        : null,
+    range: meaning.kind === 'diluted' && meaning.dilution.range ? exactRange(meaning.dilution.range) : null,
     purposes,
     cautions,
     ingredients,

@@ -1,13 +1,14 @@
 import type { DogListItem } from '@dewpond/contract';
 import { nextVisit } from '@dewpond/core/careplan';
 import { nameBreeds } from '@dewpond/core/catalogue';
-import type { Coming } from '@dewpond/core/stock';
-import type { Day } from '@dewpond/core/units';
+import { ownGap, type Coming } from '@dewpond/core/stock';
+import { addDays, type Day } from '@dewpond/core/units';
 import { and, asc, count, eq, gt, isNull, or, sql } from 'drizzle-orm';
+import { v7 } from 'uuid';
 import { nextBooked } from '../appointments/queries';
 import { client, dog, dogDue } from '../db/schema';
 import type { Tenant } from '../db/tenant';
-import type { House } from '../house/house';
+import { loadHouse, type House } from '../house/house';
 import { asBought } from '../house/shelf';
 import { spanOf } from '../house/zone';
 import { planFor, type Planned } from './facts';
@@ -21,45 +22,56 @@ const AT_ONCE = 300;
 /** Dogs that are there and whose kept due is stale today. */
 const stale = (today: Day) => and(isNull(dog.archivedOn), or(isNull(dogDue.madeOn), sql`${dogDue.madeOn} <> ${today}`));
 
-const snapshot = async (tx: Tenant): Promise<string> => {
-  const { rows } = await tx.execute<{ now: string }>(sql`select pg_current_snapshot()::text as now`);
-  return rows[0]?.now ?? '';
-};
+/** A dog whose due is stale, with the mark that its last change set; null: nothing was ever kept of it. */
+export interface StaleDog {
+  readonly id: string;
+  readonly touched: string | null;
+}
 
-/**
- * Reckons what is next due for some of the dogs it is stale for; returns how many are left. What became stale after
- * the moment `since` is not overwritten with what may have been read before it.
- */
-export async function reckonDue(tx: Tenant, house: House, today: Day, since?: string): Promise<number> {
-  const read = since ?? (await snapshot(tx));
-  const waiting = await tx
-    .select({ id: dog.id })
+export const staleDogs = (tx: Tenant, today: Day): Promise<StaleDog[]> =>
+  tx
+    .select({ id: dog.id, touched: dogDue.touched })
     .from(dog)
     .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
     .where(stale(today));
-  const records = await loadDogs(tx, { ids: waiting.slice(0, AT_ONCE).map(({ id }) => id) });
-  if (records.length > 0)
-    await tx
-      .insert(dogDue)
-      .values(
-        records.map((record) => ({
-          businessId: record.dog.businessId,
-          dogId: record.dog.id,
-          madeOn: today,
-          ...dueOf(record, house, today),
-        })),
-      )
-      .onConflictDoUpdate({
-        target: [dogDue.businessId, dogDue.dogId],
-        set: {
-          madeOn: today,
-          next: sql`excluded.next`,
-          openVet: sql`excluded.open_vet`,
-          takes: sql`excluded.takes`,
-        },
-        setWhere: sql`pg_visible_in_snapshot(${dogDue.touched}, ${read}::pg_snapshot)`,
-      });
+
+/** Reckons what is next due for some of the dogs it is stale for; returns how many are left. */
+export async function reckonDue(tx: Tenant, today: Day): Promise<number> {
+  const waiting = await staleDogs(tx, today);
+  if (waiting.length > 0) await keepDue(tx, today, waiting.slice(0, AT_ONCE));
   return Math.max(0, waiting.length - AT_ONCE);
+}
+
+/**
+ * Reckons and keeps what is next due for these dogs. All that it depends on is read after the marks: what was changed since
+ * bears another mark, and is not overwritten with what may have been read before.
+ */
+export async function keepDue(tx: Tenant, today: Day, dogs: readonly StaleDog[]): Promise<void> {
+  const house = await loadHouse(tx);
+  const marks = new Map(dogs.map(({ id, touched }) => [id, touched]));
+  const records = await loadDogs(tx, { ids: [...marks.keys()] });
+  if (records.length === 0) return;
+  await tx
+    .insert(dogDue)
+    .values(
+      records.map((record) => ({
+        businessId: record.dog.businessId,
+        dogId: record.dog.id,
+        madeOn: today,
+        touched: marks.get(record.dog.id) ?? v7(),
+        ...dueOf(record, house, today),
+      })),
+    )
+    .onConflictDoUpdate({
+      target: [dogDue.businessId, dogDue.dogId],
+      set: {
+        madeOn: today,
+        next: sql`excluded.next`,
+        openVet: sql`excluded.open_vet`,
+        takes: sql`excluded.takes`,
+      },
+      setWhere: sql`${dogDue.touched} = excluded.touched`,
+    });
 }
 
 function dueOf(
@@ -77,24 +89,35 @@ function dueOf(
       late: due.some((each) => each.state === 'late'),
     },
     openVet: Object.values(record.places).some((place) => place.suspended),
-    takes: takesOf(planned, house, record.amountFactor, next?.day ?? null),
+    takes: takesOf(planned, house, record, next?.day ?? null),
   };
 }
 
-/** What a full visit takes of each product as bought, when the next is due and how often: for the stock ahead. */
-function takesOf({ facts, plan }: Planned, house: House, factor: number, due: Day | null): Omit<Coming, 'booked'> {
-  const { needs } = needsOfVisit('full visit', facts, plan, house, factor);
+/**
+ * What a full visit takes of each product as bought, when the next is expected and how often it comes: for the stock ahead.
+ * A dog comes as it has come, whatever the plan would have.
+ */
+function takesOf(
+  { facts, plan }: Planned,
+  house: House,
+  { amountFactor, visits }: DogRecord,
+  due: Day | null,
+): Omit<Coming, 'booked'> {
+  const { needs } = needsOfVisit('full visit', facts, plan, house, amountFactor);
   const bath = plan.lines.find(({ task }) => task === 'bath');
+  const days = visits.map(({ day }) => day);
+  const own = ownGap(days);
+  const last = days.at(-1);
   return {
-    due,
-    every: bath?.interval?.usual ?? null,
+    due: own !== null && last !== undefined ? addDays(last, own) : due,
+    every: own ?? bath?.interval?.usual ?? null,
     uses: needs.map(({ product, ml }) => ({ productId: product.id, ml: asBought(product, ml) })),
   };
 }
 
 /** Every dog of the book with what is next due, as far as it is reckoned. */
 export async function listDogs(tx: Tenant, house: House, today: Day): Promise<DogListItem[]> {
-  await reckonDue(tx, house, today);
+  await reckonDue(tx, today);
   // From the morning on: a dog that is late for its nine o'clock is booked all the same.
   const booked = await nextBooked(tx, spanOf(house.zone, today).start);
   const rows = await tx

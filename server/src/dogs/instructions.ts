@@ -3,6 +3,7 @@ import { placeKey } from '@dewpond/core/places';
 import { showDay } from '@dewpond/core/units';
 import { and, eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
+import { refuseBather } from '../auth/membership';
 import { dog, instruction, product } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
@@ -13,6 +14,7 @@ import { asInstruction, loadDogs } from './records';
 
 export function instructionRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/dogs/:id/instructions', async ({ tx, asker, params, body }) => {
+    if (body.by === 'vet') refuseBather(asker, 'write down a vet’s word');
     const [known] = await tx.select({ id: dog.id }).from(dog).where(eq(dog.id, params.id));
     if (!known) throw notFound('dog');
     if (body.says.kind === 'bath product') {
@@ -45,9 +47,10 @@ export function instructionRoutes(router: Router, services: Services): void {
     return { id };
   });
 
-  route(router, services, 'PUT /api/instructions/:id', async ({ tx, params, body }) => {
+  route(router, services, 'PUT /api/instructions/:id', async ({ tx, asker, params, body }) => {
     const [current] = await tx.select().from(instruction).where(eq(instruction.id, params.id));
     if (!current) throw notFound('instruction');
+    if (current.by === 'vet') refuseBather(asker, 'change a vet’s word');
     if (body.until !== null && body.until < current.fromDay) throw badField('until', 'It ends before it begins.');
     if (body.until === null && current.says.kind === 'lift') throw badField('until', 'A lift always has a last day.');
     await refuseContradiction(tx, current.dogId, { ...asInstruction(current), until: body.until }, 'until');

@@ -1,43 +1,29 @@
 import { LETTER_LIMIT, LETTER_TYPES } from '@dewpond/contract';
 import { eq, sum } from 'drizzle-orm';
 import express, { type Router } from 'express';
-import sharp from 'sharp';
+import { note } from '../audit/audit';
 import { instruction, letter } from '../db/schema';
 import { askerOf, tenantOf, type Services } from '../http/context';
 import { idIn } from '../http/ids';
 import { notFound, Refusal } from '../http/problem';
+import { drawAnew, type Drawing } from '../pictures/drawAnew';
 
 /** All letters of a business together [house value]. */
 const QUOTA = 512 * 1024 * 1024;
-/** Long side of a kept photo, pixels: a page of A4 stays readable. */
-const LONG_SIDE = 2400;
+/** How a photo of a letter is kept: a page of A4 stays readable. */
+const LETTER_PHOTO: Drawing = { longSide: 2400, quality: 82 };
 
 interface Kept {
   readonly mediaType: 'image/jpeg' | 'application/pdf';
   readonly bytes: Buffer;
 }
 
-/** A photo is drawn anew: turned upright, made smaller, and nothing but the picture is kept of it. */
-async function prepare(sent: Buffer, type: string): Promise<Kept> {
-  if (type === 'application/pdf') {
-    if (sent.subarray(0, 5).toString('latin1') !== '%PDF-') throw unreadable();
-    return { mediaType: 'application/pdf', bytes: sent };
-  }
-  try {
-    const bytes = await sharp(sent, { limitInputPixels: 100_000_000 })
-      .rotate()
-      .resize(LONG_SIDE, LONG_SIDE, { fit: 'inside', withoutEnlargement: true })
-      .flatten({ background: '#ffffff' })
-      .jpeg({ quality: 82 })
-      .toBuffer();
-    return { mediaType: 'image/jpeg', bytes };
-  } catch {
-    throw unreadable();
-  }
+/** A PDF is kept as it is, a photo drawn anew; judged by the content, whatever it is called. */
+async function prepare(sent: Buffer): Promise<Kept> {
+  if (sent.subarray(0, 5).toString('latin1') === '%PDF-') return { mediaType: 'application/pdf', bytes: sent };
+  const { bytes } = await drawAnew(sent, LETTER_PHOTO);
+  return { mediaType: 'image/jpeg', bytes };
 }
-
-const unreadable = () =>
-  new Refusal('bad input', 'That is no picture and no PDF we can read. The instruction is kept without it.');
 
 /** The scanned letter behind an instruction: bytes in, bytes out. */
 export function letterRoutes(router: Router, services: Services): void {
@@ -46,9 +32,8 @@ export function letterRoutes(router: Router, services: Services): void {
   router.put('/api/instructions/:id/letter', body, async (request, response) => {
     const asker = askerOf(request);
     const id = idIn(request.params['id'], 'instruction');
-    const type = request.get('content-type')?.split(';')[0] ?? '';
     if (!Buffer.isBuffer(request.body)) throw new Refusal('bad input', 'Send a picture (JPEG, PNG, WebP) or a PDF.');
-    const { mediaType, bytes } = await prepare(request.body, type);
+    const { mediaType, bytes } = await prepare(request.body);
     const fileName = fileNameOf(request.get('x-file-name'));
     await tenantOf(services, asker, async (tx) => {
       const [known] = await tx.select({ id: instruction.id }).from(instruction).where(eq(instruction.id, id));
@@ -61,6 +46,12 @@ export function letterRoutes(router: Router, services: Services): void {
         .insert(letter)
         .values({ businessId: asker.businessId, instructionId: id, ...row })
         .onConflictDoUpdate({ target: [letter.businessId, letter.instructionId], set: row });
+      await note(tx, asker, {
+        what: 'changed',
+        about: id,
+        words: 'A letter put behind an instruction',
+        now: services.now(),
+      });
     });
     response.json({ fileName, mediaType, size: bytes.length, addedBy: asker.personName });
   });
@@ -83,7 +74,16 @@ export function letterRoutes(router: Router, services: Services): void {
 
   router.delete('/api/instructions/:id/letter', async (request, response) => {
     const id = idIn(request.params['id'], 'instruction');
-    await tenantOf(services, askerOf(request), (tx) => tx.delete(letter).where(eq(letter.instructionId, id)));
+    const asker = askerOf(request);
+    await tenantOf(services, asker, async (tx) => {
+      await tx.delete(letter).where(eq(letter.instructionId, id));
+      await note(tx, asker, {
+        what: 'changed',
+        about: id,
+        words: 'A letter taken off an instruction',
+        now: services.now(),
+      });
+    });
     response.json({});
   });
 }

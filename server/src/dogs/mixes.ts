@@ -1,6 +1,7 @@
 import { visitNeeds, type CarePlan, type DogFacts, type Need, type ProductRound } from '@dewpond/core/careplan';
 import { bathMix, mixCard, surfaceArea, RESERVE } from '@dewpond/core/dilution';
 import { millilitres } from '@dewpond/core/units';
+import { mostWaste } from '@dewpond/core/ways';
 import type { VisitKind } from '@dewpond/core/visit';
 import type { MixView } from '@dewpond/contract';
 import { productOf, type House } from '../house/house';
@@ -46,7 +47,13 @@ function mixView(
   dogFactor: number,
 ): MixView {
   const { dilution: _, strokeMl, row: __, ...rest } = product;
-  const mix = bathMix(ml, product, house.bottles, strokeMl === null ? null : millilitres(strokeMl));
+  const mix = bathMix(
+    ml,
+    product,
+    house.bottles,
+    strokeMl === null ? null : millilitres(strokeMl),
+    mostWaste(house.ways),
+  );
   const given = plan.bathProduct?.productId === product.id ? plan.bathProduct : null;
   return {
     product: { ...rest, strength: strengthWords(product) },

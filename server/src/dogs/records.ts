@@ -46,6 +46,8 @@ export interface DogRecord {
     readonly day: Day;
     readonly closed: string | null;
     readonly looked: readonly PlaceKey[];
+    /** Its booking had a visit already, begun before. */
+    readonly begunTwice: boolean;
   }[];
   readonly care: readonly CareRow[];
   readonly findings: readonly KeptFinding[];
@@ -175,6 +177,7 @@ export async function loadDogs(
         day: each.day as Day,
         closed: each.closed,
         looked: each.looked,
+        begunTwice: each.alsoFor !== null,
       })),
       care: cared,
       findings: (byDog.findings.get(id) ?? []).map((each) => ({

@@ -31,7 +31,7 @@ export function dogRoutes(router: Router, services: Services): void {
 
   route(router, services, 'POST /api/book/reckon', async ({ tx, now }) => {
     const house = await loadHouse(tx);
-    return { left: await reckonDue(tx, house, dayIn(house.zone, now)) };
+    return { left: await reckonDue(tx, dayIn(house.zone, now)) };
   });
 
   route(router, services, 'GET /api/book', async ({ tx, query, now }) => {

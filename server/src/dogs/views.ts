@@ -1,4 +1,4 @@
-import { nextVisit, restraintOf, type DueLine } from '@dewpond/core/careplan';
+import { nextVisit, productFactors, restraintOf, visitNeeds, type DueLine } from '@dewpond/core/careplan';
 import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { clearSince, stillWatched, type PastLook } from '@dewpond/core/referral';
 import { LEVELS, atLeast, gradeOfPads, worstRipples, type Level } from '@dewpond/core/findings';
@@ -55,7 +55,11 @@ export function dogView(
       level,
     })),
     appointments,
-    amounts: { factor: record.amountFactor, lessons: record.amountLessons },
+    amounts: {
+      factor: record.amountFactor,
+      lessons: record.amountLessons,
+      products: productFactors(visitNeeds('all', facts, plan, house.products, record.amountFactor).needs),
+    },
     archivedOn: record.dog.archivedOn as Day | null,
     marks: marksOf(record),
     restraint: restraintOf(facts),

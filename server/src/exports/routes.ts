@@ -1,21 +1,26 @@
 import type { Router } from 'express';
 import { askerOf, tenantOf, type Services } from '../http/context';
 import { notFound } from '../http/problem';
+import { refuseBather } from '../auth/membership';
 import { note } from '../audit/audit';
 import { loadHouse } from '../house/house';
-import { dayIn } from '../house/zone';
 import { EXPORTS } from './tables';
 
-/** Files, not JSON: the book leaves whole, for whoever is signed in as a manager or not; it is the house's own. */
+/** Files, not JSON: the book leaves whole; it is the house's own. */
 export function exportRoutes(router: Router, services: Services): void {
   router.get('/api/export/:file', async (request, response) => {
     const { file } = request.params;
     const wanted = Object.hasOwn(EXPORTS, file) ? EXPORTS[file] : undefined;
     if (!wanted) throw notFound('file');
+    refuseBather(askerOf(request), 'take the book out');
     const text = await tenantOf(services, askerOf(request), async (tx) => {
       const house = await loadHouse(tx);
-      const today = dayIn(house.zone, services.now());
-      await note(tx, askerOf(request), { what: 'gave away', about: null, words: `The book as a file: ${file}`, today });
+      await note(tx, askerOf(request), {
+        what: 'gave away',
+        about: null,
+        words: `The book as a file: ${file}`,
+        now: services.now(),
+      });
       return wanted.write(tx, house);
     });
     response

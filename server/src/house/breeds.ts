@@ -2,7 +2,8 @@ import { and, eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { dog, ownBreed } from '../db/schema';
 import type { Services } from '../http/context';
-import { badField, conflict, Refusal } from '../http/problem';
+import { badField, Refusal } from '../http/problem';
+import { updateGuarded } from '../http/guarded';
 import { route } from '../http/route';
 import { contentHash } from '../http/sameContent';
 import { loadHouse } from './house';
@@ -18,20 +19,21 @@ export function breedRoutes(router: Router, services: Services): void {
     if (taken) throw badField('breed.name', 'There is a breed of that name already: adjust that one.');
     const shipped = house.catalogue.shippedBehind(breed.id) ?? house.catalogue.find(breed.id);
     const kept = { ...breed, why: breed.why || null, parents: [], earOdds: shipped?.earOdds ?? null };
-    const current = house.ownBreeds.find((each) => each.breed.id === breed.id);
-    if ((current?.version ?? 0) !== version)
-      throw conflict('Someone else changed this breed meanwhile.', current ?? null, body);
-    if (!current) {
-      await tx
-        .insert(ownBreed)
-        .values({ businessId: asker.businessId, id: breed.id, breed: kept, madeFrom: contentHash(kept) });
-      return { version: 1 };
-    }
-    await tx
-      .update(ownBreed)
-      .set({ breed: kept, version: sql`${ownBreed.version} + 1` })
-      .where(and(eq(ownBreed.id, breed.id), eq(ownBreed.version, version)));
-    return { version: version + 1 };
+    // 0: the house has none of its own yet. Two who add it at once: the second is told.
+    const write =
+      version === 0
+        ? tx
+            .insert(ownBreed)
+            .values({ businessId: asker.businessId, id: breed.id, breed: kept, madeFrom: contentHash(kept) })
+            .onConflictDoNothing()
+            .returning({ version: ownBreed.version })
+        : tx
+            .update(ownBreed)
+            .set({ breed: kept, version: sql`${ownBreed.version} + 1` })
+            .where(and(eq(ownBreed.id, breed.id), eq(ownBreed.version, version)))
+            .returning({ version: ownBreed.version });
+    const current = async () => (await loadHouse(tx)).ownBreeds.find((each) => each.breed.id === breed.id) ?? {};
+    return updateGuarded(write, { what: 'breed', current, yours: body });
   });
 
   route(router, services, 'POST /api/breeds/reset', async ({ tx, asker, body }) => {

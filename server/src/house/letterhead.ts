@@ -5,7 +5,8 @@ import { eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { business } from '../db/schema';
 import type { Services } from '../http/context';
-import { conflict, Refusal } from '../http/problem';
+import { Refusal } from '../http/problem';
+import { updateGuarded } from '../http/guarded';
 import { route } from '../http/route';
 import { loadHouse, type House } from './house';
 
@@ -53,13 +54,13 @@ export function letterheadRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/letterhead', async ({ tx, asker, body }) => {
     if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager changes how the house speaks.');
     const house = await loadHouse(tx);
-    if (house.version !== body.version)
-      throw conflict('Someone else changed the house meanwhile.', view(house, true), body);
     const { version, ...set } = body;
-    await tx
+    const write = tx
       .update(business)
       .set({ ...set, wording: withUnknown(house.wording, set.wording), version: sql`${business.version} + 1` })
-      .where(eq(business.version, version));
-    return { version: version + 1 };
+      .where(eq(business.version, version))
+      .returning({ version: business.version });
+    const current = async () => view(await loadHouse(tx), true);
+    return updateGuarded(write, { what: 'house', current, yours: body });
   });
 }

@@ -2,7 +2,8 @@ import { eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { business, member } from '../db/schema';
 import type { Services } from '../http/context';
-import { conflict, Refusal } from '../http/problem';
+import { Refusal } from '../http/problem';
+import { updateGuarded } from '../http/guarded';
 import { route } from '../http/route';
 import { houseView, loadHouse } from './house';
 import { dayIn } from './zone';
@@ -15,10 +16,8 @@ export function houseRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/house', async ({ tx, asker, body, now }) => {
     if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager changes the house ways.');
     const house = await loadHouse(tx);
-    if (house.version !== body.version)
-      throw conflict('Someone else changed the house ways meanwhile.', houseView(house, true), body);
     const schoolChanged = house.ways.earCleaning !== body.ways.earCleaning;
-    await tx
+    const write = tx
       .update(business)
       .set({
         ways: body.ways,
@@ -29,8 +28,10 @@ export function houseRoutes(router: Router, services: Services): void {
         version: sql`${business.version} + 1`,
         ...(schoolChanged ? { schoolChangedOn: dayIn(house.zone, now) } : {}),
       })
-      .where(eq(business.version, body.version));
-    return { version: body.version + 1 };
+      .where(eq(business.version, body.version))
+      .returning({ version: business.version });
+    const current = async () => houseView(await loadHouse(tx), true);
+    return updateGuarded(write, { what: 'house', current, yours: body });
   });
 
   route(router, services, 'GET /api/members', async ({ tx }) => {

@@ -2,6 +2,8 @@ import type { BottleView, ProductView, PumpView } from '@dewpond/contract';
 import {
   calibratePump,
   concentration,
+  exactRange,
+  rangeFrom,
   showStrength,
   strengthOf,
   type FreeBottle,
@@ -76,7 +78,7 @@ function asProduct(row: ProductRow, strokeMl: number | null): StockedProduct {
         : {
             kind: 'dilute',
             strength: strengthOf(waterParts),
-            ...(range ? { range: { strongest: strengthOf(range.strongest), weakest: strengthOf(range.weakest) } } : {}),
+            ...(range ? { range: rangeFrom(range) } : {}),
           },
     contact:
       contactLeast === null ? null : { least: minutes(contactLeast), most: minutes(contactMost ?? contactLeast) },
@@ -104,7 +106,7 @@ export function productView(each: StockedProduct): ProductView {
     label: each.label,
     waterParts: row.waterParts,
     strength: strengthWords(each),
-    range: range && { strongest: showStrength(range.strongest), weakest: showStrength(range.weakest) },
+    range: range && exactRange(range),
     purposes: [...row.purposes],
     contact: each.contact,
     contactMinutes: each.contact?.least ?? null,

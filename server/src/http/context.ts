@@ -16,13 +16,23 @@ export interface Asker {
   readonly role: MemberView['role'];
 }
 
-const ASKERS = new WeakMap<Request, Asker>();
-export const setAsker = (request: Request, asker: Asker): void => void ASKERS.set(request, asker);
-export function askerOf(request: Request): Asker {
-  const asker = ASKERS.get(request);
-  if (!asker) throw new Refusal('not signed in', 'Please sign in.');
-  return asker;
+interface Known {
+  readonly asker: Asker;
+  readonly still: () => Promise<boolean>;
 }
+const ASKERS = new WeakMap<Request, Known>();
+/** @param still whether the session still stands, and the person is still a member: for answers that stay open. */
+export const setAsker = (request: Request, asker: Asker, still: () => Promise<boolean>): void =>
+  void ASKERS.set(request, { asker, still });
+export function askerOf(request: Request): Asker {
+  const known = ASKERS.get(request);
+  if (!known) throw new Refusal('not signed in', 'Please sign in.');
+  return known.asker;
+}
+/** For the log; null before anybody is known. */
+export const askerIfAny = (request: Request): Asker | null => ASKERS.get(request)?.asker ?? null;
+export const isStillSignedIn = (request: Request): Promise<boolean> =>
+  ASKERS.get(request)?.still() ?? Promise.resolve(false);
 
 /** What every feature needs. No state of its own: everything lives in the database. */
 export interface Services {

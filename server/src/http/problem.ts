@@ -10,6 +10,7 @@ const STATUS: Readonly<Record<Kind, number>> = {
   conflict: 409,
   'too large': 413,
   'too many': 429,
+  busy: 503,
   server: 500,
 };
 
@@ -30,6 +31,12 @@ export class Refusal extends Error {
 }
 
 export const notFound = (what: string): Refusal => new Refusal('not found', `There is no such ${what} here.`);
+
+/** Seconds after which it is worth trying again. */
+export const RETRY_AFTER = 2;
+
+/** Not now: the same request will do in a moment. */
+export const busy = (message: string): Refusal => new Refusal('busy', message);
 
 /** Field by field what was wrong with the input. */
 export function badInput(error: z.ZodError): Refusal {

@@ -41,8 +41,7 @@ export function route<K extends EndpointKey>(
         query: query as QueryOf<K>,
         now: services.now(),
       });
-      const today = new Date(services.now()).toISOString().slice(0, 10);
-      await noteCall(tx, asker, key, { id: request.params['id'], body, today });
+      await noteCall(tx, asker, key, { id: request.params['id'], body, now: services.now() });
       return answered;
     });
     response.status(method === 'POST' ? 201 : 200).json(result);

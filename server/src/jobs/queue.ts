@@ -1,7 +1,7 @@
 import PgBoss from 'pg-boss';
 import type { Logger } from 'pino';
 import type { Config } from '../config';
-import { connectionString } from '../db/connect';
+import { openPool } from '../db/connect';
 import type { BusinessId } from '../db/tenant';
 import type { Services } from '../http/context';
 import { runImport } from '../imports/runImport';
@@ -11,11 +11,12 @@ import { IMPORT_QUEUE, MESSAGE_QUEUE, SHEET_QUEUE, importJob, messageJob, sheetJ
 
 /** Starts the worker; returns how to stop it. The worker opens a tenant transaction of its own for every job. */
 export async function startJobs(config: Config, services: Services, log: Logger): Promise<() => Promise<void>> {
+  const pool = openPool(config, 'jobs', 2);
   const boss = new PgBoss({
-    connectionString: connectionString(config, 'jobs'),
+    // Its own connections would take the process down when they break.
+    db: { executeSql: (text: string, values: unknown[]) => pool.query(text, values) },
     schema: 'jobs',
     migrate: false,
-    max: 2,
     schedule: false,
   });
   boss.on('error', (error) => {
@@ -43,5 +44,8 @@ export async function startJobs(config: Config, services: Services, log: Logger)
       await sendMessage(services, businessId as BusinessId, messageId);
     }
   });
-  return () => boss.stop({ graceful: true, timeout: 3000 });
+  return async () => {
+    await boss.stop({ graceful: true, timeout: 3000 });
+    await pool.end();
+  };
 }

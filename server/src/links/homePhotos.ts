@@ -9,7 +9,8 @@ import { askerOf, type Services } from '../http/context';
 import { idIn } from '../http/ids';
 import { notFound, Refusal } from '../http/problem';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
-import { drawAnew } from '../visits/photos';
+import { drawAnew } from '../pictures/drawAnew';
+import { PICTURE } from '../visits/photos';
 
 /** What one owner may send of one dog in all [house value]. */
 const QUOTA = 40 * 1024 * 1024;
@@ -33,7 +34,7 @@ export async function keepHomePhoto(
     sameOrRefuse(known.madeFrom, madeFrom);
     return;
   }
-  const { size, bytes } = await drawAnew(sent);
+  const { size, bytes } = await drawAnew(sent, PICTURE);
   await inTenant(services.databases, businessId, async (tx) => {
     const [used] = await tx
       .select({ size: sum(homePhoto.size) })

@@ -44,8 +44,9 @@ export const calendarUrl = (
   opens: Exclude<Opens, 'owner page'>,
 ): string => `${maker.publicUrl}/api/calendars/${tokenOf(maker, businessId, id, opens)}.ics`;
 
-/** An address as it may stand in a log: without the secret of a calendar. */
-export const inLogs = (url: string): string => url.replace(/(\/api\/calendars\/)[^/?#]+/, '$1(secret)');
+/** An address as it may stand in a log: without the secret of a calendar, however it is written, and without what was searched. */
+export const inLogs = (url: string): string =>
+  url.replace(/(\/api\/+calendars\/+)[^/?#]+/i, '$1(secret)').replace(/\?.*$/, '?…');
 
 const TOKEN = /^([A-Za-z0-9_-]{22})\.([A-Za-z0-9_-]{43})$/;
 

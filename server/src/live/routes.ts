@@ -2,11 +2,11 @@ import type { Router } from 'express';
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { visit } from '../db/schema';
-import { askerOf, tenantOf, type Services } from '../http/context';
+import { askerOf, isStillSignedIn, tenantOf, type Services } from '../http/context';
 import { notFound } from '../http/problem';
 
-/** A line now and then keeps proxies from closing a quiet stream. */
-const HEARTBEAT_MS = 20_000;
+/** A line now and then keeps proxies from closing a quiet stream, and finds out who has left. */
+const HEARTBEAT_MS = 10_000;
 
 /** A stream that says "something is new" and nothing else: what is new is asked for, under the same row security. */
 export function liveRoutes(router: Router, services: Services): void {
@@ -20,14 +20,19 @@ export function liveRoutes(router: Router, services: Services): void {
     if (known.length === 0) throw notFound('visit');
     response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' });
     response.flushHeaders();
-    const tell = () => void response.write('event: new\ndata: {}\n\n');
+    // Whoever signed out, or was removed, hears of nothing any more.
+    const say = async (words: string) => {
+      if (await isStillSignedIn(request).catch(() => false)) response.write(words);
+      else response.end();
+    };
+    const tell = () => void say('event: new\ndata: {}\n\n');
     const leave = services.news.follow(asker.businessId, id.data, tell);
-    const heartbeat = setInterval(() => void response.write(': still here\n\n'), HEARTBEAT_MS);
-    // Whatever happened between the last answer and now.
-    tell();
-    request.on('close', () => {
+    const heartbeat = setInterval(() => void say(': still here\n\n'), HEARTBEAT_MS);
+    response.on('close', () => {
       clearInterval(heartbeat);
       leave();
     });
+    // Whatever happened between the last answer and now.
+    response.write('event: new\ndata: {}\n\n');
   });
 }

@@ -26,16 +26,19 @@ export function listenForVisits(databases: Databases, log: Logger): VisitNews {
   async function open(): Promise<void> {
     if (client || opening || stopped) return;
     opening = true;
+    let made: pg.PoolClient | null = null;
     try {
       const [pool] = databases.pools;
       if (!pool) throw new Error('no pool of connections');
-      const made = await pool.connect();
+      const taken = await pool.connect();
+      made = taken;
       made.on('notification', ({ payload }) => void heard.emit(payload ?? ''));
-      made.on('error', () => lost(made));
+      made.on('error', () => lost(taken));
       await made.query(`listen ${CHANNEL}`);
       client = made;
       for (const name of heard.eventNames()) heard.emit(name);
     } catch (error) {
+      made?.release(true);
       log.warn({ reason: String(error) }, 'cannot listen for visits');
       setTimeout(() => void open(), RETRY_MS).unref();
     } finally {

@@ -48,12 +48,13 @@ const entry = (
 ): Entry => ({ id, day: day as Day, kind, words, place, grade: null, visitId: null, picture: null, ...more });
 
 function ofVisits({ visits, findings }: DogRecord): Entry[] {
-  return visits.flatMap(({ id: visitId, day, closed, looked }): Entry[] => {
+  return visits.flatMap(({ id: visitId, day, closed, looked, begunTwice }): Entry[] => {
     const found = findings.filter((each) => each.visitId === visitId);
     const at = new Set(found.map(({ place }) => placeKey(place)));
-    const ended = closed === null ? 'still open' : closed;
+    const ended = closed ?? 'still open';
+    const words = `Visit, ${ended}; ${looked.length} places looked at${begunTwice ? '; begun a second time for its booking' : ''}`;
     return [
-      entry(`visit ${visitId}`, day, 'visit', `Visit, ${ended}; ${looked.length} places looked at`, null, { visitId }),
+      entry(`visit ${visitId}`, day, 'visit', words, null, { visitId }),
       ...found.map(({ place, sign, grade, more }) =>
         entry(
           `found ${visitId} ${placeKey(place)} ${sign}`,

@@ -3,7 +3,6 @@ import { inTenant } from '../db/tenant';
 import { loadDogs } from '../dogs/records';
 import { note } from '../audit/audit';
 import { loadHouse } from '../house/house';
-import { dayIn } from '../house/zone';
 import { askerOf, type Services } from '../http/context';
 import { idIn } from '../http/ids';
 import { notFound } from '../http/problem';
@@ -28,8 +27,12 @@ export function recordRoutes(router: Router, services: Services): void {
       const [record] = await loadDogs(tx, { ids: [id] });
       if (!record) throw notFound('dog');
       const house = await loadHouse(tx);
-      const today = dayIn(house.zone, services.now());
-      await note(tx, askerOf(request), { what: 'gave away', about: id, words: `The whole record, ${form}`, today });
+      await note(tx, askerOf(request), {
+        what: 'gave away',
+        about: id,
+        words: `The whole record, ${form}`,
+        now: services.now(),
+      });
       return exportDog(tx, house, record, services.now());
     });
     const name = `${given.dog.name}-record-${given.exportedOn}`;

@@ -4,7 +4,7 @@ import { photo, sheetPdf } from '../db/schema';
 import { inTenant, type BusinessId } from '../db/tenant';
 import type { Services } from '../http/context';
 import { contentHash } from '../http/sameContent';
-import { renderSheet } from './renderSheet';
+import { heavily } from '../heavy/pool';
 import { sheetViewOf } from './sheetView';
 
 /** Pictures that fit on the one page. */
@@ -54,7 +54,7 @@ export async function keepSheet(
   });
   const name = `${printed.read.dog}-${printed.read.day}`.replaceAll(/[^\p{L}\p{N}-]+/gu, '-');
   if (kept?.madeFrom === madeFrom) return { name, bytes: kept.bytes };
-  const bytes = await renderSheet(printed);
+  const bytes = await heavily('sheet', printed);
   await inTenant(services.databases, businessId, (tx) =>
     tx
       .insert(sheetPdf)

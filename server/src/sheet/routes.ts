@@ -1,7 +1,8 @@
 import { and, eq, sql } from 'drizzle-orm';
 import type { Response, Router } from 'express';
 import { sheetEdit, visit } from '../db/schema';
-import { askerOf, type Services } from '../http/context';
+import { note } from '../audit/audit';
+import { askerOf, tenantOf, type Services } from '../http/context';
 import { idIn } from '../http/ids';
 import { conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
@@ -35,7 +36,12 @@ export function sheetRoutes(router: Router, services: Services): void {
 
   router.get('/api/visits/:id/sheet.pdf', async (request, response) => {
     const id = idIn(request.params.id, 'visit');
-    sendPdf(response, await keepSheet(services, askerOf(request).businessId, id));
+    const asker = askerOf(request);
+    const sheet = await keepSheet(services, asker.businessId, id);
+    await tenantOf(services, asker, (tx) =>
+      note(tx, asker, { what: 'saw', about: id, words: 'The sheet of a visit as a PDF', now: services.now() }),
+    );
+    sendPdf(response, sheet);
   });
 }
 

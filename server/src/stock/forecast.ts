@@ -1,6 +1,16 @@
 import type { StockLine, StockView } from '@dewpond/contract';
-import { HORIZON_WEEKS, expectUses, forecastStock, orderState, type Coming } from '@dewpond/core/stock';
-import { addDays, type Day } from '@dewpond/core/units';
+import {
+  HORIZON_WEEKS,
+  comings,
+  expectDraws,
+  forecastStock,
+  isLongAway,
+  noDraw,
+  orderState,
+  type Coming,
+  type Draw,
+} from '@dewpond/core/stock';
+import { addDays, daysBetween, type Day } from '@dewpond/core/units';
 import { group, rollup, sum } from 'd3-array';
 import { and, asc, eq, gte, isNull, lt } from 'drizzle-orm';
 import { leftIn, standingMixes } from '../bench/standingMixes';
@@ -14,35 +24,42 @@ import { stockByProduct } from './ledger';
 
 /** Stock of every product through the coming weeks, from booked and due visits. */
 export async function stockView(tx: Tenant, house: House, today: Day, now: number): Promise<StockView> {
-  const waiting = await reckonDue(tx, house, today);
+  const waiting = await reckonDue(tx, today);
   const until = addDays(today, HORIZON_WEEKS * 7);
   const dogs = await comingDogs(tx, house, today, until);
-  const uses = group(expectUses(dogs, today, until), ({ productId }) => productId);
+  const draws = expectDraws(dogs, today);
   const stock = await stockByProduct(tx);
   const onBench = await productAtBench(tx, now);
   const lots = await tx.select().from(lot).where(isNull(lot.emptiedOn)).orderBy(asc(lot.deliveredOn));
   const lines = house.products.map((product) =>
-    stockLine(product, stock.get(product.id) ?? null, uses.get(product.id) ?? [], today, {
+    stockLine(product, stock.get(product.id) ?? null, draws.get(product.id) ?? noDraw(), today, {
       onBench: onBench.get(product.id) ?? 0,
       expired: lots
         .filter(({ productId, expires }) => productId === product.id && expires !== null && expires < today)
         .map(({ number }) => number),
     }),
   );
-  return { today, currency: house.currency, lines: lines.toSorted(byUrgency), waiting, dogs: dogs.length };
+  return {
+    today,
+    currency: house.currency,
+    lines: lines.toSorted(byUrgency),
+    waiting,
+    dogs: dogs.length,
+    longAway: longAway(dogs, today),
+  };
 }
 
 function stockLine(
   { id, name, row, costPerMl }: StockedProduct,
   stock: number | null,
-  uses: Parameters<typeof forecastStock>[0]['uses'],
+  draw: Draw,
   today: Day,
   { expired, onBench }: Pick<StockLine, 'expired' | 'onBench'>,
 ): StockLine {
   const { containerMl, leadDays, safetyMl, supplier } = row;
   const seen = forecastStock({
     stock: (stock ?? 0) + onBench,
-    uses,
+    draw,
     today,
     leadDays,
     safety: safetyMl,
@@ -70,6 +87,18 @@ function stockLine(
   };
 }
 
+/** Dogs overdue by more than their interval with nothing booked, the likeliest to come first. */
+const longAway = (dogs: readonly NamedComing[], today: Day): StockView['longAway'] =>
+  dogs
+    .filter((dog) => isLongAway(dog, today))
+    .map((dog) => ({
+      dogId: dog.dogId,
+      dog: dog.dog,
+      overdueDays: dog.due === null ? 0 : daysBetween(dog.due, today),
+      chance: comings(dog, today, 0).stillComes,
+    }))
+    .toSorted((a, b) => b.chance - a.chance || a.dog.localeCompare(b.dog));
+
 /** Product in fresh mixes at the bench, ml by product: what today's dogs take of it is not drawn again. */
 async function productAtBench(tx: Tenant, now: number): Promise<Map<string, number>> {
   const fresh = (await standingMixes(tx)).filter(({ row }) => row.discardAt.getTime() > now);
@@ -86,8 +115,10 @@ const byUrgency = (a: StockLine, b: StockLine): number =>
   (a.orderBy ?? '9').localeCompare(b.orderBy ?? '9') ||
   a.name.localeCompare(b.name);
 
+type NamedComing = Coming & { readonly dogId: string; readonly dog: string };
+
 /** Dogs that are there, with their bookings ahead and what was kept of their due visits. */
-async function comingDogs(tx: Tenant, house: House, today: Day, until: Day): Promise<Coming[]> {
+async function comingDogs(tx: Tenant, house: House, today: Day, until: Day): Promise<NamedComing[]> {
   const { start } = spanOf(house.zone, today);
   const { end } = spanOf(house.zone, until);
   const booked = await tx
@@ -96,11 +127,13 @@ async function comingDogs(tx: Tenant, house: House, today: Day, until: Day): Pro
     .where(and(gte(appointment.startsAt, start), lt(appointment.startsAt, end), eq(appointment.state, 'booked')));
   const bookedOf = group(booked, ({ dogId }) => dogId);
   const rows = await tx
-    .select({ id: dog.id, takes: dogDue.takes })
+    .select({ id: dog.id, name: dog.name, takes: dogDue.takes })
     .from(dog)
     .innerJoin(dogDue, eq(dogDue.dogId, dog.id))
     .where(and(isNull(dog.archivedOn), eq(dogDue.madeOn, today)));
-  return rows.flatMap(({ id, takes }) =>
-    takes ? [{ ...takes, booked: (bookedOf.get(id) ?? []).map(({ at }) => dayIn(house.zone, at)) }] : [],
+  return rows.flatMap(({ id, name, takes }) =>
+    takes
+      ? [{ ...takes, dogId: id, dog: name, booked: (bookedOf.get(id) ?? []).map(({ at }) => dayIn(house.zone, at)) }]
+      : [],
   );
 }

@@ -1,11 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { finding } from '@dewpond/core/findings';
-import { eq, sql } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { dog, dogDue } from '../db/schema';
 import { inTenant } from '../db/tenant';
-import { reckonDue } from '../dogs/bookDue';
-import { loadHouse } from '../house/house';
+import { keepDue, staleDogs } from '../dogs/bookDue';
 import { day } from '@dewpond/core/units';
 import { addDog, clock, databases, openSalon, type KeptDog, type Salon } from './salon';
 import { visitDog } from './tableSide';
@@ -102,12 +101,11 @@ describe('what is next due, as the list shows it', () => {
     const salon = await openSalon();
     const { dogId } = await addDog(salon);
     await inTenant(databases, salon.businessId, async (reading) => {
-      const house = await loadHouse(reading);
-      const { rows } = await reading.execute<{ now: string }>(sql`select pg_current_snapshot()::text as now`);
+      const waiting = await staleDogs(reading, day('2026-11-25'));
       await inTenant(databases, salon.businessId, (writing) =>
         writing.update(dog).set({ name: 'Umber' }).where(eq(dog.id, dogId)),
       );
-      await reckonDue(reading, house, day('2026-11-25'), rows[0]?.now);
+      await keepDue(reading, day('2026-11-25'), waiting);
     });
     const [kept] = await inTenant(databases, salon.businessId, (tx) =>
       tx.select().from(dogDue).where(eq(dogDue.dogId, dogId)),

@@ -1,7 +1,9 @@
-import { migrateDatabase } from '../db/migrate';
+import { buildWorker } from '../../../scripts/build.mjs';
 import { readConfig } from '../config';
+import { migrateDatabase } from '../db/migrate';
 
-/** Before all server tests: tables up to date in the database that the test command made. */
+/** Before all server tests: tables up to date in the database that the test command made, and the threads beside the server. */
 export default async function setup(): Promise<void> {
+  await buildWorker();
   await migrateDatabase(readConfig());
 }

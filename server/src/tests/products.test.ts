@@ -26,7 +26,7 @@ describe('a product', () => {
     const { body } = await salon.call('GET /api/house');
     expect(body.products.find((each) => each.id === id)).toMatchObject({
       strength: '32:1',
-      range: { strongest: '10:1', weakest: '32:1' },
+      range: { strongest: '10', weakest: '32' },
       price: 155,
       costPerMl: 0.031,
       contactMinutes: 5,
@@ -38,6 +38,8 @@ describe('a product', () => {
   test.each([
     [{ label: 'two squirts' }, 'label', /no ratio we know/],
     [{ label: '0:1' }, 'label', /zero/],
+    [{ label: '2:100', waterParts: null }, 'waterParts', /ready to use/],
+    [{ label: '2:100', waterParts: '1/50' }, 'waterParts', /cannot be read as that/],
     [{ waterParts: '32' }, 'waterParts', /cannot be read as that/],
     [{ waterParts: '0' }, 'waterParts', /More than 0/],
     [{ waterParts: null }, 'waterParts', /ready to use/],
@@ -60,6 +62,17 @@ describe('a product', () => {
   });
 
   test('1:50 may be read either way; a "%" of a medicated one as whatever the vet says', async () => {
+    const exact = await addProduct(salon, { name: 'Exact', kind: 'medicated', label: '2 %', waterParts: '5/4' });
+    const { products } = (await salon.call('GET /api/house')).body;
+    expect(products.find(({ id }) => id === exact)).toMatchObject({ waterParts: '5/4', range: null });
+    const range = await addProduct(salon, {
+      name: 'Either range',
+      label: '1:10 to 1:32',
+      waterParts: '24',
+      range: { strongest: '9', weakest: '31' },
+    });
+    const after = (await salon.call('GET /api/house')).body.products;
+    expect(after.find(({ id }) => id === range)?.range).toEqual({ strongest: '9', weakest: '31' });
     for (const waterParts of ['50', '49'])
       await addProduct(salon, { name: `Either ${waterParts}`, label: '1:50', waterParts });
     await addProduct(salon, { name: 'Strong stuff', kind: 'medicated', label: '2 %', waterParts: '9' });

@@ -25,7 +25,7 @@ export const auth = makeAuth(config, databases);
 
 /** What the log of the application says, for tests that look into it. */
 export const logLines: string[] = [];
-const log = pino({ level: 'info' }, { write: (line: string) => void logLines.push(line) });
+export const log = pino({ level: 'info' }, { write: (line: string) => void logLines.push(line) });
 
 /** The clock of the tests: a Wednesday at nine. */
 export const clock = { now: Date.UTC(2026, 10, 25, 9, 0, 0) };

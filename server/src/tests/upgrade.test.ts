@@ -292,3 +292,62 @@ describe('a book of before reasons were data and owners had a language', () => {
     expect(said).toContain('Wen asked us to leave the tail');
   });
 });
+
+describe('a book in which one booking has two visits', () => {
+  const settings = { ...config, DATABASE_NAME: 'dewpond_upgrade_twice' };
+  const [its, dogId, memberId, booked, first, second] = [v7(), v7(), v7(), v7(), v7(), v7()];
+  let door: pg.Client;
+
+  beforeAll(async () => {
+    door = await databaseAt(settings, '0027_languages_moved');
+    await door.query(
+      `insert into dewpond.business (business_id, name, zone, units, ways) values ($1, 'A salon', 'Europe/London', 'metric', '{}')`,
+      [its],
+    );
+    await door.query(
+      `insert into dewpond.member (business_id, id, person_id, name, role) values ($1, $2, $3, 'Ines', 'manager')`,
+      [its, memberId, v7()],
+    );
+    await door.query(
+      `insert into dewpond.client (business_id, id, name, card, made_from) values ($1, $2, 'Wen Halloran', '{}', 'x')`,
+      [its, silent],
+    );
+    await door.query(
+      `insert into dewpond.dog (business_id, id, client_id, name, profile, made_from) values ($1, $2, $3, 'Teasel', '{}', 'y')`,
+      [its, dogId, silent],
+    );
+    await door.query(
+      `insert into dewpond.appointment (business_id, id, dog_id, member_id, kind, starts_at, ends_at, made_from) values ($1, $2, $3, $4, 'full visit', '2026-11-20T10:00:00Z', '2026-11-20T12:00:00Z', 'a')`,
+      [its, booked, dogId, memberId],
+    );
+    for (const [id, at] of [
+      [second, '2026-11-20T10:05:01Z'],
+      [first, '2026-11-20T10:05:00Z'],
+    ])
+      await door.query(
+        `insert into dewpond.visit (business_id, id, dog_id, appointment_id, day, made_from, created_at) values ($1, $2, $3, $4, '2026-11-20', 'v', $5)`,
+        [its, id, dogId, booked, at],
+      );
+    await migrateDatabase(settings, MIGRATIONS);
+  }, 60_000);
+  afterAll(() => door.end());
+
+  test('keeps both: the first has the booking, the other says that it came later', async () => {
+    const { rows: visits } = await door.query(
+      'select id, appointment_id, also_for from dewpond.visit order by created_at',
+    );
+    expect(visits).toEqual([
+      { id: first, appointment_id: booked, also_for: null },
+      { id: second, appointment_id: null, also_for: booked },
+    ]);
+  });
+
+  test('has marks of what is stale that mean the same in every cluster', async () => {
+    const { rows: due } = await door.query<{ touched: string }>('select touched::text from dewpond.dog_due');
+    for (const { touched } of due) expect(touched).toMatch(/^[0-9a-f-]{36}$/);
+    await door.query(`update dewpond.dog set name = 'Umber' where id = $1`, [dogId]);
+    const { rows: after } = await door.query<{ touched: string }>('select touched::text from dewpond.dog_due');
+    expect(after[0]?.touched).toMatch(/^[0-9a-f-]{36}$/);
+    expect(after[0]?.touched).not.toBe(due[0]?.touched);
+  });
+});

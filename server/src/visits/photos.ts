@@ -1,18 +1,17 @@
 import { PHOTO_LIMIT, PHOTO_TYPES } from '@dewpond/contract';
 import { eq, sum } from 'drizzle-orm';
 import express, { type Router } from 'express';
-import sharp from 'sharp';
 import { photo, visit } from '../db/schema';
 import { askerOf, tenantOf, type Services } from '../http/context';
 import { idIn } from '../http/ids';
 import { notFound, Refusal } from '../http/problem';
+import { drawAnew, type Drawing } from '../pictures/drawAnew';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
 
 /** All pictures of a business together [house value]. */
 const QUOTA = 4 * 1024 * 1024 * 1024;
-/** Long side of a kept picture, pixels: a sore of a millimetre is still seen. */
-const LONG_SIDE = 1600;
-const MOST_PIXELS = 100_000_000;
+/** How a picture is kept: a sore of a millimetre is still seen. */
+export const PICTURE: Drawing = { longSide: 1600, quality: 80 };
 
 /** Pictures of a visit: bytes in, once each; a JPEG without anything a camera wrote into it out. */
 export function photoRoutes(router: Router, services: Services): void {
@@ -30,7 +29,7 @@ export function photoRoutes(router: Router, services: Services): void {
     const [before] = known;
     if (before) sameOrRefuse(before.madeFrom, madeFrom);
     else {
-      const drawn = await drawAnew(request.body);
+      const drawn = await drawAnew(request.body, PICTURE);
       await tenantOf(services, asker, async (tx) => {
         const [its] = await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, visitId));
         if (!its) throw notFound('visit');
@@ -58,25 +57,4 @@ export function photoRoutes(router: Router, services: Services): void {
       .set('Cache-Control', 'private, max-age=604800, immutable')
       .send(row.bytes);
   });
-}
-
-/** Turned upright, made smaller, drawn anew: only the picture is kept, no place, no time, no maker. */
-export async function drawAnew(sent: Buffer) {
-  const { width = 0, height = 0 } = await sharp(sent, { limitInputPixels: false })
-    .metadata()
-    .catch(() => {
-      throw new Refusal('bad input', 'That is no picture we can read. Nothing was kept of it here.');
-    });
-  if (width * height > MOST_PIXELS)
-    throw new Refusal('too large', `That picture has ${width} × ${height} points; more than 100 million are too many.`);
-  const drawn = await sharp(sent, { limitInputPixels: MOST_PIXELS })
-    .rotate()
-    .resize(LONG_SIDE, LONG_SIDE, { fit: 'inside', withoutEnlargement: true })
-    .flatten({ background: '#ffffff' })
-    .jpeg({ quality: 80 })
-    .toBuffer({ resolveWithObject: true })
-    .catch(() => {
-      throw new Refusal('bad input', 'That picture is damaged. Nothing was kept of it here.');
-    });
-  return { width: drawn.info.width, height: drawn.info.height, size: drawn.data.length, bytes: drawn.data };
 }

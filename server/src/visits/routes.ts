@@ -13,12 +13,23 @@ import { loadEvents, loadVisit } from './load';
 import { preparedView } from './preparedView';
 import { takeEvents } from './takeEvents';
 
+/** A visit begun without a network is told of later, but not so much later. */
+const LATE_MS = 60 * 86_400_000;
+
+/** When it was begun: by the device, corrected by what it knows of its clock; else now. A clock that is far off counts for nothing. */
+function begunWhen(begun: { readonly at: number; readonly offset: number | null } | undefined, now: number): number {
+  if (begun === undefined) return now;
+  const at = begun.at + (begun.offset ?? 0);
+  return at > now - LATE_MS && at <= now ? at : now;
+}
+
 export function visitRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/visits', async ({ tx, asker, body, now }) => {
     const house = await loadHouse(tx);
     const [known] = await tx.select({ id: dog.id }).from(dog).where(eq(dog.id, body.dogId));
     if (!known) throw badField('dogId', 'There is no such dog here.');
-    const madeFrom = contentHash(body);
+    const { begun: begunAt, ...its } = body;
+    const madeFrom = contentHash(its);
     const [before] = await tx.select().from(visit).where(eq(visit.id, body.id));
     if (before) {
       sameOrRefuse(before.madeFrom, madeFrom);
@@ -30,17 +41,30 @@ export function visitRoutes(router: Router, services: Services): void {
         .from(appointment)
         .where(and(eq(appointment.id, body.appointmentId), eq(appointment.dogId, body.dogId)));
       if (!booked) throw badField('appointmentId', 'That booking is not for this dog.');
-      const [begun] = await tx.select({ id: visit.id }).from(visit).where(eq(visit.appointmentId, body.appointmentId));
-      if (begun) throw conflict('This visit was already begun on another device.', begun, body);
     }
-    await tx.insert(visit).values({
-      businessId: asker.businessId,
-      ...body,
-      day: dayIn(house.zone, now),
-      madeFrom,
-      createdAt: new Date(now),
-    });
-    return { id: body.id };
+    const written = await tx
+      .insert(visit)
+      .values({
+        businessId: asker.businessId,
+        ...its,
+        day: dayIn(house.zone, begunWhen(begunAt, now)),
+        madeFrom,
+        createdAt: new Date(now),
+      })
+      .onConflictDoNothing()
+      .returning({ id: visit.id });
+    if (written.length > 0) return { id: body.id };
+    // Another device was faster, by a moment or by a day: with the same visit, or with one of its own.
+    const [same] = await tx.select().from(visit).where(eq(visit.id, body.id));
+    if (same) {
+      sameOrRefuse(same.madeFrom, madeFrom);
+      return { id: body.id };
+    }
+    const [begun] = await tx
+      .select({ id: visit.id })
+      .from(visit)
+      .where(eq(visit.appointmentId, body.appointmentId ?? ''));
+    throw conflict('This visit was already begun on another device.', begun, body);
   });
 
   route(router, services, 'GET /api/visits/:id', async ({ tx, params, now }) => {

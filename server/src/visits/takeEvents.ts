@@ -7,6 +7,7 @@ import { madeMix, refusedEvent, visitEvent } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { Asker } from '../http/context';
 import { contentHash } from '../http/sameContent';
+import { unstorable } from '../http/storable';
 import { productOf, type House } from '../house/house';
 import { loadVisit, replay, type LoadedVisit } from './load';
 import { project } from './project';
@@ -40,7 +41,11 @@ export async function takeEvents(
   await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`${asker.businessId}${visitId}`}, 1))`);
   const before = await loadVisit(tx, house, visitId);
   const refused: RefusedEvent[] = [];
-  const refuse = (id: string, status: RefusedEvent['status'], words: string) => refused.push({ id, status, words });
+  const contents: unknown[] = [];
+  const refuse: Refuse = (id, status, words, content) => {
+    refused.push({ id, status, words });
+    contents.push(content);
+  };
 
   const events = readable(given, refuse);
   const { fresh, known } = await sortOut(tx, visitId, events, refuse);
@@ -48,21 +53,21 @@ export async function takeEvents(
   const closes: Hashed[] = [];
   for (const each of fresh) {
     const why = await speaksAgainst(tx, house, before, each.event, now);
-    if (why !== null) refuse(each.event.id, why.status, why.words);
+    if (why !== null) refuse(each.event.id, why.status, why.words, each.event);
     else (each.event.what.type === 'closed' ? closes : accepted).push(each);
   }
   await write(tx, asker, visitId, accepted);
   let after = accepted.length > 0 ? await loadVisit(tx, house, visitId) : before;
   for (const close of closes) {
     const why = earlyClose(after, close.event);
-    if (why !== null) refuse(close.event.id, 409, why);
+    if (why !== null) refuse(close.event.id, 409, why, close.event);
     else {
       await write(tx, asker, visitId, [close]);
       accepted.push(close);
       after = replay(after, [...after.events, asRead(close.event, asker.personId)]);
     }
   }
-  await keepRefused(tx, asker, visitId, given, refused);
+  await keepRefused(tx, asker, visitId, refused, contents);
   if (accepted.length > 0) {
     await project(tx, asker.businessId, after, house);
     await tx.execute(sql`select pg_notify('dewpond_visit', ${`${asker.businessId}:${visitId}`})`);
@@ -80,15 +85,21 @@ interface Hashed {
   readonly event: NewVisitEvent;
   readonly hash: string;
 }
-type Refuse = (id: string, status: RefusedEvent['status'], words: string) => void;
+/** Tells of one that is not taken; `content` is what is kept of it, as it came. */
+type Refuse = (id: string, status: RefusedEvent['status'], words: string, content: unknown) => void;
 
 /** Events that are of the form the contract names. Others are told by whatever id they bear. */
 function readable(given: readonly unknown[], refuse: Refuse): NewVisitEvent[] {
   return given.flatMap((each) => {
+    const broken = unstorable(each);
+    if (broken) {
+      refuse(idOf(each), 422, `${broken.path}: ${broken.why}`, each);
+      return [];
+    }
     const parsed = eventSchema.safeParse(each);
     if (parsed.success) return [parsed.data];
     const [issue] = parsed.error.issues;
-    refuse(idOf(each), 422, issue ? `${issue.path.join('.')}: ${issue.message}` : 'That does not fit.');
+    refuse(idOf(each), 422, issue ? `${issue.path.join('.')}: ${issue.message}` : 'That does not fit.', each);
     return [];
   });
 }
@@ -110,7 +121,7 @@ async function sortOut(
   for (const event of events) {
     const hash = contentHash({ visitId, ...event });
     const twin = byId.get(event.id);
-    if (twin && twin.hash !== hash) refuse(event.id, 409, another);
+    if (twin && twin.hash !== hash) refuse(event.id, 409, another, event);
     else byId.set(event.id, { event, hash });
   }
   if (byId.size === 0) return { fresh: [], known: [] };
@@ -121,7 +132,7 @@ async function sortOut(
   const known: string[] = [];
   for (const { id, madeFrom } of rows) {
     if (byId.get(id)?.hash === madeFrom) known.push(id);
-    else refuse(id, 409, another);
+    else refuse(id, 409, another, byId.get(id)?.event);
     byId.delete(id);
   }
   return { fresh: [...byId.values()], known };
@@ -196,17 +207,30 @@ async function write(tx: Tenant, asker: Asker, visitId: string, events: readonly
   );
 }
 
+/** Nothing that a hand wrote is lost: what was refused is kept as it came, or as much of it as can be. */
 async function keepRefused(
   tx: Tenant,
   asker: Asker,
   visitId: string,
-  given: readonly unknown[],
   refused: readonly RefusedEvent[],
+  contents: readonly unknown[],
 ): Promise<void> {
-  const rows = refused.flatMap(({ id, words }) => {
-    const content = given.find((each) => idOf(each) === id);
-    if (!z.uuid().safeParse(id).success || JSON.stringify(content ?? null).length > KEPT_CHARACTERS) return [];
-    return [{ businessId: asker.businessId, id, visitId, personId: asker.personId, words, content: content ?? null }];
-  });
+  const rows = refused.flatMap(({ id, words }, i) =>
+    z.uuid().safeParse(id).success
+      ? [{ businessId: asker.businessId, id, visitId, personId: asker.personId, words, content: keepable(contents[i]) }]
+      : [],
+  );
   if (rows.length > 0) await tx.insert(refusedEvent).values(rows).onConflictDoNothing();
 }
+
+/** What can be stored of a refused event: whole, else the beginning of its text, with broken signs replaced. */
+function keepable(content: unknown): unknown {
+  const broken = unstorable(content);
+  if (broken?.why.includes('deep')) return { tooDeepAt: broken.path };
+  const text = JSON.stringify(content ?? null);
+  if (!broken && text.length <= KEPT_CHARACTERS) return content ?? null;
+  return { beginning: wellFormed(text.slice(0, KEPT_CHARACTERS)), characters: text.length };
+}
+
+const wellFormed = (text: string): string =>
+  new TextDecoder().decode(new TextEncoder().encode(text)).replaceAll('\u0000', '\uFFFD');

@@ -7,7 +7,6 @@ import { sql } from 'drizzle-orm';
 import {
   boolean,
   check,
-  customType,
   doublePrecision,
   foreignKey,
   index,
@@ -235,8 +234,6 @@ export const merge = dewpond.table(
   ],
 );
 
-const xid8 = customType<{ data: string }>({ dataType: () => 'xid8' });
-
 /**
  * What is next due for a dog, kept so that a long list need not be reckoned anew. Triggers make it stale whenever
  * something changes that a plan depends on; `madeOn` null is stale, and so is any other day than today.
@@ -251,10 +248,8 @@ export const dogDue = dewpond.table(
     /** What its visits take of which product, from when, and how often. */
     takes: jsonb('takes').$type<Omit<Coming, 'booked'>>(),
     openVet: boolean('open_vet').notNull().default(false),
-    /** The transaction that last made it stale. */
-    touched: xid8('touched')
-      .notNull()
-      .default(sql`'3'::xid8`),
+    /** Another each time it is made stale: whoever reckoned from what was before keeps nothing over it. */
+    touched: uuid('touched').notNull().defaultRandom(),
   },
   (t) => [
     primaryKey({ columns: [t.businessId, t.dogId] }),

@@ -10,6 +10,7 @@ import {
   doublePrecision,
   foreignKey,
   index,
+  uniqueIndex,
   integer,
   jsonb,
   primaryKey,
@@ -53,6 +54,8 @@ export const visit = dewpond.table(
     id: uuid('id').notNull(),
     dogId: uuid('dog_id').notNull(),
     appointmentId: uuid('appointment_id'),
+    /** The booking it was begun for a second time, before that was refused: the other visit came first. */
+    alsoFor: uuid('also_for'),
     day: day('day').notNull(),
     /** Projected from the events: null while open. */
     closed: text('closed').$type<'finished' | 'ended early'>(),
@@ -67,7 +70,8 @@ export const visit = dewpond.table(
     foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
     foreignKey({ columns: [t.businessId, t.appointmentId], foreignColumns: [appointment.businessId, appointment.id] }),
     index('visit_by_dog').on(t.businessId, t.dogId, t.day),
-    index('visit_by_appointment').on(t.businessId, t.appointmentId),
+    // One booking is one visit, however many devices begin it at once.
+    uniqueIndex('visit_of_appointment').on(t.businessId, t.appointmentId),
     ofThisBusiness('visit'),
   ],
 );

@@ -5,7 +5,6 @@ import { placeKey, placeOf, type Grade, type PlaceKey } from '@dewpond/core/plac
 import { didLines } from '@dewpond/core/sheet';
 import { showDay, yearsOld, type Day } from '@dewpond/core/units';
 import { fillIn, type Wording } from '@dewpond/core/wording';
-import { renderToBuffer } from '@react-pdf/renderer';
 import { eq } from 'drizzle-orm';
 import { photo, referral } from '../db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
@@ -14,8 +13,7 @@ import { loadHouse } from '../house/house';
 import { letterheadOf, wordingOf } from '../house/letterhead';
 import type { Services } from '../http/context';
 import { notFound } from '../http/problem';
-import { registerFonts } from '../paper/fonts';
-import { LetterDocument } from './LetterDocument';
+import { heavily } from '../heavy/pool';
 import { loadVisit } from '../visits/load';
 
 /** All that stands on a letter to a vet. */
@@ -45,8 +43,7 @@ export async function keepLetter(
   referralId: string,
 ): Promise<{ name: string; bytes: Buffer }> {
   const view = await inTenant(services.databases, businessId, (tx) => letterView(tx, referralId));
-  registerFonts();
-  const bytes = await renderToBuffer(<LetterDocument view={view} />);
+  const bytes = await heavily('letter', { view });
   return { name: `${view.dog.name}-${view.day}-letter`, bytes };
 }
 

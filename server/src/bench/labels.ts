@@ -1,6 +1,5 @@
 import { TZDate } from '@date-fns/tz';
 import { hazardLine, showStrength, strengthOf } from '@dewpond/core/dilution';
-import { renderToBuffer } from '@react-pdf/renderer';
 import { format } from 'date-fns';
 import type { Router } from 'express';
 import { z } from 'zod';
@@ -8,8 +7,8 @@ import type { Tenant } from '../db/tenant';
 import { askerOf, tenantOf, type Services } from '../http/context';
 import { Refusal } from '../http/problem';
 import { loadHouse, productOf } from '../house/house';
-import { registerFonts } from '../paper/fonts';
-import { LabelDocument, type BottleLabel } from './LabelDocument';
+import { heavily } from '../heavy/pool';
+import type { BottleLabel } from './LabelDocument';
 import { bottleWords, standingMixes, type Standing } from './standingMixes';
 
 const wanted = z.object({
@@ -25,8 +24,7 @@ export function labelRoutes(router: Router, services: Services): void {
     const asked = wanted.safeParse(request.query);
     if (!asked.success) throw new Refusal('bad input', 'Say which mixes want a label.');
     const { labels, business } = await tenantOf(services, askerOf(request), (tx) => labelsOf(tx, asked.data.ids));
-    registerFonts();
-    const bytes = await renderToBuffer(<LabelDocument labels={labels} business={business} />);
+    const bytes = await heavily('labels', { labels, business });
     response
       .type('application/pdf')
       .set('Cache-Control', 'private, no-store')

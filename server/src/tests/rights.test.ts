@@ -1,0 +1,158 @@
+import { and, eq } from 'drizzle-orm';
+import request from 'supertest';
+import { v7 } from 'uuid';
+import { beforeAll, describe, expect, test } from 'vitest';
+import * as authSchema from '../db/authSchema';
+import { audit, member } from '../db/schema';
+import { inTenant } from '../db/tenant';
+import { addProduct, typed } from './benchSide';
+import { PASSWORD, addDog, app, auth, config, databases, openSalon, signIn, type Salon } from './salon';
+
+let manager: Salon;
+beforeAll(async () => {
+  manager = await openSalon();
+});
+
+const asked = (path: string, cookie: string, method: 'get' | 'post' = 'post') =>
+  request(app)[method](path).set('Cookie', cookie).set('Origin', config.PUBLIC_URL);
+
+describe('of the sign-in library only what is used answers', () => {
+  test.each([
+    'update-user',
+    'delete-user',
+    'change-email',
+    'list-sessions',
+    'revoke-sessions',
+    'organization/create',
+    'organization/update',
+    'organization/invite-member',
+    'organization/remove-member',
+    'organization/set-active',
+    'request-password-reset',
+    'sign-up/email',
+    'sign-in/social',
+    'nothing/of/the/kind',
+  ])('%s does not', async (path) => {
+    const { status, body } = await asked(`/api/auth/${path}`, manager.cookie).send({ name: 'Somebody else' });
+    expect([status, (body as { error: { kind: string } }).error.kind]).toEqual([404, 'not found']);
+    expect((await asked(`/api/auth/${path}`, manager.cookie, 'get')).status).toBe(404);
+  });
+
+  test.each([
+    [{ email: 'a\u0000@example.test', password: 'x' }],
+    [{ email: 'a@example.test', password: ['x'] }],
+    [{ email: { $gt: '' }, password: 'x' }],
+    [{}],
+    [{ email: 'a@example.test', password: 'x', callbackURL: 'https://elsewhere.example' }],
+  ])('signing in with %j is refused in words, and is no fault of ours', async (body) => {
+    expect((await asked('/api/auth/sign-in/email', '').send(body)).status).toBe(422);
+  });
+
+  test('a password is changed, and the one of before opens nothing', async () => {
+    const salon = await openSalon();
+    const changed = await asked('/api/auth/change-password', salon.cookie).send({
+      currentPassword: PASSWORD,
+      newPassword: 'another-long-password',
+    });
+    expect(changed.status).toBe(200);
+    const email = `${salon.businessId}@example.test`;
+    expect(await signIn(email, PASSWORD)).toBe('');
+    expect(await signIn(email, 'another-long-password')).not.toBe('');
+  });
+});
+
+describe('who it was', () => {
+  test('is the name that the business wrote, whatever the account calls itself; with the person’s id', async () => {
+    const salon = await openSalon();
+    const context = await auth.$context;
+    const email = `${salon.businessId}@example.test`;
+    const known = await context.internalAdapter.findUserByEmail(email);
+    const personId = known?.user.id ?? '';
+    await context.internalAdapter.updateUser(personId, { name: 'The manager' });
+    const { clientId } = await addDog(salon);
+    await salon.call('GET /api/clients/:id', { id: clientId });
+    const notes = await inTenant(databases, salon.businessId, (tx) =>
+      tx
+        .select()
+        .from(audit)
+        .where(and(eq(audit.about, clientId), eq(audit.what, 'saw'))),
+    );
+    expect(notes[0]).toMatchObject({ person: 'Ines', personId });
+    expect((await salon.call('GET /api/session')).body.person.name).toBe('Ines');
+  });
+
+  test('the role is the business’s, too', async () => {
+    const salon = await openSalon();
+    await inTenant(databases, salon.businessId, (tx) => tx.update(member).set({ role: 'bather' }));
+    expect((await request(app).get('/api/export/dogs.csv').set('Cookie', salon.cookie)).status).toBe(403);
+  });
+});
+
+describe('a bather', () => {
+  let bather: Salon;
+  beforeAll(async () => {
+    bather = await openSalon('bather');
+  });
+
+  test('takes no book out', async () => {
+    const { status, body } = await request(app).get('/api/export/dogs.csv').set('Cookie', bather.cookie);
+    expect([status, (body as { error: { message: string } }).error.message]).toEqual([
+      403,
+      'A bather does not take the book out. Ask a groomer or the manager.',
+    ]);
+  });
+
+  test('changes no dilution, and adds no product of another; all else of it may be changed', async () => {
+    const { products } = (await bather.call('GET /api/house')).body;
+    const [wash] = products;
+    if (!wash) throw new Error('no wash');
+    const edit = (more: object) => {
+      const { strength: _, strokeMl: __, costPerMl: ___, archivedOn: ____, contactMinutes: _____, id, ...body } = wash;
+      return bather.call('PUT /api/products/:id', { id, body: { ...body, ...more } });
+    };
+    for (const more of [
+      { label: '4:1', waterParts: '4' },
+      { kind: 'face' },
+      { purposes: [{ purpose: 'x', waterParts: '24' }] },
+    ])
+      expect((await edit(more)).status).toBe(403);
+    expect((await bather.call('POST /api/products', { body: { id: v7(), ...typed({ name: 'Weak' }) } })).status).toBe(
+      403,
+    );
+    expect((await edit({ leadDays: 3 })).body).toEqual({ version: 2 });
+  });
+
+  test('writes no vet’s word and ends none, but an owner’s', async () => {
+    const { dogId } = await addDog(bather);
+    const word = (by: 'vet' | 'owner') => ({
+      id: v7(),
+      by,
+      who: 'Dr Kealoha',
+      place: null,
+      says: { kind: 'avoid', ingredient: 'tea tree' },
+      from: '2026-11-25',
+      until: null,
+    });
+    const write = (body: object) => bather.call('POST /api/dogs/:id/instructions', { id: dogId, body });
+    expect((await write(word('vet'))).status).toBe(403);
+    expect((await write(word('owner'))).status).toBe(201);
+  });
+
+  test('a groomer may', async () => {
+    const groomer = await openSalon('groomer');
+    expect((await request(app).get('/api/export/dogs.csv').set('Cookie', groomer.cookie)).status).toBe(200);
+    await addProduct(groomer, { name: 'Chalk wash' });
+  });
+});
+
+describe('whoever was removed', () => {
+  test('is out at once: pages, calendar', async () => {
+    const salon = await openSalon();
+    const { url } = (await salon.call('PUT /api/me/calendar', { body: { open: true } })).body;
+    const feed = () => request(app).get(new URL(url ?? '').pathname);
+    expect((await feed()).status).toBe(200);
+    await databases.auth.delete(authSchema.member).where(eq(authSchema.member.organizationId, salon.businessId));
+    expect((await feed()).status).toBe(404);
+    expect((await salon.call('GET /api/house')).status).toBe(403);
+  });
+});
