@@ -1,3 +1,4 @@
+import { noteOfficeClock } from './officeClock';
 import type { BodyOf, EndpointKey, Problem, ResponseOf } from '@dewpond/contract';
 
 /** A refusal of the server, in its own plain words. */
@@ -36,6 +37,7 @@ export async function call<K extends EndpointKey>(key: K, given: Given<K> = {}):
   }).catch(() => {
     throw new Error('The server cannot be reached. Nothing was lost; try again when the network is back.');
   });
+  noteOfficeClock(response.headers.get('date'));
   const answer: unknown = await response.json().catch(() => null);
   if (!response.ok) {
     const error = (answer as Problem | null)?.error ?? {

@@ -8,6 +8,7 @@ import { useOutbox } from '../device/kept';
 import { closeOutbox, openOutbox } from '../device/outbox';
 import { takeAlong, queryClient, refreshAll, useCarry, useSession } from '../api/queries';
 import { Dialog } from '../ui/Dialog';
+import { tell } from '../ui/toasts';
 import { SelectField } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { Toasts, forgetNotes } from '../ui/toasts';
@@ -167,8 +168,10 @@ function Help({
   const keys = open ? activeKeys() : [];
   const session = useSession();
   const choose = async (typed: string) => {
-    await call('PUT /api/me', { body: { units: typed === '' ? null : (typed as 'metric' | 'US') } });
-    await refreshAll();
+    await call('PUT /api/me', { body: { units: typed === '' ? null : (typed as 'metric' | 'US') } }).then(
+      () => refreshAll(),
+      (error: Error) => tell(`Not changed. ${error.message}`, { tone: 'stop' }),
+    );
   };
   const { waiting } = useOutbox();
   const [sure, setSure] = useState(false);

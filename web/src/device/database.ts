@@ -24,6 +24,8 @@ export interface WaitingVisit {
   readonly person: string;
   readonly dogId: string;
   readonly appointmentId: string | null;
+  /** When, by this device's clock, and what it knew of how far that is off; visits of older versions do not say. */
+  readonly begun?: { readonly at: number; readonly offset: number | null };
   readonly refused: string | null;
 }
 

@@ -103,9 +103,12 @@ const isFinal = (error: unknown): error is Refused =>
 async function sendVisits(): Promise<boolean> {
   const [visit] = mine(await device.visits.toArray());
   if (!visit) return false;
-  const { id, dogId, appointmentId } = visit;
+  const { id, dogId, appointmentId, begun: when } = visit;
   try {
-    await call('POST /api/visits', { body: { id, dogId, appointmentId }, patience: PATIENCE_MS });
+    await call('POST /api/visits', {
+      body: { id, dogId, appointmentId, ...(when ? { begun: when } : {}) },
+      patience: PATIENCE_MS,
+    });
     await device.visits.delete(id);
   } catch (error) {
     if (!isFinal(error)) throw error;

@@ -21,6 +21,7 @@ export const batch = (more: Partial<BatchView> = {}): BatchView => ({
   need: 400,
   wanted: 440,
   unbottled: 0,
+  atMostAbove: 0,
   unserved: [],
   draws: 20,
   cost: 0.62,

@@ -198,7 +198,7 @@ export function dogView(more: Partial<DogView> = {}): DogView {
     drift: [],
     openFindings: [],
     appointments: [],
-    amounts: { factor: 1, lessons: 0 },
+    amounts: { factor: 1, lessons: 0, products: {} },
     archivedOn: null,
     vet: null,
     marks: ['Harness only', 'no neck loop'],

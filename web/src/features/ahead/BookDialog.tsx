@@ -2,10 +2,9 @@ import type { Appointment } from '@dewpond/contract';
 import { addDays, showDay, type Day } from '@dewpond/core/units';
 import { VISIT_KINDS } from '@dewpond/core/visit';
 import { TZDate } from '@date-fns/tz';
-import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
+import { useWrite } from '../../api/useWrite';
 import { refreshAll, useAppointments, useDog, useMembers, useSession } from '../../api/queries';
 import { clock, dayOf } from '../../app/times';
 import { useZone } from '../../app/useUnits';
@@ -73,8 +72,8 @@ function BookForm({
   const [memberId, setMemberId] = useState(moving?.memberId ?? '');
   const chosen = memberId || (members.data?.[0]?.id ?? '');
   const cancel = useCancel();
-  const save = useMutation({
-    mutationFn: async () => {
+  const save = useWrite({
+    write: async (id) => {
       const startsAt = new Date(Number(new TZDate(`${day}T${time}:00`, zone))).toISOString();
       await (moving
         ? call('PUT /api/appointments/:id', {
@@ -82,7 +81,7 @@ function BookForm({
             body: { change: 'move', version: moving.version, startsAt, minutes, memberId: chosen },
           })
         : call('POST /api/appointments', {
-            body: { id: v7(), dogId: dog.id, kind, startsAt, minutes, memberId: chosen },
+            body: { id, dogId: dog.id, kind, startsAt, minutes, memberId: chosen },
           }));
     },
     onSuccess: () => {

@@ -49,7 +49,12 @@ export function PlanList({ dog, onAsk }: { readonly dog: DogView; readonly onAsk
                   <PlanItem
                     key={taskKey(each.line)}
                     due={each}
-                    amounts={lineAmounts(each.line, dog.facts, dog.amounts.factor)}
+                    amounts={lineAmounts(
+                      each.line,
+                      dog.facts,
+                      dog.amounts.factor,
+                      dog.amounts.products[each.line.task],
+                    )}
                   />
                 ))}
               </Accordion.Root>

@@ -6,6 +6,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { call } from '../../api/call';
+import { useWrite } from '../../api/useWrite';
 import { refreshAll } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -25,8 +26,8 @@ export function ProgrammeCard({ dog }: { readonly dog: DogView }) {
 }
 
 function Begin({ dog }: { readonly dog: DogView }) {
-  const begin = useMutation({
-    mutationFn: (kind: ProgrammeKind) => call('POST /api/dogs/:id/programme', { id: dog.id, body: { id: v7(), kind } }),
+  const begin = useWrite({
+    write: (id, kind: ProgrammeKind) => call('POST /api/dogs/:id/programme', { id: dog.id, body: { id, kind } }),
     onSuccess: () => {
       void refreshAll();
       tell('Lessons begin. The first goal is on the page.');

@@ -7,7 +7,9 @@ import { useMemo, useState } from 'react';
 import { call } from '../../api/call';
 import { refreshAll, useLetterhead } from '../../api/queries';
 import { Button, ButtonLink } from '../../ui/Button';
+import { useDraft } from '../../app/useDraft';
 import { Card } from '../../ui/Card';
+import { Conflict } from '../../ui/Conflict';
 import { Choice } from '../../ui/Choice';
 import { SelectField, TextField } from '../../ui/Field';
 import { Waiting } from '../../ui/Waiting';
@@ -19,7 +21,7 @@ export function WordsScreen() {
   const query = useLetterhead();
   return (
     <Waiting query={query} what="The words of the house">
-      {(view) => <Words key={view.version} view={view} />}
+      {(view) => <Words view={view} />}
     </Waiting>
   );
 }
@@ -111,13 +113,17 @@ function Words({ view }: { readonly view: LetterheadView }) {
   );
 }
 
+const SIGNED_NAMES = { phone: 'Telephone', email: 'E-mail', colour: 'Colour', language: 'We write in' } as const;
 type Signed = Pick<LetterheadView, 'phone' | 'email' | 'colour' | 'language'>;
 
 function Signature({ view, onSave }: { readonly view: LetterheadView; readonly onSave: (change: Signed) => void }) {
-  const [{ phone, email, colour, language }, setTyped] = useState<Signed>(view);
-  const typed = { phone, email, colour, language };
+  const { version, phone, email, colour, language } = view;
+  const draft = useDraft<Signed>({ version, form: { phone, email, colour, language } });
+  const typed = draft.form;
+  const setTyped = draft.set;
   return (
     <Card title="At the head of every sheet and letter">
+      <Conflict draft={draft} what="how the house signs" names={SIGNED_NAMES} show={(field, form) => form[field]} />
       <form
         className="grid grid-cols-[1fr_1fr_auto_auto_auto] max-md:grid-cols-1 gap-3 items-end"
         onSubmit={(event) => {
@@ -127,33 +133,33 @@ function Signature({ view, onSave }: { readonly view: LetterheadView; readonly o
       >
         <TextField
           label="Telephone"
-          value={phone}
+          value={typed.phone}
           maxLength={40}
           disabled={!view.mayEdit}
-          onChange={(event) => setTyped({ ...typed, phone: event.target.value })}
+          onChange={(event) => setTyped({ phone: event.target.value })}
         />
         <TextField
           label="E-mail; answers of owners go there"
           type="email"
-          value={email}
+          value={typed.email}
           disabled={!view.mayEdit}
-          onChange={(event) => setTyped({ ...typed, email: event.target.value })}
+          onChange={(event) => setTyped({ email: event.target.value })}
         />
         <label className="flex flex-col gap-1">
           <span className="text-sm font-semibold">Colour</span>
           <input
             type="color"
-            value={colour}
+            value={typed.colour}
             disabled={!view.mayEdit}
-            onChange={(event) => setTyped({ ...typed, colour: event.target.value })}
+            onChange={(event) => setTyped({ colour: event.target.value })}
             className="h-11 w-20 rounded-xl border border-line bg-surface p-1"
           />
         </label>
         <SelectField
           label="We write in"
-          value={language}
+          value={typed.language}
           disabled={!view.mayEdit}
-          onChange={(event) => setTyped({ ...typed, language: event.target.value as Language })}
+          onChange={(event) => setTyped({ language: event.target.value as Language })}
         >
           {LANGUAGES.map((each) => (
             <option key={each} value={each}>

@@ -6,7 +6,7 @@ import { Card } from '../../ui/Card';
 import { TextField } from '../../ui/Field';
 import { VolumeField } from '../../ui/VolumeField';
 import { BenchAnswer, Figure, Refusal } from './BenchAnswer';
-import { cutting, readRatio } from './benchSums';
+import { cutting, readRatio } from '@dewpond/core/mixing';
 
 /** Water that weakens a mix that is already made. */
 export function CutPanel({ house }: { readonly house: HouseView }) {

@@ -1,11 +1,11 @@
 import type { HouseView } from '@dewpond/contract';
-import { showStrength } from '@dewpond/core/dilution';
+import { rangeFrom, showStrength, strengthOf, type Strength } from '@dewpond/core/dilution';
 import { useState } from 'react';
 import { Card } from '../../ui/Card';
 import { SelectField, TextField } from '../../ui/Field';
 import { VolumeField } from '../../ui/VolumeField';
 import { BenchAnswer, Figure, Refusal } from './BenchAnswer';
-import { howStrong, rangeOf, readRatio } from './benchSums';
+import { howStrong, type Sum } from '@dewpond/core/mixing';
 
 /** "I put two strokes in this bottle": the strength it has, against what the label says. */
 export function HowStrongPanel({ house }: { readonly house: HouseView }) {
@@ -16,9 +16,11 @@ export function HowStrongPanel({ house }: { readonly house: HouseView }) {
   const [stroke, setStroke] = useState(product?.strokeMl ?? 5);
   const [total, setTotal] = useState(500);
   const medicated = product?.kind === 'medicated';
-  const context = { medicated, oneToN: house.ways.readsOneTo };
-  const label = readRatio(product?.strength ?? product?.label ?? '', context);
-  const range = rangeOf(product?.range ?? null, context);
+  const label: Sum<{ strength: Strength }> =
+    !product || product.waterParts === null
+      ? { kind: 'no answer', why: 'Choose a product.' }
+      : { kind: 'answer', strength: strengthOf(product.waterParts) };
+  const range = product?.range ? rangeFrom(product.range) : null;
   const sum = howStrong({ strokes: Number(strokes), stroke, total }, label, medicated, range);
   const inIt = Number(strokes) * stroke;
   const choose = (id: string) => {

@@ -1,9 +1,9 @@
 import { showStrength, type Bottle, type Lead } from '@dewpond/core/dilution';
-import { VOLUME_UNIT, millilitres, volumeFrom, volumeIn } from '@dewpond/core/units';
+import { ML_PER_FLUID_OUNCE, VOLUME_UNIT, millilitres, showProduct, volumeFrom, volumeIn } from '@dewpond/core/units';
 import { useUnits } from '../../app/useUnits';
 import { BottleDrawing } from '../../drawings/BottleDrawing';
 import { SelectField } from '../../ui/Field';
-import { DOGS_LIKE, type Answer, type DogLike } from './calculator';
+import { DOGS_LIKE, type Answer, type DogLike } from '@dewpond/core/mixing';
 import { LeadField } from './LeadField';
 
 interface PictureProps {
@@ -18,6 +18,9 @@ interface PictureProps {
   readonly each: number;
 }
 
+/** Of a volume; product is measured one digit finer. */
+const DECIMALS = { metric: 1, US: 2 } as const;
+
 /** Where a finger is the pointer, the focus would only bring up the keys and scroll the bottle away. */
 const hasKeyboard = (): boolean => window.matchMedia('(pointer: fine)').matches;
 
@@ -27,15 +30,16 @@ export function LeadPicture({ answer, bottle, lead, onLead, strokeMl, like, onLi
   const unit = VOLUME_UNIT[units];
   const { how } = answer;
   const inUnits = (ml: number) => volumeIn(millilitres(ml), units);
-  const decimals = units === 'US' ? 2 : 1;
+  /** A field rounds what it shows; product has one digit more than volumes are rounded to. */
+  const exact = (ml: number) => (units === 'US' ? ml / ML_PER_FLUID_OUNCE : ml);
   const volume = (by: 'total' | 'product' | 'water', label: string, step: number, large = false) => (
     <LeadField
       label={label}
       unit={unit}
       large={large}
-      decimals={decimals}
+      decimals={DECIMALS[units] + (by === 'product' ? 1 : 0)}
       leads={lead.by === by}
-      value={lead.by === by ? inUnits(lead.ml) : how && inUnits(how[by])}
+      value={lead.by === by ? inUnits(lead.ml) : how && (by === 'product' ? exact(how.product) : inUnits(how[by]))}
       step={step}
       autoFocus={by === 'total' && hasKeyboard()}
       onLead={(typed) => onLead({ by, ml: typed > 0 ? volumeFrom(typed, units) : 0 })}
@@ -67,7 +71,7 @@ export function LeadPicture({ answer, bottle, lead, onLead, strokeMl, like, onLi
         {volume('product', 'Product', fine)}
         <LeadField
           label="Strokes"
-          unit={strokeMl > 0 ? `of ${inUnits(strokeMl)} ${unit}` : 'no pump'}
+          unit={strokeMl > 0 ? `of ${showProduct(millilitres(strokeMl), units)}` : 'no pump'}
           decimals={0}
           disabled={!(strokeMl > 0)}
           leads={lead.by === 'strokes'}

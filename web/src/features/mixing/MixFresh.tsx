@@ -1,15 +1,25 @@
 import type { HouseView } from '@dewpond/contract';
-import { showStrength, strengthOf, type Lead } from '@dewpond/core/dilution';
+import {
+  exactParts,
+  exactRange,
+  showStrength,
+  strengthOf,
+  type LabelRange,
+  type Lead,
+  type Said,
+} from '@dewpond/core/dilution';
+import { mixOfDog, readRatio, reckon, type Answer, type DogLike } from '@dewpond/core/mixing';
+import { mostWaste } from '@dewpond/core/ways';
 import { useMemo, useState } from 'react';
 import { Card } from '../../ui/Card';
 import { SelectField, TextField } from '../../ui/Field';
 import { VolumeField } from '../../ui/VolumeField';
 import { classes } from '../../ui/classes';
 import { freeBottles } from './bottles';
-import { mixOfDog, reckon, type DogLike } from './calculator';
 import { LeadPicture } from './LeadPicture';
 import { MixOrder } from './MixOrder';
 import { OntoBench } from './OntoBench';
+import { RATIO_HINT } from './ratioHint';
 import { Readings } from './Readings';
 import { SplitOver } from './SplitOver';
 import { useUnits } from '../../app/useUnits';
@@ -21,8 +31,7 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
   const [productId, setProductId] = useState(house.products.find((each) => each.strength !== null)?.id ?? '');
   const product = house.products.find((each) => each.id === productId);
   const [label, setLabel] = useState(product?.label ?? '50:1');
-  const [reading, setReading] = useState<0 | 1>(0);
-  const [within, setWithin] = useState<string | null>(product?.waterParts ?? null);
+  const [said, setSaid] = useState<Said | null>(() => keptOf(product));
   const [bottleId, setBottleId] = useState(bottles[1]?.bottle.id ?? bottles[0]?.bottle.id ?? '');
   const bottle = (bottles.find((each) => each.bottle.id === bottleId) ?? bottles[0])?.bottle;
   const [lead, setLead] = useState<Lead>({ by: 'total', ml: 500 });
@@ -37,27 +46,25 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
         label,
         medicated,
         oneToN: house.ways.readsOneTo,
-        reading,
-        within,
+        said,
         lead,
         stroke,
         bottle,
         bottles,
         units,
+        mostWaste: mostWaste(house.ways),
       }),
-    [label, medicated, house.ways.readsOneTo, reading, within, lead, stroke, bottle, bottles, units],
+    [label, medicated, house.ways, said, lead, stroke, bottle, bottles, units],
   );
   if (!bottle || !answer) return null;
-  const misread =
-    answer.label.kind === 'unreadable' || answer.label.kind === 'ask for the dilution' ? answer.label.why : undefined;
+  const misread = answer.label.kind === 'unreadable' ? answer.label.why : undefined;
   const choose = (id: string) => {
     const next = house.products.find((one) => one.id === id);
     setProductId(id);
     if (!next) return;
     setLabel(next.label);
     setStroke(next.strokeMl ?? 0);
-    setWithin(next.waterParts);
-    setReading(0);
+    setSaid(keptOf(next));
   };
   const changeLike = (next: DogLike) => {
     setLike(next);
@@ -80,14 +87,34 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
             <TextField
               label="Ratio, as printed on the label"
               value={label}
-              onChange={(event) => setLabel(event.target.value)}
+              onChange={(event) => {
+                setLabel(event.target.value);
+                // What was kept belongs to the product's own label.
+                setSaid(event.target.value === product?.label ? keptOf(product) : null);
+              }}
               error={misread}
-              hint="50:1, 1 in 50, 1:50, 2 %, 20 ml/l, 10:1 to 32:1"
+              hint={RATIO_HINT[units]}
             />
           </div>
-          {answer.label.kind === 'ask which' && <Readings answer={answer} chosen={reading} onChoose={setReading} />}
-          {answer.label.kind === 'range' && (
-            <Purposes purposes={product?.purposes ?? []} ends={answer.label} chosen={within} onChoose={setWithin} />
+          <Readings answer={answer} onSay={setSaid} />
+          {answer.label.kind === 'ask for the dilution' && (
+            <div className="col-span-2">
+              <DilutionField
+                key={productId}
+                kept={answer.strength && showStrength(answer.strength)}
+                why={answer.label.why}
+                oneToN={house.ways.readsOneTo}
+                onSay={setSaid}
+              />
+            </div>
+          )}
+          {answer.range && (
+            <Purposes
+              purposes={product?.label === label ? product.purposes : []}
+              range={answer.range}
+              chosen={answer.strength}
+              onSay={setSaid}
+            />
           )}
           <div className="col-span-2">
             <SelectField label="Bottle" value={bottle.id} onChange={(event) => setBottleId(event.target.value)}>
@@ -145,44 +172,77 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
   );
 }
 
+/** What was kept of a product's label when it was entered. */
+const keptOf = (product: HouseView['products'][number] | undefined): Said | null =>
+  product && product.waterParts !== null ? { waterParts: product.waterParts, range: product.range } : null;
+
+interface DilutionProps {
+  /** As kept of the product, shown only: what is not typed over stays exact. */
+  readonly kept: string | null;
+  readonly why: string;
+  readonly oneToN: HouseView['ways']['readsOneTo'];
+  readonly onSay: (said: Said | null) => void;
+}
+
+/** A label that gives no dilution, "2 %" of a medicated product: a person says it. */
+function DilutionField({ kept, why, oneToN, onSay }: DilutionProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const read = typed === null ? null : readRatio(typed, { medicated: false, oneToN });
+  return (
+    <TextField
+      label="Diluted to, by label or vet"
+      placeholder="9:1"
+      value={typed ?? kept ?? ''}
+      hint={why}
+      error={read?.kind === 'no answer' ? read.why : undefined}
+      onChange={(event) => {
+        setTyped(event.target.value);
+        const next = readRatio(event.target.value, { medicated: false, oneToN });
+        onSay(next.kind === 'answer' ? { waterParts: exactParts(next.strength), range: null } : null);
+      }}
+    />
+  );
+}
+
 interface PurposesProps {
   readonly purposes: HouseView['products'][number]['purposes'];
-  readonly ends: {
-    readonly strongest: { readonly strength: ReturnType<typeof strengthOf> };
-    readonly weakest: { readonly strength: ReturnType<typeof strengthOf> };
-  };
-  readonly chosen: string | null;
-  readonly onChoose: (waterParts: string) => void;
+  readonly range: LabelRange;
+  readonly chosen: Answer['strength'];
+  readonly onSay: (said: Said) => void;
 }
 
 /** A label that gives a range: its purposes, else its two ends. */
-function Purposes({ purposes, ends, chosen, onChoose }: PurposesProps) {
+function Purposes({ purposes, range, chosen, onSay }: PurposesProps) {
+  const ends = exactRange(range);
   const list =
     purposes.length > 0
       ? purposes
       : [
-          { purpose: 'strongest', waterParts: ends.strongest.strength.water.toFraction() },
-          { purpose: 'gentlest', waterParts: ends.weakest.strength.water.toFraction() },
+          { purpose: 'strongest', waterParts: ends.strongest },
+          { purpose: 'gentlest', waterParts: ends.weakest },
         ];
-  const now = chosen ?? ends.weakest.strength.water.toFraction();
   return (
     <div role="radiogroup" aria-label="For what" className="col-span-2 flex flex-wrap gap-2">
-      {list.map(({ purpose, waterParts }) => (
-        <button
-          key={purpose}
-          type="button"
-          role="radio"
-          aria-checked={now === waterParts}
-          onClick={() => onChoose(waterParts)}
-          className={classes(
-            'rounded-xl border px-3 py-1.5 text-left text-sm leading-snug min-h-11',
-            now === waterParts ? 'border-pond bg-pond-pale' : 'border-line',
-          )}
-        >
-          <b className="block text-base">{showStrength(strengthOf(waterParts))}</b>
-          {purpose}
-        </button>
-      ))}
+      {list.map(({ purpose, waterParts }) => {
+        const strength = strengthOf(waterParts);
+        const now = chosen?.water.equals(strength.water) ?? false;
+        return (
+          <button
+            key={purpose}
+            type="button"
+            role="radio"
+            aria-checked={now}
+            onClick={() => onSay({ waterParts, range: ends })}
+            className={classes(
+              'rounded-xl border px-3 py-1.5 text-left text-sm leading-snug min-h-11',
+              now ? 'border-pond bg-pond-pale' : 'border-line',
+            )}
+          >
+            <b className="block text-base">{showStrength(strength)}</b>
+            {purpose}
+          </button>
+        );
+      })}
     </div>
   );
 }

@@ -1,10 +1,10 @@
 import type { Measuring } from '@dewpond/core/dilution';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '@dewpond/core/provenance';
-import { millilitres, showVolume } from '@dewpond/core/units';
+import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { SourceMark } from '../../ui/SourceMark';
-import type { Answer } from './calculator';
+import type { Answer } from '@dewpond/core/mixing';
 
 interface OrderProps {
   readonly answer: Answer;
@@ -17,6 +17,7 @@ interface OrderProps {
 export function MixOrder({ answer, how, strokeMl, onTidy }: OrderProps) {
   const units = useUnits();
   const volume = (ml: number) => showVolume(millilitres(ml), units);
+  const product = (ml: number) => showProduct(millilitres(ml), units);
   const { tidy, warning } = answer;
   return (
     <div className="mt-4 pt-3 border-t border-line flex flex-col gap-2.5">
@@ -26,8 +27,8 @@ export function MixOrder({ answer, how, strokeMl, onTidy }: OrderProps) {
           n={2}
           words={
             how.by === 'millilitres'
-              ? `${volume(how.product)} of product, measured`
-              : `${how.strokes} ${how.strokes === 1 ? 'stroke' : 'strokes'} of ${volume(strokeMl)}`
+              ? `${product(how.product)} of product, measured`
+              : `${how.strokes} ${how.strokes === 1 ? 'stroke' : 'strokes'} of ${product(strokeMl)}`
           }
         />
         <Hand n={3} words="turn it, do not shake: less foam" />

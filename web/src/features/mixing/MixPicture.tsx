@@ -1,6 +1,6 @@
 import type { MixView } from '@dewpond/contract';
 import { HOUSE_VALUE, DOGS_RECORD } from '@dewpond/core/provenance';
-import { millilitres, showVolume } from '@dewpond/core/units';
+import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
 import { useUnits } from '../../app/useUnits';
 import { BottleDrawing } from '../../drawings/BottleDrawing';
 import { SourceMark } from '../../ui/SourceMark';
@@ -13,6 +13,7 @@ export function MixPicture({ view }: { readonly view: MixView }) {
   const units = useUnits();
   const { product, mix, strokeMl, working, note } = view;
   const volume = (ml: number) => showVolume(millilitres(ml), units);
+  const fine = (ml: number) => showProduct(millilitres(ml), units);
   const { made } = mix;
   return (
     <div>
@@ -30,15 +31,15 @@ export function MixPicture({ view }: { readonly view: MixView }) {
             brim={made.bottle.brim}
             graduation={made.bottle.graduation}
             height={170}
-            label={`${made.bottle.name}: ${volume(made.product)} product, ${volume(made.water)} water`}
+            label={`${made.bottle.name}: ${fine(made.product)} product, ${volume(made.water)} water`}
           />
           <dl className="grid grid-cols-[auto_auto] content-start gap-x-3 gap-y-0.5 justify-start">
             <dt className="text-soft">product</dt>
             <dd className="font-bold text-xl leading-tight">
-              {volume(made.product)}
+              {fine(made.product)}
               {made.strokes !== null && (
                 <span className="block text-base font-semibold text-pond">
-                  {made.strokes} strokes{strokeMl !== null && ` of ${volume(strokeMl)}`}
+                  {made.strokes} strokes{strokeMl !== null && ` of ${fine(strokeMl)}`}
                 </span>
               )}
             </dd>

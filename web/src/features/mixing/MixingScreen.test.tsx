@@ -70,7 +70,7 @@ describe('mixing fresh: any one number leads', () => {
   test('an untidy batch offers the tidy one', async () => {
     const { person } = openBench();
     await person.clear(await screen.findByLabelText(/^Mix in all/));
-    await person.type(field(/^Mix in all/), '260');
+    await person.type(field(/^Mix in all/), '480');
     await person.click(screen.getByRole('button', { name: 'Tidy: 500 ml' }));
     expect(field(/^Mix in all/).value).toBe('500');
   });
@@ -87,6 +87,35 @@ describe('mixing fresh: any one number leads', () => {
     expect(picture()).toHaveWords(/375 ml of warm water/);
   });
 
+  test('the reading that was kept of a product counts at the bench', async () => {
+    const kept = product({ label: '1:4', waterParts: '3', strength: '3:1', strokeMl: null });
+    openBench('metric', house({ products: [kept] }));
+    await screen.findByLabelText(/^Mix in all/);
+    expect(picture()).toHaveWords(/375 ml of warm water.*125 ml of product/);
+    expect(screen.getByRole('radio', { name: /3:1/ }).getAttribute('aria-checked')).toBe('true');
+  });
+
+  test('a medicated "%" product is mixed to what was said, or to what is said here', async () => {
+    const kept = product({ kind: 'medicated', label: '2 %', waterParts: '9', strength: '9:1', strokeMl: null });
+    const { person } = openBench('metric', house({ products: [kept] }));
+    await screen.findByLabelText(/^Mix in all/);
+    expect(picture()).toHaveWords(/450 ml of warm water.*50 ml of product/);
+    await person.clear(field(/Diluted to/));
+    await person.type(field(/Diluted to/), '4:1');
+    expect(picture()).toHaveWords(/400 ml of warm water.*100 ml of product/);
+  });
+
+  test('what must be asked is not mixed before it is said', async () => {
+    const { person } = openBench();
+    await screen.findByLabelText(/^Mix in all/);
+    await person.clear(field(/Ratio/));
+    await person.type(field(/Ratio/), '2 % 50:1');
+    expect(screen.getByText(/say which is meant/)).toBeTruthy();
+    expect(field(/^Warm water/).value).toBe('');
+    await person.click(screen.getByRole('radio', { name: /50:1/ }));
+    expect(picture()).toHaveWords(/490 ml of warm water/);
+  });
+
   test('a range goes by purpose', async () => {
     const range = product({
       label: '10:1 to 32:1',
@@ -101,7 +130,7 @@ describe('mixing fresh: any one number leads', () => {
     await screen.findByLabelText(/^Mix in all/);
     expect(picture()).toHaveWords(/485 ml of warm water.*15\.2 ml of product, measured/);
     await person.click(screen.getByRole('radio', { name: /very dirty/ }));
-    expect(picture()).toHaveWords(/455 ml of warm water.*45 ml of product/);
+    expect(picture()).toHaveWords(/455 ml of warm water.*45\.5 ml of product/);
   });
 
   test('more than the bottle holds goes over several', async () => {
@@ -128,7 +157,7 @@ describe('mixing fresh: any one number leads', () => {
     await screen.findByText(/fl oz of warm water/);
     expect(field(/^Mix in all/).value).toBe('16.91');
     expect(field('One stroke of its pump, fl oz').value).toBe('0.17');
-    expect(picture()).toHaveWords(/16 fl oz of warm water.*4 strokes of 0\.17 fl oz/);
+    expect(picture()).toHaveWords(/16\.2 fl oz of warm water.*4 strokes of 5 ml/);
   });
 
   test('a house without bottles is told what to do first', async () => {
@@ -188,7 +217,7 @@ describe('the other sums at the bench', () => {
 
   test('a left-over of yesterday is poured away', async () => {
     const person = await open('Top up a left-over');
-    expect(card('500 ml at 50:1')).toHaveWords(/296 ml.*3\.7 ml/);
+    expect(card('500 ml at 50:1')).toHaveWords(/296 ml.*3\.74 ml/);
     await person.selectOptions(field('Mixed'), 'before today');
     expect(card('That cannot be')).toHaveWords(/past its discard time/);
   });
@@ -198,7 +227,7 @@ describe('the other sums at the bench', () => {
       label: '10:1 to 32:1',
       waterParts: '32',
       strength: '32:1',
-      range: { strongest: '10:1', weakest: '32:1' },
+      range: { strongest: '10', weakest: '32' },
     });
     const { person } = openBench('metric', house({ products: [range] }));
     await person.click(await screen.findByRole('tab', { name: 'How strong is it?' }));

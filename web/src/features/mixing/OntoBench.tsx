@@ -1,10 +1,9 @@
 import type { ProductView } from '@dewpond/contract';
-import { isForOneDog, type Bottle, type Measuring, type Strength } from '@dewpond/core/dilution';
-import { useMutation } from '@tanstack/react-query';
+import { exactParts, isForOneDog, type Bottle, type Measuring, type Strength } from '@dewpond/core/dilution';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { v7 } from 'uuid';
-import { call } from '../../api/call';
+import { Refused, call } from '../../api/call';
+import { useWrite } from '../../api/useWrite';
 import { refreshAll, useDogs, useLedger } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { SelectField } from '../../ui/Field';
@@ -23,14 +22,13 @@ export function OntoBench({ product, strength, how, bottle }: OntoProps) {
   const [lotId, setLotId] = useState('');
   const alone = isForOneDog(product);
   const open = useLedger(product.id).data?.lots.filter((lot) => lot.openedOn !== null && lot.emptiedOn === null) ?? [];
-  const make = useMutation({
-    mutationFn: async () => {
-      const id = v7();
+  const make = useWrite({
+    write: async (id) => {
       const made = await call('POST /api/mixes', {
         body: {
           id,
           productId: product.id,
-          waterParts: strength.water.toFraction(),
+          waterParts: exactParts(strength),
           bottleId: bottle.id,
           strokes: how.by === 'millilitres' ? null : how.strokes,
           productMl: how.product,
@@ -40,7 +38,10 @@ export function OntoBench({ product, strength, how, bottle }: OntoProps) {
         },
       });
       // Here water comes first, as the picture says: nothing is left for later.
-      await call('PUT /api/mixes/:id', { id, body: { version: 1, step: 'watered' } });
+      await call('PUT /api/mixes/:id', { id, body: { version: 1, step: 'watered' } }).catch((error: unknown) => {
+        // Sent again after an answer that never came: it is watered already.
+        if (!(error instanceof Refused && error.status === 409)) throw error;
+      });
       return made;
     },
     onSuccess: ({ no }) => {

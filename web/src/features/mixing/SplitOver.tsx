@@ -1,12 +1,13 @@
-import { millilitres, showVolume } from '@dewpond/core/units';
+import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
 import { useUnits } from '../../app/useUnits';
 import { BottleDrawing } from '../../drawings/BottleDrawing';
-import type { SplitBottle } from './calculator';
+import type { SplitBottle } from '@dewpond/core/mixing';
 
 /** One batch over several bottles of the house: each to its own mark, with its own strokes. */
 export function SplitOver({ split, strokeMl }: { readonly split: readonly SplitBottle[]; readonly strokeMl: number }) {
   const units = useUnits();
   const volume = (ml: number) => showVolume(millilitres(ml), units);
+  const product = (ml: number) => showProduct(millilitres(ml), units);
   const sum = split.reduce((all, { total }) => all + total, 0);
   return (
     <section aria-label="Split over bottles" className="mt-4 pt-3 border-t border-line">
@@ -31,8 +32,8 @@ export function SplitOver({ split, strokeMl }: { readonly split: readonly SplitB
               to {volume(total)}
               <span className="block">
                 {how.by === 'millilitres'
-                  ? `${volume(how.product)} product`
-                  : `${how.strokes} × ${volume(strokeMl)} product`}
+                  ? `${product(how.product)} product`
+                  : `${how.strokes} × ${product(strokeMl)} product`}
               </span>
               <span className="block">{volume(how.water)} water</span>
             </span>

@@ -1,6 +1,6 @@
 import type { HouseView } from '@dewpond/contract';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
-import { millilitres, showVolume } from '@dewpond/core/units';
+import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
 import { useState } from 'react';
 import { useUnits } from '../../app/useUnits';
 import { Card } from '../../ui/Card';
@@ -8,7 +8,7 @@ import { SelectField, TextField } from '../../ui/Field';
 import { SourceMark } from '../../ui/SourceMark';
 import { VolumeField } from '../../ui/VolumeField';
 import { BenchAnswer, Figure, Refusal } from './BenchAnswer';
-import { readRatio, toppingUp } from './benchSums';
+import { readRatio, toppingUp } from '@dewpond/core/mixing';
 
 /** A left-over of another strength made into a full bottle of the right one. */
 export function TopUpPanel({ house }: { readonly house: HouseView }) {
@@ -67,7 +67,7 @@ export function TopUpPanel({ house }: { readonly house: HouseView }) {
           bottle={{ below: left, above: total - left, label: 'dark: the left-over; pale: what is added' }}
         >
           <Figure big={show(sum.topUp.add.water)} words="of warm water to the left-over" />
-          <Figure big={show(sum.topUp.add.product)} words="of product, then turn" />
+          <Figure big={showProduct(sum.topUp.add.product, units)} words="of product, then turn" />
           <p className="text-soft">
             It keeps the older mixed-at time, so all of it goes at the end of the day.{' '}
             <SourceMark source={HOUSE_VALUE} because="A made-up mix holds no preservative." />

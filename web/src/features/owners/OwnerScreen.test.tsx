@@ -1,6 +1,7 @@
 import type { ClientView } from '@dewpond/contract';
 import { EMPTY_CARD } from '@dewpond/core/clients';
-import { screen, waitFor, within } from '@testing-library/react';
+import { act, screen, waitFor, within } from '@testing-library/react';
+import { refreshAll } from '../../api/queries';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { CLIENT_ID, TODAY, client, listed, session } from '../../tests/demoDog';
@@ -63,6 +64,47 @@ function openOwner(first = view(), refused?: Refusal) {
 }
 const button = (name: RegExp | string) => screen.getByRole<HTMLButtonElement>('button', { name });
 const field = (name: string) => screen.getByLabelText<HTMLInputElement>(name);
+
+describe('two people at one owner', () => {
+  const changed = (name: string, note: string) => {
+    const first = view();
+    return {
+      ...first,
+      client: { ...first.client, name, version: first.client.version + 1, card: { ...first.client.card, note } },
+    };
+  };
+
+  test('what was typed survives a refetch, and one chooses field by field', async () => {
+    const { person, held, office } = openOwner();
+    await person.clear(await screen.findByLabelText('Name'));
+    await person.type(screen.getByLabelText('Name'), 'Folake A.');
+    held.view = changed('Folake Adeyemi-Ross', 'Rings first.');
+    await act(() => refreshAll());
+    expect(await screen.findByText(/Someone else changed this owner meanwhile/)).toBeTruthy();
+    expect(screen.getByLabelText<HTMLInputElement>('Name').value).toBe('Folake A.');
+    await person.click(screen.getByRole('button', { name: 'Compare' }));
+    const dialog = screen.getByRole('dialog', { name: 'Two changes of one thing' });
+    expect(dialog).toHaveWords(/Yours.*Folake A\..*Theirs.*Folake Adeyemi-Ross/);
+    await person.click(within(dialog).getByRole('button', { name: 'Go on with these' }));
+    await person.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(() =>
+      expect(office.sent.at(-1)?.[1]).toMatchObject({
+        name: 'Folake A.',
+        version: held.view.client.version - 1,
+        card: { note: 'Rings first.' },
+      }),
+    );
+  });
+
+  test('a form in which nothing was typed follows the office', async () => {
+    const { held } = openOwner();
+    await screen.findByLabelText('Name');
+    held.view = changed('Folake Adeyemi-Ross', '');
+    await act(() => refreshAll());
+    expect(await screen.findByDisplayValue('Folake Adeyemi-Ross')).toBeTruthy();
+    expect(screen.queryByText(/meanwhile/)).toBeNull();
+  });
+});
 
 describe('an owner', () => {
   test('has several phones, the first tried first; empty rows fall away', async () => {

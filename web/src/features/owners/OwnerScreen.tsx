@@ -2,12 +2,14 @@ import type { Client, ClientView } from '@dewpond/contract';
 import { LANGUAGE_NAMES, type ClientCard } from '@dewpond/core/clients';
 import { showDay } from '@dewpond/core/units';
 import { useMutation } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
+import { useMemo, useState, type FormEvent } from 'react';
 import { useParams } from 'react-router';
 import { Refused, call } from '../../api/call';
 import { refreshAll, useClient, useSession } from '../../api/queries';
 import { Button } from '../../ui/Button';
+import { useDraft } from '../../app/useDraft';
 import { Card } from '../../ui/Card';
+import { Conflict } from '../../ui/Conflict';
 import { Chip } from '../../ui/Chip';
 import { TextField } from '../../ui/Field';
 import { tell } from '../../ui/toasts';
@@ -25,30 +27,38 @@ export function OwnerScreen() {
   const { id = '' } = useParams();
   return (
     <Waiting query={useClient(id)} what="This owner">
-      {(view) => <Owner key={`${view.client.id} ${view.client.version}`} view={view} />}
+      {(view) => <Owner key={view.client.id} view={view} />}
     </Waiting>
   );
 }
 
 function Owner({ view }: { readonly view: ClientView }) {
   const { client } = view;
-  const [name, setName] = useState(client.name);
-  const [card, setCard] = useState<TypedCard>(() => typed(client.card));
-  const set = (change: Partial<TypedCard>) => setCard((before) => ({ ...before, ...change }));
+  const kept = useMemo(
+    () => ({ version: client.version, form: { name: client.name, ...typed(client.card) } }),
+    [client],
+  );
+  const draft = useDraft<OwnerForm>(kept);
+  const { set } = draft;
+  const { name, ...card } = draft.form;
   const save = useMutation({
     mutationFn: (to: { name: string; card: ClientCard; version: number }) =>
       call('PUT /api/clients/:id', { id: client.id, body: { ...to, card: mutable(to.card) } }),
-    onSuccess: (_, to) => {
+    onSuccess: ({ version }, to) => {
+      draft.saved(version);
       void refreshAll();
       tell(`${to.name} is changed.`);
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    onError: (error) => {
+      // Whoever was too late sees what the other wrote.
+      if (error instanceof Refused && error.status === 409) void refreshAll();
+      tell(error.message, { tone: 'stop' });
+    },
   });
   const refused = save.error instanceof Refused ? save.error : null;
-  const changed = name !== client.name || JSON.stringify(card) !== JSON.stringify(typed(client.card));
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    save.mutate({ name, card: untyped(card), version: client.version });
+    save.mutate({ name, card: untyped(card), version: draft.version });
   };
   const at = (path: string) => refused?.at(`card.${path}`);
   return (
@@ -62,11 +72,12 @@ function Owner({ view }: { readonly view: ClientView }) {
         </div>
         <div className="flex gap-2">
           <PutAway client={client} />
-          <Button type="submit" look="main" disabled={!changed || save.isPending}>
+          <Button type="submit" look="main" disabled={!draft.isTyped || save.isPending}>
             Save
           </Button>
         </div>
       </header>
+      <Conflict draft={draft} what="this owner" names={FIELD_NAMES} show={showField} />
       <Doubles of="client" kept={client} likelySame={view.likelySame} merges={view.merges} />
       <div className="grid grid-cols-[1fr_400px] max-lg:grid-cols-1 gap-3.5 items-start">
         <div className="flex flex-col gap-3.5">
@@ -76,7 +87,7 @@ function Owner({ view }: { readonly view: ClientView }) {
                 label="Name"
                 value={name}
                 error={refused?.at('name')}
-                onChange={(event) => setName(event.target.value)}
+                onChange={(event) => set({ name: event.target.value })}
               />
             </div>
             <ReachFields card={card} set={set} at={at} />
@@ -94,6 +105,39 @@ function Owner({ view }: { readonly view: ClientView }) {
       </div>
     </form>
   );
+}
+
+type OwnerForm = TypedCard & { readonly name: string };
+
+const FIELD_NAMES: Readonly<Record<keyof OwnerForm, string>> = {
+  name: 'Name',
+  phones: 'Telephone',
+  emails: 'E-mail',
+  prefers: 'Likes to be reached by',
+  language: 'Reads',
+  consents: 'Agreed to',
+  note: 'Note',
+  street: 'Street',
+  town: 'Town',
+  postcode: 'Postcode',
+  coordinates: 'On the map',
+};
+
+function showField(field: keyof OwnerForm, form: OwnerForm): string {
+  switch (field) {
+    case 'phones':
+      return form.phones.map(({ number, whose }) => (whose === '' ? number : `${number}, ${whose}`)).join('\n');
+    case 'emails':
+      return form.emails.join('\n');
+    case 'language':
+      return form.language === null ? 'as the house writes' : LANGUAGE_NAMES[form.language];
+    case 'consents':
+      return Object.entries(form.consents)
+        .map(([to, said]) => `${to}: ${said.yes ? 'yes' : 'no'}, ${showDay(said.on)}`)
+        .join('\n');
+    default:
+      return form[field];
+  }
 }
 
 /** The contract's input has arrays one could write to. */

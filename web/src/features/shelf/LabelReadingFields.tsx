@@ -1,5 +1,5 @@
-import { mix, showStrength, type LabelReading, type Reading } from '@dewpond/core/dilution';
-import { millilitres, showVolume } from '@dewpond/core/units';
+import { mix, readingsOf, sayReading, showStrength, type LabelReading, type Reading } from '@dewpond/core/dilution';
+import { ML_PER_FLUID_OUNCE, millilitres, showProduct, showVolume } from '@dewpond/core/units';
 import { Plus } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { useUnits } from '../../app/useUnits';
@@ -7,16 +7,14 @@ import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { classes } from '../../ui/classes';
 import type { FieldsProps } from './ProductFields';
-import { readForm, type ProductForm } from './productForm';
+import { readForm, readingHouse, takenReading, type ProductForm } from './productForm';
 
 /** How the printed ratio was read, and what a person has to decide about it. */
 export function LabelReadingFields({ form, set, at, house }: FieldsProps) {
-  const oneToN = house.ways.readsOneTo;
   if (form.label.trim() === '') return null;
-  const read = readForm(form, oneToN);
+  const reader = readingHouse(house);
+  const read = readForm(form, reader);
   switch (read.kind) {
-    case 'read':
-      return <Says words={<OfHalfLitre reading={read.reading} />} />;
     case 'ready to use':
       return <Says words="Ready to use: never diluted." />;
     case 'unreadable':
@@ -28,16 +26,26 @@ export function LabelReadingFields({ form, set, at, house }: FieldsProps) {
           <TextField
             label="Diluted to"
             placeholder="9:1"
-            value={form.dilution}
+            value={form.dilution.text}
             error={at('waterParts')}
-            onChange={(event) => set({ dilution: event.target.value })}
+            onChange={(event) => set({ dilution: { text: event.target.value, exact: null } })}
           />
         </>
       );
-    case 'ask which':
-      return <Which read={read} form={form} set={set} />;
-    case 'range':
-      return <Range form={form} set={set} at={at} read={read} />;
+    case 'read':
+    case 'ask which': {
+      const taken = takenReading(form, reader);
+      return (
+        <>
+          {read.kind === 'ask which' ? (
+            <Which read={read} taken={taken} set={set} />
+          ) : (
+            read.reading.range === null && <Says words={<OfASample reading={read.reading} />} />
+          )}
+          {taken?.range && <Range form={form} set={set} at={at} range={taken.range} />}
+        </>
+      );
+    }
   }
 }
 
@@ -54,70 +62,82 @@ function Says({ words, tone = 'plain' }: { readonly words: ReactNode; readonly t
   );
 }
 
-/** A reading with what half a litre of it takes. */
-function OfHalfLitre({ reading }: { readonly reading: Reading }) {
+/** A reading with what half a litre of it takes; a gallon in a house that measures in ounces. */
+function OfASample({ reading }: { readonly reading: Reading }) {
   const units = useUnits();
-  const { product, water } = mix(millilitres(500), reading.strength);
+  const sample =
+    units === 'US' ? { ml: 128 * ML_PER_FLUID_OUNCE, name: 'A gallon' } : { ml: 500, name: 'Half a litre' };
+  const { product, water } = mix(millilitres(sample.ml), reading.strength);
+  const { range, words } = reading;
   return (
     <>
-      Read as <b>{showStrength(reading.strength)}</b>: {reading.words}. Half a litre takes {showVolume(product, units)}{' '}
-      of it and {showVolume(water, units)} of water.
+      Read as{' '}
+      <b>
+        {range ? `${showStrength(range.strongest)} to ${showStrength(range.weakest)}` : showStrength(reading.strength)}
+      </b>
+      : {words}. {sample.name} {range && 'at the gentlest '}takes {showProduct(product, units)} of it and{' '}
+      {showVolume(water, units)} of water.
     </>
   );
 }
 
 interface WhichProps {
   readonly read: Extract<LabelReading, { kind: 'ask which' }>;
-  readonly form: ProductForm;
+  readonly taken: Reading | null;
   readonly set: FieldsProps['set'];
 }
 
-function Which({ read, form, set }: WhichProps) {
+function Which({ read, taken, set }: WhichProps) {
+  const said = (reading: Reading | null) => reading && JSON.stringify(sayReading(reading));
   return (
-    <div
-      role="radiogroup"
-      aria-label="Two ways to read it"
-      className="col-span-full grid grid-cols-2 max-md:grid-cols-1 gap-2"
-    >
-      {read.readings.map((reading, i) => (
-        <button
-          key={reading.words}
-          type="button"
-          role="radio"
-          aria-checked={form.reading === i}
-          onClick={() => set({ reading: i as 0 | 1 })}
-          className={classes(
-            'rounded-xl border p-2.5 text-left text-sm leading-snug',
-            form.reading === i ? 'border-pond bg-pond-pale' : 'border-line',
-          )}
-        >
-          <OfHalfLitre reading={reading} />
-        </button>
-      ))}
+    <div className="col-span-full flex flex-col gap-2">
+      {!read.byHabit && (
+        <Says
+          tone="watch"
+          words="It can be read in more than one way, and it matters: look at the label, then say which."
+        />
+      )}
+      <div role="radiogroup" aria-label="Ways to read it" className="grid grid-cols-2 max-md:grid-cols-1 gap-2">
+        {readingsOf(read).map((reading) => (
+          <button
+            key={reading.words}
+            type="button"
+            role="radio"
+            aria-checked={said(taken) === said(reading)}
+            onClick={() => set({ reading: sayReading(reading), dilution: { text: '', exact: null } })}
+            className={classes(
+              'rounded-xl border p-2.5 text-left text-sm leading-snug',
+              said(taken) === said(reading) ? 'border-pond bg-pond-pale' : 'border-line',
+            )}
+          >
+            <OfASample reading={reading} />
+          </button>
+        ))}
+      </div>
     </div>
   );
 }
 
 interface RangeProps extends Omit<FieldsProps, 'house'> {
-  readonly read: Extract<LabelReading, { kind: 'range' }>;
+  readonly range: NonNullable<Reading['range']>;
 }
 
 /** A label that gives a range: what the house mixes it to, and ratios of their own for purposes. */
-function Range({ form, set, at, read }: RangeProps) {
+function Range({ form, set, at, range }: RangeProps) {
   const change = (at: number, more: Partial<ProductForm['purposes'][number]>) =>
     set({ purposes: form.purposes.map((each, i) => (i === at ? { ...each, ...more } : each)) });
   return (
     <div className="col-span-full flex flex-col gap-3">
       <Says
-        words={`A range: from ${showStrength(read.strongest.strength)} for the dirtiest to ${showStrength(read.weakest.strength)}, the gentlest.`}
+        words={`A range: from ${showStrength(range.strongest)} for the dirtiest to ${showStrength(range.weakest)}, the gentlest.`}
       />
       <div className="grid grid-cols-2 max-md:grid-cols-1 gap-3">
         <TextField
           label="Mixed to, unless a purpose says otherwise"
-          placeholder={showStrength(read.weakest.strength)}
-          value={form.dilution}
+          placeholder={showStrength(range.weakest)}
+          value={form.dilution.text}
           error={at('waterParts')}
-          onChange={(event) => set({ dilution: event.target.value })}
+          onChange={(event) => set({ dilution: { text: event.target.value, exact: null } })}
         />
       </div>
       {form.purposes.map((each, i) => (
@@ -132,9 +152,9 @@ function Range({ form, set, at, read }: RangeProps) {
           <TextField
             label="Ratio"
             placeholder="10:1"
-            value={each.ratio}
+            value={each.ratio.text}
             error={at(`purposes.${i}.waterParts`)}
-            onChange={(event) => change(i, { ratio: event.target.value })}
+            onChange={(event) => change(i, { ratio: { text: event.target.value, exact: null } })}
           />
         </div>
       ))}
@@ -142,7 +162,7 @@ function Range({ form, set, at, read }: RangeProps) {
         <Button
           look="quiet"
           className="self-start"
-          onClick={() => set({ purposes: [...form.purposes, { purpose: '', ratio: '' }] })}
+          onClick={() => set({ purposes: [...form.purposes, { purpose: '', ratio: { text: '', exact: null } }] })}
         >
           <Plus size={18} aria-hidden /> A ratio for a purpose
         </Button>

@@ -4,7 +4,9 @@ import { SelectField, TextField } from '../../ui/Field';
 import { SourceMark } from '../../ui/SourceMark';
 import { VolumeField } from '../../ui/VolumeField';
 import { LabelReadingFields } from './LabelReadingFields';
-import type { ProductForm } from './productForm';
+import { readForm, readingHouse, type ProductForm } from './productForm';
+import { RATIO_HINT } from '../mixing/ratioHint';
+import { useUnits } from '../../app/useUnits';
 
 export interface FieldsProps {
   readonly form: ProductForm;
@@ -67,7 +69,8 @@ export function WhatFields({ form, set, at }: FieldsProps) {
 
 export function LabelFields(props: FieldsProps) {
   const { form, set, at, house } = props;
-  const mixed = form.label.trim() !== '' && !/ready/i.test(form.label);
+  const mixed = form.label.trim() !== '' && readForm(form, readingHouse(house)).kind !== 'ready to use';
+  const units = useUnits();
   return (
     <div className={GRID}>
       <TextField
@@ -76,7 +79,7 @@ export function LabelFields(props: FieldsProps) {
         placeholder="50:1"
         value={form.label}
         error={at('label') ?? at('waterParts')}
-        hint="50:1, 1 in 50, 2 %, 20 ml/l, 10:1 to 32:1, ready to use"
+        hint={RATIO_HINT[units]}
         onChange={(event) => set({ label: event.target.value })}
       />
       <SelectField

@@ -1,18 +1,21 @@
 import type { HouseView, ProductView } from '@dewpond/contract';
 import { useMutation } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
+import { useMemo, useState, type FormEvent } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
 import { refreshAll, useHouse } from '../../api/queries';
 import { Button } from '../../ui/Button';
+import { useDraft } from '../../app/useDraft';
 import { Card } from '../../ui/Card';
+import { Conflict } from '../../ui/Conflict';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/toasts';
 import { BenchTabs } from '../mixing/BenchTabs';
 import { LotsCard } from './LotsCard';
 import { CautionFields, LabelFields, MoneyFields, WhatFields } from './ProductFields';
-import { EMPTY_PRODUCT, bodyOf, formOf, type ProductForm } from './productForm';
+import { EMPTY_PRODUCT, bodyOf, formOf, readingHouse, type ProductForm } from './productForm';
+import { FIELD_NAMES, showField } from './productFieldWords';
 
 /** One product: what it is, how its label was read, what it warns of, what it costs; its lots beside it. */
 export function ProductScreen() {
@@ -41,7 +44,7 @@ function Found({ house, id }: { readonly house: HouseView; readonly id: string }
       <h1>{product?.name ?? 'New product'}</h1>
       <BenchTabs />
       <div className="grid grid-cols-[1fr_360px] max-lg:grid-cols-1 gap-3.5 items-start">
-        <Editor key={product?.version ?? 0} house={house} product={product} />
+        <Editor house={house} product={product} />
         {product ? (
           <LotsCard product={product} />
         ) : (
@@ -56,16 +59,26 @@ function Found({ house, id }: { readonly house: HouseView; readonly id: string }
 
 function Editor({ house, product }: { readonly house: HouseView; readonly product: ProductView | null }) {
   const navigate = useNavigate();
-  const oneToN = house.ways.readsOneTo;
-  const [form, setForm] = useState<ProductForm>(() => (product ? formOf(product, oneToN) : EMPTY_PRODUCT));
+  const kept = useMemo(
+    () => (product ? { version: product.version, form: formOf(product) } : { version: 0, form: EMPTY_PRODUCT }),
+    [product],
+  );
+  const draft = useDraft<ProductForm>(kept);
+  const { form, set } = draft;
   const [newId] = useState(() => v7());
   const save = useMutation({
     mutationFn: async () => {
-      const body = bodyOf(form, oneToN);
-      if (product) await call('PUT /api/products/:id', { id: product.id, body: { ...body, version: product.version } });
-      else await call('POST /api/products', { body: { ...body, id: newId } });
+      const body = bodyOf(form, readingHouse(house));
+      if (product)
+        return (await call('PUT /api/products/:id', { id: product.id, body: { ...body, version: draft.version } }))
+          .version;
+      await call('POST /api/products', { body: { ...body, id: newId } });
+      return 1;
     },
-    onSuccess: async () => {
+    // Whoever was too late sees what the other wrote.
+    onError: (error) => void (error instanceof Refused && error.status === 409 && refreshAll()),
+    onSuccess: async (version) => {
+      draft.saved(version);
       await refreshAll();
       tell(`${form.name} is kept.`);
       if (!product) void navigate(`/mixing/products/${newId}`);
@@ -84,7 +97,6 @@ function Editor({ house, product }: { readonly house: HouseView; readonly produc
   });
   const refused = save.error instanceof Refused ? save.error : null;
   const at = (path: string) => refused?.at(path);
-  const set = (change: Partial<ProductForm>) => setForm({ ...form, ...change });
   const fields = { form, set, at, house };
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -92,6 +104,7 @@ function Editor({ house, product }: { readonly house: HouseView; readonly produc
   };
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-3.5">
+      <Conflict draft={draft} what="this product" names={FIELD_NAMES} show={showField} />
       <Card title="What it is">
         <WhatFields {...fields} />
       </Card>

@@ -1,5 +1,5 @@
 import type { HouseView, ProductView } from '@dewpond/contract';
-import { millilitres, showVolume } from '@dewpond/core/units';
+import { millilitres, showProduct } from '@dewpond/core/units';
 import { Link } from 'react-router';
 import { useHouse } from '../../api/queries';
 import { useMoney } from '../../app/useMoney';
@@ -104,7 +104,7 @@ function Cells({ product }: { readonly product: ProductView }) {
         {product.strokeMl === null ? (
           <span className="text-soft">{product.pumpId === null ? 'no pump' : 'not calibrated'}</span>
         ) : (
-          showVolume(millilitres(product.strokeMl), units)
+          showProduct(millilitres(product.strokeMl), units)
         )}
       </td>
       <td className={`px-4 py-2.5 ${SHOWN_FROM.desk}`}>

@@ -1,7 +1,7 @@
 import type { PumpView } from '@dewpond/contract';
 import { CALIBRATION_STROKES, MOST_SCATTER, calibratePump, type Calibration } from '@dewpond/core/dilution';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
-import { VOLUME_UNIT, millilitres, showVolume, volumeFrom } from '@dewpond/core/units';
+import { VOLUME_UNIT, millilitres, showProduct, showVolume, volumeFrom } from '@dewpond/core/units';
 import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { v7 } from 'uuid';
@@ -108,7 +108,7 @@ export function PumpDialog({ pump, onClose }: PumpDialogProps) {
         <div className="flex justify-between flex-row-reverse">
           <Button type="submit" look="main" disabled={save.isPending || (any && made?.kind !== 'calibrated')}>
             {made?.kind === 'calibrated'
-              ? `Keep, ${showVolume(made.stroke, units)} a stroke`
+              ? `Keep, ${showProduct(made.stroke, units)} a stroke`
               : any
                 ? 'Ten strokes first'
                 : 'Keep'}

@@ -1,5 +1,6 @@
 import type { BottleView, HouseView, PumpView } from '@dewpond/contract';
-import { millilitres, showDay, showVolume } from '@dewpond/core/units';
+import { everyMark } from '@dewpond/core/dilution';
+import { millilitres, showDay, showProduct, showVolume } from '@dewpond/core/units';
 import { useState } from 'react';
 import { useHouse } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
@@ -77,6 +78,14 @@ function Tools({ house }: { readonly house: HouseView }) {
   );
 }
 
+/** How its marks are read; finer ones than one can fill to are read coarser, and that is told. */
+function marksOf({ line, graduation }: BottleView, volume: (ml: number) => string): string {
+  if (graduation === null) return 'no marks: to its line';
+  const every = everyMark({ line: millilitres(line), graduation: millilitres(graduation) });
+  const read = every === 1 ? '' : `, finer than one fills to: read every ${volume(graduation * every)}`;
+  return `marks every ${volume(graduation)}${read}`;
+}
+
 interface BottleItemProps {
   readonly bottle: BottleView;
   /** Brim of the largest, so that all are drawn to one scale. */
@@ -104,7 +113,7 @@ function BottleItem({ bottle, largest, onEdit }: BottleItemProps) {
         <p className="text-sm text-soft">
           line {volume(bottle.line)}, brim {volume(bottle.brim)}
           <br />
-          {bottle.graduation === null ? 'no marks: to its line' : `marks every ${volume(bottle.graduation)}`}
+          {marksOf(bottle, volume)}
         </p>
         <Button look="quiet" className="mt-2" onClick={onEdit} aria-label={`Change ${bottle.name}`}>
           Change
@@ -134,7 +143,7 @@ function PumpItem({ pump, onEdit }: { readonly pump: PumpView; readonly onEdit: 
         <Chip tone="watch">not calibrated: measured in ml</Chip>
       ) : (
         <>
-          <p className="text-[28px] font-bold leading-tight">{showVolume(millilitres(strokeMl), units)} a stroke</p>
+          <p className="text-[28px] font-bold leading-tight">{showProduct(millilitres(strokeMl), units)} a stroke</p>
           <StrokeDots strokes={pump.strokes} />
           <p className="text-sm text-soft">
             {scatter === null ? 'known, not calibrated here' : `scatters ${(scatter * 100).toFixed(1)} %`}

@@ -1,19 +1,41 @@
-import type { BodyOf, ProductView } from '@dewpond/contract';
-import type { Caution } from '@dewpond/core/dilution';
-import { readLabel, showStrength, type LabelReading, type Strength } from '@dewpond/core/dilution';
+import type { BodyOf, HouseView, ProductView } from '@dewpond/contract';
+import {
+  exactParts,
+  isWithin,
+  labelMeaning,
+  readLabel,
+  readingsOf,
+  sayReading,
+  showStrength,
+  strengthOf,
+  type Caution,
+  type LabelReading,
+  type Reading,
+  type Said,
+} from '@dewpond/core/dilution';
+import { readRatio } from '@dewpond/core/mixing';
 
 type ProductBody = Omit<BodyOf<'POST /api/products'>, 'id'>;
+
+/** A ratio in a field: what is shown, and what it stands for until someone types. A shown number is never read back. */
+export interface RatioTyped {
+  readonly text: string;
+  /** Exact parts of water, "5/4"; null: read from the text. */
+  readonly exact: string | null;
+}
+const UNTYPED: RatioTyped = { text: '', exact: null };
+const shown = (waterParts: string): RatioTyped => ({ text: showStrength(strengthOf(waterParts)), exact: waterParts });
 
 /** A product as typed. Numbers stay text until they are sent. */
 export interface ProductForm {
   readonly name: string;
   readonly kind: ProductView['kind'];
   readonly label: string;
-  /** Which of two readings of the label. */
-  readonly reading: 0 | 1;
+  /** Which of the label's readings was taken; null: none yet. */
+  readonly reading: Said | null;
   /** A ratio within the label's range, or where the label gives none ("2 %" of a medicated one). */
-  readonly dilution: string;
-  readonly purposes: readonly { readonly purpose: string; readonly ratio: string }[];
+  readonly dilution: RatioTyped;
+  readonly purposes: readonly { readonly purpose: string; readonly ratio: RatioTyped }[];
   readonly contactLeast: string;
   readonly contactMost: string;
   readonly amountFactor: string;
@@ -34,8 +56,8 @@ export const EMPTY_PRODUCT: ProductForm = {
   name: '',
   kind: 'cleansing',
   label: '',
-  reading: 0,
-  dilution: '',
+  reading: null,
+  dilution: UNTYPED,
   purposes: [],
   contactLeast: '',
   contactMost: '',
@@ -52,19 +74,26 @@ export const EMPTY_PRODUCT: ProductForm = {
   safetyMl: 0,
 };
 
-type OneTo = 'N parts water' | 'N parts in all';
+/** How this house reads labels, and what a stroke of each of its pumps gives. */
+export interface House {
+  readonly oneToN: 'N parts water' | 'N parts in all';
+  readonly strokeOf: (pumpId: string) => number | null;
+}
 
-/** The form of a product that is kept; its reading of an ambiguous label is found again. */
-export function formOf(product: ProductView, oneToN: OneTo): ProductForm {
-  const read = readLabel(product.label, { medicated: product.kind === 'medicated', oneToN });
-  const second = read.kind === 'ask which' && fraction(read.readings[1].strength) === product.waterParts;
+export const readingHouse = ({ ways, pumps }: Pick<HouseView, 'ways' | 'pumps'>): House => ({
+  oneToN: ways.readsOneTo,
+  strokeOf: (pumpId) => pumps.find(({ id }) => id === pumpId)?.strokeMl ?? null,
+});
+
+/** The form of a product that is kept. */
+export function formOf(product: ProductView): ProductForm {
   return {
     name: product.name,
     kind: product.kind,
     label: product.label,
-    reading: second ? 1 : 0,
-    dilution: product.strength ?? '',
-    purposes: product.purposes.map(({ purpose, waterParts }) => ({ purpose, ratio: ratioOf(waterParts) })),
+    reading: product.waterParts === null ? null : { waterParts: product.waterParts, range: product.range },
+    dilution: product.waterParts === null ? UNTYPED : shown(product.waterParts),
+    purposes: product.purposes.map(({ purpose, waterParts }) => ({ purpose, ratio: shown(waterParts) })),
     contactLeast: product.contact ? String(product.contact.least) : '',
     contactMost: product.contact ? String(product.contact.most) : '',
     amountFactor: String(product.amountFactor),
@@ -81,54 +110,61 @@ export function formOf(product: ProductView, oneToN: OneTo): ProductForm {
   };
 }
 
-const fraction = (strength: Strength): string => strength.water.toFraction();
-const ratioOf = (waterParts: string): string => {
-  const read = readLabel(`${waterParts}:1`);
-  return read.kind === 'read' ? showStrength(read.reading.strength) : waterParts;
-};
+export const readForm = (form: Pick<ProductForm, 'label' | 'kind' | 'pumpId'>, house: House): LabelReading =>
+  readLabel(form.label, {
+    medicated: form.kind === 'medicated',
+    oneToN: house.oneToN,
+    strokeMl: house.strokeOf(form.pumpId),
+  });
 
-export const readForm = (form: Pick<ProductForm, 'label' | 'kind'>, oneToN: OneTo): LabelReading =>
-  readLabel(form.label, { medicated: form.kind === 'medicated', oneToN });
-
-/** Parts of water as they are sent; null for ready to use, or while nothing can be read. */
-export function waterPartsOf(form: ProductForm, oneToN: OneTo): string | null {
-  const read = readForm(form, oneToN);
-  switch (read.kind) {
-    case 'read':
-      return fraction(read.reading.strength);
-    case 'ask which':
-      return fraction(read.readings[form.reading].strength);
-    case 'range':
-      return typedRatio(form.dilution, oneToN) ?? fraction(read.weakest.strength);
-    case 'ask for the dilution':
-      return typedRatio(form.dilution, oneToN);
-    case 'ready to use':
-    case 'unreadable':
-      return null;
-  }
+/** The reading that was taken of the label, or the house's; null while a person has to say. */
+export function takenReading(form: ProductForm, house: House): Reading | null {
+  const label = readForm(form, house);
+  const meaning = labelMeaning(label, form.reading);
+  if (meaning.kind === 'diluted') return meaning.reading;
+  // What was taken of another label is no longer among this one's readings.
+  const fresh = meaning.kind === 'refused' ? labelMeaning(label, null) : meaning;
+  return fresh.kind === 'diluted' ? fresh.reading : null;
 }
 
-/** A ratio typed beside the label, by the house's habit; null when it is none. */
-export function typedRatio(text: string, oneToN: OneTo): string | null {
-  const read = readLabel(text, { medicated: false, oneToN });
-  if (read.kind === 'read') return fraction(read.reading.strength);
-  return read.kind === 'ask which' ? fraction(read.readings[0].strength) : null;
+/** What is said of the label by all the fields together; null for ready to use, or while nothing can be read. */
+export function saidOf(form: ProductForm, house: House): Said | null {
+  const label = readForm(form, house);
+  if (label.kind === 'ready to use' || label.kind === 'unreadable') return null;
+  const typed = typedRatio(form.dilution, house);
+  if (readingsOf(label).length === 0) return typed === null ? null : { waterParts: typed, range: null };
+  const reading = takenReading(form, house);
+  if (reading === null) return null;
+  const said = sayReading(reading);
+  if (reading.range === null || typed === null) return said;
+  // What was typed for another label's range does not outlive it; a slip of the finger is told by the office.
+  const untouched = form.dilution.exact !== null && !isWithin(reading.range, strengthOf(typed));
+  return untouched ? said : { ...said, waterParts: typed };
+}
+
+/** A ratio typed beside the label, exact, by the house's habit; null when it is none. */
+export function typedRatio({ text, exact }: RatioTyped, { oneToN }: Pick<House, 'oneToN'>): string | null {
+  if (exact !== null) return exact;
+  const read = readRatio(text, { medicated: false, oneToN });
+  return read.kind === 'answer' ? exactParts(read.strength) : null;
 }
 
 const number = (text: string): number => Number(text.replace(',', '.'));
 
 /** What is sent. What does not fit is told by the office, at the field. */
-export function bodyOf(form: ProductForm, oneToN: OneTo): ProductBody {
+export function bodyOf(form: ProductForm, house: House): ProductBody {
+  const said = saidOf(form, house);
   const { contactLeast, contactMost } = form;
   const timed = contactLeast.trim() !== '' || contactMost.trim() !== '';
   return {
     name: form.name,
     kind: form.kind,
     label: form.label,
-    waterParts: waterPartsOf(form, oneToN),
+    waterParts: said?.waterParts ?? null,
+    range: said?.range ?? null,
     purposes: form.purposes
-      .filter(({ purpose, ratio }) => purpose.trim() !== '' || ratio.trim() !== '')
-      .map(({ purpose, ratio }) => ({ purpose, waterParts: typedRatio(ratio, oneToN) ?? ratio })),
+      .filter(({ purpose, ratio }) => purpose.trim() !== '' || ratio.text.trim() !== '')
+      .map(({ purpose, ratio }) => ({ purpose, waterParts: typedRatio(ratio, house) ?? ratio.text })),
     contact: timed ? { least: number(contactLeast || contactMost), most: number(contactMost || contactLeast) } : null,
     amountFactor: number(form.amountFactor),
     usual: form.usual,

@@ -128,6 +128,33 @@ describe('one product', () => {
     expect(await screen.findByText(/What is mixed of it stays on the bench/)).toBeTruthy();
   });
 
+  test('a medicated product kept at 5/4 parts of water is kept at 5/4 again: a shown ratio is never read back', async () => {
+    const kept = product({ kind: 'medicated', label: '2 %', waterParts: '5/4', strength: '1.3:1' });
+    const { person, office } = openShelf(<ProductScreen />, { house: house({ products: [kept] }) });
+    expect((await screen.findByLabelText<HTMLInputElement>('Diluted to')).value).toBe('1.3:1');
+    await person.click(screen.getByRole('button', { name: 'Keep' }));
+    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ waterParts: '5/4' }));
+    await person.clear(field('Diluted to'));
+    await person.type(field('Diluted to'), '9:1');
+    await person.click(screen.getByRole('button', { name: 'Keep' }));
+    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ waterParts: '9' }));
+  });
+
+  test('more product than water as printed is asked, and a range of "1:N" keeps the reading taken', async () => {
+    const { person, office } = openShelf(<ProductScreen />, { at: '/mixing/products/new' });
+    await person.type(await screen.findByLabelText('Name'), 'Reed wash');
+    await person.type(field('Ratio, as printed on the label'), '2:100');
+    expect(screen.getByText(/more than one way, and it matters/)).toBeTruthy();
+    expect(screen.getAllByRole('radio').map((each) => each.getAttribute('aria-checked'))).toEqual(['false', 'false']);
+    await person.clear(field('Ratio, as printed on the label'));
+    await person.type(field('Ratio, as printed on the label'), '1:10 to 1:32');
+    await person.click(screen.getByRole('radio', { name: /9:1 to 31:1/ }));
+    await person.click(screen.getByRole('button', { name: 'Keep' }));
+    await waitFor(() =>
+      expect(office.sent.at(-1)?.[1]).toMatchObject({ waterParts: '31', range: { strongest: '9', weakest: '31' } }),
+    );
+  });
+
   test('lots: opened, empty, expired, who had it; dogs kept from it', async () => {
     const lot = (more = {}) => ({
       id: v7(),

@@ -10,6 +10,7 @@ import { Empty, Waiting } from '../../ui/Waiting';
 import { classes } from '../../ui/classes';
 import { BenchTabs } from '../mixing/BenchTabs';
 import { useReckoning } from '../dogs/useReckoning';
+import { LongAway } from './LongAway';
 import { OrderList } from './OrderList';
 import { StockAhead } from './StockAhead';
 import { STATES, showStock } from './stockWords';
@@ -66,6 +67,7 @@ function Stock({ view }: { readonly view: StockView }) {
         <StockAhead line={line} today={view.today} />
       </div>
       <OrderList view={view} />
+      <LongAway dogs={view.longAway} />
     </>
   );
 }

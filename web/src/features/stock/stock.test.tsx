@@ -41,6 +41,7 @@ const stock = (more: Partial<StockView> = {}): StockView => ({
   lines: [line()],
   waiting: 0,
   dogs: 9,
+  longAway: [],
   ...more,
 });
 const ledger: LedgerView = {
@@ -122,6 +123,14 @@ function open(screenOf: ReactNode, given: { stock?: StockView; costs?: CostsView
 }
 
 describe('stock', () => {
+  test('a dog long away is named, with the chance by which it counts', async () => {
+    const longAway = [{ dogId: DOG_ID, dog: 'Radish', overdueDays: 61, chance: 0.382 }];
+    open(<StockScreen />, { stock: stock({ longAway }) });
+    expect((await screen.findByRole('link', { name: 'Radish' })).closest('li')).toHaveWords(
+      /61 days overdue, counts 38 %/,
+    );
+  });
+
   test('says what to order by when, and how sure that is', async () => {
     open(<StockScreen />);
     expect(await screen.findByRole('button', { name: /Deep clean/ })).toHaveWords(

@@ -1,6 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
+import { officeOffset } from '../../api/officeClock';
 import { Refused, call } from '../../api/call';
 import { refreshAll, useSession } from '../../api/queries';
 import { beginHere } from '../../device/carry';
@@ -24,14 +25,15 @@ const PATIENCE_MS = 6000;
 /** Begins a visit at the office, or on this device where the office cannot be reached and the booking was carried along. */
 async function beginVisit(dogId: string, appointmentId: string | null, person: string): Promise<string> {
   const id = v7();
+  const begun = { at: Date.now(), offset: officeOffset() };
   try {
-    await call('POST /api/visits', { body: { id, dogId, appointmentId }, patience: PATIENCE_MS });
+    await call('POST /api/visits', { body: { id, dogId, appointmentId, begun }, patience: PATIENCE_MS });
     return id;
   } catch (error) {
     if (error instanceof Refused && error.status < 500) throw error;
     const here = await beginHere(id, appointmentId, dogId).catch(() => null);
     if (!here) throw new Error('No network, and this dog is not among those on this device.', { cause: error });
-    await keepVisit({ id, person, dogId, appointmentId, refused: null });
+    await keepVisit({ id, person, dogId, appointmentId, begun, refused: null });
     return id;
   }
 }

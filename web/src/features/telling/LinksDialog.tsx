@@ -1,8 +1,8 @@
 import type { OwnerLinkView } from '@dewpond/contract';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { v7 } from 'uuid';
 import { call } from '../../api/call';
+import { useWrite } from '../../api/useWrite';
 import { queryClient } from '../../api/queries';
 import { moment } from '../../app/times';
 import { useNow } from '../../app/useNow';
@@ -34,8 +34,8 @@ export function LinksDialog({
   });
   const [days, setDays] = useState('60');
   const again = () => queryClient.invalidateQueries({ queryKey: ['links', dogId] });
-  const make = useMutation({
-    mutationFn: () => call('POST /api/links', { body: { id: v7(), dogId, days: Number(days) } }),
+  const make = useWrite({
+    write: (id) => call('POST /api/links', { body: { id, dogId, days: Number(days) } }),
     onSuccess: again,
   });
   const revoke = useMutation({

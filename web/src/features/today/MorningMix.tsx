@@ -1,5 +1,5 @@
 import type { BenchView, FillView } from '@dewpond/contract';
-import { millilitres, showVolume } from '@dewpond/core/units';
+import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
 import { useBench } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { BottleDrawing } from '../../drawings/BottleDrawing';
@@ -79,7 +79,7 @@ function SmallBottle({ batch, fill }: { readonly batch: BenchView['batches'][num
           {batch.product.name} {batch.strength}
         </p>
         <p className="text-xl font-bold leading-tight mt-1">
-          {fill.strokes === null ? volume(fill.product) : `${fill.strokes} strokes`}
+          {fill.strokes === null ? showProduct(millilitres(fill.product), units) : `${fill.strokes} strokes`}
         </p>
         <p className="text-soft">
           to {volume(fill.total)}, {fill.bottle.name.toLowerCase()}

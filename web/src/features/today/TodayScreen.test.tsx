@@ -61,7 +61,7 @@ describe('today', () => {
 
   test('in US units the mix is in fluid ounces', async () => {
     openToday(today(), 'US');
-    await screen.findByText(/to 17 fl oz/);
+    await screen.findByText(/to 16\.9 fl oz/);
     expect(card('Mix this morning')).toHaveWords(/4 strokes/);
   });
 

@@ -3,11 +3,10 @@ import type { Task } from '@dewpond/core/tasks';
 import { areaOf } from '@dewpond/core/findings';
 import { placeOf } from '@dewpond/core/places';
 import { addDays, type Day } from '@dewpond/core/units';
-import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { v7 } from 'uuid';
 import { call } from '../../api/call';
+import { useWrite } from '../../api/useWrite';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
@@ -41,11 +40,10 @@ export function VetDialog({
   const [days, setDays] = useState('14');
   const area = areaOf(placeOf(referral.place).site);
   const task = area in CARE_OF ? CARE_OF[area as keyof typeof CARE_OF] : null;
-  const write = useMutation({
-    mutationFn: async (): Promise<Vet> => {
+  const write = useWrite<Vet>({
+    write: async (id) => {
       const said = { who: who.trim(), words: words.trim(), on: today };
       if (means === 'words only' || task === null) return { ...said, instructionId: null };
-      const id = v7();
       await call('POST /api/dogs/:id/instructions', {
         id: referral.dogId,
         body: {

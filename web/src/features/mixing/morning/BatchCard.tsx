@@ -1,10 +1,9 @@
 import type { BatchView, FillView } from '@dewpond/contract';
 import { PRODUCT_LABEL } from '@dewpond/core/provenance';
-import { millilitres, showDay, showVolume, type Day } from '@dewpond/core/units';
-import { useMutation } from '@tanstack/react-query';
+import { millilitres, showDay, showProduct, showVolume, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
-import { v7 } from 'uuid';
 import { call } from '../../../api/call';
+import { useWrite } from '../../../api/useWrite';
 import { refreshAll } from '../../../api/queries';
 import { useMoney } from '../../../app/useMoney';
 import { useUnits } from '../../../app/useUnits';
@@ -71,6 +70,12 @@ export function BatchCard({ batch }: { readonly batch: BatchView }) {
           />
         ))}
       </ul>
+      {batch.atMostAbove > 0 && (
+        <p className="mt-3 text-sm text-soft">
+          The best bottles found in the time there is: the best of all would make at most{' '}
+          {(batch.atMostAbove * 100).toFixed(1)} % less mix.
+        </p>
+      )}
       {batch.unbottled > 0 && (
         <p role="alert" className="mt-3 rounded-xl bg-watch-pale text-watch font-semibold px-4 py-2">
           No bottle is left for {volume(batch.unbottled)}
@@ -92,6 +97,7 @@ interface FillProps {
 function Fill({ fill, batch, lotIds, blocked }: FillProps) {
   const units = useUnits();
   const volume = (ml: number) => showVolume(millilitres(ml), units);
+  const product = (ml: number) => showProduct(millilitres(ml), units);
   const made = useMadeMix(batch.product.name);
   return (
     <li className="flex gap-3.5 break-inside-avoid">
@@ -106,12 +112,12 @@ function Fill({ fill, batch, lotIds, blocked }: FillProps) {
       <div className="min-w-0 flex-1">
         <p className="font-bold">{fill.bottle.name}</p>
         <p className="text-[28px] font-bold leading-tight">
-          {fill.strokes === null ? volume(fill.product) : `${fill.strokes} strokes`}
+          {fill.strokes === null ? product(fill.product) : `${fill.strokes} strokes`}
         </p>
         <p className="text-soft text-sm">
           {fill.strokes === null
             ? 'of product, measured'
-            : `of ${volume(batch.strokeMl ?? 0)}, ${volume(fill.product)} of product`}
+            : `of ${product(batch.strokeMl ?? 0)}, ${product(fill.product)} of product`}
           <br />
           later water to {volume(fill.total)}, comes to {fill.realised}
         </p>
@@ -125,7 +131,6 @@ function Fill({ fill, batch, lotIds, blocked }: FillProps) {
             disabled={made.isPending}
             onClick={() =>
               made.mutate({
-                id: v7(),
                 productId: batch.product.id,
                 waterParts: batch.waterParts,
                 bottleId: fill.bottle.id,
@@ -148,8 +153,8 @@ function Fill({ fill, batch, lotIds, blocked }: FillProps) {
 
 /** Puts a mix on the bench; what was ticked by mistake is taken back. */
 function useMadeMix(name: string) {
-  return useMutation({
-    mutationFn: async (body: Parameters<typeof makeMix>[0]) => ({ ...(await makeMix(body)), id: body.id }),
+  return useWrite({
+    write: async (id, body: Omit<Parameters<typeof makeMix>[0], 'id'>) => ({ ...(await makeMix({ ...body, id })), id }),
     onSuccess: ({ id }) => {
       void refreshAll();
       tell(`${name} is in its bottle.`, { undo: () => void takeBack(id) });

@@ -1,0 +1,118 @@
+import { useState } from 'react';
+import type { Clash, Draft } from '../app/useDraft';
+import { Button } from './Button';
+import { Dialog } from './Dialog';
+import { classes } from './classes';
+
+interface ConflictProps<Form extends object> {
+  readonly draft: Draft<Form>;
+  /** "this product" */
+  readonly what: string;
+  readonly names: Readonly<Record<keyof Form, string>>;
+  /** A field as one reads it. */
+  readonly show: (field: keyof Form, form: Form) => string;
+}
+
+/** Someone else changed the same thing meanwhile: both are shown, and one chooses field by field. Nothing typed is lost. */
+export function Conflict<Form extends object>({ draft, what, names, show }: ConflictProps<Form>) {
+  const [open, setOpen] = useState(false);
+  const { clashes } = draft;
+  if (clashes === null) return null;
+  return (
+    <>
+      <div role="alert" className="rounded-xl bg-watch-pale text-watch px-4 py-2 flex flex-wrap items-center gap-3">
+        <span className="font-semibold flex-1">
+          Someone else changed {what} meanwhile. What you typed is still here.
+        </span>
+        {clashes.length === 0 ? (
+          <Button onClick={() => draft.takeOver([])}>Take theirs in beside mine</Button>
+        ) : (
+          <Button onClick={() => setOpen(true)}>Compare</Button>
+        )}
+      </div>
+      {open && (
+        <Compare
+          clashes={clashes}
+          form={draft.form}
+          names={names}
+          show={show}
+          what={what}
+          onClose={() => setOpen(false)}
+          onChoose={(mine) => {
+            setOpen(false);
+            draft.takeOver(mine);
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+interface CompareProps<Form extends object> extends Omit<ConflictProps<Form>, 'draft'> {
+  readonly clashes: readonly Clash<Form>[];
+  readonly form: Form;
+  readonly onClose: () => void;
+  readonly onChoose: (mine: readonly (keyof Form)[]) => void;
+}
+
+function Compare<Form extends object>({ clashes, form, names, show, what, onClose, onChoose }: CompareProps<Form>) {
+  const [mine, setMine] = useState<readonly (keyof Form)[]>(clashes.map(({ field }) => field));
+  const choose = (field: keyof Form, own: boolean) =>
+    setMine(own ? [...mine, field] : mine.filter((each) => each !== field));
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title="Two changes of one thing"
+      says={`You and someone else both changed ${what}. Choose for each field; all else is taken from both.`}
+    >
+      <ul className="flex flex-col gap-4">
+        {clashes.map(({ field, theirs }) => {
+          const own = mine.includes(field);
+          return (
+            <li key={String(field)}>
+              <p className="font-semibold mb-1">{names[field]}</p>
+              <div role="radiogroup" aria-label={names[field]} className="grid grid-cols-2 max-md:grid-cols-1 gap-2">
+                <Side chosen={own} whose="Yours" words={show(field, form)} onChoose={() => choose(field, true)} />
+                <Side
+                  chosen={!own}
+                  whose="Theirs"
+                  words={show(field, { ...form, [field]: theirs })}
+                  onChoose={() => choose(field, false)}
+                />
+              </div>
+            </li>
+          );
+        })}
+      </ul>
+      <div className="flex justify-end mt-5">
+        <Button look="main" onClick={() => onChoose(mine)}>
+          Go on with these
+        </Button>
+      </div>
+    </Dialog>
+  );
+}
+
+interface SideProps {
+  readonly chosen: boolean;
+  readonly whose: string;
+  readonly words: string;
+  readonly onChoose: () => void;
+}
+
+const Side = ({ chosen, whose, words, onChoose }: SideProps) => (
+  <button
+    type="button"
+    role="radio"
+    aria-checked={chosen}
+    onClick={onChoose}
+    className={classes(
+      'rounded-xl border px-3 py-2 text-left min-h-14 min-w-0',
+      chosen ? 'border-pond bg-pond-pale' : 'border-line',
+    )}
+  >
+    <span className="block text-sm text-soft">{whose}</span>
+    <span className="block font-semibold whitespace-pre-line break-words">{words === '' ? 'nothing' : words}</span>
+  </button>
+);
