@@ -45,7 +45,8 @@ const pairs = (a: string, b: string): [Fraction, Fraction][] =>
 const same = (ways: readonly Way[]) => ({ strong: ways, weak: ways });
 
 function refuseZero(first: Fraction, second: Fraction): void {
-  if (first.equals(0) || second.equals(0)) throw new RangeError('The ratio has a zero in it; a dilution has some of each.');
+  if (first.equals(0) || second.equals(0))
+    throw new RangeError('The ratio has a zero in it; a dilution has some of each.');
 }
 
 /** "1:50" and its like: so much water, or so much in all; the house's habit first. */
