@@ -126,6 +126,16 @@ describe('the bath in bottles', () => {
       need: 200,
     });
     expect(bathMix(ml(200), product, [], null)).toEqual({ kind: 'no bottle', need: 200 });
+  });
+
+  test('a bottle whose line stands above its last mark is filled to the mark', () => {
+    const odd = { id: 'o', name: 'odd', brim: ml(300), line: ml(257), graduation: ml(50) };
+    // 231 and a tenth are 254.1: within the line, above the last mark at 250. So it is made twice.
+    expect(bathMix(ml(231), product, [odd], null)).toMatchObject({ batches: 2, how: { total: 150 } });
+    expect(bathMix(ml(225), product, [odd], null)).toMatchObject({ kind: 'mixed', how: { total: 250 } });
+  });
+
+  test('nothing to mix is an error of the caller', () => {
     expect(() => bathMix(ml(0), product, bottles, null)).toThrow('0 ml');
   });
 

@@ -1,6 +1,6 @@
 import { millilitres, type Millilitres } from '../units';
 import type { Bottle } from './bottle';
-import { everyMark } from './chooseBottles';
+import { everyMark, topMark } from './chooseBottles';
 import type { Product } from './product';
 import { MOST_WASTE, measure, tidyBatch, type Measuring } from './strokes';
 
@@ -40,13 +40,13 @@ export function bathMix(
 ): BathMix {
   if (!(need > 0)) throw new RangeError('Nothing to mix: the need is 0 ml.');
   if (product.dilution.kind === 'ready to use') return { kind: 'as it is', need };
-  const bySize = bottles.toSorted((a, b) => a.line - b.line);
+  const bySize = bottles.filter((each) => topMark(each) > 0).toSorted((a, b) => topMark(a) - topMark(b));
   const largest = bySize.at(-1);
   if (!largest) return { kind: 'no bottle', need };
   const wanted = need * (1 + RESERVE);
-  const fits = bySize.find((bottle) => bottle.line >= wanted);
+  const fits = bySize.find((bottle) => topMark(bottle) >= wanted);
   const bottle = fits ?? largest;
-  const batches = fits ? 1 : Math.ceil(wanted / largest.line);
+  const batches = fits ? 1 : Math.ceil(wanted / topMark(largest));
   const how = fill(millilitres(wanted / batches), product, bottle, stroke, mostWaste);
   return batches === 1 ? { kind: 'mixed', need, bottle, how } : { kind: 'several batches', need, bottle, batches, how };
 }
@@ -66,7 +66,7 @@ function fill(
   }
   const vessel = { graduation: millilitres(bottle.graduation * everyMark(bottle)), room: bottle.line };
   const tidy = stroke === null ? null : tidyBatch(wanted, strength, stroke, vessel, mostWaste);
-  const mark = Math.min(bottle.line, Math.ceil(wanted / vessel.graduation) * vessel.graduation);
+  const mark = Math.min(topMark(bottle), Math.ceil(wanted / vessel.graduation) * vessel.graduation);
   return measure({
     total: tidy?.total ?? millilitres(mark),
     strength,

@@ -56,6 +56,14 @@ export const everyMark = ({ line, graduation }: Pick<Bottle, 'line' | 'graduatio
     ? 1
     : Math.max(1, Math.ceil(FINEST_MARK / graduation - 1e-9), Math.ceil(line / graduation / MOST_MARKS - 1e-9));
 
+/** The most a bottle may be filled to: its last mark that is read, which may stand below its line; 0: none can be read. */
+export function topMark(bottle: Bottle): Millilitres {
+  const { line, graduation } = bottle;
+  if (graduation === null) return line;
+  const step = graduation * everyMark(bottle);
+  return millilitres(Math.min(line, Math.floor(line / step + 1e-9) * step));
+}
+
 /**
  * Volumes a bottle may be filled to: its marks up to its line, or without marks the line alone; of these only such as
  * come out in whole strokes within the limits. Never above the line, in fluid ounces either.

@@ -241,6 +241,8 @@ describe('in millilitres and in fluid ounces alike', () => {
     graduation: fc.constantFrom(null, 0.5, 1, 2, 4),
     count: fc.integer({ min: 1, max: 6 }),
     metric: fc.boolean(),
+    /** The line stands above the last mark. */
+    above: fc.constantFrom(0, 7),
   });
   const water = fc.integer({ min: 3, max: 60 });
   const dogNeeds = fc.array(fc.tuple(fc.integer({ min: 1, max: 30_000 }), fc.nat(3)), { minLength: 1, maxLength: 8 });
@@ -253,9 +255,9 @@ describe('in millilitres and in fluid ounces alike', () => {
         fc.array(water, { minLength: 4, maxLength: 4 }),
         fc.constantFrom(null, 1, 5, 30, OUNCE / 4),
         (kinds, needs, waters, stroke) => {
-          const house = kinds.map(({ ounces, graduation, count, metric }, i) => {
+          const house = kinds.map(({ ounces, graduation, count, metric, above }, i) => {
             const unit = metric ? 25 : OUNCE;
-            return { bottle: bottle(`b${i}`, ounces * unit, graduation && graduation * unit), count };
+            return { bottle: bottle(`b${i}`, ounces * unit + above, graduation && graduation * unit), count };
           });
           const products = waters.map((parts, i) => product(`p${i}`, parts, i === 0 ? { kind: 'medicated' } : {}));
           const dogs = needs.map(([tenths, of], i) => ({
@@ -299,6 +301,12 @@ describe('when bottles are scarce', () => {
       ['oat', 1000],
       ['chalk', 600],
     ]);
+  });
+
+  test('a vial whose marks no eye can read is no bottle', () => {
+    const vial = [{ bottle: bottle('vial', 0.5, 0.001), count: 3 }];
+    const { batches } = day([need('Wren', OAT, 300)], [], vial);
+    expect([batches[0]?.bottles, batches[0]?.unbottled.toFixed(6)]).toEqual([[], '330.000000']);
   });
 
   test('a need under 5 ml is mixed while bottles are free', () => {

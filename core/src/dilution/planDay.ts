@@ -1,6 +1,6 @@
 import { millilitres, type Millilitres } from '../units';
 import { RESERVE } from './bathMix';
-import { chooseBottles, type FreeBottle } from './chooseBottles';
+import { chooseBottles, topMark, type FreeBottle } from './chooseBottles';
 import { isForOneDog, type Product } from './product';
 import { shareOut, type Pour } from './shareOut';
 import { isPast, type BenchMix } from './standing';
@@ -254,10 +254,12 @@ function fill(
       unbottled: millilitres(0),
       atMostAbove: chosen.atMostAbove,
     };
-  const all = free.flatMap(({ bottle, count }) => Array.from({ length: count ?? 0 }, () => bottle));
+  const all = free
+    .filter(({ bottle }) => topMark(bottle) > 0)
+    .flatMap(({ bottle, count }) => Array.from({ length: count ?? 0 }, () => ({ bottle, total: topMark(bottle) })));
   return {
-    how: all.map((bottle) => measured(bottle, bottle.line)),
-    unbottled: millilitres(Math.max(0, wanted - all.reduce((sum, { line }) => sum + line, 0))),
+    how: all.map(({ bottle, total }) => measured(bottle, total)),
+    unbottled: millilitres(Math.max(0, wanted - all.reduce((sum, { total }) => sum + total, 0))),
     atMostAbove: 0,
   };
 }

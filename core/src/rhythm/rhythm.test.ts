@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Grade } from '../places';
+import { seeded } from '../tests/seeded';
 import { addDays, day, type Day } from '../units';
 import {
   learnRhythm,
@@ -36,17 +37,6 @@ const ask = (observations: readonly Observation[], more: Partial<RhythmQuestion>
 /** Visits every `t` days with these grades. */
 const visits = (t: number, grades: readonly Grade[]) =>
   grades.map((grade, i) => seen(addDays(START, t * (i + 1)), t, grade));
-
-/** A small seeded generator (mulberry32), so that simulations repeat. */
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let z = Math.imul(state ^ (state >>> 15), 1 | state);
-    z = (z + Math.imul(z ^ (z >>> 7), 61 | z)) ^ z;
-    return ((z ^ (z >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
 
 describe('with no evidence', () => {
   test('the answer is exactly the usual interval of the plan, whatever it is', () => {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { seeded } from '../tests/seeded';
 import { addDays, day } from '../units';
 import {
   HORIZON_WEEKS,
@@ -147,17 +148,6 @@ describe('when it runs out (worked by hand)', () => {
   });
 });
 
-/** A small seeded generator (mulberry32), so that simulations repeat. */
-function mulberry(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let z = Math.imul(state ^ (state >>> 15), 1 | state);
-    z = (z + Math.imul(z ^ (z >>> 7), 61 | z)) ^ z;
-    return ((z ^ (z >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
-
 describe('who comes when', () => {
   const dog = (more: Partial<Coming>): Coming => ({
     booked: [],
@@ -250,7 +240,7 @@ describe('the band holds what it promises: four in five of salons lived through 
     [60, deep ? 1500 : 400],
     [600, deep ? 600 : 120],
   ])('%s dogs, %s salons', (dogs, salons) => {
-    const shares = share80(dogs, salons, TODAY, mulberry(dogs));
+    const shares = share80(dogs, salons, TODAY, seeded(dogs));
     for (const [days, share] of Object.entries(shares)) {
       expect([days, share, share >= 0.75 && share <= 0.85]).toEqual([days, share, true]);
     }

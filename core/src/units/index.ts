@@ -14,6 +14,7 @@ export {
   KG_PER_POUND,
   ML_PER_FLUID_OUNCE,
   VOLUME_UNIT,
+  showInColumn,
   showProduct,
   showVolume,
   showWeight,

@@ -40,6 +40,12 @@ export const showVolume = (volume: Millilitres, system: UnitSystem = 'metric'): 
 /** Product as it is measured, one digit finer: within 0.5 %, so that what is shown keeps the strength within 2 %. */
 export const showProduct = (volume: Millilitres, system: UnitSystem = 'metric'): string => show(volume, system, FINE);
 
+/** As {@link showVolume}, but in one unit throughout: for columns and axes, where 20 ml beside 1.4 fl oz could not be compared. */
+export const showInColumn = (volume: Millilitres, system: UnitSystem): string => {
+  const ounces = volume / ML_PER_FLUID_OUNCE;
+  return system === 'US' ? `${trim(ounces, decimals(ounces, COARSE.ounces))} fl oz` : showVolume(volume, system);
+};
+
 function show(volume: Millilitres, system: UnitSystem, rows: { readonly ml: Decimals; readonly ounces: Decimals }) {
   const ounces = volume / ML_PER_FLUID_OUNCE;
   if (system === 'US' && ounces >= 1 - 1e-9) return `${trim(ounces, decimals(ounces, rows.ounces))} fl oz`;

@@ -8,6 +8,7 @@ import {
   isDay,
   kilograms,
   millilitres,
+  showInColumn,
   showProduct,
   showVolume,
   showWeight,
@@ -37,6 +38,12 @@ describe('volumes and weights', () => {
     [3785.411784, 'US', '128 fl oz'],
   ] as const)('%s ml in %s reads %s', (volume, system, words) => {
     expect(showVolume(millilitres(volume), system)).toBe(words);
+  });
+
+  test('in a column and on an axis one unit stands throughout', () => {
+    const column = [0, 20, 40, 80].map((ml) => showInColumn(millilitres(ml), 'US'));
+    expect(column).toEqual(['0 fl oz', '0.68 fl oz', '1.35 fl oz', '2.71 fl oz']);
+    expect(showInColumn(millilitres(20), 'metric')).toBe('20 ml');
   });
 
   test.each([

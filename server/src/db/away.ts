@@ -17,23 +17,20 @@ const AWAY = new Set([
 const WORDS =
   /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|not queryable|the database system is/i;
 
-/** Whether an error, or one that caused it, says that the database could not be reached: the same call will do later. */
-export function isAway(error: unknown): boolean {
-  for (let each = error, depth = 0; each instanceof Error && depth < 5; each = each.cause, depth++) {
-    const { code } = each as { code?: unknown };
-    if ((typeof code === 'string' && AWAY.has(code)) || WORDS.test(each.message)) return true;
-  }
-  return false;
+/** An error and what caused it, outermost first. */
+function chainOf(error: unknown): readonly (Error & { readonly code?: unknown })[] {
+  const chain: Error[] = [];
+  for (let each = error; each instanceof Error && chain.length < 5; each = each.cause) chain.push(each);
+  return chain;
 }
+
+/** Whether an error, or one that caused it, says that the database could not be reached: the same call will do later. */
+export const isAway = (error: unknown): boolean =>
+  chainOf(error).some(({ code, message }) => (typeof code === 'string' && AWAY.has(code)) || WORDS.test(message));
 
 /**
  * A value that PostgreSQL cannot hold: a number or date out of range, text it does not know (class 22, published: PostgreSQL
  * manual, appendix A). Whoever sent it can mend it; it is no fault of ours.
  */
-export function isNotStorable(error: unknown): boolean {
-  for (let each = error, depth = 0; each instanceof Error && depth < 5; each = each.cause, depth++) {
-    const { code } = each as { code?: unknown };
-    if (typeof code === 'string' && /^22[0-9A-Z]{3}$/.test(code)) return true;
-  }
-  return false;
-}
+export const isNotStorable = (error: unknown): boolean =>
+  chainOf(error).some(({ code }) => typeof code === 'string' && /^22[0-9A-Z]{3}$/.test(code));

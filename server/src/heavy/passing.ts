@@ -6,16 +6,20 @@ import Fraction from 'fraction.js';
  */
 export function toPass(value: unknown): unknown {
   if (value instanceof Fraction) return { fraction: value.toFraction() };
-  if (value instanceof Uint8Array || value === null || typeof value !== 'object') return value;
   if (Array.isArray(value)) return value.map(toPass);
+  if (!isPlain(value)) return value;
   return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, toPass(each)]));
 }
+
+/** Only what is nothing but its fields is looked into: days, sets and bytes cross as they are. */
+const isPlain = (value: unknown): value is object =>
+  typeof value === 'object' && value !== null && Object.getPrototypeOf(value) === Object.prototype;
 
 /** Inverse of {@link toPass}. */
 export function passed(value: unknown): unknown {
   if (value instanceof Uint8Array) return Buffer.from(value.buffer, value.byteOffset, value.byteLength);
-  if (value === null || typeof value !== 'object') return value;
   if (Array.isArray(value)) return value.map(passed);
+  if (!isPlain(value)) return value;
   if ('fraction' in value && typeof value.fraction === 'string') return new Fraction(value.fraction);
   return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, passed(each)]));
 }

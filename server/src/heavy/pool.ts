@@ -5,9 +5,17 @@ import { busy } from '../http/problem';
 import { passed, toPass } from './passing';
 import type { Work, WorkKind } from './worker';
 
-/** So many threads beside the one that serves, and so much may wait for them; then "not now" is the better answer. */
-const THREADS = 2;
-const MOST_WAITING = 40;
+/**
+ * Two rooms, so that a visit that is opened never waits for papers: threads beside the one that serves, and how much may
+ * wait for them before "not now" is the better answer.
+ */
+const ROOMS = {
+  planning: { threads: 1, waiting: 400, full: 'Much is being planned just now. Try again in a moment.' },
+  drawing: { threads: 2, waiting: 40, full: 'Much is being drawn just now. Try again in a moment.' },
+} as const;
+type Room = keyof typeof ROOMS;
+
+const roomOf = (kind: WorkKind): Room => (kind === 'plan day' ? 'planning' : 'drawing');
 
 /** A thread runs the built file: beside the built server, or where the source is run from, in the folder of builds. */
 const workerFile = (): string => {
@@ -15,30 +23,37 @@ const workerFile = (): string => {
   return existsSync(beside) ? beside : fileURLToPath(new URL('../../dist/worker.js', import.meta.url));
 };
 
-let pool: Piscina | null = null;
+const pools = new Map<Room, Piscina>();
 
-const open = (): Piscina =>
-  (pool ??= new Piscina({
+function open(room: Room): Piscina {
+  const known = pools.get(room);
+  if (known) return known;
+  const { threads, waiting } = ROOMS[room];
+  const made = new Piscina({
     filename: workerFile(),
     minThreads: 0,
-    maxThreads: THREADS,
-    maxQueue: MOST_WAITING,
+    maxThreads: threads,
+    maxQueue: waiting,
     idleTimeout: 60_000,
     resourceLimits: { maxOldGenerationSizeMb: 512 },
-  }));
+  });
+  pools.set(room, made);
+  return made;
+}
 
 /** Does one piece of heavy work in a thread of its own. Throws 503 when too much waits already. */
 export async function heavily<K extends WorkKind>(
   kind: K,
   given: Parameters<Work[K]>[0],
 ): Promise<Awaited<ReturnType<Work[K]>>> {
-  const threads = open();
-  if (threads.queueSize >= MOST_WAITING) throw busy('Much is being drawn just now. Try again in a moment.');
+  const room = roomOf(kind);
+  const threads = open(room);
+  if (threads.queueSize >= ROOMS[room].waiting) throw busy(ROOMS[room].full);
   return passed(await threads.run({ kind, given: toPass(given) })) as Awaited<ReturnType<Work[K]>>;
 }
 
 export async function closePool(): Promise<void> {
-  const closing = pool;
-  pool = null;
-  await closing?.destroy();
+  const closing = [...pools.values()];
+  pools.clear();
+  await Promise.all(closing.map((each) => each.destroy()));
 }

@@ -1,5 +1,6 @@
 import { and, eq } from 'drizzle-orm';
 import type { Router } from 'express';
+import { refuseBather } from '../auth/membership';
 import { referral } from '../db/schema';
 import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
@@ -7,6 +8,7 @@ import { askerOf, type Services } from '../http/context';
 import { idIn } from '../http/ids';
 import { conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
+import { contentHash } from '../http/sameContent';
 import { sendPdf } from '../sheet/routes';
 import { keepLetter } from './letter';
 import { referralViews } from './referrals';
@@ -17,8 +19,10 @@ export function referralRoutes(router: Router, services: Services): void {
     return { items: await referralViews(tx, dayIn(zone, now), query.dog) };
   });
 
-  route(router, services, 'PUT /api/referrals/:id', async ({ tx, params, body }) => {
+  route(router, services, 'PUT /api/referrals/:id', async ({ tx, asker, params, body }) => {
     const { version, ...set } = body;
+    const [before] = await tx.select({ vet: referral.vet }).from(referral).where(eq(referral.id, params.id));
+    if (before && contentHash(set.vet) !== contentHash(before.vet)) refuseBather(asker, 'write down a vet’s word');
     const [written] = await tx
       .update(referral)
       .set({ ...set, version: version + 1 })

@@ -124,7 +124,7 @@ describe('much at once', () => {
   });
 
   test('a fraction crosses to another thread and comes back as itself, and so do bytes', () => {
-    const value = { a: [new Fraction('97/3'), null, 'x'], b: { c: Buffer.from('ab') } };
+    const value = { a: [new Fraction('97/3'), null, 'x'], b: { c: Buffer.from('ab'), at: new Date(0) } };
     expect(passed(structuredClone(toPass(value)))).toEqual(value);
   });
 });
@@ -203,6 +203,31 @@ describe('the database goes away', () => {
     ).rejects.toThrow();
     expect((await salon.call('GET /api/house')).status).toBe(200);
   });
+
+  test.each(['app', 'auth'])(
+    'no connection to be had as %s: 503 and when to try again, for pages and for signing in',
+    async (role) => {
+      const owner = new pg.Client({ connectionString: connectionString(config, 'owner') });
+      await owner.connect();
+      try {
+        await owner.query(`alter role dewpond_${role} connection limit 0`);
+        await owner.query(`select pg_terminate_backend(pid) from pg_stat_activity where usename = 'dewpond_${role}'`);
+        const page = await request(app).get('/api/house').set('Cookie', salon.cookie);
+        expect([page.status, page.headers['retry-after']]).toEqual([503, '2']);
+        if (role === 'auth') {
+          const door = await request(app)
+            .post('/api/auth/sign-in/email')
+            .set('Origin', config.PUBLIC_URL)
+            .send({ email: 'ines@example.test', password: 'a-long-password' });
+          expect([door.status, door.headers['retry-after']]).toEqual([503, '2']);
+        }
+      } finally {
+        await owner.query(`alter role dewpond_${role} connection limit -1`);
+        await owner.end();
+      }
+      expect((await salon.call('GET /api/house')).status).toBe(200);
+    },
+  );
 
   test('calls that are cut off answer 503 and when to try again, and all is well a second later', async () => {
     const answers: request.Response[] = [];

@@ -2,17 +2,6 @@ import { ENDPOINTS, type EndpointKey } from '@dewpond/contract';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 
-/** Numbers in [0, 1), the same for the same seed (mulberry32). */
-export function seeded(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
-
 export interface HostileRequest {
   readonly method: 'get' | 'post' | 'put' | 'delete';
   readonly path: string;

@@ -9,7 +9,6 @@ import { visitDog } from './tableSide';
 import request from 'supertest';
 
 const COPY = { ...config, DATABASE_NAME: 'dewpond_restored' };
-const BINARIES = process.env['PG_BINARIES'] ?? '';
 
 let salon: Salon;
 let dogId: string;
@@ -24,8 +23,8 @@ beforeAll(async () => {
   });
   const env = { ...process.env, PGPASSWORD: config.OWNER_PASSWORD };
   const reach = ['-h', config.DATABASE_HOST, '-p', String(config.DATABASE_PORT), '-U', 'dewpond_owner'];
-  const dump = spawnSync(`${BINARIES}pg_dump`, [...reach, config.DATABASE_NAME], { env, maxBuffer: 1 << 30 });
-  const load = spawnSync(`${BINARIES}psql`, [...reach, '-q', '-v', 'ON_ERROR_STOP=1', COPY.DATABASE_NAME], {
+  const dump = spawnSync('pg_dump', [...reach, config.DATABASE_NAME], { env, maxBuffer: 1 << 30 });
+  const load = spawnSync('psql', [...reach, '-q', '-v', 'ON_ERROR_STOP=1', COPY.DATABASE_NAME], {
     env,
     input: dump.stdout,
   });

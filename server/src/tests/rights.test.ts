@@ -5,6 +5,8 @@ import { beforeAll, describe, expect, test } from 'vitest';
 import * as authSchema from '../db/authSchema';
 import { audit, member } from '../db/schema';
 import { inTenant } from '../db/tenant';
+import { finding } from '@dewpond/core/findings';
+import { visitDog } from './tableSide';
 import { addProduct, typed } from './benchSide';
 import { PASSWORD, addDog, app, auth, config, databases, openSalon, signIn, type Salon } from './salon';
 
@@ -136,6 +138,23 @@ describe('a bather', () => {
     const write = (body: object) => bather.call('POST /api/dogs/:id/instructions', { id: dogId, body });
     expect((await write(word('vet'))).status).toBe(403);
     expect((await write(word('owner'))).status).toBe(201);
+  });
+
+  test('writes no vet’s word on a referral, but what the owner said', async () => {
+    const { dogId } = await addDog(bather);
+    await visitDog(bather, dogId, [
+      { type: 'found', finding: finding({ site: 'ear', side: 'left' }, 'ear yellow wax', 2) },
+    ]);
+    const [open] = (await bather.call('GET /api/referrals', { query: { dog: dogId } })).body.items;
+    if (!open) throw new Error('no referral');
+    const step = (more: object) =>
+      bather.call('PUT /api/referrals/:id', {
+        id: open.id,
+        body: { version: open.version, told: null, answer: null, vet: null, end: null, ...more },
+      });
+    const vet = { who: 'Dr Kealoha', words: 'All well.', on: '2026-11-25', instructionId: null };
+    expect((await step({ vet })).status).toBe(403);
+    expect((await step({ told: { how: 'at the door', on: '2026-11-25', by: 'Ines' } })).status).toBe(200);
   });
 
   test('a groomer may', async () => {

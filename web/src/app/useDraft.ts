@@ -40,6 +40,8 @@ export function useDraft<Form extends object>(now: Kept<Form>): Draft<Form> {
   const isTyped = !same(form, base.form);
   const isOlder = now.version < base.version;
   if (!isOlder && !isTyped && !same(now.form, base.form)) setDraft({ base: now, form: now.form });
+  // Something else of it changed, put away or a sentence: nothing here meets what was typed.
+  else if (isBehind && same(now.form, base.form)) setDraft({ base: now, form });
   return {
     form,
     set: (change) => setDraft((before) => ({ ...before, form: { ...before.form, ...change } })),

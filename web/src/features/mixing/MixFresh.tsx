@@ -19,7 +19,7 @@ import { freeBottles } from './bottles';
 import { LeadPicture } from './LeadPicture';
 import { MixOrder } from './MixOrder';
 import { OntoBench } from './OntoBench';
-import { RATIO_HINT } from './ratioHint';
+import { ratioHint } from './ratioHint';
 import { Readings } from './Readings';
 import { SplitOver } from './SplitOver';
 import { useUnits } from '../../app/useUnits';
@@ -93,7 +93,7 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
                 setSaid(event.target.value === product?.label ? keptOf(product) : null);
               }}
               error={misread}
-              hint={RATIO_HINT[units]}
+              hint={ratioHint(units, medicated, answer.label)}
             />
           </div>
           <Readings answer={answer} onSay={setSaid} />
@@ -102,7 +102,6 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
               <DilutionField
                 key={productId}
                 kept={answer.strength && showStrength(answer.strength)}
-                why={answer.label.why}
                 oneToN={house.ways.readsOneTo}
                 onSay={setSaid}
               />
@@ -179,13 +178,12 @@ const keptOf = (product: HouseView['products'][number] | undefined): Said | null
 interface DilutionProps {
   /** As kept of the product, shown only: what is not typed over stays exact. */
   readonly kept: string | null;
-  readonly why: string;
   readonly oneToN: HouseView['ways']['readsOneTo'];
   readonly onSay: (said: Said | null) => void;
 }
 
 /** A label that gives no dilution, "2 %" of a medicated product: a person says it. */
-function DilutionField({ kept, why, oneToN, onSay }: DilutionProps) {
+function DilutionField({ kept, oneToN, onSay }: DilutionProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const read = typed === null ? null : readRatio(typed, { medicated: false, oneToN });
   return (
@@ -193,7 +191,6 @@ function DilutionField({ kept, why, oneToN, onSay }: DilutionProps) {
       label="Diluted to, by label or vet"
       placeholder="9:1"
       value={typed ?? kept ?? ''}
-      hint={why}
       error={read?.kind === 'no answer' ? read.why : undefined}
       onChange={(event) => {
         setTyped(event.target.value);

@@ -96,6 +96,17 @@ describe('two people at one owner', () => {
     );
   });
 
+  test('put away while one types: nothing of it meets what was typed, and it is kept by the newer version', async () => {
+    const { person, held, office } = openOwner();
+    await person.type(await screen.findByLabelText('Note'), 'Side gate');
+    held.view = { ...held.view, client: { ...held.view.client, version: 2, archivedOn: TODAY } };
+    await act(() => refreshAll());
+    expect(await screen.findByText(/^put away/)).toBeTruthy();
+    expect(screen.queryByText(/meanwhile/)).toBeNull();
+    await person.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ version: 2, card: { note: 'Side gate' } }));
+  });
+
   test('a form in which nothing was typed follows the office', async () => {
     const { held } = openOwner();
     await screen.findByLabelText('Name');

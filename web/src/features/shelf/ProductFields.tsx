@@ -5,7 +5,7 @@ import { SourceMark } from '../../ui/SourceMark';
 import { VolumeField } from '../../ui/VolumeField';
 import { LabelReadingFields } from './LabelReadingFields';
 import { readForm, readingHouse, type ProductForm } from './productForm';
-import { RATIO_HINT } from '../mixing/ratioHint';
+import { ratioHint } from '../mixing/ratioHint';
 import { useUnits } from '../../app/useUnits';
 
 export interface FieldsProps {
@@ -69,7 +69,8 @@ export function WhatFields({ form, set, at }: FieldsProps) {
 
 export function LabelFields(props: FieldsProps) {
   const { form, set, at, house } = props;
-  const mixed = form.label.trim() !== '' && readForm(form, readingHouse(house)).kind !== 'ready to use';
+  const read = readForm(form, readingHouse(house));
+  const mixed = form.label.trim() !== '' && read.kind !== 'ready to use';
   const units = useUnits();
   return (
     <div className={GRID}>
@@ -79,7 +80,7 @@ export function LabelFields(props: FieldsProps) {
         placeholder="50:1"
         value={form.label}
         error={at('label') ?? at('waterParts')}
-        hint={RATIO_HINT[units]}
+        hint={ratioHint(units, form.kind === 'medicated', read)}
         onChange={(event) => set({ label: event.target.value })}
       />
       <SelectField

@@ -16,13 +16,13 @@ export function LongAway({ dogs }: { readonly dogs: StockView['longAway'] }) {
           because="Of a hundred dogs three leave after a visit; of the others one gap in seven is a long one."
         />
       </p>
-      <ul className="no-print grid grid-cols-[repeat(auto-fill,minmax(240px,1fr))] gap-x-6">
+      <ul className="no-print grid grid-cols-[repeat(auto-fill,minmax(320px,1fr))] gap-x-6">
         {dogs.map(({ dogId, dog, overdueDays, chance }) => (
           <li key={dogId} className="flex items-center justify-between gap-3 min-h-11 border-b border-line">
             <Link to={`/dogs/${dogId}`} className="font-semibold text-pond underline">
               {dog}
             </Link>
-            <span className="text-sm text-soft">
+            <span className="text-sm text-soft whitespace-nowrap">
               {overdueDays} days overdue, counts {Math.round(chance * 100)} %
             </span>
           </li>

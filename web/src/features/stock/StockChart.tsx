@@ -1,8 +1,9 @@
 import type { StockLine } from '@dewpond/contract';
-import { addDays, millilitres, showDay, showVolume, type Day } from '@dewpond/core/units';
+import { addDays, showDay, type Day } from '@dewpond/core/units';
 import { scaleLinear, scaleUtc } from 'd3-scale';
 import { area, line as curve } from 'd3-shape';
 import { useUnits } from '../../app/useUnits';
+import { showStock } from './stockWords';
 
 const WIDE = 640;
 const HIGH = 220;
@@ -43,7 +44,7 @@ export function StockChart({ line, today }: { readonly line: StockLine; readonly
         <g key={ml}>
           <line x1={LEFT} x2={WIDE - 12} y1={y(ml)} y2={y(ml)} stroke="var(--line)" />
           <text x={LEFT - 8} y={y(ml) + 4} textAnchor="end" fontSize={12} fill="var(--soft)">
-            {showVolume(millilitres(ml), units)}
+            {showStock(ml, units)}
           </text>
         </g>
       ))}

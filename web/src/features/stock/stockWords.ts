@@ -1,5 +1,5 @@
 import type { StockLine } from '@dewpond/contract';
-import { millilitres, showVolume, type UnitSystem } from '@dewpond/core/units';
+import { millilitres, showInColumn, type UnitSystem } from '@dewpond/core/units';
 import type { Tone } from '../../ui/Chip';
 
 /** How urgent an order is, in words. */
@@ -13,7 +13,7 @@ export const STATES: Readonly<Record<StockLine['state'], { readonly words: strin
 
 /** "1.2 l"; a debt with its sign. */
 export const showStock = (ml: number, units: UnitSystem): string =>
-  `${ml < 0 ? '−' : ''}${showVolume(millilitres(Math.abs(ml)), units)}`;
+  `${ml < 0 ? '−' : ''}${showInColumn(millilitres(Math.abs(ml)), units)}`;
 
 /** "2026-11" as "Nov 2026". */
 export const showMonth = (month: string): string =>
