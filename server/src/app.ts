@@ -25,7 +25,7 @@ import { breedRoutes } from './house/breeds';
 import { importRoutes } from './imports/routes';
 import { mergeRoutes } from './merging/routes';
 import type { Config } from './config';
-import { isAway, isNotStorable } from './db/away';
+import { isAway, isNotStorable, isThereAlready } from './db/away';
 import { isAlive } from './db/connect';
 import { instructionRoutes } from './dogs/instructions';
 import { dogRoutes } from './dogs/routes';
@@ -211,6 +211,8 @@ function asRefusal(error: unknown): Refusal {
   const { type, status } = error as { type?: string; status?: number };
   if (isNotStorable(error))
     return new Refusal('bad input', 'Something in that is out of all bounds. Nothing was changed.');
+  if (isThereAlready(error))
+    return new Refusal('conflict', 'Someone else was faster with the same. Nothing was changed; look again.');
   if (type === 'entity.too.large') return new Refusal('too large', 'That is more than we take at once.');
   if (type === 'entity.parse.failed') return new Refusal('bad input', 'That is not JSON.');
   if (status !== undefined && status >= 400 && status < 500)

@@ -1,13 +1,14 @@
 import type { Appointment } from '@dewpond/contract';
 import { daysBetween } from '@dewpond/core/units';
-import { and, eq, sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { appointment, dog, member } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
-import { badField, conflict, notFound, Refusal } from '../http/problem';
+import { badField, notFound, Refusal } from '../http/problem';
 import { route } from '../http/route';
-import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { contentHash } from '../http/sameContent';
+import { asSeen, insertOnce, updateGuarded, wasSentBefore } from '../http/writes';
 import { loadHouse } from '../house/house';
 import { spanOf } from '../house/zone';
 import { appointmentsBetween } from './queries';
@@ -29,36 +30,35 @@ export function appointmentRoutes(router: Router, services: Services): void {
     const madeFrom = contentHash(body);
     const { minutes, startsAt, ...rest } = body;
     const times = spanFrom(startsAt, minutes);
-    const [before] = await tx.select().from(appointment).where(eq(appointment.id, body.id));
-    if (before) {
-      sameOrRefuse(before.madeFrom, madeFrom);
-      return { id: body.id };
-    }
+    if (await wasSentBefore(tx, appointment, { id: body.id, madeFrom })) return { id: body.id };
     await refuseDoubleBooking(() =>
-      tx.insert(appointment).values({ businessId: asker.businessId, ...rest, ...times, madeFrom }),
+      insertOnce(tx, appointment, { businessId: asker.businessId, ...rest, ...times, madeFrom }),
     );
     return { id: body.id };
   });
 
   route(router, services, 'PUT /api/appointments/:id', async ({ tx, asker, params, body }) => {
-    const [current] = await tx.select().from(appointment).where(eq(appointment.id, params.id));
-    if (!current) throw notFound('booking');
-    if (current.version !== body.version) throw conflict('Someone else changed this booking meanwhile.', current, body);
-    await lockPerson(tx, asker.businessId, body.change === 'move' ? body.memberId : current.memberId);
+    const booked = await bookingOf(tx, params.id);
+    if (!booked) throw notFound('booking');
+    await lockPerson(tx, asker.businessId, body.change === 'move' ? body.memberId : booked.memberId);
     const set: Partial<typeof appointment.$inferInsert> =
       body.change === 'move'
         ? { memberId: body.memberId, ...spanFrom(body.startsAt, body.minutes) }
         : { state: (body.change === 'cancel' ? 'cancelled' : 'booked') satisfies Appointment['state'] };
-    const changed = await refuseDoubleBooking(() =>
-      tx
-        .update(appointment)
-        .set({ ...set, version: sql`${appointment.version} + 1` })
-        .where(and(eq(appointment.id, params.id), eq(appointment.version, body.version)))
-        .returning({ version: appointment.version }),
+    const seen = { id: params.id, version: body.version };
+    return refuseDoubleBooking(() =>
+      updateGuarded(asSeen(tx, appointment, seen, set), {
+        what: 'booking',
+        current: () => bookingOf(tx, params.id),
+        yours: body,
+      }),
     );
-    if (!changed[0]) throw conflict('Someone else changed this booking meanwhile.', current, body);
-    return changed[0];
   });
+}
+
+async function bookingOf(tx: Tenant, id: string): Promise<typeof appointment.$inferSelect | undefined> {
+  const [row] = await tx.select().from(appointment).where(eq(appointment.id, id));
+  return row;
 }
 
 const spanFrom = (startsAt: string, minutes: number) => {

@@ -6,9 +6,10 @@ import type { Router } from 'express';
 import { bottle, dog, lot, madeMix, mixLot, mixTaken } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
-import { badField, conflict, notFound, Refusal } from '../http/problem';
+import { badField, notFound, Refusal } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { asSeen, updateGuarded } from '../http/writes';
 import { loadHouse, productOf } from '../house/house';
 import type { StockedProduct } from '../house/shelf';
 import { dayIn, spanOf } from '../house/zone';
@@ -21,6 +22,8 @@ type Made = ParsedBodyOf<'POST /api/mixes'>;
 export function mixRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/mixes', async ({ tx, asker, body, now }) => {
     const madeFrom = contentHash(body);
+    // One after another for a bottle's number and the ledger's balance.
+    await lockProducts(tx, asker.businessId, [body.productId, body.bottleId]);
     const [known] = await tx
       .select({ madeFrom: madeMix.madeFrom, no: madeMix.bottleNo })
       .from(madeMix)
@@ -35,8 +38,6 @@ export function mixRoutes(router: Router, services: Services): void {
     if (!product) throw badField('productId', 'There is no such product here.');
     const strength = refuseStrength(product, body);
     await refuseDog(tx, product, body.forDogId);
-    // One after another for a bottle's number and the ledger's balance.
-    await lockProducts(tx, asker.businessId, [body.productId, body.bottleId]);
     const no = await freeBottle(tx, body);
     const lots = await lotsTaken(tx, product, body.lotIds, today);
     await tx.insert(madeMix).values({
@@ -74,7 +75,6 @@ export function mixRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/mixes/:id', async ({ tx, asker, params, body, now }) => {
     const [row] = await tx.select().from(madeMix).where(eq(madeMix.id, params.id)).for('update');
     if (!row) throw notFound('mix');
-    if (row.version !== body.version) throw conflict('Someone else changed this mix meanwhile.', row, body);
     if (row.ended !== null) throw new Refusal('conflict', `That bottle is ${row.ended} already.`);
     const today = dayIn((await loadHouse(tx)).zone, now);
     if (body.step === 'taken back') {
@@ -92,21 +92,18 @@ export function mixRoutes(router: Router, services: Services): void {
     if (body.step === 'poured away' && body.leftMl > row.totalMl)
       throw badField('leftMl', 'That is more than was in the bottle.');
     const ended = body.step === 'watered' ? null : body.step;
-    await tx
-      .update(madeMix)
-      .set({
-        ...(ended === null
-          ? { wateredAt: new Date(now) }
-          : {
-              ended,
-              endedAt: new Date(now),
-              endedOn: today,
-              leftMl: body.step === 'poured away' ? body.leftMl : body.step === 'used up' ? 0 : row.totalMl,
-            }),
-        version: sql`${madeMix.version} + 1`,
-      })
-      .where(eq(madeMix.id, row.id));
-    return { version: row.version + 1 };
+    const set =
+      ended === null
+        ? { wateredAt: new Date(now) }
+        : {
+            ended,
+            endedAt: new Date(now),
+            endedOn: today,
+            leftMl: body.step === 'poured away' ? body.leftMl : body.step === 'used up' ? 0 : row.totalMl,
+          };
+    // All above is undone where someone was faster.
+    const write = asSeen(tx, madeMix, { id: row.id, version: body.version }, set);
+    return updateGuarded(write, { what: 'mix', current: () => Promise.resolve(row), yours: body });
   });
 }
 

@@ -9,9 +9,10 @@ import { dog, instruction, product, pump } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import { asInstruction } from '../dogs/records';
 import type { Services } from '../http/context';
-import { badField, conflict, notFound, Refusal } from '../http/problem';
+import { badField, Refusal } from '../http/problem';
 import { route } from '../http/route';
-import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { contentHash } from '../http/sameContent';
+import { asSeen, insertOnce, updateGuarded, wasSentBefore } from '../http/writes';
 import { loadHouse, productOf, type House } from '../house/house';
 import { productView, type StockedProduct } from '../house/shelf';
 import { dayIn } from '../house/zone';
@@ -25,15 +26,9 @@ export function productRoutes(router: Router, services: Services): void {
     const { id, ...typed } = body;
     const madeFrom = contentHash(body);
     const house = await loadHouse(tx);
-    const known = productOf(house, id);
-    if (known) {
-      sameOrRefuse(known.row.madeFrom, madeFrom);
-      return { id };
-    }
-    await tx
-      .insert(product)
-      .values({ businessId: asker.businessId, id, madeFrom, ...(await kept(tx, house, typed, id)) });
-    await onlyUsual(tx, id, typed);
+    if (await wasSentBefore(tx, product, { id, madeFrom })) return { id };
+    const row = { businessId: asker.businessId, id, madeFrom, ...(await kept(tx, house, typed, id)) };
+    if (await insertOnce(tx, product, row)) await onlyUsual(tx, id, typed);
     return { id };
   });
 
@@ -41,26 +36,18 @@ export function productRoutes(router: Router, services: Services): void {
     const { version, ...typed } = body;
     const house = await loadHouse(tx);
     if (isDilutedOtherwise(productOf(house, params.id), typed)) refuseBather(asker, 'change how a product is diluted');
-    const changed = await tx
-      .update(product)
-      .set({ ...(await kept(tx, house, typed, params.id)), version: sql`${product.version} + 1` })
-      .where(and(eq(product.id, params.id), eq(product.version, version)))
-      .returning({ version: product.version });
-    if (!changed[0]) return refuseStale(house, params.id, body);
+    const set = await kept(tx, house, typed, params.id);
+    const changed = await change(tx, { id: params.id, version }, set, body);
     await onlyUsual(tx, params.id, typed);
-    return changed[0];
+    return changed;
   });
 
   route(router, services, 'PUT /api/products/:id/shelf', async ({ tx, params, body, now }) => {
     const house = await loadHouse(tx);
     const today = dayIn(house.zone, now);
     if (body.archived) await refusePrescribed(tx, params.id, today);
-    const changed = await tx
-      .update(product)
-      .set({ archivedOn: body.archived ? today : null, version: sql`${product.version} + 1` })
-      .where(and(eq(product.id, params.id), eq(product.version, body.version)))
-      .returning({ version: product.version });
-    return changed[0] ?? refuseStale(house, params.id, body);
+    const seen = { id: params.id, version: body.version };
+    return change(tx, seen, { archivedOn: body.archived ? today : null }, body);
   });
 }
 
@@ -107,10 +94,17 @@ async function kept(tx: Tenant, house: House, typed: Typed, id: string) {
   };
 }
 
-function refuseStale(house: House, id: string, yours: unknown): never {
-  const current = productOf(house, id);
-  if (!current) throw notFound('product');
-  throw conflict('Someone else changed this product meanwhile.', productView(current), yours);
+function change(
+  tx: Tenant,
+  seen: { readonly id: string; readonly version: number },
+  set: Partial<typeof product.$inferInsert>,
+  yours: unknown,
+): Promise<{ version: number }> {
+  const current = async () => {
+    const now = productOf(await loadHouse(tx), seen.id);
+    return now && productView(now);
+  };
+  return updateGuarded(asSeen(tx, product, seen, set), { what: 'product', current, yours });
 }
 
 /** A product that a word of a vet or owner names stays until that word ends. */

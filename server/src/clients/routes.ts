@@ -6,9 +6,10 @@ import { client, dog, household } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import { bookedDogs, refuseBooked } from '../dogs/archive';
 import type { Services } from '../http/context';
-import { badField, conflict, notFound } from '../http/problem';
+import { badField, notFound } from '../http/problem';
 import { route } from '../http/route';
-import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { contentHash } from '../http/sameContent';
+import { asSeen, insertOnce, updateGuarded } from '../http/writes';
 import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
 import { clientShown, clientView, householdOf } from './views';
@@ -28,16 +29,7 @@ export function clientRoutes(router: Router, services: Services): void {
   );
 
   route(router, services, 'POST /api/clients', async ({ tx, asker, body }) => {
-    const madeFrom = contentHash(body);
-    const inserted = await tx
-      .insert(client)
-      .values({ businessId: asker.businessId, ...body, madeFrom })
-      .onConflictDoNothing()
-      .returning({ id: client.id });
-    if (inserted.length === 0) {
-      const [known] = await tx.select().from(client).where(eq(client.id, body.id));
-      sameOrRefuse(known?.madeFrom ?? '', madeFrom);
-    }
+    await insertOnce(tx, client, { businessId: asker.businessId, ...body, madeFrom: contentHash(body) });
     return { id: body.id };
   });
 
@@ -45,7 +37,7 @@ export function clientRoutes(router: Router, services: Services): void {
     const today = dayIn((await loadHouse(tx)).zone, now);
     for (const [consent, word] of Object.entries(body.card.consents))
       if (word.on > today) throw badField(`card.consents.${consent}.on`, 'That day is still to come.');
-    return change(tx, params.id, body.version, { name: body.name, card: body.card }, body);
+    return change(tx, { id: params.id, version: body.version }, { name: body.name, card: body.card }, body);
   });
 
   route(router, services, 'PUT /api/clients/:id/archive', async ({ tx, params, body, now }) => {
@@ -63,7 +55,8 @@ export function clientRoutes(router: Router, services: Services): void {
         .set({ archivedOn: null, version: sql`${dog.version} + 1` })
         .where(and(inArray(dog.id, dogIds), eq(dog.archivedOn, before.archivedOn)));
     }
-    return change(tx, params.id, body.version, { archivedOn: body.archived ? today : null }, body);
+    const seen = { id: params.id, version: body.version };
+    return change(tx, seen, { archivedOn: body.archived ? today : null }, body);
   });
 
   route(router, services, 'PUT /api/clients/:id/household', async ({ tx, asker, params, body }) => {
@@ -103,23 +96,15 @@ const putAwayDogs = (tx: Tenant, ids: readonly string[], today: string) =>
         .set({ archivedOn: today, version: sql`${dog.version} + 1` })
         .where(and(inArray(dog.id, [...ids]), isNull(dog.archivedOn)));
 
-async function change(
+function change(
   tx: Tenant,
-  id: string,
-  version: number,
+  seen: { readonly id: string; readonly version: number },
   set: Partial<typeof client.$inferInsert>,
   yours: unknown,
 ): Promise<{ version: number }> {
-  const [changed] = await tx
-    .update(client)
-    .set({ ...set, version: sql`${client.version} + 1` })
-    .where(and(eq(client.id, id), eq(client.version, version)))
-    .returning({ version: client.version });
-  if (changed) return changed;
-  const current = await clientOf(tx, id);
-  throw conflict(
-    'Someone else changed this client meanwhile.',
-    clientShown(current, await householdOf(tx, current)),
-    yours,
-  );
+  const current = async () => {
+    const now = await clientOf(tx, seen.id);
+    return clientShown(now, await householdOf(tx, now));
+  };
+  return updateGuarded(asSeen(tx, client, seen, set), { what: 'client', current, yours });
 }

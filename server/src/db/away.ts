@@ -28,6 +28,9 @@ function chainOf(error: unknown): readonly (Error & { readonly code?: unknown })
 export const isAway = (error: unknown): boolean =>
   chainOf(error).some(({ code, message }) => (typeof code === 'string' && AWAY.has(code)) || WORDS.test(message));
 
+/** Something that may be there once is there already: of two at the same moment, this one was second (class 23, as above). */
+export const isThereAlready = (error: unknown): boolean => chainOf(error).some(({ code }) => code === '23505');
+
 /**
  * A value that PostgreSQL cannot hold: a number or date out of range, text it does not know (class 22, published: PostgreSQL
  * manual, appendix A). Whoever sent it can mend it; it is no fault of ours.

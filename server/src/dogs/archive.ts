@@ -1,11 +1,12 @@
 import { showDay, type Day } from '@dewpond/core/units';
-import { and, asc, eq, gte, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, gte, inArray, isNotNull, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { appointment, client, dog } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
-import { conflict, notFound, Refusal } from '../http/problem';
+import { Refusal } from '../http/problem';
 import { route } from '../http/route';
+import { asSeen, updateGuarded } from '../http/writes';
 import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
 
@@ -42,29 +43,31 @@ export function refuseBooked([first]: readonly Booked[]): void {
     );
 }
 
+const ownerOf = (tx: Tenant, dogId: string) => tx.select({ id: dog.clientId }).from(dog).where(eq(dog.id, dogId));
+
 export function archiveRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/dogs/:id/archive', async ({ tx, params, body, now }) => {
     const today = dayIn((await loadHouse(tx)).zone, now);
     if (body.archived) refuseBooked(await bookedDogs(tx, [params.id], now));
-    const [changed] = await tx
-      .update(dog)
-      .set({ archivedOn: body.archived ? today : null, version: sql`${dog.version} + 1` })
-      .where(and(eq(dog.id, params.id), eq(dog.version, body.version)))
-      .returning({ version: dog.version, clientId: dog.clientId });
-    if (!changed) {
-      const [current] = await tx
+    const seen = { id: params.id, version: body.version };
+    const current = async () => {
+      const [now] = await tx
         .select({ version: dog.version, archivedOn: dog.archivedOn })
         .from(dog)
         .where(eq(dog.id, params.id));
-      if (!current) throw notFound('dog');
-      throw conflict('Someone else changed this dog meanwhile.', current, body);
-    }
+      return now;
+    };
+    const changed = await updateGuarded(asSeen(tx, dog, seen, { archivedOn: body.archived ? today : null }), {
+      what: 'dog',
+      current,
+      yours: body,
+    });
     // A dog in the book has an owner in the book.
     if (!body.archived)
       await tx
         .update(client)
         .set({ archivedOn: null, version: sql`${client.version} + 1` })
-        .where(and(eq(client.id, changed.clientId), sql`${client.archivedOn} is not null`));
-    return { version: changed.version };
+        .where(and(inArray(client.id, ownerOf(tx, params.id)), isNotNull(client.archivedOn)));
+    return changed;
   });
 }

@@ -1,15 +1,16 @@
 import { contradicts, type Instruction } from '@dewpond/core/careplan';
 import { placeKey } from '@dewpond/core/places';
 import { showDay } from '@dewpond/core/units';
-import { and, eq, sql } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { Router } from 'express';
 import { refuseBather } from '../auth/membership';
 import { dog, instruction, product } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
-import { badField, conflict, notFound } from '../http/problem';
+import { badField, notFound } from '../http/problem';
 import { route } from '../http/route';
-import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { contentHash } from '../http/sameContent';
+import { asSeen, insertOnce, updateGuarded, wasSentBefore } from '../http/writes';
 import { asInstruction, loadDogs } from './records';
 
 export function instructionRoutes(router: Router, services: Services): void {
@@ -23,27 +24,20 @@ export function instructionRoutes(router: Router, services: Services): void {
     }
     const madeFrom = contentHash({ dogId: params.id, ...body });
     const { id, by, who, place, says, from, until } = body;
+    if (await wasSentBefore(tx, instruction, { id, madeFrom })) return { id };
     await refuseContradiction(tx, params.id, body, 'says');
-    const inserted = await tx
-      .insert(instruction)
-      .values({
-        businessId: asker.businessId,
-        id,
-        dogId: params.id,
-        by,
-        who,
-        place: place && placeKey(place),
-        says,
-        fromDay: from,
-        untilDay: until,
-        madeFrom,
-      })
-      .onConflictDoNothing()
-      .returning({ id: instruction.id });
-    if (inserted.length === 0) {
-      const [before] = await tx.select().from(instruction).where(eq(instruction.id, id));
-      sameOrRefuse(before?.madeFrom ?? '', madeFrom);
-    }
+    await insertOnce(tx, instruction, {
+      businessId: asker.businessId,
+      id,
+      dogId: params.id,
+      by,
+      who,
+      place: place && placeKey(place),
+      says,
+      fromDay: from,
+      untilDay: until,
+      madeFrom,
+    });
     return { id };
   });
 
@@ -54,18 +48,20 @@ export function instructionRoutes(router: Router, services: Services): void {
     if (body.until !== null && body.until < current.fromDay) throw badField('until', 'It ends before it begins.');
     if (body.until === null && current.says.kind === 'lift') throw badField('until', 'A lift always has a last day.');
     await refuseContradiction(tx, current.dogId, { ...asInstruction(current), until: body.until }, 'until');
-    const [changed] = await tx
-      .update(instruction)
-      .set({ untilDay: body.until, version: sql`${instruction.version} + 1` })
-      .where(and(eq(instruction.id, params.id), eq(instruction.version, body.version)))
-      .returning({ version: instruction.version });
-    if (changed) return changed;
-    throw conflict(
-      'Someone else changed this instruction meanwhile.',
-      { version: current.version, until: current.untilDay },
-      body,
-    );
+    return updateGuarded(asSeen(tx, instruction, { id: params.id, version: body.version }, { untilDay: body.until }), {
+      what: 'instruction',
+      current: () => wordOf(tx, params.id),
+      yours: body,
+    });
   });
+}
+
+async function wordOf(tx: Tenant, id: string): Promise<unknown> {
+  const [now] = await tx
+    .select({ version: instruction.version, until: instruction.untilDay })
+    .from(instruction)
+    .where(eq(instruction.id, id));
+  return now;
 }
 
 /** Refused at `field` when another word of the same authority, on a day both hold, cannot be followed beside it. */

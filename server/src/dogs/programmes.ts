@@ -1,13 +1,14 @@
 import { GOALS } from '@dewpond/core/programme';
 import type { Day } from '@dewpond/core/units';
-import { and, eq, isNull, sql } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import type { Router } from 'express';
 import { dog, programme } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
-import { badField, conflict, notFound, Refusal } from '../http/problem';
+import { badField, notFound, Refusal } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { asSeen, insertOnce, updateGuarded, wasSentBefore } from '../http/writes';
 import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
 
@@ -17,17 +18,13 @@ export function programmeRoutes(router: Router, services: Services): void {
     const [known] = await tx.select({ id: dog.id }).from(dog).where(eq(dog.id, params.id)).for('update');
     if (!known) throw notFound('dog');
     const madeFrom = contentHash({ dogId: params.id, ...body });
-    const [before] = await tx.select().from(programme).where(eq(programme.id, body.id));
-    if (before) {
-      sameOrRefuse(before.madeFrom, madeFrom);
-      return { id: body.id };
-    }
+    if (await wasSentBefore(tx, programme, { id: body.id, madeFrom })) return { id: body.id };
     const [running] = await tx
       .select({ id: programme.id })
       .from(programme)
       .where(and(eq(programme.dogId, params.id), isNull(programme.endedOn)));
     if (running) throw new Refusal('conflict', 'This dog has a programme already. End that one first.');
-    await tx.insert(programme).values({
+    await insertOnce(tx, programme, {
       businessId: asker.businessId,
       id: body.id,
       dogId: params.id,
@@ -49,16 +46,16 @@ export function programmeRoutes(router: Router, services: Services): void {
     if (row.endedOn !== null) throw new Refusal('conflict', 'That programme has ended. Take it up again first.');
     if (!GOALS[row.kind].some(({ id }) => id === body.goal)) throw badField('goal', 'The programme has no such goal.');
     const on: Day = dayIn((await loadHouse(tx)).zone, now);
-    return write(tx, row.id, { lessons: [...row.lessons, { ...body, on, by: asker.personName }] });
+    return write(tx, row, { lessons: [...row.lessons, { ...body, on, by: asker.personName }] }, body);
   });
 
   route(router, services, 'PUT /api/programmes/:id', async ({ tx, params, body, now }) => {
     const row = await programmeOf(tx, params.id);
-    if (row.version !== body.version) throw conflict('Someone else changed this programme meanwhile.', row, body);
-    return write(tx, row.id, {
+    const set = {
       endedOn: body.ended ? (row.endedOn ?? dayIn((await loadHouse(tx)).zone, now)) : null,
       lessons: row.lessons.filter((lesson) => lesson.id !== body.withoutLesson),
-    });
+    };
+    return write(tx, { id: row.id, version: body.version }, set, body);
   });
 }
 
@@ -68,16 +65,14 @@ async function programmeOf(tx: Tenant, id: string): Promise<typeof programme.$in
   return row;
 }
 
-async function write(
+const write = (
   tx: Tenant,
-  id: string,
+  { id, version }: { readonly id: string; readonly version: number },
   set: Partial<typeof programme.$inferInsert>,
-): Promise<{ version: number }> {
-  const [changed] = await tx
-    .update(programme)
-    .set({ ...set, version: sql`${programme.version} + 1` })
-    .where(eq(programme.id, id))
-    .returning({ version: programme.version });
-  if (!changed) throw notFound('programme');
-  return changed;
-}
+  yours: unknown,
+): Promise<{ version: number }> =>
+  updateGuarded(asSeen(tx, programme, { id, version }, set), {
+    what: 'programme',
+    current: () => programmeOf(tx, id),
+    yours,
+  });

@@ -2,15 +2,16 @@ import { notInFuture, type DogProfile } from '@dewpond/contract';
 import { GRADE_WORDS } from '@dewpond/core/places';
 import { LEVELS, signWords, type Level } from '@dewpond/core/findings';
 import type { Day } from '@dewpond/core/units';
-import { and, eq, ne, sql } from 'drizzle-orm';
+import { and, eq, ne } from 'drizzle-orm';
 import type { Router } from 'express';
 import { appointmentsOfDogs } from '../appointments/queries';
 import { client, dog, vet } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
-import { badField, conflict, notFound } from '../http/problem';
+import { badField, notFound } from '../http/problem';
 import { route } from '../http/route';
-import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { contentHash } from '../http/sameContent';
+import { asSeen, insertOnce, updateGuarded } from '../http/writes';
 import { loadHouse, type House } from '../house/house';
 import { dayIn } from '../house/zone';
 import { bookPage, listDogs, reckonDue } from './bookDue';
@@ -63,25 +64,17 @@ export function dogRoutes(router: Router, services: Services): void {
     await refuseProfile(tx, house, body.profile, today, body.id);
     const [owner] = await tx.select({ id: client.id }).from(client).where(eq(client.id, body.clientId));
     if (!owner) throw badField('clientId', 'There is no such client here.');
-    const madeFrom = contentHash(body);
     const { id, clientId, profile } = body;
-    const inserted = await tx
-      .insert(dog)
-      .values({
-        businessId: asker.businessId,
-        id,
-        clientId,
-        name: profile.name,
-        profile,
-        chip: profile.chip || null,
-        madeFrom,
-      })
-      .onConflictDoNothing()
-      .returning({ id: dog.id });
-    if (inserted.length === 0) {
-      const [known] = await tx.select().from(dog).where(eq(dog.id, id));
-      sameOrRefuse(known?.madeFrom ?? '', madeFrom);
-    } else await keepWeight(tx, asker, id, today, profile.weightKg);
+    const isNew = await insertOnce(tx, dog, {
+      businessId: asker.businessId,
+      id,
+      clientId,
+      name: profile.name,
+      profile,
+      chip: profile.chip || null,
+      madeFrom: contentHash(body),
+    });
+    if (isNew) await keepWeight(tx, asker, id, today, profile.weightKg);
     return { id };
   });
 
@@ -95,30 +88,26 @@ export function dogRoutes(router: Router, services: Services): void {
       .select({ profile: dog.profile, seenOn: dog.seenOn })
       .from(dog)
       .where(eq(dog.id, params.id));
-    const changed = await tx
-      .update(dog)
-      .set({
-        profile: body.profile,
-        seenOn: stampSeen(before, body.profile.seen, { day: today, by: asker.personName }),
-        name: body.profile.name,
-        chip: body.profile.chip || null,
-        ...(body.vetId === undefined ? {} : { vetId: body.vetId }),
-        ...(body.homeCareChangedOn === undefined ? {} : { homeCareChangedOn: body.homeCareChangedOn }),
-        version: sql`${dog.version} + 1`,
-      })
-      .where(and(eq(dog.id, params.id), eq(dog.version, body.version)))
-      .returning({ version: dog.version });
-    if (changed[0]) {
-      if (before?.profile.weightKg !== body.profile.weightKg)
-        await keepWeight(tx, asker, params.id, today, body.profile.weightKg);
-      return changed[0];
-    }
-    const [current] = await tx
-      .select({ version: dog.version, profile: dog.profile })
-      .from(dog)
-      .where(eq(dog.id, params.id));
-    if (!current) throw notFound('dog');
-    throw conflict('Someone else changed this dog meanwhile.', current, body);
+    const set = {
+      profile: body.profile,
+      seenOn: stampSeen(before, body.profile.seen, { day: today, by: asker.personName }),
+      name: body.profile.name,
+      chip: body.profile.chip || null,
+      ...(body.vetId === undefined ? {} : { vetId: body.vetId }),
+      ...(body.homeCareChangedOn === undefined ? {} : { homeCareChangedOn: body.homeCareChangedOn }),
+    };
+    const current = async () => {
+      const [now] = await tx
+        .select({ version: dog.version, profile: dog.profile })
+        .from(dog)
+        .where(eq(dog.id, params.id));
+      return now;
+    };
+    const write = asSeen(tx, dog, { id: params.id, version: body.version }, set);
+    const changed = await updateGuarded(write, { what: 'dog', current, yours: body });
+    if (before?.profile.weightKg !== body.profile.weightKg)
+      await keepWeight(tx, asker, params.id, today, body.profile.weightKg);
+    return changed;
   });
 
   route(router, services, 'GET /api/watch', async ({ tx }) => {

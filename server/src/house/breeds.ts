@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import { dog, ownBreed } from '../db/schema';
 import type { Services } from '../http/context';
 import { badField, Refusal } from '../http/problem';
-import { updateGuarded } from '../http/guarded';
+import { updateGuarded } from '../http/writes';
 import { route } from '../http/route';
 import { contentHash } from '../http/sameContent';
 import { loadHouse } from './house';

@@ -6,7 +6,7 @@ import type { Router } from 'express';
 import { business } from '../db/schema';
 import type { Services } from '../http/context';
 import { Refusal } from '../http/problem';
-import { updateGuarded } from '../http/guarded';
+import { updateGuarded } from '../http/writes';
 import { route } from '../http/route';
 import { loadHouse, type House } from './house';
 

@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import { business, member } from '../db/schema';
 import type { Services } from '../http/context';
 import { Refusal } from '../http/problem';
-import { updateGuarded } from '../http/guarded';
+import { updateGuarded } from '../http/writes';
 import { route } from '../http/route';
 import { houseView, loadHouse } from './house';
 import { dayIn } from './zone';

@@ -6,7 +6,8 @@ import type { Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
 import { notFound, Refusal } from '../http/problem';
 import { route } from '../http/route';
-import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { contentHash } from '../http/sameContent';
+import { insertOnce } from '../http/writes';
 import { enqueueImport } from '../jobs/enqueue';
 import { undoImport } from './undoImport';
 
@@ -35,30 +36,18 @@ export function importRoutes(router: Router, services: Services): void {
 
   route(router, services, 'POST /api/imports', async ({ tx, asker, body, now }) => {
     if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager imports.');
-    const madeFrom = contentHash(body);
-    const inserted = await tx
-      .insert(importRun)
-      .values({
-        businessId: asker.businessId,
-        id: body.id,
-        by: asker.personName,
-        fileName: body.fileName,
-        rows: body.rows,
-        state: 'waiting',
-        total: body.rows.length,
-        madeFrom,
-        createdAt: new Date(now),
-      })
-      .onConflictDoNothing()
-      .returning({ id: importRun.id });
-    if (inserted.length > 0) await enqueueImport(tx, { businessId: asker.businessId, importId: body.id });
-    else {
-      const [known] = await tx
-        .select({ madeFrom: importRun.madeFrom })
-        .from(importRun)
-        .where(eq(importRun.id, body.id));
-      sameOrRefuse(known?.madeFrom ?? '', madeFrom);
-    }
+    const isNew = await insertOnce(tx, importRun, {
+      businessId: asker.businessId,
+      id: body.id,
+      by: asker.personName,
+      fileName: body.fileName,
+      rows: body.rows,
+      state: 'waiting',
+      total: body.rows.length,
+      madeFrom: contentHash(body),
+      createdAt: new Date(now),
+    });
+    if (isNew) await enqueueImport(tx, { businessId: asker.businessId, importId: body.id });
     return { id: body.id };
   });
 

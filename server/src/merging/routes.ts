@@ -34,8 +34,8 @@ export function mergeRoutes(router: Router, services: Services): void {
   );
 
   route(router, services, 'POST /api/clients/:id/merge', async ({ tx, asker, params, body, now }) => {
-    if (await alreadyDone(tx, body.id, params.id, body.goneId)) return { id: body.id };
     const both = await bothClients(tx, params.id, body.goneId);
+    if (await alreadyDone(tx, body.id, params.id, body.goneId)) return { id: body.id };
     refuse(await previewClients(tx, both));
     const dogs = (await dogsOfClient(tx, both.gone.id)).map(({ id }) => id);
     const messages = await messagesOf(tx, both.gone.id);
@@ -55,8 +55,8 @@ export function mergeRoutes(router: Router, services: Services): void {
   });
 
   route(router, services, 'POST /api/dogs/:id/merge', async ({ tx, asker, params, body, now }) => {
-    if (await alreadyDone(tx, body.id, params.id, body.goneId)) return { id: body.id };
     const both = await bothDogs(tx, params.id, body.goneId);
+    if (await alreadyDone(tx, body.id, params.id, body.goneId)) return { id: body.id };
     refuse(await previewDogs(tx, both));
     const rows = await hangingOn(tx, both.gone.id);
     const days = await newDays(tx, both);

@@ -7,7 +7,8 @@ import { client, dog, message, referral, visit } from '../db/schema';
 import type { Services } from '../http/context';
 import { Refusal, badField, notFound } from '../http/problem';
 import { route } from '../http/route';
-import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { contentHash } from '../http/sameContent';
+import { insertOnce, wasSentBefore } from '../http/writes';
 import { enqueueMessage } from '../jobs/enqueue';
 import { makeLink } from '../links/ownerLinks';
 import { LINK_DAYS, draftFor } from './draft';
@@ -36,11 +37,7 @@ export function messageRoutes(router: Router, services: Services): void {
 
   route(router, services, 'POST /api/messages', async ({ tx, asker, body, now }) => {
     const madeFrom = contentHash(body);
-    const [known] = await tx.select({ madeFrom: message.madeFrom }).from(message).where(eq(message.id, body.id));
-    if (known) {
-      sameOrRefuse(known.madeFrom, madeFrom);
-      return { id: body.id };
-    }
+    if (await wasSentBefore(tx, message, { id: body.id, madeFrom })) return { id: body.id };
     const [its] = await tx
       .select({ clientId: client.id, card: client.card })
       .from(dog)
@@ -72,7 +69,7 @@ export function messageRoutes(router: Router, services: Services): void {
         { id: linkId, dogId: body.dogId, days: LINK_DAYS, by: asker.personName },
         now,
       );
-    await tx.insert(message).values({
+    const isNew = await insertOnce(tx, message, {
       ...body,
       businessId: asker.businessId,
       clientId: its.clientId,
@@ -83,7 +80,7 @@ export function messageRoutes(router: Router, services: Services): void {
       madeFrom,
       createdAt: new Date(now),
     });
-    await enqueueMessage(tx, { businessId: asker.businessId, messageId: body.id });
+    if (isNew) await enqueueMessage(tx, { businessId: asker.businessId, messageId: body.id });
     return { id: body.id };
   });
 

@@ -3,7 +3,7 @@ import { LEVELS, signWords, atLeast } from '@dewpond/core/findings';
 import { GRADE_WORDS, namePlace, placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
 import { dueOn, nextStep, overdueDays, vetBy } from '@dewpond/core/referral';
 import { addDays, type Day } from '@dewpond/core/units';
-import { and, eq, inArray, isNull, notInArray } from 'drizzle-orm';
+import { and, eq, inArray, isNull, ne, notInArray, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { client, dog, findingSeen, referral } from '../db/schema';
 import type { BusinessId, Tenant } from '../db/tenant';
@@ -52,7 +52,11 @@ export async function referPlaces(tx: Tenant, businessId: BusinessId, visit: Loa
         openedOn: row.day,
         madeFrom: contentHash({ visit: row.id, place: key }),
       })
-      .onConflictDoUpdate({ target: [referral.businessId, referral.visitId, referral.place], set: { level } });
+      .onConflictDoUpdate({
+        target: [referral.businessId, referral.visitId, referral.place],
+        set: { level, version: sql`${referral.version} + 1` },
+        setWhere: ne(referral.level, level),
+      });
   }
 }
 
@@ -70,9 +74,13 @@ async function closeWhatIsClear(tx: Tenant, { row, state }: LoadedVisit): Promis
       const on = row.day as Day;
       await tx
         .update(referral)
-        .set({ end: { outcome: 'seen clear here', on, by: LOOK_OVER } })
+        .set({ end: { outcome: 'seen clear here', on, by: LOOK_OVER }, version: sql`${referral.version} + 1` })
         .where(eq(referral.id, id));
-    } else if (!clear && byThisLook) await tx.update(referral).set({ end: null }).where(eq(referral.id, id));
+    } else if (!clear && byThisLook)
+      await tx
+        .update(referral)
+        .set({ end: null, version: sql`${referral.version} + 1` })
+        .where(eq(referral.id, id));
   }
 }
 

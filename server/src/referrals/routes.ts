@@ -1,4 +1,4 @@
-import { and, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { Router } from 'express';
 import { refuseBather } from '../auth/membership';
 import { referral } from '../db/schema';
@@ -6,9 +6,9 @@ import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
 import { askerOf, type Services } from '../http/context';
 import { idIn } from '../http/ids';
-import { conflict, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash } from '../http/sameContent';
+import { asSeen, updateGuarded } from '../http/writes';
 import { sendPdf } from '../sheet/routes';
 import { keepLetter } from './letter';
 import { referralViews } from './referrals';
@@ -23,15 +23,9 @@ export function referralRoutes(router: Router, services: Services): void {
     const { version, ...set } = body;
     const [before] = await tx.select({ vet: referral.vet }).from(referral).where(eq(referral.id, params.id));
     if (before && contentHash(set.vet) !== contentHash(before.vet)) refuseBather(asker, 'write down a vet’s word');
-    const [written] = await tx
-      .update(referral)
-      .set({ ...set, version: version + 1 })
-      .where(and(eq(referral.id, params.id), eq(referral.version, version)))
-      .returning({ version: referral.version });
-    if (written) return written;
-    const [current] = await tx.select().from(referral).where(eq(referral.id, params.id));
-    if (!current) throw notFound('referral');
-    throw conflict('Someone else worked on this meanwhile.', current, body);
+    const current = async () => (await tx.select().from(referral).where(eq(referral.id, params.id)))[0];
+    const write = asSeen(tx, referral, { id: params.id, version }, set);
+    return updateGuarded(write, { what: 'referral', current, yours: body });
   });
 
   router.get('/api/referrals/:id/letter.pdf', async (request, response) => {

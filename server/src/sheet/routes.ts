@@ -4,8 +4,9 @@ import { sheetEdit, visit } from '../db/schema';
 import { note } from '../audit/audit';
 import { askerOf, tenantOf, type Services } from '../http/context';
 import { idIn } from '../http/ids';
-import { conflict, notFound } from '../http/problem';
+import { notFound } from '../http/problem';
 import { route } from '../http/route';
+import { updateGuarded } from '../http/writes';
 import { keepSheet } from './keepSheet';
 import { editsOf, sheetViewOf } from './sheetView';
 
@@ -17,21 +18,19 @@ export function sheetRoutes(router: Router, services: Services): void {
     if (!known) throw notFound('visit');
     const set = { edits: body.edits, editedBy: asker.personName, editedAt: sql`now()` };
     // The version is compared where it is written: of two hands at the same moment one hears of the other.
-    const written =
+    const write =
       body.version === 0
-        ? await tx
+        ? tx
             .insert(sheetEdit)
             .values({ businessId: asker.businessId, visitId: params.id, ...set })
             .onConflictDoNothing()
             .returning({ version: sheetEdit.version })
-        : await tx
+        : tx
             .update(sheetEdit)
             .set({ ...set, version: body.version + 1 })
             .where(and(eq(sheetEdit.visitId, params.id), eq(sheetEdit.version, body.version)))
             .returning({ version: sheetEdit.version });
-    const [now] = written;
-    if (!now) throw conflict('Someone else changed this sheet meanwhile.', await editsOf(tx, params.id), body);
-    return { version: now.version };
+    return updateGuarded(write, { what: 'sheet', current: () => editsOf(tx, params.id), yours: body });
   });
 
   router.get('/api/visits/:id/sheet.pdf', async (request, response) => {

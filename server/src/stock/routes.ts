@@ -4,16 +4,17 @@ import type { Day } from '@dewpond/core/units';
 import { toAvoid } from '@dewpond/core/careplan';
 import { clashing } from '@dewpond/core/dilution';
 import { group } from 'd3-array';
-import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import type { Router } from 'express';
 import { bottleWords } from '../bench/standingMixes';
 import { bottle, dog, instruction, lot, madeMix, product, stockEntry, visit } from '../db/schema';
 import { asInstruction } from '../dogs/records';
 import type { Tenant } from '../db/tenant';
 import type { Services } from '../http/context';
-import { badField, conflict, notFound } from '../http/problem';
+import { badField, notFound } from '../http/problem';
 import { route } from '../http/route';
 import { contentHash, sameOrRefuse } from '../http/sameContent';
+import { asSeen, updateGuarded } from '../http/writes';
 import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
 import { costsView } from './costs';
@@ -104,15 +105,9 @@ export function stockRoutes(router: Router, services: Services): void {
     const { version, ...fields } = body;
     if (body.openedOn !== null && body.emptiedOn !== null && body.emptiedOn < body.openedOn)
       throw badField('emptiedOn', 'It was emptied before it was opened.');
-    const [changed] = await tx
-      .update(lot)
-      .set({ ...fields, version: sql`${lot.version} + 1` })
-      .where(and(eq(lot.id, params.id), eq(lot.version, version)))
-      .returning({ version: lot.version });
-    if (changed) return changed;
-    const [current] = await tx.select().from(lot).where(eq(lot.id, params.id));
-    if (!current) throw notFound('lot');
-    throw conflict('Someone else changed this lot meanwhile.', current, body);
+    const current = async () => (await tx.select().from(lot).where(eq(lot.id, params.id)))[0];
+    const write = asSeen(tx, lot, { id: params.id, version }, fields);
+    return updateGuarded(write, { what: 'lot', current, yours: body });
   });
 
   route(router, services, 'GET /api/costs', async ({ tx, query }) => {

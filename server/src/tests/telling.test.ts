@@ -286,11 +286,15 @@ describe('a place a vet should see', () => {
     const { dogId } = await reachable(salon);
     await visitDog(salon, dogId, [yellow]);
     await visitDog(salon, dogId, [yellow]);
+    const [open] = await referrals(dogId);
     expect(await referrals(dogId)).toHaveLength(1);
     await visitDog(salon, dogId);
     expect(await referrals(dogId)).toMatchObject([
-      { end: { outcome: 'seen clear here', by: 'the look-over' }, next: null },
+      { version: (open?.version ?? 0) + 1, end: { outcome: 'seen clear here', by: 'the look-over' }, next: null },
     ]);
+    // Whoever had it open before hears that it was closed meanwhile.
+    const late = { version: open?.version, told: null, answer: null, vet: null, end: null };
+    expect((await salon.call('PUT /api/referrals/:id', { id: open?.id ?? '', body: late })).status).toBe(409);
   });
 
   test('the letter says what was seen with sides and dates, what was done, and nothing of what it may be', async () => {
