@@ -21,8 +21,11 @@ export function withoutWords(what: Happening): Happening {
     case 'incident':
       return { ...what, incident: { ...what.incident, done: ERASED, told: '', words: '' } };
     case 'step skipped':
+    case 'caution overridden':
     case 'went home':
       return { ...what, because: unsaid(what.because) };
+    case 'mix taken':
+      return what.override === null ? what : { ...what, override: ERASED };
     case 'step added':
       return { ...what, title: ERASED };
     case 'found': {

@@ -70,22 +70,17 @@ export async function numbersInUse(tx: Tenant, bottleId: string): Promise<number
   return rows.map(({ no }) => no);
 }
 
-function change<Of extends Tool>(
+async function change<Of extends Tool>(
   tx: Tenant,
   tool: Of,
   id: string,
   sent: { readonly version: number },
   set: Partial<Of['$inferInsert']>,
 ): Promise<{ version: number }> {
+  const from: Tool = tool;
   return updateGuarded(asSeen(tx, tool, { id, version: sent.version }, set), {
-    what: (tool as Tool) === pump ? 'pump' : 'bottle',
-    current: async () =>
-      (
-        await tx
-          .select()
-          .from(tool as Tool)
-          .where(eq(tool.id, id))
-      )[0],
+    what: from === pump ? 'pump' : 'bottle',
+    current: async () => (await tx.select().from(from).where(eq(from.id, id)))[0],
     yours: sent,
   });
 }

@@ -12,6 +12,7 @@ import { contentHash } from '../http/sameContent';
 import { asSeen, insertOnce, updateGuarded } from '../http/writes';
 import { loadHouse } from '../house/house';
 import { dayIn } from '../house/zone';
+import { lastName } from './households';
 import { clientShown, clientView, householdOf } from './views';
 
 export function clientRoutes(router: Router, services: Services): void {
@@ -84,7 +85,7 @@ async function clientOf(tx: Tenant, id: string): Promise<typeof client.$inferSel
 
 async function makeHousehold(tx: Tenant, businessId: string, of: string): Promise<string> {
   const id = v7();
-  await tx.insert(household).values({ businessId, id, name: of.split(' ').at(-1) ?? of });
+  await tx.insert(household).values({ businessId, id, name: lastName(of) });
   return id;
 }
 

@@ -57,7 +57,7 @@ export const asSeen = <Table extends Versioned>(
 ): PromiseLike<{ version: number }[]> =>
   tx
     .update(table)
-    .set({ ...set, version: sql`${table.version} + 1` } as never)
+    .set({ ...set, version: sql`${table.version} + 1` })
     .where(and(eq(table.id, id), eq(table.version, version)))
     .returning({ version: table.version }) as unknown as PromiseLike<{ version: number }[]>;
 

@@ -1,20 +1,23 @@
 import { EMPTY_CARD } from '@dewpond/core/clients';
 import type { Day } from '@dewpond/core/units';
 import { ERASED, upToDate, withoutWords } from '@dewpond/core/visit';
-import { and, eq, inArray, isNull, or, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, or, sql } from 'drizzle-orm';
 import {
   appointment,
   importRun,
   client,
   dog,
+  dogDue,
   findingSeen,
   homePhoto,
   homeTick,
+  household,
   incidentSeen,
   instruction,
   letter,
   merge,
   message,
+  mixTaken,
   ownerLink,
   photo,
   photoShown,
@@ -22,55 +25,34 @@ import {
   refusedEvent,
   sheetEdit,
   sheetPdf,
-  visit,
   visitEvent,
 } from '../db/schema';
+import { lastName } from '../clients/households';
 import type { Tenant } from '../db/tenant';
+import type { Reach } from './reach';
 
-/** What hangs on a client. */
-interface Reach {
-  readonly row: typeof client.$inferSelect;
-  readonly dogs: readonly (typeof dog.$inferSelect)[];
-  readonly visits: readonly string[];
-  readonly open: boolean;
-  readonly booked: readonly string[];
-}
-
-export async function reachOfErasing(tx: Tenant, clientId: string, now: number): Promise<Reach | null> {
-  const [row] = await tx.select().from(client).where(eq(client.id, clientId));
-  if (!row) return null;
-  const dogs = await tx.select().from(dog).where(eq(dog.clientId, clientId));
-  const ids = dogs.map(({ id }) => id);
-  const visits = ids.length === 0 ? [] : await tx.select().from(visit).where(inArray(visit.dogId, ids));
-  const bookings =
-    ids.length === 0
-      ? []
-      : await tx
-          .select()
-          .from(appointment)
-          .where(and(inArray(appointment.dogId, ids), eq(appointment.state, 'booked')));
-  const ahead = bookings.filter(({ startsAt }) => startsAt.getTime() > now);
-  return {
-    row,
-    dogs,
-    visits: visits.map(({ id }) => id),
-    open: visits.some(({ closed }) => closed === null),
-    booked: dogs.filter(({ id }) => ahead.some(({ dogId }) => dogId === id)).map(({ name }) => name),
-  };
-}
-
-/** Takes out everything that names a client; what was seen, done, used and paid for stays without a name. For good. */
-export async function eraseClient(tx: Tenant, { row, dogs, visits }: Reach, today: Day): Promise<void> {
+/**
+ * Takes out everything that names a client; what was seen, done, used and paid for stays without a name. For good. What
+ * becomes of each column is decided in `wordsOfPeople.ts`.
+ */
+export async function eraseClient(tx: Tenant, { row, twins, dogs, visits }: Reach, today: Day): Promise<void> {
   await tx.execute(sql`select set_config('dewpond.erasing', 'yes', true)`);
+  const cards = [row, ...twins];
   const dogIds = dogs.map(({ id }) => id);
-  await eraseCards(tx, row, dogs, today);
-  await eraseTalk(tx, row.id, dogIds);
+  for (const each of cards) await eraseCard(tx, each, today);
+  for (const each of dogs) await eraseDog(tx, each, today);
+  for (const each of cards) await eraseTalk(tx, each.id);
+  if (dogIds.length > 0) await eraseTalkOfDogs(tx, dogIds);
   if (visits.length > 0) await eraseVisits(tx, visits);
-  await eraseSnapshots(tx, [row.id, ...dogIds], [row.importId, ...dogs.map(({ importId }) => importId)]);
+  await eraseSnapshots(
+    tx,
+    [...cards.map(({ id }) => id), ...dogIds],
+    [...cards, ...dogs].map(({ importId }) => importId),
+  );
   await tx.execute(sql`select set_config('dewpond.erasing', '', true)`);
 }
 
-async function eraseCards(tx: Tenant, row: Reach['row'], dogs: Reach['dogs'], today: Day): Promise<void> {
+async function eraseCard(tx: Tenant, row: Reach['row'], today: Day): Promise<void> {
   await tx
     .update(client)
     .set({
@@ -81,21 +63,44 @@ async function eraseCards(tx: Tenant, row: Reach['row'], dogs: Reach['dogs'], to
       version: sql`${client.version} + 1`,
     })
     .where(eq(client.id, row.id));
-  for (const { id, profile } of dogs)
+  if (row.householdId !== null) await renameHousehold(tx, row.householdId, lastName(row.name));
+}
+
+/** A household is called after one of those who belong to it; with nobody left it goes. */
+async function renameHousehold(tx: Tenant, id: string, erased: string): Promise<void> {
+  const [heir] = await tx.select({ name: client.name }).from(client).where(eq(client.householdId, id)).limit(1);
+  if (!heir) await tx.delete(household).where(eq(household.id, id));
+  else
     await tx
-      .update(dog)
-      .set({
+      .update(household)
+      .set({ name: lastName(heir.name) })
+      .where(and(eq(household.id, id), eq(household.name, erased)));
+}
+
+async function eraseDog(tx: Tenant, { id, profile }: Reach['dogs'][number], today: Day): Promise<void> {
+  await tx
+    .update(dog)
+    .set({
+      name: 'Erased dog',
+      profile: {
+        ...profile,
         name: 'Erased dog',
-        profile: { ...profile, name: 'Erased dog', note: '', chip: '' },
-        chip: null,
-        archivedOn: today,
-        version: sql`${dog.version} + 1`,
-      })
-      .where(eq(dog.id, id));
+        note: '',
+        chip: '',
+        reactions: '',
+        handling: { ...profile.handling, marks: [] },
+      },
+      chip: null,
+      archivedOn: today,
+      version: sql`${dog.version} + 1`,
+    })
+    .where(eq(dog.id, id));
+  // What was next due says on whose word.
+  await tx.update(dogDue).set({ madeOn: null, next: null, takes: null }).where(eq(dogDue.dogId, id));
 }
 
 /** What was said between owner and salon, and the doors that stand open to the owner. */
-async function eraseTalk(tx: Tenant, clientId: string, dogIds: readonly string[]): Promise<void> {
+async function eraseTalk(tx: Tenant, clientId: string): Promise<void> {
   await tx
     .update(message)
     .set({
@@ -106,7 +111,9 @@ async function eraseTalk(tx: Tenant, clientId: string, dogIds: readonly string[]
       state: sql`case when ${message.state} = 'waiting' then 'withdrawn' else ${message.state} end`,
     })
     .where(eq(message.clientId, clientId));
-  if (dogIds.length === 0) return;
+}
+
+async function eraseTalkOfDogs(tx: Tenant, dogIds: readonly string[]): Promise<void> {
   const dogs = [...dogIds];
   await tx
     .update(ownerLink)
@@ -125,7 +132,11 @@ async function eraseTalk(tx: Tenant, clientId: string, dogIds: readonly string[]
       .where(eq(referral.id, each.id));
   const said = await tx
     .update(instruction)
-    .set({ who: ERASED })
+    .set({
+      who: ERASED,
+      says: sql`case when ${instruction.says}->>'kind' = 'avoid'
+        then jsonb_set(${instruction.says}, '{ingredient}', ${JSON.stringify(ERASED)}::jsonb) else ${instruction.says} end`,
+    })
     .where(inArray(instruction.dogId, dogs))
     .returning({ id: instruction.id });
   if (said.length > 0)
@@ -151,6 +162,10 @@ async function eraseVisits(tx: Tenant, visits: readonly string[]): Promise<void>
   await tx.delete(refusedEvent).where(inArray(refusedEvent.visitId, ids));
   await tx.update(incidentSeen).set({ done: ERASED, told: '', words: '' }).where(inArray(incidentSeen.visitId, ids));
   await tx
+    .update(mixTaken)
+    .set({ override: ERASED })
+    .where(and(inArray(mixTaken.visitId, ids), isNotNull(mixTaken.override)));
+  await tx
     .update(findingSeen)
     .set({ more: sql`${findingSeen.more} - 'words'` })
     .where(inArray(findingSeen.visitId, ids));
@@ -168,66 +183,13 @@ async function eraseSnapshots(tx: Tenant, ids: readonly string[], imports: reado
     })
     .where(or(inArray(merge.keptId, [...ids]), inArray(merge.goneId, [...ids])));
   const from = imports.filter((each) => each !== null);
-  if (from.length > 0) await tx.update(importRun).set({ rows: [] }).where(inArray(importRun.id, from));
-}
-
-/** In words: what goes, what stays and why. */
-export async function erasureWords(
-  tx: Tenant,
-  { row, dogs, visits }: Reach,
-): Promise<{ erases: string[]; keeps: string[] }> {
-  const count = async (table: typeof photo | typeof sheetPdf) =>
-    visits.length === 0
-      ? 0
-      : (
-          await tx
-            .select({ id: table.visitId })
-            .from(table)
-            .where(inArray(table.visitId, [...visits]))
-        ).length;
-  const messages = (await tx.select({ id: message.id }).from(message).where(eq(message.clientId, row.id))).length;
-  const pictures = await count(photo);
-  const fromHome = await tx
-    .select({ id: homePhoto.id })
-    .from(homePhoto)
-    .where(
-      inArray(
-        homePhoto.dogId,
-        dogs.map(({ id }) => id),
-      ),
-    );
-  const open = await tx
-    .select({ id: ownerLink.id })
-    .from(ownerLink)
-    .where(
-      and(
-        inArray(
-          ownerLink.dogId,
-          dogs.map(({ id }) => id),
-        ),
-        isNull(ownerLink.revokedAt),
-      ),
-    );
-  const many = (n: number, one: string, more: string) => (n === 0 ? [] : [n === 1 ? `one ${one}` : `${n} ${more}`]);
-  return {
-    erases: [
-      `The name ${row.name}, telephone numbers, e-mail addresses, address, note, and what was agreed to`,
-      ...(dogs.length > 0 ? [`Names, chips and notes of ${dogs.map(({ name }) => name).join(', ')}`] : []),
-      ...many(pictures, 'picture', 'pictures'),
-      ...many(fromHome.length, 'picture from home', 'pictures from home'),
-      ...many(messages, 'message: its address and text', 'messages: their addresses and texts'),
-      ...many(open.length, 'private page is closed', 'private pages are closed'),
-      'Every word said, noted or quoted at visits, letters of vets, sheets as they were sent',
-    ],
-    keeps: [
-      ...many(
-        visits.length,
-        'visit without a name: day, what was seen and done',
-        'visits without a name: days, what was seen and done',
-      ),
-      'Products, lots and amounts used: a lot must be traced, and costs belong to the books',
-      'Bookings without a name: times and prices belong to the books',
-      'Who in the salon saw, changed or sent what',
-    ],
-  };
+  if (from.length > 0)
+    await tx
+      .update(importRun)
+      .set({
+        rows: [],
+        fileName: ERASED,
+        report: sql`case when ${importRun.report} is null then null else jsonb_set(${importRun.report}, '{words}', '""') end`,
+      })
+      .where(inArray(importRun.id, from));
 }

@@ -4,7 +4,9 @@ import { dayIn } from '../house/zone';
 import type { Services } from '../http/context';
 import { Refusal, badField, notFound } from '../http/problem';
 import { route } from '../http/route';
-import { eraseClient, erasureWords, reachOfErasing } from './erase';
+import { eraseClient } from './erase';
+import { erasureWords } from './erasureWords';
+import { reachOfErasing } from './reach';
 
 /** Why it cannot be done now, in words; null when it can. */
 const whyNot = ({ open, booked }: { readonly open: boolean; readonly booked: readonly string[] }): string | null =>

@@ -2,9 +2,11 @@ import type { MessageView } from '@dewpond/contract';
 import { finding } from '@dewpond/core/findings';
 import type { Happening } from '@dewpond/core/visit';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import sharp from 'sharp';
+import request from 'supertest';
 import { v7 } from 'uuid';
 import { expect } from 'vitest';
-import { addDog, type Salon } from './salon';
+import { addDog, app, guest, type Salon } from './salon';
 
 const on = '2026-11-02';
 
@@ -61,4 +63,20 @@ export async function textOf(bytes: Buffer): Promise<{ text: string; pages: numb
     .join(' ')
     .replaceAll(/\s+/g, ' ');
   return { text, pages: pdf.numPages, title: info.Title, language: info.Language };
+}
+
+/** A picture of today, through the owner's private page. */
+export async function sendFromHome(own: Salon, dogId: string): Promise<string> {
+  const { body: link } = await own.call('POST /api/links', { body: { id: v7(), dogId, days: 30 } });
+  const bytes = await sharp({ create: { width: 320, height: 240, channels: 3, background: '#446622' } })
+    .jpeg()
+    .toBuffer();
+  const id = v7();
+  const sent = await request(app)
+    .put(`/api/owner/home/photos/${id}`)
+    .set(guest(link.url.split('#')[1] ?? ''))
+    .type('image/jpeg')
+    .send(bytes);
+  expect(sent.status).toBe(200);
+  return id;
 }

@@ -6,10 +6,11 @@ import { OPS, getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import sharp from 'sharp';
 import request from 'supertest';
 import { v7 } from 'uuid';
-import { beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, expect, test } from 'vitest';
 import { inTenant } from '../db/tenant';
 import type { DogExport } from '../record/dogExport';
-import { addDog, app, clock, databases, guest, openSalon, type Salon } from './salon';
+import { sendFromHome } from './owner';
+import { addDog, app, databases, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
 
 let salon: Salon;
@@ -112,22 +113,6 @@ test('all of it leaves as data that reads back, and on paper', async () => {
   expect((await request(app).get(`/api/dogs/${dogId}/record.exe`).set('Cookie', salon.cookie)).status).toBe(404);
 });
 
-/** A picture of today, through the owner's private page. */
-async function sendFromHome(own: Salon, dogId: string): Promise<string> {
-  const { body: link } = await own.call('POST /api/links', { body: { id: v7(), dogId, days: 30 } });
-  const bytes = await sharp({ create: { width: 320, height: 240, channels: 3, background: '#446622' } })
-    .jpeg()
-    .toBuffer();
-  const id = v7();
-  const sent = await request(app)
-    .put(`/api/owner/home/photos/${id}`)
-    .set(guest(link.url.split('#')[1] ?? ''))
-    .type('image/jpeg')
-    .send(bytes);
-  expect(sent.status).toBe(200);
-  return id;
-}
-
 test('a picture the owner sent stands on record and leaves with the data, told apart from the salon’s', async () => {
   const { dogId } = await storied();
   const id = await sendFromHome(salon, dogId);
@@ -169,104 +154,4 @@ test('who saw, changed, sent and gave away is noted down once, with names, and c
     await expect(inTenant(databases, own.businessId, (tx) => tx.execute(sql.raw(change)))).rejects.toThrow();
   const groomer = await openSalon('groomer');
   expect((await groomer.call('GET /api/audit')).status).toBe(403);
-});
-
-describe('a client who asks to be erased', () => {
-  const SECRET = 'Folake Adeyemi';
-  /** Every row of the business, as text: what is not in there is not kept. */
-  async function everything(own: Salon): Promise<string> {
-    return inTenant(databases, own.businessId, async (tx) => {
-      const { rows } = await tx.execute<{ name: string }>(
-        sql`select table_name as name from information_schema.tables where table_schema = 'dewpond' and table_type = 'BASE TABLE'`,
-      );
-      const texts = [];
-      for (const { name } of rows) {
-        const all = await tx.execute(sql`select to_jsonb(t) as row from dewpond.${sql.identifier(name)} t`);
-        texts.push(JSON.stringify(all.rows));
-      }
-      return texts.join('\n');
-    });
-  }
-
-  test('leaves no name, number or word behind; what was seen, done and used stays', async () => {
-    const own = await openSalon();
-    const { dogId, clientId } = await addDog(own, {
-      name: 'Quillfeather',
-      note: `Belongs to ${SECRET}`,
-      chip: '977200001234567',
-    });
-    const visitId = await visitDog(own, dogId, [
-      {
-        ...yellow,
-        finding: { ...(yellow as { finding: ReturnType<typeof finding> }).finding, more: { words: SECRET } },
-      },
-      { type: 'noted', text: `${SECRET} was late` },
-      { type: 'owner asked', about: null, question: 'May we?', answer: 'yes', words: 'Yes.', who: SECRET },
-      { type: 'incident', incident: { kind: 'nick', place: null, done: 'Pressed.', told: SECRET, words: SECRET } },
-    ]);
-    const { body: view } = await own.call('GET /api/clients/:id', { id: clientId });
-    const card = { ...view.client.card, emails: ['folake@thornmere.example'], note: SECRET };
-    const consents = { 'e-mail': { yes: true, on: '2026-11-02' } };
-    await own.call('PUT /api/clients/:id', {
-      id: clientId,
-      body: { version: view.client.version, name: SECRET, card: { ...card, consents } },
-    });
-    const message = {
-      id: v7(),
-      dogId,
-      visitId,
-      kind: 'sheet',
-      channel: 'e-mail',
-      subject: SECRET,
-      words: `${SECRET} {link}`,
-    };
-    expect((await own.call('POST /api/messages', { body: message })).status).toBe(201);
-    await sendFromHome(own, dogId);
-    const twin = await addDog(own, { name: 'Quillfeather' });
-    await own.call('POST /api/clients/:id/merge', { id: clientId, body: { id: v7(), goneId: twin.clientId } });
-    expect(await everything(own)).toContain(SECRET);
-
-    const { body: preview } = await own.call('GET /api/clients/:id/erasure', { id: clientId });
-    expect(preview).toMatchObject({ name: SECRET, refused: null });
-    expect(preview.erases.join('\n')).toMatch(/Quillfeather.*\none picture from home\n.*one message/);
-    const wrong = await own.call('POST /api/clients/:id/erasure', { id: clientId, body: { name: 'Someone' } });
-    expect(wrong.status).toBe(422);
-    expect((await own.call('POST /api/clients/:id/erasure', { id: clientId, body: { name: SECRET } })).status).toBe(
-      201,
-    );
-
-    const left = await everything(own);
-    // The other client of that merge is another card of the same name: it is asked for by itself.
-    await own.call('POST /api/clients/:id/erasure', { id: twin.clientId, body: { name: SECRET } });
-    const rest = await everything(own);
-    for (const word of [SECRET, 'Quillfeather', '977200001234567', 'folake@', '01632 960114'])
-      expect(rest).not.toContain(word);
-    expect(left).not.toContain('977200001234567');
-    const { body: history } = await own.call('GET /api/dogs/:id/history', { id: dogId });
-    expect(history.items.some(({ kind, words }) => kind === 'found' && words === 'yellow or thick wax, plain')).toBe(
-      true,
-    );
-    const { body: sheet } = await own.call('GET /api/visits/:id/sheet', { id: visitId });
-    expect(sheet.sheet.did.map(({ words }) => words)).toContain('Bathed and dried.');
-  });
-
-  test('is refused while the dog is booked or a visit is open, and to anybody but a manager or this business', async () => {
-    const own = await openSalon();
-    const { dogId, clientId } = await addDog(own);
-    await own.call('POST /api/appointments', {
-      body: {
-        id: v7(),
-        dogId,
-        memberId: own.memberId,
-        kind: 'full visit',
-        startsAt: new Date(clock.now + 86_400_000).toISOString(),
-        minutes: 60,
-      },
-    });
-    const erase = (by: Salon) => by.call('POST /api/clients/:id/erasure', { id: clientId, body: { name: SECRET } });
-    const refused = await erase(own);
-    expect([refused.status, refused.body.error.message]).toEqual([409, 'Teasel is booked. Cancel the booking first.']);
-    expect((await erase(stranger)).status).toBe(404);
-    expect((await erase(await openSalon('groomer'))).status).toBe(403);
-  });
 });
