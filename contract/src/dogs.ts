@@ -193,6 +193,8 @@ export interface VisitMark {
 export interface TraitSeen {
   readonly day: Day;
   readonly by: string;
+  /** Whose name that is; not kept of what was seen earlier. */
+  readonly personId?: string;
 }
 /** Traits left out are assumed. */
 export type SeenOn = Readonly<Partial<Record<keyof Traits, TraitSeen>>>;

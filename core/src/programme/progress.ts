@@ -16,6 +16,8 @@ export interface Lesson {
   readonly went: Went;
   readonly on: Day;
   readonly by: string;
+  /** Whose name that is; not kept of earlier lessons. */
+  readonly personId?: string;
 }
 
 /** Days until the next lesson [house values]: soon after an easy one, a breath after too much. */

@@ -7,6 +7,8 @@ export interface Told {
   readonly how: (typeof TOLD_HOW)[number];
   readonly on: Day;
   readonly by: string;
+  /** Whose name that is; not kept before the winter of 2026. */
+  readonly personId?: string;
 }
 
 export const OWNERS_ANSWERS = ['will go', 'has been', 'will not go', 'not now'] as const;
@@ -35,6 +37,7 @@ export interface ReferralEnd {
   readonly outcome: (typeof OUTCOMES)[number];
   readonly on: Day;
   readonly by: string;
+  readonly personId?: string;
 }
 
 export interface Referral {

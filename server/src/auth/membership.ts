@@ -15,6 +15,9 @@ export async function isMember(databases: Databases, businessId: string, personI
   return rows.length > 0;
 }
 
+/** A name stands in every record its owner makes: no longer than a name is. */
+const LONGEST_NAME = 120;
+
 /** A person as the business wrote them down: name and role of every record are these; null: no longer, or never. */
 export async function memberOf(
   databases: Databases,
@@ -25,7 +28,7 @@ export async function memberOf(
   const [row] = await inTenant(databases, businessId, (tx) =>
     tx.select({ name: member.name, role: member.role }).from(member).where(eq(member.personId, personId)),
   );
-  return row ? { personName: row.name, role: row.role } : null;
+  return row ? { personName: row.name.slice(0, LONGEST_NAME), role: row.role } : null;
 }
 
 /** What a bather may not do; the whole table of rights is the house's, and is still to come. */

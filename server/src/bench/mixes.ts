@@ -52,6 +52,7 @@ export function mixRoutes(router: Router, services: Services): void {
       totalMl: body.totalMl,
       dogId: body.forDogId,
       by: asker.personName,
+      personId: asker.personId,
       day: today,
       measuredAt: new Date(now),
       // A made-up mix is unpreserved: discard at the end of the day [house value].
@@ -67,6 +68,7 @@ export function mixRoutes(router: Router, services: Services): void {
       movement: { kind: 'mixed', ml: body.productMl, reason: OUT_UNSEEN },
       day: today,
       by: asker.personName,
+      personId: asker.personId,
       mixId: body.id,
     });
     return { id: body.id, no };
@@ -86,6 +88,7 @@ export function mixRoutes(router: Router, services: Services): void {
         movement: { kind: 'correction', ml: row.productMl, reason: 'A mix was taken back: it was not made.' },
         day: today,
         by: asker.personName,
+        personId: asker.personId,
         mixId: row.id,
       });
     }

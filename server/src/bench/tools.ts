@@ -32,6 +32,7 @@ export function toolRoutes(router: Router, services: Services): void {
       strokeMl: made?.stroke ?? null,
       calibratedOn: made ? dayIn(zone, now) : null,
       calibratedBy: made ? asker.personName : '',
+      personId: made ? asker.personId : null,
     });
   });
   route(router, services, 'PUT /api/pumps/:id/shelf', async ({ tx, params, body, now }) => {

@@ -12,7 +12,7 @@ import { askerOf, type Services } from '../http/context';
 import { idIn } from '../http/ids';
 import { Refusal, notFound } from '../http/problem';
 import { route } from '../http/route';
-import { calendarUrl, hashOfToken, readToken, secretHash } from '../links/ownerLinks';
+import { calendarUrl, hashOfToken, openNow, readToken, secretHash } from '../links/ownerLinks';
 import { groomersCalendar, homeCalendar, type Booking } from './calendar';
 import { fillIn } from '@dewpond/core/wording';
 import { homeCareOf, homeSince } from './homeCare';
@@ -52,9 +52,8 @@ function sendCalendar(response: Response, text: string): void {
 }
 
 async function ownersFeed(tx: Tenant, house: House, hash: string, now: number): Promise<string | null> {
-  const [link] = await tx.select().from(ownerLink).where(eq(ownerLink.calendarHash, hash));
-  if (!link || link.revokedAt !== null || link.expiresAt.getTime() <= now) return null;
-  return homeCalendarOf(tx, house, link.dogId, now);
+  const link = await openNow(tx, eq(ownerLink.calendarHash, hash), now);
+  return link && homeCalendarOf(tx, house, link.dogId, now);
 }
 
 /** Home care and bookings of one dog. Throws when it is gone. */

@@ -41,7 +41,14 @@ export function letterRoutes(router: Router, services: Services): void {
       const [used] = await tx.select({ size: sum(letter.size) }).from(letter);
       if (Number(used?.size ?? 0) + bytes.length > QUOTA)
         throw new Refusal('too large', 'The room for letters is full. Take old ones off first.');
-      const row = { fileName, mediaType, size: bytes.length, bytes, addedBy: asker.personName };
+      const row = {
+        fileName,
+        mediaType,
+        size: bytes.length,
+        bytes,
+        addedBy: asker.personName,
+        personId: asker.personId,
+      };
       await tx
         .insert(letter)
         .values({ businessId: asker.businessId, instructionId: id, ...row })

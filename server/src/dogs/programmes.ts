@@ -46,7 +46,12 @@ export function programmeRoutes(router: Router, services: Services): void {
     if (row.endedOn !== null) throw new Refusal('conflict', 'That programme has ended. Take it up again first.');
     if (!GOALS[row.kind].some(({ id }) => id === body.goal)) throw badField('goal', 'The programme has no such goal.');
     const on: Day = dayIn((await loadHouse(tx)).zone, now);
-    return write(tx, row, { lessons: [...row.lessons, { ...body, on, by: asker.personName }] }, body);
+    return write(
+      tx,
+      row,
+      { lessons: [...row.lessons, { ...body, on, by: asker.personName, personId: asker.personId }] },
+      body,
+    );
   });
 
   route(router, services, 'PUT /api/programmes/:id', async ({ tx, params, body, now }) => {

@@ -90,7 +90,7 @@ export function dogRoutes(router: Router, services: Services): void {
       .where(eq(dog.id, params.id));
     const set = {
       profile: body.profile,
-      seenOn: stampSeen(before, body.profile.seen, { day: today, by: asker.personName }),
+      seenOn: stampSeen(before, body.profile.seen, { day: today, by: asker.personName, personId: asker.personId }),
       name: body.profile.name,
       chip: body.profile.chip || null,
       ...(body.vetId === undefined ? {} : { vetId: body.vetId }),

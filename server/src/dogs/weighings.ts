@@ -12,10 +12,10 @@ import { dayIn } from '../house/zone';
 export async function keepWeight(tx: Tenant, asker: Asker, dogId: string, on: string, kg: number): Promise<void> {
   await tx
     .insert(weighing)
-    .values({ businessId: asker.businessId, dogId, day: on, kg, by: asker.personName })
+    .values({ businessId: asker.businessId, dogId, day: on, kg, by: asker.personName, personId: asker.personId })
     .onConflictDoUpdate({
       target: [weighing.businessId, weighing.dogId, weighing.day],
-      set: { kg, by: asker.personName },
+      set: { kg, by: asker.personName, personId: asker.personId },
     });
 }
 

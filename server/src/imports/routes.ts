@@ -40,6 +40,7 @@ export function importRoutes(router: Router, services: Services): void {
       businessId: asker.businessId,
       id: body.id,
       by: asker.personName,
+      personId: asker.personId,
       fileName: body.fileName,
       rows: body.rows,
       state: 'waiting',

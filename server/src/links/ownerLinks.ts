@@ -1,7 +1,7 @@
 import { createHash, createHmac } from 'node:crypto';
 import type { OwnerLinkView } from '@dewpond/contract';
-import { eq } from 'drizzle-orm';
-import { ownerLink } from '../db/schema';
+import { and, eq, isNull, type SQL } from 'drizzle-orm';
+import { dog, ownerLink } from '../db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
 import type { Databases } from '../db/connect';
 
@@ -76,13 +76,20 @@ export async function openLink(
   const token = readToken(text);
   if (!token) return null;
   const { businessId } = token;
-  const [link] = await inTenant(databases, businessId, (tx) =>
-    tx
-      .select()
-      .from(ownerLink)
-      .where(eq(ownerLink.secretHash, hashOfToken(token))),
+  const link = await inTenant(databases, businessId, (tx) =>
+    openNow(tx, eq(ownerLink.secretHash, hashOfToken(token)), now),
   );
-  return link?.revokedAt === null && link.expiresAt.getTime() > now ? { businessId, link } : null;
+  return link && { businessId, link };
+}
+
+/** The link that is meant, while it is open: not stopped, not run out, its dog not put away. */
+export async function openNow(tx: Tenant, which: SQL, now: number): Promise<LinkRow | null> {
+  const [found] = await tx
+    .select({ link: ownerLink })
+    .from(ownerLink)
+    .innerJoin(dog, eq(dog.id, ownerLink.dogId))
+    .where(and(which, isNull(ownerLink.revokedAt), isNull(dog.archivedOn)));
+  return found && found.link.expiresAt.getTime() > now ? found.link : null;
 }
 
 export interface NewLink {
@@ -90,6 +97,7 @@ export interface NewLink {
   readonly dogId: string;
   readonly days: number;
   readonly by: string;
+  readonly personId: string | null;
 }
 
 /** Writes a new link down; the same id again is the same link. */
@@ -97,7 +105,7 @@ export async function makeLink(
   tx: Tenant,
   maker: LinkMaker,
   businessId: BusinessId,
-  { id, dogId, days, by }: NewLink,
+  { id, dogId, days, by, personId }: NewLink,
   now: number,
 ): Promise<LinkRow> {
   await tx
@@ -110,6 +118,7 @@ export async function makeLink(
       calendarHash: secretHash(maker, businessId, id, 'owner calendar'),
       expiresAt: new Date(now + days * 86_400_000),
       createdBy: by,
+      personId,
     })
     .onConflictDoNothing();
   const [row] = await tx.select().from(ownerLink).where(eq(ownerLink.id, id));

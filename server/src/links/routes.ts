@@ -20,7 +20,13 @@ export function linkRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/links', async ({ tx, asker, body, now }) => {
     const [its] = await tx.select({ id: dog.id }).from(dog).where(eq(dog.id, body.dogId));
     if (!its) throw notFound('dog');
-    const row = await makeLink(tx, services.links, asker.businessId, { ...body, by: asker.personName }, now);
+    const row = await makeLink(
+      tx,
+      services.links,
+      asker.businessId,
+      { ...body, by: asker.personName, personId: asker.personId },
+      now,
+    );
     return linkView(services.links, row);
   });
 

@@ -220,6 +220,7 @@ const keep = (
     goneId: gone.id,
     moved: { rows, keptBefore: kept, goneBefore: gone },
     by: asker.personName,
+    personId: asker.personId,
   });
 
 const putAway = (tx: Tenant, id: string, today: string) =>

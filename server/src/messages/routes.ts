@@ -66,7 +66,7 @@ export function messageRoutes(router: Router, services: Services): void {
         tx,
         services.links,
         asker.businessId,
-        { id: linkId, dogId: body.dogId, days: LINK_DAYS, by: asker.personName },
+        { id: linkId, dogId: body.dogId, days: LINK_DAYS, by: asker.personName, personId: asker.personId },
         now,
       );
     const isNew = await insertOnce(tx, message, {
@@ -77,6 +77,7 @@ export function messageRoutes(router: Router, services: Services): void {
       recipient: reach.to,
       state: 'waiting',
       askedBy: asker.personName,
+      personId: asker.personId,
       madeFrom,
       createdAt: new Date(now),
     });

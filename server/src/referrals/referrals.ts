@@ -7,6 +7,7 @@ import { and, eq, inArray, isNull, ne, notInArray, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { client, dog, findingSeen, referral } from '../db/schema';
 import type { BusinessId, Tenant } from '../db/tenant';
+import type { Asker } from '../http/context';
 import { contentHash } from '../http/sameContent';
 import type { LoadedVisit } from '../visits/load';
 
@@ -84,6 +85,23 @@ async function closeWhatIsClear(tx: Tenant, { row, state }: LoadedVisit): Promis
   }
 }
 
+/** Without the person's id: a name is what a screen shows, and what comes back from it. */
+const unsigned = <T extends { readonly personId?: string }>(said: T | null): Omit<T, 'personId'> | null => {
+  if (said === null) return null;
+  const { personId: _, ...rest } = said;
+  return rest;
+};
+
+/** What was said newly is signed by who asks, whatever name was sent; what stood there keeps its name. */
+export function signed<T extends { readonly by: string; readonly personId?: string }>(
+  before: T | null,
+  sent: T | null,
+  asker: Pick<Asker, 'personName' | 'personId'>,
+): T | null {
+  if (sent === null || contentHash(unsigned(before)) === contentHash(sent)) return sent && before;
+  return { ...sent, by: asker.personName, personId: asker.personId };
+}
+
 /** Closed ones are in sight for this long. */
 const SHOWN_DAYS = 60;
 
@@ -118,10 +136,10 @@ export async function referralViews(tx: Tenant, today: Day, dogId?: string): Pro
       words: wordsAt(findings, row.visitId, row.place),
       level: row.level,
       openedOn: stand.openedOn,
-      told: row.told,
+      told: unsigned(row.told),
       answer: row.answer,
       vet: row.vet,
-      end: row.end,
+      end: unsigned(row.end),
       vetBy: vetBy(stand),
       dueOn: dueOn(stand),
       next: nextStep(stand),

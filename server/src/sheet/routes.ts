@@ -16,7 +16,7 @@ export function sheetRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/visits/:id/sheet', async ({ tx, asker, params, body }) => {
     const [known] = await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, params.id));
     if (!known) throw notFound('visit');
-    const set = { edits: body.edits, editedBy: asker.personName, editedAt: sql`now()` };
+    const set = { edits: body.edits, editedBy: asker.personName, personId: asker.personId, editedAt: sql`now()` };
     // The version is compared where it is written: of two hands at the same moment one hears of the other.
     const write =
       body.version === 0

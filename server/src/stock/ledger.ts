@@ -13,6 +13,7 @@ export interface NewEntry {
   readonly movement: Movement;
   readonly day: Day;
   readonly by: string;
+  readonly personId?: string;
   readonly lotId?: string | null;
   readonly visitId?: string | null;
   readonly mixId?: string | null;
@@ -59,6 +60,7 @@ export async function addEntry(
     reason: entry.movement.reason,
     day: entry.day,
     by: entry.by,
+    personId: entry.personId ?? null,
     lotId: entry.lotId ?? null,
     visitId: entry.visitId ?? null,
     mixId: entry.mixId ?? null,

@@ -50,6 +50,7 @@ export function stockRoutes(router: Router, services: Services): void {
       movement: movementOf(body),
       day: today,
       by: asker.personName,
+      personId: asker.personId,
       lotId: body.lot?.id ?? null,
       madeFrom,
     });

@@ -120,7 +120,7 @@ describe('feeds', () => {
   }
 
   test('an owner’s calendar opens without a session, closes with the page, and its address opens no page', async () => {
-    const { link, page: its } = await page();
+    const { link, page: its, dogId } = await page();
     const lines = logLines.length;
     const answer = await request(app).get(pathOf(its.calendar));
     expect(answer.headers['content-type']).toContain('text/calendar');
@@ -129,6 +129,17 @@ describe('feeds', () => {
     expect((await request(app).get('/api/owner').set(guest(token))).status).toBe(404);
     expect(logLines.slice(lines).join('')).not.toContain(token);
     expect(logLines.slice(lines).join('')).toContain('/api/calendars/(secret)');
+    // While its dog is put away a page is closed, too, and its calendar with it.
+    const putAway = async (archived: boolean) => {
+      const { version } = (await salon.call('GET /api/dogs/:id', { id: dogId })).body;
+      await salon.call('PUT /api/dogs/:id/archive', { id: dogId, body: { version, archived } });
+      const page = await request(app)
+        .get('/api/owner')
+        .set(guest(link.url.split('#')[1] ?? ''));
+      return [page.status, (await request(app).get(pathOf(its.calendar))).status];
+    };
+    expect(await putAway(true)).toEqual([404, 404]);
+    expect(await putAway(false)).toEqual([200, 200]);
     await salon.call('PUT /api/links/:id/revoke', { id: link.id, body: {} });
     expect((await request(app).get(pathOf(its.calendar))).status).toBe(404);
     expect((await request(app).get('/api/calendars/nonsense.ics')).status).toBe(404);

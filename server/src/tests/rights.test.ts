@@ -1,4 +1,4 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
@@ -7,7 +7,8 @@ import { audit, member } from '../db/schema';
 import { inTenant } from '../db/tenant';
 import { finding } from '@dewpond/core/findings';
 import { visitDog } from './tableSide';
-import { addProduct, typed } from './benchSide';
+import { WORDS_THAT_STAY } from '../record/wordsOfPeople';
+import { addProduct, bottleOf, makeMix, mixBody, typed } from './benchSide';
 import { PASSWORD, addDog, app, auth, config, databases, openSalon, signIn, type Salon } from './salon';
 
 let manager: Salon;
@@ -81,6 +82,55 @@ describe('who it was', () => {
     );
     expect(notes[0]).toMatchObject({ person: 'Ines', personId });
     expect((await salon.call('GET /api/session')).body.person.name).toBe('Ines');
+  });
+
+  test('stands in no record without the person’s id, and no name is longer than a name', async () => {
+    const salon = await openSalon();
+    const { dogId } = await addDog(salon);
+    const long = 'Ines '.repeat(60).trim();
+    await inTenant(databases, salon.businessId, (tx) => tx.update(member).set({ name: long }));
+    await addProduct(salon, { name: 'Chalk wash' });
+    const mixed = mixBody(salon.productId, await bottleOf(salon));
+    await makeMix(salon, mixed);
+    await salon.call('POST /api/dogs/:id/weighings', { id: dogId, body: { day: '2026-11-20', kg: 14 } });
+    await salon.call('POST /api/links', { body: { id: v7(), dogId, days: 3 } });
+    const signedBy = WORDS_THAT_STAY['who in the salon did it; the books and the audit need it'] ?? [];
+    await inTenant(databases, salon.businessId, async (tx) => {
+      const { rows: people } = await tx.execute<{ id: string }>(sql`select person_id as id from dewpond.member`);
+      for (const column of signedBy) {
+        const [table = '', name = ''] = column.split('.');
+        // A word inside a JSON has its id beside it there.
+        const inside = ['dog.seen_on', 'programme.lessons', 'referral.ended', 'referral.told'].includes(column);
+        if (inside) continue;
+        const { rows } = await tx.execute<{ by: string; id: string | null }>(
+          sql`select ${sql.identifier(name)} as by, person_id as id from dewpond.${sql.identifier(table)}`,
+        );
+        for (const { by, id } of rows.filter((row) => row.by.startsWith('Ines Ines')))
+          expect([column, id, by.length <= 120]).toEqual([column, people[0]?.id, true]);
+        if (['stock_entry', 'made_mix', 'weighing', 'owner_link', 'audit'].includes(table))
+          expect([table, rows.some((row) => row.by.startsWith('Ines Ines'))]).toEqual([table, true]);
+      }
+    });
+  });
+
+  test('of a referral is who asks, whatever name is sent, and stays where nothing new was said', async () => {
+    const [salon, sent] = [await openSalon(), { told: null, answer: null, vet: null, end: null }];
+    const { dogId } = await addDog(salon);
+    await visitDog(salon, dogId, [
+      { type: 'found', finding: finding({ site: 'ear', side: 'left' }, 'ear yellow wax', 2) },
+    ]);
+    const of = async () => (await salon.call('GET /api/referrals', { query: { dog: dogId } })).body.items[0];
+    const id = (await of())?.id ?? '';
+    const told = { how: 'at the door', on: '2026-11-25', by: 'The manager' } as const;
+    await salon.call('PUT /api/referrals/:id', { id, body: { ...sent, version: 1, told } });
+    expect((await of())?.told).toEqual({ ...told, by: 'Ines' });
+    await inTenant(databases, salon.businessId, (tx) => tx.update(member).set({ name: 'Oswin' }));
+    const end = { outcome: 'the owner declined', on: '2026-11-25', by: 'x' } as const;
+    await salon.call('PUT /api/referrals/:id', {
+      id,
+      body: { ...sent, version: 2, told: { ...told, by: 'Ines' }, end },
+    });
+    expect(await of()).toMatchObject({ told: { by: 'Ines' }, end: { by: 'Oswin' } });
   });
 
   test('the role is the business’s, too', async () => {

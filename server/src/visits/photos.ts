@@ -38,7 +38,15 @@ export function photoRoutes(router: Router, services: Services): void {
           throw new Refusal('too large', 'The room for pictures is full. This one stays on the device.');
         await tx
           .insert(photo)
-          .values({ businessId: asker.businessId, id, visitId, ...drawn, madeFrom, addedBy: asker.personName })
+          .values({
+            businessId: asker.businessId,
+            id,
+            visitId,
+            ...drawn,
+            madeFrom,
+            addedBy: asker.personName,
+            personId: asker.personId,
+          })
           .onConflictDoNothing();
       });
     }

@@ -16,7 +16,7 @@ import type { Caution } from '@dewpond/core/dilution';
 import type { StockKind } from '@dewpond/core/stock';
 import { dog } from './book';
 import { business } from './house';
-import { businessId, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
+import { businessId, byPerson, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 import { visit } from './visits';
 
 /** A pump with what its ten strokes gave. It sits on one product's container at a time. */
@@ -32,6 +32,7 @@ export const pump = dewpond.table(
     strokeMl: doublePrecision('stroke_ml'),
     calibratedOn: day('calibrated_on'),
     calibratedBy: text('calibrated_by').notNull().default(''),
+    personId: byPerson(),
     archivedOn: day('archived_on'),
     ...edited(),
   },
@@ -153,6 +154,7 @@ export const madeMix = dewpond.table(
     /** The one dog it is for. */
     dogId: uuid('dog_id'),
     by: text('by').notNull(),
+    personId: byPerson(),
     day: day('day').notNull(),
     /** Product measured early, warm water late. */
     measuredAt: instant('measured_at').notNull(),
@@ -207,6 +209,7 @@ export const stockEntry = dewpond.table(
     reason: text('reason').notNull(),
     day: day('day').notNull(),
     by: text('by').notNull(),
+    personId: byPerson(),
     lotId: uuid('lot_id'),
     visitId: uuid('visit_id'),
     mixId: uuid('mix_id'),

@@ -18,7 +18,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import { business } from './house';
-import { businessId, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
+import { businessId, byPerson, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 
 /** People who belong together: their dogs are best booked on one day. */
 export const household = dewpond.table(
@@ -60,6 +60,7 @@ export const importRun = dewpond.table(
     businessId: businessId(),
     id: uuid('id').notNull(),
     by: text('by').notNull(),
+    personId: byPerson(),
     fileName: text('file_name').notNull(),
     /** Clients and dogs ready to be written; emptied once they are. */
     rows: jsonb('rows').$type<readonly unknown[]>().notNull(),
@@ -140,6 +141,7 @@ export const weighing = dewpond.table(
     day: day('day').notNull(),
     kg: doublePrecision('kg').notNull(),
     by: text('by').notNull(),
+    personId: byPerson(),
   },
   (t) => [
     primaryKey({ columns: [t.businessId, t.dogId, t.day] }),
@@ -183,6 +185,7 @@ export const letter = dewpond.table(
     size: integer('size').notNull(),
     bytes: bytea('bytes').notNull(),
     addedBy: text('added_by').notNull(),
+    personId: byPerson(),
     addedAt: instant('added_at').notNull().defaultNow(),
   },
   (t) => [
@@ -224,6 +227,7 @@ export const merge = dewpond.table(
     goneId: uuid('gone_id').notNull(),
     moved: jsonb('moved').$type<Moved>().notNull(),
     by: text('by').notNull(),
+    personId: byPerson(),
     at: instant('at').notNull().defaultNow(),
     undoneAt: instant('undone_at'),
   },

@@ -5,7 +5,7 @@ import type { OwnersAnswer, ReferralEnd, Told, VetAnswer } from '@dewpond/core/r
 import type { SheetEdits } from '@dewpond/core/sheet';
 import { foreignKey, index, integer, jsonb, primaryKey, smallint, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import { client, dog } from './book';
-import { businessId, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
+import { businessId, byPerson, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 import { visit } from './visits';
 
 /** What a groomer's hand made of a sheet, apart from what is made from the visit. */
@@ -17,6 +17,7 @@ export const sheetEdit = dewpond.table(
     edits: jsonb('edits').$type<SheetEdits>().notNull(),
     version: integer('version').notNull().default(1),
     editedBy: text('edited_by').notNull(),
+    personId: byPerson(),
     editedAt: instant('edited_at').notNull().defaultNow(),
   },
   (t) => [
@@ -39,6 +40,7 @@ export const ownerLink = dewpond.table(
     expiresAt: instant('expires_at').notNull(),
     revokedAt: instant('revoked_at'),
     createdBy: text('created_by').notNull(),
+    personId: byPerson(),
     createdAt: instant('created_at').notNull().defaultNow(),
     /** When a page that somebody could see first asked for it, and last; mail scanners show nothing to anybody. */
     seenAt: instant('seen_at'),
@@ -77,6 +79,7 @@ export const message = dewpond.table(
     lastWord: text('last_word').notNull().default(''),
     via: text('via').$type<'stand-in' | 'smtp'>(),
     askedBy: text('asked_by').notNull(),
+    personId: byPerson(),
     madeFrom: text('made_from').notNull(),
     createdAt: instant('created_at').notNull().defaultNow(),
     takenAt: instant('taken_at'),

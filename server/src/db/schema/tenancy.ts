@@ -18,6 +18,8 @@ export const instant = (name: string) => timestamp(name, { withTimezone: true, m
 export const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 export const businessId = () => uuid('business_id').notNull();
 export const day = (name: string) => date(name, { mode: 'string' });
+/** Who of the business it was, beside the name as it was then; null in rows of before this was kept, and where Dewpond itself writes. */
+export const byPerson = () => uuid('person_id');
 /** Columns of what a person edits: version for guarding, hash of what was first sent for idempotence. */
 export const edited = () => ({
   version: integer('version').notNull().default(1),

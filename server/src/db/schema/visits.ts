@@ -20,7 +20,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import { dog } from './book';
 import { member } from './house';
-import { businessId, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
+import { businessId, byPerson, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 
 export const appointment = dewpond.table(
   'appointment',
@@ -242,6 +242,7 @@ export const photo = dewpond.table(
     /** Of what was sent, so that sending it again is known from sending another. */
     madeFrom: text('made_from').notNull(),
     addedBy: text('added_by').notNull(),
+    personId: byPerson(),
     addedAt: instant('added_at').notNull().defaultNow(),
   },
   (t) => [
