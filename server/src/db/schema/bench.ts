@@ -6,14 +6,14 @@ import {
   foreignKey,
   index,
   integer,
-  jsonb,
   primaryKey,
   text,
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { Caution } from '@dewpond/core/dilution';
 import type { StockKind } from '@dewpond/core/stock';
+import { INGREDIENTS, PRODUCT_CAUTIONS, PURPOSES, RANGE, STROKES } from '../kept/house';
+import { shaped } from '../kept/shaped';
 import { dog } from './book';
 import { business } from './house';
 import { businessId, byPerson, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
@@ -27,7 +27,7 @@ export const pump = dewpond.table(
     id: uuid('id').notNull(),
     name: text('name').notNull(),
     /** Ml of each stroke of its calibration; empty: never calibrated here. */
-    strokes: jsonb('strokes').$type<readonly number[]>().notNull().default([]),
+    strokes: shaped('strokes', STROKES).notNull().default([]),
     /** Mean of a stroke, ml; null: not calibrated, or its calibration scattered too much. */
     strokeMl: doublePrecision('stroke_ml'),
     calibratedOn: day('calibrated_on'),
@@ -43,12 +43,6 @@ export const pump = dewpond.table(
   ],
 );
 
-/** A purpose a label gives a ratio of its own for. Exact fractions as text, "97/3". */
-export interface Purpose {
-  readonly purpose: string;
-  readonly waterParts: string;
-}
-
 export const product = dewpond.table(
   'product',
   {
@@ -61,8 +55,8 @@ export const product = dewpond.table(
     /** Parts of water to one of product as an exact fraction, "97/3"; null = ready to use. */
     waterParts: text('water_parts'),
     /** The strongest and the weakest the label allows, where it gives a range. */
-    range: jsonb('range').$type<{ readonly strongest: string; readonly weakest: string }>(),
-    purposes: jsonb('purposes').$type<readonly Purpose[]>().notNull().default([]),
+    range: shaped('range', RANGE),
+    purposes: shaped('purposes', PURPOSES).notNull().default([]),
     contactLeast: doublePrecision('contact_least'),
     contactMost: doublePrecision('contact_most'),
     /** The house's usual one of its kind. */
@@ -70,8 +64,8 @@ export const product = dewpond.table(
     amountFactor: doublePrecision('amount_factor').notNull().default(1),
     suppliedBy: text('supplied_by').$type<'house' | 'vet' | 'owner'>().notNull(),
     supplier: text('supplier').notNull().default(''),
-    cautions: jsonb('cautions').$type<readonly Caution[]>().notNull().default([]),
-    ingredients: jsonb('ingredients').$type<readonly string[]>().notNull().default([]),
+    cautions: shaped('cautions', PRODUCT_CAUTIONS).notNull().default([]),
+    ingredients: shaped('ingredients', INGREDIENTS).notNull().default([]),
     /** Size of a container as bought, ml. */
     containerMl: doublePrecision('container_ml'),
     costPerMl: doublePrecision('cost_per_ml'),

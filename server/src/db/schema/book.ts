@@ -1,8 +1,4 @@
-import type { Saying } from '@dewpond/core/careplan';
-import type { ClientCard } from '@dewpond/core/clients';
-import type { Lesson, ProgrammeKind } from '@dewpond/core/programme';
-import type { Coming } from '@dewpond/core/stock';
-import type { DogListItem, DogProfile, ImportReport, Moved, SeenOn } from '@dewpond/contract';
+import type { ProgrammeKind } from '@dewpond/core/programme';
 import { sql } from 'drizzle-orm';
 import {
   boolean,
@@ -11,12 +7,13 @@ import {
   foreignKey,
   index,
   integer,
-  jsonb,
   primaryKey,
   text,
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
+import { CARD, LESSONS, MOVED, NEXT_DUE, PROFILE, REPORT, ROWS, SAYING, SEEN_ON, TAKES } from '../kept/clients';
+import { shaped } from '../kept/shaped';
 import { business } from './house';
 import { businessId, byPerson, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 
@@ -63,12 +60,12 @@ export const importRun = dewpond.table(
     personId: byPerson(),
     fileName: text('file_name').notNull(),
     /** Clients and dogs ready to be written; emptied once they are. */
-    rows: jsonb('rows').$type<readonly unknown[]>().notNull(),
+    rows: shaped('rows', ROWS).notNull(),
     state: text('state').$type<'waiting' | 'running' | 'done' | 'cancelled' | 'failed' | 'undone'>().notNull(),
     done: integer('done').notNull().default(0),
     total: integer('total').notNull(),
     cancelled: boolean('cancelled').notNull().default(false),
-    report: jsonb('report').$type<ImportReport>(),
+    report: shaped('report', REPORT),
     madeFrom: text('made_from').notNull(),
     createdAt: instant('created_at').notNull().defaultNow(),
   },
@@ -85,7 +82,7 @@ export const client = dewpond.table(
     businessId: businessId(),
     id: uuid('id').notNull(),
     name: text('name').notNull(),
-    card: jsonb('card').$type<ClientCard>().notNull(),
+    card: shaped('card', CARD).notNull(),
     householdId: uuid('household_id'),
     archivedOn: day('archived_on'),
     importId: uuid('import_id'),
@@ -110,10 +107,10 @@ export const dog = dewpond.table(
     clientId: uuid('client_id').notNull(),
     vetId: uuid('vet_id'),
     name: text('name').notNull(),
-    profile: jsonb('profile').$type<DogProfile>().notNull(),
+    profile: shaped('profile', PROFILE).notNull(),
     homeCareChangedOn: day('home_care_changed_on'),
     /** Who saw which trait on the dog itself, and when. */
-    seenOn: jsonb('seen_on').$type<SeenOn>().notNull().default({}),
+    seenOn: shaped('seen_on', SEEN_ON).notNull().default({}),
     /** A chip's number is one dog's. */
     chip: text('chip'),
     archivedOn: day('archived_on'),
@@ -161,7 +158,7 @@ export const instruction = dewpond.table(
     who: text('who').notNull(),
     /** A place key such as "ear/left"; null for the whole dog. */
     place: text('place'),
-    says: jsonb('says').$type<Saying>().notNull(),
+    says: shaped('says', SAYING).notNull(),
     fromDay: day('from_day').notNull(),
     untilDay: day('until_day'),
     ...edited(),
@@ -205,7 +202,7 @@ export const programme = dewpond.table(
     kind: text('kind').$type<ProgrammeKind>().notNull(),
     startedOn: day('started_on').notNull(),
     endedOn: day('ended_on'),
-    lessons: jsonb('lessons').$type<readonly Lesson[]>().notNull().default([]),
+    lessons: shaped('lessons', LESSONS).notNull().default([]),
     ...edited(),
   },
   (t) => [
@@ -225,7 +222,7 @@ export const merge = dewpond.table(
     of: text('of').$type<'client' | 'dog'>().notNull(),
     keptId: uuid('kept_id').notNull(),
     goneId: uuid('gone_id').notNull(),
-    moved: jsonb('moved').$type<Moved>().notNull(),
+    moved: shaped('moved', MOVED).notNull(),
     by: text('by').notNull(),
     personId: byPerson(),
     at: instant('at').notNull().defaultNow(),
@@ -248,9 +245,9 @@ export const dogDue = dewpond.table(
     businessId: businessId(),
     dogId: uuid('dog_id').notNull(),
     madeOn: day('made_on'),
-    next: jsonb('next').$type<DogListItem['next']>(),
+    next: shaped('next', NEXT_DUE),
     /** What its visits take of which product, from when, and how often. */
-    takes: jsonb('takes').$type<Omit<Coming, 'booked'>>(),
+    takes: shaped('takes', TAKES),
     openVet: boolean('open_vet').notNull().default(false),
     /** Another each time it is made stale: whoever reckoned from what was before keeps nothing over it. */
     touched: uuid('touched').notNull().defaultRandom(),

@@ -1,8 +1,7 @@
-import type { Breed } from '@dewpond/core/catalogue';
 import type { Language } from '@dewpond/core/clients';
-import type { HouseServices, HouseWays } from '@dewpond/core/ways';
-import type { HouseWordings } from '@dewpond/core/wording';
-import { doublePrecision, foreignKey, integer, jsonb, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { doublePrecision, foreignKey, integer, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { BREED, HOUSE_SERVICES, WAYS, WORDINGS } from '../kept/house';
+import { shaped } from '../kept/shaped';
 import { businessId, day, dewpond, edited, ofThisBusiness } from './tenancy';
 
 export const business = dewpond.table(
@@ -13,9 +12,9 @@ export const business = dewpond.table(
     zone: text('zone').notNull(),
     units: text('units').$type<'metric' | 'US'>().notNull(),
     currency: text('currency').notNull().default('GBP'),
-    ways: jsonb('ways').$type<HouseWays>().notNull(),
+    ways: shaped('ways', WAYS).notNull(),
     /** What the house does at all; what came later than its choice has its default. */
-    services: jsonb('services').$type<Partial<HouseServices>>().notNull().default({}),
+    services: shaped('services', HOUSE_SERVICES).notNull().default({}),
     /** A dog above this weight is lifted by two, kg. */
     liftAloneKg: doublePrecision('lift_alone_kg').notNull().default(20),
     /** The day the ear-cleaning school last changed: older pad counts are not pooled. */
@@ -27,7 +26,7 @@ export const business = dewpond.table(
     /** What owners read in, where their own language is not known. */
     language: text('language').$type<Language>().notNull().default('en-GB'),
     /** What the house says otherwise than what ships, by language. */
-    wording: jsonb('wording').$type<HouseWordings>().notNull().default({}),
+    wording: shaped('wording', WORDINGS).notNull().default({}),
     version: integer('version').notNull().default(1),
   },
   () => [ofThisBusiness('business')],
@@ -60,7 +59,7 @@ export const ownBreed = dewpond.table(
   {
     businessId: businessId(),
     id: text('id').notNull(),
-    breed: jsonb('breed').$type<Breed>().notNull(),
+    breed: shaped('breed', BREED).notNull(),
     ...edited(),
   },
   (t) => [

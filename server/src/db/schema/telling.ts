@@ -1,9 +1,9 @@
 import type { MessageChannel, MessageKind, MessageState } from '@dewpond/core/messages';
 import type { Level } from '@dewpond/core/findings';
 import type { PlaceKey } from '@dewpond/core/places';
-import type { OwnersAnswer, ReferralEnd, Told, VetAnswer } from '@dewpond/core/referral';
-import type { SheetEdits } from '@dewpond/core/sheet';
-import { foreignKey, index, integer, jsonb, primaryKey, smallint, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import { foreignKey, index, integer, primaryKey, smallint, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import { ANSWER, EDITS, END, TOLD, VET_ANSWER } from '../kept/visits';
+import { shaped } from '../kept/shaped';
 import { client, dog } from './book';
 import { businessId, byPerson, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 import { visit } from './visits';
@@ -14,7 +14,7 @@ export const sheetEdit = dewpond.table(
   {
     businessId: businessId(),
     visitId: uuid('visit_id').notNull(),
-    edits: jsonb('edits').$type<SheetEdits>().notNull(),
+    edits: shaped('edits', EDITS).notNull(),
     version: integer('version').notNull().default(1),
     editedBy: text('edited_by').notNull(),
     personId: byPerson(),
@@ -106,10 +106,10 @@ export const referral = dewpond.table(
     place: text('place').$type<PlaceKey>().notNull(),
     level: text('level').$type<Level>().notNull(),
     openedOn: day('opened_on').notNull(),
-    told: jsonb('told').$type<Told>(),
-    answer: jsonb('answer').$type<OwnersAnswer>(),
-    vet: jsonb('vet').$type<VetAnswer>(),
-    end: jsonb('ended').$type<ReferralEnd>(),
+    told: shaped('told', TOLD),
+    answer: shaped('answer', ANSWER),
+    vet: shaped('vet', VET_ANSWER),
+    end: shaped('ended', END),
     ...edited(),
   },
   (t) => [

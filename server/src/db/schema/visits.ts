@@ -1,6 +1,5 @@
 import type { NewVisitEvent } from '@dewpond/contract';
-import type { FindingDetails, Sign } from '@dewpond/core/findings';
-import type { PlaceKey } from '@dewpond/core/places';
+import type { Sign } from '@dewpond/core/findings';
 import type { IncidentKind, Stage, VisitKind } from '@dewpond/core/visit';
 import { sql } from 'drizzle-orm';
 import {
@@ -18,6 +17,8 @@ import {
   text,
   uuid,
 } from 'drizzle-orm/pg-core';
+import { DETAILS, LOOKED, SEEN } from '../kept/visits';
+import { shaped } from '../kept/shaped';
 import { dog } from './book';
 import { member } from './house';
 import { businessId, byPerson, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
@@ -60,7 +61,7 @@ export const visit = dewpond.table(
     /** Projected from the events: null while open. */
     closed: text('closed').$type<'finished' | 'ended early'>(),
     /** Projected, too: places that were looked at, and when the dog is fetched again to be finished. */
-    looked: jsonb('looked').$type<PlaceKey[]>().notNull().default([]),
+    looked: shaped('looked', LOOKED).notNull().default([]),
     backOn: day('back_on'),
     madeFrom: text('made_from').notNull(),
     createdAt: instant('created_at').notNull().defaultNow(),
@@ -90,7 +91,7 @@ export const visitEvent = dewpond.table(
     at: bigint('at', { mode: 'number' }).notNull(),
     offset: bigint('offset_ms', { mode: 'number' }),
     /** What its device had seen of the others; null in events of version 1. */
-    seen: jsonb('seen').$type<Readonly<Record<string, number>>>(),
+    seen: shaped('seen', SEEN),
     what: jsonb('what').$type<NewVisitEvent['what']>().notNull(),
     madeFrom: text('made_from').notNull(),
     receivedAt: instant('received_at').notNull().defaultNow(),
@@ -120,7 +121,7 @@ export const findingSeen = dewpond.table(
     grade: smallint('grade').$type<1 | 2 | 3>().notNull(),
     answer: boolean('answer'),
     level: text('level').notNull(),
-    more: jsonb('more').$type<FindingDetails>(),
+    more: shaped('more', DETAILS),
   },
   (t) => [
     primaryKey({ columns: [t.businessId, t.visitId, t.place, t.sign] }),

@@ -1,0 +1,61 @@
+import { FINDING_COLOURS, FINDING_SMELLS, type FindingDetails } from '@dewpond/core/findings';
+import type { PlaceKey } from '@dewpond/core/places';
+import {
+  OUTCOMES,
+  OWNERS_ANSWERS,
+  TOLD_HOW,
+  type OwnersAnswer,
+  type ReferralEnd,
+  type Told,
+  type VetAnswer,
+} from '@dewpond/core/referral';
+import { ALL_SECTIONS, type SheetEdits } from '@dewpond/core/sheet';
+import { z } from 'zod';
+import { day, first, oneOf, wordOf, words } from './values';
+import type { Shape } from './shaped';
+
+const section = oneOf(ALL_SECTIONS);
+export const EDITS: Shape<SheetEdits> = first(
+  'a hand on a sheet',
+  z.object({
+    lines: z.record(z.string(), z.object({ section, made: z.string(), words: z.string().nullable() })),
+    added: z.array(z.object({ id: z.string(), section, words: z.string() })),
+    photos: z.array(z.string()),
+  }),
+);
+
+const personId = z.exactOptional(z.string());
+export const TOLD: Shape<Told> = first(
+  'how an owner was told',
+  z.object({ how: oneOf(TOLD_HOW), on: day, by: z.string(), personId }),
+);
+export const ANSWER: Shape<OwnersAnswer> = first(
+  'what an owner answered',
+  z.object({ answer: oneOf(OWNERS_ANSWERS), words, on: day }),
+);
+export const VET_ANSWER: Shape<VetAnswer> = first(
+  'what a vet said',
+  z.object({ who: z.string(), words, on: day, instructionId: z.string().nullable().default(null) }),
+);
+export const END: Shape<ReferralEnd> = first(
+  'how a referral ended',
+  z.object({ outcome: oneOf(OUTCOMES), on: day, by: z.string(), personId }),
+);
+
+export const LOOKED: Shape<PlaceKey[]> = first('places looked at', z.array(wordOf<PlaceKey>()));
+export const SEEN: Shape<Readonly<Record<string, number>>> = first(
+  'what a device had seen',
+  z.record(z.string(), z.number()),
+);
+export const DETAILS: Shape<FindingDetails> = first(
+  'a finding',
+  z.object({
+    colour: z.exactOptional(oneOf(FINDING_COLOURS)),
+    smell: z.exactOptional(oneOf(FINDING_SMELLS)),
+    mm: z.exactOptional(z.number()),
+    known: z.exactOptional(z.boolean()),
+    vetKnew: z.exactOptional(day),
+    painful: z.exactOptional(z.boolean()),
+    words: z.exactOptional(z.string()),
+  }),
+);
