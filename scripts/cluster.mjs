@@ -132,22 +132,30 @@ export function freePort() {
   });
 }
 
+/** Processes that still work in this data directory: after a crash of the postmaster its children live on for a moment. @param {string} postgres */
+const workingIn = (postgres) =>
+  readdirSync('/proc').filter((pid) => /^\d+$/.test(pid) && isPostmasterOf(Number(pid), postgres));
+
 /**
  * Starts the cluster of this folder, or uses it if it runs. `stop` ends only what this call started.
- * @param {string} folder @returns {Promise<Cluster>}
+ * @param {string} folder @param {{ port?: number }} [options] a port to keep; any free one without @returns {Promise<Cluster>}
  */
-export async function startCluster(folder) {
+export async function startCluster(folder, { port: wanted } = {}) {
   const postgres = join(folder, 'postgres');
   const bin = binariesFor(postgres);
   const secrets = secretsOf(folder);
   if (!existsSync(join(postgres, 'PG_VERSION'))) makeCluster(bin, postgres, secrets['OWNER_PASSWORD'] ?? '');
   const running = runningPostmaster(postgres);
-  const port = running?.port ?? (await freePort());
+  const port = running?.port ?? wanted ?? (await freePort());
   const env = { ...secrets, DATABASE_PORT: String(port) };
   if (running) {
     say('the database of this folder runs already, and keeps running');
     return { folder, port, env, stop: async () => {} };
   }
+  // Two at one data directory would ruin it: what a crash left over is waited for.
+  for (let tries = 0; tries < 150 && workingIn(postgres).length > 0; tries++) await sleep(100);
+  if (workingIn(postgres).length > 0)
+    throw new Stopped('A PostgreSQL without its head still works in the data folder.', 'Stop it, and try again.');
   // Another folder's, or of a crash: PostgreSQL would believe the number in it.
   rmSync(join(postgres, 'postmaster.pid'), { force: true });
   const pid = await launch(bin, folder, postgres, port);

@@ -70,6 +70,7 @@ export async function startServer(env, logFile) {
   });
   return {
     ended,
+    pid: child.pid ?? 0,
     stop: async () => {
       child.kill('SIGTERM');
       await ended;

@@ -1,4 +1,5 @@
-// npm test: set-up, then types, lint, dependency rules, unit tests, server tests, browser tests. `--deep`: the long random runs.
+// npm test: set-up, then types, lint, dependency rules, unit tests, server tests, browser tests. `--deep`: the long random
+// runs, and servers and database killed in the middle of work.
 
 import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
@@ -115,6 +116,10 @@ await command(async () => {
       count('browser.json', ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
     } finally {
       await application.stop();
+    }
+    if (deep) {
+      const { killSuite } = await import('./kill.mjs');
+      await gate('nothing acknowledged is lost through thirteen kills', killSuite);
     }
   } finally {
     await cluster.stop();

@@ -158,7 +158,7 @@ const clock = z.number().min(1_577_836_800_000).max(4_102_444_800_000);
 
 export const visitEvent = z.strictObject({
   id: newId,
-  v: z.int().min(1).max(EVENT_VERSION, 'This device runs a newer Dewpond than the office.'),
+  v: z.int().min(1).max(EVENT_VERSION),
   counter: z.int().min(1).max(1_000_000),
   device: line(64, 'The device'),
   at: clock,
@@ -166,6 +166,16 @@ export const visitEvent = z.strictObject({
   /** What its device had seen of the others; not in events of version 1. */
   seen: z.exactOptional(z.record(line(64, 'The device'), z.int().min(0).max(1_000_000))),
   what: happening,
+});
+/** An event of a newer device: its envelope is known, and what it holds is kept as it came until the office knows it, too. */
+export const newerEvent = visitEvent.extend({
+  v: z
+    .int()
+    .min(EVENT_VERSION + 1)
+    .max(1000),
+  what: z
+    .looseObject({ type: line(60, 'The kind of event') })
+    .refine((what) => JSON.stringify(what).length <= 20_000, { error: 'Longer than an event is.' }),
 });
 export type NewVisitEvent = z.output<typeof visitEvent>;
 

@@ -2,7 +2,17 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { finding } from '../findings';
 import type { Place } from '../places';
-import { foldVisit, mergeEvents, saw, seenBy, typed, type Happening, type VisitEvent } from '.';
+import {
+  elapsedSeconds,
+  foldVisit,
+  mergeEvents,
+  pageOfDevice,
+  saw,
+  seenBy,
+  typed,
+  type Happening,
+  type VisitEvent,
+} from '.';
 import { anyCrew } from './tests/randomVisits';
 
 const RUNS = { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 500 };
@@ -31,6 +41,28 @@ function device(name: string) {
 const pair = () => [device('bather'), device('groomer')] as const;
 const together = (...devices: { readonly known: () => readonly VisitEvent[] }[]) =>
   foldVisit(mergeEvents(...devices.map((each) => each.known())));
+
+describe('two pages of one browser at one dog', () => {
+  test('"clear" on the one does not take back what the other has just found', () => {
+    const [one, other] = [device(pageOfDevice('tablet', 'a')), device(pageOfDevice('tablet', 'b'))];
+    one.marks({ type: 'found', finding: finding(LEFT_EAR, 'ear yellow wax', 2) });
+    other.marks({ type: 'looked clear', place: LEFT_EAR });
+    expect(together(one, other).findings).toHaveLength(1);
+    expect(together(one, other).clashes).toHaveLength(1);
+    // Once it has heard of it, it may.
+    other.hears(one);
+    other.marks({ type: 'taken back', place: LEFT_EAR, sign: 'ear yellow wax' });
+    expect(together(one, other).findings).toEqual([]);
+  });
+
+  test('share a clock: a timer begun on the one is read on the other, though the clock was never measured', () => {
+    const event = { id: 'x', v: 3, counter: 1, person: 'p', at: 1000, offset: null, seen: {} };
+    const started = { ...event, device: pageOfDevice('tablet', 'a'), what: { type: 'opened' } } as VisitEvent;
+    const timer = { timer: 'contact', step: 's', seconds: 300, most: null, started, stopped: null };
+    const read = (name: string) => elapsedSeconds(timer, { device: name, at: 61_000, offset: null });
+    expect([read(pageOfDevice('tablet', 'b')), read('tablet'), read('phone')]).toEqual([60, 60, null]);
+  });
+});
 
 describe('a crew at one dog', () => {
   test('whatever was heard in whatever order, all who know the same events read the same visit', () => {

@@ -151,6 +151,15 @@ export function mergeEvents(...logs: readonly (readonly VisitEvent[])[]): VisitE
   return [...byId.values()].toSorted(inOrder);
 }
 
+/** Between a device and the page of it that wrote: two pages of one browser do not see each other's work at once. */
+const PAGE_OF = '#';
+
+/** What a page signs its events with: the device, and the page. */
+export const pageOfDevice = (device: string, page: string): string => `${device}${PAGE_OF}${page}`;
+
+/** Whether two events were told by one clock: pages of one device share it. */
+export const sameClock = (a: string, b: string): boolean => a.split(PAGE_OF)[0] === b.split(PAGE_OF)[0];
+
 /** The counter for a device's next event. */
 export const nextCounter = (known: readonly VisitEvent[]): number =>
   known.reduce((top, event) => Math.max(top, event.counter), 0) + 1;

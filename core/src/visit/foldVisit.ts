@@ -149,8 +149,8 @@ function happen(folding: Folding, what: Happening, event: VisitEvent): VisitStat
     case 'closed':
       return { ...state, closed: state.closed ?? what.how };
     default:
-      // Sent by a newer device: what it means is not known here, and nothing else is lost for it.
-      return state;
+      // Written by a newer Dewpond: what it means is not known here. It is kept and told of, and nothing else is lost for it.
+      return { ...state, newer: [...state.newer, event.id] };
   }
 }
 

@@ -7,6 +7,7 @@ export {
   inOrder,
   mergeEvents,
   nextCounter,
+  pageOfDevice,
   saw,
   seenBy,
   tapped,
@@ -62,5 +63,5 @@ export {
 export type { VisitPlan } from './visitPlan';
 export { ERASED, withoutWords } from './withoutWords';
 export { ALL_TITLES, STEP_TITLES, titleWords, type StepTitle, type TitleId } from './stepTitles';
-export { upToDate, type OlderEvent } from './upToDate';
+export { unread, unreadOf, upToDate, type OlderEvent } from './upToDate';
 export { careAt, caresFor, isCareBarred, tasksDoneBy } from './care';

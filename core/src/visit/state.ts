@@ -94,6 +94,8 @@ export interface VisitState {
   readonly away: { readonly because: Because; readonly back: Day | null } | null;
   readonly clashes: readonly Clash[];
   readonly notes: readonly string[];
+  /** What a newer Dewpond wrote and this one cannot read: somebody should look with that one. */
+  readonly newer: readonly string[];
   readonly closed: 'finished' | 'ended early' | null;
   /** Work of a device that had not seen the close: taken in, and shown as such. */
   readonly cameInLater: readonly string[];
@@ -123,6 +125,7 @@ export const EMPTY_VISIT: VisitState = {
   away: null,
   clashes: [],
   notes: [],
+  newer: [],
   closed: null,
   cameInLater: [],
 };

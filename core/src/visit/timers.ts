@@ -1,5 +1,5 @@
 import { SIDES, type Side } from '../places';
-import { correctedTime } from './events';
+import { correctedTime, sameClock } from './events';
 import type { TimerState, VisitState } from './state';
 
 /** The clock that is looking. */
@@ -15,12 +15,11 @@ export interface Clock {
  */
 export function elapsedSeconds(timer: TimerState, clock: Clock): number | null {
   const { started } = timer;
-  const ms =
-    started.device === clock.device
-      ? clock.at - started.at
-      : clock.offset === null || started.offset === null
-        ? null
-        : clock.at + clock.offset - (correctedTime(started) ?? 0);
+  const ms = sameClock(started.device, clock.device)
+    ? clock.at - started.at
+    : clock.offset === null || started.offset === null
+      ? null
+      : clock.at + clock.offset - (correctedTime(started) ?? 0);
   return ms === null || ms < 0 ? null : Math.floor(ms / 1000);
 }
 

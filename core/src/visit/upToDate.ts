@@ -43,6 +43,13 @@ function because(said: string | Because): Because {
   return choice === undefined ? typed(said) : tapped(choice);
 }
 
+/** What a newer version wrote, where today's cannot read it: it bears a name that no reader knows. */
+export const unread = (was: unknown): Happening => ({ type: 'newer', was }) as unknown as Happening;
+
+/** What was written, of something that is {@link unread}; null of everything else. */
+export const unreadOf = (what: Happening): { readonly type: string } | null =>
+  (what.type as string) === 'newer' ? (what as unknown as { readonly was: { readonly type: string } }).was : null;
+
 /** An event of any version in today's shape. What somebody wrote stays, word for word. */
 export function upToDate({ what, seen, ...event }: OlderEvent): VisitEvent {
   return { ...event, seen: seen ?? null, what: happeningUpToDate(what as Happening) };

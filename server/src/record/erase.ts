@@ -1,6 +1,6 @@
 import { EMPTY_CARD } from '@dewpond/core/clients';
 import type { Day } from '@dewpond/core/units';
-import { ERASED, upToDate, withoutWords } from '@dewpond/core/visit';
+import { ERASED, unreadOf, withoutWords, type Happening } from '@dewpond/core/visit';
 import { and, eq, inArray, isNotNull, or, sql } from 'drizzle-orm';
 import {
   appointment,
@@ -29,6 +29,7 @@ import {
 } from '../db/schema';
 import { lastName } from '../clients/households';
 import type { Tenant } from '../db/tenant';
+import { readEvent } from '../visits/load';
 import type { Reach } from './reach';
 
 /**
@@ -155,8 +156,10 @@ async function eraseVisits(tx: Tenant, visits: readonly string[]): Promise<void>
     .from(visitEvent)
     .where(inArray(visitEvent.visitId, ids))) {
     // Older events are brought up to date first: what was tapped names nobody, whatever shape it was kept in.
-    const read = upToDate({ id, person: personId, what, ...row }).what;
-    const bare = withoutWords(read);
+    const read = readEvent({ id, person: personId, what, ...row }).what;
+    // Of what cannot be read nobody knows where its words are: its kind is all that stays.
+    const newer = unreadOf(read);
+    const bare = newer ? ({ type: newer.type } as unknown as Happening) : withoutWords(read);
     if (bare !== read) await tx.update(visitEvent).set({ what: bare }).where(eq(visitEvent.id, id));
   }
   await tx.delete(refusedEvent).where(inArray(refusedEvent.visitId, ids));

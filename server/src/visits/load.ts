@@ -1,10 +1,13 @@
 import type { Finding } from '@dewpond/core/findings';
 import type { Place, PlaceKey } from '@dewpond/core/places';
 import type { Day } from '@dewpond/core/units';
+import { happening } from '@dewpond/contract';
 import {
+  EVENT_VERSION,
   inOrder,
   placesToLookAt,
   readVisit,
+  unread,
   upToDate,
   type VisitEvent,
   type VisitKind,
@@ -49,9 +52,15 @@ export async function loadEvents(tx: Tenant, visitId: string): Promise<VisitEven
   const rows = await tx.select().from(visitEvent).where(eq(visitEvent.visitId, visitId));
   return rows
     .map(({ id, v, counter, device, personId: person, at, offset, seen, what }) =>
-      upToDate({ id, v, counter, device, person, at, offset, seen, what }),
+      readEvent({ id, v, counter, device, person, at, offset, seen, what }),
     )
     .toSorted(inOrder);
+}
+
+/** An event of any version: an older one in today's shape, a newer one as far as it is of a form that is known. */
+export function readEvent(event: Parameters<typeof upToDate>[0]): VisitEvent {
+  const isRead = event.v <= EVENT_VERSION || happening.safeParse(event.what).success;
+  return upToDate(isRead ? event : { ...event, what: unread(event.what) });
 }
 
 /** What stands before the first event: the dog's plan, last time, the places to look at. */

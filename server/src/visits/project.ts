@@ -60,7 +60,10 @@ export async function project(tx: Tenant, businessId: BusinessId, loaded: Loaded
     ...ofCare,
     ...places.filter((place) => !ofCare.some((its) => samePlace(its, place)) && found.has(placeKey(place))),
   ];
+  // An ear of no known side: neither was seen clear, whatever was tapped, and neither learns from it.
+  const someEar = state.findings.some(({ place }) => place.site === 'ear' && place.side === 'none');
   const care = kept.map((place) => {
+    const isSeenClear = state.lookedClear.includes(placeKey(place)) && !(someEar && place.site === 'ear');
     const here = state.findings.filter((found) => placeKey(found.place) === placeKey(place));
     const seen = judged[placeKey(place)];
     const pads = place.site === 'ear' && place.side !== 'none' ? state.pads[place.side] : null;
@@ -69,7 +72,7 @@ export async function project(tx: Tenant, businessId: BusinessId, loaded: Loaded
       place: placeKey(place),
       cared: caredFor(loaded, place),
       barred: isCareBarred(bars, place),
-      looked: here.length > 0 || state.lookedClear.includes(placeKey(place)),
+      looked: here.length > 0 || isSeenClear,
       dirtyPads: pads && (pads.clean || pads.dirty > 0) ? pads.dirty : null,
       dirt: Math.max(0, ...here.filter((found) => signWords(found.sign).dirt).map((found) => found.grade)) as Grade,
       level: seen?.level ?? 'none',

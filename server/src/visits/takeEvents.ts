@@ -1,6 +1,6 @@
-import { visitEvent as eventSchema, type NewVisitEvent, type RefusedEvent } from '@dewpond/contract';
+import { newerEvent, visitEvent as eventSchema, type NewVisitEvent, type RefusedEvent } from '@dewpond/contract';
 import { mayTake } from '@dewpond/core/dilution';
-import { hindrances, saw, upToDate, type VisitEvent } from '@dewpond/core/visit';
+import { hindrances, saw, type VisitEvent } from '@dewpond/core/visit';
 import { eq, inArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { madeMix, refusedEvent, visitEvent } from '../db/schema';
@@ -9,7 +9,7 @@ import type { Asker } from '../http/context';
 import { contentHash } from '../http/sameContent';
 import { unstorable } from '../http/storable';
 import { productOf, type House } from '../house/house';
-import { loadVisit, replay, type LoadedVisit } from './load';
+import { loadVisit, readEvent, replay, type LoadedVisit } from './load';
 import { project } from './project';
 
 export interface Taken {
@@ -98,6 +98,9 @@ function readable(given: readonly unknown[], refuse: Refuse): NewVisitEvent[] {
     }
     const parsed = eventSchema.safeParse(each);
     if (parsed.success) return [parsed.data];
+    const newer = newerEvent.safeParse(each);
+    // Read by whoever can, `readEvent`; until then it is written down as it came.
+    if (newer.success) return [newer.data as unknown as NewVisitEvent];
     const [issue] = parsed.error.issues;
     refuse(idOf(each), 422, issue ? `${issue.path.join('.')}: ${issue.message}` : 'That does not fit.', each);
     return [];
@@ -185,7 +188,7 @@ function earlyClose({ state, steps }: LoadedVisit, { what }: NewVisitEvent): str
   return `The visit cannot close yet. ${first.join(' ')}`;
 }
 
-const asRead = (event: NewVisitEvent, person: string): VisitEvent => upToDate({ ...event, person });
+const asRead = (event: NewVisitEvent, person: string): VisitEvent => readEvent({ ...event, person });
 
 async function write(tx: Tenant, asker: Asker, visitId: string, events: readonly Hashed[]): Promise<void> {
   if (events.length === 0) return;

@@ -15,6 +15,9 @@ export class Refused extends Error {
   }
 }
 
+/** No answer came: the network or the office is away, and nobody knows whether it arrived. */
+export class Unreached extends Error {}
+
 interface Given<K extends EndpointKey> {
   readonly id?: string;
   readonly query?: Readonly<Record<string, string>>;
@@ -23,7 +26,7 @@ interface Given<K extends EndpointKey> {
   readonly patience?: number;
 }
 
-/** Calls an endpoint of the contract. Throws {@link Refused}, or an `Error` in words when the network is away. */
+/** Calls an endpoint of the contract. Throws {@link Refused}, or {@link Unreached} when no answer came. */
 export async function call<K extends EndpointKey>(key: K, given: Given<K> = {}): Promise<ResponseOf<K>> {
   const [method = 'GET', template = ''] = key.split(' ');
   const path = template.replace(':id', given.id ?? '');
@@ -35,7 +38,7 @@ export async function call<K extends EndpointKey>(key: K, given: Given<K> = {}):
       ? {}
       : { body: JSON.stringify(given.body), headers: { 'content-type': 'application/json' } }),
   }).catch(() => {
-    throw new Error('The server cannot be reached. Nothing was lost; try again when the network is back.');
+    throw new Unreached('The server cannot be reached. Nothing was lost; try again when the network is back.');
   });
   noteOfficeClock(response.headers.get('date'));
   const answer: unknown = await response.json().catch(() => null);

@@ -125,6 +125,3 @@ export const useCarry = (enabled: boolean) =>
   });
 export const useSheet = (id: string) =>
   useQuery({ queryKey: ['sheet', id], queryFn: () => call('GET /api/visits/:id/sheet', { id }), staleTime: 0 });
-
-/** After a write, everything shown is asked for again; the book is small and the server quick. */
-export const refreshAll = () => queryClient.invalidateQueries();

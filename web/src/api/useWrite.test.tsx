@@ -6,7 +6,7 @@ import { call } from './call';
 import { useWrite } from './useWrite';
 
 function Button() {
-  const write = useWrite({
+  const write = useWrite('POST /api/links', {
     write: (id, days: number) => call('POST /api/links', { body: { id, dogId: DOG_ID, days } }),
   });
   return (
@@ -40,6 +40,60 @@ function open(refuse = false) {
 }
 const ids = (office: ReturnType<typeof openOffice>) => office.sent.map(([, body]) => (body as { id: string }).id);
 const press = () => screen.findByRole('button', { name: 'Write' });
+
+function Change() {
+  const write = useWrite('PUT /api/vets/:id', {
+    write: (_, name: string) =>
+      call('PUT /api/vets/:id', { id: VET.id, body: { ...VET_FIELDS, name, version: 1, archived: false } }),
+  });
+  return (
+    <>
+      <button type="button" onClick={() => write.mutate('Ferrol Vets')}>
+        Write
+      </button>
+      <p>{write.data ? `version ${write.data.version}` : (write.error?.message ?? 'nothing yet')}</p>
+    </>
+  );
+}
+const VET_FIELDS = { name: '', practice: '', phone: '', email: '', address: '', note: '' };
+const VET = { id: DOG_ID, ...VET_FIELDS };
+
+describe('a change whose answer is lost', () => {
+  const openVets = (theirs: Partial<typeof VET_FIELDS>) => {
+    let version = 1;
+    let kept = VET_FIELDS;
+    const office = openOffice({
+      'PUT /api/vets/:id': ({ body }) => {
+        const { version: seen, archived: _, ...fields } = body as typeof VET_FIELDS & Record<string, unknown>;
+        if (seen !== version)
+          throw new Refusal(409, {
+            kind: 'conflict',
+            message: 'Someone else changed this vet meanwhile.',
+            current: { ...kept, archived: false, version },
+            yours: body,
+          });
+        kept = { ...fields, ...theirs };
+        version += 1;
+        return { version };
+      },
+    });
+    return { office, ...show(<Change />) };
+  };
+
+  test('is not told of itself as someone else’s', async () => {
+    const { person, office } = openVets({});
+    office.loses = 1;
+    await person.click(await press());
+    expect(await screen.findByText('version 2')).toBeTruthy();
+  });
+
+  test('but of another’s that came in between', async () => {
+    const { person, office } = openVets({ phone: '01632 960777' });
+    office.loses = 1;
+    await person.click(await press());
+    expect(await screen.findByText(/Someone else changed this vet/)).toBeTruthy();
+  });
+});
 
 describe('a write', () => {
   test('whose answer is lost is asked for again under the same id, by itself', async () => {

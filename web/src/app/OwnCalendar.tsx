@@ -1,13 +1,14 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { call } from '../api/call';
+import { useWrite } from '../api/useWrite';
 import { queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 
 /** One's own bookings in the calendar program one has anyway. */
 export function OwnCalendar() {
   const feed = useQuery({ queryKey: ['own calendar'], queryFn: () => call('GET /api/me/calendar') });
-  const set = useMutation({
-    mutationFn: (open: boolean) => call('PUT /api/me/calendar', { body: { open } }),
+  const set = useWrite('PUT /api/me/calendar', {
+    write: (_, open: boolean) => call('PUT /api/me/calendar', { body: { open } }),
     onSuccess: (now) => queryClient.setQueryData(['own calendar'], now),
   });
   const url = feed.data?.url ?? null;

@@ -6,7 +6,8 @@ import { forgetAnswers } from '../device/answers';
 import { PICTURES } from '../device/carry';
 import { useOutbox } from '../device/kept';
 import { closeOutbox, openOutbox } from '../device/outbox';
-import { takeAlong, queryClient, refreshAll, useCarry, useSession } from '../api/queries';
+import { takeAlong, queryClient, useCarry, useSession } from '../api/queries';
+import { makeStale } from '../api/stale';
 import { Dialog } from '../ui/Dialog';
 import { tell } from '../ui/toasts';
 import { SelectField } from '../ui/Field';
@@ -169,7 +170,7 @@ function Help({
   const session = useSession();
   const choose = async (typed: string) => {
     await call('PUT /api/me', { body: { units: typed === '' ? null : (typed as 'metric' | 'US') } }).then(
-      () => refreshAll(),
+      () => makeStale(['PUT /api/me']),
       (error: Error) => tell(`Not changed. ${error.message}`, { tone: 'stop' }),
     );
   };

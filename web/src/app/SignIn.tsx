@@ -1,5 +1,5 @@
 import { useState, type FormEvent } from 'react';
-import { refreshAll } from '../api/queries';
+import { queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { RippleMark } from '../ui/Ripple';
@@ -17,7 +17,7 @@ export function SignIn() {
       body: JSON.stringify({ email: form.get('email'), password: form.get('password') }),
     }).catch(() => null);
     setBusy(false);
-    if (response?.ok) return void refreshAll();
+    if (response?.ok) return void queryClient.invalidateQueries();
     setError(reason(response?.status));
   };
   return (

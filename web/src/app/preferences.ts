@@ -25,6 +25,7 @@ export const usePreferences = create<{
 );
 
 /** A name for this device that stays, so that its events keep their order. */
+/** This browser, by a name it gave itself. */
 export function deviceName(): string {
   const known = usePreferences.getState().device;
   if (known) return known;

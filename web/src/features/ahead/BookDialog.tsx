@@ -5,7 +5,7 @@ import { TZDate } from '@date-fns/tz';
 import { useState, type FormEvent } from 'react';
 import { Refused, call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
-import { refreshAll, useAppointments, useDog, useMembers, useSession } from '../../api/queries';
+import { useAppointments, useDog, useMembers, useSession } from '../../api/queries';
 import { clock, dayOf } from '../../app/times';
 import { useZone } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
@@ -72,7 +72,7 @@ function BookForm({
   const [memberId, setMemberId] = useState(moving?.memberId ?? '');
   const chosen = memberId || (members.data?.[0]?.id ?? '');
   const cancel = useCancel();
-  const save = useWrite({
+  const save = useWrite(['POST /api/appointments', 'PUT /api/appointments/:id'], {
     write: async (id) => {
       const startsAt = new Date(Number(new TZDate(`${day}T${time}:00`, zone))).toISOString();
       await (moving
@@ -85,7 +85,6 @@ function BookForm({
           }));
     },
     onSuccess: () => {
-      void refreshAll();
       tell(`${dog.name} is booked for ${showDay(day as Day)} at ${time}.`);
       onDone();
     },

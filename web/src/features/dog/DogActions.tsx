@@ -1,11 +1,10 @@
 import type { DogView } from '@dewpond/contract';
-import { useMutation } from '@tanstack/react-query';
 import { Ellipsis } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
 import { Button } from '../../ui/Button';
 import { tell } from '../../ui/toasts';
 import { JoinDog } from '../merging/JoinAnother';
@@ -17,11 +16,10 @@ const ITEM =
 export function DogActions({ dog }: { readonly dog: DogView }) {
   const navigate = useNavigate();
   const [joining, setJoining] = useState(false);
-  const archive = useMutation({
-    mutationFn: ({ version, archived }: { version: number; archived: boolean }) =>
+  const archive = useWrite('PUT /api/dogs/:id/archive', {
+    write: (_, { version, archived }: { version: number; archived: boolean }) =>
       call('PUT /api/dogs/:id/archive', { id: dog.id, body: { version, archived } }),
-    onSuccess: () => void refreshAll(),
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   const put = (archived: boolean) =>
     archive.mutate(

@@ -4,11 +4,10 @@ import type { Procedure } from '@dewpond/core/findings';
 import { GRADE_WORDS, namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
 import { standsAt } from '@dewpond/core/stops';
 import { placesToLookAt } from '@dewpond/core/visit';
-import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState, type FormEvent } from 'react';
-import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
-import { refreshAll, useHouse } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useHouse } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { classes } from '../../ui/classes';
@@ -32,13 +31,11 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
   const places = useMemo(() => placesOfDog(dog), [dog]);
   const washes = house?.products.filter(({ kind }) => kind === 'cleansing' || kind === 'medicated') ?? [];
   const [form, setForm] = useState<InstructionForm>(() => emptyForm(dog.today));
-  const [id] = useState(() => v7());
   const filled = form.productId === '' ? { ...form, productId: washes[0]?.id ?? '' } : form;
   const set = (change: Partial<InstructionForm>) => setForm((before) => changed(before, change, places));
-  const save = useMutation({
-    mutationFn: () => call('POST /api/dogs/:id/instructions', { id: dog.id, body: instructionOf(filled, id) }),
+  const save = useWrite('POST /api/dogs/:id/instructions', {
+    write: (id) => call('POST /api/dogs/:id/instructions', { id: dog.id, body: instructionOf(filled, id) }),
     onSuccess: () => {
-      void refreshAll();
       tell('Written down. The plan follows it.');
       onDone();
     },

@@ -1,9 +1,9 @@
 import type { DogView } from '@dewpond/contract';
 import { showDay } from '@dewpond/core/units';
-import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../api/call';
-import { refreshAll, useHouse } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useHouse } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Chip, type Tone } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
@@ -62,11 +62,10 @@ const TONES: Readonly<Record<Standing, Tone>> = {
 function Given({ given, dog }: { readonly given: DogInstruction; readonly dog: DogView }) {
   const products = useHouse().data?.products ?? [];
   const stands = standing(given, dog.today);
-  const setEnd = useMutation({
-    mutationFn: ({ version, until }: { version: number; until: string | null }) =>
+  const setEnd = useWrite('PUT /api/instructions/:id', {
+    write: (_, { version, until }: { version: number; until: string | null }) =>
       call('PUT /api/instructions/:id', { id: given.id, body: { version, until } }),
-    onSuccess: () => void refreshAll(),
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   const end = () =>
     setEnd.mutate(

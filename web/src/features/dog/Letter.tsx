@@ -1,8 +1,7 @@
 import { LETTER_LIMIT, LETTER_TYPES } from '@dewpond/contract';
-import { useMutation } from '@tanstack/react-query';
 import { Paperclip, X } from 'lucide-react';
 import { useRef } from 'react';
-import { refreshAll } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
 import { sendLetter, takeOffLetter } from '../../api/letters';
 import { Button } from '../../ui/Button';
 import { tell } from '../../ui/toasts';
@@ -11,9 +10,11 @@ import type { DogInstruction } from './standing';
 /** The scanned letter or photo behind an instruction: put in, looked at, taken off. */
 export function Letter({ given }: { readonly given: DogInstruction }) {
   const input = useRef<HTMLInputElement>(null);
-  const done = { onSuccess: () => void refreshAll(), onError: (error: Error) => tell(error.message, { tone: 'stop' }) };
-  const send = useMutation({ mutationFn: (file: File) => sendLetter(given.id, file), ...done });
-  const takeOff = useMutation({ mutationFn: () => takeOffLetter(given.id), ...done });
+  const send = useWrite('PUT /api/instructions/:id', {
+    write: (_, file: File) => sendLetter(given.id, file),
+    tells: true,
+  });
+  const takeOff = useWrite('PUT /api/instructions/:id', { write: () => takeOffLetter(given.id), tells: true });
   const take = (file: File | undefined) => {
     if (!file) return;
     if (file.size > LETTER_LIMIT)

@@ -2,12 +2,8 @@ import type { DogView } from '@dewpond/contract';
 import { PROGRAMMES, WENT, WENT_WORDS, progressOf, type ProgrammeKind, type Went } from '@dewpond/core/programme';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { showDay } from '@dewpond/core/units';
-import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
-import { v7 } from 'uuid';
 import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
-import { refreshAll } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { SourceMark } from '../../ui/SourceMark';
@@ -26,13 +22,12 @@ export function ProgrammeCard({ dog }: { readonly dog: DogView }) {
 }
 
 function Begin({ dog }: { readonly dog: DogView }) {
-  const begin = useWrite({
+  const begin = useWrite('POST /api/dogs/:id/programme', {
     write: (id, kind: ProgrammeKind) => call('POST /api/dogs/:id/programme', { id: dog.id, body: { id, kind } }),
     onSuccess: () => {
-      void refreshAll();
       tell('Lessons begin. The first goal is on the page.');
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   return (
     <Card title="Lessons" aside="short visits, one goal each">
@@ -52,11 +47,10 @@ function Begin({ dog }: { readonly dog: DogView }) {
 
 function Running({ dog, programme }: { readonly dog: DogView; readonly programme: Programme }) {
   const progress = progressOf(programme.kind, programme.lessons, programme.startedOn);
-  const change = useMutation({
-    mutationFn: (body: { ended: boolean; withoutLesson?: string; version?: number }) =>
+  const change = useWrite('PUT /api/programmes/:id', {
+    write: (_, body: { ended: boolean; withoutLesson?: string; version?: number }) =>
       call('PUT /api/programmes/:id', { id: programme.id, body: { version: programme.version, ...body } }),
-    onSuccess: () => void refreshAll(),
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   const end = () =>
     change.mutate(
@@ -124,16 +118,15 @@ interface HowProps {
 
 /** One tap: how the lesson of today went. */
 function HowItWent({ programme, goal, onUndo }: HowProps) {
-  const [id, setId] = useState(() => v7());
-  const write = useMutation({
-    mutationFn: (went: Went) =>
-      call('POST /api/programmes/:id/lessons', { id: programme.id, body: { id, goal, went } }),
-    onSuccess: ({ version }) => {
-      void refreshAll();
-      setId(v7());
+  const write = useWrite('POST /api/programmes/:id/lessons', {
+    write: async (id, went: Went) => ({
+      ...(await call('POST /api/programmes/:id/lessons', { id: programme.id, body: { id, goal, went } })),
+      id,
+    }),
+    onSuccess: ({ version, id }) => {
       tell('Written down.', { undo: () => onUndo(id, version) });
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   return (
     <div role="group" aria-label="How it went today" className="flex flex-col gap-1.5">

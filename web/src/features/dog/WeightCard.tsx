@@ -3,10 +3,9 @@ import { usualWeight } from '@dewpond/core/catalogue';
 import { KG_PER_POUND, kilograms, showDay, showWeight, type UnitSystem } from '@dewpond/core/units';
 import { extent } from 'd3-array';
 import { scaleLinear, scaleTime } from 'd3-scale';
-import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { Refused, call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
 import { useCatalogue } from '../../app/useCatalogue';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
@@ -49,10 +48,9 @@ export function WeightCard({ dog }: { readonly dog: DogView }) {
 
 function Weigh({ dog, units }: { readonly dog: DogView; readonly units: UnitSystem }) {
   const [typed, setTyped] = useState('');
-  const weigh = useMutation({
-    mutationFn: (kg: number) => call('POST /api/dogs/:id/weighings', { id: dog.id, body: { day: dog.today, kg } }),
+  const weigh = useWrite('POST /api/dogs/:id/weighings', {
+    write: (_, kg: number) => call('POST /api/dogs/:id/weighings', { id: dog.id, body: { day: dog.today, kg } }),
     onSuccess: () => {
-      void refreshAll();
       setTyped('');
       tell('Weighed. Amounts and lifting follow it.');
     },

@@ -5,10 +5,9 @@ import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, type HouseQuestion } from '@dewpo
 import { FOLD_SITES, namePlace } from '@dewpond/core/places';
 import { differenceWords } from '@dewpond/core/wording';
 import { group } from 'd3-array';
-import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
 import { Button } from '../../ui/Button';
 import { Chip, type Tone } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
@@ -43,18 +42,17 @@ export function WhatIfDialog({ dog, open, onClose }: WhatIfProps) {
 function Trying({ dog, onDone }: { readonly dog: DogView; readonly onDone: () => void }) {
   const [scratch, setScratch] = useState<Scratch>(NOTHING_TRIED);
   const changes = useMemo(() => whatWouldChange(dog, scratch), [dog, scratch]);
-  const save = useMutation({
-    mutationFn: () =>
+  const save = useWrite('PUT /api/dogs/:id', {
+    write: () =>
       call('PUT /api/dogs/:id', {
         id: dog.id,
         body: { version: dog.version, profile: { ...dog.profile, seen: { ...dog.profile.seen, ...scratch.traits } } },
       }),
     onSuccess: () => {
-      void refreshAll();
       tell('Noted as seen today. The plan follows it.');
       onDone();
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   const tried = Object.keys(scratch.traits).length;
   return (

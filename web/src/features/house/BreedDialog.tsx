@@ -1,10 +1,9 @@
 import { HANDLING, SHIPPED, type Breed, type Handling, type Traits } from '@dewpond/core/catalogue';
 import { FOLD_SITES } from '@dewpond/core/places';
-import { useMutation } from '@tanstack/react-query';
 import { Toggle } from 'radix-ui';
 import { useState, type FormEvent } from 'react';
 import { Refused, call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
@@ -27,8 +26,8 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
   const [traits, setTraits] = useState<Traits>(breed.traits);
   const [handling, setHandling] = useState<readonly Handling[]>(breed.handling);
   const [why, setWhy] = useState(breed.why ?? '');
-  const save = useMutation({
-    mutationFn: () =>
+  const save = useWrite('PUT /api/breeds', {
+    write: () =>
       call('PUT /api/breeds', {
         body: {
           version,
@@ -47,7 +46,6 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
         },
       }),
     onSuccess: () => {
-      void refreshAll();
       tell(`${name} is as this house sees it. Plans of its dogs follow.`);
       onClose();
     },

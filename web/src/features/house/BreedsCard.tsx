@@ -1,9 +1,8 @@
 import type { HouseView } from '@dewpond/contract';
 import { SHIPPED, type Breed } from '@dewpond/core/catalogue';
-import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
 import { useCatalogue } from '../../app/useCatalogue';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -67,13 +66,12 @@ export function BreedsCard({ house }: { readonly house: HouseView }) {
 
 function OwnBreedRow({ breed, mayEdit, onEdit }: { breed: Breed; mayEdit: boolean; onEdit: () => void }) {
   const shipped = SHIPPED.find(breed.id);
-  const reset = useMutation({
-    mutationFn: () => call('POST /api/breeds/reset', { body: { id: breed.id } }),
+  const reset = useWrite('POST /api/breeds/reset', {
+    write: () => call('POST /api/breeds/reset', { body: { id: breed.id } }),
     onSuccess: () => {
-      void refreshAll();
       tell(shipped ? `${breed.name} is as it shipped.` : `${breed.name} is taken off.`);
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   return (
     <li className="py-2 flex flex-wrap items-start justify-between gap-3">

@@ -7,10 +7,10 @@ import {
   type HouseWays,
 } from '@dewpond/core/ways';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '@dewpond/core/provenance';
-import { useMutation } from '@tanstack/react-query';
 import { RadioGroup } from 'radix-ui';
 import { call } from '../../api/call';
-import { refreshAll, useHouse } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useHouse } from '../../api/queries';
 import { ButtonLink } from '../../ui/Button';
 import { SelectField } from '../../ui/Field';
 import { Card } from '../../ui/Card';
@@ -36,8 +36,9 @@ const CURRENCIES = ['GBP', 'EUR', 'USD', 'AUD', 'CAD', 'CHF', 'DKK', 'NOK', 'NZD
 
 function House({ house }: { readonly house: HouseView }) {
   const changes = useBookChanges(house.version);
-  const save = useMutation({
-    mutationFn: (
+  const save = useWrite('PUT /api/house', {
+    write: (
+      _,
       change: Partial<Pick<HouseView, 'units' | 'currency' | 'services' | 'liftAloneKg'>> & {
         readonly ways?: Partial<HouseWays>;
       },
@@ -53,16 +54,12 @@ function House({ house }: { readonly house: HouseView }) {
         },
       }),
     onSuccess: (_, change) => {
-      void refreshAll();
       const before = Object.fromEntries(
         Object.keys(change.ways ?? {}).map((key) => [key, house.ways[key as HouseQuestion]]),
       );
       tell('Changed. Every plan follows at once.', change.ways ? { undo: () => save.mutate({ ways: before }) } : {});
     },
-    onError: (error) => {
-      void refreshAll();
-      tell(error.message, { tone: 'stop' });
-    },
+    tells: true,
   });
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">

@@ -1,11 +1,11 @@
 import type { LetterheadView } from '@dewpond/contract';
 import { LANGUAGES, LANGUAGE_NAMES, type Language } from '@dewpond/core/clients';
 import { shippedWords, wordingIn, wordingProblem, type HouseWording, type WordingKey } from '@dewpond/core/wording';
-import { useMutation } from '@tanstack/react-query';
 import { Undo2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { call } from '../../api/call';
-import { refreshAll, useLetterhead } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useLetterhead } from '../../api/queries';
 import { Button, ButtonLink } from '../../ui/Button';
 import { useDraft } from '../../app/useDraft';
 import { Card } from '../../ui/Card';
@@ -39,16 +39,15 @@ const groupOf = (key: string) =>
   (Object.keys(GROUPS) as (keyof typeof GROUPS)[]).find((group) => key.startsWith(`${group} `));
 
 function Words({ view }: { readonly view: LetterheadView }) {
-  const save = useMutation({
-    mutationFn: (change: Partial<Signed & Pick<LetterheadView, 'wording'>>) => {
+  const save = useWrite('PUT /api/letterhead', {
+    write: (_, change: Partial<Signed & Pick<LetterheadView, 'wording'>>) => {
       const { version, phone, email, colour, language, wording } = view;
       return call('PUT /api/letterhead', { body: { version, phone, email, colour, language, wording, ...change } });
     },
-    onSuccess: async () => {
+    onSuccess: () => {
       tell('Kept. Sheets that are made from now on say it so.');
-      await refreshAll();
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   const [find, setFind] = useState('');
   const [language, setLanguage] = useState<Language>(view.language);

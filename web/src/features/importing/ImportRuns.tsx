@@ -1,10 +1,11 @@
 import type { ImportView } from '@dewpond/contract';
 import { showDay, type Day } from '@dewpond/core/units';
-import { useMutation } from '@tanstack/react-query';
 import { Progress } from 'radix-ui';
 import { useEffect } from 'react';
 import { call } from '../../api/call';
-import { refreshAll, useImports } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useImports } from '../../api/queries';
+import { makeStale } from '../../api/stale';
 import { dayOf } from '../../app/times';
 import { useZone } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
@@ -32,7 +33,7 @@ export function ImportRuns() {
     return () => {
       clearInterval(timer);
       // The last one has ended: the book is another.
-      void refreshAll();
+      void makeStale(['POST /api/imports']);
     };
   }, [going, refetch]);
   if (runs.length === 0) return null;
@@ -49,13 +50,12 @@ export function ImportRuns() {
 
 function Run({ run }: { readonly run: ImportView }) {
   const zone = useZone();
-  const step = useMutation({
-    mutationFn: (what: 'cancel' | 'undo') => call('PUT /api/imports/:id', { id: run.id, body: { step: what } }),
+  const step = useWrite('PUT /api/imports/:id', {
+    write: (_, what: 'cancel' | 'undo') => call('PUT /api/imports/:id', { id: run.id, body: { step: what } }),
     onSuccess: ({ state }) => {
-      void refreshAll();
       tell(state === 'undone' ? 'All of that import is taken back.' : 'It stops; nothing of it stays.');
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   return (
     <li className="py-2.5 flex flex-wrap items-center justify-between gap-3">

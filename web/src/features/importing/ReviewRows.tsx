@@ -1,13 +1,13 @@
 import { lacking, type MatchedRow, type Verdict } from '@dewpond/core/importing';
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
 import { call } from '../../api/call';
-import { refreshAll, useClients, useDogs, useHouse, useSession } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useClients, useDogs, useHouse, useSession } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { tell } from '../../ui/toasts';
 import { ColumnMapping } from './ColumnMapping';
 import type { ChosenFile } from './ImportScreen';
 import { RowTable } from './RowTable';
@@ -134,14 +134,12 @@ function useBook() {
 }
 
 function useSend(fileName: string, onDone: () => void) {
-  const [id] = useState(() => v7());
-  return useMutation({
-    mutationFn: (rows: readonly MatchedRow[]) =>
+  return useWrite('POST /api/imports', {
+    write: (id, rows: readonly MatchedRow[]) =>
       call('POST /api/imports', { body: { id, fileName: fileName.slice(0, 200), rows: rowsToSend(rows, () => v7()) } }),
     onSuccess: () => {
-      void refreshAll();
       onDone();
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
 }

@@ -2,11 +2,11 @@ import type { DogView } from '@dewpond/contract';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { RHYTHM } from '@dewpond/core/rhythm';
 import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
-import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { Refused, call } from '../../api/call';
-import { refreshAll, useDog, useVets } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useDog, useVets } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { Button, ButtonLink } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -75,8 +75,8 @@ function Edit({ dog }: { readonly dog: DogView }) {
   const [vetId, setVetId] = useState(dog.vet?.id ?? '');
   const vets = useVets().data ?? [];
   const set = (change: Partial<DogForm>) => setForm((before) => ({ ...before, ...change }));
-  const save = useMutation({
-    mutationFn: () =>
+  const save = useWrite('PUT /api/dogs/:id', {
+    write: () =>
       call('PUT /api/dogs/:id', {
         id: dog.id,
         body: {
@@ -87,7 +87,6 @@ function Edit({ dog }: { readonly dog: DogView }) {
         },
       }),
     onSuccess: () => {
-      void refreshAll();
       tell(`${form.name} is changed.`);
       void navigate(`/dogs/${dog.id}`);
     },

@@ -1,9 +1,9 @@
-import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
-import { refreshAll, useSession } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useSession } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -27,8 +27,8 @@ export function IntakeScreen() {
     setForm((before) => ({ ...before, ...change }));
     setErrors((before) => ({ ...before, ...Object.fromEntries(Object.keys(change).map((key) => [key, undefined])) }));
   };
-  const save = useMutation({
-    mutationFn: async () => {
+  const save = useWrite(['POST /api/clients', 'POST /api/dogs'], {
+    write: async () => {
       const clientId =
         form.clientId ||
         (
@@ -39,7 +39,6 @@ export function IntakeScreen() {
       return call('POST /api/dogs', { body: { id: ids.dog, clientId, profile: profileOf(form, units) } });
     },
     onSuccess: ({ id }) => {
-      void refreshAll();
       tell(`${form.name} is in the book.`);
       void navigate(`/dogs/${id}`);
     },

@@ -1,9 +1,7 @@
 import type { MergePreview } from '@dewpond/contract';
-import { useMutation, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { v7 } from 'uuid';
+import { useQuery } from '@tanstack/react-query';
 import { call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { tell } from '../../ui/toasts';
@@ -38,16 +36,14 @@ export function MergeDialog({ of, kept, gone, onClose }: MergeDialogProps) {
 }
 
 function Preview({ of, kept, gone, onDone }: { of: 'client' | 'dog'; kept: Named; gone: Named; onDone: () => void }) {
-  const [id] = useState(() => v7());
   const path = of === 'client' ? 'clients' : 'dogs';
   const { data, error } = useQuery({
     queryKey: ['merge', of, kept.id, gone.id],
     queryFn: () => call(`GET /api/${path}/:id/merge`, { id: kept.id, query: { gone: gone.id } }),
   });
-  const join = useMutation({
-    mutationFn: () => call(`POST /api/${path}/:id/merge`, { id: kept.id, body: { id, goneId: gone.id } }),
-    onSuccess: () => {
-      void refreshAll();
+  const join = useWrite(`POST /api/${path}/:id/merge`, {
+    write: (id) => call(`POST /api/${path}/:id/merge`, { id: kept.id, body: { id, goneId: gone.id } }),
+    onSuccess: ({ id }) => {
       tell(`${gone.name} is now part of ${kept.name}.`, { undo: () => void undoMerge(id) });
       onDone();
     },

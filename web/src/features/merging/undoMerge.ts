@@ -1,12 +1,12 @@
 import { call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { makeStale } from '../../api/stale';
 import { tell } from '../../ui/toasts';
 
 /** Takes a merge apart, and says so, or why not. */
 export async function undoMerge(id: string): Promise<void> {
   try {
     await call('POST /api/merges/:id/undo', { id, body: {} });
-    await refreshAll();
+    await makeStale(['POST /api/merges/:id/undo']);
     tell('They are two again.');
   } catch (error) {
     tell(error instanceof Error ? error.message : 'That could not be taken back.', { tone: 'stop' });

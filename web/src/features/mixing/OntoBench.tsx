@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { Refused, call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
-import { refreshAll, useDogs, useLedger } from '../../api/queries';
+import { useDogs, useLedger } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { SelectField } from '../../ui/Field';
 import { tell } from '../../ui/toasts';
@@ -22,7 +22,7 @@ export function OntoBench({ product, strength, how, bottle }: OntoProps) {
   const [lotId, setLotId] = useState('');
   const alone = isForOneDog(product);
   const open = useLedger(product.id).data?.lots.filter((lot) => lot.openedOn !== null && lot.emptiedOn === null) ?? [];
-  const make = useWrite({
+  const make = useWrite(['POST /api/mixes', 'PUT /api/mixes/:id'], {
     write: async (id) => {
       const made = await call('POST /api/mixes', {
         body: {
@@ -45,10 +45,9 @@ export function OntoBench({ product, strength, how, bottle }: OntoProps) {
       return made;
     },
     onSuccess: ({ no }) => {
-      void refreshAll();
       tell(`${bottle.name} ${no} stands at the bench.`);
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   return (
     <div className="flex flex-wrap items-end gap-3 mt-3 pt-3 border-t border-line">

@@ -1,8 +1,8 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Refused, call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
@@ -18,12 +18,11 @@ export function EraseDialog({ clientId, onClose }: { readonly clientId: string; 
   });
   const [name, setName] = useState('');
   const navigate = useNavigate();
-  const erase = useMutation({
-    mutationFn: () => call('POST /api/clients/:id/erasure', { id: clientId, body: { name } }),
+  const erase = useWrite('POST /api/clients/:id/erasure', {
+    write: () => call('POST /api/clients/:id/erasure', { id: clientId, body: { name } }),
     onSuccess: async () => {
       tell('Erased.');
       await navigate('/owners');
-      await refreshAll();
     },
   });
   const problem =

@@ -1,7 +1,7 @@
 import type { ClientView } from '@dewpond/contract';
 import { EMPTY_CARD } from '@dewpond/core/clients';
 import { act, screen, waitFor, within } from '@testing-library/react';
-import { refreshAll } from '../../api/queries';
+import { queryClient } from '../../api/queries';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { CLIENT_ID, TODAY, client, listed, session } from '../../tests/demoDog';
@@ -79,7 +79,7 @@ describe('two people at one owner', () => {
     await person.clear(await screen.findByLabelText('Name'));
     await person.type(screen.getByLabelText('Name'), 'Folake A.');
     held.view = changed('Folake Adeyemi-Ross', 'Rings first.');
-    await act(() => refreshAll());
+    await act(() => queryClient.invalidateQueries());
     expect(await screen.findByText(/Someone else changed this owner meanwhile/)).toBeTruthy();
     expect(screen.getByLabelText<HTMLInputElement>('Name').value).toBe('Folake A.');
     await person.click(screen.getByRole('button', { name: 'Compare' }));
@@ -100,7 +100,7 @@ describe('two people at one owner', () => {
     const { person, held, office } = openOwner();
     await person.type(await screen.findByLabelText('Note'), 'Side gate');
     held.view = { ...held.view, client: { ...held.view.client, version: 2, archivedOn: TODAY } };
-    await act(() => refreshAll());
+    await act(() => queryClient.invalidateQueries());
     expect(await screen.findByText(/^put away/)).toBeTruthy();
     expect(screen.queryByText(/meanwhile/)).toBeNull();
     await person.click(screen.getByRole('button', { name: 'Save' }));
@@ -111,7 +111,7 @@ describe('two people at one owner', () => {
     const { held } = openOwner();
     await screen.findByLabelText('Name');
     held.view = changed('Folake Adeyemi-Ross', '');
-    await act(() => refreshAll());
+    await act(() => queryClient.invalidateQueries());
     expect(await screen.findByDisplayValue('Folake Adeyemi-Ross')).toBeTruthy();
     expect(screen.queryByText(/meanwhile/)).toBeNull();
   });

@@ -1,11 +1,11 @@
 import type { Client, ClientView } from '@dewpond/contract';
 import { LANGUAGE_NAMES, type ClientCard } from '@dewpond/core/clients';
 import { showDay } from '@dewpond/core/units';
-import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState, type FormEvent } from 'react';
 import { useParams } from 'react-router';
 import { Refused, call } from '../../api/call';
-import { refreshAll, useClient, useSession } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useClient, useSession } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { useDraft } from '../../app/useDraft';
 import { Card } from '../../ui/Card';
@@ -41,19 +41,14 @@ function Owner({ view }: { readonly view: ClientView }) {
   const draft = useDraft<OwnerForm>(kept);
   const { set } = draft;
   const { name, ...card } = draft.form;
-  const save = useMutation({
-    mutationFn: (to: { name: string; card: ClientCard; version: number }) =>
+  const save = useWrite('PUT /api/clients/:id', {
+    write: (_, to: { name: string; card: ClientCard; version: number }) =>
       call('PUT /api/clients/:id', { id: client.id, body: { ...to, card: mutable(to.card) } }),
     onSuccess: ({ version }, to) => {
       draft.saved(version);
-      void refreshAll();
       tell(`${to.name} is changed.`);
     },
-    onError: (error) => {
-      // Whoever was too late sees what the other wrote.
-      if (error instanceof Refused && error.status === 409) void refreshAll();
-      tell(error.message, { tone: 'stop' });
-    },
+    tells: true,
   });
   const refused = save.error instanceof Refused ? save.error : null;
   const submit = (event: FormEvent) => {
@@ -148,11 +143,10 @@ const mutable = (card: ClientCard) => ({
 });
 
 function PutAway({ client }: { readonly client: Client }) {
-  const archive = useMutation({
-    mutationFn: ({ version, archived }: { version: number; archived: boolean }) =>
+  const archive = useWrite('PUT /api/clients/:id/archive', {
+    write: (_, { version, archived }: { version: number; archived: boolean }) =>
       call('PUT /api/clients/:id/archive', { id: client.id, body: { version, archived } }),
-    onSuccess: () => void refreshAll(),
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   const archived = client.archivedOn === null;
   const put = () =>

@@ -1,22 +1,19 @@
 import type { ClientView } from '@dewpond/contract';
-import { useMutation } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
 import { Button, ButtonLink } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
-import { tell } from '../../ui/toasts';
 import { ClientFinder } from '../intake/ClientFinder';
 import { JoinClient } from '../merging/JoinAnother';
 
 /** Their dogs, and who else lives there: dogs of one household are best booked on one day. */
 export function OwnersDogs({ view: { client, dogs, housemates } }: { readonly view: ClientView }) {
-  const share = useMutation({
-    mutationFn: (other: string | null) =>
+  const share = useWrite('PUT /api/clients/:id/household', {
+    write: (_, other: string | null) =>
       call('PUT /api/clients/:id/household', { id: client.id, body: { with: other } }),
-    onSuccess: () => void refreshAll(),
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   return (
     <Card title="Dogs" aside={<ButtonLink to={`/dogs/new?owner=${client.id}`}>Add a dog</ButtonLink>}>

@@ -1,9 +1,8 @@
 import type { BottleView } from '@dewpond/contract';
-import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { makeStale } from '../../api/stale';
 import { BottleDrawing } from '../../drawings/BottleDrawing';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -26,9 +25,8 @@ export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
     graduation: bottle ? (bottle.graduation ?? 0) : 50,
     count: String(bottle?.count ?? 1),
   });
-  const [id] = useState(() => v7());
-  const save = useMutation({
-    mutationFn: async () => {
+  const save = useWrite(['POST /api/bottles', 'PUT /api/bottles/:id'], {
+    write: async (id) => {
       const shape = {
         ...form,
         graduation: form.graduation > 0 ? form.graduation : null,
@@ -39,29 +37,27 @@ export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
         : call('POST /api/bottles', { body: { ...shape, id } }));
     },
     onSuccess: () => {
-      void refreshAll();
       tell(`${form.name} is kept.`);
       onClose();
     },
   });
-  const away = useMutation({
-    mutationFn: () =>
+  const away = useWrite('PUT /api/bottles/:id/shelf', {
+    write: () =>
       call('PUT /api/bottles/:id/shelf', {
         id: bottle?.id ?? '',
         body: { version: bottle?.version ?? 1, archived: true },
       }),
     onSuccess: () => {
-      void refreshAll();
       tell(`${form.name} is put away.`, {
         undo: () =>
           void call('PUT /api/bottles/:id/shelf', {
             id: bottle?.id ?? '',
             body: { version: (bottle?.version ?? 1) + 1, archived: false },
-          }).then(refreshAll),
+          }).then(() => makeStale(['PUT /api/bottles/:id/shelf'])),
       });
       onClose();
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   const refused = save.error instanceof Refused ? save.error : null;
   const set = (change: Partial<typeof form>) => setForm({ ...form, ...change });

@@ -1,15 +1,14 @@
 import type { LotView, ProductView } from '@dewpond/contract';
 import { millilitres, showDay, showVolume } from '@dewpond/core/units';
-import { useMutation } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { call } from '../../api/call';
-import { refreshAll, useLedger, useSession } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useLedger, useSession } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
 import { Waiting } from '../../ui/Waiting';
-import { tell } from '../../ui/toasts';
 import { StockEntryDialog } from '../stock/StockEntryDialog';
 import { useState } from 'react';
 
@@ -71,8 +70,8 @@ export function LotsCard({ product }: { readonly product: ProductView }) {
 
 function Lot({ lot }: { readonly lot: LotView }) {
   const today = useSession().data?.today ?? lot.deliveredOn;
-  const change = useMutation({
-    mutationFn: (more: Partial<Pick<LotView, 'openedOn' | 'emptiedOn'>>) =>
+  const change = useWrite('PUT /api/lots/:id', {
+    write: (_, more: Partial<Pick<LotView, 'openedOn' | 'emptiedOn'>>) =>
       call('PUT /api/lots/:id', {
         id: lot.id,
         body: {
@@ -84,8 +83,7 @@ function Lot({ lot }: { readonly lot: LotView }) {
           ...more,
         },
       }),
-    onSuccess: () => void refreshAll(),
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   const expired = lot.expires !== null && lot.expires < today;
   return (

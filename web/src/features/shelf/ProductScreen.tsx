@@ -1,10 +1,10 @@
 import type { HouseView, ProductView } from '@dewpond/contract';
-import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState, type FormEvent } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
-import { refreshAll, useHouse } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useHouse } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { useDraft } from '../../app/useDraft';
 import { Card } from '../../ui/Card';
@@ -66,8 +66,8 @@ function Editor({ house, product }: { readonly house: HouseView; readonly produc
   const draft = useDraft<ProductForm>(kept);
   const { form, set } = draft;
   const [newId] = useState(() => v7());
-  const save = useMutation({
-    mutationFn: async () => {
+  const save = useWrite(['POST /api/products', 'PUT /api/products/:id'], {
+    write: async () => {
       const body = bodyOf(form, readingHouse(house));
       if (product)
         return (await call('PUT /api/products/:id', { id: product.id, body: { ...body, version: draft.version } }))
@@ -75,25 +75,21 @@ function Editor({ house, product }: { readonly house: HouseView; readonly produc
       await call('POST /api/products', { body: { ...body, id: newId } });
       return 1;
     },
-    // Whoever was too late sees what the other wrote.
-    onError: (error) => void (error instanceof Refused && error.status === 409 && refreshAll()),
-    onSuccess: async (version) => {
+    onSuccess: (version) => {
       draft.saved(version);
-      await refreshAll();
       tell(`${form.name} is kept.`);
       if (!product) void navigate(`/mixing/products/${newId}`);
     },
   });
-  const shelve = useMutation({
-    mutationFn: async (archived: boolean) => {
+  const shelve = useWrite('PUT /api/products/:id/shelf', {
+    write: async (_, archived: boolean) => {
       if (product)
         await call('PUT /api/products/:id/shelf', { id: product.id, body: { version: product.version, archived } });
     },
-    onSuccess: async (_, archived) => {
-      await refreshAll();
+    onSuccess: (_, archived) => {
       tell(archived ? `${form.name} is put away. What is mixed of it stays on the bench.` : `${form.name} is back.`);
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   const refused = save.error instanceof Refused ? save.error : null;
   const at = (path: string) => refused?.at(path);

@@ -2,11 +2,9 @@ import type { PumpView } from '@dewpond/contract';
 import { CALIBRATION_STROKES, MOST_SCATTER, calibratePump, type Calibration } from '@dewpond/core/dilution';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { VOLUME_UNIT, millilitres, showProduct, showVolume, volumeFrom } from '@dewpond/core/units';
-import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -28,12 +26,11 @@ export function PumpDialog({ pump, onClose }: PumpDialogProps) {
   const [name, setName] = useState(pump?.name ?? '');
   const [how, setHow] = useState<HowMeasured>('grams each');
   const [typed, setTyped] = useState<readonly string[]>(() => Array.from({ length: CALIBRATION_STROKES }, () => ''));
-  const [id] = useState(() => v7());
   const any = typed.some((each) => each.trim() !== '');
   const strokes = strokesTyped(typed, how, (value) => volumeFrom(value, units));
   const made = strokes.kind === 'strokes' ? calibratePump(strokes.strokes) : null;
-  const save = useMutation({
-    mutationFn: async () => {
+  const save = useWrite(['POST /api/pumps', 'PUT /api/pumps/:id', 'PUT /api/pumps/:id/calibration'], {
+    write: async (id) => {
       const its = pump?.id ?? id;
       if (!pump) await call('POST /api/pumps', { body: { id, name } });
       else if (pump.name !== name) await call('PUT /api/pumps/:id', { id: its, body: { version: pump.version, name } });
@@ -42,20 +39,18 @@ export function PumpDialog({ pump, onClose }: PumpDialogProps) {
         await call('PUT /api/pumps/:id/calibration', { id: its, body: { version, strokes: [...strokes.strokes] } });
     },
     onSuccess: () => {
-      void refreshAll();
       tell(`${name} is kept.`);
       onClose();
     },
   });
-  const away = useMutation({
-    mutationFn: () =>
+  const away = useWrite('PUT /api/pumps/:id/shelf', {
+    write: () =>
       call('PUT /api/pumps/:id/shelf', { id: pump?.id ?? '', body: { version: pump?.version ?? 1, archived: true } }),
     onSuccess: () => {
-      void refreshAll();
       tell(`${name} is put away.`);
       onClose();
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
   const refused = save.error instanceof Refused ? save.error : null;
   const submit = (event: FormEvent) => {

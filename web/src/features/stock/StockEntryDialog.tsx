@@ -1,9 +1,8 @@
 import type { BodyOf, ProductView } from '@dewpond/contract';
-import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
@@ -35,8 +34,8 @@ export function StockEntryDialog({ product, kind: first, onClose }: EntryProps) 
   const [number, setNumber] = useState('');
   const [expires, setExpires] = useState('');
   const [ids] = useState(() => ({ entry: v7(), lot: v7() }));
-  const save = useMutation({
-    mutationFn: () =>
+  const save = useWrite('POST /api/stock', {
+    write: () =>
       call('POST /api/stock', {
         body: {
           id: ids.entry,
@@ -51,7 +50,6 @@ export function StockEntryDialog({ product, kind: first, onClose }: EntryProps) 
         },
       }),
     onSuccess: () => {
-      void refreshAll();
       tell(`${product.name}: ${KINDS[kind].name.toLowerCase().split(':')[0]} entered.`);
       onClose();
     },

@@ -1,9 +1,8 @@
-import { useMutation } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { v7 } from 'uuid';
 import { officeOffset } from '../../api/officeClock';
 import { Refused, call } from '../../api/call';
-import { refreshAll, useSession } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useSession } from '../../api/queries';
 import { beginHere } from '../../device/carry';
 import { keepVisit } from '../../device/kept';
 import { Button, ButtonLink } from '../../ui/Button';
@@ -23,8 +22,7 @@ interface BeginProps {
 const PATIENCE_MS = 6000;
 
 /** Begins a visit at the office, or on this device where the office cannot be reached and the booking was carried along. */
-async function beginVisit(dogId: string, appointmentId: string | null, person: string): Promise<string> {
-  const id = v7();
+async function beginVisit(id: string, dogId: string, appointmentId: string | null, person: string): Promise<string> {
   const begun = { at: Date.now(), offset: officeOffset() };
   try {
     await call('POST /api/visits', { body: { id, dogId, appointmentId, begun }, patience: PATIENCE_MS });
@@ -42,10 +40,9 @@ async function beginVisit(dogId: string, appointmentId: string | null, person: s
 export function BeginVisit({ dogId, appointmentId, visitId, done, small = false, dog }: BeginProps) {
   const navigate = useNavigate();
   const person = useSession().data?.person.id ?? '';
-  const begin = useMutation({
-    mutationFn: () => beginVisit(dogId, appointmentId, person),
+  const begin = useWrite('POST /api/visits', {
+    write: (id) => beginVisit(id, dogId, appointmentId, person),
     onSuccess: (id) => {
-      void refreshAll();
       void navigate(`/visits/${id}`);
     },
     onError: (error) => {

@@ -22,6 +22,18 @@ export function Clashes({ table, onPlace }: { readonly table: Table; readonly on
   );
 }
 
+/** What a newer Dewpond wrote stands in the record and is not read here: nobody shall think that nothing was written. */
+export function WrittenByNewer({ table }: { readonly table: Table }) {
+  const count = table.state.newer.length;
+  if (count === 0) return null;
+  return (
+    <p role="alert" className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-3 mb-3 max-w-3xl">
+      {count === 1 ? 'One entry' : `${count} entries`} of this visit came from a newer Dewpond and cannot be read here.
+      Nothing is lost: look at it on that device before you work on.
+    </p>
+  );
+}
+
 function OneClash({ clash, onPlace }: { readonly clash: Clash; readonly onPlace: (place: Place) => void }) {
   const members = useMembers().data ?? [];
   const nameOf = (person: string) => members.find((each) => each.personId === person)?.name ?? 'another device';

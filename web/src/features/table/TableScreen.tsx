@@ -9,7 +9,8 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useKeys } from '../../app/keys';
 import { usePreferences } from '../../app/preferences';
-import { refreshAll, useSession, useVisit } from '../../api/queries';
+import { useSession, useVisit } from '../../api/queries';
+import { makeStale } from '../../api/stale';
 import { useOutbox } from '../../device/kept';
 import { Chip } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
@@ -23,7 +24,7 @@ import { LookOver } from './LookOver';
 import { MoreMenu } from './MoreMenu';
 import { Aside } from './Aside';
 import { Away } from './Away';
-import { Clashes } from './Clashes';
+import { Clashes, WrittenByNewer } from './Clashes';
 import { StepBody } from './StepBody';
 import { StepDrawer } from './StepDrawer';
 import { SendState } from './SendState';
@@ -94,7 +95,7 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
   const allSent = useOutbox(({ waiting }) => waiting === 0);
   useEffect(() => {
     if (state.closed === null || !allSent) return;
-    void refreshAll();
+    void makeStale(['POST /api/visits/:id/events']);
     void navigate(`/visits/${visit.id}/sheet`, { replace: true });
   }, [state.closed, allSent, navigate, visit.id]);
   const closePanels = () => {
@@ -152,6 +153,7 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
       <div className={classes('flex-1 min-h-0 flex max-lg:flex-col', hand === 'left' && 'lg:flex-row-reverse')}>
         <div className="flex-1 min-w-0 overflow-y-auto px-7 py-5 max-md:px-4">
           <Clashes table={table} onPlace={setPlace} />
+          <WrittenByNewer table={table} />
           {table.state.away && <Away table={table} />}
           {step === null || over ? (
             <CloseVisit table={table} />

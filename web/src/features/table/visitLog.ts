@@ -2,6 +2,7 @@ import {
   EVENT_VERSION,
   mergeEvents,
   nextCounter,
+  pageOfDevice,
   seenBy,
   upToDate,
   type Clock,
@@ -76,12 +77,16 @@ export async function resumeLast(): Promise<void> {
 
 export const allEvents = ({ known, own }: Pick<VisitLog, 'known' | 'own'>): VisitEvent[] => mergeEvents(known, own);
 
+/** This page of this browser: another tab at the same dog has not seen what is marked here, and signs for itself. */
+const PAGE = crypto.randomUUID().slice(0, 8);
+const pageName = (): string => pageOfDevice(deviceName(), PAGE);
+
 /** Now by the server's clock, as far as this device has measured it, ms. */
 export const serverNow = (): number => Date.now() + (useVisitLog.getState().offset ?? 0);
 
 /** This device's clock at this moment, for reading timers. */
 export const clockNow = (): Clock => ({
-  device: deviceName(),
+  device: pageName(),
   at: Date.now(),
   offset: useVisitLog.getState().offset,
 });
@@ -89,7 +94,7 @@ export const clockNow = (): Clock => ({
 /** Writes down what happened: on the screen at once, on the disk in the next moment, at the office when it can be reached. */
 export function record(...happenings: readonly Happening[]): void {
   const { visitId, person, offset, known, own, refused } = useVisitLog.getState();
-  const device = deviceName();
+  const device = pageName();
   const before = [...known, ...own, ...refused];
   const first = nextCounter(before);
   const seen = seenBy(device, before);

@@ -1,5 +1,5 @@
 import type { OwnerLinkView } from '@dewpond/contract';
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
@@ -34,12 +34,12 @@ export function LinksDialog({
   });
   const [days, setDays] = useState('60');
   const again = () => queryClient.invalidateQueries({ queryKey: ['links', dogId] });
-  const make = useWrite({
+  const make = useWrite('POST /api/links', {
     write: (id) => call('POST /api/links', { body: { id, dogId, days: Number(days) } }),
     onSuccess: again,
   });
-  const revoke = useMutation({
-    mutationFn: (id: string) => call('PUT /api/links/:id/revoke', { id, body: {} }),
+  const revoke = useWrite('PUT /api/links/:id/revoke', {
+    write: (_, id: string) => call('PUT /api/links/:id/revoke', { id, body: {} }),
     onSuccess: again,
   });
   return (

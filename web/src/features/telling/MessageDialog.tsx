@@ -1,11 +1,10 @@
 import type { MessageDraft } from '@dewpond/contract';
 import { LINK_MARK, TEMPLATES, type MessageChannel, type MessageKind } from '@dewpond/core/messages';
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { v7 } from 'uuid';
 import { call } from '../../api/call';
-import { refreshAll } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
@@ -101,9 +100,8 @@ function Compose({
   const [channel, setChannel] = useState(draft.reach.find(({ whyNot }) => whyNot === null)?.channel ?? null);
   const [subject, setSubject] = useState(draft.subject);
   const [words, setWords] = useState(draft.words);
-  const [id] = useState(() => v7());
-  const send = useMutation({
-    mutationFn: (by: MessageChannel) =>
+  const send = useWrite('POST /api/messages', {
+    write: (id, by: MessageChannel) =>
       call('POST /api/messages', {
         body: {
           id,
@@ -116,11 +114,10 @@ function Compose({
           words,
         },
       }),
-    onSuccess: async (_, by) => {
+    onSuccess: (_, by) => {
       tell(`On its way by ${by}. The Outbox shows what becomes of it.`);
       onSent?.(by);
       onClose();
-      await refreshAll();
     },
   });
   return (

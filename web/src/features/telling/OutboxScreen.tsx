@@ -1,16 +1,15 @@
 import type { MessageView } from '@dewpond/contract';
 import { TEMPLATES, mayTryAgain, mayWithdraw, type MessageState } from '@dewpond/core/messages';
-import { useMutation } from '@tanstack/react-query';
 import { Mail, MessageSquare } from 'lucide-react';
 import { Link } from 'react-router';
 import { call } from '../../api/call';
-import { refreshAll, useMessages } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useMessages } from '../../api/queries';
 import { moment } from '../../app/times';
 import { useZone } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { Chip, type Tone } from '../../ui/Chip';
 import { Empty, Waiting } from '../../ui/Waiting';
-import { tell } from '../../ui/toasts';
 import { FollowUpTabs } from '../watch/FollowUpTabs';
 
 const STATES: Readonly<Record<MessageState, { readonly tone: Tone; readonly words: string }>> = {
@@ -67,11 +66,9 @@ export function Messages({ items }: { readonly items: readonly MessageView[] }) 
 
 function MessageCard({ item }: { readonly item: MessageView }) {
   const zone = useZone();
-  const step = useMutation({
-    mutationFn: (what: 'again' | 'withdraw' | 'bounce') =>
-      call('PUT /api/messages/:id', { id: item.id, body: { what } }),
-    onError: (error) => tell(error.message, { tone: 'stop' }),
-    onSettled: () => refreshAll(),
+  const step = useWrite('PUT /api/messages/:id', {
+    write: (_, what: 'again' | 'withdraw' | 'bounce') => call('PUT /api/messages/:id', { id: item.id, body: { what } }),
+    tells: true,
   });
   const { tone, words } = STATES[item.state];
   const Icon = item.channel === 'e-mail' ? Mail : MessageSquare;

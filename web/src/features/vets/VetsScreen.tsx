@@ -1,9 +1,8 @@
 import type { VetView } from '@dewpond/contract';
-import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
-import { refreshAll, useVets } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useVets } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
@@ -77,15 +76,13 @@ const VetItem = ({ vet, onEdit }: { readonly vet: VetView; readonly onEdit: () =
 
 function VetDialog({ vet, onClose }: { readonly vet: VetView | null; readonly onClose: () => void }) {
   const [fields, setFields] = useState<Vet>(() => (vet ? pick(vet) : NO_VET));
-  const [id] = useState(() => v7());
-  const save = useMutation({
-    mutationFn: async (archived: boolean) => {
+  const save = useWrite(['POST /api/vets', 'PUT /api/vets/:id'], {
+    write: async (id, archived: boolean) => {
       await (vet
         ? call('PUT /api/vets/:id', { id: vet.id, body: { ...fields, version: vet.version, archived } })
         : call('POST /api/vets', { body: { id, ...fields } }));
     },
     onSuccess: () => {
-      void refreshAll();
       tell(`${fields.name} is kept.`);
       onClose();
     },

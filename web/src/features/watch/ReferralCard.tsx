@@ -2,12 +2,12 @@ import type { ReferralView } from '@dewpond/contract';
 import { LEVEL_WORDS, type Level } from '@dewpond/core/findings';
 import { NEXT_STEPS, OUTCOMES, OWNERS_ANSWERS, TOLD_HOW } from '@dewpond/core/referral';
 import { daysBetween, showDay, type Day } from '@dewpond/core/units';
-import { useMutation } from '@tanstack/react-query';
 import { Check, FileText, Phone } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../api/call';
-import { refreshAll, useSession } from '../../api/queries';
+import { useWrite } from '../../api/useWrite';
+import { useSession } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Choice } from '../../ui/Choice';
@@ -23,20 +23,16 @@ type Edit = Pick<ReferralView, 'told' | 'answer' | 'vet' | 'end'>;
 
 /** Writes one step of a referral down; undone by one tap. */
 function useStep(referral: ReferralView) {
-  const send = useMutation({
-    mutationFn: ({ edit, version }: { readonly edit: Edit; readonly version: number }) =>
+  const send = useWrite('PUT /api/referrals/:id', {
+    write: (_, { edit, version }: { readonly edit: Edit; readonly version: number }) =>
       call('PUT /api/referrals/:id', { id: referral.id, body: { ...edit, version } }),
-    onSuccess: async ({ version }, { edit }) => {
+    onSuccess: ({ version }, { edit }) => {
       const { told, answer, vet, end } = referral;
       const before = { told, answer, vet, end };
       if (JSON.stringify(edit) !== JSON.stringify(before))
         tell('Written down.', { undo: () => send.mutate({ edit: before, version }) });
-      await refreshAll();
     },
-    onError: async (error) => {
-      tell(error.message, { tone: 'stop' });
-      await refreshAll();
-    },
+    tells: true,
   });
   return (change: Partial<Edit>) => {
     const { told, answer, vet, end, version } = referral;

@@ -40,8 +40,8 @@ export function VetDialog({
   const [days, setDays] = useState('14');
   const area = areaOf(placeOf(referral.place).site);
   const task = area in CARE_OF ? CARE_OF[area as keyof typeof CARE_OF] : null;
-  const write = useWrite<Vet>({
-    write: async (id) => {
+  const write = useWrite('POST /api/dogs/:id/instructions', {
+    write: async (id): Promise<Vet> => {
       const said = { who: who.trim(), words: words.trim(), on: today };
       if (means === 'words only' || task === null) return { ...said, instructionId: null };
       await call('POST /api/dogs/:id/instructions', {

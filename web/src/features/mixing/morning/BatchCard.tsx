@@ -4,7 +4,7 @@ import { millilitres, showDay, showProduct, showVolume, type Day } from '@dewpon
 import { useState } from 'react';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../api/useWrite';
-import { refreshAll } from '../../../api/queries';
+import { makeStale } from '../../../api/stale';
 import { useMoney } from '../../../app/useMoney';
 import { useUnits } from '../../../app/useUnits';
 import { BottleDrawing } from '../../../drawings/BottleDrawing';
@@ -153,13 +153,12 @@ function Fill({ fill, batch, lotIds, blocked }: FillProps) {
 
 /** Puts a mix on the bench; what was ticked by mistake is taken back. */
 function useMadeMix(name: string) {
-  return useWrite({
+  return useWrite('POST /api/mixes', {
     write: async (id, body: Omit<Parameters<typeof makeMix>[0], 'id'>) => ({ ...(await makeMix({ ...body, id })), id }),
     onSuccess: ({ id }) => {
-      void refreshAll();
       tell(`${name} is in its bottle.`, { undo: () => void takeBack(id) });
     },
-    onError: (error) => tell(error.message, { tone: 'stop' }),
+    tells: true,
   });
 }
 
@@ -170,5 +169,5 @@ async function takeBack(id: string): Promise<void> {
   await call('PUT /api/mixes/:id', { id, body: { version: 1, step: 'taken back' } })
     .then(() => tell('Taken back: the stock has it again.'))
     .catch((error: Error) => tell(error.message, { tone: 'stop' }));
-  await refreshAll();
+  await makeStale(['PUT /api/mixes/:id']);
 }

@@ -1,10 +1,9 @@
 import type { MadeMixView } from '@dewpond/contract';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
 import { millilitres, showDay, showVolume, type Day } from '@dewpond/core/units';
-import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../../api/call';
-import { refreshAll } from '../../../api/queries';
+import { useWrite } from '../../../api/useWrite';
 import { clock, dayOf } from '../../../app/times';
 import { useUnits } from '../../../app/useUnits';
 import { BottleDrawing } from '../../../drawings/BottleDrawing';
@@ -132,16 +131,12 @@ const DONE: Readonly<Record<Step['step'], string>> = {
 };
 
 function useStep(mix: MadeMixView) {
-  return useMutation({
-    mutationFn: (step: Step) => call('PUT /api/mixes/:id', { id: mix.id, body: { version: mix.version, ...step } }),
+  return useWrite('PUT /api/mixes/:id', {
+    write: (_, step: Step) => call('PUT /api/mixes/:id', { id: mix.id, body: { version: mix.version, ...step } }),
     onSuccess: (_, { step }) => {
-      void refreshAll();
       tell(DONE[step]);
     },
-    onError: (error) => {
-      void refreshAll();
-      tell(error.message, { tone: 'stop' });
-    },
+    tells: true,
   });
 }
 
