@@ -9,7 +9,9 @@ const root = fileURLToPath(new URL('..', import.meta.url));
 const sources = readdirSync(root, { recursive: true, encoding: 'utf8' })
   .filter((name) => /\.tsx?$/.test(name) && !name.includes('.test.') && !name.startsWith('features/ownerPage'))
   .map((name) => readFileSync(`${root}/${name}`, 'utf8'));
-const asked = new Set(sources.flatMap((text) => [...text.matchAll(/queryKey: \['([^']+)'/g)].map(([, name]) => name)));
+const asked = new Set(
+  sources.flatMap((text) => [...text.matchAll(/queryKey: \['([^']+)'/g)].map(([, name = '']) => name)),
+);
 const named = new Set(Object.values(MAKES_STALE).flatMap((names) => (names === 'everything' ? [] : names)));
 
 test('every write says what it makes stale', () => {

@@ -6,10 +6,12 @@ import { useState, type FormEvent } from 'react';
 import { Refused, call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { useAppointments, useDog, useMembers, useSession } from '../../api/queries';
+import { useDraft } from '../../app/useDraft';
 import { clock, dayOf } from '../../app/times';
 import { useZone } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
+import { Conflict } from '../../ui/Conflict';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
 import { tell } from '../../ui/toasts';
@@ -49,6 +51,22 @@ const USUAL_MINUTES: Readonly<Record<Appointment['kind'], number>> = {
   lesson: 20,
 };
 
+/** When a dog comes, for how long, to whom. */
+interface BookedTime {
+  readonly day: string;
+  readonly time: string;
+  readonly minutes: number;
+  readonly memberId: string;
+}
+const TIME_FIELDS = { day: 'Day', time: 'Time', minutes: 'Minutes', memberId: 'Who' } as const;
+
+const timeOf = (each: Appointment, zone: string): BookedTime => ({
+  day: dayOf(each.startsAt, zone),
+  time: clock(each.startsAt, zone).padStart(5, '0'),
+  minutes: minutesOf(each),
+  memberId: each.memberId,
+});
+
 const minutesOf = (each: Appointment): number => (Date.parse(each.endsAt) - Date.parse(each.startsAt)) / 60_000;
 
 function BookForm({
@@ -65,11 +83,13 @@ function BookForm({
   const members = useMembers();
   const marks = useDog(dog.id).data?.marks ?? [];
   const suggested = dog.suggested && dog.suggested > today ? dog.suggested : addDays(today, 1);
-  const [day, setDay] = useState<string>(moving ? dayOf(moving.startsAt, zone) : suggested);
-  const [time, setTime] = useState(moving ? clock(moving.startsAt, zone).padStart(5, '0') : '09:00');
-  const [minutes, setMinutes] = useState(moving ? minutesOf(moving) : 120);
+  const first = { day: suggested, time: '09:00', minutes: 120, memberId: '' };
+  // As it stands now: somebody else may move it while this is open.
+  const now = useDog(dog.id).data?.appointments.find(({ id }) => id === moving?.id) ?? moving;
+  const draft = useDraft<BookedTime>({ version: now?.version ?? 0, form: now ? timeOf(now, zone) : first });
+  const { day, time, minutes, memberId } = draft.form;
+  const { set } = draft;
   const [kind, setKind] = useState<Appointment['kind']>(moving?.kind ?? 'full visit');
-  const [memberId, setMemberId] = useState(moving?.memberId ?? '');
   const chosen = memberId || (members.data?.[0]?.id ?? '');
   const cancel = useCancel();
   const save = useWrite(['POST /api/appointments', 'PUT /api/appointments/:id'], {
@@ -78,7 +98,7 @@ function BookForm({
       await (moving
         ? call('PUT /api/appointments/:id', {
             id: moving.id,
-            body: { change: 'move', version: moving.version, startsAt, minutes, memberId: chosen },
+            body: { change: 'move', version: draft.version, startsAt, minutes, memberId: chosen },
           })
         : call('POST /api/appointments', {
             body: { id, dogId: dog.id, kind, startsAt, minutes, memberId: chosen },
@@ -96,6 +116,20 @@ function BookForm({
   const refused = save.error instanceof Refused ? save.error : null;
   return (
     <form onSubmit={submit} className="grid grid-cols-2 gap-4">
+      <div className="col-span-2 empty:hidden">
+        <Conflict
+          draft={draft}
+          what="this booking"
+          names={TIME_FIELDS}
+          show={(field, of) =>
+            field === 'memberId'
+              ? (members.data?.find(({ id }) => id === of.memberId)?.name ?? '')
+              : field === 'day'
+                ? showDay(of.day as Day)
+                : String(of[field])
+          }
+        />
+      </div>
       {marks.length > 0 && (
         <p className="col-span-2 flex flex-wrap gap-1.5" aria-label="To mind">
           {marks.map((mark) => (
@@ -110,7 +144,7 @@ function BookForm({
         type="date"
         required
         value={day}
-        onChange={(event) => setDay(event.target.value)}
+        onChange={(event) => set({ day: event.target.value })}
         error={refused?.at('startsAt')}
       />
       <TextField
@@ -119,9 +153,9 @@ function BookForm({
         required
         step={300}
         value={time}
-        onChange={(event) => setTime(event.target.value)}
+        onChange={(event) => set({ time: event.target.value })}
       />
-      <SelectField label="Who" value={chosen} onChange={(event) => setMemberId(event.target.value)}>
+      <SelectField label="Who" value={chosen} onChange={(event) => set({ memberId: event.target.value })}>
         {members.data?.map((member) => (
           <option key={member.id} value={member.id}>
             {member.name}
@@ -136,7 +170,7 @@ function BookForm({
         step={5}
         required
         value={minutes}
-        onChange={(event) => setMinutes(Number(event.target.value))}
+        onChange={(event) => set({ minutes: Number(event.target.value) })}
         error={refused?.at('minutes')}
       />
       {!moving && (
@@ -146,7 +180,7 @@ function BookForm({
           onChange={(event) => {
             const next = event.target.value as Appointment['kind'];
             setKind(next);
-            setMinutes(USUAL_MINUTES[next]);
+            set({ minutes: USUAL_MINUTES[next] });
           }}
         >
           {VISIT_KINDS.map((each) => (

@@ -1,14 +1,16 @@
 import { HANDLING, SHIPPED, type Breed, type Handling, type Traits } from '@dewpond/core/catalogue';
 import { FOLD_SITES } from '@dewpond/core/places';
 import { Toggle } from 'radix-ui';
-import { useState, type FormEvent } from 'react';
+import type { FormEvent } from 'react';
 import { Refused, call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
+import { useDraft } from '../../app/useDraft';
 import { Button } from '../../ui/Button';
+import { Conflict } from '../../ui/Conflict';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
 import { tell } from '../../ui/toasts';
-import { PLAIN_TRAITS, TRAIT_CHOICES } from '../dog/traitWords';
+import { PLAIN_TRAITS, TRAIT_CHOICES, foldWords } from '../dog/traitWords';
 import { ownId } from './ownBreed';
 
 interface BreedDialogProps {
@@ -17,20 +19,53 @@ interface BreedDialogProps {
   readonly onClose: () => void;
 }
 
+interface BreedForm {
+  readonly name: string;
+  readonly also: string;
+  readonly weights: readonly [least: string, most: string];
+  readonly traits: Traits;
+  readonly handling: readonly Handling[];
+  readonly why: string;
+}
+const BREED_FIELDS: Readonly<Record<keyof BreedForm, string>> = {
+  name: 'Name',
+  also: 'Also called',
+  weights: 'Grown, kg',
+  traits: 'Coat, ears and face',
+  handling: 'To mind with most of them',
+  why: 'Why',
+};
+const formOf = (breed: Breed): BreedForm => ({
+  name: breed.name,
+  also: breed.alsoCalled.join(', '),
+  weights: [String(breed.weightKg[0]), String(breed.weightKg[1])],
+  traits: breed.traits,
+  handling: breed.handling,
+  why: breed.why ?? '',
+});
+
+function showField(field: keyof BreedForm, form: BreedForm): string {
+  if (field === 'weights') return form.weights.join(' to ');
+  if (field === 'handling') return form.handling.join(', ');
+  if (field === 'traits')
+    return [
+      ...PLAIN_TRAITS.map((key) => `${TRAIT_CHOICES[key].name}: ${form.traits[key]}`),
+      `Folds: ${foldWords(form.traits.folds)}`,
+    ].join('\n');
+  return form[field];
+}
+
 /** A breed as this house sees it; what ships is named at each field that differs. */
 export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
   const shipped = SHIPPED.find(breed.id);
-  const [name, setName] = useState(breed.name);
-  const [also, setAlso] = useState(breed.alsoCalled.join(', '));
-  const [weights, setWeights] = useState([String(breed.weightKg[0]), String(breed.weightKg[1])] as const);
-  const [traits, setTraits] = useState<Traits>(breed.traits);
-  const [handling, setHandling] = useState<readonly Handling[]>(breed.handling);
-  const [why, setWhy] = useState(breed.why ?? '');
+  const draft = useDraft<BreedForm>({ version, form: formOf(breed) });
+  const { set } = draft;
+  const { name, also, weights, traits, handling, why } = draft.form;
   const save = useWrite('PUT /api/breeds', {
     write: () =>
       call('PUT /api/breeds', {
         body: {
-          version,
+          version: draft.version,
           breed: {
             id: breed.id === 'own-' ? ownId(name) : breed.id,
             name,
@@ -66,17 +101,20 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
       tall
     >
       <form onSubmit={submit} noValidate className="grid grid-cols-2 gap-4">
+        <div className="col-span-2 empty:hidden">
+          <Conflict draft={draft} what="this breed" names={BREED_FIELDS} show={showField} />
+        </div>
         <TextField
           label="Name"
           value={name}
           error={refused?.at('breed.name')}
-          onChange={(event) => setName(event.target.value)}
+          onChange={(event) => set({ name: event.target.value })}
         />
         <TextField
           label="Also called"
           hint="parted by commas"
           value={also}
-          onChange={(event) => setAlso(event.target.value)}
+          onChange={(event) => set({ also: event.target.value })}
         />
         {([0, 1] as const).map((end) => (
           <TextField
@@ -87,7 +125,7 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
             hint={ships(weights[end], shipped && String(shipped.weightKg[end]))}
             error={refused?.at(`breed.weightKg.${end}`) ?? (end === 1 ? refused?.at('breed.weightKg') : undefined)}
             onChange={(event) =>
-              setWeights(end === 0 ? [event.target.value, weights[1]] : [weights[0], event.target.value])
+              set({ weights: end === 0 ? [event.target.value, weights[1]] : [weights[0], event.target.value] })
             }
           />
         ))}
@@ -97,7 +135,7 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
             label={key === 'coatLength' ? 'Usual length' : TRAIT_CHOICES[key].name}
             value={traits[key]}
             hint={ships(traits[key], shipped?.traits[key])}
-            onChange={(event) => setTraits({ ...traits, [key]: event.target.value })}
+            onChange={(event) => set({ traits: { ...traits, [key]: event.target.value } })}
           >
             {TRAIT_CHOICES[key].values.map((value) => (
               <option key={value}>{value}</option>
@@ -113,10 +151,8 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
             onChange={(event) => {
               const { [site]: _, ...others } = traits.folds;
               const depth = event.target.value;
-              setTraits({
-                ...traits,
-                folds: depth === 'light' || depth === 'deep' ? { ...others, [site]: depth } : others,
-              });
+              const folds = depth === 'light' || depth === 'deep' ? { ...others, [site]: depth } : others;
+              set({ traits: { ...traits, folds } });
             }}
           >
             {['none', 'light', 'deep'].map((depth) => (
@@ -133,7 +169,7 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
                 title={HANDLING[matter]}
                 pressed={handling.includes(matter)}
                 onPressedChange={(on) =>
-                  setHandling(on ? [...handling, matter] : handling.filter((each) => each !== matter))
+                  set({ handling: on ? [...handling, matter] : handling.filter((each) => each !== matter) })
                 }
                 className="rounded-full border border-line px-3.5 min-h-11 text-[15px] text-soft data-[state=on]:bg-pond-pale data-[state=on]:text-pond data-[state=on]:border-pond data-[state=on]:font-semibold"
               >
@@ -147,7 +183,7 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
             label="Why"
             hint="one line, for whoever reads it next year"
             value={why}
-            onChange={(event) => setWhy(event.target.value)}
+            onChange={(event) => set({ why: event.target.value })}
           />
         </div>
         {save.error && !refused?.problem.fields && (

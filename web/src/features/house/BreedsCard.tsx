@@ -55,7 +55,7 @@ export function BreedsCard({ house }: { readonly house: HouseView }) {
       {editing && (
         <BreedDialog
           key={editing.id}
-          breed={editing}
+          breed={house.ownBreeds.find(({ breed }) => breed.id === editing.id)?.breed ?? editing}
           version={house.ownBreeds.find(({ breed }) => breed.id === editing.id)?.version ?? 0}
           onClose={() => setEditing(null)}
         />

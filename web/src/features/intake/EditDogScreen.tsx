@@ -2,14 +2,16 @@ import type { DogView } from '@dewpond/contract';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { RHYTHM } from '@dewpond/core/rhythm';
 import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
-import { useState, type FormEvent } from 'react';
+import { useMemo, useState, type FormEvent } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { Refused, call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { useDog, useVets } from '../../api/queries';
+import { useDraft } from '../../app/useDraft';
 import { useUnits } from '../../app/useUnits';
 import { Button, ButtonLink } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Conflict } from '../../ui/Conflict';
 import { SelectField, TextField } from '../../ui/Field';
 import { SourceMark } from '../../ui/SourceMark';
 import { tell } from '../../ui/toasts';
@@ -17,7 +19,8 @@ import { Waiting } from '../../ui/Waiting';
 import { DogFields } from './DogFields';
 import { HistoryFields } from './HistoryFields';
 import { PlanPreview } from './PlanPreview';
-import { EMPTY_FORM, checkForm, fieldErrors, profileOf, type DogForm, type FieldErrors } from './dogForm';
+import { EMPTY_FORM, checkForm, fieldErrors, profileOf, type FieldErrors } from './dogForm';
+import { FIELD_NAMES, showField, type EditedDog } from './dogFieldWords';
 
 export function EditDogScreen() {
   const { id = '' } = useParams();
@@ -28,7 +31,7 @@ export function EditDogScreen() {
   );
 }
 
-function formOf({ profile, client }: DogView, units: UnitSystem): DogForm {
+function formOf({ profile, client, vet, homeCareChangedOn }: DogView, units: UnitSystem): EditedDog {
   const weight = units === 'US' ? Math.round((profile.weightKg / KG_PER_POUND) * 10) / 10 : profile.weightKg;
   return {
     ...EMPTY_FORM,
@@ -61,26 +64,27 @@ function formOf({ profile, client }: DogView, units: UnitSystem): DogForm {
     dirtyWork: profile.dirtyWork,
     stiffJoints: profile.stiffJoints,
     tightBreathing: profile.tightBreathing,
+    vetId: vet?.id ?? '',
+    homeCareChangedOn: homeCareChangedOn ?? '',
   };
 }
 
 function Edit({ dog }: { readonly dog: DogView }) {
   const units = useUnits();
   const navigate = useNavigate();
-  const [form, setForm] = useState(() => formOf(dog, units));
+  const kept = useMemo(() => ({ version: dog.version, form: formOf(dog, units) }), [dog, units]);
+  const draft = useDraft<EditedDog>(kept);
+  const { form, set } = draft;
+  const { vetId, homeCareChangedOn } = form;
   const [errors, setErrors] = useState<FieldErrors>({});
-  const [version] = useState(dog.version);
-  const [homeCareChangedOn, setHomeCareChangedOn] = useState(dog.homeCareChangedOn ?? '');
   const [homeCareError, setHomeCareError] = useState<string>();
-  const [vetId, setVetId] = useState(dog.vet?.id ?? '');
   const vets = useVets().data ?? [];
-  const set = (change: Partial<DogForm>) => setForm((before) => ({ ...before, ...change }));
   const save = useWrite('PUT /api/dogs/:id', {
     write: () =>
       call('PUT /api/dogs/:id', {
         id: dog.id,
         body: {
-          version,
+          version: draft.version,
           profile: profileOf(form, units, dog.profile),
           homeCareChangedOn: homeCareChangedOn === '' ? null : homeCareChangedOn,
           vetId: vetId === '' ? null : vetId,
@@ -93,13 +97,8 @@ function Edit({ dog }: { readonly dog: DogView }) {
     onError: (error) => {
       if (error instanceof Refused && error.problem.fields) setErrors(fieldErrors(error.problem.fields));
       if (error instanceof Refused) setHomeCareError(error.at('homeCareChangedOn'));
-      tell(
-        error instanceof Refused && error.status === 409
-          ? 'Someone else changed this dog meanwhile. Yours is still here; open the dog anew to see theirs.'
-          : error.message,
-        { tone: 'stop' },
-      );
     },
+    tells: true,
   });
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -120,6 +119,7 @@ function Edit({ dog }: { readonly dog: DogView }) {
           </Button>
         </div>
       </header>
+      <Conflict draft={draft} what="this dog" names={FIELD_NAMES} show={(field, of) => showField(field, of, vets)} />
       <div className="grid grid-cols-[1fr_400px] max-lg:grid-cols-1 gap-3.5 items-start">
         <Card title="Dog">
           <div className="grid grid-cols-2 gap-4">
@@ -128,7 +128,7 @@ function Edit({ dog }: { readonly dog: DogView }) {
               label="Vet"
               value={vetId}
               hint={vets.length === 0 ? 'vets are kept under Dogs, Vets' : undefined}
-              onChange={(event) => setVetId(event.target.value)}
+              onChange={(event) => set({ vetId: event.target.value })}
             >
               <option value="">not known</option>
               {vets
@@ -144,7 +144,7 @@ function Edit({ dog }: { readonly dog: DogView }) {
               type="date"
               max={dog.today}
               value={homeCareChangedOn}
-              onChange={(event) => setHomeCareChangedOn(event.target.value)}
+              onChange={(event) => set({ homeCareChangedOn: event.target.value })}
               error={homeCareError}
               hint={
                 <>

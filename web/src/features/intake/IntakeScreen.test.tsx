@@ -1,5 +1,6 @@
-import { screen, within } from '@testing-library/react';
+import { act, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
+import { queryClient } from '../../api/queries';
 import { client, dogView, house, session } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
 import { EditDogScreen } from './EditDogScreen';
@@ -123,6 +124,31 @@ describe('a new dog', () => {
 });
 
 describe('a dog is changed', () => {
+  test('by two at once: what was typed stays, and every field says what both made of it', async () => {
+    let view = dogView();
+    const office = openOffice({
+      'GET /api/session': () => session(),
+      'GET /api/house': () => house(),
+      'GET /api/dogs/:id': () => view,
+      'PUT /api/dogs/:id': ({ body }) => ({ version: body.version + 1 }),
+    });
+    const { person } = show(<EditDogScreen />, { path: '/dogs/:id/edit', at: `/dogs/${view.id}/edit` });
+    await person.clear(await screen.findByLabelText('Weight, kg'));
+    await person.type(field('Weight, kg'), '8.6');
+    const { profile, version } = view;
+    const ears = { ...profile.ears, left: { ...profile.ears.left, plucked: 'never' as const } };
+    view = { ...view, version: version + 1, profile: { ...profile, weightKg: 9.1, ears } };
+    await act(() => queryClient.invalidateQueries());
+    await person.click(await screen.findByRole('button', { name: 'Compare' }));
+    const dialog = screen.getByRole('dialog', { name: 'Two changes of one thing' });
+    expect(dialog).toHaveWords(/Weight.*Yours.*8\.6.*Theirs.*9\.1/);
+    await person.click(within(dialog).getByRole('button', { name: 'Go on with these' }));
+    await person.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(() =>
+      expect(office.sent.at(-1)?.[1]).toMatchObject({ version: version + 1, profile: { weightKg: 8.6, ears } }),
+    );
+  });
+
   function openEdit() {
     const office = openOffice({
       'GET /api/session': () => session(),

@@ -1,10 +1,14 @@
 import type { BottleView } from '@dewpond/contract';
-import { useState, type FormEvent } from 'react';
+import { millilitres, showVolume } from '@dewpond/core/units';
+import type { FormEvent } from 'react';
 import { Refused, call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { makeStale } from '../../api/stale';
+import { useDraft } from '../../app/useDraft';
+import { useUnits } from '../../app/useUnits';
 import { BottleDrawing } from '../../drawings/BottleDrawing';
 import { Button } from '../../ui/Button';
+import { Conflict } from '../../ui/Conflict';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
 import { VolumeField } from '../../ui/VolumeField';
@@ -16,15 +20,33 @@ interface BottleDialogProps {
   readonly onClose: () => void;
 }
 
+interface BottleForm {
+  readonly name: string;
+  readonly line: number;
+  readonly brim: number;
+  readonly graduation: number;
+  readonly count: string;
+}
+const BOTTLE_FIELDS: Readonly<Record<keyof BottleForm, string>> = {
+  name: 'Name',
+  line: 'To its line',
+  brim: 'To the brim',
+  graduation: 'A mark every',
+  count: 'How many',
+};
+const formOf = (bottle: BottleView | null): BottleForm => ({
+  name: bottle?.name ?? '',
+  brim: bottle?.brim ?? 550,
+  line: bottle?.line ?? 500,
+  graduation: bottle ? (bottle.graduation ?? 0) : 50,
+  count: String(bottle?.count ?? 1),
+});
+
 /** A kind of bottle: what it holds to the brim and to its line, what marks one can read, how many there are. */
 export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
-  const [form, setForm] = useState({
-    name: bottle?.name ?? '',
-    brim: bottle?.brim ?? 550,
-    line: bottle?.line ?? 500,
-    graduation: bottle ? (bottle.graduation ?? 0) : 50,
-    count: String(bottle?.count ?? 1),
-  });
+  const units = useUnits();
+  const draft = useDraft<BottleForm>({ version: bottle?.version ?? 0, form: formOf(bottle) });
+  const { form, set } = draft;
   const save = useWrite(['POST /api/bottles', 'PUT /api/bottles/:id'], {
     write: async (id) => {
       const shape = {
@@ -33,7 +55,7 @@ export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
         count: Number(form.count),
       };
       await (bottle
-        ? call('PUT /api/bottles/:id', { id: bottle.id, body: { ...shape, version: bottle.version } })
+        ? call('PUT /api/bottles/:id', { id: bottle.id, body: { ...shape, version: draft.version } })
         : call('POST /api/bottles', { body: { ...shape, id } }));
     },
     onSuccess: () => {
@@ -60,7 +82,6 @@ export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
     tells: true,
   });
   const refused = save.error instanceof Refused ? save.error : null;
-  const set = (change: Partial<typeof form>) => setForm({ ...form, ...change });
   const submit = (event: FormEvent) => {
     event.preventDefault();
     save.mutate();
@@ -69,6 +90,17 @@ export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
   return (
     <Dialog open onClose={onClose} title={bottle ? bottle.name : 'New bottle'}>
       <form onSubmit={submit} noValidate className="grid grid-cols-[1fr_auto] gap-4">
+        <div className="col-span-2 empty:hidden">
+          <Conflict
+            draft={draft}
+            what="this bottle"
+            names={BOTTLE_FIELDS}
+            show={(field, of) => {
+              const value = of[field];
+              return typeof value === 'string' ? value : showVolume(millilitres(value), units);
+            }}
+          />
+        </div>
         <div className="grid grid-cols-2 gap-3 content-start">
           <div className="col-span-2">
             <TextField

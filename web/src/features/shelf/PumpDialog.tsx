@@ -5,8 +5,10 @@ import { VOLUME_UNIT, millilitres, showProduct, showVolume, volumeFrom } from '@
 import { useState, type FormEvent } from 'react';
 import { Refused, call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
+import { useDraft } from '../../app/useDraft';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
+import { Conflict } from '../../ui/Conflict';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
 import { SourceMark } from '../../ui/SourceMark';
@@ -20,10 +22,16 @@ interface PumpDialogProps {
   readonly onClose: () => void;
 }
 
+interface PumpForm {
+  readonly name: string;
+}
+const PUMP_FIELDS = { name: 'Name' } as const;
+
 /** A pump and its calibration: ten strokes, weighed or measured, their spread in sight while one types. */
 export function PumpDialog({ pump, onClose }: PumpDialogProps) {
   const units = useUnits();
-  const [name, setName] = useState(pump?.name ?? '');
+  const draft = useDraft<PumpForm>({ version: pump?.version ?? 0, form: { name: pump?.name ?? '' } });
+  const { name } = draft.form;
   const [how, setHow] = useState<HowMeasured>('grams each');
   const [typed, setTyped] = useState<readonly string[]>(() => Array.from({ length: CALIBRATION_STROKES }, () => ''));
   const any = typed.some((each) => each.trim() !== '');
@@ -33,8 +41,9 @@ export function PumpDialog({ pump, onClose }: PumpDialogProps) {
     write: async (id) => {
       const its = pump?.id ?? id;
       if (!pump) await call('POST /api/pumps', { body: { id, name } });
-      else if (pump.name !== name) await call('PUT /api/pumps/:id', { id: its, body: { version: pump.version, name } });
-      const version = pump ? pump.version + (pump.name === name ? 0 : 1) : 1;
+      else if (pump.name !== name)
+        await call('PUT /api/pumps/:id', { id: its, body: { version: draft.version, name } });
+      const version = pump ? draft.version + (pump.name === name ? 0 : 1) : 1;
       if (made?.kind === 'calibrated' && strokes.kind === 'strokes')
         await call('PUT /api/pumps/:id/calibration', { id: its, body: { version, strokes: [...strokes.strokes] } });
     },
@@ -61,13 +70,14 @@ export function PumpDialog({ pump, onClose }: PumpDialogProps) {
   return (
     <Dialog open onClose={onClose} title={pump ? pump.name : 'New pump'}>
       <form onSubmit={submit} noValidate className="flex flex-col gap-4">
+        <Conflict draft={draft} what="this pump" names={PUMP_FIELDS} show={(_, of) => of.name} />
         <TextField
           label="Name"
           placeholder="green pump"
           autoComplete="off"
           value={name}
           error={refused?.at('name')}
-          onChange={(event) => setName(event.target.value)}
+          onChange={(event) => draft.set({ name: event.target.value })}
         />
         <div>
           <SelectField label="Ten strokes" value={how} onChange={(event) => setHow(event.target.value as HowMeasured)}>

@@ -72,8 +72,12 @@ function Tools({ house }: { readonly house: HouseView }) {
           </ul>
         )}
       </section>
-      {editing?.of === 'bottle' && <BottleDialog bottle={editing.bottle} onClose={() => setEditing(null)} />}
-      {editing?.of === 'pump' && <PumpDialog pump={editing.pump} onClose={() => setEditing(null)} />}
+      {editing?.of === 'bottle' && (
+        <BottleDialog bottle={asNow(house.bottles, editing.bottle)} onClose={() => setEditing(null)} />
+      )}
+      {editing?.of === 'pump' && (
+        <PumpDialog pump={asNow(house.pumps, editing.pump)} onClose={() => setEditing(null)} />
+      )}
     </>
   );
 }
@@ -154,3 +158,7 @@ function PumpItem({ pump, onEdit }: { readonly pump: PumpView; readonly onEdit: 
     </li>
   );
 }
+
+/** As it stands now: somebody else may change it while its form is open. */
+const asNow = <T extends { readonly id: string }>(all: readonly T[], opened: T | null): T | null =>
+  all.find(({ id }) => id === opened?.id) ?? opened;

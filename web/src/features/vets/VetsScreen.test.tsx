@@ -1,7 +1,8 @@
 import type { VetView } from '@dewpond/contract';
-import { screen, waitFor } from '@testing-library/react';
+import { act, screen, waitFor, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { v7 } from 'uuid';
+import { queryClient } from '../../api/queries';
 import { openOffice, show } from '../../tests/office';
 import { VetsScreen } from './VetsScreen';
 
@@ -50,5 +51,24 @@ test('a vet shows how many dogs are theirs, is rung by a tap, changed and put aw
     expect(office.sent).toMatchObject([
       ['PUT /api/vets/:id', { version: 1, archived: true, practice: 'Harbour Vets' }],
     ]),
+  );
+});
+
+test('two people at one vet: what was typed stays, both are set side by side, the choice is kept by the newer version', async () => {
+  const items = [VET];
+  const { person, office } = openVets(items);
+  await person.click(await screen.findByRole('button', { name: 'Change Dr Oyelaran' }));
+  await person.type(screen.getByLabelText('Note'), 'Mornings only');
+  items[0] = { ...VET, version: 2, note: 'Closed in August', phone: '01632 960201' };
+  await act(() => queryClient.invalidateQueries());
+  expect(await screen.findByText(/Someone else changed this vet meanwhile/)).toBeTruthy();
+  await person.click(screen.getByRole('button', { name: 'Compare' }));
+  const dialog = screen.getByRole('dialog', { name: 'Two changes of one thing' });
+  expect(dialog).toHaveWords(/Note.*Yours.*Mornings only.*Theirs.*Closed in August/);
+  await person.click(within(dialog).getByRole('radio', { name: /Closed in August/ }));
+  await person.click(within(dialog).getByRole('button', { name: 'Go on with these' }));
+  await person.click(screen.getByRole('button', { name: 'Keep' }));
+  await waitFor(() =>
+    expect(office.sent.at(-1)?.[1]).toMatchObject({ version: 2, note: 'Closed in August', phone: '01632 960201' }),
   );
 });

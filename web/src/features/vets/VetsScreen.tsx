@@ -3,8 +3,10 @@ import { useState, type FormEvent } from 'react';
 import { Refused, call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { useVets } from '../../api/queries';
+import { useDraft } from '../../app/useDraft';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
+import { Conflict } from '../../ui/Conflict';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
 import { Empty, Waiting } from '../../ui/Waiting';
@@ -12,11 +14,22 @@ import { tell } from '../../ui/toasts';
 import { BookTabs } from '../dogs/BookTabs';
 
 type Vet = Pick<VetView, 'name' | 'practice' | 'phone' | 'email' | 'address' | 'note'>;
+const VET_FIELDS: Readonly<Record<keyof Vet, string>> = {
+  name: 'Name',
+  practice: 'Practice',
+  phone: 'Phone',
+  email: 'E-mail',
+  address: 'Address',
+  note: 'Note',
+};
 const NO_VET: Vet = { name: '', practice: '', phone: '', email: '', address: '', note: '' };
 
 /** The vets the house talks to. */
 export function VetsScreen() {
   const [editing, setEditing] = useState<VetView | 'new' | null>(null);
+  const vets = useVets();
+  // As it stands now: somebody else may change it while the form is open.
+  const live = editing === 'new' ? null : (vets.data?.find(({ id }) => id === editing?.id) ?? editing);
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <header className="flex flex-wrap items-center justify-between gap-4">
@@ -26,9 +39,9 @@ export function VetsScreen() {
         </Button>
       </header>
       <BookTabs />
-      <Waiting query={useVets()} what="Vets">
-        {(vets) =>
-          vets.length === 0 ? (
+      <Waiting query={vets} what="Vets">
+        {(all) =>
+          all.length === 0 ? (
             <Empty words="No vet yet. Whoever is here can be chosen on a dog’s page, and is at hand when a finding wants one.">
               <Button look="main" onClick={() => setEditing('new')}>
                 Add the first vet
@@ -36,14 +49,14 @@ export function VetsScreen() {
             </Empty>
           ) : (
             <ul className="grid grid-cols-[repeat(auto-fill,minmax(320px,1fr))] max-md:grid-cols-1 gap-3.5">
-              {vets.map((vet) => (
+              {all.map((vet) => (
                 <VetItem key={vet.id} vet={vet} onEdit={() => setEditing(vet)} />
               ))}
             </ul>
           )
         }
       </Waiting>
-      {editing && <VetDialog vet={editing === 'new' ? null : editing} onClose={() => setEditing(null)} />}
+      {editing && <VetDialog vet={live} onClose={() => setEditing(null)} />}
     </div>
   );
 }
@@ -75,11 +88,12 @@ const VetItem = ({ vet, onEdit }: { readonly vet: VetView; readonly onEdit: () =
 );
 
 function VetDialog({ vet, onClose }: { readonly vet: VetView | null; readonly onClose: () => void }) {
-  const [fields, setFields] = useState<Vet>(() => (vet ? pick(vet) : NO_VET));
+  const draft = useDraft<Vet>({ version: vet?.version ?? 0, form: vet ? pick(vet) : NO_VET });
+  const { form: fields, set } = draft;
   const save = useWrite(['POST /api/vets', 'PUT /api/vets/:id'], {
     write: async (id, archived: boolean) => {
       await (vet
-        ? call('PUT /api/vets/:id', { id: vet.id, body: { ...fields, version: vet.version, archived } })
+        ? call('PUT /api/vets/:id', { id: vet.id, body: { ...fields, version: draft.version, archived } })
         : call('POST /api/vets', { body: { id, ...fields } }));
     },
     onSuccess: () => {
@@ -98,18 +112,20 @@ function VetDialog({ vet, onClose }: { readonly vet: VetView | null; readonly on
       autoComplete="off"
       value={fields[key]}
       error={refused?.at(key)}
-      onChange={(event) => setFields({ ...fields, [key]: event.target.value })}
+      onChange={(event) => set({ [key]: event.target.value })}
     />
   );
   return (
     <Dialog open onClose={onClose} title={vet ? vet.name : 'New vet'}>
       <form onSubmit={submit} noValidate className="grid grid-cols-2 gap-4">
-        {field('name', 'Name')}
-        {field('practice', 'Practice')}
-        {field('phone', 'Phone')}
-        {field('email', 'E-mail')}
-        <div className="col-span-2">{field('address', 'Address')}</div>
-        <div className="col-span-2">{field('note', 'Note')}</div>
+        <div className="col-span-2 empty:hidden">
+          <Conflict draft={draft} what="this vet" names={VET_FIELDS} show={(key, of) => of[key]} />
+        </div>
+        {(Object.keys(VET_FIELDS) as (keyof Vet)[]).map((key) => (
+          <div key={key} className={key === 'address' || key === 'note' ? 'col-span-2' : undefined}>
+            {field(key, VET_FIELDS[key])}
+          </div>
+        ))}
         {save.error && !refused?.problem.fields && (
           <p role="alert" className="col-span-2 text-stop font-semibold">
             {save.error.message}
