@@ -2,7 +2,8 @@ import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import { busy } from '../http/problem';
-import { passed, toPass } from './passing';
+import { passed, toPass } from '@dewpond/core/threads';
+import { asBuffer } from './bytes';
 import type { Work, WorkKind } from './worker';
 
 /**
@@ -49,7 +50,7 @@ export async function heavily<K extends WorkKind>(
   const room = roomOf(kind);
   const threads = open(room);
   if (threads.queueSize >= ROOMS[room].waiting) throw busy(ROOMS[room].full);
-  return passed(await threads.run({ kind, given: toPass(given) })) as Awaited<ReturnType<Work[K]>>;
+  return passed(await threads.run({ kind, given: toPass(given) }), asBuffer) as Awaited<ReturnType<Work[K]>>;
 }
 
 export async function closePool(): Promise<void> {

@@ -6,7 +6,8 @@ import { registerFonts } from '../paper/fonts';
 import { RecordDocument } from '../record/RecordDocument';
 import { LetterDocument } from '../referrals/LetterDocument';
 import { SheetDocument } from '../sheet/SheetDocument';
-import { passed, toPass } from './passing';
+import { passed, toPass } from '@dewpond/core/threads';
+import { asBuffer } from './bytes';
 
 /** What takes long and needs no database: it runs beside the thread that serves. */
 const WORK = {
@@ -28,5 +29,5 @@ function draw(document: Parameters<typeof renderToBuffer>[0]): Promise<Buffer> {
 /** Entered from the pool, with what {@link toPass} made of the question. */
 export default async function work({ kind, given }: { kind: WorkKind; given: unknown }): Promise<unknown> {
   const does = WORK[kind] as (its: unknown) => unknown;
-  return toPass(await does(passed(given)));
+  return toPass(await does(passed(given, asBuffer)));
 }

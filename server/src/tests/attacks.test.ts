@@ -8,7 +8,8 @@ import { connectionString } from '../db/connect';
 import { accountNumber, traceOf } from '../http/logging';
 import { addDog, app, config, databases, log, logLines, openSalon, signIn, type Salon } from './salon';
 import { begin } from './tableSide';
-import { passed, toPass } from '../heavy/passing';
+import { passed, toPass } from '@dewpond/core/threads';
+import { asBuffer } from '../heavy/bytes';
 import { bottleOf, makeMix, mixBody } from './benchSide';
 import Fraction from 'fraction.js';
 import { inTenant } from '../db/tenant';
@@ -125,7 +126,7 @@ describe('much at once', () => {
 
   test('a fraction crosses to another thread and comes back as itself, and so do bytes', () => {
     const value = { a: [new Fraction('97/3'), null, 'x'], b: { c: Buffer.from('ab'), at: new Date(0) } };
-    expect(passed(structuredClone(toPass(value)))).toEqual(value);
+    expect(passed(structuredClone(toPass(value)), asBuffer)).toEqual(value);
   });
 });
 

@@ -8,7 +8,7 @@ import {
   type Lead,
   type Said,
 } from '@dewpond/core/dilution';
-import { mixOfDog, readRatio, reckon, type Answer, type DogLike } from '@dewpond/core/mixing';
+import { mixOfDog, readRatio, type Answer, type DogLike, type Question } from '@dewpond/core/mixing';
 import { mostWaste } from '@dewpond/core/ways';
 import { useMemo, useState } from 'react';
 import { Card } from '../../ui/Card';
@@ -22,6 +22,7 @@ import { OntoBench } from './OntoBench';
 import { ratioHint } from './ratioHint';
 import { Readings } from './Readings';
 import { SplitOver } from './SplitOver';
+import { useReckoned } from './useReckoned';
 import { useUnits } from '../../app/useUnits';
 
 /** A fresh batch: product, ratio and bottle at the left; the picture at the right, where any one number leads. */
@@ -39,23 +40,25 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
   const [like, setLike] = useState<DogLike>('middle, half-length, 15 kg');
   const each = mixOfDog(like, house.ways.washes === 'two' ? 2 : 1);
   const medicated = product?.kind === 'medicated';
-  const answer = useMemo(
+  const question = useMemo<Question | null>(
     () =>
-      bottle &&
-      reckon({
-        label,
-        medicated,
-        oneToN: house.ways.readsOneTo,
-        said,
-        lead,
-        stroke,
-        bottle,
-        bottles,
-        units,
-        mostWaste: mostWaste(house.ways),
-      }),
+      bottle
+        ? {
+            label,
+            medicated,
+            oneToN: house.ways.readsOneTo,
+            said,
+            lead,
+            stroke,
+            bottle,
+            bottles,
+            units,
+            mostWaste: mostWaste(house.ways),
+          }
+        : null,
     [label, medicated, house.ways, said, lead, stroke, bottle, bottles, units],
   );
+  const answer = useReckoned(question);
   if (!bottle || !answer) return null;
   const misread = answer.label.kind === 'unreadable' ? answer.label.why : undefined;
   const choose = (id: string) => {

@@ -1,0 +1,1 @@
+export { passed, toPass } from './passing';
