@@ -1,14 +1,21 @@
 import { spawnSync } from 'node:child_process';
+import { rmSync } from 'node:fs';
 import pg from 'pg';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { dataFolder, ensureDatabase, psql, startCluster } from '../../../scripts/cluster.mjs';
+import { readConfig } from '../config';
 import { connect, connectionString } from '../db/connect';
+import { migrateDatabase } from '../db/migrate';
 import { addDog, config, openSalon, signIn, type Salon } from './salon';
 import { makeApp } from '../app';
 import { auth, log, services } from './salon';
 import { visitDog } from './tableSide';
 import request from 'supertest';
 
-const COPY = { ...config, DATABASE_NAME: 'dewpond_restored' };
+/** A cluster of its own, as on another machine: other transaction numbers, object ids and passwords. */
+const FOLDER = '.dewpond-restored';
+let cluster: Awaited<ReturnType<typeof startCluster>>;
+let copy: typeof config;
 
 let salon: Salon;
 let dogId: string;
@@ -17,20 +24,26 @@ beforeAll(async () => {
   ({ dogId } = await addDog(salon));
   await visitDog(salon, dogId);
   await salon.call('GET /api/dogs');
-  await withOwner(config, async (owner) => {
-    await owner.query(`drop database if exists ${COPY.DATABASE_NAME} with (force)`);
-    await owner.query(`create database ${COPY.DATABASE_NAME}`);
-  });
+  rmSync(dataFolder(FOLDER), { recursive: true, force: true });
+  cluster = await startCluster(dataFolder(FOLDER));
+  const { OWNER_PASSWORD, APP_PASSWORD, AUTH_PASSWORD, JOBS_PASSWORD } = readConfig({ ...process.env, ...cluster.env });
+  const there = { OWNER_PASSWORD, APP_PASSWORD, AUTH_PASSWORD, JOBS_PASSWORD, DATABASE_PORT: cluster.port };
+  copy = { ...config, ...there, DATABASE_NAME: 'dewpond_restored' };
+  // The roles come with the application, as on any new machine.
+  ensureDatabase(cluster, 'dewpond_empty');
+  await migrateDatabase({ ...copy, DATABASE_NAME: 'dewpond_empty' });
+  ensureDatabase(cluster, copy.DATABASE_NAME);
   const env = { ...process.env, PGPASSWORD: config.OWNER_PASSWORD };
   const reach = ['-h', config.DATABASE_HOST, '-p', String(config.DATABASE_PORT), '-U', 'dewpond_owner'];
   const dump = spawnSync('pg_dump', [...reach, config.DATABASE_NAME], { env, maxBuffer: 1 << 30 });
-  const load = spawnSync('psql', [...reach, '-q', '-v', 'ON_ERROR_STOP=1', COPY.DATABASE_NAME], {
-    env,
-    input: dump.stdout,
-  });
+  const load = psql(cluster, ['-q', '-v', 'ON_ERROR_STOP=1', copy.DATABASE_NAME], { input: dump.stdout });
   if (load.status !== 0) throw new Error(String(load.stderr));
+  await migrateDatabase(copy);
 }, 120_000);
-afterAll(() => withOwner(config, (owner) => owner.query(`drop database if exists ${COPY.DATABASE_NAME} with (force)`)));
+afterAll(async () => {
+  await cluster.stop();
+  rmSync(dataFolder(FOLDER), { recursive: true, force: true });
+});
 
 async function withOwner<T>(settings: typeof config, work: (owner: pg.Client) => Promise<T>): Promise<T> {
   const owner = new pg.Client({ connectionString: connectionString(settings, 'owner') });
@@ -60,7 +73,7 @@ test('a book that was dumped and restored has every row of every table', async (
     return Promise.all(tables.map(async (table) => [table, await contentOf(owner, table)] as const));
   });
   expect(before.length).toBeGreaterThan(40);
-  await withOwner(COPY, async (owner) => {
+  await withOwner(copy, async (owner) => {
     for (const [table, hash] of before) expect([table, await contentOf(owner, table)]).toEqual([table, hash]);
   });
 });
@@ -76,8 +89,8 @@ test('no column means something in its own cluster only', async () => {
 });
 
 test('every screen of it says the same as before', async () => {
-  const databases = connect(COPY);
-  const restored = makeApp(COPY, { ...services, databases }, log, auth);
+  const databases = connect(copy);
+  const restored = makeApp(copy, { ...services, databases }, log, auth);
   const cookie = await signIn(`${salon.businessId}@example.test`, 'a-long-password');
   for (const path of [
     '/api/dogs',
