@@ -50,6 +50,11 @@ const found = async (page, place, sign) => {
   await page.waitForTimeout(150);
 };
 
+/** How whoever is signed in reads volumes and weights. @param {Page} page @param {'US' | null} units */
+const inUnits = async (page, units) => {
+  await page.request.put('/api/me', { headers: { origin: new URL(page.url()).origin }, data: { units } });
+};
+
 /** Touches every place that is still open as clear. @param {Page} page */
 const restClear = async (page) => {
   const rest = page.getByRole('button', { name: /here are clear/ });
@@ -196,9 +201,14 @@ const VIEWS = {
       .first()
       .waitFor();
   },
+  // A label that asks, answered, at a bench in ounces.
   mixing: async (page) => {
+    await inUnits(page, 'US');
     await page.goto('/mixing');
-    await page.getByRole('heading', { name: /any number leads/ }).waitFor();
+    await page.getByLabel('Ratio, as printed on the label').fill('1:10 or 1:20');
+    await page.getByRole('radio', { name: /10 parts water to 1 part product/ }).click();
+    await page.getByText('turn it, do not shake').waitFor();
+    await inUnits(page, null);
   },
   'mixing-two-ways': async (page) => {
     await page.goto('/mixing');
@@ -370,6 +380,25 @@ const VIEWS = {
     await page.locator('a[href$="/sheet"]').first().click();
     await page.getByRole('heading', { name: 'Lo que vimos' }).waitFor();
   },
+  // Two people change one vet: both are set side by side.
+  conflict: async (page) => {
+    await page.goto('/vets');
+    await page.getByRole('button', { name: 'Change Dr Oyelaran' }).click();
+    await page.getByLabel('Phone').fill('01632 960299');
+    await page.getByLabel('Note').fill('Mornings only');
+    const { items } = await (await page.request.get('/api/vets')).json();
+    const { id, version, name, practice, email, address } = items.find(
+      (/** @type {{ name: string }} */ vet) => vet.name === 'Dr Oyelaran',
+    );
+    const theirs = { phone: '01632 960211', note: 'Closed in August', archived: false };
+    await page.request.put(`/api/vets/${id}`, {
+      headers: { origin: new URL(page.url()).origin },
+      data: { version, name, practice, email, address, ...theirs },
+    });
+    await page.getByRole('button', { name: 'Keep' }).click();
+    await page.getByRole('button', { name: 'Compare' }).click();
+    await page.getByRole('dialog', { name: 'Two changes of one thing' }).waitFor();
+  },
   outbox: async (page) => {
     await page.goto('/watch/outbox');
     await page.getByText('Sheet of the visit').first().waitFor();
@@ -446,6 +475,7 @@ const KEPT = Object.keys(VIEWS).filter(
       'product',
       'costs',
       'import-review',
+      'outbox',
     ].includes(name),
 );
 

@@ -189,7 +189,7 @@ function BookForm({
         </SelectField>
       )}
       <DaySoFar day={day} memberId={chosen} />
-      {save.error && !refused?.problem.fields && (
+      {save.error && !refused?.problem.fields && draft.clashes === null && (
         <p role="alert" className="col-span-2 text-stop font-semibold">
           {save.error.message}
         </p>

@@ -186,7 +186,7 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
             onChange={(event) => set({ why: event.target.value })}
           />
         </div>
-        {save.error && !refused?.problem.fields && (
+        {save.error && !refused?.problem.fields && draft.clashes === null && (
           <p role="alert" className="col-span-2 text-stop font-semibold">
             {save.error.message}
           </p>

@@ -119,7 +119,12 @@ function Edit({ dog }: { readonly dog: DogView }) {
           </Button>
         </div>
       </header>
-      <Conflict draft={draft} what="this dog" names={FIELD_NAMES} show={(field, of) => showField(field, of, vets)} />
+      <Conflict
+        draft={draft}
+        what="this dog"
+        names={FIELD_NAMES}
+        show={(field, of) => showField(field, of, { vets, unit: units === 'US' ? 'lb' : 'kg' })}
+      />
       <div className="grid grid-cols-[1fr_400px] max-lg:grid-cols-1 gap-3.5 items-start">
         <Card title="Dog">
           <div className="grid grid-cols-2 gap-4">

@@ -6,6 +6,7 @@ import { EMPTY_FORM } from './dogForm';
 const dog: EditedDog = {
   ...EMPTY_FORM,
   name: 'Teasel',
+  weight: '14.2',
   swims: true,
   grassSeedMonths: [5, 6],
   seen: { coat: 'wire', folds: { nose: 'deep' } },
@@ -17,10 +18,11 @@ const dog: EditedDog = {
   vetId: 'v',
   homeCareChangedOn: '2026-11-20',
 };
-const show = (field: keyof EditedDog) => showField(field, dog, [{ id: 'v', name: 'Dr Ferrol' }]);
+const show = (field: keyof EditedDog) => showField(field, dog, { vets: [{ id: 'v', name: 'Dr Ferrol' }], unit: 'kg' });
 
 test.each<[keyof EditedDog, string]>([
   ['name', 'Teasel'],
+  ['weight', '14.2 kg'],
   ['swims', 'yes'],
   ['stiffJoints', 'no'],
   ['grassSeedMonths', '5, 6'],

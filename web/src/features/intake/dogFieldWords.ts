@@ -46,7 +46,7 @@ export const FIELD_NAMES: Readonly<Record<keyof EditedDog, string>> = {
 export function showField(
   field: keyof EditedDog,
   form: EditedDog,
-  vets: readonly { readonly id: string; readonly name: string }[],
+  { vets, unit }: { readonly vets: readonly { readonly id: string; readonly name: string }[]; readonly unit: string },
 ): string {
   switch (field) {
     case 'seen':
@@ -69,6 +69,8 @@ export function showField(
           return `${side}: ${[...conditions, `plucked: ${plucked}`, ...forbids].join(', ')}`;
         })
         .join('\n');
+    case 'weight':
+      return form.weight === '' ? '' : `${form.weight} ${unit}`;
     case 'vetId':
       return vets.find(({ id }) => id === form.vetId)?.name ?? 'not known';
     default: {

@@ -138,7 +138,7 @@ export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
             label="As it is filled, to scale"
           />
         )}
-        {save.error && !refused?.problem.fields && (
+        {save.error && !refused?.problem.fields && draft.clashes === null && (
           <p role="alert" className="col-span-2 text-stop font-semibold">
             {save.error.message}
           </p>

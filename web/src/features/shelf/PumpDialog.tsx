@@ -105,7 +105,7 @@ export function PumpDialog({ pump, onClose }: PumpDialogProps) {
         </div>
         {any && strokes.kind === 'no strokes' && <p className="text-watch font-semibold">{strokes.why}</p>}
         {made && <Spread made={made} strokes={strokes.kind === 'strokes' ? strokes.strokes : []} />}
-        {save.error && !refused?.problem.fields && (
+        {save.error && !refused?.problem.fields && draft.clashes === null && (
           <p role="alert" className="text-stop font-semibold">
             {save.error.message}
           </p>

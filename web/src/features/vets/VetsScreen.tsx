@@ -126,7 +126,7 @@ function VetDialog({ vet, onClose }: { readonly vet: VetView | null; readonly on
             {field(key, VET_FIELDS[key])}
           </div>
         ))}
-        {save.error && !refused?.problem.fields && (
+        {save.error && !refused?.problem.fields && draft.clashes === null && (
           <p role="alert" className="col-span-2 text-stop font-semibold">
             {save.error.message}
           </p>
