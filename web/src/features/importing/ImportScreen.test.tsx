@@ -70,6 +70,18 @@ describe('bringing in a list', () => {
     });
   });
 
+  test('sent again after an answer that never came, the rows are the same rows', async () => {
+    const { person, office } = openImport();
+    await choose('book.csv', FILE.replace('Kunde', 'Owner'));
+    await screen.findByRole('checkbox', { name: 'Take row 3' });
+    office.loses = 4;
+    await person.click(button(/^Bring in/));
+    expect(await screen.findByText(/cannot be reached/, undefined, { timeout: 9000 })).toBeTruthy();
+    await person.click(await screen.findByRole('button', { name: /^Bring in/ }));
+    await waitFor(() => expect(office.sent.length).toBeGreaterThan(4), { timeout: 9000 });
+    expect(new Set(office.sent.map(([, body]) => JSON.stringify(body))).size).toBe(1);
+  });
+
   test('vCards need no columns', async () => {
     openImport();
     await choose('people.vcf', 'BEGIN:VCARD\r\nVERSION:3.0\r\nFN:Kofi Lindgren\r\nTEL:01632 960190\r\nEND:VCARD\r\n');

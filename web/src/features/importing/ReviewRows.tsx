@@ -48,8 +48,8 @@ export function ReviewRows({ file, reader, onDone }: ReviewRowsProps) {
     enabled: wants === null && book !== undefined && today !== undefined,
     gcTime: 0,
   });
-  const rows = preview.data ?? [];
-  const chosen = rows.filter((row) => TAKEN.includes(row.verdict) && !left.has(row.row));
+  const rows = preview.data ?? NONE;
+  const chosen = useMemo(() => rows.filter((row) => TAKEN.includes(row.verdict) && !left.has(row.row)), [rows, left]);
   const send = useSend(file.name, onDone);
   return (
     <>
@@ -133,10 +133,20 @@ function useBook() {
   }, [clients, dogs]);
 }
 
+const NONE: readonly MatchedRow[] = [];
+
+/** Rows get their ids once: sent again after an answer that never came, they are the same rows. */
+const GIVEN_IDS = new WeakMap<readonly MatchedRow[], ReturnType<typeof rowsToSend>>();
+function withIds(rows: readonly MatchedRow[]): ReturnType<typeof rowsToSend> {
+  const made = GIVEN_IDS.get(rows) ?? rowsToSend(rows, () => v7());
+  GIVEN_IDS.set(rows, made);
+  return made;
+}
+
 function useSend(fileName: string, onDone: () => void) {
   return useWrite('POST /api/imports', {
     write: (id, rows: readonly MatchedRow[]) =>
-      call('POST /api/imports', { body: { id, fileName: fileName.slice(0, 200), rows: rowsToSend(rows, () => v7()) } }),
+      call('POST /api/imports', { body: { id, fileName: fileName.slice(0, 200), rows: withIds(rows) } }),
     onSuccess: () => {
       onDone();
     },

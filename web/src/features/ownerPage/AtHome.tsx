@@ -4,8 +4,7 @@ import { addDays, showDay, type Day } from '@dewpond/core/units';
 import { fillIn, type HomeTaskTold } from '@dewpond/core/wording';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CalendarPlus, Camera, Check, Printer } from 'lucide-react';
-import { useState } from 'react';
-import { v7 } from 'uuid';
+import { useRef, useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
@@ -16,6 +15,7 @@ import { WeekGrid } from '../homecare/WeekGrid';
 import { HowTo } from '../homecare/WeekPaper';
 import { printTheWeek } from './WeekToPrint';
 import { sendPicture, tickHome, type Tick } from './ownerCall';
+import { onItsWay, type OnItsWay } from './sentOnce';
 import { usePictures } from './usePictures';
 
 /** Home care as an owner lives it: what is due, one tap when it is done, how it is done, the week on paper. */
@@ -180,9 +180,16 @@ function SentPictures({ home }: { readonly home: HomeCareView }) {
   const { words, language } = home;
   const client = useQueryClient();
   const shown = usePictures(home.photos, '/api/owner/home/photos');
+  const going = useRef<OnItsWay | null>(null);
   const send = useMutation({
-    mutationFn: async (file: File) => sendPicture(v7(), await smallEnough(file)),
-    onSuccess: () => tell(words.sent),
+    mutationFn: async (file: File) => {
+      going.current = onItsWay(going.current, file);
+      return sendPicture(going.current.id, await smallEnough(file));
+    },
+    onSuccess: () => {
+      going.current = null;
+      tell(words.sent);
+    },
     onError: () => tell(words.notKept, { tone: 'stop' }),
     onSettled: () => client.invalidateQueries({ queryKey: ['owner page'] }),
   });
