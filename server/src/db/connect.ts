@@ -25,9 +25,26 @@ export interface Databases {
   readonly pulse: pg.Pool;
 }
 
+/** A database that has not let one in after so long is away. */
+const CONNECTING_MS = 5000;
+/** Whoever waits for a free connection waits for others' work, not for a database that is away: as long as a browser would. */
+const QUEUEING_MS = 60_000;
+
+/** The pool counts both by one setting; a client has its own here. */
+class QuickToConnect extends pg.Client {
+  constructor(settings?: pg.ClientConfig) {
+    super({ ...settings, connectionTimeoutMillis: CONNECTING_MS });
+  }
+}
+
 /** Connections of one role. None of them takes the process down when it breaks, idle or in the middle of a query. */
 export function openPool(config: Config, role: Role, max: number): pg.Pool {
-  const pool = new pg.Pool({ connectionString: connectionString(config, role), max, connectionTimeoutMillis: 5000 });
+  const pool = new pg.Pool({
+    Client: QuickToConnect,
+    connectionString: connectionString(config, role),
+    max,
+    connectionTimeoutMillis: QUEUEING_MS,
+  });
   // The next query reports it.
   pool.on('error', () => undefined);
   // A client that is taken out has no listener of its own; its query fails, and the pool throws it away.

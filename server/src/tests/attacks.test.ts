@@ -12,6 +12,8 @@ import { passed, toPass } from '@dewpond/core/threads';
 import { asBuffer } from '../heavy/bytes';
 import { bottleOf, makeMix, mixBody } from './benchSide';
 import Fraction from 'fraction.js';
+import { freePort } from '../../../scripts/cluster.mjs';
+import { openPool } from '../db/connect';
 import { inTenant } from '../db/tenant';
 import { sql } from 'drizzle-orm';
 
@@ -122,6 +124,21 @@ describe('much at once', () => {
   test.each(['/api/today', '/api/carry'])('200 × %s: no fault of ours', async (path) => {
     const answers = await Promise.all(Array.from({ length: 200 }, () => get(path)));
     expect(answers.filter(({ status }) => status !== 200)).toEqual([]);
+  });
+
+  test('who waits for a connection behind slow work is served, and not told that the database is away', async () => {
+    const pool = openPool(config, 'app', 1);
+    const slow = pool.query('select pg_sleep(6)');
+    const waiting = pool.query<{ one: number }>('select 1 as one');
+    expect((await waiting).rows).toEqual([{ one: 1 }]);
+    await slow;
+    await pool.end();
+    // One that is not there is told at once.
+    const nowhere = openPool({ ...config, DATABASE_PORT: await freePort() }, 'app', 1);
+    const asked = performance.now();
+    await expect(nowhere.query('select 1')).rejects.toThrow();
+    expect(performance.now() - asked).toBeLessThan(5500);
+    await nowhere.end();
   });
 
   test('a fraction crosses to another thread and comes back as itself, and so do bytes', () => {
