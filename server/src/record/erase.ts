@@ -41,6 +41,7 @@ export async function eraseClient(tx: Tenant, { row, twins, dogs, visits }: Reac
   const cards = [row, ...twins];
   const dogIds = dogs.map(({ id }) => id);
   for (const each of cards) await eraseCard(tx, each, today);
+  await renameHouseholds(tx, cards);
   for (const each of dogs) await eraseDog(tx, each, today);
   for (const each of cards) await eraseTalk(tx, each.id);
   if (dogIds.length > 0) await eraseTalkOfDogs(tx, dogIds);
@@ -64,18 +65,25 @@ async function eraseCard(tx: Tenant, row: Reach['row'], today: Day): Promise<voi
       version: sql`${client.version} + 1`,
     })
     .where(eq(client.id, row.id));
-  if (row.householdId !== null) await renameHousehold(tx, row.householdId, lastName(row.name));
 }
 
-/** A household is called after one of those who belong to it; with nobody left it goes. */
-async function renameHousehold(tx: Tenant, id: string, erased: string): Promise<void> {
-  const [heir] = await tx.select({ name: client.name }).from(client).where(eq(client.householdId, id)).limit(1);
-  if (!heir) await tx.delete(household).where(eq(household.id, id));
-  else
+/**
+ * A household is called after one of those who belong to it; with nobody left it has no name. The one they were in, and
+ * any they have left since that still bears their name.
+ */
+async function renameHouseholds(tx: Tenant, cards: readonly Reach['row'][]): Promise<void> {
+  const theirs = cards.flatMap(({ householdId }) => householdId ?? []);
+  const names = cards.map(({ name }) => lastName(name));
+  for (const { id } of await tx
+    .select({ id: household.id })
+    .from(household)
+    .where(or(inArray(household.id, theirs), inArray(household.name, names)))) {
+    const [heir] = await tx.select({ name: client.name }).from(client).where(eq(client.householdId, id)).limit(1);
     await tx
       .update(household)
-      .set({ name: lastName(heir.name) })
-      .where(and(eq(household.id, id), eq(household.name, erased)));
+      .set({ name: heir ? lastName(heir.name) : '' })
+      .where(eq(household.id, id));
+  }
 }
 
 async function eraseDog(tx: Tenant, { id, profile }: Reach['dogs'][number], today: Day): Promise<void> {

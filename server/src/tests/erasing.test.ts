@@ -257,7 +257,7 @@ describe('every column that can hold words', () => {
 });
 
 describe('a household', () => {
-  test('goes with its last member, and is called after those who stay', async () => {
+  test('loses its name with its last member, and is called after those who stay', async () => {
     const own = await openSalon();
     const [one, other] = [await addDog(own), v7()];
     await own.call('POST /api/clients', { body: { id: other, name: 'Una Bryce' } });
@@ -268,6 +268,16 @@ describe('a household', () => {
     await own.call('POST /api/clients/:id/erasure', { id: one.clientId, body: { name: SECRET } });
     expect(await names()).toEqual(['Bryce']);
     await own.call('POST /api/clients/:id/erasure', { id: other, body: { name: 'Una Bryce' } });
-    expect(await names()).toEqual([]);
+    expect(await names()).toEqual(['']);
+  });
+
+  test('that the erased one had left before bears the name no longer', async () => {
+    const own = await openSalon();
+    const [one, other] = [await addDog(own), v7()];
+    await own.call('POST /api/clients', { body: { id: other, name: 'Una Bryce' } });
+    await own.call('PUT /api/clients/:id/household', { id: one.clientId, body: { with: other } });
+    await own.call('PUT /api/clients/:id/household', { id: one.clientId, body: { with: null } });
+    await own.call('POST /api/clients/:id/erasure', { id: one.clientId, body: { name: SECRET } });
+    expect(await everything(own)).not.toContain('Adeyemi');
   });
 });

@@ -9,7 +9,7 @@ import { WAYS } from '../db/kept/house';
 import { readKept, writeKept, type Shape } from '../db/kept/shaped';
 import * as schema from '../db/schema';
 import { inTenant } from '../db/tenant';
-import { addDog, databases, openSalon } from './salon';
+import { addDog, databases, logLines, openSalon } from './salon';
 import { begin, eventsOf } from './tableSide';
 
 describe('kept JSON', () => {
@@ -53,13 +53,17 @@ describe('kept JSON', () => {
     expect(readKept(WAYS, { earCleaning: 'a school that is gone', nobodyAsks: 1 })).toEqual({});
   });
 
-  test('one broken row is told as what it is, and says so in the log without its content', async () => {
+  test('one broken row is a fault of ours; the log says where, without its content', async () => {
     const salon = await openSalon();
     const { clientId } = await addDog(salon);
     await inTenant(databases, salon.businessId, (tx) =>
       tx.execute(sql`update dewpond.client set card = '{"phones": "Folake"}' where id = ${clientId}`),
     );
+    const from = logLines.length;
     const { status, body } = await salon.call('GET /api/clients/:id', { id: clientId });
+    const said = logLines.slice(from).join('\n');
+    expect(said).toContain('has another shape: phones (invalid_type)');
+    expect(said).not.toContain('Folake');
     expect([status, body.error.kind]).toEqual([500, 'server']);
   });
 });

@@ -50,7 +50,8 @@ export function useWrite<Answer, Given = void>(
     onError: async (error, ...rest) => {
       if (tells) tell(error.message, { tone: 'stop' });
       await onError?.(error, ...rest);
-      if (error instanceof Refused && error.status === 409) await makeStale(named);
+      // Changed or gone meanwhile: what stands on the screen is of before.
+      if (error instanceof Refused && (error.status === 409 || error.status === 404)) await makeStale(named);
     },
   });
 }

@@ -13,6 +13,16 @@ export interface Shape<T> {
   readonly before: readonly ((kept: Readonly<Record<string, unknown>>) => Readonly<Record<string, unknown>>)[];
 }
 
+/** Kept JSON that is not of its shape. The log holds codes and no messages: what and where stands in the code. */
+class NotItsShape extends Error {
+  constructor(
+    name: string,
+    readonly code: string,
+  ) {
+    super(`What is kept of ${name} ${code}.`);
+  }
+}
+
 /** Under this key an object says its version. */
 const VERSION = 'v';
 
@@ -24,14 +34,14 @@ export function readKept<T>({ name, is, before }: Shape<T>, kept: unknown): T {
   const parsed = is.safeParse(upToToday(name, before, kept));
   if (parsed.success) return parsed.data;
   const paths = parsed.error.issues.map(({ path, code }) => `${path.join('.')} (${code})`);
-  throw new Error(`What is kept of ${name} has another shape: ${paths.slice(0, 3).join(', ')}.`);
+  throw new NotItsShape(name, `has another shape: ${paths.slice(0, 3).join(', ')}`);
 }
 
 function upToToday(name: string, before: Shape<unknown>['before'], kept: unknown): unknown {
   if (!isObject(kept) || before.length === 0) return kept;
   const { [VERSION]: said, ...content } = kept;
   const version = typeof said === 'number' ? said : 1;
-  if (version > before.length + 1) throw new Error(`What is kept of ${name} was written by a newer Dewpond.`);
+  if (version > before.length + 1) throw new NotItsShape(name, 'was written by a newer Dewpond');
   return before.slice(version - 1).reduce((older, upgrade) => upgrade(older), content);
 }
 

@@ -58,7 +58,7 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
         : null,
     [label, medicated, house.ways, said, lead, stroke, bottle, bottles, units],
   );
-  const answer = useReckoned(question);
+  const { answer, isNow } = useReckoned(question);
   if (!bottle || !answer) return null;
   const misread = answer.label.kind === 'unreadable' ? answer.label.why : undefined;
   const choose = (id: string) => {
@@ -166,7 +166,7 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
             />
           )}
           {answer.how && !answer.split && answer.strength && product && (
-            <OntoBench product={product} strength={answer.strength} how={answer.how} bottle={bottle} />
+            <OntoBench product={product} strength={answer.strength} how={answer.how} bottle={bottle} isNow={isNow} />
           )}
         </Card>
       )}

@@ -14,10 +14,12 @@ interface OntoProps {
   readonly strength: Strength;
   readonly how: Measuring;
   readonly bottle: Bottle;
+  /** Strength and amounts are of what is chosen now. */
+  readonly isNow: boolean;
 }
 
 /** A mix beside the morning's list, for a dog that walked in: kept like the others, so that it can be taken and traced. */
-export function OntoBench({ product, strength, how, bottle }: OntoProps) {
+export function OntoBench({ product, strength, how, bottle, isNow }: OntoProps) {
   const [dogId, setDogId] = useState('');
   const [lotId, setLotId] = useState('');
   const alone = isForOneDog(product);
@@ -64,7 +66,7 @@ export function OntoBench({ product, strength, how, bottle }: OntoProps) {
       )}
       <Button
         look="main"
-        disabled={make.isPending || (alone && dogId === '') || (open.length > 1 && lotId === '')}
+        disabled={!isNow || make.isPending || (alone && dogId === '') || (open.length > 1 && lotId === '')}
         onClick={() => make.mutate()}
       >
         It is mixed: onto the bench

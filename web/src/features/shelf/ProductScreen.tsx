@@ -3,6 +3,7 @@ import { useMemo, useState, type FormEvent } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { Refused, call } from '../../api/call';
+import { makeStale } from '../../api/stale';
 import { useWrite } from '../../api/useWrite';
 import { useHouse } from '../../api/queries';
 import { Button } from '../../ui/Button';
@@ -75,10 +76,13 @@ function Editor({ house, product }: { readonly house: HouseView; readonly produc
       await call('POST /api/products', { body: { ...body, id: newId } });
       return 1;
     },
-    onSuccess: (version) => {
+    onSuccess: async (version) => {
       draft.saved(version);
       tell(`${form.name} is kept.`);
-      if (!product) void navigate(`/mixing/products/${newId}`);
+      if (product) return;
+      // Its page asks the house for it.
+      await makeStale(['POST /api/products']);
+      void navigate(`/mixing/products/${newId}`);
     },
   });
   const shelve = useWrite('PUT /api/products/:id/shelf', {
