@@ -199,7 +199,11 @@ function BookForm({
           {moving ? 'Move' : 'Book'}
         </Button>
         {moving && (
-          <Button look="stop" disabled={cancel.isPending} onClick={() => cancel.mutate(moving, { onSuccess: onDone })}>
+          <Button
+            look="stop"
+            disabled={cancel.isPending}
+            onClick={() => cancel.mutate(now ?? moving, { onSuccess: onDone })}
+          >
             Cancel this booking
           </Button>
         )}
