@@ -8,13 +8,9 @@ const when = {
   memberId: id,
 };
 
-export const newAppointment = z.strictObject({
-  id: newId,
-  dogId: id,
-  kind: z.enum(VISIT_KINDS),
-  note: text(500).default(''),
-  ...when,
-});
+/** When a dog comes, for what, for how long, to whom. */
+export const bookedTime = z.strictObject({ kind: z.enum(VISIT_KINDS), ...when });
+export const newAppointment = bookedTime.extend({ id: newId, dogId: id, note: text(500).default('') });
 export const appointmentEdit = z.discriminatedUnion('change', [
   z.strictObject({ change: z.literal('move'), version, ...when }),
   z.strictObject({ change: z.literal('cancel'), version }),

@@ -1,3 +1,4 @@
+import './plainWords';
 import { isDay, type Day } from '@dewpond/core/units';
 import { FOLD_SITES, SITES } from '@dewpond/core/places';
 import { z } from 'zod';

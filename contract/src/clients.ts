@@ -2,16 +2,17 @@ import { CHANNELS, LANGUAGES, type ClientCard, type Consent } from '@dewpond/cor
 import { z } from 'zod';
 import { daySchema, id, line, newId, text, version } from './basics';
 
-const phoneNumber = z
-  .string()
-  .trim()
-  .min(1, { error: 'A number is missing.' })
-  .max(40, { error: 'Longer than 40 characters.' })
+/** A phone number, or none. */
+const phoneOrNone = text(40)
   .regex(/^[+\d ()/.-]*$/, { error: 'Digits, spaces and + ( ) / . - only.' })
-  .regex(/\d/, { error: 'A number has digits.' });
+  .regex(/^$|\d/, { error: 'A number has digits.' });
+const phoneNumber = phoneOrNone.min(1, { error: 'A number is missing.' });
 export const email = z
   .email({ error: 'That is no e-mail address.' })
   .max(200, { error: 'Longer than 200 characters.' });
+export const emailOrNone = text(200).refine((given) => given === '' || email.safeParse(given).success, {
+  error: 'That is no e-mail address.',
+});
 
 const degrees = (most: number, what: string) =>
   z
@@ -53,9 +54,11 @@ const cardFields = z.strictObject({
 });
 export const clientCard = cardFields.transform((card): ClientCard => card);
 
-export const newClient = z.strictObject({ id: newId, name: line(120, 'The name'), card: clientCard.prefault({}) });
+const name = line(120, 'The name');
+export const clientFields = z.strictObject({ name, card: clientCard });
+export const newClient = z.strictObject({ id: newId, name, card: clientCard.prefault({}) });
 export type NewClient = z.output<typeof newClient>;
-export const clientEdit = z.strictObject({ version, name: line(120, 'The name'), card: clientCard });
+export const clientEdit = clientFields.extend({ version });
 /** Put away, or taken out again. */
 export const archiving = z.strictObject({ version, archived: z.boolean() });
 /** With whom this client shares a household; null leaves it. */
@@ -109,8 +112,8 @@ export interface Moved {
 export const vetFields = z.strictObject({
   name: line(120, 'The name'),
   practice: text(120).default(''),
-  phone: z.union([z.literal(''), phoneNumber]).default(''),
-  email: z.union([z.literal(''), email]).default(''),
+  phone: phoneOrNone.default(''),
+  email: emailOrNone.default(''),
   address: text(200).default(''),
   note: text(2000).default(''),
 });

@@ -34,8 +34,7 @@ const saying = z.discriminatedUnion('kind', [
     nothingElse: z.boolean(),
   }),
 ]);
-const instructionFields = z.strictObject({
-  id: newId,
+const instruction = z.strictObject({
   by: z.enum(['vet', 'owner']),
   who: line(120, 'Who said it'),
   place: place.nullable(),
@@ -43,37 +42,42 @@ const instructionFields = z.strictObject({
   from: daySchema,
   until: daySchema.nullable(),
 });
-export const newInstruction = instructionFields
-  .refine((given) => given.until === null || given.until >= given.from, {
-    error: 'It ends before it begins.',
-    path: ['until'],
-  })
-  .refine(
-    (given) => given.says.kind !== 'lift' || (given.by === 'vet' && given.place !== null && given.until !== null),
-    {
-      error: 'Only a vet lifts a stop, at one place, until a day.',
+type Instruction = z.output<typeof instruction>;
+/** Only a vet lifts a stop or knows a sign, and not every one. */
+const judged = <T extends z.ZodType<Instruction>>(schema: T) =>
+  schema
+    .refine((given) => given.until === null || given.until >= given.from, {
+      error: 'It ends before it begins.',
+      path: ['until'],
+    })
+    .refine(
+      (given) => given.says.kind !== 'lift' || (given.by === 'vet' && given.place !== null && given.until !== null),
+      {
+        error: 'Only a vet lifts a stop, at one place, until a day.',
+        path: ['says'],
+      },
+    )
+    .refine((given) => given.says.kind !== 'knows' || (given.by === 'vet' && given.place !== null), {
+      error: 'Only a vet can know a sign, at one place.',
       path: ['says'],
-    },
-  )
-  .refine((given) => given.says.kind !== 'knows' || (given.by === 'vet' && given.place !== null), {
-    error: 'Only a vet can know a sign, at one place.',
-    path: ['says'],
-  })
-  .superRefine(({ says, place: at, ...given }, context) => {
-    if (at === null) return;
-    const why =
-      says.kind === 'lift'
-        ? liftRefused({ ...given, ...says, place: at })
-        : says.kind === 'knows'
-          ? knowsRefused(says.sign, at)
-          : null;
-    if (why !== null) context.addIssue({ code: 'custom', path: ['says'], message: why });
-  });
+    })
+    .superRefine(({ says, place: at, ...given }, context) => {
+      if (at === null) return;
+      const why =
+        says.kind === 'lift'
+          ? liftRefused({ id: '', who: given.who, ...says, place: at })
+          : says.kind === 'knows'
+            ? knowsRefused(says.sign, at)
+            : null;
+      if (why !== null) context.addIssue({ code: 'custom', path: ['says'], message: why });
+    });
+export const instructionFields = judged(instruction);
+export const newInstruction = judged(instruction.extend({ id: newId }));
 /** When an instruction ends is all that changes; another word is another instruction. */
 export const instructionEdit = z.strictObject({ version, until: daySchema.nullable() });
 /** The letter behind it, if one is kept. */
 const letterView = z.object({ fileName: z.string(), mediaType: z.string(), size: z.int(), addedBy: z.string() });
-export const instructionView = instructionFields.extend({ version, letter: letterView.nullable() });
+export const instructionView = instruction.extend({ id: newId, version, letter: letterView.nullable() });
 export type InstructionView = z.infer<typeof instructionView>;
 
 /** A letter as sent: at most this many bytes. */

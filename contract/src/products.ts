@@ -123,6 +123,7 @@ const fits = <T extends z.ZodType<BottleShape>>(schema: T) =>
       error: `More than ${MOST_MARKS} marks: say every second or fifth of them.`,
       path: ['graduation'],
     });
+export const bottleFields = fits(bottleShape);
 export const newBottle = fits(bottleShape.extend({ id: newId }));
 export const bottleEdit = fits(bottleShape.extend({ version }));
 export const bottleView = z.object({ ...bottleShape.shape, id, version });

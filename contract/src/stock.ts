@@ -5,8 +5,7 @@ import { daySchema, id, line, newId, text, version } from './basics';
 const lotFields = { number: line(40, 'The lot number'), expires: daySchema.nullable() };
 
 /** What a person enters. A count says how much there is. Ml of the product as bought. */
-export const newStockEntry = z.strictObject({
-  id: newId,
+export const stockEntryFields = z.strictObject({
   productId: id,
   kind: z.enum(['delivery', 'count', 'waste', 'correction']),
   ml: z.number({ error: 'A number.' }).min(-1_000_000).max(1_000_000),
@@ -17,6 +16,7 @@ export const newStockEntry = z.strictObject({
     .nullable()
     .default(null),
 });
+export const newStockEntry = stockEntryFields.extend({ id: newId });
 export const stockEntryMade = z.object({ id, ml: z.number(), afterMl: z.number() });
 
 export const stockEntryView = z.object({

@@ -1,5 +1,6 @@
 import type { DogFacts } from '@dewpond/core/careplan';
 import { LANGUAGES, type Language } from '@dewpond/core/clients';
+import { emailOrNone } from './clients';
 import { MESSAGE_CHANNELS, MESSAGE_KINDS, MESSAGE_STATES, type MessageKind, type Reach } from '@dewpond/core/messages';
 import type { PlaceKey } from '@dewpond/core/places';
 import { NEXT_STEPS, OUTCOMES, OWNERS_ANSWERS, TOLD_HOW, type NextStep } from '@dewpond/core/referral';
@@ -92,7 +93,7 @@ const houseWordings = z.strictObject({
 export const letterheadEdit = z.strictObject({
   version,
   phone: text(40),
-  email: z.union([z.literal(''), z.email({ error: 'That is no e-mail address.' })]),
+  email: emailOrNone,
   colour: z.string().regex(/^#[0-9a-fA-F]{6}$/, { error: 'A colour such as #125B60.' }),
   language,
   wording: houseWordings,
@@ -141,8 +142,7 @@ export const messageDraft = z.object({
 });
 export type MessageDraft = z.infer<typeof messageDraft>;
 
-export const newMessage = z.strictObject({
-  id: newId,
+export const messageFields = z.strictObject({
   dogId: id,
   visitId: id.nullable(),
   /** Whose letter goes along. */
@@ -152,6 +152,7 @@ export const newMessage = z.strictObject({
   subject: line(150, 'The subject'),
   words: line(1500, 'The text'),
 });
+export const newMessage = messageFields.extend({ id: newId });
 export const messageView = z.object({
   id,
   clientId: id,
@@ -180,12 +181,12 @@ export const messageStep = z.strictObject({ what: z.enum(['again', 'withdraw', '
 
 const told = z.strictObject({ how: z.enum(TOLD_HOW), on: daySchema, by: line(120, 'Who told') });
 const answer = z.strictObject({ answer: z.enum(OWNERS_ANSWERS), words: text(400), on: daySchema });
-const vetAnswer = z.strictObject({
+export const vetsWords = z.strictObject({
   who: line(120, 'Who said it'),
   words: line(800, 'What the vet said'),
   on: daySchema,
-  instructionId: id.nullable(),
 });
+const vetAnswer = vetsWords.extend({ instructionId: id.nullable() });
 const ended = z.strictObject({ outcome: z.enum(OUTCOMES), on: daySchema, by: line(120, 'Who closed it') });
 export const referralEdit = z.strictObject({
   version,

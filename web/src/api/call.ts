@@ -9,9 +9,10 @@ export class Refused extends Error {
   ) {
     super(problem.message);
   }
-  /** The message for a field of a form, if one is meant. */
-  at(path: string): string | undefined {
-    return this.problem.fields?.find((field) => field.path === path)?.message;
+  /** The same, where what was refused is a part of what a form sends. */
+  under(path: string): Refused {
+    const fields = this.problem.fields?.map((field) => ({ ...field, path: `${path}.${field.path}` }));
+    return new Refused(this.status, fields ? { ...this.problem, fields } : this.problem);
   }
 }
 

@@ -11,8 +11,10 @@ const TRIES = 3;
 interface Writing<Given, Answer> extends Pick<UseMutationOptions<Answer, Error, Given>, 'onSuccess' | 'onError'> {
   /** Sends what is given; something new under this id. */
   readonly write: (id: string, given: Given) => Promise<Answer>;
-  /** A refusal is told in a note of its own; false where the form shows it at its fields. */
+  /** A refusal is told in a note of its own. */
   readonly tells?: boolean;
+  /** The form whose words are sent: it says at its fields what was not taken. */
+  readonly form?: { readonly refuse: (error: Error) => void };
 }
 
 /**
@@ -22,7 +24,7 @@ interface Writing<Given, Answer> extends Pick<UseMutationOptions<Answer, Error, 
  */
 export function useWrite<Answer, Given = void>(
   endpoints: WriteKey | readonly WriteKey[],
-  { write, onSuccess, onError, tells = false }: Writing<Given, Answer>,
+  { write, onSuccess, onError, form, tells = false }: Writing<Given, Answer>,
 ) {
   const id = useRef(v7());
   const isLost = useRef(false);
@@ -49,6 +51,7 @@ export function useWrite<Answer, Given = void>(
     },
     onError: async (error, ...rest) => {
       if (tells) tell(error.message, { tone: 'stop' });
+      form?.refuse(error);
       await onError?.(error, ...rest);
       // Changed or gone meanwhile: what stands on the screen is of before.
       if (error instanceof Refused && (error.status === 409 || error.status === 404)) await makeStale(named);

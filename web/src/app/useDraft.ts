@@ -1,4 +1,10 @@
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useEffect, type ChangeEvent, type FormEventHandler } from 'react';
+import { get, useForm, useWatch, type FieldError, type FieldErrors, type FieldValues } from 'react-hook-form';
+import { z } from 'zod';
+import { Refused } from '../api/call';
+import { clashesOf, merged, same, type Clash } from './clashes';
+import { firstSaid, useShown } from './refusals';
 
 /** Something as the office has it, and as a form shows it. */
 export interface Kept<Form> {
@@ -6,64 +12,132 @@ export interface Kept<Form> {
   readonly form: Form;
 }
 
-/** A field that both changed, to different ends. */
-export interface Clash<Form> {
-  readonly field: keyof Form;
-  readonly mine: Form[keyof Form];
-  readonly theirs: Form[keyof Form];
+/** What a form sends, and the contract's own schema that it has to fit. */
+interface Sending<Form, Schema extends z.ZodType, Body extends z.input<Schema>> {
+  /** Never throws: what does not fit stays as it is, and the schema says so at its field. */
+  readonly as: (form: Form) => Body;
+  readonly fits: Schema;
 }
 
-export interface Draft<Form> {
+/** The fields of a form that hold text. */
+type TextOf<Form> = { [K in keyof Form]: Form[K] extends string ? K : never }[keyof Form] & string;
+
+/** What a text field or a choice needs of its form. */
+interface Field<Value extends string> {
+  readonly name: string;
+  readonly value: Value;
+  readonly error: string | undefined;
+  readonly onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement>) => void;
+}
+
+/** What the fields of a form need of it. */
+export interface Fields<Form> {
   readonly form: Form;
   readonly set: (change: Partial<Form>) => void;
+  /** A field of text; `path` names it in what is sent, where that differs. */
+  readonly field: <Key extends TextOf<Form>>(key: Key, path?: string) => Field<Form[Key] & string>;
+  /** What does not fit, by its path in what is sent: found here before it goes, or by the office. */
+  readonly at: (path: string) => string | undefined;
+  /** The first thing that does not fit at a path or anywhere in it. */
+  readonly within: (path: string) => string | undefined;
+}
+
+export interface Draft<Form, Body = unknown> extends Fields<Form> {
+  /** Says at the fields what the office did not take; what is about no field is said of the whole. */
+  readonly refuse: (error: Error) => void;
+  /** What the office said of the whole. */
+  readonly refusal: string | undefined;
+  /** Sends what was typed if it fits; else the first field that does not has the cursor. */
+  readonly submit: (send: (body: Body) => void) => FormEventHandler<HTMLFormElement>;
   /** The version that was read when typing began: what a save names. */
   readonly version: number;
   /** Something was typed since. */
   readonly isTyped: boolean;
   /** What someone else changed meanwhile and this one, too; null while nobody did. Empty: the two do not meet. */
   readonly clashes: readonly Clash<Form>[] | null;
+  /** Empty again, for the next one. */
+  readonly again: () => void;
   /** What stands here was kept, as this version. */
   readonly saved: (version: number) => void;
   /** Takes over what someone else changed; of clashing fields this one's where it is named. */
   readonly takeOver: (mine: readonly (keyof Form)[]) => void;
 }
 
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+/** Something that is not there yet, as a form begins. */
+export const fresh = <Form>(form: Form): Kept<Form> => ({ version: 0, form });
 
 /**
  * A form over something that others may change. What was typed survives every refetch; a form in which nothing was typed
- * follows the office. Where both changed something, a person chooses field by field.
+ * follows the office. Where both changed something, a person chooses field by field. Before anything is sent it is held
+ * against the contract's schema.
  */
-export function useDraft<Form extends object>(now: Kept<Form>): Draft<Form> {
-  const [{ base, form }, setDraft] = useState({ base: now, form: now.form });
+export function useDraft<Form extends object, Schema extends z.ZodType, Body extends z.input<Schema>>(
+  now: Kept<Form>,
+  { as, fits }: Sending<Form, Schema, Body>,
+): Draft<Form, Body> {
+  const schema = z
+    .custom<Held>()
+    .transform(({ form }): unknown => as(form as Form))
+    .pipe(fits as z.ZodType);
+  const { control, reset, setValues, setError, clearErrors, trigger, handleSubmit, formState } = useForm<Held>({
+    defaultValues: { base: now, form: now.form },
+    resolver: zodResolver(schema, undefined, { mode: 'sync', raw: true }),
+    reValidateMode: 'onSubmit',
+    shouldFocusError: false,
+  });
+  const { errors, isSubmitted } = formState;
+  const { base, form } = useWatch({ control }) as { readonly base: Kept<Form>; readonly form: Form };
   const isBehind = now.version > base.version;
   const isTyped = !same(form, base.form);
-  const isOlder = now.version < base.version;
-  if (!isOlder && !isTyped && !same(now.form, base.form)) setDraft({ base: now, form: now.form });
-  // Something else of it changed, put away or a sentence: nothing here meets what was typed.
-  else if (isBehind && same(now.form, base.form)) setDraft({ base: now, form });
+  const isElse = !same(now.form, base.form);
+  useEffect(() => {
+    // Something else of it changed, put away or a sentence: nothing here meets what was typed.
+    if (isBehind && !isElse) setValues({ base: now });
+    else if (isElse && !isTyped && now.version >= base.version) setValues({ base: now, form: now.form });
+  }, [base, isBehind, isElse, isTyped, now, setValues]);
+  const shown = useShown(errors, (message) => setError('root', { message }));
+  const set = (change: Partial<Form>) => {
+    setValues((before) => ({ ...before, form: { ...before.form, ...change } }));
+    // Once it was sent, every word typed may be the one that was missing.
+    if (isSubmitted) void trigger();
+  };
+  const at = (path: string) => get<unknown, FieldError | undefined>(errors, path)?.message;
   return {
     form,
-    set: (change) => setDraft((before) => ({ ...before, form: { ...before.form, ...change } })),
+    set,
+    at,
+    within: (path) => at(path) ?? firstSaid(get<unknown, FieldErrors | undefined>(errors, path))?.message,
+    field: (key, path = key) => ({
+      name: key,
+      value: form[key] as Form[typeof key] & string,
+      error: at(path),
+      onChange: ({ target }) => set({ [key]: target.value } as unknown as Partial<Form>),
+    }),
+    refusal: at('root'),
+    refuse: (error) => {
+      const fields = error instanceof Refused ? (error.problem.fields ?? []) : [];
+      for (const { path, message } of fields) setError(path as 'form', { message });
+      if (fields.length === 0) setError('root', { message: error.message });
+      else shown.next();
+    },
+    submit: (send) => (event) => {
+      shown.on(event.currentTarget);
+      void handleSubmit(({ form: typed }) => send(as(typed as Form)), shown.next)(event);
+    },
     version: base.version,
     isTyped,
     clashes: isBehind && isTyped ? clashesOf(base.form, form, now.form) : null,
-    saved: (version) => setDraft((before) => ({ ...before, base: { version, form: before.form } })),
-    takeOver: (mine) => setDraft({ base: now, form: merged(base.form, form, now.form, mine) }),
+    again: () => reset({ base: now, form: now.form }),
+    saved: (version) => setValues({ base: { version, form } }),
+    takeOver: (mine) => {
+      setValues({ base: now, form: merged(base.form, form, now.form, mine) });
+      clearErrors();
+    },
   };
 }
 
-const fieldsOf = <Form extends object>(form: Form) => Object.keys(form) as (keyof Form)[];
-
-export const clashesOf = <Form extends object>(base: Form, mine: Form, theirs: Form): Clash<Form>[] =>
-  fieldsOf(mine)
-    .filter((field) => !same(mine[field], base[field]) && !same(theirs[field], base[field]))
-    .filter((field) => !same(mine[field], theirs[field]))
-    .map((field) => ({ field, mine: mine[field], theirs: theirs[field] }));
-
-/** Fields that only one changed are that one's; of the others this one's where it is named, else the other's. */
-export function merged<Form extends object>(base: Form, mine: Form, theirs: Form, kept: readonly (keyof Form)[]): Form {
-  const clashing = new Set(clashesOf(base, mine, theirs).map(({ field }) => field));
-  const takes = (field: keyof Form) => (clashing.has(field) ? kept.includes(field) : !same(mine[field], base[field]));
-  return Object.fromEntries(fieldsOf(mine).map((field) => [field, takes(field) ? mine[field] : theirs[field]])) as Form;
+/** What stands in the form, and what it began from. */
+interface Held {
+  base: Kept<FieldValues>;
+  form: FieldValues;
 }

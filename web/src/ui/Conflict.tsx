@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import type { Clash, Draft } from '../app/useDraft';
+import type { Clash } from '../app/clashes';
+import type { Draft } from '../app/useDraft';
 import { Button } from './Button';
 import { Dialog } from './Dialog';
 import { classes } from './classes';

@@ -1,12 +1,13 @@
-import type { Appointment } from '@dewpond/contract';
+import { bookedTime, type Appointment } from '@dewpond/contract';
 import { addDays, showDay, type Day } from '@dewpond/core/units';
 import { VISIT_KINDS } from '@dewpond/core/visit';
 import { TZDate } from '@date-fns/tz';
-import { useState, type FormEvent } from 'react';
-import { Refused, call } from '../../api/call';
+import type { z } from 'zod';
+import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { useAppointments, useDog, useMembers, useSession } from '../../api/queries';
 import { useDraft } from '../../app/useDraft';
+import { typedNumber } from '../../app/typedNumber';
 import { clock, dayOf } from '../../app/times';
 import { useZone } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
@@ -14,6 +15,7 @@ import { Chip } from '../../ui/Chip';
 import { Conflict } from '../../ui/Conflict';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
+import { FormFoot } from '../../ui/FormFoot';
 import { tell } from '../../ui/toasts';
 import { OpenReferrals } from '../watch/OpenReferrals';
 import { useCancel } from './useCancel';
@@ -51,21 +53,29 @@ const USUAL_MINUTES: Readonly<Record<Appointment['kind'], number>> = {
   lesson: 20,
 };
 
-/** When a dog comes, for how long, to whom. */
-interface BookedTime {
+/** When a dog comes, for what, for how long, to whom; as typed. */
+interface BookingForm {
   readonly day: string;
   readonly time: string;
-  readonly minutes: number;
+  readonly minutes: string;
   readonly memberId: string;
+  readonly kind: Appointment['kind'];
 }
-const TIME_FIELDS = { day: 'Day', time: 'Time', minutes: 'Minutes', memberId: 'Who' } as const;
+const TIME_FIELDS = { day: 'Day', time: 'Time', minutes: 'Minutes', memberId: 'Who', kind: 'What' } as const;
 
-const timeOf = (each: Appointment, zone: string): BookedTime => ({
+const formOf = (each: Appointment, zone: string): BookingForm => ({
   day: dayOf(each.startsAt, zone),
   time: clock(each.startsAt, zone).padStart(5, '0'),
-  minutes: minutesOf(each),
+  minutes: String(minutesOf(each)),
   memberId: each.memberId,
+  kind: each.kind,
 });
+
+/** The moment, as it is sent; empty while day and time are none. */
+function momentOf(day: string, time: string, zone: string): string {
+  const at = Number(new TZDate(`${day}T${time}:00`, zone));
+  return Number.isNaN(at) ? '' : new Date(at).toISOString();
+}
 
 const minutesOf = (each: Appointment): number => (Date.parse(each.endsAt) - Date.parse(each.startsAt)) / 60_000;
 
@@ -83,39 +93,43 @@ function BookForm({
   const members = useMembers();
   const marks = useDog(dog.id).data?.marks ?? [];
   const suggested = dog.suggested && dog.suggested > today ? dog.suggested : addDays(today, 1);
-  const first = { day: suggested, time: '09:00', minutes: 120, memberId: '' };
+  const first: BookingForm = { day: suggested, time: '09:00', minutes: '120', memberId: '', kind: 'full visit' };
   // As it stands now: somebody else may move it while this is open.
   const now = useDog(dog.id).data?.appointments.find(({ id }) => id === moving?.id) ?? moving;
-  const draft = useDraft<BookedTime>({ version: now?.version ?? 0, form: now ? timeOf(now, zone) : first });
-  const { day, time, minutes, memberId } = draft.form;
-  const { set } = draft;
-  const [kind, setKind] = useState<Appointment['kind']>(moving?.kind ?? 'full visit');
-  const chosen = memberId || (members.data?.[0]?.id ?? '');
+  const whose = (memberId: string) => memberId || (members.data?.[0]?.id ?? '');
+  const draft = useDraft(
+    { version: now?.version ?? 0, form: now ? formOf(now, zone) : first },
+    {
+      as: ({ day, time, minutes, memberId, kind }) => ({
+        kind,
+        startsAt: momentOf(day, time, zone),
+        minutes: typedNumber(minutes),
+        memberId: whose(memberId),
+      }),
+      fits: bookedTime,
+    },
+  );
+  const { day, time, memberId } = draft.form;
+  const { set, field } = draft;
+  const chosen = whose(memberId);
   const cancel = useCancel();
   const save = useWrite(['POST /api/appointments', 'PUT /api/appointments/:id'], {
-    write: async (id) => {
-      const startsAt = new Date(Number(new TZDate(`${day}T${time}:00`, zone))).toISOString();
+    form: draft,
+    write: async (id, { kind, ...when }: z.input<typeof bookedTime>) => {
       await (moving
         ? call('PUT /api/appointments/:id', {
             id: moving.id,
-            body: { change: 'move', version: draft.version, startsAt, minutes, memberId: chosen },
+            body: { change: 'move', version: draft.version, ...when },
           })
-        : call('POST /api/appointments', {
-            body: { id, dogId: dog.id, kind, startsAt, minutes, memberId: chosen },
-          }));
+        : call('POST /api/appointments', { body: { id, dogId: dog.id, kind, ...when } }));
     },
     onSuccess: () => {
       tell(`${dog.name} is booked for ${showDay(day as Day)} at ${time}.`);
       onDone();
     },
   });
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    save.mutate();
-  };
-  const refused = save.error instanceof Refused ? save.error : null;
   return (
-    <form onSubmit={submit} className="grid grid-cols-2 gap-4">
+    <form noValidate onSubmit={draft.submit((when) => save.mutate(when))} className="grid grid-cols-2 gap-4">
       <div className="col-span-2 empty:hidden">
         <Conflict
           draft={draft}
@@ -126,7 +140,7 @@ function BookForm({
               ? (members.data?.find(({ id }) => id === of.memberId)?.name ?? '')
               : field === 'day'
                 ? showDay(of.day as Day)
-                : String(of[field])
+                : of[field]
           }
         />
       </div>
@@ -139,48 +153,23 @@ function BookForm({
           ))}
         </p>
       )}
-      <TextField
-        label="Day"
-        type="date"
-        required
-        value={day}
-        onChange={(event) => set({ day: event.target.value })}
-        error={refused?.at('startsAt')}
-      />
-      <TextField
-        label="Time"
-        type="time"
-        required
-        step={300}
-        value={time}
-        onChange={(event) => set({ time: event.target.value })}
-      />
-      <SelectField label="Who" value={chosen} onChange={(event) => set({ memberId: event.target.value })}>
+      <TextField label="Day" type="date" required {...field('day', 'startsAt')} />
+      <TextField label="Time" type="time" required step={300} {...field('time')} />
+      <SelectField label="Who" {...field('memberId')} value={chosen}>
         {members.data?.map((member) => (
           <option key={member.id} value={member.id}>
             {member.name}
           </option>
         ))}
       </SelectField>
-      <TextField
-        label="Minutes"
-        type="number"
-        min={15}
-        max={480}
-        step={5}
-        required
-        value={minutes}
-        onChange={(event) => set({ minutes: Number(event.target.value) })}
-        error={refused?.at('minutes')}
-      />
+      <TextField label="Minutes" type="number" min={15} max={480} step={5} required {...field('minutes')} />
       {!moving && (
         <SelectField
           label="What"
-          value={kind}
+          {...field('kind')}
           onChange={(event) => {
-            const next = event.target.value as Appointment['kind'];
-            setKind(next);
-            set({ minutes: USUAL_MINUTES[next] });
+            const kind = event.target.value as Appointment['kind'];
+            set({ kind, minutes: String(USUAL_MINUTES[kind]) });
           }}
         >
           {VISIT_KINDS.map((each) => (
@@ -189,15 +178,7 @@ function BookForm({
         </SelectField>
       )}
       <DaySoFar day={day} memberId={chosen} />
-      {save.error && !refused?.problem.fields && draft.clashes === null && (
-        <p role="alert" className="col-span-2 text-stop font-semibold">
-          {save.error.message}
-        </p>
-      )}
-      <div className="col-span-2 flex justify-between flex-row-reverse">
-        <Button type="submit" look="main" disabled={save.isPending || chosen === ''}>
-          {moving ? 'Move' : 'Book'}
-        </Button>
+      <FormFoot draft={draft} disabled={save.isPending || chosen === ''} does={moving ? 'Move' : 'Book'}>
         {moving && (
           <Button
             look="stop"
@@ -207,7 +188,7 @@ function BookForm({
             Cancel this booking
           </Button>
         )}
-      </div>
+      </FormFoot>
     </form>
   );
 }

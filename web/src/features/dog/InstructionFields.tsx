@@ -1,15 +1,16 @@
-import type { DogView } from '@dewpond/contract';
+import { instructionFields, type DogView } from '@dewpond/contract';
 import { barsOf } from '@dewpond/core/careplan';
 import type { Procedure } from '@dewpond/core/findings';
 import { GRADE_WORDS, namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
 import { standsAt } from '@dewpond/core/stops';
 import { placesToLookAt } from '@dewpond/core/visit';
-import { useMemo, useState, type FormEvent } from 'react';
-import { Refused, call } from '../../api/call';
+import { useMemo } from 'react';
+import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { useHouse } from '../../api/queries';
-import { Button } from '../../ui/Button';
+import { fresh, useDraft } from '../../app/useDraft';
 import { SelectField, TextField } from '../../ui/Field';
+import { FormFoot } from '../../ui/FormFoot';
 import { classes } from '../../ui/classes';
 import { tell } from '../../ui/toasts';
 import { SayingFields } from './SayingFields';
@@ -21,6 +22,7 @@ import {
   isVets,
   liftableFor,
   placesFor,
+  type InstructionBody,
   type InstructionForm,
   type SayingKind,
 } from './instructionForm';
@@ -30,21 +32,23 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
   const house = useHouse().data;
   const places = useMemo(() => placesOfDog(dog), [dog]);
   const washes = house?.products.filter(({ kind }) => kind === 'cleansing' || kind === 'medicated') ?? [];
-  const [form, setForm] = useState<InstructionForm>(() => emptyForm(dog.today));
-  const filled = form.productId === '' ? { ...form, productId: washes[0]?.id ?? '' } : form;
-  const set = (change: Partial<InstructionForm>) => setForm((before) => changed(before, change, places));
+  const fill = (typed: InstructionForm) => ({ ...typed, productId: typed.productId || (washes[0]?.id ?? '') });
+  const draft = useDraft(fresh(emptyForm(dog.today)), {
+    as: (typed) => instructionOf(fill(typed)),
+    fits: instructionFields,
+  });
+  const { form, field, at } = draft;
+  const filled = fill(form);
+  const set = (change: Partial<InstructionForm>) => draft.set(changed(form, change, places));
   const save = useWrite('POST /api/dogs/:id/instructions', {
-    write: (id) => call('POST /api/dogs/:id/instructions', { id: dog.id, body: instructionOf(filled, id) }),
+    form: draft,
+    write: (id, body: InstructionBody) =>
+      call('POST /api/dogs/:id/instructions', { id: dog.id, body: { ...body, id } }),
     onSuccess: () => {
       tell('Written down. The plan follows it.');
       onDone();
     },
   });
-  const refused = save.error instanceof Refused ? save.error : null;
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    save.mutate();
-  };
   const fitting = placesFor(filled, places);
   const nothingToLift =
     form.kind === 'lift' && form.place !== '' && !standsAt(barsOf(dog.facts), placeOf(form.place), form.lifts);
@@ -54,7 +58,7 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
       label="Where"
       value={form.place}
       onChange={(event) => set({ place: event.target.value })}
-      error={refused?.at('place')}
+      error={draft.within('place')}
     >
       {!isVets(form.kind) && <option value="">everywhere</option>}
       {fitting.map((place) => (
@@ -66,7 +70,7 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
   );
   return (
     <form
-      onSubmit={submit}
+      onSubmit={draft.submit((body) => save.mutate(body))}
       noValidate
       className={classes('grid grid-cols-2 gap-4', dog.instructions.length > 0 && 'mt-4 pt-4 border-t border-line')}
     >
@@ -78,19 +82,13 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
         <option value="vet">a vet’s</option>
         <option value="owner">the owner’s</option>
       </SelectField>
-      <TextField
-        label="Who said it"
-        value={form.who}
-        onChange={(event) => set({ who: event.target.value })}
-        error={refused?.at('who')}
-        autoComplete="off"
-      />
+      <TextField label="Who said it" autoComplete="off" {...field('who')} />
       <div className="col-span-2">
         <SelectField
           label="What"
           value={form.kind}
           onChange={(event) => set({ kind: event.target.value as SayingKind })}
-          error={refused?.at('says')}
+          error={at('says')}
         >
           {kinds.map((kind) => (
             <option key={kind} value={kind}>
@@ -100,7 +98,7 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
         </SelectField>
       </div>
       {isVets(form.kind) && where}
-      <SayingFields form={filled} set={set} products={washes} at={(path) => refused?.at(path)} />
+      <SayingFields form={filled} set={set} products={washes} at={at} />
       {!isVets(form.kind) && where}
       {form.kind === 'lift' && (
         <>
@@ -134,32 +132,15 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
         </>
       )}
       <div className="col-start-1">
-        <TextField
-          label="From"
-          type="date"
-          value={form.from}
-          onChange={(event) => set({ from: event.target.value })}
-          error={refused?.at('from')}
-        />
+        <TextField label="From" type="date" {...field('from')} />
       </div>
       <TextField
         label="Until, that day too"
         type="date"
-        value={form.until}
-        onChange={(event) => set({ until: event.target.value })}
-        error={refused?.at('until')}
+        {...field('until')}
         hint={form.kind === 'lift' ? 'a lift always ends' : 'empty: until it is ended'}
       />
-      {save.error && !refused?.problem.fields && (
-        <p role="alert" className="col-span-2 text-stop font-semibold">
-          {save.error.message}
-        </p>
-      )}
-      <div className="col-span-2 flex justify-end">
-        <Button type="submit" look="main" disabled={save.isPending}>
-          Write it down
-        </Button>
-      </div>
+      <FormFoot draft={draft} disabled={save.isPending} does="Write it down" />
     </form>
   );
 }

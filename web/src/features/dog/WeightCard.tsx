@@ -1,12 +1,14 @@
-import type { DogView } from '@dewpond/contract';
+import { newWeighing, type DogView } from '@dewpond/contract';
 import { usualWeight } from '@dewpond/core/catalogue';
 import { KG_PER_POUND, kilograms, showDay, showWeight, type UnitSystem } from '@dewpond/core/units';
 import { extent } from 'd3-array';
+import type { z } from 'zod';
 import { scaleLinear, scaleTime } from 'd3-scale';
-import { useState, type FormEvent } from 'react';
-import { Refused, call } from '../../api/call';
+import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
+import { typedNumber } from '../../app/typedNumber';
 import { useCatalogue } from '../../app/useCatalogue';
+import { fresh, useDraft } from '../../app/useDraft';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -47,29 +49,33 @@ export function WeightCard({ dog }: { readonly dog: DogView }) {
 }
 
 function Weigh({ dog, units }: { readonly dog: DogView; readonly units: UnitSystem }) {
-  const [typed, setTyped] = useState('');
+  const draft = useDraft(fresh({ weight: '' }), {
+    as: ({ weight }) => ({
+      day: dog.today,
+      kg: Math.round(typedNumber(weight) * (units === 'US' ? KG_PER_POUND : 1) * 100) / 100,
+    }),
+    fits: newWeighing,
+  });
   const weigh = useWrite('POST /api/dogs/:id/weighings', {
-    write: (_, kg: number) => call('POST /api/dogs/:id/weighings', { id: dog.id, body: { day: dog.today, kg } }),
+    form: draft,
+    write: (_, body: z.input<typeof newWeighing>) => call('POST /api/dogs/:id/weighings', { id: dog.id, body }),
     onSuccess: () => {
-      setTyped('');
+      draft.again();
       tell('Weighed. Amounts and lifting follow it.');
     },
   });
-  const refused = weigh.error instanceof Refused ? weigh.error.at('kg') : weigh.error?.message;
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    const value = typed.trim() === '' ? Number.NaN : Number(typed.replace(',', '.'));
-    weigh.mutate(Math.round(value * (units === 'US' ? KG_PER_POUND : 1) * 100) / 100);
-  };
   return (
-    <form onSubmit={submit} className="mt-2 grid grid-cols-[1fr_auto] items-end gap-2">
+    <form
+      noValidate
+      onSubmit={draft.submit((body) => weigh.mutate(body))}
+      className="mt-2 grid grid-cols-[1fr_auto] items-end gap-2"
+    >
       <TextField
         label={`Weighed today, ${units === 'US' ? 'lb' : 'kg'}`}
         inputMode="decimal"
         autoComplete="off"
-        value={typed}
-        error={refused}
-        onChange={(event) => setTyped(event.target.value)}
+        {...draft.field('weight', 'kg')}
+        error={draft.at('kg') ?? draft.refusal}
       />
       <Button type="submit" disabled={weigh.isPending}>
         Keep

@@ -1,4 +1,4 @@
-import { newInstruction } from '@dewpond/contract';
+import { instructionFields } from '@dewpond/contract';
 import { placesOf } from '@dewpond/core/places';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
@@ -16,7 +16,7 @@ const PLACES = placesOf(['nose', 'lip']);
 const start: InstructionForm = { ...emptyForm('2026-11-25'), who: 'Dr Oyelaran', productId: v7() };
 const fill = (...changes: Partial<InstructionForm>[]) =>
   changes.reduce<InstructionForm>((form, change) => changed(form, change, PLACES), start);
-const sent = (form: InstructionForm) => newInstruction.safeParse(instructionOf(form, v7()));
+const sent = (form: InstructionForm) => instructionFields.safeParse(instructionOf(form));
 
 describe('the instruction form', () => {
   test.each<[string, Partial<InstructionForm>]>([
@@ -34,6 +34,7 @@ describe('the instruction form', () => {
     ['every 0 days', { kind: 'interval', days: '0' }, 'says.days'],
     ['every "often" days', { kind: 'interval', days: 'often' }, 'says.days'],
     ['no product chosen', { productId: '' }, 'says.productId'],
+    ['no time of contact', { contactMinutes: ' ' }, 'says.contactMinutes'],
     ['two hours of contact', { contactMinutes: '120' }, 'says.contactMinutes'],
     ['ends before it begins', { until: '2026-11-01' }, 'until'],
     ['a lift without an end', { kind: 'lift' }, 'says'],

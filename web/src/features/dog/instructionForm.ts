@@ -14,9 +14,10 @@ import {
 } from '@dewpond/core/findings';
 import { liftRefused } from '@dewpond/core/stops';
 import { placeKey, placeOf, type Place } from '@dewpond/core/places';
+import { typedNumber } from '../../app/typedNumber';
 
-type NewInstruction = BodyOf<'POST /api/dogs/:id/instructions'>;
-export type SayingKind = NewInstruction['says']['kind'];
+export type InstructionBody = Omit<BodyOf<'POST /api/dogs/:id/instructions'>, 'id'>;
+export type SayingKind = InstructionBody['says']['kind'];
 
 /** What an instruction may say, in the words of the form. Only a vet lifts a stop or knows a sign. */
 export const SAYINGS: Readonly<Record<SayingKind, string>> = {
@@ -115,9 +116,8 @@ export function liftableFor(place: string, lifts: Sign | Condition): readonly Pr
 }
 
 /** The body to send. What does not fit is told by the office, at the field. */
-export function instructionOf(form: InstructionForm, id: string): NewInstruction {
+export function instructionOf(form: InstructionForm): InstructionBody {
   return {
-    id,
     by: form.by,
     who: form.who,
     place: form.kind === 'bath product' || form.kind === 'avoid' || form.place === '' ? null : placeOf(form.place),
@@ -127,15 +127,15 @@ export function instructionOf(form: InstructionForm, id: string): NewInstruction
   };
 }
 
-function sayingOf(form: InstructionForm): NewInstruction['says'] {
+function sayingOf(form: InstructionForm): InstructionBody['says'] {
   const { kind, task, productId, nothingElse, way, lifts, upToGrade, procedure } = form;
   switch (kind) {
     case 'bar':
       return { kind, task };
     case 'interval':
-      return { kind, task, days: Number(form.days) };
+      return { kind, task, days: typedNumber(form.days) };
     case 'bath product':
-      return { kind, productId, contactMinutes: Number(form.contactMinutes), nothingElse };
+      return { kind, productId, contactMinutes: typedNumber(form.contactMinutes), nothingElse };
     case 'avoid':
       return { kind, ingredient: form.ingredient };
     case 'ear hair':

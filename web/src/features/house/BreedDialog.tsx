@@ -1,14 +1,16 @@
+import { ownBreed } from '@dewpond/contract';
 import { HANDLING, SHIPPED, type Breed, type Handling, type Traits } from '@dewpond/core/catalogue';
 import { FOLD_SITES } from '@dewpond/core/places';
 import { Toggle } from 'radix-ui';
-import type { FormEvent } from 'react';
-import { Refused, call } from '../../api/call';
+import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
+import { z } from 'zod';
+import { typedNumber } from '../../app/typedNumber';
 import { useDraft } from '../../app/useDraft';
-import { Button } from '../../ui/Button';
 import { Conflict } from '../../ui/Conflict';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
+import { FormFoot } from '../../ui/FormFoot';
 import { tell } from '../../ui/toasts';
 import { PLAIN_TRAITS, TRAIT_CHOICES, foldWords } from '../dog/traitWords';
 import { ownId } from './ownBreed';
@@ -44,6 +46,19 @@ const formOf = (breed: Breed): BreedForm => ({
   why: breed.why ?? '',
 });
 
+const bodyOf = ({ name, also, weights, traits, handling, why }: BreedForm, id: string) => ({
+  id: id === 'own-' ? ownId(name) : id,
+  name,
+  alsoCalled: also
+    .split(',')
+    .map((each) => each.trim())
+    .filter(Boolean),
+  weightKg: [typedNumber(weights[0]), typedNumber(weights[1])] as [number, number],
+  traits,
+  handling: [...handling],
+  why,
+});
+
 function showField(field: keyof BreedForm, form: BreedForm): string {
   if (field === 'weights') return form.weights.join(' to ');
   if (field === 'handling') return form.handling.join(', ');
@@ -58,38 +73,21 @@ function showField(field: keyof BreedForm, form: BreedForm): string {
 /** A breed as this house sees it; what ships is named at each field that differs. */
 export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
   const shipped = SHIPPED.find(breed.id);
-  const draft = useDraft<BreedForm>({ version, form: formOf(breed) });
-  const { set } = draft;
-  const { name, also, weights, traits, handling, why } = draft.form;
+  const draft = useDraft(
+    { version, form: formOf(breed) },
+    { as: (form) => ({ breed: bodyOf(form, breed.id) }), fits: z.object({ breed: ownBreed }) },
+  );
+  const { set, at } = draft;
+  const { name, weights, traits, handling } = draft.form;
   const save = useWrite('PUT /api/breeds', {
-    write: () =>
-      call('PUT /api/breeds', {
-        body: {
-          version: draft.version,
-          breed: {
-            id: breed.id === 'own-' ? ownId(name) : breed.id,
-            name,
-            alsoCalled: also
-              .split(',')
-              .map((each) => each.trim())
-              .filter(Boolean),
-            weightKg: [Number(weights[0].replace(',', '.')), Number(weights[1].replace(',', '.'))],
-            traits,
-            handling: [...handling],
-            why,
-          },
-        },
-      }),
+    form: draft,
+    write: (_, body: { breed: ReturnType<typeof bodyOf> }) =>
+      call('PUT /api/breeds', { body: { ...body, version: draft.version } }),
     onSuccess: () => {
       tell(`${name} is as this house sees it. Plans of its dogs follow.`);
       onClose();
     },
   });
-  const refused = save.error instanceof Refused ? save.error : null;
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    save.mutate();
-  };
   const ships = (own: string, was: string | undefined) =>
     was !== undefined && was !== own ? `ships as ${was}` : undefined;
   return (
@@ -100,21 +98,16 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
       says="What ships stays beside it, and comes back with one tap."
       tall
     >
-      <form onSubmit={submit} noValidate className="grid grid-cols-2 gap-4">
+      <form onSubmit={draft.submit((body) => save.mutate(body))} noValidate className="grid grid-cols-2 gap-4">
         <div className="col-span-2 empty:hidden">
           <Conflict draft={draft} what="this breed" names={BREED_FIELDS} show={showField} />
         </div>
-        <TextField
-          label="Name"
-          value={name}
-          error={refused?.at('breed.name')}
-          onChange={(event) => set({ name: event.target.value })}
-        />
+        <TextField label="Name" {...draft.field('name', 'breed.name')} />
         <TextField
           label="Also called"
           hint="parted by commas"
-          value={also}
-          onChange={(event) => set({ also: event.target.value })}
+          {...draft.field('also')}
+          error={draft.within('breed.alsoCalled')}
         />
         {([0, 1] as const).map((end) => (
           <TextField
@@ -123,7 +116,7 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
             inputMode="decimal"
             value={weights[end]}
             hint={ships(weights[end], shipped && String(shipped.weightKg[end]))}
-            error={refused?.at(`breed.weightKg.${end}`) ?? (end === 1 ? refused?.at('breed.weightKg') : undefined)}
+            error={at(`breed.weightKg.${end}`) ?? (end === 1 ? at('breed.weightKg') : undefined)}
             onChange={(event) =>
               set({ weights: end === 0 ? [event.target.value, weights[1]] : [weights[0], event.target.value] })
             }
@@ -179,23 +172,9 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
           </div>
         </div>
         <div className="col-span-2">
-          <TextField
-            label="Why"
-            hint="one line, for whoever reads it next year"
-            value={why}
-            onChange={(event) => set({ why: event.target.value })}
-          />
+          <TextField label="Why" hint="one line, for whoever reads it next year" {...draft.field('why', 'breed.why')} />
         </div>
-        {save.error && !refused?.problem.fields && draft.clashes === null && (
-          <p role="alert" className="col-span-2 text-stop font-semibold">
-            {save.error.message}
-          </p>
-        )}
-        <div className="col-span-2 flex justify-end">
-          <Button type="submit" look="main" disabled={save.isPending}>
-            Keep
-          </Button>
-        </div>
+        <FormFoot draft={draft} disabled={save.isPending} />
       </form>
     </Dialog>
   );

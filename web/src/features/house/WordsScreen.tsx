@@ -1,8 +1,9 @@
-import type { LetterheadView } from '@dewpond/contract';
+import { letterheadEdit, type LetterheadView } from '@dewpond/contract';
 import { LANGUAGES, LANGUAGE_NAMES, type Language } from '@dewpond/core/clients';
 import { shippedWords, wordingIn, wordingProblem, type HouseWording, type WordingKey } from '@dewpond/core/wording';
 import { Undo2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
+import type { z } from 'zod';
 import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { useLetterhead } from '../../api/queries';
@@ -38,15 +39,15 @@ const GROUPS = {
 const groupOf = (key: string) =>
   (Object.keys(GROUPS) as (keyof typeof GROUPS)[]).find((group) => key.startsWith(`${group} `));
 
+const tellKept = () => tell('Kept. Sheets that are made from now on say it so.');
+
 function Words({ view }: { readonly view: LetterheadView }) {
   const save = useWrite('PUT /api/letterhead', {
-    write: (_, change: Partial<Signed & Pick<LetterheadView, 'wording'>>) => {
-      const { version, phone, email, colour, language, wording } = view;
-      return call('PUT /api/letterhead', { body: { version, phone, email, colour, language, wording, ...change } });
+    write: (_, wording: LetterheadView['wording']) => {
+      const { version, phone, email, colour, language } = view;
+      return call('PUT /api/letterhead', { body: { version, phone, email, colour, language, wording } });
     },
-    onSuccess: () => {
-      tell('Kept. Sheets that are made from now on say it so.');
-    },
+    onSuccess: tellKept,
     tells: true,
   });
   const [find, setFind] = useState('');
@@ -61,7 +62,7 @@ function Words({ view }: { readonly view: LetterheadView }) {
   const say = (key: WordingKey, words: string | null) => {
     const { [key]: _, ...others } = own;
     const its: HouseWording = words === null || words === shipped[key] ? others : { ...others, [key]: words };
-    save.mutate({ wording: { ...view.wording, [language]: its } });
+    save.mutate({ ...view.wording, [language]: its });
   };
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4 max-w-5xl">
@@ -76,7 +77,7 @@ function Words({ view }: { readonly view: LetterheadView }) {
           House ways
         </ButtonLink>
       </header>
-      <Signature view={view} onSave={(change) => save.mutate(change)} />
+      <Signature view={view} />
       <div className="grid grid-cols-[1fr_auto] max-md:grid-cols-1 gap-3 items-end">
         <TextField label="Find a sentence" value={find} onChange={(event) => setFind(event.target.value)} />
         <div role="group" aria-label="Sentences in" className="flex gap-2">
@@ -113,60 +114,56 @@ function Words({ view }: { readonly view: LetterheadView }) {
 }
 
 const SIGNED_NAMES = { phone: 'Telephone', email: 'E-mail', colour: 'Colour', language: 'We write in' } as const;
-type Signed = Pick<LetterheadView, 'phone' | 'email' | 'colour' | 'language'>;
+const signed = letterheadEdit.pick({ phone: true, email: true, colour: true, language: true });
+type Signed = z.input<typeof signed>;
 
-function Signature({ view, onSave }: { readonly view: LetterheadView; readonly onSave: (change: Signed) => void }) {
+function Signature({ view }: { readonly view: LetterheadView }) {
   const { version, phone, email, colour, language } = view;
-  const draft = useDraft<Signed>({ version, form: { phone, email, colour, language } });
-  const typed = draft.form;
-  const setTyped = draft.set;
+  const draft = useDraft({ version, form: { phone, email, colour, language } }, { as: (form) => form, fits: signed });
+  const { field } = draft;
+  const save = useWrite('PUT /api/letterhead', {
+    form: draft,
+    write: (_, body: Signed) =>
+      call('PUT /api/letterhead', { body: { ...body, wording: view.wording, version: draft.version } }),
+    onSuccess: ({ version: kept }) => {
+      draft.saved(kept);
+      tellKept();
+    },
+    tells: true,
+  });
   return (
     <Card title="At the head of every sheet and letter">
       <Conflict draft={draft} what="how the house signs" names={SIGNED_NAMES} show={(field, form) => form[field]} />
       <form
         className="grid grid-cols-[1fr_1fr_auto_auto_auto] max-md:grid-cols-1 gap-3 items-end"
-        onSubmit={(event) => {
-          event.preventDefault();
-          onSave(typed);
-        }}
+        noValidate
+        onSubmit={draft.submit((body) => save.mutate(body))}
       >
-        <TextField
-          label="Telephone"
-          value={typed.phone}
-          maxLength={40}
-          disabled={!view.mayEdit}
-          onChange={(event) => setTyped({ phone: event.target.value })}
-        />
+        <TextField label="Telephone" {...field('phone')} maxLength={40} disabled={!view.mayEdit} />
         <TextField
           label="E-mail; answers of owners go there"
           type="email"
-          value={typed.email}
+          {...field('email')}
           disabled={!view.mayEdit}
-          onChange={(event) => setTyped({ email: event.target.value })}
         />
         <label className="flex flex-col gap-1">
           <span className="text-sm font-semibold">Colour</span>
           <input
             type="color"
-            value={typed.colour}
+            value={draft.form.colour}
             disabled={!view.mayEdit}
-            onChange={(event) => setTyped({ colour: event.target.value })}
+            onChange={(event) => draft.set({ colour: event.target.value })}
             className="h-11 w-20 rounded-xl border border-line bg-surface p-1"
           />
         </label>
-        <SelectField
-          label="We write in"
-          value={typed.language}
-          disabled={!view.mayEdit}
-          onChange={(event) => setTyped({ language: event.target.value as Language })}
-        >
+        <SelectField label="We write in" {...field('language')} disabled={!view.mayEdit}>
           {LANGUAGES.map((each) => (
             <option key={each} value={each}>
               {LANGUAGE_NAMES[each]}
             </option>
           ))}
         </SelectField>
-        <Button type="submit" look="main" disabled={!view.mayEdit}>
+        <Button type="submit" look="main" disabled={!view.mayEdit || save.isPending}>
           Keep
         </Button>
       </form>

@@ -4,55 +4,46 @@ import {
   COAT_CONDITIONS,
   SKIN,
   intakeQuestions,
-  type CoatCondition,
   type IntakeQuestion,
-  type Skin,
 } from '@dewpond/core/careplan';
 import { isDay, kilograms, showWeight, yearsOld, type Day } from '@dewpond/core/units';
 import { useCatalogue } from '../../app/useCatalogue';
+import { typedNumber } from '../../app/typedNumber';
 import { useUnits } from '../../app/useUnits';
 import { SelectField, TextField } from '../../ui/Field';
 import { BreedPicker } from './BreedPicker';
 import { HandlingFields } from './HandlingFields';
-import type { DogForm, FieldErrors } from './dogForm';
+import type { Fields } from '../../app/useDraft';
+import type { DogForm } from './dogForm';
 
 interface DogFieldsProps {
-  readonly form: DogForm;
-  readonly errors: FieldErrors;
+  readonly draft: Fields<DogForm>;
   readonly today: string;
   /** At a first visit only what this breed and coat raise is asked. */
   readonly ask: 'what is raised' | 'everything';
-  readonly set: (change: Partial<DogForm>) => void;
 }
 
 /** Name, breed, weight, and only the questions this breed and coat raise. */
-export function DogFields({ form, errors, today, ask, set }: DogFieldsProps) {
-  const text = (key: 'name' | 'weight' | 'born' | 'marks' | 'chip' | 'note') => ({
-    value: form[key],
-    error: errors[key],
-    onChange: (event: { target: { value: string } }) => set({ [key]: event.target.value }),
-  });
+export function DogFields({ draft, today, ask }: DogFieldsProps) {
+  const { form, set, within } = draft;
+  const text = (key: 'name' | 'born' | 'chip' | 'note') => draft.field(key, `profile.${key}`);
   const everything = ask === 'everything';
   return (
     <>
       <TextField label="Dog’s name" autoComplete="off" {...text('name')} />
-      <Weight form={form} error={errors.weight} set={set} />
+      <Weight draft={draft} />
       <div className="col-span-2">
-        <BreedPicker value={form.breeds} error={errors.breeds} onChange={(breeds) => set({ breeds })} />
+        <BreedPicker value={form.breeds} error={within('profile.breeds')} onChange={(breeds) => set({ breeds })} />
       </div>
       <TextField label="Born" type="date" hint="empty if nobody knows" {...text('born')} />
-      <SelectField label="Skin" value={form.skin} onChange={(event) => set({ skin: event.target.value as Skin })}>
+      <SelectField label="Skin" {...draft.field('skin')}>
         {SKIN.map((skin) => (
           <option key={skin}>{skin}</option>
         ))}
       </SelectField>
       {everything && (
         <>
-          <SelectField
-            label="Dog or bitch"
-            value={form.sex}
-            onChange={(event) => set({ sex: event.target.value as DogForm['sex'] })}
-          >
+          <SelectField label="Dog or bitch" {...draft.field('sex')}>
             {(['not known', 'dog', 'bitch'] as const).map((sex) => (
               <option key={sex}>{sex}</option>
             ))}
@@ -60,14 +51,15 @@ export function DogFields({ form, errors, today, ask, set }: DogFieldsProps) {
           <TextField label="Chip" autoComplete="off" inputMode="numeric" hint="fifteen digits" {...text('chip')} />
         </>
       )}
-      <Questions form={form} today={today} everything={everything} set={set} />
+      <Questions draft={draft} today={today} everything={everything} />
       <HandlingFields notes={form.handling} set={(change) => set({ handling: { ...form.handling, ...change } })} />
       <div className="col-span-2">
         <TextField
           label="To mind besides"
           placeholder="own towel, barks at the hoist"
           hint="short marks, parted by commas; they stay in sight"
-          {...text('marks')}
+          {...draft.field('marks')}
+          error={within('profile.handling')}
         />
       </div>
       {everything && (
@@ -79,7 +71,7 @@ export function DogFields({ form, errors, today, ask, set }: DogFieldsProps) {
   );
 }
 
-function Weight({ form, error, set }: Pick<DogFieldsProps, 'form' | 'set'> & { readonly error: string | undefined }) {
+function Weight({ draft: { form, field } }: Pick<DogFieldsProps, 'draft'>) {
   const units = useUnits();
   const catalogue = useCatalogue();
   const range = usualWeight(form.breeds, catalogue);
@@ -94,9 +86,7 @@ function Weight({ form, error, set }: Pick<DogFieldsProps, 'form' | 'set'> & { r
           ? undefined
           : `${nameBreeds(form.breeds, catalogue)}: mostly ${kilos(range[0]).split(' ')[0]}–${kilos(range[1])}`
       }
-      value={form.weight}
-      error={error}
-      onChange={(event) => set({ weight: event.target.value })}
+      {...field('weight', 'profile.weightKg')}
     />
   );
 }
@@ -112,13 +102,13 @@ const TROUBLES = ['none', 'in the past, vet knows', 'in the past, no word from a
 
 /** What this dog raises, each with why it is asked. */
 function Questions({
-  form,
+  draft,
   today,
   everything,
-  set,
-}: Pick<DogFieldsProps, 'form' | 'today' | 'set'> & { readonly everything: boolean }) {
+}: Pick<DogFieldsProps, 'draft' | 'today'> & { readonly everything: boolean }) {
+  const { form, set, field } = draft;
   const { traits, breeds } = composeTraits(form.breeds, form.seen, useCatalogue());
-  const typed = Number(form.weight.replace(',', '.'));
+  const typed = typedNumber(form.weight);
   const raised = intakeQuestions({
     traits,
     breeds,
@@ -145,29 +135,20 @@ function Questions({
         </SelectField>
       )}
       {asks('coatLength') && (
-        <SelectField
-          label="Coat now"
-          value={form.coatCondition}
-          onChange={(event) => set({ coatCondition: event.target.value as CoatCondition })}
-        >
+        <SelectField label="Coat now" {...field('coatCondition')}>
           {COAT_CONDITIONS.map((condition) => (
             <option key={condition}>{condition}</option>
           ))}
         </SelectField>
       )}
       {asks('earTrouble') && (
-        <SelectField
-          label="Ear trouble before?"
-          hint={why.get('earTrouble')}
-          value={form.earTrouble}
-          onChange={(event) => set({ earTrouble: event.target.value as DogForm['earTrouble'] })}
-        >
+        <SelectField label="Ear trouble before?" hint={why.get('earTrouble')} {...field('earTrouble')}>
           {TROUBLES.map((trouble) => (
             <option key={trouble}>{trouble}</option>
           ))}
         </SelectField>
       )}
-      {asks('everPlucked') && <EverPlucked form={form} today={today} why={why.get('everPlucked')} set={set} />}
+      {asks('everPlucked') && <EverPlucked draft={draft} today={today} why={why.get('everPlucked')} />}
       <div className="col-span-2 grid grid-cols-2 max-md:grid-cols-1 gap-x-4">
         {asked
           .filter(({ question }) => TICKS.includes(question))
@@ -187,11 +168,10 @@ function Questions({
 
 /** Of both ears in one; each ear apart stands under what was before. */
 function EverPlucked({
-  form,
+  draft: { form, set, within },
   today,
   why,
-  set,
-}: Pick<DogFieldsProps, 'form' | 'today' | 'set'> & { readonly why: string | undefined }) {
+}: Pick<DogFieldsProps, 'draft' | 'today'> & { readonly why: string | undefined }) {
   const { plucked } = form.ears.left;
   const onDay = plucked !== 'never' && plucked !== 'not known';
   const say = (to: string) => {
@@ -215,6 +195,7 @@ function EverPlucked({
           label="Last plucked on"
           type="date"
           max={today}
+          error={within('profile.ears')}
           value={plucked}
           onChange={(event) => say(event.target.value)}
         />

@@ -1,10 +1,10 @@
-import type { DogView } from '@dewpond/contract';
+import { dogEdit, type BodyOf, type DogView } from '@dewpond/contract';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { RHYTHM } from '@dewpond/core/rhythm';
 import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
-import { useMemo, useState, type FormEvent } from 'react';
+import { useMemo } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { Refused, call } from '../../api/call';
+import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { useDog, useVets } from '../../api/queries';
 import { useDraft } from '../../app/useDraft';
@@ -19,7 +19,7 @@ import { Waiting } from '../../ui/Waiting';
 import { DogFields } from './DogFields';
 import { HistoryFields } from './HistoryFields';
 import { PlanPreview } from './PlanPreview';
-import { EMPTY_FORM, checkForm, fieldErrors, profileOf, type FieldErrors } from './dogForm';
+import { EMPTY_FORM, bornBy, profileOf } from './dogForm';
 import { FIELD_NAMES, showField, type EditedDog } from './dogFieldWords';
 
 export function EditDogScreen() {
@@ -73,41 +73,33 @@ function Edit({ dog }: { readonly dog: DogView }) {
   const units = useUnits();
   const navigate = useNavigate();
   const kept = useMemo(() => ({ version: dog.version, form: formOf(dog, units) }), [dog, units]);
-  const draft = useDraft<EditedDog>(kept);
-  const { form, set } = draft;
-  const { vetId, homeCareChangedOn } = form;
-  const [errors, setErrors] = useState<FieldErrors>({});
-  const [homeCareError, setHomeCareError] = useState<string>();
+  const draft = useDraft(kept, {
+    as: ({ vetId, homeCareChangedOn, ...form }) => ({
+      profile: profileOf(form, units, dog.profile),
+      homeCareChangedOn: homeCareChangedOn === '' ? null : homeCareChangedOn,
+      vetId: vetId === '' ? null : vetId,
+    }),
+    fits: dogEdit.omit({ version: true }).extend({ profile: bornBy(dog.today) }),
+  });
+  const { form, field } = draft;
+  const { vetId } = form;
   const vets = useVets().data ?? [];
   const save = useWrite('PUT /api/dogs/:id', {
-    write: () =>
-      call('PUT /api/dogs/:id', {
-        id: dog.id,
-        body: {
-          version: draft.version,
-          profile: profileOf(form, units, dog.profile),
-          homeCareChangedOn: homeCareChangedOn === '' ? null : homeCareChangedOn,
-          vetId: vetId === '' ? null : vetId,
-        },
-      }),
+    form: draft,
+    write: (_, body: Omit<BodyOf<'PUT /api/dogs/:id'>, 'version'>) =>
+      call('PUT /api/dogs/:id', { id: dog.id, body: { ...body, version: draft.version } }),
     onSuccess: () => {
       tell(`${form.name} is changed.`);
       void navigate(`/dogs/${dog.id}`);
     },
-    onError: (error) => {
-      if (error instanceof Refused && error.problem.fields) setErrors(fieldErrors(error.problem.fields));
-      if (error instanceof Refused) setHomeCareError(error.at('homeCareChangedOn'));
-    },
     tells: true,
   });
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    const found = checkForm(form, units, dog.today);
-    setErrors(found);
-    if (!Object.values(found).some(Boolean)) save.mutate();
-  };
   return (
-    <form onSubmit={submit} noValidate className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
+    <form
+      onSubmit={draft.submit((body) => save.mutate(body))}
+      noValidate
+      className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5"
+    >
       <header className="flex items-center justify-between gap-3">
         <h1>{dog.profile.name}</h1>
         <div className="flex gap-2">
@@ -128,12 +120,11 @@ function Edit({ dog }: { readonly dog: DogView }) {
       <div className="grid grid-cols-[1fr_400px] max-lg:grid-cols-1 gap-3.5 items-start">
         <Card title="Dog">
           <div className="grid grid-cols-2 gap-4">
-            <DogFields form={form} errors={errors} today={dog.today} ask="everything" set={set} />
+            <DogFields draft={draft} today={dog.today} ask="everything" />
             <SelectField
               label="Vet"
-              value={vetId}
+              {...field('vetId')}
               hint={vets.length === 0 ? 'vets are kept under Dogs, Vets' : undefined}
-              onChange={(event) => set({ vetId: event.target.value })}
             >
               <option value="">not known</option>
               {vets
@@ -148,9 +139,7 @@ function Edit({ dog }: { readonly dog: DogView }) {
               label="Home care last changed on"
               type="date"
               max={dog.today}
-              value={homeCareChangedOn}
-              onChange={(event) => set({ homeCareChangedOn: event.target.value })}
-              error={homeCareError}
+              {...field('homeCareChangedOn')}
               hint={
                 <>
                   when the owner began, stopped or did it otherwise; findings from before count less{' '}
@@ -165,7 +154,7 @@ function Edit({ dog }: { readonly dog: DogView }) {
         </Card>
         <div className="flex flex-col gap-3.5">
           <PlanPreview form={form} />
-          <HistoryFields form={form} errors={errors} set={set} />
+          <HistoryFields draft={draft} />
         </div>
       </div>
     </form>

@@ -4,12 +4,11 @@ import { SIDES, type Side } from '@dewpond/core/places';
 import { Toggle } from 'radix-ui';
 import { Card } from '../../ui/Card';
 import { SelectField, TextField } from '../../ui/Field';
-import type { DogForm, FieldErrors } from './dogForm';
+import type { Fields } from '../../app/useDraft';
+import type { DogForm } from './dogForm';
 
 interface HistoryFieldsProps {
-  readonly form: DogForm;
-  readonly errors: FieldErrors;
-  readonly set: (change: Partial<DogForm>) => void;
+  readonly draft: Fields<DogForm>;
 }
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
@@ -27,7 +26,8 @@ const PILL =
   'rounded-full border border-line px-3 min-h-11 text-[15px] text-soft data-[state=on]:bg-watch-pale data-[state=on]:text-watch data-[state=on]:border-watch data-[state=on]:font-semibold';
 
 /** What was before: each ear apart, nails, eyes, products, and the months of grass seeds. */
-export function HistoryFields({ form, errors, set }: HistoryFieldsProps) {
+export function HistoryFields({ draft }: HistoryFieldsProps) {
+  const { form, set, field } = draft;
   const tick = (key: Tick, label: string) => (
     <label className="flex items-center gap-3 min-h-11 cursor-pointer">
       <input
@@ -42,19 +42,10 @@ export function HistoryFields({ form, errors, set }: HistoryFieldsProps) {
   return (
     <Card title="What was before">
       {SIDES.map((side) => (
-        <EarHistoryFields key={side} side={side} form={form} set={set} />
+        <EarHistoryFields key={side} side={side} draft={draft} />
       ))}
-      {errors.ears && (
-        <p role="alert" className="text-sm text-stop font-semibold">
-          {errors.ears}
-        </p>
-      )}
       <div className="flex flex-col gap-3 mt-3 pt-3 border-t border-line">
-        <SelectField
-          label="Plucking, last time"
-          value={form.pluckingStress}
-          onChange={(event) => set({ pluckingStress: event.target.value as DogForm['pluckingStress'] })}
-        >
+        <SelectField label="Plucking, last time" {...field('pluckingStress')}>
           {(Object.keys(STRESS) as DogForm['pluckingStress'][]).map((stress) => (
             <option key={stress} value={stress}>
               {STRESS[stress]}
@@ -71,9 +62,7 @@ export function HistoryFields({ form, errors, set }: HistoryFieldsProps) {
         <TextField
           label="Reacted to"
           placeholder="a product, and what was seen"
-          value={form.reactions}
-          error={errors.reactions}
-          onChange={(event) => set({ reactions: event.target.value })}
+          {...field('reactions', 'profile.reactions')}
         />
         <Months name="grass seeds" months={form.grassSeedMonths} set={(grassSeedMonths) => set({ grassSeedMonths })} />
         <Months name="hay fever" months={form.hayFeverMonths} set={(hayFeverMonths) => set({ hayFeverMonths })} />
@@ -109,12 +98,12 @@ const Months = ({ name, months, set }: MonthsProps) => (
   </div>
 );
 
-interface EarProps extends Omit<HistoryFieldsProps, 'errors'> {
+interface EarProps extends HistoryFieldsProps {
   readonly side: Side;
 }
 
 /** One ear: what a vet found, when it was last plucked, whether its owner forbids it. */
-function EarHistoryFields({ side, form, set }: EarProps) {
+function EarHistoryFields({ side, draft: { form, set, within } }: EarProps) {
   const ear = form.ears[side];
   const change = (more: Partial<typeof ear>) => set({ ears: { ...form.ears, [side]: { ...ear, ...more } } });
   const known = ear.plucked !== 'never' && ear.plucked !== 'not known';
@@ -153,6 +142,7 @@ function EarHistoryFields({ side, form, set }: EarProps) {
           <TextField
             label={`Day, ${side} ear`}
             type="date"
+            error={within(`profile.ears.${side}.plucked`)}
             value={ear.plucked}
             onChange={(event) => change({ plucked: event.target.value } as Partial<typeof ear>)}
           />

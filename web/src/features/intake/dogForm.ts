@@ -1,8 +1,9 @@
-import { dogProfile, newClient, type DogProfile, type DogProfileInput } from '@dewpond/contract';
+import { clientFields, dogProfile, notInFuture, type DogProfile, type DogProfileInput } from '@dewpond/contract';
 import { SKIN, type CoatCondition, type Skin } from '@dewpond/core/careplan';
 import { EASY, type HandlingNotes } from '@dewpond/core/handling';
-import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
-import { type z } from 'zod';
+import { KG_PER_POUND, type Day, type UnitSystem } from '@dewpond/core/units';
+import { z } from 'zod';
+import { typedNumber } from '../../app/typedNumber';
 
 /** The form as typed: text everywhere, so that nothing is lost while it does not fit yet. */
 export interface DogForm {
@@ -81,7 +82,7 @@ export const EMPTY_FORM: DogForm = {
 
 /** What the form says about the dog, in the contract's shape; `kept` holds what the form does not ask. */
 export function profileOf(form: DogForm, units: UnitSystem, kept: Partial<DogProfileInput> = {}): DogProfileInput {
-  const typed = form.weight.trim() === '' ? Number.NaN : Number(form.weight.replace(',', '.'));
+  const typed = typedNumber(form.weight);
   return {
     ...kept,
     name: form.name,
@@ -120,53 +121,24 @@ const marksOf = (typed: string): string[] =>
     .map((mark) => mark.trim())
     .filter(Boolean);
 
-export type FieldErrors = Partial<Record<keyof DogForm, string>>;
-
-/** Which field of the form a path of the contract belongs to. */
-const FIELD_OF: Readonly<Record<string, keyof DogForm>> = {
-  name: 'name',
-  breeds: 'breeds',
-  weightKg: 'weight',
-  born: 'born',
-  handling: 'marks',
-  chip: 'chip',
-  reactions: 'reactions',
-  ears: 'ears',
-  note: 'note',
-  'client.name': 'owner',
-  'client.card.phones': 'phone',
-  'client.card.emails': 'email',
-};
-
-export function fieldErrors(problems: readonly { readonly path: string; readonly message: string }[]): FieldErrors {
-  const errors: FieldErrors = {};
-  for (const { path, message } of problems) {
-    const bare = path.replace(/^profile\./, '');
-    const parts = bare.split('.');
-    const field = FIELD_OF[bare] ?? FIELD_OF[parts.slice(0, 3).join('.')] ?? FIELD_OF[parts[0] ?? ''];
-    if (field && !errors[field]) errors[field] = message;
-  }
-  return errors;
-}
-
 /** The new owner's card as typed; more is asked on the owner's own page. */
-export const cardOf = ({ phone, email }: Pick<DogForm, 'phone' | 'email'>) => ({
+const cardOf = ({ phone, email }: Pick<DogForm, 'phone' | 'email'>) => ({
   phones: phone.trim() === '' ? [] : [{ number: phone }],
   emails: email.trim() === '' ? [] : [email.trim()],
 });
 
-/** The contract's own schemas check the form; nothing is written twice. */
-export function checkForm(form: DogForm, units: UnitSystem, today: string): FieldErrors {
-  const issues = (schema: z.ZodType, input: unknown, prefix: string) => {
-    const parsed = schema.safeParse(input);
-    return parsed.success
-      ? []
-      : parsed.error.issues.map((issue) => ({ path: `${prefix}${issue.path.join('.')}`, message: issue.message }));
-  };
-  const client =
-    form.clientId === ''
-      ? issues(newClient.omit({ id: true }), { name: form.owner, card: cardOf(form) }, 'client.')
-      : [];
-  const future = form.born > today ? [{ path: 'born', message: 'That birthday is still to come.' }] : [];
-  return fieldErrors([...issues(dogProfile, profileOf(form, units), ''), ...client, ...future]);
-}
+/** What a first visit writes down: an owner who is not in the book yet, and the dog. */
+export const intakeOf = (form: DogForm, units: UnitSystem) => ({
+  owner: form.clientId === '' ? { name: form.owner, card: cardOf(form) } : null,
+  profile: profileOf(form, units),
+});
+export type Intake = ReturnType<typeof intakeOf>;
+
+/** A dog as the contract knows it, born by today. */
+export const bornBy = (today: Day) =>
+  dogProfile.superRefine((profile, context) => {
+    const future = notInFuture(profile, today);
+    if (future) context.addIssue({ code: 'custom', path: [future.path], message: future.message });
+  });
+
+export const intakeFits = (today: Day) => z.strictObject({ owner: clientFields.nullable(), profile: bornBy(today) });

@@ -1,13 +1,8 @@
-import { ALL_CONSENTS, CONSENTS, type ClientCard, type Consent } from '@dewpond/core/clients';
+import { ALL_CONSENTS, CONSENTS, type Consent } from '@dewpond/core/clients';
 import { showDay, type Day } from '@dewpond/core/units';
 import { RadioGroup } from 'radix-ui';
 import { useSession } from '../../api/queries';
-
-interface ConsentRowsProps {
-  readonly consents: ClientCard['consents'];
-  readonly set: (consents: ClientCard['consents']) => void;
-  readonly at: (path: string) => string | undefined;
-}
+import type { CardFieldsProps } from './ReachFields';
 
 const ANSWERS = [
   ['yes', 'Yes'],
@@ -16,12 +11,13 @@ const ANSWERS = [
 ] as const;
 
 /** What the owner was asked, their word, and its day; a new word is of today. */
-export function ConsentRows({ consents, set, at }: ConsentRowsProps) {
+export function ConsentRows({ draft: { form, set, at } }: CardFieldsProps) {
+  const { consents } = form;
   const today = useSession().data?.today;
   const answer = (consent: Consent, value: string) => {
     const { [consent]: _, ...others } = consents;
-    if (value === 'unasked') set(others);
-    else if (today) set({ ...others, [consent]: { yes: value === 'yes', on: today } });
+    if (value === 'unasked') set({ consents: others });
+    else if (today) set({ consents: { ...others, [consent]: { yes: value === 'yes', on: today } } });
   };
   return (
     <ul className="flex flex-col divide-y divide-line">
@@ -53,9 +49,9 @@ export function ConsentRows({ consents, set, at }: ConsentRowsProps) {
                 ))}
               </RadioGroup.Root>
             </div>
-            {at(`consents.${consent}.on`) && (
+            {at(`card.consents.${consent}.on`) && (
               <p role="alert" className="text-sm text-stop font-semibold">
-                {at(`consents.${consent}.on`)}
+                {at(`card.consents.${consent}.on`)}
               </p>
             )}
           </li>

@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { Refused, call } from '../../api/call';
+import { z } from 'zod';
+import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
+import { fresh, useDraft } from '../../app/useDraft';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
@@ -16,28 +17,22 @@ export function EraseDialog({ clientId, onClose }: { readonly clientId: string; 
     queryFn: () => call('GET /api/clients/:id/erasure', { id: clientId }),
     staleTime: 0,
   });
-  const [name, setName] = useState('');
+  const draft = useDraft(fresh({ name: '' }), { as: (form) => form, fits: z.object({ name: z.string() }) });
+  const { name } = draft.form;
   const navigate = useNavigate();
   const erase = useWrite('POST /api/clients/:id/erasure', {
+    form: draft,
     write: () => call('POST /api/clients/:id/erasure', { id: clientId, body: { name } }),
     onSuccess: async () => {
       tell('Erased.');
       await navigate('/owners');
     },
   });
-  const problem =
-    erase.error instanceof Refused ? (erase.error.at('name') ?? erase.error.message) : erase.error?.message;
   return (
     <Dialog open onClose={onClose} title="Erase this client" says="On the client’s wish. It cannot be undone.">
       <Waiting query={preview} what="What would be erased">
         {(its) => (
-          <form
-            className="flex flex-col gap-4"
-            onSubmit={(event) => {
-              event.preventDefault();
-              erase.mutate();
-            }}
-          >
+          <form className="flex flex-col gap-4" noValidate onSubmit={draft.submit(() => erase.mutate())}>
             <Words title="Erased for good" words={its.erases} />
             <Words title="Kept, without a name" words={its.keeps} />
             {its.refused !== null ? (
@@ -48,9 +43,8 @@ export function EraseDialog({ clientId, onClose }: { readonly clientId: string; 
               <>
                 <TextField
                   label={`Type the name: ${its.name}`}
-                  value={name}
-                  error={problem}
-                  onChange={(event) => setName(event.target.value)}
+                  {...draft.field('name')}
+                  error={draft.at('name') ?? draft.refusal}
                 />
                 <Button type="submit" look="stop" disabled={name.trim() !== its.name || erase.isPending}>
                   {erase.isPending ? 'Erasing…' : 'Erase for good'}

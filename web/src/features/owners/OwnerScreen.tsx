@@ -1,9 +1,9 @@
-import type { Client, ClientView } from '@dewpond/contract';
-import { LANGUAGE_NAMES, type ClientCard } from '@dewpond/core/clients';
+import { clientFields, type Client, type ClientView } from '@dewpond/contract';
+import { LANGUAGE_NAMES } from '@dewpond/core/clients';
 import { showDay } from '@dewpond/core/units';
-import { useMemo, useState, type FormEvent } from 'react';
+import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { Refused, call } from '../../api/call';
+import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { useClient, useSession } from '../../api/queries';
 import { Button } from '../../ui/Button';
@@ -38,32 +38,30 @@ function Owner({ view }: { readonly view: ClientView }) {
     () => ({ version: client.version, form: { name: client.name, ...typed(client.card) } }),
     [client],
   );
-  const draft = useDraft<OwnerForm>(kept);
-  const { set } = draft;
-  const { name, ...card } = draft.form;
+  const draft = useDraft<OwnerForm, typeof clientFields, OwnerBody>(kept, { as: bodyOf, fits: clientFields });
+  const { form } = draft;
   const save = useWrite('PUT /api/clients/:id', {
-    write: (_, to: { name: string; card: ClientCard; version: number }) =>
-      call('PUT /api/clients/:id', { id: client.id, body: { ...to, card: mutable(to.card) } }),
+    form: draft,
+    write: (_, to: OwnerBody) =>
+      call('PUT /api/clients/:id', { id: client.id, body: { ...to, version: draft.version } }),
     onSuccess: ({ version }, to) => {
       draft.saved(version);
       tell(`${to.name} is changed.`);
     },
     tells: true,
   });
-  const refused = save.error instanceof Refused ? save.error : null;
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    save.mutate({ name, card: untyped(card), version: draft.version });
-  };
-  const at = (path: string) => refused?.at(`card.${path}`);
   return (
-    <form onSubmit={submit} noValidate className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
+    <form
+      onSubmit={draft.submit((to) => save.mutate(to))}
+      noValidate
+      className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5"
+    >
       <header className="flex flex-wrap items-center justify-between gap-3">
         <div className="flex flex-wrap items-baseline gap-x-3">
           <h1>{client.name}</h1>
           {client.archivedOn && <Chip tone="stop">put away {showDay(client.archivedOn)}</Chip>}
-          {card.prefers !== 'no matter' && <Chip tone="pond">likes: {card.prefers}</Chip>}
-          {card.language !== null && <Chip tone="pond">reads {LANGUAGE_NAMES[card.language]}</Chip>}
+          {form.prefers !== 'no matter' && <Chip tone="pond">likes: {form.prefers}</Chip>}
+          {form.language !== null && <Chip tone="pond">reads {LANGUAGE_NAMES[form.language]}</Chip>}
         </div>
         <div className="flex gap-2">
           <PutAway client={client} />
@@ -78,23 +76,18 @@ function Owner({ view }: { readonly view: ClientView }) {
         <div className="flex flex-col gap-3.5">
           <Card title="How to reach them">
             <div className="mb-4">
-              <TextField
-                label="Name"
-                value={name}
-                error={refused?.at('name')}
-                onChange={(event) => set({ name: event.target.value })}
-              />
+              <TextField label="Name" {...draft.field('name')} />
             </div>
-            <ReachFields card={card} set={set} at={at} />
+            <ReachFields draft={draft} />
           </Card>
           <Card title="Where">
-            <WhereFields card={card} set={set} at={at} />
+            <WhereFields draft={draft} />
           </Card>
         </div>
         <div className="flex flex-col gap-3.5">
           <OwnersDogs view={view} />
           <Card title="Agreed to" aside="with the day of their word">
-            <ConsentRows consents={card.consents} set={(consents) => set({ consents })} at={at} />
+            <ConsentRows draft={draft} />
           </Card>
         </div>
       </div>
@@ -135,12 +128,16 @@ function showField(field: keyof OwnerForm, form: OwnerForm): string {
   }
 }
 
-/** The contract's input has arrays one could write to. */
-const mutable = (card: ClientCard) => ({
-  ...card,
-  phones: card.phones.map((phone) => ({ ...phone })),
-  emails: [...card.emails],
-});
+type OwnerBody = ReturnType<typeof bodyOf>;
+
+function bodyOf({ name, ...typedCard }: OwnerForm) {
+  const card = untyped(typedCard);
+  // The contract's input has arrays one could write to.
+  return {
+    name,
+    card: { ...card, phones: card.phones.map((phone) => ({ ...phone })), emails: [...card.emails] },
+  };
+}
 
 function PutAway({ client }: { readonly client: Client }) {
   const archive = useWrite('PUT /api/clients/:id/archive', {

@@ -1,24 +1,26 @@
-import { CHANNELS, LANGUAGES, LANGUAGE_NAMES, isLanguage, type Channel, type Phone } from '@dewpond/core/clients';
+import { CHANNELS, LANGUAGES, LANGUAGE_NAMES, isLanguage, type Phone } from '@dewpond/core/clients';
 import { X } from 'lucide-react';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
-import type { TypedCard } from './typedCard';
+import type { Fields } from '../../app/useDraft';
+import { isFilled, type TypedCard } from './typedCard';
 
 export interface CardFieldsProps {
-  readonly card: TypedCard;
-  readonly set: (change: Partial<TypedCard>) => void;
-  /** What the office said of a path of the card. */
-  readonly at: (path: string) => string | undefined;
+  readonly draft: Fields<TypedCard>;
 }
 
 /** The list with one item otherwise; `null` takes it out. */
 const withAt = <T,>(list: readonly T[], at: number, item: T | null): T[] =>
   list.flatMap((each, i) => (i === at ? (item === null ? [] : [item]) : [each]));
 
+/** Empty rows are not sent: which row of what is sent this one is. */
+const sentAt = (rows: readonly string[], i: number): number => rows.slice(0, i).filter(isFilled).length;
+
 const NO_PHONE: Phone = { number: '', whose: '' };
 
 /** Phones and e-mails, the first tried first, and how they like to be reached. */
-export function ReachFields({ card, set, at }: CardFieldsProps) {
+export function ReachFields({ draft }: CardFieldsProps) {
+  const { form: card, set, at, field } = draft;
   const phones = card.phones.length === 0 ? [NO_PHONE] : card.phones;
   const emails = card.emails.length === 0 ? [''] : card.emails;
   return (
@@ -34,7 +36,16 @@ export function ReachFields({ card, set, at }: CardFieldsProps) {
               type="tel"
               autoComplete="off"
               value={phone.number}
-              error={at(`phones.${i}.number`)}
+              error={
+                isFilled(phone.number)
+                  ? at(
+                      `card.phones.${sentAt(
+                        phones.map(({ number }) => number),
+                        i,
+                      )}.number`,
+                    )
+                  : undefined
+              }
               onChange={(event) => set({ phones: withAt(phones, i, { ...phone, number: event.target.value }) })}
             />
             <TextField
@@ -58,7 +69,7 @@ export function ReachFields({ card, set, at }: CardFieldsProps) {
               label={i === 0 ? 'E-mail' : `E-mail ${i + 1}`}
               autoComplete="off"
               value={email}
-              error={at(`emails.${i}`)}
+              error={isFilled(email) ? at(`card.emails.${sentAt(emails, i)}`) : undefined}
               onChange={(event) => set({ emails: withAt(emails, i, event.target.value) })}
             />
             <TakeOff what={`e-mail ${i + 1}`} onPress={() => set({ emails: withAt(emails, i, null) })} />
@@ -68,11 +79,7 @@ export function ReachFields({ card, set, at }: CardFieldsProps) {
           Another e-mail
         </Button>
       </fieldset>
-      <SelectField
-        label="Likes to be reached by"
-        value={card.prefers}
-        onChange={(event) => set({ prefers: event.target.value as Channel })}
-      >
+      <SelectField label="Likes to be reached by" {...field('prefers')}>
         {CHANNELS.map((channel) => (
           <option key={channel}>{channel}</option>
         ))}

@@ -18,11 +18,14 @@ export function typed({ address, ...card }: ClientCard): TypedCard {
   };
 }
 
+/** A row in which something stands. */
+export const isFilled = (text: string): boolean => text.trim() !== '';
+
 /** Empty rows of phones and e-mails fall away. Coordinates that are none become `NaN`, which the office refuses at its field. */
 export function untyped({ street, town, postcode, coordinates, ...card }: TypedCard): ClientCard {
   return {
     ...card,
-    phones: card.phones.filter(({ number }) => number.trim() !== ''),
+    phones: card.phones.filter(({ number }) => isFilled(number)),
     emails: card.emails.map((email) => email.trim()).filter(Boolean),
     address: { street, town, postcode, coordinates: readCoordinates(coordinates) },
   };

@@ -1,16 +1,17 @@
-import type { BottleView } from '@dewpond/contract';
+import { bottleFields, type BottleView } from '@dewpond/contract';
 import { millilitres, showVolume } from '@dewpond/core/units';
-import type { FormEvent } from 'react';
-import { Refused, call } from '../../api/call';
+import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { makeStale } from '../../api/stale';
 import { useDraft } from '../../app/useDraft';
+import { typedNumber } from '../../app/typedNumber';
 import { useUnits } from '../../app/useUnits';
 import { BottleDrawing } from '../../drawings/BottleDrawing';
 import { Button } from '../../ui/Button';
 import { Conflict } from '../../ui/Conflict';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
+import { FormFoot } from '../../ui/FormFoot';
 import { VolumeField } from '../../ui/VolumeField';
 import { tell } from '../../ui/toasts';
 
@@ -42,18 +43,20 @@ const formOf = (bottle: BottleView | null): BottleForm => ({
   count: String(bottle?.count ?? 1),
 });
 
+const bodyOf = ({ graduation, count, ...form }: BottleForm) => ({
+  ...form,
+  graduation: graduation > 0 ? graduation : null,
+  count: typedNumber(count),
+});
+
 /** A kind of bottle: what it holds to the brim and to its line, what marks one can read, how many there are. */
 export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
   const units = useUnits();
-  const draft = useDraft<BottleForm>({ version: bottle?.version ?? 0, form: formOf(bottle) });
-  const { form, set } = draft;
+  const draft = useDraft({ version: bottle?.version ?? 0, form: formOf(bottle) }, { as: bodyOf, fits: bottleFields });
+  const { form, set, at } = draft;
   const save = useWrite(['POST /api/bottles', 'PUT /api/bottles/:id'], {
-    write: async (id) => {
-      const shape = {
-        ...form,
-        graduation: form.graduation > 0 ? form.graduation : null,
-        count: Number(form.count),
-      };
+    form: draft,
+    write: async (id, shape: ReturnType<typeof bodyOf>) => {
       await (bottle
         ? call('PUT /api/bottles/:id', { id: bottle.id, body: { ...shape, version: draft.version } })
         : call('POST /api/bottles', { body: { ...shape, id } }));
@@ -81,15 +84,14 @@ export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
     },
     tells: true,
   });
-  const refused = save.error instanceof Refused ? save.error : null;
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    save.mutate();
-  };
   const drawn = form.brim > 0 && form.line > 0 && form.line <= form.brim;
   return (
     <Dialog open onClose={onClose} title={bottle ? bottle.name : 'New bottle'}>
-      <form onSubmit={submit} noValidate className="grid grid-cols-[1fr_auto] gap-4">
+      <form
+        onSubmit={draft.submit((shape) => save.mutate(shape))}
+        noValidate
+        className="grid grid-cols-[1fr_auto] gap-4"
+      >
         <div className="col-span-2 empty:hidden">
           <Conflict
             draft={draft}
@@ -103,30 +105,18 @@ export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
         </div>
         <div className="grid grid-cols-2 gap-3 content-start">
           <div className="col-span-2">
-            <TextField
-              label="Name"
-              autoComplete="off"
-              value={form.name}
-              error={refused?.at('name')}
-              onChange={(event) => set({ name: event.target.value })}
-            />
+            <TextField label="Name" autoComplete="off" {...draft.field('name')} />
           </div>
-          <VolumeField label="To its line" ml={form.line} onMl={(line) => set({ line })} error={refused?.at('line')} />
-          <VolumeField label="To the brim" ml={form.brim} onMl={(brim) => set({ brim })} error={refused?.at('brim')} />
+          <VolumeField label="To its line" ml={form.line} onMl={(line) => set({ line })} error={at('line')} />
+          <VolumeField label="To the brim" ml={form.brim} onMl={(brim) => set({ brim })} error={at('brim')} />
           <VolumeField
             label="A mark every"
             ml={form.graduation}
             onMl={(graduation) => set({ graduation })}
-            error={refused?.at('graduation')}
+            error={at('graduation')}
             hint="0: no marks one can read"
           />
-          <TextField
-            label="How many"
-            inputMode="numeric"
-            value={form.count}
-            error={refused?.at('count')}
-            onChange={(event) => set({ count: event.target.value })}
-          />
+          <TextField label="How many" inputMode="numeric" {...draft.field('count')} />
         </div>
         {drawn && (
           <BottleDrawing
@@ -138,21 +128,13 @@ export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
             label="As it is filled, to scale"
           />
         )}
-        {save.error && !refused?.problem.fields && draft.clashes === null && (
-          <p role="alert" className="col-span-2 text-stop font-semibold">
-            {save.error.message}
-          </p>
-        )}
-        <div className="col-span-2 flex justify-between flex-row-reverse">
-          <Button type="submit" look="main" disabled={save.isPending}>
-            Keep
-          </Button>
+        <FormFoot draft={draft} disabled={save.isPending}>
           {bottle && (
             <Button look="quiet" disabled={away.isPending} onClick={() => away.mutate()}>
               Put away
             </Button>
           )}
-        </div>
+        </FormFoot>
       </form>
     </Dialog>
   );

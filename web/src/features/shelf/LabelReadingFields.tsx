@@ -10,7 +10,8 @@ import type { FieldsProps } from './ProductFields';
 import { readForm, readingHouse, takenReading, type ProductForm } from './productForm';
 
 /** How the printed ratio was read, and what a person has to decide about it. */
-export function LabelReadingFields({ form, set, at, house }: FieldsProps) {
+export function LabelReadingFields({ draft, house }: FieldsProps) {
+  const { form, set, at } = draft;
   if (form.label.trim() === '') return null;
   const reader = readingHouse(house);
   const read = readForm(form, reader);
@@ -42,7 +43,7 @@ export function LabelReadingFields({ form, set, at, house }: FieldsProps) {
           ) : (
             read.reading.range === null && <Says words={<OfASample reading={read.reading} />} />
           )}
-          {taken?.range && <Range form={form} set={set} at={at} range={taken.range} />}
+          {taken?.range && <Range draft={draft} range={taken.range} />}
         </>
       );
     }
@@ -84,7 +85,7 @@ function OfASample({ reading }: { readonly reading: Reading }) {
 interface WhichProps {
   readonly read: Extract<LabelReading, { kind: 'ask which' }>;
   readonly taken: Reading | null;
-  readonly set: FieldsProps['set'];
+  readonly set: FieldsProps['draft']['set'];
 }
 
 function Which({ read, taken, set }: WhichProps) {
@@ -123,7 +124,7 @@ interface RangeProps extends Omit<FieldsProps, 'house'> {
 }
 
 /** A label that gives a range: what the house mixes it to, and ratios of their own for purposes. */
-function Range({ form, set, at, range }: RangeProps) {
+function Range({ draft: { form, set, at }, range }: RangeProps) {
   const change = (at: number, more: Partial<ProductForm['purposes'][number]>) =>
     set({ purposes: form.purposes.map((each, i) => (i === at ? { ...each, ...more } : each)) });
   return (

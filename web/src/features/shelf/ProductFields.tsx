@@ -1,5 +1,6 @@
 import type { HouseView } from '@dewpond/contract';
-import { ALL_CAUTIONS, CAUTIONS, CAUTION_SOURCE, PRODUCT_KINDS, type ProductKind } from '@dewpond/core/dilution';
+import { ALL_CAUTIONS, CAUTIONS, CAUTION_SOURCE, PRODUCT_KINDS } from '@dewpond/core/dilution';
+import type { Fields } from '../../app/useDraft';
 import { SelectField, TextField } from '../../ui/Field';
 import { SourceMark } from '../../ui/SourceMark';
 import { VolumeField } from '../../ui/VolumeField';
@@ -9,31 +10,18 @@ import { ratioHint } from '../mixing/ratioHint';
 import { useUnits } from '../../app/useUnits';
 
 export interface FieldsProps {
-  readonly form: ProductForm;
-  readonly set: (change: Partial<ProductForm>) => void;
-  /** What the office said about a field. */
-  readonly at: (path: string) => string | undefined;
+  readonly draft: Fields<ProductForm>;
   readonly house: HouseView;
 }
 
 const GRID = 'grid grid-cols-2 max-md:grid-cols-1 gap-3';
 
-export function WhatFields({ form, set, at }: FieldsProps) {
+export function WhatFields({ draft }: FieldsProps) {
+  const { form, set, field } = draft;
   return (
     <div className={GRID}>
-      <TextField
-        label="Name"
-        autoComplete="off"
-        value={form.name}
-        error={at('name')}
-        onChange={(event) => set({ name: event.target.value })}
-      />
-      <SelectField
-        label="Kind"
-        value={form.kind}
-        error={at('kind')}
-        onChange={(event) => set({ kind: event.target.value as ProductKind })}
-      >
+      <TextField label="Name" autoComplete="off" {...field('name')} />
+      <SelectField label="Kind" {...field('kind')}>
         {PRODUCT_KINDS.map((kind) => (
           <option key={kind} value={kind}>
             {kind}
@@ -42,13 +30,12 @@ export function WhatFields({ form, set, at }: FieldsProps) {
       </SelectField>
       <SelectField
         label="Who supplied it"
-        value={form.suppliedBy}
+        {...field('suppliedBy')}
         hint={
           form.suppliedBy === 'house' && form.kind !== 'medicated'
             ? undefined
             : 'Mixed for one dog only; its label bears the name.'
         }
-        onChange={(event) => set({ suppliedBy: event.target.value as ProductForm['suppliedBy'] })}
       >
         <option value="house">the house</option>
         <option value="vet">a vet</option>
@@ -68,7 +55,8 @@ export function WhatFields({ form, set, at }: FieldsProps) {
 }
 
 export function LabelFields(props: FieldsProps) {
-  const { form, set, at, house } = props;
+  const { draft, house } = props;
+  const { form, at, field } = draft;
   const read = readForm(form, readingHouse(house));
   const mixed = form.label.trim() !== '' && read.kind !== 'ready to use';
   const units = useUnits();
@@ -78,18 +66,15 @@ export function LabelFields(props: FieldsProps) {
         label="Ratio, as printed on the label"
         autoComplete="off"
         placeholder="50:1"
-        value={form.label}
+        {...field('label')}
         error={at('label') ?? at('waterParts')}
         hint={ratioHint(units, form.kind === 'medicated', read)}
-        onChange={(event) => set({ label: event.target.value })}
       />
       <SelectField
         label="Pump on it"
-        value={form.pumpId}
-        error={at('pumpId')}
+        {...field('pumpId')}
         disabled={!mixed}
         hint={house.pumps.length === 0 ? 'Pumps are added under Bottles and pumps.' : undefined}
-        onChange={(event) => set({ pumpId: event.target.value })}
       >
         <option value="">none: measured in ml</option>
         {house.pumps.map((pump) => (
@@ -103,31 +88,22 @@ export function LabelFields(props: FieldsProps) {
       <TextField
         label="Contact time, least, min"
         inputMode="decimal"
-        value={form.contactLeast}
-        error={at('contact.least')}
+        {...field('contactLeast', 'contact.least')}
         hint="If the label says how long it must stay on."
-        onChange={(event) => set({ contactLeast: event.target.value })}
       />
-      <TextField
-        label="Contact time, most, min"
-        inputMode="decimal"
-        value={form.contactMost}
-        error={at('contact.most')}
-        onChange={(event) => set({ contactMost: event.target.value })}
-      />
+      <TextField label="Contact time, most, min" inputMode="decimal" {...field('contactMost', 'contact.most')} />
       <TextField
         label="Lather: × ordinary amount"
         inputMode="decimal"
-        value={form.amountFactor}
-        error={at('amountFactor')}
+        {...field('amountFactor')}
         hint="1 is ordinary; a poor latherer takes more, 1.3."
-        onChange={(event) => set({ amountFactor: event.target.value })}
       />
     </div>
   );
 }
 
-export function CautionFields({ form, set, at }: FieldsProps) {
+export function CautionFields({ draft }: FieldsProps) {
+  const { form, set, within } = draft;
   const toggle = (caution: ProductForm['cautions'][number]) =>
     set({
       cautions: form.cautions.includes(caution)
@@ -166,29 +142,18 @@ export function CautionFields({ form, set, at }: FieldsProps) {
         <p className="text-sm text-soft">
           Between commas. A dog that is to be kept from one of them gets another product, and you are told.
         </p>
-        {at('ingredients') && <p className="text-sm text-stop font-semibold">{at('ingredients')}</p>}
+        {within('ingredients') && <p className="text-sm text-stop font-semibold">{within('ingredients')}</p>}
       </div>
     </div>
   );
 }
 
-export function MoneyFields({ form, set, at, house }: FieldsProps) {
+export function MoneyFields({ draft, house }: FieldsProps) {
+  const { form, set, at, field } = draft;
   return (
     <div className={GRID}>
-      <TextField
-        label="Bought from"
-        autoComplete="off"
-        value={form.supplier}
-        error={at('supplier')}
-        onChange={(event) => set({ supplier: event.target.value })}
-      />
-      <TextField
-        label="Days from order to shelf"
-        inputMode="numeric"
-        value={form.leadDays}
-        error={at('leadDays')}
-        onChange={(event) => set({ leadDays: event.target.value })}
-      />
+      <TextField label="Bought from" autoComplete="off" {...field('supplier')} />
+      <TextField label="Days from order to shelf" inputMode="numeric" {...field('leadDays')} />
       <VolumeField
         label="One container"
         ml={form.containerMl}
@@ -196,13 +161,7 @@ export function MoneyFields({ form, set, at, house }: FieldsProps) {
         error={at('containerMl')}
         hint="0: not known"
       />
-      <TextField
-        label={`Price of a container, ${house.currency}`}
-        inputMode="decimal"
-        value={form.price}
-        error={at('price')}
-        onChange={(event) => set({ price: event.target.value })}
-      />
+      <TextField label={`Price of a container, ${house.currency}`} inputMode="decimal" {...field('price')} />
       <VolumeField
         label="Safety stock"
         ml={form.safetyMl}

@@ -1,21 +1,22 @@
-import type { HouseView, ProductView } from '@dewpond/contract';
-import { useMemo, useState, type FormEvent } from 'react';
+import { productFields, type BodyOf, type HouseView, type ProductView } from '@dewpond/contract';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { v7 } from 'uuid';
-import { Refused, call } from '../../api/call';
+import { call } from '../../api/call';
 import { makeStale } from '../../api/stale';
 import { useWrite } from '../../api/useWrite';
 import { useHouse } from '../../api/queries';
 import { Button } from '../../ui/Button';
-import { useDraft } from '../../app/useDraft';
+import { fresh, useDraft } from '../../app/useDraft';
 import { Card } from '../../ui/Card';
 import { Conflict } from '../../ui/Conflict';
+import { FormFoot } from '../../ui/FormFoot';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/toasts';
 import { BenchTabs } from '../mixing/BenchTabs';
 import { LotsCard } from './LotsCard';
 import { CautionFields, LabelFields, MoneyFields, WhatFields } from './ProductFields';
-import { EMPTY_PRODUCT, bodyOf, formOf, readingHouse, type ProductForm } from './productForm';
+import { EMPTY_PRODUCT, bodyOf, formOf, readingHouse } from './productForm';
 import { FIELD_NAMES, showField } from './productFieldWords';
 
 /** One product: what it is, how its label was read, what it warns of, what it costs; its lots beside it. */
@@ -61,15 +62,15 @@ function Found({ house, id }: { readonly house: HouseView; readonly id: string }
 function Editor({ house, product }: { readonly house: HouseView; readonly product: ProductView | null }) {
   const navigate = useNavigate();
   const kept = useMemo(
-    () => (product ? { version: product.version, form: formOf(product) } : { version: 0, form: EMPTY_PRODUCT }),
+    () => (product ? { version: product.version, form: formOf(product) } : fresh(EMPTY_PRODUCT)),
     [product],
   );
-  const draft = useDraft<ProductForm>(kept);
-  const { form, set } = draft;
+  const draft = useDraft(kept, { as: (typed) => bodyOf(typed, readingHouse(house)), fits: productFields });
+  const { form } = draft;
   const [newId] = useState(() => v7());
   const save = useWrite(['POST /api/products', 'PUT /api/products/:id'], {
-    write: async () => {
-      const body = bodyOf(form, readingHouse(house));
+    form: draft,
+    write: async (_, body: Omit<BodyOf<'POST /api/products'>, 'id'>) => {
       if (product)
         return (await call('PUT /api/products/:id', { id: product.id, body: { ...body, version: draft.version } }))
           .version;
@@ -95,15 +96,9 @@ function Editor({ house, product }: { readonly house: HouseView; readonly produc
     },
     tells: true,
   });
-  const refused = save.error instanceof Refused ? save.error : null;
-  const at = (path: string) => refused?.at(path);
-  const fields = { form, set, at, house };
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    save.mutate();
-  };
+  const fields = { draft, house };
   return (
-    <form onSubmit={submit} noValidate className="flex flex-col gap-3.5">
+    <form onSubmit={draft.submit((body) => save.mutate(body))} noValidate className="flex flex-col gap-3.5">
       <Conflict draft={draft} what="this product" names={FIELD_NAMES} show={showField} />
       <Card title="What it is">
         <WhatFields {...fields} />
@@ -117,21 +112,13 @@ function Editor({ house, product }: { readonly house: HouseView; readonly produc
       <Card title="Buying it">
         <MoneyFields {...fields} />
       </Card>
-      {save.error && (
-        <p role="alert" className="text-stop font-semibold">
-          {refused?.problem.fields ? 'Not kept yet: something above does not fit.' : save.error.message}
-        </p>
-      )}
-      <div className="flex justify-between flex-row-reverse">
-        <Button type="submit" look="main" disabled={save.isPending}>
-          Keep
-        </Button>
+      <FormFoot draft={draft} disabled={save.isPending}>
         {product && (
           <Button look="quiet" disabled={shelve.isPending} onClick={() => shelve.mutate(product.archivedOn === null)}>
             {product.archivedOn === null ? 'Put away' : 'Take out again'}
           </Button>
         )}
-      </div>
+      </FormFoot>
     </form>
   );
 }

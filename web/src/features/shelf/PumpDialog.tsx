@@ -1,9 +1,8 @@
-import type { PumpView } from '@dewpond/contract';
+import { pumpFields, type PumpView } from '@dewpond/contract';
 import { CALIBRATION_STROKES, MOST_SCATTER, calibratePump, type Calibration } from '@dewpond/core/dilution';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { VOLUME_UNIT, millilitres, showProduct, showVolume, volumeFrom } from '@dewpond/core/units';
-import { useState, type FormEvent } from 'react';
-import { Refused, call } from '../../api/call';
+import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { useDraft } from '../../app/useDraft';
 import { useUnits } from '../../app/useUnits';
@@ -11,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { Conflict } from '../../ui/Conflict';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
+import { FormFoot } from '../../ui/FormFoot';
 import { SourceMark } from '../../ui/SourceMark';
 import { tell } from '../../ui/toasts';
 import { StrokeDots } from './StrokeDots';
@@ -24,20 +24,30 @@ interface PumpDialogProps {
 
 interface PumpForm {
   readonly name: string;
+  readonly how: HowMeasured;
+  /** Of each stroke, as typed. */
+  readonly strokes: readonly string[];
 }
-const PUMP_FIELDS = { name: 'Name' } as const;
+const PUMP_FIELDS = { name: 'Name', how: 'How measured', strokes: 'Ten strokes' } as const;
+const formOf = (pump: PumpView | null): PumpForm => ({
+  name: pump?.name ?? '',
+  how: 'grams each',
+  strokes: Array.from({ length: CALIBRATION_STROKES }, () => ''),
+});
 
 /** A pump and its calibration: ten strokes, weighed or measured, their spread in sight while one types. */
 export function PumpDialog({ pump, onClose }: PumpDialogProps) {
   const units = useUnits();
-  const draft = useDraft<PumpForm>({ version: pump?.version ?? 0, form: { name: pump?.name ?? '' } });
-  const { name } = draft.form;
-  const [how, setHow] = useState<HowMeasured>('grams each');
-  const [typed, setTyped] = useState<readonly string[]>(() => Array.from({ length: CALIBRATION_STROKES }, () => ''));
+  const draft = useDraft(
+    { version: pump?.version ?? 0, form: formOf(pump) },
+    { as: ({ name }) => ({ name }), fits: pumpFields },
+  );
+  const { name, how, strokes: typed } = draft.form;
   const any = typed.some((each) => each.trim() !== '');
   const strokes = strokesTyped(typed, how, (value) => volumeFrom(value, units));
   const made = strokes.kind === 'strokes' ? calibratePump(strokes.strokes) : null;
   const save = useWrite(['POST /api/pumps', 'PUT /api/pumps/:id', 'PUT /api/pumps/:id/calibration'], {
+    form: draft,
     write: async (id) => {
       const its = pump?.id ?? id;
       if (!pump) await call('POST /api/pumps', { body: { id, name } });
@@ -61,26 +71,14 @@ export function PumpDialog({ pump, onClose }: PumpDialogProps) {
     },
     tells: true,
   });
-  const refused = save.error instanceof Refused ? save.error : null;
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    save.mutate();
-  };
   const unit = how.startsWith('grams') ? 'g' : VOLUME_UNIT[units];
   return (
     <Dialog open onClose={onClose} title={pump ? pump.name : 'New pump'}>
-      <form onSubmit={submit} noValidate className="flex flex-col gap-4">
+      <form onSubmit={draft.submit(() => save.mutate())} noValidate className="flex flex-col gap-4">
         <Conflict draft={draft} what="this pump" names={PUMP_FIELDS} show={(_, of) => of.name} />
-        <TextField
-          label="Name"
-          placeholder="green pump"
-          autoComplete="off"
-          value={name}
-          error={refused?.at('name')}
-          onChange={(event) => draft.set({ name: event.target.value })}
-        />
+        <TextField label="Name" placeholder="green pump" autoComplete="off" {...draft.field('name')} />
         <div>
-          <SelectField label="Ten strokes" value={how} onChange={(event) => setHow(event.target.value as HowMeasured)}>
+          <SelectField label="Ten strokes" {...draft.field('how')}>
             {Object.entries(HOW_MEASURED).map(([key, words]) => (
               <option key={key} value={key}>
                 {words}
@@ -95,7 +93,9 @@ export function PumpDialog({ pump, onClose }: PumpDialogProps) {
                 inputMode="decimal"
                 autoComplete="off"
                 value={text}
-                onChange={(event) => setTyped(typed.map((each, at) => (at === i ? event.target.value : each)))}
+                onChange={({ target }) =>
+                  draft.set({ strokes: typed.map((each, at) => (at === i ? target.value : each)) })
+                }
               />
             ))}
           </div>
@@ -105,25 +105,23 @@ export function PumpDialog({ pump, onClose }: PumpDialogProps) {
         </div>
         {any && strokes.kind === 'no strokes' && <p className="text-watch font-semibold">{strokes.why}</p>}
         {made && <Spread made={made} strokes={strokes.kind === 'strokes' ? strokes.strokes : []} />}
-        {save.error && !refused?.problem.fields && draft.clashes === null && (
-          <p role="alert" className="text-stop font-semibold">
-            {save.error.message}
-          </p>
-        )}
-        <div className="flex justify-between flex-row-reverse">
-          <Button type="submit" look="main" disabled={save.isPending || (any && made?.kind !== 'calibrated')}>
-            {made?.kind === 'calibrated'
+        <FormFoot
+          draft={draft}
+          disabled={save.isPending || (any && made?.kind !== 'calibrated')}
+          does={
+            made?.kind === 'calibrated'
               ? `Keep, ${showProduct(made.stroke, units)} a stroke`
               : any
                 ? 'Ten strokes first'
-                : 'Keep'}
-          </Button>
+                : 'Keep'
+          }
+        >
           {pump && (
             <Button look="quiet" disabled={away.isPending} onClick={() => away.mutate()}>
               Put away
             </Button>
           )}
-        </div>
+        </FormFoot>
       </form>
     </Dialog>
   );

@@ -14,6 +14,7 @@ import {
   type Said,
 } from '@dewpond/core/dilution';
 import { readRatio } from '@dewpond/core/mixing';
+import { typedNumber } from '../../app/typedNumber';
 
 type ProductBody = Omit<BodyOf<'POST /api/products'>, 'id'>;
 
@@ -149,8 +150,6 @@ export function typedRatio({ text, exact }: RatioTyped, { oneToN }: Pick<House, 
   return read.kind === 'answer' ? exactParts(read.strength) : null;
 }
 
-const number = (text: string): number => Number(text.replace(',', '.'));
-
 /** What is sent. What does not fit is told by the office, at the field. */
 export function bodyOf(form: ProductForm, house: House): ProductBody {
   const said = saidOf(form, house);
@@ -165,8 +164,10 @@ export function bodyOf(form: ProductForm, house: House): ProductBody {
     purposes: form.purposes
       .filter(({ purpose, ratio }) => purpose.trim() !== '' || ratio.text.trim() !== '')
       .map(({ purpose, ratio }) => ({ purpose, waterParts: typedRatio(ratio, house) ?? ratio.text })),
-    contact: timed ? { least: number(contactLeast || contactMost), most: number(contactMost || contactLeast) } : null,
-    amountFactor: number(form.amountFactor),
+    contact: timed
+      ? { least: typedNumber(contactLeast || contactMost), most: typedNumber(contactMost || contactLeast) }
+      : null,
+    amountFactor: typedNumber(form.amountFactor),
     usual: form.usual,
     suppliedBy: form.suppliedBy,
     supplier: form.supplier,
@@ -176,9 +177,9 @@ export function bodyOf(form: ProductForm, house: House): ProductBody {
       .map((each) => each.trim())
       .filter((each) => each !== ''),
     containerMl: form.containerMl > 0 ? form.containerMl : null,
-    price: form.price.trim() === '' ? null : number(form.price),
+    price: form.price.trim() === '' ? null : typedNumber(form.price),
     pumpId: form.pumpId === '' ? null : form.pumpId,
-    leadDays: number(form.leadDays),
+    leadDays: typedNumber(form.leadDays),
     safetyMl: form.safetyMl,
   };
 }

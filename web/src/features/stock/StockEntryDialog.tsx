@@ -1,15 +1,17 @@
-import type { BodyOf, ProductView } from '@dewpond/contract';
-import { useState, type FormEvent } from 'react';
+import { stockEntryFields, type BodyOf, type ProductView } from '@dewpond/contract';
+import { useState } from 'react';
 import { v7 } from 'uuid';
-import { Refused, call } from '../../api/call';
+import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
-import { Button } from '../../ui/Button';
+import { fresh, useDraft } from '../../app/useDraft';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
+import { FormFoot } from '../../ui/FormFoot';
 import { VolumeField } from '../../ui/VolumeField';
 import { tell } from '../../ui/toasts';
 
-type Kind = BodyOf<'POST /api/stock'>['kind'];
+type Entry = Omit<BodyOf<'POST /api/stock'>, 'id'>;
+type Kind = Entry['kind'];
 
 /** What a person enters, in the words of the form. */
 const KINDS: Readonly<Record<Kind, { readonly name: string; readonly asks: string }>> = {
@@ -25,40 +27,46 @@ interface EntryProps {
   readonly onClose: () => void;
 }
 
+interface EntryForm {
+  readonly kind: Kind;
+  readonly ml: number;
+  /** Of a correction: which way. */
+  readonly way: 'less' | 'more';
+  readonly reason: string;
+  readonly number: string;
+  readonly expires: string;
+}
+
+/** What is entered; `lotId` is for a lot that comes with it. */
+const entryOf = ({ kind, ml, way, reason, number, expires }: EntryForm, productId: string, lotId: string): Entry => ({
+  productId,
+  kind,
+  ml: kind === 'correction' && way === 'less' ? -ml : ml,
+  reason,
+  lot:
+    kind === 'delivery' && number.trim() !== ''
+      ? { id: lotId, number, expires: expires === '' ? null : expires }
+      : null,
+});
+
 /** One line of the ledger, entered by hand. What stands there is never changed; a slip is made up by another line. */
 export function StockEntryDialog({ product, kind: first, onClose }: EntryProps) {
-  const [kind, setKind] = useState<Kind>(first);
-  const [ml, setMl] = useState(first === 'delivery' ? (product.containerMl ?? 0) : 0);
-  const [less, setLess] = useState(true);
-  const [reason, setReason] = useState('');
-  const [number, setNumber] = useState('');
-  const [expires, setExpires] = useState('');
-  const [ids] = useState(() => ({ entry: v7(), lot: v7() }));
+  const [lotId] = useState(() => v7());
+  const ml = first === 'delivery' ? (product.containerMl ?? 0) : 0;
+  const draft = useDraft(fresh<EntryForm>({ kind: first, ml, way: 'less', reason: '', number: '', expires: '' }), {
+    as: (form) => entryOf(form, product.id, lotId),
+    fits: stockEntryFields,
+  });
+  const { form, set, field, at } = draft;
+  const { kind } = form;
   const save = useWrite('POST /api/stock', {
-    write: () =>
-      call('POST /api/stock', {
-        body: {
-          id: ids.entry,
-          productId: product.id,
-          kind,
-          ml: kind === 'correction' && less ? -ml : ml,
-          reason,
-          lot:
-            kind === 'delivery' && number.trim() !== ''
-              ? { id: ids.lot, number, expires: expires === '' ? null : expires }
-              : null,
-        },
-      }),
-    onSuccess: () => {
-      tell(`${product.name}: ${KINDS[kind].name.toLowerCase().split(':')[0]} entered.`);
+    form: draft,
+    write: (id, entry: Entry) => call('POST /api/stock', { body: { ...entry, id } }),
+    onSuccess: (_, entry) => {
+      tell(`${product.name}: ${KINDS[entry.kind].name.toLowerCase().split(':')[0]} entered.`);
       onClose();
     },
   });
-  const refused = save.error instanceof Refused ? save.error : null;
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    save.mutate();
-  };
   return (
     <Dialog
       open
@@ -66,9 +74,9 @@ export function StockEntryDialog({ product, kind: first, onClose }: EntryProps) 
       title={product.name}
       says="The ledger only ever grows: a slip is made up by another line."
     >
-      <form onSubmit={submit} noValidate className="grid grid-cols-2 gap-4">
+      <form onSubmit={draft.submit((entry) => save.mutate(entry))} noValidate className="grid grid-cols-2 gap-4">
         <div className="col-span-2">
-          <SelectField label="What happened" value={kind} onChange={(event) => setKind(event.target.value as Kind)}>
+          <SelectField label="What happened" {...field('kind')}>
             {Object.entries(KINDS).map(([key, { name }]) => (
               <option key={key} value={key}>
                 {name}
@@ -76,13 +84,15 @@ export function StockEntryDialog({ product, kind: first, onClose }: EntryProps) 
             ))}
           </SelectField>
         </div>
-        <VolumeField label={KINDS[kind].asks} ml={ml} onMl={setMl} error={refused?.at('ml')} autoFocus />
+        <VolumeField
+          label={KINDS[kind].asks}
+          ml={form.ml}
+          onMl={(given) => set({ ml: given })}
+          error={at('ml')}
+          autoFocus
+        />
         {kind === 'correction' && (
-          <SelectField
-            label="Which way"
-            value={less ? 'less' : 'more'}
-            onChange={(event) => setLess(event.target.value === 'less')}
-          >
+          <SelectField label="Which way" {...field('way')}>
             <option value="less">less than the ledger says</option>
             <option value="more">more than the ledger says</option>
           </SelectField>
@@ -93,38 +103,20 @@ export function StockEntryDialog({ product, kind: first, onClose }: EntryProps) 
               label="Lot number"
               autoComplete="off"
               hint="As printed. Without one it cannot be traced."
-              value={number}
-              error={refused?.at('lot.number') ?? refused?.at('lot')}
-              onChange={(event) => setNumber(event.target.value)}
+              {...field('number')}
+              error={at('lot.number') ?? at('lot')}
             />
-            <TextField
-              label="Good until"
-              type="date"
-              value={expires}
-              error={refused?.at('lot.expires')}
-              onChange={(event) => setExpires(event.target.value)}
-            />
+            <TextField label="Good until" type="date" {...field('expires', 'lot.expires')} />
           </>
         )}
         <div className="col-span-2">
           <TextField
             label={kind === 'correction' ? 'Why' : 'Why, if there is something to say'}
             autoComplete="off"
-            value={reason}
-            error={refused?.at('reason')}
-            onChange={(event) => setReason(event.target.value)}
+            {...field('reason')}
           />
         </div>
-        {save.error && !refused?.problem.fields && (
-          <p role="alert" className="col-span-2 text-stop font-semibold">
-            {save.error.message}
-          </p>
-        )}
-        <div className="col-span-2 flex justify-end">
-          <Button type="submit" look="main" disabled={save.isPending}>
-            Enter
-          </Button>
-        </div>
+        <FormFoot draft={draft} disabled={save.isPending} does="Enter" />
       </form>
     </Dialog>
   );

@@ -1,10 +1,11 @@
-import type { MessageDraft } from '@dewpond/contract';
+import { messageFields, type BodyOf, type MessageDraft } from '@dewpond/contract';
 import { LINK_MARK, TEMPLATES, type MessageChannel, type MessageKind } from '@dewpond/core/messages';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
+import { fresh, useDraft } from '../../app/useDraft';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
@@ -23,7 +24,7 @@ export interface About {
   readonly time?: string;
 }
 
-const useDraft = ({ kind, dogId, visitId, referralId, time }: About) =>
+const useSuggested = ({ kind, dogId, visitId, referralId, time }: About) =>
   useQuery({
     queryKey: ['draft', kind, dogId, visitId, referralId, time],
     queryFn: () =>
@@ -60,13 +61,13 @@ export function MessageDialog({
 }) {
   const asksHour = NAMES_AN_HOUR.includes(about.kind);
   const [time, setTime] = useState(() => about.time ?? soon());
-  const draft = useDraft(asksHour ? { ...about, time } : about);
+  const suggested = useSuggested(asksHour ? { ...about, time } : about);
   return (
     <Dialog
       open
       onClose={onClose}
       title={TEMPLATES[about.kind].name}
-      says={draft.data ? `To ${draft.data.owner}` : undefined}
+      says={suggested.data ? `To ${suggested.data.owner}` : undefined}
     >
       {asksHour && (
         <div className="max-w-40 mb-4">
@@ -79,64 +80,68 @@ export function MessageDialog({
           />
         </div>
       )}
-      <Waiting query={draft} what="The message">
-        {(its) => <Compose key={its.words} draft={its} about={about} onClose={onClose} onSent={onSent} />}
+      <Waiting query={suggested} what="The message">
+        {(its) => <Compose key={time} suggested={its} about={about} onClose={onClose} onSent={onSent} />}
       </Waiting>
     </Dialog>
   );
 }
 
+type MessageBody = Omit<BodyOf<'POST /api/messages'>, 'id'>;
+
 function Compose({
-  draft,
+  suggested,
   about,
   onClose,
   onSent,
 }: {
-  readonly draft: MessageDraft;
+  readonly suggested: MessageDraft;
   readonly about: About;
   readonly onClose: () => void;
   readonly onSent: ((channel: MessageChannel) => void) | undefined;
 }) {
-  const [channel, setChannel] = useState(draft.reach.find(({ whyNot }) => whyNot === null)?.channel ?? null);
-  const [subject, setSubject] = useState(draft.subject);
-  const [words, setWords] = useState(draft.words);
-  const send = useWrite('POST /api/messages', {
-    write: (id, by: MessageChannel) =>
-      call('POST /api/messages', {
-        body: {
-          id,
-          dogId: about.dogId,
-          visitId: about.visitId,
-          referralId: about.referralId ?? null,
-          kind: about.kind,
-          channel: by,
-          subject,
-          words,
-        },
+  const draft = useDraft(
+    fresh({
+      channel: suggested.reach.find(({ whyNot }) => whyNot === null)?.channel ?? null,
+      subject: suggested.subject,
+      words: suggested.words,
+    }),
+    {
+      as: ({ channel, subject, words }): MessageBody => ({
+        dogId: about.dogId,
+        visitId: about.visitId,
+        referralId: about.referralId ?? null,
+        kind: about.kind,
+        // None is no way to send it: the button waits for one.
+        channel: channel as MessageChannel,
+        subject,
+        words,
       }),
-    onSuccess: (_, by) => {
+      fits: messageFields,
+    },
+  );
+  const { field } = draft;
+  const { channel, subject, words } = draft.form;
+  const send = useWrite('POST /api/messages', {
+    form: draft,
+    write: (id, body: MessageBody) => call('POST /api/messages', { body: { ...body, id } }),
+    onSuccess: (_, { channel: by }) => {
       tell(`On its way by ${by}. The Outbox shows what becomes of it.`);
       onSent?.(by);
       onClose();
     },
   });
   return (
-    <form
-      className="flex flex-col gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (channel) send.mutate(channel);
-      }}
-    >
+    <form className="flex flex-col gap-3" noValidate onSubmit={draft.submit((body) => send.mutate(body))}>
       <fieldset>
         <legend className="text-sm font-semibold mb-1">By</legend>
         <div className="flex flex-wrap gap-2">
-          {draft.reach.map((reach) => (
+          {suggested.reach.map((reach) => (
             <span key={reach.channel} className="flex flex-col gap-0.5">
               <Choice
                 chosen={channel === reach.channel}
                 disabled={reach.whyNot !== null}
-                onClick={() => setChannel(reach.channel)}
+                onClick={() => draft.set({ channel: reach.channel })}
                 className="disabled:opacity-50 first-letter:uppercase"
               >
                 {reach.channel} {reach.whyNot === null && <span className="font-normal">{reach.to}</span>}
@@ -148,37 +153,24 @@ function Compose({
       </fieldset>
       {channel === null && (
         <p className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-3">
-          Nothing may be sent to {draft.owner}. Ask at the door, and write the answer on the{' '}
+          Nothing may be sent to {suggested.owner}. Ask at the door, and write the answer on the{' '}
           <Link to="/owners" className="underline">
             client card
           </Link>
           .
         </p>
       )}
-      {channel === 'e-mail' && (
-        <TextField
-          label="Subject"
-          value={subject}
-          maxLength={150}
-          onChange={(event) => setSubject(event.target.value)}
-        />
-      )}
-      <LongField
-        label="Text"
-        rows={6}
-        maxLength={1500}
-        value={words}
-        onChange={(event) => setWords(event.target.value)}
-      />
-      <NotOurs words={`${subject} ${words}`} language={draft.language} />
+      {channel === 'e-mail' && <TextField label="Subject" maxLength={150} {...field('subject')} />}
+      <LongField label="Text" rows={6} maxLength={1500} {...field('words')} />
+      <NotOurs words={`${subject} ${words}`} language={suggested.language} />
       {words.includes(LINK_MARK) && (
         <p className="text-sm text-soft">
           <b>{LINK_MARK}</b> becomes a private page for this owner when it is sent.
         </p>
       )}
-      {send.error && (
+      {draft.refusal !== undefined && (
         <p role="alert" className="text-stop font-semibold">
-          {send.error.message}
+          {draft.refusal}
         </p>
       )}
       <Button type="submit" look="main" className="min-h-14!" disabled={channel === null || send.isPending}>

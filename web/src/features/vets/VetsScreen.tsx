@@ -1,14 +1,15 @@
-import type { VetView } from '@dewpond/contract';
-import { useState, type FormEvent } from 'react';
-import { Refused, call } from '../../api/call';
+import { vetFields, type VetView } from '@dewpond/contract';
+import { useState } from 'react';
+import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { useVets } from '../../api/queries';
-import { useDraft } from '../../app/useDraft';
+import { fresh, useDraft } from '../../app/useDraft';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Conflict } from '../../ui/Conflict';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
+import { FormFoot } from '../../ui/FormFoot';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/toasts';
 import { BookTabs } from '../dogs/BookTabs';
@@ -88,59 +89,49 @@ const VetItem = ({ vet, onEdit }: { readonly vet: VetView; readonly onEdit: () =
 );
 
 function VetDialog({ vet, onClose }: { readonly vet: VetView | null; readonly onClose: () => void }) {
-  const draft = useDraft<Vet>({ version: vet?.version ?? 0, form: vet ? pick(vet) : NO_VET });
-  const { form: fields, set } = draft;
+  const draft = useDraft(vet ? { version: vet.version, form: pick(vet) } : fresh(NO_VET), {
+    as: (form) => form,
+    fits: vetFields,
+  });
   const save = useWrite(['POST /api/vets', 'PUT /api/vets/:id'], {
-    write: async (id, archived: boolean) => {
+    form: draft,
+    write: async (id, { archived, ...fields }: Vet & { archived: boolean }) => {
       await (vet
         ? call('PUT /api/vets/:id', { id: vet.id, body: { ...fields, version: draft.version, archived } })
         : call('POST /api/vets', { body: { id, ...fields } }));
     },
-    onSuccess: () => {
-      tell(`${fields.name} is kept.`);
+    onSuccess: (_, { name }) => {
+      tell(`${name} is kept.`);
       onClose();
     },
   });
-  const refused = save.error instanceof Refused ? save.error : null;
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    save.mutate(vet ? vet.archivedOn !== null : false);
-  };
-  const field = (key: keyof Vet, label: string) => (
-    <TextField
-      label={label}
-      autoComplete="off"
-      value={fields[key]}
-      error={refused?.at(key)}
-      onChange={(event) => set({ [key]: event.target.value })}
-    />
-  );
+  const isAway = vet !== null && vet.archivedOn !== null;
   return (
     <Dialog open onClose={onClose} title={vet ? vet.name : 'New vet'}>
-      <form onSubmit={submit} noValidate className="grid grid-cols-2 gap-4">
+      <form
+        onSubmit={draft.submit((fields) => save.mutate({ ...fields, archived: isAway }))}
+        noValidate
+        className="grid grid-cols-2 gap-4"
+      >
         <div className="col-span-2 empty:hidden">
           <Conflict draft={draft} what="this vet" names={VET_FIELDS} show={(key, of) => of[key]} />
         </div>
         {(Object.keys(VET_FIELDS) as (keyof Vet)[]).map((key) => (
           <div key={key} className={key === 'address' || key === 'note' ? 'col-span-2' : undefined}>
-            {field(key, VET_FIELDS[key])}
+            <TextField label={VET_FIELDS[key]} autoComplete="off" {...draft.field(key)} />
           </div>
         ))}
-        {save.error && !refused?.problem.fields && draft.clashes === null && (
-          <p role="alert" className="col-span-2 text-stop font-semibold">
-            {save.error.message}
-          </p>
-        )}
-        <div className="col-span-2 flex justify-between flex-row-reverse">
-          <Button type="submit" look="main" disabled={save.isPending}>
-            Keep
-          </Button>
+        <FormFoot draft={draft} disabled={save.isPending}>
           {vet && (
-            <Button look="quiet" disabled={save.isPending} onClick={() => save.mutate(vet.archivedOn === null)}>
-              {vet.archivedOn === null ? 'Put away' : 'Take out again'}
+            <Button
+              look="quiet"
+              disabled={save.isPending}
+              onClick={() => save.mutate({ ...draft.form, archived: !isAway })}
+            >
+              {isAway ? 'Take out again' : 'Put away'}
             </Button>
           )}
-        </div>
+        </FormFoot>
       </form>
     </Dialog>
   );

@@ -1,16 +1,18 @@
-import type { ReferralView } from '@dewpond/contract';
+import { instructionFields, vetsWords, type ReferralView } from '@dewpond/contract';
 import type { Task } from '@dewpond/core/tasks';
 import { areaOf } from '@dewpond/core/findings';
 import { placeOf } from '@dewpond/core/places';
 import { addDays, type Day } from '@dewpond/core/units';
-import { useState } from 'react';
 import { Link } from 'react-router';
-import { call } from '../../api/call';
+import { z } from 'zod';
+import { Refused, call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
-import { Button } from '../../ui/Button';
+import { typedNumber } from '../../app/typedNumber';
+import { fresh, useDraft } from '../../app/useDraft';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { LongField, TextField } from '../../ui/Field';
+import { FormFoot } from '../../ui/FormFoot';
 
 type Vet = NonNullable<ReferralView['vet']>;
 
@@ -20,6 +22,38 @@ const CARE_OF = { ear: 'ear cleaning', eye: 'eyes and face', fold: 'fold care' }
 >;
 
 type Means = 'words only' | 'leave it' | 'care for it';
+
+/** The words, and the instruction they make, if they make one. */
+const answerFits = z.strictObject({ ...vetsWords.shape, instruction: instructionFields.nullable() });
+type Answer = z.input<typeof answerFits>;
+
+interface AnswerForm {
+  readonly who: string;
+  readonly words: string;
+  readonly means: Means;
+  readonly until: string;
+  readonly days: string;
+}
+
+function answerOf(
+  { who, words, means, until, days }: AnswerForm,
+  { place, task, today }: { readonly place: ReferralView['place']; readonly task: Task | null; readonly today: Day },
+): Answer {
+  if (means === 'words only' || task === null) return { who, words, on: today, instruction: null };
+  return {
+    who,
+    words,
+    on: today,
+    instruction: {
+      by: 'vet',
+      who,
+      place: placeOf(place),
+      says: means === 'leave it' ? { kind: 'bar', task } : { kind: 'interval', task, days: typedNumber(days) },
+      from: today,
+      until: means === 'leave it' ? until : null,
+    },
+  };
+}
 
 /** What the vet said, and what it means for the work: an instruction on the dog, which answers the bar. */
 export function VetDialog({
@@ -33,34 +67,29 @@ export function VetDialog({
   readonly onClose: () => void;
   readonly onSaid: (vet: Vet) => void;
 }) {
-  const [who, setWho] = useState('');
-  const [words, setWords] = useState('');
-  const [means, setMeans] = useState<Means>('words only');
-  const [until, setUntil] = useState<string>(addDays(today, 14));
-  const [days, setDays] = useState('14');
   const area = areaOf(placeOf(referral.place).site);
   const task = area in CARE_OF ? CARE_OF[area as keyof typeof CARE_OF] : null;
+  const draft = useDraft(
+    fresh<AnswerForm>({ who: '', words: '', means: 'words only', until: addDays(today, 14), days: '14' }),
+    { as: (form) => answerOf(form, { place: referral.place, task, today }), fits: answerFits },
+  );
+  const { form, set, field } = draft;
+  const { means } = form;
   const write = useWrite('POST /api/dogs/:id/instructions', {
-    write: async (id): Promise<Vet> => {
+    form: draft,
+    write: async (id, { who, words, instruction }: Answer): Promise<Vet> => {
       const said = { who: who.trim(), words: words.trim(), on: today };
-      if (means === 'words only' || task === null) return { ...said, instructionId: null };
-      await call('POST /api/dogs/:id/instructions', {
-        id: referral.dogId,
-        body: {
-          id,
-          by: 'vet',
-          who: said.who,
-          place: placeOf(referral.place),
-          says: means === 'leave it' ? { kind: 'bar', task } : { kind: 'interval', task, days: Number(days) },
-          from: today,
-          until: means === 'leave it' ? until : null,
+      if (instruction === null) return { ...said, instructionId: null };
+      await call('POST /api/dogs/:id/instructions', { id: referral.dogId, body: { ...instruction, id } }).catch(
+        (error: unknown) => {
+          throw error instanceof Refused ? error.under('instruction') : error;
         },
-      });
+      );
       return { ...said, instructionId: id };
     },
     onSuccess: onSaid,
   });
-  const empty = who.trim() === '' || words.trim() === '';
+  const empty = form.who.trim() === '' || form.words.trim() === '';
   return (
     <Dialog
       open
@@ -68,27 +97,9 @@ export function VetDialog({
       title="What did the vet say?"
       says={`About the ${referral.placeName} of ${referral.dog}.`}
     >
-      <form
-        className="flex flex-col gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (!empty) write.mutate();
-        }}
-      >
-        <TextField
-          label="Who said it"
-          value={who}
-          maxLength={120}
-          autoFocus
-          onChange={(event) => setWho(event.target.value)}
-        />
-        <LongField
-          label="In the vet’s words"
-          rows={4}
-          maxLength={800}
-          value={words}
-          onChange={(event) => setWords(event.target.value)}
-        />
+      <form className="flex flex-col gap-3" noValidate onSubmit={draft.submit((body) => write.mutate(body))}>
+        <TextField label="Who said it" maxLength={120} autoFocus {...field('who')} />
+        <LongField label="In the vet’s words" rows={4} maxLength={800} {...field('words')} />
         {task === null ? (
           <p className="text-soft">
             What it means for the work is written down as an{' '}
@@ -102,7 +113,7 @@ export function VetDialog({
             <legend className="text-sm font-semibold mb-1">What it means for us</legend>
             <div className="flex flex-wrap gap-2">
               {(['words only', 'leave it', 'care for it'] as const).map((each) => (
-                <Choice key={each} chosen={means === each} onClick={() => setMeans(each)}>
+                <Choice key={each} chosen={means === each} onClick={() => set({ means: each })}>
                   {each === 'words only'
                     ? 'Nothing yet: it stays barred'
                     : each === 'leave it'
@@ -113,13 +124,7 @@ export function VetDialog({
             </div>
             {means === 'leave it' && (
               <div className="max-w-48">
-                <TextField
-                  label="Until"
-                  type="date"
-                  min={today}
-                  value={until}
-                  onChange={(event) => setUntil(event.target.value)}
-                />
+                <TextField label="Until" type="date" min={today} {...field('until', 'instruction.until')} />
               </div>
             )}
             {means === 'care for it' && (
@@ -129,21 +134,13 @@ export function VetDialog({
                   type="number"
                   min={1}
                   max={365}
-                  value={days}
-                  onChange={(event) => setDays(event.target.value)}
+                  {...field('days', 'instruction.says.days')}
                 />
               </div>
             )}
           </fieldset>
         )}
-        {write.error && (
-          <p role="alert" className="text-stop font-semibold">
-            {write.error.message}
-          </p>
-        )}
-        <Button type="submit" look="main" disabled={empty || write.isPending}>
-          Write it down
-        </Button>
+        <FormFoot draft={draft} disabled={empty || write.isPending} does="Write it down" />
       </form>
     </Dialog>
   );

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { clashesOf, merged } from './useDraft';
+import { clashesOf, merged } from './clashes';
 
 const base = { name: 'Oat', label: '24:1', price: '40' };
 

@@ -1,0 +1,30 @@
+import type { ReactNode } from 'react';
+import type { Draft } from '../app/useDraft';
+import { Button } from './Button';
+
+interface FormFootProps {
+  readonly draft: Pick<Draft<object>, 'refusal'> & { readonly clashes: unknown };
+  /** What the button does, in a word. */
+  readonly does?: string;
+  /** It is on its way, or cannot go yet. */
+  readonly disabled: boolean;
+  /** What else one may do: put away, cancel. */
+  readonly children?: ReactNode;
+}
+
+/** The end of a form: what the office said of the whole, and the one button that sends it. */
+export const FormFoot = ({ draft, does = 'Keep', disabled, children }: FormFootProps) => (
+  <>
+    {draft.refusal !== undefined && draft.clashes === null && (
+      <p role="alert" className="col-span-full text-stop font-semibold">
+        {draft.refusal}
+      </p>
+    )}
+    <div className="col-span-full flex justify-between flex-row-reverse">
+      <Button type="submit" look="main" disabled={disabled}>
+        {does}
+      </Button>
+      {children}
+    </div>
+  </>
+);
