@@ -90,11 +90,12 @@ export function useDraft<Form extends object, Schema extends z.ZodType, Body ext
   const isBehind = now.version > base.version;
   const isTyped = !same(form, base.form);
   const isElse = !same(now.form, base.form);
+  const isAlike = same(now.form, form);
   useEffect(() => {
     // Something else of it changed, put away or a sentence: nothing here meets what was typed.
     if (isBehind && !isElse) setValues({ base: now });
-    else if (isElse && !isTyped && now.version >= base.version) setValues({ base: now, form: now.form });
-  }, [base, isBehind, isElse, isTyped, now, setValues]);
+    else if (isElse && (!isTyped || isAlike) && now.version >= base.version) setValues({ base: now, form: now.form });
+  }, [base, isBehind, isElse, isTyped, isAlike, now, setValues]);
   const shown = useShown(errors, (message) => setError('root', { message }));
   const set = (change: Partial<Form>) => {
     setValues((before) => ({ ...before, form: { ...before.form, ...change } }));

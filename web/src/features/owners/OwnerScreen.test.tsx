@@ -165,6 +165,19 @@ describe('an owner', () => {
     expect(office.sent).toEqual([]);
   });
 
+  test('of several phones the one that does not fit says so, empty rows before it or not', async () => {
+    const { person, office } = openOwner();
+    await screen.findByRole('heading', { name: 'Amara Nwosu' });
+    await person.click(button('Another phone'));
+    await person.click(button('Another phone'));
+    await person.type(field('Phone 3'), 'ring me');
+    await person.click(button('Save'));
+    await waitFor(() => expect(field('Phone 3').getAttribute('aria-invalid')).toBe('true'));
+    expect(document.activeElement).toBe(field('Phone 3'));
+    expect(field('Phone 2').getAttribute('aria-invalid')).toBe('false');
+    expect(office.sent).toEqual([]);
+  });
+
   test('when someone was quicker it says so and keeps what was typed', async () => {
     const { person } = openOwner(
       view(),

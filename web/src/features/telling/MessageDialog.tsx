@@ -1,6 +1,6 @@
 import { messageFields, type BodyOf, type MessageDraft } from '@dewpond/contract';
 import { LINK_MARK, TEMPLATES, type MessageChannel, type MessageKind } from '@dewpond/core/messages';
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../api/call';
@@ -38,6 +38,8 @@ const useSuggested = ({ kind, dogId, visitId, referralId, time }: About) =>
         },
       }),
     staleTime: 0,
+    // Another hour: what was typed stays while the text for it is made.
+    placeholderData: keepPreviousData,
   });
 
 const NAMES_AN_HOUR: readonly MessageKind[] = ['nearly ready', 'please ring'];
@@ -81,7 +83,9 @@ export function MessageDialog({
         </div>
       )}
       <Waiting query={suggested} what="The message">
-        {(its) => <Compose key={time} suggested={its} about={about} onClose={onClose} onSent={onSent} />}
+        {(its) => (
+          <Compose suggested={its} about={about} hour={asksHour ? time : null} onClose={onClose} onSent={onSent} />
+        )}
       </Waiting>
     </Dialog>
   );
@@ -92,11 +96,14 @@ type MessageBody = Omit<BodyOf<'POST /api/messages'>, 'id'>;
 function Compose({
   suggested,
   about,
+  hour,
   onClose,
   onSent,
 }: {
   readonly suggested: MessageDraft;
   readonly about: About;
+  /** The hour it names, "15:30"; null: it names none. */
+  readonly hour: string | null;
   readonly onClose: () => void;
   readonly onSent: ((channel: MessageChannel) => void) | undefined;
 }) {
@@ -162,6 +169,16 @@ function Compose({
       )}
       {channel === 'e-mail' && <TextField label="Subject" maxLength={150} {...field('subject')} />}
       <LongField label="Text" rows={6} maxLength={1500} {...field('words')} />
+      {words !== suggested.words && (
+        <div className="flex flex-wrap items-center justify-between gap-x-3">
+          <p className="text-sm text-soft">
+            {hour !== null && !words.includes(hour) ? `Your own text. It does not say ${hour}.` : 'Your own text.'}
+          </p>
+          <Button look="quiet" onClick={() => draft.set({ words: suggested.words })}>
+            As suggested
+          </Button>
+        </div>
+      )}
       <NotOurs words={`${subject} ${words}`} language={suggested.language} />
       {words.includes(LINK_MARK) && (
         <p className="text-sm text-soft">

@@ -47,13 +47,13 @@ const message = (more: Partial<MessageView> = {}): MessageView => ({
 
 describe('writing to an owner', () => {
   const ABOUT: About = { kind: 'nearly ready', dogId: DOG_ID, visitId: null, time: '15:30' };
-  function write(its: MessageDraft, about = ABOUT) {
+  function write(its: MessageDraft | ((time: string) => MessageDraft), about = ABOUT) {
     const hours: (string | null)[] = [];
     const office = openOffice({
       'GET /api/session': () => session(),
       'GET /api/dogs/:id/draft': ({ query }) => {
         hours.push(query.get('time'));
-        return its;
+        return typeof its === 'function' ? its(query.get('time') ?? '') : its;
       },
       'POST /api/messages': ({ body }) => ({ id: body.id }),
     });
@@ -83,6 +83,20 @@ describe('writing to an owner', () => {
     const hour = await screen.findByLabelText('Ready around');
     fireEvent.change(hour, { target: { value: '16:10' } });
     await waitFor(() => expect(hours.at(-1)).toBe('16:10'));
+  });
+
+  test('another hour leaves what was typed; it says that the hour is not in it, and the suggestion comes back by a tap', async () => {
+    const { person } = write((time) => draft({ words: `Teasel will be ready around ${time}.` }));
+    const text = () => screen.findByRole<HTMLTextAreaElement>('textbox', { name: 'Text' });
+    await person.type(await text(), ' Bring the lead.');
+    fireEvent.change(screen.getByLabelText('Ready around'), { target: { value: '16:10' } });
+    expect(await screen.findByText('Your own text. It does not say 16:10.')).toBeTruthy();
+    expect((await text()).value).toBe('Teasel will be ready around 15:30. Bring the lead.');
+    await person.click(screen.getByRole('button', { name: 'As suggested' }));
+    await waitFor(async () => expect((await text()).value).toBe('Teasel will be ready around 16:10.'));
+    // Untyped, it follows the hour again.
+    fireEvent.change(screen.getByLabelText('Ready around'), { target: { value: '17:00' } });
+    expect(await screen.findByDisplayValue('Teasel will be ready around 17:00.')).toBeTruthy();
   });
 
   test('where nothing may be sent it is said why, and nothing can be', async () => {
