@@ -18,6 +18,7 @@ export {
   type PageLine,
   type ReadLine,
   type ReadSheet,
+  type LineEdit,
   type SheetEdits,
   type SheetPage,
 } from './sheetPage';

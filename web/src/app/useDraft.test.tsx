@@ -136,6 +136,12 @@ describe('a form over something that others change', () => {
         <button type="button" onClick={() => draft.refuse(new Error('Somebody changed it first.'))}>
           Refuse
         </button>
+        <form onSubmit={draft.submit(() => undefined)}>
+          <button type="submit">Send</button>
+        </form>
+        <button type="button" onClick={() => draft.saved(4)}>
+          It is kept
+        </button>
         <button type="button" onClick={() => draft.takeOver(['name'])}>
           Take over
         </button>
@@ -173,6 +179,17 @@ describe('a form over something that others change', () => {
     await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
     expect(await screen.findByText('from 5, typed')).toBeTruthy();
     expect([name().value, mail().value]).toEqual(['Dr Oyelaran MRCVS', 'new@vets.example']);
+  });
+
+  test('what is typed while it is on its way is still to be sent', async () => {
+    const { person, arrive } = openBoth();
+    await person.type(name(), ' MRCVS');
+    await person.click(screen.getByRole('button', { name: 'Send' }));
+    await person.type(name(), ', Harbour');
+    await person.click(screen.getByRole('button', { name: 'It is kept' }));
+    arrive({ version: 4, form: { ...kept.form, name: 'Dr Oyelaran MRCVS' } });
+    expect(await screen.findByText('from 4, typed')).toBeTruthy();
+    expect(name().value).toBe('Dr Oyelaran MRCVS, Harbour');
   });
 
   test('two who typed the same have nothing to choose', async () => {

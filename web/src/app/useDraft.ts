@@ -1,9 +1,9 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useEffect, type ChangeEvent, type FormEventHandler } from 'react';
+import { useEffect, useRef, type ChangeEvent, type FormEventHandler } from 'react';
 import { get, useForm, useWatch, type FieldError, type FieldErrors, type FieldValues } from 'react-hook-form';
 import { z } from 'zod';
 import { Refused } from '../api/call';
-import { clashesOf, merged, same, type Clash } from './clashes';
+import { alike, clashesOf, merged, type Clash } from './clashes';
 import { firstSaid, useShown } from './refusals';
 
 /** Something as the office has it, and as a form shows it. */
@@ -57,8 +57,12 @@ export interface Draft<Form, Body = unknown> extends Fields<Form> {
   readonly clashes: readonly Clash<Form>[] | null;
   /** Empty again, for the next one. */
   readonly again: () => void;
-  /** What stands here was kept, as this version. */
-  readonly saved: (version: number) => void;
+  /** What stands in the form at this moment, rendered or not. */
+  readonly typed: () => Form;
+  /** As it was when typing began. */
+  readonly before: Form;
+  /** What was sent was kept, as this version; what was typed since is still to be sent. */
+  readonly saved: (version: number, sent?: Form) => void;
   /** Takes over what someone else changed; of clashing fields this one's where it is named. */
   readonly takeOver: (mine: readonly (keyof Form)[]) => void;
 }
@@ -79,18 +83,19 @@ export function useDraft<Form extends object, Schema extends z.ZodType, Body ext
     .custom<Held>()
     .transform(({ form }): unknown => as(form as Form))
     .pipe(fits as z.ZodType);
-  const { control, reset, setValues, setError, clearErrors, trigger, handleSubmit, formState } = useForm<Held>({
-    defaultValues: { base: now, form: now.form },
-    resolver: zodResolver(schema, undefined, { mode: 'sync', raw: true }),
-    reValidateMode: 'onSubmit',
-    shouldFocusError: false,
-  });
+  const { control, getValues, reset, setValues, setError, clearErrors, trigger, handleSubmit, formState } =
+    useForm<Held>({
+      defaultValues: { base: now, form: now.form },
+      resolver: zodResolver(schema, undefined, { mode: 'sync', raw: true }),
+      reValidateMode: 'onSubmit',
+      shouldFocusError: false,
+    });
   const { errors, isSubmitted } = formState;
   const { base, form } = useWatch({ control }) as { readonly base: Kept<Form>; readonly form: Form };
   const isBehind = now.version > base.version;
-  const isTyped = !same(form, base.form);
-  const isElse = !same(now.form, base.form);
-  const isAlike = same(now.form, form);
+  const isTyped = !alike(form, base.form);
+  const isElse = !alike(now.form, base.form);
+  const isAlike = alike(now.form, form);
   useEffect(() => {
     // Something else of it changed, put away or a sentence: nothing here meets what was typed.
     if (isBehind && !isElse) setValues({ base: now });
@@ -102,6 +107,7 @@ export function useDraft<Form extends object, Schema extends z.ZodType, Body ext
     // Once it was sent, every word typed may be the one that was missing.
     if (isSubmitted) void trigger();
   };
+  const sent = useRef(now.form);
   const at = (path: string) => get<unknown, FieldError | undefined>(errors, path)?.message;
   return {
     form,
@@ -123,13 +129,18 @@ export function useDraft<Form extends object, Schema extends z.ZodType, Body ext
     },
     submit: (send) => (event) => {
       shown.on(event.currentTarget);
-      void handleSubmit(({ form: typed }) => send(as(typed as Form)), shown.next)(event);
+      void handleSubmit(({ form: typed }) => {
+        sent.current = typed as Form;
+        send(as(sent.current));
+      }, shown.next)(event);
     },
     version: base.version,
     isTyped,
     clashes: isBehind && isTyped ? clashesOf(base.form, form, now.form) : null,
     again: () => reset({ base: now, form: now.form }),
-    saved: (version) => setValues({ base: { version, form } }),
+    typed: () => getValues('form') as Form,
+    before: base.form,
+    saved: (version, what = sent.current) => setValues({ base: { version, form: what } }),
     takeOver: (mine) => {
       setValues({ base: now, form: merged(base.form, form, now.form, mine) });
       clearErrors();

@@ -6,7 +6,7 @@ import { Dialog } from './Dialog';
 import { classes } from './classes';
 
 interface ConflictProps<Form extends object> {
-  readonly draft: Draft<Form>;
+  readonly draft: Pick<Draft<Form>, 'clashes' | 'form' | 'takeOver'>;
   /** "this product" */
   readonly what: string;
   readonly names: Readonly<Record<keyof Form, string>>;

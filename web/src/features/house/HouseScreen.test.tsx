@@ -22,8 +22,13 @@ function openHouse(first = house(), refused = false) {
     },
     'GET /api/book': () => ({ items: [facts('pug'), facts('whippet')], after: null, of: 2 }),
     'PUT /api/house': ({ body }) => {
-      if (refused)
-        throw new Refusal(409, { kind: 'conflict', message: 'Someone else changed the house ways meanwhile.' });
+      if (refused || body.version !== held.house.version)
+        throw new Refusal(409, {
+          kind: 'conflict',
+          message: 'Someone else changed the house ways meanwhile.',
+          current: { version: held.house.version },
+          yours: body,
+        });
       held.house = { ...held.house, ...body, version: body.version + 1 };
       return { version: held.house.version };
     },
@@ -86,6 +91,49 @@ describe('house ways', () => {
     expect(office.sent).toEqual([]);
   });
 
+  test('two taps at once are both kept', async () => {
+    const { person, held } = openHouse();
+    const plucking = within(await screen.findByRole('radiogroup', { name: 'Hair in the ear canal' }));
+    const before = chosen();
+    await Promise.all([
+      person.click(plucking.getByRole('radio', { name: 'vet' })),
+      person.click(question().getAllByRole('radio')[1 - before] as HTMLElement),
+      person.selectOptions(screen.getByLabelText('Currency'), 'EUR'),
+    ]);
+    await waitFor(() => expect(held.house).toMatchObject({ currency: 'EUR', services: { 'ear hair': 'vet' } }));
+    await waitFor(() => expect(held.house.ways.nails).not.toBe(DEFAULT_HOUSE_WAYS.nails));
+    expect(screen.queryByText(/meanwhile/)).toBeNull();
+  });
+
+  test('what someone else chose meanwhile stands beside it; of one question a person chooses', async () => {
+    const { person, held } = openHouse();
+    await screen.findByRole('heading', { name: 'House ways' });
+    held.house = { ...held.house, version: held.house.version + 1, currency: 'SEK' };
+    await person.selectOptions(screen.getByLabelText('Units of the house'), 'US');
+    await waitFor(() => expect(held.house).toMatchObject({ currency: 'SEK', units: 'US' }));
+    held.house = { ...held.house, version: held.house.version + 1, currency: 'NOK' };
+    await person.selectOptions(screen.getByLabelText('Currency'), 'EUR');
+    await person.click(await screen.findByRole('button', { name: 'Compare' }));
+    const dialog = screen.getByRole('dialog', { name: 'Two changes of one thing' });
+    expect(dialog).toHaveWords(/Currency.*Yours.*EUR.*Theirs.*NOK/);
+    await person.click(within(dialog).getByRole('button', { name: 'Go on with these' }));
+    await waitFor(() => expect(held.house.currency).toBe('EUR'));
+    expect(screen.queryByText(/meanwhile/)).toBeNull();
+  });
+
+  test('what could not be kept stays in sight, and goes when one asks again', async () => {
+    const { person, office, held } = openHouse();
+    await screen.findByRole('heading', { name: 'House ways' });
+    office.away = true;
+    await person.selectOptions(screen.getByLabelText('Currency'), 'EUR');
+    expect(await screen.findByText(/^Not kept yet/)).toBeTruthy();
+    expect(screen.getByLabelText<HTMLSelectElement>('Currency').value).toBe('EUR');
+    office.away = false;
+    await person.click(screen.getByRole('button', { name: 'Try again' }));
+    await waitFor(() => expect(held.house.currency).toBe('EUR'));
+    await waitFor(() => expect(screen.queryByText(/^Not kept yet/)).toBeNull());
+  });
+
   test('what the house does at all is chosen by place and law', async () => {
     const { person, held } = openHouse();
     const plucking = within(await screen.findByRole('radiogroup', { name: 'Hair in the ear canal' }));
@@ -131,6 +179,6 @@ describe('house ways', () => {
     const { person } = openHouse(house(), true);
     await screen.findByRole('heading', { name: 'House ways' });
     await person.selectOptions(screen.getByLabelText('Units of the house'), 'US');
-    expect(await screen.findByText('Someone else changed the house ways meanwhile.')).toBeTruthy();
+    expect(await screen.findByText('Not kept yet. Someone else changed the house ways meanwhile.')).toBeTruthy();
   });
 });

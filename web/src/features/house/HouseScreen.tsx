@@ -1,25 +1,20 @@
 import type { HouseView } from '@dewpond/contract';
-import {
-  ALL_HOUSE_QUESTIONS,
-  HOUSE_QUESTIONS,
-  HOUSE_STANCES,
-  type HouseQuestion,
-  type HouseWays,
-} from '@dewpond/core/ways';
+import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, HOUSE_STANCES, type HouseQuestion } from '@dewpond/core/ways';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '@dewpond/core/provenance';
 import { RadioGroup } from 'radix-ui';
 import { call } from '../../api/call';
-import { useWrite } from '../../api/useWrite';
 import { useHouse } from '../../api/queries';
+import { useKeptAtOnce } from '../../app/useKeptAtOnce';
 import { ButtonLink } from '../../ui/Button';
 import { SelectField } from '../../ui/Field';
 import { Card } from '../../ui/Card';
 import { SourceMark } from '../../ui/SourceMark';
-import { tell } from '../../ui/toasts';
+import { NotKept } from '../../ui/NotKept';
 import { Waiting } from '../../ui/Waiting';
 import type { SchoolTried } from '../../workers/bookWorker';
 import { BreedsCard } from './BreedsCard';
 import { LiftField, ServicesCard } from './ServicesCard';
+import { CHOICE_NAMES, choicesOf, houseOf, showChoice, type HouseChoices } from './houseChoices';
 import { triedKey, useBookChanges, type BookChanges } from './useBookChanges';
 
 /** Each question where the trade disagrees, as a card: the schools, what speaks for each, the house's choice. */
@@ -36,31 +31,12 @@ const CURRENCIES = ['GBP', 'EUR', 'USD', 'AUD', 'CAD', 'CHF', 'DKK', 'NOK', 'NZD
 
 function House({ house }: { readonly house: HouseView }) {
   const changes = useBookChanges(house.version);
-  const save = useWrite('PUT /api/house', {
-    write: (
-      _,
-      change: Partial<Pick<HouseView, 'units' | 'currency' | 'services' | 'liftAloneKg'>> & {
-        readonly ways?: Partial<HouseWays>;
-      },
-    ) =>
-      call('PUT /api/house', {
-        body: {
-          version: house.version,
-          ways: { ...house.ways, ...change.ways },
-          units: change.units ?? house.units,
-          currency: change.currency ?? house.currency,
-          services: change.services ?? house.services,
-          liftAloneKg: change.liftAloneKg ?? house.liftAloneKg,
-        },
-      }),
-    onSuccess: (_, change) => {
-      const before = Object.fromEntries(
-        Object.keys(change.ways ?? {}).map((key) => [key, house.ways[key as HouseQuestion]]),
-      );
-      tell('Changed. Every plan follows at once.', change.ways ? { undo: () => save.mutate({ ways: before }) } : {});
-    },
-    tells: true,
+  const kept = useKeptAtOnce<HouseChoices>({ version: house.version, form: choicesOf(house) }, 'PUT /api/house', {
+    keep: (choices, version) => call('PUT /api/house', { body: { ...houseOf(choices), version } }),
+    says: 'Changed. Every plan follows at once.',
   });
+  const { ways, services, units, currency, liftAloneKg } = houseOf(kept.form);
+  const { change } = kept;
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <header className="flex flex-wrap items-end justify-between gap-4">
@@ -82,18 +58,18 @@ function House({ house }: { readonly house: HouseView }) {
           </ButtonLink>
           <SelectField
             label="Units of the house"
-            value={house.units}
+            value={units}
             disabled={!house.mayEdit}
-            onChange={(event) => save.mutate({ units: event.target.value as HouseView['units'] })}
+            onChange={(event) => change({ units: event.target.value as HouseView['units'] })}
           >
             <option value="metric">metric</option>
             <option value="US">US</option>
           </SelectField>
           <SelectField
             label="Currency"
-            value={house.currency}
+            value={currency}
             disabled={!house.mayEdit}
-            onChange={(event) => save.mutate({ currency: event.target.value })}
+            onChange={(event) => change({ currency: event.target.value })}
           >
             {CURRENCIES.map((code) => (
               <option key={code} value={code}>
@@ -102,27 +78,28 @@ function House({ house }: { readonly house: HouseView }) {
             ))}
           </SelectField>
           <LiftField
-            kg={house.liftAloneKg}
-            units={house.units}
+            kg={liftAloneKg}
+            units={units}
             disabled={!house.mayEdit}
-            onChange={(liftAloneKg) => save.mutate({ liftAloneKg })}
+            onChange={(kg) => change({ liftAloneKg: kg })}
           />
         </div>
       </header>
+      <NotKept at={kept} what="the house ways" names={CHOICE_NAMES} show={showChoice} />
       <ServicesCard
-        services={house.services}
+        services={services}
         disabled={!house.mayEdit}
-        onChange={(services) => save.mutate({ services })}
+        onChange={(key, does) => change({ [`does ${key}`]: does })}
       />
       <div className="columns-[320px] gap-3.5">
         {ALL_HOUSE_QUESTIONS.map((question) => (
           <QuestionCard
             key={question}
             question={question}
-            chosen={house.ways[question]}
+            chosen={ways[question]}
             changes={changes}
             disabled={!house.mayEdit}
-            onChoose={(school) => save.mutate({ ways: { [question]: school } })}
+            onChoose={(school) => change({ [`way ${question}`]: school })}
           />
         ))}
       </div>

@@ -1,4 +1,11 @@
-import { ALL_SERVICES, HOUSE_DOES, serviceOf, type HouseDoes, type HouseServices } from '@dewpond/core/ways';
+import {
+  ALL_SERVICES,
+  HOUSE_DOES,
+  serviceOf,
+  type HouseDoes,
+  type HouseServices,
+  type ServiceKey,
+} from '@dewpond/core/ways';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
 import { RadioGroup } from 'radix-ui';
@@ -11,7 +18,7 @@ const SHORT: Readonly<Record<HouseDoes, string>> = { done: 'done', 'outside only
 interface ServicesCardProps {
   readonly services: HouseServices;
   readonly disabled: boolean;
-  readonly onChange: (services: HouseServices) => void;
+  readonly onChange: (service: ServiceKey, does: HouseDoes) => void;
 }
 
 /** What this house does at all, by place and law: a plan never asks for more. */
@@ -33,7 +40,7 @@ export function ServicesCard({ services, disabled, onChange }: ServicesCardProps
                   aria-label={name}
                   value={services[key]}
                   disabled={disabled}
-                  onValueChange={(value) => onChange({ ...services, [key]: value as HouseDoes })}
+                  onValueChange={(value) => onChange(key, value as HouseDoes)}
                   className="flex rounded-xl border border-line overflow-hidden shrink-0"
                 >
                   {offered.map((each) => (

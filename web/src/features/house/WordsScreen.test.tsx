@@ -2,7 +2,7 @@ import type { LetterheadView } from '@dewpond/contract';
 import { screen, waitFor } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { queryClient } from '../../api/queries';
-import { openOffice, show } from '../../tests/office';
+import { Refusal, openOffice, show } from '../../tests/office';
 import { WordsScreen } from './WordsScreen';
 
 function open(mayEdit = true) {
@@ -19,6 +19,8 @@ function open(mayEdit = true) {
   openOffice({
     'GET /api/letterhead': () => stands,
     'PUT /api/letterhead': ({ body: { version, ...set } }) => {
+      if (version !== stands.version)
+        throw new Refusal(409, { kind: 'conflict', message: 'Changed meanwhile.', current: stands, yours: set });
       stands = { ...stands, ...set, version: version + 1 };
       return { version: version + 1 };
     },
@@ -41,7 +43,23 @@ test('a sentence is found, said otherwise, and back as it shipped; an illness or
   await person.type(field(), 'We cleaned: {{places}.{Enter}');
   await waitFor(() => expect(stands().wording).toEqual({ 'en-GB': { 'sentence cleaned': 'We cleaned: {places}.' } }));
   await person.click(await screen.findByRole('button', { name: /^As shipped: Cleaned:/ }));
-  await waitFor(() => expect(stands().wording).toEqual({ 'en-GB': {} }));
+  await waitFor(() => expect(stands().wording).toEqual({}));
+});
+
+test('two sentences said one right after the other are both kept, and undone apart', async () => {
+  const { person, stands } = open();
+  const say = async (shipped: RegExp, words: string) => {
+    await person.click(await screen.findByRole('button', { name: shipped }));
+    const field = screen.getByRole('textbox', { name: /^Our words for/ });
+    await person.clear(field);
+    await person.type(field, `${words}{Enter}`);
+  };
+  await say(/^Nails and dewclaws done\.$/, 'Nails done.');
+  await say(/^Cleaned: /, 'We cleaned: {{places}.');
+  await waitFor(() => expect(Object.keys(stands().wording['en-GB'] ?? {})).toHaveLength(2));
+  expect(stands().version).toBe(3);
+  await person.click(screen.getAllByRole('button', { name: 'Undo' })[0] as HTMLElement);
+  await waitFor(() => expect(Object.values(stands().wording['en-GB'] ?? {})).toEqual(['We cleaned: {places}.']));
 });
 
 test('how the house signs is kept; who may not change it cannot', async () => {

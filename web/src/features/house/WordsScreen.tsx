@@ -8,14 +8,17 @@ import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { useLetterhead } from '../../api/queries';
 import { Button, ButtonLink } from '../../ui/Button';
+import { useKeptAtOnce } from '../../app/useKeptAtOnce';
 import { useDraft } from '../../app/useDraft';
 import { Card } from '../../ui/Card';
 import { Conflict } from '../../ui/Conflict';
 import { Choice } from '../../ui/Choice';
 import { SelectField, TextField } from '../../ui/Field';
+import { NotKept } from '../../ui/NotKept';
 import { Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/toasts';
 import { LineField } from '../sheet/EditedLine';
+import { SHIPPED_NAMES, saidField, saidOf, wordingOf, type Said } from './saidWords';
 
 /** How the house signs and speaks: what stands at the head of a sheet, and every sentence an owner can read. */
 export function WordsScreen() {
@@ -39,31 +42,29 @@ const GROUPS = {
 const groupOf = (key: string) =>
   (Object.keys(GROUPS) as (keyof typeof GROUPS)[]).find((group) => key.startsWith(`${group} `));
 
-const tellKept = () => tell('Kept. Sheets that are made from now on say it so.');
+const KEPT = 'Kept. Sheets that are made from now on say it so.';
 
 function Words({ view }: { readonly view: LetterheadView }) {
-  const save = useWrite('PUT /api/letterhead', {
-    write: (_, wording: LetterheadView['wording']) => {
-      const { version, phone, email, colour, language } = view;
-      return call('PUT /api/letterhead', { body: { version, phone, email, colour, language, wording } });
+  const kept = useKeptAtOnce<Said>({ version: view.version, form: saidOf(view.wording) }, 'PUT /api/letterhead', {
+    keep: (said, version) => {
+      const { phone, email, colour, language } = view;
+      return call('PUT /api/letterhead', {
+        body: { version, phone, email, colour, language, wording: wordingOf(said) },
+      });
     },
-    onSuccess: tellKept,
-    tells: true,
+    says: KEPT,
   });
   const [find, setFind] = useState('');
   const [language, setLanguage] = useState<Language>(view.language);
   const base = wordingIn(language);
   const shipped = useMemo(() => shippedWords(wordingIn(language)), [language]);
-  const own: HouseWording = view.wording[language] ?? {};
+  const own: HouseWording = wordingOf(kept.form)[language] ?? {};
   const wanted = find.trim().toLowerCase();
   const keys = (Object.keys(shipped) as WordingKey[]).filter((key) =>
     `${key} ${shipped[key]} ${own[key] ?? ''}`.toLowerCase().includes(wanted),
   );
-  const say = (key: WordingKey, words: string | null) => {
-    const { [key]: _, ...others } = own;
-    const its: HouseWording = words === null || words === shipped[key] ? others : { ...others, [key]: words };
-    save.mutate({ ...view.wording, [language]: its });
-  };
+  const say = (key: WordingKey, words: string | null) =>
+    kept.change({ [saidField(language, key)]: words === null || words === shipped[key] ? undefined : words });
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4 max-w-5xl">
       <header className="flex flex-wrap items-end justify-between gap-4">
@@ -78,6 +79,7 @@ function Words({ view }: { readonly view: LetterheadView }) {
         </ButtonLink>
       </header>
       <Signature view={view} />
+      <NotKept at={kept} what="these words" names={SHIPPED_NAMES} show={(field, said) => said[field] ?? 'as shipped'} />
       <div className="grid grid-cols-[1fr_auto] max-md:grid-cols-1 gap-3 items-end">
         <TextField label="Find a sentence" value={find} onChange={(event) => setFind(event.target.value)} />
         <div role="group" aria-label="Sentences in" className="flex gap-2">
@@ -127,7 +129,7 @@ function Signature({ view }: { readonly view: LetterheadView }) {
       call('PUT /api/letterhead', { body: { ...body, wording: view.wording, version: draft.version } }),
     onSuccess: ({ version: kept }) => {
       draft.saved(kept);
-      tellKept();
+      tell(KEPT);
     },
     tells: true,
   });

@@ -133,7 +133,12 @@ describe('a hand on the sheet', () => {
       'GET /api/visits/:id/sheet': () => ({ ...view, ...stands }),
       'PUT /api/visits/:id/sheet': ({ body }) => {
         if (body.version !== stands.version)
-          throw new Refusal(409, { kind: 'conflict', message: 'Someone else changed this sheet meanwhile.' });
+          throw new Refusal(409, {
+            kind: 'conflict',
+            message: 'Someone else changed this sheet meanwhile.',
+            current: stands,
+            yours: body,
+          });
         stands = { edits: body.edits, version: stands.version + 1 };
         return { version: stands.version };
       },
@@ -143,8 +148,9 @@ describe('a hand on the sheet', () => {
       ...shown,
       office,
       stands: () => stands,
-      otherHand: () => {
-        stands = { ...stands, version: stands.version + 1 };
+      otherHand: (words: string) => {
+        const lines = { nails: { section: 'did' as const, made: 'Nails and dewclaws done.', words } };
+        stands = { edits: { ...NO_EDITS, lines }, version: stands.version + 1 };
       },
     };
   }
@@ -202,14 +208,59 @@ describe('a hand on the sheet', () => {
     expect(within(suggest).getByRole('status').className).toContain('no-print');
   });
 
-  test('hears of another hand: nothing is written over', async () => {
+  const addLine = async (person: ReturnType<typeof kept>['person'], words: string) => {
+    const suggest = await screen.findByRole('region', { name: 'What we suggest' });
+    await person.click(within(suggest).getByRole('button', { name: 'Add a line' }));
+    await person.type(within(suggest).getByRole('textbox'), `${words}{Enter}`);
+  };
+
+  test('works on beside another hand on another sentence: both stand', async () => {
+    const { person, stands, otherHand } = kept(sheetOf(nails));
+    await pencil(/^Say it otherwise: Nails and dewclaws done/);
+    otherHand('Nails done, two bled.');
+    await addLine(person, 'Bring the red harness.');
+    await waitFor(() => expect(stands().edits.added).toMatchObject([{ words: 'Bring the red harness.' }]));
+    expect(stands().edits.lines['nails']).toMatchObject({ words: 'Nails done, two bled.' });
+    expect(await screen.findByText('Nails done, two bled.')).toBeTruthy();
+  });
+
+  test('meets another hand on the same sentence: both are shown, and one chooses', async () => {
     const { person, stands, otherHand } = kept(sheetOf(nails));
     const open = await pencil(/^Say it otherwise: Nails and dewclaws done/);
-    otherHand();
+    otherHand('Nails done, two bled.');
     await person.click(open);
     await person.click(screen.getByRole('button', { name: 'Leave it out' }));
-    expect(await screen.findByText('Someone else changed this sheet meanwhile.')).toBeTruthy();
-    expect(stands().edits).toEqual(NO_EDITS);
+    await person.click(await screen.findByRole('button', { name: 'Compare' }));
+    const dialog = screen.getByRole('dialog', { name: 'Two changes of one thing' });
+    expect(dialog).toHaveWords(/Yours.*left out.*Theirs.*Nails done, two bled\./);
+    await person.click(within(dialog).getByRole('radio', { name: /Theirs/ }));
+    await person.click(within(dialog).getByRole('button', { name: 'Go on with these' }));
+    expect(await screen.findByText('Nails done, two bled.')).toBeTruthy();
+    expect(stands()).toMatchObject({ version: 1, edits: { lines: { nails: { words: 'Nails done, two bled.' } } } });
+  });
+
+  test('keeps two sentences that are said one right after the other', async () => {
+    const { person, stands } = kept(sheetOf(nails));
+    await addLine(person, 'Bring the red harness.');
+    await addLine(person, 'Ring at the side gate.');
+    await waitFor(() =>
+      expect(stands().edits.added.map(({ words }) => words)).toEqual([
+        'Bring the red harness.',
+        'Ring at the side gate.',
+      ]),
+    );
+  });
+
+  test('loses no sentence without a network: it stays, and goes when one asks again', async () => {
+    const { person, office, stands } = kept(sheetOf(nails));
+    await pencil(/^Say it otherwise: Nails and dewclaws done/);
+    office.away = true;
+    await addLine(person, 'Bring the red harness.');
+    expect(await screen.findByText(/^Not kept yet/)).toBeTruthy();
+    expect(screen.getByText('Bring the red harness.')).toBeTruthy();
+    office.away = false;
+    await person.click(screen.getByRole('button', { name: 'Try again' }));
+    await waitFor(() => expect(stands().edits.added).toMatchObject([{ words: 'Bring the red harness.' }]));
   });
 
   test('a picture goes on the sheet only where pictures were agreed to', async () => {

@@ -8,6 +8,7 @@ import { v7 } from 'uuid';
 import { useSheet } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
+import { NotKept } from '../../ui/NotKept';
 import { Waiting } from '../../ui/Waiting';
 import { BookDialog } from '../ahead/BookDialog';
 import { LinksDialog } from '../telling/LinksDialog';
@@ -15,7 +16,7 @@ import { MessageDialog } from '../telling/MessageDialog';
 import { EditedLine, LineField } from './EditedLine';
 import { ReadLines } from './ReadLines';
 import { SheetPaper } from './SheetPaper';
-import { useSheetHand } from './useSheetHand';
+import { showHand, useSheetHand } from './useSheetHand';
 
 export function SheetScreen() {
   const { id = '' } = useParams();
@@ -37,6 +38,13 @@ function Sheet({ view }: { readonly view: SheetView }) {
   return (
     <div className="px-7 py-5 max-md:px-2 print:p-0">
       <SheetBar view={view} />
+      <NotKept
+        className="max-w-[880px] mx-auto mb-4"
+        at={hand.kept}
+        what="this sheet"
+        names={hand.names}
+        show={showHand}
+      />
       {sheet.lookAgain && (
         <p
           role="alert"

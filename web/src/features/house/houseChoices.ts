@@ -1,0 +1,60 @@
+import type { HouseView } from '@dewpond/contract';
+import {
+  ALL_HOUSE_QUESTIONS,
+  ALL_SERVICES,
+  HOUSE_QUESTIONS,
+  serviceOf,
+  type HouseDoes,
+  type HouseQuestion,
+  type HouseServices,
+  type HouseWays,
+  type ServiceKey,
+} from '@dewpond/core/ways';
+
+type Plain = Pick<HouseView, 'units' | 'currency' | 'liftAloneKg'>;
+
+/** What a house chooses, one field a choice: two people who choose two things do not meet. */
+export type HouseChoices = Plain & {
+  readonly [Question in HouseQuestion as `way ${Question}`]: HouseWays[Question];
+} & {
+  readonly [Service in ServiceKey as `does ${Service}`]: HouseDoes;
+};
+
+export const choicesOf = ({ ways, services, units, currency, liftAloneKg }: HouseView): HouseChoices =>
+  ({
+    ...Object.fromEntries(ALL_HOUSE_QUESTIONS.map((question) => [`way ${question}`, ways[question]])),
+    ...Object.fromEntries(ALL_SERVICES.map((service) => [`does ${service}`, services[service]])),
+    units,
+    currency,
+    liftAloneKg,
+  }) as HouseChoices;
+
+export const houseOf = (choices: HouseChoices): Pick<HouseView, 'ways' | 'services'> & Plain => ({
+  ways: Object.fromEntries(
+    ALL_HOUSE_QUESTIONS.map((question) => [question, choices[`way ${question}`]]),
+  ) as unknown as HouseWays,
+  services: Object.fromEntries(
+    ALL_SERVICES.map((service) => [service, choices[`does ${service}`]]),
+  ) as unknown as HouseServices,
+  units: choices.units,
+  currency: choices.currency,
+  liftAloneKg: choices.liftAloneKg,
+});
+
+export const CHOICE_NAMES = {
+  units: 'Units of the house',
+  currency: 'Currency',
+  liftAloneKg: 'One lifts up to',
+  ...Object.fromEntries(ALL_HOUSE_QUESTIONS.map((question) => [`way ${question}`, HOUSE_QUESTIONS[question].asks])),
+  ...Object.fromEntries(ALL_SERVICES.map((service) => [`does ${service}`, serviceOf(service).name])),
+} as Readonly<Record<keyof HouseChoices, string>>;
+
+/** A choice as one reads it. */
+export function showChoice(field: keyof HouseChoices, choices: HouseChoices): string {
+  if (field === 'liftAloneKg') return `${choices.liftAloneKg} kg`;
+  const question = ALL_HOUSE_QUESTIONS.find((each) => field === `way ${each}`);
+  const schools: readonly { readonly id: string; readonly words: string }[] = question
+    ? HOUSE_QUESTIONS[question].schools
+    : [];
+  return schools.find(({ id }) => id === choices[field])?.words ?? choices[field];
+}

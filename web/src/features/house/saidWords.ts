@@ -1,0 +1,41 @@
+import type { LetterheadView } from '@dewpond/contract';
+import { LANGUAGES, type Language } from '@dewpond/core/clients';
+import { shippedWords, wordingIn, type HouseWording, type WordingKey } from '@dewpond/core/wording';
+
+type SaidField = `${Language}: ${WordingKey}`;
+
+/** What a house says in its own words, sentence by sentence: two people at two sentences do not meet. */
+export type Said = { readonly [Field in SaidField]?: string | undefined };
+
+export const saidField = (language: Language, key: WordingKey): SaidField => `${language}: ${key}`;
+
+export const saidOf = (wording: LetterheadView['wording']): Said =>
+  Object.fromEntries(
+    LANGUAGES.flatMap((language) =>
+      Object.entries(wording[language] ?? {}).map(([key, words]) => [saidField(language, key as WordingKey), words]),
+    ),
+  );
+
+export const wordingOf = (said: Said): LetterheadView['wording'] =>
+  Object.fromEntries(
+    LANGUAGES.map((language) => [language, inLanguage(said, language)] as const).filter(
+      ([, words]) => Object.keys(words).length > 0,
+    ),
+  );
+
+const inLanguage = (said: Said, language: Language): HouseWording =>
+  Object.fromEntries(
+    Object.entries(said).flatMap(([field, words]) =>
+      field.startsWith(`${language}: `) && words !== undefined ? [[field.slice(language.length + 2), words]] : [],
+    ),
+  );
+
+/** Each sentence as it ships. */
+export const SHIPPED_NAMES = Object.fromEntries(
+  LANGUAGES.flatMap((language) =>
+    Object.entries(shippedWords(wordingIn(language))).map(([key, words]) => [
+      saidField(language, key as WordingKey),
+      words,
+    ]),
+  ),
+) as Readonly<Record<SaidField, string>>;
