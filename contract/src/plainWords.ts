@@ -25,8 +25,8 @@ function plainWords(issue: Issue): string | undefined {
 }
 
 function wanted(expected: string): string | undefined {
-  if (expected === 'number') return 'A number.';
-  if (expected === 'int') return 'A whole number.';
+  if (expected === 'number') return 'Give a number.';
+  if (expected === 'int') return 'Give a whole number.';
   return undefined;
 }
 

@@ -29,7 +29,7 @@ const range = z.strictObject({ strongest: waterParts, weakest: waterParts });
 /** A volume of a thing that exists, ml. */
 const volume = (most: number) =>
   z
-    .number({ error: 'A number.' })
+    .number({ error: 'Give a number.' })
     .gt(0, { error: 'More than 0 ml.' })
     .max(most, { error: `At most ${most} ml.` });
 

@@ -8,7 +8,7 @@ const lotFields = { number: line(40, 'The lot number'), expires: daySchema.nulla
 export const stockEntryFields = z.strictObject({
   productId: id,
   kind: z.enum(['delivery', 'count', 'waste', 'correction']),
-  ml: z.number({ error: 'A number.' }).min(-1_000_000).max(1_000_000),
+  ml: z.number({ error: 'Give a number.' }).min(-1_000_000).max(1_000_000),
   reason: text(200).default(''),
   /** With a delivery: its lot. */
   lot: z

@@ -22,7 +22,7 @@ export function Conflict<Form extends object>({ draft, what, names, show }: Conf
   return (
     <>
       <div role="alert" className="rounded-xl bg-watch-pale text-watch px-4 py-2 flex flex-wrap items-center gap-3">
-        <span className="font-semibold flex-1">
+        <span className="font-semibold flex-1 basis-64">
           Someone else changed {what} meanwhile. What you typed is still here.
         </span>
         {clashes.length === 0 ? (
@@ -109,7 +109,7 @@ const Side = ({ chosen, whose, words, onChoose }: SideProps) => (
     aria-checked={chosen}
     onClick={onChoose}
     className={classes(
-      'rounded-xl border px-3 py-2 text-left min-h-14 min-w-0',
+      'rounded-xl border px-3 py-2 text-left min-h-14 min-w-0 flex flex-col items-start',
       chosen ? 'border-pond bg-pond-pale' : 'border-line',
     )}
   >

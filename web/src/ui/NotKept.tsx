@@ -16,11 +16,11 @@ interface NotKeptProps<Form extends object> {
 /** What stands here and not yet at the office, and why. */
 export function NotKept<Form extends object>({ at, className = '', ...words }: NotKeptProps<Form>) {
   return (
-    <div className={classes('no-print empty:hidden', className)}>
+    <div className={classes('no-print empty:hidden sticky top-2 z-20', className)}>
       <Conflict draft={at.draft} {...words} />
       {at.notKept !== null && (
         <div role="alert" className="rounded-xl bg-watch-pale text-watch px-4 py-2 flex flex-wrap items-center gap-3">
-          <span className="font-semibold flex-1">Not kept yet. {at.notKept}</span>
+          <span className="font-semibold flex-1 basis-64">Not kept yet. {at.notKept}</span>
           <Button onClick={at.again}>Try again</Button>
           <Button look="quiet" onClick={at.giveUp}>
             As it was

@@ -110,7 +110,7 @@ function BookForm({
     },
   );
   const { day, time, memberId } = draft.form;
-  const { set, field } = draft;
+  const { set, field, at } = draft;
   const chosen = whose(memberId);
   const cancel = useCancel();
   const save = useWrite(['POST /api/appointments', 'PUT /api/appointments/:id'], {
@@ -153,8 +153,15 @@ function BookForm({
           ))}
         </p>
       )}
-      <TextField label="Day" type="date" required {...field('day', 'startsAt')} />
-      <TextField label="Time" type="time" required step={300} {...field('time')} />
+      <TextField label="Day" type="date" required {...field('day')} error={time === '' ? undefined : at('startsAt')} />
+      <TextField
+        label="Time"
+        type="time"
+        required
+        step={300}
+        {...field('time')}
+        error={time === '' ? at('startsAt') : undefined}
+      />
       <SelectField label="Who" {...field('memberId')} value={chosen}>
         {members.data?.map((member) => (
           <option key={member.id} value={member.id}>

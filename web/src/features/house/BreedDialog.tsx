@@ -12,7 +12,7 @@ import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
 import { FormFoot } from '../../ui/FormFoot';
 import { tell } from '../../ui/toasts';
-import { PLAIN_TRAITS, TRAIT_CHOICES, foldWords } from '../dog/traitWords';
+import { PLAIN_TRAITS, TRAIT_CHOICES, foldWords, type PlainTrait } from '../dog/traitWords';
 import { ownId } from './ownBreed';
 
 interface BreedDialogProps {
@@ -21,32 +21,34 @@ interface BreedDialogProps {
   readonly onClose: () => void;
 }
 
-interface BreedForm {
+/** A breed as typed, each trait a field of its own: two people who see two of them otherwise do not meet. */
+type BreedForm = Traits & {
   readonly name: string;
   readonly also: string;
   readonly weights: readonly [least: string, most: string];
-  readonly traits: Traits;
   readonly handling: readonly Handling[];
   readonly why: string;
-}
-const BREED_FIELDS: Readonly<Record<keyof BreedForm, string>> = {
+};
+const traitName = (trait: PlainTrait) => (trait === 'coatLength' ? 'Usual length' : TRAIT_CHOICES[trait].name);
+const BREED_FIELDS = {
   name: 'Name',
   also: 'Also called',
   weights: 'Grown, kg',
-  traits: 'Coat, ears and face',
+  folds: 'Folds',
   handling: 'To mind with most of them',
   why: 'Why',
-};
+  ...Object.fromEntries(PLAIN_TRAITS.map((trait) => [trait, traitName(trait)])),
+} as Readonly<Record<keyof BreedForm, string>>;
 const formOf = (breed: Breed): BreedForm => ({
+  ...breed.traits,
   name: breed.name,
   also: breed.alsoCalled.join(', '),
   weights: [String(breed.weightKg[0]), String(breed.weightKg[1])],
-  traits: breed.traits,
   handling: breed.handling,
   why: breed.why ?? '',
 });
 
-const bodyOf = ({ name, also, weights, traits, handling, why }: BreedForm, id: string) => ({
+const bodyOf = ({ name, also, weights, handling, why, ...traits }: BreedForm, id: string) => ({
   id: id === 'own-' ? ownId(name) : id,
   name,
   alsoCalled: also
@@ -62,11 +64,7 @@ const bodyOf = ({ name, also, weights, traits, handling, why }: BreedForm, id: s
 function showField(field: keyof BreedForm, form: BreedForm): string {
   if (field === 'weights') return form.weights.join(' to ');
   if (field === 'handling') return form.handling.join(', ');
-  if (field === 'traits')
-    return [
-      ...PLAIN_TRAITS.map((key) => `${TRAIT_CHOICES[key].name}: ${form.traits[key]}`),
-      `Folds: ${foldWords(form.traits.folds)}`,
-    ].join('\n');
+  if (field === 'folds') return foldWords(form.folds);
   return form[field];
 }
 
@@ -78,7 +76,7 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
     { as: (form) => ({ breed: bodyOf(form, breed.id) }), fits: z.object({ breed: ownBreed }) },
   );
   const { set, at } = draft;
-  const { name, weights, traits, handling } = draft.form;
+  const { name, weights, folds, handling } = draft.form;
   const save = useWrite('PUT /api/breeds', {
     form: draft,
     write: (_, body: { breed: ReturnType<typeof bodyOf> }) =>
@@ -125,10 +123,9 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
         {PLAIN_TRAITS.map((key) => (
           <SelectField
             key={key}
-            label={key === 'coatLength' ? 'Usual length' : TRAIT_CHOICES[key].name}
-            value={traits[key]}
-            hint={ships(traits[key], shipped?.traits[key])}
-            onChange={(event) => set({ traits: { ...traits, [key]: event.target.value } })}
+            label={traitName(key)}
+            {...draft.field(key)}
+            hint={ships(draft.form[key], shipped?.traits[key])}
           >
             {TRAIT_CHOICES[key].values.map((value) => (
               <option key={value}>{value}</option>
@@ -139,13 +136,12 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
           <SelectField
             key={site}
             label={`Fold: ${site}`}
-            value={traits.folds[site] ?? 'none'}
-            hint={ships(traits.folds[site] ?? 'none', shipped && (shipped.traits.folds[site] ?? 'none'))}
+            value={folds[site] ?? 'none'}
+            hint={ships(folds[site] ?? 'none', shipped && (shipped.traits.folds[site] ?? 'none'))}
             onChange={(event) => {
-              const { [site]: _, ...others } = traits.folds;
+              const { [site]: _, ...others } = folds;
               const depth = event.target.value;
-              const folds = depth === 'light' || depth === 'deep' ? { ...others, [site]: depth } : others;
-              set({ traits: { ...traits, folds } });
+              set({ folds: depth === 'light' || depth === 'deep' ? { ...others, [site]: depth } : others });
             }}
           >
             {['none', 'light', 'deep'].map((depth) => (

@@ -104,7 +104,7 @@ export function PumpDialog({ pump, onClose }: PumpDialogProps) {
           </p>
         </div>
         {any && strokes.kind === 'no strokes' && <p className="text-watch font-semibold">{strokes.why}</p>}
-        {made && <Spread made={made} strokes={strokes.kind === 'strokes' ? strokes.strokes : []} />}
+        {any && made && <Spread made={made} strokes={strokes.kind === 'strokes' ? strokes.strokes : []} />}
         <FormFoot
           draft={draft}
           disabled={save.isPending || (any && made?.kind !== 'calibrated')}

@@ -171,9 +171,11 @@ function Compose({
       <LongField label="Text" rows={6} maxLength={1500} {...field('words')} />
       {words !== suggested.words && (
         <div className="flex flex-wrap items-center justify-between gap-x-3">
-          <p className="text-sm text-soft">
-            {hour !== null && !words.includes(hour) ? `Your own text. It does not say ${hour}.` : 'Your own text.'}
-          </p>
+          {hour !== null && !words.includes(hour) ? (
+            <p className="text-sm text-watch font-semibold">Your own text. It does not say {hour}.</p>
+          ) : (
+            <p className="text-sm text-soft">Your own text.</p>
+          )}
           <Button look="quiet" onClick={() => draft.set({ words: suggested.words })}>
             As suggested
           </Button>
