@@ -128,6 +128,8 @@ export function useDraft<Form extends object, Schema extends z.ZodType, Body ext
       else shown.next();
     },
     submit: (send) => (event) => {
+      // A dialog's form stands inside the page's in the tree of screens: sending one is not sending both.
+      event.stopPropagation();
       shown.on(event.currentTarget);
       void handleSubmit(({ form: typed }) => {
         sent.current = typed as Form;

@@ -273,6 +273,8 @@ describe('a client who asks to be erased', () => {
         refused,
       }),
       'POST /api/clients/:id/erasure': () => ({}),
+      // The page behind the dialog is a form, too: it may not be sent along.
+      'PUT /api/clients/:id': ({ body }) => ({ version: body.version + 1 }),
     });
     return { ...show(<OwnerScreen />, { path: '/owners/:id', at: `/owners/${CLIENT_ID}` }), office };
   }
