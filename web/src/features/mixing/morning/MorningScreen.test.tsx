@@ -91,6 +91,11 @@ describe('the morning mix', () => {
     const left = screen.getByLabelText<HTMLInputElement>(/Left in it/);
     expect(left.value).toBe('180');
     await person.clear(left);
+    await person.type(left, '9000');
+    await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Pour away' }));
+    expect(await screen.findByText('That is more than went in.')).toBeTruthy();
+    expect(office.sent).toEqual([]);
+    await person.clear(left);
     await person.type(left, '150');
     await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Pour away' }));
     await waitFor(() =>

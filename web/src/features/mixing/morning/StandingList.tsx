@@ -2,9 +2,11 @@ import type { MadeMixView } from '@dewpond/contract';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
 import { millilitres, showDay, showVolume, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
+import { z } from 'zod';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../api/useWrite';
 import { clock, dayOf } from '../../../app/times';
+import { fresh, useDraft } from '../../../app/useDraft';
 import { useUnits } from '../../../app/useUnits';
 import { BottleDrawing } from '../../../drawings/BottleDrawing';
 import { Button } from '../../../ui/Button';
@@ -142,25 +144,27 @@ function useStep(mix: MadeMixView) {
 
 /** How much goes down the drain: what is reckoned to be left, or what one sees. */
 function PourAway({ mix, onClose }: { readonly mix: MadeMixView; readonly onClose: () => void }) {
-  const [left, setLeft] = useState(Math.round(mix.leftMl));
+  const draft = useDraft(fresh({ leftMl: Math.round(mix.leftMl) }), {
+    as: (form) => form,
+    fits: z.object({ leftMl: z.number().min(0).max(mix.totalMl, { error: 'That is more than went in.' }) }),
+  });
   const step = useStep(mix);
   return (
     <Dialog open onClose={onClose} title={`Pour away: ${mix.bottle.name}`} says="What was left counts as waste.">
       <form
         className="flex flex-col gap-4"
-        onSubmit={(event) => {
-          event.preventDefault();
-          step.mutate({ step: 'poured away', leftMl: left }, { onSuccess: onClose });
-        }}
+        noValidate
+        onSubmit={draft.submit(({ leftMl }) => step.mutate({ step: 'poured away', leftMl }, { onSuccess: onClose }))}
       >
         <VolumeField
           label="Left in it"
-          ml={left}
-          onMl={setLeft}
+          ml={draft.form.leftMl}
+          onMl={(leftMl) => draft.set({ leftMl })}
+          error={draft.at('leftMl')}
           autoFocus
           hint="As reckoned; read the mark if you can."
         />
-        <Button type="submit" look="stop" disabled={step.isPending || left > mix.totalMl}>
+        <Button type="submit" look="stop" disabled={step.isPending}>
           Pour away
         </Button>
       </form>
