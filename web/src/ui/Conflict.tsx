@@ -3,7 +3,7 @@ import type { Clash } from '../app/clashes';
 import type { Draft } from '../app/useDraft';
 import { Button } from './Button';
 import { Dialog } from './Dialog';
-import { classes } from './classes';
+import { OneOf } from './OneOf';
 
 interface ConflictProps<Form extends object> {
   readonly draft: Pick<Draft<Form>, 'clashes' | 'form' | 'takeOver'>;
@@ -69,19 +69,20 @@ function Compare<Form extends object>({ clashes, form, names, show, what, onClos
     >
       <ul className="flex flex-col gap-4">
         {clashes.map(({ field, theirs }) => {
-          const own = mine.includes(field);
           return (
             <li key={String(field)}>
               <p className="font-semibold mb-1">{names[field]}</p>
-              <div role="radiogroup" aria-label={names[field]} className="grid grid-cols-2 max-md:grid-cols-1 gap-2">
-                <Side chosen={own} whose="Yours" words={show(field, form)} onChoose={() => choose(field, true)} />
-                <Side
-                  chosen={!own}
-                  whose="Theirs"
-                  words={show(field, { ...form, [field]: theirs })}
-                  onChoose={() => choose(field, false)}
-                />
-              </div>
+              <OneOf
+                label={names[field]}
+                className="grid grid-cols-2 max-md:grid-cols-1 gap-2"
+                card="px-3 py-2 min-h-14 min-w-0 flex flex-col items-start"
+                chosen={mine.includes(field) ? 'mine' : 'theirs'}
+                onChoose={(whose) => choose(field, whose === 'mine')}
+                options={[
+                  { key: 'mine', shows: <Side whose="Yours" words={show(field, form)} /> },
+                  { key: 'theirs', shows: <Side whose="Theirs" words={show(field, { ...form, [field]: theirs })} /> },
+                ]}
+              />
             </li>
           );
         })}
@@ -95,25 +96,9 @@ function Compare<Form extends object>({ clashes, form, names, show, what, onClos
   );
 }
 
-interface SideProps {
-  readonly chosen: boolean;
-  readonly whose: string;
-  readonly words: string;
-  readonly onChoose: () => void;
-}
-
-const Side = ({ chosen, whose, words, onChoose }: SideProps) => (
-  <button
-    type="button"
-    role="radio"
-    aria-checked={chosen}
-    onClick={onChoose}
-    className={classes(
-      'rounded-xl border px-3 py-2 text-left min-h-14 min-w-0 flex flex-col items-start',
-      chosen ? 'border-pond bg-pond-pale' : 'border-line',
-    )}
-  >
+const Side = ({ whose, words }: { readonly whose: string; readonly words: string }) => (
+  <>
     <span className="block text-sm text-soft">{whose}</span>
     <span className="block font-semibold whitespace-pre-line break-words">{words === '' ? 'nothing' : words}</span>
-  </button>
+  </>
 );

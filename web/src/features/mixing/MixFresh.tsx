@@ -14,7 +14,7 @@ import { useMemo, useState } from 'react';
 import { Card } from '../../ui/Card';
 import { SelectField, TextField } from '../../ui/Field';
 import { VolumeField } from '../../ui/VolumeField';
-import { classes } from '../../ui/classes';
+import { OneOf } from '../../ui/OneOf';
 import { freeBottles } from './bottles';
 import { LeadPicture } from './LeadPicture';
 import { MixOrder } from './MixOrder';
@@ -221,28 +221,26 @@ function Purposes({ purposes, range, chosen, onSay }: PurposesProps) {
           { purpose: 'strongest', waterParts: ends.strongest },
           { purpose: 'gentlest', waterParts: ends.weakest },
         ];
+  const taken = list.find(({ waterParts }) => chosen?.water.equals(strengthOf(waterParts).water));
   return (
-    <div role="radiogroup" aria-label="For what" className="col-span-2 flex flex-wrap gap-2">
-      {list.map(({ purpose, waterParts }) => {
-        const strength = strengthOf(waterParts);
-        const now = chosen?.water.equals(strength.water) ?? false;
-        return (
-          <button
-            key={purpose}
-            type="button"
-            role="radio"
-            aria-checked={now}
-            onClick={() => onSay({ waterParts, range: ends })}
-            className={classes(
-              'rounded-xl border px-3 py-1.5 text-left text-sm leading-snug min-h-11',
-              now ? 'border-pond bg-pond-pale' : 'border-line',
-            )}
-          >
-            <b className="block text-base">{showStrength(strength)}</b>
+    <OneOf
+      label="For what"
+      className="col-span-2 flex flex-wrap gap-2"
+      card="px-3 py-1.5 text-sm leading-snug min-h-11"
+      chosen={taken?.purpose ?? null}
+      onChoose={(purpose) => {
+        const waterParts = list.find((each) => each.purpose === purpose)?.waterParts;
+        if (waterParts !== undefined) onSay({ waterParts, range: ends });
+      }}
+      options={list.map(({ purpose, waterParts }) => ({
+        key: purpose,
+        shows: (
+          <>
+            <b className="block text-base">{showStrength(strengthOf(waterParts))}</b>
             {purpose}
-          </button>
-        );
-      })}
-    </div>
+          </>
+        ),
+      }))}
+    />
   );
 }

@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
+import { OneOf } from '../../ui/OneOf';
 import { classes } from '../../ui/classes';
 import type { FieldsProps } from './ProductFields';
 import { readForm, readingHouse, takenReading, type ProductForm } from './productForm';
@@ -89,7 +90,7 @@ interface WhichProps {
 }
 
 function Which({ read, taken, set }: WhichProps) {
-  const said = (reading: Reading | null) => reading && JSON.stringify(sayReading(reading));
+  const said = (reading: Reading) => JSON.stringify(sayReading(reading));
   return (
     <div className="col-span-full flex flex-col gap-2">
       {!read.byHabit && (
@@ -98,23 +99,17 @@ function Which({ read, taken, set }: WhichProps) {
           words="It can be read in more than one way, and it matters: look at the label, then say which."
         />
       )}
-      <div role="radiogroup" aria-label="Ways to read it" className="grid grid-cols-2 max-md:grid-cols-1 gap-2">
-        {readingsOf(read).map((reading) => (
-          <button
-            key={reading.words}
-            type="button"
-            role="radio"
-            aria-checked={said(taken) === said(reading)}
-            onClick={() => set({ reading: sayReading(reading), dilution: { text: '', exact: null } })}
-            className={classes(
-              'rounded-xl border p-2.5 text-left text-sm leading-snug',
-              said(taken) === said(reading) ? 'border-pond bg-pond-pale' : 'border-line',
-            )}
-          >
-            <OfASample reading={reading} />
-          </button>
-        ))}
-      </div>
+      <OneOf
+        label="Ways to read it"
+        className="grid grid-cols-2 max-md:grid-cols-1 gap-2"
+        card="p-2.5 text-sm leading-snug"
+        chosen={taken && said(taken)}
+        onChoose={(key) => {
+          const reading = readingsOf(read).find((each) => said(each) === key);
+          if (reading) set({ reading: sayReading(reading), dilution: { text: '', exact: null } });
+        }}
+        options={readingsOf(read).map((reading) => ({ key: said(reading), shows: <OfASample reading={reading} /> }))}
+      />
     </div>
   );
 }
