@@ -2,7 +2,7 @@ import { daysBetween, type Day } from '../units';
 import { CERTAINTY_SLACK, RHYTHM, type RhythmConstants } from './constants';
 import { normalQuantile } from './normal';
 import { gradeOf, type Observation } from './observations';
-import { priorBelief, quantile, staysAcceptable, update, type Belief, type Evidence } from './posterior';
+import { priorBelief, quantile, staysAcceptable, updateTwice, type Belief, type Evidence } from './posterior';
 
 /** Whole days; least ≤ usual ≤ most. */
 export interface Interval {
@@ -56,12 +56,12 @@ export function learnRhythm(question: RhythmQuestion, constants: RhythmConstants
   }
   const prior = priorBelief(priorMean(plan.usual, constants), constants.priorSpread, constants);
   const evidence = weigh(question, constants);
-  const posterior = update(prior, evidence, constants);
+  const { before, after: posterior } = updateTwice(prior, evidence, constants);
   let unbounded = longest(posterior, plan.most, constants);
   let beforeNewest: number | null = null;
   const newest = evidence.at(-1);
   if (newest) {
-    beforeNewest = longest(update(prior, evidence.slice(0, -1), constants), plan.most, constants);
+    beforeNewest = longest(before, plan.most, constants);
     unbounded =
       newest.grade <= constants.acceptable ? Math.max(unbounded, beforeNewest) : Math.min(unbounded, beforeNewest);
   }

@@ -43,21 +43,39 @@ export function priorBelief(mean: number, sd: number, constants: RhythmConstants
  * probability of a lapse, any grade alike, so that one odd look never locks an interval; a clean one has no such excuse.
  */
 export function update(belief: Belief, evidence: readonly Evidence[], constants: RhythmConstants): Belief {
-  const logWeight = belief.weight.map((weight) => Math.log(weight));
-  const { acceptable, lapse, spread } = constants;
-  for (const seen of evidence) {
-    const [least, most] = seen.onlyAbove ? [acceptable + 1, 3] : [seen.grade, seen.grade];
-    const begins = standardised(least, seen.t, constants);
-    const ends = standardised(most + 1, seen.t, constants);
-    const odd = least > acceptable ? (lapse * (most - least + 1)) / 4 : 0;
-    for (let i = 0; i < logWeight.length; i++) {
-      const shift = (belief.logTau[i] ?? 0) / spread;
-      const logLikelihood = logNormalBetween(ends - shift, begins - shift);
-      const log = odd === 0 ? logLikelihood : Math.log((1 - lapse) * Math.exp(logLikelihood) + odd);
-      logWeight[i] = (logWeight[i] ?? 0) + seen.weight * log;
-    }
-  }
+  const logWeight = logWeights(belief);
+  for (const seen of evidence) weighIn(logWeight, belief.logTau, seen, constants);
   return normalise(belief.logTau, logWeight);
+}
+
+/** The belief without the newest piece of evidence and with it, each piece weighed once. */
+export function updateTwice(
+  belief: Belief,
+  evidence: readonly Evidence[],
+  constants: RhythmConstants,
+): { readonly before: Belief; readonly after: Belief } {
+  const logWeight = logWeights(belief);
+  for (const seen of evidence.slice(0, -1)) weighIn(logWeight, belief.logTau, seen, constants);
+  const before = normalise(belief.logTau, logWeight);
+  for (const seen of evidence.slice(-1)) weighIn(logWeight, belief.logTau, seen, constants);
+  return { before, after: normalise(belief.logTau, logWeight) };
+}
+
+const logWeights = ({ weight }: Belief): Float64Array => weight.map((each) => Math.log(each));
+
+/** Adds what one look says of each ln τ to its log weight. */
+function weighIn(logWeight: Float64Array, logTau: Float64Array, seen: Evidence, constants: RhythmConstants): void {
+  const { acceptable, lapse, spread } = constants;
+  const [least, most] = seen.onlyAbove ? [acceptable + 1, 3] : [seen.grade, seen.grade];
+  const begins = standardised(least, seen.t, constants);
+  const ends = standardised(most + 1, seen.t, constants);
+  const odd = least > acceptable ? (lapse * (most - least + 1)) / 4 : 0;
+  for (let i = 0; i < logWeight.length; i++) {
+    const shift = (logTau[i] ?? 0) / spread;
+    const logLikelihood = logNormalBetween(ends - shift, begins - shift);
+    const log = odd === 0 ? logLikelihood : Math.log((1 - lapse) * Math.exp(logLikelihood) + odd);
+    logWeight[i] = (logWeight[i] ?? 0) + seen.weight * log;
+  }
 }
 
 /** P(grade ≤ acceptable | t), over the belief. */
