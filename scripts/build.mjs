@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ROOT } from './machine.mjs';
 import { command, say } from './say.mjs';
+import { squeeze } from './squeeze.mjs';
 
 const SOURCES = [
   'core/src',
@@ -17,6 +18,7 @@ const SOURCES = [
   'web/public',
   'package-lock.json',
   'scripts/build.mjs',
+  'scripts/squeeze.mjs',
 ];
 const ENTRIES = ['main', 'migrateCommand', 'seedCommand', 'rebuildProjections'];
 /** Runs in threads of its own, beside `main`. */
@@ -51,6 +53,7 @@ export async function build() {
   await buildServer();
   const vite = await import('vite');
   await vite.build({ root: join(ROOT, 'web'), logLevel: 'warn' });
+  await squeeze(join(ROOT, 'web/dist'));
   mkdirSync(join(ROOT, 'server/dist'), { recursive: true });
   writeFileSync(stamp, hash);
 }

@@ -68,7 +68,7 @@ await command(async () => {
   await Promise.all([types(), reading()]);
 
   await build();
-  await gate('first load within 230 kB', () => run(['size-limit']));
+  await gate('first load within 200 kB', () => run(['size-limit']));
 
   const folder = dataFolder('.dewpond-test');
   const cluster = await startCluster(folder);

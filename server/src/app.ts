@@ -42,6 +42,7 @@ import { recordRoutes } from './record/routes';
 import { referralRoutes } from './referrals/routes';
 import type { Services } from './http/context';
 import { RETRY_AFTER, Refusal, busy, notFound } from './http/problem';
+import { squeezed, squeezedFiles } from './http/compressed';
 import { logCalls, traceOf } from './http/logging';
 import { refuseUnstorable } from './http/storable';
 import { liveRoutes } from './live/routes';
@@ -69,6 +70,7 @@ export function makeApp(
   app.use(logCalls(log));
   app.use(securityHeaders(config));
   app.use(sameOriginWrites(config));
+  app.use(squeezed);
 
   app.get('/api/health', async (_request, response) => {
     const database = await isAlive(services.databases);
@@ -186,8 +188,8 @@ function sameOriginWrites(config: Config): RequestHandler {
 }
 
 function serveWeb(app: Express, dist: string): void {
-  app.use('/assets', express.static(join(dist, 'assets'), { immutable: true, maxAge: '1y' }));
-  app.use(express.static(dist, { index: false }));
+  app.use('/assets', squeezedFiles(join(dist, 'assets'), { immutable: true, maxAge: '1y' }));
+  app.use(squeezedFiles(dist));
   app.get('/{*path}', (_request, response) => {
     response.set('Cache-Control', 'no-cache').sendFile(join(dist, 'index.html'));
   });
