@@ -117,7 +117,7 @@ export type DogProfile = z.output<typeof dogProfile>;
 export type DogProfileInput = z.input<typeof dogProfile>;
 
 /** A day that may not lie ahead. Messages go to the field. */
-export const notInFuture = (profile: DogProfile, today: Day): { path: string; message: string } | null =>
+export const notInFuture = (profile: Pick<DogProfile, 'born'>, today: Day): { path: string; message: string } | null =>
   profile.born !== null && daysBetween(today, profile.born) > 0
     ? { path: 'born', message: 'That birthday is still to come.' }
     : null;

@@ -34,6 +34,11 @@ describe('the intake form', () => {
     expect([...new Set(told({ ...form, ...change }))]).toEqual([field]);
   });
 
+  test('everything that does not fit is told at once', () => {
+    const all = told({ ...form, weight: 'heavy', born: '2027-01-01', owner: '' });
+    expect(all.toSorted()).toEqual(['owner.name', 'profile.born', 'profile.weightKg']);
+  });
+
   test('an owner in the book needs no name', () => {
     expect(told({ ...form, owner: '', clientId: '0192f0c4-7a5e-7cc3-98c4-dc0c0c07398f' })).toEqual([]);
   });

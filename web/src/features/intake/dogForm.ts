@@ -134,11 +134,13 @@ export const intakeOf = (form: DogForm, units: UnitSystem) => ({
 });
 export type Intake = ReturnType<typeof intakeOf>;
 
-/** A dog as the contract knows it, born by today. */
+/** A dog as the contract knows it, born by today. Asked of the field: a rule of the whole waits until all else fits. */
 export const bornBy = (today: Day) =>
-  dogProfile.superRefine((profile, context) => {
-    const future = notInFuture(profile, today);
-    if (future) context.addIssue({ code: 'custom', path: [future.path], message: future.message });
+  dogProfile.extend({
+    born: dogProfile.shape.born.superRefine((born, context) => {
+      const future = notInFuture({ born }, today);
+      if (future) context.addIssue({ code: 'custom', message: future.message });
+    }),
   });
 
 export const intakeFits = (today: Day) => z.strictObject({ owner: clientFields.nullable(), profile: bornBy(today) });
