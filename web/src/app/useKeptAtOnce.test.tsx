@@ -1,19 +1,24 @@
 import type { BodyOf } from '@dewpond/contract';
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { Link } from 'react-router';
 import { describe, expect, test } from 'vitest';
+import { create } from 'zustand';
 import { call } from '../api/call';
 import { Refusal, openOffice, show } from '../tests/office';
 import { DOG_ID } from '../tests/demoDog';
 import { NotKept } from '../ui/NotKept';
+import type { Kept } from './useDraft';
 import { useKeptAtOnce } from './useKeptAtOnce';
 
 type Lot = Pick<BodyOf<'PUT /api/lots/:id'>, 'number' | 'expires' | 'openedOn' | 'emptiedOn'>;
 const NAMES = { number: 'Number', expires: 'Good until', openedOn: 'Opened', emptiedOn: 'Empty' };
 const FIRST: Lot = { number: 'L1', expires: null, openedOn: null, emptiedOn: null };
 
+/** What the office last said. */
+const useNow = create<Kept<Lot>>(() => ({ version: 1, form: FIRST }));
+
 function Screen() {
-  const kept = useKeptAtOnce<Lot>({ version: 1, form: FIRST }, 'PUT /api/lots/:id', {
+  const kept = useKeptAtOnce<Lot>(useNow(), 'PUT /api/lots/:id', {
     keep: (lot, version) => call('PUT /api/lots/:id', { id: DOG_ID, body: { ...lot, version } }),
     says: 'Kept.',
   });
@@ -33,6 +38,7 @@ function Screen() {
 }
 
 function open() {
+  useNow.setState({ version: 1, form: FIRST });
   let stands = { version: 1, lot: FIRST };
   const office = openOffice({
     'PUT /api/lots/:id': ({ body: { version, ...lot } }) => {
@@ -41,7 +47,12 @@ function open() {
       return { version: version + 1 };
     },
   });
-  return { office, stands: () => stands, ...show(<Screen />) };
+  /** The office has the same already; its word comes before its refusal of the second. */
+  const overtaken = (lot: Lot) => {
+    stands = { version: 2, lot };
+    return () => act(() => useNow.setState({ version: 2, form: lot }));
+  };
+  return { office, overtaken, stands: () => stands, ...show(<Screen />) };
 }
 const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
 const leave = () => fireEvent.click(screen.getByRole('link', { name: 'Leave' }));
@@ -77,6 +88,18 @@ describe('what is kept at once', () => {
     leave();
     await screen.findByText('another screen');
     expect(await screen.findByText(/^Not kept\./)).toBeTruthy();
+  });
+
+  test('is not called unkept when the office has it already: its answer was overtaken by what it says now', async () => {
+    const { office, overtaken } = open();
+    const hear = overtaken({ ...FIRST, openedOn: '2026-11-25' });
+    press('Opened');
+    hear();
+    await waitFor(() => expect(office.sent).toHaveLength(1));
+    await act(() => new Promise((done) => setTimeout(done, 100)));
+    expect(screen.queryByRole('alert')).toBeNull();
+    press('Empty');
+    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ version: 2, emptiedOn: '2026-11-26' }));
   });
 
   test('is given up by a tap: as the office has it', async () => {
