@@ -88,6 +88,16 @@ describe('one product', () => {
     });
   });
 
+  test('an emptied number is none, and no nought: each says so at its field, and nothing is sent', async () => {
+    const { person, office } = openShelf(<ProductScreen />);
+    for (const name of ['Days from order to shelf', /^Lather/] as const)
+      await person.clear(await screen.findByLabelText(name));
+    await person.click(screen.getByRole('button', { name: 'Keep' }));
+    expect(await screen.findAllByText('Give a number.')).toHaveLength(2);
+    expect(field('Days from order to shelf').getAttribute('aria-invalid')).toBe('true');
+    expect(office.sent).toEqual([]);
+  });
+
   test('a range asks for what, a "%" of a medicated one for the dilution', async () => {
     const { person, office } = openShelf(<ProductScreen />, { at: '/mixing/products/new' });
     await person.type(await screen.findByLabelText('Name'), 'Oat wash');
