@@ -61,11 +61,11 @@ const judged = <T extends z.ZodType<Instruction>>(schema: T) =>
       error: 'Only a vet can know a sign, at one place.',
       path: ['says'],
     })
-    .superRefine(({ says, place: at, ...given }, context) => {
+    .superRefine(({ says, place: at }, context) => {
       if (at === null) return;
       const why =
         says.kind === 'lift'
-          ? liftRefused({ id: '', who: given.who, ...says, place: at })
+          ? liftRefused({ ...says, place: at })
           : says.kind === 'knows'
             ? knowsRefused(says.sign, at)
             : null;

@@ -17,7 +17,12 @@ export const standsAt = (bars: readonly Bar[], place: Place, what: VetLift['lift
 const ANY_DAY = day('2026-01-01');
 
 /** Why a vet's word cannot lift what it means to lift, to whoever writes it down; null: it can. */
-export function liftRefused({ place, lifts, procedure, upToGrade }: Omit<VetLift, 'from' | 'until'>): string | null {
+export function liftRefused({
+  place,
+  lifts,
+  procedure,
+  upToGrade,
+}: Pick<VetLift, 'place' | 'lifts' | 'procedure' | 'upToGrade'>): string | null {
   const area = areaOf(place.site);
   if (procedure === 'look') return 'Looking is never forbidden: there is nothing to lift.';
   if (!DONE_AT[area].includes(procedure)) return `Nobody does “${procedure}” at that place.`;

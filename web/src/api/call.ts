@@ -16,6 +16,13 @@ export class Refused extends Error {
   }
 }
 
+/** Passes an error on; a refusal as one of a part of what a form sends. */
+export const refusedUnder =
+  (path: string) =>
+  (error: unknown): never => {
+    throw error instanceof Refused ? error.under(path) : error;
+  };
+
 /** No answer came: the network or the office is away, and nobody knows whether it arrived. */
 export class Unreached extends Error {}
 

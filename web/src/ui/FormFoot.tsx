@@ -12,14 +12,19 @@ interface FormFootProps {
   readonly children?: ReactNode;
 }
 
+/** What the office said of the whole; two changes of one thing say so themselves. */
+export const FormSays = ({ draft }: Pick<FormFootProps, 'draft'>) =>
+  draft.refusal !== undefined &&
+  draft.clashes === null && (
+    <p role="alert" className="col-span-full text-stop font-semibold">
+      {draft.refusal}
+    </p>
+  );
+
 /** The end of a form: what the office said of the whole, and the one button that sends it. */
 export const FormFoot = ({ draft, does = 'Keep', disabled, children }: FormFootProps) => (
   <>
-    {draft.refusal !== undefined && draft.clashes === null && (
-      <p role="alert" className="col-span-full text-stop font-semibold">
-        {draft.refusal}
-      </p>
-    )}
+    <FormSays draft={draft} />
     <div className="col-span-full flex justify-between flex-row-reverse">
       <Button type="submit" look="main" disabled={disabled}>
         {does}

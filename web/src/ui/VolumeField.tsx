@@ -1,5 +1,6 @@
 import { VOLUME_UNIT, millilitres, volumeFrom, volumeIn } from '@dewpond/core/units';
 import { useState, type ComponentProps } from 'react';
+import { typedNumber } from '../app/typedNumber';
 import { useUnits } from '../app/useUnits';
 import { TextField } from './Field';
 
@@ -19,8 +20,8 @@ export function VolumeField({ label, ml, onMl, ...rest }: VolumeProps) {
   // Someone else set the volume, or the units changed: what was typed no longer stands.
   if (typed.ml !== ml || typed.units !== units) setTyped({ text: shown, ml, units });
   const type = (text: string) => {
-    const value = Number(text);
-    const next = text.trim() !== '' && value >= 0 && Number.isFinite(value) ? volumeFrom(value, units) : 0;
+    const value = typedNumber(text);
+    const next = value >= 0 && Number.isFinite(value) ? volumeFrom(value, units) : 0;
     setTyped({ text, ml: next, units });
     onMl(next);
   };

@@ -109,7 +109,7 @@ export function liftableFor(place: string, lifts: Sign | Condition): readonly Pr
   const known = LIFTABLE.get(key);
   if (known) return known;
   const found = PROCEDURES.filter(
-    (procedure) => liftRefused({ id: '', who: '', place: placeOf(place), lifts, procedure, upToGrade: 3 }) === null,
+    (procedure) => liftRefused({ place: placeOf(place), lifts, procedure, upToGrade: 3 }) === null,
   );
   LIFTABLE.set(key, found);
   return found;

@@ -7,11 +7,12 @@ import {
   type ServiceKey,
 } from '@dewpond/core/ways';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
-import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
+import type { UnitSystem } from '@dewpond/core/units';
 import { RadioGroup } from 'radix-ui';
 import { Card } from '../../ui/Card';
 import { SelectField } from '../../ui/Field';
 import { SourceMark } from '../../ui/SourceMark';
+import { showLift } from './houseChoices';
 
 const SHORT: Readonly<Record<HouseDoes, string>> = { done: 'done', 'outside only': 'outside only', vet: 'vet' };
 
@@ -77,7 +78,6 @@ interface LiftFieldProps {
 
 /** Above this weight two people lift. */
 export function LiftField({ kg, units, disabled, onChange }: LiftFieldProps) {
-  const shown = (each: number) => (units === 'US' ? `${Math.round(each / KG_PER_POUND)} lb` : `${each} kg`);
   const choices = [...new Set([...LIFTS_KG, kg])].toSorted((a, b) => a - b);
   return (
     <SelectField
@@ -88,7 +88,7 @@ export function LiftField({ kg, units, disabled, onChange }: LiftFieldProps) {
     >
       {choices.map((each) => (
         <option key={each} value={each}>
-          {shown(each)}
+          {showLift(each, units)}
         </option>
       ))}
     </SelectField>

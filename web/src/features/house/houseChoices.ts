@@ -1,4 +1,5 @@
 import type { HouseView } from '@dewpond/contract';
+import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
 import {
   ALL_HOUSE_QUESTIONS,
   ALL_SERVICES,
@@ -10,6 +11,10 @@ import {
   type HouseWays,
   type ServiceKey,
 } from '@dewpond/core/ways';
+
+/** A weight that one lifts, in whole pounds or kilograms. */
+export const showLift = (kg: number, units: UnitSystem): string =>
+  units === 'US' ? `${Math.round(kg / KG_PER_POUND)} lb` : `${kg} kg`;
 
 type Plain = Pick<HouseView, 'units' | 'currency' | 'liftAloneKg'>;
 
@@ -51,7 +56,7 @@ export const CHOICE_NAMES = {
 
 /** A choice as one reads it. */
 export function showChoice(field: keyof HouseChoices, choices: HouseChoices): string {
-  if (field === 'liftAloneKg') return `${choices.liftAloneKg} kg`;
+  if (field === 'liftAloneKg') return showLift(choices.liftAloneKg, choices.units);
   const question = ALL_HOUSE_QUESTIONS.find((each) => field === `way ${each}`);
   const schools: readonly { readonly id: string; readonly words: string }[] = question
     ? HOUSE_QUESTIONS[question].schools

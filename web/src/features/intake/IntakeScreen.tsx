@@ -2,7 +2,7 @@ import type { Day } from '@dewpond/core/units';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { v7 } from 'uuid';
-import { Refused, call } from '../../api/call';
+import { call, refusedUnder } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { useSession } from '../../api/queries';
 import { fresh, useDraft, type Fields } from '../../app/useDraft';
@@ -31,10 +31,7 @@ export function IntakeScreen() {
   const save = useWrite(['POST /api/clients', 'POST /api/dogs'], {
     form: draft,
     write: async (_, { owner, profile }: Intake) => {
-      if (owner)
-        await call('POST /api/clients', { body: { ...owner, id: ids.client } }).catch((error: unknown) => {
-          throw error instanceof Refused ? error.under('owner') : error;
-        });
+      if (owner) await call('POST /api/clients', { body: { ...owner, id: ids.client } }).catch(refusedUnder('owner'));
       return call('POST /api/dogs', {
         body: { id: ids.dog, clientId: owner ? ids.client : form.clientId, profile },
       });

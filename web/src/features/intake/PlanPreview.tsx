@@ -6,6 +6,7 @@ import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { namePlace, placeKey } from '@dewpond/core/places';
 import { HEAVIEST_DOG_KG, LIGHTEST_DOG_KG, day, kilograms, yearsOld, type Day } from '@dewpond/core/units';
 import { useMemo } from 'react';
+import { typedNumber } from '../../app/typedNumber';
 import { useHouse, useSession } from '../../api/queries';
 import { useCatalogue } from '../../app/useCatalogue';
 import { DogHead } from '../../drawings/DogHead';
@@ -48,7 +49,7 @@ export function PlanPreview({ form }: { readonly form: DogForm }) {
 }
 
 function preview(form: DogForm, house: HouseView | undefined, today: Day, catalogue: Catalogue) {
-  const typed = Number(form.weight.replace(',', '.'));
+  const typed = typedNumber(form.weight);
   const weight = kilograms(typed >= LIGHTEST_DOG_KG && typed <= HEAVIEST_DOG_KG ? typed : 10);
   const facts = plainDog(
     form.breeds,

@@ -1,4 +1,5 @@
 import { useId, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { typedNumber } from '../../app/typedNumber';
 import { classes } from '../../ui/classes';
 
 interface LeadProps {
@@ -38,8 +39,8 @@ export function LeadField(props: LeadProps) {
   const shown = typed ?? (value === null ? '' : String(Number(value.toFixed(decimals))));
   const type = (text: string) => {
     setTyped(text);
-    const number = Number(text.replace(',', '.'));
-    onLead(text.trim() !== '' && Number.isFinite(number) ? number : 0);
+    const number = typedNumber(text);
+    onLead(Number.isFinite(number) ? number : 0);
   };
   const nudge = (event: KeyboardEvent) => {
     if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;

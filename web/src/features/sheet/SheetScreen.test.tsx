@@ -148,6 +148,12 @@ describe('a hand on the sheet', () => {
       ...shown,
       office,
       stands: () => stands,
+      otherHandAdds: (words: string) => {
+        stands = {
+          edits: { ...NO_EDITS, added: [{ id: v7(), section: 'suggest', words }] },
+          version: stands.version + 1,
+        };
+      },
       otherHand: (words: string) => {
         const lines = { nails: { section: 'did' as const, made: 'Nails and dewclaws done.', words } };
         stands = { edits: { ...NO_EDITS, lines }, version: stands.version + 1 };
@@ -222,6 +228,21 @@ describe('a hand on the sheet', () => {
     await waitFor(() => expect(stands().edits.added).toMatchObject([{ words: 'Bring the red harness.' }]));
     expect(stands().edits.lines['nails']).toMatchObject({ words: 'Nails done, two bled.' });
     expect(await screen.findByText('Nails done, two bled.')).toBeTruthy();
+  });
+
+  test('adds its line beside the line that another hand added', async () => {
+    const { person, stands, otherHandAdds } = kept(sheetOf(nails));
+    await pencil(/^Say it otherwise: Nails and dewclaws done/);
+    otherHandAdds('Ring at the side gate.');
+    await addLine(person, 'Bring the red harness.');
+    await waitFor(() =>
+      expect(
+        stands()
+          .edits.added.map(({ words }) => words)
+          .toSorted(),
+      ).toEqual(['Bring the red harness.', 'Ring at the side gate.']),
+    );
+    expect(screen.queryByText(/meanwhile/)).toBeNull();
   });
 
   test('meets another hand on the same sentence: both are shown, and one chooses', async () => {

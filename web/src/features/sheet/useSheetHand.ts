@@ -4,24 +4,37 @@ import { call } from '../../api/call';
 import { changeTo } from '../../app/clashes';
 import { useKeptAtOnce } from '../../app/useKeptAtOnce';
 
+type Own = SheetEdits['added'][number];
 type LineField = `line ${string}`;
+type OwnField = `own ${string}`;
 
-/** A hand on a sheet, sentence by sentence: two hands on two sentences do not meet. */
-export type SheetHand = Readonly<Record<LineField, LineEdit | undefined>> & Pick<SheetEdits, 'added' | 'photos'>;
+/** A hand on a sheet, sentence by sentence and line by line: two hands on two of them do not meet. */
+export type SheetHand = Readonly<Record<LineField, LineEdit | undefined>> &
+  Readonly<Record<OwnField, Own | undefined>> &
+  Pick<SheetEdits, 'photos'>;
 
 const lineField = (key: string): LineField => `line ${key}`;
+const ownField = (id: string): OwnField => `own ${id}`;
 
 const handOf = ({ lines, added, photos }: SheetEdits): SheetHand => ({
   ...Object.fromEntries(Object.entries(lines).map(([key, edit]) => [lineField(key), edit])),
-  added,
+  ...Object.fromEntries(added.map((own) => [ownField(own.id), own])),
   photos,
 });
 
-function editsOf({ added, photos, ...lines }: SheetHand): SheetEdits {
-  const edits = Object.entries(lines as Record<LineField, LineEdit | undefined>).flatMap(([field, edit]) =>
-    edit ? [[field.slice(lineField('').length), edit] as const] : [],
-  );
-  return { lines: Object.fromEntries(edits), added, photos };
+const isLine = (edit: LineEdit | Own): edit is LineEdit => 'made' in edit;
+
+function editsOf({ photos, ...sentences }: SheetHand): SheetEdits {
+  const hands = Object.entries(sentences as Record<string, LineEdit | Own | undefined>);
+  return {
+    lines: Object.fromEntries(
+      hands.flatMap(([field, edit]) =>
+        edit && isLine(edit) ? [[field.slice(lineField('').length), edit] as const] : [],
+      ),
+    ),
+    added: hands.flatMap(([, edit]) => (edit && !isLine(edit) ? [edit] : [])),
+    photos,
+  };
 }
 
 /** The hand on a sheet: shown at once, kept at the office, undone by one tap. */
@@ -46,19 +59,18 @@ export function useSheetHand(view: SheetView) {
 
 /** A field of the hand as one reads it. */
 export function showHand(field: keyof SheetHand, hand: SheetHand): string {
-  if (field === 'added') return hand.added.map(({ words }) => words).join('\n');
   if (field === 'photos') return hand.photos.length === 1 ? '1 picture' : `${hand.photos.length} pictures`;
   const edit = hand[field];
-  return edit ? (edit.words ?? 'left out') : 'as made';
+  if (!edit) return field.startsWith(lineField('')) ? 'as made' : 'left out';
+  return edit.words ?? 'left out';
 }
 
 /** Each field by what stands there as made. */
-const namesOf = (hand: SheetHand): Readonly<Record<keyof SheetHand, string>> => ({
-  ...Object.fromEntries(
-    Object.entries(hand).flatMap(([field, edit]) =>
-      field.startsWith(lineField('')) && edit && 'made' in edit ? [[field, edit.made]] : [],
-    ),
-  ),
-  added: 'Lines of your own',
-  photos: 'Pictures for the owner',
-});
+const namesOf = (hand: SheetHand): Readonly<Record<keyof SheetHand, string>> => {
+  const { lines, added } = editsOf(hand);
+  return {
+    ...Object.fromEntries(Object.entries(lines).map(([key, { made }]) => [lineField(key), made])),
+    ...Object.fromEntries(added.map(({ id }) => [ownField(id), 'A line of your own'])),
+    photos: 'Pictures for the owner',
+  };
+};

@@ -236,6 +236,16 @@ describe('bottles and pumps', () => {
     expect(screen.getByText(/only ever rises/)).toBeTruthy();
   });
 
+  test('a volume is typed with a comma or a point', async () => {
+    const { person, office } = openShelf(<ToolsScreen />);
+    await person.click(await screen.findByRole('button', { name: 'New bottle' }));
+    await person.type(field('Name'), 'Tall bottle');
+    await person.clear(field('To its line, ml'));
+    await person.type(field('To its line, ml'), '250,5');
+    await person.click(screen.getByRole('button', { name: 'Keep' }));
+    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ line: 250.5 }));
+  });
+
   test('a bottle without marks is filled to its line', async () => {
     const { person, office } = openShelf(<ToolsScreen />);
     expect(await screen.findByText('2 × Half-litre bottle')).toBeTruthy();

@@ -1,5 +1,6 @@
 import { strokesFromGrams, strokesFromReadings } from '@dewpond/core/dilution';
 import type { Millilitres } from '@dewpond/core/units';
+import { typedNumber } from '../../app/typedNumber';
 
 /** How ten strokes may be written down. */
 export const HOW_MEASURED = {
@@ -22,7 +23,7 @@ export function strokesTyped(
   how: HowMeasured,
   volume: (value: number) => Millilitres,
 ): Typed {
-  const given = typed.filter((each) => each.trim() !== '').map((each) => Number(each.replace(',', '.')));
+  const given = typed.filter((each) => each.trim() !== '').map(typedNumber);
   const wrong = given.find((each) => !Number.isFinite(each) || each < 0);
   if (wrong !== undefined) return none('Numbers only, none below 0.');
   try {

@@ -11,6 +11,7 @@ import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { NotOurs } from '../../ui/NotOurs';
 import { LongField, TextField } from '../../ui/Field';
+import { FormSays } from '../../ui/FormFoot';
 import { Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/toasts';
 
@@ -187,11 +188,7 @@ function Compose({
           <b>{LINK_MARK}</b> becomes a private page for this owner when it is sent.
         </p>
       )}
-      {draft.refusal !== undefined && (
-        <p role="alert" className="text-stop font-semibold">
-          {draft.refusal}
-        </p>
-      )}
+      <FormSays draft={draft} />
       <Button type="submit" look="main" className="min-h-14!" disabled={channel === null || send.isPending}>
         {send.isPending ? 'Sending…' : channel === null ? 'Send' : `Send by ${channel}`}
       </Button>

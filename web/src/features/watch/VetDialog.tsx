@@ -5,7 +5,7 @@ import { placeOf } from '@dewpond/core/places';
 import { addDays, type Day } from '@dewpond/core/units';
 import { Link } from 'react-router';
 import { z } from 'zod';
-import { Refused, call } from '../../api/call';
+import { call, refusedUnder } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
 import { typedNumber } from '../../app/typedNumber';
 import { fresh, useDraft } from '../../app/useDraft';
@@ -81,9 +81,7 @@ export function VetDialog({
       const said = { who: who.trim(), words: words.trim(), on: today };
       if (instruction === null) return { ...said, instructionId: null };
       await call('POST /api/dogs/:id/instructions', { id: referral.dogId, body: { ...instruction, id } }).catch(
-        (error: unknown) => {
-          throw error instanceof Refused ? error.under('instruction') : error;
-        },
+        refusedUnder('instruction'),
       );
       return { ...said, instructionId: id };
     },
