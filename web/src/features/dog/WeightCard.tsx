@@ -68,7 +68,7 @@ function Weigh({ dog, units }: { readonly dog: DogView; readonly units: UnitSyst
     <form
       noValidate
       onSubmit={draft.submit((body) => weigh.mutate(body))}
-      className="mt-2 grid grid-cols-[1fr_auto] items-end gap-2"
+      className="mt-2 grid grid-cols-[1fr_auto] items-start gap-2"
     >
       <TextField
         label={`Weighed today, ${units === 'US' ? 'lb' : 'kg'}`}
@@ -77,7 +77,7 @@ function Weigh({ dog, units }: { readonly dog: DogView; readonly units: UnitSyst
         {...draft.field('weight', 'kg')}
         error={draft.at('kg') ?? draft.refusal}
       />
-      <Button type="submit" disabled={weigh.isPending}>
+      <Button type="submit" className="mt-6" disabled={weigh.isPending}>
         Keep
       </Button>
     </form>

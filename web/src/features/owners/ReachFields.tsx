@@ -29,7 +29,7 @@ export function ReachFields({ draft }: CardFieldsProps) {
         {phones.map((phone, i) => (
           <div
             key={i}
-            className="grid grid-cols-[1fr_1fr_44px] max-md:grid-cols-[1fr_44px] max-md:[&>*:first-child]:col-span-2 items-end gap-2"
+            className="grid grid-cols-[1fr_1fr_44px] max-md:grid-cols-[1fr_44px] max-md:[&>*:first-child]:col-span-2 items-start gap-2"
           >
             <TextField
               label={i === 0 ? 'Phone' : `Phone ${i + 1}`}
@@ -64,7 +64,7 @@ export function ReachFields({ draft }: CardFieldsProps) {
       </fieldset>
       <fieldset className="flex flex-col gap-2">
         {emails.map((email, i) => (
-          <div key={i} className="grid grid-cols-[1fr_44px] items-end gap-2">
+          <div key={i} className="grid grid-cols-[1fr_44px] items-start gap-2">
             <TextField
               label={i === 0 ? 'E-mail' : `E-mail ${i + 1}`}
               autoComplete="off"
@@ -102,7 +102,7 @@ export function ReachFields({ draft }: CardFieldsProps) {
 }
 
 const TakeOff = ({ what, onPress }: { readonly what: string; readonly onPress: () => void }) => (
-  <Button look="quiet" className="px-0! size-11" aria-label={`Take off ${what}`} onClick={onPress}>
+  <Button look="quiet" className="px-0! size-11 mt-6" aria-label={`Take off ${what}`} onClick={onPress}>
     <X size={18} aria-hidden />
   </Button>
 );
