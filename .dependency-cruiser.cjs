@@ -24,8 +24,31 @@ module.exports = {
     {
       name: 'no-circles',
       severity: 'error',
+      comment: 'files in a circle cannot be read one after the other; types count, too',
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
+    },
+    {
+      name: 'server-platform-is-the-ground-floor',
+      severity: 'error',
+      comment:
+        'database, HTTP, sign-in, jobs and threads know no feature: main.ts, jobs.ts and worker.tsx bring them together',
+      from: { path: '^server/src/platform/' },
+      to: { path: '^server/src/', pathNot: '^server/src/platform/' },
+    },
+    {
+      name: 'server-records-below-features',
+      severity: 'error',
+      comment: 'the read model and what is stored beside it serves every feature and knows none',
+      from: { path: '^server/src/records/' },
+      to: { path: '^server/src/', pathNot: '^server/src/(platform|records)/' },
+    },
+    {
+      name: 'server-features-apart',
+      severity: 'error',
+      comment: 'what two features need is a record',
+      from: { path: '^server/src/features/([^/]+)/' },
+      to: { path: '^server/src/', pathNot: '^server/src/(platform|records|features/$1)/' },
     },
     {
       name: 'pure-core',

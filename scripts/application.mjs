@@ -20,9 +20,9 @@ export async function startApplication({ folder, port, database = 'dewpond', fre
       ...more,
     });
     say('bringing tables up to date');
-    runCommand('migrateCommand', env);
+    runCommand('migrate', env);
     say('looking at the demo world (the first time takes half a minute)');
-    runCommand('seedCommand', env);
+    runCommand('seed', env);
     const server = await startServer(env, join(folder, 'server.log'));
     let stopped = false;
     const stop = async () => {

@@ -2,7 +2,7 @@
 
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ROOT } from './machine.mjs';
 import { command, say } from './say.mjs';
@@ -20,9 +20,9 @@ const SOURCES = [
   'scripts/build.mjs',
   'scripts/squeeze.mjs',
 ];
-const ENTRIES = ['main', 'migrateCommand', 'seedCommand', 'rebuildProjections'];
+const ENTRIES = ['main', 'commands/migrate', 'commands/seed', 'commands/rebuildProjections'];
 /** Runs in threads of its own, beside `main`. */
-const WORKER = 'heavy/worker';
+const WORKER = 'worker';
 
 /** @param {string} path @returns {string[]} */
 function filesBelow(path) {
@@ -64,7 +64,10 @@ const WORKER_ENTRY = { in: join(ROOT, `server/src/${WORKER}.tsx`), out: 'worker'
 export const buildWorker = () => bundle([WORKER_ENTRY]);
 
 const buildServer = () =>
-  bundle([...ENTRIES.map((entry) => ({ in: join(ROOT, `server/src/${entry}.ts`), out: entry })), WORKER_ENTRY]);
+  bundle([
+    ...ENTRIES.map((entry) => ({ in: join(ROOT, `server/src/${entry}.ts`), out: basename(entry) })),
+    WORKER_ENTRY,
+  ]);
 
 /** @param {{ in: string, out: string }[]} entryPoints */
 async function bundle(entryPoints) {

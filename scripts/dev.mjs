@@ -30,8 +30,8 @@ await command(async () => {
     NODE_ENV: 'development',
     WEB_DIST: '',
   });
-  runCommand('migrateCommand', env);
-  runCommand('seedCommand', env);
+  runCommand('migrate', env);
+  runCommand('seed', env);
   const bin = (/** @type {string} */ name) => join(ROOT, 'node_modules/.bin', name);
   const children = [
     spawn(bin('tsx'), ['watch', '--clear-screen=false', join(ROOT, 'server/src/main.ts')], {

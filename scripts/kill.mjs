@@ -33,8 +33,8 @@ export async function killSuite() {
   const ports = [await freePort(), await freePort()];
   const url = `http://127.0.0.1:${ports[0]}`;
   const env = serverEnvironment(cluster, DATABASE, { PUBLIC_URL: url, LOG_LEVEL: 'warn' });
-  runCommand('migrateCommand', env);
-  runCommand('seedCommand', env);
+  runCommand('migrate', env);
+  runCommand('seed', env);
   const start = (/** @type {number} */ which) =>
     startServer({ ...env, PORT: String(ports[which]) }, join(folder, `server-${which}.log`));
   const servers = [await start(0), await start(1)];

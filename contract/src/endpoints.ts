@@ -18,7 +18,16 @@ import {
   vetView,
 } from './clients';
 import { dogEdit, dogListItem, dogView, newDog, newLesson, newProgramme, newWeighing, programmeEdit } from './dogs';
-import { health, houseEdit, houseView, memberView, ownBreedEdit, sessionView, todayView, watchItem } from './house';
+import {
+  health,
+  businessEdit,
+  businessView,
+  memberView,
+  ownBreedEdit,
+  sessionView,
+  todayView,
+  watchItem,
+} from './house';
 import { importStep, importView, newImport } from './imports';
 import { instructionEdit, newInstruction } from './instructions';
 import {
@@ -26,8 +35,8 @@ import {
   draftQuery,
   homeCareView,
   homeTicking,
-  letterheadEdit,
-  letterheadView,
+  businessProfileEdit,
+  businessProfileView,
   messageDraft,
   messageStep,
   messageView,
@@ -160,8 +169,8 @@ export const ENDPOINTS = {
   },
   'GET /api/visits/:id/sheet': { says: 'The owner sheet', response: sheetView },
   'PUT /api/visits/:id/sheet': { says: 'A groomer’s hand on the sheet', body: sheetEditing, response: changed },
-  'GET /api/letterhead': { says: 'How the house signs, and what it says in its own words', response: letterheadView },
-  'PUT /api/letterhead': { says: 'Change how the house signs and speaks', body: letterheadEdit, response: changed },
+  'GET /api/profile': { says: 'How the house signs, and what it says in its own words', response: businessProfileView },
+  'PUT /api/profile': { says: 'Change how the house signs and speaks', body: businessProfileEdit, response: changed },
   'GET /api/dogs/:id/links': { says: 'Private pages of this dog’s owner', response: list(ownerLinkView) },
   'POST /api/links': { says: 'Make a private page for an owner', body: newOwnerLink, response: ownerLinkView },
   'PUT /api/links/:id/revoke': { says: 'Close a private page', body: z.strictObject({}), response: z.object({}) },
@@ -228,14 +237,14 @@ export const ENDPOINTS = {
   },
   'PUT /api/referrals/:id': { says: 'Told, answered, closed', body: referralEdit, response: changed },
   'GET /api/watch': { says: 'Findings that want following up', response: list(watchItem) },
-  'GET /api/house': { says: 'House ways, products and bottles', response: houseView },
+  'GET /api/business': { says: 'House ways, products and bottles', response: businessView },
   'PUT /api/me': {
     says: 'How this person reads volumes and weights; null: as the house does',
     body: z.strictObject({ units: z.enum(['metric', 'US']).nullable() }),
     response: z.object({}),
   },
   ...BENCH_ENDPOINTS,
-  'PUT /api/house': { says: 'Change the house ways', body: houseEdit, response: changed },
+  'PUT /api/business': { says: 'Change the house ways', body: businessEdit, response: changed },
 } as const satisfies Record<string, Endpoint>;
 
 export interface Endpoint {

@@ -2,9 +2,9 @@ import {
   ALL_SERVICES,
   HOUSE_QUESTIONS,
   SERVICES,
-  type HouseDoes,
+  type BusinessDoes,
   type HouseQuestion,
-  type HouseServices,
+  type BusinessServices,
   type HouseWays,
 } from '@dewpond/core/ways';
 import {
@@ -40,25 +40,25 @@ export const houseWays = z
   .transform((ways) => ways as unknown as HouseWays);
 
 /** Each piece of work, done as far as it is offered. */
-const houseServices = z
+const businessServices = z
   .strictObject(
     Object.fromEntries(
-      ALL_SERVICES.map((key) => [key, z.enum(Object.keys(SERVICES[key].means) as [HouseDoes, ...HouseDoes[]])]),
+      ALL_SERVICES.map((key) => [key, z.enum(Object.keys(SERVICES[key].means) as [BusinessDoes, ...BusinessDoes[]])]),
     ),
   )
-  .transform((services) => services as HouseServices);
+  .transform((services) => services as BusinessServices);
 
 const liftAloneKg = z
   .number({ error: 'A number of kilograms.' })
   .min(3, { error: 'At least 3 kg.' })
   .max(60, { error: 'At most 60 kg.' });
 
-export const houseEdit = z.strictObject({
+export const businessEdit = z.strictObject({
   version,
   ways: houseWays,
   units: z.enum(['metric', 'US']),
   currency: z.string().regex(/^[A-Z]{3}$/, { error: 'Three capital letters, such as GBP.' }),
-  services: houseServices,
+  services: businessServices,
   liftAloneKg,
 });
 
@@ -88,11 +88,11 @@ export const ownBreed = z.strictObject({
 /** Version 0: there is none yet. */
 export const ownBreedEdit = z.strictObject({ version: z.int().min(0), breed: ownBreed });
 
-export const houseView = z.object({
+export const businessView = z.object({
   version,
   name: z.string(),
   units: z.enum(['metric', 'US']),
-  services: z.custom<HouseServices>(),
+  services: z.custom<BusinessServices>(),
   liftAloneKg: z.number(),
   ways: z.custom<HouseWays>(),
   ownBreeds: z.custom<OwnBreedView[]>().describe('Breeds added or seen otherwise than shipped'),
@@ -111,7 +111,7 @@ export interface OwnBreedView {
   readonly version: number;
 }
 
-export type HouseView = z.infer<typeof houseView>;
+export type BusinessView = z.infer<typeof businessView>;
 
 export const memberView = z.object({
   id,

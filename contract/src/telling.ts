@@ -10,8 +10,8 @@ import {
   wordingIn,
   wordingProblem,
   type HomeTaskTold,
-  type HouseWording,
-  type HouseWordings,
+  type BusinessWording,
+  type BusinessWordings,
   type PageWords,
   type WordingKey,
 } from '@dewpond/core/wording';
@@ -40,8 +40,8 @@ const sheetEdits = z
 export const sheetEditing = z.strictObject({ version: z.int().min(0), edits: sheetEdits });
 
 /** How a house signs what it gives to owners. */
-const letterhead = z.object({ name: z.string(), phone: z.string(), email: z.string(), colour: z.string() });
-export type Letterhead = z.infer<typeof letterhead>;
+const businessProfile = z.object({ name: z.string(), phone: z.string(), email: z.string(), colour: z.string() });
+export type BusinessProfile = z.infer<typeof businessProfile>;
 
 /** A picture and what it shows, as an owner reads it. */
 const sheetPhoto = z.object({ id, name: z.string() });
@@ -50,12 +50,12 @@ export const sheetView = z.object({
   visitId: id,
   dogId: id,
   clientId: id,
-  house: letterhead,
+  business: businessProfile,
   owner: z.string(),
   closed: z.boolean(),
   sheet: z.custom<OwnerSheet>(),
   /** The same in the house's language, to be read by the groomer; null where the owner reads that, too. */
-  inHouseLanguage: z.custom<OwnerSheet | null>(),
+  inBusinessLanguage: z.custom<OwnerSheet | null>(),
   edits: z.custom<SheetEdits>(),
   version: z.int(),
   /** Pictures of this visit; shown to the owner when chosen. */
@@ -82,30 +82,30 @@ const wordingOf = (inLanguage: Language) =>
         if (why !== null) context.addIssue({ code: 'custom', path: [key], message: why });
       }
     })
-    .transform((wording) => wording as HouseWording);
+    .transform((wording) => wording as BusinessWording);
 
-const houseWordings = z.strictObject({
+const businessWordings = z.strictObject({
   'en-GB': z.exactOptional(wordingOf('en-GB')),
   es: z.exactOptional(wordingOf('es')),
 } satisfies Record<Language, unknown>);
 
 /** House name, colours and language for owners, and what it says otherwise than what ships, by language. */
-export const letterheadEdit = z.strictObject({
+export const businessProfileEdit = z.strictObject({
   version,
   phone: text(40),
   email: emailOrNone,
   colour: z.string().regex(/^#[0-9a-fA-F]{6}$/, { error: 'A colour such as #125B60.' }),
   language,
-  wording: houseWordings,
+  wording: businessWordings,
 });
-export const letterheadView = z.object({
+export const businessProfileView = z.object({
   version,
-  ...letterhead.shape,
+  ...businessProfile.shape,
   language,
-  wording: z.custom<HouseWordings>(),
+  wording: z.custom<BusinessWordings>(),
   mayEdit: z.boolean(),
 });
-export type LetterheadView = z.infer<typeof letterheadView>;
+export type BusinessProfileView = z.infer<typeof businessProfileView>;
 
 export const newOwnerLink = z.strictObject({ id: newId, dogId: id, days: z.int().min(1).max(365) });
 export const ownerLinkView = z.object({
@@ -243,7 +243,7 @@ export const homeTicking = z.strictObject({
 const ownerSheet = z.object({ visitId: id, read: z.custom<ReadSheet>(), photos: z.array(sheetPhoto) });
 /** What an owner sees behind the link: this one dog and nothing else. */
 export const ownerPage = z.object({
-  house: letterhead,
+  business: businessProfile,
   dog: z.string(),
   language: z.string(),
   words: z.custom<PageWords>(),

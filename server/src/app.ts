@@ -4,56 +4,56 @@ import { IMPORT_FILE_LIMIT, openApiDocument } from '@dewpond/contract';
 import express, { Router, type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { appointmentRoutes } from './appointments/routes';
-import { auditRoutes } from './audit/routes';
-import { makeAuth, type Auth } from './auth/auth';
-import { requireSession } from './auth/requireSession';
-import { signIn } from './auth/signIn';
-import { benchRoutes } from './bench/benchDay';
-import { labelRoutes } from './bench/labels';
-import { mixRoutes } from './bench/mixes';
-import { productRoutes } from './bench/products';
-import { toolRoutes } from './bench/tools';
-import { traceRoutes } from './bench/trace';
-import { clientRoutes } from './clients/routes';
-import { archiveRoutes } from './dogs/archive';
-import { letterRoutes } from './dogs/letters';
-import { programmeRoutes } from './dogs/programmes';
-import { weighingRoutes } from './dogs/weighings';
-import { exportRoutes } from './exports/routes';
-import { breedRoutes } from './house/breeds';
-import { importRoutes } from './imports/routes';
-import { mergeRoutes } from './merging/routes';
-import type { Config } from './config';
-import { isAway, isNotStorable, isThereAlready } from './db/away';
-import { isAlive } from './db/connect';
-import { instructionRoutes } from './dogs/instructions';
-import { dogRoutes } from './dogs/routes';
-import { letterheadRoutes } from './house/letterhead';
-import { houseRoutes } from './house/routes';
-import { ownerPages } from './links/ownerPage';
-import { calendarFeeds, calendarRoutes } from './calendars/routes';
-import { inLogs } from './links/ownerLinks';
-import { homePhotoRoutes } from './links/homePhotos';
-import { linkRoutes } from './links/routes';
-import { messageRoutes } from './messages/routes';
-import { eraseRoutes } from './record/eraseRoutes';
-import { recordRoutes } from './record/routes';
-import { referralRoutes } from './referrals/routes';
-import type { Services } from './http/context';
-import { RETRY_AFTER, Refusal, busy, notFound } from './http/problem';
-import { squeezed, squeezedFiles } from './http/compressed';
-import { logCalls, traceOf } from './http/logging';
-import { refuseUnstorable } from './http/storable';
-import { liveRoutes } from './live/routes';
-import { sheetRoutes } from './sheet/routes';
-import { stockRoutes } from './stock/routes';
-import { todayRoutes } from './today/routes';
-import { VERSION } from './version';
-import { vetRoutes } from './vets/routes';
-import { carryRoutes } from './visits/carry';
-import { photoRoutes } from './visits/photos';
-import { visitRoutes } from './visits/routes';
+import { appointmentRoutes } from './features/appointments/routes';
+import { auditRoutes } from './features/audit/routes';
+import { makeAuth, type Auth } from './platform/auth/auth';
+import { requireSession } from './platform/auth/requireSession';
+import { signIn } from './platform/auth/signIn';
+import { benchRoutes } from './features/mixing/routes';
+import { labelRoutes } from './features/mixing/labels';
+import { mixRoutes } from './features/mixing/mixes';
+import { productRoutes } from './features/shelf/products';
+import { toolRoutes } from './features/shelf/tools';
+import { traceRoutes } from './features/stock/trace';
+import { clientRoutes } from './features/clients/routes';
+import { archiveRoutes } from './features/dogs/archive';
+import { letterRoutes } from './features/dogs/letters';
+import { programmeRoutes } from './features/dogs/programmes';
+import { weighingRoutes } from './features/dogs/weighings';
+import { exportRoutes } from './features/exports/routes';
+import { breedRoutes } from './features/business/breeds';
+import { importRoutes } from './features/imports/routes';
+import { mergeRoutes } from './features/merging/routes';
+import type { Config } from './platform/config';
+import { isAway, isNotStorable, isThereAlready } from './platform/db/away';
+import { isAlive } from './platform/db/connect';
+import { instructionRoutes } from './features/dogs/instructions';
+import { dogRoutes } from './features/dogs/routes';
+import { profileRoutes } from './features/business/profile';
+import { businessRoutes } from './features/business/routes';
+import { ownerPages } from './features/ownerPage/ownerPage';
+import { calendarFeeds, calendarRoutes } from './features/calendars/routes';
+import { inLogs } from './records/links/ownerLinks';
+import { homePhotoRoutes } from './features/ownerPage/homePhotos';
+import { linkRoutes } from './features/ownerPage/linkRoutes';
+import { messageRoutes } from './features/messages/routes';
+import { eraseRoutes } from './features/record/eraseRoutes';
+import { recordRoutes } from './features/record/routes';
+import { referralRoutes } from './features/referrals/routes';
+import type { Services } from './platform/http/context';
+import { RETRY_AFTER, Refusal, busy, notFound } from './platform/http/problem';
+import { squeezed, squeezedFiles } from './platform/http/compressed';
+import { logCalls, traceOf } from './platform/http/logging';
+import { refuseUnstorable } from './platform/http/storable';
+import { liveRoutes } from './features/visits/liveRoutes';
+import { sheetRoutes } from './features/sheet/routes';
+import { stockRoutes } from './features/stock/routes';
+import { todayRoutes } from './features/today/routes';
+import { VERSION } from './platform/version';
+import { vetRoutes } from './features/vets/routes';
+import { carryRoutes } from './features/visits/prefetch';
+import { photoRoutes } from './features/visits/photos';
+import { visitRoutes } from './features/visits/routes';
 
 const BODY_LIMIT = '1mb';
 
@@ -67,7 +67,7 @@ export function makeApp(
   const app = express();
   app.set('trust proxy', config.TRUST_PROXY);
   app.disable('x-powered-by');
-  app.use(logCalls(log));
+  app.use(logCalls(log, inLogs));
   app.use(securityHeaders(config));
   app.use(sameOriginWrites(config));
   app.use(squeezed);
@@ -91,7 +91,7 @@ export function makeApp(
   app.use('/api', keptNowhere, express.json({ limit: BODY_LIMIT }), refuseUnstorable, signedIn);
   const api = Router();
   for (const feature of [
-    houseRoutes,
+    businessRoutes,
     todayRoutes,
     dogRoutes,
     instructionRoutes,
@@ -102,7 +102,7 @@ export function makeApp(
     carryRoutes,
     liveRoutes,
     sheetRoutes,
-    letterheadRoutes,
+    profileRoutes,
     linkRoutes,
     calendarRoutes,
     recordRoutes,

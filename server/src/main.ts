@@ -1,12 +1,13 @@
 import { pino } from 'pino';
 import { makeApp } from './app';
-import { readConfig } from './config';
-import { connect } from './db/connect';
-import type { Services } from './http/context';
-import { startJobs } from './jobs/queue';
-import { openPost } from './messages/post';
-import { closePool } from './heavy/pool';
-import { listenForVisits } from './live/visitNews';
+import { readConfig } from './platform/config';
+import { connect } from './platform/db/connect';
+import type { Services } from './platform/http/context';
+import { workers } from './jobs';
+import { startJobs } from './platform/jobs/jobs';
+import { openPost } from './platform/post/post';
+import { closePools } from './platform/threads/pool';
+import { listenForVisits } from './platform/live/news';
 
 const config = readConfig();
 const log = pino({ level: config.LOG_LEVEL });
@@ -15,10 +16,10 @@ const services: Services = {
   databases,
   now: () => Date.now(),
   news: listenForVisits(databases, log),
-  links: { publicUrl: config.PUBLIC_URL, key: config.AUTH_SECRET },
+  site: { publicUrl: config.PUBLIC_URL, key: config.AUTH_SECRET },
   post: openPost(config),
 };
-const stopJobs = await startJobs(config, services, log);
+const stopJobs = await startJobs(config, workers(services), log);
 const server = makeApp(config, services, log).listen(config.PORT, config.HOST, (error) => {
   if (error) {
     log.error({ reason: error.message }, 'cannot listen');
@@ -35,7 +36,7 @@ async function stop(): Promise<void> {
   stopping = true;
   server.close();
   server.closeAllConnections();
-  await Promise.all([services.news.stop(), stopJobs().catch(() => undefined), closePool()]);
+  await Promise.all([services.news.stop(), stopJobs().catch(() => undefined), closePools()]);
   await Promise.all(databases.pools.map((pool) => pool.end()));
   process.exit(0);
 }

@@ -102,7 +102,7 @@ const router = createBrowserRouter([
         path: 'house/words',
         lazy: async () => ({ Component: (await import('./features/house/WordsScreen')).WordsScreen }),
       },
-      { path: 'house', lazy: async () => ({ Component: (await import('./features/house/HouseScreen')).HouseScreen }) },
+      { path: 'house', lazy: async () => ({ Component: (await import('./features/house/HouseScreen')).WaysScreen }) },
       {
         path: 'visits/:id/sheet',
         lazy: async () => ({ Component: (await import('./features/sheet/SheetScreen')).SheetScreen }),

@@ -8,7 +8,7 @@ import { DEFAULT_HOUSE_WAYS, type HouseWays } from '../ways';
 import type { SignSeen } from '../reasons';
 import type { VetLift } from '../stops';
 import type { Instruction } from './instructions';
-import { DEFAULT_SERVICES, type HouseServices } from '../ways';
+import { DEFAULT_SERVICES, type BusinessServices } from '../ways';
 
 export const SKIN = ['healthy', 'sensitive', 'allergic', 'under treatment'] as const;
 export type Skin = (typeof SKIN)[number];
@@ -81,7 +81,7 @@ export interface DogFacts {
   /** The owner's word on a muzzle; null = never asked. */
   readonly muzzleAgreed: boolean | null;
   /** What the house does at all, by place and law. */
-  readonly services: HouseServices;
+  readonly services: BusinessServices;
   /** Above it the house lifts by two, kg. */
   readonly liftAloneKg: number;
   readonly ways: HouseWays;

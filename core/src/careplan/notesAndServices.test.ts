@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { EASY, MINDS, type HandlingNotes } from '../handling';
 import { day } from '../units';
 import { makePlan, type CarePlan, type DogFacts } from '.';
-import { DEFAULT_SERVICES, type HouseServices } from '../ways';
+import { DEFAULT_SERVICES, type BusinessServices } from '../ways';
 import { type Task } from '../tasks';
 import { ENGLISH, say } from '../wording';
 import { aDog, instruct } from './tests/randomDogs';
@@ -17,7 +17,7 @@ const wordsOf = (plan: CarePlan, task: Task) => {
 };
 const noted = (notes: Partial<HandlingNotes>) =>
   makePlan(aDog({ handling: { ...EASY, ...notes } }, 'poodle-miniature'));
-const house = (services: Partial<HouseServices>, more: Partial<DogFacts> = {}) =>
+const house = (services: Partial<BusinessServices>, more: Partial<DogFacts> = {}) =>
   makePlan(aDog({ services: { ...DEFAULT_SERVICES, ...services }, ...more }, 'poodle-miniature'));
 
 describe('what a dog minds stands at the work it concerns', () => {
@@ -90,7 +90,7 @@ describe('what the house does at all, by place and law', () => {
   test('plucking: a vet’s, or trimmed where the house works outside only', () => {
     const hairy = { traits: { ...aDog({}, 'poodle-miniature').traits, canalHair: 'dense' } } as const;
     const ways = { ...aDog().ways, earHair: 'routine' } as DogFacts['ways'];
-    const way = (does: HouseServices['ear hair']) =>
+    const way = (does: BusinessServices['ear hair']) =>
       line(house({ 'ear hair': does }, { ...hairy, ways }), 'ear hair')?.earHair?.way;
     expect(way('vet')).toBe('vet');
     expect(way('outside only')).toBe('trim');

@@ -13,7 +13,7 @@ const TODAY = day('2026-11-25');
 const cards = (ways: Partial<HouseWays> = {}): MethodCard[] =>
   METHOD_CARDS.map((each) => cardFor(each, { ...DEFAULT_HOUSE_WAYS, ...ways }));
 /** Every card as each school of each question has it. */
-const EVERY_HOUSE: MethodCard[] = ALL_HOUSE_QUESTIONS.flatMap((question) =>
+const EVERY_BUSINESS: MethodCard[] = ALL_HOUSE_QUESTIONS.flatMap((question) =>
   HOUSE_QUESTIONS[question].schools.flatMap(({ id }) => cards({ [question]: id })),
 );
 const words = (card: MethodCard) => [
@@ -37,7 +37,7 @@ describe('method cards', () => {
   });
 
   test('every card says how, what never, when to stop, and what is enough', () => {
-    for (const card of EVERY_HOUSE) {
+    for (const card of EVERY_BUSINESS) {
       expect(card.steps.length).toBeGreaterThanOrEqual(3);
       expect(Math.min(card.never.length, card.stops.length, card.needs.length)).toBeGreaterThanOrEqual(1);
       for (const line of words(card)) expect(line).toMatch(/[.]$/);
@@ -45,7 +45,7 @@ describe('method cards', () => {
   });
 
   test('no card names a disease or a dose', () => {
-    const text = EVERY_HOUSE.flatMap(words).join(' ');
+    const text = EVERY_BUSINESS.flatMap(words).join(' ');
     expect(notOurs(text)).toBeNull();
   });
 

@@ -2,7 +2,7 @@ import type { Condition, Sign } from '../findings';
 import type { Grade, Place } from '../places';
 import type { Task } from '../tasks';
 import type { Day } from '../units';
-import type { HouseDoes, HouseQuestion, ServiceKey } from '../ways';
+import type { BusinessDoes, HouseQuestion, ServiceKey } from '../ways';
 import type { Choice } from './choices';
 import type { EarHairReason } from './earHairReasons';
 
@@ -34,7 +34,7 @@ export type Reason =
   /** What an owner agreed to, or did not. */
   | { readonly kind: 'consent'; readonly to: 'plucking' }
   /** What this house does at all, by place and law. */
-  | { readonly kind: 'service'; readonly service: ServiceKey; readonly does: HouseDoes }
+  | { readonly kind: 'service'; readonly service: ServiceKey; readonly does: BusinessDoes }
   /** A choice of the house among schools: a habit, never told to an owner. */
   | { readonly kind: 'school'; readonly question: HouseQuestion; readonly school: string }
   /** A line of the decision about hair in an ear. */

@@ -1,5 +1,5 @@
 import { MAY_SPREAD, areaOf, atLeast, signWords, type Sign, type Triage } from '../findings';
-import type { HouseServices } from '../ways';
+import type { BusinessServices } from '../ways';
 import { namePlace, placeKey, type Place, type PlaceKey } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE, type Source } from '../provenance';
 import type { VisitState } from './state';
@@ -26,7 +26,7 @@ const answered = (state: VisitState, id: string): boolean =>
 export function proposals(
   state: VisitState,
   judged: Readonly<Partial<Record<PlaceKey, Triage>>>,
-  services: HouseServices,
+  services: BusinessServices,
 ): Proposal[] {
   const urgent = Object.values(judged).filter((each) => atLeast(each.level, 'vet soon'));
   const all = [...urgent.map(toVet), ...mats(state), ...spreading(state), ...ticks(state, services), ...lumps(state)];
@@ -76,7 +76,7 @@ function spreading(state: VisitState): Proposal[] {
 }
 
 /** What this house does about a tick, where one was found. */
-const ticks = (state: VisitState, services: HouseServices): Proposal[] =>
+const ticks = (state: VisitState, services: BusinessServices): Proposal[] =>
   state.findings
     .filter(({ sign }) => sign === 'tick')
     .map(({ place }) => ({

@@ -11,10 +11,10 @@ export {
 export {
   ALL_SERVICES,
   DEFAULT_SERVICES,
-  HOUSE_DOES,
+  BUSINESS_DOES,
   SERVICES,
   serviceOf,
-  type HouseDoes,
-  type HouseServices,
+  type BusinessDoes,
+  type BusinessServices,
   type ServiceKey,
 } from './services';

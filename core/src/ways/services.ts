@@ -1,12 +1,12 @@
 /** What a house may do with each piece of work: all of it, only what lies outside, or none: that is a vet's. */
-export const HOUSE_DOES = ['done', 'outside only', 'vet'] as const;
-export type HouseDoes = (typeof HOUSE_DOES)[number];
+export const BUSINESS_DOES = ['done', 'outside only', 'vet'] as const;
+export type BusinessDoes = (typeof BUSINESS_DOES)[number];
 
 interface Service {
   readonly name: string;
   /** What each choice means here; a choice left out is not offered. */
-  readonly means: Readonly<Partial<Record<HouseDoes, string>>>;
-  readonly usual: HouseDoes;
+  readonly means: Readonly<Partial<Record<BusinessDoes, string>>>;
+  readonly usual: BusinessDoes;
   readonly warns?: string;
 }
 
@@ -68,9 +68,9 @@ export const SERVICES = {
 
 export type ServiceKey = keyof typeof SERVICES;
 export const ALL_SERVICES = Object.keys(SERVICES) as readonly ServiceKey[];
-export type HouseServices = Readonly<Record<ServiceKey, HouseDoes>>;
+export type BusinessServices = Readonly<Record<ServiceKey, BusinessDoes>>;
 
 export const serviceOf = (key: ServiceKey): Service => SERVICES[key];
 export const DEFAULT_SERVICES = Object.fromEntries(
   ALL_SERVICES.map((key) => [key, SERVICES[key].usual]),
-) as HouseServices;
+) as BusinessServices;

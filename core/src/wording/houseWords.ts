@@ -16,7 +16,7 @@ export type WordingKey =
   | `choice ${Choice}`
   | `subject ${MessageKind}`
   | `message ${MessageKind}`;
-export type HouseWording = Readonly<Partial<Record<WordingKey, string>>>;
+export type BusinessWording = Readonly<Partial<Record<WordingKey, string>>>;
 
 /** Every entry a house may change, with the words that ship. */
 export const shippedWords = (base: Wording = ENGLISH): Readonly<Record<WordingKey, string>> => {
@@ -38,19 +38,19 @@ export const shippedWords = (base: Wording = ENGLISH): Readonly<Record<WordingKe
 };
 
 /** The wording of a house: what it says otherwise, over what ships. */
-export const inHouseWords = (base: Wording, house: HouseWording): Wording => ({
+export const inBusinessWords = (base: Wording, business: BusinessWording): Wording => ({
   ...base,
   sentences: ofEach(
     Object.keys(base.sentences) as SentenceKey[],
-    (key) => house[`sentence ${key}`] ?? base.sentences[key],
+    (key) => business[`sentence ${key}`] ?? base.sentences[key],
   ),
-  advice: ofEach(LEVELS, (level) => house[`advice ${level}`] ?? base.advice[level]),
-  signs: ofEach(ALL_SIGNS, (sign) => house[`sign ${sign}`] ?? base.signs[sign]),
-  homeHows: ofEach(ALL_HOME_HOWS, (how) => house[`home ${how}`] ?? base.homeHows[how]),
-  choices: ofEach(ALL_CHOICES, (choice) => house[`choice ${choice}`] ?? base.choices[choice]),
+  advice: ofEach(LEVELS, (level) => business[`advice ${level}`] ?? base.advice[level]),
+  signs: ofEach(ALL_SIGNS, (sign) => business[`sign ${sign}`] ?? base.signs[sign]),
+  homeHows: ofEach(ALL_HOME_HOWS, (how) => business[`home ${how}`] ?? base.homeHows[how]),
+  choices: ofEach(ALL_CHOICES, (choice) => business[`choice ${choice}`] ?? base.choices[choice]),
   messages: ofEach(MESSAGE_KINDS, (kind) => ({
-    subject: house[`subject ${kind}`] ?? base.messages[kind].subject,
-    words: house[`message ${kind}`] ?? base.messages[kind].words,
+    subject: business[`subject ${kind}`] ?? base.messages[kind].subject,
+    words: business[`message ${kind}`] ?? base.messages[kind].words,
   })),
 });
 

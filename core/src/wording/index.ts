@@ -1,7 +1,7 @@
 export { ENGLISH } from './english';
 export { homeTaskTold, type HomeTaskTold } from './homeTaskTold';
-export { inHouseWords, shippedWords, wordingProblem, type HouseWording, type WordingKey } from './houseWords';
-export { languageFor, wordingIn, type HouseWordings } from './languages';
+export { inBusinessWords, shippedWords, wordingProblem, type BusinessWording, type WordingKey } from './houseWords';
+export { languageFor, wordingIn, type BusinessWordings } from './languages';
 export { LETTER_WORDS, type LetterKey } from './letterWords';
 export { NAMED_PLACES } from './namedPlaces';
 export { allNotOurs, notOurs, notOursWords, type NotOurs } from './neverSay';

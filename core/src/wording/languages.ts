@@ -1,17 +1,17 @@
 import type { Language } from '../clients';
 import { ENGLISH } from './english';
-import { inHouseWords, type HouseWording } from './houseWords';
+import { inBusinessWords, type BusinessWording } from './houseWords';
 import { SPANISH } from './spanish';
 import type { Wording } from './wording';
 
 const SHIPPED: Readonly<Record<Language, Wording>> = { 'en-GB': ENGLISH, es: SPANISH };
 
 /** What a house says otherwise, by language. */
-export type HouseWordings = Readonly<Partial<Record<Language, HouseWording>>>;
+export type BusinessWordings = Readonly<Partial<Record<Language, BusinessWording>>>;
 
 /** The words of a language as a house says them. */
-export const wordingIn = (language: Language, house: HouseWordings = {}): Wording =>
-  inHouseWords(SHIPPED[language], house[language] ?? {});
+export const wordingIn = (language: Language, business: BusinessWordings = {}): Wording =>
+  inBusinessWords(SHIPPED[language], business[language] ?? {});
 
 /** The language an owner is written to in: their own where it is known, else the house's. */
-export const languageFor = (house: Language, owner: Language | null | undefined): Language => owner ?? house;
+export const languageFor = (business: Language, owner: Language | null | undefined): Language => owner ?? business;

@@ -4,7 +4,7 @@ import { syllable } from 'syllable';
 import { describe, expect, test } from 'vitest';
 import { METHOD_CARDS, cardFor } from '../methods';
 import { DEFAULT_HOUSE_WAYS } from '../ways';
-import { ENGLISH, fillIn, inHouseWords, shippedWords, slotsOf, wordingProblem, type WordingKey } from '.';
+import { ENGLISH, fillIn, inBusinessWords, shippedWords, slotsOf, wordingProblem, type WordingKey } from '.';
 
 const shipped = shippedWords();
 const keys = Object.keys(shipped) as WordingKey[];
@@ -26,7 +26,7 @@ describe('what a house may not say', () => {
 });
 
 test('what a house says otherwise is said, and nothing else changes', () => {
-  const house = inHouseWords(ENGLISH, {
+  const house = inBusinessWords(ENGLISH, {
     'sentence cleaned': 'We cleaned: {places}.',
     'advice tell': 'Have an eye on the {place}, please.',
     'sign ear damp': 'a damp ear',
@@ -36,7 +36,7 @@ test('what a house says otherwise is said, and nothing else changes', () => {
   expect(house.sentences.cleaned).toBe('We cleaned: {places}.');
   expect(house.advice.tell).toBe('Have an eye on the {place}, please.');
   expect(house.signs['ear damp']).toBe('a damp ear');
-  expect(inHouseWords(ENGLISH, {})).toEqual(ENGLISH);
+  expect(inBusinessWords(ENGLISH, {})).toEqual(ENGLISH);
 });
 
 test('slots are filled by name, wherever they stand; a slot without a word is refused', () => {

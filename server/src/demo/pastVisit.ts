@@ -4,9 +4,9 @@ import { placeKey, type Grade, type Place } from '@dewpond/core/places';
 import { drawGrade } from '@dewpond/core/rhythm';
 import { daysBetween } from '@dewpond/core/units';
 import { currentStep, type Happening, type Step } from '@dewpond/core/visit';
-import type { House } from '../house/house';
-import { mixesFor } from '../dogs/mixes';
-import { replay, type LoadedVisit } from '../visits/load';
+import type { StockedBusiness } from '../records/business/business';
+import { mixesFor } from '../records/dog/bathNeeds';
+import { replay, type LoadedVisit } from '../records/visit/load';
 import type { DemoDog } from './shape';
 
 const DIRT_AT: Readonly<Record<'ear' | 'eye' | 'fold', readonly Sign[]>> = {
@@ -48,7 +48,7 @@ export interface Played {
 export function playVisit(
   loaded: LoadedVisit,
   demo: DemoDog,
-  house: House,
+  business: StockedBusiness,
   random: () => number,
   extra: readonly Finding[],
 ): Played {
@@ -74,7 +74,7 @@ export function playVisit(
     minutes.set(step.id, step.minutes * (0.8 + 0.4 * random()));
     happened.push(...work(step, grades, random), { type: 'step done', step: step.id });
   }
-  for (const { product, mix } of mixesFor(loaded.facts, loaded.planned.plan, house, 1)) {
+  for (const { product, mix } of mixesFor(loaded.facts, loaded.planned.plan, business, 1)) {
     const ml = Math.round(mix.need * (demo.thirst ?? 1) * (0.92 + 0.16 * random()));
     happened.push({
       type: 'used',

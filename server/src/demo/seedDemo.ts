@@ -5,9 +5,9 @@ import type { VisitKind } from '@dewpond/core/visit';
 import { randomLcg } from 'd3-random';
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import type { Auth } from '../auth/auth';
-import * as authSchema from '../db/authSchema';
-import type { Databases } from '../db/connect';
+import type { Auth } from '../platform/auth/auth';
+import * as authSchema from '../platform/db/authSchema';
+import type { Databases } from '../platform/db/connect';
 import {
   appointment,
   business,
@@ -20,14 +20,14 @@ import {
   vet,
   visit,
   weighing,
-} from '../db/schema';
-import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
-import type { Asker } from '../http/context';
-import { contentHash } from '../http/sameContent';
-import { loadHouse } from '../house/house';
-import { dayIn, instantIn } from '../house/zone';
-import { loadVisit } from '../visits/load';
-import { takeEvents } from '../visits/takeEvents';
+} from '../platform/db/schema';
+import { inTenant, type BusinessId, type Tenant } from '../platform/db/tenant';
+import type { Asker } from '../platform/http/context';
+import { contentHash } from '../platform/http/sameContent';
+import { loadStockedBusiness } from '../records/business/business';
+import { dayIn, instantIn } from '../platform/time/zone';
+import { loadVisit } from '../records/visit/load';
+import { takeEvents } from '../features/visits/takeEvents';
 import { playVisit, toEvents } from './pastVisit';
 import { cardOf } from './owners';
 import { seedBenchPast, seedCounts, seedShelf } from './seedShelf';
@@ -64,7 +64,7 @@ export async function seedDemo(
     v7({ msecs: at, random: Uint8Array.from({ length: 16 }, () => Math.floor(random() * 256)) });
   for (const demo of DEMO_BUSINESSES) {
     const { businessId, people } = await seedPeople(databases, auth, demo, now);
-    await inTenant(databases, businessId, (tx) => seedHouse(tx, businessId, dayIn(ZONE, now), demo, people));
+    await inTenant(databases, businessId, (tx) => seedBusiness(tx, businessId, dayIn(ZONE, now), demo, people));
     for (const each of demo.dogs) {
       await inTenant(databases, businessId, (tx) =>
         seedDog({ tx, businessId, today: dayIn(ZONE, now), random, makeId, members: people }, each),
@@ -72,7 +72,7 @@ export async function seedDemo(
       tell(`${demo.name}: ${each.profile.name}`);
     }
     await inTenant(databases, businessId, async (tx) => {
-      const shelving = { tx, businessId, today: dayIn(ZONE, now), by: people[0]?.name ?? '', zone: ZONE };
+      const shelving = { tx, today: dayIn(ZONE, now), by: people[0]?.name ?? '', zone: ZONE };
       await seedBenchPast(shelving, demo, random);
       await seedCounts(shelving, demo);
       const telling = { ...shelving, makeId };
@@ -117,7 +117,7 @@ async function seedPerson(
   return { id: v7(), personId: user.id, name, role };
 }
 
-async function seedHouse(
+async function seedBusiness(
   tx: Tenant,
   businessId: BusinessId,
   today: Day,
@@ -133,10 +133,9 @@ async function seedHouse(
     units: 'metric',
     ways: { ...DEFAULT_HOUSE_WAYS, ...demo.ways },
   });
-  await tx.insert(member).values(people.map((person) => ({ businessId, ...person })));
-  await seedShelf({ tx, businessId, today, by: people[0]?.name ?? '', zone: ZONE }, demo);
+  await tx.insert(member).values(people.map((person) => ({ ...person })));
+  await seedShelf({ tx, today, by: people[0]?.name ?? '', zone: ZONE }, demo);
   const vets = (demo.vets ?? []).map((each) => ({
-    businessId,
     id: v7(),
     ...each,
     email: '',
@@ -147,18 +146,15 @@ async function seedHouse(
 }
 
 async function seedDog(seeding: Seeding, demo: DemoDog): Promise<void> {
-  const { tx, businessId, today } = seeding;
+  const { tx, today } = seeding;
   const { ageYears, ...given } = demo.profile;
   // A puppy is some five months old, whatever the day.
   const born = ageYears === 0 ? addDays(today, -152) : day(`${Number(today.slice(0, 4)) - ageYears}-04-18`);
   const profile = dogProfile.parse({ ...given, born });
   const clientId = v7();
   const dogId = v7();
-  await tx
-    .insert(client)
-    .values({ businessId, id: clientId, ...cardOf(demo.owner), madeFrom: contentHash(demo.owner) });
+  await tx.insert(client).values({ id: clientId, ...cardOf(demo.owner), madeFrom: contentHash(demo.owner) });
   await tx.insert(dog).values({
-    businessId,
     id: dogId,
     clientId,
     vetId: await vetNamed(tx, demo.vet),
@@ -179,18 +175,14 @@ async function vetNamed(tx: Tenant, name: string | undefined): Promise<string | 
   return row?.id ?? null;
 }
 
-async function seedWeights({ tx, businessId, today, members }: Seeding, demo: DemoDog, dogId: string): Promise<void> {
+async function seedWeights({ tx, today, members }: Seeding, demo: DemoDog, dogId: string): Promise<void> {
   const by = members[0]?.name ?? '';
   const past = (demo.weights ?? []).map(([ago, kg]) => ({ day: addDays(today, -ago), kg }));
   const rows = [...past, { day: today, kg: demo.profile.weightKg }];
-  await tx.insert(weighing).values(rows.map((row) => ({ businessId, dogId, by, ...row })));
+  await tx.insert(weighing).values(rows.map((row) => ({ dogId, by, ...row })));
 }
 
-async function seedLessons(
-  { tx, businessId, today, members }: Seeding,
-  { lessons }: DemoDog,
-  dogId: string,
-): Promise<void> {
+async function seedLessons({ tx, today, members }: Seeding, { lessons }: DemoDog, dogId: string): Promise<void> {
   if (!lessons) return;
   const held = lessons.map(([goal, went, ago]) => ({
     id: v7(),
@@ -200,7 +192,6 @@ async function seedLessons(
     by: members[1]?.name ?? '',
   }));
   await tx.insert(programme).values({
-    businessId,
     id: v7(),
     dogId,
     kind: 'young',
@@ -224,7 +215,6 @@ async function seedVisit(
   const begins = instantIn(ZONE, on, '09:30');
   const id = makeId(begins.getTime());
   await tx.insert(visit).values({
-    businessId,
     id,
     dogId,
     appointmentId: null,
@@ -232,7 +222,7 @@ async function seedVisit(
     madeFrom: contentHash({ id, dogId }),
     createdAt: begins,
   });
-  const house = await loadHouse(tx);
+  const business = await loadStockedBusiness(tx);
   const [person] = members;
   const asker: Asker = {
     businessId,
@@ -240,18 +230,21 @@ async function seedVisit(
     personName: person?.name ?? '',
     email: '',
     role: 'groomer',
+    zone: ZONE,
   };
-  const played = playVisit(await loadVisit(tx, house, id), demo, house, random, n === 0 ? (demo.lastFound ?? []) : []);
+  const played = playVisit(
+    await loadVisit(tx, business, id),
+    demo,
+    business,
+    random,
+    n === 0 ? (demo.lastFound ?? []) : [],
+  );
   const events = toEvents(played, begins.getTime(), makeId);
-  const { refused } = await takeEvents(tx, asker, house, id, events, begins.getTime());
+  const { refused } = await takeEvents(tx, asker, business, id, events, begins.getTime());
   if (refused[0]) throw new Error(`The demo world tells what the office refuses: ${refused[0].words}`);
 }
 
-async function seedPrescription(
-  { tx, businessId, today }: Seeding,
-  { prescribed }: DemoDog,
-  dogId: string,
-): Promise<void> {
+async function seedPrescription({ tx, today }: Seeding, { prescribed }: DemoDog, dogId: string): Promise<void> {
   if (!prescribed) return;
   const [wash] = await tx.select({ id: product.id }).from(product).where(eq(product.name, prescribed.product));
   if (!wash) throw new Error(`No product "${prescribed.product}" in the demo world.`);
@@ -262,7 +255,6 @@ async function seedPrescription(
     nothingElse: true,
   } as const;
   await tx.insert(instruction).values({
-    businessId,
     id: v7(),
     dogId,
     by: 'vet',
@@ -275,13 +267,12 @@ async function seedPrescription(
   });
 }
 
-async function seedBookings({ tx, businessId, today, members }: Seeding, demo: DemoDog, dogId: string): Promise<void> {
+async function seedBookings({ tx, today, members }: Seeding, demo: DemoDog, dogId: string): Promise<void> {
   const book = async (on: Day, at: string, person: number, minutes: number, kind: VisitKind) => {
     const startsAt = instantIn(ZONE, on, at);
     const who = members[person];
     if (!who) throw new Error(`No person ${person} in the demo world.`);
     await tx.insert(appointment).values({
-      businessId,
       id: v7(),
       dogId,
       memberId: who.id,

@@ -2,10 +2,10 @@ import { calibratePump, exactRange, labelMeaning, readLabel } from '@dewpond/cor
 import { addDays, millilitres, type Day } from '@dewpond/core/units';
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { bottle, lot, madeMix, product, pump } from '../db/schema';
-import type { BusinessId, Tenant } from '../db/tenant';
-import { instantIn, spanOf } from '../house/zone';
-import { addEntry, lockProducts, stockByProduct } from '../stock/ledger';
+import { bottle, lot, madeMix, product, pump } from '../platform/db/schema';
+import type { Tenant } from '../platform/db/tenant';
+import { instantIn, spanOf } from '../platform/time/zone';
+import { addEntry, lockProducts, stockByProduct } from '../records/shelf/ledger';
 import type { DemoBusiness, DemoProduct } from './shape';
 
 /** The ledger opens before the first visit. */
@@ -13,7 +13,6 @@ const OPENS_DAYS_AGO = 440;
 
 interface Shelving {
   readonly tx: Tenant;
-  readonly businessId: BusinessId;
   readonly today: Day;
   readonly by: string;
   readonly zone: string;
@@ -21,18 +20,17 @@ interface Shelving {
 
 /** Products with pumps, lots and a first delivery each, and the bottles. */
 export async function seedShelf(shelving: Shelving, demo: DemoBusiness): Promise<void> {
-  const { tx, businessId } = shelving;
+  const { tx } = shelving;
   for (const each of demo.products) await seedProduct(shelving, each);
-  await tx.insert(bottle).values(demo.bottles.map((each) => ({ businessId, id: v7(), ...each })));
+  await tx.insert(bottle).values(demo.bottles.map((each) => ({ id: v7(), ...each })));
 }
 
-async function seedProduct({ tx, businessId, today, by }: Shelving, demo: DemoProduct): Promise<void> {
+async function seedProduct({ tx, today, by }: Shelving, demo: DemoProduct): Promise<void> {
   const pumpId = demo.strokes ? v7() : null;
   if (demo.strokes && pumpId !== null) {
     const made = calibratePump(demo.strokes.map(millilitres));
     if (made.kind === 'refused') throw new Error(made.why);
     await tx.insert(pump).values({
-      businessId,
       id: pumpId,
       name: `${made.stroke.toFixed(0)} ml pump`,
       strokes: demo.strokes,
@@ -47,7 +45,6 @@ async function seedProduct({ tx, businessId, today, by }: Shelving, demo: DemoPr
   const said = demo.waterParts === null ? null : { waterParts: demo.waterParts, range: null };
   const meaning = labelMeaning(readLabel(demo.label), said);
   await tx.insert(product).values({
-    businessId,
     id,
     name: demo.name,
     kind: demo.kind,
@@ -69,7 +66,6 @@ async function seedProduct({ tx, businessId, today, by }: Shelving, demo: DemoPr
   });
   for (const { number, deliveredDaysAgo, expiresInDays, open } of demo.lots)
     await tx.insert(lot).values({
-      businessId,
       id: v7(),
       productId: id,
       number,
@@ -78,8 +74,8 @@ async function seedProduct({ tx, businessId, today, by }: Shelving, demo: DemoPr
       openedOn: open ? addDays(today, -deliveredDaysAgo + 3) : null,
       madeFrom: number,
     });
-  await lockProducts(tx, businessId, [id]);
-  await addEntry(tx, businessId, {
+  await lockProducts(tx, [id]);
+  await addEntry(tx, {
     productId: id,
     kind: 'delivery',
     movement: { kind: 'delivery', ml: demo.opening, reason: '' },
@@ -90,7 +86,7 @@ async function seedProduct({ tx, businessId, today, by }: Shelving, demo: DemoPr
 
 /** Mixes of the past weeks, less and less of them thrown away; one that was forgotten yesterday; then a count. */
 export async function seedBenchPast(shelving: Shelving, demo: DemoBusiness, random: () => number): Promise<void> {
-  const { tx, businessId, today, by, zone } = shelving;
+  const { tx, today, by, zone } = shelving;
   const [wash] = demo.products;
   const [row] = wash ? await tx.select().from(product).where(eq(product.name, wash.name)) : [];
   const [half] = await tx.select().from(bottle).where(eq(bottle.name, 'Half-litre bottle'));
@@ -102,7 +98,6 @@ export async function seedBenchPast(shelving: Shelving, demo: DemoBusiness, rand
     const id = v7();
     const measuredAt = instantIn(zone, on, '08:10');
     await tx.insert(madeMix).values({
-      businessId,
       id,
       productId: row.id,
       waterParts: row.waterParts ?? '24',
@@ -122,8 +117,8 @@ export async function seedBenchPast(shelving: Shelving, demo: DemoBusiness, rand
         : { ended: 'poured away' as const, endedAt: instantIn(zone, on, '17:30'), endedOn: on, leftMl: left }),
       madeFrom: '',
     });
-    await lockProducts(tx, businessId, [row.id]);
-    await addEntry(tx, businessId, {
+    await lockProducts(tx, [row.id]);
+    await addEntry(tx, {
       productId: row.id,
       kind: 'mixed',
       movement: { kind: 'mixed', ml: 20, reason: '' },
@@ -135,7 +130,7 @@ export async function seedBenchPast(shelving: Shelving, demo: DemoBusiness, rand
 }
 
 /** The count of two days ago. */
-export async function seedCounts({ tx, businessId, today, by }: Shelving, demo: DemoBusiness): Promise<void> {
+export async function seedCounts({ tx, today, by }: Shelving, demo: DemoBusiness): Promise<void> {
   const stock = await stockByProduct(tx);
   for (const { name } of demo.products) {
     const [row] = await tx.select({ id: product.id }).from(product).where(eq(product.name, name));
@@ -143,8 +138,8 @@ export async function seedCounts({ tx, businessId, today, by }: Shelving, demo: 
     if (!row || known === undefined) continue;
     // A count finds a little less than the ledger: drops, and what sticks to the container.
     const counted = Math.floor((Math.max(0, known) * 0.98) / 5) * 5;
-    await lockProducts(tx, businessId, [row.id]);
-    await addEntry(tx, businessId, {
+    await lockProducts(tx, [row.id]);
+    await addEntry(tx, {
       productId: row.id,
       kind: 'count',
       movement: { kind: 'count', counted, reason: '' },

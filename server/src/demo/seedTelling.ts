@@ -2,17 +2,16 @@ import { homeDays } from '@dewpond/core/homecare';
 import { channelFor } from '@dewpond/core/messages';
 import { addDays, daysBetween, type Day } from '@dewpond/core/units';
 import { eq, isNull } from 'drizzle-orm';
-import { homeCareOf } from '../calendars/homeCare';
-import { client, dog, homeTick, message, referral, visit } from '../db/schema';
-import type { BusinessId, Tenant } from '../db/tenant';
-import { instantIn } from '../house/zone';
-import { loadDogs } from '../dogs/records';
-import { loadHouse, type House } from '../house/house';
-import { draftFor } from '../messages/draft';
+import { homeCareOf } from '../records/homeCare/homeCare';
+import { client, dog, homeTick, message, referral, visit } from '../platform/db/schema';
+import type { Tenant } from '../platform/db/tenant';
+import { instantIn } from '../platform/time/zone';
+import { loadDogs } from '../records/dog/dogRecord';
+import { loadBusiness, type Business } from '../records/business/business';
+import { draftFor } from '../features/messages/draft';
 
 interface Telling {
   readonly tx: Tenant;
-  readonly businessId: BusinessId;
   readonly today: Day;
   readonly by: string;
   readonly makeId: (at: number) => string;
@@ -49,23 +48,23 @@ export async function seedReferrals({ tx, today, by }: Telling): Promise<void> {
 }
 
 /** An owner who agreed to messages ticks most of what is done at home: seven in ten, and more of the teeth than of the ears. */
-async function seedTicks({ tx, businessId, today }: Telling, house: House, dogId: string): Promise<void> {
+async function seedTicks({ tx, today }: Telling, business: Business, dogId: string): Promise<void> {
   const [record] = await loadDogs(tx, { ids: [dogId] });
   if (!record) return;
-  const { tasks, since } = await homeCareOf(tx, house, record, today);
+  const { tasks, since } = await homeCareOf(tx, business, record, today);
   const ticks = tasks.flatMap(({ key, ...task }, row) =>
     homeDays(task, since, since, addDays(today, -1))
       .filter((_, i) => (i * 7 + row * 3) % 10 < 7)
-      .map((day) => ({ businessId, dogId, key, day })),
+      .map((day) => ({ dogId, key, day })),
   );
   if (ticks.length > 0) await tx.insert(homeTick).values(ticks);
 }
 
 /** Sheets of the last visits as they were sent, to owners who agreed to it. */
 export async function seedMessages(telling: Telling): Promise<void> {
-  const { tx, businessId, by, makeId } = telling;
-  const house = await loadHouse(tx);
-  const { zone } = house;
+  const { tx, by, makeId } = telling;
+  const business = await loadBusiness(tx);
+  const { zone } = business;
   const dogs = await tx
     .select({ dog, card: client.card, clientId: client.id })
     .from(dog)
@@ -78,9 +77,8 @@ export async function seedMessages(telling: Telling): Promise<void> {
     if (!reach || !last) continue;
     const at = instantIn(zone, last.day as Day, '16:20');
     const { subject, words } = await draftFor(tx, its.id, { kind: 'sheet', visit: last.id }, at.getTime());
-    await seedTicks(telling, house, its.id);
+    await seedTicks(telling, business, its.id);
     await tx.insert(message).values({
-      businessId,
       id: makeId(at.getTime()),
       clientId,
       dogId: its.id,

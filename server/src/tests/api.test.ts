@@ -17,7 +17,7 @@ describe('the door', () => {
   });
 
   test('nothing else without signing in', async () => {
-    for (const path of ['/api/today', '/api/dogs', `/api/dogs/${teasel.dogId}`, '/api/house', '/api/nowhere']) {
+    for (const path of ['/api/today', '/api/dogs', `/api/dogs/${teasel.dogId}`, '/api/business', '/api/nowhere']) {
       const { status, body } = await request(app).get(path);
       expect([status, (body as { error: { message: string } }).error.message]).toEqual([401, 'Please sign in.']);
     }
@@ -223,22 +223,27 @@ describe('bookings', () => {
 describe('house ways', () => {
   test('only a manager changes them; a change bumps the version', async () => {
     const bather = await openSalon('bather');
-    const { body: house } = await bather.call('GET /api/house');
+    const { body: business } = await bather.call('GET /api/business');
     const edit = {
-      version: house.version,
-      ways: house.ways,
+      version: business.version,
+      ways: business.ways,
       units: 'US',
-      services: { ...house.services, 'ear hair': 'vet' },
+      services: { ...business.services, 'ear hair': 'vet' },
       liftAloneKg: 18,
       currency: 'EUR',
     };
-    expect((await bather.call('PUT /api/house', { body: edit })).status).toBe(403);
-    const mine = await salon.call('PUT /api/house', { body: { ...edit, ways: { ...house.ways, earHair: 'trim' } } });
+    expect((await bather.call('PUT /api/business', { body: edit })).status).toBe(403);
+    const mine = await salon.call('PUT /api/business', {
+      body: { ...edit, ways: { ...business.ways, earHair: 'trim' } },
+    });
     expect(mine).toMatchObject({ status: 200, body: { version: 2 } });
-    expect((await salon.call('PUT /api/house', { body: edit })).status).toBe(409);
+    expect((await salon.call('PUT /api/business', { body: edit })).status).toBe(409);
     expect(
-      (await salon.call('PUT /api/house', { body: { ...edit, version: 2, ways: { ...house.ways, earHair: 'yank' } } }))
-        .status,
+      (
+        await salon.call('PUT /api/business', {
+          body: { ...edit, version: 2, ways: { ...business.ways, earHair: 'yank' } },
+        })
+      ).status,
     ).toBe(422);
   });
 });

@@ -4,17 +4,17 @@ import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
 import sharp from 'sharp';
-import { connectionString } from '../db/connect';
-import { accountNumber, traceOf } from '../http/logging';
+import { connectionString } from '../platform/db/connect';
+import { accountNumber, traceOf } from '../platform/http/logging';
 import { addDog, app, config, databases, log, logLines, openSalon, signIn, type Salon } from './salon';
 import { begin } from './tableSide';
 import { passed, toPass } from '@dewpond/core/threads';
-import { asBuffer } from '../heavy/bytes';
+import { asBuffer } from '../platform/threads/bytes';
 import { bottleOf, makeMix, mixBody } from './benchSide';
 import Fraction from 'fraction.js';
 import { freePort } from '../../../scripts/cluster.mjs';
-import { openPool } from '../db/connect';
-import { inTenant } from '../db/tenant';
+import { openPool } from '../platform/db/connect';
+import { inTenant } from '../platform/db/tenant';
 import { sql } from 'drizzle-orm';
 
 let salon: Salon;
@@ -186,7 +186,7 @@ describe('the log of a day', () => {
 
 describe('what every answer says', () => {
   test('private things are kept nowhere, nothing of a device is used but its camera, and who leaves leaves nothing', async () => {
-    const seen = await request(app).get('/api/house').set('Cookie', salon.cookie);
+    const seen = await request(app).get('/api/business').set('Cookie', salon.cookie);
     expect(seen.headers).toMatchObject({
       'cache-control': 'private, no-store',
       'permissions-policy': expect.stringContaining('camera=(self)') as string,
@@ -198,7 +198,7 @@ describe('what every answer says', () => {
       .set('Origin', config.PUBLIC_URL)
       .send({});
     expect([left.status, left.headers['clear-site-data']]).toEqual([200, '"cache"']);
-    expect((await other.call('GET /api/house')).status).toBe(401);
+    expect((await other.call('GET /api/business')).status).toBe(401);
   });
 });
 
@@ -219,7 +219,7 @@ describe('the database goes away', () => {
         await tx.execute(sql`select 1`);
       }),
     ).rejects.toThrow();
-    expect((await salon.call('GET /api/house')).status).toBe(200);
+    expect((await salon.call('GET /api/business')).status).toBe(200);
   });
 
   test.each(['app', 'auth'])(
@@ -230,7 +230,7 @@ describe('the database goes away', () => {
       try {
         await owner.query(`alter role dewpond_${role} connection limit 0`);
         await owner.query(`select pg_terminate_backend(pid) from pg_stat_activity where usename = 'dewpond_${role}'`);
-        const page = await request(app).get('/api/house').set('Cookie', salon.cookie);
+        const page = await request(app).get('/api/business').set('Cookie', salon.cookie);
         expect([page.status, page.headers['retry-after']]).toEqual([503, '2']);
         if (role === 'auth') {
           const door = await request(app)
@@ -243,7 +243,7 @@ describe('the database goes away', () => {
         await owner.query(`alter role dewpond_${role} connection limit -1`);
         await owner.end();
       }
-      expect((await salon.call('GET /api/house')).status).toBe(200);
+      expect((await salon.call('GET /api/business')).status).toBe(200);
     },
   );
 

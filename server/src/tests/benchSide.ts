@@ -43,7 +43,7 @@ export const book = (salon: Salon, dogId: string, hour: number, more: object = {
     },
   });
 export const bench = async (salon: Salon): Promise<BenchView> => (await salon.call('GET /api/bench')).body;
-export const bottleOf = async (salon: Salon) => (await salon.call('GET /api/house')).body.bottles[0]?.id ?? '';
+export const bottleOf = async (salon: Salon) => (await salon.call('GET /api/business')).body.bottles[0]?.id ?? '';
 export const mixBody = (productId: string, bottleId: string, more: object = {}) => ({
   id: v7(),
   productId,

@@ -2,9 +2,9 @@ import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { finding } from '@dewpond/core/findings';
 import { eq } from 'drizzle-orm';
-import { dog, dogDue } from '../db/schema';
-import { inTenant } from '../db/tenant';
-import { keepDue, staleDogs } from '../dogs/bookDue';
+import { dog, dogDue } from '../platform/db/schema';
+import { inTenant } from '../platform/db/tenant';
+import { keepDue, staleDogs } from '../records/due/bookDue';
 import { day } from '@dewpond/core/units';
 import { addDog, clock, databases, openSalon, type KeptDog, type Salon } from './salon';
 import { visitDog } from './tableSide';
@@ -13,7 +13,7 @@ const LEFT_EAR = { site: 'ear', side: 'left' } as const;
 const listed = async (salon: Salon, dogId: string) =>
   (await salon.call('GET /api/dogs')).body.items.find(({ id }) => id === dogId);
 const dogOf = async (salon: Salon, id: string) => (await salon.call('GET /api/dogs/:id', { id })).body;
-const houseOf = async (salon: Salon) => (await salon.call('GET /api/house')).body;
+const businessOf = async (salon: Salon) => (await salon.call('GET /api/business')).body;
 
 /** Every write that a plan depends on, and that the list must not lag behind. */
 const CHANGES: readonly (readonly [string, (salon: Salon, kept: KeptDog) => Promise<unknown>])[] = [
@@ -61,8 +61,8 @@ const CHANGES: readonly (readonly [string, (salon: Salon, kept: KeptDog) => Prom
   [
     'a house way',
     async (salon) => {
-      const { version, ways, units, services, liftAloneKg, currency } = await houseOf(salon);
-      return salon.call('PUT /api/house', {
+      const { version, ways, units, services, liftAloneKg, currency } = await businessOf(salon);
+      return salon.call('PUT /api/business', {
         body: { version, units, services, liftAloneKg, currency, ways: { ...ways, teeth: 'gel' } },
       });
     },

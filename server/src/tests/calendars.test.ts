@@ -6,7 +6,7 @@ import sharp from 'sharp';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
-import { homeCalendar } from '../calendars/calendar';
+import { homeCalendar } from '../features/calendars/calendar';
 import { addDog, app, clock, guest, logLines, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
 

@@ -2,7 +2,7 @@ import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { EMPTY_CARD } from '@dewpond/core/clients';
 import { sql } from 'drizzle-orm';
-import { FOLLOW_A_DOG } from '../merging/tables';
+import { FOLLOW_A_DOG } from '../features/merging/tables';
 import { addDog, clock, databases, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
 

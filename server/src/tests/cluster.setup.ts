@@ -1,6 +1,6 @@
 import { buildWorker } from '../../../scripts/build.mjs';
-import { readConfig } from '../config';
-import { migrateDatabase } from '../db/migrate';
+import { readConfig } from '../platform/config';
+import { migrateDatabase } from '../platform/db/migrate';
 
 /** Before all server tests: tables up to date in the database that the test command made, and the threads beside the server. */
 export default async function setup(): Promise<void> {

@@ -60,7 +60,7 @@ describe('files of the application', () => {
 test('answers of some size are squeezed and say the same', async () => {
   const salon = await openSalon();
   const ask = (takes: string) =>
-    get(makeApp(config, services, log, auth), '/api/house', takes).set('Cookie', salon.cookie);
+    get(makeApp(config, services, log, auth), '/api/business', takes).set('Cookie', salon.cookie);
   const plain = await ask('identity');
   const squeezed = await ask('gzip');
   expect(plain.headers['content-encoding']).toBeUndefined();

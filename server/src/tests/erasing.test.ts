@@ -16,9 +16,9 @@ import {
   referral,
   refusedEvent,
   sheetEdit,
-} from '../db/schema';
-import { inTenant, type Tenant } from '../db/tenant';
-import { WORDS_THAT_GO, WORDS_THAT_STAY } from '../record/wordsOfPeople';
+} from '../platform/db/schema';
+import { inTenant, type Tenant } from '../platform/db/tenant';
+import { WORDS_THAT_GO, WORDS_THAT_STAY } from '../features/record/wordsOfPeople';
 import { addProduct, bottleOf, makeMix, mixBody, take } from './benchSide';
 import { sendFromHome } from './owner';
 import { addDog, clock, databases, openSalon, type Salon } from './salon';

@@ -72,5 +72,5 @@ test(`${REQUESTS} hostile requests (seed ${SEED}): none is a fault of ours, and 
   }
   console.log(`hostile requests, seed ${SEED}, by status: ${JSON.stringify(counts)}`);
   expect(faults.slice(0, 5)).toEqual([]);
-  expect(await send({ method: 'get', path: '/api/house', headers: {}, body: null }, salon.cookie)).toBe(200);
+  expect(await send({ method: 'get', path: '/api/business', headers: {}, body: null }, salon.cookie)).toBe(200);
 }, 1_200_000);

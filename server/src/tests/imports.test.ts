@@ -5,7 +5,7 @@ import { v7 } from 'uuid';
 import { SHIPPED } from '@dewpond/core/catalogue';
 import { gather, matchBook, readCsv, readRows, readVcards, suggestMapping } from '@dewpond/core/importing';
 import { day } from '@dewpond/core/units';
-import { runImport } from '../imports/runImport';
+import { runImport } from '../features/imports/runImport';
 import { addDog, app, openSalon, services, type Salon } from './salon';
 
 let salon: Salon;

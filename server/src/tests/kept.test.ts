@@ -4,11 +4,11 @@ import { v7 } from 'uuid';
 import { z } from 'zod';
 import { describe, expect, test } from 'vitest';
 import { sql } from 'drizzle-orm';
-import { CARD, PROFILE } from '../db/kept/clients';
-import { WAYS } from '../db/kept/house';
-import { readKept, writeKept, type Shape } from '../db/kept/shaped';
-import * as schema from '../db/schema';
-import { inTenant } from '../db/tenant';
+import { CARD, PROFILE } from '../platform/db/shapes/clients';
+import { WAYS } from '../platform/db/shapes/house';
+import { readKept, writeKept, type Shape } from '../platform/db/shapes/shaped';
+import * as schema from '../platform/db/schema';
+import { inTenant } from '../platform/db/tenant';
 import { addDog, databases, logLines, openSalon } from './salon';
 import { begin, eventsOf } from './tableSide';
 

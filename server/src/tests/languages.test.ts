@@ -29,10 +29,10 @@ async function reads(where: Salon, clientId: string, language: 'en-GB' | 'es' | 
   expect(status).toBe(200);
 }
 
-async function houseReads(where: Salon, language: 'en-GB' | 'es', wording: object = {}) {
-  const { body } = await where.call('GET /api/letterhead');
+async function businessReads(where: Salon, language: 'en-GB' | 'es', wording: object = {}) {
+  const { body } = await where.call('GET /api/profile');
   const { version, phone, email, colour } = body;
-  return where.call('PUT /api/letterhead', { body: { version, phone, email, colour, language, wording } });
+  return where.call('PUT /api/profile', { body: { version, phone, email, colour, language, wording } });
 }
 
 const pdfAt = async (path: string, cookie = salon.cookie) =>
@@ -114,7 +114,7 @@ describe('an owner who reads Spanish', () => {
 describe('a house that writes Spanish', () => {
   test('writes to owners of no known language and to vets in it; an owner’s own language stands before it', async () => {
     const own = await openSalon();
-    expect((await houseReads(own, 'es')).status).toBe(200);
+    expect((await businessReads(own, 'es')).status).toBe(200);
     const { dogId, clientId } = await reachable(own);
     const id = await visitDog(own, dogId, [MUSTY, found('eye/left', 'eye blood', 1)]);
     const language = async () => (await own.call('GET /api/visits/:id/sheet', { id })).body.sheet.language;
@@ -131,13 +131,13 @@ describe('a house that writes Spanish', () => {
     const own = await openSalon();
     const { dogId, clientId } = await reachable(own);
     const bread = { 'sign ear musty smell': 'un olor a pan viejo' };
-    const refused = await houseReads(own, 'en-GB', { es: { 'sign ear musty smell': 'una otitis' } });
+    const refused = await businessReads(own, 'en-GB', { es: { 'sign ear musty smell': 'una otitis' } });
     expect([refused.status, refused.body.error.message]).toEqual([
       422,
       expect.stringContaining('“otitis” names an illness'),
     ]);
-    expect((await houseReads(own, 'en-GB', { es: bread })).status).toBe(200);
-    expect((await own.call('GET /api/letterhead')).body.wording).toEqual({ es: bread });
+    expect((await businessReads(own, 'en-GB', { es: bread })).status).toBe(200);
+    expect((await own.call('GET /api/profile')).body.wording).toEqual({ es: bread });
     const id = await visitDog(own, dogId, [MUSTY]);
     const words = async () => JSON.stringify((await own.call('GET /api/visits/:id/sheet', { id })).body.sheet);
     expect(await words()).not.toContain('pan viejo');
@@ -147,8 +147,8 @@ describe('a house that writes Spanish', () => {
 
   test('a language that is not shipped is refused, and so is an entry that does not exist', async () => {
     const own = await openSalon();
-    expect((await houseReads(own, 'fr' as 'es')).status).toBe(422);
-    expect((await houseReads(own, 'es', { es: { 'home sweet home': 'x' } })).status).toBe(422);
-    expect((await houseReads(own, 'es', { fr: {} })).status).toBe(422);
+    expect((await businessReads(own, 'fr' as 'es')).status).toBe(422);
+    expect((await businessReads(own, 'es', { es: { 'home sweet home': 'x' } })).status).toBe(422);
+    expect((await businessReads(own, 'es', { fr: {} })).status).toBe(422);
   });
 });

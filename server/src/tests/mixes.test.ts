@@ -98,7 +98,7 @@ describe('the morning mix', () => {
       });
     expect((await avoid('tea tree')).status).toBe(201);
     expect((await bench(shop)).batches[0]?.product.name).toBe('Oat gentle wash');
-    const oat = (await shop.call('GET /api/house')).body.products.find(({ name }) => name === 'Oat gentle wash');
+    const oat = (await shop.call('GET /api/business')).body.products.find(({ name }) => name === 'Oat gentle wash');
     await shop.call('PUT /api/products/:id', {
       id: oat?.id ?? '',
       body: { version: 1, ...typed({ name: 'Oat gentle wash', ingredients: ['oats'] }) },

@@ -23,7 +23,7 @@ describe('a product', () => {
       ingredients: ['Hydrolysed oats'],
       contact: { least: 5, most: 10 },
     });
-    const { body } = await salon.call('GET /api/house');
+    const { body } = await salon.call('GET /api/business');
     expect(body.products.find((each) => each.id === id)).toMatchObject({
       strength: '32:1',
       range: { strongest: '10', weakest: '32' },
@@ -63,7 +63,7 @@ describe('a product', () => {
 
   test('1:50 may be read either way; a "%" of a medicated one as whatever the vet says', async () => {
     const exact = await addProduct(salon, { name: 'Exact', kind: 'medicated', label: '2 %', waterParts: '5/4' });
-    const { products } = (await salon.call('GET /api/house')).body;
+    const { products } = (await salon.call('GET /api/business')).body;
     expect(products.find(({ id }) => id === exact)).toMatchObject({ waterParts: '5/4', range: null });
     const range = await addProduct(salon, {
       name: 'Either range',
@@ -71,7 +71,7 @@ describe('a product', () => {
       waterParts: '24',
       range: { strongest: '9', weakest: '31' },
     });
-    const after = (await salon.call('GET /api/house')).body.products;
+    const after = (await salon.call('GET /api/business')).body.products;
     expect(after.find(({ id }) => id === range)?.range).toEqual({ strongest: '9', weakest: '31' });
     for (const waterParts of ['50', '49'])
       await addProduct(salon, { name: `Either ${waterParts}`, label: '1:50', waterParts });
@@ -81,7 +81,7 @@ describe('a product', () => {
   test('of a kind one is the usual one', async () => {
     const first = await addProduct(salon, { name: 'Usual A', usual: true });
     const second = await addProduct(salon, { name: 'Usual B', usual: true });
-    const { products } = (await salon.call('GET /api/house')).body;
+    const { products } = (await salon.call('GET /api/business')).body;
     expect(products[0]?.id).toBe(second);
     expect(products.find((each) => each.id === first)?.usual).toBe(false);
   });
@@ -118,7 +118,7 @@ describe('a product', () => {
     expect((await makeMix(salon, mix)).status).toBe(201);
     await salon.call('PUT /api/products/:id/shelf', { id, body: { version: 1, archived: true } });
     expect((await bench(salon)).standing.find((each) => each.id === mix.id)?.product.name).toBe('Going wash');
-    const { body } = await salon.call('GET /api/house');
+    const { body } = await salon.call('GET /api/business');
     expect(body.putAway.map(({ name }) => name)).toContain('Going wash');
     expect(
       (await salon.call('PUT /api/products/:id/shelf', { id, body: { version: 2, archived: false } })).status,
@@ -141,7 +141,7 @@ describe('pumps and bottles', () => {
     const bad = await calibrate(1, [4, 6, 4, 6, 4, 6, 4, 6, 4, 6]);
     expect([bad.status, bad.body.error.fields?.[0]?.message]).toEqual([422, expect.stringMatching(/scatter 21 %/)]);
     expect((await calibrate(1, [5, 5, 5.2, 4.8, 5, 5, 5, 5, 5, 5])).status).toBe(200);
-    const pump = async () => (await salon.call('GET /api/house')).body.pumps.find((each) => each.id === id);
+    const pump = async () => (await salon.call('GET /api/business')).body.pumps.find((each) => each.id === id);
     expect(await pump()).toMatchObject({ strokeMl: 5, calibratedOn: '2026-11-25', calibratedBy: 'Ines' });
     await calibrate(2, []);
     expect(await pump()).toMatchObject({ strokeMl: null, calibratedOn: null });
@@ -193,8 +193,8 @@ test('each person reads in units of their own; nothing stored changes', async ()
   const salon = await openSalon();
   const units = async () => (await salon.call('GET /api/session')).body;
   expect(await units()).toMatchObject({ units: 'metric', ownUnits: null });
-  const before = (await salon.call('GET /api/house')).body.bottles;
+  const before = (await salon.call('GET /api/business')).body.bottles;
   await salon.call('PUT /api/me', { body: { units: 'US' } });
   expect(await units()).toMatchObject({ units: 'US', ownUnits: 'US', business: { units: 'metric' } });
-  expect((await salon.call('GET /api/house')).body.bottles).toEqual(before);
+  expect((await salon.call('GET /api/business')).body.bottles).toEqual(before);
 });

@@ -3,9 +3,9 @@ import { rmSync } from 'node:fs';
 import pg from 'pg';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { dataFolder, ensureDatabase, psql, startCluster } from '../../../scripts/cluster.mjs';
-import { readConfig } from '../config';
-import { connect, connectionString } from '../db/connect';
-import { migrateDatabase } from '../db/migrate';
+import { readConfig } from '../platform/config';
+import { connect, connectionString } from '../platform/db/connect';
+import { migrateDatabase } from '../platform/db/migrate';
 import { addDog, config, openSalon, signIn, type Salon } from './salon';
 import { makeApp } from '../app';
 import { auth, log, services } from './salon';
@@ -98,7 +98,7 @@ test('every screen of it says the same as before', async () => {
     `/api/dogs/${dogId}/history`,
     '/api/stock',
     '/api/bench',
-    '/api/house',
+    '/api/business',
     '/api/today',
   ]) {
     const [one, other] = await Promise.all([

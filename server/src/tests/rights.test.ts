@@ -2,12 +2,12 @@ import { and, eq, sql } from 'drizzle-orm';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
-import * as authSchema from '../db/authSchema';
-import { audit, member } from '../db/schema';
-import { inTenant } from '../db/tenant';
+import * as authSchema from '../platform/db/authSchema';
+import { audit, member } from '../platform/db/schema';
+import { inTenant } from '../platform/db/tenant';
 import { finding } from '@dewpond/core/findings';
 import { visitDog } from './tableSide';
-import { WORDS_THAT_STAY } from '../record/wordsOfPeople';
+import { WORDS_THAT_STAY } from '../features/record/wordsOfPeople';
 import { addProduct, bottleOf, makeMix, mixBody, typed } from './benchSide';
 import { PASSWORD, addDog, app, auth, config, databases, openSalon, signIn, type Salon } from './salon';
 
@@ -155,7 +155,7 @@ describe('a bather', () => {
   });
 
   test('changes no dilution, and adds no product of another; all else of it may be changed', async () => {
-    const { products } = (await bather.call('GET /api/house')).body;
+    const { products } = (await bather.call('GET /api/business')).body;
     const [wash] = products;
     if (!wash) throw new Error('no wash');
     const edit = (more: object) => {
@@ -222,6 +222,6 @@ describe('whoever was removed', () => {
     expect((await feed()).status).toBe(200);
     await databases.auth.delete(authSchema.member).where(eq(authSchema.member.organizationId, salon.businessId));
     expect((await feed()).status).toBe(404);
-    expect((await salon.call('GET /api/house')).status).toBe(403);
+    expect((await salon.call('GET /api/business')).status).toBe(403);
   });
 });

@@ -4,15 +4,15 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { makeApp } from '../app';
-import { makeAuth } from '../auth/auth';
-import { readConfig } from '../config';
-import * as authSchema from '../db/authSchema';
-import { connect } from '../db/connect';
-import type { Services } from '../http/context';
-import { listenForVisits } from '../live/visitNews';
-import { openPost } from '../messages/post';
-import { bottle, business, member, product, pump } from '../db/schema';
-import { inTenant, type BusinessId } from '../db/tenant';
+import { makeAuth } from '../platform/auth/auth';
+import { readConfig } from '../platform/config';
+import * as authSchema from '../platform/db/authSchema';
+import { connect } from '../platform/db/connect';
+import type { Services } from '../platform/http/context';
+import { listenForVisits } from '../platform/live/news';
+import { openPost } from '../platform/post/post';
+import { bottle, business, member, product, pump } from '../platform/db/schema';
+import { inTenant, type BusinessId } from '../platform/db/tenant';
 
 export const config = readConfig({
   ...process.env,
@@ -33,7 +33,7 @@ export const services: Services = {
   databases,
   now: () => clock.now,
   news: listenForVisits(databases, log),
-  links: { publicUrl: config.PUBLIC_URL, key: config.AUTH_SECRET },
+  site: { publicUrl: config.PUBLIC_URL, key: config.AUTH_SECRET },
   post: openPost(config),
 };
 export const app = makeApp(config, services, log, auth);

@@ -4,9 +4,9 @@ import { sql } from 'drizzle-orm';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test } from 'vitest';
-import { dogDue } from '../db/schema';
-import { inTenant } from '../db/tenant';
-import { rebuildProjections } from '../rebuildProjections';
+import { dogDue } from '../platform/db/schema';
+import { inTenant } from '../platform/db/tenant';
+import { rebuildProjections } from '../commands/rebuildProjections';
 import { DAY, START, addProduct, bench, bottleOf, enter, makeMix, mixBody, stockOf, take, typed } from './benchSide';
 import { addDog, app, clock, databases, openSalon, type Salon } from './salon';
 import { begin, eventsOf, visitDog, wholeVisit } from './tableSide';
@@ -167,7 +167,7 @@ describe('the ledger', () => {
 
   test('a bottle taken and nothing told: at the close what was planned is taken off it, and teaches nothing', async () => {
     const { dogId } = await addDog(salon);
-    const { products } = (await salon.call('GET /api/house')).body;
+    const { products } = (await salon.call('GET /api/business')).body;
     const oat = products.find(({ name }) => name === 'Oat gentle wash')?.id ?? '';
     const mix = mixBody(oat, await bottleOf(salon), { productMl: 40, totalMl: 1000, strokes: 8 });
     await makeMix(salon, mix);
@@ -237,7 +237,7 @@ describe('the stock ahead', () => {
   test('booked and due visits draw it down; the last day to order keeps lead time and safety stock', async () => {
     const salon = await openSalon();
     const { dogId } = await addDog(salon);
-    const { products } = (await salon.call('GET /api/house')).body;
+    const { products } = (await salon.call('GET /api/business')).body;
     const oat = products.find(({ name }) => name === 'Oat gentle wash');
     if (!oat) throw new Error('no product');
     await visitDog(salon, dogId);

@@ -20,10 +20,10 @@ import {
   toolUsed,
   visit,
   visitEvent,
-} from '../db/schema';
-import { inTenant } from '../db/tenant';
-import { listenForVisits } from '../live/visitNews';
-import { rebuildProjections } from '../rebuildProjections';
+} from '../platform/db/schema';
+import { inTenant } from '../platform/db/tenant';
+import { listenForVisits } from '../platform/live/news';
+import { rebuildProjections } from '../commands/rebuildProjections';
 import { pino } from 'pino';
 import { addDog, app, auth, clock, config, databases, openSalon, services, type Salon } from './salon';
 import { begin, eventsOf, visitDog } from './tableSide';

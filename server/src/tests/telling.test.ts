@@ -79,7 +79,7 @@ describe('a hand on the sheet', () => {
 describe('how the house signs and speaks', () => {
   test('stands on the sheet; an illness or a missing place is refused', async () => {
     const own = await openSalon();
-    const { body: before } = await own.call('GET /api/letterhead');
+    const { body: before } = await own.call('GET /api/profile');
     const edit = (wording: object) => ({
       version: before.version,
       phone: '01632 960100',
@@ -88,13 +88,11 @@ describe('how the house signs and speaks', () => {
       language: 'en-GB',
       wording: { 'en-GB': wording },
     });
-    const refused = await own.call('PUT /api/letterhead', { body: edit({ 'sign ear musty smell': 'an infection' }) });
+    const refused = await own.call('PUT /api/profile', { body: edit({ 'sign ear musty smell': 'an infection' }) });
     expect(refused.status).toBe(422);
     expect(refused.body.error.message).toMatch(/names an illness/);
-    expect((await own.call('PUT /api/letterhead', { body: edit({ 'sentence cleaned': 'Cleaned.' }) })).status).toBe(
-      422,
-    );
-    const kept = await own.call('PUT /api/letterhead', {
+    expect((await own.call('PUT /api/profile', { body: edit({ 'sentence cleaned': 'Cleaned.' }) })).status).toBe(422);
+    const kept = await own.call('PUT /api/profile', {
       body: edit({ 'sign ear musty smell': 'a smell like old bread' }),
     });
     expect(kept.status).toBe(200);
@@ -107,7 +105,7 @@ describe('how the house signs and speaks', () => {
   test('is the manager’s to change', async () => {
     const groomer = await openSalon('groomer');
     const body = { version: 1, phone: '', email: '', colour: '#125B60', language: 'en-GB', wording: {} };
-    expect((await groomer.call('PUT /api/letterhead', { body })).status).toBe(403);
+    expect((await groomer.call('PUT /api/profile', { body })).status).toBe(403);
   });
 });
 

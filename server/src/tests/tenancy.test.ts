@@ -2,9 +2,9 @@ import { sql } from 'drizzle-orm';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { connectionString } from '../db/connect';
-import { client, dog } from '../db/schema';
-import { inTenant } from '../db/tenant';
+import { connectionString } from '../platform/db/connect';
+import { client, dog } from '../platform/db/schema';
+import { inTenant } from '../platform/db/tenant';
 import { addDog, config, databases, openSalon, type KeptDog, type Salon } from './salon';
 
 let owner: pg.Client;

@@ -6,13 +6,13 @@ import { dogProfile } from '@dewpond/contract';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { connect, connectionString } from '../db/connect';
-import { migrateDatabase } from '../db/migrate';
-import { inTenant, type BusinessId } from '../db/tenant';
-import { loadHouse } from '../house/house';
-import { letterheadOf, wordingOf } from '../house/letterhead';
-import { sheetViewOf } from '../sheet/sheetView';
-import { loadVisit } from '../visits/load';
+import { connect, connectionString } from '../platform/db/connect';
+import { migrateDatabase } from '../platform/db/migrate';
+import { inTenant, type BusinessId } from '../platform/db/tenant';
+import { loadBusiness, loadStockedBusiness } from '../records/business/business';
+import { loadWords, profileOf, wordingOf } from '../records/business/words';
+import { sheetViewOf } from '../records/papers/sheetView';
+import { loadVisit } from '../records/visit/load';
 import { config } from './salon';
 
 const MIGRATIONS = fileURLToPath(new URL('../../drizzle', import.meta.url));
@@ -258,7 +258,7 @@ describe('a book of before reasons were data and owners had a language', () => {
       'select what from dewpond.visit_event order by counter',
     );
     expect(stored.map(({ what }) => what)).toEqual(happened);
-    const { state } = await read(async (tx) => loadVisit(tx, await loadHouse(tx), kept));
+    const { state } = await read(async (tx) => loadVisit(tx, await loadStockedBusiness(tx), kept));
     const skipped = (step: string) => {
       const mark = state.steps[step];
       return mark?.kind === 'skipped' ? mark.because : null;
@@ -272,9 +272,9 @@ describe('a book of before reasons were data and owners had a language', () => {
   });
 
   test('keeps the house’s own words, under ids and in English, and they stand on the sheet', async () => {
-    const house = await read(loadHouse);
-    expect(letterheadOf(house)).toMatchObject({ name: 'A salon' });
-    expect([house.language, house.wording]).toEqual([
+    expect(profileOf(await read(loadBusiness))).toMatchObject({ name: 'A salon' });
+    const words = await read(loadWords);
+    expect([words.language, words.wording]).toEqual([
       'en-GB',
       {
         'en-GB': {
@@ -285,7 +285,7 @@ describe('a book of before reasons were data and owners had a language', () => {
         },
       },
     ]);
-    expect(wordingOf(house).homeHows['wipe a light fold']).toBe('Lift, wipe and dry it, as we showed you.');
+    expect(wordingOf(words).homeHows['wipe a light fold']).toBe('Lift, wipe and dry it, as we showed you.');
     const { sheet } = await read((tx) => sheetViewOf(tx, kept, Date.UTC(2026, 10, 25)));
     const said = [...sheet.saw, ...sheet.did, ...sheet.homeCare].map(({ words }) => words).join('\n');
     expect(said).toContain('a red look inside');

@@ -6,9 +6,9 @@ import { eq } from 'drizzle-orm';
 import request from 'supertest';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { findingSeen, placeCare, taskDone, visitEvent } from '../db/schema';
-import { inTenant } from '../db/tenant';
-import { rebuildProjections } from '../rebuildProjections';
+import { findingSeen, placeCare, taskDone, visitEvent } from '../platform/db/schema';
+import { inTenant } from '../platform/db/tenant';
+import { rebuildProjections } from '../commands/rebuildProjections';
 import { addDog, app, clock, databases, openSalon, type Salon } from './salon';
 import { begin, eventsOf, visitDog, wholeVisit } from './tableSide';
 
@@ -117,15 +117,15 @@ describe('a visit moves what is due', () => {
       )?.rhythm?.evidence[0]?.grade;
     expect(await grade()).toBe(2);
     clock.now += DAY;
-    const { body: house } = await other.call('GET /api/house');
-    await other.call('PUT /api/house', {
+    const { body: business } = await other.call('GET /api/business');
+    await other.call('PUT /api/business', {
       body: {
-        version: house.version,
-        ways: { ...house.ways, earCleaning: 'fill' },
+        version: business.version,
+        ways: { ...business.ways, earCleaning: 'fill' },
         units: 'metric',
-        services: house.services,
-        liftAloneKg: house.liftAloneKg,
-        currency: house.currency,
+        services: business.services,
+        liftAloneKg: business.liftAloneKg,
+        currency: business.currency,
       },
     });
     expect(await grade()).toBe(0);

@@ -3,8 +3,8 @@ import { eq } from 'drizzle-orm';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
-import { refusedEvent, visit } from '../db/schema';
-import { inTenant } from '../db/tenant';
+import { refusedEvent, visit } from '../platform/db/schema';
+import { inTenant } from '../platform/db/tenant';
 import { book } from './benchSide';
 import { addDog, app, clock, databases, openSalon, type Salon } from './salon';
 import { begin, eventsOf } from './tableSide';
@@ -138,23 +138,23 @@ describe('what no table can hold', () => {
   );
 
   test.each(['', 'a b', '\u00ff', '[::1', 'x:99999999'])('a strange Host (%j) is no fault of ours', async (host) => {
-    const { status } = await request(app).get('/api/house').set('Cookie', salon.cookie).set('Host', host);
+    const { status } = await request(app).get('/api/business').set('Cookie', salon.cookie).set('Host', host);
     expect(status).toBeLessThan(500);
   });
 });
 
 test('a change that changed nothing is no success: two managers at once, one is told how it stands', async () => {
-  const house = (await salon.call('GET /api/house')).body;
-  const { version, ways, units, services, currency } = house;
+  const business = (await salon.call('GET /api/business')).body;
+  const { version, ways, units, services, currency } = business;
   const edit = (kg: number) =>
-    salon.call('PUT /api/house', { body: { version, units, services, currency, ways, liftAloneKg: kg } });
+    salon.call('PUT /api/business', { body: { version, units, services, currency, ways, liftAloneKg: kg } });
   const answers = await Promise.all([edit(21), edit(22), edit(23), edit(24)]);
   expect(answers.filter(({ status }) => status === 200)).toHaveLength(1);
   for (const { status, body } of answers)
     if (status !== 200) expect([status, body.error.current]).toMatchObject([409, {}]);
-  const letterhead = (await salon.call('GET /api/letterhead')).body;
-  const { mayEdit: _, name, ...rest } = letterhead as never as Record<string, unknown> & { name: string };
-  const write = (words: string) => salon.call('PUT /api/letterhead', { body: { ...rest, name: words } });
+  const businessProfile = (await salon.call('GET /api/profile')).body;
+  const { mayEdit: _, name, ...rest } = businessProfile as never as Record<string, unknown> & { name: string };
+  const write = (words: string) => salon.call('PUT /api/profile', { body: { ...rest, name: words } });
   const both = await Promise.all([write(name), write(`${name} `), write(`${name}.`)]);
   expect(both.filter(({ status }) => status === 200).length).toBeLessThanOrEqual(1);
 });

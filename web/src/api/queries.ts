@@ -37,7 +37,7 @@ const dogQuery = (id: string) => ({
 export const useDog = (id: string) => useQuery({ ...dogQuery(id), enabled: id !== '' });
 /** What the house is, the day's bench, and the pages of the dogs to come: all that opens without a network. */
 export async function takeAlong(ids: readonly string[]): Promise<void> {
-  await queryClient.prefetchQuery({ ...houseQuery, staleTime: 60_000 });
+  await queryClient.prefetchQuery({ ...businessQuery, staleTime: 60_000 });
   await queryClient.prefetchQuery({ ...benchQuery, staleTime: 60_000 });
   for (const id of ids) await queryClient.prefetchQuery({ ...dogQuery(id), staleTime: 5 * 60_000 });
 }
@@ -55,8 +55,12 @@ export const useMembers = () =>
     queryFn: () => orKept('members', async () => (await call('GET /api/members')).items),
     staleTime: 60_000,
   });
-const houseQuery = { ...kept, queryKey: ['house'], queryFn: () => orKept('house', () => call('GET /api/house')) };
-export const useHouse = () => useQuery(houseQuery);
+const businessQuery = {
+  ...kept,
+  queryKey: ['business'],
+  queryFn: () => orKept('business', () => call('GET /api/business')),
+};
+export const useBusiness = () => useQuery(businessQuery);
 /** Two people may stand at one bench: what the other ticked comes by itself. */
 const benchQuery = {
   ...kept,
@@ -88,7 +92,7 @@ export const useReferrals = (dogId?: string) =>
     queryFn: async () => (await call('GET /api/referrals', dogId === undefined ? {} : { query: { dog: dogId } })).items,
   });
 /** How the house signs, and what it says otherwise. */
-export const useLetterhead = () => useQuery({ queryKey: ['letterhead'], queryFn: () => call('GET /api/letterhead') });
+export const useBusinessProfile = () => useQuery({ queryKey: ['profile'], queryFn: () => call('GET /api/profile') });
 /** What the owner of a dog does between visits. */
 export const useHomeCare = (id: string) =>
   useQuery({ queryKey: ['home', id], queryFn: () => call('GET /api/dogs/:id/home', { id }) });

@@ -34,6 +34,6 @@ test('an answer on a screen is asked for anew by the writes that change it, and 
   await makeStale(['PUT /api/vets/:id', 'POST /api/vets']);
   expect(queryClient.getQueryState(['vets'])?.isInvalidated).toBe(true);
   await queryClient.fetchQuery(query);
-  await makeStale(['PUT /api/house']);
+  await makeStale(['PUT /api/business']);
   expect(queryClient.getQueryState(['vets'])?.isInvalidated).toBe(true);
 });

@@ -10,7 +10,20 @@ const BOOK = [
 ] as const;
 /** Products, bottles, mixes and the ledger. */
 const BENCH = [
-  ...['house', 'bench', 'stock', 'ledger', 'costs', 'trace starts', 'trace', 'touched', 'mix', 'today', 'carry', 'dog'],
+  ...[
+    'business',
+    'bench',
+    'stock',
+    'ledger',
+    'costs',
+    'trace starts',
+    'trace',
+    'touched',
+    'mix',
+    'today',
+    'carry',
+    'dog',
+  ],
   'audit',
 ] as const;
 const TALK = ['messages', 'referrals', 'today', 'dog', 'history', 'watch', 'draft', 'audit'] as const;
@@ -55,10 +68,10 @@ export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof E
   'PUT /api/clients/:id/household': BOOK,
   'PUT /api/dogs/:id': BOOK,
   'PUT /api/dogs/:id/archive': BOOK,
-  'PUT /api/house': EVERYTHING,
+  'PUT /api/business': EVERYTHING,
   'PUT /api/imports/:id': ['imports', ...BOOK],
   'PUT /api/instructions/:id': BOOK,
-  'PUT /api/letterhead': ['letterhead', 'house', 'sheet', 'draft', 'home', 'session', 'audit'],
+  'PUT /api/profile': ['profile', 'business', 'sheet', 'draft', 'home', 'session', 'audit'],
   'PUT /api/links/:id/revoke': ['links', ...TALK],
   'PUT /api/lots/:id': BENCH,
   'PUT /api/me': SESSION,

@@ -216,7 +216,7 @@ function Help({
           value={session.data?.ownUnits ?? ''}
           onChange={(event) => void choose(event.target.value)}
         >
-          <option value="">as the house: {session.data?.business.units}</option>
+          <option value="">as the business: {session.data?.business.units}</option>
           <option value="metric">metric</option>
           <option value="US">US</option>
         </SelectField>

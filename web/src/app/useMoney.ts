@@ -1,8 +1,8 @@
-import { useHouse } from '../api/queries';
+import { useBusiness } from '../api/queries';
 
 /** Money in the house's currency, as one reads it: "£12.40". Small sums keep a third place. */
 export function useMoney(): (amount: number) => string {
-  const currency = useHouse().data?.currency ?? 'GBP';
+  const currency = useBusiness().data?.currency ?? 'GBP';
   return (amount) =>
     new Intl.NumberFormat('en-GB', {
       style: 'currency',

@@ -3,7 +3,7 @@ import type {
   Client,
   DogListItem,
   DogView,
-  HouseView,
+  BusinessView,
   ProductView,
   SessionView,
   VisitView,
@@ -73,7 +73,7 @@ export const product = (more: Partial<ProductView> = {}): ProductView => ({
   ...more,
 });
 
-export const house = (more: Partial<HouseView> = {}): HouseView => ({
+export const business = (more: Partial<BusinessView> = {}): BusinessView => ({
   version: 1,
   name: 'Withy Quay Grooming',
   units: 'metric',

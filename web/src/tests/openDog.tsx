@@ -2,7 +2,7 @@ import type { DogView } from '@dewpond/contract';
 import { screen } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { DogScreen } from '../features/dog/DogScreen';
-import { MEMBER, TODAY, dogView, house, session } from './demoDog';
+import { MEMBER, TODAY, dogView, business, session } from './demoDog';
 import { openOffice, show } from './office';
 
 type Programme = NonNullable<DogView['programme']>;
@@ -23,7 +23,7 @@ export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
   };
   const office = openOffice({
     'GET /api/session': () => session(units),
-    'GET /api/house': () => house(),
+    'GET /api/business': () => business(),
     'GET /api/members': () => ({ items: [session().member] }),
     'GET /api/appointments': () => ({ items: [] }),
     'GET /api/dogs/:id': () => held.dog,

@@ -2,10 +2,10 @@ import { HOUSE_VALUE } from '../../provenance';
 import { all, fact } from '../conditions';
 import { holdsOn } from '../instructions';
 import type { Condition, Rule } from '../rule';
-import type { HouseDoes, ServiceKey } from '../../ways';
+import type { BusinessDoes, ServiceKey } from '../../ways';
 import { bar, caution, method, rowsOf } from './row';
 
-const does = (service: ServiceKey, what: HouseDoes): Condition =>
+const does = (service: ServiceKey, what: BusinessDoes): Condition =>
   fact(`${service}: ${what}`, ({ services }) => services[service] === what);
 
 const prescribed = fact("a vet's wash", ({ instructions, today }) =>

@@ -20,8 +20,8 @@ import {
   ALL_SERVICES,
   HOUSE_QUESTIONS,
   SERVICES,
-  type HouseDoes,
-  type HouseServices,
+  type BusinessDoes,
+  type BusinessServices,
   type HouseWays,
 } from '../../ways';
 import { ALL_TASKS } from '../../tasks';
@@ -103,9 +103,9 @@ const anyWays = fc.record(
 
 const anyServices = fc.record(
   Object.fromEntries(
-    ALL_SERVICES.map((key) => [key, fc.constantFrom(...(Object.keys(SERVICES[key].means) as HouseDoes[]))]),
+    ALL_SERVICES.map((key) => [key, fc.constantFrom(...(Object.keys(SERVICES[key].means) as BusinessDoes[]))]),
   ),
-) as unknown as fc.Arbitrary<HouseServices>;
+) as unknown as fc.Arbitrary<BusinessServices>;
 
 const anyHandling: fc.Arbitrary<HandlingNotes> = fc.record({
   minds: fc.subarray([...MINDS]),

@@ -7,7 +7,7 @@ export function DogMix({ dogId }: { readonly dogId: string }) {
   const { data } = useDogMix(dogId);
   return (
     <Card title="Mix for a bath">
-      {data?.mixes.length === 0 && <p className="text-soft">No bath in the plan, or no wash in the house.</p>}
+      {data?.mixes.length === 0 && <p className="text-soft">No bath in the plan, or no wash in the business.</p>}
       <div className="flex flex-col gap-5">
         {data?.mixes.map((view) => (
           <MixPicture key={view.product.id} view={view} />

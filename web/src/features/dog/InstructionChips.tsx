@@ -1,13 +1,13 @@
 import type { DogView } from '@dewpond/contract';
 import { daysBetween } from '@dewpond/core/units';
-import { useHouse } from '../../api/queries';
+import { useBusiness } from '../../api/queries';
 import { Chip } from '../../ui/Chip';
 import { instructionWords } from '@dewpond/core/careplan';
 import { standing } from './standing';
 
 /** What vet and owner asked for, always in sight; one that ends soon says so. */
 export function InstructionChips({ dog }: { readonly dog: DogView }) {
-  const products = useHouse().data?.products ?? [];
+  const products = useBusiness().data?.products ?? [];
   return dog.instructions.map((given) => {
     const stands = standing(given, dog.today);
     if (stands === 'ended' || stands === 'to come') return null;

@@ -1,5 +1,5 @@
 import { ALL_TASKS, TASKS, type Task } from '@dewpond/core/tasks';
-import { useHouse } from '../../api/queries';
+import { useBusiness } from '../../api/queries';
 import { SelectField, TextField } from '../../ui/Field';
 import type { ChoicesProps } from './WhatIfDialog';
 import { instructionWords } from '@dewpond/core/careplan';
@@ -10,7 +10,7 @@ type Way = keyof typeof WAYS;
 
 /** If a word fell away, or a vet said another. */
 export function InstructionChoices({ dog, scratch, set }: ChoicesProps) {
-  const products = useHouse().data?.products ?? [];
+  const products = useBusiness().data?.products ?? [];
   const { given, without } = scratch;
   const way: Way = given === null ? 'none' : given.kind === 'interval' ? 'interval' : 'bar';
   const task: Task = given && 'task' in given ? given.task : 'bath';

@@ -7,7 +7,7 @@ import { placesToLookAt } from '@dewpond/core/visit';
 import { useMemo } from 'react';
 import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
-import { useHouse } from '../../api/queries';
+import { useBusiness } from '../../api/queries';
 import { fresh, useDraft } from '../../app/useDraft';
 import { SelectField, TextField } from '../../ui/Field';
 import { FormFoot } from '../../ui/FormFoot';
@@ -29,9 +29,9 @@ import {
 
 /** Who said it, what, where, from when until when. */
 export function InstructionFields({ dog, onDone }: { readonly dog: DogView; readonly onDone: () => void }) {
-  const house = useHouse().data;
+  const business = useBusiness().data;
   const places = useMemo(() => placesOfDog(dog), [dog]);
-  const washes = house?.products.filter(({ kind }) => kind === 'cleansing' || kind === 'medicated') ?? [];
+  const washes = business?.products.filter(({ kind }) => kind === 'cleansing' || kind === 'medicated') ?? [];
   const fill = (typed: InstructionForm) => ({ ...typed, productId: typed.productId || (washes[0]?.id ?? '') });
   const draft = useDraft(fresh(emptyForm(dog.today)), {
     as: (typed) => instructionOf(fill(typed)),

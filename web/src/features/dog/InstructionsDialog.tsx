@@ -3,7 +3,7 @@ import { showDay } from '@dewpond/core/units';
 import { useState } from 'react';
 import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
-import { useHouse } from '../../api/queries';
+import { useBusiness } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Chip, type Tone } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
@@ -60,7 +60,7 @@ const TONES: Readonly<Record<Standing, Tone>> = {
 
 /** One instruction; it can be ended from today, and that can be undone. */
 function Given({ given, dog }: { readonly given: DogInstruction; readonly dog: DogView }) {
-  const products = useHouse().data?.products ?? [];
+  const products = useBusiness().data?.products ?? [];
   const stands = standing(given, dog.today);
   const setEnd = useWrite('PUT /api/instructions/:id', {
     write: (_, { version, until }: { version: number; until: string | null }) =>

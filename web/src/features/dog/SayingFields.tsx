@@ -1,4 +1,4 @@
-import type { HouseView } from '@dewpond/contract';
+import type { BusinessView } from '@dewpond/contract';
 import type { EarHairWay } from '@dewpond/core/careplan';
 import type { Task } from '@dewpond/core/tasks';
 import { SelectField, TextField } from '../../ui/Field';
@@ -7,7 +7,7 @@ import { TASK_CHOICES, choosable, type InstructionForm } from './instructionForm
 interface SayingProps {
   readonly form: InstructionForm;
   readonly set: (change: Partial<InstructionForm>) => void;
-  readonly products: HouseView['products'];
+  readonly products: BusinessView['products'];
   /** What the office said about a field. */
   readonly at: (path: string) => string | undefined;
 }

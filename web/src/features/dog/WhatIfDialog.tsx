@@ -170,7 +170,7 @@ function WayChoices({ dog, scratch, set }: ChoicesProps) {
   const ways = { ...dog.facts.ways, ...scratch.ways };
   return (
     <section aria-label="If the house worked otherwise">
-      <h3 className="font-semibold mb-2">If the house worked otherwise</h3>
+      <h3 className="font-semibold mb-2">If the business worked otherwise</h3>
       <div className="grid grid-cols-2 max-md:grid-cols-1 gap-3">
         {ALL_HOUSE_QUESTIONS.map((question: HouseQuestion) => (
           <SelectField

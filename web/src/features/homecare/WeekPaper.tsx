@@ -1,4 +1,4 @@
-import type { HomeCareView, Letterhead } from '@dewpond/contract';
+import type { HomeCareView, BusinessProfile } from '@dewpond/contract';
 import { addDays, showDay, type Day } from '@dewpond/core/units';
 import { fillIn, type HomeTaskTold, type PageWords } from '@dewpond/core/wording';
 import { group } from 'd3-array';
@@ -9,7 +9,7 @@ import { Wordless } from '../../drawings/method/parts';
 import { WeekGrid } from './WeekGrid';
 
 interface WeekPaperProps {
-  readonly house: Pick<Letterhead, 'name' | 'phone' | 'colour'>;
+  readonly business: Pick<BusinessProfile, 'name' | 'phone' | 'colour'>;
   readonly dog: string;
   readonly home: HomeCareView;
   /** The first of the seven days. */
@@ -17,7 +17,7 @@ interface WeekPaperProps {
 }
 
 /** For the wall beside the towel: which day, what, when to stop and whom to ring; then a picture of how it is done. */
-export function WeekPaper({ house, dog, home, from }: WeekPaperProps) {
+export function WeekPaper({ business, dog, home, from }: WeekPaperProps) {
   const { words, language } = home;
   return (
     <article
@@ -26,10 +26,10 @@ export function WeekPaper({ house, dog, home, from }: WeekPaperProps) {
       className="max-w-[880px] mx-auto bg-surface border border-line rounded-card px-10 py-8 max-md:px-4 max-md:py-4 print:border-0 print:p-0 print:max-w-none"
     >
       <p className="flex flex-wrap justify-between gap-x-4">
-        <b style={{ '--house': house.colour } as CSSProperties} className="house-ink">
-          {house.name}
+        <b style={{ '--house': business.colour } as CSSProperties} className="house-ink">
+          {business.name}
         </b>
-        <span className="text-soft">{house.phone}</span>
+        <span className="text-soft">{business.phone}</span>
       </p>
       <h1 className="text-[28px]! break-words">{fillIn(words.weekTitle, { dog })}</h1>
       <p className="text-soft mb-3">
@@ -40,7 +40,7 @@ export function WeekPaper({ house, dog, home, from }: WeekPaperProps) {
       </div>
       <p className="mt-3 rounded-xl bg-stop-pale text-stop font-semibold px-4 py-2.5">
         {words.stopAtHome}
-        {house.phone !== '' && ` ${house.phone}.`}
+        {business.phone !== '' && ` ${business.phone}.`}
       </p>
       <ul className="grid grid-cols-2 max-md:grid-cols-1 gap-4 mt-5 print:gap-2">
         {[...group(home.tasks, ({ how }) => how)].map(([how, tasks]) => (

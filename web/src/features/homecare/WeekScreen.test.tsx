@@ -31,7 +31,7 @@ const home = (tasks: HomeCareView['tasks']): HomeCareView => ({
 const open = (tasks: HomeCareView['tasks']) => {
   openOffice({
     'GET /api/dogs/:id': () => dogView(),
-    'GET /api/letterhead': () => ({
+    'GET /api/profile': () => ({
       version: 1,
       name: 'Withy Quay Grooming',
       phone: '01632 960100',

@@ -1,7 +1,7 @@
 import { addDays } from '@dewpond/core/units';
 import { ChevronLeft, ChevronRight, Printer } from 'lucide-react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { useDog, useHomeCare, useLetterhead } from '../../api/queries';
+import { useDog, useHomeCare, useBusinessProfile } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { WeekPaper } from './WeekPaper';
@@ -11,7 +11,7 @@ export function WeekScreen() {
   const { id = '' } = useParams();
   const [search, setSearch] = useSearchParams();
   const dog = useDog(id).data;
-  const house = useLetterhead();
+  const business = useBusinessProfile();
   const home = useHomeCare(id);
   const weeks = Math.min(26, Math.max(0, Math.round(Number(search.get('weeks')) || 0)));
   const turn = (to: number) => setSearch(to === 0 ? {} : { weeks: String(to) }, { replace: true });
@@ -38,10 +38,10 @@ export function WeekScreen() {
           view.tasks.length === 0 ? (
             <Empty words="The plan asks nothing of the owner between visits." />
           ) : (
-            <Waiting query={house} what="The name on the paper">
+            <Waiting query={business} what="The name on the paper">
               {(name) => (
                 <WeekPaper
-                  house={name}
+                  business={name}
                   dog={dog?.profile.name ?? ''}
                   home={view}
                   from={addDays(view.today, 7 * weeks)}

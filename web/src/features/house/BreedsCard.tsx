@@ -1,4 +1,4 @@
-import type { HouseView } from '@dewpond/contract';
+import type { BusinessView } from '@dewpond/contract';
 import { SHIPPED, type Breed } from '@dewpond/core/catalogue';
 import { useState } from 'react';
 import { call } from '../../api/call';
@@ -13,7 +13,7 @@ import { BreedDialog } from './BreedDialog';
 import { differences, newBreed } from './ownBreed';
 
 /** Breeds the house added or sees otherwise; the shipped value stays beside each. */
-export function BreedsCard({ house }: { readonly house: HouseView }) {
+export function BreedsCard({ business }: { readonly business: BusinessView }) {
   const [editing, setEditing] = useState<Breed | null>(null);
   const catalogue = useCatalogue();
   return (
@@ -21,17 +21,17 @@ export function BreedsCard({ house }: { readonly house: HouseView }) {
       title="Breeds of this house"
       aside={`${SHIPPED.breeds.length} ship with Dewpond, from memory of breed standards`}
     >
-      {house.ownBreeds.length === 0 && (
+      {business.ownBreeds.length === 0 && (
         <p className="text-soft mb-3">
           None yet: every breed is as it ships. Adjust one where your dogs are otherwise.
         </p>
       )}
       <ul className="divide-y divide-line mb-3">
-        {house.ownBreeds.map(({ breed }) => (
-          <OwnBreedRow key={breed.id} breed={breed} mayEdit={house.mayEdit} onEdit={() => setEditing(breed)} />
+        {business.ownBreeds.map(({ breed }) => (
+          <OwnBreedRow key={breed.id} breed={breed} mayEdit={business.mayEdit} onEdit={() => setEditing(breed)} />
         ))}
       </ul>
-      {house.mayEdit && (
+      {business.mayEdit && (
         <div className="flex flex-wrap gap-2 items-end">
           <div className="w-72">
             <SelectField
@@ -55,8 +55,8 @@ export function BreedsCard({ house }: { readonly house: HouseView }) {
       {editing && (
         <BreedDialog
           key={editing.id}
-          breed={house.ownBreeds.find(({ breed }) => breed.id === editing.id)?.breed ?? editing}
-          version={house.ownBreeds.find(({ breed }) => breed.id === editing.id)?.version ?? 0}
+          breed={business.ownBreeds.find(({ breed }) => breed.id === editing.id)?.breed ?? editing}
+          version={business.ownBreeds.find(({ breed }) => breed.id === editing.id)?.version ?? 0}
           onClose={() => setEditing(null)}
         />
       )}

@@ -1,9 +1,9 @@
-import type { HouseView } from '@dewpond/contract';
+import type { BusinessView } from '@dewpond/contract';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, HOUSE_STANCES, type HouseQuestion } from '@dewpond/core/ways';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '@dewpond/core/provenance';
 import { RadioGroup } from 'radix-ui';
 import { call } from '../../api/call';
-import { useHouse } from '../../api/queries';
+import { useBusiness } from '../../api/queries';
 import { useKeptAtOnce } from '../../app/useKeptAtOnce';
 import { ButtonLink } from '../../ui/Button';
 import { SelectField } from '../../ui/Field';
@@ -14,14 +14,14 @@ import { Waiting } from '../../ui/Waiting';
 import type { SchoolTried } from '../../workers/bookWorker';
 import { BreedsCard } from './BreedsCard';
 import { LiftField, ServicesCard } from './ServicesCard';
-import { CHOICE_NAMES, choicesOf, houseOf, showChoice, type HouseChoices } from './houseChoices';
+import { CHOICE_NAMES, choicesOf, businessOf, showChoice, type WayChoices } from './houseChoices';
 import { triedKey, useBookChanges, type BookChanges } from './useBookChanges';
 
 /** Each question where the trade disagrees, as a card: the schools, what speaks for each, the house's choice. */
-export function HouseScreen() {
+export function WaysScreen() {
   return (
-    <Waiting query={useHouse()} what="The house ways">
-      {(house) => <House house={house} />}
+    <Waiting query={useBusiness()} what="The house ways">
+      {(business) => <House business={business} />}
     </Waiting>
   );
 }
@@ -29,13 +29,17 @@ export function HouseScreen() {
 /** ISO 4217; which one costs are told in. Nothing is converted. */
 const CURRENCIES = ['GBP', 'EUR', 'USD', 'AUD', 'CAD', 'CHF', 'DKK', 'NOK', 'NZD', 'PLN', 'SEK'] as const;
 
-function House({ house }: { readonly house: HouseView }) {
-  const changes = useBookChanges(house.version);
-  const kept = useKeptAtOnce<HouseChoices>({ version: house.version, form: choicesOf(house) }, 'PUT /api/house', {
-    keep: (choices, version) => call('PUT /api/house', { body: { ...houseOf(choices), version } }),
-    says: 'Changed. Every plan follows at once.',
-  });
-  const { ways, services, units, currency, liftAloneKg } = houseOf(kept.form);
+function House({ business }: { readonly business: BusinessView }) {
+  const changes = useBookChanges(business.version);
+  const kept = useKeptAtOnce<WayChoices>(
+    { version: business.version, form: choicesOf(business) },
+    'PUT /api/business',
+    {
+      keep: (choices, version) => call('PUT /api/business', { body: { ...businessOf(choices), version } }),
+      says: 'Changed. Every plan follows at once.',
+    },
+  );
+  const { ways, services, units, currency, liftAloneKg } = businessOf(kept.form);
   const { change } = kept;
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
@@ -43,7 +47,7 @@ function House({ house }: { readonly house: HouseView }) {
         <div>
           <h1>House ways</h1>
           <p className="text-soft">
-            Where the trade disagrees, {house.name} chooses. {!house.mayEdit && 'Only a manager changes these.'}
+            Where the trade disagrees, {business.name} chooses. {!business.mayEdit && 'Only a manager changes these.'}
           </p>
         </div>
         <div className="flex flex-wrap items-end gap-3">
@@ -59,8 +63,8 @@ function House({ house }: { readonly house: HouseView }) {
           <SelectField
             label="Units of the house"
             value={units}
-            disabled={!house.mayEdit}
-            onChange={(event) => change({ units: event.target.value as HouseView['units'] })}
+            disabled={!business.mayEdit}
+            onChange={(event) => change({ units: event.target.value as BusinessView['units'] })}
           >
             <option value="metric">metric</option>
             <option value="US">US</option>
@@ -68,7 +72,7 @@ function House({ house }: { readonly house: HouseView }) {
           <SelectField
             label="Currency"
             value={currency}
-            disabled={!house.mayEdit}
+            disabled={!business.mayEdit}
             onChange={(event) => change({ currency: event.target.value })}
           >
             {CURRENCIES.map((code) => (
@@ -80,7 +84,7 @@ function House({ house }: { readonly house: HouseView }) {
           <LiftField
             kg={liftAloneKg}
             units={units}
-            disabled={!house.mayEdit}
+            disabled={!business.mayEdit}
             onChange={(kg) => change({ liftAloneKg: kg })}
           />
         </div>
@@ -88,7 +92,7 @@ function House({ house }: { readonly house: HouseView }) {
       <NotKept at={kept} what="the house ways" names={CHOICE_NAMES} show={showChoice} />
       <ServicesCard
         services={services}
-        disabled={!house.mayEdit}
+        disabled={!business.mayEdit}
         onChange={(key, does) => change({ [`does ${key}`]: does })}
       />
       <div className="columns-[320px] gap-3.5">
@@ -98,12 +102,12 @@ function House({ house }: { readonly house: HouseView }) {
             question={question}
             chosen={ways[question]}
             changes={changes}
-            disabled={!house.mayEdit}
+            disabled={!business.mayEdit}
             onChoose={(school) => change({ [`way ${question}`]: school })}
           />
         ))}
       </div>
-      <BreedsCard house={house} />
+      <BreedsCard business={business} />
       <Stances />
     </div>
   );

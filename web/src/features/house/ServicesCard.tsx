@@ -1,9 +1,9 @@
 import {
   ALL_SERVICES,
-  HOUSE_DOES,
+  BUSINESS_DOES,
   serviceOf,
-  type HouseDoes,
-  type HouseServices,
+  type BusinessDoes,
+  type BusinessServices,
   type ServiceKey,
 } from '@dewpond/core/ways';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
@@ -14,12 +14,12 @@ import { SelectField } from '../../ui/Field';
 import { SourceMark } from '../../ui/SourceMark';
 import { showLift } from './houseChoices';
 
-const SHORT: Readonly<Record<HouseDoes, string>> = { done: 'done', 'outside only': 'outside only', vet: 'vet' };
+const SHORT: Readonly<Record<BusinessDoes, string>> = { done: 'done', 'outside only': 'outside only', vet: 'vet' };
 
 interface ServicesCardProps {
-  readonly services: HouseServices;
+  readonly services: BusinessServices;
   readonly disabled: boolean;
-  readonly onChange: (service: ServiceKey, does: HouseDoes) => void;
+  readonly onChange: (service: ServiceKey, does: BusinessDoes) => void;
 }
 
 /** What this house does at all, by place and law: a plan never asks for more. */
@@ -32,7 +32,7 @@ export function ServicesCard({ services, disabled, onChange }: ServicesCardProps
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(340px,1fr))] max-md:grid-cols-1 gap-x-8 gap-y-3">
         {ALL_SERVICES.map((key) => {
           const { name, means, warns } = serviceOf(key);
-          const offered = HOUSE_DOES.filter((each) => means[each] !== undefined);
+          const offered = BUSINESS_DOES.filter((each) => means[each] !== undefined);
           return (
             <li key={key} className="flex flex-col gap-1">
               <div className="flex items-center justify-between gap-3">
@@ -41,7 +41,7 @@ export function ServicesCard({ services, disabled, onChange }: ServicesCardProps
                   aria-label={name}
                   value={services[key]}
                   disabled={disabled}
-                  onValueChange={(value) => onChange(key, value as HouseDoes)}
+                  onValueChange={(value) => onChange(key, value as BusinessDoes)}
                   className="flex rounded-xl border border-line overflow-hidden shrink-0"
                 >
                   {offered.map((each) => (

@@ -1,4 +1,4 @@
-import type { LetterheadView } from '@dewpond/contract';
+import type { BusinessProfileView } from '@dewpond/contract';
 import { screen, waitFor } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { queryClient } from '../../api/queries';
@@ -6,7 +6,7 @@ import { Refusal, openOffice, show } from '../../tests/office';
 import { WordsScreen } from './WordsScreen';
 
 function open(mayEdit = true) {
-  let stands: LetterheadView = {
+  let stands: BusinessProfileView = {
     version: 1,
     name: 'Withy Quay Grooming',
     phone: '01632 960100',
@@ -17,8 +17,8 @@ function open(mayEdit = true) {
     mayEdit,
   };
   openOffice({
-    'GET /api/letterhead': () => stands,
-    'PUT /api/letterhead': ({ body: { version, ...set } }) => {
+    'GET /api/profile': () => stands,
+    'PUT /api/profile': ({ body: { version, ...set } }) => {
       if (version !== stands.version)
         throw new Refusal(409, { kind: 'conflict', message: 'Changed meanwhile.', current: stands, yours: set });
       stands = { ...stands, ...set, version: version + 1 };

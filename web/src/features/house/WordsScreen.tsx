@@ -1,12 +1,12 @@
-import { letterheadEdit, type LetterheadView } from '@dewpond/contract';
+import { businessProfileEdit, type BusinessProfileView } from '@dewpond/contract';
 import { LANGUAGES, LANGUAGE_NAMES, type Language } from '@dewpond/core/clients';
-import { shippedWords, wordingIn, wordingProblem, type HouseWording, type WordingKey } from '@dewpond/core/wording';
+import { shippedWords, wordingIn, wordingProblem, type BusinessWording, type WordingKey } from '@dewpond/core/wording';
 import { Undo2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { z } from 'zod';
 import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
-import { useLetterhead } from '../../api/queries';
+import { useBusinessProfile } from '../../api/queries';
 import { Button, ButtonLink } from '../../ui/Button';
 import { useKeptAtOnce } from '../../app/useKeptAtOnce';
 import { useDraft } from '../../app/useDraft';
@@ -22,7 +22,7 @@ import { SHIPPED_NAMES, saidField, saidOf, wordingOf, type Said } from './saidWo
 
 /** How the house signs and speaks: what stands at the head of a sheet, and every sentence an owner can read. */
 export function WordsScreen() {
-  const query = useLetterhead();
+  const query = useBusinessProfile();
   return (
     <Waiting query={query} what="The words of the house">
       {(view) => <Words view={view} />}
@@ -44,11 +44,11 @@ const groupOf = (key: string) =>
 
 const KEPT = 'Kept. Sheets that are made from now on say it so.';
 
-function Words({ view }: { readonly view: LetterheadView }) {
-  const kept = useKeptAtOnce<Said>({ version: view.version, form: saidOf(view.wording) }, 'PUT /api/letterhead', {
+function Words({ view }: { readonly view: BusinessProfileView }) {
+  const kept = useKeptAtOnce<Said>({ version: view.version, form: saidOf(view.wording) }, 'PUT /api/profile', {
     keep: (said, version) => {
       const { phone, email, colour, language } = view;
-      return call('PUT /api/letterhead', {
+      return call('PUT /api/profile', {
         body: { version, phone, email, colour, language, wording: wordingOf(said) },
       });
     },
@@ -58,7 +58,7 @@ function Words({ view }: { readonly view: LetterheadView }) {
   const [language, setLanguage] = useState<Language>(view.language);
   const base = wordingIn(language);
   const shipped = useMemo(() => shippedWords(wordingIn(language)), [language]);
-  const own: HouseWording = wordingOf(kept.form)[language] ?? {};
+  const own: BusinessWording = wordingOf(kept.form)[language] ?? {};
   const wanted = find.trim().toLowerCase();
   const keys = (Object.keys(shipped) as WordingKey[]).filter((key) =>
     `${key} ${shipped[key]} ${own[key] ?? ''}`.toLowerCase().includes(wanted),
@@ -116,17 +116,17 @@ function Words({ view }: { readonly view: LetterheadView }) {
 }
 
 const SIGNED_NAMES = { phone: 'Telephone', email: 'E-mail', colour: 'Colour', language: 'We write in' } as const;
-const signed = letterheadEdit.pick({ phone: true, email: true, colour: true, language: true });
+const signed = businessProfileEdit.pick({ phone: true, email: true, colour: true, language: true });
 type Signed = z.input<typeof signed>;
 
-function Signature({ view }: { readonly view: LetterheadView }) {
+function Signature({ view }: { readonly view: BusinessProfileView }) {
   const { version, phone, email, colour, language } = view;
   const draft = useDraft({ version, form: { phone, email, colour, language } }, { as: (form) => form, fits: signed });
   const { field } = draft;
-  const save = useWrite('PUT /api/letterhead', {
+  const save = useWrite('PUT /api/profile', {
     form: draft,
     write: (_, body: Signed) =>
-      call('PUT /api/letterhead', { body: { ...body, wording: view.wording, version: draft.version } }),
+      call('PUT /api/profile', { body: { ...body, wording: view.wording, version: draft.version } }),
     onSuccess: ({ version: kept }) => {
       draft.saved(kept);
       tell(KEPT);

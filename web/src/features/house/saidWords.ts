@@ -1,6 +1,6 @@
-import type { LetterheadView } from '@dewpond/contract';
+import type { BusinessProfileView } from '@dewpond/contract';
 import { LANGUAGES, type Language } from '@dewpond/core/clients';
-import { shippedWords, wordingIn, type HouseWording, type WordingKey } from '@dewpond/core/wording';
+import { shippedWords, wordingIn, type BusinessWording, type WordingKey } from '@dewpond/core/wording';
 
 type SaidField = `${Language}: ${WordingKey}`;
 
@@ -9,21 +9,21 @@ export type Said = { readonly [Field in SaidField]?: string | undefined };
 
 export const saidField = (language: Language, key: WordingKey): SaidField => `${language}: ${key}`;
 
-export const saidOf = (wording: LetterheadView['wording']): Said =>
+export const saidOf = (wording: BusinessProfileView['wording']): Said =>
   Object.fromEntries(
     LANGUAGES.flatMap((language) =>
       Object.entries(wording[language] ?? {}).map(([key, words]) => [saidField(language, key as WordingKey), words]),
     ),
   );
 
-export const wordingOf = (said: Said): LetterheadView['wording'] =>
+export const wordingOf = (said: Said): BusinessProfileView['wording'] =>
   Object.fromEntries(
     LANGUAGES.map((language) => [language, inLanguage(said, language)] as const).filter(
       ([, words]) => Object.keys(words).length > 0,
     ),
   );
 
-const inLanguage = (said: Said, language: Language): HouseWording =>
+const inLanguage = (said: Said, language: Language): BusinessWording =>
   Object.fromEntries(
     Object.entries(said).flatMap(([field, words]) =>
       field.startsWith(`${language}: `) && words !== undefined ? [[field.slice(language.length + 2), words]] : [],

@@ -2,7 +2,7 @@ import type { ImportView } from '@dewpond/contract';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { client, house, listed, session } from '../../tests/demoDog';
+import { client, business, listed, session } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
 import { ImportScreen } from './ImportScreen';
 
@@ -10,7 +10,7 @@ function openImport(runs: ImportView[] = []) {
   const held = { runs };
   const office = openOffice({
     'GET /api/session': () => session(),
-    'GET /api/house': () => house(),
+    'GET /api/business': () => business(),
     'GET /api/clients': () => ({ items: [client()] }),
     'GET /api/dogs': () => ({ items: [listed()] }),
     'GET /api/imports': () => ({ items: held.runs }),

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
 import { call } from '../../api/call';
 import { useWrite } from '../../api/useWrite';
-import { useClients, useDogs, useHouse, useSession } from '../../api/queries';
+import { useClients, useDogs, useBusiness, useSession } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -33,7 +33,7 @@ export function ReviewRows({ file, reader, onDone }: ReviewRowsProps) {
   const wants = opened.kind === 'table' ? lacking(mapping) : null;
   const book = useBook();
   const today = useSession().data?.today;
-  const ownBreeds = useHouse().data?.ownBreeds;
+  const ownBreeds = useBusiness().data?.ownBreeds;
   const preview = useQuery({
     queryKey: ['import preview', file.name, mapping, weightUnit, dayOrder, book?.length, today],
     queryFn: () =>

@@ -1,7 +1,7 @@
 import { act, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { queryClient } from '../../api/queries';
-import { client, dogView, house, session } from '../../tests/demoDog';
+import { client, dogView, business, session } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
 import { EditDogScreen } from './EditDogScreen';
 import { IntakeScreen } from './IntakeScreen';
@@ -11,7 +11,7 @@ const KNOWN = client();
 function openForm(units: 'metric' | 'US' = 'metric') {
   const office = openOffice({
     'GET /api/session': () => session(units),
-    'GET /api/house': () => house(),
+    'GET /api/business': () => business(),
     'GET /api/clients': () => ({ items: [KNOWN] }),
     'POST /api/clients': ({ body }) => ({ id: body.id }),
     'POST /api/dogs': ({ body }) => ({ id: body.id }),
@@ -128,7 +128,7 @@ describe('a dog is changed', () => {
     let view = dogView();
     const office = openOffice({
       'GET /api/session': () => session(),
-      'GET /api/house': () => house(),
+      'GET /api/business': () => business(),
       'GET /api/dogs/:id': () => view,
       'PUT /api/dogs/:id': ({ body }) => ({ version: body.version + 1 }),
     });
@@ -152,7 +152,7 @@ describe('a dog is changed', () => {
   function openEdit() {
     const office = openOffice({
       'GET /api/session': () => session(),
-      'GET /api/house': () => house(),
+      'GET /api/business': () => business(),
       'GET /api/dogs/:id': () => dogView(),
       'PUT /api/dogs/:id': () => ({ version: 4 }),
     });

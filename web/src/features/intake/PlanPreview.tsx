@@ -1,4 +1,4 @@
-import type { HouseView } from '@dewpond/contract';
+import type { BusinessView } from '@dewpond/contract';
 import type { Catalogue } from '@dewpond/core/catalogue';
 import { makePlan, plainDog } from '@dewpond/core/careplan';
 import { lifeStage } from '@dewpond/core/catalogue';
@@ -7,7 +7,7 @@ import { namePlace, placeKey } from '@dewpond/core/places';
 import { HEAVIEST_DOG_KG, LIGHTEST_DOG_KG, day, kilograms, yearsOld, type Day } from '@dewpond/core/units';
 import { useMemo } from 'react';
 import { typedNumber } from '../../app/typedNumber';
-import { useHouse, useSession } from '../../api/queries';
+import { useBusiness, useSession } from '../../api/queries';
 import { useCatalogue } from '../../app/useCatalogue';
 import { DogHead } from '../../drawings/DogHead';
 import { Card } from '../../ui/Card';
@@ -18,10 +18,13 @@ const BEFORE_SESSION = day('2026-01-01');
 
 /** What this breed and these answers bring, before anything is saved: the same plan the office will make. */
 export function PlanPreview({ form }: { readonly form: DogForm }) {
-  const house = useHouse().data;
+  const business = useBusiness().data;
   const today = useSession().data?.today ?? BEFORE_SESSION;
   const catalogue = useCatalogue();
-  const { lines, traits } = useMemo(() => preview(form, house, today, catalogue), [form, house, today, catalogue]);
+  const { lines, traits } = useMemo(
+    () => preview(form, business, today, catalogue),
+    [form, business, today, catalogue],
+  );
   return (
     <Card title="What this brings" aside="assumed until seen">
       <div className="grid grid-cols-[150px_1fr] gap-4 items-start">
@@ -48,7 +51,7 @@ export function PlanPreview({ form }: { readonly form: DogForm }) {
   );
 }
 
-function preview(form: DogForm, house: HouseView | undefined, today: Day, catalogue: Catalogue) {
+function preview(form: DogForm, business: BusinessView | undefined, today: Day, catalogue: Catalogue) {
   const typed = typedNumber(form.weight);
   const weight = kilograms(typed >= LIGHTEST_DOG_KG && typed <= HEAVIEST_DOG_KG ? typed : 10);
   const facts = plainDog(
@@ -66,7 +69,7 @@ function preview(form: DogForm, house: HouseView | undefined, today: Day, catalo
       pluckingConsent: form.pluckingConsent,
       nailsOvergrown: form.nailsOvergrown,
       handling: form.handling,
-      ...(house ? { ways: house.ways, services: house.services, liftAloneKg: house.liftAloneKg } : {}),
+      ...(business ? { ways: business.ways, services: business.services, liftAloneKg: business.liftAloneKg } : {}),
     },
     catalogue,
   );

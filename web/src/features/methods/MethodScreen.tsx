@@ -3,7 +3,7 @@ import { cardFor, findMethod } from '@dewpond/core/methods';
 import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/ways';
 import { Printer } from 'lucide-react';
 import { useParams } from 'react-router';
-import { useHouse } from '../../api/queries';
+import { useBusiness } from '../../api/queries';
 import { Button, ButtonLink } from '../../ui/Button';
 import { Empty } from '../../ui/Waiting';
 import { MethodBody } from './MethodBody';
@@ -11,7 +11,7 @@ import { MethodBody } from './MethodBody';
 /** One piece of work as this house does it, to read at the table or to print. */
 export function MethodScreen() {
   const { id = '' } = useParams();
-  const ways = useHouse().data?.ways ?? DEFAULT_HOUSE_WAYS;
+  const ways = useBusiness().data?.ways ?? DEFAULT_HOUSE_WAYS;
   const source = findMethod(id);
   const card = source && cardFor(source, ways);
   if (!card)

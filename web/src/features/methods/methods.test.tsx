@@ -2,13 +2,13 @@ import { METHOD_CARDS, cardFor } from '@dewpond/core/methods';
 import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/ways';
 import { screen } from '@testing-library/react';
 import { beforeEach, describe, expect, test } from 'vitest';
-import { house } from '../../tests/demoDog';
+import { business } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
 import { MethodScreen } from './MethodScreen';
 import { MethodsScreen } from './MethodsScreen';
 
 beforeEach(() => {
-  openOffice({ 'GET /api/house': () => house() });
+  openOffice({ 'GET /api/business': () => business() });
 });
 
 describe('method cards on screen', () => {

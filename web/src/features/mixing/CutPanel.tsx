@@ -1,4 +1,4 @@
-import type { HouseView } from '@dewpond/contract';
+import type { BusinessView } from '@dewpond/contract';
 import { millilitres, showVolume } from '@dewpond/core/units';
 import { useState } from 'react';
 import { useUnits } from '../../app/useUnits';
@@ -9,12 +9,12 @@ import { BenchAnswer, Figure, Refusal } from './BenchAnswer';
 import { cutting, readRatio } from '@dewpond/core/mixing';
 
 /** Water that weakens a mix that is already made. */
-export function CutPanel({ house }: { readonly house: HouseView }) {
+export function CutPanel({ business }: { readonly business: BusinessView }) {
   const units = useUnits();
   const [volume, setVolume] = useState(300);
   const [now, setNow] = useState('10:1');
   const [wanted, setWanted] = useState('50:1');
-  const context = { medicated: false, oneToN: house.ways.readsOneTo };
+  const context = { medicated: false, oneToN: business.ways.readsOneTo };
   const strengths = [readRatio(now, context), readRatio(wanted, context)] as const;
   const sum = cutting(volume, ...strengths);
   const show = (ml: number) => showVolume(millilitres(ml), units);

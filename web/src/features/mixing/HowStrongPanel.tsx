@@ -1,4 +1,4 @@
-import type { HouseView } from '@dewpond/contract';
+import type { BusinessView } from '@dewpond/contract';
 import { rangeFrom, showStrength, strengthOf, type Strength } from '@dewpond/core/dilution';
 import { useState } from 'react';
 import { Card } from '../../ui/Card';
@@ -8,8 +8,8 @@ import { BenchAnswer, Figure, Refusal } from './BenchAnswer';
 import { howStrong, type Sum } from '@dewpond/core/mixing';
 
 /** "I put two strokes in this bottle": the strength it has, against what the label says. */
-export function HowStrongPanel({ house }: { readonly house: HouseView }) {
-  const diluted = house.products.filter((each) => each.strength !== null);
+export function HowStrongPanel({ business }: { readonly business: BusinessView }) {
+  const diluted = business.products.filter((each) => each.strength !== null);
   const [productId, setProductId] = useState(diluted[0]?.id ?? '');
   const product = diluted.find((each) => each.id === productId);
   const [strokes, setStrokes] = useState('2');

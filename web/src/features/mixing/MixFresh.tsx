@@ -1,4 +1,4 @@
-import type { HouseView } from '@dewpond/contract';
+import type { BusinessView } from '@dewpond/contract';
 import {
   exactParts,
   exactRange,
@@ -26,11 +26,11 @@ import { useReckoned } from './useReckoned';
 import { useUnits } from '../../app/useUnits';
 
 /** A fresh batch: product, ratio and bottle at the left; the picture at the right, where any one number leads. */
-export function MixFresh({ house }: { readonly house: HouseView }) {
+export function MixFresh({ business }: { readonly business: BusinessView }) {
   const units = useUnits();
-  const bottles = useMemo(() => freeBottles(house.bottles), [house.bottles]);
-  const [productId, setProductId] = useState(house.products.find((each) => each.strength !== null)?.id ?? '');
-  const product = house.products.find((each) => each.id === productId);
+  const bottles = useMemo(() => freeBottles(business.bottles), [business.bottles]);
+  const [productId, setProductId] = useState(business.products.find((each) => each.strength !== null)?.id ?? '');
+  const product = business.products.find((each) => each.id === productId);
   const [label, setLabel] = useState(product?.label ?? '50:1');
   const [said, setSaid] = useState<Said | null>(() => keptOf(product));
   const [bottleId, setBottleId] = useState(bottles[1]?.bottle.id ?? bottles[0]?.bottle.id ?? '');
@@ -38,7 +38,7 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
   const [lead, setLead] = useState<Lead>({ by: 'total', ml: 500 });
   const [stroke, setStroke] = useState(product?.strokeMl ?? 0);
   const [like, setLike] = useState<DogLike>('middle, half-length, 15 kg');
-  const each = mixOfDog(like, house.ways.washes === 'two' ? 2 : 1);
+  const each = mixOfDog(like, business.ways.washes === 'two' ? 2 : 1);
   const medicated = product?.kind === 'medicated';
   const question = useMemo<Question | null>(
     () =>
@@ -46,23 +46,23 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
         ? {
             label,
             medicated,
-            oneToN: house.ways.readsOneTo,
+            oneToN: business.ways.readsOneTo,
             said,
             lead,
             stroke,
             bottle,
             bottles,
             units,
-            mostWaste: mostWaste(house.ways),
+            mostWaste: mostWaste(business.ways),
           }
         : null,
-    [label, medicated, house.ways, said, lead, stroke, bottle, bottles, units],
+    [label, medicated, business.ways, said, lead, stroke, bottle, bottles, units],
   );
   const { answer, isNow } = useReckoned(question);
   if (!bottle || !answer) return null;
   const misread = answer.label.kind === 'unreadable' ? answer.label.why : undefined;
   const choose = (id: string) => {
-    const next = house.products.find((one) => one.id === id);
+    const next = business.products.find((one) => one.id === id);
     setProductId(id);
     if (!next) return;
     setLabel(next.label);
@@ -71,7 +71,7 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
   };
   const changeLike = (next: DogLike) => {
     setLike(next);
-    if (lead.by === 'dogs') setLead({ ...lead, each: mixOfDog(next, house.ways.washes === 'two' ? 2 : 1) });
+    if (lead.by === 'dogs') setLead({ ...lead, each: mixOfDog(next, business.ways.washes === 'two' ? 2 : 1) });
   };
   return (
     <div className="grid grid-cols-[340px_1fr] max-lg:grid-cols-1 gap-3.5 items-start">
@@ -79,7 +79,7 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
         <div className="grid grid-cols-2 gap-3">
           <div className="col-span-2">
             <SelectField label="Product" value={productId} onChange={(event) => choose(event.target.value)}>
-              {house.products.map((one) => (
+              {business.products.map((one) => (
                 <option key={one.id} value={one.id}>
                   {one.name}
                 </option>
@@ -105,7 +105,7 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
               <DilutionField
                 key={productId}
                 kept={answer.strength && showStrength(answer.strength)}
-                oneToN={house.ways.readsOneTo}
+                oneToN={business.ways.readsOneTo}
                 onSay={setSaid}
               />
             </div>
@@ -175,13 +175,13 @@ export function MixFresh({ house }: { readonly house: HouseView }) {
 }
 
 /** What was kept of a product's label when it was entered. */
-const keptOf = (product: HouseView['products'][number] | undefined): Said | null =>
+const keptOf = (product: BusinessView['products'][number] | undefined): Said | null =>
   product && product.waterParts !== null ? { waterParts: product.waterParts, range: product.range } : null;
 
 interface DilutionProps {
   /** As kept of the product, shown only: what is not typed over stays exact. */
   readonly kept: string | null;
-  readonly oneToN: HouseView['ways']['readsOneTo'];
+  readonly oneToN: BusinessView['ways']['readsOneTo'];
   readonly onSay: (said: Said | null) => void;
 }
 
@@ -205,7 +205,7 @@ function DilutionField({ kept, oneToN, onSay }: DilutionProps) {
 }
 
 interface PurposesProps {
-  readonly purposes: HouseView['products'][number]['purposes'];
+  readonly purposes: BusinessView['products'][number]['purposes'];
   readonly range: LabelRange;
   readonly chosen: Answer['strength'];
   readonly onSay: (said: Said) => void;

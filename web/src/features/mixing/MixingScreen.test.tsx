@@ -2,14 +2,14 @@ import type { LotView } from '@dewpond/contract';
 import { screen, waitFor } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { DOG_ID, TODAY, WASH_ID, house, listed, product, session } from '../../tests/demoDog';
+import { DOG_ID, TODAY, WASH_ID, business, listed, product, session } from '../../tests/demoDog';
 import { openOffice, show } from '../../tests/office';
 import { MixingScreen } from './MixingScreen';
 
-function openBench(units: 'metric' | 'US' = 'metric', given = house({ units }), lots: LotView[] = []) {
+function openBench(units: 'metric' | 'US' = 'metric', given = business({ units }), lots: LotView[] = []) {
   const office = openOffice({
     'GET /api/session': () => session(units),
-    'GET /api/house': () => given,
+    'GET /api/business': () => given,
     'GET /api/products/:id/ledger': ({ id }) => ({ productId: id, stock: 900, entries: [], lots, keptFrom: [] }),
     'GET /api/dogs': () => ({ items: [listed({ id: DOG_ID, name: 'Radish' })] }),
     'POST /api/mixes': ({ body }) => ({ id: body.id, no: 2 }),
@@ -89,7 +89,7 @@ describe('mixing fresh: any one number leads', () => {
 
   test('the reading that was kept of a product counts at the bench', async () => {
     const kept = product({ label: '1:4', waterParts: '3', strength: '3:1', strokeMl: null });
-    openBench('metric', house({ products: [kept] }));
+    openBench('metric', business({ products: [kept] }));
     await screen.findByLabelText(/^Mix in all/);
     expect(picture()).toHaveWords(/375 ml of warm water.*125 ml of product/);
     expect(screen.getByRole('radio', { name: /3:1/ }).getAttribute('aria-checked')).toBe('true');
@@ -97,7 +97,7 @@ describe('mixing fresh: any one number leads', () => {
 
   test('a medicated "%" product is mixed to what was said, or to what is said here', async () => {
     const kept = product({ kind: 'medicated', label: '2 %', waterParts: '9', strength: '9:1', strokeMl: null });
-    const { person } = openBench('metric', house({ products: [kept] }));
+    const { person } = openBench('metric', business({ products: [kept] }));
     await screen.findByLabelText(/^Mix in all/);
     expect(picture()).toHaveWords(/450 ml of warm water.*50 ml of product/);
     await person.clear(field(/Diluted to/));
@@ -126,7 +126,7 @@ describe('mixing fresh: any one number leads', () => {
         { purpose: 'ordinary', waterParts: '32' },
       ],
     });
-    const { person } = openBench('metric', house({ products: [range] }));
+    const { person } = openBench('metric', business({ products: [range] }));
     await screen.findByLabelText(/^Mix in all/);
     expect(picture()).toHaveWords(/485 ml of warm water.*15\.2 ml of product, measured/);
     await person.click(screen.getByRole('radio', { name: /very dirty/ }));
@@ -161,7 +161,7 @@ describe('mixing fresh: any one number leads', () => {
   });
 
   test('a house without bottles is told what to do first', async () => {
-    openBench('metric', house({ bottles: [] }));
+    openBench('metric', business({ bottles: [] }));
     expect(await screen.findByRole('link', { name: 'Add the first bottle' })).toBeTruthy();
   });
 });
@@ -183,7 +183,7 @@ describe('a mix beside the morning’s list', () => {
   });
 
   test('a medicated one waits for its dog, one of two open lots for its lot', async () => {
-    const { person, office } = openBench('metric', house(), [lot('A-1'), lot('A-2')]);
+    const { person, office } = openBench('metric', business(), [lot('A-1'), lot('A-2')]);
     await screen.findByRole('button', { name: /onto the bench/ });
     await person.selectOptions(screen.getByRole('combobox', { name: 'Product' }), 'Vet-supplied antiseptic wash');
     await screen.findByRole('option', { name: /^Radish/ });
@@ -229,7 +229,7 @@ describe('the other sums at the bench', () => {
       strength: '32:1',
       range: { strongest: '10', weakest: '32' },
     });
-    const { person } = openBench('metric', house({ products: [range] }));
+    const { person } = openBench('metric', business({ products: [range] }));
     await person.click(await screen.findByRole('tab', { name: 'How strong is it?' }));
     await person.clear(field('Strokes'));
     await person.type(field('Strokes'), '9');

@@ -1,6 +1,6 @@
-import type { HouseView } from '@dewpond/contract';
+import type { BusinessView } from '@dewpond/contract';
 import { Tabs } from 'radix-ui';
-import { useHouse } from '../../api/queries';
+import { useBusiness } from '../../api/queries';
 import { ButtonLink } from '../../ui/Button';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { BenchTabs } from './BenchTabs';
@@ -14,16 +14,16 @@ export function MixingScreen() {
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
       <h1>Mixing bench</h1>
       <BenchTabs />
-      <Waiting query={useHouse()} what="The bench">
-        {(house) =>
-          house.bottles.length === 0 ? (
+      <Waiting query={useBusiness()} what="The bench">
+        {(business) =>
+          business.bottles.length === 0 ? (
             <Empty words="The house has no bottles yet: say which ones you mix in, and how many.">
               <ButtonLink to="/mixing/tools" look="main">
                 Add the first bottle
               </ButtonLink>
             </Empty>
           ) : (
-            <Bench house={house} />
+            <Bench business={business} />
           )
         }
       </Waiting>
@@ -39,7 +39,7 @@ const JOBS = [
   { id: 'how-strong', name: 'How strong is it?', Panel: HowStrongPanel },
 ] as const;
 
-function Bench({ house }: { readonly house: HouseView }) {
+function Bench({ business }: { readonly business: BusinessView }) {
   return (
     <Tabs.Root defaultValue="fresh">
       <Tabs.List aria-label="At the bench" className="flex flex-wrap gap-1.5 mb-3">
@@ -55,7 +55,7 @@ function Bench({ house }: { readonly house: HouseView }) {
       </Tabs.List>
       {JOBS.map(({ id, Panel }) => (
         <Tabs.Content key={id} value={id}>
-          <Panel house={house} />
+          <Panel business={business} />
         </Tabs.Content>
       ))}
     </Tabs.Root>

@@ -1,4 +1,4 @@
-import type { HouseView } from '@dewpond/contract';
+import type { BusinessView } from '@dewpond/contract';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
 import { useState } from 'react';
@@ -11,14 +11,14 @@ import { BenchAnswer, Figure, Refusal } from './BenchAnswer';
 import { readRatio, toppingUp } from '@dewpond/core/mixing';
 
 /** A left-over of another strength made into a full bottle of the right one. */
-export function TopUpPanel({ house }: { readonly house: HouseView }) {
+export function TopUpPanel({ business }: { readonly business: BusinessView }) {
   const units = useUnits();
   const [left, setLeft] = useState(200);
   const [now, setNow] = useState('32:1');
   const [madeToday, setMadeToday] = useState(true);
   const [total, setTotal] = useState(500);
   const [wanted, setWanted] = useState('50:1');
-  const context = { medicated: false, oneToN: house.ways.readsOneTo };
+  const context = { medicated: false, oneToN: business.ways.readsOneTo };
   const [is, shouldBe] = [readRatio(now, context), readRatio(wanted, context)];
   const sum = toppingUp({ volume: left, strength: is, madeToday }, total, shouldBe);
   const show = (ml: number) => showVolume(millilitres(ml), units);

@@ -3,7 +3,7 @@ import { passed, toPass } from '@dewpond/core/threads';
 import { act, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { MixAnswered, MixAsked } from '../../workers/mixingWorker';
-import { house } from '../../tests/demoDog';
+import { business } from '../../tests/demoDog';
 import { freeBottles } from './bottles';
 import { useReckoned } from './useReckoned';
 
@@ -26,7 +26,7 @@ beforeEach(() => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
-const bottles = freeBottles(house().bottles);
+const bottles = freeBottles(business().bottles);
 const asks = (ml: number): Question => ({
   label: '24:1',
   medicated: false,

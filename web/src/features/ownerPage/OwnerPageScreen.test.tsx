@@ -36,7 +36,7 @@ const sheet = (on: string, words: string): OwnerPage['sheets'][number] => ({
   photos: [],
 });
 const ownerPage = (more: Partial<OwnerPage> = {}, wording = ENGLISH): OwnerPage => ({
-  house: { name: 'Withy Quay Grooming', phone: '01632 960100', email: '', colour: '#125B60' },
+  business: { name: 'Withy Quay Grooming', phone: '01632 960100', email: '', colour: '#125B60' },
   dog: 'Radish',
   language: wording.language,
   words: wording.page,

@@ -69,7 +69,7 @@ function Page({ page }: { readonly page: OwnerPage }) {
   const fresh = newest !== undefined && daysBetween(newest.read.day, page.home.today) <= FRESH_DAYS;
   const atHome = <AtHome page={page} />;
   useEffect(() => {
-    document.title = `${page.dog}, ${page.house.name}`;
+    document.title = `${page.dog}, ${page.business.name}`;
   }, [page]);
   return (
     <>
@@ -116,7 +116,7 @@ function Page({ page }: { readonly page: OwnerPage }) {
         <p className="max-w-[880px] mx-auto mt-4 text-sm text-soft">
           {fillIn(words.openUntil, {
             when: moment(page.until, page.zone, language),
-            business: page.house.name,
+            business: page.business.name,
           })}
         </p>
       </div>
@@ -145,11 +145,11 @@ function Dates({ page }: { readonly page: OwnerPage }) {
           {page.suggested !== null && ` ${fillIn(words.suggested, { day: showDay(page.suggested, language) })}`}
         </p>
       )}
-      {page.house.phone !== '' && (
+      {page.business.phone !== '' && (
         <p>
           <Filled words={words.ringUs} slot="phone">
-            <a href={`tel:${page.house.phone}`} className="text-pond underline font-semibold">
-              {page.house.phone}
+            <a href={`tel:${page.business.phone}`} className="text-pond underline font-semibold">
+              {page.business.phone}
             </a>
           </Filled>
         </p>
@@ -183,7 +183,7 @@ function Sheet({ page, sheet }: { readonly page: OwnerPage; readonly sheet: Owne
   return (
     <>
       <SheetPaper
-        house={page.house}
+        business={page.business}
         label={fillIn(page.words.sheetOf, { dog: page.dog })}
         read={sheet.read}
         // It pressed when that visit ended; what is open still has its letter above.

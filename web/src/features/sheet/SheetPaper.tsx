@@ -1,4 +1,4 @@
-import type { Letterhead } from '@dewpond/contract';
+import type { BusinessProfile } from '@dewpond/contract';
 import type { Traits } from '@dewpond/core/catalogue';
 import { profile } from '@dewpond/core/drawing';
 import { SIDES, type PlaceKey } from '@dewpond/core/places';
@@ -9,7 +9,7 @@ import { DogBody } from '../../drawings/DogBody';
 import { DogHead } from '../../drawings/DogHead';
 
 interface SheetPaperProps {
-  readonly house: Letterhead;
+  readonly business: BusinessProfile;
   /** What the page is, for who hears it read out. */
   readonly label: string;
   readonly read: Pick<ReadSheet, 'language' | 'frame' | 'grades'>;
@@ -23,7 +23,7 @@ interface SheetPaperProps {
 }
 
 /** One page that a non-groomer reads in a minute: saw, did, suggest, kept apart. */
-export function SheetPaper({ house, label, read, presses, owner, drawing, photos, part }: SheetPaperProps) {
+export function SheetPaper({ business, label, read, presses, owner, drawing, photos, part }: SheetPaperProps) {
   const { language, frame, grades } = read;
   return (
     <article
@@ -32,10 +32,10 @@ export function SheetPaper({ house, label, read, presses, owner, drawing, photos
       className="max-w-[880px] mx-auto bg-surface border border-line rounded-card px-10 py-8 max-md:px-5 max-md:py-5 print:border-0 print:p-0 print:max-w-none print:text-[13.5px] print:leading-snug"
     >
       <p className="flex flex-wrap justify-between gap-x-4">
-        <b style={{ '--house': house.colour } as CSSProperties} className="house-ink">
-          {house.name}
+        <b style={{ '--house': business.colour } as CSSProperties} className="house-ink">
+          {business.name}
         </b>
-        <span className="text-soft">{[house.phone, house.email].filter((each) => each !== '').join(' · ')}</span>
+        <span className="text-soft">{[business.phone, business.email].filter((each) => each !== '').join(' · ')}</span>
       </p>
       <h1 className="text-[32px]! break-words">{frame.title}</h1>
       {owner !== null && <p className="text-soft mb-5 break-words">{fillIn(frame.forOwner, { owner })}</p>}

@@ -43,11 +43,11 @@ function sheetOf(happenings: readonly Happening[], wording: Wording = ENGLISH): 
     visitId: v7(),
     dogId: DOG_ID,
     clientId: v7(),
-    house: { name: 'Withy Quay Grooming', phone: '01632 960100', email: '', colour: '#125B60' },
+    business: { name: 'Withy Quay Grooming', phone: '01632 960100', email: '', colour: '#125B60' },
     owner: 'Amara Nwosu',
     closed: true,
     sheet,
-    inHouseLanguage: null,
+    inBusinessLanguage: null,
     edits: NO_EDITS,
     version: 0,
     photos: [],
@@ -110,7 +110,7 @@ describe('the owner sheet', () => {
 describe('a sheet in another language', () => {
   test('goes out as the owner reads it; the groomer reads it in the house’s, and back', async () => {
     const english = sheetOf([...clear, musty]);
-    const spanish = { ...sheetOf([...clear, musty], wordingIn('es')), inHouseLanguage: english.sheet };
+    const spanish = { ...sheetOf([...clear, musty], wordingIn('es')), inBusinessLanguage: english.sheet };
     const { person } = openSheet(spanish);
     await screen.findByText(/Amara Nwosu reads Spanish/);
     expect(page()).toHaveWords(/Lo que vimos/);

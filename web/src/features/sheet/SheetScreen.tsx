@@ -31,9 +31,9 @@ type Hand = ReturnType<typeof useSheetHand>;
 
 function Sheet({ view }: { readonly view: SheetView }) {
   const hand = useSheetHand(view);
-  const { sheet, inHouseLanguage } = view;
+  const { sheet, inBusinessLanguage } = view;
   const [translated, setTranslated] = useState(false);
-  const read = readSheet(translated ? (inHouseLanguage ?? sheet) : sheet, hand.edits);
+  const read = readSheet(translated ? (inBusinessLanguage ?? sheet) : sheet, hand.edits);
   const shown = view.photosAgreed ? view.photos.filter(({ id }) => hand.edits.photos.includes(id)) : [];
   return (
     <div className="px-7 py-5 max-md:px-2 print:p-0">
@@ -53,20 +53,20 @@ function Sheet({ view }: { readonly view: SheetView }) {
           Work came in from another device after the close. Read the sheet again before it goes out.
         </p>
       )}
-      {inHouseLanguage && (
+      {inBusinessLanguage && (
         <p className="no-print flex flex-wrap items-center justify-between gap-3 max-w-[880px] mx-auto mb-4 rounded-xl bg-pond-pale px-4 py-2">
           <span>
             {translated
-              ? `Shown in ${nameOf(inHouseLanguage.language)}. ${view.owner} gets it in ${nameOf(sheet.language)}.`
+              ? `Shown in ${nameOf(inBusinessLanguage.language)}. ${view.owner} gets it in ${nameOf(sheet.language)}.`
               : `${view.owner} reads ${nameOf(sheet.language)}: this is the sheet as it goes out.`}
           </span>
           <Button look="quiet" onClick={() => setTranslated(!translated)}>
-            {translated ? 'As it goes out' : `Read it in ${nameOf(inHouseLanguage.language)}`}
+            {translated ? 'As it goes out' : `Read it in ${nameOf(inBusinessLanguage.language)}`}
           </Button>
         </p>
       )}
       <SheetPaper
-        house={view.house}
+        business={view.business}
         label={`Owner sheet for ${sheet.dog}`}
         read={read}
         presses={read.frame.presses}

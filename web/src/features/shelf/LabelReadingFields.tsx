@@ -11,10 +11,10 @@ import type { FieldsProps } from './ProductFields';
 import { readForm, readingHouse, takenReading, type ProductForm } from './productForm';
 
 /** How the printed ratio was read, and what a person has to decide about it. */
-export function LabelReadingFields({ draft, house }: FieldsProps) {
+export function LabelReadingFields({ draft, business }: FieldsProps) {
   const { form, set, at } = draft;
   if (form.label.trim() === '') return null;
-  const reader = readingHouse(house);
+  const reader = readingHouse(business);
   const read = readForm(form, reader);
   switch (read.kind) {
     case 'ready to use':
@@ -114,7 +114,7 @@ function Which({ read, taken, set }: WhichProps) {
   );
 }
 
-interface RangeProps extends Omit<FieldsProps, 'house'> {
+interface RangeProps extends Omit<FieldsProps, 'business'> {
   readonly range: NonNullable<Reading['range']>;
 }
 

@@ -1,4 +1,4 @@
-import type { HouseView } from '@dewpond/contract';
+import type { BusinessView } from '@dewpond/contract';
 import { ALL_CAUTIONS, CAUTIONS, CAUTION_SOURCE, PRODUCT_KINDS } from '@dewpond/core/dilution';
 import type { Fields } from '../../app/useDraft';
 import { SelectField, TextField } from '../../ui/Field';
@@ -11,7 +11,7 @@ import { useUnits } from '../../app/useUnits';
 
 export interface FieldsProps {
   readonly draft: Fields<ProductForm>;
-  readonly house: HouseView;
+  readonly business: BusinessView;
 }
 
 const GRID = 'grid grid-cols-2 max-md:grid-cols-1 gap-3';
@@ -37,7 +37,7 @@ export function WhatFields({ draft }: FieldsProps) {
             : 'Mixed for one dog only; its label bears the name.'
         }
       >
-        <option value="house">the house</option>
+        <option value="house">the business</option>
         <option value="vet">a vet</option>
         <option value="owner">an owner</option>
       </SelectField>
@@ -55,9 +55,9 @@ export function WhatFields({ draft }: FieldsProps) {
 }
 
 export function LabelFields(props: FieldsProps) {
-  const { draft, house } = props;
+  const { draft, business } = props;
   const { form, at, field } = draft;
-  const read = readForm(form, readingHouse(house));
+  const read = readForm(form, readingHouse(business));
   const mixed = form.label.trim() !== '' && read.kind !== 'ready to use';
   const units = useUnits();
   return (
@@ -74,10 +74,10 @@ export function LabelFields(props: FieldsProps) {
         label="Pump on it"
         {...field('pumpId')}
         disabled={!mixed}
-        hint={house.pumps.length === 0 ? 'Pumps are added under Bottles and pumps.' : undefined}
+        hint={business.pumps.length === 0 ? 'Pumps are added under Bottles and pumps.' : undefined}
       >
         <option value="">none: measured in ml</option>
-        {house.pumps.map((pump) => (
+        {business.pumps.map((pump) => (
           <option key={pump.id} value={pump.id}>
             {pump.name}
             {pump.strokeMl === null ? ', not calibrated' : ''}
@@ -148,7 +148,7 @@ export function CautionFields({ draft }: FieldsProps) {
   );
 }
 
-export function MoneyFields({ draft, house }: FieldsProps) {
+export function MoneyFields({ draft, business }: FieldsProps) {
   const { form, set, at, field } = draft;
   return (
     <div className={GRID}>
@@ -161,7 +161,7 @@ export function MoneyFields({ draft, house }: FieldsProps) {
         error={at('containerMl')}
         hint="0: not known"
       />
-      <TextField label={`Price of a container, ${house.currency}`} inputMode="decimal" {...field('price')} />
+      <TextField label={`Price of a container, ${business.currency}`} inputMode="decimal" {...field('price')} />
       <VolumeField
         label="Safety stock"
         ml={form.safetyMl}

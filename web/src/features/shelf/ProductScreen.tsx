@@ -1,11 +1,11 @@
-import { productFields, type BodyOf, type HouseView, type ProductView } from '@dewpond/contract';
+import { productFields, type BodyOf, type BusinessView, type ProductView } from '@dewpond/contract';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { call } from '../../api/call';
 import { makeStale } from '../../api/stale';
 import { useWrite } from '../../api/useWrite';
-import { useHouse } from '../../api/queries';
+import { useBusiness } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { fresh, useDraft } from '../../app/useDraft';
 import { Card } from '../../ui/Card';
@@ -24,15 +24,15 @@ export function ProductScreen() {
   const { id = '' } = useParams();
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
-      <Waiting query={useHouse()} what="The product">
-        {(house) => <Found key={id} house={house} id={id} />}
+      <Waiting query={useBusiness()} what="The product">
+        {(business) => <Found key={id} business={business} id={id} />}
       </Waiting>
     </div>
   );
 }
 
-function Found({ house, id }: { readonly house: HouseView; readonly id: string }) {
-  const product = [...house.products, ...house.putAway].find((each) => each.id === id) ?? null;
+function Found({ business, id }: { readonly business: BusinessView; readonly id: string }) {
+  const product = [...business.products, ...business.putAway].find((each) => each.id === id) ?? null;
   if (!product && id !== 'new')
     return (
       <Empty words="There is no such product here.">
@@ -46,7 +46,7 @@ function Found({ house, id }: { readonly house: HouseView; readonly id: string }
       <h1>{product?.name ?? 'New product'}</h1>
       <BenchTabs />
       <div className="grid grid-cols-[1fr_360px] max-lg:grid-cols-1 gap-3.5 items-start">
-        <Editor house={house} product={product} />
+        <Editor business={business} product={product} />
         {product ? (
           <LotsCard product={product} />
         ) : (
@@ -59,13 +59,13 @@ function Found({ house, id }: { readonly house: HouseView; readonly id: string }
   );
 }
 
-function Editor({ house, product }: { readonly house: HouseView; readonly product: ProductView | null }) {
+function Editor({ business, product }: { readonly business: BusinessView; readonly product: ProductView | null }) {
   const navigate = useNavigate();
   const kept = useMemo(
     () => (product ? { version: product.version, form: formOf(product) } : fresh(EMPTY_PRODUCT)),
     [product],
   );
-  const draft = useDraft(kept, { as: (typed) => bodyOf(typed, readingHouse(house)), fits: productFields });
+  const draft = useDraft(kept, { as: (typed) => bodyOf(typed, readingHouse(business)), fits: productFields });
   const { form } = draft;
   const [newId] = useState(() => v7());
   const save = useWrite(['POST /api/products', 'PUT /api/products/:id'], {
@@ -96,7 +96,7 @@ function Editor({ house, product }: { readonly house: HouseView; readonly produc
     },
     tells: true,
   });
-  const fields = { draft, house };
+  const fields = { draft, business };
   return (
     <form onSubmit={draft.submit((body) => save.mutate(body))} noValidate className="flex flex-col gap-3.5">
       <Conflict draft={draft} what="this product" names={FIELD_NAMES} show={showField} />

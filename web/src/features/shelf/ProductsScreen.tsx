@@ -1,7 +1,7 @@
-import type { HouseView, ProductView } from '@dewpond/contract';
+import type { BusinessView, ProductView } from '@dewpond/contract';
 import { millilitres, showProduct } from '@dewpond/core/units';
 import { Link } from 'react-router';
-import { useHouse } from '../../api/queries';
+import { useBusiness } from '../../api/queries';
 import { useMoney } from '../../app/useMoney';
 import { useUnits } from '../../app/useUnits';
 import { ButtonLink } from '../../ui/Button';
@@ -21,15 +21,15 @@ export function ProductsScreen() {
         </ButtonLink>
       </header>
       <BenchTabs />
-      <Waiting query={useHouse()} what="Products">
-        {(house) => <Products house={house} />}
+      <Waiting query={useBusiness()} what="Products">
+        {(business) => <Products business={business} />}
       </Waiting>
     </div>
   );
 }
 
-function Products({ house }: { readonly house: HouseView }) {
-  if (house.products.length + house.putAway.length === 0)
+function Products({ business }: { readonly business: BusinessView }) {
+  if (business.products.length + business.putAway.length === 0)
     return (
       <Empty words="No product yet. Start with the wash you use most: its ratio as printed, and a pump if it has one.">
         <ButtonLink to="/mixing/products/new" look="main">
@@ -48,18 +48,18 @@ function Products({ house }: { readonly house: HouseView }) {
           { name: 'A litre of mix', from: 'desk' },
           { name: 'Lists', from: 'desk' },
         ]}
-        rows={house.products}
+        rows={business.products}
         keyOf={({ id }) => id}
         rowHeight={57}
         cells={(product) => <Cells product={product} />}
       />
-      {house.putAway.length > 0 && (
+      {business.putAway.length > 0 && (
         <details>
           <summary className="cursor-pointer font-semibold min-h-11 flex items-center">
-            {house.putAway.length} put away
+            {business.putAway.length} put away
           </summary>
           <ul className="flex flex-wrap gap-x-5 gap-y-1">
-            {house.putAway.map(({ id, name }) => (
+            {business.putAway.map(({ id, name }) => (
               <li key={id}>
                 <Link to={`/mixing/products/${id}`} className="underline text-pond inline-flex items-center min-h-11">
                   {name}

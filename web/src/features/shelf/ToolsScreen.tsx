@@ -1,8 +1,8 @@
-import type { BottleView, HouseView, PumpView } from '@dewpond/contract';
+import type { BottleView, BusinessView, PumpView } from '@dewpond/contract';
 import { everyMark } from '@dewpond/core/dilution';
 import { millilitres, showDay, showProduct, showVolume } from '@dewpond/core/units';
 import { useState } from 'react';
-import { useHouse } from '../../api/queries';
+import { useBusiness } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { BottleDrawing } from '../../drawings/BottleDrawing';
 import { Button } from '../../ui/Button';
@@ -19,8 +19,8 @@ export function ToolsScreen() {
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <h1>Bottles and pumps</h1>
       <BenchTabs />
-      <Waiting query={useHouse()} what="The tools">
-        {(house) => <Tools house={house} />}
+      <Waiting query={useBusiness()} what="The tools">
+        {(business) => <Tools business={business} />}
       </Waiting>
     </div>
   );
@@ -28,9 +28,9 @@ export function ToolsScreen() {
 
 type Editing = { of: 'bottle'; bottle: BottleView | null } | { of: 'pump'; pump: PumpView | null } | null;
 
-function Tools({ house }: { readonly house: HouseView }) {
+function Tools({ business }: { readonly business: BusinessView }) {
   const [editing, setEditing] = useState<Editing>(null);
-  const largest = Math.max(1, ...house.bottles.map(({ brim }) => brim));
+  const largest = Math.max(1, ...business.bottles.map(({ brim }) => brim));
   return (
     <>
       <section aria-label="Bottles">
@@ -40,11 +40,11 @@ function Tools({ house }: { readonly house: HouseView }) {
             New bottle
           </Button>
         </header>
-        {house.bottles.length === 0 ? (
+        {business.bottles.length === 0 ? (
           <Empty words="No bottle yet. Its line, its marks and how many there are decide how far a mix is filled." />
         ) : (
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(255px,1fr))] gap-3.5">
-            {house.bottles.map((bottle) => (
+            {business.bottles.map((bottle) => (
               <BottleItem
                 key={bottle.id}
                 bottle={bottle}
@@ -62,21 +62,21 @@ function Tools({ house }: { readonly house: HouseView }) {
             New pump
           </Button>
         </header>
-        {house.pumps.length === 0 ? (
+        {business.pumps.length === 0 ? (
           <Empty words="No pump yet. Ten strokes into a jug say what one gives; until then product is measured in ml." />
         ) : (
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(290px,1fr))] gap-3.5">
-            {house.pumps.map((pump) => (
+            {business.pumps.map((pump) => (
               <PumpItem key={pump.id} pump={pump} onEdit={() => setEditing({ of: 'pump', pump })} />
             ))}
           </ul>
         )}
       </section>
       {editing?.of === 'bottle' && (
-        <BottleDialog bottle={asNow(house.bottles, editing.bottle)} onClose={() => setEditing(null)} />
+        <BottleDialog bottle={asNow(business.bottles, editing.bottle)} onClose={() => setEditing(null)} />
       )}
       {editing?.of === 'pump' && (
-        <PumpDialog pump={asNow(house.pumps, editing.pump)} onClose={() => setEditing(null)} />
+        <PumpDialog pump={asNow(business.pumps, editing.pump)} onClose={() => setEditing(null)} />
       )}
     </>
   );

@@ -1,4 +1,4 @@
-import type { BodyOf, HouseView, ProductView } from '@dewpond/contract';
+import type { BodyOf, BusinessView, ProductView } from '@dewpond/contract';
 import {
   exactParts,
   isWithin,
@@ -81,7 +81,7 @@ export interface House {
   readonly strokeOf: (pumpId: string) => number | null;
 }
 
-export const readingHouse = ({ ways, pumps }: Pick<HouseView, 'ways' | 'pumps'>): House => ({
+export const readingHouse = ({ ways, pumps }: Pick<BusinessView, 'ways' | 'pumps'>): House => ({
   oneToN: ways.readsOneTo,
   strokeOf: (pumpId) => pumps.find(({ id }) => id === pumpId)?.strokeMl ?? null,
 });
@@ -111,16 +111,16 @@ export function formOf(product: ProductView): ProductForm {
   };
 }
 
-export const readForm = (form: Pick<ProductForm, 'label' | 'kind' | 'pumpId'>, house: House): LabelReading =>
+export const readForm = (form: Pick<ProductForm, 'label' | 'kind' | 'pumpId'>, business: House): LabelReading =>
   readLabel(form.label, {
     medicated: form.kind === 'medicated',
-    oneToN: house.oneToN,
-    strokeMl: house.strokeOf(form.pumpId),
+    oneToN: business.oneToN,
+    strokeMl: business.strokeOf(form.pumpId),
   });
 
 /** The reading that was taken of the label, or the house's; null while a person has to say. */
-export function takenReading(form: ProductForm, house: House): Reading | null {
-  const label = readForm(form, house);
+export function takenReading(form: ProductForm, business: House): Reading | null {
+  const label = readForm(form, business);
   const meaning = labelMeaning(label, form.reading);
   if (meaning.kind === 'diluted') return meaning.reading;
   // What was taken of another label is no longer among this one's readings.
@@ -129,12 +129,12 @@ export function takenReading(form: ProductForm, house: House): Reading | null {
 }
 
 /** What is said of the label by all the fields together; null for ready to use, or while nothing can be read. */
-export function saidOf(form: ProductForm, house: House): Said | null {
-  const label = readForm(form, house);
+export function saidOf(form: ProductForm, business: House): Said | null {
+  const label = readForm(form, business);
   if (label.kind === 'ready to use' || label.kind === 'unreadable') return null;
-  const typed = typedRatio(form.dilution, house);
+  const typed = typedRatio(form.dilution, business);
   if (readingsOf(label).length === 0) return typed === null ? null : { waterParts: typed, range: null };
-  const reading = takenReading(form, house);
+  const reading = takenReading(form, business);
   if (reading === null) return null;
   const said = sayReading(reading);
   if (reading.range === null || typed === null) return said;
@@ -151,8 +151,8 @@ export function typedRatio({ text, exact }: RatioTyped, { oneToN }: Pick<House, 
 }
 
 /** What is sent. What does not fit is told by the office, at the field. */
-export function bodyOf(form: ProductForm, house: House): ProductBody {
-  const said = saidOf(form, house);
+export function bodyOf(form: ProductForm, business: House): ProductBody {
+  const said = saidOf(form, business);
   const { contactLeast, contactMost } = form;
   const timed = contactLeast.trim() !== '' || contactMost.trim() !== '';
   return {
@@ -163,7 +163,7 @@ export function bodyOf(form: ProductForm, house: House): ProductBody {
     range: said?.range ?? null,
     purposes: form.purposes
       .filter(({ purpose, ratio }) => purpose.trim() !== '' || ratio.text.trim() !== '')
-      .map(({ purpose, ratio }) => ({ purpose, waterParts: typedRatio(ratio, house) ?? ratio.text })),
+      .map(({ purpose, ratio }) => ({ purpose, waterParts: typedRatio(ratio, business) ?? ratio.text })),
     contact: timed
       ? { least: typedNumber(contactLeast || contactMost), most: typedNumber(contactMost || contactLeast) }
       : null,

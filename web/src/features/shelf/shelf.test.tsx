@@ -1,9 +1,9 @@
-import type { HouseView, LedgerView } from '@dewpond/contract';
+import type { BusinessView, LedgerView } from '@dewpond/contract';
 import { screen, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { DOG_ID, TODAY, WASH_ID, house, product, session } from '../../tests/demoDog';
+import { DOG_ID, TODAY, WASH_ID, business, product, session } from '../../tests/demoDog';
 import { Refusal, openOffice, show } from '../../tests/office';
 import { ProductScreen } from './ProductScreen';
 import { ProductsScreen } from './ProductsScreen';
@@ -17,10 +17,10 @@ const ledger = (more: Partial<LedgerView> = {}): LedgerView => ({
   keptFrom: [],
   ...more,
 });
-function openShelf(screenOf: ReactNode, given: { house?: HouseView; ledger?: LedgerView; at?: string } = {}) {
+function openShelf(screenOf: ReactNode, given: { business?: BusinessView; ledger?: LedgerView; at?: string } = {}) {
   const office = openOffice({
     'GET /api/session': () => session(),
-    'GET /api/house': () => given.house ?? house(),
+    'GET /api/business': () => given.business ?? business(),
     'GET /api/products/:id/ledger': () => given.ledger ?? ledger(),
     'POST /api/products': ({ body }) => {
       if (body.name === 'Taken')
@@ -50,7 +50,7 @@ describe('products', () => {
   });
 
   test('none yet: what to begin with; one put away is still found', async () => {
-    openShelf(<ProductsScreen />, { house: house({ products: [], putAway: [product({ archivedOn: TODAY })] }) });
+    openShelf(<ProductsScreen />, { business: business({ products: [], putAway: [product({ archivedOn: TODAY })] }) });
     expect(await screen.findByText('1 put away')).toBeTruthy();
   });
 });
@@ -127,7 +127,7 @@ describe('one product', () => {
       contact: { least: 5, most: 10 },
       ingredients: ['water', 'oats'],
     });
-    const { person, office } = openShelf(<ProductScreen />, { house: house({ products: [kept] }) });
+    const { person, office } = openShelf(<ProductScreen />, { business: business({ products: [kept] }) });
     await screen.findByDisplayValue('1:25');
     expect(screen.getByRole('radio', { name: /24:1/ }).getAttribute('aria-checked')).toBe('true');
     expect(field('Contact time, most, min').value).toBe('10');
@@ -140,7 +140,7 @@ describe('one product', () => {
 
   test('a medicated product kept at 5/4 parts of water is kept at 5/4 again: a shown ratio is never read back', async () => {
     const kept = product({ kind: 'medicated', label: '2 %', waterParts: '5/4', strength: '1.3:1' });
-    const { person, office } = openShelf(<ProductScreen />, { house: house({ products: [kept] }) });
+    const { person, office } = openShelf(<ProductScreen />, { business: business({ products: [kept] }) });
     expect((await screen.findByLabelText<HTMLInputElement>('Diluted to')).value).toBe('1.3:1');
     await person.click(screen.getByRole('button', { name: 'Keep' }));
     await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ waterParts: '5/4' }));

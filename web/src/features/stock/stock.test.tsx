@@ -4,7 +4,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { CLIENT_ID, DOG_ID, TODAY, WASH_ID, house, session } from '../../tests/demoDog';
+import { CLIENT_ID, DOG_ID, TODAY, WASH_ID, business, session } from '../../tests/demoDog';
 import { Refusal, openOffice, show } from '../../tests/office';
 import { CostsScreen } from './CostsScreen';
 import { StockScreen } from './StockScreen';
@@ -82,7 +82,7 @@ function open(screenOf: ReactNode, given: { stock?: StockView; costs?: CostsView
   const lotId = v7();
   const office = openOffice({
     'GET /api/session': () => session(),
-    'GET /api/house': () => house(),
+    'GET /api/business': () => business(),
     'GET /api/stock': () => given.stock ?? stock(),
     'GET /api/products/:id/ledger': () => ledger,
     'GET /api/costs': () => given.costs ?? costs(),

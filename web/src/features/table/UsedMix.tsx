@@ -3,7 +3,7 @@ import { usedMillilitres } from '@dewpond/core/dilution';
 import { millilitres, showVolume } from '@dewpond/core/units';
 import type { Happening } from '@dewpond/core/visit';
 import { useState } from 'react';
-import { useHouse } from '../../api/queries';
+import { useBusiness } from '../../api/queries';
 import { useUnits } from '../../app/useUnits';
 import { Button } from '../../ui/Button';
 import { VolumeField } from '../../ui/VolumeField';
@@ -95,7 +95,7 @@ function RanOut({
 }) {
   const [open, setOpen] = useState(false);
   const [ml, setMl] = useState(0);
-  const others = (useHouse().data?.products ?? []).filter(
+  const others = (useBusiness().data?.products ?? []).filter(
     (each) => each.id !== product.id && each.kind === product.kind && each.archivedOn === null,
   );
   const [chosen, setChosen] = useState<(typeof others)[number] | null>(null);

@@ -3,7 +3,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import { v7 } from 'uuid';
 import { batch, benchView, madeMix } from '../../../tests/demoBench';
-import { DOG_ID, house, session } from '../../../tests/demoDog';
+import { DOG_ID, business, session } from '../../../tests/demoDog';
 import { Refusal, openOffice, show } from '../../../tests/office';
 import { MorningScreen } from './MorningScreen';
 
@@ -11,7 +11,7 @@ function openMorning(view: Partial<BenchView> = {}) {
   let bench = benchView({ serverNow: Date.now(), ...view });
   const office = openOffice({
     'GET /api/session': () => session(),
-    'GET /api/house': () => house(),
+    'GET /api/business': () => business(),
     'GET /api/bench': () => bench,
     'POST /api/mixes': ({ body }) => {
       bench = { ...bench, batches: [], standing: [fresh({ id: body.id })] };
@@ -147,7 +147,7 @@ describe('the morning mix', () => {
   test('a refusal of the office is told in its words, and nothing is shown as mixed', async () => {
     openOffice({
       'GET /api/session': () => session(),
-      'GET /api/house': () => house(),
+      'GET /api/business': () => business(),
       'GET /api/bench': () => benchView(),
       'POST /api/mixes': () => {
         throw new Refusal(409, { kind: 'conflict', message: 'All 2 of Half-litre bottle hold a mix.' });

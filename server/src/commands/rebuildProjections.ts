@@ -1,0 +1,35 @@
+import { asc } from 'drizzle-orm';
+import { readConfig } from '../platform/config';
+import { organization } from '../platform/db/authSchema';
+import { connect, type Databases } from '../platform/db/connect';
+import { visit } from '../platform/db/schema';
+import { inTenant, type BusinessId } from '../platform/db/tenant';
+import { loadStockedBusiness } from '../records/business/business';
+import { loadVisit } from '../records/visit/load';
+import { project } from '../records/visit/project';
+
+/** Makes the tables of findings, care and amounts anew from the events, oldest visit first, one tenant at a time. */
+export async function rebuildProjections(databases: Databases): Promise<number> {
+  const businesses = await databases.auth.select({ id: organization.id }).from(organization);
+  let count = 0;
+  for (const { id } of businesses) {
+    const businessId = id as BusinessId;
+    count += await inTenant(databases, businessId, async (tx) => {
+      const business = await loadStockedBusiness(tx);
+      const visits = await tx.select({ id: visit.id }).from(visit).orderBy(asc(visit.createdAt), asc(visit.id));
+      for (const each of visits) {
+        const loaded = await loadVisit(tx, business, each.id);
+        if (loaded.events.length > 0) await project(tx, loaded, business);
+      }
+      return visits.length;
+    });
+  }
+  return count;
+}
+
+if (process.argv[2] === 'run') {
+  const databases = connect(readConfig());
+  const count = await rebuildProjections(databases);
+  console.log(`Rebuilt ${count} visits from their events.`);
+  await Promise.all(databases.pools.map((pool) => pool.end()));
+}

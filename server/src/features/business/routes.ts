@@ -1,0 +1,84 @@
+import type { BusinessView } from '@dewpond/contract';
+import { eq, sql } from 'drizzle-orm';
+import type { Router } from 'express';
+import { business, member } from '../../platform/db/schema';
+import type { Services } from '../../platform/http/context';
+import { Refusal } from '../../platform/http/problem';
+import { route } from '../../platform/http/route';
+import { updateGuarded } from '../../platform/http/writes';
+import { loadBusiness, loadStockedBusiness, type StockedBusiness } from '../../records/business/business';
+import { bottleView, productView, pumpView } from '../../records/shelf/shelf';
+
+const businessView = (its: StockedBusiness, mayEdit: boolean): BusinessView => ({
+  version: its.version,
+  name: its.name,
+  units: its.units,
+  services: its.services,
+  liftAloneKg: its.liftAloneKg,
+  ownBreeds: [...its.ownBreeds],
+  ways: its.ways,
+  currency: its.currency,
+  products: its.products.map(productView),
+  putAway: its.putAway.map(productView),
+  pumps: its.pumps.map((each) => pumpView(each, its.products)),
+  bottles: its.shelved.map(bottleView),
+  mayEdit,
+});
+
+export function businessRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/business', async ({ tx, asker }) =>
+    businessView(await loadStockedBusiness(tx), asker.role === 'manager'),
+  );
+
+  route(router, services, 'PUT /api/business', async ({ tx, asker, body, today }) => {
+    if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager changes the house ways.');
+    const { ways } = await loadBusiness(tx);
+    const schoolChanged = ways.earCleaning !== body.ways.earCleaning;
+    const write = tx
+      .update(business)
+      .set({
+        ways: body.ways,
+        units: body.units,
+        currency: body.currency,
+        services: body.services,
+        liftAloneKg: body.liftAloneKg,
+        version: sql`${business.version} + 1`,
+        ...(schoolChanged ? { schoolChangedOn: today } : {}),
+      })
+      .where(eq(business.version, body.version))
+      .returning({ version: business.version });
+    const current = async () => businessView(await loadStockedBusiness(tx), true);
+    return updateGuarded(write, { what: 'business', current, yours: body });
+  });
+
+  route(router, services, 'GET /api/members', async ({ tx }) => {
+    const items = await tx
+      .select({ id: member.id, personId: member.personId, name: member.name, role: member.role })
+      .from(member)
+      .orderBy(member.name);
+    return { items };
+  });
+
+  route(router, services, 'GET /api/session', async ({ tx, asker, today }) => {
+    const [row] = await tx
+      .select({ me: member, name: business.name, units: business.units })
+      .from(member)
+      .innerJoin(business, eq(business.businessId, member.businessId))
+      .where(eq(member.personId, asker.personId));
+    if (!row) throw new Refusal('not allowed', 'You belong to no business here.');
+    const { me, name, units } = row;
+    return {
+      person: { id: asker.personId, name: asker.personName, email: asker.email },
+      member: { id: me.id, personId: me.personId, name: me.name, role: me.role },
+      business: { id: asker.businessId, name, zone: asker.zone, units },
+      units: me.units ?? units,
+      ownUnits: me.units,
+      today,
+    };
+  });
+
+  route(router, services, 'PUT /api/me', async ({ tx, asker, body }) => {
+    await tx.update(member).set({ units: body.units }).where(eq(member.personId, asker.personId));
+    return {};
+  });
+}

@@ -1,0 +1,167 @@
+import { TZDate } from '@date-fns/tz';
+import { and, eq, gte, ne } from 'drizzle-orm';
+import { Router, type Response } from 'express';
+import { v7 } from 'uuid';
+import { isMember } from '../../platform/auth/membership';
+import { appointment, client, dog, member, ownerLink } from '../../platform/db/schema';
+import { inTenant, type Tenant } from '../../platform/db/tenant';
+import { loadDogs } from '../../records/dog/dogRecord';
+import { loadBusiness, type Business } from '../../records/business/business';
+import { dayIn } from '../../platform/time/zone';
+import { askerOf, type Services } from '../../platform/http/context';
+import { idIn } from '../../platform/http/ids';
+import { Refusal, notFound } from '../../platform/http/problem';
+import { route } from '../../platform/http/route';
+import { calendarUrl, hashOfToken, openNow, readToken, secretHash } from '../../records/links/ownerLinks';
+import { groomersCalendar, homeCalendar, type Booking } from './calendar';
+import { fillIn } from '@dewpond/core/wording';
+import { homeCareOf, homeSince } from '../../records/homeCare/homeCare';
+
+/** A groomer's calendar reaches back so far. */
+const LOOKED_BACK_MS = 31 * 86_400_000;
+
+/** Calendars one subscribes to: their address is their key, as calendar programs know no other. */
+export function calendarFeeds(services: Services): Router {
+  const router = Router();
+  router.get('/api/calendars/:token', async (request, response) => {
+    const read = readToken((request.params.token ?? '').replace(/\.ics$/, ''));
+    const now = services.now();
+    const text =
+      read &&
+      (await inTenant(services.databases, read.businessId, async (tx) => {
+        const business = await loadBusiness(tx).catch(() => null);
+        return (
+          business &&
+          ((await ownersFeed(tx, business, hashOfToken(read), now)) ??
+            (await groomersFeed(tx, services, business, hashOfToken(read), now)))
+        );
+      }));
+    if (!text) throw new Refusal('not found', 'This calendar is closed.');
+    sendCalendar(response, text);
+  });
+  return router;
+}
+
+function sendCalendar(response: Response, text: string): void {
+  response
+    .type('text/calendar; charset=utf-8')
+    .set('Cache-Control', 'private, no-store')
+    .set('X-Robots-Tag', 'noindex, nofollow')
+    .set('Content-Disposition', 'inline; filename="calendar.ics"')
+    .send(text);
+}
+
+async function ownersFeed(tx: Tenant, business: Business, hash: string, now: number): Promise<string | null> {
+  const link = await openNow(tx, eq(ownerLink.calendarHash, hash), now);
+  return link && homeCalendarOf(tx, business, link.dogId, now);
+}
+
+/** Home care and bookings of one dog. Throws when it is gone. */
+export async function homeCalendarOf(tx: Tenant, business: Business, dogId: string, now: number): Promise<string> {
+  const [record] = await loadDogs(tx, { ids: [dogId] });
+  if (!record) throw notFound('dog');
+  const today = dayIn(business.zone, now);
+  const { tasks, language, words } = await homeCareOf(tx, business, record, today);
+  const rows = await tx
+    .select()
+    .from(appointment)
+    .where(
+      and(eq(appointment.dogId, dogId), eq(appointment.state, 'booked'), gte(appointment.startsAt, new Date(now))),
+    );
+  return homeCalendar({
+    dog: record.dog.name,
+    business: business.name,
+    zone: business.zone,
+    today,
+    now,
+    since: homeSince(record, business.zone),
+    tasks,
+    language,
+    words,
+    bookings: rows.map((row) =>
+      booking(row, fillIn(words.bookingAt, { dog: record.dog.name, business: business.name })),
+    ),
+    id: dogId,
+  });
+}
+
+const booking = (
+  { id, startsAt, endsAt }: Pick<typeof appointment.$inferSelect, 'id' | 'startsAt' | 'endsAt'>,
+  words: string,
+): Booking => ({ id, startsAt: startsAt.toISOString(), endsAt: endsAt.toISOString(), words });
+
+async function groomersFeed(
+  tx: Tenant,
+  { databases }: Services,
+  business: Business,
+  hash: string,
+  now: number,
+): Promise<string | null> {
+  const [person] = await tx.select().from(member).where(eq(member.feedHash, hash));
+  if (!person || !(await isMember(databases, person.businessId, person.personId))) return null;
+  const rows = await tx
+    .select({ its: appointment, dog: dog.name, owner: client.name })
+    .from(appointment)
+    .innerJoin(dog, eq(dog.id, appointment.dogId))
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .where(
+      and(
+        eq(appointment.memberId, person.id),
+        ne(appointment.state, 'cancelled'),
+        gte(appointment.startsAt, new TZDate(now - LOOKED_BACK_MS, business.zone)),
+      ),
+    );
+  return groomersCalendar(
+    `${person.name}, ${business.name}`,
+    business.zone,
+    now,
+    rows.map(({ its, dog: name, owner }) => booking(its, `${name} (${owner}), ${its.kind}`)),
+  );
+}
+
+/** What the salon asks about calendars and home care. */
+export function calendarRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/dogs/:id/home', async ({ tx, params, today }) => {
+    const business = await loadBusiness(tx);
+    const [record] = await loadDogs(tx, { ids: [params.id] });
+    if (!record) throw notFound('dog');
+    return homeCareOf(tx, business, record, today);
+  });
+
+  route(router, services, 'GET /api/me/calendar', async ({ tx, asker }) => {
+    const [me] = await tx.select().from(member).where(eq(member.personId, asker.personId));
+    return { url: me?.feedId ? calendarUrl(services.site, asker.businessId, me.feedId, 'groomer') : null };
+  });
+
+  route(router, services, 'PUT /api/me/calendar', async ({ tx, asker, body }) => {
+    // A new number each time: the address of before opens nothing any more.
+    const feedId = body.open ? v7() : null;
+    const feedHash = feedId && secretHash(services.site, asker.businessId, feedId, 'groomer');
+    await tx.update(member).set({ feedId, feedHash }).where(eq(member.personId, asker.personId));
+    return { url: feedId && calendarUrl(services.site, asker.businessId, feedId, 'groomer') };
+  });
+
+  router.get('/api/appointments/:id/booking.ics', async (request, response) => {
+    const id = idIn(request.params.id, 'booking');
+    const text = await inTenant(services.databases, askerOf(request).businessId, async (tx) => {
+      const business = await loadBusiness(tx);
+      const [row] = await tx
+        .select({ its: appointment, dog: dog.name })
+        .from(appointment)
+        .innerJoin(dog, eq(dog.id, appointment.dogId))
+        .where(eq(appointment.id, id));
+      if (!row) throw notFound('booking');
+      const words = `${row.dog} at ${business.name}`;
+      return groomersCalendar(words, business.zone, services.now(), [booking(row.its, words)]);
+    });
+    sendCalendar(response, text);
+  });
+
+  router.get('/api/dogs/:id/home.ics', async (request, response) => {
+    const id = idIn(request.params.id, 'dog');
+    const text = await inTenant(services.databases, askerOf(request).businessId, async (tx) =>
+      homeCalendarOf(tx, await loadBusiness(tx), id, services.now()),
+    );
+    sendCalendar(response, text);
+  });
+}

@@ -1,0 +1,127 @@
+import type { Appointment, DogView, VisitMark } from '@dewpond/contract';
+import { nextVisit, productFactors, restraintOf, visitNeeds, type DueLine } from '@dewpond/core/careplan';
+import { gradeOfPads, worstRipples } from '@dewpond/core/findings';
+import { SIDES, namePlace, placeKey, type Grade, type Place, type PlaceKey } from '@dewpond/core/places';
+import { DRIFT, gettingWorse, oneSided, type RhythmQuestion } from '@dewpond/core/rhythm';
+import type { Day } from '@dewpond/core/units';
+import { group } from 'd3-array';
+import { type StockedBusiness, type Business } from '../../records/business/business';
+import { clientShown } from '../../records/client/client';
+import { driverWords } from '../../records/due/bookDue';
+import { marksOf, type DogRecord } from '../../records/dog/dogRecord';
+import { planFor } from '../../records/dog/facts';
+import { openFindings } from '../../records/dog/openFindings';
+import type { DogExtras } from './extras';
+
+export function dogView(
+  record: DogRecord,
+  extras: DogExtras,
+  business: StockedBusiness,
+  today: Day,
+  appointments: Appointment[],
+): DogView {
+  const { due, plan, facts } = planFor(record, business, today);
+  const next = nextVisit(due, today);
+  const prescribed = plan.bathProduct && business.products.find((each) => each.id === plan.bathProduct?.productId);
+  return {
+    id: record.dog.id,
+    version: record.dog.version,
+    profile: record.dog.profile,
+    client: clientShown(record.client, extras.household),
+    today,
+    due: [...due],
+    bathProduct: plan.bathProduct && { ...plan.bathProduct, name: prescribed?.name ?? 'a product of its own' },
+    instructions: record.instructions.map((given) => ({ ...given, letter: extras.letters.get(given.id) ?? null })),
+    homeCareChangedOn: record.dog.homeCareChangedOn as Day | null,
+    facts,
+    seenOn: record.dog.seenOn,
+    nextVisit: next && { day: next.day, drivenBy: driverWords(due, next.drivenBy) },
+    visits: visitMarks(record),
+    drift: drift(record, business, due, today),
+    openFindings: openFindings(record).map(({ place, sign, grade, answer, day, level }) => ({
+      place,
+      sign,
+      grade,
+      answer,
+      day,
+      level,
+    })),
+    appointments,
+    amounts: {
+      factor: record.amountFactor,
+      lessons: record.amountLessons,
+      products: productFactors(visitNeeds('all', facts, plan, business.products, record.amountFactor).needs),
+    },
+    archivedOn: record.dog.archivedOn as Day | null,
+    marks: marksOf(record),
+    restraint: restraintOf(facts),
+    vet: extras.vet,
+    weighings: extras.weighings,
+    programme: extras.programme,
+    likelySame: extras.likelySame,
+    merges: extras.merges,
+  };
+}
+
+/** Past visits as ripples: the worst of each place, whatever the sign. */
+function visitMarks({ visits, care, findings, tasks }: DogRecord): VisitMark[] {
+  const carePer = group(care, (row) => row.visitId);
+  return visits.map(({ id, day }) => {
+    const rows = carePer.get(id) ?? [];
+    const found = findings.filter((each) => each.visitId === id);
+    const grades = rows
+      .filter((row) => row.looked || row.cared)
+      .map((row): [PlaceKey, Grade] => {
+        const here = worstRipples(found.filter((each) => placeKey(each.place) === row.place));
+        return [row.place as PlaceKey, Math.max(row.dirt, gradeOfPads(row.dirtyPads ?? 0), here) as Grade];
+      });
+    return {
+      visitId: id,
+      day,
+      grades: Object.fromEntries(grades),
+      barred: rows.filter((row) => row.barred).map((row) => row.place as PlaceKey),
+      tasks: tasks.filter((each) => each.visitId === id).map((each) => each.task),
+    };
+  });
+}
+
+/** "Getting worse" and "one-sided", where the record is sure enough. */
+function drift(record: DogRecord, business: Business, due: readonly DueLine[], today: Day): DogView['drift'] {
+  const ask = (line: DueLine): RhythmQuestion | null => {
+    const { interval, place } = line.line;
+    const kept = place && record.places[placeKey(place)];
+    if (!interval || !kept || !line.rhythm) return null;
+    return {
+      observations: kept.observations,
+      plan: interval,
+      today,
+      homeCareChangedOn: record.dog.homeCareChangedOn as Day | null,
+      schoolChangedOn: business.schoolChangedOn,
+    };
+  };
+  return due.flatMap((line) => {
+    const { place } = line.line;
+    const question = ask(line);
+    if (!place || !question) return [];
+    const worse = gettingWorse(question) ?? 0;
+    const otherLine = SIDES.map((side): Place => ({ ...place, side })).find(
+      (each) => each.side !== place.side && place.side !== 'none',
+    );
+    const other =
+      otherLine &&
+      due.find(
+        (each) =>
+          each.line.task === line.line.task && each.line.place && placeKey(each.line.place) === placeKey(otherLine),
+      );
+    const otherQuestion = other && ask(other);
+    const sided = otherQuestion ? (oneSided(question, otherQuestion) ?? 0) : 0;
+    return [
+      ...(worse >= DRIFT.worseCertainty
+        ? [{ place: placeKey(place), words: `The ${namePlace(place)} gets dirty faster than it used to.` }]
+        : []),
+      ...(sided >= DRIFT.oneSidedCertainty
+        ? [{ place: placeKey(place), words: `The ${namePlace(place)} gets dirty much faster than the other side.` }]
+        : []),
+    ];
+  });
+}

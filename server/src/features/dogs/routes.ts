@@ -1,0 +1,149 @@
+import { notInFuture, type DogProfile } from '@dewpond/contract';
+import { GRADE_WORDS } from '@dewpond/core/places';
+import { LEVELS, signWords, type Level } from '@dewpond/core/findings';
+import type { Day } from '@dewpond/core/units';
+import { and, eq, ne } from 'drizzle-orm';
+import type { Router } from 'express';
+import { appointmentsOfDogs } from '../../records/appointments/appointments';
+import { client, dog, vet } from '../../platform/db/schema';
+import type { Tenant } from '../../platform/db/tenant';
+import type { Services } from '../../platform/http/context';
+import { badField, notFound } from '../../platform/http/problem';
+import { route } from '../../platform/http/route';
+import { contentHash } from '../../platform/http/sameContent';
+import { asSeen, insertOnce, updateGuarded } from '../../platform/http/writes';
+import { loadStockedBusiness, loadBusiness, type Business } from '../../records/business/business';
+import { bookPage, listDogs, reckonDue } from '../../records/due/bookDue';
+import { loadExtras } from './extras';
+import { incidentsToAskAfter } from './incidents';
+import { factsOf, planFor } from '../../records/dog/facts';
+import { mixesFor } from '../../records/dog/bathNeeds';
+import { loadDogs } from '../../records/dog/dogRecord';
+import { stampSeen } from './stampSeen';
+import { dogView } from './dogView';
+import { watchItems } from './watchItems';
+import { keepWeight } from './weighings';
+
+export function dogRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/dogs', async ({ tx, today }) => {
+    const business = await loadBusiness(tx);
+    return { items: await listDogs(tx, business, today) };
+  });
+
+  route(router, services, 'POST /api/book/reckon', async ({ tx, today }) => {
+    return { left: await reckonDue(tx, today) };
+  });
+
+  route(router, services, 'GET /api/book', async ({ tx, query, today }) => {
+    const business = await loadBusiness(tx);
+    const { ids, after, of } = await bookPage(tx, query.after);
+    return { items: (await loadDogs(tx, { ids })).map((record) => factsOf(record, business, today)), after, of };
+  });
+
+  route(router, services, 'GET /api/dogs/:id', async ({ tx, params, today }) => {
+    const business = await loadStockedBusiness(tx);
+    const [record] = await loadDogs(tx, { ids: [params.id] });
+    if (!record) throw notFound('dog');
+    const extras = await loadExtras(tx, record);
+    return dogView(record, extras, business, today, await appointmentsOfDogs(tx, [params.id]));
+  });
+
+  route(router, services, 'GET /api/dogs/:id/mix', async ({ tx, params, today }) => {
+    const business = await loadStockedBusiness(tx);
+    const [record] = await loadDogs(tx, { ids: [params.id] });
+    if (!record) throw notFound('dog');
+    const { facts, plan } = planFor(record, business, today);
+    return { mixes: mixesFor(facts, plan, business, record.amountFactor) };
+  });
+
+  route(router, services, 'POST /api/dogs', async ({ tx, asker, body, today }) => {
+    const business = await loadBusiness(tx);
+    await refuseProfile(tx, business, body.profile, today, body.id);
+    const [owner] = await tx.select({ id: client.id }).from(client).where(eq(client.id, body.clientId));
+    if (!owner) throw badField('clientId', 'There is no such client here.');
+    const { id, clientId, profile } = body;
+    const isNew = await insertOnce(tx, dog, {
+      id,
+      clientId,
+      name: profile.name,
+      profile,
+      chip: profile.chip || null,
+      madeFrom: contentHash(body),
+    });
+    if (isNew) await keepWeight(tx, asker, id, today, profile.weightKg);
+    return { id };
+  });
+
+  route(router, services, 'PUT /api/dogs/:id', async ({ tx, asker, params, body, today }) => {
+    const business = await loadBusiness(tx);
+    await refuseProfile(tx, business, body.profile, today, params.id);
+    if (body.vetId) await refuseUnknownVet(tx, body.vetId);
+    if ((body.homeCareChangedOn ?? today) > today) throw badField('homeCareChangedOn', 'That day is still to come.');
+    const [before] = await tx
+      .select({ profile: dog.profile, seenOn: dog.seenOn })
+      .from(dog)
+      .where(eq(dog.id, params.id));
+    const set = {
+      profile: body.profile,
+      seenOn: stampSeen(before, body.profile.seen, { day: today, by: asker.personName, personId: asker.personId }),
+      name: body.profile.name,
+      chip: body.profile.chip || null,
+      ...(body.vetId === undefined ? {} : { vetId: body.vetId }),
+      ...(body.homeCareChangedOn === undefined ? {} : { homeCareChangedOn: body.homeCareChangedOn }),
+    };
+    const current = async () => {
+      const [now] = await tx
+        .select({ version: dog.version, profile: dog.profile })
+        .from(dog)
+        .where(eq(dog.id, params.id));
+      return now;
+    };
+    const write = asSeen(tx, dog, { id: params.id, version: body.version }, set);
+    const changed = await updateGuarded(write, { what: 'dog', current, yours: body });
+    if (before?.profile.weightKg !== body.profile.weightKg)
+      await keepWeight(tx, asker, params.id, today, body.profile.weightKg);
+    return changed;
+  });
+
+  route(router, services, 'GET /api/watch', async ({ tx }) => {
+    const records = await loadDogs(tx);
+    const items = records.flatMap((record) =>
+      watchItems(
+        record,
+        (found) =>
+          `${signWords(found.sign).name}${signWords(found.sign).graded ? `, ${GRADE_WORDS[found.grade]}` : ''}`,
+      ),
+    );
+    return {
+      items: [...items, ...(await incidentsToAskAfter(tx, records))].toSorted(
+        (a, b) => LEVELS.indexOf(b.level as Level) - LEVELS.indexOf(a.level as Level) || a.day.localeCompare(b.day),
+      ),
+    };
+  });
+}
+
+/** What the book knows against a profile: a birthday ahead, a breed nobody has, a chip that is another dog's. */
+async function refuseProfile(
+  tx: Tenant,
+  business: Business,
+  profile: DogProfile,
+  today: Day,
+  dogId: string,
+): Promise<void> {
+  const wrong = notInFuture(profile, today);
+  if (wrong) throw badField(`profile.${wrong.path}`, wrong.message);
+  const strange = profile.breeds.find((id) => business.catalogue.find(id) === undefined);
+  if (strange) throw badField('profile.breeds', 'No such breed in the catalogue.');
+  if (profile.chip === '') return;
+  const [other] = await tx
+    .select({ name: dog.name, owner: client.name })
+    .from(dog)
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .where(and(eq(dog.chip, profile.chip), ne(dog.id, dogId)));
+  if (other) throw badField('profile.chip', `That chip is ${other.name}’s, of ${other.owner}.`);
+}
+
+async function refuseUnknownVet(tx: Tenant, vetId: string): Promise<void> {
+  const [known] = await tx.select({ id: vet.id }).from(vet).where(eq(vet.id, vetId));
+  if (!known) throw badField('vetId', 'There is no such vet here.');
+}

@@ -1,0 +1,259 @@
+import { homeTicking, type OwnerPage } from '@dewpond/contract';
+import { atLeast, type Level } from '@dewpond/core/findings';
+import { nextVisit } from '@dewpond/core/careplan';
+import { placeOf } from '@dewpond/core/places';
+import { readSheet } from '@dewpond/core/sheet';
+import { daysBetween, type Day } from '@dewpond/core/units';
+import { placeWords } from '@dewpond/core/wording';
+import { and, eq, isNull, sql } from 'drizzle-orm';
+import express, { Router, type Request, type RequestHandler } from 'express';
+import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
+import { appointmentsOfDogs } from '../../records/appointments/appointments';
+import { homeCareOf } from '../../records/homeCare/homeCare';
+import {
+  client,
+  dog,
+  homeTick,
+  ownerLink,
+  photo,
+  photoShown,
+  referral,
+  sheetEdit,
+  visit,
+} from '../../platform/db/schema';
+import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
+import { planFor } from '../../records/dog/facts';
+import { loadDogs } from '../../records/dog/dogRecord';
+import { loadStockedBusiness, loadBusiness } from '../../records/business/business';
+import { loadWords, profileOf, wordingFor } from '../../records/business/words';
+import { dayIn } from '../../platform/time/zone';
+import type { Services } from '../../platform/http/context';
+import { idIn } from '../../platform/http/ids';
+import { Refusal, badInput, notFound } from '../../platform/http/problem';
+import { letterAsPdf } from '../../records/papers/letterPdf';
+import { sendPdf } from '../../platform/http/sendPdf';
+import { sheetAsPdf } from '../../records/papers/sheetPdf';
+import { sheetViewFor } from '../../records/papers/sheetView';
+import { loadVisit } from '../../records/visit/load';
+import { keepHomePhoto, pictureBody, sendHomePhoto } from './homePhotos';
+import { calendarUrl, openLink } from '../../records/links/ownerLinks';
+
+/** So far back an owner may tick what was forgotten. */
+const TICKED_BACK_DAYS = 14;
+/** Visits an owner can leaf back to. */
+const SHEETS = 4;
+
+interface Guest {
+  readonly businessId: BusinessId;
+  readonly linkId: string;
+  readonly dogId: string;
+  readonly until: Date;
+}
+const GUESTS = new WeakMap<Request, Guest>();
+const guestOf = (request: Request): Guest => {
+  const guest = GUESTS.get(request);
+  if (!guest) throw closed();
+  return guest;
+};
+const closed = () => new Refusal('not found', 'This page is closed. Please ask the salon for a new link.');
+
+/** What owners reach without signing in, each by the secret of their link, which comes in a header and stands in no address. */
+export function ownerPages(services: Services): Router {
+  const router = Router();
+  router.use('/api/owner', knock(services));
+
+  router.get('/api/owner', async (request, response) => {
+    const guest = guestOf(request);
+    const view = await inTenant(services.databases, guest.businessId, (tx) => pageFor(tx, services, guest));
+    response.set('Cache-Control', 'private, no-store').json(view);
+  });
+
+  // Asked by a page that is in sight, never by the loading of it: whoever only fetches links has seen nothing.
+  router.post('/api/owner/seen', async (request, response) => {
+    const { businessId, linkId } = guestOf(request);
+    const now = new Date(services.now());
+    await inTenant(services.databases, businessId, (tx) =>
+      tx
+        .update(ownerLink)
+        .set({ seenAt: sql`coalesce(${ownerLink.seenAt}, ${now})`, lastSeenAt: now })
+        .where(eq(ownerLink.id, linkId)),
+    );
+    response.json({});
+  });
+
+  router.put('/api/owner/home', express.json({ limit: '10kb' }), async (request, response) => {
+    const { businessId, dogId } = guestOf(request);
+    const parsed = homeTicking.safeParse(request.body);
+    if (!parsed.success) throw badInput(parsed.error);
+    const { key, day, done, note } = parsed.data;
+    await inTenant(services.databases, businessId, async (tx) => {
+      const business = await loadBusiness(tx);
+      const [record] = await loadDogs(tx, { ids: [dogId] });
+      if (!record) throw closed();
+      const { tasks, today } = await homeCareOf(tx, business, record, dayIn(business.zone, services.now()));
+      if (!tasks.some((task) => task.key === key)) throw notFound('task');
+      if (day > today || daysBetween(day, today) > TICKED_BACK_DAYS)
+        throw new Refusal('bad input', `Only today and the ${TICKED_BACK_DAYS} days before can be ticked.`);
+      const its = and(eq(homeTick.dogId, dogId), eq(homeTick.key, key), eq(homeTick.day, day));
+      if (!done) await tx.delete(homeTick).where(its);
+      else
+        await tx
+          .insert(homeTick)
+          .values({ dogId, key, day, note })
+          .onConflictDoUpdate({
+            target: [homeTick.businessId, homeTick.dogId, homeTick.key, homeTick.day],
+            set: { note },
+          });
+    });
+    response.json({});
+  });
+
+  router.put('/api/owner/home/photos/:id', pictureBody, async (request, response) => {
+    await keepHomePhoto(services, guestOf(request), idIn(request.params['id'], 'picture'), request.body);
+    response.json({});
+  });
+
+  router.get('/api/owner/home/photos/:id', async (request, response) => {
+    await sendHomePhoto(services, response, guestOf(request), idIn(request.params['id'], 'picture'));
+  });
+
+  router.get('/api/owner/photos/:id', async (request, response) => {
+    const guest = guestOf(request);
+    const id = idIn(request.params['id'], 'picture');
+    const bytes = await inTenant(services.databases, guest.businessId, (tx) => shownPicture(tx, guest.dogId, id));
+    if (!bytes) throw notFound('picture');
+    response.type('image/jpeg').set('Cache-Control', 'private, no-store').send(bytes);
+  });
+
+  router.get('/api/owner/sheets/:id', async (request, response) => {
+    const guest = guestOf(request);
+    const id = idIn(request.params['id'], 'sheet');
+    const [its] = await inTenant(services.databases, guest.businessId, (tx) =>
+      tx
+        .select({ closed: visit.closed })
+        .from(visit)
+        .where(and(eq(visit.id, id), eq(visit.dogId, guest.dogId))),
+    );
+    if (!its?.closed) throw notFound('sheet');
+    sendPdf(response, await sheetAsPdf(services, guest.businessId, id));
+  });
+
+  router.get('/api/owner/letters/:id', async (request, response) => {
+    const guest = guestOf(request);
+    const id = idIn(request.params['id'], 'letter');
+    const [its] = await inTenant(services.databases, guest.businessId, (tx) =>
+      tx
+        .select({ id: referral.id })
+        .from(referral)
+        .where(and(eq(referral.id, id), eq(referral.dogId, guest.dogId))),
+    );
+    if (!its) throw notFound('letter');
+    sendPdf(response, await letterAsPdf(services, guest.businessId, id));
+  });
+  return router;
+}
+
+/** Knocks a minute from one address; a knock that opens nothing counts ten times. */
+const KNOCKS = 240;
+const WRONG_KNOCK = 10;
+
+function knock(services: Services): RequestHandler {
+  const limiter = new RateLimiterPostgres({
+    storeClient: services.databases.pools[1],
+    schemaName: 'auth',
+    tableName: 'link_knock',
+    tableCreated: true,
+    points: KNOCKS,
+    duration: 60,
+  });
+  return async (request, response, next) => {
+    const from = request.ip ?? 'nobody';
+    response.set('Referrer-Policy', 'no-referrer').set('X-Robots-Tag', 'noindex, nofollow');
+    await limiter.consume(from).catch(tooMany);
+    const [, token = ''] = /^Link (.+)$/.exec(request.get('authorization') ?? '') ?? [];
+    const opened = await openLink(services.databases, token, services.now());
+    if (!opened) {
+      await limiter.penalty(from, WRONG_KNOCK);
+      throw closed();
+    }
+    const { businessId, link } = opened;
+    GUESTS.set(request, { businessId, linkId: link.id, dogId: link.dogId, until: link.expiresAt });
+    next();
+  };
+}
+
+function tooMany(why: unknown): never {
+  if (why instanceof RateLimiterRes) throw new Refusal('too many', 'Too many tries. Please wait a minute.');
+  throw why;
+}
+
+/** A picture of this dog that still shows something, was chosen for its sheet, and was agreed to; else null. */
+async function shownPicture(tx: Tenant, dogId: string, id: string): Promise<Buffer | null> {
+  const [row] = await tx
+    .select({ bytes: photo.bytes, edits: sheetEdit.edits, card: client.card })
+    .from(photo)
+    .innerJoin(photoShown, eq(photoShown.photoId, photo.id))
+    .innerJoin(sheetEdit, eq(sheetEdit.visitId, photo.visitId))
+    .innerJoin(visit, eq(visit.id, photo.visitId))
+    .innerJoin(dog, eq(dog.id, visit.dogId))
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .where(and(eq(photo.id, id), eq(visit.dogId, dogId)));
+  return row?.card.consents.photos?.yes && row.edits.photos.includes(id) ? row.bytes : null;
+}
+
+/** This dog and nothing else: its last sheets, letters that are open, what is booked. */
+async function pageFor(
+  tx: Tenant,
+  services: Services,
+  { businessId, linkId, dogId, until }: Guest,
+): Promise<OwnerPage> {
+  const now = services.now();
+  const business = await loadStockedBusiness(tx);
+  const [record] = await loadDogs(tx, { ids: [dogId] });
+  if (!record) throw closed();
+  const today = dayIn(business.zone, now);
+  const words = await loadWords(tx);
+  const { due, facts } = planFor(record, business, today);
+  const closedVisits = record.visits.filter((visit) => visit.closed !== null).slice(-SHEETS);
+  const sheets = [];
+  for (const { id } of closedVisits.toReversed()) {
+    const { sheet, edits, photos, photosAgreed } = await sheetViewFor(
+      tx,
+      { business, words, record },
+      await loadVisit(tx, business, id),
+      now,
+    );
+    const shown = photosAgreed ? photos.filter((each) => edits.photos.includes(each.id)) : [];
+    sheets.push({ visitId: id, read: readSheet(sheet, edits), photos: shown });
+  }
+  const wording = wordingFor(words, record.client.card);
+  const letters = await tx
+    .select()
+    .from(referral)
+    .where(and(eq(referral.dogId, dogId), isNull(referral.end)));
+  const booked = (await appointmentsOfDogs(tx, [dogId])).filter(
+    (each) => each.state === 'booked' && new Date(each.startsAt).getTime() > now,
+  );
+  return {
+    business: profileOf(business),
+    dog: record.dog.name,
+    language: wording.language,
+    words: wording.page,
+    drawing: facts.traits,
+    sheets,
+    letters: letters
+      .filter(({ level }) => atLeast(level, 'vet'))
+      .map(({ id, place, level, openedOn }) => ({
+        id,
+        place: placeWords(wording, placeOf(place)),
+        urgency: wording.urgency[level satisfies Level] ?? '',
+        openedOn: openedOn as Day,
+      })),
+    booked: booked.map(({ startsAt, kind }) => ({ startsAt, kind })),
+    zone: business.zone,
+    suggested: nextVisit(due, today)?.day ?? null,
+    home: await homeCareOf(tx, business, record, today),
+    calendar: calendarUrl(services.site, businessId, linkId, 'owner calendar'),
+    until: until.toISOString(),
+  };
+}

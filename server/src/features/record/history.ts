@@ -1,0 +1,198 @@
+import { instructionWords } from '@dewpond/core/careplan';
+import { signWords } from '@dewpond/core/findings';
+import { homeTaskName, homeTasks } from '@dewpond/core/homecare';
+import { TEMPLATES } from '@dewpond/core/messages';
+import { GRADE_WORDS, namePlace, placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
+import { inOrderOfRecord, type Entry } from '@dewpond/core/record';
+import type { Day } from '@dewpond/core/units';
+import { INCIDENTS } from '@dewpond/core/visit';
+import { eq } from 'drizzle-orm';
+import {
+  homePhoto,
+  homeTick,
+  incidentSeen,
+  message,
+  photo,
+  photoShown,
+  referral,
+  weighing,
+} from '../../platform/db/schema';
+import type { Tenant } from '../../platform/db/tenant';
+import { planFor } from '../../records/dog/facts';
+import type { DogRecord } from '../../records/dog/dogRecord';
+import { type StockedBusiness, type Business } from '../../records/business/business';
+import { dayIn } from '../../platform/time/zone';
+
+/** Everything on record of one dog, newest first. */
+export async function historyOf(
+  tx: Tenant,
+  business: StockedBusiness,
+  record: DogRecord,
+  now: number,
+): Promise<Entry[]> {
+  const { id: dogId } = record.dog;
+  return inOrderOfRecord([
+    ...ofVisits(record),
+    ...record.instructions.map((each) =>
+      entry(
+        each.id,
+        each.from,
+        'instruction',
+        instructionWords(each, [...business.products, ...business.putAway]),
+        each.place ? placeKey(each.place) : null,
+      ),
+    ),
+    ...(await photosOf(tx, dogId)),
+    ...(await referralsOf(tx, dogId)),
+    ...(await incidentsOf(tx, dogId)),
+    ...(await weightsOf(tx, dogId)),
+    ...(await messagesOf(tx, dogId, business.zone)),
+    ...(await ticksOf(tx, business, record, now)),
+    ...(await homePhotosOf(tx, dogId)),
+  ]);
+}
+
+const entry = (
+  id: string,
+  day: string,
+  kind: Entry['kind'],
+  words: string,
+  place: PlaceKey | null = null,
+  more: Partial<Entry> = {},
+): Entry => ({ id, day: day as Day, kind, words, place, grade: null, visitId: null, picture: null, ...more });
+
+function ofVisits({ visits, findings }: DogRecord): Entry[] {
+  return visits.flatMap(({ id: visitId, day, closed, looked, begunTwice }): Entry[] => {
+    const found = findings.filter((each) => each.visitId === visitId);
+    const at = new Set(found.map(({ place }) => placeKey(place)));
+    const ended = closed ?? 'still open';
+    const words = `Visit, ${ended}; ${looked.length} places looked at${begunTwice ? '; begun a second time for its booking' : ''}`;
+    return [
+      entry(`visit ${visitId}`, day, 'visit', words, null, { visitId }),
+      ...found.map(({ place, sign, grade, more }) =>
+        entry(
+          `found ${visitId} ${placeKey(place)} ${sign}`,
+          day,
+          'found',
+          [
+            signWords(sign).graded ? `${signWords(sign).name}, ${GRADE_WORDS[grade]}` : signWords(sign).name,
+            ...(more?.words ? [`“${more.words}”`] : []),
+          ].join('; '),
+          placeKey(place),
+          { visitId, grade },
+        ),
+      ),
+      ...looked
+        .filter((place) => !at.has(place))
+        .map((place) => entry(`clear ${visitId} ${place}`, day, 'clear', 'clear', place, { visitId, grade: 0 })),
+    ];
+  });
+}
+
+async function photosOf(tx: Tenant, dogId: string): Promise<Entry[]> {
+  const rows = await tx
+    .select({ shown: photoShown })
+    .from(photoShown)
+    .innerJoin(photo, eq(photo.id, photoShown.photoId))
+    .where(eq(photoShown.dogId, dogId));
+  return rows.map(({ shown: { photoId, visitId, place, sign, day } }) =>
+    entry(
+      `photo ${photoId}`,
+      day,
+      'photo',
+      sign === null ? 'picture' : `picture: ${signWords(sign).name}`,
+      place as PlaceKey,
+      {
+        visitId,
+        picture: { id: photoId, takenBy: 'salon' },
+      },
+    ),
+  );
+}
+
+async function referralsOf(tx: Tenant, dogId: string): Promise<Entry[]> {
+  const rows = await tx.select().from(referral).where(eq(referral.dogId, dogId));
+  return rows.flatMap(({ id, place, visitId, level, openedOn, told, answer, vet, end }) => {
+    const step = (what: string, day: string, words: string) =>
+      entry(`referral ${id} ${what}`, day, 'referral', words, place, { visitId });
+    return [
+      step('opened', openedOn, `for a vet: ${level}`),
+      ...(told ? [step('told', told.on, `owner told ${told.how}, by ${told.by}`)] : []),
+      ...(answer
+        ? [step('answer', answer.on, `owner: ${answer.answer}${answer.words ? `, “${answer.words}”` : ''}`)]
+        : []),
+      ...(vet ? [step('vet', vet.on, `${vet.who}: “${vet.words}”`)] : []),
+      ...(end ? [step('end', end.on, `closed: ${end.outcome}, by ${end.by}`)] : []),
+    ];
+  });
+}
+
+async function incidentsOf(tx: Tenant, dogId: string): Promise<Entry[]> {
+  const rows = await tx.select().from(incidentSeen).where(eq(incidentSeen.dogId, dogId));
+  return rows.map(({ eventId, visitId, day, kind, place, done, told }) =>
+    entry(
+      `incident ${eventId}`,
+      day,
+      'incident',
+      [INCIDENTS[kind].name, done, told === '' ? '' : `${told} was told`].filter((each) => each !== '').join('; '),
+      place as PlaceKey | null,
+      { visitId },
+    ),
+  );
+}
+
+async function weightsOf(tx: Tenant, dogId: string): Promise<Entry[]> {
+  const rows = await tx.select().from(weighing).where(eq(weighing.dogId, dogId));
+  return rows.map(({ day, kg }) => entry(`weight ${day}`, day, 'weight', `${kg} kg`));
+}
+
+async function messagesOf(tx: Tenant, dogId: string, zone: string): Promise<Entry[]> {
+  const rows = await tx.select().from(message).where(eq(message.dogId, dogId));
+  return rows.map(({ id, kind, channel, state, createdAt, askedBy, visitId }) =>
+    entry(
+      `message ${id}`,
+      dayIn(zone, createdAt),
+      'message',
+      `${TEMPLATES[kind].name}, ${channel}, ${state}, by ${askedBy}`,
+      null,
+      { visitId },
+    ),
+  );
+}
+
+/** A day's ticks in one line: what an owner did is told, not counted entry by entry. */
+async function ticksOf(tx: Tenant, business: Business, record: DogRecord, now: number): Promise<Entry[]> {
+  const names = new Map(
+    homeTasks(planFor(record, business, dayIn(business.zone, now)).due).map((task) => [task.key, homeTaskName(task)]),
+  );
+  const rows = await tx.select().from(homeTick).where(eq(homeTick.dogId, record.dog.id));
+  const days = [...new Set(rows.map(({ day }) => day))];
+  return days.map((day) => {
+    const done = rows.filter((row) => row.day === day);
+    const said = done.flatMap(({ note }) => (note === '' ? [] : [`“${note}”`]));
+    const words = [...done.map(({ key }) => names.get(key) ?? placesIn(key)), ...said].join('; ');
+    return entry(`home ${day}`, day, 'home', words);
+  });
+}
+
+async function homePhotosOf(tx: Tenant, dogId: string): Promise<Entry[]> {
+  const rows = await tx
+    .select({ id: homePhoto.id, day: homePhoto.day })
+    .from(homePhoto)
+    .where(eq(homePhoto.dogId, dogId))
+    .orderBy(homePhoto.sentAt);
+  return rows.map(({ id, day }) =>
+    entry(`home photo ${id}`, day, 'home', 'a picture from the owner', null, { picture: { id, takenBy: 'owner' } }),
+  );
+}
+
+/** A task of an earlier plan, as far as its key tells: "ear cleaning (left ear)". */
+function placesIn(key: string): string {
+  const [, task = key, places = ''] = /^(.*?)((?: [a-z ]+\/(?:left|right|none))*)$/.exec(key) ?? [];
+  const named = places
+    .trim()
+    .split(/(?<=\/(?:left|right|none)) /)
+    .filter((each) => each !== '')
+    .map((each) => namePlace(placeOf(each)));
+  return named.length === 0 ? task : `${task} (${named.join(', ')})`;
+}

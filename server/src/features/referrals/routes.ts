@@ -1,0 +1,35 @@
+import { eq } from 'drizzle-orm';
+import type { Router } from 'express';
+import { refuseBather } from '../../platform/auth/membership';
+import { referral } from '../../platform/db/schema';
+import { askerOf, type Services } from '../../platform/http/context';
+import { idIn } from '../../platform/http/ids';
+import { notFound } from '../../platform/http/problem';
+import { route } from '../../platform/http/route';
+import { contentHash } from '../../platform/http/sameContent';
+import { asSeen, updateGuarded } from '../../platform/http/writes';
+import { sendPdf } from '../../platform/http/sendPdf';
+import { letterAsPdf } from '../../records/papers/letterPdf';
+import { referralViews, signed } from '../../records/referral/referrals';
+
+export function referralRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/referrals', async ({ tx, query, today }) => ({
+    items: await referralViews(tx, today, query.dog),
+  }));
+
+  route(router, services, 'PUT /api/referrals/:id', async ({ tx, asker, params, body }) => {
+    const { version, ...sent } = body;
+    const [before] = await tx.select().from(referral).where(eq(referral.id, params.id));
+    if (!before) throw notFound('referral');
+    if (contentHash(sent.vet) !== contentHash(before.vet)) refuseBather(asker, 'write down a vet’s word');
+    const current = async () => (await tx.select().from(referral).where(eq(referral.id, params.id)))[0];
+    const set = { ...sent, told: signed(before.told, sent.told, asker), end: signed(before.end, sent.end, asker) };
+    const write = asSeen(tx, referral, { id: params.id, version }, set);
+    return updateGuarded(write, { what: 'referral', current, yours: body });
+  });
+
+  router.get('/api/referrals/:id/letter.pdf', async (request, response) => {
+    const id = idIn(request.params.id, 'letter');
+    sendPdf(response, await letterAsPdf(services, askerOf(request).businessId, id));
+  });
+}

@@ -1,0 +1,132 @@
+import type { TodayDog, TodayView } from '@dewpond/contract';
+import { barsOf, type DogFacts } from '@dewpond/core/careplan';
+import { STOP_WORDS, signWords, stopsAtLeast } from '@dewpond/core/findings';
+import { SIDES, namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
+import { barsAt } from '@dewpond/core/stops';
+import type { Day } from '@dewpond/core/units';
+import { readVisit, timeline, type VisitKind } from '@dewpond/core/visit';
+import { reasonsTold } from '@dewpond/core/wording';
+import { and, eq, isNull } from 'drizzle-orm';
+import type { Router } from 'express';
+import { appointmentsBetween } from '../../records/appointments/appointments';
+import { dog, visit } from '../../platform/db/schema';
+import type { Tenant } from '../../platform/db/tenant';
+import { describe, planFor, type Planned } from '../../records/dog/facts';
+import { contactMinutes } from '../../records/dog/bathNeeds';
+import { loadDogs, marksOf, type DogRecord } from '../../records/dog/dogRecord';
+import { openFindings } from '../../records/dog/openFindings';
+import { loadStockedBusiness, type StockedBusiness } from '../../records/business/business';
+import { spanOf } from '../../platform/time/zone';
+import type { Services } from '../../platform/http/context';
+import { route } from '../../platform/http/route';
+import { loadVisit } from '../../records/visit/load';
+
+export function todayRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/today', async ({ tx, query, today }) => {
+    const business = await loadStockedBusiness(tx);
+    const day = query?.day ?? today;
+    const { start, end } = spanOf(business.zone, day);
+    const appointments = (await appointmentsBetween(tx, start, end)).filter((each) => each.state !== 'cancelled');
+    const records = await loadDogs(tx, { ids: [...new Set(appointments.map((each) => each.dogId))] });
+    const byId = new Map(records.map((record) => [record.dog.id, { record, planned: planFor(record, business, day) }]));
+    const known = appointments.flatMap((appointment) => {
+      const dog = byId.get(appointment.dogId);
+      return dog ? [{ appointment, ...dog }] : [];
+    });
+    return {
+      day,
+      zone: business.zone,
+      dogs: known.map(({ appointment, record, planned }): TodayDog => ({
+        appointment,
+        words: describe(record, planned.facts, business),
+        stages: stagesOf(appointment.kind, planned, record, business),
+      })),
+      returning: await returning(tx, business, day),
+      watch: [...byId.values()].flatMap(({ record, planned }) => watchOut(record, planned)),
+    };
+  });
+}
+
+/** Visits that were broken off with a day to come back on, and are still open. */
+async function returning(tx: Tenant, business: StockedBusiness, day: Day): Promise<TodayView['returning']> {
+  const rows = await tx
+    .select({ visitId: visit.id, dogId: visit.dogId, dog: dog.name })
+    .from(visit)
+    .innerJoin(dog, eq(dog.id, visit.dogId))
+    .where(and(isNull(visit.closed), eq(visit.backOn, day)));
+  return Promise.all(
+    rows.map(async (row) => {
+      const { state } = await loadVisit(tx, business, row.visitId);
+      return { ...row, because: state.away?.because.words ?? '' };
+    }),
+  );
+}
+
+/** The day's stages before anybody has looked at the dog. */
+const stagesOf = (kind: VisitKind, { facts, plan }: Planned, { minutesFactor }: DogRecord, business: StockedBusiness) =>
+  timeline(
+    readVisit(
+      { kind, facts, plan, contactMinutes: contactMinutes(business, facts, plan), minutesFactor, lastFindings: [] },
+      [],
+    ).steps,
+  );
+
+/** Places that are barred before the dog is on the table: an earlier stop that no vet has answered, drops, an operation. */
+function barredAhead(dog: string, facts: DogFacts): TodayView['watch'] {
+  const bars = barsOf(facts);
+  const places = [
+    ...SIDES.flatMap((side): Place[] => [
+      { site: 'ear', side },
+      { site: 'eye', side },
+    ]),
+    ...Object.keys(facts.suspended).map(placeOf),
+  ];
+  const keys = [...new Set(places.map(placeKey))];
+  return keys.flatMap((key) => {
+    const place = placeOf(key);
+    const [worst, ...others] = barsAt(bars, place).filter(
+      ({ stop, lifted }) => stopsAtLeast(stop, 'S1') && lifted === null,
+    );
+    if (!worst) return [];
+    const why = reasonsTold([worst, ...others].map(({ reason }) => reason));
+    return [{ mark: 'vet' as const, dog, words: `${namePlace(place)}: ${why}. ${STOP_WORDS[worst.stop]}` }];
+  });
+}
+
+/** What must not be forgotten about a dog today, the gravest first. */
+function watchOut(record: DogRecord, { facts, plan }: Planned): TodayView['watch'] {
+  const dog = record.dog.name;
+  const own = plan.bathProduct
+    ? [
+        {
+          mark: 'own' as const,
+          dog,
+          words: `${plan.bathProduct.who}: own wash, ${plan.bathProduct.contactMinutes} min contact${plan.bathProduct.nothingElse ? ', nothing else on the skin' : ''}.`,
+        },
+      ]
+    : [];
+  const short =
+    facts.lifeStage === 'senior' || !facts.canStandThroughBath
+      ? [
+          {
+            mark: 'short' as const,
+            dog,
+            words: facts.canStandThroughBath
+              ? 'senior: short stay, breaks.'
+              : 'cannot stand through a bath: lying, in parts, towel-dry.',
+          },
+        ]
+      : [];
+  const handle =
+    marksOf(record).length > 0 ? [{ mark: 'handle' as const, dog, words: `${marksOf(record).join('; ')}.` }] : [];
+  const suspended = new Set(Object.keys(facts.suspended));
+  const ask = openFindings(record)
+    .filter((found) => !suspended.has(placeKey(found.place)))
+    .slice(0, 1)
+    .map((found) => ({
+      mark: 'ask' as const,
+      dog,
+      words: `ask about the ${namePlace(found.place)}: ${signWords(found.sign).name} last time.`,
+    }));
+  return [...barredAhead(dog, facts), ...own, ...short, ...handle, ...ask];
+}

@@ -1,0 +1,53 @@
+import type { VisitView } from '@dewpond/contract';
+import type { MixesAvailable } from '../../records/mixing/dayPlan';
+import { signWords, atLeast, type Level } from '@dewpond/core/findings';
+import { GRADE_WORDS, placeKey } from '@dewpond/core/places';
+import { describe } from '../../records/dog/facts';
+import { mixesFor, needsOfVisit } from '../../records/dog/bathNeeds';
+import { marksOf } from '../../records/dog/dogRecord';
+import { openFindings } from '../../records/dog/openFindings';
+import type { StockedBusiness } from '../../records/business/business';
+import type { prepareFor } from '../../records/visit/load';
+
+type Prepared = ReturnType<typeof prepareFor>;
+
+/** All a device needs of a visit before anything happens, whether it was begun or is only booked. */
+export async function preparedView(
+  business: StockedBusiness,
+  available: MixesAvailable,
+  { record, planned: { facts, plan }, kind, contactMinutes, contactMost, lastTime }: Prepared,
+  appointmentId: string | null,
+): Promise<Omit<VisitView, 'id' | 'events' | 'serverNow'>> {
+  const products = needsOfVisit('bath only', facts, plan, business, 1).needs.map(({ product }) => product.id);
+  return {
+    dog: {
+      id: record.dog.id,
+      name: record.dog.name,
+      words: describe(record, facts, business),
+      handling: marksOf(record),
+      weightKg: facts.weight,
+    },
+    owner: { name: record.client.name, phones: record.client.card.phones.map(({ number }) => number) },
+    appointmentId,
+    kind,
+    day: facts.today,
+    facts,
+    contactMinutes,
+    contactMost,
+    minutesFactor: record.minutesFactor,
+    tools: { ...record.tools },
+    photos: [...record.photos],
+    mixes: mixesFor(facts, plan, business, record.amountFactor),
+    bench: await available(products, record.dog.id, facts.today),
+    lastTime,
+    askAgain: openFindings(record)
+      .filter(({ level }) => !atLeast(level as Level, 'vet'))
+      .map(({ place, sign, grade, day }) => ({
+        place: placeKey(place),
+        words: signWords(sign).graded ? `${signWords(sign).name}, ${GRADE_WORDS[grade]}` : signWords(sign).name,
+        day,
+      })),
+    referred: [...record.referred],
+    lastAnswers: record.answers,
+  };
+}

@@ -1,0 +1,241 @@
+import { newerEvent, visitEvent as eventSchema, type NewVisitEvent, type RefusedEvent } from '@dewpond/contract';
+import { mayTake } from '@dewpond/core/dilution';
+import { hindrances, saw, type VisitEvent } from '@dewpond/core/visit';
+import { eq, inArray, sql } from 'drizzle-orm';
+import { z } from 'zod';
+import { madeMix, refusedEvent, visitEvent } from '../../platform/db/schema';
+import type { Tenant } from '../../platform/db/tenant';
+import type { Asker } from '../../platform/http/context';
+import { contentHash } from '../../platform/http/sameContent';
+import { unstorable } from '../../platform/http/storable';
+import { type StockedBusiness } from '../../records/business/business';
+import { productOf } from '../../records/shelf/shelf';
+import { loadVisit, readEvent, replay, type LoadedVisit } from '../../records/visit/load';
+import { project } from '../../records/visit/project';
+
+export interface Taken {
+  readonly taken: string[];
+  readonly known: string[];
+  readonly refused: RefusedEvent[];
+  readonly visit: LoadedVisit;
+  /** These events closed the visit. */
+  readonly nowClosed: boolean;
+}
+
+/** Further ahead than this no clock that was ever measured goes wrong by itself. */
+const FAR_FUTURE_MS = 366 * 86_400_000;
+/** A refused event is kept as it came, up to this much text. */
+const KEPT_CHARACTERS = 20_000;
+
+/**
+ * Takes events in, once each and each judged alone: the same id with the same content is acknowledged, with other
+ * content refused. Work of a device that had not seen the close is taken; a close is refused while a plug is in.
+ */
+export async function takeEvents(
+  tx: Tenant,
+  asker: Asker,
+  business: StockedBusiness,
+  visitId: string,
+  given: readonly unknown[],
+  now: number,
+): Promise<Taken> {
+  await tx.execute(
+    sql`select pg_advisory_xact_lock(hashtextextended(current_setting('dewpond.business_id') || ${visitId}, 1))`,
+  );
+  const before = await loadVisit(tx, business, visitId);
+  const refused: RefusedEvent[] = [];
+  const contents: unknown[] = [];
+  const refuse: Refuse = (id, status, words, content) => {
+    refused.push({ id, status, words });
+    contents.push(content);
+  };
+
+  const events = readable(given, refuse);
+  const { fresh, known } = await sortOut(tx, visitId, events, refuse);
+  const accepted: Hashed[] = [];
+  const closes: Hashed[] = [];
+  for (const each of fresh) {
+    const why = await speaksAgainst(tx, business, before, each.event, now);
+    if (why !== null) refuse(each.event.id, why.status, why.words, each.event);
+    else (each.event.what.type === 'closed' ? closes : accepted).push(each);
+  }
+  await write(tx, asker, visitId, accepted);
+  let after = accepted.length > 0 ? await loadVisit(tx, business, visitId) : before;
+  for (const close of closes) {
+    const why = earlyClose(after, close.event);
+    if (why !== null) refuse(close.event.id, 409, why, close.event);
+    else {
+      await write(tx, asker, visitId, [close]);
+      accepted.push(close);
+      after = replay(after, [...after.events, asRead(close.event, asker.personId)]);
+    }
+  }
+  await keepRefused(tx, asker, visitId, refused, contents);
+  if (accepted.length > 0) {
+    await project(tx, after, business);
+    await tx.execute(sql`select pg_notify('dewpond_visit', ${`${asker.businessId}:${visitId}`})`);
+  }
+  return {
+    taken: accepted.map(({ event }) => event.id),
+    known,
+    refused,
+    visit: after,
+    nowClosed: before.state.closed === null && after.state.closed !== null,
+  };
+}
+
+interface Hashed {
+  readonly event: NewVisitEvent;
+  readonly hash: string;
+}
+/** Tells of one that is not taken; `content` is what is kept of it, as it came. */
+type Refuse = (id: string, status: RefusedEvent['status'], words: string, content: unknown) => void;
+
+/** Events that are of the form the contract names. Others are told by whatever id they bear. */
+function readable(given: readonly unknown[], refuse: Refuse): NewVisitEvent[] {
+  return given.flatMap((each) => {
+    const broken = unstorable(each);
+    if (broken) {
+      refuse(idOf(each), 422, `${broken.path}: ${broken.why}`, each);
+      return [];
+    }
+    const parsed = eventSchema.safeParse(each);
+    if (parsed.success) return [parsed.data];
+    const newer = newerEvent.safeParse(each);
+    // Read by whoever can, `readEvent`; until then it is written down as it came.
+    if (newer.success) return [newer.data as unknown as NewVisitEvent];
+    const [issue] = parsed.error.issues;
+    refuse(idOf(each), 422, issue ? `${issue.path.join('.')}: ${issue.message}` : 'That does not fit.', each);
+    return [];
+  });
+}
+
+const idOf = (given: unknown): string => {
+  const id: unknown = typeof given === 'object' && given !== null && 'id' in given ? given.id : '';
+  return typeof id === 'string' ? id.slice(0, 64) : '';
+};
+
+/** What is new, what was here before with the same content, and what bears an id that means something else. */
+async function sortOut(
+  tx: Tenant,
+  visitId: string,
+  events: readonly NewVisitEvent[],
+  refuse: Refuse,
+): Promise<{ readonly fresh: Hashed[]; readonly known: string[] }> {
+  const byId = new Map<string, Hashed>();
+  const another = 'That id was already used for something else. What was written first stands.';
+  for (const event of events) {
+    const hash = contentHash({ visitId, ...event });
+    const twin = byId.get(event.id);
+    if (twin && twin.hash !== hash) refuse(event.id, 409, another, event);
+    else byId.set(event.id, { event, hash });
+  }
+  if (byId.size === 0) return { fresh: [], known: [] };
+  const rows = await tx
+    .select({ id: visitEvent.id, madeFrom: visitEvent.madeFrom })
+    .from(visitEvent)
+    .where(inArray(visitEvent.id, [...byId.keys()]));
+  const known: string[] = [];
+  for (const { id, madeFrom } of rows) {
+    if (byId.get(id)?.hash === madeFrom) known.push(id);
+    else refuse(id, 409, another, byId.get(id)?.event);
+    byId.delete(id);
+  }
+  return { fresh: [...byId.values()], known };
+}
+
+/** Why one event cannot be taken, or null. */
+async function speaksAgainst(
+  tx: Tenant,
+  business: StockedBusiness,
+  before: LoadedVisit,
+  event: NewVisitEvent,
+  now: number,
+): Promise<Pick<RefusedEvent, 'status' | 'words'> | null> {
+  if (event.offset !== null && event.at + event.offset > now + FAR_FUTURE_MS)
+    return { status: 422, words: 'That is more than a year ahead. Set the clock of this device and try again.' };
+  const close = before.events.find(({ what }) => what.type === 'closed');
+  if (close && event.seen !== undefined && saw(asRead(event, ''), close))
+    return { status: 409, words: 'This visit was closed, and this device knew it. Write a note on the dog instead.' };
+  return event.what.type === 'mix taken' ? mixRefused(tx, business, before.row.dogId, event, event.what, now) : null;
+}
+
+/**
+ * A mix past its discard time is poured over nobody without a recorded reason, a medicated one not at all, and one that
+ * bears a name only over that dog. Judged at the time of the event, as far as the device's clock is known.
+ */
+async function mixRefused(
+  tx: Tenant,
+  business: StockedBusiness,
+  dogId: string,
+  { at, offset }: NewVisitEvent,
+  what: Extract<NewVisitEvent['what'], { type: 'mix taken' }>,
+  now: number,
+): Promise<Pick<RefusedEvent, 'status' | 'words'> | null> {
+  const [row] = await tx.select().from(madeMix).where(eq(madeMix.id, what.mix));
+  const product = row && productOf(business, row.productId);
+  if (!row || !product || row.productId !== what.product)
+    return { status: 422, words: 'There is no such mix at the bench.' };
+  const when = offset === null ? now : at + offset;
+  const may = mayTake({ discardAt: row.discardAt.getTime(), forDog: row.dogId }, product, dogId, when);
+  const refused = may.kind === 'no' || (may.kind === 'with a reason' && what.override === null);
+  return refused ? { status: 409, words: may.why } : null;
+}
+
+/** The server holds the line even if a device does not: plugs are counted, and nothing is left half-done in silence. */
+function earlyClose({ state, steps }: LoadedVisit, { what }: NewVisitEvent): string | null {
+  if (what.type !== 'closed') return null;
+  const open = hindrances(state, steps, what.how);
+  if (open.length === 0) return null;
+  const first = open.slice(0, 3).map((each) => each.words);
+  return `The visit cannot close yet. ${first.join(' ')}`;
+}
+
+const asRead = (event: NewVisitEvent, person: string): VisitEvent => readEvent({ ...event, person });
+
+async function write(tx: Tenant, asker: Asker, visitId: string, events: readonly Hashed[]): Promise<void> {
+  if (events.length === 0) return;
+  await tx.insert(visitEvent).values(
+    events.map(({ event: { id, v, counter, device, at, offset, seen, what }, hash }) => ({
+      visitId,
+      personId: asker.personId,
+      madeFrom: hash,
+      id,
+      v,
+      counter,
+      device,
+      at: Math.round(at),
+      offset: offset === null ? null : Math.round(offset),
+      seen: seen ?? null,
+      what,
+    })),
+  );
+}
+
+/** Nothing that a hand wrote is lost: what was refused is kept as it came, or as much of it as can be. */
+async function keepRefused(
+  tx: Tenant,
+  asker: Asker,
+  visitId: string,
+  refused: readonly RefusedEvent[],
+  contents: readonly unknown[],
+): Promise<void> {
+  const rows = refused.flatMap(({ id, words }, i) =>
+    z.uuid().safeParse(id).success
+      ? [{ id, visitId, personId: asker.personId, words, content: keepable(contents[i]) }]
+      : [],
+  );
+  if (rows.length > 0) await tx.insert(refusedEvent).values(rows).onConflictDoNothing();
+}
+
+/** What can be stored of a refused event: whole, else the beginning of its text, with broken signs replaced. */
+function keepable(content: unknown): unknown {
+  const broken = unstorable(content);
+  if (broken?.why.includes('deep')) return { tooDeepAt: broken.path };
+  const text = JSON.stringify(content ?? null);
+  if (!broken && text.length <= KEPT_CHARACTERS) return content ?? null;
+  return { beginning: wellFormed(text.slice(0, KEPT_CHARACTERS)), characters: text.length };
+}
+
+const wellFormed = (text: string): string =>
+  new TextDecoder().decode(new TextEncoder().encode(text)).replaceAll('\u0000', '\uFFFD');

@@ -1,0 +1,13 @@
+import { IMPORT_JOB, runImport } from './features/imports/runImport';
+import { MESSAGE_JOB, sendMessage } from './features/messages/sendMessage';
+import type { BusinessId } from './platform/db/tenant';
+import type { Services } from './platform/http/context';
+import { worker, type Worker } from './platform/jobs/jobs';
+import { SHEET_JOB, sheetAsPdf } from './records/papers/sheetPdf';
+
+/** Who does what is put into the queues. */
+export const workers = (services: Services): Worker[] => [
+  worker(SHEET_JOB, ({ businessId, visitId }) => sheetAsPdf(services, businessId as BusinessId, visitId)),
+  worker(IMPORT_JOB, ({ businessId, importId }) => runImport(services, businessId as BusinessId, importId)),
+  worker(MESSAGE_JOB, ({ businessId, messageId }) => sendMessage(services, businessId as BusinessId, messageId)),
+];

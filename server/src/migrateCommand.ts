@@ -1,4 +1,0 @@
-import { readConfig } from './config';
-import { migrateDatabase } from './db/migrate';
-
-await migrateDatabase(readConfig());

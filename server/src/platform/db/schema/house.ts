@@ -1,0 +1,70 @@
+import type { Language } from '@dewpond/core/clients';
+import { doublePrecision, foreignKey, integer, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { BREED, BUSINESS_SERVICES, WAYS, WORDINGS } from '../shapes/house';
+import { shaped } from '../shapes/shaped';
+import { businessId, day, dewpond, edited, ofThisBusiness } from './tenancy';
+
+export const business = dewpond.table(
+  'business',
+  {
+    businessId: uuid('business_id').primaryKey(),
+    name: text('name').notNull(),
+    zone: text('zone').notNull(),
+    units: text('units').$type<'metric' | 'US'>().notNull(),
+    currency: text('currency').notNull().default('GBP'),
+    ways: shaped('ways', WAYS).notNull(),
+    /** What the house does at all; what came later than its choice has its default. */
+    services: shaped('services', BUSINESS_SERVICES).notNull().default({}),
+    /** A dog above this weight is lifted by two, kg. */
+    liftAloneKg: doublePrecision('lift_alone_kg').notNull().default(20),
+    /** The day the ear-cleaning school last changed: older pad counts are not pooled. */
+    schoolChangedOn: day('school_changed_on'),
+    /** How owners reach the house, and its colour on what they are given. */
+    phone: text('phone').notNull().default(''),
+    email: text('email').notNull().default(''),
+    colour: text('colour').notNull().default('#125B60'),
+    /** What owners read in, where their own language is not known. */
+    language: text('language').$type<Language>().notNull().default('en-GB'),
+    /** What the house says otherwise than what ships, by language. */
+    wording: shaped('wording', WORDINGS).notNull().default({}),
+    version: integer('version').notNull().default(1),
+  },
+  () => [ofThisBusiness('business')],
+);
+
+export const member = dewpond.table(
+  'member',
+  {
+    businessId: businessId(),
+    id: uuid('id').notNull(),
+    personId: uuid('person_id').notNull(),
+    name: text('name').notNull(),
+    role: text('role').$type<'manager' | 'groomer' | 'bather'>().notNull(),
+    /** How this person reads volumes and weights; null: as the house does. */
+    units: text('units').$type<'metric' | 'US'>(),
+    /** This person's calendar feed: its number, and the hash of its secret; null: none is open. */
+    feedId: uuid('feed_id'),
+    feedHash: text('feed_hash'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.id] }),
+    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
+    ofThisBusiness('member'),
+  ],
+);
+
+/** A breed the house added, or a shipped one it sees otherwise: then the id is the shipped one's. */
+export const ownBreed = dewpond.table(
+  'own_breed',
+  {
+    businessId: businessId(),
+    id: text('id').notNull(),
+    breed: shaped('breed', BREED).notNull(),
+    ...edited(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.id] }),
+    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
+    ofThisBusiness('own_breed'),
+  ],
+);

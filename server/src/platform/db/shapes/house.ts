@@ -1,0 +1,79 @@
+import { HANDLING, type Breed, type Handling } from '@dewpond/core/catalogue';
+import { LANGUAGES } from '@dewpond/core/clients';
+import { CAUTIONS, type Caution } from '@dewpond/core/dilution';
+import {
+  ALL_SERVICES,
+  HOUSE_QUESTIONS,
+  SERVICES,
+  type HouseQuestion,
+  type BusinessServices,
+  type HouseWays,
+} from '@dewpond/core/ways';
+import type { BusinessWordings } from '@dewpond/core/wording';
+import { z } from 'zod';
+import { traits } from './clients';
+import { first, oneOf, wordOf } from './values';
+import type { Shape } from './shaped';
+
+/** The answers that are known; a question that came later, or a school that is gone, has its default. */
+export const WAYS: Shape<Partial<HouseWays>> = first(
+  'the house’s ways',
+  z.record(z.string(), z.unknown()).transform((kept) => {
+    const questions = Object.keys(HOUSE_QUESTIONS) as HouseQuestion[];
+    const known = questions.filter((question) =>
+      HOUSE_QUESTIONS[question].schools.some(({ id }) => id === kept[question]),
+    );
+    return Object.fromEntries(known.map((question) => [question, kept[question]]));
+  }),
+);
+
+export const BUSINESS_SERVICES: Shape<Partial<BusinessServices>> = first(
+  'what the house does',
+  z.record(z.string(), z.unknown()).transform((kept) => {
+    const known = ALL_SERVICES.filter((service) => Object.hasOwn(SERVICES[service].means, String(kept[service])));
+    return Object.fromEntries(known.map((service) => [service, kept[service]]));
+  }),
+);
+
+/** Sentences of a house by language; one that today's Dewpond no longer says is kept and not used. */
+export const WORDINGS: Shape<BusinessWordings> = first(
+  'the house’s words',
+  z.partialRecord(oneOf(LANGUAGES), z.record(z.string(), z.string())).transform((kept) => kept as BusinessWordings),
+);
+
+export const BREED: Shape<Breed> = first(
+  'a breed of the house',
+  z.object({
+    id: z.string(),
+    name: z.string(),
+    alsoCalled: z.array(z.string()).default([]),
+    weightKg: z.tuple([z.number(), z.number()]),
+    traits,
+    handling: z.array(oneOf(Object.keys(HANDLING) as Handling[])).default([]),
+    parents: z.array(z.string()).default([]),
+    why: z.string().nullable().default(null),
+    earOdds: z.number().nullable().default(null),
+  }),
+);
+
+export const STROKES: Shape<readonly number[]> = first('a pump’s strokes', z.array(z.number()));
+
+/** A purpose a label gives a ratio of its own for. Exact fractions as text, "97/3". */
+export interface Purpose {
+  readonly purpose: string;
+  readonly waterParts: string;
+}
+export const PURPOSES: Shape<readonly Purpose[]> = first(
+  'a label’s purposes',
+  z.array(z.object({ purpose: z.string(), waterParts: z.string() })),
+);
+/** The strongest and the weakest a label allows, exact fractions. */
+export const RANGE: Shape<{ readonly strongest: string; readonly weakest: string }> = first(
+  'a label’s range',
+  z.object({ strongest: z.string(), weakest: z.string() }),
+);
+export const PRODUCT_CAUTIONS: Shape<readonly Caution[]> = first(
+  'a product’s cautions',
+  z.array(oneOf(Object.keys(CAUTIONS) as Caution[])),
+);
+export const INGREDIENTS: Shape<readonly string[]> = first('what a product lists', z.array(wordOf<string>()));

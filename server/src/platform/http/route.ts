@@ -1,0 +1,59 @@
+import {
+  ENDPOINTS,
+  type Endpoint,
+  type EndpointKey,
+  type ParsedBodyOf,
+  type QueryOf,
+  type ResponseOf,
+} from '@dewpond/contract';
+import type { Router } from 'express';
+import { z } from 'zod';
+import { noteCall } from '../audit/audit';
+import { askerOf, tenantOf, type Call, type Services } from './context';
+import { dayIn } from '../time/zone';
+import { badInput, notFound } from './problem';
+
+type ParamsOf<K extends string> = K extends `${string}:id${string}` ? { readonly id: string } : Record<never, string>;
+
+/**
+ * Serves one endpoint of the contract: parses query, body and id, opens the tenant's transaction, calls `answer`.
+ * A call that is refused rolls the whole transaction back: nothing is half-written.
+ */
+export function route<K extends EndpointKey>(
+  router: Router,
+  services: Services,
+  key: K,
+  answer: (call: Call<ParamsOf<K>, ParsedBodyOf<K>, QueryOf<K>>) => Promise<ResponseOf<K>>,
+): void {
+  const [method, path] = key.split(' ') as ['GET' | 'POST' | 'PUT', string];
+  const endpoint: Endpoint = ENDPOINTS[key];
+  router[method.toLowerCase() as 'get' | 'post' | 'put'](path, async (request, response) => {
+    const asker = askerOf(request);
+    if ('id' in request.params && !z.uuid().safeParse(request.params['id']).success)
+      throw notFound(path.split('/')[2]?.replace(/s$/, '') ?? 'thing');
+    const body = parse(endpoint.body, request.body);
+    const query = parse(endpoint.query, request.query);
+    const now = services.now();
+    const result = await tenantOf(services, asker, async (tx) => {
+      const answered = await answer({
+        tx,
+        asker,
+        params: request.params as ParamsOf<K>,
+        body: body as ParsedBodyOf<K>,
+        query: query as QueryOf<K>,
+        now,
+        today: dayIn(asker.zone, now),
+      });
+      await noteCall(tx, asker, key, { id: request.params['id'], body, now });
+      return answered;
+    });
+    response.status(method === 'POST' ? 201 : 200).json(result);
+  });
+}
+
+function parse(schema: z.ZodType | undefined, input: unknown): unknown {
+  if (!schema) return undefined;
+  const parsed = schema.safeParse(input);
+  if (!parsed.success) throw badInput(parsed.error);
+  return parsed.data;
+}

@@ -1,0 +1,175 @@
+import { composeTraits, earOdds, nameBreeds } from '@dewpond/core/catalogue';
+import {
+  FIT,
+  knownSigns,
+  liftsOf,
+  makePlan,
+  planDue,
+  type CarePlan,
+  type DogFacts,
+  type DueLine,
+  type EarHistory,
+  type Suspended,
+} from '@dewpond/core/careplan';
+import { lifeStage } from '@dewpond/core/catalogue';
+import { countsAt, stillKnown, type Finding, type KnownSign, type Level } from '@dewpond/core/findings';
+import { lookedAtWith, placeKey, placeOf, type PlaceKey, type Side } from '@dewpond/core/places';
+import type { SignSeen } from '@dewpond/core/reasons';
+import { daysBetween, kilograms, showWeight, yearsOld, type Day } from '@dewpond/core/units';
+import { applyAnswers, lastingAnswers, type HandoverAnswers } from '@dewpond/core/visit';
+import type { DogProfile } from '@dewpond/contract';
+import type { Business } from '../business/business';
+import type { DogRecord, KeptFinding } from './dogRecord';
+
+/** The core's view of a dog on a day. */
+export function factsOf(
+  { dog, client, instructions, findings, places, visits, answers }: DogRecord,
+  business: Business,
+  today: Day,
+): DogFacts {
+  const { profile } = dog;
+  const { traits, breeds, handling } = composeTraits(profile.breeds, profile.seen, business.catalogue);
+  const { consents } = client.card;
+  const weight = kilograms(profile.weightKg);
+  const last = visits.at(-1)?.id;
+  const lastFindings = findings.filter((found) => found.visitId === last);
+  const facts: DogFacts = {
+    traits,
+    breedHandling: handling,
+    weight,
+    lifeStage: lifeStage(profile.born === null ? null : yearsOld(profile.born, today), weight),
+    canStandThroughBath: profile.canStandThroughBath,
+    skin: profile.skin,
+    coatCondition: profile.coatCondition,
+    fitness: FIT,
+    swims: profile.swims,
+    grassSeedMonths: profile.grassSeedMonths,
+    hayFeverMonths: profile.hayFeverMonths,
+    dirtyWork: profile.dirtyWork,
+    stiffJoints: profile.stiffJoints,
+    tightBreathing: profile.tightBreathing,
+    tearingSeenByVet: profile.tearingSeenByVet,
+    earTrouble: profile.earTrouble,
+    earOdds: earOdds(breeds),
+    eyes: { left: [], right: [] },
+    ears: { left: earHistory(profile, 'left', today), right: earHistory(profile, 'right', today) },
+    // The owner's dated word counts for all their dogs; before there is one, what was noted of this dog.
+    pluckingConsent: consents.plucking?.yes ?? profile.pluckingConsent,
+    pluckingStress: profile.pluckingStress,
+    nailsOvergrown: profile.nailsOvergrown,
+    nailBled: profile.nailBled,
+    reactions: profile.reactions,
+    hazeKnown: profile.hazeKnown,
+    handling: profile.handling,
+    muzzleAgreed: consents.muzzle?.yes ?? null,
+    services: business.services,
+    liftAloneKg: business.liftAloneKg,
+    ways: business.ways,
+    instructions,
+    lifts: liftsOf(instructions),
+    known: knownOf(instructions, findings, today),
+    suspended: suspendedPlaces(places, findings),
+    earUnsettled: { left: unsettled(lastFindings, 'left'), right: unsettled(lastFindings, 'right') },
+    today,
+  };
+  const said: HandoverAnswers = Object.fromEntries(
+    Object.entries(answers).map(([question, { answer }]): [string, boolean] => [question, answer]),
+  );
+  return applyAnswers(facts, lastingAnswers(said));
+}
+
+function earHistory(profile: DogProfile, side: Side, today: Day): EarHistory {
+  const { plucked, ...ear } = profile.ears[side];
+  if (plucked === 'never') return { ...ear, plucked: 'never' };
+  return {
+    ...ear,
+    plucked: { daysAgo: plucked === 'not known' ? null : daysBetween(plucked, today) },
+  };
+}
+
+/** What vets have judged: by a dated word of theirs, or as the owner said it at the table. */
+function knownOf(instructions: DogRecord['instructions'], findings: readonly KeptFinding[], today: Day): KnownSign[] {
+  const atTheTable = findings.flatMap(({ place, sign, more }): KnownSign[] =>
+    more?.vetKnew === undefined ? [] : [{ place, sign, on: more.vetKnew }],
+  );
+  const past = findings.map((found) => ({ ...found, level: found.level as Level }));
+  return stillKnown([...knownSigns(instructions, today), ...atTheTable], past);
+}
+
+/** Places under a stop, with what was found there last. */
+function suspendedPlaces(places: DogRecord['places'], findings: readonly KeptFinding[]): DogFacts['suspended'] {
+  const suspended = Object.entries(places).filter(([, record]) => record.suspended);
+  return Object.fromEntries(
+    suspended.map(([key]): [string, Suspended] => {
+      const here = findings.filter((found) => countsAt(found.place, placeOf(key)));
+      const on = here.at(-1)?.day;
+      if (on === undefined) return [key, { words: 'a stop of an earlier visit' }];
+      return [key, { findings: here.filter(({ day }) => day === on).map(asFinding), on }];
+    }),
+  );
+}
+
+/** What was found, without the visit it was found at. */
+const asFinding = ({ visitId: _, day: __, level: ___, ...found }: KeptFinding): Finding => found;
+
+const UNSETTLED = ['ear redness', 'ear damp', 'ear musty smell', 'ear foul smell'] as const;
+
+const unsettled = (findings: readonly Finding[], side: Side): SignSeen[] =>
+  findings
+    .filter(({ place, sign }) => countsAt(place, { site: 'ear', side }) && UNSETTLED.some((each) => each === sign))
+    .map(({ sign, grade }) => ({ sign, grade }));
+
+export interface Planned {
+  readonly facts: DogFacts;
+  readonly plan: CarePlan;
+  readonly due: readonly DueLine[];
+}
+
+/** Facts, plan and due windows of a dog on a day. */
+export function planFor(record: DogRecord, business: Business, today: Day): Planned {
+  const facts = factsOf(record, business, today);
+  const plan = makePlan(facts);
+  const tasks = Object.fromEntries(record.tasks.map(({ task, day }) => [task, day]));
+  const due = planDue(
+    plan,
+    {
+      places: record.places,
+      tasks,
+      homeCareChangedOn: record.dog.homeCareChangedOn as Day | null,
+      schoolChangedOn: business.schoolChangedOn,
+    },
+    today,
+  );
+  return { facts, plan, due };
+}
+
+/** Who it is in one line: "Lagotto Romagnolo × Miniature Poodle, 14.2 kg, half-length curly, 6 years". */
+export function describe({ dog }: DogRecord, facts: DogFacts, { units, catalogue }: Business): string {
+  const { profile } = dog;
+  const { coat, coatLength } = facts.traits;
+  const length = coatLength === 'half' ? 'half-length' : coatLength === 'full' ? 'full-length' : coatLength;
+  const coatWords = coat.startsWith(length) ? `${coat} coat` : `${length} ${coat} coat`;
+  const years = profile.born === null ? null : yearsOld(profile.born, facts.today);
+  const age = years === null ? 'age not known' : years < 1 ? 'under a year' : years === 1 ? '1 year' : `${years} years`;
+  return [nameBreeds(profile.breeds, catalogue), showWeight(facts.weight, units), coatWords, age].join(', ');
+}
+
+/** The newest inspection of each place, and everything found there then: "last time". */
+export function lastInspection({
+  findings,
+  visits,
+}: DogRecord): { day: Day; findings: Finding[]; looked: PlaceKey[] } | null {
+  const newest = new Map(visits.flatMap(({ id, looked }) => looked.map((key) => [key, id] as const)));
+  const last = visits.at(-1);
+  if (!last || newest.size === 0) return null;
+  return {
+    day: last.day,
+    looked: [...newest.keys()],
+    findings: findings
+      .filter(
+        ({ place, visitId }) =>
+          newest.get(placeKey(lookedAtWith(place))) === visitId || (place.side === 'none' && visitId === last.id),
+      )
+      .map(asFinding),
+  };
+}

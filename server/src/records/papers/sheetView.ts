@@ -1,0 +1,105 @@
+import type { SheetView } from '@dewpond/contract';
+import { nextVisit } from '@dewpond/core/careplan';
+import { NO_EDITS, makeSheet } from '@dewpond/core/sheet';
+import { placeWords, type Wording } from '@dewpond/core/wording';
+import { eq } from 'drizzle-orm';
+import { appointmentsOfDogs } from '../appointments/appointments';
+import { photo, sheetEdit } from '../../platform/db/schema';
+import type { Tenant } from '../../platform/db/tenant';
+import { planFor } from '../dog/facts';
+import { loadDogs, type DogRecord } from '../dog/dogRecord';
+import { loadStockedBusiness, type Business } from '../business/business';
+import { loadWords, profileOf, wordingFor, wordingOf, type BusinessWords } from '../business/words';
+import { dayIn } from '../../platform/time/zone';
+import { notFound } from '../../platform/http/problem';
+import { loadVisit, type LoadedVisit } from '../visit/load';
+
+/** The owner sheet of a visit with the groomer's hand on it. */
+export async function sheetViewOf(tx: Tenant, visitId: string, now: number): Promise<SheetView> {
+  const business = await loadStockedBusiness(tx);
+  const visit = await loadVisit(tx, business, visitId);
+  const [record] = await loadDogs(tx, { ids: [visit.row.dogId] });
+  if (!record) throw notFound('dog');
+  return sheetViewFor(tx, { business, words: await loadWords(tx), record }, visit, now);
+}
+
+interface SheetContext {
+  readonly business: Business;
+  readonly words: BusinessWords;
+  /** The dog as it stands now. */
+  readonly record: DogRecord;
+}
+
+/** The same where the business, its words and the dog are known already. */
+export async function sheetViewFor(
+  tx: Tenant,
+  known: SheetContext,
+  visit: LoadedVisit,
+  now: number,
+): Promise<SheetView> {
+  const { business, words, record } = known;
+  const visitId = visit.row.id;
+  const { edits, version } = await editsOf(tx, visitId);
+  return {
+    visitId,
+    dogId: record.dog.id,
+    clientId: record.client.id,
+    business: profileOf(business),
+    owner: record.client.name,
+    closed: visit.state.closed !== null,
+    drawing: visit.facts.traits,
+    ...(await sheetsOf(tx, known, visit, now)),
+    edits,
+    version,
+    photos: await photosHere(tx, wordingFor(words, record.client.card), visit),
+    photosAgreed: record.client.card.consents.photos?.yes === true,
+  };
+}
+
+/** What was seen and done comes from the visit's events, what is next from the dog as it stands now. */
+async function sheetsOf(
+  tx: Tenant,
+  { business, words, record }: SheetContext,
+  visit: LoadedVisit,
+  now: number,
+): Promise<Pick<SheetView, 'sheet' | 'inBusinessLanguage'>> {
+  const today = dayIn(business.zone, now);
+  const { due } = planFor(record, business, today);
+  // A booking of the visit's own day is that visit.
+  const booked = (await appointmentsOfDogs(tx, [record.dog.id])).find(({ state, startsAt }) => {
+    const starts = new Date(startsAt);
+    return state === 'booked' && starts.getTime() > now && dayIn(business.zone, starts) > visit.facts.today;
+  });
+  const input = {
+    dog: record.dog.name,
+    day: visit.facts.today,
+    state: visit.state,
+    steps: visit.steps,
+    places: visit.places,
+    judged: visit.judged,
+    lastTime: visit.lastTime,
+    due,
+    nextSuggested: nextVisit(due, today)?.day ?? null,
+    nextBooked: booked ? dayIn(business.zone, new Date(booked.startsAt)) : null,
+  };
+  const [own, houses] = [wordingFor(words, record.client.card), wordingOf(words)];
+  return {
+    sheet: makeSheet({ ...input, wording: own }),
+    inBusinessLanguage: own.language === houses.language ? null : makeSheet({ ...input, wording: houses }),
+  };
+}
+
+/** The hand on a sheet; version 0 and no edits where there was none yet. */
+export async function editsOf(tx: Tenant, visitId: string) {
+  const [row] = await tx.select().from(sheetEdit).where(eq(sheetEdit.visitId, visitId));
+  return row ? { edits: row.edits, version: row.version } : { edits: NO_EDITS, version: 0 };
+}
+
+/** Pictures of a visit that have arrived, with the place they show. */
+async function photosHere(tx: Tenant, wording: Wording, { row, state }: LoadedVisit): Promise<SheetView['photos']> {
+  const arrived = await tx.select({ id: photo.id }).from(photo).where(eq(photo.visitId, row.id));
+  const there = new Set(arrived.map(({ id }) => id));
+  return state.photos
+    .filter(({ photo: id }) => there.has(id))
+    .map(({ photo: id, place }) => ({ id, name: placeWords(wording, place) }));
+}

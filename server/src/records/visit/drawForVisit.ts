@@ -1,0 +1,53 @@
+import type { Day } from '@dewpond/core/units';
+import { eq } from 'drizzle-orm';
+import { stockEntry } from '../../platform/db/schema';
+import type { Tenant } from '../../platform/db/tenant';
+import { addEntry, lockProducts, openedOn, OUT_UNSEEN } from '../shelf/ledger';
+
+const NIL = 1e-6;
+
+/**
+ * Brings the ledger to what a visit drew straight from the containers, ml as bought by product (what it had from the
+ * bench was drawn when it was mixed). The ledger is never changed: what was entered before and differs is made up by
+ * another line, so that it can be called after every event. Nothing is drawn from a ledger not yet opened on that day.
+ */
+export async function drawForVisit(
+  tx: Tenant,
+  visit: { readonly id: string; readonly day: Day },
+  drawn: ReadonlyMap<string, number>,
+): Promise<void> {
+  const entered = await tx
+    .select({ productId: stockEntry.productId, ml: stockEntry.ml })
+    .from(stockEntry)
+    .where(eq(stockEntry.visitId, visit.id));
+  const before = new Map<string, number>();
+  for (const { productId, ml } of entered) before.set(productId, (before.get(productId) ?? 0) - ml);
+  const products = [...new Set([...drawn.keys(), ...before.keys()])];
+  const differing = products
+    .map((productId) => ({ productId, more: (drawn.get(productId) ?? 0) - (before.get(productId) ?? 0) }))
+    .filter(({ more }) => Math.abs(more) > NIL);
+  if (differing.length === 0) return;
+  const opened = await openedOn(
+    tx,
+    differing.map(({ productId }) => productId),
+  );
+  await lockProducts(
+    tx,
+    differing.map(({ productId }) => productId),
+  );
+  for (const { productId, more } of differing) {
+    const since = opened.get(productId);
+    if (since === undefined || visit.day < since) continue;
+    await addEntry(tx, {
+      productId,
+      kind: 'use',
+      movement:
+        more > 0
+          ? { kind: 'use', ml: more, reason: OUT_UNSEEN }
+          : { kind: 'correction', ml: -more, reason: 'Less was used than told before.' },
+      day: visit.day,
+      by: 'Dewpond',
+      visitId: visit.id,
+    });
+  }
+}

@@ -1,0 +1,162 @@
+import { predictedWithoutFactor } from '@dewpond/core/careplan';
+import { placeKey } from '@dewpond/core/places';
+import type { Day } from '@dewpond/core/units';
+import { asc, eq, inArray } from 'drizzle-orm';
+import { amountUsed, lot, lotTouched, madeMix, mixTaken } from '../../platform/db/schema';
+import type { Tenant } from '../../platform/db/tenant';
+import { needsOfVisit } from '../dog/bathNeeds';
+import { type StockedProduct, asBought, productOf, type Shelf } from '../shelf/shelf';
+import { drawForVisit } from './drawForVisit';
+import { caredFor } from './caredFor';
+import type { LoadedVisit } from './load';
+
+type MixRow = typeof madeMix.$inferSelect;
+
+/** So much of a product at this visit. */
+interface Use {
+  readonly product: StockedProduct;
+  readonly ml: number;
+  /** Whether it teaches how much this dog takes. */
+  readonly complete: boolean;
+}
+
+/**
+ * What a visit used, from what mix and lot, at what cost; and the ledger brought to it. Replaces what was there for
+ * the visit; a price once paid stays, whatever the product costs today.
+ */
+export async function projectUse(tx: Tenant, loaded: LoadedVisit, shelf: Shelf): Promise<void> {
+  const { row, state } = loaded;
+  const key = { visitId: row.id, dogId: row.dogId, day: row.day };
+  const before = await usedBefore(tx, row.id);
+  for (const table of [amountUsed, mixTaken, lotTouched]) await tx.delete(table).where(eq(table.visitId, row.id));
+
+  const uses = [...told(loaded, shelf), ...assumed(loaded, shelf), ...understood(loaded, shelf, before)];
+  const taken = await mixesTaken(tx, loaded);
+  const shares = taken.map((mix) => ({ mix, ml: shareOf(mix, taken, uses) }));
+  if (shares.length > 0)
+    await tx.insert(mixTaken).values(
+      shares.map(({ mix, ml }) => ({
+        ...key,
+        mixId: mix.id,
+        ml,
+        override: state.mixes.find((each) => each.mix === mix.id)?.override ?? null,
+      })),
+    );
+
+  const drawn = new Map<string, number>();
+  const rows = uses.map(({ product, ml, complete }) => {
+    const its = shares.filter(({ mix }) => mix.productId === product.id);
+    const fromBench = its.reduce((sum, each) => sum + (each.ml * each.mix.productMl) / each.mix.totalMl, 0);
+    const known = before.get(product.id);
+    const direct =
+      its.length > 0 ? 0 : known && known.usedMl > 0 ? (ml * known.productMl) / known.usedMl : asBought(product, ml);
+    if (direct > 0) drawn.set(product.id, direct);
+    const productMl = fromBench + direct;
+    const price = pricePaid(known) ?? its[0]?.mix.costPerMl ?? product.costPerMl;
+    return {
+      ...key,
+      productId: product.id,
+      usedMl: ml,
+      predictedMl: predictedWithoutFactor(loaded.facts, product),
+      complete,
+      productMl,
+      cost: price === null ? null : productMl * price,
+    };
+  });
+  if (rows.length > 0) await tx.insert(amountUsed).values(rows);
+  await touchLots(tx, key, [...drawn.keys()]);
+  await drawForVisit(tx, { id: row.id, day: row.day as Day }, drawn);
+}
+
+/** What was tapped at the table. */
+function told({ state }: LoadedVisit, shelf: Shelf): Use[] {
+  return state.used.flatMap(({ product: id, ml, how }) => {
+    const product = productOf(shelf, id);
+    if (!product) return [];
+    return [{ product, ml, complete: how !== 'substituted' && ml > 0 && state.closed !== 'ended early' }];
+  });
+}
+
+/** A bottle was taken and nobody told how much of it when the visit closed: what was planned. It teaches nothing. */
+function assumed({ state, facts, planned, record }: LoadedVisit, shelf: Shelf): Use[] {
+  if (state.closed === null) return [];
+  const silent = state.mixes.filter(({ product }) => !state.used.some((each) => each.product === product));
+  if (silent.length === 0) return [];
+  const { needs } = needsOfVisit('bath only', facts, planned.plan, shelf, record.amountFactor);
+  return [...new Set(silent.map(({ product }) => product))].flatMap((id) => {
+    const need = needs.find(({ product }) => product.id === id);
+    return need ? [{ product: need.product, ml: need.ml, complete: false }] : [];
+  });
+}
+
+/**
+ * Small amounts nobody is asked about: a place that was cared for had the house's amount. They teach nothing. What was
+ * written down at the time stays, whatever the house uses since.
+ */
+function understood(loaded: LoadedVisit, shelf: Shelf, before: ReadonlyMap<string, UsedRow>): Use[] {
+  const { facts, planned, state, record } = loaded;
+  const cared = planned.plan.lines.filter(({ place }) => place !== null && caredFor(loaded, place));
+  const keys = new Set(cared.map(({ place }) => place && placeKey(place)));
+  const lines = planned.plan.lines.filter(({ place }) => place !== null && keys.has(placeKey(place)));
+  const { needs } = needsOfVisit('full visit', facts, { ...planned.plan, lines }, shelf, record.amountFactor);
+  return needs
+    .filter(({ byArea, product }) => !byArea && !state.used.some((each) => each.product === product.id))
+    .map(({ product, ml }) => {
+      const then = [...before.values()]
+        .map((each) => ({ each, product: productOf(shelf, each.productId) }))
+        .find((known) => known.product?.kind === product.kind);
+      return { product: then?.product ?? product, ml: then?.each.usedMl ?? ml, complete: false };
+    });
+}
+
+async function mixesTaken(tx: Tenant, { state }: LoadedVisit): Promise<MixRow[]> {
+  if (state.mixes.length === 0) return [];
+  return tx
+    .select()
+    .from(madeMix)
+    .where(
+      inArray(
+        madeMix.id,
+        state.mixes.map(({ mix }) => mix),
+      ),
+    )
+    .orderBy(asc(madeMix.measuredAt), asc(madeMix.id));
+}
+
+/** What of the used amount came from this mix: of several of one product the earlier gives first, as far as it holds. */
+function shareOf(mix: MixRow, taken: readonly MixRow[], uses: readonly Use[]): number {
+  const used = uses.find(({ product }) => product.id === mix.productId)?.ml ?? 0;
+  const same = taken.filter((each) => each.productId === mix.productId);
+  const before = same.slice(0, same.indexOf(mix)).reduce((sum, each) => sum + each.totalMl, 0);
+  const left = Math.max(0, used - before);
+  return same.at(-1) === mix ? left : Math.min(left, mix.totalMl);
+}
+
+type UsedRow = typeof amountUsed.$inferSelect;
+
+/** What was written down for the visit before, by product. */
+async function usedBefore(tx: Tenant, visitId: string): Promise<Map<string, UsedRow>> {
+  const rows = await tx.select().from(amountUsed).where(eq(amountUsed.visitId, visitId));
+  return new Map(rows.map((row) => [row.productId, row]));
+}
+
+const pricePaid = (known: UsedRow | undefined): number | null =>
+  known && known.cost !== null && known.productMl > 0 ? known.cost / known.productMl : null;
+
+/** The lots that stood open, where something came straight from the container: with two open, either may have been it. */
+async function touchLots(
+  tx: Tenant,
+  key: { visitId: string; dogId: string; day: string },
+  productIds: readonly string[],
+): Promise<void> {
+  if (productIds.length === 0) return;
+  const rows = await tx
+    .select()
+    .from(lot)
+    .where(inArray(lot.productId, [...productIds]));
+  const open = rows.filter(
+    ({ openedOn, emptiedOn }) =>
+      openedOn !== null && openedOn <= key.day && (emptiedOn === null || emptiedOn >= key.day),
+  );
+  if (open.length > 0) await tx.insert(lotTouched).values(open.map(({ id }) => ({ ...key, lotId: id })));
+}

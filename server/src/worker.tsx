@@ -1,0 +1,35 @@
+import { planDay } from '@dewpond/core/dilution';
+import { passed, toPass } from '@dewpond/core/threads';
+import { renderToBuffer } from '@react-pdf/renderer';
+import { LabelDocument } from './features/mixing/LabelDocument';
+import { LABELS_PDF } from './features/mixing/labelsPdf';
+import { RECORD_PDF } from './features/record/recordPdf';
+import { RecordDocument } from './features/record/RecordDocument';
+import { registerFonts } from './platform/pdf/fonts';
+import { asBuffer } from './platform/threads/bytes';
+import { doing } from './platform/threads/work';
+import { DAY_PLAN } from './records/mixing/dayPlanWork';
+import { LetterDocument } from './records/papers/LetterDocument';
+import { LETTER_PDF, SHEET_PDF } from './records/papers/papers';
+import { SheetDocument } from './records/papers/SheetDocument';
+
+/** What runs beside the thread that serves. */
+const WORK = [
+  doing(DAY_PLAN, planDay),
+  doing(SHEET_PDF, (given) => draw(<SheetDocument {...given} />)),
+  doing(LETTER_PDF, (given) => draw(<LetterDocument {...given} />)),
+  doing(RECORD_PDF, (given) => draw(<RecordDocument {...given} />)),
+  doing(LABELS_PDF, (given) => draw(<LabelDocument {...given} />)),
+];
+
+function draw(document: Parameters<typeof renderToBuffer>[0]): Promise<Buffer> {
+  registerFonts();
+  return renderToBuffer(document);
+}
+
+/** Entered from the pool, with what {@link toPass} made of the question. */
+export default async function work({ name, given }: { name: string; given: unknown }): Promise<unknown> {
+  const known = WORK.find((each) => each.name === name);
+  if (!known) throw new Error(`No thread knows how to do "${name}".`);
+  return toPass(await known.does(passed(given, asBuffer)));
+}
