@@ -7,6 +7,16 @@ const only = (from, to, why) => ({
   to: { path: '^(core|contract|server|web|e2e|bench)/', pathNot: to },
 });
 
+const TESTS = '(\\.test\\.tsx?$|/tests/)';
+/** A floor of the web and the ones below it that it stands on. */
+const webLayer = (name, below, why) => ({
+  name: `web-${name}`,
+  severity: 'error',
+  comment: why,
+  from: { path: `^web/src/${name}/`, pathNot: TESTS },
+  to: { path: '^web/src/', pathNot: `^web/src/(${[name, ...below].join('|')})/` },
+});
+
 module.exports = {
   forbidden: [
     {
@@ -49,6 +59,25 @@ module.exports = {
       comment: 'what two features need is a record',
       from: { path: '^server/src/features/([^/]+)/' },
       to: { path: '^server/src/', pathNot: '^server/src/(platform|records|features/$1)/' },
+    },
+    webLayer('ui', [], 'primitives know nothing of Dewpond'),
+    webLayer('browser', [], 'what this browser can do'),
+    webLayer('drawings', ['ui'], 'drawings are data in, SVG out'),
+    webLayer('api', [], 'calls of the server'),
+    webLayer('device', [], 'what is stored here and sent later; the network is handed to it'),
+    webLayer(
+      'data',
+      ['api', 'device', 'browser', 'ui'],
+      'what screens ask for and write: the server and the device together',
+    ),
+    webLayer('forms', ['data', 'api', 'browser', 'ui'], 'forms hold what is typed until the server has it'),
+    webLayer('parts', ['forms', 'data', 'api', 'device', 'browser', 'drawings', 'ui'], 'what several places show'),
+    {
+      name: 'web-features-apart',
+      severity: 'error',
+      comment: 'what two places need is a part',
+      from: { path: '^web/src/features/([^/]+)/', pathNot: TESTS },
+      to: { path: '^web/src/', pathNot: '^web/src/(features/$1|parts|forms|data|api|device|browser|drawings|ui)/' },
     },
     {
       name: 'pure-core',

@@ -1,5 +1,5 @@
 import { BREEDS } from '@dewpond/core/catalogue';
-import { findDogs, indexDogs, type Findable } from '../web/src/features/dogs/findDogs';
+import { findDogs, indexDogs, type Findable } from '../web/src/features/dogs/list/findDogs';
 import { quantile, report, round, seeded } from './report';
 
 /** A book of 20,000 invented dogs, searched as someone types: each prefix of a word, some with a slip. */

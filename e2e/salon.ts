@@ -148,8 +148,8 @@ export const isCarried = (dog: string) =>
       const asking = opening.result.transaction('answers').objectStore('answers').get('carry');
       asking.onerror = () => reject(new Error('no answers'));
       asking.onsuccess = () => {
-        const carried = asking.result as { answer: { visits: { dog: { name: string } }[] } } | undefined;
-        resolve(carried?.answer.visits.some((visit) => visit.dog.name === dog) ?? false);
+        const prefetched = asking.result as { answer: { visits: { dog: { name: string } }[] } } | undefined;
+        resolve(prefetched?.answer.visits.some((visit) => visit.dog.name === dog) ?? false);
       };
     };
   });

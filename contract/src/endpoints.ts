@@ -49,7 +49,7 @@ import {
   sheetEditing,
   sheetView,
 } from './telling';
-import { carryView, visitEvents, eventsTaken, newEvents, newVisit, visitView, type MixView } from './visits';
+import { prefetchView, visitEvents, eventsTaken, newEvents, newVisit, visitView, type MixView } from './visits';
 
 const made = z.object({ id });
 const changed = z.object({ version: z.int() });
@@ -163,9 +163,9 @@ export const ENDPOINTS = {
     response: eventsTaken,
   },
   'GET /api/visits/:id/events': { says: 'All that happened so far', response: visitEvents },
-  'GET /api/carry': {
+  'GET /api/prefetch': {
     says: 'Everything the table needs of today’s and tomorrow’s visits without a network',
-    response: carryView,
+    response: prefetchView,
   },
   'GET /api/visits/:id/sheet': { says: 'The owner sheet', response: sheetView },
   'PUT /api/visits/:id/sheet': { says: 'A groomer’s hand on the sheet', body: sheetEditing, response: changed },

@@ -279,16 +279,16 @@ export type VisitView = z.infer<typeof visitView>;
 export const visitEvents = z.object({ events: z.custom<VisitEvent[]>(), serverNow: z.number() });
 
 /** A booked visit to carry along: begun already, or to be begun on the device. */
-const carriedVisit = z.object({
+const prefetchedVisit = z.object({
   visitId: id.nullable(),
   startsAt: z.string().nullable(),
   events: z.custom<VisitEvent[]>(),
   ...preparedVisit,
 });
-export type CarriedVisit = z.infer<typeof carriedVisit>;
-export const carryView = z.object({
+export type PrefetchedVisit = z.infer<typeof prefetchedVisit>;
+export const prefetchView = z.object({
   day: daySchema,
   serverNow: z.number(),
-  visits: z.array(carriedVisit).describe('Today’s and tomorrow’s, and those begun and not closed'),
+  visits: z.array(prefetchedVisit).describe('Today’s and tomorrow’s, and those begun and not closed'),
 });
-export type CarryView = z.infer<typeof carryView>;
+export type PrefetchView = z.infer<typeof prefetchView>;

@@ -24,7 +24,7 @@ import { exportRoutes } from './features/exports/routes';
 import { breedRoutes } from './features/business/breeds';
 import { importRoutes } from './features/imports/routes';
 import { mergeRoutes } from './features/merging/routes';
-import type { Config } from './platform/config';
+import type { Config } from './platform/config/config';
 import { isAway, isNotStorable, isThereAlready } from './platform/db/away';
 import { isAlive } from './platform/db/connect';
 import { instructionRoutes } from './features/dogs/instructions';
@@ -49,9 +49,9 @@ import { liveRoutes } from './features/visits/liveRoutes';
 import { sheetRoutes } from './features/sheet/routes';
 import { stockRoutes } from './features/stock/routes';
 import { todayRoutes } from './features/today/routes';
-import { VERSION } from './platform/version';
+import { VERSION } from './platform/config/version';
 import { vetRoutes } from './features/vets/routes';
-import { carryRoutes } from './features/visits/prefetch';
+import { prefetchRoutes } from './features/visits/prefetch';
 import { photoRoutes } from './features/visits/photos';
 import { visitRoutes } from './features/visits/routes';
 
@@ -99,7 +99,7 @@ export function makeApp(
     appointmentRoutes,
     visitRoutes,
     photoRoutes,
-    carryRoutes,
+    prefetchRoutes,
     liveRoutes,
     sheetRoutes,
     profileRoutes,

@@ -1,6 +1,6 @@
 import { pino } from 'pino';
 import { makeApp } from './app';
-import { readConfig } from './platform/config';
+import { readConfig } from './platform/config/config';
 import { connect } from './platform/db/connect';
 import type { Services } from './platform/http/context';
 import { workers } from './jobs';

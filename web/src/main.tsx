@@ -3,11 +3,11 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider, createBrowserRouter } from 'react-router';
-import { queryClient } from './api/queries';
+import { queryClient } from './data/queries';
 import { Lost } from './app/Lost';
 import { Shell } from './app/Shell';
-import { keepOnDevice } from './app/newVersion';
-import { usePreferences } from './app/preferences';
+import { keepOnDevice } from './browser/newVersion';
+import { usePreferences } from './browser/preferences';
 
 document.documentElement.dataset['theme'] = usePreferences.getState().theme;
 
@@ -17,49 +17,52 @@ const router = createBrowserRouter([
     errorElement: <Lost />,
     children: [
       { index: true, lazy: async () => ({ Component: (await import('./features/today/TodayScreen')).TodayScreen }) },
-      { path: 'dogs', lazy: async () => ({ Component: (await import('./features/dogs/DogsScreen')).DogsScreen }) },
+      { path: 'dogs', lazy: async () => ({ Component: (await import('./features/dogs/list/DogsScreen')).DogsScreen }) },
       {
         path: 'dogs/new',
-        lazy: async () => ({ Component: (await import('./features/intake/IntakeScreen')).IntakeScreen }),
+        lazy: async () => ({ Component: (await import('./features/dogs/intake/IntakeScreen')).IntakeScreen }),
       },
-      { path: 'dogs/:id', lazy: async () => ({ Component: (await import('./features/dog/DogScreen')).DogScreen }) },
+      {
+        path: 'dogs/:id',
+        lazy: async () => ({ Component: (await import('./features/dogs/dog/DogScreen')).DogScreen }),
+      },
       {
         path: 'dogs/:id/edit',
-        lazy: async () => ({ Component: (await import('./features/intake/EditDogScreen')).EditDogScreen }),
+        lazy: async () => ({ Component: (await import('./features/dogs/intake/EditDogScreen')).EditDogScreen }),
       },
       {
         path: 'dogs/:id/history',
-        lazy: async () => ({ Component: (await import('./features/history/HistoryScreen')).HistoryScreen }),
+        lazy: async () => ({ Component: (await import('./features/dogs/history/HistoryScreen')).HistoryScreen }),
       },
       {
         path: 'dogs/:id/week',
-        lazy: async () => ({ Component: (await import('./features/homecare/WeekScreen')).WeekScreen }),
+        lazy: async () => ({ Component: (await import('./features/dogs/homeCare/WeekScreen')).WeekScreen }),
       },
       {
         path: 'owners',
-        lazy: async () => ({ Component: (await import('./features/owners/OwnersScreen')).OwnersScreen }),
+        lazy: async () => ({ Component: (await import('./features/dogs/owners/OwnersScreen')).OwnersScreen }),
       },
       {
         path: 'owners/:id',
-        lazy: async () => ({ Component: (await import('./features/owners/OwnerScreen')).OwnerScreen }),
+        lazy: async () => ({ Component: (await import('./features/dogs/owners/OwnerScreen')).OwnerScreen }),
       },
-      { path: 'vets', lazy: async () => ({ Component: (await import('./features/vets/VetsScreen')).VetsScreen }) },
+      { path: 'vets', lazy: async () => ({ Component: (await import('./features/dogs/vets/VetsScreen')).VetsScreen }) },
       {
         path: 'import',
-        lazy: async () => ({ Component: (await import('./features/importing/ImportScreen')).ImportScreen }),
+        lazy: async () => ({ Component: (await import('./features/dogs/importing/ImportScreen')).ImportScreen }),
       },
       {
         path: 'methods',
-        lazy: async () => ({ Component: (await import('./features/methods/MethodsScreen')).MethodsScreen }),
+        lazy: async () => ({ Component: (await import('./features/ways/methods/MethodsScreen')).MethodsScreen }),
       },
       {
         path: 'methods/:id',
-        lazy: async () => ({ Component: (await import('./features/methods/MethodScreen')).MethodScreen }),
+        lazy: async () => ({ Component: (await import('./features/ways/methods/MethodScreen')).MethodScreen }),
       },
       { path: 'ahead', lazy: async () => ({ Component: (await import('./features/ahead/AheadScreen')).AheadScreen }) },
       {
         path: 'mixing',
-        lazy: async () => ({ Component: (await import('./features/mixing/MixingScreen')).MixingScreen }),
+        lazy: async () => ({ Component: (await import('./features/mixing/sums/MixingScreen')).MixingScreen }),
       },
       {
         path: 'mixing/morning',
@@ -67,45 +70,48 @@ const router = createBrowserRouter([
       },
       {
         path: 'mixing/products',
-        lazy: async () => ({ Component: (await import('./features/shelf/ProductsScreen')).ProductsScreen }),
+        lazy: async () => ({ Component: (await import('./features/mixing/shelf/ProductsScreen')).ProductsScreen }),
       },
       {
         path: 'mixing/products/:id',
-        lazy: async () => ({ Component: (await import('./features/shelf/ProductScreen')).ProductScreen }),
+        lazy: async () => ({ Component: (await import('./features/mixing/shelf/ProductScreen')).ProductScreen }),
       },
       {
         path: 'mixing/tools',
-        lazy: async () => ({ Component: (await import('./features/shelf/ToolsScreen')).ToolsScreen }),
+        lazy: async () => ({ Component: (await import('./features/mixing/shelf/ToolsScreen')).ToolsScreen }),
       },
       {
         path: 'mixing/stock',
-        lazy: async () => ({ Component: (await import('./features/stock/StockScreen')).StockScreen }),
+        lazy: async () => ({ Component: (await import('./features/mixing/stock/StockScreen')).StockScreen }),
       },
       {
         path: 'mixing/costs',
-        lazy: async () => ({ Component: (await import('./features/stock/CostsScreen')).CostsScreen }),
+        lazy: async () => ({ Component: (await import('./features/mixing/stock/CostsScreen')).CostsScreen }),
       },
       {
         path: 'mixing/trace',
-        lazy: async () => ({ Component: (await import('./features/stock/TraceScreen')).TraceScreen }),
+        lazy: async () => ({ Component: (await import('./features/mixing/stock/TraceScreen')).TraceScreen }),
       },
       {
         path: 'watch/outbox',
-        lazy: async () => ({ Component: (await import('./features/telling/OutboxScreen')).OutboxScreen }),
+        lazy: async () => ({ Component: (await import('./features/watch/messages/OutboxScreen')).OutboxScreen }),
       },
       { path: 'watch', lazy: async () => ({ Component: (await import('./features/watch/WatchScreen')).WatchScreen }) },
       {
         path: 'house/audit',
-        lazy: async () => ({ Component: (await import('./features/house/AuditScreen')).AuditScreen }),
+        lazy: async () => ({ Component: (await import('./features/ways/audit/AuditScreen')).AuditScreen }),
       },
       {
         path: 'house/words',
-        lazy: async () => ({ Component: (await import('./features/house/WordsScreen')).WordsScreen }),
+        lazy: async () => ({ Component: (await import('./features/ways/words/WordsScreen')).WordsScreen }),
       },
-      { path: 'house', lazy: async () => ({ Component: (await import('./features/house/HouseScreen')).WaysScreen }) },
+      {
+        path: 'house',
+        lazy: async () => ({ Component: (await import('./features/ways/ways/WaysScreen')).WaysScreen }),
+      },
       {
         path: 'visits/:id/sheet',
-        lazy: async () => ({ Component: (await import('./features/sheet/SheetScreen')).SheetScreen }),
+        lazy: async () => ({ Component: (await import('./features/table/sheet/SheetScreen')).SheetScreen }),
       },
       {
         path: 'visits/:id',

@@ -1,4 +1,4 @@
-import { readConfig } from '../platform/config';
+import { readConfig } from '../platform/config/config';
 import { migrateDatabase } from '../platform/db/migrate';
 
 await migrateDatabase(readConfig());

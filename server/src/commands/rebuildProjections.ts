@@ -1,5 +1,5 @@
 import { asc } from 'drizzle-orm';
-import { readConfig } from '../platform/config';
+import { readConfig } from '../platform/config/config';
 import { organization } from '../platform/db/authSchema';
 import { connect, type Databases } from '../platform/db/connect';
 import { visit } from '../platform/db/schema';

@@ -1,5 +1,5 @@
 import { makeAuth } from '../platform/auth/auth';
-import { readConfig } from '../platform/config';
+import { readConfig } from '../platform/config/config';
 import { connect } from '../platform/db/connect';
 import { seedDemo } from '../demo/seedDemo';
 

@@ -22,7 +22,7 @@ import {
   weighing,
 } from '../platform/db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../platform/db/tenant';
-import type { Asker } from '../platform/http/context';
+import type { Asker } from '../platform/asker';
 import { contentHash } from '../platform/http/sameContent';
 import { loadStockedBusiness } from '../records/business/business';
 import { dayIn, instantIn } from '../platform/time/zone';

@@ -121,7 +121,7 @@ describe('much at once', () => {
     for (const { status, headers } of answers) if (status === 503) expect(headers['retry-after']).toBe('2');
   });
 
-  test.each(['/api/today', '/api/carry'])('200 × %s: no fault of ours', async (path) => {
+  test.each(['/api/today', '/api/prefetch'])('200 × %s: no fault of ours', async (path) => {
     const answers = await Promise.all(Array.from({ length: 200 }, () => get(path)));
     expect(answers.filter(({ status }) => status !== 200)).toEqual([]);
   });

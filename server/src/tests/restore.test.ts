@@ -3,7 +3,7 @@ import { rmSync } from 'node:fs';
 import pg from 'pg';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { dataFolder, ensureDatabase, psql, startCluster } from '../../../scripts/cluster.mjs';
-import { readConfig } from '../platform/config';
+import { readConfig } from '../platform/config/config';
 import { connect, connectionString } from '../platform/db/connect';
 import { migrateDatabase } from '../platform/db/migrate';
 import { addDog, config, openSalon, signIn, type Salon } from './salon';

@@ -5,7 +5,7 @@ import request from 'supertest';
 import { v7 } from 'uuid';
 import { makeApp } from '../app';
 import { makeAuth } from '../platform/auth/auth';
-import { readConfig } from '../platform/config';
+import { readConfig } from '../platform/config/config';
 import * as authSchema from '../platform/db/authSchema';
 import { connect } from '../platform/db/connect';
 import type { Services } from '../platform/http/context';

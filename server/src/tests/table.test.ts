@@ -168,7 +168,7 @@ describe('what a visit leaves behind for the next', () => {
     expect(await on('2026-11-25')).toEqual([]);
     expect(await on('2026-11-26')).toMatchObject([{ visitId: id, because: 'too tired' }]);
     clock.now += DAY;
-    expect((await salon.call('GET /api/carry')).body.visits.map(({ visitId }) => visitId)).toContain(id);
+    expect((await salon.call('GET /api/prefetch')).body.visits.map(({ visitId }) => visitId)).toContain(id);
     await send(id, eventsOf([{ type: 'came back' }], 4));
     expect(await on('2026-11-26')).toEqual([]);
     expect((await salon.call('GET /api/visits/:id', { id })).body.events).toHaveLength(4);
@@ -261,7 +261,7 @@ describe('what a device carries along', () => {
     salon = await openSalon();
     ({ dogId } = await addDog(salon));
     for (const days of [0, 1, 2]) expect((await book(START + days * DAY + 3_600_000)).status).toBe(201);
-    const { body } = await salon.call('GET /api/carry');
+    const { body } = await salon.call('GET /api/prefetch');
     expect(body.visits.map(({ visitId, day }) => [visitId, day])).toEqual([
       [null, '2026-11-25'],
       [null, '2026-11-26'],
@@ -271,7 +271,7 @@ describe('what a device carries along', () => {
     const id = v7();
     await salon.call('POST /api/visits', { body: { id, dogId, appointmentId: first?.appointmentId ?? null } });
     await send(id, eventsOf([{ type: 'opened' }]));
-    const begun = await salon.call('GET /api/carry');
+    const begun = await salon.call('GET /api/prefetch');
     const { visitId: _, startsAt: __, events, ...prepared } = begun.body.visits[0] ?? { events: [] };
     expect(events).toHaveLength(1);
     // What is carried of a visit is what its own page would say.

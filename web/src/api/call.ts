@@ -1,4 +1,4 @@
-import { noteOfficeClock } from './officeClock';
+import { noteServerClock } from './serverClock';
 import type { BodyOf, EndpointKey, Problem, ResponseOf } from '@dewpond/contract';
 
 /** A refusal of the server, in its own plain words. */
@@ -48,7 +48,7 @@ export async function call<K extends EndpointKey>(key: K, given: Given<K> = {}):
   }).catch(() => {
     throw new Unreached('The server cannot be reached. Nothing was lost; try again when the network is back.');
   });
-  noteOfficeClock(response.headers.get('date'));
+  noteServerClock(response.headers.get('date'));
   const answer: unknown = await response.json().catch(() => null);
   if (!response.ok) {
     const error = (answer as Problem | null)?.error ?? {

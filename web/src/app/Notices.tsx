@@ -1,7 +1,7 @@
-import { useOutbox } from '../device/kept';
+import { useOutbox } from '../data/device';
 import { Button } from '../ui/Button';
-import { letIn, useNewVersion } from './newVersion';
-import { useOnline } from './useOnline';
+import { letIn, useNewVersion } from '../browser/newVersion';
+import { useOnline } from '../browser/useOnline';
 
 /** Says that the network is away, and what still holds. */
 export function Offline() {
@@ -31,7 +31,7 @@ export function Unsent() {
 /** A new version is there. At the table nothing changes under the hands: it is only told, and let in afterwards. */
 export function NewVersion({ atTable }: { readonly atTable: boolean }) {
   const { waiting } = useNewVersion();
-  const { unkept } = useOutbox();
+  const { unsaved } = useOutbox();
   if (!waiting) return null;
   return (
     <p
@@ -41,7 +41,7 @@ export function NewVersion({ atTable }: { readonly atTable: boolean }) {
       {atTable
         ? 'A new version of Dewpond is here. It waits until this visit is off the table.'
         : 'A new version of Dewpond is here. What waits to be sent is kept.'}
-      {!atTable && unkept === 0 && (
+      {!atTable && unsaved === 0 && (
         <Button look="quiet" onClick={() => letIn(waiting)}>
           Begin with it now
         </Button>

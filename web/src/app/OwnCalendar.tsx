@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { call } from '../api/call';
-import { useWrite } from '../api/useWrite';
-import { queryClient } from '../api/queries';
+import { useWrite } from '../data/useWrite';
+import { queryClient } from '../data/queries';
 import { Button } from '../ui/Button';
 
 /** One's own bookings in the calendar program one has anyway. */

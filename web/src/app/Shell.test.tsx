@@ -1,13 +1,14 @@
+import { storage, useOutbox } from '../data/device';
+import { onDisk } from '../tests/onDisk';
+import type { OwnEvent } from '../device/storage';
 import { screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { v7 } from 'uuid';
-import { device, type OwnEvent } from '../device/database';
-import { useOutbox } from '../device/kept';
 import { MEMBER, session } from '../tests/demoDog';
 import { Refusal, openOffice, show } from '../tests/office';
 import { NewVersion } from './Notices';
 import { Shell } from './Shell';
-import { useNewVersion } from './newVersion';
+import { useNewVersion } from '../browser/newVersion';
 
 const signedIn = () => openOffice({ 'GET /api/session': () => session() });
 const signedOut = () =>
@@ -94,7 +95,7 @@ describe('work of this device that has not arrived', () => {
     const assign = vi.fn();
     const here = window.location;
     vi.stubGlobal('location', { ...here, assign });
-    await device.events.put(waiting());
+    await storage.events.putAll([waiting()]);
     const { person } = show(<Shell />);
     expect(await screen.findByText(/1 from the table not sent yet, kept on this device/)).toBeTruthy();
     await person.keyboard('?');
@@ -106,15 +107,15 @@ describe('work of this device that has not arrived', () => {
     await person.click(screen.getByRole('button', { name: 'Sign out all the same' }));
     await vi.waitFor(() => expect(assign).toHaveBeenCalledWith('/'));
     expect(asked).toHaveLength(1);
-    expect(await device.events.count()).toBe(1);
-    expect(await device.answers.count()).toBe(0);
+    expect(await onDisk('events')).toHaveLength(1);
+    expect(await onDisk('answers')).toHaveLength(0);
     expect(office.sent).toEqual([]);
     vi.stubGlobal('location', here);
   });
 
   test('of somebody else waits for that person', async () => {
     signedIn();
-    await device.events.put({ ...waiting(), person: 'somebody else' });
+    await storage.events.putAll([{ ...waiting(), person: 'somebody else' }]);
     show(<Shell />);
     expect(await screen.findByText(/1 of somebody else’s wait here/)).toBeTruthy();
   });
@@ -143,9 +144,9 @@ describe('a new version of the application', () => {
     expect(screen.getByRole('status')).toHaveWords(/waits until this visit is off the table/);
     expect(screen.queryByRole('button')).toBeNull();
     unmount();
-    useOutbox.setState({ unkept: 1 });
+    useOutbox.setState({ unsaved: 1 });
     show(<NewVersion atTable={false} />);
     expect(screen.queryByRole('button')).toBeNull();
-    useOutbox.setState({ unkept: 0 });
+    useOutbox.setState({ unsaved: 0 });
   });
 });

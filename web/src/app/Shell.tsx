@@ -1,13 +1,11 @@
+import { answers, outbox, useOutbox } from '../data/device';
 import { BookOpenCheck, CalendarRange, Droplets, Eye, Moon, PawPrint, Sun, Waves, type LucideIcon } from 'lucide-react';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { call } from '../api/call';
-import { forgetAnswers } from '../device/answers';
-import { PICTURES } from '../device/carry';
-import { useOutbox } from '../device/kept';
-import { closeOutbox, openOutbox } from '../device/outbox';
-import { takeAlong, queryClient, useCarry, useSession } from '../api/queries';
-import { makeStale } from '../api/stale';
+import { PICTURES } from '../data/prefetch';
+import { prefetchPages, queryClient, usePrefetch, useSession } from '../data/queries';
+import { makeStale } from '../data/stale';
 import { Dialog } from '../ui/Dialog';
 import { tell } from '../ui/toasts';
 import { SelectField } from '../ui/Field';
@@ -17,8 +15,8 @@ import { Waiting } from '../ui/Waiting';
 import { classes } from '../ui/classes';
 import { OwnCalendar } from './OwnCalendar';
 import { SignIn } from './SignIn';
-import { activeKeys, useKeys } from './keys';
-import { usePreferences } from './preferences';
+import { activeKeys, useKeys } from '../browser/keys';
+import { usePreferences } from '../browser/preferences';
 import { NewVersion, Offline, Unsent } from './Notices';
 import { Refused } from '../api/call';
 
@@ -68,14 +66,14 @@ function useDevice(personId: string): void {
     const timer = setTimeout(() => setSettled(true), TAKEN_ALONG_AFTER_MS);
     return () => clearTimeout(timer);
   }, []);
-  const carried = useCarry(settled).data;
+  const prefetched = usePrefetch(settled).data;
   useEffect(() => {
-    void openOutbox(personId);
-    return closeOutbox;
+    void outbox.open(personId);
+    return () => outbox.close();
   }, [personId]);
   useEffect(() => {
-    if (carried) void takeAlong(carried.visits.map(({ dog }) => dog.id));
-  }, [carried]);
+    if (prefetched) void prefetchPages(prefetched.visits.map(({ dog }) => dog.id));
+  }, [prefetched]);
 }
 
 function SignedIn({ business, person, personId }: SignedInProps) {
@@ -181,14 +179,14 @@ function Help({
       setSure(true);
       return;
     }
-    closeOutbox();
+    outbox.close();
     await fetch('/api/auth/sign-out', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: '{}',
     }).catch(() => undefined);
     queryClient.clear();
-    await forgetAnswers();
+    await answers.forget();
     if ('caches' in window) await caches.delete(PICTURES);
     forgetNotes();
     await call('GET /api/session').catch(() => undefined);

@@ -1,5 +1,5 @@
 import { useState, type FormEvent } from 'react';
-import { queryClient } from '../api/queries';
+import { queryClient } from '../data/queries';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { RippleMark } from '../ui/Ripple';

@@ -1,55 +1,62 @@
 import { afterEach, describe, expect, test, vi } from 'vitest';
 import { Refused } from '../api/call';
-import { forgetAnswers, keepAnswer, orKept } from './answers';
-import { device } from './database';
+import { answerCache } from './answers';
+import { memoryStorage } from './memoryStorage';
+
+const storage = memoryStorage();
+const { orCached, put, forget } = answerCache({
+  storage,
+  now: () => Date.now(),
+  isRefusal: (error) => error instanceof Refused && error.status < 500,
+});
 
 const away = () => Promise.reject(new Error('no network'));
 const refused = (status: number) => () =>
   Promise.reject(new Refused(status, { kind: 'not signed in', message: 'Sign in first.' }));
 /** The answer of an earlier page. */
-const keptAnswer = async (answer: unknown) => {
-  await forgetAnswers();
-  await keepAnswer('house', answer);
+const cachedAnswer = async (answer: unknown) => {
+  await forget();
+  await put('bottle', answer);
 };
 
-describe('an answer kept on the device', () => {
+describe('an answer cached on the device', () => {
   afterEach(() => vi.useRealTimers());
 
-  test('stands in while the office is away, fails or hangs, and is renewed when it answers', async () => {
-    await keptAnswer('oats');
-    expect(await orKept('house', away)).toBe('oats');
-    expect(await orKept('house', refused(500))).toBe('oats');
-    expect(await orKept('house', () => new Promise<string>(() => undefined))).toBe('oats');
-    expect(await orKept('house', () => Promise.resolve('chalk'))).toBe('chalk');
-    await vi.waitFor(async () => expect((await device.answers.get('house'))?.answer).toBe('chalk'));
+  test('stands in while the server is away, fails or hangs, and is renewed when it answers', async () => {
+    await cachedAnswer('oats');
+    expect(await orCached('bottle', away)).toBe('oats');
+    expect(await orCached('bottle', refused(500))).toBe('oats');
+    expect(await orCached('bottle', () => new Promise<string>(() => undefined))).toBe('oats');
+    expect(await orCached('bottle', () => Promise.resolve('chalk'))).toBe('chalk');
+    await vi.waitFor(async () => expect((await storage.answers.get('bottle'))?.answer).toBe('chalk'));
   }, 12_000);
 
-  test('is never shown over what the office has said on this page', async () => {
-    await keptAnswer('oats');
-    await orKept('house', () => Promise.resolve('chalk'));
-    await expect(orKept('house', away)).rejects.toThrow('no network');
+  test('is never shown over what the server has said on this page', async () => {
+    await cachedAnswer('oats');
+    await orCached('bottle', () => Promise.resolve('chalk'));
+    await expect(orCached('bottle', away)).rejects.toThrow('no network');
   });
 
   test('never hides a refusal: whoever is signed out is not shown what was', async () => {
-    await keptAnswer('oats');
-    await expect(orKept('house', refused(401))).rejects.toBeInstanceOf(Refused);
+    await cachedAnswer('oats');
+    await expect(orCached('bottle', refused(401))).rejects.toBeInstanceOf(Refused);
   });
 
   test('is not shown after a day, nor by a version that means something else by it, nor after signing out', async () => {
-    await keptAnswer('oats');
-    const row = await device.answers.get('house');
-    await device.answers.put({ ...row!, at: Date.now() - 25 * 3_600_000 }, 'house');
-    await expect(orKept('house', away)).rejects.toThrow('no network');
-    await device.answers.put({ ...row!, shape: -1 }, 'house');
-    await expect(orKept('house', away)).rejects.toThrow('no network');
-    await keptAnswer('oats');
-    await forgetAnswers();
-    await expect(orKept('house', away)).rejects.toThrow('no network');
+    await cachedAnswer('oats');
+    const row = await storage.answers.get('bottle');
+    await storage.answers.put('bottle', { ...row!, at: Date.now() - 25 * 3_600_000 });
+    await expect(orCached('bottle', away)).rejects.toThrow('no network');
+    await storage.answers.put('bottle', { ...row!, shape: -1 });
+    await expect(orCached('bottle', away)).rejects.toThrow('no network');
+    await cachedAnswer('oats');
+    await forget();
+    await expect(orCached('bottle', away)).rejects.toThrow('no network');
   });
 
-  test('a full disk keeps nothing, and the answer is shown all the same', async () => {
-    const full = vi.spyOn(device.answers, 'put').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
-    expect(await orKept('house', () => Promise.resolve('oats'))).toBe('oats');
+  test('a full disk caches nothing, and the answer is shown all the same', async () => {
+    const full = vi.spyOn(storage.answers, 'put').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
+    expect(await orCached('bottle', () => Promise.resolve('oats'))).toBe('oats');
     full.mockRestore();
   });
 });

@@ -1,5 +1,5 @@
 import type { VisitEvent } from '@dewpond/core/visit';
-import type { OwnEvent } from './database';
+import type { OwnEvent } from './storage';
 
 const PREFIX = 'dewpond-waiting-';
 
@@ -7,12 +7,12 @@ const PREFIX = 'dewpond-waiting-';
 type OldEvent = Omit<VisitEvent, 'seen'> & { readonly seen?: VisitEvent['seen'] };
 
 /** Events an older Dewpond left waiting on this device are taken over once they are safe in the new place. */
-export async function takeOverOldQueue(who: string, keep: (rows: readonly OwnEvent[]) => Promise<void>): Promise<void> {
+export async function takeOverOldQueue(who: string, save: (rows: readonly OwnEvent[]) => Promise<void>): Promise<void> {
   const keys = Object.keys(localStorage).filter((key) => key.startsWith(PREFIX));
   for (const key of keys) {
     const events = read(localStorage.getItem(key));
     if (events === null) continue;
-    await keep(
+    await save(
       events.map(({ seen, ...event }) => ({
         id: event.id,
         visitId: key.slice(PREFIX.length),

@@ -12,7 +12,7 @@ import { PointerEventsCheckLevel, userEvent } from '@testing-library/user-event'
 import type { ReactNode } from 'react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { vi } from 'vitest';
-import { queryClient } from '../api/queries';
+import { queryClient } from '../data/queries';
 import { Toasts } from '../ui/toasts';
 
 interface Asked<K extends EndpointKey> {

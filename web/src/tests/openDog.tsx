@@ -1,7 +1,7 @@
 import type { DogView } from '@dewpond/contract';
 import { screen } from '@testing-library/react';
 import { v7 } from 'uuid';
-import { DogScreen } from '../features/dog/DogScreen';
+import { DogScreen } from '../features/dogs/dog/DogScreen';
 import { MEMBER, TODAY, dogView, business, session } from './demoDog';
 import { openOffice, show } from './office';
 

@@ -1,11 +1,8 @@
 import 'fake-indexeddb/auto';
 import { cleanup, configure } from '@testing-library/react';
 import { afterEach, expect, vi } from 'vitest';
-import { queryClient } from '../api/queries';
-import { forgetAnswers } from '../device/answers';
-import { device } from '../device/database';
-import { count } from '../device/kept';
-import { closeOutbox } from '../device/outbox';
+import { answers, outbox, storage } from '../data/device';
+import { queryClient } from '../data/queries';
 import { forgetNotes } from '../ui/toasts';
 
 // A whole document in every failure hides what failed.
@@ -37,10 +34,10 @@ afterEach(async () => {
 
 /** A device as it comes out of its box. */
 async function forgetDevice(): Promise<void> {
-  closeOutbox();
-  await forgetAnswers();
-  await Promise.all(device.tables.map((table) => table.clear()));
-  await count();
+  outbox.close();
+  await answers.forget();
+  await storage.clear();
+  await outbox.count();
 }
 
 const words = (element: Element) => (element.textContent ?? '').replaceAll(/\s+/g, ' ');

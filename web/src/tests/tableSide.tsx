@@ -1,8 +1,8 @@
+import { outbox } from '../data/device';
 import { visitEvent, type VisitView } from '@dewpond/contract';
 import { upToDate, type Happening, type VisitEvent } from '@dewpond/core/visit';
 import { screen } from '@testing-library/react';
 import type { UserEvent } from '@testing-library/user-event';
-import { openOutbox } from '../device/outbox';
 import { TableScreen } from '../features/table/TableScreen';
 import { useVisitLog } from '../features/table/visitLog';
 import { MEMBER, session, visitView } from './demoDog';
@@ -37,7 +37,7 @@ export async function standAtTable(given: VisitView = visitView(), officeAhead =
     },
   });
   useVisitLog.setState(useVisitLog.getInitialState(), true);
-  await openOutbox(MEMBER.personId);
+  await outbox.open(MEMBER.personId);
   const shown = show(<TableScreen />, { path: '/visits/:id', at: `/visits/${visit.id}` });
   await screen.findByText(/step \d+ of/);
   /** What this device has written down, in order; it may not have reached the office yet. */

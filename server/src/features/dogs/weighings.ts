@@ -2,7 +2,8 @@ import { desc, eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { dog, weighing } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import type { Asker, Services } from '../../platform/http/context';
+import type { Asker } from '../../platform/asker';
+import type { Services } from '../../platform/http/context';
 import { badField, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
 

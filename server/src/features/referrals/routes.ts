@@ -10,7 +10,7 @@ import { contentHash } from '../../platform/http/sameContent';
 import { asSeen, updateGuarded } from '../../platform/http/writes';
 import { sendPdf } from '../../platform/http/sendPdf';
 import { letterAsPdf } from '../../records/papers/letterPdf';
-import { referralViews, signed } from '../../records/referral/referrals';
+import { referralViews, signed } from './referralViews';
 
 export function referralRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/referrals', async ({ tx, query, today }) => ({

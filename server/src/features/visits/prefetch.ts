@@ -1,4 +1,4 @@
-import type { CarriedVisit } from '@dewpond/contract';
+import type { PrefetchedVisit } from '@dewpond/contract';
 import { addDays, type Day } from '@dewpond/core/units';
 import { and, gte, inArray, isNull, or } from 'drizzle-orm';
 import type { Router } from 'express';
@@ -17,8 +17,8 @@ import { preparedView } from './preparedView';
 const OPEN_FOR_DAYS = 3;
 
 /** Today's and tomorrow's visits, booked or begun, each with everything it stands on: what a van takes along. */
-export function carryRoutes(router: Router, services: Services): void {
-  route(router, services, 'GET /api/carry', async ({ tx, now, today }) => {
+export function prefetchRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/prefetch', async ({ tx, now, today }) => {
     const business = await loadStockedBusiness(tx);
     const available = await mixesAvailable(tx, business, now);
     const tomorrow = addDays(today, 1);
@@ -34,7 +34,7 @@ export function carryRoutes(router: Router, services: Services): void {
           or(gte(visit.day, addDays(today, -OPEN_FOR_DAYS)), inArray(visit.backOn, [today, tomorrow])),
         ),
       );
-    const open: CarriedVisit[] = [];
+    const open: PrefetchedVisit[] = [];
     for (const { id, appointmentId } of begun) {
       const loaded = await loadVisit(tx, business, id);
       open.push({
@@ -49,7 +49,7 @@ export function carryRoutes(router: Router, services: Services): void {
     const records = new Map(
       (await loadDogs(tx, { ids: [...new Set(waiting.map(({ dogId }) => dogId))] })).map((each) => [each.dog.id, each]),
     );
-    const toCome: CarriedVisit[] = [];
+    const toCome: PrefetchedVisit[] = [];
     for (const { id, dogId, kind, startsAt } of waiting) {
       const record = records.get(dogId);
       if (!record) continue;

@@ -5,7 +5,7 @@ import { eq, inArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { madeMix, refusedEvent, visitEvent } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import type { Asker } from '../../platform/http/context';
+import type { Asker } from '../../platform/asker';
 import { contentHash } from '../../platform/http/sameContent';
 import { unstorable } from '../../platform/http/storable';
 import { type StockedBusiness } from '../../records/business/business';

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { audit } from '../db/schema';
 import type { Tenant } from '../db/tenant';
 import { dayIn } from '../time/zone';
-import type { Asker } from '../http/context';
+import type { Asker } from '../asker';
 
 type What = typeof audit.$inferSelect.what;
 

@@ -3,7 +3,7 @@ import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { organization } from 'better-auth/plugins';
 import { createAccessControl } from 'better-auth/plugins/access';
 import { eq } from 'drizzle-orm';
-import type { Config } from '../config';
+import type { Config } from '../config/config';
 import * as authSchema from '../db/authSchema';
 import type { Databases } from '../db/connect';
 

@@ -3,7 +3,7 @@ import { member as account } from '../db/authSchema';
 import type { Databases } from '../db/connect';
 import { business, member } from '../db/schema';
 import { inTenant, type BusinessId } from '../db/tenant';
-import type { Asker } from '../http/context';
+import type { Asker } from '../asker';
 import { Refusal } from '../http/problem';
 
 /** Whether a person still belongs to a business. Asked each time: whoever was removed is out at once. */

@@ -1,7 +1,7 @@
 import { toNodeHandler } from 'better-auth/node';
 import express, { Router } from 'express';
 import { z } from 'zod';
-import type { Config } from '../config';
+import type { Config } from '../config/config';
 import { badInput, busy, notFound } from '../http/problem';
 import { refuseUnstorable } from '../http/storable';
 import { CLIENT_IP_HEADER, type Auth } from './auth';

@@ -1,6 +1,6 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
-import type { Config } from '../config';
+import type { Config } from '../config/config';
 import * as authSchema from './authSchema';
 import * as schema from './schema';
 

@@ -3,7 +3,7 @@ import { drizzle } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 import PgBoss from 'pg-boss';
-import type { Config } from '../config';
+import type { Config } from '../config/config';
 import { connectionString } from './connect';
 
 const ROLES = ['app', 'auth', 'jobs'] as const;

@@ -1,22 +1,11 @@
-import type { MemberView } from '@dewpond/contract';
+import type { Asker } from '../asker';
 import type { Day } from '@dewpond/core/units';
 import type { Request } from 'express';
 import type { Databases } from '../db/connect';
-import { inTenant, type BusinessId, type Tenant } from '../db/tenant';
+import { inTenant, type Tenant } from '../db/tenant';
 import type { VisitNews } from '../live/news';
 import type { Post } from '../post/post';
 import { Refusal } from './problem';
-
-/** Who is asking, for which business. Set by the session check in front of every route but sign-in and health. */
-export interface Asker {
-  readonly businessId: BusinessId;
-  readonly personId: string;
-  readonly personName: string;
-  readonly email: string;
-  readonly role: MemberView['role'];
-  /** The time zone of the business. */
-  readonly zone: string;
-}
 
 interface Known {
   readonly asker: Asker;

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm';
 import PgBoss from 'pg-boss';
 import type { Logger } from 'pino';
 import type { z } from 'zod';
-import type { Config } from '../config';
+import type { Config } from '../config/config';
 import { openPool } from '../db/connect';
 import type { Tenant } from '../db/tenant';
 

@@ -1,7 +1,7 @@
 import type { MessageChannel, Outcome } from '@dewpond/core/messages';
 import { Readable } from 'node:stream';
 import { createTransport } from 'nodemailer';
-import type { Config } from '../config';
+import type { Config } from '../config/config';
 
 /** A message ready to be handed over. */
 export interface Letter {

@@ -17,7 +17,7 @@ import {
   visit,
 } from '../../platform/db/schema';
 import { and, eq, ne } from 'drizzle-orm';
-import { referPlaces } from '../referral/referrals';
+import { referPlaces } from './openReferrals';
 import { caredFor } from './caredFor';
 import type { LoadedVisit } from './load';
 import { projectUse } from './projectUse';

@@ -1,16 +1,16 @@
 import type { Appointment, DogListItem } from '@dewpond/contract';
 import { addDays, showDay, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
-import { clock, dayOf, duration } from '../../app/times';
-import { useZone } from '../../app/useUnits';
-import { useAppointments, useDogs, useSession } from '../../api/queries';
-import { useKeys } from '../../app/keys';
+import { clock, dayOf, duration } from '../../browser/times';
+import { useZone } from '../../data/useUnits';
+import { useAppointments, useDogs, useSession } from '../../data/queries';
+import { useKeys } from '../../browser/keys';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
 import { Waiting } from '../../ui/Waiting';
 import { classes } from '../../ui/classes';
-import { BookDialog } from './BookDialog';
+import { BookDialog } from '../../parts/booking/BookDialog';
 
 const DAYS = 14;
 

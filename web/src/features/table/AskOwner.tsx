@@ -1,11 +1,11 @@
 import { OWNER_ANSWERS, type OwnerAnswer, type Proposal } from '@dewpond/core/visit';
 import { Phone } from 'lucide-react';
 import { useState } from 'react';
-import { useOnline } from '../../app/useOnline';
+import { useOnline } from '../../browser/useOnline';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
-import { MessageDialog } from '../telling/MessageDialog';
+import { MessageDialog } from '../../parts/messages/MessageDialog';
 import type { Table } from './useTable';
 import { record } from './visitLog';
 

@@ -1,8 +1,8 @@
 import type { MixView } from '@dewpond/contract';
 import { millilitres, showVolume } from '@dewpond/core/units';
 import { useState } from 'react';
-import { useNow } from '../../app/useNow';
-import { useUnits } from '../../app/useUnits';
+import { useNow } from '../../browser/useNow';
+import { useUnits } from '../../data/useUnits';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { classes } from '../../ui/classes';

@@ -1,7 +1,7 @@
 import { CHOICES, OVERRIDE_CHOICES, type Choice as ChoiceId } from '@dewpond/core/reasons';
 import { tapped, type Because, type Caution } from '@dewpond/core/visit';
 import { useState } from 'react';
-import { useMembers, useSession } from '../../api/queries';
+import { useMembers, useSession } from '../../data/queries';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';

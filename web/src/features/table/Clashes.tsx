@@ -1,6 +1,6 @@
 import { placeOf, type Place } from '@dewpond/core/places';
 import type { Clash } from '@dewpond/core/visit';
-import { useMembers } from '../../api/queries';
+import { useMembers } from '../../data/queries';
 import { Button } from '../../ui/Button';
 import { inWords } from './SendState';
 import type { Table } from './useTable';

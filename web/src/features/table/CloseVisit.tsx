@@ -1,9 +1,9 @@
+import { useOutbox } from '../../data/device';
 import { namePlace } from '@dewpond/core/places';
 import { endings } from '@dewpond/core/stops';
 import { contactsCutShort, hindrances, notLookedAt } from '@dewpond/core/visit';
 import { useState } from 'react';
-import { useKeys } from '../../app/keys';
-import { useOutbox } from '../../device/kept';
+import { useKeys } from '../../browser/keys';
 import { Button, ButtonLink } from '../../ui/Button';
 import type { Table } from './useTable';
 import { record } from './visitLog';

@@ -10,8 +10,8 @@ import {
   type Step,
 } from '@dewpond/core/visit';
 import { useState } from 'react';
-import { usePreferences } from '../../app/preferences';
-import { useKeys } from '../../app/keys';
+import { usePreferences } from '../../browser/preferences';
+import { useKeys } from '../../browser/keys';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { classes } from '../../ui/classes';

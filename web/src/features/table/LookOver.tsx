@@ -22,7 +22,7 @@ import { BODY_VIEWS, canLift } from '@dewpond/core/drawing';
 import { Button } from '../../ui/Button';
 import { Ripple } from '../../ui/Ripple';
 import { classes } from '../../ui/classes';
-import { ShowHow } from '../methods/ShowHow';
+import { ShowHow } from '../../parts/methods/ShowHow';
 import { LOOK_VIEWS, VIEW_NAMES, viewOf, type LookView } from './lookViews';
 import type { Table } from './useTable';
 import { record } from './visitLog';

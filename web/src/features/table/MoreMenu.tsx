@@ -4,13 +4,13 @@ import { addDays } from '@dewpond/core/units';
 import { tapped, titleWords } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { usePreferences } from '../../app/preferences';
-import { useOnline } from '../../app/useOnline';
+import { usePreferences } from '../../browser/preferences';
+import { useOnline } from '../../browser/useOnline';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
 import { v7 } from 'uuid';
-import { MessageDialog } from '../telling/MessageDialog';
+import { MessageDialog } from '../../parts/messages/MessageDialog';
 import type { Table } from './useTable';
 import { record } from './visitLog';
 

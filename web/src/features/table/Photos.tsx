@@ -1,14 +1,12 @@
+import { outbox, storage } from '../../data/device';
 import type { Sign } from '@dewpond/core/findings';
 import { namePlace, placeKey, type Place } from '@dewpond/core/places';
 import { showDay } from '@dewpond/core/units';
 import { Camera } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { v7 } from 'uuid';
-import { device } from '../../device/database';
-import { keepPhoto } from '../../device/kept';
-import { nudge } from '../../device/outbox';
 import { tell } from '../../ui/toasts';
-import { smallEnough } from './smallEnough';
+import { smallEnough } from '../../parts/pictures/smallEnough';
 import type { Table } from './useTable';
 import { record, useVisitLog } from './visitLog';
 
@@ -30,9 +28,9 @@ export function Photos({ table, place, sign }: PhotosProps) {
       const bytes = await smallEnough(file);
       const { visitId, person } = useVisitLog.getState();
       const photo = v7();
-      await keepPhoto({ id: photo, visitId, person, bytes, refused: null });
+      await outbox.addPhoto({ id: photo, visitId, person, bytes, refused: null });
       record({ type: 'photo taken', photo, place, sign });
-      nudge();
+      outbox.nudge();
     } catch (error) {
       tell(error instanceof Error ? error.message : 'The picture could not be kept.', { tone: 'stop' });
     } finally {
@@ -89,7 +87,7 @@ export function Picture({ photo, alt }: { readonly photo: string; readonly alt: 
   const [missing, setMissing] = useState(false);
   useEffect(() => {
     let url: string | null = null;
-    void device.photos.get(photo).then((row) => {
+    void storage.photos.get(photo).then((row) => {
       url = row ? URL.createObjectURL(row.bytes) : null;
       setHere(url ?? `/api/photos/${photo}`);
     });

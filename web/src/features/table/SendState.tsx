@@ -1,9 +1,10 @@
+import { outbox, useOutbox } from '../../data/device';
+import type { RefusedThing } from '../../device/outbox';
 import { namePlace } from '@dewpond/core/places';
 import type { Happening } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useOnline } from '../../app/useOnline';
-import { putAway, useOutbox, type RefusedThing } from '../../device/kept';
+import { useOnline } from '../../browser/useOnline';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
@@ -14,13 +15,13 @@ const CLOCK_OFF_MS = 120_000;
 
 /** Whether the office has it all, in words. Nothing is shown as saved until it is. */
 export function SendState() {
-  const { waiting, unkept, trouble, signedOut, refused } = useOutbox();
+  const { waiting, unsaved, trouble, signedOut, refused } = useOutbox();
   const offset = useVisitLog((log) => log.offset);
   const online = useOnline();
   const [reading, setReading] = useState(false);
   return (
     <>
-      {unkept > 0 && trouble && <Chip tone="stop">device full: {unkept} only in memory, do not close</Chip>}
+      {unsaved > 0 && trouble && <Chip tone="stop">device full: {unsaved} only in memory, do not close</Chip>}
       {signedOut && (
         <Link to="/" className="inline-flex">
           <Chip tone="stop">signed out: {waiting} kept here, sign in to send</Chip>
@@ -94,7 +95,7 @@ function RefusedDialog({
               <b className="block first-letter:uppercase">{inWords(each.what)}</b>
               {each.words}
             </span>
-            <Button look="quiet" className="min-h-14!" onClick={() => void putAway(each.id)}>
+            <Button look="quiet" className="min-h-14!" onClick={() => void outbox.discard(each.id)}>
               Put away
             </Button>
           </li>

@@ -7,7 +7,7 @@ import { Minus } from 'lucide-react';
 import { Button } from '../../ui/Button';
 import { SourceMark, SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
-import { ShowHow } from '../methods/ShowHow';
+import { ShowHow } from '../../parts/methods/ShowHow';
 import { Handover } from './Handover';
 import { LeftOut } from './LeftOut';
 import { MatPanel } from './MatPanel';

@@ -1,3 +1,4 @@
+import { storage } from '../../data/device';
 import { tapped } from '@dewpond/core/visit';
 import { finding } from '@dewpond/core/findings';
 import { screen, within } from '@testing-library/react';
@@ -5,7 +6,6 @@ import { describe, expect, test, vi } from 'vitest';
 import { TODAY, facts, visitView } from '../../tests/demoDog';
 import type { show } from '../../tests/office';
 import { useVisitLog } from './visitLog';
-import { device } from '../../device/database';
 import { lookAllClear, standAtTable } from '../../tests/tableSide';
 
 const button = (name: RegExp | string) => screen.getByRole('button', { name });
@@ -169,7 +169,7 @@ describe('at the table', () => {
     await person.click(next());
     expect(await screen.findByText(/not sent yet: 1 kept on this device/)).toBeTruthy();
     const visitId = useVisitLog.getState().visitId;
-    const rows = await device.events.where({ visitId }).toArray();
+    const rows = await storage.events.ofVisit(visitId);
     expect(rows.filter(({ sentAt }) => sentAt === null)).toMatchObject([
       { event: { what: { type: 'step done', step: 'prepare' } } },
     ]);

@@ -13,8 +13,8 @@ import {
 } from '@dewpond/core/visit';
 import { useEffect, useMemo, useRef } from 'react';
 import { Link } from 'react-router';
-import { deviceName } from '../../app/preferences';
-import { useNow } from '../../app/useNow';
+import { deviceName } from '../../browser/preferences';
+import { useNow } from '../../browser/useNow';
 import { Button } from '../../ui/Button';
 import { SourceMark } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';

@@ -1,11 +1,11 @@
+import { onDisk } from '../../tests/onDisk';
 import { finding } from '@dewpond/core/findings';
 import { day } from '@dewpond/core/units';
 import { tapped, typed, type Happening, type VisitEvent } from '@dewpond/core/visit';
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { describe, expect, test, vi } from 'vitest';
-import { device } from '../../device/database';
-import { usePreferences } from '../../app/preferences';
+import { usePreferences } from '../../browser/preferences';
 import { MEMBER, facts, visitView } from '../../tests/demoDog';
 import { lookAllClear, standAtTable } from '../../tests/tableSide';
 import { useVisitLog } from './visitLog';
@@ -347,7 +347,7 @@ describe('pictures', () => {
     const { person, happened, office } = await standAtTable(
       after({ type: 'opened' }, ...doneUpTo('prepare', 'handover')),
     );
-    await vi.waitFor(async () => expect(await device.events.count()).toBe(0));
+    await vi.waitFor(async () => expect(await onDisk('events')).toHaveLength(0));
     office.away = true;
     await person.click(button(/^left ear: not looked at/));
     const choose = screen.getByLabelText<HTMLInputElement>(/Picture/, { selector: 'input' });
@@ -357,7 +357,7 @@ describe('pictures', () => {
     await waitFor(() =>
       expect(happened().at(-1)).toMatchObject({ type: 'photo taken', place: { site: 'ear', side: 'left' } }),
     );
-    expect(await device.photos.toArray()).toMatchObject([{ visitId: useVisitLog.getState().visitId, refused: null }]);
+    expect(await onDisk('photos')).toMatchObject([{ visitId: useVisitLog.getState().visitId, refused: null }]);
     await person.click(await screen.findByRole('button', { name: 'take off' }));
     expect(happened().at(-1)).toMatchObject({ type: 'photo removed' });
     vi.restoreAllMocks();

@@ -12,10 +12,8 @@ import {
 import { v7 } from 'uuid';
 import { create } from 'zustand';
 import { call } from '../../api/call';
-import { deviceName } from '../../app/preferences';
-import { keepAnswer, remembered } from '../../device/answers';
-import { eventsOf, keep } from '../../device/kept';
-import { nudge, onAnswered } from '../../device/outbox';
+import { deviceName } from '../../browser/preferences';
+import { answers, outbox } from '../../data/device';
 
 /** The events of the visit on this screen: what the office knows, and what this device wrote. */
 interface VisitLog {
@@ -35,7 +33,7 @@ export const useVisitLog = create<VisitLog>(() => EMPTY);
 
 /** Opens the log of a visit; what an earlier page could not send is waiting on the device. */
 export async function openLog(visitId: string, person: string, known: readonly VisitEvent[]): Promise<void> {
-  void keepAnswer(LAST_VISIT, visitId);
+  void answers.put(LAST_VISIT, visitId);
   const { own, refused } = await ownOf(visitId);
   const heard = await heardOf(visitId);
   useVisitLog.setState((log) => {
@@ -50,24 +48,24 @@ export async function openLog(visitId: string, person: string, known: readonly V
       refused,
     };
   });
-  nudge();
+  outbox.nudge();
 }
 
 /** What this device wrote; an event of an older version is read in today's shape, and was sent as it was written. */
 async function ownOf(visitId: string): Promise<{ own: VisitEvent[]; refused: VisitEvent[] }> {
-  const { own, refused } = await eventsOf(visitId);
+  const { own, refused } = await outbox.eventsOf(visitId);
   return { own: own.map(upToDate), refused: refused.map(upToDate) };
 }
 
 /** What the office last said of a visit, in today's shape. */
 const heardOf = async (visitId: string): Promise<VisitEvent[]> =>
-  ((await remembered<VisitEvent[]>(`events ${visitId}`)) ?? []).map(upToDate);
+  ((await answers.get<VisitEvent[]>(`events ${visitId}`)) ?? []).map(upToDate);
 
 const LAST_VISIT = 'last visit';
 
 /** The visit that was on this device's table last, if that was today: its clocks run on, on every screen. */
 export async function resumeLast(): Promise<void> {
-  const last = await remembered<string>(LAST_VISIT);
+  const last = await answers.get<string>(LAST_VISIT);
   if (last === undefined) return;
   const { own, refused } = await ownOf(last);
   const known = await heardOf(last);
@@ -110,7 +108,9 @@ export function record(...happenings: readonly Happening[]): void {
     what,
   }));
   useVisitLog.setState((log) => ({ own: [...log.own, ...made] }));
-  void keep(made.map((event) => ({ id: event.id, visitId, person, event, sentAt: null, refused: null }))).then(nudge);
+  void outbox
+    .addEvents(made.map((event) => ({ id: event.id, visitId, person, event, sentAt: null, refused: null })))
+    .then(() => outbox.nudge());
 }
 
 /** The device's clock against the server's, taken in the middle of question and answer. */
@@ -122,7 +122,7 @@ export async function catchUp(): Promise<void> {
   const asked = Date.now();
   const answer = await call('GET /api/visits/:id/events', { id: visitId, patience: 15_000 }).catch(() => null);
   if (!answer || useVisitLog.getState().visitId !== visitId) return;
-  void keepAnswer(`events ${visitId}`, answer.events);
+  void answers.put(`events ${visitId}`, answer.events);
   useVisitLog.setState((log) => ({
     // A newer office may send reasons this version does not know: they keep their words.
     known: mergeEvents(log.known, answer.events.map(upToDate)),
@@ -143,7 +143,7 @@ async function dropRefused(visitId: string): Promise<void> {
  * Returns how to stop.
  */
 export function followVisit(visitId: string): () => void {
-  const stopAnswers = onAnswered(({ visitId: its, serverNow: now, asked }) => {
+  const stopAnswers = outbox.onAnswered(({ visitId: its, serverNow: now, asked }) => {
     if (its !== visitId) return;
     useVisitLog.setState({ offset: measured(now, asked) });
     void dropRefused(visitId);

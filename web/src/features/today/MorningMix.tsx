@@ -1,7 +1,7 @@
 import type { BenchView, FillView } from '@dewpond/contract';
 import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
-import { useBench } from '../../api/queries';
-import { useUnits } from '../../app/useUnits';
+import { useBench } from '../../data/queries';
+import { useUnits } from '../../data/useUnits';
 import { BottleDrawing } from '../../drawings/BottleDrawing';
 import { ButtonLink } from '../../ui/Button';
 import { Card } from '../../ui/Card';

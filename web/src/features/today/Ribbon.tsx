@@ -1,9 +1,9 @@
 import type { TodayDog } from '@dewpond/contract';
 import { scaleTime } from 'd3-scale';
 import { Link } from 'react-router';
-import { clock } from '../../app/times';
-import { BeginVisit } from '../table/BeginVisit';
-import { useWidth } from '../../app/useWidth';
+import { clock } from '../../browser/times';
+import { BeginVisit } from '../../parts/visits/BeginVisit';
+import { useWidth } from '../../browser/useWidth';
 import { placeBlocks, ribbonSpan } from './ribbonLayout';
 
 const ROW = 46;

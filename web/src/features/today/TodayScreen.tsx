@@ -1,7 +1,7 @@
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { showDay } from '@dewpond/core/units';
-import { useNow } from '../../app/useNow';
-import { useToday } from '../../api/queries';
+import { useNow } from '../../browser/useNow';
+import { useToday } from '../../data/queries';
 import { ButtonLink } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { SourceMark } from '../../ui/SourceMark';
@@ -9,7 +9,7 @@ import { Empty, Waiting } from '../../ui/Waiting';
 import { MorningMix } from './MorningMix';
 import { Ribbon } from './Ribbon';
 import { summary } from './ribbonLayout';
-import { DueFollowUps } from '../watch/DueFollowUps';
+import { DueFollowUps } from '../../parts/referrals/DueFollowUps';
 import { WatchOut } from './WatchOut';
 
 export function TodayScreen() {

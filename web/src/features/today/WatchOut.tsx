@@ -2,7 +2,7 @@ import type { TodayView } from '@dewpond/contract';
 import type { Day } from '@dewpond/core/units';
 import { useState } from 'react';
 import { Card } from '../../ui/Card';
-import { DueFollowUps } from '../watch/DueFollowUps';
+import { DueFollowUps } from '../../parts/referrals/DueFollowUps';
 import { Chip, type Tone } from '../../ui/Chip';
 
 type Mark = TodayView['watch'][number]['mark'];

@@ -1,5 +1,5 @@
 import type { TodayDog } from '@dewpond/contract';
-import { clock, duration } from '../../app/times';
+import { clock, duration } from '../../browser/times';
 
 const HOUR = 3_600_000;
 

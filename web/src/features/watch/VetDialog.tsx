@@ -6,13 +6,13 @@ import { addDays, type Day } from '@dewpond/core/units';
 import { Link } from 'react-router';
 import { z } from 'zod';
 import { call, refusedUnder } from '../../api/call';
-import { useWrite } from '../../api/useWrite';
-import { typedNumber } from '../../app/typedNumber';
-import { fresh, useDraft } from '../../app/useDraft';
+import { useWrite } from '../../data/useWrite';
+import { typedNumber } from '../../forms/typedNumber';
+import { fresh, useDraft } from '../../forms/useDraft';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { LongField, TextField } from '../../ui/Field';
-import { FormFoot } from '../../ui/FormFoot';
+import { FormFoot } from '../../forms/FormFoot';
 
 type Vet = NonNullable<ReferralView['vet']>;
 

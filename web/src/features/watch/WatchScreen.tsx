@@ -4,11 +4,11 @@ import { COMMON_PRACTICE } from '@dewpond/core/provenance';
 import { daysBetween, showDay, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useReferrals, useSession, useWatch } from '../../api/queries';
+import { useReferrals, useSession, useWatch } from '../../data/queries';
 import { Chip, type Tone } from '../../ui/Chip';
 import { SourceMark } from '../../ui/SourceMark';
 import { Empty, Waiting } from '../../ui/Waiting';
-import { MessageDialog } from '../telling/MessageDialog';
+import { MessageDialog } from '../../parts/messages/MessageDialog';
 import { FollowUpTabs } from './FollowUpTabs';
 import { ReferralCard } from './ReferralCard';
 

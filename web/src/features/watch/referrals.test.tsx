@@ -6,8 +6,8 @@ import { v7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
 import { CLIENT_ID, DOG_ID, TODAY, session } from '../../tests/demoDog';
 import { Refusal, openOffice, show } from '../../tests/office';
-import { DueFollowUps } from './DueFollowUps';
-import { OpenReferrals } from './OpenReferrals';
+import { DueFollowUps } from '../../parts/referrals/DueFollowUps';
+import { OpenReferrals } from '../../parts/referrals/OpenReferrals';
 import { VetDialog } from './VetDialog';
 import { WatchScreen } from './WatchScreen';
 

@@ -1,6 +1,6 @@
 import type { AsItIsView } from '@dewpond/contract';
 import { millilitres, showVolume } from '@dewpond/core/units';
-import { useUnits } from '../../../app/useUnits';
+import { useUnits } from '../../../data/useUnits';
 import { Card } from '../../../ui/Card';
 import { PourList } from './PourList';
 

@@ -1,6 +1,6 @@
 import type { PourView } from '@dewpond/contract';
 import { millilitres, showVolume } from '@dewpond/core/units';
-import { useUnits } from '../../../app/useUnits';
+import { useUnits } from '../../../data/useUnits';
 
 /** Who gets how much of a bottle. */
 export function PourList({ pours }: { readonly pours: readonly PourView[] }) {

@@ -1,0 +1,13 @@
+import type { MemberView } from '@dewpond/contract';
+import type { BusinessId } from './db/tenant';
+
+/** Who is asking, for which business. Set by the session check in front of every route but sign-in and health. */
+export interface Asker {
+  readonly businessId: BusinessId;
+  readonly personId: string;
+  readonly personName: string;
+  readonly email: string;
+  readonly role: MemberView['role'];
+  /** The time zone of the business. */
+  readonly zone: string;
+}

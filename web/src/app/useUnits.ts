@@ -1,6 +1,0 @@
-import type { UnitSystem } from '@dewpond/core/units';
-import { useSession } from '../api/queries';
-
-/** Units as this person reads them, else as the house does; stored values are always metric. */
-export const useUnits = (): UnitSystem => useSession().data?.units ?? 'metric';
-export const useZone = (): string => useSession().data?.business.zone ?? 'Europe/London';

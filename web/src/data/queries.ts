@@ -1,0 +1,132 @@
+import { QueryClient, useQuery } from '@tanstack/react-query';
+import { answers } from './device';
+import { askVisit, prefetchVisits } from './prefetch';
+import { Refused, call } from '../api/call';
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 15_000,
+      retry: (count, error) => !(error instanceof Refused) && count < 2,
+    },
+  },
+});
+
+/** Asked even where there seems to be no network: the device may know the answer. */
+const cached = { networkMode: 'offlineFirst', gcTime: 86_400_000 } as const;
+
+export const useSession = () =>
+  useQuery({
+    ...cached,
+    queryKey: ['session'],
+    queryFn: () => answers.orCached('session', () => call('GET /api/session')),
+    staleTime: 5 * 60_000,
+  });
+export const useToday = (day?: string) =>
+  useQuery({
+    ...cached,
+    queryKey: ['today', day ?? 'now'],
+    queryFn: () =>
+      answers.orCached(`today ${day ?? 'now'}`, () => call('GET /api/today', day ? { query: { day } } : {})),
+  });
+export const useDogs = () => useQuery({ queryKey: ['dogs'], queryFn: async () => (await call('GET /api/dogs')).items });
+const dogQuery = (id: string) => ({
+  ...cached,
+  queryKey: ['dog', id],
+  queryFn: () => answers.orCached(`dog ${id}`, () => call('GET /api/dogs/:id', { id })),
+});
+export const useDog = (id: string) => useQuery({ ...dogQuery(id), enabled: id !== '' });
+/** What the house is, the day's bench, and the pages of the dogs to come: all that opens without a network. */
+export async function prefetchPages(ids: readonly string[]): Promise<void> {
+  await queryClient.prefetchQuery({ ...businessQuery, staleTime: 60_000 });
+  await queryClient.prefetchQuery({ ...benchQuery, staleTime: 60_000 });
+  for (const id of ids) await queryClient.prefetchQuery({ ...dogQuery(id), staleTime: 5 * 60_000 });
+}
+export const useClients = () =>
+  useQuery({ queryKey: ['clients'], queryFn: async () => (await call('GET /api/clients')).items });
+export const useClient = (id: string) =>
+  useQuery({ queryKey: ['client', id], queryFn: () => call('GET /api/clients/:id', { id }), enabled: id !== '' });
+export const useVets = () => useQuery({ queryKey: ['vets'], queryFn: async () => (await call('GET /api/vets')).items });
+export const useImports = () =>
+  useQuery({ queryKey: ['imports'], queryFn: async () => (await call('GET /api/imports')).items });
+export const useMembers = () =>
+  useQuery({
+    ...cached,
+    queryKey: ['members'],
+    queryFn: () => answers.orCached('members', async () => (await call('GET /api/members')).items),
+    staleTime: 60_000,
+  });
+const businessQuery = {
+  ...cached,
+  queryKey: ['business'],
+  queryFn: () => answers.orCached('business', () => call('GET /api/business')),
+};
+export const useBusiness = () => useQuery(businessQuery);
+/** Two people may stand at one bench: what the other ticked comes by itself. */
+const benchQuery = {
+  ...cached,
+  queryKey: ['bench'],
+  queryFn: () => answers.orCached('bench', () => call('GET /api/bench')),
+};
+export const useBench = () => useQuery({ ...benchQuery, refetchInterval: 20_000 });
+export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => call('GET /api/stock') });
+export const useLedger = (id: string) =>
+  useQuery({
+    queryKey: ['ledger', id],
+    queryFn: () => call('GET /api/products/:id/ledger', { id }),
+    enabled: id !== '',
+  });
+export const useCosts = (from: string, to: string) =>
+  useQuery({ queryKey: ['costs', from, to], queryFn: () => call('GET /api/costs', { query: { from, to } }) });
+export const useTraceStarts = () =>
+  useQuery({ queryKey: ['trace starts'], queryFn: () => call('GET /api/trace/starts') });
+export const useTouched = (id: string) =>
+  useQuery({ queryKey: ['touched', id], queryFn: async () => (await call('GET /api/dogs/:id/touched', { id })).items });
+/** What a dog's next bath takes. */
+export const useDogMix = (id: string) =>
+  useQuery({ queryKey: ['mix', id], queryFn: () => call('GET /api/dogs/:id/mix', { id }) });
+export const useWatch = () =>
+  useQuery({ queryKey: ['watch'], queryFn: async () => (await call('GET /api/watch')).items });
+export const useReferrals = (dogId?: string) =>
+  useQuery({
+    queryKey: ['referrals', dogId ?? 'all'],
+    queryFn: async () => (await call('GET /api/referrals', dogId === undefined ? {} : { query: { dog: dogId } })).items,
+  });
+/** How the house signs, and what it says otherwise. */
+export const useBusinessProfile = () => useQuery({ queryKey: ['profile'], queryFn: () => call('GET /api/profile') });
+/** What the owner of a dog does between visits. */
+export const useHomeCare = (id: string) =>
+  useQuery({ queryKey: ['home', id], queryFn: () => call('GET /api/dogs/:id/home', { id }) });
+export const useMessages = (dogId?: string) =>
+  useQuery({
+    queryKey: ['messages', dogId ?? 'all'],
+    queryFn: async () => (await call('GET /api/messages', dogId === undefined ? {} : { query: { dog: dogId } })).items,
+    // What waits is sent in the background.
+    refetchInterval: ({ state }) =>
+      state.data?.some((each) => each.state === 'waiting' || each.state === 'sending') ? 2000 : false,
+  });
+export const useAppointments = (from: string, to: string) =>
+  useQuery({
+    queryKey: ['appointments', from, to],
+    queryFn: async () => (await call('GET /api/appointments', { query: { from, to } })).items,
+  });
+export const useVisit = (id: string) =>
+  useQuery({
+    ...cached,
+    queryKey: ['visit', id],
+    queryFn: () => askVisit(id),
+    staleTime: Infinity,
+    gcTime: 0,
+  });
+/** Kept up while the application is open: what a van takes along must be of this morning. */
+export const usePrefetch = (enabled: boolean) =>
+  useQuery({
+    ...cached,
+    queryKey: ['prefetch'],
+    queryFn: prefetchVisits,
+    refetchInterval: 5 * 60_000,
+    staleTime: 60_000,
+    enabled,
+  });
+export const useSheet = (id: string) =>
+  useQuery({ queryKey: ['sheet', id], queryFn: () => call('GET /api/visits/:id/sheet', { id }), staleTime: 0 });

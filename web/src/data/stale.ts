@@ -1,0 +1,99 @@
+import type { EndpointKey } from '@dewpond/contract';
+import { queryClient } from './queries';
+
+/** What a screen asks for, by the first word of its key. */
+const SESSION = ['session', 'members', 'own calendar'] as const;
+/** Dogs, their owners and plans, and all that is reckoned from them. */
+const BOOK = [
+  ...['today', 'dogs', 'dog', 'clients', 'client', 'vets', 'appointments', 'watch', 'referrals', 'home', 'mix'],
+  ...['prefetch', 'bench', 'stock', 'sheet', 'draft', 'history', 'merge', 'erasure', 'links', 'messages', 'audit'],
+] as const;
+/** Products, bottles, mixes and the ledger. */
+const BENCH = [
+  ...[
+    'business',
+    'bench',
+    'stock',
+    'ledger',
+    'costs',
+    'trace starts',
+    'trace',
+    'touched',
+    'mix',
+    'today',
+    'prefetch',
+    'dog',
+  ],
+  'audit',
+] as const;
+const TALK = ['messages', 'referrals', 'today', 'dog', 'history', 'watch', 'draft', 'audit'] as const;
+const EVERYTHING = 'everything';
+
+/** Endpoints that write. */
+export type WriteKey = Extract<EndpointKey, `POST ${string}` | `PUT ${string}`>;
+
+/** Which answers of the office a write makes stale. An owner's own page is another application, and has its own. */
+export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof EVERYTHING>> = {
+  'POST /api/appointments': BOOK,
+  'POST /api/book/reckon': BOOK,
+  'POST /api/bottles': BENCH,
+  'POST /api/breeds/reset': EVERYTHING,
+  'POST /api/clients': BOOK,
+  'POST /api/clients/:id/erasure': EVERYTHING,
+  'POST /api/clients/:id/merge': BOOK,
+  'POST /api/dogs': BOOK,
+  'POST /api/dogs/:id/instructions': BOOK,
+  'POST /api/dogs/:id/merge': BOOK,
+  'POST /api/dogs/:id/programme': BOOK,
+  'POST /api/dogs/:id/weighings': BOOK,
+  'POST /api/imports': ['imports', ...BOOK],
+  'POST /api/links': ['links', ...TALK],
+  'POST /api/merges/:id/undo': BOOK,
+  'POST /api/messages': ['links', ...TALK],
+  'POST /api/mixes': BENCH,
+  'POST /api/owner/seen': [],
+  'POST /api/products': BENCH,
+  'POST /api/programmes/:id/lessons': BOOK,
+  'POST /api/pumps': BENCH,
+  'POST /api/stock': BENCH,
+  'POST /api/vets': BOOK,
+  'POST /api/visits': BOOK,
+  'POST /api/visits/:id/events': EVERYTHING,
+  'PUT /api/appointments/:id': BOOK,
+  'PUT /api/bottles/:id': BENCH,
+  'PUT /api/bottles/:id/shelf': BENCH,
+  'PUT /api/breeds': EVERYTHING,
+  'PUT /api/clients/:id': BOOK,
+  'PUT /api/clients/:id/archive': BOOK,
+  'PUT /api/clients/:id/household': BOOK,
+  'PUT /api/dogs/:id': BOOK,
+  'PUT /api/dogs/:id/archive': BOOK,
+  'PUT /api/business': EVERYTHING,
+  'PUT /api/imports/:id': ['imports', ...BOOK],
+  'PUT /api/instructions/:id': BOOK,
+  'PUT /api/profile': ['profile', 'business', 'sheet', 'draft', 'home', 'session', 'audit'],
+  'PUT /api/links/:id/revoke': ['links', ...TALK],
+  'PUT /api/lots/:id': BENCH,
+  'PUT /api/me': SESSION,
+  'PUT /api/me/calendar': SESSION,
+  'PUT /api/messages/:id': TALK,
+  'PUT /api/mixes/:id': BENCH,
+  'PUT /api/owner/home': [],
+  'PUT /api/products/:id': ['sheet', 'home', ...BENCH],
+  'PUT /api/products/:id/shelf': BENCH,
+  'PUT /api/programmes/:id': BOOK,
+  'PUT /api/pumps/:id': BENCH,
+  'PUT /api/pumps/:id/calibration': BENCH,
+  'PUT /api/pumps/:id/shelf': BENCH,
+  'PUT /api/referrals/:id': TALK,
+  'PUT /api/vets/:id': BOOK,
+  'PUT /api/visits/:id/sheet': ['sheet', ...TALK],
+};
+
+/** Asks anew for what these writes have changed, as far as it is on a screen; the rest when it is next looked at. */
+export async function makeStale(endpoints: readonly WriteKey[]): Promise<void> {
+  const names = endpoints.map((each) => MAKES_STALE[each]);
+  if (names.includes(EVERYTHING)) return queryClient.invalidateQueries();
+  const stale = new Set(names.flat());
+  await queryClient.invalidateQueries({ predicate: ({ queryKey }) => stale.has(String(queryKey[0])) });
+}

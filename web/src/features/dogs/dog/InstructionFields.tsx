@@ -1,0 +1,152 @@
+import { instructionFields, type DogView } from '@dewpond/contract';
+import { barsOf } from '@dewpond/core/careplan';
+import type { Procedure } from '@dewpond/core/findings';
+import { GRADE_WORDS, namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
+import { standsAt } from '@dewpond/core/stops';
+import { placesToLookAt } from '@dewpond/core/visit';
+import { useMemo } from 'react';
+import { call } from '../../../api/call';
+import { useWrite } from '../../../data/useWrite';
+import { useBusiness } from '../../../data/queries';
+import { fresh, useDraft } from '../../../forms/useDraft';
+import { SelectField, TextField } from '../../../ui/Field';
+import { FormFoot } from '../../../forms/FormFoot';
+import { classes } from '../../../ui/classes';
+import { tell } from '../../../ui/toasts';
+import { SayingFields } from './SayingFields';
+import {
+  SAYINGS,
+  changed,
+  emptyForm,
+  instructionOf,
+  isVets,
+  liftableFor,
+  placesFor,
+  type InstructionBody,
+  type InstructionForm,
+  type SayingKind,
+} from './instructionForm';
+
+/** Who said it, what, where, from when until when. */
+export function InstructionFields({ dog, onDone }: { readonly dog: DogView; readonly onDone: () => void }) {
+  const business = useBusiness().data;
+  const places = useMemo(() => placesOfDog(dog), [dog]);
+  const washes = business?.products.filter(({ kind }) => kind === 'cleansing' || kind === 'medicated') ?? [];
+  const fill = (typed: InstructionForm) => ({ ...typed, productId: typed.productId || (washes[0]?.id ?? '') });
+  const draft = useDraft(fresh(emptyForm(dog.today)), {
+    as: (typed) => instructionOf(fill(typed)),
+    fits: instructionFields,
+  });
+  const { form, field, at } = draft;
+  const filled = fill(form);
+  const set = (change: Partial<InstructionForm>) => draft.set(changed(form, change, places));
+  const save = useWrite('POST /api/dogs/:id/instructions', {
+    form: draft,
+    write: (id, body: InstructionBody) =>
+      call('POST /api/dogs/:id/instructions', { id: dog.id, body: { ...body, id } }),
+    onSuccess: () => {
+      tell('Written down. The plan follows it.');
+      onDone();
+    },
+  });
+  const fitting = placesFor(filled, places);
+  const nothingToLift =
+    form.kind === 'lift' && form.place !== '' && !standsAt(barsOf(dog.facts), placeOf(form.place), form.lifts);
+  const kinds = (Object.keys(SAYINGS) as SayingKind[]).filter((kind) => !isVets(kind) || form.by === 'vet');
+  const where = fitting.length > 0 && (
+    <SelectField
+      label="Where"
+      value={form.place}
+      onChange={(event) => set({ place: event.target.value })}
+      error={draft.within('place')}
+    >
+      {!isVets(form.kind) && <option value="">everywhere</option>}
+      {fitting.map((place) => (
+        <option key={placeKey(place)} value={placeKey(place)}>
+          {namePlace(place)}
+        </option>
+      ))}
+    </SelectField>
+  );
+  return (
+    <form
+      onSubmit={draft.submit((body) => save.mutate(body))}
+      noValidate
+      className={classes('grid grid-cols-2 gap-4', dog.instructions.length > 0 && 'mt-4 pt-4 border-t border-line')}
+    >
+      <SelectField
+        label="Whose word"
+        value={form.by}
+        onChange={(event) => set({ by: event.target.value as InstructionForm['by'] })}
+      >
+        <option value="vet">a vet’s</option>
+        <option value="owner">the owner’s</option>
+      </SelectField>
+      <TextField label="Who said it" autoComplete="off" {...field('who')} />
+      <div className="col-span-2">
+        <SelectField
+          label="What"
+          value={form.kind}
+          onChange={(event) => set({ kind: event.target.value as SayingKind })}
+          error={at('says')}
+        >
+          {kinds.map((kind) => (
+            <option key={kind} value={kind}>
+              {SAYINGS[kind]}
+            </option>
+          ))}
+        </SelectField>
+      </div>
+      {isVets(form.kind) && where}
+      <SayingFields form={filled} set={set} products={washes} at={at} />
+      {!isVets(form.kind) && where}
+      {form.kind === 'lift' && (
+        <>
+          <SelectField
+            label="May be done"
+            value={form.procedure}
+            onChange={(event) => set({ procedure: event.target.value as Procedure })}
+          >
+            {liftableFor(form.place, form.lifts).map((procedure) => (
+              <option key={procedure}>{procedure}</option>
+            ))}
+          </SelectField>
+          <SelectField
+            label="Up to"
+            value={form.upToGrade}
+            onChange={(event) => set({ upToGrade: Number(event.target.value) as 1 | 2 | 3 })}
+            hint="a worse one stops again"
+          >
+            {([1, 2, 3] as const).map((grade) => (
+              <option key={grade} value={grade}>
+                {GRADE_WORDS[grade]}
+              </option>
+            ))}
+          </SelectField>
+          {nothingToLift && (
+            <p role="status" className="col-span-2 rounded-xl bg-watch-pale px-3 py-2">
+              Nothing of that stands at the {namePlace(placeOf(form.place))} today. The word is kept, and counts when it
+              is found there.
+            </p>
+          )}
+        </>
+      )}
+      <div className="col-start-1">
+        <TextField label="From" type="date" {...field('from')} />
+      </div>
+      <TextField
+        label="Until, that day too"
+        type="date"
+        {...field('until')}
+        hint={form.kind === 'lift' ? 'a lift always ends' : 'empty: until it is ended'}
+      />
+      <FormFoot draft={draft} disabled={save.isPending} does="Write it down" />
+    </form>
+  );
+}
+
+/** Every place of this dog that a word can be about, once: those of its plan, then the rest that is looked at. */
+function placesOfDog(dog: DogView): Place[] {
+  const planned = dog.due.flatMap(({ line: { place } }) => (place ? [place] : []));
+  return [...new Map([...planned, ...placesToLookAt(dog.facts)].map((place) => [placeKey(place), place])).values()];
+}

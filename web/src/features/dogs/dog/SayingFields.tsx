@@ -1,0 +1,130 @@
+import type { BusinessView } from '@dewpond/contract';
+import type { EarHairWay } from '@dewpond/core/careplan';
+import type { Task } from '@dewpond/core/tasks';
+import { SelectField, TextField } from '../../../ui/Field';
+import { TASK_CHOICES, choosable, type InstructionForm } from './instructionForm';
+
+interface SayingProps {
+  readonly form: InstructionForm;
+  readonly set: (change: Partial<InstructionForm>) => void;
+  readonly products: BusinessView['products'];
+  /** What the office said about a field. */
+  readonly at: (path: string) => string | undefined;
+}
+
+const WAYS: Readonly<Record<EarHairWay, string>> = {
+  leave: 'leave it',
+  whole: 'pluck all of it',
+  staged: 'pluck a little each time',
+  trim: 'trim what sticks out',
+  vet: 'only at the vet’s',
+};
+
+/** What each kind of instruction has to say. */
+export function SayingFields({ form, set, products, at }: SayingProps) {
+  switch (form.kind) {
+    case 'bar':
+      return <TaskField form={form} set={set} />;
+    case 'interval':
+      return (
+        <>
+          <TaskField form={form} set={set} />
+          <TextField
+            label="Every … days"
+            inputMode="numeric"
+            value={form.days}
+            onChange={(event) => set({ days: event.target.value })}
+            error={at('says.days')}
+          />
+        </>
+      );
+    case 'ear hair':
+      return (
+        <SelectField
+          label="What to do with it"
+          value={form.way}
+          onChange={(event) => set({ way: event.target.value as EarHairWay })}
+        >
+          {Object.entries(WAYS).map(([way, words]) => (
+            <option key={way} value={way}>
+              {words}
+            </option>
+          ))}
+        </SelectField>
+      );
+    case 'avoid':
+      return (
+        <TextField
+          label="What it must not hold"
+          placeholder="tea tree"
+          hint="As a label names it. Products that list it are not mixed for this dog."
+          value={form.ingredient}
+          onChange={(event) => set({ ingredient: event.target.value })}
+          error={at('says.ingredient')}
+        />
+      );
+    case 'bath product':
+      return <BathProduct form={form} set={set} products={products} at={at} />;
+    case 'lift':
+    case 'knows':
+      return (
+        <SelectField
+          label={form.kind === 'lift' ? 'In spite of' : 'Which sign'}
+          hint={form.kind === 'knows' ? 'slight and unchanged, it is noted and no more; its stop stays' : undefined}
+          value={form.lifts}
+          onChange={(event) => set({ lifts: event.target.value as InstructionForm['lifts'] })}
+        >
+          {choosable(form.kind, form.place).map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </SelectField>
+      );
+  }
+}
+
+const TaskField = ({ form, set }: Pick<SayingProps, 'form' | 'set'>) => (
+  <SelectField label="Care" value={form.task} onChange={(event) => set({ task: event.target.value as Task })}>
+    {TASK_CHOICES.map(({ id, name }) => (
+      <option key={id} value={id}>
+        {name}
+      </option>
+    ))}
+  </SelectField>
+);
+
+function BathProduct({ form, set, products, at }: SayingProps) {
+  return (
+    <>
+      <SelectField
+        label="Product"
+        value={form.productId}
+        onChange={(event) => set({ productId: event.target.value })}
+        error={at('says.productId')}
+      >
+        {products.map((product) => (
+          <option key={product.id} value={product.id}>
+            {product.name}
+          </option>
+        ))}
+      </SelectField>
+      <TextField
+        label="Contact time, min"
+        inputMode="numeric"
+        value={form.contactMinutes}
+        onChange={(event) => set({ contactMinutes: event.target.value })}
+        error={at('says.contactMinutes')}
+      />
+      <label className="col-span-2 flex items-center gap-3 min-h-11 cursor-pointer">
+        <input
+          type="checkbox"
+          checked={form.nothingElse}
+          onChange={(event) => set({ nothingElse: event.target.checked })}
+          className="size-5 accent-pond"
+        />
+        Nothing else on the skin: no conditioner, no scent, no extras
+      </label>
+    </>
+  );
+}

@@ -1,0 +1,83 @@
+import type { Entry, Picture } from '@dewpond/core/record';
+import { day } from '@dewpond/core/units';
+import { screen, within } from '@testing-library/react';
+import { v7 } from 'uuid';
+import { expect, test } from 'vitest';
+import { DOG_ID, session } from '../../../tests/demoDog';
+import { openOffice, show } from '../../../tests/office';
+import { AuditScreen } from '../../ways/audit/AuditScreen';
+import { HistoryScreen } from './HistoryScreen';
+
+const entry = (on: string, more: Partial<Entry>): Entry => ({
+  id: v7(),
+  day: day(on),
+  kind: 'found',
+  place: null,
+  words: '',
+  grade: null,
+  visitId: null,
+  picture: null,
+  ...more,
+});
+const taken = (): Picture => ({ id: v7(), takenBy: 'salon' });
+const items = [
+  entry('2026-11-25', { kind: 'visit', words: 'Visit, finished', visitId: v7() }),
+  entry('2026-11-25', { place: 'ear/left', words: 'musty smell, plain', grade: 2 }),
+  entry('2026-11-25', { kind: 'clear', place: 'eye/left', words: 'clear', grade: 0 }),
+  entry('2026-11-25', { kind: 'photo', place: 'ear/left', words: 'picture: musty smell', picture: taken() }),
+  entry('2026-09-02', { kind: 'photo', place: 'ear/left', words: 'picture', picture: taken() }),
+  entry('2026-09-02', { kind: 'clear', place: 'ear/left', words: 'clear', grade: 0 }),
+];
+const open = (given: Entry[]) => {
+  openOffice({ 'GET /api/dogs/:id/history': () => ({ dog: 'Teasel', items: given }) });
+  return show(<HistoryScreen />, { path: '/dogs/:id/history', at: `/dogs/${DOG_ID}/history` });
+};
+
+test('one line of time; of one place with what was clear, and its pictures from old to new', async () => {
+  const { person } = open(items);
+  expect(await screen.findByText(/musty smell, plain/)).toBeTruthy();
+  expect(screen.queryByText('clear', { exact: true })).toBeNull();
+  expect(screen.queryByRole('button', { name: 'left eye' })).toBeNull();
+  await person.click(screen.getByRole('button', { name: 'left ear' }));
+  const pictures = screen.getByRole('list', { name: 'Pictures of the left ear' });
+  expect(
+    within(pictures)
+      .getAllByRole('img')
+      .map((each) => each.getAttribute('alt')),
+  ).toEqual(['The left ear on Wed 2 Sept', 'The left ear on Wed 25 Nov']);
+  expect(screen.queryByText('Visit, finished')).toBeNull();
+  expect(screen.getAllByText('clear')).toHaveLength(1);
+  await person.click(screen.getByRole('button', { name: 'Everything' }));
+  expect(screen.getByRole('link', { name: 'Visit, finished' })).toBeTruthy();
+});
+
+test('all of it can be taken away; nothing on record says when it begins', async () => {
+  open([]);
+  expect(await screen.findByText(/It begins with the first visit/)).toBeTruthy();
+  expect(screen.getByRole('link', { name: /As data/ }).getAttribute('href')).toBe(`/api/dogs/${DOG_ID}/record.json`);
+});
+
+test('who did what is read in one list, each thing with a name and a moment', async () => {
+  openOffice({
+    'GET /api/session': () => session(),
+    'GET /api/audit': ({ query }) => ({
+      items: [
+        {
+          id: v7(),
+          at: '2026-11-25T09:00:00Z',
+          person: 'Ines Okafor',
+          what: 'gave away' as const,
+          about: DOG_ID,
+          name: 'Teasel',
+          words: query.get('about') === null ? 'The whole record, json' : 'Of one dog',
+        },
+      ],
+    }),
+  });
+  const { person } = show(<AuditScreen />, { path: '/house/audit' });
+  expect(await screen.findByRole('listitem')).toHaveWords(
+    /Wed 25 Nov, 9:00.*Ines Okafor.*gave away.*Teasel.*The whole record/,
+  );
+  await person.click(screen.getByRole('link', { name: 'Teasel' }));
+  expect(await screen.findByText('Of one dog')).toBeTruthy();
+});

@@ -1,0 +1,150 @@
+import type { ImportView } from '@dewpond/contract';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, test } from 'vitest';
+import { v7 } from 'uuid';
+import { client, business, listed, session } from '../../../tests/demoDog';
+import { openOffice, show } from '../../../tests/office';
+import { ImportScreen } from './ImportScreen';
+
+function openImport(runs: ImportView[] = []) {
+  const held = { runs };
+  const office = openOffice({
+    'GET /api/session': () => session(),
+    'GET /api/business': () => business(),
+    'GET /api/clients': () => ({ items: [client()] }),
+    'GET /api/dogs': () => ({ items: [listed()] }),
+    'GET /api/imports': () => ({ items: held.runs }),
+    'POST /api/imports': ({ body }) => ({ id: body.id }),
+    'PUT /api/imports/:id': ({ id, body }) => {
+      const state = body.step === 'undo' ? 'undone' : 'cancelled';
+      held.runs = held.runs.map((run) => (run.id === id ? { ...run, state } : run));
+      return held.runs.find((run) => run.id === id) as ImportView;
+    },
+  });
+  return { office, held, ...show(<ImportScreen />) };
+}
+const choose = async (name: string, content: BlobPart, size?: number) => {
+  const input = (await screen.findByText('Choose a file, or drop it here')).closest('label')?.querySelector('input');
+  const file = new File([content], name);
+  // The test's files cannot be read as bytes, nor be 200 MB.
+  Object.defineProperty(file, 'arrayBuffer', { value: () => new Response(content).arrayBuffer() });
+  if (size !== undefined) Object.defineProperty(file, 'size', { value: size });
+  fireEvent.change(input as HTMLInputElement, { target: { files: [file] } });
+};
+const FILE =
+  'Kunde;Hund;Rasse;Gewicht;Telefon\nAmara Nwosu;Radish;Pug;8;01632 960101\nAmara Nwosu;Umber;Pug;9;01632 960101\nWen Halloran;Plover;Whippet;12,1;01632 960168\n;Quill;Pug;8;\nTove Lind;Bramble;Pug;900;01632 960184\n';
+const rowsShown = () => screen.getAllByRole('row').slice(1);
+const button = (name: RegExp | string) => screen.getByRole<HTMLButtonElement>('button', { name });
+
+describe('bringing in a list', () => {
+  test('a column nobody guessed is told apart by hand; then every row says what becomes of it', async () => {
+    const { person } = openImport();
+    await choose('kunden.csv', FILE);
+    expect(await screen.findByText(/Say which column holds the owner’s name/)).toBeTruthy();
+    await person.selectOptions(screen.getByLabelText('Kunde'), 'Owner’s name');
+    await waitFor(() => expect(rowsShown()).toHaveLength(5));
+    expect(rowsShown()[0]).toHaveWords(/Radish.*in the book already/);
+    expect(rowsShown()[1]).toHaveWords(/Umber.*new dog of Amara Nwosu/);
+    expect(rowsShown()[2]).toHaveWords(/Plover.*Whippet, 12.1 kg.*new owner/);
+    expect(rowsShown()[3]).toHaveWords(/Quill.*cannot be taken.*The owner has no name/);
+    expect(rowsShown()[4]).toHaveWords(/Bramble.*cannot be taken.*Weight: A dog weighs at most 130 kg/);
+    await person.click(button('cannot be taken 2'));
+    expect(rowsShown()).toHaveLength(2);
+  });
+
+  test('the chosen rows are sent, those left out are not', async () => {
+    const { person, office } = openImport();
+    await choose('book.csv', FILE.replace('Kunde', 'Owner'));
+    await person.click(await screen.findByRole('checkbox', { name: 'Take row 3' }));
+    await person.click(button('Bring in 1 dog'));
+    await waitFor(() => expect(office.sent).toHaveLength(1));
+    expect(office.sent[0]?.[1]).toMatchObject({
+      fileName: 'book.csv',
+      rows: [
+        {
+          line: 4,
+          client: { kind: 'new', name: 'Wen Halloran' },
+          dogs: [{ profile: { name: 'Plover', weightKg: 12.1 } }],
+        },
+      ],
+    });
+  });
+
+  test('sent again after an answer that never came, the rows are the same rows', async () => {
+    const { person, office } = openImport();
+    await choose('book.csv', FILE.replace('Kunde', 'Owner'));
+    await screen.findByRole('checkbox', { name: 'Take row 3' });
+    office.loses = 4;
+    await person.click(button(/^Bring in/));
+    expect(await screen.findByText(/cannot be reached/, undefined, { timeout: 9000 })).toBeTruthy();
+    await person.click(await screen.findByRole('button', { name: /^Bring in/ }));
+    await waitFor(() => expect(office.sent.length).toBeGreaterThan(4), { timeout: 9000 });
+    expect(new Set(office.sent.map(([, body]) => JSON.stringify(body))).size).toBe(1);
+  });
+
+  test('vCards need no columns', async () => {
+    openImport();
+    await choose('people.vcf', 'BEGIN:VCARD\r\nVERSION:3.0\r\nFN:Kofi Lindgren\r\nTEL:01632 960190\r\nEND:VCARD\r\n');
+    await waitFor(() => expect(rowsShown()[0]).toHaveWords(/Kofi Lindgren.*no dog.*new owner/));
+    expect(button('Bring in 1 owner').disabled).toBe(false);
+  });
+
+  test.each<[string, BlobPart, number | undefined, RegExp]>([
+    [
+      'a picture that is called a table',
+      Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 1]),
+      undefined,
+      /picture \(PNG\).*Nothing was imported/,
+    ],
+    ['a file of 200 MB', 'Owner\nA\n', 200 * 1024 * 1024, /200 MB; at most 24 MB/],
+    ['a file with nothing in it', '', undefined, /empty/],
+  ])('%s is refused in words', async (_, content, size, words) => {
+    const { office } = openImport();
+    await choose('book.csv', content, size);
+    await waitFor(() => expect(screen.getByRole('alert')).toHaveWords(words));
+    expect(office.sent).toEqual([]);
+  });
+});
+
+describe('imports of late', () => {
+  const run = (more: Partial<ImportView>): ImportView => ({
+    id: v7(),
+    fileName: 'book.csv',
+    by: 'Ines',
+    at: '2026-11-25T09:00:00Z',
+    state: 'done',
+    done: 2,
+    total: 2,
+    report: { clients: 2, dogs: 3, words: '' },
+    ...more,
+  });
+
+  test('one that runs shows how far it is, and is cancelled', async () => {
+    const { person, held } = openImport([run({ state: 'running', done: 250, total: 1000, report: null })]);
+    const bar = await screen.findByRole('progressbar', { name: '250 of 1000 owners written' });
+    expect(bar).toBeTruthy();
+    await person.click(button('Cancel'));
+    await waitFor(() => expect(held.runs[0]?.state).toBe('cancelled'));
+  });
+
+  test('one that is done is taken back whole; one that failed says why', async () => {
+    const failed = run({
+      fileName: 'bad.csv',
+      state: 'failed',
+      report: { clients: 0, dogs: 0, words: 'Row 4: no such breed in the catalogue. Nothing was imported.' },
+    });
+    const { person, office } = openImport([run({}), failed]);
+    const list = (await screen.findByRole('heading', { name: 'Imports of late' })).closest('section') as HTMLElement;
+    expect(list).toHaveWords(/2 owners, 3 dogs/);
+    expect(list).toHaveWords(/Row 4: no such breed/);
+    await person.click(within(list).getByRole('button', { name: 'Take it back' }));
+    await waitFor(() => expect(office.sent).toMatchObject([['PUT /api/imports/:id', { step: 'undo' }]]));
+  });
+
+  test('every file of the book can be taken along', async () => {
+    openImport();
+    const links = await screen.findAllByRole('link', { name: /\.(csv|vcf)$/ });
+    expect(links.map((link) => link.getAttribute('href'))).toContain('/api/export/dogs.csv');
+    expect(links).toHaveLength(10);
+  });
+});

@@ -1,0 +1,39 @@
+import { useState } from 'react';
+import { Card } from '../../../ui/Card';
+import { BookTabs } from '../BookTabs';
+import { ChooseFile } from './ChooseFile';
+import { ExportCard } from './ExportCard';
+import { ImportRuns } from './ImportRuns';
+import { ReviewRows } from './ReviewRows';
+import type { Opened } from './readFile';
+import { useImportReader } from './useImportReader';
+
+export interface ChosenFile {
+  readonly name: string;
+  readonly opened: Exclude<Opened, { kind: 'refused' }>;
+}
+
+/** Lists in and out: choose a file, say what its columns hold, look at every row, then bring it in. */
+export function ImportScreen() {
+  const reader = useImportReader();
+  const [file, setFile] = useState<ChosenFile | null>(null);
+  return (
+    <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
+      <h1>Import, export</h1>
+      <BookTabs />
+      {file ? (
+        <ReviewRows key={file.name} file={file} reader={reader} onDone={() => setFile(null)} />
+      ) : (
+        <div className="grid grid-cols-[1fr_400px] max-lg:grid-cols-1 gap-3.5 items-start">
+          <div className="flex flex-col gap-3.5">
+            <Card title="Bring in a list">
+              <ChooseFile reader={reader} onOpened={setFile} />
+            </Card>
+            <ImportRuns />
+          </div>
+          <ExportCard />
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,13 @@
+import { openFile, previewRows, type Opened, type PreviewAsked } from './readFile';
+
+export type ImportAsked =
+  { readonly kind: 'open'; readonly bytes: Uint8Array } | { readonly kind: 'preview'; readonly asked: PreviewAsked };
+
+let opened: Opened = { kind: 'refused', words: 'No file yet.' };
+
+self.onmessage = ({ data }: MessageEvent<ImportAsked>) => {
+  if (data.kind === 'open') {
+    opened = openFile(data.bytes);
+    self.postMessage(opened);
+  } else self.postMessage(opened.kind === 'refused' ? [] : previewRows(opened, data.asked));
+};

@@ -1,0 +1,80 @@
+import {
+  BEST_TIMES,
+  DRYERS,
+  HEARING,
+  HELPERS,
+  MINDS,
+  MUZZLES_WORN,
+  SIGHT,
+  TETHERS,
+  type HandlingNotes,
+} from '@dewpond/core/handling';
+import { Toggle } from 'radix-ui';
+import { SelectField } from '../../../ui/Field';
+
+interface HandlingFieldsProps {
+  readonly notes: HandlingNotes;
+  readonly set: (change: Partial<HandlingNotes>) => void;
+}
+
+const CHOICES = {
+  helper: { label: 'Helper', values: HELPERS },
+  tether: { label: 'Held by', values: TETHERS },
+  muzzle: { label: 'Muzzle', values: MUZZLES_WORN },
+  dryer: { label: 'Dryer', values: DRYERS },
+  sight: { label: 'Sight', values: SIGHT },
+  hearing: { label: 'Hearing', values: HEARING },
+  bestTime: { label: 'Best time', values: BEST_TIMES },
+} as const;
+type Choice = keyof typeof CHOICES;
+
+/** What the dog minds, one tap each; then who and what it takes. */
+export function HandlingFields({ notes, set }: HandlingFieldsProps) {
+  const minds = (what: (typeof MINDS)[number], pressed: boolean) =>
+    set({
+      minds: pressed
+        ? MINDS.filter((each) => each === what || notes.minds.includes(each))
+        : notes.minds.filter((each) => each !== what),
+    });
+  return (
+    <>
+      <div role="group" aria-label="Minds" className="col-span-2">
+        <p className="text-sm font-semibold mb-1.5">Minds</p>
+        <div className="flex flex-wrap gap-1.5">
+          {MINDS.map((what) => (
+            <Toggle.Root
+              key={what}
+              pressed={notes.minds.includes(what)}
+              onPressedChange={(pressed) => minds(what, pressed)}
+              className="rounded-full border border-line px-3.5 min-h-11 text-[15px] text-soft data-[state=on]:bg-watch-pale data-[state=on]:text-watch data-[state=on]:border-watch data-[state=on]:font-semibold"
+            >
+              {what}
+            </Toggle.Root>
+          ))}
+        </div>
+      </div>
+      <details
+        className="col-span-2 group"
+        open={(Object.keys(CHOICES) as Choice[]).some((key) => notes[key] !== CHOICES[key].values[0])}
+      >
+        <summary className="cursor-pointer min-h-11 flex items-center font-semibold text-pond">
+          Helper, muzzle, dryer, senses, best time
+        </summary>
+        <div className="grid grid-cols-3 max-md:grid-cols-2 gap-4 pt-1">
+          {(Object.keys(CHOICES) as Choice[]).map((key) => (
+            <SelectField
+              key={key}
+              label={CHOICES[key].label}
+              value={notes[key]}
+              onChange={(event) => set({ [key]: event.target.value })}
+            >
+              {CHOICES[key].values.map((value) => (
+                <option key={value}>{value}</option>
+              ))}
+            </SelectField>
+          ))}
+        </div>
+      </details>
+    </>
+  );
+}

@@ -1,0 +1,233 @@
+import type { SheetView } from '@dewpond/contract';
+import { methodOf } from '@dewpond/core/methods';
+import { editLine, pageOf, readSheet, type Section } from '@dewpond/core/sheet';
+import { Download, Link2, Mail, Plus, Printer } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { v7 } from 'uuid';
+import { useSheet } from '../../../data/queries';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { NotSaved } from '../../../forms/NotSaved';
+import { Waiting } from '../../../ui/Waiting';
+import { BookDialog } from '../../../parts/booking/BookDialog';
+import { LinksDialog } from '../../../parts/messages/LinksDialog';
+import { MessageDialog } from '../../../parts/messages/MessageDialog';
+import { EditedLine, LineField } from '../../../parts/sheet/EditedLine';
+import { ReadLines } from '../../../parts/sheet/ReadLines';
+import { SheetPaper } from '../../../parts/sheet/SheetPaper';
+import { showHand, useSheetHand } from './useSheetHand';
+
+export function SheetScreen() {
+  const { id = '' } = useParams();
+  return (
+    <Waiting query={useSheet(id)} what="The owner sheet">
+      {(view) => <Sheet key={view.visitId} view={view} />}
+    </Waiting>
+  );
+}
+
+type Hand = ReturnType<typeof useSheetHand>;
+
+function Sheet({ view }: { readonly view: SheetView }) {
+  const hand = useSheetHand(view);
+  const { sheet, inBusinessLanguage } = view;
+  const [translated, setTranslated] = useState(false);
+  const read = readSheet(translated ? (inBusinessLanguage ?? sheet) : sheet, hand.edits);
+  const shown = view.photosAgreed ? view.photos.filter(({ id }) => hand.edits.photos.includes(id)) : [];
+  return (
+    <div className="px-7 py-5 max-md:px-2 print:p-0">
+      <SheetBar view={view} />
+      <NotSaved
+        className="max-w-[880px] mx-auto mb-4"
+        at={hand.kept}
+        what="this sheet"
+        names={hand.names}
+        show={showHand}
+      />
+      {sheet.lookAgain && (
+        <p
+          role="alert"
+          className="no-print max-w-[880px] mx-auto mb-4 rounded-xl bg-watch-pale text-watch font-semibold px-4 py-3"
+        >
+          Work came in from another device after the close. Read the sheet again before it goes out.
+        </p>
+      )}
+      {inBusinessLanguage && (
+        <p className="no-print flex flex-wrap items-center justify-between gap-3 max-w-[880px] mx-auto mb-4 rounded-xl bg-pond-pale px-4 py-2">
+          <span>
+            {translated
+              ? `Shown in ${nameOf(inBusinessLanguage.language)}. ${view.owner} gets it in ${nameOf(sheet.language)}.`
+              : `${view.owner} reads ${nameOf(sheet.language)}: this is the sheet as it goes out.`}
+          </span>
+          <Button look="quiet" onClick={() => setTranslated(!translated)}>
+            {translated ? 'As it goes out' : `Read it in ${nameOf(inBusinessLanguage.language)}`}
+          </Button>
+        </p>
+      )}
+      <SheetPaper
+        business={view.business}
+        label={`Owner sheet for ${sheet.dog}`}
+        read={read}
+        presses={read.frame.presses}
+        owner={view.owner}
+        drawing={view.drawing}
+        photos={shown.map(({ id, name }) => ({ id, name, src: `/api/photos/${id}` }))}
+        part={(section) =>
+          translated ? <ReadLines read={read} section={section} /> : <Lines view={view} hand={hand} section={section} />
+        }
+      />
+      <Pictures view={view} hand={hand} />
+    </div>
+  );
+}
+
+/** As a groomer calls it: "Spanish". */
+const nameOf = (language: string): string => LANGUAGES_IN_ENGLISH.of(language.slice(0, 2)) ?? language;
+const LANGUAGES_IN_ENGLISH = new Intl.DisplayNames('en', { type: 'language' });
+
+const BACK = 'inline-flex items-center min-h-11 text-pond font-semibold underline';
+
+/** What one does with a sheet once it reads well. */
+function SheetBar({ view }: { readonly view: SheetView }) {
+  const [open, setOpen] = useState<'booking' | 'message' | 'links' | null>(null);
+  const { sheet } = view;
+  const close = () => setOpen(null);
+  return (
+    <div className="no-print flex flex-wrap items-center justify-between gap-3 max-w-[880px] mx-auto mb-4">
+      <p className="flex flex-wrap gap-x-5">
+        <Link to={`/dogs/${view.dogId}`} className={BACK}>
+          Back to {sheet.dog}
+        </Link>
+        {!view.closed && (
+          <Link to={`/visits/${view.visitId}`} className={BACK}>
+            Back to the table
+          </Link>
+        )}
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <Button look="quiet" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden /> Print
+        </Button>
+        <a
+          href={`/api/visits/${view.visitId}/sheet.pdf`}
+          target="_blank"
+          rel="noreferrer"
+          className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
+        >
+          <Download size={18} aria-hidden /> PDF
+        </a>
+        <Button look="quiet" onClick={() => setOpen('links')}>
+          <Link2 size={18} aria-hidden /> Owner’s page
+        </Button>
+        <Button look="plain" onClick={() => setOpen('booking')}>
+          Book the next visit
+        </Button>
+        <Button look="main" onClick={() => setOpen('message')}>
+          <Mail size={18} aria-hidden /> Send to the owner
+        </Button>
+      </div>
+      <BookDialog
+        open={open === 'booking'}
+        onClose={close}
+        dog={{ id: view.dogId, name: sheet.dog, suggested: null }}
+      />
+      {open === 'message' && (
+        <MessageDialog about={{ kind: 'sheet', dogId: view.dogId, visitId: view.visitId }} onClose={close} />
+      )}
+      {open === 'links' && <LinksDialog dogId={view.dogId} dog={sheet.dog} onClose={close} />}
+    </div>
+  );
+}
+
+/** The sentences of one part, each under the hand, and room for one's own. */
+function Lines({ view, hand, section }: { readonly view: SheetView; readonly hand: Hand; readonly section: Section }) {
+  const [adding, setAdding] = useState(false);
+  const lines = pageOf(view.sheet, hand.edits)[section];
+  const add = (words: string) => {
+    setAdding(false);
+    if (words.trim() === '') return;
+    hand.change({ ...hand.edits, added: [...hand.edits.added, { id: v7(), section, words: words.trim() }] });
+  };
+  return (
+    <>
+      <ul className="flex flex-col gap-0.5">
+        {lines.map((line) => (
+          <EditedLine
+            key={line.key}
+            line={line}
+            language={view.sheet.language}
+            onSay={(words) => hand.change(editLine(hand.edits, section, line, words))}
+          >
+            {line.task !== null && (
+              <Link
+                to={`/methods/${methodOf(line.task).id}`}
+                className="no-print text-reed underline whitespace-nowrap ml-1"
+              >
+                show how
+              </Link>
+            )}
+          </EditedLine>
+        ))}
+        {lines.length === 0 && section === 'saw' && <li className="text-soft">Nothing was looked at.</li>}
+      </ul>
+      {adding ? (
+        <LineField
+          label="A sentence of your own"
+          words=""
+          language={view.sheet.language}
+          onSay={add}
+          onStop={() => setAdding(false)}
+        />
+      ) : (
+        <button
+          type="button"
+          onClick={() => setAdding(true)}
+          className="no-print inline-flex items-center gap-1.5 min-h-11 text-soft hover:text-pond font-semibold"
+        >
+          <Plus size={17} aria-hidden /> Add a line
+        </button>
+      )}
+    </>
+  );
+}
+
+/** Pictures of this visit; the owner sees those that are chosen, if pictures were agreed to. */
+function Pictures({ view, hand }: { readonly view: SheetView; readonly hand: Hand }) {
+  if (view.photos.length === 0) return null;
+  const { photos } = hand.edits;
+  const turn = (id: string) =>
+    hand.change({
+      ...hand.edits,
+      photos: photos.includes(id) ? photos.filter((each) => each !== id) : [...photos, id].slice(-6),
+    });
+  return (
+    <section className="no-print max-w-[880px] mx-auto mt-4" aria-label="Pictures for the owner">
+      <h2 className="text-lg mb-1.5">Pictures for the owner</h2>
+      {!view.photosAgreed && (
+        <p className="text-watch font-semibold mb-2">
+          {view.owner} has not agreed to pictures on the sheet. They stay in the salon.
+        </p>
+      )}
+      <div className="flex flex-wrap gap-3">
+        {view.photos.map(({ id, name }) => (
+          <div key={id} className="w-40">
+            <img
+              src={`/api/photos/${id}`}
+              alt={`The ${name}`}
+              className="w-full h-28 object-cover rounded-xl border border-line mb-1.5"
+            />
+            <Choice
+              chosen={view.photosAgreed && photos.includes(id)}
+              disabled={!view.photosAgreed}
+              onClick={() => turn(id)}
+              className="w-full text-sm px-2! min-h-11! disabled:opacity-50"
+            >
+              {photos.includes(id) ? 'On the sheet' : 'Put on the sheet'}
+            </Choice>
+          </div>
+        ))}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,184 @@
+import { openBook, plansThatChange, type DogFacts } from '@dewpond/core/careplan';
+import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS } from '@dewpond/core/ways';
+import { screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, test, vi } from 'vitest';
+import { facts, business, session } from '../../../tests/demoDog';
+import { Refusal, openOffice, show } from '../../../tests/office';
+import { WaysScreen } from './WaysScreen';
+
+function openBusiness(first = business(), refused = false) {
+  const held = { business: first };
+  const office = openOffice({
+    'GET /api/session': () => session(),
+    'GET /api/business': () => held.business,
+    'PUT /api/breeds': ({ body }) => {
+      const breed = { ...body.breed, parents: [], earOdds: null };
+      held.business = { ...held.business, ownBreeds: [{ breed, version: body.version + 1 }] };
+      return { version: body.version + 1 };
+    },
+    'POST /api/breeds/reset': () => {
+      held.business = { ...held.business, ownBreeds: [] };
+      return {};
+    },
+    'GET /api/book': () => ({ items: [facts('pug'), facts('whippet')], after: null, of: 2 }),
+    'PUT /api/business': ({ body }) => {
+      if (refused || body.version !== held.business.version)
+        throw new Refusal(409, {
+          kind: 'conflict',
+          message: 'Someone else changed the house ways meanwhile.',
+          current: { version: held.business.version },
+          yours: body,
+        });
+      held.business = { ...held.business, ...body, version: body.version + 1 };
+      return { version: held.business.version };
+    },
+  });
+  return { office, held, ...show(<WaysScreen />) };
+}
+/** A worker that does its work at once, as the real one would in its own thread. */
+class WorkerAtOnce {
+  onmessage: ((event: { data: unknown }) => void) | null = null;
+  postMessage(items: readonly DogFacts[]) {
+    const book = openBook(items);
+    const changed = plansThatChange(book, 'foldWipe', 'pet wipe');
+    this.onmessage?.({ data: { question: 'foldWipe', school: 'pet wipe', changed, of: book.length } });
+  }
+  terminate() {}
+}
+
+const asks = HOUSE_QUESTIONS.nails.asks;
+const question = () => within(screen.getByRole('radiogroup', { name: asks }));
+const chosen = () =>
+  question()
+    .getAllByRole('radio')
+    .findIndex((each) => each.getAttribute('aria-checked') === 'true');
+
+describe('house ways', () => {
+  test('every question is there, with each school and what speaks for it', async () => {
+    openBusiness();
+    await screen.findByRole('heading', { name: 'House ways' });
+    for (const { asks: words, schools } of Object.values(HOUSE_QUESTIONS)) {
+      const group = screen.getByRole('radiogroup', { name: words });
+      expect(within(group).getAllByRole('radio')).toHaveLength(schools.length);
+      for (const school of schools) expect(group.textContent).toContain(school.for);
+    }
+  });
+
+  test('says how many plans of the book a school would change, beside the schools not chosen', async () => {
+    vi.stubGlobal('Worker', WorkerAtOnce);
+    openBusiness();
+    expect(await screen.findByText('would change 1 of 2 plans')).toBeTruthy();
+    expect(screen.getByRole('radio', { name: /Dog wipe/ })).toHaveWords(/would change 1 of 2 plans/);
+    vi.stubGlobal('Worker', undefined);
+  });
+
+  test('another school is chosen at once, and taken back', async () => {
+    const { person, held } = openBusiness();
+    await screen.findByRole('heading', { name: 'House ways' });
+    const before = chosen();
+    await person.click(question().getAllByRole('radio')[1 - before] as HTMLElement);
+    await waitFor(() => expect(chosen()).toBe(1 - before));
+    expect(held.business.ways.nails).not.toBe(DEFAULT_HOUSE_WAYS.nails);
+    await person.click(await screen.findByText('Undo'));
+    await waitFor(() => expect(chosen()).toBe(before));
+    expect(held.business.ways).toEqual(DEFAULT_HOUSE_WAYS);
+  });
+
+  test('who may not change them sees them, and why', async () => {
+    const { person, office } = openBusiness(business({ mayEdit: false }));
+    expect(await screen.findByText(/Only a manager changes these/)).toBeTruthy();
+    await person.click(question().getAllByRole('radio')[1] as HTMLElement);
+    expect(office.sent).toEqual([]);
+  });
+
+  test('two taps at once are both kept', async () => {
+    const { person, held } = openBusiness();
+    const plucking = within(await screen.findByRole('radiogroup', { name: 'Hair in the ear canal' }));
+    const before = chosen();
+    await Promise.all([
+      person.click(plucking.getByRole('radio', { name: 'vet' })),
+      person.click(question().getAllByRole('radio')[1 - before] as HTMLElement),
+      person.selectOptions(screen.getByLabelText('Currency'), 'EUR'),
+    ]);
+    await waitFor(() => expect(held.business).toMatchObject({ currency: 'EUR', services: { 'ear hair': 'vet' } }));
+    await waitFor(() => expect(held.business.ways.nails).not.toBe(DEFAULT_HOUSE_WAYS.nails));
+    expect(screen.queryByText(/meanwhile/)).toBeNull();
+  });
+
+  test('what someone else chose meanwhile stands beside it; of one question a person chooses', async () => {
+    const { person, held } = openBusiness();
+    await screen.findByRole('heading', { name: 'House ways' });
+    held.business = { ...held.business, version: held.business.version + 1, currency: 'SEK' };
+    await person.selectOptions(screen.getByLabelText('Units of the house'), 'US');
+    await waitFor(() => expect(held.business).toMatchObject({ currency: 'SEK', units: 'US' }));
+    held.business = { ...held.business, version: held.business.version + 1, currency: 'NOK' };
+    await person.selectOptions(screen.getByLabelText('Currency'), 'EUR');
+    await person.click(await screen.findByRole('button', { name: 'Compare' }));
+    const dialog = screen.getByRole('dialog', { name: 'Two changes of one thing' });
+    expect(dialog).toHaveWords(/Currency.*Yours.*EUR.*Theirs.*NOK/);
+    await person.click(within(dialog).getByRole('button', { name: 'Go on with these' }));
+    await waitFor(() => expect(held.business.currency).toBe('EUR'));
+    expect(screen.queryByText(/meanwhile/)).toBeNull();
+  });
+
+  test('what could not be kept stays in sight, and goes when one asks again', async () => {
+    const { person, office, held } = openBusiness();
+    await screen.findByRole('heading', { name: 'House ways' });
+    office.away = true;
+    await person.selectOptions(screen.getByLabelText('Currency'), 'EUR');
+    expect(await screen.findByText(/^Not kept yet/)).toBeTruthy();
+    expect(screen.getByLabelText<HTMLSelectElement>('Currency').value).toBe('EUR');
+    office.away = false;
+    await person.click(screen.getByRole('button', { name: 'Try again' }));
+    await waitFor(() => expect(held.business.currency).toBe('EUR'));
+    await waitFor(() => expect(screen.queryByText(/^Not kept yet/)).toBeNull());
+  });
+
+  test('what the house does at all is chosen by place and law', async () => {
+    const { person, held } = openBusiness();
+    const plucking = within(await screen.findByRole('radiogroup', { name: 'Hair in the ear canal' }));
+    await person.click(plucking.getByRole('radio', { name: 'vet' }));
+    await waitFor(() => expect(held.business.services['ear hair']).toBe('vet'));
+    await person.selectOptions(screen.getByLabelText('One lifts up to'), '18 kg');
+    await waitFor(() => expect(held.business.liftAloneKg).toBe(18));
+  });
+
+  test('a breed is adjusted with what ships beside it, and comes back as shipped', async () => {
+    const { person, office, held } = openBusiness();
+    await person.selectOptions(await screen.findByLabelText('Adjust a breed'), 'Pug');
+    await person.selectOptions(screen.getByLabelText('Muzzle'), 'short');
+    expect(screen.getByText('ships as flat')).toBeTruthy();
+    await person.type(screen.getByLabelText('Why'), 'ours have more nose');
+    await person.click(screen.getByRole('button', { name: 'Keep' }));
+    expect(await screen.findByText(/Muzzle: short \(ships as flat\) · ours have more nose/)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'As shipped' }));
+    await waitFor(() => expect(held.business.ownBreeds).toEqual([]));
+    expect(office.sent.map(([key]) => key)).toEqual(['PUT /api/breeds', 'POST /api/breeds/reset']);
+  });
+
+  test('a breed that is added gets an address from its name; a wrong weight is told at its field', async () => {
+    const { person, office } = openBusiness();
+    await person.click(await screen.findByRole('button', { name: 'Add a breed' }));
+    await person.type(screen.getByLabelText('Name'), 'Quay dog, größer');
+    await person.clear(screen.getByLabelText('Grown, from kg'));
+    await person.type(screen.getByLabelText('Grown, from kg'), '40');
+    await person.click(screen.getByRole('button', { name: 'Keep' }));
+    expect(await screen.findByText('The lighter end is heavier than the other.')).toBeTruthy();
+    await person.clear(screen.getByLabelText('Grown, from kg'));
+    await person.type(screen.getByLabelText('Grown, from kg'), '4,5');
+    await person.click(screen.getByRole('button', { name: 'Keep' }));
+    await waitFor(() =>
+      expect(office.sent.at(-1)).toMatchObject([
+        'PUT /api/breeds',
+        { version: 0, breed: { id: 'own-quay-dog-grosser', weightKg: [4.5, 16] } },
+      ]),
+    );
+  });
+
+  test('when someone else was quicker it says so', async () => {
+    const { person } = openBusiness(business(), true);
+    await screen.findByRole('heading', { name: 'House ways' });
+    await person.selectOptions(screen.getByLabelText('Units of the house'), 'US');
+    expect(await screen.findByText('Not kept yet. Someone else changed the house ways meanwhile.')).toBeTruthy();
+  });
+});

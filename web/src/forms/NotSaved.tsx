@@ -1,0 +1,32 @@
+import type { KeptAtOnce } from './useSavedAtOnce';
+import { Button } from '../ui/Button';
+import { Conflict } from './Conflict';
+import { classes } from '../ui/classes';
+
+interface NotKeptProps<Form extends object> {
+  readonly at: KeptAtOnce<Form>;
+  /** "this sheet" */
+  readonly what: string;
+  readonly names: Readonly<Record<keyof Form, string>>;
+  /** A field as one reads it. */
+  readonly show: (field: keyof Form, form: Form) => string;
+  readonly className?: string;
+}
+
+/** What stands here and not yet at the office, and why. */
+export function NotSaved<Form extends object>({ at, className = '', ...words }: NotKeptProps<Form>) {
+  return (
+    <div className={classes('no-print empty:hidden sticky top-2 z-20', className)}>
+      <Conflict draft={at.draft} {...words} />
+      {at.notKept !== null && (
+        <div role="alert" className="rounded-xl bg-watch-pale text-watch px-4 py-2 flex flex-wrap items-center gap-3">
+          <span className="font-semibold flex-1 basis-64">Not kept yet. {at.notKept}</span>
+          <Button onClick={at.again}>Try again</Button>
+          <Button look="quiet" onClick={at.giveUp}>
+            As it was
+          </Button>
+        </div>
+      )}
+    </div>
+  );
+}
