@@ -3,10 +3,9 @@ import type { Side } from '../places';
 import type { EarHairReason, Reason } from '../reasons';
 import { stopAt, type Bar } from '../stops';
 import { barsOf } from './barsOf';
-import { holdsOn, sourceOf } from './instructions';
+import { holdsOn, sourceOf, type EarHairWay } from './instructions';
 import type { DogFacts } from './facts';
 
-export type EarHairWay = 'whole' | 'staged' | 'trim' | 'leave' | 'vet';
 
 export interface EarHairDecision {
   readonly way: EarHairWay;

@@ -2,7 +2,7 @@ export { openBook, plansThatChange, type BookEntry } from './bookChanges';
 export { comparePlans, type Difference, type PlanChange } from './comparePlans';
 export { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
 export { instructionWords } from './instructionWords';
-export { decideEarHair, type EarHairDecision, type EarHairWay } from './earHair';
+export { decideEarHair, type EarHairDecision } from './earHair';
 export {
   COAT_CONDITIONS,
   FIT,
@@ -18,7 +18,7 @@ export {
 } from './facts';
 export { factsUpToDate, type OlderFacts } from './factsUpToDate';
 export { ALL_INTAKE_QUESTIONS, intakeQuestions, type IntakeQuestion } from './intake';
-export { contradicts, holdsOn, knownSigns, liftsOf, toAvoid, type Instruction, type Saying } from './instructions';
+export { contradicts, holdsOn, knownSigns, liftsOf, toAvoid, type EarHairWay, type Instruction, type Saying } from './instructions';
 export { barsOf, circumstancesOf, type TodaysLook } from './barsOf';
 export { dogAtWork } from './lineWork';
 export { lineAmounts, type LineAmount } from './lineAmounts';

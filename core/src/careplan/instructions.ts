@@ -3,8 +3,10 @@ import type { Place } from '../places';
 import type { Source } from '../provenance';
 import type { VetLift } from '../stops';
 import type { Day } from '../units';
-import type { EarHairWay } from './earHair';
 import type { Task } from '../tasks';
+
+/** How hair in an ear is dealt with. */
+export type EarHairWay = 'whole' | 'staged' | 'trim' | 'leave' | 'vet';
 
 /** What an instruction may say. */
 export type Saying =

@@ -1,6 +1,6 @@
 import { millilitres, type Millilitres } from '../units';
 import type { Bottle } from './bottle';
-import { fillsOf, fullestFirst, leanest, type FillKind } from './fillSearch';
+import { fillsOf, fullestFirst, leanest, type FillKind, type FillTo } from './fillSearch';
 import { concentration, type Strength } from './strength';
 import { LABEL_TOLERANCE, MEDICATED_TOLERANCE, wholeStrokes } from './strokes';
 
@@ -8,12 +8,6 @@ import { LABEL_TOLERANCE, MEDICATED_TOLERANCE, wholeStrokes } from './strokes';
 export interface FreeBottle {
   readonly bottle: Bottle;
   readonly count: number | null;
-}
-
-/** One bottle and the mark it is filled to, ml; never above its line. */
-export interface FillTo {
-  readonly bottle: Bottle;
-  readonly total: Millilitres;
 }
 
 export type BottleChoice =

@@ -1,6 +1,11 @@
 import type { Millilitres } from '../units';
 import type { Bottle } from './bottle';
-import type { FillTo } from './chooseBottles';
+
+/** One bottle and the mark it is filled to, ml; never above its line. */
+export interface FillTo {
+  readonly bottle: Bottle;
+  readonly total: Millilitres;
+}
 
 /** A kind of bottle as the search takes it. Volumes in whole microlitres but `totals`, which are the marks as they are. */
 export interface FillKind {

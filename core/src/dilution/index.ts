@@ -32,11 +32,10 @@ export {
   everyMark,
   fillMarks,
   type BottleChoice,
-  type FillTo,
   type FreeBottle,
   type Pumped,
 } from './chooseBottles';
-export { judgeStrength, type LabelRange, type StrengthVerdict } from './judgeStrength';
+export { judgeStrength, type StrengthVerdict } from './judgeStrength';
 export {
   allows,
   exactRange,
@@ -53,10 +52,11 @@ export { leadBy, type Lead, type LeadKind, type Led } from './leadBy';
 export { cutMix, mix, strengthFrom, topUp, type Cut, type Mix, type StandingMix, type TopUp } from './mix';
 export { mixCard, type MixCard } from './mixCard';
 export { planDay, type AsItIs, type Batch, type BatchBottle, type DayPlan, type DogNeed } from './planDay';
-export { PRODUCT_KINDS, isForOneDog, type Dilution, type Product, type ProductKind } from './product';
+export { PRODUCT_KINDS, isForOneDog, type Dilution, type LabelRange, type Product, type ProductKind } from './product';
 export { readLabel, type LabelContext, type LabelReading, type Reading } from './readLabel';
 export { shareOut, type Pour, type Shared } from './shareOut';
 export { isPast, mayTake, type BenchMix, type MayTake } from './standing';
 export { concentration, exactParts, showStrength, strengthError, strengthOf, type Strength } from './strength';
 export { MOST_WASTE, measure, tidyBatch, type Measured, type Measuring, type StrokeQuestion } from './strokes';
 export { ownFactor } from './ownFactor';
+export type { FillTo } from './fillSearch';

@@ -2,12 +2,6 @@ import type { Product } from './product';
 import { LABEL_TOLERANCE, MEDICATED_TOLERANCE } from './strokes';
 import { concentration, strengthError, type Strength } from './strength';
 
-/** The two ends of what a label allows: "10:1 to 32:1". */
-export interface LabelRange {
-  readonly strongest: Strength;
-  readonly weakest: Strength;
-}
-
 export type StrengthVerdict =
   | { readonly kind: 'fine' }
   | { readonly kind: 'warning'; readonly why: string }

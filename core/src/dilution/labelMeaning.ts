@@ -1,4 +1,4 @@
-import type { LabelRange } from './judgeStrength';
+import type { LabelRange } from './product';
 import type { Dilution } from './product';
 import type { LabelReading, Reading } from './readLabel';
 import { exactParts, strengthOf, type Strength } from './strength';

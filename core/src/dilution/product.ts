@@ -1,7 +1,12 @@
 import type { Minutes } from '../units';
 import type { Caution } from './cautions';
-import type { LabelRange } from './judgeStrength';
 import type { Strength } from './strength';
+
+/** The two ends of what a label allows: "10:1 to 32:1". */
+export interface LabelRange {
+  readonly strongest: Strength;
+  readonly weakest: Strength;
+}
 
 export const PRODUCT_KINDS = [
   'cleansing',

@@ -1,5 +1,5 @@
 import type Fraction from 'fraction.js';
-import type { LabelRange } from './judgeStrength';
+import type { LabelRange } from './product';
 import { plainPrint } from './label/numbers';
 import { AskForDilution, FORMS, type Phrase, type PhraseContext, type Way } from './label/phrases';
 import { strengthOf, type Strength } from './strength';

@@ -4,14 +4,8 @@ import type { Day } from '../units';
 import type { Finding } from './finding';
 import { atLeast, type Level } from './levels';
 import { areaOf, isKnownSign, mayBeAt, signWords, type Sign } from './signs';
-import type { Look } from './triage';
+import type { KnownSign, Look } from './look';
 
-/** A vet has judged a sign at a place on a day: a fold always a little pink, a pigmented ear. */
-export interface KnownSign {
-  readonly place: Place;
-  readonly sign: Sign;
-  readonly on: Day;
-}
 
 /** How long a vet's judgement holds, months; shorter for the eyes of flat faces [house values]. */
 const HOLDS_MONTHS = 12;

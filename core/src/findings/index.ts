@@ -29,7 +29,7 @@ export {
   type Sign,
   type SignArea,
 } from './signs';
-export { knowsRefused, stillKnown, type KnownSign, type PastFinding } from './asAlways';
+export { knowsRefused, stillKnown, type PastFinding } from './asAlways';
 export {
   CONDITIONS,
   EAR_CONDITIONS,
@@ -42,5 +42,6 @@ export {
 export type { Circumstances, Todo, TriageRow } from './circumstance';
 export { ripplesOf, worstRipples } from './ripples';
 export { DONE_AT, PROCEDURES, type Procedure } from './procedures';
-export { countsAt, triage, type Look, type Matched, type Triage } from './triage';
+export { countsAt, triage, type Matched, type Triage } from './triage';
 export { A_SIGNS, TRIAGE_TABLE } from './triageTable';
+export type { KnownSign, Look } from './look';

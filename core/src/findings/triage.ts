@@ -1,6 +1,7 @@
 import { samePlace, type Place } from '../places';
 import type { Day } from '../units';
-import { asAlways, type KnownSign } from './asAlways';
+import { asAlways } from './asAlways';
+import type { Look } from './look';
 import type { Circumstances, TriageRow } from './circumstance';
 import type { Finding } from './finding';
 import { higherLevel, type Level } from './levels';
@@ -21,18 +22,6 @@ export interface Triage {
   readonly matched: readonly Matched[];
   /** Signs that this version does not know: a newer device or office sent them. */
   readonly unknown: readonly Finding[];
-}
-
-export interface Look {
-  readonly place: Place;
-  /** All findings of today's look-over; those of other places are passed over. */
-  readonly findings: readonly Finding[];
-  /** Those of the last salon inspection, for "not lower than last time". */
-  readonly lastTime: readonly Finding[];
-  /** What a vet is known to have judged, dated. */
-  readonly known: readonly KnownSign[];
-  readonly dog: Circumstances;
-  readonly today: Day;
 }
 
 /** A sign this version cannot judge is told to the owner, and bars its place like S1. */
