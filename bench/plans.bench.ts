@@ -1,5 +1,7 @@
 import { BREEDS, foldSites } from '@dewpond/core/catalogue';
-import { makePlan, nextVisit, planDue, plainDog, type CareRecord, type DogFacts } from '@dewpond/core/careplan';
+import { makePlan } from '@dewpond/core/careplan';
+import { nextVisit, planDue, type CareRecord } from '@dewpond/core/due';
+import { plainDog, type DogFacts } from '@dewpond/core/dog';
 import { placeKey, placesOf, type Grade } from '@dewpond/core/places';
 import { addDays, day, kilograms } from '@dewpond/core/units';
 import { report, round, seeded } from './report';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { id, newId, text, version } from './basics';
-import { VISIT_KINDS } from '@dewpond/core/visit';
+import { VISIT_KINDS } from '@dewpond/core/steps';
 
 const when = {
   startsAt: z.iso.datetime({ offset: true, error: 'Give a day and a time.' }),

@@ -10,7 +10,8 @@ import {
   TEARING,
   type Traits,
 } from '@dewpond/core/catalogue';
-import { COAT_CONDITIONS, SKIN, type DogFacts, type DueLine } from '@dewpond/core/careplan';
+import { COAT_CONDITIONS, SKIN, type DogFacts } from '@dewpond/core/dog';
+import { type DueLine } from '@dewpond/core/due';
 import { EAR_CONDITIONS, type Finding } from '@dewpond/core/findings';
 import {
   BEST_TIMES,

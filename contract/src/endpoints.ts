@@ -1,4 +1,4 @@
-import type { DogFacts } from '@dewpond/core/careplan';
+import type { DogFacts } from '@dewpond/core/dog';
 import type { Entry } from '@dewpond/core/record';
 import { z } from 'zod';
 import { appointment, appointmentEdit, newAppointment } from './appointments';

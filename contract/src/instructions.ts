@@ -1,4 +1,4 @@
-import { type EarHairWay } from '@dewpond/core/careplan';
+import { type EarHairWay } from '@dewpond/core/dog';
 import { ALL_TASKS } from '@dewpond/core/tasks';
 import { ALL_SIGNS, CONDITIONS, PROCEDURES, knowsRefused, type Condition } from '@dewpond/core/findings';
 import { liftRefused } from '@dewpond/core/stops';

@@ -1,4 +1,4 @@
-import type { DogFacts } from '@dewpond/core/careplan';
+import type { DogFacts } from '@dewpond/core/dog';
 import { LANGUAGES, type Language } from '@dewpond/core/clients';
 import { emailOrNone } from './clients';
 import { MESSAGE_CHANNELS, MESSAGE_KINDS, MESSAGE_STATES, type MessageKind, type Reach } from '@dewpond/core/messages';

@@ -1,4 +1,4 @@
-import type { DogFacts } from '@dewpond/core/careplan';
+import type { DogFacts } from '@dewpond/core/dog';
 import {
   FINDING_COLOURS,
   FINDING_SMELLS,
@@ -10,17 +10,8 @@ import {
 } from '@dewpond/core/findings';
 import { isWhole, type PlaceKey } from '@dewpond/core/places';
 import type { MixCard, Product } from '@dewpond/core/dilution';
-import {
-  EVENT_VERSION,
-  HANDOVER_QUESTIONS,
-  INCIDENT_KINDS,
-  OWNER_ANSWERS,
-  VISIT_KINDS,
-  type HandoverQuestion,
-  type IncidentKind,
-  type Stage,
-  type VisitEvent,
-} from '@dewpond/core/visit';
+import { EVENT_VERSION, HANDOVER_QUESTIONS, INCIDENT_KINDS, OWNER_ANSWERS, type HandoverQuestion, type IncidentKind, type VisitEvent } from '@dewpond/core/events';
+import { VISIT_KINDS, type Stage } from '@dewpond/core/steps';
 import type { Day } from '@dewpond/core/units';
 import { z } from 'zod';
 import { daySchema, grade, id, line, newId, place, side, text } from './basics';

@@ -4,9 +4,9 @@ import { COMMON_PRACTICE, HOUSE_VALUE } from '../provenance';
 import type { Reason } from '../reasons';
 import { barsFrom, type Bar, type BarSources, type Judged, type TaskBar } from '../stops';
 import { monthOf } from '../units';
-import type { DogFacts } from './facts';
-import { holdsOn, sourceOf, type Instruction } from './instructions';
-import { FORBIDDING } from './rules';
+import type { DogFacts } from '../dog';
+import { holdsOn, sourceOf, type Instruction } from '../dog';
+import { FORBIDDING } from '../rules';
 
 /** Today's look-over, as far as it has come. */
 export interface TodaysLook {

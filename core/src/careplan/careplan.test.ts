@@ -5,20 +5,10 @@ import { mirrorFinding } from '../findings';
 import { mirror, placeKey } from '../places';
 import { addDays, day, kilograms } from '../units';
 import { HOUSE_VALUE } from '../provenance';
-import {
-  RULES,
-  decideEarHair,
-  dueState,
-  dueWindow,
-  makePlan,
-  nextVisit,
-  planDue,
-  settleInterval,
-  type CareRecord,
-  type Claim,
-  type DogFacts,
-  type PlanLine,
-} from '.';
+import { RULES } from '../rules';
+import { decideEarHair, makePlan, settleInterval, type Claim, type PlanLine } from '.';
+import { dueState, dueWindow, nextVisit, planDue, type CareRecord } from '../due';
+import { type DogFacts } from '../dog';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES } from '../ways';
 import { taskKey } from '../tasks';
 import { TODAY, aDog, anyDog, instruct, suspendedBy } from './tests/randomDogs';

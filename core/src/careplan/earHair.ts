@@ -3,9 +3,8 @@ import type { Side } from '../places';
 import type { EarHairReason, Reason } from '../reasons';
 import { stopAt, type Bar } from '../stops';
 import { barsOf } from './barsOf';
-import { holdsOn, sourceOf, type EarHairWay } from './instructions';
-import type { DogFacts } from './facts';
-
+import { holdsOn, sourceOf, type EarHairWay } from '../dog';
+import type { DogFacts } from '../dog';
 
 export interface EarHairDecision {
   readonly way: EarHairWay;

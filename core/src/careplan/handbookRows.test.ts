@@ -1,6 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { day } from '../units';
-import { FIT, HOME_HOWS, RULES, makePlan, type DogFacts } from '.';
+import { FIT, type DogFacts } from '../dog';
+import { HOME_HOWS, RULES } from '../rules';
+import { makePlan } from '.';
 import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS, HOUSE_STANCES, type HouseQuestion, type HouseWays } from '../ways';
 import { taskKey } from '../tasks';
 import { ENGLISH, say } from '../wording';

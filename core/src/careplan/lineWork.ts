@@ -18,7 +18,7 @@ import {
   type DogAtWork,
   type Piece,
 } from '../work';
-import type { DogFacts } from './facts';
+import type { DogFacts } from '../dog';
 import { prescribedOn } from './prescribed';
 
 /** The dog as its work sees it. */

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { EASY, MINDS, type HandlingNotes } from '../handling';
 import { day } from '../units';
-import { makePlan, type CarePlan, type DogFacts } from '.';
+import { makePlan, type CarePlan } from '.';
+import { type DogFacts } from '../dog';
 import { DEFAULT_SERVICES, type BusinessServices } from '../ways';
 import { type Task } from '../tasks';
 import { ENGLISH, say } from '../wording';

@@ -1,6 +1,6 @@
 import type { Source } from '../provenance';
-import type { DogFacts } from './facts';
-import { holdsOn, sourceOf } from './instructions';
+import type { DogFacts } from '../dog';
+import { holdsOn, sourceOf } from '../dog';
 
 /** The wash a vet or an owner prescribed, if any. */
 export interface Prescribed {

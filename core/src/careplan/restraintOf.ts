@@ -1,5 +1,5 @@
 import { restraintPlan, type RestraintLine } from '../handling';
-import type { DogFacts } from './facts';
+import type { DogFacts } from '../dog';
 
 /** How this dog is held, lifted and approached, from what is known of it. */
 export const restraintOf = (facts: DogFacts): RestraintLine[] =>

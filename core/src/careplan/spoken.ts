@@ -2,12 +2,12 @@ import type { ProductKind } from '../dilution';
 import type { Caution } from '../dilution';
 import type { Source, Sourced } from '../provenance';
 import type { Rank, Reason } from '../reasons';
-import { always } from './conditions';
-import type { DogFacts } from './facts';
+import { always } from '../rules';
+import type { DogFacts } from '../dog';
 import type { Place } from '../places';
-import type { HomeHow } from './homeHows';
-import type { Rule, SaidAt } from './rule';
-import { RULES } from './rules';
+import type { HomeHow } from '../rules';
+import type { Rule, SaidAt } from '../rules';
+import { RULES } from '../rules';
 import type { Claim } from './settleInterval';
 import { ALL_TASKS, type Task } from '../tasks';
 

@@ -6,7 +6,6 @@ import { atLeast, type Level } from './levels';
 import { areaOf, isKnownSign, mayBeAt, signWords, type Sign } from './signs';
 import type { KnownSign, Look } from './look';
 
-
 /** How long a vet's judgement holds, months; shorter for the eyes of flat faces [house values]. */
 const HOLDS_MONTHS = 12;
 const HOLDS_MONTHS_FLAT_EYE = 6;

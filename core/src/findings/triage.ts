@@ -1,8 +1,7 @@
 import { samePlace, type Place } from '../places';
-import type { Day } from '../units';
 import { asAlways } from './asAlways';
 import type { Look } from './look';
-import type { Circumstances, TriageRow } from './circumstance';
+import type { TriageRow } from './circumstance';
 import type { Finding } from './finding';
 import { higherLevel, type Level } from './levels';
 import { areaOf, isKnownSign } from './signs';

@@ -1,4 +1,5 @@
-import type { DueLine, HomeHow } from '../careplan';
+import type { DueLine } from '../due';
+import type { HomeHow } from '../rules';
 import { TASKS, type Task } from '../tasks';
 import { namePlace, placeKey, type Place } from '../places';
 import { addDays, daysBetween, type Day } from '../units';

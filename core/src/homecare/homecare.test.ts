@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { makePlan, planDue } from '../careplan';
+import { makePlan } from '../careplan';
+import { planDue } from '../due';
 import { TODAY, aDog } from '../careplan/tests/randomDogs';
 import { addDays, day, daysBetween } from '../units';
 import { dueFirst, homeDays, homeShare, homeTaskName, homeTasks, nextHomeDay, openSince, type HomeTask } from '.';

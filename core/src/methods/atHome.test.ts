@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { ALL_HOME_HOWS, HOME_HOWS } from '../careplan';
+import { ALL_HOME_HOWS, HOME_HOWS } from '../rules';
 import { ENGLISH, homeTaskTold, wordingIn } from '../wording';
 import { ALL_AT_HOME_LINES, AT_HOME_LINES, HOME_CARDS, METHOD_CARDS } from '.';
 

@@ -1,4 +1,4 @@
-import type { HomeHow } from '../careplan';
+import type { HomeHow } from '../rules';
 import type { Drawing } from './card';
 
 /**

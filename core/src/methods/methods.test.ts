@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { plainDog } from '../careplan';
+import { plainDog } from '../dog';
 import { ALL_TASKS } from '../tasks';
 import { BREEDS } from '../catalogue';
 import { day } from '../units';

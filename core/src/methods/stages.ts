@@ -1,4 +1,4 @@
-import type { Stage } from '../visit';
+import type { Stage } from '../steps';
 import { findMethod } from './cards';
 import type { MethodSource } from './card';
 

@@ -1,12 +1,14 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { barsOf, makePlan, planDue } from '../careplan';
+import { barsOf, makePlan } from '../careplan';
+import { planDue } from '../due';
 import { anyDog } from '../careplan/tests/randomDogs';
 import { letterFor } from '../letter';
 import { homeTasks } from '../homecare';
 import { BENEATH_CHOICES, HOME_CHOICES, SKIP_CHOICES } from '../reasons';
 import { addDays, kilograms } from '../units';
-import { judgeLookOver, INCIDENT_KINDS, tapped, type Happening } from '../visit';
+import { judgeLookOver } from '../visit';
+import { INCIDENT_KINDS, tapped, type Happening } from '../events';
 import { anyFinding } from '../visit/tests/randomVisits';
 import { ENGLISH, fillIn, homeTaskTold, slotsOf, type Wording } from '../wording';
 import { NO_EDITS, readSheet } from '.';

@@ -3,16 +3,9 @@ import { SIDES, placeKey, samePlace, type Place } from '../places';
 import { sameReason, type Reason } from '../reasons';
 import type { BarAt } from '../stops';
 import { TASKS, type Task } from '../tasks';
-import {
-  contactsCutShort,
-  elapsedSeconds,
-  caresFor,
-  type Because,
-  type Incident,
-  type Step,
-  type StepTitle,
-  type TimerState,
-} from '../visit';
+import { contactsCutShort, elapsedSeconds, type TimerState } from '../visit';
+import { caresFor, type Step, type StepTitle } from '../steps';
+import { type Because, type Incident } from '../events';
 import { fillIn, listed, placeWords, say, sayAll, sentence, type SentenceKey, type Wording } from '../wording';
 import type { SheetInput, SheetLine } from './sheet';
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { RULES, type DogFacts } from '../careplan';
+import { RULES } from '../rules';
+import { type DogFacts } from '../dog';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS } from '../ways';
 import { instruct, suspendedBy } from '../careplan/tests/randomDogs';
 import {
@@ -17,7 +18,7 @@ import {
 } from '../findings';
 import { day } from '../units';
 import { otherSide, placeKey, type Place } from '../places';
-import { INCIDENTS, INCIDENT_KINDS, firstSteps, type Happening } from '../visit';
+import { INCIDENTS, INCIDENT_KINDS, firstSteps, type Happening } from '../events';
 import { anyFinding, mirrorHappening } from '../visit/tests/randomVisits';
 import { BULLDOG as facts, sheetOf } from './tests/sheetOf';
 import { SENTENCES, allNotOurs, notOurs } from '../wording';

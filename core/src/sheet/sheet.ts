@@ -1,9 +1,10 @@
-import type { DueLine } from '../careplan';
+import type { DueLine } from '../due';
 import type { Task } from '../tasks';
 import type { Finding, Level, Triage } from '../findings';
 import type { Grade, Place, PlaceKey, Side } from '../places';
 import type { Day } from '../units';
-import type { Step, VisitState } from '../visit';
+import type { Step } from '../steps';
+import type { VisitState } from '../visit';
 import type { Wording } from '../wording';
 
 /** The parts of an owner's page, in order. */

@@ -1,4 +1,4 @@
-import type { DueLine } from '../careplan';
+import type { DueLine } from '../due';
 import { LEVELS, atLeast } from '../findings';
 import { homeTasks, nextHomeDay } from '../homecare';
 import { placeKey } from '../places';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { barsOf, plainDog } from '../careplan';
+import { barsOf } from '../careplan';
+import { plainDog } from '../dog';
 import { aDog, instruct } from '../careplan/tests/randomDogs';
 import {
   ALL_SIGNS,

@@ -1,7 +1,7 @@
 import { namePlace } from '../places';
 import { COMMON_PRACTICE, PRODUCT_LABEL, type Source } from '../provenance';
 import type { VisitState } from './state';
-import type { Step } from './steps';
+import type { Step } from '../steps';
 import { elapsedSeconds, type Clock } from './timers';
 
 /**

@@ -1,5 +1,5 @@
 import { placeKey } from '../places';
-import { madeApart, saw, type Happening, type VisitEvent } from './events';
+import { madeApart, saw, type Happening, type VisitEvent } from '../events';
 import type { Clash } from './state';
 
 /**

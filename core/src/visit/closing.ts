@@ -1,7 +1,7 @@
 import { SIDES, lookedAtWith, namePlace, placeKey, type Place } from '../places';
 import type { VisitState } from './state';
-import type { Step } from './steps';
-import { titleWords } from './stepTitles';
+import type { Step } from '../steps';
+import { titleWords } from '../steps';
 
 /** Why a visit cannot close yet. */
 export type Hindrance =

@@ -2,17 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { finding } from '../findings';
 import type { Place } from '../places';
-import {
-  elapsedSeconds,
-  foldVisit,
-  mergeEvents,
-  pageOfDevice,
-  saw,
-  seenBy,
-  typed,
-  type Happening,
-  type VisitEvent,
-} from '.';
+import { elapsedSeconds, foldVisit } from '.';
+import { mergeEvents, pageOfDevice, saw, seenBy, typed, type Happening, type VisitEvent } from '../events';
 import { anyCrew } from './tests/randomVisits';
 
 const RUNS = { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 500 };

@@ -1,8 +1,8 @@
 import { PAD_SHOWS, finding, worseAnswer, worsePad, type Finding, type FindingDetails, type Sign } from '../findings';
 import { placeKey, type Place, type Side } from '../places';
 import { clashesOf } from './clashes';
-import { mergeEvents, saw, type Happening, type VisitEvent } from './events';
-import { EMPTY_VISIT, type PadCount, type PlugState, type TimerState, type VisitState } from './state';
+import { mergeEvents, saw, type Happening, type VisitEvent, type PlugState } from '../events';
+import { EMPTY_VISIT, type PadCount, type TimerState, type VisitState } from './state';
 
 /** A finding as one device marked it. */
 interface Mark {

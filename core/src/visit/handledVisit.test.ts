@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
-import type { DogFacts } from '../careplan';
+import type { DogFacts } from '../dog';
 import { DEFAULT_SERVICES } from '../ways';
 import { aDog } from '../careplan/tests/randomDogs';
 import { EASY, MINDS } from '../handling';
 import { kilograms } from '../units';
-import { timeline, type Step, type VisitKind } from '.';
+import { timeline, type Step, type VisitKind } from '../steps';
 import { stepsFor } from './tests/randomVisits';
 
 const stepsOf = (facts: DogFacts, kind: VisitKind = 'full visit'): Step[] => stepsFor(facts, { kind });

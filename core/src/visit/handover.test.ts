@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { makePlan } from '../careplan';
 import { TODAY, aDog } from '../careplan/tests/randomDogs';
 import { barsAt } from '../stops';
-import { HANDOVER_QUESTIONS, applyAnswers, lastingAnswers, readVisit, unanswered, type Happening } from '.';
+import { HANDOVER_QUESTIONS, applyAnswers, lastingAnswers, unanswered, type Happening } from '../events';
+import { readVisit } from '.';
 import { logged } from './tests/randomVisits';
 
 const facts = aDog({}, 'lagotto');

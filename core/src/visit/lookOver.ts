@@ -1,4 +1,5 @@
-import { circumstancesOf, type DogFacts } from '../careplan';
+import { circumstancesOf } from '../careplan';
+import { type DogFacts } from '../dog';
 import { foldSites } from '../catalogue';
 import { triage, type Finding, type Triage } from '../findings';
 import { BODY_PLACES, lookedAtWith, placeKey, placesOf, type Place, type PlaceKey } from '../places';

@@ -1,8 +1,8 @@
 import { HOUSE_VALUE } from '../provenance';
-import { HAZARDS, type Before } from './hazards';
-import { step } from './makeStep';
+import { HAZARDS, type Before } from '../steps';
+import { step } from '../steps';
 import type { StepChange } from './state';
-import type { Step } from './steps';
+import type { Step } from '../steps';
 
 /** The first prerequisite that an order breaks; null: it holds. */
 function brokenBy(steps: readonly Step[]): Before | null {

@@ -3,7 +3,7 @@ import type { BusinessServices } from '../ways';
 import { namePlace, placeKey, type Place, type PlaceKey } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE, type Source } from '../provenance';
 import type { VisitState } from './state';
-import { isToTheSkin } from './visitPlan';
+import { isToTheSkin } from '../steps';
 
 /** A change of plan that a finding asks for, and what to ask the owner on the telephone. */
 export interface Proposal {

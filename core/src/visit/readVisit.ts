@@ -1,17 +1,18 @@
-import { barsOf, makePlan, type CarePlan, type DogFacts } from '../careplan';
+import { barsOf, makePlan, type CarePlan } from '../careplan';
+import { type DogFacts } from '../dog';
 import type { Finding, Triage } from '../findings';
 import { placeKey, type PlaceKey } from '../places';
 import { endings, type Bar, type BarAt } from '../stops';
 import { isWet } from './closing';
-import type { VisitEvent } from './events';
+import type { VisitEvent } from '../events';
 import { foldVisit } from './foldVisit';
-import { applyAnswers } from './handover';
+import { applyAnswers } from '../events';
 import { judgeLookOver } from './lookOver';
 import type { VisitState } from './state';
 import { inOwnOrder } from './ownOrder';
-import { stepList } from './stepList';
-import type { Step, VisitKind } from './steps';
-import type { VisitPlan } from './visitPlan';
+import { stepList } from '../steps';
+import type { Step, VisitKind } from '../steps';
+import type { VisitPlan } from '../steps';
 
 /** What stands before the first event: the dog as known that morning, its plan, and what was found last time. */
 export interface BeforeVisit {

@@ -1,11 +1,15 @@
 import { describe, expect, test } from 'vitest';
-import { RULES, makePlan, type DogFacts } from '../careplan';
+import { RULES } from '../rules';
+import { makePlan } from '../careplan';
+import { type DogFacts } from '../dog';
 import { aDog } from '../careplan/tests/randomDogs';
 import { finding } from '../findings';
 import { METHOD_CARDS, cardFor } from '../methods';
 import { placeOf } from '../places';
 import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS, type HouseWays } from '../ways';
-import { earSoaks, foldVisit, proposals, readVisit, type Happening, type Step } from '.';
+import { earSoaks, foldVisit, proposals, readVisit } from '.';
+import { type Happening } from '../events';
+import { type Step } from '../steps';
 import { logged, stepsFor } from './tests/randomVisits';
 
 const said = (facts: DogFacts, id: string): string =>

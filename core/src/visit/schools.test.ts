@@ -1,13 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { makePlan, visitNeeds, type DogFacts } from '../careplan';
+import { makePlan } from '../careplan';
+import { visitNeeds } from '../needs';
+import { type DogFacts } from '../dog';
 import { aDog, anyDog } from '../careplan/tests/randomDogs';
 import { PRODUCT_KINDS } from '../dilution';
 import { productOf } from '../dilution/tests/shelf';
 import { finding } from '../findings';
 import { placeOf } from '../places';
 import { ALL_HOUSE_QUESTIONS, DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS, type HouseQuestion, type HouseWays } from '../ways';
-import { movedBefore, moveRefused, timeline, titleWords, totalMinutes, type Step } from '.';
+import { movedBefore, moveRefused } from '.';
+import { timeline, titleWords, totalMinutes, type Step } from '../steps';
 import { stepsFor } from './tests/randomVisits';
 
 const SHELF = PRODUCT_KINDS.map((kind) => productOf(kind));

@@ -1,17 +1,14 @@
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, PlaceKey, Side } from '../places';
 import type { Day } from '../units';
-import type { Because, Happening, VisitEvent } from './events';
-import type { HandoverAnswers } from './handover';
-import type { Incident } from './incidents';
+import type { Because, Happening, VisitEvent, PlugState } from '../events';
+import type { HandoverAnswers } from '../events';
+import type { Incident } from '../events';
 
 /** What became of a step, and the event that says so. */
 export type StepMark =
   | { readonly kind: 'done'; readonly by: VisitEvent }
   | { readonly kind: 'skipped'; readonly because: Because; readonly by: VisitEvent };
-
-/** A plug of one ear. "not found" is an outcome: vet today, and the visit may close. */
-export type PlugState = 'none' | 'in' | 'out, dry' | 'out, damp' | 'not found';
 
 export interface PadCount {
   readonly dirty: number;

@@ -1,6 +1,6 @@
 import { ownFactor } from '../dilution';
-import type { Stage, Step } from './steps';
-import type { VisitEvent } from './events';
+import type { Stage, Step } from '../steps';
+import type { VisitEvent } from '../events';
 import type { VisitState } from './state';
 
 /** How long a stage took at one visit, hands on, against what the house reckons for it. */

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, test } from 'vitest';
-import { barsOf, dogAtWork, makePlan, visitNeeds, type DogFacts } from '../careplan';
+import { barsOf, dogAtWork, makePlan } from '../careplan';
+import { visitNeeds } from '../needs';
+import { type DogFacts } from '../dog';
 import { anyDog } from '../careplan/tests/randomDogs';
 import { PRODUCT_KINDS, type Product } from '../dilution';
 import { productOf } from '../dilution/tests/shelf';
@@ -9,7 +11,9 @@ import { SIDES, placeKey, placeOf, type PlaceKey } from '../places';
 import { mayDo, stopAt, type Bar, type VetLift } from '../stops';
 import { day } from '../units';
 import { conditioner, earCleaning, eyeOnTheTable, fold, wash, washFace } from '../work';
-import { HANDOVER_QUESTIONS, readVisit, type Happening, type Step } from '.';
+import { HANDOVER_QUESTIONS, type Happening } from '../events';
+import { readVisit } from '.';
+import { type Step } from '../steps';
 import { touchesByHand } from './tests/byHand';
 import { anyFinding, logged } from './tests/randomVisits';
 

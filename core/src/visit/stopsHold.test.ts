@@ -1,12 +1,15 @@
 import { describe, expect, test } from 'vitest';
-import { makePlan, type DogFacts } from '../careplan';
+import { makePlan } from '../careplan';
+import { type DogFacts } from '../dog';
 import { aDog, instruct } from '../careplan/tests/randomDogs';
 import { finding, type Finding } from '../findings';
 import { placeOf, type PlaceKey } from '../places';
 import { mayDo, stopAt, type VetLift } from '../stops';
 import { day } from '../units';
 import { leftOutWords, reasonsTold } from '../wording';
-import { readVisit, tapped, type Happening, type Step, type VisitReading } from '.';
+import { readVisit, type VisitReading } from '.';
+import { tapped, type Happening } from '../events';
+import { type Step } from '../steps';
 import { logged } from './tests/randomVisits';
 
 const found = (

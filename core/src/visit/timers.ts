@@ -1,5 +1,5 @@
 import { SIDES, type Side } from '../places';
-import { correctedTime, sameClock } from './events';
+import { correctedTime, sameClock } from '../events';
 import type { TimerState, VisitState } from './state';
 
 /** The clock that is looking. */

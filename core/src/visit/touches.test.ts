@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { DogFacts } from '../careplan';
+import type { DogFacts } from '../dog';
 import { anyDog, aDog } from '../careplan/tests/randomDogs';
 import { placeKey, placeOf } from '../places';
 import { schoolWords } from '../ways';
 import type { Piece } from '../work';
-import { titleWords, type Step } from '.';
+import { titleWords, type Step } from '../steps';
 import { byHand, touchesByHand } from './tests/byHand';
 import { ORDER_OF_WORK, WORDS_FOR_PLACES } from './tests/orderOfWork';
 import { anyFinding, stepsFor } from './tests/randomVisits';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { barsOf, type DogFacts } from '../careplan';
+import { barsOf } from '../careplan';
+import { type DogFacts } from '../dog';
 import { barsAt, endings } from '../stops';
 import { DEFAULT_HOUSE_WAYS } from '../ways';
 import { TODAY, aDog, anyDog } from '../careplan/tests/randomDogs';
@@ -12,14 +13,13 @@ import {
   foldVisit,
   hindrances,
   judgeLookOver,
-  mergeEvents,
   notLookedAt,
   placesToLookAt,
   ranFull,
   waitsFor,
-  type Happening,
-  type Step,
 } from '.';
+import { mergeEvents, type Happening } from '../events';
+import { type Step } from '../steps';
 import { anyFinding, anyLog, logged, mirrorHappening, stepsFor } from './tests/randomVisits';
 
 const RUNS = { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 300 };

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { makePlan, type DogFacts } from '../careplan';
+import { makePlan } from '../careplan';
+import { type DogFacts } from '../dog';
 import { type Task } from '../tasks';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES } from '../ways';
 import { leftOutWords } from '../wording';
@@ -25,12 +26,10 @@ import {
   proposals,
   readVisit,
   stagesTook,
-  typed,
   type BeforeVisit,
-  type Happening,
-  type Step,
-  type VisitEvent,
 } from '.';
+import { typed, type Happening, type VisitEvent } from '../events';
+import { type Step } from '../steps';
 import { anyFinding, logged, stepsFor } from './tests/randomVisits';
 
 const LEFT_EAR: Place = { site: 'ear', side: 'left' };

@@ -1,4 +1,4 @@
-import { ALL_HOME_HOWS, FORBIDDING, HOME_HOWS } from '../careplan';
+import { ALL_HOME_HOWS, FORBIDDING, HOME_HOWS } from '../rules';
 import {
   ADVICE,
   ALL_SIGNS,
@@ -16,7 +16,8 @@ import { ALL_AT_HOME_LINES, AT_HOME_LINES } from '../methods';
 import { GRADE_WORDS, SITES, nameBoth, namePlace, placeKey } from '../places';
 import { ALL_CHOICES, CHOICES } from '../reasons';
 import { ALL_TASKS, TASKS } from '../tasks';
-import { ALL_TITLES, INCIDENTS, INCIDENT_KINDS, STEP_TITLES } from '../visit';
+import { ALL_TITLES, STEP_TITLES } from '../steps';
+import { INCIDENTS, INCIDENT_KINDS } from '../events';
 import { LETTER_WORDS } from './letterWords';
 import { NAMED_PLACES } from './namedPlaces';
 import { PAGE_WORDS } from './pageWords';

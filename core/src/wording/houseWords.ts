@@ -1,4 +1,4 @@
-import { ALL_HOME_HOWS, type HomeHow } from '../careplan';
+import { ALL_HOME_HOWS, type HomeHow } from '../rules';
 import { ALL_SIGNS, LEVELS, type Level, type Sign } from '../findings';
 import { MESSAGE_KINDS, type MessageKind } from '../messages';
 import { ALL_CHOICES, type Choice } from '../reasons';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { ALL_SIGNS, CONDITIONS, type Condition } from '../findings';
-import { FORBIDDING, RULES } from '../careplan';
+import { FORBIDDING, RULES } from '../rules';
 import { placeOf } from '../places';
 import { ALL_CHOICES, EAR_HAIR_REASONS, readReason, type EarHairReason, type Reason } from '../reasons';
 import { ALL_TASKS } from '../tasks';

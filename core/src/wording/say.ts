@@ -1,4 +1,4 @@
-import { ruleOf } from '../careplan';
+import { ruleOf } from '../rules';
 import { isKnownSign, signWords } from '../findings';
 import { CHOICES, EAR_HAIR_REASONS, type InstructionSays, type Reason } from '../reasons';
 import { TASKS } from '../tasks';

@@ -1,4 +1,5 @@
-import type { Claim, Difference } from '../careplan';
+import type { Claim } from '../careplan';
+import type { Difference } from '../changes';
 import { namePlace, placeKey, samePlace, nameBoth, mirror, type Place } from '../places';
 import type { Reason } from '../reasons';
 import type { BarAt, LeftOut } from '../stops';

@@ -1,4 +1,4 @@
-import type { HomeHow } from '../careplan';
+import type { HomeHow } from '../rules';
 import type { Condition, FINDING_COLOURS, FINDING_SMELLS, Level, Procedure, Sign } from '../findings';
 import { namedAtHome, type HomeTask } from '../homecare';
 import type { MessageKind } from '../messages';
@@ -16,7 +16,8 @@ import {
 } from '../places';
 import type { Choice, EarHairReason } from '../reasons';
 import type { Task } from '../tasks';
-import type { IncidentKind, TitleId } from '../visit';
+import type { IncidentKind } from '../events';
+import type { TitleId } from '../steps';
 import type { LetterKey } from './letterWords';
 import type { PageWords } from './pageWords';
 import { fillIn, type SENTENCES, type SentenceKey, type Slot } from './sentences';

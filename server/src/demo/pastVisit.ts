@@ -3,7 +3,9 @@ import { signWords, areaOf, type Finding, type PadColour, type Sign } from '@dew
 import { placeKey, type Grade, type Place } from '@dewpond/core/places';
 import { drawGrade } from '@dewpond/core/rhythm';
 import { daysBetween } from '@dewpond/core/units';
-import { currentStep, type Happening, type Step } from '@dewpond/core/visit';
+import { currentStep } from '@dewpond/core/visit';
+import { type Happening } from '@dewpond/core/events';
+import { type Step } from '@dewpond/core/steps';
 import type { StockedBusiness } from '../records/business/business';
 import { mixesFor } from '../records/dog/bathNeeds';
 import { replay, type LoadedVisit } from '../records/visit/load';

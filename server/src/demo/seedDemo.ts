@@ -1,7 +1,7 @@
 import { dogProfile } from '@dewpond/contract';
 import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/ways';
 import { addDays, day, type Day } from '@dewpond/core/units';
-import type { VisitKind } from '@dewpond/core/visit';
+import type { VisitKind } from '@dewpond/core/steps';
 import { randomLcg } from 'd3-random';
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';

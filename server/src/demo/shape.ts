@@ -5,7 +5,7 @@ import type { Finding } from '@dewpond/core/findings';
 import type { PlaceKey } from '@dewpond/core/places';
 import type { Caution, ProductKind } from '@dewpond/core/dilution';
 import type { Went } from '@dewpond/core/programme';
-import type { VisitKind } from '@dewpond/core/visit';
+import type { VisitKind } from '@dewpond/core/steps';
 
 /** What the invented world is told in. */
 

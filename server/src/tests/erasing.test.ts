@@ -1,5 +1,5 @@
 import { finding } from '@dewpond/core/findings';
-import type { Happening } from '@dewpond/core/visit';
+import type { Happening } from '@dewpond/core/events';
 import { eq, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { describe, expect, test } from 'vitest';

@@ -2,7 +2,7 @@ import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { addDog, clock, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
-import type { Happening } from '@dewpond/core/visit';
+import type { Happening } from '@dewpond/core/events';
 import { finding } from '@dewpond/core/findings';
 
 const DAY = 86_400_000;

@@ -1,6 +1,6 @@
 import { finding } from '@dewpond/core/findings';
 import { placeOf } from '@dewpond/core/places';
-import { tapped, type Happening } from '@dewpond/core/visit';
+import { tapped, type Happening } from '@dewpond/core/events';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';

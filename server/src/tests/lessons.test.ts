@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import request from 'supertest';
 import { v7 } from 'uuid';
-import type { Happening } from '@dewpond/core/visit';
+import type { Happening } from '@dewpond/core/events';
 import { addDog, app, openSalon, type Salon } from './salon';
 import { eventsOf, wholeVisit } from './tableSide';
 

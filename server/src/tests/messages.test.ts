@@ -1,5 +1,5 @@
 import { finding } from '@dewpond/core/findings';
-import type { Happening } from '@dewpond/core/visit';
+import type { Happening } from '@dewpond/core/events';
 import { eq } from 'drizzle-orm';
 import { simpleParser, type ParsedMail } from 'mailparser';
 import { SMTPServer } from 'smtp-server';

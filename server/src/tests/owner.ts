@@ -1,6 +1,6 @@
 import type { MessageView } from '@dewpond/contract';
 import { finding } from '@dewpond/core/findings';
-import type { Happening } from '@dewpond/core/visit';
+import type { Happening } from '@dewpond/core/events';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import sharp from 'sharp';
 import request from 'supertest';

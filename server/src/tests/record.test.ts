@@ -1,6 +1,6 @@
 import { finding } from '@dewpond/core/findings';
 import { dogProfile } from '@dewpond/contract';
-import type { Happening } from '@dewpond/core/visit';
+import type { Happening } from '@dewpond/core/events';
 import { sql } from 'drizzle-orm';
 import { OPS, getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import sharp from 'sharp';
@@ -8,7 +8,7 @@ import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, expect, test } from 'vitest';
 import { inTenant } from '../platform/db/tenant';
-import type { DogExport } from '../features/record/dogExport';
+import type { DogExport } from '../features/record/recordPdf';
 import { sendFromHome } from './owner';
 import { addDog, app, databases, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';

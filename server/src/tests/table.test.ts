@@ -3,7 +3,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { finding } from '@dewpond/core/findings';
 import { day } from '@dewpond/core/units';
-import { typed, type Happening } from '@dewpond/core/visit';
+import { typed, type Happening } from '@dewpond/core/events';
 import type { NewVisitEvent } from '@dewpond/contract';
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';

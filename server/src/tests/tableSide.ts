@@ -1,6 +1,8 @@
 import type { NewVisitEvent, VisitView } from '@dewpond/contract';
 import { makePlan } from '@dewpond/core/careplan';
-import { currentStep, placesToLookAt, readVisit, upToDate, type Happening, type Step } from '@dewpond/core/visit';
+import { currentStep, placesToLookAt, readVisit } from '@dewpond/core/visit';
+import { upToDate, type Happening } from '@dewpond/core/events';
+import { type Step } from '@dewpond/core/steps';
 import { v7 } from 'uuid';
 import { clock, type Salon } from './salon';
 

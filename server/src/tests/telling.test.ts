@@ -1,6 +1,6 @@
 import { finding } from '@dewpond/core/findings';
 import { NO_EDITS, editLine, pageOf, readSheet } from '@dewpond/core/sheet';
-import type { Happening } from '@dewpond/core/visit';
+import type { Happening } from '@dewpond/core/events';
 import sharp from 'sharp';
 import request from 'supertest';
 import { v7 } from 'uuid';

@@ -1,6 +1,6 @@
 import { finding } from '@dewpond/core/findings';
 import { readSheet } from '@dewpond/core/sheet';
-import type { Happening } from '@dewpond/core/visit';
+import type { Happening } from '@dewpond/core/events';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { eq } from 'drizzle-orm';
 import request from 'supertest';

@@ -35,7 +35,10 @@ export function memoryStorage(): DeviceStorage {
     answers: {
       get: (question) => now(answers.get(question)),
       put: (question, row) => now(void answers.set(question, row)),
-      clear: () => now(answers.clear()),
+      clear: () => {
+        answers.clear();
+        return now(undefined);
+      },
       forgetBefore: (at) => {
         for (const [question, row] of answers) if (row.at < at) answers.delete(question);
         return now(undefined);

@@ -1,4 +1,4 @@
-import type { OlderEvent } from '@dewpond/core/visit';
+import type { OlderEvent } from '@dewpond/core/events';
 import type { WaitingPhoto, WaitingVisit } from './storage';
 
 /** What the server said to a piece of the device's own work. Anything else is thrown, and tried again. */

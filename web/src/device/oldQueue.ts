@@ -1,4 +1,4 @@
-import type { VisitEvent } from '@dewpond/core/visit';
+import type { VisitEvent } from '@dewpond/core/events';
 import type { OwnEvent } from './storage';
 
 const PREFIX = 'dewpond-waiting-';

@@ -1,4 +1,4 @@
-import type { VisitEvent } from '@dewpond/core/visit';
+import type { VisitEvent } from '@dewpond/core/events';
 import { visitEvent } from '@dewpond/contract';
 import { v7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';

@@ -1,4 +1,4 @@
-import type { OlderEvent, VisitEvent } from '@dewpond/core/visit';
+import type { OlderEvent, VisitEvent } from '@dewpond/core/events';
 import { create, type StoreApi, type UseBoundStore } from 'zustand';
 import { SignedOut, type Network, type Sent } from './network';
 import { takeOverOldQueue } from './oldQueue';

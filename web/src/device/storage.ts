@@ -1,4 +1,4 @@
-import type { VisitEvent } from '@dewpond/core/visit';
+import type { VisitEvent } from '@dewpond/core/events';
 
 /**
  * An event of a visit that this device made; never changed. It stays for some days after the server has acknowledged

@@ -8,15 +8,9 @@ import type {
   SessionView,
   VisitView,
 } from '@dewpond/contract';
-import {
-  LIFT_ALONE_KG,
-  makePlan,
-  nextVisit,
-  plainDog,
-  planDue,
-  restraintOf,
-  type DogFacts,
-} from '@dewpond/core/careplan';
+import { LIFT_ALONE_KG, plainDog, type DogFacts } from '@dewpond/core/dog';
+import { makePlan, restraintOf } from '@dewpond/core/careplan';
+import { nextVisit, planDue } from '@dewpond/core/due';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES } from '@dewpond/core/ways';
 import { EMPTY_CARD } from '@dewpond/core/clients';
 import { EASY, type HandlingNotes } from '@dewpond/core/handling';

@@ -1,6 +1,6 @@
 import { outbox } from '../data/device';
 import { visitEvent, type VisitView } from '@dewpond/contract';
-import { upToDate, type Happening, type VisitEvent } from '@dewpond/core/visit';
+import { upToDate, type Happening, type VisitEvent } from '@dewpond/core/events';
 import { screen } from '@testing-library/react';
 import type { UserEvent } from '@testing-library/user-event';
 import { TableScreen } from '../features/table/TableScreen';

@@ -14,7 +14,7 @@ import {
 import { day, kilograms } from '../../units';
 import { finding, type EyeCondition, type Sign } from '../../findings';
 import type { Place, Site } from '../../places';
-import { COAT_CONDITIONS, SKIN, plainDog, type Suspended, type DogFacts, type Instruction } from '..';
+import { COAT_CONDITIONS, SKIN, plainDog, type Suspended, type DogFacts, type Instruction } from '../../dog';
 import {
   ALL_HOUSE_QUESTIONS,
   ALL_SERVICES,

@@ -1,9 +1,13 @@
-import { makePlan, planDue, type DogFacts } from '../../careplan';
+import { makePlan } from '../../careplan';
+import { planDue } from '../../due';
+import { type DogFacts } from '../../dog';
 import { TODAY, aDog } from '../../careplan/tests/randomDogs';
 import type { Finding } from '../../findings';
 import { placeKey } from '../../places';
 import { addDays } from '../../units';
-import { foldVisit, judgeLookOver, placesToLookAt, type Happening, type Step } from '../../visit';
+import { foldVisit, judgeLookOver, placesToLookAt } from '../../visit';
+import { type Happening } from '../../events';
+import { type Step } from '../../steps';
 import { logged, stepsFor } from '../../visit/tests/randomVisits';
 import { ENGLISH, type Wording } from '../../wording';
 import { makeSheet, type OwnerSheet } from '..';

@@ -1,4 +1,4 @@
-import type { DogFacts } from '../../careplan';
+import type { DogFacts } from '../../dog';
 import type { PlaceKey } from '../../places';
 import type { Piece } from '../../work';
 import { ORDER_OF_WORK } from './orderOfWork';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { barsOf, makePlan, type DogFacts } from '../../careplan';
+import { barsOf, makePlan } from '../../careplan';
+import { type DogFacts } from '../../dog';
 import {
   ALL_SIGNS,
   PAD_COLOURS,
@@ -14,18 +15,16 @@ import {
 import { SIDES, mirror, otherSide, type Site } from '../../places';
 import {
   HANDOVER_QUESTIONS,
-  judgeLookOver,
   mergeEvents,
   nextCounter,
   seenBy,
-  stepList,
   tapped,
   type HandoverQuestion,
   type Happening,
-  type Step,
   type VisitEvent,
-  type VisitKind,
-} from '..';
+} from '../../events';
+import { judgeLookOver } from '..';
+import { stepList, type Step, type VisitKind } from '../../steps';
 
 interface Looked {
   readonly findings?: readonly Finding[];

@@ -1,9 +1,10 @@
-import type { HomeHow } from '../../careplan';
+import type { HomeHow } from '../../rules';
 import type { Condition, FINDING_COLOURS, FINDING_SMELLS, Procedure } from '../../findings';
 import type { AtHomeLine } from '../../methods';
 import type { Choice, EarHairReason } from '../../reasons';
 import type { Task } from '../../tasks';
-import type { IncidentKind, TitleId } from '../../visit';
+import type { IncidentKind } from '../../events';
+import type { TitleId } from '../../steps';
 
 export const TASKS_ES: Readonly<Record<Task, string>> = {
   bath: 'Baño',

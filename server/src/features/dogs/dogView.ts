@@ -1,5 +1,7 @@
 import type { Appointment, DogView, VisitMark } from '@dewpond/contract';
-import { nextVisit, productFactors, restraintOf, visitNeeds, type DueLine } from '@dewpond/core/careplan';
+import { nextVisit, type DueLine } from '@dewpond/core/due';
+import { productFactors, visitNeeds } from '@dewpond/core/needs';
+import { restraintOf } from '@dewpond/core/careplan';
 import { gradeOfPads, worstRipples } from '@dewpond/core/findings';
 import { SIDES, namePlace, placeKey, type Grade, type Place, type PlaceKey } from '@dewpond/core/places';
 import { DRIFT, gettingWorse, oneSided, type RhythmQuestion } from '@dewpond/core/rhythm';

@@ -1,7 +1,7 @@
 import type { WatchItem } from '@dewpond/contract';
 import { namePlace, placeOf } from '@dewpond/core/places';
 import { showDay, type Day } from '@dewpond/core/units';
-import { INCIDENTS } from '@dewpond/core/visit';
+import { INCIDENTS } from '@dewpond/core/events';
 import { incidentSeen } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { DogRecord } from '../../records/dog/dogRecord';

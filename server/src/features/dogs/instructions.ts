@@ -1,4 +1,4 @@
-import { contradicts, type Instruction } from '@dewpond/core/careplan';
+import { contradicts, type Instruction } from '@dewpond/core/dog';
 import { placeKey } from '@dewpond/core/places';
 import { showDay } from '@dewpond/core/units';
 import { eq } from 'drizzle-orm';

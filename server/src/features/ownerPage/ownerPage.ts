@@ -1,6 +1,6 @@
 import { homeTicking, type OwnerPage } from '@dewpond/contract';
 import { atLeast, type Level } from '@dewpond/core/findings';
-import { nextVisit } from '@dewpond/core/careplan';
+import { nextVisit } from '@dewpond/core/due';
 import { placeOf } from '@dewpond/core/places';
 import { readSheet } from '@dewpond/core/sheet';
 import { daysBetween, type Day } from '@dewpond/core/units';

@@ -4,7 +4,7 @@ import { showDay } from '@dewpond/core/units';
 import { Document, Image, Page, Text, View } from '@react-pdf/renderer';
 import { breakable } from '../../platform/pdf/fonts';
 import { Head, PAPER } from '../../platform/pdf/look';
-import type { DogExport } from './dogExport';
+import type { DogExport } from './recordPdf';
 
 /** The newest pictures on paper; all of them are in the file beside it. */
 const PICTURES_ON_PAPER = 24;

@@ -1,6 +1,3 @@
-import type { BusinessProfile } from '@dewpond/contract';
-import type { Entry, Picture } from '@dewpond/core/record';
-import type { Day } from '@dewpond/core/units';
 import { eq, inArray } from 'drizzle-orm';
 import { homePhoto, photo, visit, visitEvent, weighing } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
@@ -10,27 +7,7 @@ import { profileOf } from '../../records/business/words';
 import { dayIn } from '../../platform/time/zone';
 import { inThread } from '../../platform/threads/pool';
 import { historyOf } from './history';
-import { RECORD_PDF } from './recordPdf';
-
-/** Everything kept of one dog, for an owner who asks for the data. Pictures are JPEG in base64. */
-export interface DogExport {
-  readonly format: 'dewpond dog';
-  readonly version: 1;
-  readonly exportedOn: Day;
-  readonly business: BusinessProfile;
-  readonly owner: { readonly name: string; readonly card: DogRecord['client']['card'] };
-  readonly dog: DogRecord['dog']['profile'];
-  readonly instructions: DogRecord['instructions'];
-  readonly weights: readonly { readonly day: string; readonly kg: number }[];
-  readonly history: readonly Entry[];
-  /** What happened at each visit, event by event, as it was written down. */
-  readonly visits: readonly {
-    readonly day: string;
-    readonly closed: string | null;
-    readonly events: readonly unknown[];
-  }[];
-  readonly pictures: readonly (Picture & { readonly jpeg: string })[];
-}
+import { RECORD_PDF, type DogExport } from './recordPdf';
 
 export async function exportDog(
   tx: Tenant,

@@ -1,6 +1,6 @@
 import { EMPTY_CARD } from '@dewpond/core/clients';
 import type { Day } from '@dewpond/core/units';
-import { ERASED, unreadOf, withoutWords, type Happening } from '@dewpond/core/visit';
+import { ERASED, unreadOf, withoutWords, type Happening } from '@dewpond/core/events';
 import { and, eq, inArray, isNotNull, or, sql } from 'drizzle-orm';
 import {
   appointment,

@@ -1,11 +1,11 @@
-import { instructionWords } from '@dewpond/core/careplan';
+import { instructionWords } from '@dewpond/core/dog';
 import { signWords } from '@dewpond/core/findings';
 import { homeTaskName, homeTasks } from '@dewpond/core/homecare';
 import { TEMPLATES } from '@dewpond/core/messages';
 import { GRADE_WORDS, namePlace, placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
 import { inOrderOfRecord, type Entry } from '@dewpond/core/record';
 import type { Day } from '@dewpond/core/units';
-import { INCIDENTS } from '@dewpond/core/visit';
+import { INCIDENTS } from '@dewpond/core/events';
 import { eq } from 'drizzle-orm';
 import {
   homePhoto,

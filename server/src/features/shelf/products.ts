@@ -1,5 +1,5 @@
 import type { ParsedBodyOf } from '@dewpond/contract';
-import { holdsOn } from '@dewpond/core/careplan';
+import { holdsOn } from '@dewpond/core/dog';
 import { exactParts, strengthOf } from '@dewpond/core/dilution';
 import { showDay, type Day } from '@dewpond/core/units';
 import { and, eq, ne, sql } from 'drizzle-orm';

@@ -1,7 +1,7 @@
 import type { ParsedBodyOf } from '@dewpond/contract';
 import type { Movement } from '@dewpond/core/stock';
 import type { Day } from '@dewpond/core/units';
-import { toAvoid } from '@dewpond/core/careplan';
+import { toAvoid } from '@dewpond/core/dog';
 import { clashing } from '@dewpond/core/dilution';
 import { group } from 'd3-array';
 import { and, asc, desc, eq, isNull } from 'drizzle-orm';

@@ -1,10 +1,12 @@
 import type { TodayDog, TodayView } from '@dewpond/contract';
-import { barsOf, type DogFacts } from '@dewpond/core/careplan';
+import { barsOf } from '@dewpond/core/careplan';
+import { type DogFacts } from '@dewpond/core/dog';
 import { STOP_WORDS, signWords, stopsAtLeast } from '@dewpond/core/findings';
 import { SIDES, namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
 import { barsAt } from '@dewpond/core/stops';
 import type { Day } from '@dewpond/core/units';
-import { readVisit, timeline, type VisitKind } from '@dewpond/core/visit';
+import { readVisit } from '@dewpond/core/visit';
+import { timeline, type VisitKind } from '@dewpond/core/steps';
 import { reasonsTold } from '@dewpond/core/wording';
 import { and, eq, isNull } from 'drizzle-orm';
 import type { Router } from 'express';

@@ -1,6 +1,7 @@
 import { newerEvent, visitEvent as eventSchema, type NewVisitEvent, type RefusedEvent } from '@dewpond/contract';
 import { mayTake } from '@dewpond/core/dilution';
-import { hindrances, saw, type VisitEvent } from '@dewpond/core/visit';
+import { hindrances } from '@dewpond/core/visit';
+import { saw, type VisitEvent } from '@dewpond/core/events';
 import { eq, inArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { madeMix, refusedEvent, visitEvent } from '../../platform/db/schema';

@@ -1,8 +1,10 @@
-import { visitNeeds, type CarePlan, type DogFacts, type Need, type ProductRound } from '@dewpond/core/careplan';
+import { visitNeeds, type Need, type ProductRound } from '@dewpond/core/needs';
+import { type CarePlan } from '@dewpond/core/careplan';
+import { type DogFacts } from '@dewpond/core/dog';
 import { bathMix, mixCard, surfaceArea, RESERVE } from '@dewpond/core/dilution';
 import { millilitres } from '@dewpond/core/units';
 import { mostWaste } from '@dewpond/core/ways';
-import type { VisitKind } from '@dewpond/core/visit';
+import type { VisitKind } from '@dewpond/core/steps';
 import type { MixView } from '@dewpond/contract';
 import { type StockedBusiness } from '../business/business';
 import { type StockedProduct, productOf, strengthWords, type Shelf } from '../shelf/shelf';

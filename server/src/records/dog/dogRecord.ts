@@ -1,12 +1,13 @@
 import type { EarlierPhoto, VisitView } from '@dewpond/contract';
-import type { Instruction } from '@dewpond/core/careplan';
+import type { Instruction } from '@dewpond/core/dog';
 import { learnDogFactor } from '@dewpond/core/dilution';
 import type { Finding } from '@dewpond/core/findings';
 import { handlingMarks } from '@dewpond/core/handling';
 import { placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
 import { placeRecord, type PlaceRecord, type PlaceVisit } from '@dewpond/core/rhythm';
 import { millilitres, type Day } from '@dewpond/core/units';
-import { minutesFactor, type Stage } from '@dewpond/core/visit';
+import { minutesFactor } from '@dewpond/core/visit';
+import { type Stage } from '@dewpond/core/steps';
 import { group } from 'd3-array';
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import {

@@ -1,22 +1,13 @@
 import { composeTraits, earOdds, nameBreeds } from '@dewpond/core/catalogue';
-import {
-  FIT,
-  knownSigns,
-  liftsOf,
-  makePlan,
-  planDue,
-  type CarePlan,
-  type DogFacts,
-  type DueLine,
-  type EarHistory,
-  type Suspended,
-} from '@dewpond/core/careplan';
+import { FIT, knownSigns, liftsOf, type DogFacts, type EarHistory, type Suspended } from '@dewpond/core/dog';
+import { makePlan, type CarePlan } from '@dewpond/core/careplan';
+import { planDue, type DueLine } from '@dewpond/core/due';
 import { lifeStage } from '@dewpond/core/catalogue';
 import { countsAt, stillKnown, type Finding, type KnownSign, type Level } from '@dewpond/core/findings';
 import { lookedAtWith, placeKey, placeOf, type PlaceKey, type Side } from '@dewpond/core/places';
 import type { SignSeen } from '@dewpond/core/reasons';
 import { daysBetween, kilograms, showWeight, yearsOld, type Day } from '@dewpond/core/units';
-import { applyAnswers, lastingAnswers, type HandoverAnswers } from '@dewpond/core/visit';
+import { applyAnswers, lastingAnswers, type HandoverAnswers } from '@dewpond/core/events';
 import type { DogProfile } from '@dewpond/contract';
 import type { Business } from '../business/business';
 import type { DogRecord, KeptFinding } from './dogRecord';

@@ -1,7 +1,7 @@
 import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { namePlace } from '@dewpond/core/places';
 import type { DogListItem } from '@dewpond/contract';
-import { nextVisit, type DueLine } from '@dewpond/core/careplan';
+import { nextVisit, type DueLine } from '@dewpond/core/due';
 import { nameBreeds } from '@dewpond/core/catalogue';
 import { ownGap, type Coming } from '@dewpond/core/stock';
 import { addDays, type Day } from '@dewpond/core/units';

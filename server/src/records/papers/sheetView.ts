@@ -1,5 +1,5 @@
 import type { SheetView } from '@dewpond/contract';
-import { nextVisit } from '@dewpond/core/careplan';
+import { nextVisit } from '@dewpond/core/due';
 import { NO_EDITS, makeSheet } from '@dewpond/core/sheet';
 import { placeWords, type Wording } from '@dewpond/core/wording';
 import { eq } from 'drizzle-orm';

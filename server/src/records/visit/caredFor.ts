@@ -1,5 +1,5 @@
 import type { Place } from '@dewpond/core/places';
-import { caresFor } from '@dewpond/core/visit';
+import { caresFor } from '@dewpond/core/steps';
 import type { LoadedVisit } from './load';
 
 /** Whether a place was cared for: a step was done that cares for it, as bars left that step. */

@@ -2,17 +2,9 @@ import type { Finding } from '@dewpond/core/findings';
 import type { Place, PlaceKey } from '@dewpond/core/places';
 import type { Day } from '@dewpond/core/units';
 import { happening } from '@dewpond/contract';
-import {
-  EVENT_VERSION,
-  inOrder,
-  placesToLookAt,
-  readVisit,
-  unread,
-  upToDate,
-  type VisitEvent,
-  type VisitKind,
-  type VisitReading,
-} from '@dewpond/core/visit';
+import { EVENT_VERSION, inOrder, unread, upToDate, type VisitEvent } from '@dewpond/core/events';
+import { placesToLookAt, readVisit, type VisitReading } from '@dewpond/core/visit';
+import { type VisitKind } from '@dewpond/core/steps';
 import { eq } from 'drizzle-orm';
 import { appointment, visit, visitEvent } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';

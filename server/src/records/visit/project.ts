@@ -1,5 +1,7 @@
 import type { Shelf } from '../shelf/shelf';
-import { INCIDENTS, isCareBarred, placesOfCare, stagesTook, stepList, tasksDoneBy } from '@dewpond/core/visit';
+import { INCIDENTS } from '@dewpond/core/events';
+import { isCareBarred, stepList, tasksDoneBy } from '@dewpond/core/steps';
+import { placesOfCare, stagesTook } from '@dewpond/core/visit';
 import { addDays, type Day } from '@dewpond/core/units';
 import { higherLevel, signWords, type Finding, type Level } from '@dewpond/core/findings';
 import { lookedAtWith, placeKey, samePlace, type Grade } from '@dewpond/core/places';

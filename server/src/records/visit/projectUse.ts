@@ -1,4 +1,4 @@
-import { predictedWithoutFactor } from '@dewpond/core/careplan';
+import { predictedWithoutFactor } from '@dewpond/core/needs';
 import { placeKey } from '@dewpond/core/places';
 import type { Day } from '@dewpond/core/units';
 import { asc, eq, inArray } from 'drizzle-orm';

@@ -1,6 +1,7 @@
 import type { OwnerPage } from '@dewpond/contract';
 import { homeTasks } from '@dewpond/core/homecare';
-import { makePlan, planDue } from '@dewpond/core/careplan';
+import { makePlan } from '@dewpond/core/careplan';
+import { planDue } from '@dewpond/core/due';
 import { addDays, day } from '@dewpond/core/units';
 import { ENGLISH, homeTaskTold, wordingIn } from '@dewpond/core/wording';
 import { screen, waitFor, within } from '@testing-library/react';

@@ -1,4 +1,5 @@
-import { OWNER_ANSWERS, type OwnerAnswer, type Proposal } from '@dewpond/core/visit';
+import { OWNER_ANSWERS, type OwnerAnswer } from '@dewpond/core/events';
+import { type Proposal } from '@dewpond/core/visit';
 import { Phone } from 'lucide-react';
 import { useState } from 'react';
 import { useOnline } from '../../browser/useOnline';

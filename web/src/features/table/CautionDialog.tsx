@@ -1,5 +1,6 @@
 import { CHOICES, OVERRIDE_CHOICES, type Choice as ChoiceId } from '@dewpond/core/reasons';
-import { tapped, type Because, type Caution } from '@dewpond/core/visit';
+import { tapped, type Because } from '@dewpond/core/events';
+import { type Caution } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { useMembers, useSession } from '../../data/queries';
 import { Button } from '../../ui/Button';

@@ -14,7 +14,7 @@ import { GRADE_WORDS, lookedAtWith, namePlace, placeKey, type Grade, type Place 
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { barsAt, todoAt } from '@dewpond/core/stops';
 import type { Day } from '@dewpond/core/units';
-import { careAt } from '@dewpond/core/visit';
+import { careAt } from '@dewpond/core/steps';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';

@@ -1,14 +1,7 @@
 import { CHOICES, SKIP_CHOICES } from '@dewpond/core/reasons';
-import {
-  cautionsNow,
-  notLookedAt,
-  tapped,
-  titleWords,
-  waitsFor,
-  type Because,
-  type Caution,
-  type Step,
-} from '@dewpond/core/visit';
+import { cautionsNow, notLookedAt, waitsFor, type Caution } from '@dewpond/core/visit';
+import { tapped, type Because } from '@dewpond/core/events';
+import { titleWords, type Step } from '@dewpond/core/steps';
 import { useState } from 'react';
 import { usePreferences } from '../../browser/preferences';
 import { useKeys } from '../../browser/keys';

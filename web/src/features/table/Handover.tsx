@@ -1,5 +1,5 @@
 import { showDay } from '@dewpond/core/units';
-import { ASKED_BESIDES, HANDOVER, HANDOVER_QUESTIONS, unanswered, type HandoverQuestion } from '@dewpond/core/visit';
+import { ASKED_BESIDES, HANDOVER, HANDOVER_QUESTIONS, unanswered, type HandoverQuestion } from '@dewpond/core/events';
 import { Button } from '../../ui/Button';
 import { classes } from '../../ui/classes';
 import type { Table } from './useTable';

@@ -1,5 +1,5 @@
 import { BODY_PLACES, namePlace, placeKey, placeOf, type Place, type PlaceKey } from '@dewpond/core/places';
-import { INCIDENTS, INCIDENT_KINDS, firstSteps, type IncidentKind } from '@dewpond/core/visit';
+import { INCIDENTS, INCIDENT_KINDS, firstSteps, type IncidentKind } from '@dewpond/core/events';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';

@@ -1,6 +1,6 @@
 import { placeKey, type Place } from '@dewpond/core/places';
 import { LEAVE_IT } from '@dewpond/core/stops';
-import type { Step } from '@dewpond/core/visit';
+import type { Step } from '@dewpond/core/steps';
 import { barTold, leftOutWords, placesTold } from '@dewpond/core/wording';
 import { Ban } from 'lucide-react';
 import { SourceMark } from '../../ui/SourceMark';

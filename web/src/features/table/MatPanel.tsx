@@ -1,6 +1,7 @@
 import { placeKey, type Place } from '@dewpond/core/places';
 import { BENEATH_CHOICES, CHOICES } from '@dewpond/core/reasons';
-import { tapped, type Because, type Step } from '@dewpond/core/visit';
+import { tapped, type Because } from '@dewpond/core/events';
+import { type Step } from '@dewpond/core/steps';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';

@@ -1,7 +1,8 @@
 import type { MessageKind } from '@dewpond/core/messages';
 import { CHOICES, HOME_CHOICES, type Choice } from '@dewpond/core/reasons';
 import { addDays } from '@dewpond/core/units';
-import { tapped, titleWords } from '@dewpond/core/visit';
+import { tapped } from '@dewpond/core/events';
+import { titleWords } from '@dewpond/core/steps';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { usePreferences } from '../../browser/preferences';

@@ -1,4 +1,4 @@
-import type { Step } from '@dewpond/core/visit';
+import type { Step } from '@dewpond/core/steps';
 import { Check } from 'lucide-react';
 import { Button } from '../../ui/Button';
 import { classes } from '../../ui/classes';

@@ -1,7 +1,7 @@
 import { outbox, useOutbox } from '../../data/device';
 import type { RefusedThing } from '../../device/outbox';
 import { namePlace } from '@dewpond/core/places';
-import type { Happening } from '@dewpond/core/visit';
+import type { Happening } from '@dewpond/core/events';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useOnline } from '../../browser/useOnline';

@@ -1,7 +1,8 @@
 import { namePlace } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { PAD_COLOURS, type PadColour } from '@dewpond/core/findings';
-import { STAGES, titleWords, waitsFor, type Step } from '@dewpond/core/visit';
+import { STAGES, titleWords, type Step } from '@dewpond/core/steps';
+import { waitsFor } from '@dewpond/core/visit';
 import { waysFor } from '@dewpond/core/work';
 import { Minus } from 'lucide-react';
 import { Button } from '../../ui/Button';

@@ -1,4 +1,5 @@
-import { moveRefused, titleWords, type Step } from '@dewpond/core/visit';
+import { moveRefused } from '@dewpond/core/visit';
+import { titleWords, type Step } from '@dewpond/core/steps';
 import { reasonsTold } from '@dewpond/core/wording';
 import { useState } from 'react';
 import { ArrowUpToLine, Ban, Check, Circle, CircleDot, Minus } from 'lucide-react';

@@ -1,5 +1,5 @@
 import { storage } from '../../data/device';
-import { tapped } from '@dewpond/core/visit';
+import { tapped } from '@dewpond/core/events';
 import { finding } from '@dewpond/core/findings';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';

@@ -4,7 +4,7 @@ import { namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
 import { showDay } from '@dewpond/core/units';
 import { reasonKey } from '@dewpond/core/reasons';
 import { endings } from '@dewpond/core/stops';
-import type { Step } from '@dewpond/core/visit';
+import type { Step } from '@dewpond/core/steps';
 import { Ellipsis, X } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';

@@ -5,12 +5,11 @@ import {
   pastMost,
   timerName,
   type Clock,
-  type Dwell,
   type EarSoak,
-  type Step,
   type TimerState,
-  type VisitEvent,
 } from '@dewpond/core/visit';
+import { type Dwell, type Step } from '@dewpond/core/steps';
+import { type VisitEvent } from '@dewpond/core/events';
 import { useEffect, useMemo, useRef } from 'react';
 import { Link } from 'react-router';
 import { deviceName } from '../../browser/preferences';

@@ -1,7 +1,7 @@
 import type { MixView } from '@dewpond/contract';
 import { usedMillilitres } from '@dewpond/core/dilution';
 import { millilitres, showVolume } from '@dewpond/core/units';
-import type { Happening } from '@dewpond/core/visit';
+import type { Happening } from '@dewpond/core/events';
 import { useState } from 'react';
 import { useBusiness } from '../../data/queries';
 import { useUnits } from '../../data/useUnits';

@@ -1,7 +1,7 @@
 import { finding } from '@dewpond/core/findings';
 import { placeOf, type PlaceKey } from '@dewpond/core/places';
-import type { DogFacts, OlderFacts } from '@dewpond/core/careplan';
-import type { Happening, OlderEvent, VisitEvent } from '@dewpond/core/visit';
+import type { DogFacts, OlderFacts } from '@dewpond/core/dog';
+import type { Happening, OlderEvent, VisitEvent } from '@dewpond/core/events';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';

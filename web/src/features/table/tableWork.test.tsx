@@ -1,7 +1,7 @@
 import { onDisk } from '../../tests/onDisk';
 import { finding } from '@dewpond/core/findings';
 import { day } from '@dewpond/core/units';
-import { tapped, typed, type Happening, type VisitEvent } from '@dewpond/core/visit';
+import { tapped, typed, type Happening, type VisitEvent } from '@dewpond/core/events';
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { describe, expect, test, vi } from 'vitest';

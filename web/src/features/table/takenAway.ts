@@ -1,7 +1,7 @@
 import { LEVELS } from '@dewpond/core/findings';
 import { reasonKey } from '@dewpond/core/reasons';
 import type { BarAt } from '@dewpond/core/stops';
-import { STAGES, titleWords, type Step } from '@dewpond/core/visit';
+import { STAGES, titleWords, type Step } from '@dewpond/core/steps';
 
 /** What takes work away, and everything it takes: whole steps, and parts of others. */
 export interface Cause {

@@ -1,6 +1,7 @@
 import type { VisitView } from '@dewpond/contract';
 import { makePlan } from '@dewpond/core/careplan';
-import { currentStep, placesToLookAt, readVisit, type Step, type VisitReading } from '@dewpond/core/visit';
+import { currentStep, placesToLookAt, readVisit, type VisitReading } from '@dewpond/core/visit';
+import { type Step } from '@dewpond/core/steps';
 import type { Place } from '@dewpond/core/places';
 import { useMemo } from 'react';
 import { allEvents, useVisitLog } from './visitLog';

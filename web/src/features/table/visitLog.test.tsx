@@ -1,4 +1,5 @@
-import { foldVisit, mergeEvents } from '@dewpond/core/visit';
+import { foldVisit } from '@dewpond/core/visit';
+import { mergeEvents } from '@dewpond/core/events';
 import { beforeEach, expect, test, vi } from 'vitest';
 
 beforeEach(() => vi.resetModules());

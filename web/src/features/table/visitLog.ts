@@ -5,10 +5,10 @@ import {
   pageOfDevice,
   seenBy,
   upToDate,
-  type Clock,
   type Happening,
   type VisitEvent,
-} from '@dewpond/core/visit';
+} from '@dewpond/core/events';
+import { type Clock } from '@dewpond/core/visit';
 import { v7 } from 'uuid';
 import { create } from 'zustand';
 import { call } from '../../api/call';

@@ -1,6 +1,7 @@
 import type { BenchView, TodayView } from '@dewpond/contract';
 import { makePlan } from '@dewpond/core/careplan';
-import { readVisit, timeline } from '@dewpond/core/visit';
+import { readVisit } from '@dewpond/core/visit';
+import { timeline } from '@dewpond/core/steps';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';

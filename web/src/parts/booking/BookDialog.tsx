@@ -1,6 +1,6 @@
 import { bookedTime, type Appointment } from '@dewpond/contract';
 import { addDays, showDay, type Day } from '@dewpond/core/units';
-import { VISIT_KINDS } from '@dewpond/core/visit';
+import { VISIT_KINDS } from '@dewpond/core/steps';
 import { TZDate } from '@date-fns/tz';
 import type { z } from 'zod';
 import { call } from '../../api/call';

@@ -1,5 +1,5 @@
 import { cardFor, methodOfStep } from '@dewpond/core/methods';
-import type { Step } from '@dewpond/core/visit';
+import type { Step } from '@dewpond/core/steps';
 import type { HouseWays } from '@dewpond/core/ways';
 import { BookOpen } from 'lucide-react';
 import { useState } from 'react';

@@ -1,6 +1,7 @@
 import type { NewVisitEvent } from '@dewpond/contract';
 import type { Sign } from '@dewpond/core/findings';
-import type { IncidentKind, Stage, VisitKind } from '@dewpond/core/visit';
+import type { IncidentKind } from '@dewpond/core/events';
+import type { Stage, VisitKind } from '@dewpond/core/steps';
 import { sql } from 'drizzle-orm';
 import {
   bigint,

@@ -22,7 +22,7 @@ import {
   SHEDDING,
   TEARING,
 } from '@dewpond/core/catalogue';
-import { COAT_CONDITIONS, SKIN, type Saying } from '@dewpond/core/careplan';
+import { COAT_CONDITIONS, SKIN, type Saying } from '@dewpond/core/dog';
 import { EAR_CONDITIONS, PROCEDURES, type Condition, type Sign } from '@dewpond/core/findings';
 import type { FoldSite } from '@dewpond/core/places';
 import { WENT, type Lesson } from '@dewpond/core/programme';

@@ -2,7 +2,7 @@ import type { DogView } from '@dewpond/contract';
 import { daysBetween } from '@dewpond/core/units';
 import { useBusiness } from '../../../data/queries';
 import { Chip } from '../../../ui/Chip';
-import { instructionWords } from '@dewpond/core/careplan';
+import { instructionWords } from '@dewpond/core/dog';
 import { standing } from './standing';
 
 /** What vet and owner asked for, always in sight; one that ends soon says so. */

@@ -1,9 +1,8 @@
 import { ALL_TASKS, TASKS, type Task } from '@dewpond/core/tasks';
 import { useBusiness } from '../../../data/queries';
 import { SelectField, TextField } from '../../../ui/Field';
-import type { ChoicesProps } from './WhatIfDialog';
-import { instructionWords } from '@dewpond/core/careplan';
-import { tryBar, tryInterval } from './whatIf';
+import { instructionWords } from '@dewpond/core/dog';
+import { tryBar, tryInterval, type ChoicesProps } from './whatIf';
 
 const WAYS = { none: 'says nothing more', bar: 'says: leave it out', interval: 'says: every so many days' } as const;
 type Way = keyof typeof WAYS;

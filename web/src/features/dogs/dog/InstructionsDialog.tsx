@@ -10,7 +10,7 @@ import { Dialog } from '../../../ui/Dialog';
 import { tell } from '../../../ui/toasts';
 import { InstructionFields } from './InstructionFields';
 import { Letter } from './Letter';
-import { instructionWords } from '@dewpond/core/careplan';
+import { instructionWords } from '@dewpond/core/dog';
 import { standing, type DogInstruction, type Standing } from './standing';
 
 interface DialogProps {

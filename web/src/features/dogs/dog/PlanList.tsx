@@ -1,5 +1,7 @@
 import type { DogView } from '@dewpond/contract';
-import { HOME_HOWS, lineAmounts, type DueLine, type DueWindow, type LineAmount } from '@dewpond/core/careplan';
+import { HOME_HOWS } from '@dewpond/core/rules';
+import { lineAmounts, type LineAmount } from '@dewpond/core/needs';
+import { type DueLine, type DueWindow } from '@dewpond/core/due';
 import { TASKS, taskKey, type Round } from '@dewpond/core/tasks';
 import { methodOf } from '@dewpond/core/methods';
 import { namePlace } from '@dewpond/core/places';

@@ -1,5 +1,5 @@
 import type { BusinessView } from '@dewpond/contract';
-import type { EarHairWay } from '@dewpond/core/careplan';
+import type { EarHairWay } from '@dewpond/core/dog';
 import type { Task } from '@dewpond/core/tasks';
 import { SelectField, TextField } from '../../../ui/Field';
 import { TASK_CHOICES, choosable, type InstructionForm } from './instructionForm';

@@ -1,5 +1,5 @@
 import type { DogView } from '@dewpond/contract';
-import { type PlanChange } from '@dewpond/core/careplan';
+import { type PlanChange } from '@dewpond/core/changes';
 import { TASKS } from '@dewpond/core/tasks';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, type HouseQuestion } from '@dewpond/core/ways';
 import { FOLD_SITES, namePlace } from '@dewpond/core/places';
@@ -15,7 +15,15 @@ import { SelectField } from '../../../ui/Field';
 import { tell } from '../../../ui/toasts';
 import { PLAIN_TRAITS, TRAIT_CHOICES } from '../../../parts/dogs/traitWords';
 import { InstructionChoices } from './InstructionChoices';
-import { NOTHING_TRIED, triedCount, tryTrait, tryWay, whatWouldChange, type Scratch } from './whatIf';
+import {
+  NOTHING_TRIED,
+  type ChoicesProps,
+  triedCount,
+  tryTrait,
+  tryWay,
+  whatWouldChange,
+  type Scratch,
+} from './whatIf';
 
 interface WhatIfProps {
   readonly dog: DogView;
@@ -118,12 +126,6 @@ const whereWords = (alike: readonly PlanChange[]): string =>
   [alike[0] ? TASKS[alike[0].task].name : '', ...alike.flatMap(({ place }) => (place ? [namePlace(place)] : []))].join(
     ', ',
   );
-
-export interface ChoicesProps {
-  readonly dog: DogView;
-  readonly scratch: Scratch;
-  readonly set: (scratch: Scratch) => void;
-}
 
 const DEPTHS = ['none', 'light', 'deep'] as const;
 

@@ -1,5 +1,5 @@
 import type { DogView } from '@dewpond/contract';
-import { type DueLine } from '@dewpond/core/careplan';
+import { type DueLine } from '@dewpond/core/due';
 import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { GRADE_WORDS, namePlace } from '@dewpond/core/places';
 import { DOGS_RECORD } from '@dewpond/core/provenance';

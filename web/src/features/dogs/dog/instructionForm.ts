@@ -1,5 +1,5 @@
 import type { BodyOf } from '@dewpond/contract';
-import { type EarHairWay } from '@dewpond/core/careplan';
+import { type EarHairWay } from '@dewpond/core/dog';
 import { ALL_TASKS, TASKS, type Task } from '@dewpond/core/tasks';
 import {
   CONDITIONS,

@@ -1,5 +1,5 @@
 import type { DogView, VisitMark } from '@dewpond/contract';
-import { type DueLine, type DueState } from '@dewpond/core/careplan';
+import { type DueLine, type DueState } from '@dewpond/core/due';
 import { TASKS, taskKey, type Task } from '@dewpond/core/tasks';
 import { namePlace, placeKey, type Grade, type PlaceKey } from '@dewpond/core/places';
 import type { Day } from '@dewpond/core/units';

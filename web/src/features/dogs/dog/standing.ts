@@ -1,5 +1,5 @@
 import type { DogView } from '@dewpond/contract';
-import type { Instruction } from '@dewpond/core/careplan';
+import type { Instruction } from '@dewpond/core/dog';
 import { daysBetween, type Day } from '@dewpond/core/units';
 
 /** Days before its last day that an instruction is flagged [house value]. */

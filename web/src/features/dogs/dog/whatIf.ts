@@ -1,12 +1,7 @@
 import type { DogView } from '@dewpond/contract';
-import {
-  comparePlans,
-  liftsOf,
-  makePlan,
-  type Instruction,
-  type PlanChange,
-  type Saying,
-} from '@dewpond/core/careplan';
+import { comparePlans, type PlanChange } from '@dewpond/core/changes';
+import { liftsOf, type Instruction, type Saying } from '@dewpond/core/dog';
+import { makePlan } from '@dewpond/core/careplan';
 import { type HouseQuestion, type HouseWays } from '@dewpond/core/ways';
 import type { Traits } from '@dewpond/core/catalogue';
 
@@ -80,3 +75,9 @@ export const tryInterval = (
 /** How many things are tried at once. */
 export const triedCount = ({ traits, ways, without, given }: Scratch): number =>
   Object.keys(traits).length + Object.keys(ways).length + without.length + (given ? 1 : 0);
+
+export interface ChoicesProps {
+  readonly dog: DogView;
+  readonly scratch: Scratch;
+  readonly set: (scratch: Scratch) => void;
+}

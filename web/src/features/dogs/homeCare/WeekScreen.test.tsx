@@ -1,5 +1,6 @@
 import type { HomeCareView } from '@dewpond/contract';
-import { makePlan, planDue } from '@dewpond/core/careplan';
+import { makePlan } from '@dewpond/core/careplan';
+import { planDue } from '@dewpond/core/due';
 import { homeTasks } from '@dewpond/core/homecare';
 import { ENGLISH, homeTaskTold } from '@dewpond/core/wording';
 import { addDays, day } from '@dewpond/core/units';

@@ -1,7 +1,7 @@
 import { FileUp } from 'lucide-react';
 import { useState, type DragEvent } from 'react';
 import { classes } from '../../../ui/classes';
-import type { ChosenFile } from './ImportScreen';
+import type { ChosenFile } from './readFile';
 import { tooLarge } from './readFile';
 import type { useImportReader } from './useImportReader';
 

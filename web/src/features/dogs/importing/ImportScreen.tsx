@@ -5,13 +5,8 @@ import { ChooseFile } from './ChooseFile';
 import { ExportCard } from './ExportCard';
 import { ImportRuns } from './ImportRuns';
 import { ReviewRows } from './ReviewRows';
-import type { Opened } from './readFile';
+import type { ChosenFile } from './readFile';
 import { useImportReader } from './useImportReader';
-
-export interface ChosenFile {
-  readonly name: string;
-  readonly opened: Exclude<Opened, { kind: 'refused' }>;
-}
 
 /** Lists in and out: choose a file, say what its columns hold, look at every row, then bring it in. */
 export function ImportScreen() {

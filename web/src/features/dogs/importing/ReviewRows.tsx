@@ -9,7 +9,7 @@ import { useUnits } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { ColumnMapping } from './ColumnMapping';
-import type { ChosenFile } from './ImportScreen';
+import type { ChosenFile } from './readFile';
 import { RowTable } from './RowTable';
 import { rowsToSend } from './readFile';
 import type { useImportReader } from './useImportReader';

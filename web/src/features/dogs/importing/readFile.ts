@@ -131,3 +131,9 @@ function toRow({ line, client, dogs }: Gathered, makeId: () => string): ImportRo
 /** Chosen rows, ready to be sent. */
 export const rowsToSend = (rows: readonly MatchedRow[], makeId: () => string): ImportRowInput[] =>
   gather(rows).map((each) => toRow(each, makeId));
+
+/** A file that was chosen and could be opened. */
+export interface ChosenFile {
+  readonly name: string;
+  readonly opened: Exclude<Opened, { kind: 'refused' }>;
+}

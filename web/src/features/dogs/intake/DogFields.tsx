@@ -1,11 +1,5 @@
 import { COAT_LENGTHS, composeTraits, nameBreeds, usualWeight } from '@dewpond/core/catalogue';
-import {
-  ALL_INTAKE_QUESTIONS,
-  COAT_CONDITIONS,
-  SKIN,
-  intakeQuestions,
-  type IntakeQuestion,
-} from '@dewpond/core/careplan';
+import { ALL_INTAKE_QUESTIONS, COAT_CONDITIONS, SKIN, intakeQuestions, type IntakeQuestion } from '@dewpond/core/dog';
 import { isDay, kilograms, showWeight, yearsOld, type Day } from '@dewpond/core/units';
 import { useCatalogue } from '../../../data/useCatalogue';
 import { typedNumber } from '../../../forms/typedNumber';

@@ -1,6 +1,7 @@
 import type { BusinessView } from '@dewpond/contract';
 import type { Catalogue } from '@dewpond/core/catalogue';
-import { makePlan, plainDog } from '@dewpond/core/careplan';
+import { makePlan } from '@dewpond/core/careplan';
+import { plainDog } from '@dewpond/core/dog';
 import { lifeStage } from '@dewpond/core/catalogue';
 import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { namePlace, placeKey } from '@dewpond/core/places';

@@ -1,5 +1,5 @@
 import { clientFields, dogProfile, notInFuture, type DogProfile, type DogProfileInput } from '@dewpond/contract';
-import { SKIN, type CoatCondition, type Skin } from '@dewpond/core/careplan';
+import { SKIN, type CoatCondition, type Skin } from '@dewpond/core/dog';
 import { EASY, type HandlingNotes } from '@dewpond/core/handling';
 import { KG_PER_POUND, type Day, type UnitSystem } from '@dewpond/core/units';
 import { z } from 'zod';

@@ -7,8 +7,7 @@ import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
 import { OneOf } from '../../../ui/OneOf';
 import { classes } from '../../../ui/classes';
-import type { FieldsProps } from './ProductFields';
-import { readForm, readingHouse, takenReading, type ProductForm } from './productForm';
+import { type FieldsProps, readForm, readingHouse, takenReading, type ProductForm } from './productForm';
 
 /** How the printed ratio was read, and what a person has to decide about it. */
 export function LabelReadingFields({ draft, business }: FieldsProps) {

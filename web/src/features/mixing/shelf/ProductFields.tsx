@@ -1,18 +1,12 @@
-import type { BusinessView } from '@dewpond/contract';
 import { ALL_CAUTIONS, CAUTIONS, CAUTION_SOURCE, PRODUCT_KINDS } from '@dewpond/core/dilution';
-import type { Fields } from '../../../forms/useDraft';
 import { SelectField, TextField } from '../../../ui/Field';
 import { SourceMark } from '../../../ui/SourceMark';
 import { VolumeField } from '../../../forms/VolumeField';
 import { LabelReadingFields } from './LabelReadingFields';
 import { readForm, readingHouse, type ProductForm } from './productForm';
+import type { FieldsProps } from './productForm';
 import { ratioHint } from '../sums/ratioHint';
 import { useUnits } from '../../../data/useUnits';
-
-export interface FieldsProps {
-  readonly draft: Fields<ProductForm>;
-  readonly business: BusinessView;
-}
 
 const GRID = 'grid grid-cols-2 max-md:grid-cols-1 gap-3';
 

@@ -1,3 +1,4 @@
+import type { Fields } from '../../../forms/useDraft';
 import type { BodyOf, BusinessView, ProductView } from '@dewpond/contract';
 import {
   exactParts,
@@ -182,4 +183,10 @@ export function bodyOf(form: ProductForm, business: House): ProductBody {
     leadDays: typedNumber(form.leadDays),
     safetyMl: form.safetyMl,
   };
+}
+
+/** What the parts of the form are given. */
+export interface FieldsProps {
+  readonly draft: Fields<ProductForm>;
+  readonly business: BusinessView;
 }

@@ -1,10 +1,12 @@
 import type { SheetView } from '@dewpond/contract';
-import { makePlan, planDue } from '@dewpond/core/careplan';
+import { makePlan } from '@dewpond/core/careplan';
+import { planDue } from '@dewpond/core/due';
 import { finding } from '@dewpond/core/findings';
 import { NO_EDITS, makeSheet } from '@dewpond/core/sheet';
 import { ENGLISH, wordingIn, type Wording } from '@dewpond/core/wording';
 import { addDays } from '@dewpond/core/units';
-import { placesToLookAt, readVisit, type Happening } from '@dewpond/core/visit';
+import { placesToLookAt, readVisit } from '@dewpond/core/visit';
+import { type Happening } from '@dewpond/core/events';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';

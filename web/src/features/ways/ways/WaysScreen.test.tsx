@@ -1,4 +1,5 @@
-import { openBook, plansThatChange, type DogFacts } from '@dewpond/core/careplan';
+import { openBook, plansThatChange } from '@dewpond/core/changes';
+import { type DogFacts } from '@dewpond/core/dog';
 import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS } from '@dewpond/core/ways';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';

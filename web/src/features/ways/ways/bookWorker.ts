@@ -1,4 +1,5 @@
-import { openBook, plansThatChange, type DogFacts } from '@dewpond/core/careplan';
+import { openBook, plansThatChange } from '@dewpond/core/changes';
+import { type DogFacts } from '@dewpond/core/dog';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS } from '@dewpond/core/ways';
 
 /** One school tried over the book, as far as it has come in. */

@@ -1,0 +1,2 @@
+export { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
+export { nextVisit, planDue, type CareRecord, type DueLine } from './planDue';

@@ -1,0 +1,192 @@
+import type { Finding, PadColour, Sign } from '../findings';
+import type { Place, Side } from '../places';
+import { CHOICES, type Choice } from '../reasons';
+import type { Day } from '../units';
+import type { HandoverQuestion } from './handover';
+import type { Incident } from './incidents';
+
+/** A plug of one ear. "not found" is an outcome: vet today, and the visit may close. */
+export type PlugState = 'none' | 'in' | 'out, dry' | 'out, damp' | 'not found';
+
+/**
+ * Why, as it was tapped or typed. What a newer version sends comes with its words: they are shown, and never read for
+ * what they mean.
+ */
+export type Because =
+  | { readonly kind: 'choice'; readonly choice: Choice; readonly words: string }
+  | { readonly kind: 'typed'; readonly words: string }
+  | { readonly kind: 'newer'; readonly words: string };
+
+export const tapped = (choice: Choice): Because => ({ kind: 'choice', choice, words: CHOICES[choice] });
+export const typed = (words: string): Because => ({ kind: 'typed', words });
+
+/** What can happen at the table, one payload a kind. */
+export type Happening =
+  /** The visit begins, with what the plan asked for. */
+  | { readonly type: 'opened' }
+  | { readonly type: 'step done'; readonly step: string }
+  | { readonly type: 'step skipped'; readonly step: string; readonly because: Because }
+  | { readonly type: 'step undone'; readonly step: string }
+  /** A step that the plan did not ask for, before another or at the end. */
+  | { readonly type: 'step added'; readonly step: string; readonly title: string; readonly before: string | null }
+  | { readonly type: 'step moved'; readonly step: string; readonly before: string }
+  /** One part of a step that is checked part by part: "dry: armpits". */
+  | { readonly type: 'checked'; readonly step: string; readonly part: string }
+  /** A caution was read and not followed; a safety stop has no such event. */
+  | {
+      readonly type: 'caution overridden';
+      readonly caution: string;
+      readonly step: string;
+      readonly because: Because;
+      readonly who: string;
+    }
+  | {
+      readonly type: 'timer started';
+      readonly timer: string;
+      readonly step: string;
+      /** Least time. */
+      readonly seconds: number;
+      /** Most time, where there is one. */
+      readonly most?: number;
+    }
+  | { readonly type: 'timer stopped'; readonly timer: string }
+  | { readonly type: 'looked clear'; readonly place: Place }
+  | { readonly type: 'found'; readonly finding: Finding }
+  | { readonly type: 'taken back'; readonly place: Place; readonly sign: Sign }
+  /** A picture of a place, and of a finding there where it shows one. */
+  | { readonly type: 'photo taken'; readonly photo: string; readonly place: Place; readonly sign: Sign | null }
+  | { readonly type: 'photo removed'; readonly photo: string }
+  | { readonly type: 'plug in'; readonly side: Side }
+  | { readonly type: 'plug out'; readonly side: Side; readonly came: 'dry' | 'damp' }
+  | { readonly type: 'plug not found'; readonly side: Side }
+  | { readonly type: 'pad dirty'; readonly side: Side; readonly colour: PadColour }
+  | { readonly type: 'pad clean'; readonly side: Side }
+  | {
+      readonly type: 'used';
+      readonly product: string;
+      readonly name: string;
+      readonly ml: number;
+      readonly planned: number;
+      readonly how: 'as planned' | 'a bit more' | 'double' | 'measured' | 'substituted';
+      /** The product that ran out, where this one stood in for it. */
+      readonly insteadOf?: string;
+    }
+  /** Blade, comb or scissors by part of the body, so that next time matches. */
+  | { readonly type: 'tool used'; readonly part: string; readonly tool: string }
+  /** A question put to the owner in the middle of the visit, and the answer. */
+  | {
+      readonly type: 'owner asked';
+      /** The proposal it is about, by its id; null: the groomer's own question. */
+      readonly about: string | null;
+      readonly question: string;
+      readonly answer: OwnerAnswer;
+      readonly words: string;
+      /** Who gave the answer. */
+      readonly who: string;
+    }
+  /** Brushed or shaved, on whose word, what lay beneath, at what cost of time. */
+  | {
+      readonly type: 'mat settled';
+      readonly place: Place;
+      readonly way: 'brushed out' | 'shaved' | 'left';
+      readonly word: string;
+      /** Null: not said. */
+      readonly beneath: Because | null;
+      readonly minutes: number;
+    }
+  | { readonly type: 'incident'; readonly incident: Incident }
+  /** Sent home before the end; with a day, it comes back to be finished. */
+  | { readonly type: 'went home'; readonly because: Because; readonly back: Day | null }
+  | { readonly type: 'came back' }
+  /** A mix from the bench is poured over this dog; past its discard time only for a reason. */
+  | {
+      readonly type: 'mix taken';
+      readonly mix: string;
+      readonly product: string;
+      readonly override: string | null;
+    }
+  | { readonly type: 'mix put back'; readonly mix: string }
+  /** What the owner said at handover. */
+  | { readonly type: 'answered'; readonly question: HandoverQuestion; readonly answer: boolean }
+  | { readonly type: 'noted'; readonly text: string }
+  | { readonly type: 'closed'; readonly how: 'finished' | 'ended early' };
+
+export type HappeningType = Happening['type'];
+
+export const OWNER_ANSWERS = ['yes', 'no', 'not reached'] as const;
+export type OwnerAnswer = (typeof OWNER_ANSWERS)[number];
+
+/**
+ * Version of the event format. An event of version 1 does not say what its device had seen; up to version 2 reasons
+ * were sentences. `upToDate` reads the older ones.
+ */
+export const EVENT_VERSION = 3;
+
+/**
+ * One thing that happened, as its device recorded it. Never changed, never removed.
+ * Order is by (counter, device, id), never by clock: clocks of tablets are wrong.
+ */
+export interface VisitEvent {
+  /** UUID v7, made on the device. */
+  readonly id: string;
+  readonly v: number;
+  /** Lamport counter: one more than the highest the device had seen. */
+  readonly counter: number;
+  readonly device: string;
+  readonly person: string;
+  /** Device clock, ms since 1970. */
+  readonly at: number;
+  /** Server clock less device clock, ms, as last measured; null while never measured. */
+  readonly offset: number | null;
+  /** Highest counter seen of every other device when it was made; null in events of version 1. */
+  readonly seen: Readonly<Record<string, number>> | null;
+  readonly what: Happening;
+}
+
+export const inOrder = (a: VisitEvent, b: VisitEvent): number =>
+  a.counter - b.counter || compare(a.device, b.device) || compare(a.id, b.id);
+
+const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
+/** Union of what devices know: every id once, in order. Same id twice is one event. */
+export function mergeEvents(...logs: readonly (readonly VisitEvent[])[]): VisitEvent[] {
+  const byId = new Map(logs.flat().map((event) => [event.id, event]));
+  return [...byId.values()].toSorted(inOrder);
+}
+
+/** Between a device and the page of it that wrote: two pages of one browser do not see each other's work at once. */
+const PAGE_OF = '#';
+
+/** What a page signs its events with: the device, and the page. */
+export const pageOfDevice = (device: string, page: string): string => `${device}${PAGE_OF}${page}`;
+
+/** Whether two events were told by one clock: pages of one device share it. */
+export const sameClock = (a: string, b: string): boolean => a.split(PAGE_OF)[0] === b.split(PAGE_OF)[0];
+
+/** The counter for a device's next event. */
+export const nextCounter = (known: readonly VisitEvent[]): number =>
+  known.reduce((top, event) => Math.max(top, event.counter), 0) + 1;
+
+/** What a device has seen of the others: their highest counters. It receives each device's events in their order. */
+export function seenBy(device: string, known: readonly VisitEvent[]): Record<string, number> {
+  const seen: Record<string, number> = {};
+  for (const event of known)
+    if (event.device !== device) seen[event.device] = Math.max(seen[event.device] ?? 0, event.counter);
+  return seen;
+}
+
+/**
+ * Whether `later` was made by someone who had `earlier` before them. An event of version 1 did not write down what it
+ * had seen; it counts as having seen everything that comes before it in order.
+ */
+export function saw(later: VisitEvent, earlier: VisitEvent): boolean {
+  if (later.device === earlier.device || later.seen === null) return inOrder(earlier, later) < 0;
+  return (later.seen[earlier.device] ?? 0) >= earlier.counter;
+}
+
+/** Made apart: neither device knew of the other's. */
+export const madeApart = (a: VisitEvent, b: VisitEvent): boolean => !saw(a, b) && !saw(b, a);
+
+/** When it happened by the server's clock, ms, or null where the device's offset was never measured. */
+export const correctedTime = (event: VisitEvent): number | null =>
+  event.offset === null ? null : event.at + event.offset;

@@ -1,0 +1,8 @@
+export { careAt, caresFor, isCareBarred, tasksDoneBy } from './care';
+export { HAZARDS, type Before, type Hazard } from './hazards';
+export { step } from './makeStep';
+export { stepList } from './stepList';
+export { ALL_TITLES, STEP_TITLES, titleWords, type StepTitle, type TitleId } from './stepTitles';
+export { STAGES, VISIT_KINDS, type Barred, type Dwell, type Stage, type Step, type VisitKind } from './steps';
+export { timeline, totalMinutes, type Block } from './timeline';
+export { isToTheSkin, type VisitPlan } from './visitPlan';

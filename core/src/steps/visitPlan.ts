@@ -1,0 +1,78 @@
+import type { CarePlan, PlanLine } from '../careplan';
+import type { DogFacts } from '../dog';
+import { areaOf, type Finding, type SignArea, type Triage } from '../findings';
+import { SIDES, placeKey, placeOf, type Place, type PlaceKey, type Side } from '../places';
+import { stopAt, type Bar } from '../stops';
+import { washesHead } from '../work';
+import type { PlugState } from '../events';
+import type { Stage, VisitKind } from './steps';
+
+/** Everything the steps of one visit depend on. */
+export interface VisitPlan {
+  readonly kind: VisitKind;
+  readonly facts: DogFacts;
+  readonly plan: CarePlan;
+  /** Contact minutes of the wash that is timed, 0 when none is. */
+  readonly contactMinutes: number;
+  /** Most minutes the label allows, where it says so. */
+  readonly contactMost?: number | null;
+  /** The look-over so far, by place; a place not judged yet bars nothing. */
+  readonly judged: Readonly<Partial<Record<PlaceKey, Triage>>>;
+  /** All that forbids work now. */
+  readonly bars: readonly Bar[];
+  readonly findings: readonly Finding[];
+  /** Plugs as they are: one that is in comes out, whatever was found since. */
+  readonly plugs: Readonly<Record<Side, PlugState>>;
+  /** This dog's minutes against the house's, by stage, as learned. */
+  readonly minutesFactor?: Readonly<Partial<Record<Stage, number>>>;
+}
+
+/** The plan's line for a task that has no place. */
+export const lineOf = ({ plan }: Pick<VisitPlan, 'plan'>, task: PlanLine['task']): PlanLine | undefined =>
+  plan.lines.find((line) => line.task === task);
+
+/** The plan's line at a place: of cleaning it, or of the task that is named. */
+export const lineAt = (
+  { plan }: Pick<VisitPlan, 'plan'>,
+  place: Place,
+  task: PlanLine['task'] = CLEANING[areaOf(place.site)],
+) => plan.lines.find((line) => line.task === task && line.place !== null && placeKey(line.place) === placeKey(place));
+
+/** The task that cleans each kind of place. */
+const CLEANING: Readonly<Record<SignArea, PlanLine['task']>> = {
+  ear: 'ear cleaning',
+  eye: 'eyes and face',
+  fold: 'fold care',
+  skin: 'bath',
+  paw: 'bath',
+  nail: 'nails',
+  mouth: 'teeth',
+  rear: 'bath',
+  body: 'bath',
+};
+
+/** Ears that take a plug: none is barred, water comes to the head on that side, and the house plugs at all. */
+export function pluggedSides({ facts, bars }: VisitPlan): Side[] {
+  if (facts.ways.earPlugs === 'hand shield' || !washesHead(facts)) return [];
+  return SIDES.filter((side) =>
+    (['plug', 'rinse'] as const).every(
+      (procedure) => stopAt(bars, { place: { site: 'ear', side }, procedure, product: null }).isOpen,
+    ),
+  );
+}
+
+/** Ears whose plug is to come out: those that take one, and those that have one. */
+export const unpluggedSides = (visit: VisitPlan): Side[] => {
+  const plugged = pluggedSides(visit);
+  return SIDES.filter((side) => plugged.includes(side) || visit.plugs[side] === 'in');
+};
+
+/** Places with one of these findings, each once. */
+export const placesWith = ({ findings }: Pick<VisitPlan, 'findings'>, test: (found: Finding) => boolean): Place[] =>
+  [...new Set(findings.filter(test).map(({ place }) => placeKey(place)))].map(placeOf);
+
+/** Mats, wherever they are. */
+export const isMat = ({ sign }: Pick<Finding, 'sign'>): boolean =>
+  sign === 'mat' || sign === 'ear mat' || sign === 'eye mat';
+/** Down to the skin, or not said: the careful way. */
+export const isToTheSkin = (found: Finding): boolean => isMat(found) && found.answer !== false;
