@@ -42,6 +42,10 @@ export const place = z.strictObject({
 });
 export const foldDepths = z.partialRecord(z.enum(FOLD_SITES), z.enum(['light', 'deep'])).transform((folds) => folds);
 export const grade = z.union([z.literal(1), z.literal(2), z.literal(3)]);
+/** 0: seen clear. */
+export const gradeOrNone = z.union([z.literal(0), grade]);
+/** A list that whoever gets it only reads. */
+export const many = <T extends z.ZodType>(item: T) => z.array(item).readonly();
 
 /** What every refusal looks like. `message` is for people; `fields` point at what to mend. */
 export const problem = z.object({

@@ -1,6 +1,17 @@
 import { describe, expect, test } from 'vitest';
 import { day } from '@dewpond/core/units';
-import { dogProfile, newAppointment, newClient, newInstruction, notInFuture, openApiDocument, visitEvent } from '.';
+import { z } from 'zod';
+import {
+  ENDPOINTS,
+  FILES,
+  dogProfile,
+  newAppointment,
+  newClient,
+  newInstruction,
+  notInFuture,
+  openApiDocument,
+  visitEvent,
+} from '.';
 
 const ID = '0192f0c4-7a5e-7cc3-98c4-dc0c0c07398f';
 const messages = (result: { error?: { issues: { message: string }[] } }) =>
@@ -98,9 +109,35 @@ describe('bad input is refused in plain words', () => {
 test('the OpenAPI document covers every endpoint and no schema is lost', () => {
   const document = openApiDocument('0.1.0') as {
     openapi: string;
-    paths: Record<string, Record<string, { requestBody?: unknown }>>;
+    tags: { name: string }[];
+    paths: Record<string, Record<string, { requestBody?: unknown; tags: string[] }>>;
   };
   expect(document.openapi).toBe('3.1.0');
   expect(document.paths['/api/dogs/{id}']).toHaveProperty('put.requestBody.content');
   expect(JSON.stringify(document.paths['/api/clients'])).toContain('"maxLength":120');
+  const operations = Object.entries(document.paths).flatMap(([path, methods]) =>
+    Object.entries(methods).map(([method, operation]) => ({ key: `${method.toUpperCase()} ${path}`, operation })),
+  );
+  expect(operations).toHaveLength(Object.keys(ENDPOINTS).length + Object.keys(FILES).length);
+  const tags = document.tags.map(({ name }) => name);
+  for (const { operation } of operations) expect(tags).toContain(operation.tags[0]);
+  expect(document.paths['/api/visits/{id}/live']).toHaveProperty('get.responses.200.content.text/event-stream');
+});
+
+test('an answer says what it holds: nothing of it is left unchecked', () => {
+  const free: string[] = [];
+  for (const [key, { response }] of Object.entries(ENDPOINTS))
+    JSON.stringify(z.toJSONSchema(response, { io: 'input', unrepresentable: 'any' }), (at: string, each: unknown) => {
+      if (
+        each !== null &&
+        typeof each === 'object' &&
+        Object.keys(each).length === 0 &&
+        at !== 'properties' &&
+        at !== 'default'
+      )
+        free.push(`${key}: ${at}`);
+      return each;
+    });
+  // What happened at a visit is of many forms, and newer devices write more of them: only that it has a type is promised.
+  expect(free.filter((each) => !each.endsWith(': additionalProperties'))).toEqual([]);
 });

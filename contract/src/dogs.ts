@@ -10,9 +10,8 @@ import {
   TEARING,
   type Traits,
 } from '@dewpond/core/catalogue';
-import { COAT_CONDITIONS, SKIN, type DogFacts } from '@dewpond/core/dog';
-import { type DueLine } from '@dewpond/core/due';
-import { EAR_CONDITIONS, type Finding } from '@dewpond/core/findings';
+import { COAT_CONDITIONS, SKIN } from '@dewpond/core/dog';
+import { EAR_CONDITIONS } from '@dewpond/core/findings';
 import {
   BEST_TIMES,
   DRYERS,
@@ -27,12 +26,15 @@ import {
 } from '@dewpond/core/handling';
 import { PROGRAMMES, WENT, type Lesson, type ProgrammeKind } from '@dewpond/core/programme';
 import { HEAVIEST_DOG_KG, LIGHTEST_DOG_KG, daysBetween, type Day } from '@dewpond/core/units';
-import type { Grade, PlaceKey } from '@dewpond/core/places';
 import { z } from 'zod';
-import { daySchema, foldDepths, id, line, newId, text, version } from './basics';
+import { daySchema, foldDepths, grade, gradeOrNone, id, line, many, newId, place, text, version } from './basics';
 import { appointment } from './appointments';
 import { client } from './clients';
+import { dogFacts } from './facts';
 import { instructionView } from './instructions';
+import { dueLine } from './plan';
+import { source } from './reasons';
+import { placeKey, sign } from './trade';
 
 /** Traits a groomer has seen on this dog; those left out are the breed's. */
 const seenTraits = z.strictObject({
@@ -150,14 +152,24 @@ export const programmeEdit = z.strictObject({
 });
 
 /** A young or nervous dog's short lessons. */
-export interface ProgrammeView {
-  readonly id: string;
-  readonly version: number;
-  readonly kind: ProgrammeKind;
-  readonly startedOn: Day;
-  readonly endedOn: Day | null;
-  readonly lessons: readonly Lesson[];
-}
+const lesson: z.ZodType<Lesson> = z.object({
+  id: z.string(),
+  goal: z.string(),
+  went: z.enum(WENT),
+  on: daySchema,
+  by: z.string(),
+  personId: z.exactOptional(z.string()),
+});
+
+export const programmeView = z.object({
+  id: id,
+  version: z.number(),
+  kind: z.enum(Object.keys(PROGRAMMES) as [ProgrammeKind, ...ProgrammeKind[]]),
+  startedOn: daySchema,
+  endedOn: daySchema.nullable(),
+  lessons: many(lesson),
+});
+export type ProgrammeView = z.infer<typeof programmeView>;
 
 export const dogListItem = z.object({
   id,
@@ -182,23 +194,44 @@ export const dogListItem = z.object({
 export type DogListItem = z.infer<typeof dogListItem>;
 
 /** One past visit as the rhythm chart draws it. */
-export interface VisitMark {
-  readonly visitId: string;
-  readonly day: Day;
-  readonly grades: Readonly<Partial<Record<PlaceKey, Grade>>>;
-  readonly barred: readonly PlaceKey[];
-  readonly tasks: readonly string[];
-}
+export const visitMark = z.object({
+  visitId: id,
+  day: daySchema,
+  grades: z.partialRecord(placeKey, gradeOrNone),
+  barred: many(placeKey),
+  tasks: many(z.string()),
+});
+export type VisitMark = z.infer<typeof visitMark>;
 
 /** When and by whom a trait was seen on the dog itself. */
-export interface TraitSeen {
-  readonly day: Day;
-  readonly by: string;
+export const traitSeen = z.object({
+  day: daySchema,
+  by: z.string(),
   /** Whose name that is; not kept of what was seen earlier. */
-  readonly personId?: string;
-}
+  personId: z.exactOptional(z.string()),
+});
+export type TraitSeen = z.infer<typeof traitSeen>;
 /** Traits left out are assumed. */
 export type SeenOn = Readonly<Partial<Record<keyof Traits, TraitSeen>>>;
+const seenOn: z.ZodType<SeenOn> = z.partialRecord(z.enum(Object.keys(seenTraits.shape) as [keyof Traits]), traitSeen);
+
+const restraintLine: z.ZodType<RestraintLine> = z.object({
+  about: z.enum(['muzzle', 'tether', 'lift', 'approach', 'helper', 'stand']),
+  because: z.string(),
+  caution: z.boolean(),
+  words: z.string(),
+  source: source,
+});
+
+/** A finding that is still asked after. */
+const openFinding = z.object({
+  place,
+  sign,
+  grade,
+  answer: z.boolean().nullable(),
+  day: daySchema,
+  level: z.string(),
+});
 
 export const dogView = z.object({
   id,
@@ -206,18 +239,18 @@ export const dogView = z.object({
   profile: dogProfile,
   client,
   today: daySchema,
-  due: z.custom<DueLine[]>().describe('Plan lines with reasons, kept losers and due windows; see docs/architecture.md'),
+  due: z.array(dueLine).describe('Plan lines with reasons, kept losers and due windows; see docs/architecture.md'),
   bathProduct: z
     .object({ name: z.string(), contactMinutes: z.number(), nothingElse: z.boolean(), who: z.string() })
     .nullable(),
   instructions: z.array(instructionView),
   homeCareChangedOn: daySchema.nullable(),
-  facts: z.custom<DogFacts>().describe('Everything the plan depends on, for trying what would change it'),
-  seenOn: z.custom<SeenOn>().describe('When and by whom each trait was seen'),
+  facts: dogFacts.describe('Everything the plan depends on, for trying what would change it'),
+  seenOn: seenOn.describe('When and by whom each trait was seen'),
   nextVisit: z.object({ day: daySchema, drivenBy: z.string() }).nullable(),
-  visits: z.custom<VisitMark[]>().describe('Past visits, oldest first'),
+  visits: z.array(visitMark).describe('Past visits, oldest first'),
   drift: z.array(z.object({ place: z.string(), words: z.string() })),
-  openFindings: z.custom<(Finding & { readonly day: Day; readonly level: string })[]>(),
+  openFindings: z.array(openFinding),
   appointments: z.array(appointment),
   amounts: z.object({
     factor: z.number(),
@@ -229,10 +262,10 @@ export const dogView = z.object({
   vet: z.object({ id, name: z.string(), practice: z.string(), phone: z.string() }).nullable(),
   /** Handling in short, gravest first. */
   marks: z.array(z.string()),
-  restraint: z.custom<RestraintLine[]>().describe('How the dog is held, lifted and approached'),
+  restraint: z.array(restraintLine).describe('How the dog is held, lifted and approached'),
   /** Weights by day, oldest first, kg. */
   weighings: z.array(z.object({ day: daySchema, kg: z.number(), by: z.string() })),
-  programme: z.custom<ProgrammeView | null>().describe('Lessons of a young or nervous dog'),
+  programme: programmeView.nullable().describe('Lessons of a young or nervous dog'),
   likelySame: z.array(z.object({ id, name: z.string() })),
   merges: z.array(z.object({ id, name: z.string(), by: z.string(), at: z.string() })),
 });

@@ -1,9 +1,9 @@
-import type { DogFacts } from '@dewpond/core/dog';
-import type { Entry } from '@dewpond/core/record';
 import { z } from 'zod';
 import { appointment, appointmentEdit, newAppointment } from './appointments';
+import { auditEntry } from './audit';
 import { daySchema, id } from './basics';
-import { BENCH_ENDPOINTS } from './benchEndpoints';
+import { ownBreedEdit } from './breeds';
+import { businessEdit, businessView } from './business';
 import {
   archiving,
   client,
@@ -18,38 +18,23 @@ import {
   vetView,
 } from './clients';
 import { dogEdit, dogListItem, dogView, newDog, newLesson, newProgramme, newWeighing, programmeEdit } from './dogs';
-import {
-  health,
-  businessEdit,
-  businessView,
-  memberView,
-  ownBreedEdit,
-  sessionView,
-  todayView,
-  watchItem,
-} from './house';
+import { dogFacts } from './facts';
+import { health } from './health';
+import { entry } from './history';
+import { homeCareView, homeTicking } from './homeCare';
 import { importStep, importView, newImport } from './imports';
 import { instructionEdit, newInstruction } from './instructions';
-import {
-  auditEntry,
-  draftQuery,
-  homeCareView,
-  homeTicking,
-  businessProfileEdit,
-  businessProfileView,
-  messageDraft,
-  messageStep,
-  messageView,
-  newMessage,
-  newOwnerLink,
-  ownerLinkView,
-  ownerPage,
-  referralEdit,
-  referralView,
-  sheetEditing,
-  sheetView,
-} from './telling';
-import { prefetchView, visitEvents, eventsTaken, newEvents, newVisit, visitView, type MixView } from './visits';
+import { newOwnerLink, ownerLinkView } from './links';
+import { memberView, sessionView } from './members';
+import { draftQuery, messageDraft, messageStep, messageView, newMessage } from './messages';
+import { MIXING_ENDPOINTS } from './mixingEndpoints';
+import { ownerPage } from './ownerPage';
+import { businessProfileEdit, businessProfileView } from './profile';
+import { referralEdit, referralView } from './referrals';
+import { sheetEditing, sheetView } from './sheets';
+import { todayView } from './today';
+import { eventsTaken, mixView, newEvents, newVisit, prefetchView, visitEvents, visitView } from './visits';
+import { watchItem } from './watch';
 
 const made = z.object({ id });
 const changed = z.object({ version: z.int() });
@@ -71,7 +56,7 @@ export const ENDPOINTS = {
     says: 'What the plans of dogs depend on, page by page, for trying a house way over the whole book',
     query: z.object({ after: id.optional() }),
     response: z.object({
-      items: z.custom<DogFacts[]>(),
+      items: z.array(dogFacts),
       /** Ask for the next page after this dog; null: that was all. */
       after: id.nullable(),
       of: z.int(),
@@ -131,7 +116,7 @@ export const ENDPOINTS = {
   'PUT /api/dogs/:id': { says: 'Change a dog', body: dogEdit, response: changed },
   'GET /api/dogs/:id/mix': {
     says: "What this dog's bath takes",
-    response: z.object({ mixes: z.custom<MixView[]>() }),
+    response: z.object({ mixes: z.array(mixView) }),
   },
   'POST /api/dogs/:id/instructions': {
     says: "Write down a vet's or owner's instruction",
@@ -195,7 +180,7 @@ export const ENDPOINTS = {
   },
   'GET /api/dogs/:id/history': {
     says: 'Everything on record of one dog, newest first',
-    response: z.object({ dog: z.string(), items: z.custom<Entry[]>() }),
+    response: z.object({ dog: z.string(), items: z.array(entry) }),
   },
   'GET /api/dogs/:id/home': { says: 'Home care: tasks, days, ticks', response: homeCareView },
   'GET /api/me/calendar': {
@@ -243,7 +228,7 @@ export const ENDPOINTS = {
     body: z.strictObject({ units: z.enum(['metric', 'US']).nullable() }),
     response: z.object({}),
   },
-  ...BENCH_ENDPOINTS,
+  ...MIXING_ENDPOINTS,
   'PUT /api/business': { says: 'Change the house ways', body: businessEdit, response: changed },
 } as const satisfies Record<string, Endpoint>;
 

@@ -29,12 +29,13 @@ export const newImport = z.strictObject({
     .max(IMPORT_ROWS, { error: `At most ${IMPORT_ROWS} rows at once.` }),
 });
 
-export interface ImportReport {
-  readonly clients: number;
-  readonly dogs: number;
+export const importReport = z.object({
+  clients: z.number(),
+  dogs: z.number(),
   /** Why it failed or was refused, in words; empty when it went well. */
-  readonly words: string;
-}
+  words: z.string(),
+});
+export type ImportReport = z.infer<typeof importReport>;
 
 export const importView = z.object({
   id,
@@ -44,7 +45,7 @@ export const importView = z.object({
   state: z.enum(['waiting', 'running', 'done', 'cancelled', 'failed', 'undone']),
   done: z.int(),
   total: z.int(),
-  report: z.custom<ImportReport | null>(),
+  report: importReport.nullable(),
 });
 export type ImportView = z.infer<typeof importView>;
 

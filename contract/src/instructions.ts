@@ -8,7 +8,7 @@ import { daySchema, id, line, newId, place, version } from './basics';
 const sign = z.enum(ALL_SIGNS as [(typeof ALL_SIGNS)[number]]);
 const condition = z.enum(Object.keys(CONDITIONS) as [Condition, ...Condition[]]);
 
-const saying = z.discriminatedUnion('kind', [
+export const saying = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('bar'), task: z.enum(ALL_TASKS as [(typeof ALL_TASKS)[number]]) }),
   z.strictObject({
     kind: z.literal('interval'),

@@ -128,6 +128,14 @@ export const newBottle = fits(bottleShape.extend({ id: newId }));
 export const bottleEdit = fits(bottleShape.extend({ version }));
 export const bottleView = z.object({ ...bottleShape.shape, id, version });
 export type BottleView = z.infer<typeof bottleView>;
+/** A bottle as mixes name it. Ml. */
+export const bottleShown = z.object({
+  id,
+  name: z.string(),
+  brim: z.number(),
+  line: z.number(),
+  graduation: z.number().nullable(),
+});
 
 /** Put away, or taken out. */
 export const shelving = z.strictObject({ version, archived: z.boolean() });

@@ -1,6 +1,6 @@
 import { STOCK_KINDS, type StockPoint } from '@dewpond/core/stock';
 import { z } from 'zod';
-import { daySchema, id, line, newId, text, version } from './basics';
+import { daySchema, id, line, many, newId, text, version } from './basics';
 
 const lotFields = { number: line(40, 'The lot number'), expires: daySchema.nullable() };
 
@@ -49,36 +49,44 @@ export const lotEdit = z.strictObject({
   emptiedOn: daySchema.nullable(),
 });
 
+const stockPoint: z.ZodType<StockPoint> = z.object({
+  day: daySchema,
+  left: z.number(),
+  low: z.number(),
+  high: z.number(),
+});
+
 /** A product's stock and what is ahead of it. */
-export interface StockLine {
-  readonly productId: string;
-  readonly name: string;
+export const stockLine = z.object({
+  productId: id,
+  name: z.string(),
   /** Null: never delivered nor counted, so not known. */
-  readonly stock: number | null;
+  stock: z.number().nullable(),
   /** Product in mixes that stand at the bench and may still be used, ml: drawn, but not gone. */
-  readonly onBench: number;
-  readonly containerMl: number | null;
-  readonly price: number | null;
-  readonly leadDays: number;
-  readonly safetyMl: number;
-  readonly supplier: string;
-  readonly runsOut: string | null;
-  readonly runsOutAtWorst: string | null;
-  readonly orderBy: string | null;
-  readonly state: 'late' | 'this week' | 'later' | 'enough' | 'not counted';
+  onBench: z.number(),
+  containerMl: z.number().nullable(),
+  price: z.number().nullable(),
+  leadDays: z.number(),
+  safetyMl: z.number(),
+  supplier: z.string(),
+  runsOut: z.string().nullable(),
+  runsOutAtWorst: z.string().nullable(),
+  orderBy: z.string().nullable(),
+  state: z.enum(['late', 'this week', 'later', 'enough', 'not counted']),
   /** What twelve weeks take, ml. */
-  readonly takes: number;
-  readonly containers: number;
+  takes: z.number(),
+  containers: z.number(),
   /** A point a week. */
-  readonly points: readonly StockPoint[];
+  points: many(stockPoint),
   /** Lots past their expiry that still hold something. */
-  readonly expired: readonly string[];
-}
+  expired: many(z.string()),
+});
+export type StockLine = z.infer<typeof stockLine>;
 
 export const stockView = z.object({
   today: daySchema,
   currency: z.string(),
-  lines: z.custom<StockLine[]>(),
+  lines: many(stockLine),
   /** Dogs whose visits are not reckoned yet: the forecast lacks them. */
   waiting: z.int(),
   dogs: z.int(),

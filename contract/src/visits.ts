@@ -1,20 +1,22 @@
-import type { DogFacts } from '@dewpond/core/dog';
+import { FINDING_COLOURS, FINDING_SMELLS, PAD_COLOURS, isKnownSign, mayBeAt, type Sign } from '@dewpond/core/findings';
+import { isWhole } from '@dewpond/core/places';
+import type { Bottle, MixCard } from '@dewpond/core/dilution';
 import {
-  FINDING_COLOURS,
-  FINDING_SMELLS,
-  PAD_COLOURS,
-  isKnownSign,
-  mayBeAt,
-  type Finding,
-  type Sign,
-} from '@dewpond/core/findings';
-import { isWhole, type PlaceKey } from '@dewpond/core/places';
-import type { MixCard, Product } from '@dewpond/core/dilution';
-import { EVENT_VERSION, HANDOVER_QUESTIONS, INCIDENT_KINDS, OWNER_ANSWERS, type HandoverQuestion, type IncidentKind, type VisitEvent } from '@dewpond/core/events';
-import { VISIT_KINDS, type Stage } from '@dewpond/core/steps';
-import type { Day } from '@dewpond/core/units';
+  EVENT_VERSION,
+  HANDOVER_QUESTIONS,
+  INCIDENT_KINDS,
+  OWNER_ANSWERS,
+  type HandoverQuestion,
+  type IncidentKind,
+  type VisitEvent,
+} from '@dewpond/core/events';
+import { VISIT_KINDS } from '@dewpond/core/steps';
+import type { Minutes } from '@dewpond/core/units';
 import { z } from 'zod';
-import { daySchema, grade, id, line, newId, place, side, text } from './basics';
+import { daySchema, grade, id, line, many, newId, place, side, text } from './basics';
+import { dogFacts, findingRead } from './facts';
+import { bottleShown } from './products';
+import { caution, placeKey, productKind, stage } from './trade';
 
 /** A sign of a newer device is taken in as well: it bars its place until this version knows it. */
 const sign = line(60, 'The sign').transform((name) => name as Sign);
@@ -189,47 +191,98 @@ export const eventsTaken = z.object({
 });
 
 /** A mix of the bench that this dog might have. */
-export interface MixAtHand {
-  readonly id: string;
+export const mixAtHand = z.object({
+  id: id,
   /** "Half-litre bottle 2" */
-  readonly bottle: string;
-  readonly productId: string;
-  readonly strength: string;
-  readonly leftMl: number;
+  bottle: z.string(),
+  productId: id,
+  strength: z.string(),
+  leftMl: z.number(),
   /** The day's plan pours it over this dog. */
-  readonly meant: boolean;
-  readonly forDogId: string | null;
-  readonly discardAt: string;
-  readonly watered: boolean;
-}
+  meant: z.boolean(),
+  forDogId: z.string().nullable(),
+  discardAt: z.string(),
+  watered: z.boolean(),
+});
+export type MixAtHand = z.infer<typeof mixAtHand>;
 
 /** One bottle to make up, or one product to use as it is. */
-export interface MixView {
-  readonly product: Omit<Product, 'dilution'> & { readonly strength: string | null };
-  readonly mix: MixCard;
-  readonly strokeMl: number | null;
+const mixCard: z.ZodType<MixCard> = z.object({
+  kind: z.enum(['as it is', 'no bottle', 'mixed', 'several batches']),
+  need: z.number(),
+  made: z
+    .object({
+      bottle: bottleShown as unknown as z.ZodType<Bottle>,
+      batches: z.number(),
+      by: z.enum(['strokes', 'strokes, water fitted', 'millilitres']),
+      strokes: z.number().nullable(),
+      product: z.number(),
+      water: z.number(),
+      total: z.number(),
+      realised: z.string(),
+      error: z.number(),
+    })
+    .nullable(),
+});
+
+export const mixView = z.object({
+  product: z.object({
+    id: z.string(),
+    name: z.string(),
+    kind: productKind,
+    contact: z
+      .object({ least: z.number() as unknown as z.ZodType<Minutes>, most: z.number() as unknown as z.ZodType<Minutes> })
+      .nullable(),
+    label: z.string(),
+    amountFactor: z.number(),
+    suppliedBy: z.enum(['vet', 'owner', 'house']),
+    costPerMl: z.number().nullable(),
+    cautions: many(caution),
+    ingredients: many(z.string()),
+    strength: z.string().nullable(),
+  }),
+  mix: mixCard,
+  strokeMl: z.number().nullable(),
   /** Who supplied or prescribed it, if not the house. */
-  readonly note: string;
-  readonly working: {
-    readonly area: number;
-    readonly wash1: number;
-    readonly wash2: number;
-    readonly factor: number;
-    readonly reserve: number;
-  };
-}
+  note: z.string(),
+  working: z.object({
+    area: z.number(),
+    wash1: z.number(),
+    wash2: z.number(),
+    factor: z.number(),
+    reserve: z.number(),
+  }),
+});
+export type MixView = z.infer<typeof mixView>;
 
 /** A picture of the dog from an earlier visit, to hold today's beside it. */
-export interface EarlierPhoto {
-  readonly photo: string;
-  readonly place: PlaceKey;
-  readonly sign: Sign | null;
-  readonly day: Day;
-}
+export const earlierPhoto = z.object({
+  photo: id,
+  place: placeKey,
+  sign: sign.nullable(),
+  day: daySchema,
+});
+export type EarlierPhoto = z.infer<typeof earlierPhoto>;
 
 /** Pictures as they are sent, before they are drawn anew. */
 export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
 export const PHOTO_LIMIT = 8 * 1024 * 1024;
+
+/**
+ * An event as it is read: its envelope, and what it holds in today's shape. Of a newer version it may hold what this one
+ * does not know; it is shown by its words.
+ */
+const visitEventRead = z.object({
+  id,
+  v: z.int(),
+  counter: z.int(),
+  device: z.string(),
+  person: z.string(),
+  at: z.number(),
+  offset: z.number().nullable(),
+  seen: z.record(z.string(), z.int()).nullable(),
+  what: z.looseObject({ type: z.string() }),
+}) as unknown as z.ZodType<VisitEvent>;
 
 /** All that a visit stands on before anything happens: enough for the whole visit without a network. */
 const preparedVisit = {
@@ -238,42 +291,41 @@ const preparedVisit = {
   appointmentId: id.nullable(),
   kind: z.enum(VISIT_KINDS),
   day: daySchema,
-  facts: z.custom<DogFacts>(),
+  facts: dogFacts,
   contactMinutes: z.number(),
   contactMost: z.number().nullable(),
-  minutesFactor: z.custom<Readonly<Partial<Record<Stage, number>>>>().describe('Against the house’s, by stage'),
+  minutesFactor: z.partialRecord(stage, z.number()).describe('Against the house’s, by stage'),
   tools: z.record(z.string(), z.string()).describe('Blade or comb by part of the body, last time'),
-  photos: z.custom<EarlierPhoto[]>().describe('The newest earlier picture of each place'),
-  mixes: z.custom<MixView[]>(),
-  bench: z.custom<MixAtHand[]>().describe('Mixes standing at the bench, of products this visit uses'),
-  lastTime: z.custom<{
-    readonly day: string;
-    readonly findings: readonly Finding[];
-    readonly looked: readonly PlaceKey[];
-  } | null>(),
+  photos: z.array(earlierPhoto).describe('The newest earlier picture of each place'),
+  mixes: z.array(mixView),
+  bench: z.array(mixAtHand).describe('Mixes standing at the bench, of products this visit uses'),
+  lastTime: z.object({ day: daySchema, findings: z.array(findingRead), looked: z.array(placeKey) }).nullable(),
   /** What is asked after at this look-over: watched places that were not seen clear often enough. */
-  askAgain: z.array(z.object({ place: z.custom<PlaceKey>(), words: z.string(), day: daySchema })),
+  askAgain: z.array(z.object({ place: placeKey, words: z.string(), day: daySchema })),
   /** Places a vet should see, still open. */
-  referred: z.array(z.object({ place: z.custom<PlaceKey>(), openedOn: daySchema })),
+  referred: z.array(z.object({ place: placeKey, openedOn: daySchema })),
   /** What the owner said the last time each question was asked. */
-  lastAnswers: z.custom<Readonly<Partial<Record<HandoverQuestion, { readonly answer: boolean; readonly day: Day }>>>>(),
+  lastAnswers: z.partialRecord(
+    z.enum(HANDOVER_QUESTIONS as [HandoverQuestion]),
+    z.object({ answer: z.boolean(), day: daySchema }),
+  ),
 };
 
 export const visitView = z.object({
   id,
   ...preparedVisit,
-  events: z.custom<VisitEvent[]>(),
+  events: z.array(visitEventRead),
   serverNow: z.number(),
 });
 export type VisitView = z.infer<typeof visitView>;
 
-export const visitEvents = z.object({ events: z.custom<VisitEvent[]>(), serverNow: z.number() });
+export const visitEvents = z.object({ events: z.array(visitEventRead), serverNow: z.number() });
 
 /** A booked visit to carry along: begun already, or to be begun on the device. */
 const prefetchedVisit = z.object({
   visitId: id.nullable(),
   startsAt: z.string().nullable(),
-  events: z.custom<VisitEvent[]>(),
+  events: z.array(visitEventRead),
   ...preparedVisit,
 });
 export type PrefetchedVisit = z.infer<typeof prefetchedVisit>;

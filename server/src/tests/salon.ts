@@ -13,6 +13,7 @@ import { listenForVisits } from '../platform/live/news';
 import { openPost } from '../platform/post/post';
 import { bottle, business, member, product, pump } from '../platform/db/schema';
 import { inTenant, type BusinessId } from '../platform/db/tenant';
+import { holdToSchema } from './held';
 
 export const config = readConfig({
   ...process.env,
@@ -110,6 +111,7 @@ export async function openSalon(role: 'manager' | 'groomer' | 'bather' = 'manage
         .set('Cookie', cookie);
       if (given.query) void call.query(given.query);
       const { status, body } = await (given.body === undefined ? call : call.send(given.body as object));
+      if (status < 300) holdToSchema(key, body);
       return { status, body };
     },
   };

@@ -1,4 +1,4 @@
-import { outbox } from '../data/device';
+import { answers, outbox } from '../data/device';
 import { visitEvent, type VisitView } from '@dewpond/contract';
 import { upToDate, type Happening, type VisitEvent } from '@dewpond/core/events';
 import { screen } from '@testing-library/react';
@@ -11,9 +11,14 @@ import { v7 } from 'uuid';
 
 /**
  * A dog on the table and somebody signed in. The office takes every event once and remembers it, as the real one does;
- * `sent` is what reached it, in order. Its clock may be ahead of the device's, ms.
+ * `sent` is what reached it, in order. Its clock may be ahead of the device's, ms. A visit may be there as it was cached on
+ * this device, of whatever version.
  */
-export async function standAtTable(given: VisitView = visitView(), officeAhead = 0) {
+export async function standAtTable(
+  given: VisitView = visitView(),
+  officeAhead = 0,
+  visitIs: 'at the server' | 'on this device' = 'at the server',
+) {
   // A visit of its own: what an earlier test still writes goes to another.
   const visit = { ...given, id: v7() };
   const sent: Happening[] = [];
@@ -21,7 +26,10 @@ export async function standAtTable(given: VisitView = visitView(), officeAhead =
   const office = openOffice({
     'GET /api/session': () => session(),
     'GET /api/members': () => ({ items: [MEMBER] }),
-    'GET /api/visits/:id': () => ({ ...visit, events: known }),
+    'GET /api/visits/:id': () => {
+      if (visitIs === 'on this device') throw new Error('no network');
+      return { ...visit, events: known };
+    },
     'GET /api/visits/:id/events': () => ({ events: known, serverNow: Date.now() + officeAhead }),
     'POST /api/visits/:id/events': ({ body }) => {
       const events = body.events.map((each) => visitEvent.parse(each));
@@ -37,6 +45,7 @@ export async function standAtTable(given: VisitView = visitView(), officeAhead =
     },
   });
   useVisitLog.setState(useVisitLog.getInitialState(), true);
+  if (visitIs === 'on this device') await answers.put(`visit ${visit.id}`, visit);
   await outbox.open(MEMBER.personId);
   const shown = show(<TableScreen />, { path: '/visits/:id', at: `/visits/${visit.id}` });
   await screen.findByText(/step \d+ of/);

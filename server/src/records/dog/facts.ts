@@ -56,7 +56,7 @@ export function factsOf(
     services: business.services,
     liftAloneKg: business.liftAloneKg,
     ways: business.ways,
-    instructions,
+    instructions: instructions.map(({ version: _, ...said }) => said),
     lifts: liftsOf(instructions),
     known: knownOf(instructions, findings, today),
     suspended: suspendedPlaces(places, findings),

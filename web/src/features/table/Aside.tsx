@@ -132,7 +132,7 @@ function LastTime({ table, step }: { readonly table: Table; readonly step: Step 
   const here = lastTime.findings.filter((found) => !place || placeKey(found.place) === placeKey(place));
   return (
     <section>
-      <h2 className="text-soft mb-1.5">Last time, {showDay(lastTime.day as Day)}</h2>
+      <h2 className="text-soft mb-1.5">Last time, {showDay(lastTime.day)}</h2>
       {here.length === 0 ? (
         <p>{place ? `${namePlace(place)}: clear.` : 'Everything clear.'}</p>
       ) : (

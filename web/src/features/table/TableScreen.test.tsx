@@ -1,3 +1,4 @@
+import { v7 } from 'uuid';
 import { storage } from '../../data/device';
 import { tapped } from '@dewpond/core/events';
 import { finding } from '@dewpond/core/findings';
@@ -185,7 +186,7 @@ describe('at the table', () => {
       { type: 'step done', step: 'prepare' } as const,
       { type: 'found', finding: finding({ site: 'ear', side: 'right' }, 'ear dark wax', 2) } as const,
     ].map((what, i) => ({
-      id: `e${i}`,
+      id: v7(),
       v: 1,
       counter: i + 1,
       device: 'd',

@@ -144,7 +144,7 @@ test('a visit that a version before kept on this device opens: its stops and its
     what: { type: 'step skipped', step: 'nails', because: 'no time left' },
   };
   const events = [event({ type: 'opened' }, 0), skipped] as unknown as VisitEvent[];
-  const { person } = await standAtTable(visitView({ facts: kept as unknown as DogFacts, events }));
+  const { person } = await standAtTable(visitView({ facts: kept as unknown as DogFacts, events }), 0, 'on this device');
   expect(screen.getByRole('complementary')).toHaveWords(/musty or yeasty smell/);
   await person.keyboard('s');
   expect(within(dialog()).getAllByRole('button', { name: /Nails and dewclaws.*No time left/ }).length).toBe(1);

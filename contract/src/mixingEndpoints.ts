@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { daySchema, id } from './basics';
-import { benchView, mixStep, newMix, touched, traceQuery, traceStarts, traceView } from './bench';
+import { benchView, mixStep, newMix } from './mixing';
+import { touched, traceQuery, traceStarts, traceView } from './trace';
 import { bottleEdit, calibration, newBottle, newProduct, newPump, productEdit, pumpEdit, shelving } from './products';
 import { costsQuery, costsView, ledgerView, lotEdit, newStockEntry, stockEntryMade, stockView } from './stock';
 
@@ -8,7 +9,7 @@ const made = z.object({ id });
 const changed = z.object({ version: z.int() });
 
 /** Calls of the mixing bench: products and tools, mixes, stock, trace. */
-export const BENCH_ENDPOINTS = {
+export const MIXING_ENDPOINTS = {
   'POST /api/products': { says: 'Add a product', body: newProduct, response: made },
   'PUT /api/products/:id': { says: 'Change a product', body: productEdit, response: changed },
   'PUT /api/products/:id/shelf': { says: 'Put a product away, or take it out', body: shelving, response: changed },

@@ -1,0 +1,72 @@
+import {
+  ALL_SERVICES,
+  HOUSE_QUESTIONS,
+  SERVICES,
+  type BusinessDoes,
+  type HouseQuestion,
+  type BusinessServices,
+  type HouseWays,
+} from '@dewpond/core/ways';
+import { z } from 'zod';
+import { version } from './basics';
+import { ownBreedView } from './breeds';
+import { waysRead } from './facts';
+import { bottleView, productView, pumpView } from './products';
+import { does, service } from './trade';
+
+const schools = (question: HouseQuestion) =>
+  z.enum(HOUSE_QUESTIONS[question].schools.map((school) => school.id) as [string]);
+
+/** Exactly one known school for every question. */
+export const houseWays = z
+  .strictObject(
+    Object.fromEntries(Object.keys(HOUSE_QUESTIONS).map((key) => [key, schools(key as HouseQuestion)])) as Record<
+      HouseQuestion,
+      z.ZodEnum
+    >,
+  )
+  .transform((ways) => ways as unknown as HouseWays);
+
+/** Each piece of work, done as far as it is offered. */
+const businessServices = z
+  .strictObject(
+    Object.fromEntries(
+      ALL_SERVICES.map((key) => [key, z.enum(Object.keys(SERVICES[key].means) as [BusinessDoes, ...BusinessDoes[]])]),
+    ),
+  )
+  .transform((services) => services as BusinessServices);
+
+const liftAloneKg = z
+  .number({ error: 'A number of kilograms.' })
+  .min(3, { error: 'At least 3 kg.' })
+  .max(60, { error: 'At most 60 kg.' });
+
+export const businessEdit = z.strictObject({
+  version,
+  ways: houseWays,
+  units: z.enum(['metric', 'US']),
+  currency: z.string().regex(/^[A-Z]{3}$/, { error: 'Three capital letters, such as GBP.' }),
+  services: businessServices,
+  liftAloneKg,
+});
+
+const servicesRead: z.ZodType<BusinessServices> = z.record(service, does);
+
+export const businessView = z.object({
+  version,
+  name: z.string(),
+  units: z.enum(['metric', 'US']),
+  services: servicesRead,
+  liftAloneKg: z.number(),
+  ways: waysRead,
+  ownBreeds: z.array(ownBreedView).describe('Breeds added or seen otherwise than shipped'),
+  /** ISO 4217 */
+  currency: z.string(),
+  products: z.array(productView),
+  /** Products put away: no longer mixed, still known by name. */
+  putAway: z.array(productView),
+  pumps: z.array(pumpView),
+  bottles: z.array(bottleView),
+  mayEdit: z.boolean(),
+});
+export type BusinessView = z.infer<typeof businessView>;

@@ -1,0 +1,186 @@
+import type { Traits } from '@dewpond/core/catalogue';
+import {
+  CANAL_HAIR,
+  COATS,
+  COAT_DENSITIES,
+  COAT_LENGTHS,
+  EAR_CARRIAGES,
+  EYE_SETS,
+  HANDLING,
+  MUZZLES,
+  SHEDDING,
+  TEARING,
+  type Handling,
+} from '@dewpond/core/catalogue';
+import {
+  COAT_CONDITIONS,
+  SKIN,
+  type DogFacts,
+  type EarHistory,
+  type Fitness,
+  type Instruction,
+  type Suspended,
+} from '@dewpond/core/dog';
+import {
+  EAR_CONDITIONS,
+  FINDING_COLOURS,
+  FINDING_SMELLS,
+  type Finding,
+  type FindingDetails,
+  type KnownSign,
+} from '@dewpond/core/findings';
+import {
+  BEST_TIMES,
+  DRYERS,
+  HEARING,
+  HELPERS,
+  MINDS,
+  MUZZLES_WORN,
+  SIGHT,
+  TETHERS,
+  type HandlingNotes,
+} from '@dewpond/core/handling';
+import type { VetLift } from '@dewpond/core/stops';
+import type { Kilograms } from '@dewpond/core/units';
+import type { HouseWays } from '@dewpond/core/ways';
+import { z } from 'zod';
+import { daySchema, foldDepths, grade, place } from './basics';
+import { saying } from './instructions';
+import { signSeen } from './reasons';
+import { does, houseQuestion, placeKey, procedure, service, sign } from './trade';
+
+const kilograms = z.number() as unknown as z.ZodType<Kilograms>;
+const lifeStage = z.enum(['puppy', 'adult', 'senior']);
+export const handling = z.enum(Object.keys(HANDLING) as [Handling, ...Handling[]]);
+
+/** Coat, ears, muzzle, eyes and folds of a dog, as its breed and what was seen make them. */
+export const traits: z.ZodType<Traits> = z.object({
+  coat: z.enum(COATS),
+  coatLength: z.enum(COAT_LENGTHS),
+  coatDensity: z.enum(COAT_DENSITIES),
+  shedding: z.enum(SHEDDING),
+  ears: z.enum(EAR_CARRIAGES),
+  canalHair: z.enum(CANAL_HAIR),
+  muzzle: z.enum(MUZZLES),
+  eyeSet: z.enum(EYE_SETS),
+  tearing: z.enum(TEARING),
+  folds: foldDepths,
+});
+
+const handlingNotes: z.ZodType<HandlingNotes> = z.object({
+  minds: z.array(z.enum(MINDS)),
+  helper: z.enum(HELPERS),
+  muzzle: z.enum(MUZZLES_WORN),
+  dryer: z.enum(DRYERS),
+  tether: z.enum(TETHERS),
+  sight: z.enum(SIGHT),
+  hearing: z.enum(HEARING),
+  bestTime: z.enum(BEST_TIMES),
+  marks: z.array(z.string()),
+});
+
+/** A school a question; an answer may be of a version that asked fewer or more. */
+export const waysRead = z.partialRecord(houseQuestion, z.string()) as unknown as z.ZodType<HouseWays>;
+
+export const fitness: z.ZodType<Fitness> = z.object({
+  spotOn: daySchema.nullable(),
+  stitches: z.boolean(),
+  fits: z.boolean(),
+  heart: z.boolean(),
+  inSeason: z.boolean(),
+});
+
+export const earHistoryRead: z.ZodType<EarHistory> = z.object({
+  conditions: z.array(z.enum(EAR_CONDITIONS)),
+  plucked: z.union([z.literal('never'), z.object({ daysAgo: z.number().nullable() })]),
+  ownerForbidsPlucking: z.boolean(),
+});
+
+export const instructionRead: z.ZodType<Instruction> = z.object({
+  id: z.string(),
+  by: z.enum(['vet', 'owner']),
+  who: z.string(),
+  place: place.nullable(),
+  says: saying,
+  from: daySchema,
+  until: daySchema.nullable(),
+});
+
+export const vetLift: z.ZodType<VetLift> = z.object({
+  id: z.string(),
+  who: z.string(),
+  place,
+  lifts: sign,
+  upToGrade: z.number(),
+  procedure,
+  from: daySchema,
+  until: daySchema,
+});
+
+export const knownSign: z.ZodType<KnownSign> = z.object({ place, sign, on: daySchema });
+
+export const findingDetails: z.ZodType<FindingDetails> = z.object({
+  colour: z.exactOptional(z.enum(FINDING_COLOURS)),
+  smell: z.exactOptional(z.enum(FINDING_SMELLS)),
+  mm: z.exactOptional(z.number()),
+  known: z.exactOptional(z.boolean()),
+  vetKnew: z.exactOptional(daySchema),
+  painful: z.exactOptional(z.boolean()),
+  words: z.exactOptional(z.string()),
+});
+
+export const findingRead: z.ZodType<Finding> = z.object({
+  place,
+  sign,
+  grade: grade,
+  answer: z.boolean().nullable(),
+  more: z.exactOptional(findingDetails),
+});
+
+export const suspended: z.ZodType<Suspended> = z.union([
+  z.object({ findings: z.array(findingRead), on: daySchema }),
+  z.object({ words: z.string() }),
+]);
+
+/** Everything the plan of one dog depends on. */
+export const dogFacts: z.ZodType<DogFacts> = z.object({
+  traits,
+  breedHandling: z.array(handling),
+  weight: kilograms,
+  lifeStage,
+  canStandThroughBath: z.boolean(),
+  skin: z.enum(SKIN),
+  coatCondition: z.enum(COAT_CONDITIONS),
+  fitness: fitness,
+  swims: z.boolean(),
+  grassSeedMonths: z.array(z.number()),
+  hayFeverMonths: z.array(z.number()),
+  dirtyWork: z.boolean(),
+  stiffJoints: z.boolean(),
+  tightBreathing: z.boolean(),
+  tearingSeenByVet: z.boolean(),
+  earTrouble: z.enum(['none', 'in the past, no word from a vet', 'in the past, vet knows']),
+  earOdds: z.number().nullable(),
+  ears: z.object({ left: earHistoryRead, right: earHistoryRead }),
+  eyes: z.object({
+    left: z.array(z.enum(['eye drops or ointment today', 'eye operation'])),
+    right: z.array(z.enum(['eye drops or ointment today', 'eye operation'])),
+  }),
+  pluckingConsent: z.boolean(),
+  pluckingStress: z.enum(['none', 'broke off today', 'slight', 'plain', 'bad', 'broke off']),
+  nailsOvergrown: z.boolean(),
+  nailBled: z.boolean(),
+  reactions: z.string(),
+  hazeKnown: z.boolean(),
+  handling: handlingNotes,
+  muzzleAgreed: z.boolean().nullable(),
+  services: z.record(service, does),
+  liftAloneKg: z.number(),
+  ways: waysRead,
+  instructions: z.array(instructionRead),
+  lifts: z.array(vetLift),
+  known: z.array(knownSign),
+  suspended: z.partialRecord(placeKey, suspended),
+  earUnsettled: z.object({ left: z.array(signSeen), right: z.array(signSeen) }),
+  today: daySchema,
+});

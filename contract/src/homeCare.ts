@@ -1,0 +1,49 @@
+import { DRAWINGS } from '@dewpond/core/methods';
+import type { HomeTaskTold, PageWords } from '@dewpond/core/wording';
+import { z } from 'zod';
+import { daySchema, id, place, text } from './basics';
+import { homeHow, task } from './trade';
+
+/** Headings and buttons of a page for owners, by what they stand for. */
+export const pageWords = z.record(z.string(), z.string()) as unknown as z.ZodType<PageWords>;
+
+const homeTaskTold: z.ZodType<HomeTaskTold> = z.object({
+  name: z.string(),
+  words: z.string(),
+  takes: z.string(),
+  often: z.string(),
+  card: z.object({
+    drawing: z.enum(DRAWINGS).nullable(),
+    never: z.array(z.string()),
+    stops: z.array(z.string()),
+  }),
+  key: z.string(),
+  task,
+  places: z.array(place),
+  everyDays: z.number(),
+  minutes: z.number(),
+  how: homeHow,
+});
+
+/** What an owner does between visits, the days it is for, and what was ticked. */
+export const homeCareView = z.object({
+  /** Days are counted from this visit. */
+  since: daySchema,
+  today: daySchema,
+  language: z.string().describe('BCP 47'),
+  words: pageWords.describe('Headings and buttons'),
+  tasks: z.array(homeTaskTold),
+  ticks: z.array(z.object({ key: z.string(), day: daySchema, note: z.string() })),
+  /** Pictures the owner sent in the last four weeks. */
+  photos: z.array(z.object({ id, day: daySchema })),
+  /** Of the last four weeks, or since the visit. */
+  share: z.object({ asked: z.int(), done: z.int() }),
+});
+export type HomeCareView = z.infer<typeof homeCareView>;
+/** A tick, or no tick any more; with a word besides. */
+export const homeTicking = z.strictObject({
+  key: z.string().max(200),
+  day: daySchema,
+  done: z.boolean(),
+  note: text(300).default(''),
+});

@@ -1,0 +1,64 @@
+import { MESSAGE_CHANNELS, MESSAGE_KINDS, MESSAGE_STATES, type MessageKind, type Reach } from '@dewpond/core/messages';
+import { z } from 'zod';
+import { id, line, newId } from './basics';
+
+const kind = z.enum(MESSAGE_KINDS as [MessageKind]);
+const channel = z.enum(MESSAGE_CHANNELS);
+
+export const draftQuery = z.object({
+  kind,
+  visit: id.optional(),
+  /** "15:30", for "ready around" and "ring before". */
+  time: z
+    .string()
+    .regex(/^\d\d:\d\d$/)
+    .optional(),
+  referral: id.optional(),
+});
+
+const reach: z.ZodType<Reach> = z.object({ channel, to: z.string(), whyNot: z.string().nullable() });
+export const messageDraft = z.object({
+  owner: z.string(),
+  reach: z.array(reach),
+  subject: z.string(),
+  words: z.string(),
+  language: z.string().describe('BCP 47'),
+});
+export type MessageDraft = z.infer<typeof messageDraft>;
+
+export const messageFields = z.strictObject({
+  dogId: id,
+  visitId: id.nullable(),
+  /** Whose letter goes along. */
+  referralId: id.nullable().default(null),
+  kind,
+  channel,
+  subject: line(150, 'The subject'),
+  words: line(1500, 'The text'),
+});
+export const newMessage = messageFields.extend({ id: newId });
+export const messageView = z.object({
+  id,
+  clientId: id,
+  client: z.string(),
+  dogId: id.nullable(),
+  dog: z.string().nullable(),
+  visitId: id.nullable(),
+  kind,
+  channel,
+  to: z.string(),
+  subject: z.string(),
+  /** As sent; a private link is masked. */
+  words: z.string(),
+  attached: z.string().nullable(),
+  state: z.enum(MESSAGE_STATES),
+  tries: z.int(),
+  nextTryAt: z.string().nullable(),
+  lastWord: z.string(),
+  via: z.enum(['stand-in', 'smtp']).nullable(),
+  askedBy: z.string(),
+  createdAt: z.string(),
+  sentAt: z.string().nullable(),
+});
+export type MessageView = z.infer<typeof messageView>;
+export const messageStep = z.strictObject({ what: z.enum(['again', 'withdraw', 'bounce']) });

@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { daySchema, id } from './basics';
+import { traits } from './facts';
+import { homeCareView, pageWords } from './homeCare';
+import { businessProfile } from './profile';
+import { readSheet, sheetPhoto } from './sheets';
+
+/** One visit as an owner reads it: the hand of the groomer over what was made. */
+const ownerSheet = z.object({ visitId: id, read: readSheet, photos: z.array(sheetPhoto) });
+/** What an owner sees behind the link: this one dog and nothing else. */
+export const ownerPage = z.object({
+  business: businessProfile,
+  dog: z.string(),
+  language: z.string(),
+  words: pageWords,
+  drawing: traits,
+  sheets: z.array(ownerSheet),
+  letters: z.array(z.object({ id, place: z.string(), urgency: z.string(), openedOn: daySchema })),
+  booked: z.array(z.object({ startsAt: z.string(), kind: z.string() })),
+  zone: z.string(),
+  suggested: daySchema.nullable(),
+  home: homeCareView,
+  /** A calendar of home care and bookings to subscribe to. */
+  calendar: z.string(),
+  until: z.string(),
+});
+export type OwnerPage = z.infer<typeof ownerPage>;

@@ -1,0 +1,128 @@
+import type { Claim, EarHairDecision, HomeCare, PlanLine, Said, Settled } from '@dewpond/core/careplan';
+import type { DueLine, DueWindow } from '@dewpond/core/due';
+import type { EarHairWay } from '@dewpond/core/dog';
+import type { Interval, RhythmAnswer, Spread } from '@dewpond/core/rhythm';
+import type { SaidAt } from '@dewpond/core/rules';
+import type { BarAt, Instead, LeftOut } from '@dewpond/core/stops';
+import { z } from 'zod';
+import { daySchema, gradeOrNone, place } from './basics';
+import { reason, source } from './reasons';
+import { caution, homeHow, level, procedure, productKind, rank, task } from './trade';
+
+const interval: z.ZodType<Interval> = z.object({ least: z.number(), usual: z.number(), most: z.number() });
+
+const claim: z.ZodType<Claim> = z.object({
+  ruleId: z.string(),
+  rank,
+  interval: interval,
+  reason: reason,
+  source: source,
+});
+
+const settled: z.ZodType<Settled> = z.object({
+  interval: interval,
+  won: z.array(claim),
+  lost: z.array(z.object({ claim: claim, why: z.string() })),
+  disagreement: z.array(claim).nullable(),
+});
+
+const saidAt: z.ZodType<SaidAt> = z.enum(['the work', 'before water']);
+
+const said: z.ZodType<Said> = z.object({
+  rank,
+  reason: reason,
+  at: saidAt,
+  general: z.boolean(),
+  words: z.string(),
+  source: source,
+});
+
+const barAt: z.ZodType<BarAt> = z.object({
+  stop: z.enum(['S0', 'S1', 'S2', 'S3']),
+  level,
+  rank,
+  reason: reason,
+  source: source,
+  at: place.nullable(),
+  lifted: z.object({ by: z.array(z.string()), procedure, until: daySchema }).nullable(),
+});
+
+const instead: z.ZodType<Instead> = z.object({ words: z.string(), does: z.array(procedure) });
+
+const leftOut: z.ZodType<LeftOut> = z.object({
+  pieces: z.array(z.string()),
+  places: z.array(place),
+  productOnly: z.boolean(),
+  bars: z.array(barAt),
+  instead: instead,
+});
+
+const keptOff: z.ZodType<PlanLine['keptOff'][number]> = z.object({
+  marks: z.array(caution),
+  ingredients: z.array(z.string()),
+});
+
+const homeCare: z.ZodType<HomeCare> = z.object({
+  everyDays: z.number(),
+  minutes: z.number(),
+  how: homeHow,
+  reason: reason,
+  source: source,
+});
+
+const earHairWay: z.ZodType<EarHairWay> = z.enum(['vet', 'leave', 'staged', 'trim', 'whole']);
+
+const earHairDecision: z.ZodType<EarHairDecision> = z.object({
+  way: earHairWay,
+  line: z.number(),
+  reason: reason,
+  source: source,
+  beside: reason.nullable(),
+});
+
+const planLine: z.ZodType<PlanLine> = z.object({
+  interval: interval.nullable(),
+  settled: settled.nullable(),
+  methods: z.array(said),
+  products: z.array(productKind),
+  cautions: z.array(said),
+  bars: z.array(barAt),
+  leavesOut: z.array(leftOut),
+  productShare: z.number(),
+  keptOff: z.array(keptOff),
+  home: homeCare.nullable(),
+  fixedByVet: z.boolean(),
+  earHair: earHairDecision.nullable(),
+  task,
+  place: place.nullable(),
+});
+
+const spread: z.ZodType<Spread> = z.object({ low: z.number(), median: z.number(), high: z.number() });
+
+const rhythmAnswer: z.ZodType<RhythmAnswer> = z.object({
+  interval: z.number(),
+  unbounded: z.number(),
+  beforeNewest: z.number().nullable(),
+  clippedBy: z.enum(['least', 'most']).nullable(),
+  fasterThanCare: z.boolean(),
+  prior: spread,
+  posterior: spread,
+  evidence: z.array(
+    z.object({ t: z.number(), grade: gradeOrNone, weight: z.number(), onlyAbove: z.boolean(), day: daySchema }),
+  ),
+});
+
+const dueWindow: z.ZodType<DueWindow> = z.object({
+  earliest: daySchema,
+  ideal: daySchema,
+  latest: daySchema,
+});
+
+/** A line of the plan with its clock: when it was done, what was learned, when it is due. */
+export const dueLine: z.ZodType<DueLine> = z.object({
+  line: planLine,
+  lastCare: daySchema.nullable(),
+  rhythm: rhythmAnswer.nullable(),
+  window: dueWindow.nullable(),
+  state: z.enum(['late', 'none', 'not yet', 'may', 'due', 'barred']),
+});
