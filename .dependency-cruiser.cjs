@@ -4,7 +4,7 @@ const only = (from, to, why) => ({
   severity: 'error',
   comment: why,
   from: { path: `^${from}/` },
-  to: { path: '^(core|contract|server|web|e2e|bench)/', pathNot: to },
+  to: { path: '^(core|contract|server|web|e2e|benchmarks)/', pathNot: to },
 });
 
 const TESTS = '(\\.test\\.tsx?$|/tests/)';
@@ -99,7 +99,7 @@ module.exports = {
     {
       name: 'no-tests-in-products',
       severity: 'error',
-      from: { pathNot: '(\\.test\\.tsx?$|/tests/|^e2e/|^bench/)' },
+      from: { pathNot: '(\\.test\\.tsx?$|/tests/|^e2e/|^benchmarks/)' },
       to: { path: '(\\.test\\.tsx?$|/tests/)' },
     },
   ],

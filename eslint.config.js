@@ -4,7 +4,7 @@ import tseslint from 'typescript-eslint';
 const PURE = 'core has no clock, no randomness and no I/O; pass it in.';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', 'server/drizzle/**', '.dewpond*/**', 'bench/results/**'] },
+  { ignores: ['**/dist/**', '**/node_modules/**', 'server/drizzle/**', '.dewpond*/**', 'benchmarks/results/**'] },
   {
     files: ['**/*.ts', '**/*.tsx'],
     extends: [tseslint.configs.recommendedTypeChecked],

@@ -34,7 +34,7 @@ test('Today, the dog, its plan and mix, the table, the sheet, and what is due ha
   for (let pads = 0; pads < 4; pads++) await page.getByRole('button', { name: 'brown', exact: true }).click();
   await expect(page.getByText('dirty pads, left ear, worst brown')).toBeVisible();
 
-  await expect(page.getByText('the office has it all')).toBeVisible();
+  await expect(page.getByText('the server has it all')).toBeVisible();
   await page.reload();
   await expect(page.getByText('dirty pads, left ear, worst brown')).toBeVisible();
 

@@ -5,7 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, expect, test } from '@playwright/test';
-import { LAUNCH, SIGNED_IN, bigButton, bookTonight, isCarried, toTheTable, visitAtOffice, visitId } from './salon';
+import { LAUNCH, SIGNED_IN, bigButton, bookTonight, isCarried, toTheTable, visitAtServer, visitId } from './salon';
 
 const doneSteps = (events: readonly { what: { type: string; step?: string } }[]) =>
   events.filter(({ what }) => what.type === 'step done');
@@ -33,7 +33,7 @@ test('the browser killed as a process, without a network, in the middle of a vis
   await table.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await expect.poll(() => table.evaluate(isCarried, dog)).toBe(true);
   await toTheTable(table, dog);
-  await expect(table.getByText('the office has it all')).toBeVisible();
+  await expect(table.getByText('the server has it all')).toBeVisible();
   await before.setOffline(true);
   await bigButton(table).click();
   await bigButton(table).click();
@@ -43,13 +43,13 @@ test('the browser killed as a process, without a network, in the middle of a vis
   execFileSync('pkill', ['-KILL', '-f', folder]);
   await before.close().catch(() => undefined);
 
-  expect(doneSteps((await visitAtOffice(page, id)).events)).toHaveLength(0);
+  expect(doneSteps((await visitAtServer(page, id)).events)).toHaveLength(0);
   const after = await open();
   const again = after.pages()[0] ?? (await after.newPage());
   await again.goto(`/visits/${id}`);
   await expect(again.getByText(/^step 3 of/)).toBeVisible();
-  await expect(again.getByText('the office has it all')).toBeVisible();
-  expect(doneSteps((await visitAtOffice(page, id)).events)).toHaveLength(2);
+  await expect(again.getByText('the server has it all')).toBeVisible();
+  expect(doneSteps((await visitAtServer(page, id)).events)).toHaveLength(2);
   await after.close();
   await rm(folder, { recursive: true, force: true });
 });
@@ -82,18 +82,18 @@ test('a disk with no room left: said in words, held in memory, and sent from the
   await expect(full).toBeVisible();
   await page.unroute('**/api/visits/*/events');
   await expect(page.getByText(/device full/)).toBeHidden({ timeout: 40_000 });
-  await expect(page.getByText('the office has it all')).toBeVisible();
-  expect(doneSteps((await visitAtOffice(page, visitId(page))).events)).toHaveLength(pressed);
+  await expect(page.getByText('the server has it all')).toBeVisible();
+  expect(doneSteps((await visitAtServer(page, visitId(page))).events)).toHaveLength(pressed);
   await devtools.send('Storage.overrideQuotaForOrigin', { origin });
 });
 
-/** The office, but with a version of the application that can change, and with pictures that can be held back. */
-async function officeWithVersions(office: string) {
+/** The server, but with a version of the application that can change, and with pictures that can be held back. */
+async function serverWithVersions(upstream: string) {
   let version = 1;
   let held = 0;
   let holdsPictures = false;
   const server = createServer((asked, answer) => {
-    const to = new URL(asked.url ?? '/', office);
+    const to = new URL(asked.url ?? '/', upstream);
     if (holdsPictures && to.pathname.startsWith('/api/photos/')) {
       held += 1;
       return;
@@ -124,15 +124,15 @@ async function officeWithVersions(office: string) {
 test('an update in the middle of a visit waits, is told, and loses nothing', async ({ browser, page, baseURL }) => {
   const dog = 'Bobbin';
   await bookTonight(page, dog, 16);
-  const office = await officeWithVersions(baseURL ?? '');
-  const context = await browser.newContext({ baseURL: office.url, storageState: SIGNED_IN, serviceWorkers: 'allow' });
+  const server = await serverWithVersions(baseURL ?? '');
+  const context = await browser.newContext({ baseURL: server.url, storageState: SIGNED_IN, serviceWorkers: 'allow' });
   const table = await context.newPage();
   await table.goto('/');
   await table.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await table.reload();
   await toTheTable(table, dog);
   await bigButton(table).click();
-  office.publish();
+  server.publish();
   await table.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()));
   await expect(table.getByText(/new version .* waits until this visit is off the table/)).toBeVisible();
   const id = visitId(table);
@@ -143,12 +143,12 @@ test('an update in the middle of a visit waits, is told, and loses nothing', asy
   await context.setOffline(false);
   await table.goto('/');
   // A picture on its way must not hold the old version back.
-  office.holdPictures();
+  server.holdPictures();
   await table.evaluate(() => void fetch(`/api/photos/${crypto.randomUUID()}`).catch(() => undefined));
-  await expect.poll(office.held).toBeGreaterThan(0);
+  await expect.poll(server.held).toBeGreaterThan(0);
   await table.getByRole('button', { name: 'Begin with it now' }).click();
   await expect(table.getByText(/new version of Dewpond/)).toBeHidden();
-  await expect.poll(async () => doneSteps((await visitAtOffice(page, id)).events).length, { timeout: 40_000 }).toBe(2);
+  await expect.poll(async () => doneSteps((await visitAtServer(page, id)).events).length, { timeout: 40_000 }).toBe(2);
   await context.close();
-  office.stop();
+  server.stop();
 });

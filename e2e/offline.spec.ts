@@ -10,7 +10,7 @@ import {
   lookAllClear,
   toTheTable,
   visitId,
-  visitAtOffice,
+  visitAtServer,
 } from './salon';
 
 test.describe.configure({ mode: 'serial' });
@@ -60,7 +60,7 @@ test.describe('in the van', () => {
     await expect(again.getByRole('heading', { name: 'What we saw' })).toBeVisible({ timeout: 40_000 });
     await expect(again.getByText(/Right ear: dark-brown wax \(slight\)/)).toBeVisible();
 
-    const { events } = await visitAtOffice(again, id);
+    const { events } = await visitAtServer(again, id);
     expect(new Set(events.map((event) => event.id)).size).toBe(events.length);
     const types = events.map(({ what }) => what.type);
     expect(types.filter((type) => type === 'opened')).toHaveLength(1);
@@ -91,7 +91,7 @@ test('two people at one dog see each other’s steps within two seconds; what th
   const other = await context.newPage();
   await other.goto(page.url());
   await expect(other.getByText(/^step 1 of/)).toBeVisible();
-  await expect(other.getByText('the office has it all')).toBeVisible();
+  await expect(other.getByText('the server has it all')).toBeVisible();
   // The stream is open when it has said its first word; from then on nothing is older than two seconds.
   await other.waitForTimeout(1000);
   const began = Date.now();
@@ -125,20 +125,20 @@ test('two people at one dog see each other’s steps within two seconds; what th
   await context.close();
 });
 
-test('an office that fails or hangs loses nothing; nor does a session that ended meanwhile', async ({
+test('an server that fails or hangs loses nothing; nor does a session that ended meanwhile', async ({
   page,
   context,
 }) => {
   await bookTonight(page, 'Kelpie', 22);
   await toTheTable(page, 'Kelpie');
-  await expect(page.getByText('the office has it all')).toBeVisible();
+  await expect(page.getByText('the server has it all')).toBeVisible();
   await page.route('**/api/visits/*/events', (route) =>
     route.request().method() === 'POST' ? route.fulfill({ status: 500, json: {} }) : route.continue(),
   );
   await bigButton(page).click();
   await expect(page.getByText(/not sent yet: 1 kept on this device/)).toBeVisible();
   await page.unroute('**/api/visits/*/events');
-  await expect(page.getByText('the office has it all')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('the server has it all')).toBeVisible({ timeout: 30_000 });
 
   const cookies = await context.cookies();
   await context.clearCookies();
@@ -151,6 +151,6 @@ test('an office that fails or hangs loses nothing; nor does a session that ended
   await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible();
   await expect(page.getByText(/from the table not sent yet/)).toBeHidden();
   await toTheTable(page, 'Kelpie');
-  const { events } = await visitAtOffice(page, visitId(page));
+  const { events } = await visitAtServer(page, visitId(page));
   expect(events.filter(({ what }) => what.type === 'step done').length).toBeGreaterThanOrEqual(2);
 });

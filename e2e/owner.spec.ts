@@ -148,7 +148,7 @@ test('the record, who did what, and erasing, by people who see little or use the
   await expectAccessible(page);
 });
 
-test('the house’s own words, and one’s own calendar', async ({ page }) => {
+test('the business’s own words, and one’s own calendar', async ({ page }) => {
   await page.goto('/house/words');
   await page.getByLabel('Find a sentence').fill('bathed and dried');
   await page.getByRole('button', { name: 'Bathed and dried.' }).click();

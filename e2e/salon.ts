@@ -130,8 +130,8 @@ export async function bookTonight(page: Page, name: string, hour: number): Promi
   });
 }
 
-/** Everything the office knows of a visit. */
-export async function visitAtOffice(page: Page, id: string) {
+/** Everything the server knows of a visit. */
+export async function visitAtServer(page: Page, id: string) {
   return (await (await page.request.get(`/api/visits/${id}`)).json()) as {
     events: { id: string; device: string; what: { type: string; step?: string } }[];
   };

@@ -39,7 +39,7 @@ test('a sign that ends the visit takes the whole screen, and can be taken back',
   await page.getByRole('button', { name: 'Marked by mistake' }).click();
   await expect(page.getByRole('heading', { name: 'Look and smell before anything wet' })).toBeVisible();
   // What has not been sent is on this device only; the next test is another device.
-  await expect(page.getByText('the office has it all')).toBeVisible();
+  await expect(page.getByText('the server has it all')).toBeVisible();
 });
 
 test('a timer runs on across a reload', async ({ page }) => {
@@ -50,7 +50,7 @@ test('a timer runs on across a reload', async ({ page }) => {
   for (let i = 0; i < 8 && !(await page.getByRole('button', { name: /^Start: massage/ }).isVisible()); i++)
     await bigButton(page).click();
   await page.getByRole('button', { name: /^Start: massage/ }).click();
-  await expect(page.getByText('the office has it all')).toBeVisible();
+  await expect(page.getByText('the server has it all')).toBeVisible();
   await page.waitForTimeout(2200);
   await page.reload();
   const timer = page.getByRole('timer').first();
@@ -68,7 +68,7 @@ test('the network away: work goes on, nothing is shown as saved, and it arrives 
   await page.getByRole('button', { name: 'brown', exact: true }).click();
   await expect(page.getByText(/not sent yet: \d kept on this device/)).toBeVisible();
   await context.setOffline(false);
-  await expect(page.getByText('the office has it all')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('the server has it all')).toBeVisible({ timeout: 15_000 });
   await page.reload();
   await expect(page.getByText(/dirty pads, (left|right) ear, worst brown/)).toBeVisible();
 });

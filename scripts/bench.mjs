@@ -1,4 +1,4 @@
-// npm run bench: prints tables, writes bench/results/*.json. Figures of this machine, told and never asserted.
+// npm run bench: prints tables, writes benchmarks/results/*.json. Figures of this machine, told and never asserted.
 
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readdirSync, writeFileSync } from 'node:fs';
@@ -20,9 +20,9 @@ await command(async () => {
     fresh: true,
   });
   try {
-    for (const file of readdirSync(join(ROOT, 'bench')).filter((name) => name.endsWith('.bench.ts'))) {
+    for (const file of readdirSync(join(ROOT, 'benchmarks')).filter((name) => name.endsWith('.bench.ts'))) {
       say(file);
-      spawnSync(join(ROOT, 'node_modules/.bin/tsx'), [join(ROOT, 'bench', file)], {
+      spawnSync(join(ROOT, 'node_modules/.bin/tsx'), [join(ROOT, 'benchmarks', file)], {
         stdio: 'inherit',
         env: { ...process.env, BASE_URL: application.url },
       });
@@ -33,9 +33,9 @@ await command(async () => {
   const { stdout } = spawnSync(join(ROOT, 'node_modules/.bin/size-limit'), ['--json'], { cwd: ROOT, encoding: 'utf8' });
   const [size] = JSON.parse(stdout);
   console.log(`\nfirst load: ${(size.size / 1000).toFixed(1)} kB as served (aim 200 kB)\n`);
-  mkdirSync(join(ROOT, 'bench/results'), { recursive: true });
+  mkdirSync(join(ROOT, 'benchmarks/results'), { recursive: true });
   writeFileSync(
-    join(ROOT, 'bench/results/first-load.json'),
+    join(ROOT, 'benchmarks/results/first-load.json'),
     `${JSON.stringify({ name: 'first load, bytes as served in brotli', bytes: size.size }, null, 2)}\n`,
   );
 });

@@ -194,7 +194,7 @@ function asked(ports, origin, cookie) {
 function report(rows) {
   console.table(rows);
   const machine = `${cpus().length} × ${cpus()[0]?.model.trim() ?? 'unknown'}, Node ${process.versions.node}`;
-  const results = join(ROOT, 'bench/results');
+  const results = join(ROOT, 'benchmarks/results');
   mkdirSync(results, { recursive: true });
   writeFileSync(join(results, 'kill.json'), `${JSON.stringify({ name: 'kill', machine, rows }, null, 2)}\n`);
 }

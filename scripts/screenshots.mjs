@@ -185,7 +185,7 @@ const VIEWS = {
   'house-services': async (page) => {
     await page.goto('/house');
     await page
-      .getByRole('heading', { name: 'What this house does at all' })
+      .getByRole('heading', { name: 'What this business does at all' })
       .evaluate((element) => element.scrollIntoView());
   },
   'house-breed': async (page) => {

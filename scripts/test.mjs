@@ -61,7 +61,17 @@ await command(async () => {
     await gate('lint', () => run(['eslint', '.']));
     await gate('format', () => run(['prettier', '--check', '--log-level', 'warn', '.']));
     await gate('dependency rules', () =>
-      run(['depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'contract', 'server', 'web', 'e2e', 'bench']),
+      run([
+        'depcruise',
+        '--config',
+        '.dependency-cruiser.cjs',
+        'core',
+        'contract',
+        'server',
+        'web',
+        'e2e',
+        'benchmarks',
+      ]),
     );
     await gate('nothing unused', () => run(['knip']));
   };

@@ -57,7 +57,7 @@ const earHistory = z.strictObject({
 });
 const EAR_UNKNOWN = { conditions: [], plucked: 'not known', ownerForbidsPlucking: false } as const;
 
-/** A shipped breed's id, or one the business made; whether there is such a breed, the office knows. */
+/** A shipped breed's id, or one the business made; whether there is such a breed, the server knows. */
 const breedId = z.string().regex(/^[a-z0-9-]{2,60}$/, { error: 'No such breed in the catalogue.' });
 /** Marks of handling; older records hold words only, and are read as such. */
 const handlingNotes = z.preprocess(

@@ -14,7 +14,7 @@ export const sessionView = z.object({
   person: z.object({ id, name: z.string(), email: z.string() }),
   member: memberView,
   business: z.object({ id, name: z.string(), zone: z.string(), units: z.enum(['metric', 'US']) }),
-  /** As this person reads them: its own choice, else the house's. */
+  /** As this person reads them: its own choice, else the business's. */
   units: z.enum(['metric', 'US']),
   ownUnits: z.enum(['metric', 'US']).nullable(),
   today: daySchema,

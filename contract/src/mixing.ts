@@ -89,22 +89,22 @@ export const asItIsView = z.object({
 export type AsItIsView = z.infer<typeof asItIsView>;
 
 /** Something that needs a person's word before it is mixed. */
-export const benchTrouble = z.object({
+export const mixingTrouble = z.object({
   dog: z.string(),
   words: z.string(),
 });
-export type BenchTrouble = z.infer<typeof benchTrouble>;
+export type MixingTrouble = z.infer<typeof mixingTrouble>;
 
-export const benchView = z.object({
+export const mixingView = z.object({
   day: daySchema,
   zone: z.string(),
   serverNow: z.number(),
   batches: many(batchView),
   asItIs: many(asItIsView),
   standing: many(madeMixView),
-  trouble: many(benchTrouble),
+  trouble: many(mixingTrouble),
 });
-export type BenchView = z.infer<typeof benchView>;
+export type MixingView = z.infer<typeof mixingView>;
 
 export const newMix = z.strictObject({
   id: newId,

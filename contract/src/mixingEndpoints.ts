@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { daySchema, id } from './basics';
-import { benchView, mixStep, newMix } from './mixing';
+import { mixingView, mixStep, newMix } from './mixing';
 import { touched, traceQuery, traceStarts, traceView } from './trace';
 import { bottleEdit, calibration, newBottle, newProduct, newPump, productEdit, pumpEdit, shelving } from './products';
 import { costsQuery, costsView, ledgerView, lotEdit, newStockEntry, stockEntryMade, stockView } from './stock';
@@ -25,10 +25,10 @@ export const MIXING_ENDPOINTS = {
   'POST /api/bottles': { says: 'Add a kind of bottle', body: newBottle, response: made },
   'PUT /api/bottles/:id': { says: 'Change a kind of bottle', body: bottleEdit, response: changed },
   'PUT /api/bottles/:id/shelf': { says: 'Put a kind of bottle away', body: shelving, response: changed },
-  'GET /api/bench': {
+  'GET /api/mixing': {
     says: "The day's mixes: what to make up, what stands, what is used as it is",
     query: z.object({ day: daySchema.optional() }),
-    response: benchView,
+    response: mixingView,
   },
   'POST /api/mixes': { says: 'A mix was made up', body: newMix, response: z.object({ id, no: z.int() }) },
   'PUT /api/mixes/:id': { says: 'Water added, used up, poured away, or taken back', body: mixStep, response: changed },

@@ -50,7 +50,7 @@ const TAGS: Readonly<Record<string, string>> = {
   products: 'mixing and stock',
   pumps: 'mixing and stock',
   bottles: 'mixing and stock',
-  bench: 'mixing and stock',
+  mixing: 'mixing and stock',
   mixes: 'mixing and stock',
   stock: 'mixing and stock',
   lots: 'mixing and stock',

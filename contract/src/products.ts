@@ -50,7 +50,7 @@ export const productFields = z.strictObject({
     .refine(({ least, most }) => least <= most, { error: 'The most is less than the least.', path: ['most'] })
     .nullable(),
   amountFactor: z.number().min(0.5, { error: 'At least 0.5.' }).max(2, { error: 'At most 2.' }).default(1),
-  /** The house's usual one of its kind. */
+  /** The business's usual one of its kind. */
   usual: z.boolean().default(false),
   suppliedBy: z.enum(['house', 'vet', 'owner']),
   supplier: text(80).default(''),

@@ -17,7 +17,7 @@ export type BusinessProfile = z.infer<typeof businessProfile>;
 
 const language = z.enum(LANGUAGES);
 
-/** What a house says otherwise in one language, each entry checked against what ships in it. */
+/** What a business says otherwise in one language, each entry checked against what ships in it. */
 const wordingOf = (inLanguage: Language) =>
   z
     .record(z.string().max(200), z.string().max(1000))

@@ -95,7 +95,7 @@ export const sheetView = z.object({
   owner: z.string(),
   closed: z.boolean(),
   sheet: ownerSheetRead,
-  /** The same in the house's language, to be read by the groomer; null where the owner reads that, too. */
+  /** The same in the business's language, to be read by the groomer; null where the owner reads that, too. */
   inBusinessLanguage: ownerSheetRead.nullable(),
   edits: sheetEditsRead,
   version: z.int(),

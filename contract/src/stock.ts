@@ -63,7 +63,7 @@ export const stockLine = z.object({
   /** Null: never delivered nor counted, so not known. */
   stock: z.number().nullable(),
   /** Product in mixes that stand at the bench and may still be used, ml: drawn, but not gone. */
-  onBench: z.number(),
+  inOpenMixes: z.number(),
   containerMl: z.number().nullable(),
   price: z.number().nullable(),
   leadDays: z.number(),

@@ -160,7 +160,7 @@ export const visitEvent = z.strictObject({
   seen: z.exactOptional(z.record(line(64, 'The device'), z.int().min(0).max(1_000_000))),
   what: happening,
 });
-/** An event of a newer device: its envelope is known, and what it holds is kept as it came until the office knows it, too. */
+/** An event of a newer device: its envelope is known, and what it holds is kept as it came until the server knows it, too. */
 export const newerEvent = visitEvent.extend({
   v: z
     .int()
@@ -191,7 +191,7 @@ export const eventsTaken = z.object({
 });
 
 /** A mix of the bench that this dog might have. */
-export const mixAtHand = z.object({
+export const availableMix = z.object({
   id: id,
   /** "Half-litre bottle 2" */
   bottle: z.string(),
@@ -204,7 +204,7 @@ export const mixAtHand = z.object({
   discardAt: z.string(),
   watered: z.boolean(),
 });
-export type MixAtHand = z.infer<typeof mixAtHand>;
+export type AvailableMix = z.infer<typeof availableMix>;
 
 /** One bottle to make up, or one product to use as it is. */
 const mixCard: z.ZodType<MixCard> = z.object({
@@ -243,7 +243,7 @@ export const mixView = z.object({
   }),
   mix: mixCard,
   strokeMl: z.number().nullable(),
-  /** Who supplied or prescribed it, if not the house. */
+  /** Who supplied or prescribed it, if not the business. */
   note: z.string(),
   working: z.object({
     area: z.number(),
@@ -294,11 +294,11 @@ const preparedVisit = {
   facts: dogFacts,
   contactMinutes: z.number(),
   contactMost: z.number().nullable(),
-  minutesFactor: z.partialRecord(stage, z.number()).describe('Against the house’s, by stage'),
+  minutesFactor: z.partialRecord(stage, z.number()).describe('Against the business’s, by stage'),
   tools: z.record(z.string(), z.string()).describe('Blade or comb by part of the body, last time'),
   photos: z.array(earlierPhoto).describe('The newest earlier picture of each place'),
   mixes: z.array(mixView),
-  bench: z.array(mixAtHand).describe('Mixes standing at the bench, of products this visit uses'),
+  openMixes: z.array(availableMix).describe('Mixes that stand and may be used, of products this visit uses'),
   lastTime: z.object({ day: daySchema, findings: z.array(findingRead), looked: z.array(placeKey) }).nullable(),
   /** What is asked after at this look-over: watched places that were not seen clear often enough. */
   askAgain: z.array(z.object({ place: placeKey, words: z.string(), day: daySchema })),

@@ -9,7 +9,7 @@ import { auditRoutes } from './features/audit/routes';
 import { makeAuth, type Auth } from './platform/auth/auth';
 import { requireSession } from './platform/auth/requireSession';
 import { signIn } from './platform/auth/signIn';
-import { benchRoutes } from './features/mixing/routes';
+import { mixingRoutes } from './features/mixing/routes';
 import { labelRoutes } from './features/mixing/labels';
 import { mixRoutes } from './features/mixing/mixes';
 import { productRoutes } from './features/shelf/products';
@@ -44,7 +44,7 @@ import type { Services } from './platform/http/context';
 import { RETRY_AFTER, Refusal, busy, notFound } from './platform/http/problem';
 import { squeezed, squeezedFiles } from './platform/http/compressed';
 import { logCalls, traceOf } from './platform/http/logging';
-import { refuseUnstorable } from './platform/http/storable';
+import { assertStorable } from './platform/http/storable';
 import { liveRoutes } from './features/visits/liveRoutes';
 import { sheetRoutes } from './features/sheet/routes';
 import { stockRoutes } from './features/stock/routes';
@@ -88,7 +88,7 @@ export function makeApp(
   const signedIn = requireSession(auth, services.databases);
   // Only an import is larger than anything a person types; nobody sends it without being signed in.
   app.post('/api/imports', signedIn, express.json({ limit: IMPORT_FILE_LIMIT }));
-  app.use('/api', keptNowhere, express.json({ limit: BODY_LIMIT }), refuseUnstorable, signedIn);
+  app.use('/api', neverCached, express.json({ limit: BODY_LIMIT }), assertStorable, signedIn);
   const api = Router();
   for (const feature of [
     businessRoutes,
@@ -122,7 +122,7 @@ export function makeApp(
     exportRoutes,
     productRoutes,
     toolRoutes,
-    benchRoutes,
+    mixingRoutes,
     mixRoutes,
     labelRoutes,
     stockRoutes,
@@ -140,7 +140,7 @@ export function makeApp(
 }
 
 /** What belongs to a business stays in no cache but the application's own; pictures and files say otherwise themselves. */
-const keptNowhere: RequestHandler = (_request, response, next) => {
+const neverCached: RequestHandler = (_request, response, next) => {
   response.set('Cache-Control', 'private, no-store');
   next();
 };
@@ -209,7 +209,7 @@ function answerProblems(log: Logger): ErrorRequestHandler {
 
 function asRefusal(error: unknown): Refusal {
   if (error instanceof Refusal) return error;
-  if (isAway(error)) return busy('The office is away for a moment. Nothing was lost; try again.');
+  if (isAway(error)) return busy('The server is away for a moment. Nothing was lost; try again.');
   const { type, status } = error as { type?: string; status?: number };
   if (isNotStorable(error))
     return new Refusal('bad input', 'Something in that is out of all bounds. Nothing was changed.');

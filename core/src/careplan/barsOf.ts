@@ -122,7 +122,7 @@ const NOT_AGAIN: TaskBar = {
   reason: { kind: 'ear hair', line: 'broke off today', days: null },
 };
 
-/** What the house leaves to vets, where it was found. */
+/** What the business leaves to vets, where it was found. */
 function byServices({ services }: DogFacts, { judged }: TodaysLook): TaskBar[] {
   const leaves = (
     service: 'grown-in dewclaw' | 'shave-down',
@@ -157,7 +157,7 @@ function byServices({ services }: DogFacts, { judged }: TodaysLook): TaskBar[] {
   ];
 }
 
-/** An ear that is worked on from outside only, as the house has chosen or the law asks. */
+/** An ear that is worked on from outside only, as the business has chosen or the law asks. */
 const outsideOnly = ({ services }: DogFacts): BarSources['procedures'] =>
   SIDES.flatMap((side) =>
     (

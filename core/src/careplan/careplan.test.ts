@@ -85,7 +85,7 @@ describe('order of authority', () => {
     source: HOUSE_VALUE,
   });
 
-  test('a vet comes before the owner, the house and the breed, and the losers are kept', () => {
+  test('a vet comes before the owner, the business and the breed, and the losers are kept', () => {
     const facts = aDog({
       instructions: [
         instruct({ kind: 'interval', task: 'bath', days: 10 }),

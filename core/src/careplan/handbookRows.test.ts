@@ -181,7 +181,7 @@ describe('where the trade disagrees', () => {
   ];
 
   test.each(schools.filter(([question]) => !NO_METHOD.includes(question)))(
-    '%s, %s: a house of that school sees its words in the plan, and no other school’s',
+    '%s, %s: a business of that school sees its words in the plan, and no other school’s',
     (question, school, words) => {
       const ways = { ...DEFAULT_HOUSE_WAYS, [question]: school } as HouseWays;
       const said = makePlan(aDog({ ways }, 'shih-tzu')).lines.flatMap((line) => line.methods.map((each) => each.words));

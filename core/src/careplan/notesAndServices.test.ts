@@ -79,7 +79,7 @@ describe('what a dog minds stands at the work it concerns', () => {
   });
 });
 
-describe('what the house does at all, by place and law', () => {
+describe('what the business does at all, by place and law', () => {
   test('ears left to vets are not cleaned here; outside only pours nothing', () => {
     expect(line(house({ 'ear cleaning': 'vet' }), 'ear cleaning')).toMatchObject({
       interval: null,
@@ -88,7 +88,7 @@ describe('what the house does at all, by place and law', () => {
     expect(wordsOf(house({ 'ear cleaning': 'outside only' }), 'ear cleaning').join(' ')).toMatch(/nothing poured/);
   });
 
-  test('plucking: a vet’s, or trimmed where the house works outside only', () => {
+  test('plucking: a vet’s, or trimmed where the business works outside only', () => {
     const hairy = { traits: { ...aDog({}, 'poodle-miniature').traits, canalHair: 'dense' } } as const;
     const ways = { ...aDog().ways, earHair: 'routine' } as DogFacts['ways'];
     const way = (does: BusinessServices['ear hair']) =>
@@ -104,7 +104,7 @@ describe('what the house does at all, by place and law', () => {
     expect(line(house({ teeth: 'done' }), 'teeth')?.bars).toEqual([]);
   });
 
-  test('a prescribed wash is barred where the house gives no medicated baths, and only while it holds', () => {
+  test('a prescribed wash is barred where the business gives no medicated baths, and only while it holds', () => {
     const says = { kind: 'bath product', productId: 'p', contactMinutes: 10, nothingElse: false } as const;
     const barred = (until: string) =>
       line(house({ 'vet’s wash': 'vet' }, { instructions: [instruct(says, { until: day(until) })] }), 'bath')?.bars;

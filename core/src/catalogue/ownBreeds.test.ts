@@ -16,7 +16,7 @@ const quayDog: Breed = {
   traits: { ...pug.traits, coat: 'wire' },
 };
 
-test('without breeds of its own a house has the shipped ones', () => {
+test('without breeds of its own a business has the shipped ones', () => {
   expect(withOwnBreeds([])).toBe(SHIPPED);
   expect(SHIPPED.breeds).toBe(BREEDS);
 });

@@ -12,7 +12,7 @@ export interface BookEntry {
 export const openBook = (book: readonly DogFacts[]): BookEntry[] =>
   book.map((facts) => ({ facts, plan: makePlan(facts) }));
 
-/** How many dogs' plans would change if the house followed another school. Pure. */
+/** How many dogs' plans would change if the business followed another school. Pure. */
 export const plansThatChange = (book: readonly BookEntry[], question: HouseQuestion, school: string): number =>
   book.filter(
     ({ facts, plan }) =>

@@ -49,7 +49,7 @@ export interface ClientCard {
   readonly phones: readonly Phone[];
   readonly emails: readonly string[];
   readonly prefers: Channel;
-  /** What the client reads in; null: as the house writes. */
+  /** What the client reads in; null: as the business writes. */
   readonly language: Language | null;
   readonly address: Address;
   readonly consents: Readonly<Partial<Record<Consent, Word>>>;

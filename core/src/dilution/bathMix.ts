@@ -10,7 +10,7 @@ export const RESERVE = 0.1;
 /** What to make up for one product of one bath. */
 export type BathMix =
   | { readonly kind: 'as it is'; readonly need: Millilitres }
-  /** The house has no bottle to mix it in. */
+  /** The business has no bottle to mix it in. */
   | { readonly kind: 'no bottle'; readonly need: Millilitres }
   | {
       readonly kind: 'mixed';
@@ -18,7 +18,7 @@ export type BathMix =
       readonly bottle: Bottle;
       readonly how: Measuring;
     }
-  /** The need goes into no single bottle of the house: make it twice. */
+  /** The need goes into no single bottle of the business: make it twice. */
   | {
       readonly kind: 'several batches';
       readonly need: Millilitres;

@@ -4,7 +4,7 @@ import { fillsOf, fullestFirst, leanest, type FillKind, type FillTo } from './fi
 import { concentration, type Strength } from './strength';
 import { LABEL_TOLERANCE, MEDICATED_TOLERANCE, wholeStrokes } from './strokes';
 
-/** A bottle the house owns, and how many of them stand free; null: as many as one wants. */
+/** A bottle the business owns, and how many of them stand free; null: as many as one wants. */
 export interface FreeBottle {
   readonly bottle: Bottle;
   readonly count: number | null;

@@ -55,7 +55,7 @@ export { planDay, type AsItIs, type Batch, type BatchBottle, type DayPlan, type 
 export { PRODUCT_KINDS, isForOneDog, type Dilution, type LabelRange, type Product, type ProductKind } from './product';
 export { readLabel, type LabelContext, type LabelReading, type Reading } from './readLabel';
 export { shareOut, type Pour, type Shared } from './shareOut';
-export { isPast, mayTake, type BenchMix, type MayTake } from './standing';
+export { isPast, mayTake, type OpenMix, type MayTake } from './standing';
 export { concentration, exactParts, showStrength, strengthError, strengthOf, type Strength } from './strength';
 export { MOST_WASTE, measure, tidyBatch, type Measured, type Measuring, type StrokeQuestion } from './strokes';
 export { ownFactor } from './ownFactor';

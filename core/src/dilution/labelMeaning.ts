@@ -16,7 +16,7 @@ export interface Said {
   readonly range: ExactRange | null;
 }
 
-/** What a label means in this house. */
+/** What a label means in this business. */
 export type LabelMeaning =
   | { readonly kind: 'ready to use' }
   | {
@@ -52,7 +52,7 @@ export function labelMeaning(label: LabelReading, said: Said | null): LabelMeani
   }
 }
 
-/** All ways a label can be read, the house's first; none where it gives no dilution. */
+/** All ways a label can be read, the business's first; none where it gives no dilution. */
 export const readingsOf = (label: LabelReading): readonly Reading[] =>
   label.kind === 'read' ? [label.reading] : label.kind === 'ask which' ? label.readings : [];
 

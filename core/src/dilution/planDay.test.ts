@@ -7,7 +7,7 @@ import {
   mayTake,
   planDay,
   strengthOf,
-  type BenchMix,
+  type OpenMix,
   type Bottle,
   type DogNeed,
   type FreeBottle,
@@ -53,7 +53,7 @@ const BOTTLES: readonly FreeBottle[] = [
   { bottle: bottle('litre', 1000, 50), count: 2 },
 ];
 const NOW = 1_000_000;
-const standing = (more: Partial<BenchMix> = {}): BenchMix => ({
+const standing = (more: Partial<OpenMix> = {}): OpenMix => ({
   id: 'm1',
   productId: 'oat',
   strength: strengthOf(24),
@@ -63,7 +63,7 @@ const standing = (more: Partial<BenchMix> = {}): BenchMix => ({
   discardAt: NOW + 1,
   ...more,
 });
-const day = (needs: readonly DogNeed[], made: readonly BenchMix[] = [], bottles = BOTTLES) =>
+const day = (needs: readonly DogNeed[], made: readonly OpenMix[] = [], bottles = BOTTLES) =>
   planDay({ needs, standing: made, bottles, now: NOW, mostWaste: 0.2 });
 const total = (batch: { bottles: readonly { how: { total: number } }[] } | undefined) =>
   batch?.bottles.reduce((sum, { how }) => sum + how.total, 0) ?? 0;
@@ -163,7 +163,7 @@ describe('late changes', () => {
             { bottle: bottle('half', 500, 50), count: 4 },
             { bottle: bottle('litre', 1000, 50), count: 5 },
           ];
-          const made: BenchMix[] = [];
+          const made: OpenMix[] = [];
           for (;;) {
             const batch = day(dogs, made, house).batches[0];
             const left = batch?.bottles ?? [];

@@ -3,7 +3,7 @@ import { RESERVE } from './bathMix';
 import { chooseBottles, topMark, type FreeBottle } from './chooseBottles';
 import { isForOneDog, type Product } from './product';
 import { shareOut, type Pour } from './shareOut';
-import { isPast, type BenchMix } from './standing';
+import { isPast, type OpenMix } from './standing';
 import { exactParts, type Strength } from './strength';
 import { measure, type Measuring } from './strokes';
 
@@ -63,17 +63,17 @@ export interface DayPlan {
 
 export interface DayQuestion {
   readonly needs: readonly DogNeed[];
-  readonly standing: readonly BenchMix[];
-  /** Every kind of bottle with how many the house has in all; those in use are taken off here. */
+  readonly standing: readonly OpenMix[];
+  /** Every kind of bottle with how many the business has in all; those in use are taken off here. */
   readonly bottles: readonly FreeBottle[];
   readonly now: number;
-  /** What the house bears for whole strokes, as a share of what is wanted. */
+  /** What the business bears for whole strokes, as a share of what is wanted. */
   readonly mostWaste: number;
 }
 
 /**
  * The morning mix: the day's needs by product and strength, first from what stands mixed, the rest with its reserve
- * into the house's bottles (design §4). What is for one dog comes first, then the largest batch; each takes its bottles
+ * into the business's bottles (design §4). What is for one dog comes first, then the largest batch; each takes its bottles
  * from those still free. Where dogs would go short, other orders are tried before they do. Late changes are a new question
  * with what stands: nothing mixed is thrown away.
  */
@@ -162,7 +162,7 @@ function grouped(needs: readonly DogNeed[]): Group[] {
 
 function batchOf(
   dogs: Group,
-  standing: readonly BenchMix[],
+  standing: readonly OpenMix[],
   free: readonly FreeBottle[],
   now: number,
   mostWaste: number,

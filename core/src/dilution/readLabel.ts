@@ -22,7 +22,7 @@ export type LabelReading =
   /** It can be read in more than one way: show the volumes of each. */
   | {
       readonly kind: 'ask which';
-      /** The trade differs by habit, the house's first; where it is no habit a person must always say. */
+      /** The trade differs by habit, the business's first; where it is no habit a person must always say. */
       readonly byHabit: boolean;
       readonly readings: readonly [Reading, Reading, ...Reading[]];
     }
@@ -33,7 +33,7 @@ export type LabelReading =
 export interface LabelContext {
   /** Medicated product: "%" then names the active substance. */
   readonly medicated: boolean;
-  /** How this house reads "1:N". */
+  /** How this business reads "1:N". */
   readonly oneToN: 'N parts water' | 'N parts in all';
   /** Ml of one stroke of the product's pump, for labels printed in pumps. */
   readonly strokeMl?: number | null;

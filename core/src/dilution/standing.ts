@@ -3,7 +3,7 @@ import { isForOneDog, type Product } from './product';
 import type { Strength } from './strength';
 
 /** A mix made up and standing at the bench. Times are instants in ms since 1970. */
-export interface BenchMix {
+export interface OpenMix {
   readonly id: string;
   readonly productId: string;
   readonly strength: Strength;
@@ -16,7 +16,7 @@ export interface BenchMix {
 }
 
 /** From its discard time on a mix is struck out. */
-export const isPast = ({ discardAt }: Pick<BenchMix, 'discardAt'>, now: number): boolean => now >= discardAt;
+export const isPast = ({ discardAt }: Pick<OpenMix, 'discardAt'>, now: number): boolean => now >= discardAt;
 
 export type MayTake =
   | { readonly kind: 'yes' }
@@ -29,7 +29,7 @@ export type MayTake =
  * one or one that a vet or owner brought; never one that bears another dog's name.
  */
 export function mayTake(
-  mix: Pick<BenchMix, 'discardAt' | 'forDog'>,
+  mix: Pick<OpenMix, 'discardAt' | 'forDog'>,
   product: Pick<Product, 'kind' | 'suppliedBy'>,
   dogId: string,
   now: number,

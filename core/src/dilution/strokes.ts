@@ -41,7 +41,7 @@ export interface StrokeQuestion {
   readonly medicated: boolean;
   /** The most the vessel takes. */
   readonly room: Millilitres;
-  /** {@link MOST_WASTE} where the house says nothing else. */
+  /** {@link MOST_WASTE} where the business says nothing else. */
   readonly mostWaste?: number;
 }
 

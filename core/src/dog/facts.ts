@@ -80,9 +80,9 @@ export interface DogFacts {
   readonly handling: HandlingNotes;
   /** The owner's word on a muzzle; null = never asked. */
   readonly muzzleAgreed: boolean | null;
-  /** What the house does at all, by place and law. */
+  /** What the business does at all, by place and law. */
   readonly services: BusinessServices;
-  /** Above it the house lifts by two, kg. */
+  /** Above it the business lifts by two, kg. */
   readonly liftAloneKg: number;
   readonly ways: HouseWays;
   readonly instructions: readonly Instruction[];
@@ -97,7 +97,7 @@ export interface DogFacts {
 
 const UNKNOWN_EAR: EarHistory = { conditions: [], plucked: { daysAgo: null }, ownerForbidsPlucking: false };
 
-/** The house's weight above which two people lift, until it says otherwise, kg [house value]. */
+/** The business's weight above which two people lift, until it says otherwise, kg [house value]. */
 export const LIFT_ALONE_KG = 20;
 
 /** A dog of these breeds of which nothing else is known: adult, 10 kg, well. `known` replaces what is. */

@@ -8,7 +8,7 @@ const unsaid = (because: Because): Because => (because.kind === 'choice' ? becau
 
 /**
  * What happened, without what names or quotes an owner: what was seen and done stays, who said what goes. Used when a
- * client asks to be erased; staff who answer for a caution are the house's own and stay.
+ * client asks to be erased; staff who answer for a caution are the business's own and stay.
  */
 export function withoutWords(what: Happening): Happening {
   switch (what.type) {

@@ -216,7 +216,7 @@ export type Sign = keyof typeof SIGNS;
 export const ALL_SIGNS = Object.keys(SIGNS) as readonly Sign[];
 
 /**
- * What is known of a sign. One that this version does not know (a newer device or office sent it) is shown by its own
+ * What is known of a sign. One that this version does not know (a newer device or server sent it) is shown by its own
  * words, judged like S1 and never parsed.
  */
 export const signWords = (sign: Sign): SignWords =>

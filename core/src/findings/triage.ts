@@ -19,7 +19,7 @@ export interface Triage {
   readonly place: Place;
   readonly level: Level;
   readonly matched: readonly Matched[];
-  /** Signs that this version does not know: a newer device or office sent them. */
+  /** Signs that this version does not know: a newer device or server sent them. */
   readonly unknown: readonly Finding[];
 }
 

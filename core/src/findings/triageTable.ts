@@ -193,7 +193,7 @@ export const TRIAGE_TABLE: readonly TriageRow[] = [
   skin('thin patch', ['thin patch'], any, 'tell', 'S0', 'Say whether one side or both.'),
   skin('round or oozing', ['round patch', 'oozing skin'], any, 'vet', 'S2', LAST_DOG),
   skin('fleas, lice', ['fleas', 'flea dirt', 'lice'], any, 'tell', 'S0', 'Last dog, own towels, clean-down.'),
-  skin('tick', ['tick'], any, 'tell', 'S0', 'Take it out only if the house does.'),
+  skin('tick', ['tick'], any, 'tell', 'S0', 'Take it out only if the business does.'),
   skin('bumps, scab, few', ['bumps', 'scab'], answered('few', false), 'tell', 'S0'),
   skin('bumps, scab, many or sore', ['bumps', 'scab'], answered('many or sore', true), 'vet', 'S0'),
   skin('wet sore', ['wet sore'], any, 'vet', 'S2'),

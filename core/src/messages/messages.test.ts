@@ -63,7 +63,7 @@ test.each(MESSAGE_KINDS)('“%s” has its words, no illness, no dose, and a sub
   expect(notOurs(fillIn(words, typical))).toBeNull();
   expect(subject).not.toContain('{link}');
   expect(words).toContain('{business}');
-  // A house without a number: no sign is left that leads nowhere.
+  // A business without a number: no sign is left that leads nowhere.
   const bare = fillIn(withoutPhone(words), typical);
   expect(bare).not.toMatch(/[,:]\s*(?:$|[.,:])|\s[.,:]|\s{2}/);
   expect(bare.split('Teasel').length).toBe(

@@ -34,5 +34,5 @@ export const MESSAGE_KINDS = Object.keys(TEMPLATES) as readonly MessageKind[];
 /** Stands in a message where its private link goes. The secret itself is written nowhere. */
 export const LINK_MARK = '{link}';
 
-/** A text of a house that has written down no number: without the place for it, and the sign that led to it. */
+/** A text of a business that has written down no number: without the place for it, and the sign that led to it. */
 export const withoutPhone = (text: string): string => text.replaceAll(/[,:]?\s*\{phone\}/g, '');

@@ -23,7 +23,7 @@ export const DRAWINGS = [
 ] as const;
 export type Drawing = (typeof DRAWINGS)[number];
 
-/** How one piece of work is done, for the hand that does it, as this house does it. */
+/** How one piece of work is done, for the hand that does it, as this business does it. */
 export interface MethodCard {
   readonly id: string;
   readonly title: string;
@@ -40,7 +40,7 @@ export interface MethodCard {
   readonly enough: string;
 }
 
-/** Words that hang on what the house has chosen; null: nothing to say there. */
+/** Words that hang on what the business has chosen; null: nothing to say there. */
 type Words = string | ((ways: HouseWays) => string | null);
 /** Plain sentences are common practice; a pair names another source. */
 type Line = Words | readonly [words: Words, source: Source];
@@ -54,7 +54,7 @@ export const by =
   (ways: HouseWays): string | null =>
     sentences[ways[question]] ?? null;
 
-/** A card before it is known whose it is: a house's schools pick its sentences, so that it never says otherwise. */
+/** A card before it is known whose it is: a business's schools pick its sentences, so that it never says otherwise. */
 export interface MethodSource extends Pick<MethodCard, 'id' | 'title' | 'tasks' | 'drawings' | 'enough'> {
   readonly needs: readonly Words[];
   readonly steps: readonly Line[];
@@ -68,7 +68,7 @@ export const methodCard = (id: string, title: string, parts: Omit<MethodSource, 
   ...parts,
 });
 
-/** The card as a house works, or as it works on one dog (`waysFor`). */
+/** The card as a business works, or as it works on one dog (`waysFor`). */
 export function cardFor({ needs, steps, never, stops, ...card }: MethodSource, ways: HouseWays): MethodCard {
   const said = (words: Words): string | null => (typeof words === 'string' ? words : words(ways));
   const sourced = (lines: readonly Line[]): Sourced[] =>

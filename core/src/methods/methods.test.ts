@@ -75,7 +75,7 @@ describe('method cards', () => {
     ['powder', { foldProtect: 'powder' }, 'folds', /away from eye and nostril/, /barrier balm/],
     ['gel', { teeth: 'gel' }, 'teeth', /a gel made/, /brush/],
     ['teeth at home', { teeth: 'at home only' }, 'teeth', /shown to the owner/, /If agreed/],
-  ])('a house that says “%s” has it on its card, and nothing against it', (_, ways, id, has, hasNot) => {
+  ])('a business that says “%s” has it on its card, and nothing against it', (_, ways, id, has, hasNot) => {
     const source = findMethod(id);
     if (!source) throw new Error(id);
     const card = cardFor(source, { ...DEFAULT_HOUSE_WAYS, ...ways });

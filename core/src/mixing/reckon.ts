@@ -34,10 +34,10 @@ export interface Question {
   /** Ml; 0 = no pump, or one that is not calibrated. */
   readonly stroke: number;
   readonly bottle: Bottle;
-  /** All bottles of the house, for a batch that goes into several. */
+  /** All bottles of the business, for a batch that goes into several. */
   readonly bottles: readonly FreeBottle[];
   readonly units: UnitSystem;
-  /** What the house bears for whole strokes, as a share of what is wanted. */
+  /** What the business bears for whole strokes, as a share of what is wanted. */
   readonly mostWaste: number;
 }
 
@@ -124,7 +124,7 @@ function measured(strength: Strength, question: Question): Reckoned {
 
 const leadsTotal = ({ by }: Lead): boolean => by === 'total' || by === 'dogs';
 
-/** The batch in the house's bottles, when it goes into none alone. */
+/** The batch in the business's bottles, when it goes into none alone. */
 function splitOver(
   how: Measuring,
   strength: Strength,
@@ -138,7 +138,7 @@ function splitOver(
   if (choice.kind === 'too few bottles')
     return {
       split: null,
-      problem: `That is ${showVolume(how.total, units)}: ${bottle.name} holds ${showVolume(bottle.brim, units)} to the brim, and all bottles of the house together ${showVolume(choice.holds, units)}.`,
+      problem: `That is ${showVolume(how.total, units)}: ${bottle.name} holds ${showVolume(bottle.brim, units)} to the brim, and all bottles of the business together ${showVolume(choice.holds, units)}.`,
     };
   const used = choice === byStrokes ? stroke : null;
   return {

@@ -16,7 +16,7 @@ describe('ratios typed at the bench', () => {
     expect(answer.kind === 'answer' && showStrength(answer.strength)).toBe(read);
   });
 
-  test('"1:4" is read as the house reads it', () => {
+  test('"1:4" is read as the business reads it', () => {
     const inAll = readRatio('1:4', { medicated: false, oneToN: 'N parts in all' });
     expect(inAll.kind === 'answer' && showStrength(inAll.strength)).toBe('3:1');
   });

@@ -20,7 +20,7 @@ import { millilitres } from '../units';
 export type Sum<T> = ({ readonly kind: 'answer' } & T) | { readonly kind: 'no answer'; readonly why: string };
 const none = (why: string) => ({ kind: 'no answer', why }) as const;
 
-/** A ratio as typed at the bench: where the trade differs by habit the house's is taken; of a range its gentle end. */
+/** A ratio as typed at the bench: where the trade differs by habit the business's is taken; of a range its gentle end. */
 export function readRatio(text: string, context: LabelContext): Sum<{ readonly strength: Strength }> {
   const meaning = labelMeaning(readLabel(text, context), null);
   switch (meaning.kind) {

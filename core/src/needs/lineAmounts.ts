@@ -66,7 +66,7 @@ export function lineAmounts(line: PlanLine, facts: DogFacts, dogFactor: number, 
   const byArea = `skin area, coat length and density, times this dog’s own factor${productFactor === 1 ? '' : ` and the product’s, × ${Number(productFactor.toFixed(2))}`}`;
   const mix = (what: string, ml: Millilitres, source: Source = HOUSE_VALUE): LineAmount[] =>
     ml > 0 ? [{ what, amount: { ml }, source, because: byArea }] : [];
-  const fixed = (what: string, ml: number, because = 'the house’s amount'): LineAmount[] => [
+  const fixed = (what: string, ml: number, because = 'the house amount'): LineAmount[] => [
     { what, amount: { ml: millilitres(ml) }, source: HOUSE_VALUE, because },
   ];
   const OF: Readonly<Partial<Record<Task, () => LineAmount[]>>> = {
@@ -89,7 +89,7 @@ export function lineAmounts(line: PlanLine, facts: DogFacts, dogFactor: number, 
     'eyes and face': () => (takesProduct(facts, line) ? fixed('eye and face cleaner', FACE_CLEANER_ML) : []),
     'fold care': () => fixed('fold product', FOLD_PRODUCT_ML),
     'nose balm': () => [
-      { what: 'balm', amount: { grams: BALM_GRAMS }, source: HOUSE_VALUE, because: 'the house’s amount' },
+      { what: 'balm', amount: { grams: BALM_GRAMS }, source: HOUSE_VALUE, because: 'the house amount' },
     ],
   };
   return OF[line.task]?.() ?? [];

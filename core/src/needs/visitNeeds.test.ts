@@ -110,7 +110,7 @@ describe('what a visit takes', () => {
         }
   });
 
-  test('a prescribed wash that is not on the shelf leaves the house’s a body wash', () => {
+  test('a prescribed wash that is not on the shelf leaves the business’s a body wash', () => {
     const gone = instruct({ kind: 'bath product', productId: 'gone', contactMinutes: 10, nothingElse: false });
     const its = dog({ instructions: [gone] });
     const wash = needs(its, 'bath').needs.find(({ product: used }) => used.kind === 'cleansing');

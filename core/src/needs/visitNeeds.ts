@@ -30,7 +30,7 @@ export interface VisitNeeds<P extends Product = Product> {
   readonly trouble: readonly string[];
 }
 
-/** Kinds of product a plain wash may be, the house's way first. */
+/** Kinds of product a plain wash may be, the business's way first. */
 const bodyKinds = ({ ways }: DogFacts): readonly ProductKind[] =>
   ways.washes === 'two' ? ['cleansing', 'conditioning wash'] : ['conditioning wash', 'cleansing'];
 
@@ -49,7 +49,7 @@ const ROUND: Readonly<Record<ProductRound, readonly Task[]>> = {
 };
 
 /**
- * What one visit takes of the house's products: the body wash (prescribed, else the house's), mild face wash,
+ * What one visit takes of the business's products: the body wash (prescribed, else the business's), mild face wash,
  * conditioner and the small amounts for ears, eyes and folds. What a bar takes away is not planned. A product that the
  * plan's own words rule out, or that lists what the dog is to be kept from, is passed over for another of its kind;
  * where there is none, and where a prescribed one lists it, a person decides.
@@ -77,7 +77,7 @@ export function visitNeeds<P extends Product>(
   return { needs: [...washing, ...together(small)], trouble: [...new Set(shelf.trouble)] };
 }
 
-/** The house's products for one dog: the first of a kind that nothing rules out, and what to ask where there is none. */
+/** The business's products for one dog: the first of a kind that nothing rules out, and what to ask where there is none. */
 class Shelf<P extends Product> {
   readonly trouble: string[] = [];
 
@@ -181,7 +181,7 @@ const bathFor = (facts: DogFacts, product: Product, dogFactor: number): BathAmou
 export function predictedWithoutFactor(facts: DogFacts, product: Product): Millilitres {
   const { wash1, wash2, conditioner } = bathFor(facts, product, 1);
   const given = prescribedOn(facts);
-  // Beside a prescribed wash the house's mild one is for the face alone.
+  // Beside a prescribed wash the business's mild one is for the face alone.
   const besidePrescribed =
     given !== null && given.productId !== product.id && facts.ways.faceProduct === 'mild wash for all';
   const forFace = product.kind === 'face' || (besidePrescribed && washesFaceApart(facts));

@@ -33,9 +33,9 @@ export type Reason =
     }
   /** What an owner agreed to, or did not. */
   | { readonly kind: 'consent'; readonly to: 'plucking' }
-  /** What this house does at all, by place and law. */
+  /** What this business does at all, by place and law. */
   | { readonly kind: 'service'; readonly service: ServiceKey; readonly does: BusinessDoes }
-  /** A choice of the house among schools: a habit, never told to an owner. */
+  /** A choice of the business among schools: a habit, never told to an owner. */
   | { readonly kind: 'school'; readonly question: HouseQuestion; readonly school: string }
   /** A line of the decision about hair in an ear. */
   | { readonly kind: 'ear hair'; readonly line: EarHairReason; readonly days: number | null }

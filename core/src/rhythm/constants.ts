@@ -10,7 +10,7 @@ export interface RhythmConstants {
   readonly priorSpread: number;
   /** The dirtiest grade that is still fine. */
   readonly acceptable: Exclude<Grade, 3>;
-  /** How sure the house wants to be of finding no worse. */
+  /** How sure the business wants to be of finding no worse. */
   readonly certainty: number;
   /** Days in which a visit loses half its weight. */
   readonly halfLifeDays: number;

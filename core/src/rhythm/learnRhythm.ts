@@ -78,7 +78,7 @@ export function learnRhythm(question: RhythmQuestion, constants: RhythmConstants
   };
 }
 
-/** μ₀, chosen so that with no evidence `usual` is kept with exactly the house's certainty. */
+/** μ₀, chosen so that with no evidence `usual` is kept with exactly the business's certainty. */
 export function priorMean(usual: number, constants: RhythmConstants): number {
   const z = normalQuantile(constants.certainty);
   const onset = constants.onset[constants.acceptable] ?? 1;
@@ -104,7 +104,7 @@ export function weigh(question: RhythmQuestion, constants: RhythmConstants): (Ev
     });
 }
 
-/** The largest whole t from 1 to `most` that stays acceptable with the house's certainty; 0 when none does. */
+/** The largest whole t from 1 to `most` that stays acceptable with the business's certainty; 0 when none does. */
 function longest(belief: Belief, most: number, constants: RhythmConstants): number {
   const enough = constants.certainty - CERTAINTY_SLACK;
   let good = 0;

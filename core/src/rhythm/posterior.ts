@@ -39,7 +39,7 @@ export function priorBelief(mean: number, sd: number, constants: RhythmConstants
 }
 
 /**
- * Bayes: the belief after weighted evidence. A look dirtier than acceptable has a cause of its own with the house's
+ * Bayes: the belief after weighted evidence. A look dirtier than acceptable has a cause of its own with the business's
  * probability of a lapse, any grade alike, so that one odd look never locks an interval; a clean one has no such excuse.
  */
 export function update(belief: Belief, evidence: readonly Evidence[], constants: RhythmConstants): Belief {

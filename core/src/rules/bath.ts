@@ -182,7 +182,7 @@ export const BATH_RULES: readonly Rule[] = [
     'dry coat',
     coatIs('dry'),
     'a dry coat breaks and mats',
-    caution('A dry coat now: conditioner helps, rinsed well, where the house gives it.'),
+    caution('A dry coat now: conditioner helps, rinsed well, where the business gives it.'),
   ),
   rowsOf('second wash', 'default', COMMON_PRACTICE)(
     'oily coat',

@@ -1,5 +1,5 @@
 /**
- * What an owner is asked to do between visits, by id. Owners read it in their language and in the house's own words
+ * What an owner is asked to do between visits, by id. Owners read it in their language and in the business's own words
  * (wording); the id is what is kept.
  */
 export const HOME_HOWS = {

@@ -55,13 +55,13 @@ export const HOUSE_RULES: readonly Rule[] = [
   rowsOf('conditioner', 'house', HOUSE_VALUE)(
     'own interval',
     way('conditioner', 'own interval'),
-    'the house conditions now and then, not every bath',
+    'the business conditions now and then, not every bath',
     days(56, 28, 84),
   ),
   rowsOf('teeth', 'house', HOUSE_VALUE)(
     'at visits',
     way('teeth', 'brush', 'gel'),
-    'the house does teeth at visits',
+    'the business does teeth at visits',
     days(28, 7, 56),
   ),
 ];

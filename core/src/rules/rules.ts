@@ -9,7 +9,7 @@ import { SERVICE_RULES } from './services';
 
 /**
  * What the trade knows about recurring care, one row a rule. The engine only reads it. Handbook rows marked as
- * defaults are house values; manners and cautions are common practice; schools are the house's choice.
+ * defaults are house values; manners and cautions are common practice; schools are the business's choice.
  */
 export const RULES: readonly Rule[] = [
   ...SERVICE_RULES,

@@ -14,9 +14,9 @@ const prescribed = fact("a vet's wash", ({ instructions, today }) =>
 
 const ears = rowsOf('ear cleaning', 'law', HOUSE_VALUE);
 const teeth = rowsOf('teeth', 'law', HOUSE_VALUE);
-const BY_CHOICE = 'what this house does, by place and law';
+const BY_CHOICE = 'what this business does, by place and law';
 
-/** What this house does at all. Hair in the ear has lines of its own. */
+/** What this business does at all. Hair in the ear has lines of its own. */
 export const SERVICE_RULES: readonly Rule[] = [
   ears(
     'outside only',

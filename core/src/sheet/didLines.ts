@@ -150,7 +150,7 @@ function keptOff({ steps, state }: Worked): Kept[] {
 
 /**
  * Places that a stop kept us off, once each, with all that barred them, the worst first; then tasks that were not done
- * for a reason of the whole dog. A habit of the house, and the nature of a coat, are no news to an owner.
+ * for a reason of the whole dog. A habit of the business, and the nature of a coat, are no news to an owner.
  */
 function leftAlone(input: Worked): SheetLine[] {
   const { wording, state } = input;

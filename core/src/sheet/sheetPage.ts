@@ -46,7 +46,7 @@ export function pageOf(sheet: OwnerSheet, edits: SheetEdits): SheetPage {
   const made = madeLines(sheet);
   const known = new Set(Object.values(made).flatMap((lines) => lines.map(({ key }) => key)));
   const section = (name: Section): PageLine[] => [
-    ...made[name].map((line) => withHand(line, edits.lines[line.key])),
+    ...made[name].map((line) => withEdits(line, edits.lines[line.key])),
     ...Object.entries(edits.lines).flatMap(([key, edit]) =>
       edit.section === name && !known.has(key) && edit.words !== null
         ? [{ key, words: edit.words, grade: null, task: null, made: null, by: 'changed' as const, stale: true }]
@@ -59,7 +59,7 @@ export function pageOf(sheet: OwnerSheet, edits: SheetEdits): SheetPage {
   return { saw: section('saw'), did: section('did'), suggest: section('suggest'), home: section('home') };
 }
 
-function withHand(made: Made, edit: LineEdit | undefined): PageLine {
+function withEdits(made: Made, edit: LineEdit | undefined): PageLine {
   const { key, words } = made;
   const line = { key, grade: made.grade ?? null, task: made.task ?? null, made: words };
   if (!edit) return { ...line, words, by: 'made', stale: false };

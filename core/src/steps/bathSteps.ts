@@ -55,7 +55,7 @@ const contact = (visit: VisitPlan, which: 1 | 2): Dwell => ({
   source: visit.plan.bathProduct?.source ?? PRODUCT_LABEL,
 });
 
-/** The head in the house's order; what must stay dry of it is said by what the step leaves out. */
+/** The head in the business's order; what must stay dry of it is said by what the step leaves out. */
 const headWords = ({ facts }: VisitPlan, work: Left): Sourced[] => {
   if (!washesHead(facts)) return [{ words: schoolWords(facts.ways, 'head'), source: HOUSE_VALUE }];
   if (!work.pieces.some(({ id }) => id.startsWith('wash head'))) return [];
@@ -160,7 +160,7 @@ export const contact1 = (visit: VisitPlan): Step[] =>
       ]
     : [];
 
-/** The face as the house does it; where no water may come to it, by damp cloth. */
+/** The face as the business does it; where no water may come to it, by damp cloth. */
 export const face = (visit: VisitPlan): Step[] => {
   const line = lineOf(visit, 'face wash');
   const dog = dogAtWork(visit.facts);
@@ -255,7 +255,7 @@ export const lastRinse = (visit: VisitPlan): Step =>
     ...rinsing(visit),
   });
 
-/** Only as the house does it, and never on skin under treatment unless the vet says so. */
+/** Only as the business does it, and never on skin under treatment unless the vet says so. */
 export function conditionerSteps(visit: VisitPlan): Step[] {
   const { ways, traits } = visit.facts;
   const wanted =

@@ -1,5 +1,5 @@
 /**
- * Why one piece of work must come before another: what goes wrong if it does not. A habit of the house is no reason:
+ * Why one piece of work must come before another: what goes wrong if it does not. A habit of the business is no reason:
  * what is safe in another order may be done in another order. Common practice, no source.
  */
 export const HAZARDS = {

@@ -2,7 +2,7 @@ import type { HouseWays } from '../ways';
 import { washesHead } from '../work';
 import { STAGES, type Stage } from './steps';
 
-/** The trade's order, with the house's alternatives; with a mat in the coat it is brushed out before the bath, always. */
+/** The trade's order, with the business's alternatives; with a mat in the coat it is brushed out before the bath, always. */
 export function inHouseOrder(ways: HouseWays, hasMat: boolean): Stage[] {
   const noPlugs = ways.earPlugs === 'hand shield' || !washesHead({ ways });
   const brushLater = ways.brushOut === 'after the bath' && !hasMat;

@@ -47,7 +47,7 @@ export function earHairSteps(visit: VisitPlan, side: Side): Step[] {
   ];
 }
 
-/** What the house chose for an ear, and what gives way for this dog. */
+/** What the business chose for an ear, and what gives way for this dog. */
 const schoolLines = ({ facts }: VisitPlan): Sourced[] =>
   overridesFor(facts).map(({ because }) => ({ words: because, source: COMMON_PRACTICE }));
 
@@ -86,7 +86,7 @@ export function earCleaning(visit: VisitPlan, side: Side): Step {
   });
 }
 
-/** Crust that is fixed to the lid is softened on the table first, whatever the house does with the rest. */
+/** Crust that is fixed to the lid is softened on the table first, whatever the business does with the rest. */
 const isFixed = ({ findings }: VisitPlan, side: Side): boolean =>
   findings.some(
     ({ place, sign, answer }) =>
@@ -134,7 +134,7 @@ export function eyeSteps(visit: VisitPlan, side: Side): Step[] {
   ];
 }
 
-/** What shaking brought up, once the dog is dry; a second filling before it where the house cleans twice. */
+/** What shaking brought up, once the dog is dry; a second filling before it where the business cleans twice. */
 export function secondPass(visit: VisitPlan, side: Side): Step {
   const place: Place = { site: 'ear', side };
   const work = left(visit, earsAfter(dogAtWork(visit.facts), side));

@@ -19,7 +19,7 @@ import { isMat, isToTheSkin, lineAt, lineOf, placesWith, type VisitPlan } from '
 const LONG_CLEAN_DOWN_MINUTES = 15;
 
 /**
- * The steps of a visit in working order, for this house, dog and look-over. Barred steps stay in the list, barred,
+ * The steps of a visit in working order, for this business, dog and look-over. Barred steps stay in the list, barred,
  * with the reason and what to do instead; a step of which something is left stays open and says what it leaves out.
  * Plugs out, rinse and dry are never taken away.
  */

@@ -87,7 +87,7 @@ export interface Dwell {
   /** Least time, and most where there is one. */
   readonly seconds: number;
   readonly most?: number;
-  /** Who says how long: the trade, the house, the label, a vet. */
+  /** Who says how long: the trade, the business, the label, a vet. */
   readonly source: Source;
 }
 
@@ -110,7 +110,7 @@ export interface Step {
   readonly counts: 'pads' | 'plugs in' | 'plugs out' | null;
   readonly sides: readonly Side[];
   readonly dwell: Dwell | null;
-  /** Hands-on minutes for this dog: the house's, by its size, and as learned [house value]. */
+  /** Hands-on minutes for this dog: the business's, by its size, and as learned [house value]. */
   readonly minutes: number;
   /** Pieces of work that are left to do, each with what it touches; none where no hand is on the dog. */
   readonly pieces: readonly Piece[];

@@ -23,7 +23,7 @@ export interface VisitPlan {
   readonly findings: readonly Finding[];
   /** Plugs as they are: one that is in comes out, whatever was found since. */
   readonly plugs: Readonly<Record<Side, PlugState>>;
-  /** This dog's minutes against the house's, by stage, as learned. */
+  /** This dog's minutes against the business's, by stage, as learned. */
   readonly minutesFactor?: Readonly<Partial<Record<Stage, number>>>;
 }
 
@@ -51,7 +51,7 @@ const CLEANING: Readonly<Record<SignArea, PlanLine['task']>> = {
   body: 'bath',
 };
 
-/** Ears that take a plug: none is barred, water comes to the head on that side, and the house plugs at all. */
+/** Ears that take a plug: none is barred, water comes to the head on that side, and the business plugs at all. */
 export function pluggedSides({ facts, bars }: VisitPlan): Side[] {
   if (facts.ways.earPlugs === 'hand shield' || !washesHead(facts)) return [];
   return SIDES.filter((side) =>

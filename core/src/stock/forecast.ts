@@ -7,7 +7,7 @@ export const HORIZON_WEEKS = 12;
 /** Four in five outcomes lie between the low and the high line: the 0.9 quantile of the normal distribution. */
 const Z80 = 1.2815515655446004;
 
-/** How far use strays from what is reckoned, as a share [house values]: each visit by itself, and the house as a whole. */
+/** How far use strays from what is reckoned, as a share [house values]: each visit by itself, and the business as a whole. */
 export const STRAYS = { visit: 0.25, house: 0.1 } as const;
 
 /** What one product's use adds up to by the end of each day, today first: expected ml, and its variance, ml². */
@@ -80,7 +80,7 @@ export interface StockForecast {
 }
 
 /**
- * Draws the stock down, day by day, for {@link HORIZON_WEEKS}. What is used is the house's own error away from what is
+ * Draws the stock down, day by day, for {@link HORIZON_WEEKS}. What is used is the business's own error away from what is
  * reckoned, all of it alike: that does not average out over many dogs, so the band never closes.
  */
 export function forecastStock(question: StockQuestion): StockForecast {

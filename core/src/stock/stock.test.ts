@@ -126,7 +126,7 @@ describe('when it runs out (worked by hand)', () => {
     expect([seen.takes, seen.runsOut, seen.points.length]).toEqual([60, null, HORIZON_WEEKS * 7 + 1]);
   });
 
-  test('unsure uses spread as roots of sums, the house’s own error does not: four of 100 ± 20 ml are 400 ± 40, and ± 40', () => {
+  test('unsure uses spread as roots of sums, the business’s own error does not: four of 100 ± 20 ml are 400 ± 40, and ± 40', () => {
     const last = ask(1000, uses([1, 100, 0.2], [2, 100, 0.2], [3, 100, 0.2], [4, 100, 0.2])).points.at(-1);
     expect(last?.left).toBe(600);
     expect(last?.low).toBeCloseTo(600 - 1.2815515655 * Math.hypot(40, 40), 6);

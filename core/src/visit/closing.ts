@@ -4,7 +4,7 @@ import type { Step } from '../steps';
 import { titleWords } from '../steps';
 
 /** Why a visit cannot close yet. */
-export type Hindrance =
+export type Blocker =
   | { readonly kind: 'plug in'; readonly words: string }
   | { readonly kind: 'step open'; readonly step: string; readonly words: string };
 
@@ -18,8 +18,8 @@ export const isWet = (state: VisitState): boolean =>
  * Plugs in = plugs out, per ear, or it cannot close; "not found" is an outcome. To finish, every step is done, skipped
  * with a reason, or barred; to end early, only what no stop takes away, once water or product went on.
  */
-export function hindrances(state: VisitState, steps: readonly Step[], how: 'finished' | 'ended early'): Hindrance[] {
-  const plugs = SIDES.filter((side) => state.plugs[side] === 'in').map((side): Hindrance => ({
+export function blockers(state: VisitState, steps: readonly Step[], how: 'finished' | 'ended early'): Blocker[] {
+  const plugs = SIDES.filter((side) => state.plugs[side] === 'in').map((side): Blocker => ({
     kind: 'plug in',
     words: `A plug is still in the ${side} ear. Take it out, or say that it was not found.`,
   }));
@@ -27,7 +27,7 @@ export function hindrances(state: VisitState, steps: readonly Step[], how: 'fini
   const open = steps
     .filter((step) => !settled(state, step) && step.stage !== 'record')
     .filter((step) => how === 'finished' || (step.kept && wet && step.counts === null))
-    .map((step): Hindrance => ({
+    .map((step): Blocker => ({
       kind: 'step open',
       step: step.id,
       words: `${titleWords(step.title)}: not done yet.`,

@@ -46,7 +46,7 @@ describe('handling at the table, without being looked for', () => {
   });
 });
 
-describe('what the house does at all, at the table', () => {
+describe('what the business does at all, at the table', () => {
   const house = (services: Partial<DogFacts['services']>) =>
     aDog({ services: { ...DEFAULT_SERVICES, ...services } }, 'poodle-miniature');
 

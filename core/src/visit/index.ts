@@ -1,5 +1,5 @@
 export { cautionsNow, type Caution } from './cautions';
-export { currentStep, hindrances, listPlaces, notLookedAt, waitsFor, type Hindrance } from './closing';
+export { currentStep, blockers, listPlaces, notLookedAt, waitsFor, type Blocker } from './closing';
 export { foldVisit } from './foldVisit';
 export { judgeLookOver, placesOfCare, placesToLookAt } from './lookOver';
 export { movedBefore, moveRefused } from './ownOrder';

@@ -75,7 +75,7 @@ function spreading(state: VisitState): Proposal[] {
   ];
 }
 
-/** What this house does about a tick, where one was found. */
+/** What this business does about a tick, where one was found. */
 const ticks = (state: VisitState, services: BusinessServices): Proposal[] =>
   state.findings
     .filter(({ sign }) => sign === 'tick')

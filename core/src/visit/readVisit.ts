@@ -36,7 +36,7 @@ export interface VisitReading {
   readonly plan: CarePlan;
 }
 
-/** A visit read from its events: state, levels and stops, steps. The same on the tablet, at the office, and in a rebuild. */
+/** A visit read from its events: state, levels and stops, steps. The same on the tablet, at the server, and in a rebuild. */
 export function readVisit(before: BeforeVisit, events: readonly VisitEvent[]): VisitReading {
   const state = foldVisit(events);
   const asked = Object.keys(state.answers).length > 0;

@@ -110,7 +110,7 @@ describe('the warnings of a school stand on the step', () => {
     );
   });
 
-  test('age goes before the house’s filling, in words and in amount', () => {
+  test('age goes before the business’s filling, in words and in amount', () => {
     const pup = aDog({ lifeStage: 'puppy', ways: ways({ earCleaning: 'fill' }) }, 'lagotto');
     expect(said(pup, 'ears, first pass left')).toMatch(/A pup’s ear is not filled/);
     expect(said(pup, 'ears, first pass left')).not.toMatch(/Filled until/);

@@ -154,7 +154,7 @@ describe('no order that is safe is refused', () => {
   ] as const)('%s before %s is refused for what would go wrong', (step, before, hazard) => {
     expect(move(lagotto(), step, before)).toMatch(hazard);
   });
-  test('soap before the lid was softened is refused, in a house without plugs as well', () => {
+  test('soap before the lid was softened is refused, in a business without plugs as well', () => {
     expect(move(lagotto({ earPlugs: 'hand shield' }), 'face', 'eyes, on the table left')).toMatch(
       /Soap and a water jet/,
     );

@@ -3,7 +3,7 @@ import type { Stage, Step } from '../steps';
 import type { VisitEvent } from '../events';
 import type { VisitState } from './state';
 
-/** How long a stage took at one visit, hands on, against what the house reckons for it. */
+/** How long a stage took at one visit, hands on, against what the business reckons for it. */
 export interface StageTook {
   readonly stage: Stage;
   readonly minutes: number;
@@ -18,7 +18,7 @@ const SHORTEST_MINUTES = 0.25;
 /**
  * Minutes of each stage from the times of the marks, each device by its own clock: a step took from the mark before it
  * to its own. Skipped and unlikely ones teach nothing.
- * @param steps the step list in the house's own minutes.
+ * @param steps the step list in the business's own minutes.
  */
 export function stagesTook(events: readonly VisitEvent[], state: VisitState, steps: readonly Step[]): StageTook[] {
   const took = new Map<Stage, { minutes: number; predicted: number }>();
@@ -40,6 +40,6 @@ export function stagesTook(events: readonly VisitEvent[], state: VisitState, ste
   return [...took].map(([stage, each]) => ({ stage, ...each }));
 }
 
-/** This dog's minutes of a stage against the house's. 1 with no record. */
+/** This dog's minutes of a stage against the business's. 1 with no record. */
 export const minutesFactor = (visits: readonly Omit<StageTook, 'stage'>[]): number =>
   ownFactor(visits.map(({ minutes, predicted }) => [minutes, predicted]));

@@ -11,7 +11,7 @@ import {
   currentStep,
   elapsedSeconds,
   foldVisit,
-  hindrances,
+  blockers,
   judgeLookOver,
   notLookedAt,
   placesToLookAt,
@@ -124,7 +124,7 @@ describe('the reducer', () => {
 });
 
 describe('the step list', () => {
-  test('the order of the trade, for a house of default ways', () => {
+  test('the order of the trade, for a business of default ways', () => {
     expect(ids(stepsFor(aDog()))).toEqual([
       'prepare',
       'handover',
@@ -173,7 +173,7 @@ describe('the step list', () => {
     expect(ids(stepsFor(aDog({ ways: { ...ways, earPlugs: 'hand shield' } })))).not.toContain('plugs');
   });
 
-  test('a medicated wash is timed as the house does it', () => {
+  test('a medicated wash is timed as the business does it', () => {
     const timed = (ways: Partial<DogFacts['ways']>) =>
       ids(stepsFor(aDog({ ways: { ...DEFAULT_HOUSE_WAYS, ...ways } }), { contactMinutes: 10 })).filter((id) =>
         id.startsWith('contact'),
@@ -184,7 +184,7 @@ describe('the step list', () => {
     expect(at(stepsFor(aDog(), { contactMinutes: 10 }), 'contact')?.dwell?.seconds).toBe(600);
   });
 
-  test('who says how long: the label, or the vet whose wash it is; the house for the massage', () => {
+  test('who says how long: the label, or the vet whose wash it is; the business for the massage', () => {
     const byVet: DogFacts['instructions'] = [
       {
         id: 'i',
@@ -317,7 +317,7 @@ describe('closing', () => {
   const done = (id: string): Happening => ({ type: 'step done', step: id });
   const allDone = ids(steps).map(done);
   const close = (happenings: Happening[], how: 'finished' | 'ended early' = 'finished') =>
-    hindrances(foldVisit(logged(happenings)), steps, how).map((each) => each.kind);
+    blockers(foldVisit(logged(happenings)), steps, how).map((each) => each.kind);
 
   test('plugs in = plugs out, per ear, or it cannot close; not found is an outcome', () => {
     const inLeft: Happening = { type: 'plug in', side: 'left' };
@@ -331,7 +331,7 @@ describe('closing', () => {
   test('to finish, every step is settled; to end early, what no stop takes away', () => {
     expect(close(allDone.slice(0, -3)).length).toBeGreaterThan(0);
     expect(close([], 'ended early')).toEqual([]);
-    const words = hindrances(foldVisit(logged([done('wet'), done('wash 1')])), steps, 'ended early').map(
+    const words = blockers(foldVisit(logged([done('wet'), done('wash 1')])), steps, 'ended early').map(
       (each) => each.words,
     );
     expect(words.join(' ')).toMatch(/Rinse.*Dry/);

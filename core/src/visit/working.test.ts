@@ -14,7 +14,7 @@ import {
   contactsCutShort,
   currentStep,
   foldVisit,
-  hindrances,
+  blockers,
   judgeLookOver,
   minutesFactor,
   movedBefore,
@@ -82,7 +82,7 @@ describe('the step list over random plans', () => {
             for (const before of step.after) expect(order.get(before.step)).toBeLessThan(order.get(step.id) ?? -1);
           for (const { task, place } of plan.lines) {
             const wanted = DONE_BY[task];
-            // A house that washes once says so in the line itself, and rinses the better.
+            // A business that washes once says so in the line itself, and rinses the better.
             if (wanted === undefined || (task === 'second wash' && facts.ways.washes === 'one')) continue;
             // A neck-down bath has no face; crust may wait for the tub; a coat with nothing to clip has no first clip.
             if (task === 'face wash' && facts.ways.head === 'neck down only') continue;
@@ -320,7 +320,7 @@ describe('a change of plan', () => {
     const order = ids(added.steps);
     expect(order.indexOf('added 1')).toBe(order.indexOf('record') - 1);
     expect(order.indexOf('wash 2')).toBeGreaterThan(order.indexOf('rinse 1'));
-    expect(hindrances(added.state, added.steps, 'finished').map(({ words }) => words)).toContain('Bow: not done yet.');
+    expect(blockers(added.state, added.steps, 'finished').map(({ words }) => words)).toContain('Bow: not done yet.');
     expect(movedBefore(stepsFor(aDog()), 'dry', 'wet')).toBeNull();
     expect(movedBefore(stepsFor(aDog()), 'nails', 'ears, first pass left')).not.toBeNull();
   });
@@ -372,7 +372,7 @@ describe('minutes are learned per dog', () => {
     expect(minutesFactor(took)).toBeCloseTo(1, 3);
   });
 
-  test('the record pulls a dog’s minutes away from the house’s, slowly, and moves its steps', () => {
+  test('the record pulls a dog’s minutes away from the business’s, slowly, and moves its steps', () => {
     // Worked by hand: three visits of twice the minutes: exp(3 ln 2 / 6) = √2.
     const twice = { minutes: 12, predicted: 6 };
     expect(minutesFactor([])).toBe(1);

@@ -217,7 +217,7 @@ export const HOUSE_QUESTIONS = {
       warns: 'A small batch can grow tenfold.',
     },
   ]),
-  readsOneTo: question('How does this house read "1:50" on a label?', 'N parts water', [
+  readsOneTo: question('How does this business read "1:50" on a label?', 'N parts water', [
     { id: 'N parts water', words: '50 parts water to 1 of product', for: 'Weaker, gentler.' },
     { id: 'N parts in all', words: '50 parts in all', for: 'As chemists write it.' },
   ]),
@@ -284,7 +284,7 @@ export const HOUSE_STANCES = [
 export type HouseQuestion = keyof typeof HOUSE_QUESTIONS;
 export const ALL_HOUSE_QUESTIONS = Object.keys(HOUSE_QUESTIONS) as readonly HouseQuestion[];
 
-/** The house's choice for every question. */
+/** The business's choice for every question. */
 export type HouseWays = { readonly [Q in HouseQuestion]: (typeof HOUSE_QUESTIONS)[Q]['schools'][number]['id'] };
 
 export const DEFAULT_HOUSE_WAYS = Object.fromEntries(
@@ -301,7 +301,7 @@ const WASTE: Readonly<Record<HouseWays['pumpWaste'], number>> = {
 /** The most mix beyond what is wanted that is borne for whole strokes, as a share of what is wanted. */
 export const mostWaste = ({ pumpWaste }: Pick<HouseWays, 'pumpWaste'>): number => WASTE[pumpWaste];
 
-/** The words of the school the house follows. */
+/** The words of the school the business follows. */
 export const schoolWords = (ways: HouseWays, question: HouseQuestion): string => {
   const schools: readonly { readonly id: string; readonly words: string }[] = HOUSE_QUESTIONS[question].schools;
   return schools.find((school) => school.id === ways[question])?.words ?? ways[question];

@@ -1,4 +1,4 @@
-/** What a house may do with each piece of work: all of it, only what lies outside, or none: that is a vet's. */
+/** What a business may do with each piece of work: all of it, only what lies outside, or none: that is a vet's. */
 export const BUSINESS_DOES = ['done', 'outside only', 'vet'] as const;
 export type BusinessDoes = (typeof BUSINESS_DOES)[number];
 
@@ -10,7 +10,7 @@ interface Service {
   readonly warns?: string;
 }
 
-/** What this house does at all, by place and law. Local codes come first; where one forbids, choose "vet". */
+/** What this business does at all, by place and law. Local codes come first; where one forbids, choose "vet". */
 export const SERVICES = {
   'ear hair': {
     name: 'Hair in the ear canal',

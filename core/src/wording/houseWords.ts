@@ -7,7 +7,7 @@ import { notOurs, notOursWords } from './neverSay';
 import { slotsOf, type SentenceKey } from './sentences';
 import { ofEach, type Wording } from './wording';
 
-/** One entry of the wording that a house may say otherwise, by id: a sentence that is mended orphans nothing. */
+/** One entry of the wording that a business may say otherwise, by id: a sentence that is mended orphans nothing. */
 export type WordingKey =
   | `sentence ${SentenceKey}`
   | `advice ${Level}`
@@ -18,7 +18,7 @@ export type WordingKey =
   | `message ${MessageKind}`;
 export type BusinessWording = Readonly<Partial<Record<WordingKey, string>>>;
 
-/** Every entry a house may change, with the words that ship. */
+/** Every entry a business may change, with the words that ship. */
 export const shippedWords = (base: Wording = ENGLISH): Readonly<Record<WordingKey, string>> => {
   const entries: [WordingKey, string | null][] = [
     ...(Object.keys(base.sentences) as SentenceKey[]).map((key): [WordingKey, string] => [
@@ -37,7 +37,7 @@ export const shippedWords = (base: Wording = ENGLISH): Readonly<Record<WordingKe
   return Object.fromEntries(entries.filter(([, words]) => words !== null)) as Record<WordingKey, string>;
 };
 
-/** The wording of a house: what it says otherwise, over what ships. */
+/** The wording of a business: what it says otherwise, over what ships. */
 export const inBusinessWords = (base: Wording, business: BusinessWording): Wording => ({
   ...base,
   sentences: ofEach(
@@ -57,7 +57,7 @@ export const inBusinessWords = (base: Wording, business: BusinessWording): Wordi
 /** A longer sentence is no sentence for a sheet of one page. */
 const LONGEST = 400;
 
-/** Why a house may not say it so, in words; null when it may. */
+/** Why a business may not say it so, in words; null when it may. */
 export function wordingProblem(key: WordingKey, words: string, base: Wording = ENGLISH): string | null {
   const shipped = shippedWords(base)[key] ?? '';
   const text = words.trim();

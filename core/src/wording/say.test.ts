@@ -65,7 +65,7 @@ describe('a reason in words', () => {
           expect(say(reason, wording, audience)).toBe('words' in reason ? reason.words : '');
   });
 
-  test('a habit of the house is no reason for an owner, nor for a vet or on paper', () => {
+  test('a habit of the business is no reason for an owner, nor for a vet or on paper', () => {
     const habits: Reason[] = [
       ...EVERY.school,
       ...EVERY['between visits'],
@@ -79,7 +79,7 @@ describe('a reason in words', () => {
       for (const audience of ['owner', 'vet', 'paper'] as const) expect(say(reason, ENGLISH, audience)).toBeNull();
   });
 
-  test('whatever forbids work has words for an owner, in every language; a law or a habit of the house may have none', () => {
+  test('whatever forbids work has words for an owner, in every language; a law or a habit of the business may have none', () => {
     for (const { id, rank } of FORBIDDING)
       for (const wording of [ENGLISH, SPANISH])
         if (rank !== 'law' && rank !== 'default')

@@ -10,7 +10,7 @@ import { sentence, signAsOwnerReads, type Wording } from './wording';
 export type Audience = 'groomer' | 'owner' | 'vet' | 'paper';
 
 /**
- * A reason in words, within a sentence; null where this reader is not told: a habit of the house is no reason for an
+ * A reason in words, within a sentence; null where this reader is not told: a habit of the business is no reason for an
  * owner. What somebody typed is shown as it is, in whatever language. Groomers read English.
  */
 export function say(reason: Reason, wording: Wording, audience: Audience): string | null {

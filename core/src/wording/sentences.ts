@@ -1,5 +1,5 @@
 /**
- * Every sentence an owner can read on a sheet, in one place to proof-read. Slots are named in braces; a house may say
+ * Every sentence an owner can read on a sheet, in one place to proof-read. Slots are named in braces; a business may say
  * it otherwise (wording.ts). Never a disease name, never a dose.
  */
 export const SENTENCES = {

@@ -46,7 +46,7 @@ describe('the Spanish wording', () => {
     expect(same.map(([path]) => path)).toEqual(['/letter/chip']);
   });
 
-  test('names no illness and no dose, and a house may say each of its sentences so', () => {
+  test('names no illness and no dose, and a business may say each of its sentences so', () => {
     for (const [path, words] of spanish)
       expect([path, words === null ? null : notOurs(words, 'es')]).toEqual([path, null]);
     const shipped = shippedWords(SPANISH);

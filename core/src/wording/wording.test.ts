@@ -13,7 +13,7 @@ test('everything that ships may be said', () => {
   for (const key of keys) expect([key, wordingProblem(key, shipped[key] ?? '')]).toEqual([key, null]);
 });
 
-describe('what a house may not say', () => {
+describe('what a business may not say', () => {
   test.each([
     ['sentence cleaned', '', 'Something must stand here.'],
     ['sentence cleaned', 'Cleaned it all.', 'The place for {places} is missing.'],
@@ -25,7 +25,7 @@ describe('what a house may not say', () => {
   });
 });
 
-test('what a house says otherwise is said, and nothing else changes', () => {
+test('what a business says otherwise is said, and nothing else changes', () => {
   const house = inBusinessWords(ENGLISH, {
     'sentence cleaned': 'We cleaned: {places}.',
     'advice tell': 'Have an eye on the {place}, please.',

@@ -58,9 +58,9 @@ export interface Wording {
   /** Why something was not done, by the rule that forbids it. */
   readonly rules: Readonly<Partial<Record<string, string>>>;
   readonly choices: Readonly<Record<Choice, string>>;
-  /** Lines of the decision about hair in an ear; null where it is a habit of the house, which no owner is told. */
+  /** Lines of the decision about hair in an ear; null where it is a habit of the business, which no owner is told. */
   readonly earHair: Readonly<Record<EarHairReason, string | null>>;
-  /** What the house leaves to vets, or does from outside only, by service and what it does. */
+  /** What the business leaves to vets, or does from outside only, by service and what it does. */
   readonly services: Readonly<Partial<Record<string, string>>>;
   readonly page: PageWords;
   readonly letter: Readonly<Record<LetterKey, string>>;

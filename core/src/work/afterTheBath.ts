@@ -12,7 +12,7 @@ const ARMPITS = BODY.filter(isOf('leg front'));
 const BELLY = BODY.filter(isOf('belly'));
 const REST = BODY.filter((place) => ![...ARMPITS, ...BELLY, ...PAWS, REAR].includes(place));
 
-/** Squeeze and press; damp combing here, where the house combs damp. */
+/** Squeeze and press; damp combing here, where the business combs damp. */
 export const waterOff = ({ ways }: DogAtWork): Piece[] => [
   { id: 'press', name: 'coat', task: 'drying', touches: touching(COAT, ['towel']) },
   ...(ways.comb === 'also damp'
@@ -44,7 +44,7 @@ export function dry({ traits, handling }: DogAtWork): Piece[] {
   ];
 }
 
-/** What shaking brought up; a second filling before it where the house cleans twice. */
+/** What shaking brought up; a second filling before it where the business cleans twice. */
 export function earsAfter(dog: DogAtWork, side: Side): Piece[] {
   const ways = waysFor(dog);
   const place: Place = { site: 'ear', side };

@@ -2,19 +2,19 @@ import type { LifeStage, Traits } from '../catalogue';
 import type { HandlingNotes } from '../handling';
 import type { HouseQuestion, HouseWays } from '../ways';
 
-/** All of a dog and its house that decides which pieces of work there are, and what they touch. */
+/** All of a dog and its business that decides which pieces of work there are, and what they touch. */
 export interface DogAtWork {
   readonly traits: Traits;
   readonly lifeStage: LifeStage;
   readonly ways: HouseWays;
   readonly handling: Pick<HandlingNotes, 'dryer'>;
-  /** The house wipes the outside of an ear and puts nothing in. */
+  /** The business wipes the outside of an ear and puts nothing in. */
   readonly outerEarOnly: boolean;
-  /** A wash that a vet or owner prescribed stands in for the house's. */
+  /** A wash that a vet or owner prescribed stands in for the business's. */
   readonly isPrescribed: boolean;
 }
 
-/** A school of the house that gives way to another for some dogs, and why. */
+/** A school of the business that gives way to another for some dogs, and why. */
 interface Override<Q extends HouseQuestion = HouseQuestion> {
   readonly question: Q;
   readonly school: HouseWays[Q];
@@ -23,7 +23,7 @@ interface Override<Q extends HouseQuestion = HouseQuestion> {
   readonly because: string;
 }
 
-/** Age goes before a house's habit. Handbook: schools of cleaning. Common practice, no source. */
+/** Age goes before a business's habit. Handbook: schools of cleaning. Common practice, no source. */
 const OVERRIDES: readonly Override[] = [
   {
     question: 'earCleaning',
@@ -38,7 +38,7 @@ const OVERRIDES: readonly Override[] = [
 export const overridesFor = (dog: Pick<DogAtWork, 'lifeStage' | 'ways'>): readonly Override[] =>
   OVERRIDES.filter(({ question, insteadOf, when }) => dog.ways[question] === insteadOf && when(dog));
 
-/** The house's ways as they are for this dog. */
+/** The business's ways as they are for this dog. */
 export function waysFor(dog: Pick<DogAtWork, 'lifeStage' | 'ways'>): HouseWays {
   // Asked for every rule of a plan: most dogs have nothing overridden.
   if (!OVERRIDES.some(({ question, insteadOf, when }) => dog.ways[question] === insteadOf && when(dog)))

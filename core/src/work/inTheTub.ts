@@ -3,7 +3,7 @@ import { HEAD_AND_EARS, folded, just } from './bodyParts';
 import type { DogAtWork } from './dogAtWork';
 import { touching, type Piece, type TouchProduct } from './touch';
 
-/** The body wash: what was prescribed, else the house's. */
+/** The body wash: what was prescribed, else the business's. */
 const bodyWash = ({ isPrescribed }: DogAtWork): TouchProduct => (isPrescribed ? 'prescribed' : 'cleansing');
 
 /** Lukewarm water over the coat, from the neck down. */
@@ -23,7 +23,7 @@ export const plugs = (sides: readonly Side[]): Piece[] =>
 /** Whether the head is washed at all. */
 export const washesHead = ({ ways }: Pick<DogAtWork, 'ways'>): boolean => ways.head !== 'neck down only';
 
-/** First or second wash: body and head, in the house's order. */
+/** First or second wash: body and head, in the business's order. */
 export function wash(dog: DogAtWork, which: 1 | 2): Piece[] {
   const task = which === 1 ? 'bath' : 'second wash';
   const product = bodyWash(dog);
@@ -46,7 +46,7 @@ export function wash(dog: DogAtWork, which: 1 | 2): Piece[] {
 /** Places of the face: both eyes' surroundings and the folds between them. */
 export const facePlaces = ({ traits }: Pick<DogAtWork, 'traits'>): readonly Place[] => folded(traits).face;
 
-/** The face by the house's product: washed, rinsed with plain water, or gone over with damp pads. */
+/** The face by the business's product: washed, rinsed with plain water, or gone over with damp pads. */
 export function washFace(dog: DogAtWork): Piece[] {
   if (!washesHead(dog)) return [];
   const places = facePlaces(dog);
@@ -64,7 +64,7 @@ export function washFace(dog: DogAtWork): Piece[] {
   }
 }
 
-/** Crust that is loosened in the tub, where the house does it there. */
+/** Crust that is loosened in the tub, where the business does it there. */
 export const crustInTheTub = ({ ways }: DogAtWork): Piece[] =>
   ways.eyeCrust === 'in the tub'
     ? SIDES.map((side) => ({

@@ -67,7 +67,7 @@ export function earHair(dog: DogAtWork, side: Side, way: 'whole' | 'staged' | 't
   ];
 }
 
-/** Cleaning one ear by the school of this dog: dry debris, cleaner, massage, pads; the house says which first. */
+/** Cleaning one ear by the school of this dog: dry debris, cleaner, massage, pads; the business says which first. */
 export function earCleaning(dog: DogAtWork, side: Side): Piece[] {
   const ways = waysFor(dog);
   const place = ear(side);
@@ -157,7 +157,7 @@ export const brushOut = (): Piece[] => [
   },
 ];
 
-/** Brush, or gel where the house has chosen that. */
+/** Brush, or gel where the business has chosen that. */
 export const teeth = ({ ways }: DogAtWork): Piece[] => [
   {
     id: 'teeth',

@@ -30,8 +30,8 @@ import { loadVisit } from '../records/visit/load';
 import { takeEvents } from '../features/visits/takeEvents';
 import { playVisit, toEvents } from './pastVisit';
 import { cardOf } from './owners';
-import { seedBenchPast, seedCounts, seedShelf } from './seedShelf';
-import { seedMessages, seedReferrals } from './seedTelling';
+import { seedMixesPast, seedCounts, seedShelf } from './seedShelf';
+import { seedMessages, seedReferrals } from './seedOwners';
 import type { DemoBusiness, DemoDog, DemoPerson } from './shape';
 import { DEMO_BUSINESSES, DEMO_PASSWORD } from './world';
 
@@ -73,7 +73,7 @@ export async function seedDemo(
     }
     await inTenant(databases, businessId, async (tx) => {
       const shelving = { tx, today: dayIn(ZONE, now), by: people[0]?.name ?? '', zone: ZONE };
-      await seedBenchPast(shelving, demo, random);
+      await seedMixesPast(shelving, demo, random);
       await seedCounts(shelving, demo);
       const telling = { ...shelving, makeId };
       await seedReferrals(telling);
@@ -241,7 +241,7 @@ async function seedVisit(
   );
   const events = toEvents(played, begins.getTime(), makeId);
   const { refused } = await takeEvents(tx, asker, business, id, events, begins.getTime());
-  if (refused[0]) throw new Error(`The demo world tells what the office refuses: ${refused[0].words}`);
+  if (refused[0]) throw new Error(`The demo world tells what the server refuses: ${refused[0].words}`);
 }
 
 async function seedPrescription({ tx, today }: Seeding, { prescribed }: DemoDog, dogId: string): Promise<void> {

@@ -85,7 +85,7 @@ async function seedProduct({ tx, today, by }: Shelving, demo: DemoProduct): Prom
 }
 
 /** Mixes of the past weeks, less and less of them thrown away; one that was forgotten yesterday; then a count. */
-export async function seedBenchPast(shelving: Shelving, demo: DemoBusiness, random: () => number): Promise<void> {
+export async function seedMixesPast(shelving: Shelving, demo: DemoBusiness, random: () => number): Promise<void> {
   const { tx, today, by, zone } = shelving;
   const [wash] = demo.products;
   const [row] = wash ? await tx.select().from(product).where(eq(product.name, wash.name)) : [];

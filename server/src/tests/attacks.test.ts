@@ -10,7 +10,7 @@ import { addDog, app, config, databases, log, logLines, openSalon, signIn, type 
 import { begin } from './tableSide';
 import { passed, toPass } from '@dewpond/core/threads';
 import { asBuffer } from '../platform/threads/bytes';
-import { bottleOf, makeMix, mixBody } from './benchSide';
+import { bottleOf, makeMix, mixBody } from './shelfSide';
 import Fraction from 'fraction.js';
 import { freePort } from '../../../scripts/cluster.mjs';
 import { openPool } from '../platform/db/connect';

@@ -19,7 +19,7 @@ import {
 } from '../platform/db/schema';
 import { inTenant, type Tenant } from '../platform/db/tenant';
 import { WORDS_THAT_GO, WORDS_THAT_STAY } from '../features/record/wordsOfPeople';
-import { addProduct, bottleOf, makeMix, mixBody, take } from './benchSide';
+import { addProduct, bottleOf, makeMix, mixBody, take } from './shelfSide';
 import { sendFromHome } from './owner';
 import { addDog, clock, databases, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';

@@ -1,7 +1,7 @@
 import { createServer, request as ask, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { bottleOf, makeMix, mixBody } from './benchSide';
+import { bottleOf, makeMix, mixBody } from './shelfSide';
 import { seeded } from '../../../core/src/tests/seeded';
 import { hostileRequest, type HostileRequest, type Known } from './hostile';
 import { addDog, app, openSalon, type Salon } from './salon';

@@ -225,7 +225,7 @@ describe('a letter behind an instruction', () => {
   });
 });
 
-describe('breeds of the house', () => {
+describe('breeds of the business', () => {
   const pug = SHIPPED.find('pug');
   const edit = (more: object = {}) => ({
     version: 0,

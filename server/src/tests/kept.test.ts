@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { describe, expect, test } from 'vitest';
 import { sql } from 'drizzle-orm';
 import { CARD, PROFILE } from '../platform/db/shapes/clients';
-import { WAYS } from '../platform/db/shapes/house';
+import { WAYS } from '../platform/db/shapes/business';
 import { readKept, writeKept, type Shape } from '../platform/db/shapes/shaped';
 import * as schema from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';

@@ -102,7 +102,7 @@ describe('an owner who reads Spanish', () => {
     expect(entries.join('\n').replaceAll('\r\n ', '').replaceAll('A salon', '')).not.toMatch(ENGLISH_WORDS);
   });
 
-  test('the letter to the vet stays in the house’s language', async () => {
+  test('the letter to the vet stays in the business’s language', async () => {
     const { body } = await salon.call('GET /api/referrals', { query: { dog: dogId } });
     const [open] = body.items;
     const { text, language } = await pdfAt(`/api/referrals/${open?.id}/letter.pdf`);
@@ -111,7 +111,7 @@ describe('an owner who reads Spanish', () => {
   });
 });
 
-describe('a house that writes Spanish', () => {
+describe('a business that writes Spanish', () => {
   test('writes to owners of no known language and to vets in it; an owner’s own language stands before it', async () => {
     const own = await openSalon();
     expect((await businessReads(own, 'es')).status).toBe(200);

@@ -30,7 +30,7 @@ async function beginBooked(kind: string, hour: string) {
 describe('a lesson of a young dog', () => {
   test('has no bath to mix for, and a strip of its own on Today', async () => {
     const { dogId, appointmentId } = await beginBooked('lesson', '13');
-    const { batches, asItIs } = (await salon.call('GET /api/bench')).body;
+    const { batches, asItIs } = (await salon.call('GET /api/mixing')).body;
     const pours = [
       ...batches.flatMap(({ bottles }) => bottles.flatMap((fill) => fill.pours)),
       ...asItIs.flatMap(({ dogs }) => dogs),

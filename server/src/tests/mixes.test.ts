@@ -15,7 +15,7 @@ import {
   stockOf,
   take,
   typed,
-} from './benchSide';
+} from './shelfSide';
 import { addDog, app, clock, openSalon, type KeptDog, type Salon } from './salon';
 
 beforeEach(() => {

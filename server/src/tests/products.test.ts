@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
-import { START, addProduct, bench, book, bottleOf, makeMix, mixBody, typed } from './benchSide';
+import { START, addProduct, bench, book, bottleOf, makeMix, mixBody, typed } from './shelfSide';
 import { addDog, clock, openSalon, type Salon } from './salon';
 
 beforeEach(() => {

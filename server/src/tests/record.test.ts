@@ -93,7 +93,7 @@ test('all of it leaves as data that reads back, and on paper', async () => {
   const json = await request(app).get(`/api/dogs/${dogId}/record.json`).set('Cookie', salon.cookie);
   const given = JSON.parse(json.text) as DogExport;
   expect(given).toMatchObject({ format: 'dewpond dog', version: 1, owner: { name: 'Folake Adeyemi' } });
-  // The profile is one the office would take in again.
+  // The profile is one the server would take in again.
   expect(dogProfile.parse(given.dog)).toEqual(given.dog);
   expect(given.visits[0]?.events.length).toBeGreaterThan(10);
   expect(given.history.length).toBeGreaterThan(10);

@@ -97,7 +97,7 @@ test('every screen of it says the same as before', async () => {
     `/api/dogs/${dogId}`,
     `/api/dogs/${dogId}/history`,
     '/api/stock',
-    '/api/bench',
+    '/api/mixing',
     '/api/business',
     '/api/today',
   ]) {

@@ -8,7 +8,7 @@ import { inTenant } from '../platform/db/tenant';
 import { finding } from '@dewpond/core/findings';
 import { visitDog } from './tableSide';
 import { WORDS_THAT_STAY } from '../features/record/wordsOfPeople';
-import { addProduct, bottleOf, makeMix, mixBody, typed } from './benchSide';
+import { addProduct, bottleOf, makeMix, mixBody, typed } from './shelfSide';
 import { PASSWORD, addDog, app, auth, config, databases, openSalon, signIn, type Salon } from './salon';
 
 let manager: Salon;

@@ -4,7 +4,7 @@ import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { stockEntry } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
-import { addProduct, book, bottleOf, enter, mixBody, stockOf, typed } from './benchSide';
+import { addProduct, book, bottleOf, enter, mixBody, stockOf, typed } from './shelfSide';
 import { addDog, databases, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
 

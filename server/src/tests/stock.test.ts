@@ -7,7 +7,7 @@ import { beforeEach, describe, expect, test } from 'vitest';
 import { dogDue } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
 import { rebuildProjections } from '../commands/rebuildProjections';
-import { DAY, START, addProduct, bench, bottleOf, enter, makeMix, mixBody, stockOf, take, typed } from './benchSide';
+import { DAY, START, addProduct, bench, bottleOf, enter, makeMix, mixBody, stockOf, take, typed } from './shelfSide';
 import { addDog, app, clock, databases, openSalon, type Salon } from './salon';
 import { begin, eventsOf, visitDog, wholeVisit } from './tableSide';
 

@@ -145,7 +145,7 @@ describe('what a visit leaves behind for the next', () => {
     expect(body.photos).toMatchObject([{ photo, place: 'side/left', sign: 'lump new', day: '2026-11-25' }]);
     expect(body.lastTime?.findings).toEqual([{ ...lump, more: { mm: 7, words: 'soft' } }]);
     expect(body.lastTime?.looked).toEqual(['side/left']);
-    // One visit of ten minutes where the house reckons six: exp(ln(10/6) / 4).
+    // One visit of ten minutes where the business reckons six: exp(ln(10/6) / 4).
     expect(body.minutesFactor.nails).toBeCloseTo(Math.exp(Math.log(10 / 6) / 4), 6);
   });
 

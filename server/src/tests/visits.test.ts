@@ -102,7 +102,7 @@ describe('a visit moves what is due', () => {
     expect((after.mixes[0]?.mix.need ?? 0) / need).toBeCloseTo(2 ** 0.25, 6);
   });
 
-  test("another school's pads are not pooled: the house change is dated", async () => {
+  test("another school's pads are not pooled: the business change is dated", async () => {
     const other = await openSalon();
     const { dogId } = await addDog(other);
     await visitDog(other, dogId);

@@ -5,7 +5,7 @@ import { v7 } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { refusedEvent, visit } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
-import { book } from './benchSide';
+import { book } from './shelfSide';
 import { addDog, app, clock, databases, openSalon, type Salon } from './salon';
 import { begin, eventsOf } from './tableSide';
 

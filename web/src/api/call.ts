@@ -23,14 +23,14 @@ export const refusedUnder =
     throw error instanceof Refused ? error.under(path) : error;
   };
 
-/** No answer came: the network or the office is away, and nobody knows whether it arrived. */
+/** No answer came: the network or the server is away, and nobody knows whether it arrived. */
 export class Unreached extends Error {}
 
 interface Given<K extends EndpointKey> {
   readonly id?: string;
   readonly query?: Readonly<Record<string, string>>;
   readonly body?: BodyOf<K>;
-  /** An office that says nothing for so long, ms, is taken as away. */
+  /** An server that says nothing for so long, ms, is taken as away. */
   readonly patience?: number;
 }
 

@@ -1,6 +1,6 @@
 const KEY = 'dewpond-office-clock';
 
-/** How far the office's clock is ahead of this device's, ms, as the last answer said; null: never heard of it. */
+/** How far the server's clock is ahead of this device's, ms, as the last answer said; null: never heard of it. */
 export function serverOffset(): number | null {
   const kept = localStorage.getItem(KEY);
   return kept === null ? null : Number(kept);

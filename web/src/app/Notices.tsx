@@ -9,7 +9,7 @@ export function Offline() {
   if (online) return null;
   return (
     <p role="status" className="no-print bg-watch-pale text-watch font-semibold px-7 max-md:px-3 py-2">
-      No network. Today’s and tomorrow’s dogs are on this device: the table and the bench work on; what the office has
+      No network. Today’s and tomorrow’s dogs are on this device: the table and the bench work on; what the server has
       to say is as it was.
     </p>
   );
@@ -23,7 +23,7 @@ export function Unsent() {
     <p role="status" className="no-print bg-watch-pale text-watch font-semibold px-7 max-md:px-3 py-2">
       {waiting > 0 && trouble !== null && `${waiting} from the table not sent yet, kept on this device. `}
       {ofOthers > 0 && `${ofOthers} of somebody else’s wait here: they are sent when that person signs in. `}
-      {refused.length > 0 && `The office refused ${refused.length}: open the visit and read why.`}
+      {refused.length > 0 && `The server refused ${refused.length}: open the visit and read why.`}
     </p>
   );
 }

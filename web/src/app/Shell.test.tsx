@@ -5,14 +5,14 @@ import { screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { v7 } from 'uuid';
 import { MEMBER, session } from '../tests/demoDog';
-import { Refusal, openOffice, show } from '../tests/office';
+import { Refusal, openServer, show } from '../tests/server';
 import { NewVersion } from './Notices';
 import { Shell } from './Shell';
 import { useNewVersion } from '../browser/newVersion';
 
-const signedIn = () => openOffice({ 'GET /api/session': () => session() });
+const signedIn = () => openServer({ 'GET /api/session': () => session() });
 const signedOut = () =>
-  openOffice({
+  openServer({
     'GET /api/session': () => {
       throw new Refusal(401, { kind: 'not signed in', message: 'Sign in first.' });
     },
@@ -50,8 +50,8 @@ describe('the shell', () => {
   });
 
   test('a server that cannot be reached is said in words', async () => {
-    const office = signedIn();
-    office.away = true;
+    const server = signedIn();
+    server.away = true;
     show(<Shell />);
     expect(await screen.findByText(/cannot be reached. Nothing was lost/, {}, { timeout: 20_000 })).toBeTruthy();
   });
@@ -84,7 +84,7 @@ describe('work of this device that has not arrived', () => {
 
   test('is told on every screen, and signing out warns and keeps it', async () => {
     const asked: string[] = [];
-    const office = signedIn();
+    const server = signedIn();
     const through = globalThis.fetch;
     vi.stubGlobal('fetch', (url: string, init: RequestInit = {}) => {
       if (url.includes('/events')) return Promise.reject(new Error('no network'));
@@ -101,7 +101,7 @@ describe('work of this device that has not arrived', () => {
     await person.keyboard('?');
     await person.click(screen.getByRole('button', { name: 'Sign out' }));
     expect(screen.getByRole('alert')).toHaveWords(
-      /1 from the table have not reached the office. They stay on this device/,
+      /1 from the table have not reached the server. They stay on this device/,
     );
     expect(asked).toEqual([]);
     await person.click(screen.getByRole('button', { name: 'Sign out all the same' }));
@@ -109,7 +109,7 @@ describe('work of this device that has not arrived', () => {
     expect(asked).toHaveLength(1);
     expect(await onDisk('events')).toHaveLength(1);
     expect(await onDisk('answers')).toHaveLength(0);
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
     vi.stubGlobal('location', here);
   });
 

@@ -225,7 +225,7 @@ function Help({
       </p>
       {sure && waiting > 0 && (
         <p role="alert" className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-3 mb-3">
-          {waiting} from the table have not reached the office. They stay on this device and are sent when you sign in
+          {waiting} from the table have not reached the server. They stay on this device and are sent when you sign in
           here again.
         </p>
       )}

@@ -10,7 +10,7 @@ export const usePreferences = create<{
   /** The hand that holds no dog: the big button lies under its thumb. */
   hand: 'right' | 'left';
   setTheme: (theme: Theme) => void;
-  setHand: (hand: 'right' | 'left') => void;
+  setHandedness: (hand: 'right' | 'left') => void;
 }>()(
   persist(
     (set) => ({
@@ -18,7 +18,7 @@ export const usePreferences = create<{
       device: '',
       hand: 'right',
       setTheme: (theme) => set({ theme }),
-      setHand: (hand) => set({ hand }),
+      setHandedness: (hand) => set({ hand }),
     }),
     { name: 'dewpond-preferences' },
   ),

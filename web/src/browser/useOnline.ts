@@ -8,5 +8,5 @@ function subscribe(told: () => void): () => void {
   };
 }
 
-/** Whether the device has a network at all; the office may be away all the same. */
+/** Whether the device has a network at all; the server may be away all the same. */
 export const useOnline = (): boolean => useSyncExternalStore(subscribe, () => navigator.onLine);

@@ -48,7 +48,7 @@ export async function beginHere(id: string, appointmentId: string | null, dogId:
   return visit;
 }
 
-/** A visit by its id: of the office, or as it was kept or begun here. Follows one that was joined with another's. */
+/** A visit by its id: of the server, or as it was kept or begun here. Follows one that was joined with another's. */
 export async function askVisit(id: string): Promise<VisitView> {
   const moved = await storage.movedTo(id).catch(() => undefined);
   if (moved !== undefined) return askVisit(moved);

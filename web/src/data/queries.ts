@@ -36,10 +36,10 @@ const dogQuery = (id: string) => ({
   queryFn: () => answers.orCached(`dog ${id}`, () => call('GET /api/dogs/:id', { id })),
 });
 export const useDog = (id: string) => useQuery({ ...dogQuery(id), enabled: id !== '' });
-/** What the house is, the day's bench, and the pages of the dogs to come: all that opens without a network. */
+/** What the business is, the day's bench, and the pages of the dogs to come: all that opens without a network. */
 export async function prefetchPages(ids: readonly string[]): Promise<void> {
   await queryClient.prefetchQuery({ ...businessQuery, staleTime: 60_000 });
-  await queryClient.prefetchQuery({ ...benchQuery, staleTime: 60_000 });
+  await queryClient.prefetchQuery({ ...mixingQuery, staleTime: 60_000 });
   for (const id of ids) await queryClient.prefetchQuery({ ...dogQuery(id), staleTime: 5 * 60_000 });
 }
 export const useClients = () =>
@@ -63,12 +63,12 @@ const businessQuery = {
 };
 export const useBusiness = () => useQuery(businessQuery);
 /** Two people may stand at one bench: what the other ticked comes by itself. */
-const benchQuery = {
+const mixingQuery = {
   ...cached,
-  queryKey: ['bench'],
-  queryFn: () => answers.orCached('bench', () => call('GET /api/bench')),
+  queryKey: ['mixing'],
+  queryFn: () => answers.orCached('mixing', () => call('GET /api/mixing')),
 };
-export const useBench = () => useQuery({ ...benchQuery, refetchInterval: 20_000 });
+export const useMixing = () => useQuery({ ...mixingQuery, refetchInterval: 20_000 });
 export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => call('GET /api/stock') });
 export const useLedger = (id: string) =>
   useQuery({
@@ -92,7 +92,7 @@ export const useReferrals = (dogId?: string) =>
     queryKey: ['referrals', dogId ?? 'all'],
     queryFn: async () => (await call('GET /api/referrals', dogId === undefined ? {} : { query: { dog: dogId } })).items,
   });
-/** How the house signs, and what it says otherwise. */
+/** How the business signs, and what it says otherwise. */
 export const useBusinessProfile = () => useQuery({ queryKey: ['profile'], queryFn: () => call('GET /api/profile') });
 /** What the owner of a dog does between visits. */
 export const useHomeCare = (id: string) =>

@@ -6,13 +6,13 @@ const SESSION = ['session', 'members', 'own calendar'] as const;
 /** Dogs, their owners and plans, and all that is reckoned from them. */
 const BOOK = [
   ...['today', 'dogs', 'dog', 'clients', 'client', 'vets', 'appointments', 'watch', 'referrals', 'home', 'mix'],
-  ...['prefetch', 'bench', 'stock', 'sheet', 'draft', 'history', 'merge', 'erasure', 'links', 'messages', 'audit'],
+  ...['prefetch', 'mixing', 'stock', 'sheet', 'draft', 'history', 'merge', 'erasure', 'links', 'messages', 'audit'],
 ] as const;
 /** Products, bottles, mixes and the ledger. */
-const BENCH = [
+const MIXING = [
   ...[
     'business',
-    'bench',
+    'mixing',
     'stock',
     'ledger',
     'costs',
@@ -32,11 +32,11 @@ const EVERYTHING = 'everything';
 /** Endpoints that write. */
 export type WriteKey = Extract<EndpointKey, `POST ${string}` | `PUT ${string}`>;
 
-/** Which answers of the office a write makes stale. An owner's own page is another application, and has its own. */
+/** Which answers of the server a write makes stale. An owner's own page is another application, and has its own. */
 export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof EVERYTHING>> = {
   'POST /api/appointments': BOOK,
   'POST /api/book/reckon': BOOK,
-  'POST /api/bottles': BENCH,
+  'POST /api/bottles': MIXING,
   'POST /api/breeds/reset': EVERYTHING,
   'POST /api/clients': BOOK,
   'POST /api/clients/:id/erasure': EVERYTHING,
@@ -50,18 +50,18 @@ export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof E
   'POST /api/links': ['links', ...TALK],
   'POST /api/merges/:id/undo': BOOK,
   'POST /api/messages': ['links', ...TALK],
-  'POST /api/mixes': BENCH,
+  'POST /api/mixes': MIXING,
   'POST /api/owner/seen': [],
-  'POST /api/products': BENCH,
+  'POST /api/products': MIXING,
   'POST /api/programmes/:id/lessons': BOOK,
-  'POST /api/pumps': BENCH,
-  'POST /api/stock': BENCH,
+  'POST /api/pumps': MIXING,
+  'POST /api/stock': MIXING,
   'POST /api/vets': BOOK,
   'POST /api/visits': BOOK,
   'POST /api/visits/:id/events': EVERYTHING,
   'PUT /api/appointments/:id': BOOK,
-  'PUT /api/bottles/:id': BENCH,
-  'PUT /api/bottles/:id/shelf': BENCH,
+  'PUT /api/bottles/:id': MIXING,
+  'PUT /api/bottles/:id/shelf': MIXING,
   'PUT /api/breeds': EVERYTHING,
   'PUT /api/clients/:id': BOOK,
   'PUT /api/clients/:id/archive': BOOK,
@@ -73,18 +73,18 @@ export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof E
   'PUT /api/instructions/:id': BOOK,
   'PUT /api/profile': ['profile', 'business', 'sheet', 'draft', 'home', 'session', 'audit'],
   'PUT /api/links/:id/revoke': ['links', ...TALK],
-  'PUT /api/lots/:id': BENCH,
+  'PUT /api/lots/:id': MIXING,
   'PUT /api/me': SESSION,
   'PUT /api/me/calendar': SESSION,
   'PUT /api/messages/:id': TALK,
-  'PUT /api/mixes/:id': BENCH,
+  'PUT /api/mixes/:id': MIXING,
   'PUT /api/owner/home': [],
-  'PUT /api/products/:id': ['sheet', 'home', ...BENCH],
-  'PUT /api/products/:id/shelf': BENCH,
+  'PUT /api/products/:id': ['sheet', 'home', ...MIXING],
+  'PUT /api/products/:id/shelf': MIXING,
   'PUT /api/programmes/:id': BOOK,
-  'PUT /api/pumps/:id': BENCH,
-  'PUT /api/pumps/:id/calibration': BENCH,
-  'PUT /api/pumps/:id/shelf': BENCH,
+  'PUT /api/pumps/:id': MIXING,
+  'PUT /api/pumps/:id/calibration': MIXING,
+  'PUT /api/pumps/:id/shelf': MIXING,
   'PUT /api/referrals/:id': TALK,
   'PUT /api/vets/:id': BOOK,
   'PUT /api/visits/:id/sheet': ['sheet', ...TALK],

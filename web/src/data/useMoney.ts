@@ -1,6 +1,6 @@
 import { useBusiness } from './queries';
 
-/** Money in the house's currency, as one reads it: "£12.40". Small sums keep a third place. */
+/** Money in the business's currency, as one reads it: "£12.40". Small sums keep a third place. */
 export function useMoney(): (amount: number) => string {
   const currency = useBusiness().data?.currency ?? 'GBP';
   return (amount) =>

@@ -1,7 +1,7 @@
 import { screen, waitFor } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { DOG_ID } from '../tests/demoDog';
-import { Refusal, openOffice, show } from '../tests/office';
+import { Refusal, openServer, show } from '../tests/server';
 import { call } from '../api/call';
 import { useWrite } from './useWrite';
 
@@ -20,7 +20,7 @@ function Button() {
 }
 
 function open(refuse = false) {
-  const office = openOffice({
+  const server = openServer({
     'POST /api/links': ({ body }) => {
       if (refuse) throw new Refusal(422, { kind: 'bad input', message: 'No.' });
       const never = null;
@@ -36,9 +36,9 @@ function open(refuse = false) {
       };
     },
   });
-  return { office, ...show(<Button />) };
+  return { server, ...show(<Button />) };
 }
-const ids = (office: ReturnType<typeof openOffice>) => office.sent.map(([, body]) => (body as { id: string }).id);
+const ids = (server: ReturnType<typeof openServer>) => server.sent.map(([, body]) => (body as { id: string }).id);
 const press = () => screen.findByRole('button', { name: 'Write' });
 
 function Change() {
@@ -62,7 +62,7 @@ describe('a change whose answer is lost', () => {
   const openVets = (theirs: Partial<typeof VET_FIELDS>) => {
     let version = 1;
     let kept = VET_FIELDS;
-    const office = openOffice({
+    const server = openServer({
       'PUT /api/vets/:id': ({ body }) => {
         const { version: seen, archived: _, ...fields } = body as typeof VET_FIELDS & Record<string, unknown>;
         if (seen !== version)
@@ -77,19 +77,19 @@ describe('a change whose answer is lost', () => {
         return { version };
       },
     });
-    return { office, ...show(<Change />) };
+    return { server, ...show(<Change />) };
   };
 
   test('is not told of itself as someone else’s', async () => {
-    const { person, office } = openVets({});
-    office.loses = 1;
+    const { person, server } = openVets({});
+    server.loses = 1;
     await person.click(await press());
     expect(await screen.findByText('version 2')).toBeTruthy();
   });
 
   test('but of another’s that came in between', async () => {
-    const { person, office } = openVets({ phone: '01632 960777' });
-    office.loses = 1;
+    const { person, server } = openVets({ phone: '01632 960777' });
+    server.loses = 1;
     await person.click(await press());
     expect(await screen.findByText(/Someone else changed this vet/)).toBeTruthy();
   });
@@ -97,30 +97,30 @@ describe('a change whose answer is lost', () => {
 
 describe('a write', () => {
   test('whose answer is lost is asked for again under the same id, by itself', async () => {
-    const { person, office } = open();
-    office.loses = 1;
+    const { person, server } = open();
+    server.loses = 1;
     await person.click(await press());
     expect(await screen.findByText('written')).toBeTruthy();
-    expect(ids(office)).toHaveLength(2);
-    expect(new Set(ids(office)).size).toBe(1);
+    expect(ids(server)).toHaveLength(2);
+    expect(new Set(ids(server)).size).toBe(1);
   });
 
   test('that failed is sent under the same id by the next press; one that was kept is another the next time', async () => {
-    const { person, office } = open();
-    office.loses = 3;
+    const { person, server } = open();
+    server.loses = 3;
     await person.click(await press());
     expect(await screen.findByText(/cannot be reached/)).toBeTruthy();
     await person.click(await press());
     expect(await screen.findByText('written')).toBeTruthy();
-    expect(new Set(ids(office)).size).toBe(1);
+    expect(new Set(ids(server)).size).toBe(1);
     await person.click(await press());
-    await waitFor(() => expect(new Set(ids(office)).size).toBe(2));
+    await waitFor(() => expect(new Set(ids(server)).size).toBe(2));
   });
 
   test('that was refused is not asked for again', async () => {
-    const { person, office } = open(true);
+    const { person, server } = open(true);
     await person.click(await press());
     expect(await screen.findByText('No.')).toBeTruthy();
-    expect(ids(office)).toHaveLength(1);
+    expect(ids(server)).toHaveLength(1);
   });
 });

@@ -18,7 +18,7 @@ interface Writing<Given, Answer> extends Pick<UseMutationOptions<Answer, Error, 
 }
 
 /**
- * The one way to write. The id of something new is made once and kept until the office has said yes. An answer that never
+ * The one way to write. The id of something new is made once and kept until the server has said yes. An answer that never
  * came is asked for again, by itself and by the person who presses again; whatever was already done is done once. What the
  * write makes stale follows from the endpoints it names (`stale.ts`); whoever was too late sees what the other wrote.
  */
@@ -68,6 +68,6 @@ function isOurs(error: unknown): error is Refused & { problem: { current: { vers
   return fields.every((field) => JSON.stringify(current[field]) === JSON.stringify(yours[field]));
 }
 
-/** No answer came, or the office is away for a moment. */
+/** No answer came, or the server is away for a moment. */
 const isWorthAnother = (error: Error): boolean =>
   error instanceof Unreached || (error instanceof Refused && error.status === 503);

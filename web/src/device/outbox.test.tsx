@@ -3,7 +3,7 @@ import { visitEvent } from '@dewpond/contract';
 import { v7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { MEMBER } from '../tests/demoDog';
-import { Refusal, openOffice } from '../tests/office';
+import { Refusal, openServer } from '../tests/server';
 import { inThisBrowser } from '../data/device';
 import { httpNetwork } from '../data/httpNetwork';
 import { browserStorage } from './browserStorage';
@@ -30,11 +30,11 @@ const done = (visitId: string, step = 'nails', person = ME): OwnEvent => {
 };
 const ids = (rows: readonly OwnEvent[]) => rows.map(({ id }) => id);
 
-/** An office that takes everything once, unless `answer` says otherwise. */
-function office(answer: (ids: string[]) => { status?: number; refused?: string[]; silent?: boolean } = () => ({})) {
+/** An server that takes everything once, unless `answer` says otherwise. */
+function server(answer: (ids: string[]) => { status?: number; refused?: string[]; silent?: boolean } = () => ({})) {
   const taken: string[][] = [];
   const begun: string[] = [];
-  const stand = openOffice({
+  const stand = openServer({
     'POST /api/visits': ({ body }) => {
       begun.push(body.id);
       return { id: body.id };
@@ -70,9 +70,9 @@ describe.each<readonly [string, () => DeviceStorage]>([
   const settled = () => vi.waitFor(() => expect(outbox.useState.getState().waiting).toBe(0), { timeout: 8000 });
   const troubled = () => vi.waitFor(() => expect(outbox.useState.getState().trouble).not.toBeNull(), { timeout: 8000 });
 
-  describe('events on their way to the office', () => {
+  describe('events on their way to the server', () => {
     test('in order, in batches of at most 200, each once; kept for some days to be seen without a network', async () => {
-      const there = office();
+      const there = server();
       const visitId = v7();
       const rows = Array.from({ length: 450 }, (_, i) => done(visitId, `step ${i}`));
       await outbox.addEvents(rows.toReversed());
@@ -88,7 +88,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
 
     test.each([500, 503, 429])('an answer of %s loses nothing and is tried again by itself', async (status) => {
       let broken = true;
-      const there = office(() => (broken ? { status } : {}));
+      const there = server(() => (broken ? { status } : {}));
       const row = done(v7());
       await outbox.open(ME);
       await outbox.addEvents([row]);
@@ -100,8 +100,8 @@ describe.each<readonly [string, () => DeviceStorage]>([
       expect(there.taken.flat()).toEqual([row.id]);
     });
 
-    test('an office that hangs is given up after a while, and everything is still here', async () => {
-      const there = office();
+    test('an server that hangs is given up after a while, and everything is still here', async () => {
+      const there = server();
       const timeout = vi.spyOn(AbortSignal, 'timeout').mockImplementation(() => AbortSignal.abort());
       vi.stubGlobal('fetch', (_: string, { signal }: RequestInit) =>
         signal?.aborted ? Promise.reject(new DOMException('too slow', 'TimeoutError')) : new Promise(() => undefined),
@@ -118,7 +118,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
 
     test('a session that ended: everything waits for a sign-in, and goes out after it', async () => {
       let signedIn = false;
-      const there = office(() => (signedIn ? {} : { status: 401 }));
+      const there = server(() => (signedIn ? {} : { status: 401 }));
       const row = done(v7());
       await outbox.open(ME);
       await outbox.addEvents([row]);
@@ -132,7 +132,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
     });
 
     test('what another person did is not sent in this one’s name, and is counted apart', async () => {
-      const there = office();
+      const there = server();
       const theirs = done(v7(), 'nails', 'somebody else');
       const mine = done(v7());
       await outbox.open(ME);
@@ -150,7 +150,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
     test('a refused one holds up no other, is told in words, and stays until it is put away', async () => {
       const visitId = v7();
       const [first, bad, last] = [done(visitId), done(visitId), done(visitId)];
-      const there = office(() => ({ refused: [bad.id] }));
+      const there = server(() => ({ refused: [bad.id] }));
       await outbox.open(ME);
       await outbox.addEvents([first, bad, last]);
       outbox.nudge();
@@ -165,8 +165,8 @@ describe.each<readonly [string, () => DeviceStorage]>([
       expect(await storage.events.get(bad.id)).toBeUndefined();
     });
 
-    test('an office that speaks of none of them is not asked for ever', async () => {
-      office(() => ({ silent: true }));
+    test('an server that speaks of none of them is not asked for ever', async () => {
+      server(() => ({ silent: true }));
       await outbox.open(ME);
       await outbox.addEvents([done(v7())]);
       outbox.nudge();
@@ -176,7 +176,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
 
     test('a full disk: kept in memory, said so, sent from there, and written down when there is room', async () => {
       let away = true;
-      const there = office(() => (away ? { status: 503 } : {}));
+      const there = server(() => (away ? { status: 503 } : {}));
       const full = vi
         .spyOn(storage.events, 'putAll')
         .mockRejectedValue(new DOMException('no room', 'QuotaExceededError'));
@@ -199,7 +199,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
     });
 
     test('events an older Dewpond left in its own place are taken over and sent as they are', async () => {
-      const there = office();
+      const there = server();
       const visitId = v7();
       const { event } = done(visitId);
       const { seen: _, ...old } = { ...event, v: 1 };
@@ -214,7 +214,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
     });
 
     test('acknowledged work is forgotten after some days, waiting work never', async () => {
-      office();
+      server();
       const old = { ...done(v7()), sentAt: Date.now() - 4 * 86_400_000 };
       const recent = { ...done(v7()), sentAt: Date.now() - 86_400_000 };
       const waiting = { ...done(v7(), 'nails', 'somebody else'), event: { ...done('').event, at: 0 } };
@@ -229,8 +229,8 @@ describe.each<readonly [string, () => DeviceStorage]>([
   describe('a visit begun without a network', () => {
     const begin = (id: string) => outbox.addVisit({ id, person: ME, dogId: v7(), appointmentId: v7(), refused: null });
 
-    test('is told to the office before its events', async () => {
-      const there = office();
+    test('is told to the server before its events', async () => {
+      const there = server();
       const id = v7();
       await begin(id);
       await outbox.addEvents([done(id)]);
@@ -241,7 +241,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
     });
 
     test('that another device had begun: its work goes into that one, pictures too', async () => {
-      const there = office();
+      const there = server();
       const [mine, theirs] = [v7(), v7()];
       const asked: string[] = [];
       const through = globalThis.fetch;
@@ -279,8 +279,8 @@ describe.each<readonly [string, () => DeviceStorage]>([
       expect(await storage.photos.all()).toHaveLength(0);
     });
 
-    test('that the office refuses: visit and events are told, and kept', async () => {
-      openOffice({
+    test('that the server refuses: visit and events are told, and kept', async () => {
+      openServer({
         'POST /api/visits': () => {
           throw new Refusal(422, { kind: 'bad input', message: 'There is no such dog here.' });
         },
@@ -298,8 +298,8 @@ describe.each<readonly [string, () => DeviceStorage]>([
     });
   });
 
-  test('a picture the office refuses is told and stays on the device', async () => {
-    office();
+  test('a picture the server refuses is told and stays on the device', async () => {
+    server();
     vi.stubGlobal('fetch', () =>
       Promise.resolve(
         Response.json({ error: { kind: 'too large', message: 'The room for pictures is full.' } }, { status: 413 }),

@@ -12,7 +12,7 @@ interface FormFootProps {
   readonly children?: ReactNode;
 }
 
-/** What the office said of the whole; two changes of one thing say so themselves. */
+/** What the server said of the whole; two changes of one thing say so themselves. */
 export const FormSays = ({ draft }: Pick<FormFootProps, 'draft'>) =>
   draft.refusal !== undefined &&
   draft.clashes === null && (
@@ -21,7 +21,7 @@ export const FormSays = ({ draft }: Pick<FormFootProps, 'draft'>) =>
     </p>
   );
 
-/** The end of a form: what the office said of the whole, and the one button that sends it. */
+/** The end of a form: what the server said of the whole, and the one button that sends it. */
 export const FormFoot = ({ draft, does = 'Keep', disabled, children }: FormFootProps) => (
   <>
     <FormSays draft={draft} />

@@ -13,7 +13,7 @@ interface NotKeptProps<Form extends object> {
   readonly className?: string;
 }
 
-/** What stands here and not yet at the office, and why. */
+/** What stands here and not yet at the server, and why. */
 export function NotSaved<Form extends object>({ at, className = '', ...words }: NotKeptProps<Form>) {
   return (
     <div className={classes('no-print empty:hidden sticky top-2 z-20', className)}>

@@ -5,7 +5,7 @@ import type { z } from 'zod';
 import { create } from 'zustand';
 import { call } from '../api/call';
 import { useWrite } from '../data/useWrite';
-import { Refusal, openOffice, show } from '../tests/office';
+import { Refusal, openServer, show } from '../tests/server';
 import { TextField } from '../ui/Field';
 import { FormFoot } from './FormFoot';
 import { typedNumber } from './typedNumber';
@@ -39,14 +39,14 @@ function Form({ kept, phone = '' }: { readonly kept?: Kept<VetForm>; readonly ph
 
 const VET_ID = '019a0000-0000-7000-8000-000000000001';
 function open(form = <Form />, refuses: Refusal[] = []) {
-  const office = openOffice({
+  const server = openServer({
     'POST /api/vets': () => {
       const no = refuses.shift();
       if (no) throw no;
       return { id: VET_ID };
     },
   });
-  return { office, ...show(form) };
+  return { server, ...show(form) };
 }
 const name = () => screen.getByLabelText<HTMLInputElement>('Name');
 const mail = () => screen.getByLabelText<HTMLInputElement>('E-mail');
@@ -54,54 +54,54 @@ const keep = () => screen.getByRole('button', { name: 'Keep' });
 
 describe('a form', () => {
   test('sends nothing that does not fit: each field says why, and the first has the cursor', async () => {
-    const { office, person } = open();
+    const { server, person } = open();
     await person.type(mail(), 'no address');
     await person.click(keep());
     expect(await screen.findByText('The name is missing.')).toBeTruthy();
     expect(screen.getByText('That is no e-mail address.')).toBeTruthy();
     expect(document.activeElement).toBe(name());
     expect(mail().value).toBe('no address');
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
   });
 
   test('takes back what it said as soon as it is mended, sends it, and is empty for the next', async () => {
-    const { office, person } = open();
+    const { server, person } = open();
     await person.click(keep());
     await screen.findByText('The name is missing.');
     await person.type(name(), 'Dr Oyelaran');
     await waitFor(() => expect(screen.queryByText('The name is missing.')).toBeNull());
     await person.click(keep());
-    await waitFor(() => expect(office.sent).toHaveLength(1));
-    expect(office.sent[0]?.[1]).toMatchObject({ name: 'Dr Oyelaran', email: '' });
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]?.[1]).toMatchObject({ name: 'Dr Oyelaran', email: '' });
     await waitFor(() => expect(name().value).toBe(''));
     expect(screen.queryByRole('alert')).toBeNull();
   });
 
-  test('shows at its field what only the office can know, and sends it again when asked', async () => {
+  test('shows at its field what only the server can know, and sends it again when asked', async () => {
     const known = new Refusal(422, {
       kind: 'bad input',
       message: 'No.',
       fields: [{ path: 'email', message: 'Another vet has that one.' }],
     });
-    const { office, person } = open(<Form />, [known]);
+    const { server, person } = open(<Form />, [known]);
     await person.type(name(), 'Dr Oyelaran');
     await person.click(keep());
     expect(await screen.findByText('Another vet has that one.')).toBeTruthy();
     expect(document.activeElement).toBe(mail());
     await person.click(keep());
-    await waitFor(() => expect(office.sent).toHaveLength(2));
+    await waitFor(() => expect(server.sent).toHaveLength(2));
     expect(screen.queryByRole('alert')).toBeNull();
   });
 
-  test('says of the whole what is about none of its fields, found here or by the office', async () => {
-    const { office, person } = open(<Form phone="ask at the desk" />);
+  test('says of the whole what is about none of its fields, found here or by the server', async () => {
+    const { server, person } = open(<Form phone="ask at the desk" />);
     await person.type(name(), 'Dr Oyelaran');
     await person.click(keep());
     expect(await screen.findByText('phone: Digits, spaces and + ( ) / . - only.')).toBeTruthy();
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
   });
 
-  test('says of the whole what the office said of the whole, or of something it does not show', async () => {
+  test('says of the whole what the server said of the whole, or of something it does not show', async () => {
     const gone = new Refusal(404, { kind: 'not found', message: 'There is no such business here.' });
     const odd = new Refusal(422, {
       kind: 'bad input',
@@ -122,7 +122,7 @@ describe('a form over something that others change', () => {
   const theirs: Kept<VetForm> = { version: 4, form: { name: 'Dr Oyelaran', mail: 'new@vets.example' } };
 
   function Both() {
-    const draft = useDraft(useOffice(), {
+    const draft = useDraft(useServer(), {
       as: ({ name, mail: email }) => ({ name, email }),
       fits: vetFields.pick({ name: true, email: true }),
     });
@@ -148,14 +148,14 @@ describe('a form over something that others change', () => {
       </>
     );
   }
-  const useOffice = create<Kept<VetForm>>(() => kept);
+  const useServer = create<Kept<VetForm>>(() => kept);
   const openBoth = () => {
-    useOffice.setState(kept);
+    useServer.setState(kept);
     const { person } = show(<Both />);
-    return { person, arrive: (next: Kept<VetForm>) => act(() => useOffice.setState(next)) };
+    return { person, arrive: (next: Kept<VetForm>) => act(() => useServer.setState(next)) };
   };
 
-  test('follows the office while nothing is typed', async () => {
+  test('follows the server while nothing is typed', async () => {
     const { arrive } = openBoth();
     arrive(theirs);
     await waitFor(() => expect(mail().value).toBe('new@vets.example'));

@@ -6,7 +6,7 @@ import { Refused } from '../api/call';
 import { alike, clashesOf, merged, type Clash } from './clashes';
 import { firstSaid, useShown } from './refusals';
 
-/** Something as the office has it, and as a form shows it. */
+/** Something as the server has it, and as a form shows it. */
 export interface Kept<Form> {
   readonly version: number;
   readonly form: Form;
@@ -36,16 +36,16 @@ export interface Fields<Form> {
   readonly set: (change: Partial<Form>) => void;
   /** A field of text; `path` names it in what is sent, where that differs. */
   readonly field: <Key extends TextOf<Form>>(key: Key, path?: string) => Field<Form[Key] & string>;
-  /** What does not fit, by its path in what is sent: found here before it goes, or by the office. */
+  /** What does not fit, by its path in what is sent: found here before it goes, or by the server. */
   readonly at: (path: string) => string | undefined;
   /** The first thing that does not fit at a path or anywhere in it. */
   readonly within: (path: string) => string | undefined;
 }
 
 export interface Draft<Form, Body = unknown> extends Fields<Form> {
-  /** Says at the fields what the office did not take; what is about no field is said of the whole. */
+  /** Says at the fields what the server did not take; what is about no field is said of the whole. */
   readonly refuse: (error: Error) => void;
-  /** What the office said of the whole. */
+  /** What the server said of the whole. */
   readonly refusal: string | undefined;
   /** Sends what was typed if it fits; else the first field that does not has the cursor. */
   readonly submit: (send: (body: Body) => void) => FormEventHandler<HTMLFormElement>;
@@ -72,7 +72,7 @@ export const fresh = <Form>(form: Form): Kept<Form> => ({ version: 0, form });
 
 /**
  * A form over something that others may change. What was typed survives every refetch; a form in which nothing was typed
- * follows the office. Where both changed something, a person chooses field by field. Before anything is sent it is held
+ * follows the server. Where both changed something, a person chooses field by field. Before anything is sent it is held
  * against the contract's schema.
  */
 export function useDraft<Form extends object, Schema extends z.ZodType, Body extends z.input<Schema>>(

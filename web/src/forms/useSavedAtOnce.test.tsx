@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { describe, expect, test } from 'vitest';
 import { create } from 'zustand';
 import { call } from '../api/call';
-import { Refusal, openOffice, show } from '../tests/office';
+import { Refusal, openServer, show } from '../tests/server';
 import { DOG_ID } from '../tests/demoDog';
 import { NotSaved } from './NotSaved';
 import type { Kept } from './useDraft';
@@ -14,7 +14,7 @@ type Lot = Pick<BodyOf<'PUT /api/lots/:id'>, 'number' | 'expires' | 'openedOn' |
 const NAMES = { number: 'Number', expires: 'Good until', openedOn: 'Opened', emptiedOn: 'Empty' };
 const FIRST: Lot = { number: 'L1', expires: null, openedOn: null, emptiedOn: null };
 
-/** What the office last said. */
+/** What the server last said. */
 const useNow = create<Kept<Lot>>(() => ({ version: 1, form: FIRST }));
 
 function Screen() {
@@ -40,31 +40,31 @@ function Screen() {
 function open() {
   useNow.setState({ version: 1, form: FIRST });
   let stands = { version: 1, lot: FIRST };
-  const office = openOffice({
+  const server = openServer({
     'PUT /api/lots/:id': ({ body: { version, ...lot } }) => {
       if (version !== stands.version) throw new Refusal(409, { kind: 'conflict', message: 'Changed meanwhile.' });
       stands = { version: version + 1, lot };
       return { version: version + 1 };
     },
   });
-  /** The office has the same already; its word comes before its refusal of the second. */
+  /** The server has the same already; its word comes before its refusal of the second. */
   const overtaken = (lot: Lot) => {
     stands = { version: 2, lot };
     return () => act(() => useNow.setState({ version: 2, form: lot }));
   };
-  return { office, overtaken, stands: () => stands, ...show(<Screen />) };
+  return { server, overtaken, stands: () => stands, ...show(<Screen />) };
 }
 const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
 const leave = () => fireEvent.click(screen.getByRole('link', { name: 'Leave' }));
 
 describe('what is kept at once', () => {
   test('is sent one after the other, each with the version that stands', async () => {
-    const { stands, office } = open();
+    const { stands, server } = open();
     press('Opened');
     press('Empty');
     await waitFor(() => expect(stands().lot).toMatchObject({ openedOn: '2026-11-25', emptiedOn: '2026-11-26' }));
     expect(screen.queryByRole('alert')).toBeNull();
-    expect(office.sent.length).toBeLessThanOrEqual(2);
+    expect(server.sent.length).toBeLessThanOrEqual(2);
   });
 
   test('goes on when one leaves the screen: nothing that was tapped is lost, and undo still works', async () => {
@@ -82,29 +82,29 @@ describe('what is kept at once', () => {
   });
 
   test('says so elsewhere, too, when it could not be kept', async () => {
-    const { office } = open();
-    office.away = true;
+    const { server } = open();
+    server.away = true;
     press('Opened');
     leave();
     await screen.findByText('another screen');
     expect(await screen.findByText(/^Not kept\./)).toBeTruthy();
   });
 
-  test('is not called unkept when the office has it already: its answer was overtaken by what it says now', async () => {
-    const { office, overtaken } = open();
+  test('is not called unkept when the server has it already: its answer was overtaken by what it says now', async () => {
+    const { server, overtaken } = open();
     const hear = overtaken({ ...FIRST, openedOn: '2026-11-25' });
     press('Opened');
     hear();
-    await waitFor(() => expect(office.sent).toHaveLength(1));
+    await waitFor(() => expect(server.sent).toHaveLength(1));
     await act(() => new Promise((done) => setTimeout(done, 100)));
     expect(screen.queryByRole('alert')).toBeNull();
     press('Empty');
-    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ version: 2, emptiedOn: '2026-11-26' }));
+    await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ version: 2, emptiedOn: '2026-11-26' }));
   });
 
-  test('is given up by a tap: as the office has it', async () => {
-    const { office } = open();
-    office.away = true;
+  test('is given up by a tap: as the server has it', async () => {
+    const { server } = open();
+    server.away = true;
     press('Opened');
     expect(await screen.findByText(/^Not kept yet/)).toBeTruthy();
     press('As it was');

@@ -20,7 +20,7 @@ export interface KeptAtOnce<Form> {
   /** Why it is not kept yet; null: it is, or is on its way. */
   readonly notKept: string | null;
   readonly again: () => void;
-  /** Back to what the office has. */
+  /** Back to what the server has. */
   readonly giveUp: () => void;
   readonly draft: Pick<Draft<Form>, 'clashes' | 'form' | 'takeOver'>;
 }
@@ -32,7 +32,7 @@ interface Sent<Form> {
 }
 
 /**
- * A form without a button: each change goes to the office by itself, one after the other. What someone else changed
+ * A form without a button: each change goes to the server by itself, one after the other. What someone else changed
  * meanwhile is taken in beside it; where both changed one thing a person chooses. What could not be kept stays in sight.
  */
 export function useSavedAtOnce<Form extends object>(

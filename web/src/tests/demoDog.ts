@@ -37,7 +37,7 @@ export const session = (units: SessionView['business']['units'] = 'metric'): Ses
   today: TODAY,
 });
 
-/** The everyday wash of the house. */
+/** The everyday wash of the business. */
 export const product = (more: Partial<ProductView> = {}): ProductView => ({
   id: WASH_ID,
   version: 1,
@@ -220,7 +220,7 @@ export const visitView = (more: Partial<VisitView> = {}): VisitView => ({
   tools: {},
   photos: [],
   mixes: [],
-  bench: [],
+  openMixes: [],
   lastTime: {
     day: addDays(TODAY, -28),
     findings: [{ place: { site: 'ear', side: 'left' }, sign: 'ear pale wax', grade: 2, answer: null }],

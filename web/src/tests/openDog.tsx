@@ -3,11 +3,11 @@ import { screen } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { DogScreen } from '../features/dogs/dog/DogScreen';
 import { MEMBER, TODAY, dogView, business, session } from './demoDog';
-import { openOffice, show } from './office';
+import { openServer, show } from './server';
 
 type Programme = NonNullable<DogView['programme']>;
 
-/** Radish's page; `held.dog` is what the office keeps, and may be changed between one asking and the next. */
+/** Radish's page; `held.dog` is what the server keeps, and may be changed between one asking and the next. */
 export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
   const held = { dog: first };
   const change = (more: Partial<DogView>) => {
@@ -21,7 +21,7 @@ export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
     change({ programme: { ...programme, ...more(programme), version } });
     return { version };
   };
-  const office = openOffice({
+  const server = openServer({
     'GET /api/session': () => session(units),
     'GET /api/business': () => business(),
     'GET /api/members': () => ({ items: [session().member] }),
@@ -76,7 +76,7 @@ export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
       return { version };
     },
   });
-  return { office, held, ...show(<DogScreen />, { path: '/dogs/:id', at: `/dogs/${first.id}` }) };
+  return { server, held, ...show(<DogScreen />, { path: '/dogs/:id', at: `/dogs/${first.id}` }) };
 }
 
 export const button = (name: RegExp | string) => screen.getByRole('button', { name });

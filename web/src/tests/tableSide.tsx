@@ -6,31 +6,31 @@ import type { UserEvent } from '@testing-library/user-event';
 import { TableScreen } from '../features/table/TableScreen';
 import { useVisitLog } from '../features/table/visitLog';
 import { MEMBER, session, visitView } from './demoDog';
-import { openOffice, show } from './office';
+import { openServer, show } from './server';
 import { v7 } from 'uuid';
 
 /**
- * A dog on the table and somebody signed in. The office takes every event once and remembers it, as the real one does;
+ * A dog on the table and somebody signed in. The server takes every event once and remembers it, as the real one does;
  * `sent` is what reached it, in order. Its clock may be ahead of the device's, ms. A visit may be there as it was cached on
  * this device, of whatever version.
  */
 export async function standAtTable(
   given: VisitView = visitView(),
-  officeAhead = 0,
+  serverAhead = 0,
   visitIs: 'at the server' | 'on this device' = 'at the server',
 ) {
   // A visit of its own: what an earlier test still writes goes to another.
   const visit = { ...given, id: v7() };
   const sent: Happening[] = [];
   const known: VisitEvent[] = [...visit.events];
-  const office = openOffice({
+  const server = openServer({
     'GET /api/session': () => session(),
     'GET /api/members': () => ({ items: [MEMBER] }),
     'GET /api/visits/:id': () => {
       if (visitIs === 'on this device') throw new Error('no network');
       return { ...visit, events: known };
     },
-    'GET /api/visits/:id/events': () => ({ events: known, serverNow: Date.now() + officeAhead }),
+    'GET /api/visits/:id/events': () => ({ events: known, serverNow: Date.now() + serverAhead }),
     'POST /api/visits/:id/events': ({ body }) => {
       const events = body.events.map((each) => visitEvent.parse(each));
       const fresh = events.filter((event) => !known.some(({ id }) => id === event.id));
@@ -40,7 +40,7 @@ export async function standAtTable(
         taken: fresh.map(({ id }) => id),
         known: events.filter((event) => !fresh.includes(event)).map(({ id }) => id),
         refused: [],
-        serverNow: Date.now() + officeAhead,
+        serverNow: Date.now() + serverAhead,
       };
     },
   });
@@ -49,9 +49,9 @@ export async function standAtTable(
   await outbox.open(MEMBER.personId);
   const shown = show(<TableScreen />, { path: '/visits/:id', at: `/visits/${visit.id}` });
   await screen.findByText(/step \d+ of/);
-  /** What this device has written down, in order; it may not have reached the office yet. */
+  /** What this device has written down, in order; it may not have reached the server yet. */
   const happened = () => useVisitLog.getState().own.map(({ what }) => what);
-  return { ...shown, sent, happened, office, known };
+  return { ...shown, sent, happened, server, known };
 }
 
 /** Every place of the look-over that is still open is touched as clear, view by view. */

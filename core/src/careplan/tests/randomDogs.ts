@@ -28,7 +28,7 @@ import { ALL_TASKS } from '../../tasks';
 
 export const TODAY = day('2026-11-25');
 
-/** An easy adult beagle of a house with default ways; tests change one thing at a time. */
+/** An easy adult beagle of a business with default ways; tests change one thing at a time. */
 export function aDog(more: Partial<DogFacts> = {}, breed = 'beagle'): DogFacts {
   const ear = { conditions: [], plucked: { daysAgo: 35 }, ownerForbidsPlucking: false };
   return plainDog([breed], {

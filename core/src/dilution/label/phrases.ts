@@ -44,12 +44,12 @@ const pairs = (a: string, b: string): [Fraction, Fraction][] =>
   valuesOf(a).flatMap((first) => valuesOf(b).map((second): [Fraction, Fraction] => [first, second]));
 const same = (ways: readonly Way[]) => ({ strong: ways, weak: ways });
 
-function refuseZero(first: Fraction, second: Fraction): void {
+function assertNotZero(first: Fraction, second: Fraction): void {
   if (first.equals(0) || second.equals(0))
     throw new RangeError('The ratio has a zero in it; a dilution has some of each.');
 }
 
-/** "1:50" and its like: so much water, or so much in all; the house's habit first. */
+/** "1:50" and its like: so much water, or so much in all; the business's habit first. */
 function oneToN(n: Fraction, { oneToN: habit }: PhraseContext): readonly Way[] {
   const ways = [plain(n), plain(n.sub(1))];
   return habit === 'N parts water' ? ways : ways.toReversed();
@@ -59,7 +59,7 @@ function oneToN(n: Fraction, { oneToN: habit }: PhraseContext): readonly Way[] {
 function ratio(first: string, second: string, context: PhraseContext): Phrase {
   const either = isEitherWay(first) || isEitherWay(second);
   const ways = pairs(first, second).flatMap(([a, b]) => {
-    refuseZero(a, b);
+    assertNotZero(a, b);
     if (a.compare(b) >= 0) return [plain(a.div(b))];
     if (b.equals(1)) return [plain(a), plain(b.div(a))];
     return oneToN(b.div(a), context);
@@ -78,7 +78,7 @@ function measure(found: Readonly<Record<string, string | undefined>>, { strokeMl
   const either = [least, most, volume].some(isEitherWay);
   const end = (amount: string): Way[] =>
     pairs(amount, volume).flatMap(([product, of]) => {
-      refuseZero(product, of);
+      assertNotZero(product, of);
       const parts = (mlOf(vessel) ?? new Fraction(1)).mul(of).div(one.mul(product));
       const says = (what: string) => `${amount} ${poured} in ${volume === '1' ? 'a' : volume} ${vessel} of ${what}`;
       const inWater = { water: parts, words: says('water') };
@@ -164,6 +164,6 @@ export const FORMS: readonly Form[] = [
 ];
 
 function share([water, product]: readonly [Fraction, Fraction]): Way {
-  refuseZero(water, product);
+  assertNotZero(water, product);
   return plain(water.div(product));
 }

@@ -175,7 +175,7 @@ describe('prints of labels', () => {
     ['1:10 to 1:32', '9–31 | 10–32'],
     ['2:100', '49 | 50 ?'],
     ['20 ml/l', '50 | 49'],
-  ])('in a house that reads 1:N as N parts in all, %s: %s', (print, expected) => {
+  ])('in a business that reads 1:N as N parts in all, %s: %s', (print, expected) => {
     expect(told(readLabel(print, house))).toBe(expected);
   });
 

@@ -1,6 +1,6 @@
 import { strengthOf, type Product, type ProductKind } from '..';
 
-/** A product of the house at 24:1, as the tests want it. */
+/** A product of the business at 24:1, as the tests want it. */
 export const productOf = (kind: ProductKind, more: Partial<Product> = {}): Product => ({
   id: kind,
   name: kind,

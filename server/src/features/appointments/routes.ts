@@ -29,7 +29,7 @@ export function appointmentRoutes(router: Router, services: Services): void {
     const { minutes, startsAt, ...rest } = body;
     const times = spanFrom(startsAt, minutes);
     if (await wasSentBefore(tx, appointment, { id: body.id, madeFrom })) return { id: body.id };
-    await refuseDoubleBooking(() => insertOnce(tx, appointment, { ...rest, ...times, madeFrom }));
+    await assertFree(() => insertOnce(tx, appointment, { ...rest, ...times, madeFrom }));
     return { id: body.id };
   });
 
@@ -42,7 +42,7 @@ export function appointmentRoutes(router: Router, services: Services): void {
         ? { memberId: body.memberId, ...spanFrom(body.startsAt, body.minutes) }
         : { state: (body.change === 'cancel' ? 'cancelled' : 'booked') satisfies Appointment['state'] };
     const seen = { id: params.id, version: body.version };
-    return refuseDoubleBooking(() =>
+    return assertFree(() =>
       updateGuarded(asSeen(tx, appointment, seen, set), {
         what: 'booking',
         current: () => bookingOf(tx, params.id),
@@ -71,7 +71,7 @@ async function lockPerson(tx: Tenant, memberId: string): Promise<void> {
   );
 }
 
-async function refuseDoubleBooking<T>(write: () => Promise<T>): Promise<T> {
+async function assertFree<T>(write: () => Promise<T>): Promise<T> {
   try {
     return await write();
   } catch (error) {

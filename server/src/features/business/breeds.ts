@@ -8,7 +8,7 @@ import { route } from '../../platform/http/route';
 import { contentHash } from '../../platform/http/sameContent';
 import { loadBusiness } from '../../records/business/business';
 
-/** Breeds the house adds, or sees otherwise than shipped. */
+/** Breeds the business adds, or sees otherwise than shipped. */
 export function breedRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/breeds', async ({ tx, asker, body }) => {
     if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager changes the breeds.');
@@ -19,7 +19,7 @@ export function breedRoutes(router: Router, services: Services): void {
     if (taken) throw badField('breed.name', 'There is a breed of that name already: adjust that one.');
     const shipped = business.catalogue.shippedBehind(breed.id) ?? business.catalogue.find(breed.id);
     const kept = { ...breed, why: breed.why || null, parents: [], earOdds: shipped?.earOdds ?? null };
-    // 0: the house has none of its own yet. Two who add it at once: the second is told.
+    // 0: the business has none of its own yet. Two who add it at once: the second is told.
     const write =
       version === 0
         ? tx

@@ -4,7 +4,7 @@ import type { Router } from 'express';
 import { v7 } from 'uuid';
 import { client, dog, household } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import { bookedDogs, refuseBooked } from '../../records/appointments/stillBooked';
+import { bookedDogs, assertNotBooked } from '../../records/appointments/stillBooked';
 import type { Services } from '../../platform/http/context';
 import { badField, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
@@ -45,7 +45,7 @@ export function clientRoutes(router: Router, services: Services): void {
     const theirs = await tx.select({ id: dog.id }).from(dog).where(eq(dog.clientId, params.id));
     const dogIds = theirs.map(({ id }) => id);
     if (body.archived) {
-      refuseBooked(await bookedDogs(tx, dogIds, asker.zone, now));
+      assertNotBooked(await bookedDogs(tx, dogIds, asker.zone, now));
       await putAwayDogs(tx, dogIds, today);
     } else if (before.archivedOn !== null && dogIds.length > 0) {
       // Dogs that were put away before, or on another day, stay where they are.

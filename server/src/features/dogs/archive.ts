@@ -5,13 +5,13 @@ import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
 import { route } from '../../platform/http/route';
 import { asSeen, updateGuarded } from '../../platform/http/writes';
-import { bookedDogs, refuseBooked } from '../../records/appointments/stillBooked';
+import { bookedDogs, assertNotBooked } from '../../records/appointments/stillBooked';
 
 const ownerOf = (tx: Tenant, dogId: string) => tx.select({ id: dog.clientId }).from(dog).where(eq(dog.id, dogId));
 
 export function archiveRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/dogs/:id/archive', async ({ tx, asker, params, body, now, today }) => {
-    if (body.archived) refuseBooked(await bookedDogs(tx, [params.id], asker.zone, now));
+    if (body.archived) assertNotBooked(await bookedDogs(tx, [params.id], asker.zone, now));
     const seen = { id: params.id, version: body.version };
     const current = async () => {
       const [now] = await tx

@@ -3,7 +3,7 @@ import { placeKey } from '@dewpond/core/places';
 import { showDay } from '@dewpond/core/units';
 import { eq } from 'drizzle-orm';
 import type { Router } from 'express';
-import { refuseBather } from '../../platform/auth/membership';
+import { assertNotBather } from '../../platform/auth/membership';
 import { dog, instruction, product } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
@@ -15,7 +15,7 @@ import { asInstruction, loadDogs } from '../../records/dog/dogRecord';
 
 export function instructionRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/dogs/:id/instructions', async ({ tx, asker, params, body }) => {
-    if (body.by === 'vet') refuseBather(asker, 'write down a vet’s word');
+    if (body.by === 'vet') assertNotBather(asker, 'write down a vet’s word');
     const [known] = await tx.select({ id: dog.id }).from(dog).where(eq(dog.id, params.id));
     if (!known) throw notFound('dog');
     if (body.says.kind === 'bath product') {
@@ -25,7 +25,7 @@ export function instructionRoutes(router: Router, services: Services): void {
     const madeFrom = contentHash({ dogId: params.id, ...body });
     const { id, by, who, place, says, from, until } = body;
     if (await wasSentBefore(tx, instruction, { id, madeFrom })) return { id };
-    await refuseContradiction(tx, params.id, body, 'says');
+    await assertNoContradiction(tx, params.id, body, 'says');
     await insertOnce(tx, instruction, {
       id,
       dogId: params.id,
@@ -43,10 +43,10 @@ export function instructionRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/instructions/:id', async ({ tx, asker, params, body }) => {
     const [current] = await tx.select().from(instruction).where(eq(instruction.id, params.id));
     if (!current) throw notFound('instruction');
-    if (current.by === 'vet') refuseBather(asker, 'change a vet’s word');
+    if (current.by === 'vet') assertNotBather(asker, 'change a vet’s word');
     if (body.until !== null && body.until < current.fromDay) throw badField('until', 'It ends before it begins.');
     if (body.until === null && current.says.kind === 'lift') throw badField('until', 'A lift always has a last day.');
-    await refuseContradiction(tx, current.dogId, { ...asInstruction(current), until: body.until }, 'until');
+    await assertNoContradiction(tx, current.dogId, { ...asInstruction(current), until: body.until }, 'until');
     return updateGuarded(asSeen(tx, instruction, { id: params.id, version: body.version }, { untilDay: body.until }), {
       what: 'instruction',
       current: () => wordOf(tx, params.id),
@@ -64,7 +64,7 @@ async function wordOf(tx: Tenant, id: string): Promise<unknown> {
 }
 
 /** Refused at `field` when another word of the same authority, on a day both hold, cannot be followed beside it. */
-async function refuseContradiction(tx: Tenant, dogId: string, said: Instruction, field: string): Promise<void> {
+async function assertNoContradiction(tx: Tenant, dogId: string, said: Instruction, field: string): Promise<void> {
   const [record] = await loadDogs(tx, { ids: [dogId] });
   const against = record?.instructions.find((given) => given.id !== said.id && contradicts(given, said));
   if (!against) return;

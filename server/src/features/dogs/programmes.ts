@@ -7,7 +7,7 @@ import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
 import { badField, notFound, Refusal } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
-import { contentHash, sameOrRefuse } from '../../platform/http/sameContent';
+import { contentHash, assertSame } from '../../platform/http/sameContent';
 import { asSeen, insertOnce, updateGuarded, wasSentBefore } from '../../platform/http/writes';
 
 /** Short lessons of a young or nervous dog: one programme at a time. */
@@ -37,7 +37,7 @@ export function programmeRoutes(router: Router, services: Services): void {
     const row = await programmeOf(tx, params.id);
     const known = row.lessons.find((lesson) => lesson.id === body.id);
     if (known) {
-      sameOrRefuse(`${known.goal} ${known.went}`, `${body.goal} ${body.went}`);
+      assertSame(`${known.goal} ${known.went}`, `${body.goal} ${body.went}`);
       return { version: row.version };
     }
     if (row.endedOn !== null) throw new Refusal('conflict', 'That programme has ended. Take it up again first.');

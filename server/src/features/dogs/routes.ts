@@ -58,7 +58,7 @@ export function dogRoutes(router: Router, services: Services): void {
 
   route(router, services, 'POST /api/dogs', async ({ tx, asker, body, today }) => {
     const business = await loadBusiness(tx);
-    await refuseProfile(tx, business, body.profile, today, body.id);
+    await validateProfile(tx, business, body.profile, today, body.id);
     const [owner] = await tx.select({ id: client.id }).from(client).where(eq(client.id, body.clientId));
     if (!owner) throw badField('clientId', 'There is no such client here.');
     const { id, clientId, profile } = body;
@@ -76,8 +76,8 @@ export function dogRoutes(router: Router, services: Services): void {
 
   route(router, services, 'PUT /api/dogs/:id', async ({ tx, asker, params, body, today }) => {
     const business = await loadBusiness(tx);
-    await refuseProfile(tx, business, body.profile, today, params.id);
-    if (body.vetId) await refuseUnknownVet(tx, body.vetId);
+    await validateProfile(tx, business, body.profile, today, params.id);
+    if (body.vetId) await assertKnownVet(tx, body.vetId);
     if ((body.homeCareChangedOn ?? today) > today) throw badField('homeCareChangedOn', 'That day is still to come.');
     const [before] = await tx
       .select({ profile: dog.profile, seenOn: dog.seenOn })
@@ -123,7 +123,7 @@ export function dogRoutes(router: Router, services: Services): void {
 }
 
 /** What the book knows against a profile: a birthday ahead, a breed nobody has, a chip that is another dog's. */
-async function refuseProfile(
+async function validateProfile(
   tx: Tenant,
   business: Business,
   profile: DogProfile,
@@ -143,7 +143,7 @@ async function refuseProfile(
   if (other) throw badField('profile.chip', `That chip is ${other.name}’s, of ${other.owner}.`);
 }
 
-async function refuseUnknownVet(tx: Tenant, vetId: string): Promise<void> {
+async function assertKnownVet(tx: Tenant, vetId: string): Promise<void> {
   const [known] = await tx.select({ id: vet.id }).from(vet).where(eq(vet.id, vetId));
   if (!known) throw badField('vetId', 'There is no such vet here.');
 }

@@ -95,7 +95,7 @@ interface Writing {
 
 async function writeChunk(tx: Tenant, writing: Writing, rows: readonly ImportRow[]): Promise<void> {
   const { importId, by, today } = writing;
-  await refuseStrange(tx, writing, rows);
+  await assertFound(tx, writing, rows);
   const clients = rows.flatMap(({ client: each }) =>
     each.kind === 'new'
       ? [{ id: each.id, name: each.name, card: each.card, importId, madeFrom: contentHash(each) }]
@@ -121,7 +121,7 @@ async function writeChunk(tx: Tenant, writing: Writing, rows: readonly ImportRow
 }
 
 /** A breed nobody has, a birthday ahead, an owner who is gone meanwhile. */
-async function refuseStrange(
+async function assertFound(
   tx: Tenant,
   { business: { catalogue }, today }: Writing,
   rows: readonly ImportRow[],

@@ -21,7 +21,7 @@ interface About {
   readonly referral?: string | undefined;
 }
 
-/** What the house would write to this dog's owner, and by which channels it may. */
+/** What the business would write to this dog's owner, and by which channels it may. */
 export async function draftFor(tx: Tenant, dogId: string, about: About, now: number): Promise<MessageDraft> {
   const business = await loadBusiness(tx);
   const [its] = await tx

@@ -8,7 +8,7 @@ import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
 import { badField, notFound, Refusal } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
-import { contentHash, sameOrRefuse } from '../../platform/http/sameContent';
+import { contentHash, assertSame } from '../../platform/http/sameContent';
 import { asSeen, updateGuarded } from '../../platform/http/writes';
 import { type StockedProduct, productOf, loadShelf } from '../../records/shelf/shelf';
 import { spanOf } from '../../platform/time/zone';
@@ -28,13 +28,13 @@ export function mixRoutes(router: Router, services: Services): void {
       .from(madeMix)
       .where(eq(madeMix.id, body.id));
     if (known) {
-      sameOrRefuse(known.madeFrom, madeFrom);
+      assertSame(known.madeFrom, madeFrom);
       return { id: body.id, no: known.no };
     }
     const product = productOf(await loadShelf(tx), body.productId);
     if (!product) throw badField('productId', 'There is no such product here.');
-    const strength = refuseStrength(product, body);
-    await refuseDog(tx, product, body.forDogId);
+    const strength = validateStrength(product, body);
+    await assertDogFits(tx, product, body.forDogId);
     const no = await freeBottle(tx, body);
     const lots = await lotsTaken(tx, product, body.lotIds, today);
     await tx.insert(madeMix).values({
@@ -74,7 +74,7 @@ export function mixRoutes(router: Router, services: Services): void {
     if (!row) throw notFound('mix');
     if (row.ended !== null) throw new Refusal('conflict', `That bottle is ${row.ended} already.`);
     if (body.step === 'taken back') {
-      await refuseTaken(tx, row.id);
+      await assertNotTaken(tx, row.id);
       await lockProducts(tx, [row.productId]);
       await addEntry(tx, {
         productId: row.productId,
@@ -105,7 +105,7 @@ export function mixRoutes(router: Router, services: Services): void {
 }
 
 /** The strength it is to have; refuses what the label or its limits do not allow. */
-function refuseStrength(product: StockedProduct, { waterParts, productMl, totalMl }: Made): Strength {
+function validateStrength(product: StockedProduct, { waterParts, productMl, totalMl }: Made): Strength {
   if (product.dilution.kind === 'ready to use') throw badField('productId', `${product.name} is never diluted.`);
   if (productMl >= totalMl) throw badField('productMl', 'That leaves no room for water: a mix is weaker than neat.');
   let wanted: Strength;
@@ -121,7 +121,7 @@ function refuseStrength(product: StockedProduct, { waterParts, productMl, totalM
   return wanted;
 }
 
-async function refuseDog(tx: Tenant, product: StockedProduct, dogId: string | null): Promise<void> {
+async function assertDogFits(tx: Tenant, product: StockedProduct, dogId: string | null): Promise<void> {
   if (dogId === null) {
     if (isForOneDog(product)) throw badField('forDogId', `${product.name} is mixed for one dog: say for which.`);
     return;
@@ -177,7 +177,7 @@ async function lotsTaken(tx: Tenant, product: StockedProduct, said: readonly str
   return taken.map(({ id }) => id);
 }
 
-async function refuseTaken(tx: Tenant, mixId: string): Promise<void> {
+async function assertNotTaken(tx: Tenant, mixId: string): Promise<void> {
   const [had] = await tx
     .select({ dog: dog.name })
     .from(mixTaken)

@@ -1,5 +1,5 @@
 import type { Shelf } from '../../records/shelf/shelf';
-import type { AsItIsView, BatchView, BenchView, LotChoice, PourView } from '@dewpond/contract';
+import type { AsItIsView, BatchView, MixingView, LotChoice, PourView } from '@dewpond/contract';
 import { hazardLine, showStrength, type Batch, type DayPlan, type Pour, type Product } from '@dewpond/core/dilution';
 import { type Day } from '@dewpond/core/units';
 import { group } from 'd3-array';
@@ -13,8 +13,8 @@ import { route } from '../../platform/http/route';
 import { loadStockedBusiness } from '../../records/business/business';
 import { madeMixView } from '../../records/shelf/openMixes';
 
-export function benchRoutes(router: Router, services: Services): void {
-  route(router, services, 'GET /api/bench', async ({ tx, query, now, today }): Promise<BenchView> => {
+export function mixingRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/mixing', async ({ tx, query, now, today }): Promise<MixingView> => {
     const business = await loadStockedBusiness(tx);
     const day = query?.day ?? today;
     const { plan, standing, trouble } = await planOfDay(tx, business, day, now);

@@ -8,7 +8,7 @@ import { dayIn } from '../../platform/time/zone';
 import { askerOf, type Services } from '../../platform/http/context';
 import { idIn } from '../../platform/http/ids';
 import { notFound, Refusal } from '../../platform/http/problem';
-import { contentHash, sameOrRefuse } from '../../platform/http/sameContent';
+import { contentHash, assertSame } from '../../platform/http/sameContent';
 import { drawAnew, PICTURE } from '../../platform/images/drawAnew';
 
 /** What one owner may send of one dog in all [house value]. */
@@ -30,7 +30,7 @@ export async function keepHomePhoto(
     tx.select({ madeFrom: homePhoto.madeFrom }).from(homePhoto).where(eq(homePhoto.id, id)),
   );
   if (known) {
-    sameOrRefuse(known.madeFrom, madeFrom);
+    assertSame(known.madeFrom, madeFrom);
     return;
   }
   const { size, bytes } = await drawAnew(sent, PICTURE);

@@ -99,7 +99,7 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
   'a number, an amount, a day': ['dog_due.takes', 'made_mix.water_parts', 'visit_event.seen'],
   'a device': ['visit_event.device'],
   'a hash of a secret': ['member.feed_hash', 'owner_link.calendar_hash', 'owner_link.secret_hash'],
-  'the house, its people and its wording': [
+  'the business, its people and its wording': [
     'business.colour',
     'business.currency',
     'business.email',

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { Router } from 'express';
-import { refuseBather } from '../../platform/auth/membership';
+import { assertNotBather } from '../../platform/auth/membership';
 import { referral } from '../../platform/db/schema';
 import { askerOf, type Services } from '../../platform/http/context';
 import { idIn } from '../../platform/http/ids';
@@ -21,7 +21,7 @@ export function referralRoutes(router: Router, services: Services): void {
     const { version, ...sent } = body;
     const [before] = await tx.select().from(referral).where(eq(referral.id, params.id));
     if (!before) throw notFound('referral');
-    if (contentHash(sent.vet) !== contentHash(before.vet)) refuseBather(asker, 'write down a vet’s word');
+    if (contentHash(sent.vet) !== contentHash(before.vet)) assertNotBather(asker, 'write down a vet’s word');
     const current = async () => (await tx.select().from(referral).where(eq(referral.id, params.id)))[0];
     const set = { ...sent, told: signed(before.told, sent.told, asker), end: signed(before.end, sent.end, asker) };
     const write = asSeen(tx, referral, { id: params.id, version }, set);

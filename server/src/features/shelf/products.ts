@@ -4,7 +4,7 @@ import { exactParts, strengthOf } from '@dewpond/core/dilution';
 import { showDay, type Day } from '@dewpond/core/units';
 import { and, eq, ne, sql } from 'drizzle-orm';
 import type { Router } from 'express';
-import { refuseBather } from '../../platform/auth/membership';
+import { assertNotBather } from '../../platform/auth/membership';
 import { dog, instruction, product, pump } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { asInstruction } from '../../records/dog/dogRecord';
@@ -15,13 +15,13 @@ import { contentHash } from '../../platform/http/sameContent';
 import { asSeen, insertOnce, updateGuarded, wasSentBefore } from '../../platform/http/writes';
 import { loadStockedBusiness, type StockedBusiness } from '../../records/business/business';
 import { type StockedProduct, productOf, productView, loadShelf } from '../../records/shelf/shelf';
-import { refuseMisread } from './readAsPrinted';
+import { validateReading } from './readAsPrinted';
 
 type Typed = Omit<ParsedBodyOf<'PUT /api/products/:id'>, 'version'>;
 
 export function productRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/products', async ({ tx, asker, body }) => {
-    refuseBather(asker, 'say how a product is diluted');
+    assertNotBather(asker, 'say how a product is diluted');
     const { id, ...typed } = body;
     const madeFrom = contentHash(body);
     const business = await loadStockedBusiness(tx);
@@ -35,7 +35,7 @@ export function productRoutes(router: Router, services: Services): void {
     const { version, ...typed } = body;
     const business = await loadStockedBusiness(tx);
     if (isDilutedOtherwise(productOf(business, params.id), typed))
-      refuseBather(asker, 'change how a product is diluted');
+      assertNotBather(asker, 'change how a product is diluted');
     const set = await kept(tx, business, typed, params.id);
     const changed = await change(tx, { id: params.id, version }, set, body);
     await onlyUsual(tx, params.id, typed);
@@ -43,7 +43,7 @@ export function productRoutes(router: Router, services: Services): void {
   });
 
   route(router, services, 'PUT /api/products/:id/shelf', async ({ tx, params, body, today }) => {
-    if (body.archived) await refusePrescribed(tx, params.id, today);
+    if (body.archived) await assertNotPrescribed(tx, params.id, today);
     const seen = { id: params.id, version: body.version };
     return change(tx, seen, { archivedOn: body.archived ? today : null }, body);
   });
@@ -74,7 +74,7 @@ async function onlyUsual(tx: Tenant, id: string, { usual, kind }: Typed): Promis
 async function kept(tx: Tenant, business: StockedBusiness, typed: Typed, id: string) {
   const { contact, price, waterParts, ...rest } = typed;
   const [its] = typed.pumpId === null ? [] : await tx.select().from(pump).where(eq(pump.id, typed.pumpId));
-  const range = refuseMisread(typed, business.ways, its?.strokeMl ?? null);
+  const range = validateReading(typed, business.ways, its?.strokeMl ?? null);
   const called = typed.name.toLowerCase();
   const twin = [...business.products, ...business.putAway].find(
     (each) => each.id !== id && each.name.toLowerCase() === called,
@@ -106,7 +106,7 @@ function change(
 }
 
 /** A product that a word of a vet or owner names stays until that word ends. */
-async function refusePrescribed(tx: Tenant, productId: string, today: Day): Promise<void> {
+async function assertNotPrescribed(tx: Tenant, productId: string, today: Day): Promise<void> {
   const rows = await tx
     .select({ given: instruction, dog: dog.name })
     .from(instruction)

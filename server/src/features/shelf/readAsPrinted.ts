@@ -12,9 +12,9 @@ interface Printed {
 
 /**
  * Holds what was typed against what is printed: the strength must be one that the label can be read as, within its
- * range, by the house's habit or the other. Throws a refusal at the field; returns the range to keep, exact.
+ * range, by the business's habit or the other. Throws a refusal at the field; returns the range to keep, exact.
  */
-export function refuseMisread(printed: Printed, ways: HouseWays, strokeMl: number | null): ExactRange | null {
+export function validateReading(printed: Printed, ways: HouseWays, strokeMl: number | null): ExactRange | null {
   const { label, kind, waterParts, range } = printed;
   const read = readLabel(label, { medicated: kind === 'medicated', oneToN: ways.readsOneTo, strokeMl });
   const meaning = labelMeaning(read, waterParts === null ? null : { waterParts, range });

@@ -13,7 +13,7 @@ import {
 import { addDays, daysBetween, type Day } from '@dewpond/core/units';
 import { group, rollup, sum } from 'd3-array';
 import { and, asc, eq, gte, isNull, lt } from 'drizzle-orm';
-import { leftIn, standingMixes } from '../../records/shelf/openMixes';
+import { leftIn, loadOpenMixes } from '../../records/shelf/openMixes';
 import { appointment, dog, dogDue, lot } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { reckonDue } from '../../records/due/bookDue';
@@ -29,11 +29,11 @@ export async function stockView(tx: Tenant, business: StockedBusiness, today: Da
   const dogs = await comingDogs(tx, business, today, until);
   const draws = expectDraws(dogs, today);
   const stock = await stockByProduct(tx);
-  const onBench = await productAtBench(tx, now);
+  const inOpenMixes = await productInMix(tx, now);
   const lots = await tx.select().from(lot).where(isNull(lot.emptiedOn)).orderBy(asc(lot.deliveredOn));
   const lines = business.products.map((product) =>
     stockLine(product, stock.get(product.id) ?? null, draws.get(product.id) ?? noDraw(), today, {
-      onBench: onBench.get(product.id) ?? 0,
+      inOpenMixes: inOpenMixes.get(product.id) ?? 0,
       expired: lots
         .filter(({ productId, expires }) => productId === product.id && expires !== null && expires < today)
         .map(({ number }) => number),
@@ -54,11 +54,11 @@ function stockLine(
   stock: number | null,
   draw: Draw,
   today: Day,
-  { expired, onBench }: Pick<StockLine, 'expired' | 'onBench'>,
+  { expired, inOpenMixes }: Pick<StockLine, 'expired' | 'inOpenMixes'>,
 ): StockLine {
   const { containerMl, leadDays, safetyMl, supplier } = row;
   const seen = forecastStock({
-    stock: (stock ?? 0) + onBench,
+    stock: (stock ?? 0) + inOpenMixes,
     draw,
     today,
     leadDays,
@@ -70,7 +70,7 @@ function stockLine(
     productId: id,
     name,
     stock,
-    onBench,
+    inOpenMixes,
     containerMl,
     price: costPerMl === null || containerMl === null ? null : Math.round(costPerMl * containerMl * 100) / 100,
     leadDays,
@@ -100,8 +100,8 @@ const longAway = (dogs: readonly NamedComing[], today: Day): StockView['longAway
     .toSorted((a, b) => b.chance - a.chance || a.dog.localeCompare(b.dog));
 
 /** Product in fresh mixes at the bench, ml by product: what today's dogs take of it is not drawn again. */
-async function productAtBench(tx: Tenant, now: number): Promise<Map<string, number>> {
-  const fresh = (await standingMixes(tx)).filter(({ row }) => row.discardAt.getTime() > now);
+async function productInMix(tx: Tenant, now: number): Promise<Map<string, number>> {
+  const fresh = (await loadOpenMixes(tx)).filter(({ row }) => row.discardAt.getTime() > now);
   return rollup(
     fresh,
     (list) => sum(list, (mix) => (leftIn(mix) / mix.row.totalMl) * mix.row.productMl),

@@ -13,7 +13,7 @@ import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
 import { badField, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
-import { contentHash, sameOrRefuse } from '../../platform/http/sameContent';
+import { contentHash, assertSame } from '../../platform/http/sameContent';
 import { asSeen, updateGuarded } from '../../platform/http/writes';
 import { loadStockedBusiness, loadBusiness } from '../../records/business/business';
 import { costsView } from './costs';
@@ -36,7 +36,7 @@ export function stockRoutes(router: Router, services: Services): void {
     await lockProducts(tx, [body.productId]);
     const [known] = await tx.select().from(stockEntry).where(eq(stockEntry.id, body.id));
     if (known) {
-      sameOrRefuse(known.madeFrom, madeFrom);
+      assertSame(known.madeFrom, madeFrom);
       return { id: known.id, ml: known.ml, afterMl: known.afterMl };
     }
     if (body.lot && body.kind !== 'delivery') throw badField('lot', 'Only a delivery brings a lot.');

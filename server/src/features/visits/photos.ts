@@ -6,7 +6,7 @@ import { askerOf, tenantOf, type Services } from '../../platform/http/context';
 import { idIn } from '../../platform/http/ids';
 import { notFound, Refusal } from '../../platform/http/problem';
 import { drawAnew, PICTURE } from '../../platform/images/drawAnew';
-import { contentHash, sameOrRefuse } from '../../platform/http/sameContent';
+import { contentHash, assertSame } from '../../platform/http/sameContent';
 
 /** All pictures of a business together [house value]. */
 const QUOTA = 4 * 1024 * 1024 * 1024;
@@ -24,7 +24,7 @@ export function photoRoutes(router: Router, services: Services): void {
       tx.select({ madeFrom: photo.madeFrom }).from(photo).where(eq(photo.id, id)),
     );
     const [before] = known;
-    if (before) sameOrRefuse(before.madeFrom, madeFrom);
+    if (before) assertSame(before.madeFrom, madeFrom);
     else {
       const drawn = await drawAnew(request.body, PICTURE);
       await tenantOf(services, asker, async (tx) => {

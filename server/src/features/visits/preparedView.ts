@@ -38,7 +38,7 @@ export async function preparedView(
     tools: { ...record.tools },
     photos: [...record.photos],
     mixes: mixesFor(facts, plan, business, record.amountFactor),
-    bench: await available(products, record.dog.id, facts.today),
+    openMixes: await available(products, record.dog.id, facts.today),
     lastTime,
     askAgain: openFindings(record)
       .filter(({ level }) => !atLeast(level as Level, 'vet'))

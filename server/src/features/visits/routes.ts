@@ -7,7 +7,7 @@ import { dayIn } from '../../platform/time/zone';
 import type { Services } from '../../platform/http/context';
 import { badField, conflict, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
-import { contentHash, sameOrRefuse } from '../../platform/http/sameContent';
+import { contentHash, assertSame } from '../../platform/http/sameContent';
 import { enqueue } from '../../platform/jobs/jobs';
 import { SHEET_JOB } from '../../records/papers/sheetPdf';
 import { loadEvents, loadVisit } from '../../records/visit/load';
@@ -32,7 +32,7 @@ export function visitRoutes(router: Router, services: Services): void {
     const madeFrom = contentHash(its);
     const [before] = await tx.select().from(visit).where(eq(visit.id, body.id));
     if (before) {
-      sameOrRefuse(before.madeFrom, madeFrom);
+      assertSame(before.madeFrom, madeFrom);
       return { id: body.id };
     }
     if (body.appointmentId !== null) {
@@ -56,7 +56,7 @@ export function visitRoutes(router: Router, services: Services): void {
     // Another device was faster, by a moment or by a day: with the same visit, or with one of its own.
     const [same] = await tx.select().from(visit).where(eq(visit.id, body.id));
     if (same) {
-      sameOrRefuse(same.madeFrom, madeFrom);
+      assertSame(same.madeFrom, madeFrom);
       return { id: body.id };
     }
     const [begun] = await tx

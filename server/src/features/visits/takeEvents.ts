@@ -1,6 +1,6 @@
 import { newerEvent, visitEvent as eventSchema, type NewVisitEvent, type RefusedEvent } from '@dewpond/contract';
 import { mayTake } from '@dewpond/core/dilution';
-import { hindrances } from '@dewpond/core/visit';
+import { blockers } from '@dewpond/core/visit';
 import { saw, type VisitEvent } from '@dewpond/core/events';
 import { eq, inArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
@@ -56,7 +56,7 @@ export async function takeEvents(
   const accepted: Hashed[] = [];
   const closes: Hashed[] = [];
   for (const each of fresh) {
-    const why = await speaksAgainst(tx, business, before, each.event, now);
+    const why = await validateEvent(tx, business, before, each.event, now);
     if (why !== null) refuse(each.event.id, why.status, why.words, each.event);
     else (each.event.what.type === 'closed' ? closes : accepted).push(each);
   }
@@ -146,7 +146,7 @@ async function sortOut(
 }
 
 /** Why one event cannot be taken, or null. */
-async function speaksAgainst(
+async function validateEvent(
   tx: Tenant,
   business: StockedBusiness,
   before: LoadedVisit,
@@ -186,7 +186,7 @@ async function mixRefused(
 /** The server holds the line even if a device does not: plugs are counted, and nothing is left half-done in silence. */
 function earlyClose({ state, steps }: LoadedVisit, { what }: NewVisitEvent): string | null {
   if (what.type !== 'closed') return null;
-  const open = hindrances(state, steps, what.how);
+  const open = blockers(state, steps, what.how);
   if (open.length === 0) return null;
   const first = open.slice(0, 3).map((each) => each.words);
   return `The visit cannot close yet. ${first.join(' ')}`;

@@ -35,7 +35,7 @@ export async function memberOf(
   return row ? { personName: row.name.slice(0, LONGEST_NAME), role: row.role, zone: row.zone } : null;
 }
 
-/** What a bather may not do; the whole table of rights is the house's, and is still to come. */
-export function refuseBather({ role }: Pick<Asker, 'role'>, what: string): void {
+/** What a bather may not do; the whole table of rights is the business's, and is still to come. */
+export function assertNotBather({ role }: Pick<Asker, 'role'>, what: string): void {
   if (role === 'bather') throw new Refusal('not allowed', `A bather does not ${what}. Ask a groomer or the manager.`);
 }

@@ -3,7 +3,7 @@ import express, { Router } from 'express';
 import { z } from 'zod';
 import type { Config } from '../config/config';
 import { badInput, busy, notFound } from '../http/problem';
-import { refuseUnstorable } from '../http/storable';
+import { assertStorable } from '../http/storable';
 import { CLIENT_IP_HEADER, type Auth } from './auth';
 
 const password = z.string().min(1).max(200);
@@ -33,7 +33,7 @@ export function signIn(config: Config, auth: Auth): Router {
   const { host } = new URL(config.PUBLIC_URL);
   const body = express.json({ limit: '10kb' });
   for (const [path, schema] of Object.entries(OPEN))
-    router.post(`/api/auth${path}`, body, refuseUnstorable, async (request, response) => {
+    router.post(`/api/auth${path}`, body, assertStorable, async (request, response) => {
       const parsed = schema.safeParse(request.body);
       if (!parsed.success) throw badInput(parsed.error);
       request.headers[CLIENT_IP_HEADER] = request.ip ?? '127.0.0.1';

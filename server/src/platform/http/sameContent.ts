@@ -19,7 +19,7 @@ function canonical(value: unknown): string {
 }
 
 /** The same id with the same content is acknowledged; with other content it is refused. */
-export function sameOrRefuse(madeFrom: string, hash: string): void {
+export function assertSame(madeFrom: string, hash: string): void {
   if (madeFrom !== hash)
     throw new Refusal('conflict', 'That id was already used for something else. Nothing was changed.');
 }

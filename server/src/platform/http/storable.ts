@@ -43,7 +43,7 @@ const isWellFormed = (text: string): boolean =>
 const JUDGED_APART = /^\/api\/visits\/[^/]+\/events$/;
 
 /** Refuses, at its field, what no table could hold, before anything looks at it. */
-export const refuseUnstorable: RequestHandler = (request, _response, next) => {
+export const assertStorable: RequestHandler = (request, _response, next) => {
   const path = request.baseUrl + request.path;
   const found =
     unstorable(request.query) ??

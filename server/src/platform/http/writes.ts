@@ -2,7 +2,7 @@ import { and, eq, sql } from 'drizzle-orm';
 import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
 import type { Tenant } from '../db/tenant';
 import { conflict, notFound } from './problem';
-import { sameOrRefuse } from './sameContent';
+import { assertSame } from './sameContent';
 
 /** Rows that clients make: their id is the client's, what was first sent is known by its hash. */
 type MadeOutside = PgTable & {
@@ -27,7 +27,7 @@ interface Sent {
 export async function wasSentBefore(tx: Tenant, table: MadeOutside, { id, madeFrom }: Sent): Promise<boolean> {
   const [known] = await tx.select({ madeFrom: table.madeFrom }).from(table).where(eq(table.id, id));
   if (known === undefined) return false;
-  sameOrRefuse(known.madeFrom as string, madeFrom);
+  assertSame(known.madeFrom as string, madeFrom);
   return true;
 }
 

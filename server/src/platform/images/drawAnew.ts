@@ -43,7 +43,7 @@ export async function drawAnew(sent: Buffer, { longSide, quality }: Drawing): Pr
   if (turn.size >= MOST_WAITING)
     throw busy('Many pictures are being drawn just now. This one stays where it is; send it again.');
   return turn.add(async () => {
-    refuseTooLarge(await contentOf(sent));
+    assertNotTooLarge(await contentOf(sent));
     const drawn = await sharp(sent, { limitInputPixels: MOST_POINTS })
       .timeout({ seconds: MOST_SECONDS })
       .rotate()
@@ -68,7 +68,7 @@ async function contentOf(sent: Buffer): Promise<sharp.Metadata> {
 }
 
 /** What a picture would need in memory, before any of it is read. */
-function refuseTooLarge({ width, height, channels, depth, format, isProgressive, pages = 1 }: sharp.Metadata): void {
+function assertNotTooLarge({ width, height, channels, depth, format, isProgressive, pages = 1 }: sharp.Metadata): void {
   const points = width * height;
   const held =
     isProgressive === true || format === 'webp' ? points * channels * (depth === 'ushort' ? 2 : 1) * pages : 0;

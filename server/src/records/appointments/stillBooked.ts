@@ -29,7 +29,7 @@ export async function bookedDogs(tx: Tenant, dogIds: readonly string[], zone: st
 }
 
 /** A dog that is put away would not come to its booking: that is cancelled first, by a person. */
-export function refuseBooked([first]: readonly Booked[]): void {
+export function assertNotBooked([first]: readonly Booked[]): void {
   if (first)
     throw new Refusal(
       'conflict',

@@ -9,7 +9,7 @@ import type { MixView } from '@dewpond/contract';
 import { type StockedBusiness } from '../business/business';
 import { type StockedProduct, productOf, strengthWords, type Shelf } from '../shelf/shelf';
 
-/** The body wash of this dog: what a vet or owner prescribed, else the house's. */
+/** The body wash of this dog: what a vet or owner prescribed, else the business's. */
 export function bodyProduct(shelf: Shelf, facts: DogFacts, plan: CarePlan): StockedProduct | undefined {
   const prescribed = plan.bathProduct && productOf(shelf, plan.bathProduct.productId);
   return prescribed ?? visitNeeds('bath', facts, plan, shelf.products, 1).needs[0]?.product;
@@ -30,7 +30,7 @@ const ROUND_OF: Readonly<Record<VisitKind, ProductRound>> = {
   lesson: 'nothing',
 };
 
-/** What a visit of this kind takes of the house's products. */
+/** What a visit of this kind takes of the business's products. */
 export const needsOfVisit = (kind: VisitKind, facts: DogFacts, plan: CarePlan, shelf: Shelf, dogFactor: number) =>
   visitNeeds(ROUND_OF[kind], facts, plan, shelf.products, dogFactor);
 

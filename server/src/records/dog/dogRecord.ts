@@ -28,7 +28,7 @@ import {
 import type { Tenant } from '../../platform/db/tenant';
 
 /** A finding as it was kept, with the visit's day and its level. */
-export type KeptFinding = Finding & { readonly visitId: string; readonly day: Day; readonly level: string };
+export type StoredFinding = Finding & { readonly visitId: string; readonly day: Day; readonly level: string };
 type CareRow = typeof placeCare.$inferSelect;
 
 /** Handling in short, as it must be in sight. */
@@ -51,12 +51,12 @@ export interface DogRecord {
     readonly begunTwice: boolean;
   }[];
   readonly care: readonly CareRow[];
-  readonly findings: readonly KeptFinding[];
+  readonly findings: readonly StoredFinding[];
   readonly tasks: readonly { readonly visitId: string; readonly day: Day; readonly task: string }[];
   readonly places: Readonly<Partial<Record<PlaceKey, PlaceRecord>>>;
   readonly amountFactor: number;
   readonly amountLessons: number;
-  /** This dog's minutes against the house's, by stage. */
+  /** This dog's minutes against the business's, by stage. */
   readonly minutesFactor: Readonly<Partial<Record<Stage, number>>>;
   /** Blade or comb by part of the body, as used last. */
   readonly tools: Readonly<Record<string, string>>;

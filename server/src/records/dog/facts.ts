@@ -10,7 +10,7 @@ import { daysBetween, kilograms, showWeight, yearsOld, type Day } from '@dewpond
 import { applyAnswers, lastingAnswers, type HandoverAnswers } from '@dewpond/core/events';
 import type { DogProfile } from '@dewpond/contract';
 import type { Business } from '../business/business';
-import type { DogRecord, KeptFinding } from './dogRecord';
+import type { DogRecord, StoredFinding } from './dogRecord';
 
 /** The core's view of a dog on a day. */
 export function factsOf(
@@ -79,7 +79,7 @@ function earHistory(profile: DogProfile, side: Side, today: Day): EarHistory {
 }
 
 /** What vets have judged: by a dated word of theirs, or as the owner said it at the table. */
-function knownOf(instructions: DogRecord['instructions'], findings: readonly KeptFinding[], today: Day): KnownSign[] {
+function knownOf(instructions: DogRecord['instructions'], findings: readonly StoredFinding[], today: Day): KnownSign[] {
   const atTheTable = findings.flatMap(({ place, sign, more }): KnownSign[] =>
     more?.vetKnew === undefined ? [] : [{ place, sign, on: more.vetKnew }],
   );
@@ -88,7 +88,7 @@ function knownOf(instructions: DogRecord['instructions'], findings: readonly Kep
 }
 
 /** Places under a stop, with what was found there last. */
-function suspendedPlaces(places: DogRecord['places'], findings: readonly KeptFinding[]): DogFacts['suspended'] {
+function suspendedPlaces(places: DogRecord['places'], findings: readonly StoredFinding[]): DogFacts['suspended'] {
   const suspended = Object.entries(places).filter(([, record]) => record.suspended);
   return Object.fromEntries(
     suspended.map(([key]): [string, Suspended] => {
@@ -101,7 +101,7 @@ function suspendedPlaces(places: DogRecord['places'], findings: readonly KeptFin
 }
 
 /** What was found, without the visit it was found at. */
-const asFinding = ({ visitId: _, day: __, level: ___, ...found }: KeptFinding): Finding => found;
+const asFinding = ({ visitId: _, day: __, level: ___, ...found }: StoredFinding): Finding => found;
 
 const UNSETTLED = ['ear redness', 'ear damp', 'ear musty smell', 'ear foul smell'] as const;
 

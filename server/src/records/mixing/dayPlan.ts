@@ -1,4 +1,4 @@
-import type { BenchTrouble, MixAtHand } from '@dewpond/contract';
+import type { MixingTrouble, AvailableMix } from '@dewpond/contract';
 import type { DogNeed } from '@dewpond/core/dilution';
 import { millilitres, type Day } from '@dewpond/core/units';
 import { mostWaste } from '@dewpond/core/ways';
@@ -13,15 +13,15 @@ import { needsOfVisit } from '../dog/bathNeeds';
 import { loadDogs } from '../dog/dogRecord';
 import { planFor } from '../dog/facts';
 import { DAY_PLAN } from './dayPlanWork';
-import { asBenchMix, mixAtHand, standingMixes } from '../shelf/openMixes';
+import { asOpenMix, availableMix, loadOpenMixes } from '../shelf/openMixes';
 
 /** The day's plan with what it was made from. */
 export async function planOfDay(tx: Tenant, business: StockedBusiness, day: Day, now: number) {
   const { needs, trouble } = await needsOfDay(tx, business, day);
-  const standing = await standingMixes(tx);
+  const standing = await loadOpenMixes(tx);
   const plan = await inThread(DAY_PLAN, {
     needs,
-    standing: standing.map(asBenchMix),
+    standing: standing.map(asOpenMix),
     bottles: business.shelved,
     now,
     mostWaste: mostWaste(business.ways),
@@ -30,14 +30,14 @@ export async function planOfDay(tx: Tenant, business: StockedBusiness, day: Day,
 }
 
 /** Mixes of these products that a dog might have, those the day's plan pours over it first; another dog's are not among them. */
-export type MixesAvailable = (productIds: readonly string[], dogId: string, day: Day) => Promise<MixAtHand[]>;
+export type MixesAvailable = (productIds: readonly string[], dogId: string, day: Day) => Promise<AvailableMix[]>;
 
 /**
  * The bench as it stands, for as many visits as are asked about. A day is planned once, and only where there is a
  * bottle to choose: most visits are opened without one.
  */
 export async function mixesAvailable(tx: Tenant, business: StockedBusiness, now: number): Promise<MixesAvailable> {
-  const standing = await standingMixes(tx);
+  const standing = await loadOpenMixes(tx);
   const plans = new Map<Day, ReturnType<typeof planOfDay>>();
   return async (productIds, dogId, day) => {
     const fitting = standing.filter(
@@ -53,7 +53,7 @@ export async function mixesAvailable(tx: Tenant, business: StockedBusiness, now:
       ),
     );
     return fitting
-      .map((each) => mixAtHand(each, meant.has(each.row.id)))
+      .map((each) => availableMix(each, meant.has(each.row.id)))
       .toSorted((a, b) => Number(b.meant) - Number(a.meant));
   };
 }
@@ -63,7 +63,7 @@ async function needsOfDay(
   tx: Tenant,
   business: StockedBusiness,
   day: Day,
-): Promise<{ readonly needs: DogNeed[]; readonly trouble: BenchTrouble[] }> {
+): Promise<{ readonly needs: DogNeed[]; readonly trouble: MixingTrouble[] }> {
   const { start, end } = spanOf(business.zone, day);
   const booked = (await appointmentsBetween(tx, start, end)).filter(({ state }) => state === 'booked');
   const records = await loadDogs(tx, { ids: [...new Set(booked.map(({ dogId }) => dogId))] });
@@ -72,7 +72,7 @@ async function needsOfDay(
     booked.flatMap(({ visitId }) => visitId ?? []),
   );
   const needs: DogNeed[] = [];
-  const trouble: BenchTrouble[] = [];
+  const trouble: MixingTrouble[] = [];
   for (const appointment of booked) {
     const record = records.find(({ dog }) => dog.id === appointment.dogId);
     if (!record) continue;

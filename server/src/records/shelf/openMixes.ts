@@ -1,5 +1,5 @@
-import type { MadeMixView, MixAtHand } from '@dewpond/contract';
-import { showStrength, strengthOf, type BenchMix } from '@dewpond/core/dilution';
+import type { MadeMixView, AvailableMix } from '@dewpond/contract';
+import { showStrength, strengthOf, type OpenMix } from '@dewpond/core/dilution';
 import { millilitres } from '@dewpond/core/units';
 import { group } from 'd3-array';
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
@@ -18,7 +18,7 @@ export interface Standing {
 }
 
 /** All mixes that are not ended, oldest first: fresh and past alike. */
-export async function standingMixes(tx: Tenant): Promise<Standing[]> {
+export async function loadOpenMixes(tx: Tenant): Promise<Standing[]> {
   const rows = await tx
     .select({ row: madeMix, bottle, forDog: dog.name })
     .from(madeMix)
@@ -52,7 +52,7 @@ export const leftIn = ({ row, had }: Pick<Standing, 'row' | 'had'>): number =>
   Math.max(0, row.totalMl - had.reduce((sum, { ml }) => sum + ml, 0));
 
 /** As the core plans with it. */
-export const asBenchMix = (standing: Standing): BenchMix => ({
+export const asOpenMix = (standing: Standing): OpenMix => ({
   id: standing.row.id,
   productId: standing.row.productId,
   strength: strengthOf(standing.row.waterParts),
@@ -62,7 +62,7 @@ export const asBenchMix = (standing: Standing): BenchMix => ({
   discardAt: standing.row.discardAt.getTime(),
 });
 
-/** "Half-litre bottle 2"; no number where the house has one of them. */
+/** "Half-litre bottle 2"; no number where the business has one of them. */
 export const bottleWords = ({ name, count }: { name: string; count: number }, no: number): string =>
   count > 1 ? `${name} ${no}` : name;
 
@@ -93,7 +93,7 @@ export function madeMixView(standing: Standing, shelf: Shelf): MadeMixView {
 }
 
 /** A standing mix as the table knows it. */
-export const mixAtHand = (standing: Standing, meant: boolean): MixAtHand => ({
+export const availableMix = (standing: Standing, meant: boolean): AvailableMix => ({
   id: standing.row.id,
   bottle: bottleWords(standing.bottle, standing.row.bottleNo),
   productId: standing.row.productId,

@@ -17,7 +17,7 @@ import type { Tenant } from '../../platform/db/tenant';
 
 type ProductRow = typeof product.$inferSelect;
 
-/** A product as the house keeps it: with its pump's stroke. */
+/** A product as the business keeps it: with its pump's stroke. */
 export type StockedProduct = Product & { readonly strokeMl: number | null; readonly row: ProductRow };
 
 /** A kind of bottle, and how many there are. */

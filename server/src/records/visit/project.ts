@@ -115,7 +115,7 @@ interface VisitKey {
 /** How long it took, with what, what went wrong, what there is to see of it. */
 async function projectWork(tx: Tenant, key: VisitKey, loaded: LoadedVisit): Promise<void> {
   const { state, events, facts, plan, judged, bars, kind, contactMinutes } = loaded;
-  // Against the house's own minutes: learning from what was learned would never settle.
+  // Against the business's own minutes: learning from what was learned would never settle.
   const { findings, plugs } = state;
   const steps = stepList({ kind, facts, plan, contactMinutes, judged, bars, findings, plugs });
   const took = stagesTook(events, state, steps).map((each) => ({ ...key, ...each }));

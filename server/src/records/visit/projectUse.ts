@@ -46,12 +46,12 @@ export async function projectUse(tx: Tenant, loaded: LoadedVisit, shelf: Shelf):
   const drawn = new Map<string, number>();
   const rows = uses.map(({ product, ml, complete }) => {
     const its = shares.filter(({ mix }) => mix.productId === product.id);
-    const fromBench = its.reduce((sum, each) => sum + (each.ml * each.mix.productMl) / each.mix.totalMl, 0);
+    const fromMixes = its.reduce((sum, each) => sum + (each.ml * each.mix.productMl) / each.mix.totalMl, 0);
     const known = before.get(product.id);
     const direct =
       its.length > 0 ? 0 : known && known.usedMl > 0 ? (ml * known.productMl) / known.usedMl : asBought(product, ml);
     if (direct > 0) drawn.set(product.id, direct);
-    const productMl = fromBench + direct;
+    const productMl = fromMixes + direct;
     const price = pricePaid(known) ?? its[0]?.mix.costPerMl ?? product.costPerMl;
     return {
       ...key,
@@ -90,8 +90,8 @@ function assumed({ state, facts, planned, record }: LoadedVisit, shelf: Shelf): 
 }
 
 /**
- * Small amounts nobody is asked about: a place that was cared for had the house's amount. They teach nothing. What was
- * written down at the time stays, whatever the house uses since.
+ * Small amounts nobody is asked about: a place that was cared for had the business's amount. They teach nothing. What was
+ * written down at the time stays, whatever the business uses since.
  */
 function understood(loaded: LoadedVisit, shelf: Shelf, before: ReadonlyMap<string, UsedRow>): Use[] {
   const { facts, planned, state, record } = loaded;

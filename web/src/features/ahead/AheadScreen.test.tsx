@@ -3,7 +3,7 @@ import { addDays } from '@dewpond/core/units';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { MEMBER, TODAY, booking, dogView, listed, session } from '../../tests/demoDog';
-import { Refusal, openOffice, show } from '../../tests/office';
+import { Refusal, openServer, show } from '../../tests/server';
 import { AheadScreen } from './AheadScreen';
 
 function openWeeks(first: readonly Appointment[] = [], clash = false) {
@@ -12,7 +12,7 @@ function openWeeks(first: readonly Appointment[] = [], clash = false) {
     held.list = held.list.map((each) => (each.id === id ? { ...each, version: each.version + 1, ...with_ } : each));
     return { version: held.list.find((each) => each.id === id)?.version ?? 0 };
   };
-  const office = openOffice({
+  const server = openServer({
     'GET /api/session': () => session(),
     'GET /api/members': () => ({ items: [MEMBER] }),
     'GET /api/dogs': () => ({
@@ -43,20 +43,20 @@ function openWeeks(first: readonly Appointment[] = [], clash = false) {
           : { state: body.change === 'cancel' ? 'cancelled' : 'booked' },
       ),
   });
-  return { office, held, ...show(<AheadScreen />) };
+  return { server, held, ...show(<AheadScreen />) };
 }
 const field = (name: string) => screen.getByLabelText<HTMLInputElement>(name);
 const day = (name: string) => screen.getByRole('region', { name });
 
 describe('the weeks ahead', () => {
   test('a dog that is due is booked for the day the plan suggests, in the business’s own time', async () => {
-    const { person, office } = openWeeks();
+    const { person, server } = openWeeks();
     await person.click(await screen.findByRole('button', { name: 'Book' }));
     expect(field('Day').value).toBe(addDays(TODAY, 2));
     expect(await screen.findByText('Nothing yet.')).toBeTruthy();
     await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Book' }));
     await waitFor(() => expect(day('Fri 27 Nov')).toHaveWords(/2 h 00.*Radish.*9:00 Ines/));
-    expect(office.sent.at(-1)).toMatchObject([
+    expect(server.sent.at(-1)).toMatchObject([
       'POST /api/appointments',
       { startsAt: '2026-11-27T09:00:00.000Z', minutes: 120, memberId: MEMBER.id, kind: 'full visit' },
     ]);
@@ -73,18 +73,18 @@ describe('the weeks ahead', () => {
   });
 
   test('a lesson is booked short, with what the dog minds in sight', async () => {
-    const { person, office } = openWeeks();
+    const { person, server } = openWeeks();
     await person.click(await screen.findByRole('button', { name: 'Book' }));
     await screen.findByText('Nothing yet.');
     expect(await screen.findByText('no neck loop')).toBeTruthy();
     await person.selectOptions(field('What'), 'lesson');
     expect(field('Minutes').value).toBe('20');
     await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Book' }));
-    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ kind: 'lesson', minutes: 20 }));
+    await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ kind: 'lesson', minutes: 20 }));
   });
 
   test('a visit of five minutes is refused at its field', async () => {
-    const { person, office } = openWeeks();
+    const { person, server } = openWeeks();
     await person.click(await screen.findByRole('button', { name: 'Book' }));
     await screen.findByText('Nothing yet.');
     await person.clear(field('Minutes'));
@@ -93,18 +93,18 @@ describe('the weeks ahead', () => {
     form.noValidate = true;
     await person.click(within(form).getByRole('button', { name: 'Book' }));
     expect(await screen.findByText('At least 15 minutes.')).toBeTruthy();
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
   });
 
   test('a booking is moved an hour later', async () => {
-    const { person, office } = openWeeks([booking()]);
+    const { person, server } = openWeeks([booking()]);
     await person.click(await screen.findByRole('button', { name: /^Radish, 9:00/ }));
     expect(screen.getByText(/9:00–11:00 Radish/)).toBeTruthy();
     await person.clear(field('Time'));
     await person.type(field('Time'), '10:00');
     await person.click(screen.getByRole('button', { name: 'Move' }));
     await waitFor(() => expect(day('Thu 26 Nov')).toHaveWords(/10:00 Ines/));
-    expect(office.sent.at(-1)?.[1]).toMatchObject({ change: 'move', startsAt: '2026-11-26T10:00:00.000Z', version: 1 });
+    expect(server.sent.at(-1)?.[1]).toMatchObject({ change: 'move', startsAt: '2026-11-26T10:00:00.000Z', version: 1 });
   });
 
   test('one is cancelled at once, and brought back', async () => {

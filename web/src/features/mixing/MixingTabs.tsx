@@ -11,4 +11,4 @@ const TABS: readonly TabAt[] = [
 ];
 
 /** The parts of the bench. */
-export const BenchTabs = () => <Tabs label="The bench" tabs={TABS} />;
+export const MixingTabs = () => <Tabs label="The bench" tabs={TABS} />;

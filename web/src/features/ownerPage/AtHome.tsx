@@ -12,7 +12,7 @@ import { classes } from '../../ui/classes';
 import { tell } from '../../ui/toasts';
 import { smallEnough } from '../../parts/pictures/smallEnough';
 import { WeekGrid } from '../../parts/homeCare/WeekGrid';
-import { HowTo } from '../../parts/homeCare/WeekPaper';
+import { HowTo } from '../../parts/homeCare/WeekPrint';
 import { printTheWeek } from './WeekToPrint';
 import { sendPicture, tickHome, type Tick } from './ownerCall';
 import { onItsWay, type OnItsWay } from './sentOnce';

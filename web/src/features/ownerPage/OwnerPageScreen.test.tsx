@@ -8,7 +8,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { TODAY, facts } from '../../tests/demoDog';
-import { Refusal, openOffice, show } from '../../tests/office';
+import { Refusal, openServer, show } from '../../tests/server';
 import { OwnerPageScreen } from './OwnerPageScreen';
 
 const pug = facts();
@@ -65,7 +65,7 @@ const ownerPage = (more: Partial<OwnerPage> = {}, wording = ENGLISH): OwnerPage 
 function openPage(given: OwnerPage) {
   let stands = given;
   let seen = 0;
-  const office = openOffice({
+  const server = openServer({
     'GET /api/owner': () => stands,
     'POST /api/owner/seen': () => {
       seen += 1;
@@ -77,7 +77,7 @@ function openPage(given: OwnerPage) {
       return {};
     },
   });
-  return { ...show(<OwnerPageScreen />, { path: '/owner' }), office, seen: () => seen };
+  return { ...show(<OwnerPageScreen />, { path: '/owner' }), server, seen: () => seen };
 }
 const look = (state: DocumentVisibilityState) => {
   Object.defineProperty(document, 'visibilityState', { value: state, configurable: true });
@@ -102,7 +102,7 @@ describe('what an owner sees', () => {
   });
 
   test('a page that is closed says so and shows nothing', async () => {
-    openOffice({
+    openServer({
       'GET /api/owner': () => {
         throw new Refusal(404, {
           kind: 'not found',
@@ -146,7 +146,7 @@ describe('an owner who reads Spanish', () => {
 
 describe('home care', () => {
   test('is ticked by one tap, gets a word besides, and is taken back', async () => {
-    const { person, office } = openPage(ownerPage());
+    const { person, server } = openPage(ownerPage());
     const care = await screen.findByRole('region', { name: 'At home' });
     const teeth = await within(care).findByRole('button', { name: 'Teeth: done today' });
     await person.click(teeth);
@@ -154,7 +154,7 @@ describe('home care', () => {
     await person.click(within(care).getByRole('button', { name: 'add a word' }));
     await person.type(within(care).getByLabelText('A word for the salon'), 'She likes the new brush.{Enter}');
     await waitFor(() =>
-      expect(office.sent.at(-1)).toMatchObject([
+      expect(server.sent.at(-1)).toMatchObject([
         'PUT /api/owner/home',
         { day: TODAY, done: true, note: 'She likes the new brush.' },
       ]),

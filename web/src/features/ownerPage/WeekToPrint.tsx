@@ -1,5 +1,5 @@
 import type { OwnerPage } from '@dewpond/contract';
-import { WeekPaper } from '../../parts/homeCare/WeekPaper';
+import { WeekPaper } from '../../parts/homeCare/WeekPrint';
 
 /** The week at home as it goes on paper: after the sheet when the whole page is printed, alone when it is asked for. */
 export const WeekToPrint = ({ page: { business, dog, home } }: { readonly page: OwnerPage }) =>

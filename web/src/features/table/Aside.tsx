@@ -1,6 +1,6 @@
 import { signWords } from '@dewpond/core/findings';
 import { GRADE_WORDS, namePlace, placeKey } from '@dewpond/core/places';
-import { showDay, type Day } from '@dewpond/core/units';
+import { showDay } from '@dewpond/core/units';
 import type { Stage, Step } from '@dewpond/core/steps';
 import { tellOwner } from '@dewpond/core/wording';
 import { useState } from 'react';

@@ -1,7 +1,7 @@
 import { useOutbox } from '../../data/device';
 import { namePlace } from '@dewpond/core/places';
 import { endings } from '@dewpond/core/stops';
-import { contactsCutShort, hindrances, notLookedAt } from '@dewpond/core/visit';
+import { contactsCutShort, blockers, notLookedAt } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { useKeys } from '../../browser/keys';
 import { Button, ButtonLink } from '../../ui/Button';
@@ -18,7 +18,7 @@ export function CloseVisit({ table }: { readonly table: Table }) {
   )?.words;
   const wentHome = state.away?.back === null;
   const how = endings(bars).length === 0 && !wentHome ? 'finished' : 'ended early';
-  const open = hindrances(state, steps, how);
+  const open = blockers(state, steps, how);
   const missing = notLookedAt(state, places);
   const short = contactsCutShort(state.timers);
   const skipped = Object.values(state.steps).filter((mark) => mark.kind === 'skipped').length;
@@ -73,12 +73,12 @@ export function CloseVisit({ table }: { readonly table: Table }) {
   );
 }
 
-/** Closed on this device; the office has not all of it yet, and the sheet is made there. */
+/** Closed on this device; the server has not all of it yet, and the sheet is made there. */
 const ClosedHere = () => (
   <div className="max-w-2xl flex flex-col gap-4">
     <h1 className="text-[42px]!">Closed on this device</h1>
     <p className="text-xl">
-      The office gets it as soon as there is a network, and makes the owner sheet then. Nothing is lost if you close
+      The server gets it as soon as there is a network, and makes the owner sheet then. Nothing is lost if you close
       this page.
     </p>
     <ButtonLink to="/" look="main" className="min-h-16! text-xl self-start px-8!">

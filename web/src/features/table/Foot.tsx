@@ -24,7 +24,7 @@ export function Foot({ table, step, go }: FootProps) {
   const open = table.steps.filter((each) => each.barred === null);
   const before = open[open.indexOf(step) - 1];
   const next = open.slice(open.indexOf(step) + 1).find((each) => table.state.steps[each.id] === undefined);
-  const hinder = hindrance(table, step);
+  const hinder = blocker(table, step);
   const [cautions, setCautions] = useState<readonly Caution[]>([]);
   const hand = usePreferences((own) => own.hand);
   const finish = () => {
@@ -113,7 +113,7 @@ export function Foot({ table, step, go }: FootProps) {
 }
 
 /** What must be said before this step counts as done, as the button's own words; null when nothing. */
-function hindrance({ state, steps, places }: Table, step: Step): string | null {
+function blocker({ state, steps, places }: Table, step: Step): string | null {
   if (step.id === 'look-over') {
     const missing = notLookedAt(state, places).length;
     return missing > 0 ? `${missing} ${missing === 1 ? 'place' : 'places'} still to look at` : null;

@@ -25,7 +25,7 @@ interface MoreProps {
 export function MoreMenu({ table, onIncident, onClose }: MoreProps) {
   const [doing, setDoing] = useState<'adding' | 'going home' | MessageKind | null>(null);
   const online = useOnline();
-  const { hand, setHand } = usePreferences();
+  const { hand, setHandedness } = usePreferences();
   return (
     <Dialog open onClose={onClose} title={`${table.visit.dog.name}: more`} tall>
       {doing === null && (
@@ -51,7 +51,7 @@ export function MoreMenu({ table, onIncident, onClose }: MoreProps) {
           <Button
             look="quiet"
             className="min-h-16! text-lg"
-            onClick={() => setHand(hand === 'right' ? 'left' : 'right')}
+            onClick={() => setHandedness(hand === 'right' ? 'left' : 'right')}
           >
             Big button under the {hand === 'right' ? 'left' : 'right'} thumb
           </Button>

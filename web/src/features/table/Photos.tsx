@@ -81,7 +81,7 @@ export function Photos({ table, place, sign }: PhotosProps) {
   );
 }
 
-/** From this device while it waits to be sent, else from the office. */
+/** From this device while it waits to be sent, else from the server. */
 export function Picture({ photo, alt }: { readonly photo: string; readonly alt: string }) {
   const [here, setHere] = useState<string | null>(null);
   const [missing, setMissing] = useState(false);

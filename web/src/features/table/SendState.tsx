@@ -13,7 +13,7 @@ import { useVisitLog } from './visitLog';
 /** A clock further off than this is told; times are corrected either way. */
 const CLOCK_OFF_MS = 120_000;
 
-/** Whether the office has it all, in words. Nothing is shown as saved until it is. */
+/** Whether the server has it all, in words. Nothing is shown as saved until it is. */
 export function SendState() {
   const { waiting, unsaved, trouble, signedOut, refused } = useOutbox();
   const offset = useVisitLog((log) => log.offset);
@@ -53,7 +53,7 @@ function Sending({
   readonly away: boolean;
   readonly why: string | null;
 }) {
-  if (waiting === 0) return away ? <Chip>no network, all sent</Chip> : <Chip tone="good">the office has it all</Chip>;
+  if (waiting === 0) return away ? <Chip>no network, all sent</Chip> : <Chip tone="good">the server has it all</Chip>;
   if (!away) return <Chip>sending {waiting}</Chip>;
   return (
     <span title={why ?? ''}>
@@ -62,7 +62,7 @@ function Sending({
   );
 }
 
-/** What was refused, in the office's words. It stays until somebody puts it away, and can be saved as a file. */
+/** What was refused, in the server's words. It stays until somebody puts it away, and can be saved as a file. */
 function RefusedDialog({
   open,
   onClose,
@@ -84,7 +84,7 @@ function RefusedDialog({
     <Dialog
       open={open && refused.length > 0}
       onClose={onClose}
-      title="The office did not take this"
+      title="The server did not take this"
       says="Nothing is lost: it stays on this device until you put it away."
       tall
     >

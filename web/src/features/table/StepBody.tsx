@@ -63,16 +63,16 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
   );
 }
 
-/** The house's minutes, or this dog's own where its visits have taught them. */
+/** The business's minutes, or this dog's own where its visits have taught them. */
 function StepMinutes({ table, step }: { readonly table: Table; readonly step: Step }) {
   const learned = table.visit.minutesFactor[step.stage];
   return learned === undefined ? (
-    <SourceMark roomy source={HOUSE_VALUE} because="The house’s hands-on minutes, by the dog’s size." />
+    <SourceMark roomy source={HOUSE_VALUE} because="The business’s hands-on minutes, by the dog’s size." />
   ) : (
     <SourceMark
       roomy
       source={{ kind: "this dog's record" }}
-      because={`The house’s minutes × ${learned.toFixed(2)}, learned from this dog’s visits.`}
+      because={`The business’s minutes × ${learned.toFixed(2)}, learned from this dog’s visits.`}
     />
   );
 }

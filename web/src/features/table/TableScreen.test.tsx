@@ -5,7 +5,7 @@ import { finding } from '@dewpond/core/findings';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import { TODAY, facts, visitView } from '../../tests/demoDog';
-import type { show } from '../../tests/office';
+import type { show } from '../../tests/server';
 import { useVisitLog } from './visitLog';
 import { lookAllClear, standAtTable } from '../../tests/tableSide';
 
@@ -163,10 +163,10 @@ describe('at the table', () => {
   });
 
   test('with the network away it says so, keeps what was done on the device, and sends it once when it is back', async () => {
-    const { person, sent, office, happened } = await standAtTable();
+    const { person, sent, server, happened } = await standAtTable();
     await vi.waitFor(() => expect(sent).toEqual([{ type: 'opened' }]));
-    await screen.findByText('the office has it all');
-    office.away = true;
+    await screen.findByText('the server has it all');
+    server.away = true;
     await person.click(next());
     expect(await screen.findByText(/not sent yet: 1 kept on this device/)).toBeTruthy();
     const visitId = useVisitLog.getState().visitId;
@@ -174,9 +174,9 @@ describe('at the table', () => {
     expect(rows.filter(({ sentAt }) => sentAt === null)).toMatchObject([
       { event: { what: { type: 'step done', step: 'prepare' } } },
     ]);
-    office.away = false;
+    server.away = false;
     window.dispatchEvent(new Event('online'));
-    expect(await screen.findByText('the office has it all')).toBeTruthy();
+    expect(await screen.findByText('the server has it all')).toBeTruthy();
     expect(sent).toEqual(happened());
   });
 

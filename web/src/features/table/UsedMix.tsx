@@ -8,8 +8,8 @@ import { useUnits } from '../../data/useUnits';
 import { Button } from '../../ui/Button';
 import { VolumeField } from '../../forms/VolumeField';
 import { classes } from '../../ui/classes';
-import { BenchMixes } from './BenchMixes';
-import { benchChoices } from './benchChoices';
+import { OpenMixes } from './OpenMixes';
+import { mixChoices } from './mixChoices';
 import type { Table } from './useTable';
 import { record, serverNow } from './visitLog';
 
@@ -50,7 +50,7 @@ function OneMix({ view, table, asks }: UsedProps & { readonly view: MixView }) {
         {product.strength && ` ${product.strength}`}: {showVolume(planned, units)}
         {asks ? ' planned. Used?' : product.strength ? ' of mix for the bath' : ' for the bath'}
       </p>
-      {!asks && <BenchMixes view={view} table={table} />}
+      {!asks && <OpenMixes view={view} table={table} />}
       {asks && (
         <>
           <div className="flex gap-2 mt-1.5">
@@ -152,7 +152,7 @@ function RanOut({
 /** Where just one mix of the bench can be it and none was taken, telling what was used takes it, too. */
 function onlyMix({ product }: MixView, table: Table, now: number): Happening[] {
   if (table.state.mixes.some((each) => each.product === product.id)) return [];
-  const fresh = benchChoices(table.visit, product, now).filter(({ may }) => may.kind === 'yes');
+  const fresh = mixChoices(table.visit, product, now).filter(({ may }) => may.kind === 'yes');
   const [only] = fresh;
   if (!only || fresh.length > 1) return [];
   return [{ type: 'mix taken', mix: only.mix.id, product: product.id, override: null }];

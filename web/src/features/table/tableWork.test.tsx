@@ -344,11 +344,11 @@ describe('pictures', () => {
       'URL',
       Object.assign(URL, { createObjectURL: () => 'blob:picture', revokeObjectURL: () => undefined }),
     );
-    const { person, happened, office } = await standAtTable(
+    const { person, happened, server } = await standAtTable(
       after({ type: 'opened' }, ...doneUpTo('prepare', 'handover')),
     );
     await vi.waitFor(async () => expect(await onDisk('events')).toHaveLength(0));
-    office.away = true;
+    server.away = true;
     await person.click(button(/^left ear: not looked at/));
     const choose = screen.getByLabelText<HTMLInputElement>(/Picture/, { selector: 'input' });
     await person.upload(choose, new File(['MZ'], 'tool.exe', { type: 'image/jpeg' }));
@@ -370,17 +370,17 @@ test('the big button lies under the thumb that is free', async () => {
   await person.click(button('Big button under the left thumb'));
   expect(usePreferences.getState().hand).toBe('left');
   expect(screen.getByRole('contentinfo', { hidden: true }).className).toContain('flex-row-reverse');
-  usePreferences.getState().setHand('right');
+  usePreferences.getState().setHandedness('right');
 });
 
 test.each([
   [600_000, 'this device’s clock is 10 min slow: times are corrected'],
   [-300_000, 'this device’s clock is 5 min fast: times are corrected'],
   [20_000, null],
-])('an office clock %i ms ahead of this device’s is told when it is far off', async (ahead, words) => {
+])('an server clock %i ms ahead of this device’s is told when it is far off', async (ahead, words) => {
   const { person } = await standAtTable(after({ type: 'opened' }), ahead);
   await person.click(next());
-  await screen.findByText('the office has it all');
+  await screen.findByText('the server has it all');
   await waitFor(() => expect(useVisitLog.getState().offset).not.toBeNull());
   const chip = screen.queryByText(/this device’s clock/);
   expect(chip ? chip.textContent : null).toBe(words);

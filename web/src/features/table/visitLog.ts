@@ -15,16 +15,16 @@ import { call } from '../../api/call';
 import { deviceName } from '../../browser/preferences';
 import { answers, outbox } from '../../data/device';
 
-/** The events of the visit on this screen: what the office knows, and what this device wrote. */
+/** The events of the visit on this screen: what the server knows, and what this device wrote. */
 interface VisitLog {
   readonly visitId: string;
   readonly person: string;
   /** Server clock less device clock, ms; null until measured. */
   readonly offset: number | null;
   readonly known: readonly VisitEvent[];
-  /** Written here and not refused; the office may have them by now. */
+  /** Written here and not refused; the server may have them by now. */
   readonly own: readonly VisitEvent[];
-  /** Ids the office would not take: they count for nothing, but their counters are used up. */
+  /** Ids the server would not take: they count for nothing, but their counters are used up. */
   readonly refused: readonly VisitEvent[];
 }
 
@@ -57,7 +57,7 @@ async function ownOf(visitId: string): Promise<{ own: VisitEvent[]; refused: Vis
   return { own: own.map(upToDate), refused: refused.map(upToDate) };
 }
 
-/** What the office last said of a visit, in today's shape. */
+/** What the server last said of a visit, in today's shape. */
 const heardOf = async (visitId: string): Promise<VisitEvent[]> =>
   ((await answers.get<VisitEvent[]>(`events ${visitId}`)) ?? []).map(upToDate);
 
@@ -89,7 +89,7 @@ export const clockNow = (): Clock => ({
   offset: useVisitLog.getState().offset,
 });
 
-/** Writes down what happened: on the screen at once, on the disk in the next moment, at the office when it can be reached. */
+/** Writes down what happened: on the screen at once, on the disk in the next moment, at the server when it can be reached. */
 export function record(...happenings: readonly Happening[]): void {
   const { visitId, person, offset, known, own, refused } = useVisitLog.getState();
   const device = pageName();
@@ -116,7 +116,7 @@ export function record(...happenings: readonly Happening[]): void {
 /** The device's clock against the server's, taken in the middle of question and answer. */
 const measured = (serverNow: number, asked: number): number => Math.round(serverNow - (asked + Date.now()) / 2);
 
-/** Asks the office for what others did, and reads off its clock. Without a network everything stays as it is. */
+/** Asks the server for what others did, and reads off its clock. Without a network everything stays as it is. */
 export async function catchUp(): Promise<void> {
   const { visitId } = useVisitLog.getState();
   const asked = Date.now();
@@ -124,13 +124,13 @@ export async function catchUp(): Promise<void> {
   if (!answer || useVisitLog.getState().visitId !== visitId) return;
   void answers.put(`events ${visitId}`, answer.events);
   useVisitLog.setState((log) => ({
-    // A newer office may send reasons this version does not know: they keep their words.
+    // A newer server may send reasons this version does not know: they keep their words.
     known: mergeEvents(log.known, answer.events.map(upToDate)),
     offset: measured(answer.serverNow, asked),
   }));
 }
 
-/** What the office refused is no longer read as having happened. */
+/** What the server refused is no longer read as having happened. */
 async function dropRefused(visitId: string): Promise<void> {
   const { refused } = await ownOf(visitId);
   if (useVisitLog.getState().visitId !== visitId) return;

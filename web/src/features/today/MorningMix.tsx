@@ -1,6 +1,6 @@
-import type { BenchView, FillView } from '@dewpond/contract';
+import type { MixingView, FillView } from '@dewpond/contract';
 import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
-import { useBench } from '../../data/queries';
+import { useMixing } from '../../data/queries';
 import { useUnits } from '../../data/useUnits';
 import { BottleDrawing } from '../../drawings/BottleDrawing';
 import { ButtonLink } from '../../ui/Button';
@@ -11,14 +11,14 @@ import { Waiting } from '../../ui/Waiting';
 export function MorningMix() {
   return (
     <Card title="Mix this morning" aside="thrown away at the end of the day">
-      <Waiting query={useBench()} what="The morning mix">
+      <Waiting query={useMixing()} what="The morning mix">
         {(bench) => <Bottles bench={bench} />}
       </Waiting>
     </Card>
   );
 }
 
-function Bottles({ bench }: { readonly bench: BenchView }) {
+function Bottles({ bench }: { readonly bench: MixingView }) {
   const units = useUnits();
   const fills = bench.batches.flatMap((batch) => batch.bottles.map((fill) => ({ batch, fill })));
   const past = bench.standing.filter(({ discardAt }) => bench.serverNow >= Date.parse(discardAt));
@@ -61,7 +61,7 @@ function Bottles({ bench }: { readonly bench: BenchView }) {
   );
 }
 
-function SmallBottle({ batch, fill }: { readonly batch: BenchView['batches'][number]; readonly fill: FillView }) {
+function SmallBottle({ batch, fill }: { readonly batch: MixingView['batches'][number]; readonly fill: FillView }) {
   const units = useUnits();
   const volume = (ml: number) => showVolume(millilitres(ml), units);
   return (

@@ -1,13 +1,13 @@
-import type { BenchView, TodayView } from '@dewpond/contract';
+import type { MixingView, TodayView } from '@dewpond/contract';
 import { makePlan } from '@dewpond/core/careplan';
 import { readVisit } from '@dewpond/core/visit';
 import { timeline } from '@dewpond/core/steps';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { benchView, madeMix } from '../../tests/demoBench';
+import { mixingView, madeMix } from '../../tests/demoMixing';
 import { TODAY, booking, facts, session } from '../../tests/demoDog';
-import { openOffice, show } from '../../tests/office';
+import { openServer, show } from '../../tests/server';
 import { TodayScreen } from './TodayScreen';
 
 function today(more: Partial<TodayView> = {}): TodayView {
@@ -26,15 +26,15 @@ function today(more: Partial<TodayView> = {}): TodayView {
     ...more,
   };
 }
-function openToday(view = today(), units: 'metric' | 'US' = 'metric', bench: Partial<BenchView> = {}) {
+function openToday(view = today(), units: 'metric' | 'US' = 'metric', bench: Partial<MixingView> = {}) {
   const begun = { id: v7() };
-  const office = openOffice({
+  const server = openServer({
     'GET /api/session': () => session(units),
     'GET /api/today': () => view,
-    'GET /api/bench': () => benchView(bench),
+    'GET /api/mixing': () => mixingView(bench),
     'POST /api/visits': () => begun,
   });
-  return { office, ...show(<TodayScreen />) };
+  return { server, ...show(<TodayScreen />) };
 }
 const card = (title: string) => screen.getByRole('heading', { name: title }).closest('section') as HTMLElement;
 
@@ -84,10 +84,10 @@ describe('today', () => {
   });
 
   test('a dog goes to the table from here', async () => {
-    const { person, office } = openToday();
+    const { person, server } = openToday();
     await person.click(await screen.findByRole('button', { name: /: to the table/ }));
     expect(await screen.findByText('another screen')).toBeTruthy();
-    expect(office.sent[0]?.[0]).toBe('POST /api/visits');
+    expect(server.sent[0]?.[0]).toBe('POST /api/visits');
   });
 
   test('an empty day says what to do', async () => {

@@ -5,7 +5,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
 import { CLIENT_ID, DOG_ID, TODAY, session } from '../../tests/demoDog';
-import { Refusal, openOffice, show } from '../../tests/office';
+import { Refusal, openServer, show } from '../../tests/server';
 import { DueFollowUps } from '../../parts/referrals/DueFollowUps';
 import { OpenReferrals } from '../../parts/referrals/OpenReferrals';
 import { VetDialog } from './VetDialog';
@@ -38,7 +38,7 @@ const referral = (more: Partial<ReferralView> = {}): ReferralView => {
 
 function watch(first: ReferralView) {
   let stands = first;
-  const office = openOffice({
+  const server = openServer({
     'GET /api/session': () => session(),
     'GET /api/watch': () => ({ items: [] }),
     'GET /api/referrals': () => ({ items: [stands] }),
@@ -51,9 +51,9 @@ function watch(first: ReferralView) {
   });
   return {
     ...show(<WatchScreen />, { path: '/watch' }),
-    office,
+    server,
     stands: () => stands,
-    otherHand: () => {
+    otherGroomer: () => {
       stands = { ...stands, version: stands.version + 1 };
     },
   };
@@ -100,7 +100,7 @@ describe('a place a vet should see', () => {
   test('an owner who has not answered is reminded by a message', async () => {
     const told = { how: 'at the door', on: TODAY, by: 'Ines' } as const;
     const kinds: (string | null)[] = [];
-    openOffice({
+    openServer({
       'GET /api/session': () => session(),
       'GET /api/watch': () => ({ items: [] }),
       'GET /api/referrals': () => ({ items: [referral({ told })] }),
@@ -122,9 +122,9 @@ describe('a place a vet should see', () => {
   });
 
   test('hears of another hand', async () => {
-    const { person, otherHand, stands } = watch(referral());
+    const { person, otherGroomer, stands } = watch(referral());
     const button = await screen.findByRole('button', { name: 'The owner was told' });
-    otherHand();
+    otherGroomer();
     await person.click(button);
     await person.click(screen.getByRole('button', { name: 'at the door' }));
     expect(await screen.findByText('Someone else worked on this meanwhile.')).toBeTruthy();
@@ -134,7 +134,7 @@ describe('a place a vet should see', () => {
 
 test('the day begins with what is due to be followed up, the longest due first, and says nothing of the rest', async () => {
   const on = (openedOn: Day, more: Partial<ReferralView> = {}) => referral({ id: v7(), openedOn, ...more });
-  openOffice({
+  openServer({
     'GET /api/referrals': () => ({
       items: [
         on(TODAY),
@@ -165,7 +165,7 @@ test('what the vet said becomes an instruction on the dog, of that place', async
     told: { how: 'at the door', on: TODAY, by: 'Ines' },
     answer: { answer: 'will go', words: '', on: TODAY },
   });
-  const office = openOffice({
+  const server = openServer({
     'POST /api/dogs/:id/instructions': ({ body }) => ({ id: body.id }),
   });
   const said: NonNullable<ReferralView['vet']>[] = [];
@@ -177,7 +177,7 @@ test('what the vet said becomes an instruction on the dog, of that place', async
   await person.click(screen.getByRole('button', { name: 'Leave it until…' }));
   await person.click(screen.getByRole('button', { name: 'Write it down' }));
   await waitFor(() => expect(said).toHaveLength(1));
-  expect(office.sent).toMatchObject([
+  expect(server.sent).toMatchObject([
     [
       'POST /api/dogs/:id/instructions',
       {
@@ -194,13 +194,13 @@ test('what the vet said becomes an instruction on the dog, of that place', async
 });
 
 test('is said where one books and on the dog’s page; closed it is not', async () => {
-  openOffice({ 'GET /api/referrals': () => ({ items: [referral()] }) });
+  openServer({ 'GET /api/referrals': () => ({ items: [referral()] }) });
   const { unmount } = show(<OpenReferrals dogId={DOG_ID} />);
   const said = await screen.findByRole('status');
   expect(said).toHaveWords(/Left ear: a vet should look by Wed 2 Dec; next: tell the owner/i);
   expect(within(said).getByRole('link', { name: 'On the Watch list' })).toBeTruthy();
   unmount();
-  openOffice({
+  openServer({
     'GET /api/referrals': () => ({
       items: [referral({ end: { outcome: 'seen clear here', on: TODAY, by: 'the look-over' } })],
     }),

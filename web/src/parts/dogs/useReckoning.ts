@@ -3,7 +3,7 @@ import { call } from '../../api/call';
 import { queryClient } from '../../data/queries';
 
 /**
- * Has the office reckon what is due, piece by piece, while a large book is not done, then asks anew for what was shown
+ * Has the server reckon what is due, piece by piece, while a large book is not done, then asks anew for what was shown
  * without it; returns how many dogs are left.
  */
 export function useReckoning(waiting: number, shown: 'dogs' | 'stock'): number {

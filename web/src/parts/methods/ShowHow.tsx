@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { MethodDialog } from './MethodDialog';
 
-/** Opens the method card of a step over the visit, as the house works on this dog; nothing where a step has none. */
+/** Opens the method card of a step over the visit, as the business works on this dog; nothing where a step has none. */
 export function ShowHow({ step, ways }: { readonly step: Step; readonly ways: HouseWays }) {
   const [shown, setShown] = useState(false);
   const card = methodOfStep(step);

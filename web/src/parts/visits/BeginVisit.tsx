@@ -18,10 +18,10 @@ interface BeginProps {
   readonly dog?: string;
 }
 
-/** An office that does not answer for so long is away: the visit begins on the device. */
+/** An server that does not answer for so long is away: the visit begins on the device. */
 const PATIENCE_MS = 6000;
 
-/** Begins a visit at the office, or on this device where the office cannot be reached and the booking was carried along. */
+/** Begins a visit at the server, or on this device where the server cannot be reached and the booking was carried along. */
 async function beginVisit(id: string, dogId: string, appointmentId: string | null, person: string): Promise<string> {
   const begun = { at: Date.now(), offset: serverOffset() };
   try {

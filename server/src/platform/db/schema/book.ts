@@ -14,7 +14,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import { CARD, LESSONS, MOVED, NEXT_DUE, PROFILE, REPORT, ROWS, SAYING, SEEN_ON, TAKES } from '../shapes/clients';
 import { shaped } from '../shapes/shaped';
-import { business } from './house';
+import { business } from './business';
 import { businessId, byPerson, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 
 /** People who belong together: their dogs are best booked on one day. */
@@ -28,7 +28,7 @@ export const household = dewpond.table(
   ],
 );
 
-/** A practice or a vet the house talks to. */
+/** A practice or a vet the business talks to. */
 export const vet = dewpond.table(
   'vet',
   {

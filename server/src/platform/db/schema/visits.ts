@@ -21,7 +21,7 @@ import {
 import { DETAILS, LOOKED, SEEN } from '../shapes/visits';
 import { shaped } from '../shapes/shaped';
 import { dog } from './book';
-import { member } from './house';
+import { member } from './business';
 import { businessId, byPerson, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 
 export const appointment = dewpond.table(
@@ -179,7 +179,7 @@ export const handoverAnswer = dewpond.table(
   ],
 );
 
-/** Hands-on minutes of a stage, against what the house reckons: what a dog's own minutes are learned from. */
+/** Hands-on minutes of a stage, against what the business reckons: what a dog's own minutes are learned from. */
 export const stageTook = dewpond.table(
   'stage_took',
   {

@@ -17,7 +17,7 @@ describe('the cards of a dog’s page', () => {
       { day: addDays(TODAY, -200), kg: 7.4, by: 'Ines' },
       { day: addDays(TODAY, -28), kg: 8, by: 'Ines' },
     ];
-    const { person, office } = openPage(dogView({ weighings }));
+    const { person, server } = openPage(dogView({ weighings }));
     const card = (await screen.findByRole('heading', { name: 'Weight' })).closest('section');
     expect(card).toHaveWords(/0\.6 kg more than on/);
     expect(
@@ -27,12 +27,12 @@ describe('the cards of a dog’s page', () => {
     ).toMatch(/7\.4 kg.*8 kg/);
     await person.type(screen.getByLabelText('Weighed today, kg'), '8,3');
     await person.click(button('Keep'));
-    await waitFor(() => expect(office.sent).toEqual([['POST /api/dogs/:id/weighings', { day: TODAY, kg: 8.3 }]]));
+    await waitFor(() => expect(server.sent).toEqual([['POST /api/dogs/:id/weighings', { day: TODAY, kg: 8.3 }]]));
   });
 
   test('a young dog begins lessons, one goal each; how it went is one tap, and taken back', async () => {
     const puppy = dogView({ facts: facts('pug', { lifeStage: 'puppy' }) });
-    const { person, office, held } = openPage(puppy);
+    const { person, server, held } = openPage(puppy);
     await person.click(await screen.findByRole('button', { name: 'Begin: young dog' }));
     expect(await screen.findByText('Next: Stands on the table')).toBeTruthy();
     await person.click(button(/^Easy/));
@@ -40,7 +40,7 @@ describe('the cards of a dog’s page', () => {
     expect(screen.getByText(/1 of 9 reached/)).toBeTruthy();
     await person.click((await screen.findAllByText('Undo')).at(-1) as HTMLElement);
     expect(await screen.findByText('Next: Stands on the table')).toBeTruthy();
-    expect(office.sent.map(([key]) => key)).toEqual([
+    expect(server.sent.map(([key]) => key)).toEqual([
       'POST /api/dogs/:id/programme',
       'POST /api/programmes/:id/lessons',
       'PUT /api/programmes/:id',
@@ -66,24 +66,24 @@ describe('the cards of a dog’s page', () => {
 
   test('a double of the same owner is shown with what would join', async () => {
     const twin = { id: v7(), name: 'Raddish' };
-    const { person, office } = openPage(dogView({ likelySame: [twin] }));
+    const { person, server } = openPage(dogView({ likelySame: [twin] }));
     await person.click(await screen.findByRole('button', { name: 'See what would join' }));
     expect(await screen.findByText('2 visits; 1 weight')).toBeTruthy();
     await person.click(button('Join into Radish'));
-    await waitFor(() => expect(office.sent).toMatchObject([['POST /api/dogs/:id/merge', { goneId: twin.id }]]));
+    await waitFor(() => expect(server.sent).toMatchObject([['POST /api/dogs/:id/merge', { goneId: twin.id }]]));
   });
 
   test('a dog that is twice in the book under two names is found among its owner’s dogs', async () => {
-    const { person, office } = openPage();
+    const { person, server } = openPage();
     await person.click(await screen.findByRole('button', { name: 'More' }));
     await person.click(await screen.findByRole('menuitem', { name: 'The same dog twice…' }));
     await person.click(await screen.findByRole('button', { name: 'Raddish, Pug' }));
     await person.click(await screen.findByRole('button', { name: 'Join into Radish' }));
-    await waitFor(() => expect(office.sent.map(([key]) => key)).toEqual(['POST /api/dogs/:id/merge']));
+    await waitFor(() => expect(server.sent.map(([key]) => key)).toEqual(['POST /api/dogs/:id/merge']));
   });
 
   test('what if a vet said: the plan says what it would do, and nothing is sent', async () => {
-    const { person, office } = openPage();
+    const { person, server } = openPage();
     await screen.findByRole('heading', { name: 'Care plan' });
     await person.click(button('What if…'));
     await person.selectOptions(screen.getByLabelText('A vet'), 'says: every so many days');
@@ -92,6 +92,6 @@ describe('the cards of a dog’s page', () => {
     expect(changes).toHaveWords(/Nails and dewclaws.*every 14 days/);
     await person.selectOptions(screen.getByLabelText('A vet'), 'says: leave it out');
     expect(changes).toHaveWords(/Nails and dewclaws.*gone|Nails and dewclaws.*changed/);
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
   });
 });

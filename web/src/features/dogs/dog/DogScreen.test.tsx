@@ -5,7 +5,7 @@ import { describe, expect, test, vi } from 'vitest';
 import { v7 } from 'uuid';
 import { queryClient } from '../../../data/queries';
 import { TODAY, WASH_ID, dogView } from '../../../tests/demoDog';
-import { openOffice, show } from '../../../tests/office';
+import { openServer, show } from '../../../tests/server';
 import { button, openPage } from '../../../tests/openDog';
 import { DogScreen } from './DogScreen';
 
@@ -83,7 +83,7 @@ describe('a dog’s page', () => {
   });
 
   test('a dog that is not there is said in words, with a way to try again', async () => {
-    openOffice({});
+    openServer({});
     show(<DogScreen />, { path: '/dogs/:id', at: `/dogs/${v7()}` });
     expect(await screen.findByText('This dog could not be loaded.')).toBeTruthy();
     expect(button('Try again')).toBeTruthy();
@@ -92,7 +92,7 @@ describe('a dog’s page', () => {
 
 describe('what if', () => {
   test('a trait seen otherwise shows what the plan would do, and is noted as seen', async () => {
-    const { person, office } = openPage();
+    const { person, server } = openPage();
     await screen.findByRole('heading', { name: 'Care plan' });
     const card = screen.getByRole('heading', { name: 'What it is like' }).closest('section');
     expect(card).toHaveWords(/Hair in the canal.*none.*assumed from the breed/);
@@ -108,7 +108,7 @@ describe('what if', () => {
     expect(changes).toHaveWords(/Folds, nose fold.*gone/);
     await person.click(button('Note as seen on this dog'));
     expect(await screen.findByText(/Noted as seen today/)).toBeTruthy();
-    expect(office.sent.at(-1)).toMatchObject([
+    expect(server.sent.at(-1)).toMatchObject([
       'PUT /api/dogs/:id',
       { version: 3, profile: { seen: { tearing: 'constant', folds: { pocket: 'deep', tail: 'light' } } } },
     ]);
@@ -128,7 +128,7 @@ describe('what if', () => {
 
 describe('instructions on the page', () => {
   test('the first one is written down and stands beside the name', async () => {
-    const { person, office } = openPage();
+    const { person, server } = openPage();
     await screen.findByRole('heading', { name: 'Care plan' });
     await person.click(button('Instructions'));
     await person.type(screen.getByLabelText('Who said it'), 'Dr Oyelaran');
@@ -137,14 +137,14 @@ describe('instructions on the page', () => {
     await person.selectOptions(screen.getByLabelText('Where'), 'left ear');
     await person.click(button('Write it down'));
     expect(await screen.findByText('No: clean ears, left ear (vet)')).toBeTruthy();
-    expect(office.sent.at(-1)).toMatchObject([
+    expect(server.sent.at(-1)).toMatchObject([
       'POST /api/dogs/:id/instructions',
       { by: 'vet', place: { site: 'ear', side: 'left' }, says: { kind: 'bar', task: 'ear cleaning' }, until: null },
     ]);
   });
 
   test('what does not fit is said at its field, and nothing is lost', async () => {
-    const { person, office } = openPage();
+    const { person, server } = openPage();
     await screen.findByRole('heading', { name: 'Care plan' });
     await person.click(button('Instructions'));
     await person.clear(screen.getByLabelText('Contact time, min'));
@@ -152,7 +152,7 @@ describe('instructions on the page', () => {
     await person.click(button('Write it down'));
     expect((await screen.findAllByRole('alert')).length).toBeGreaterThanOrEqual(2);
     expect(screen.getByLabelText<HTMLInputElement>('Contact time, min').value).toBe('90');
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
   });
 
   test('an owner is not offered a lift', async () => {

@@ -32,7 +32,7 @@ export function InstructionsDialog({ dog, open, onClose }: DialogProps) {
       open={open}
       onClose={close}
       title={`${dog.profile.name}: instructions`}
-      says="A vet’s word goes before the owner’s, the owner’s before the house’s. Safety stops before all of them."
+      says="A vet’s word goes before the owner’s, the owner’s before the business’s. Safety stops before all of them."
       tall
     >
       <ul className="flex flex-col gap-2">

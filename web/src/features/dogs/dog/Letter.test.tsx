@@ -52,7 +52,7 @@ describe('the letter behind an instruction', () => {
     });
   });
 
-  test('what cannot be read is told in the office’s words', async () => {
+  test('what cannot be read is told in the server’s words', async () => {
     answer = () =>
       Response.json(
         { error: { kind: 'bad input', message: 'That is no picture and no PDF we can read.' } },

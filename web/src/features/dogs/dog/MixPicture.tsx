@@ -61,7 +61,7 @@ export function MixPicture({ view }: { readonly view: MixView }) {
       ) : (
         <p>
           <b>{volume(mix.need)}</b>
-          {mix.kind === 'no bottle' ? ': the house has no bottle to mix it in.' : ', as it is: never diluted.'}
+          {mix.kind === 'no bottle' ? ': the business has no bottle to mix it in.' : ', as it is: never diluted.'}
         </p>
       )}
       <p className="text-sm text-soft mt-2">

@@ -8,7 +8,7 @@ interface SayingProps {
   readonly form: InstructionForm;
   readonly set: (change: Partial<InstructionForm>) => void;
   readonly products: BusinessView['products'];
-  /** What the office said about a field. */
+  /** What the server said about a field. */
   readonly at: (path: string) => string | undefined;
 }
 

@@ -31,7 +31,7 @@ interface WhatIfProps {
   readonly onClose: () => void;
 }
 
-/** A scratch copy of the dog: change what it is like or how the house works, and see the plan change before anything is saved. */
+/** A scratch copy of the dog: change what it is like or how the business works, and see the plan change before anything is saved. */
 export function WhatIfDialog({ dog, open, onClose }: WhatIfProps) {
   return (
     <Dialog
@@ -171,7 +171,7 @@ function TraitChoices({ dog, scratch, set }: ChoicesProps) {
 function WayChoices({ dog, scratch, set }: ChoicesProps) {
   const ways = { ...dog.facts.ways, ...scratch.ways };
   return (
-    <section aria-label="If the house worked otherwise">
+    <section aria-label="If the business worked otherwise">
       <h3 className="font-semibold mb-2">If the business worked otherwise</h3>
       <div className="grid grid-cols-2 max-md:grid-cols-1 gap-3">
         {ALL_HOUSE_QUESTIONS.map((question: HouseQuestion) => (

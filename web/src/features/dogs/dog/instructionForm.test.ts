@@ -25,7 +25,7 @@ describe('the instruction form', () => {
     ['nails every three weeks', { kind: 'interval', task: 'nails', days: '21' }],
     ['pluck left only', { kind: 'ear hair', way: 'whole', place: 'ear/left' }],
     ['may clean in spite of a smell', { kind: 'lift', until: '2026-12-31' }],
-  ])('%s makes a body that the office takes', (_, change) => {
+  ])('%s makes a body that the server takes', (_, change) => {
     expect(sent(fill(change)).error?.issues ?? []).toEqual([]);
   });
 

@@ -115,7 +115,7 @@ export function liftableFor(place: string, lifts: Sign | Condition): readonly Pr
   return found;
 }
 
-/** The body to send. What does not fit is told by the office, at the field. */
+/** The body to send. What does not fit is told by the server, at the field. */
 export function instructionOf(form: InstructionForm): InstructionBody {
   return {
     by: form.by,

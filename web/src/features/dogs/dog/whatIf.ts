@@ -23,7 +23,7 @@ export function tryTrait<K extends keyof Traits>(scratch: Scratch, dog: DogView,
   return { ...scratch, traits: same ? others : { ...others, [key]: value } };
 }
 
-/** A school tried; the house's own is no try. */
+/** A school tried; the business's own is no try. */
 export function tryWay(scratch: Scratch, dog: DogView, question: HouseQuestion, school: string): Scratch {
   const { [question]: _, ...others } = scratch.ways;
   const same = dog.facts.ways[question] === school;

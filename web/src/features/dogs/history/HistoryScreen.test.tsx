@@ -4,7 +4,7 @@ import { screen, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { expect, test } from 'vitest';
 import { DOG_ID, session } from '../../../tests/demoDog';
-import { openOffice, show } from '../../../tests/office';
+import { openServer, show } from '../../../tests/server';
 import { AuditScreen } from '../../ways/audit/AuditScreen';
 import { HistoryScreen } from './HistoryScreen';
 
@@ -29,7 +29,7 @@ const items = [
   entry('2026-09-02', { kind: 'clear', place: 'ear/left', words: 'clear', grade: 0 }),
 ];
 const open = (given: Entry[]) => {
-  openOffice({ 'GET /api/dogs/:id/history': () => ({ dog: 'Teasel', items: given }) });
+  openServer({ 'GET /api/dogs/:id/history': () => ({ dog: 'Teasel', items: given }) });
   return show(<HistoryScreen />, { path: '/dogs/:id/history', at: `/dogs/${DOG_ID}/history` });
 };
 
@@ -58,7 +58,7 @@ test('all of it can be taken away; nothing on record says when it begins', async
 });
 
 test('who did what is read in one list, each thing with a name and a moment', async () => {
-  openOffice({
+  openServer({
     'GET /api/session': () => session(),
     'GET /api/audit': ({ query }) => ({
       items: [

@@ -8,7 +8,7 @@ import { screen, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { queryClient } from '../../../data/queries';
 import { DOG_ID, TODAY, dogView, facts } from '../../../tests/demoDog';
-import { openOffice, show } from '../../../tests/office';
+import { openServer, show } from '../../../tests/server';
 import { WeekScreen } from './WeekScreen';
 
 const due = planDue(
@@ -30,7 +30,7 @@ const home = (tasks: HomeCareView['tasks']): HomeCareView => ({
   share: { asked: 0, done: 0 },
 });
 const open = (tasks: HomeCareView['tasks']) => {
-  openOffice({
+  openServer({
     'GET /api/dogs/:id': () => dogView(),
     'GET /api/profile': () => ({
       version: 1,

@@ -3,12 +3,12 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { client, business, listed, session } from '../../../tests/demoDog';
-import { openOffice, show } from '../../../tests/office';
+import { openServer, show } from '../../../tests/server';
 import { ImportScreen } from './ImportScreen';
 
 function openImport(runs: ImportView[] = []) {
   const held = { runs };
-  const office = openOffice({
+  const server = openServer({
     'GET /api/session': () => session(),
     'GET /api/business': () => business(),
     'GET /api/clients': () => ({ items: [client()] }),
@@ -21,7 +21,7 @@ function openImport(runs: ImportView[] = []) {
       return held.runs.find((run) => run.id === id) as ImportView;
     },
   });
-  return { office, held, ...show(<ImportScreen />) };
+  return { server, held, ...show(<ImportScreen />) };
 }
 const choose = async (name: string, content: BlobPart, size?: number) => {
   const input = (await screen.findByText('Choose a file, or drop it here')).closest('label')?.querySelector('input');
@@ -53,12 +53,12 @@ describe('bringing in a list', () => {
   });
 
   test('the chosen rows are sent, those left out are not', async () => {
-    const { person, office } = openImport();
+    const { person, server } = openImport();
     await choose('book.csv', FILE.replace('Kunde', 'Owner'));
     await person.click(await screen.findByRole('checkbox', { name: 'Take row 3' }));
     await person.click(button('Bring in 1 dog'));
-    await waitFor(() => expect(office.sent).toHaveLength(1));
-    expect(office.sent[0]?.[1]).toMatchObject({
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]?.[1]).toMatchObject({
       fileName: 'book.csv',
       rows: [
         {
@@ -71,15 +71,15 @@ describe('bringing in a list', () => {
   });
 
   test('sent again after an answer that never came, the rows are the same rows', async () => {
-    const { person, office } = openImport();
+    const { person, server } = openImport();
     await choose('book.csv', FILE.replace('Kunde', 'Owner'));
     await screen.findByRole('checkbox', { name: 'Take row 3' });
-    office.loses = 4;
+    server.loses = 4;
     await person.click(button(/^Bring in/));
     expect(await screen.findByText(/cannot be reached/, undefined, { timeout: 9000 })).toBeTruthy();
     await person.click(await screen.findByRole('button', { name: /^Bring in/ }));
-    await waitFor(() => expect(office.sent.length).toBeGreaterThan(4), { timeout: 9000 });
-    expect(new Set(office.sent.map(([, body]) => JSON.stringify(body))).size).toBe(1);
+    await waitFor(() => expect(server.sent.length).toBeGreaterThan(4), { timeout: 9000 });
+    expect(new Set(server.sent.map(([, body]) => JSON.stringify(body))).size).toBe(1);
   });
 
   test('vCards need no columns', async () => {
@@ -99,10 +99,10 @@ describe('bringing in a list', () => {
     ['a file of 200 MB', 'Owner\nA\n', 200 * 1024 * 1024, /200 MB; at most 24 MB/],
     ['a file with nothing in it', '', undefined, /empty/],
   ])('%s is refused in words', async (_, content, size, words) => {
-    const { office } = openImport();
+    const { server } = openImport();
     await choose('book.csv', content, size);
     await waitFor(() => expect(screen.getByRole('alert')).toHaveWords(words));
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
   });
 });
 
@@ -133,12 +133,12 @@ describe('imports of late', () => {
       state: 'failed',
       report: { clients: 0, dogs: 0, words: 'Row 4: no such breed in the catalogue. Nothing was imported.' },
     });
-    const { person, office } = openImport([run({}), failed]);
+    const { person, server } = openImport([run({}), failed]);
     const list = (await screen.findByRole('heading', { name: 'Imports of late' })).closest('section') as HTMLElement;
     expect(list).toHaveWords(/2 owners, 3 dogs/);
     expect(list).toHaveWords(/Row 4: no such breed/);
     await person.click(within(list).getByRole('button', { name: 'Take it back' }));
-    await waitFor(() => expect(office.sent).toMatchObject([['PUT /api/imports/:id', { step: 'undo' }]]));
+    await waitFor(() => expect(server.sent).toMatchObject([['PUT /api/imports/:id', { step: 'undo' }]]));
   });
 
   test('every file of the book can be taken along', async () => {

@@ -24,7 +24,7 @@ const preview = (opened: Exclude<Opened, { kind: 'refused' }>, more: Partial<Pre
 const wrongOf = (line: string) =>
   preview(open(`Owner,Phone,E-mail,Dog,Weight,Born,Chip,Latitude,Longitude\n${line}\n`))[0]?.wrong.join(' ');
 
-describe('what the office would refuse is said before it is sent', () => {
+describe('what the server would refuse is said before it is sent', () => {
   test.each([
     ['Wen,ring me,,Plover,12,,,,', /^Phone: Digits, spaces/],
     ['Wen,,nobody,Plover,12,,,,', /^E-mail: That is no e-mail address/],
@@ -52,7 +52,7 @@ describe('what the office would refuse is said before it is sent', () => {
     expect(sent[0]?.dogs.map(({ profile }) => profile.chip)).toEqual(['999000000000001', '']);
   });
 
-  test('a breed of the house is known', () => {
+  test('a breed of the business is known', () => {
     const opened = open('Owner,Dog,Breed,Weight\nWen,Plover,Quay dog,12\n');
     expect(preview(opened)[0]?.notes.join()).toMatch(/Not in the catalogue/);
     const own = {

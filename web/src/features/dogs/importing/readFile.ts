@@ -59,7 +59,7 @@ export interface PreviewAsked {
   readonly book: readonly BookClient[];
 }
 
-/** Every row with what would become of it; what the office would refuse is said here already. */
+/** Every row with what would become of it; what the server would refuse is said here already. */
 export function previewRows(opened: Exclude<Opened, { kind: 'refused' }>, asked: PreviewAsked): MatchedRow[] {
   const { mapping, weightUnit, dayOrder, today, ownBreeds, book } = asked;
   const catalogue = ownBreeds.length > 0 ? withOwnBreeds(ownBreeds) : SHIPPED;

@@ -2,21 +2,21 @@ import { act, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { queryClient } from '../../../data/queries';
 import { client, dogView, business, session } from '../../../tests/demoDog';
-import { openOffice, show } from '../../../tests/office';
+import { openServer, show } from '../../../tests/server';
 import { EditDogScreen } from './EditDogScreen';
 import { IntakeScreen } from './IntakeScreen';
 
 const KNOWN = client();
 
 function openForm(units: 'metric' | 'US' = 'metric') {
-  const office = openOffice({
+  const server = openServer({
     'GET /api/session': () => session(units),
     'GET /api/business': () => business(),
     'GET /api/clients': () => ({ items: [KNOWN] }),
     'POST /api/clients': ({ body }) => ({ id: body.id }),
     'POST /api/dogs': ({ body }) => ({ id: body.id }),
   });
-  return { office, ...show(<IntakeScreen />, { path: '/dogs/new' }) };
+  return { server, ...show(<IntakeScreen />, { path: '/dogs/new' }) };
 }
 const field = (name: RegExp | string) => screen.getByLabelText<HTMLInputElement>(name);
 /** Opens the finder, types a name, takes the first that fits. */
@@ -62,7 +62,7 @@ describe('a new dog', () => {
   });
 
   test('owner and dog are added, in that order, with what was typed', async () => {
-    const { person, office } = openForm();
+    const { person, server } = openForm();
     await person.type(await screen.findByLabelText('Owner’s name'), 'Kofi Lindgren');
     await person.type(field('Phone'), '01632 960190');
     await person.type(field('Dog’s name'), 'Pippin');
@@ -72,8 +72,8 @@ describe('a new dog', () => {
     await person.type(field('To mind besides'), 'own towel, barks');
     await person.click(screen.getByRole('button', { name: 'Add to the book' }));
     expect(await screen.findByText('another screen')).toBeTruthy();
-    expect(office.sent.map(([key]) => key)).toEqual(['POST /api/clients', 'POST /api/dogs']);
-    expect(office.sent[1]?.[1]).toMatchObject({
+    expect(server.sent.map(([key]) => key)).toEqual(['POST /api/clients', 'POST /api/dogs']);
+    expect(server.sent[1]?.[1]).toMatchObject({
       profile: {
         name: 'Pippin',
         weightKg: 7.5,
@@ -84,14 +84,14 @@ describe('a new dog', () => {
   });
 
   test('an owner in the book is not added again', async () => {
-    const { person, office } = openForm();
+    const { person, server } = openForm();
     await chooseOwner(person);
     await person.type(field('Dog’s name'), 'Wren');
     await person.type(field('Weight, kg'), '12');
     await person.click(screen.getByRole('button', { name: 'Add to the book' }));
     expect(await screen.findByText('another screen')).toBeTruthy();
-    expect(office.sent).toHaveLength(1);
-    expect(office.sent[0]?.[1]).toMatchObject({ clientId: KNOWN.id });
+    expect(server.sent).toHaveLength(1);
+    expect(server.sent[0]?.[1]).toMatchObject({ clientId: KNOWN.id });
   });
 
   test.each([
@@ -101,17 +101,17 @@ describe('a new dog', () => {
     ['heavy', /number of kilograms/],
     ['', /number of kilograms/],
   ])('a weight of "%s" is told at the field; nothing is sent, what was typed is kept', async (weight, words) => {
-    const { person, office } = openForm();
+    const { person, server } = openForm();
     await person.type(await screen.findByLabelText('Dog’s name'), 'Pippin');
     if (weight) await person.type(field('Weight, kg'), weight);
     await person.click(screen.getByRole('button', { name: 'Add to the book' }));
     expect(await screen.findByText(words)).toBeTruthy();
     expect(field('Dog’s name').value).toBe('Pippin');
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
   });
 
   test('in US units the weight is in pounds and the breed’s range, too; kilograms are sent', async () => {
-    const { person, office } = openForm('US');
+    const { person, server } = openForm('US');
     await chooseOwner(person);
     await person.type(field('Dog’s name'), 'Wren');
     await person.type(await screen.findByLabelText('Weight, lb'), '22');
@@ -119,14 +119,14 @@ describe('a new dog', () => {
     expect(screen.getByText(/Pug: mostly [\d.]+–[\d.]+ lb/)).toBeTruthy();
     await person.click(screen.getByRole('button', { name: 'Add to the book' }));
     await screen.findByText('another screen');
-    expect(office.sent[0]?.[1]).toMatchObject({ profile: { weightKg: 9.98 } });
+    expect(server.sent[0]?.[1]).toMatchObject({ profile: { weightKg: 9.98 } });
   });
 });
 
 describe('a dog is changed', () => {
   test('by two at once: what was typed stays, and every field says what both made of it', async () => {
     let view = dogView();
-    const office = openOffice({
+    const server = openServer({
       'GET /api/session': () => session(),
       'GET /api/business': () => business(),
       'GET /api/dogs/:id': () => view,
@@ -145,28 +145,28 @@ describe('a dog is changed', () => {
     await person.click(within(dialog).getByRole('button', { name: 'Go on with these' }));
     await person.click(screen.getByRole('button', { name: 'Save' }));
     await waitFor(() =>
-      expect(office.sent.at(-1)?.[1]).toMatchObject({ version: version + 1, profile: { weightKg: 8.6, ears } }),
+      expect(server.sent.at(-1)?.[1]).toMatchObject({ version: version + 1, profile: { weightKg: 8.6, ears } }),
     );
   });
 
   function openEdit() {
-    const office = openOffice({
+    const server = openServer({
       'GET /api/session': () => session(),
       'GET /api/business': () => business(),
       'GET /api/dogs/:id': () => dogView(),
       'PUT /api/dogs/:id': () => ({ version: 4 }),
     });
-    return { office, ...show(<EditDogScreen />, { path: '/dogs/:id/edit', at: `/dogs/${dogView().id}/edit` }) };
+    return { server, ...show(<EditDogScreen />, { path: '/dogs/:id/edit', at: `/dogs/${dogView().id}/edit` }) };
   }
 
   test('with the version it was read at, and what the form does not ask is kept', async () => {
-    const { person, office } = openEdit();
+    const { person, server } = openEdit();
     await person.clear(await screen.findByLabelText('Weight, kg'));
     await person.type(field('Weight, kg'), '8.6');
     await person.type(field('Home care last changed on'), '2026-11-20');
     await person.click(screen.getByRole('button', { name: 'Save' }));
     await screen.findByText('another screen');
-    expect(office.sent[0]?.[1]).toMatchObject({
+    expect(server.sent[0]?.[1]).toMatchObject({
       version: 3,
       homeCareChangedOn: '2026-11-20',
       profile: { weightKg: 8.6, sex: 'bitch', handling: { tether: 'harness', marks: ['no neck loop'] } },
@@ -174,7 +174,7 @@ describe('a dog is changed', () => {
   });
 
   test('with what was before, each ear apart', async () => {
-    const { person, office } = openEdit();
+    const { person, server } = openEdit();
     const left = within(await screen.findByRole('group', { name: /left ear/i }));
     await person.click(left.getByRole('button', { name: 'drum torn or suspected' }));
     await person.selectOptions(left.getByLabelText('Last plucked'), 'on a day');
@@ -186,7 +186,7 @@ describe('a dog is changed', () => {
     await person.click(field('Stiff joints'));
     await person.click(screen.getByRole('button', { name: 'Save' }));
     await screen.findByText('another screen');
-    expect(office.sent[0]?.[1]).toMatchObject({
+    expect(server.sent[0]?.[1]).toMatchObject({
       profile: {
         ears: {
           left: { conditions: ['drum torn or suspected'], plucked: '2026-10-01' },
@@ -201,11 +201,11 @@ describe('a dog is changed', () => {
   });
 
   test('a birthday still to come is told at the field', async () => {
-    const { person, office } = openEdit();
+    const { person, server } = openEdit();
     await person.clear(await screen.findByLabelText('Born'));
     await person.type(field('Born'), '2027-01-01');
     await person.click(screen.getByRole('button', { name: 'Save' }));
     expect(await screen.findByText('That birthday is still to come.')).toBeTruthy();
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
   });
 });

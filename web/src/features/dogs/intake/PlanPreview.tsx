@@ -17,7 +17,7 @@ import type { DogForm } from './dogForm';
 /** Until the session is known; nothing of a new dog's plan is dated. */
 const BEFORE_SESSION = day('2026-01-01');
 
-/** What this breed and these answers bring, before anything is saved: the same plan the office will make. */
+/** What this breed and these answers bring, before anything is saved: the same plan the server will make. */
 export function PlanPreview({ form }: { readonly form: DogForm }) {
   const business = useBusiness().data;
   const today = useSession().data?.today ?? BEFORE_SESSION;

@@ -1,7 +1,7 @@
 import { foldWords, TRAIT_CHOICES, type PlainTrait } from '../../../parts/dogs/traitWords';
 import type { DogForm } from './dogForm';
 
-/** A dog as it is changed: what its form holds, and whom the house asks about it. */
+/** A dog as it is changed: what its form holds, and whom the business asks about it. */
 export type EditedDog = DogForm & { readonly vetId: string; readonly homeCareChangedOn: string };
 
 /** Fields of a dog as the form names them, to set two changes side by side. */

@@ -3,7 +3,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { TODAY, listed, session } from '../../../tests/demoDog';
-import { openOffice, show } from '../../../tests/office';
+import { openServer, show } from '../../../tests/server';
 import { DogsScreen } from './DogsScreen';
 
 const BOOK: DogListItem[] = [
@@ -20,7 +20,7 @@ const BOOK: DogListItem[] = [
   listed({ id: v7(), name: 'Larch', breed: 'Greyhound', owner: 'Sami Castellanos', phone: '01632 960122', next: null }),
 ];
 function openList(items = BOOK) {
-  openOffice({ 'GET /api/session': () => session(), 'GET /api/dogs': () => ({ items }) });
+  openServer({ 'GET /api/session': () => session(), 'GET /api/dogs': () => ({ items }) });
   return show(<DogsScreen />);
 }
 const names = () =>
@@ -70,7 +70,7 @@ describe('the list of dogs', () => {
 
   test('a large book that is not reckoned yet says how far it is, and has the rest reckoned', async () => {
     let reckoned = false;
-    const office = openOffice({
+    const server = openServer({
       'GET /api/session': () => session(),
       'GET /api/dogs': () => ({ items: BOOK.map((dog) => ({ ...dog, reckoned })) }),
       'POST /api/book/reckon': () => {
@@ -81,7 +81,7 @@ describe('the list of dogs', () => {
     show(<DogsScreen />);
     expect(await screen.findByText(/Reckoning what is due: 0 of 3 dogs/)).toBeTruthy();
     await waitFor(() => expect(screen.queryByText(/Reckoning/)).toBeNull());
-    expect(office.sent.map(([key]) => key)).toEqual(['POST /api/book/reckon']);
+    expect(server.sent.map(([key]) => key)).toEqual(['POST /api/book/reckon']);
   });
 
   test('nothing found says what to try', async () => {

@@ -5,7 +5,7 @@ import { queryClient } from '../../../data/queries';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { CLIENT_ID, TODAY, client, listed, session } from '../../../tests/demoDog';
-import { Refusal, openOffice, show } from '../../../tests/office';
+import { Refusal, openServer, show } from '../../../tests/server';
 import { OwnerScreen } from './OwnerScreen';
 import { OwnersScreen } from './OwnersScreen';
 
@@ -25,7 +25,7 @@ const view = (more: Partial<ClientView> = {}): ClientView => ({
 
 function openOwner(first = view(), refused?: Refusal) {
   const held = { view: first };
-  const office = openOffice({
+  const server = openServer({
     'GET /api/session': () => session(),
     'GET /api/clients': () => ({ items: [held.view.client, KUNLE] }),
     'GET /api/clients/:id': () => held.view,
@@ -60,7 +60,7 @@ function openOwner(first = view(), refused?: Refusal) {
     'POST /api/clients/:id/merge': ({ body }) => ({ id: body.id }),
     'POST /api/merges/:id/undo': ({ id }) => ({ id }),
   });
-  return { office, held, ...show(<OwnerScreen />, { path: '/owners/:id', at: `/owners/${CLIENT_ID}` }) };
+  return { server, held, ...show(<OwnerScreen />, { path: '/owners/:id', at: `/owners/${CLIENT_ID}` }) };
 }
 const button = (name: RegExp | string) => screen.getByRole<HTMLButtonElement>('button', { name });
 const field = (name: string) => screen.getByLabelText<HTMLInputElement>(name);
@@ -75,7 +75,7 @@ describe('two people at one owner', () => {
   };
 
   test('what was typed survives a refetch, and one chooses field by field', async () => {
-    const { person, held, office } = openOwner();
+    const { person, held, server } = openOwner();
     await person.clear(await screen.findByLabelText('Name'));
     await person.type(screen.getByLabelText('Name'), 'Folake A.');
     held.view = changed('Folake Adeyemi-Ross', 'Rings first.');
@@ -88,7 +88,7 @@ describe('two people at one owner', () => {
     await person.click(within(dialog).getByRole('button', { name: 'Go on with these' }));
     await person.click(screen.getByRole('button', { name: 'Save' }));
     await waitFor(() =>
-      expect(office.sent.at(-1)?.[1]).toMatchObject({
+      expect(server.sent.at(-1)?.[1]).toMatchObject({
         name: 'Folake A.',
         version: held.view.client.version - 1,
         card: { note: 'Rings first.' },
@@ -97,17 +97,17 @@ describe('two people at one owner', () => {
   });
 
   test('put away while one types: nothing of it meets what was typed, and it is kept by the newer version', async () => {
-    const { person, held, office } = openOwner();
+    const { person, held, server } = openOwner();
     await person.type(await screen.findByLabelText('Note'), 'Side gate');
     held.view = { ...held.view, client: { ...held.view.client, version: 2, archivedOn: TODAY } };
     await act(() => queryClient.invalidateQueries());
     expect(await screen.findByText(/^put away/)).toBeTruthy();
     expect(screen.queryByText(/meanwhile/)).toBeNull();
     await person.click(screen.getByRole('button', { name: 'Save' }));
-    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ version: 2, card: { note: 'Side gate' } }));
+    await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ version: 2, card: { note: 'Side gate' } }));
   });
 
-  test('a form in which nothing was typed follows the office', async () => {
+  test('a form in which nothing was typed follows the server', async () => {
     const { held } = openOwner();
     await screen.findByLabelText('Name');
     held.view = changed('Folake Adeyemi-Ross', '');
@@ -119,7 +119,7 @@ describe('two people at one owner', () => {
 
 describe('an owner', () => {
   test('has several phones, the first tried first; empty rows fall away', async () => {
-    const { person, office } = openOwner();
+    const { person, server } = openOwner();
     expect(await screen.findByRole('heading', { name: 'Amara Nwosu' })).toBeTruthy();
     expect(button('Save').disabled).toBe(true);
     await person.click(button('Another phone'));
@@ -128,8 +128,8 @@ describe('an owner', () => {
     await person.type(field('E-mail'), 'amara@thornmere.example');
     await person.type(field('Where the van stops'), '50.3402, -4.1099');
     await person.click(button('Save'));
-    await waitFor(() => expect(office.sent).toHaveLength(1));
-    expect(office.sent[0]?.[1]).toMatchObject({
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]?.[1]).toMatchObject({
       version: 1,
       card: {
         phones: [{ number: '01632 960101' }, { number: '07700 900171' }],
@@ -140,14 +140,14 @@ describe('an owner', () => {
   });
 
   test('a word is kept with its day, and can be taken back to not asked', async () => {
-    const { person, office } = openOwner();
+    const { person, server } = openOwner();
     const muzzle = within(await screen.findByRole('radiogroup', { name: 'A muzzle, if it must be' }));
     await waitFor(() => expect(muzzle.getByRole('radio', { name: 'No' }).hasAttribute('disabled')).toBe(false));
     await person.click(muzzle.getByRole('radio', { name: 'No' }));
     expect(screen.getByText('said Wed 25 Nov 2026')).toBeTruthy();
     await person.click(button('Save'));
     await waitFor(() =>
-      expect(office.sent[0]?.[1]).toMatchObject({ card: { consents: { muzzle: { yes: false, on: TODAY } } } }),
+      expect(server.sent[0]?.[1]).toMatchObject({ card: { consents: { muzzle: { yes: false, on: TODAY } } } }),
     );
   });
 
@@ -155,18 +155,18 @@ describe('an owner', () => {
     ['Where the van stops', '95, 0', 'card.address.coordinates.latitude'],
     ['Phone', 'ring me', 'card.phones.0.number'],
   ])('what does not fit in "%s" is told there, and stays typed', async (label, typed) => {
-    const { person, office } = openOwner();
+    const { person, server } = openOwner();
     await screen.findByRole('heading', { name: 'Amara Nwosu' });
     await person.clear(field(label));
     await person.type(field(label), typed);
     await person.click(button('Save'));
     expect(await screen.findByText(/between −90 and 90|Digits, spaces/)).toBeTruthy();
     expect(field(label).value).toBe(typed);
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
   });
 
   test('of several phones the one that does not fit says so, empty rows before it or not', async () => {
-    const { person, office } = openOwner();
+    const { person, server } = openOwner();
     await screen.findByRole('heading', { name: 'Amara Nwosu' });
     await person.click(button('Another phone'));
     await person.click(button('Another phone'));
@@ -175,7 +175,7 @@ describe('an owner', () => {
     await waitFor(() => expect(field('Phone 3').getAttribute('aria-invalid')).toBe('true'));
     expect(document.activeElement).toBe(field('Phone 3'));
     expect(field('Phone 2').getAttribute('aria-invalid')).toBe('false');
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
   });
 
   test('when someone was quicker it says so and keeps what was typed', async () => {
@@ -198,41 +198,41 @@ describe('an owner', () => {
   });
 
   test('shares a household with someone found in the book', async () => {
-    const { person, office } = openOwner();
+    const { person, server } = openOwner();
     await person.click(await screen.findByRole('button', { name: 'Shares a household with' }));
     await person.click(screen.getByRole('combobox', { name: 'Find an owner' }));
     await person.paste('kunle');
     await person.click(await screen.findByText('Kunle Adeyemi'));
     expect(await screen.findByText('Household Adeyemi')).toBeTruthy();
-    expect(office.sent.at(-1)).toEqual(['PUT /api/clients/:id/household', { with: KUNLE.id }]);
+    expect(server.sent.at(-1)).toEqual(['PUT /api/clients/:id/household', { with: KUNLE.id }]);
     await person.click(button('Leave it'));
     await waitFor(() => expect(screen.queryByText('Household Adeyemi')).toBeNull());
   });
 
   test('who is twice in the book under another number is found by hand, and shown what would join', async () => {
-    const { person, office } = openOwner();
+    const { person, server } = openOwner();
     await person.click(await screen.findByRole('button', { name: 'Twice in the book?' }));
     await person.click(screen.getByRole('combobox', { name: 'Find an owner' }));
     await person.paste('kunle');
     await person.click(await screen.findByText('Kunle Adeyemi'));
     expect(await screen.findByText('the dog Umber')).toBeTruthy();
     await person.click(button('Join into Amara Nwosu'));
-    await waitFor(() => expect(office.sent).toMatchObject([['POST /api/clients/:id/merge', { goneId: KUNLE.id }]]));
+    await waitFor(() => expect(server.sent).toMatchObject([['POST /api/clients/:id/merge', { goneId: KUNLE.id }]]));
   });
 
   test('what was joined in can be taken apart', async () => {
     const merge = { id: v7(), name: 'A. Nwosu', by: 'Ines', at: '2026-11-20T10:00:00Z' };
-    const { person, office } = openOwner(view({ merges: [merge] }));
+    const { person, server } = openOwner(view({ merges: [merge] }));
     expect(await screen.findByText(/A. Nwosu was joined in by Ines/)).toBeTruthy();
     await person.click(button('Take apart'));
-    await waitFor(() => expect(office.sent.map(([key]) => key)).toEqual(['POST /api/merges/:id/undo']));
+    await waitFor(() => expect(server.sent.map(([key]) => key)).toEqual(['POST /api/merges/:id/undo']));
   });
 });
 
 describe('all owners', () => {
   test('are found by dog, number and street; those put away only when looked for', async () => {
     const street = { ...EMPTY_CARD, address: { ...EMPTY_CARD.address, street: '3 Slip Row' } };
-    openOffice({
+    openServer({
       'GET /api/session': () => session(),
       'GET /api/clients': () => ({
         items: [client({ card: street }), KUNLE, client({ id: v7(), name: 'Gone Away', archivedOn: TODAY })],
@@ -262,7 +262,7 @@ describe('all owners', () => {
 
 describe('a client who asks to be erased', () => {
   function erasing(refused: string | null) {
-    const office = openOffice({
+    const server = openServer({
       'GET /api/session': () => session(),
       'GET /api/clients': () => ({ items: [client()] }),
       'GET /api/clients/:id': () => view(),
@@ -276,18 +276,18 @@ describe('a client who asks to be erased', () => {
       // The page behind the dialog is a form, too: it may not be sent along.
       'PUT /api/clients/:id': ({ body }) => ({ version: body.version + 1 }),
     });
-    return { ...show(<OwnerScreen />, { path: '/owners/:id', at: `/owners/${CLIENT_ID}` }), office };
+    return { ...show(<OwnerScreen />, { path: '/owners/:id', at: `/owners/${CLIENT_ID}` }), server };
   }
 
   test('is shown what goes and what stays, and erased only when the name is typed', async () => {
-    const { person, office } = erasing(null);
+    const { person, server } = erasing(null);
     await person.click(await screen.findByRole('button', { name: 'Erase…' }));
     expect(await screen.findByText('2 visits without a name')).toBeTruthy();
     const go = screen.getByRole<HTMLButtonElement>('button', { name: 'Erase for good' });
     expect(go.disabled).toBe(true);
     await person.type(screen.getByLabelText('Type the name: Amara Nwosu'), 'Amara Nwosu');
     await person.click(go);
-    await waitFor(() => expect(office.sent).toEqual([['POST /api/clients/:id/erasure', { name: 'Amara Nwosu' }]]));
+    await waitFor(() => expect(server.sent).toEqual([['POST /api/clients/:id/erasure', { name: 'Amara Nwosu' }]]));
     expect(await screen.findByText('another screen')).toBeTruthy();
   });
 

@@ -118,7 +118,7 @@ function showField(field: keyof OwnerForm, form: OwnerForm): string {
     case 'emails':
       return form.emails.join('\n');
     case 'language':
-      return form.language === null ? 'as the house writes' : LANGUAGE_NAMES[form.language];
+      return form.language === null ? 'as the business writes' : LANGUAGE_NAMES[form.language];
     case 'consents':
       return Object.entries(form.consents)
         .map(([to, said]) => `${to}: ${said.yes ? 'yes' : 'no'}, ${showDay(said.on)}`)

@@ -21,7 +21,7 @@ export function typed({ address, ...card }: ClientCard): TypedCard {
 /** A row in which something stands. */
 export const isFilled = (text: string): boolean => text.trim() !== '';
 
-/** Empty rows of phones and e-mails fall away. Coordinates that are none become `NaN`, which the office refuses at its field. */
+/** Empty rows of phones and e-mails fall away. Coordinates that are none become `NaN`, which the server refuses at its field. */
 export function untyped({ street, town, postcode, coordinates, ...card }: TypedCard): ClientCard {
   return {
     ...card,

@@ -3,7 +3,7 @@ import { act, screen, waitFor, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { queryClient } from '../../../data/queries';
-import { openOffice, show } from '../../../tests/office';
+import { openServer, show } from '../../../tests/server';
 import { VetsScreen } from './VetsScreen';
 
 const VET: VetView = {
@@ -20,16 +20,16 @@ const VET: VetView = {
 };
 
 function openVets(items: VetView[]) {
-  const office = openOffice({
+  const server = openServer({
     'GET /api/vets': () => ({ items }),
     'POST /api/vets': ({ body }) => ({ id: body.id }),
     'PUT /api/vets/:id': ({ body }) => ({ version: body.version + 1 }),
   });
-  return { office, ...show(<VetsScreen />) };
+  return { server, ...show(<VetsScreen />) };
 }
 
 test('an empty list says what vets are for, and the first one is added', async () => {
-  const { person, office } = openVets([]);
+  const { person, server } = openVets([]);
   expect(await screen.findByText(/No vet yet/)).toBeTruthy();
   await person.click(screen.getByRole('button', { name: 'Add the first vet' }));
   await person.type(screen.getByLabelText('Name'), 'Dr Kealoha');
@@ -38,17 +38,17 @@ test('an empty list says what vets are for, and the first one is added', async (
   expect(await screen.findByText('That is no e-mail address.')).toBeTruthy();
   await person.clear(screen.getByLabelText('E-mail'));
   await person.click(screen.getByRole('button', { name: 'Keep' }));
-  await waitFor(() => expect(office.sent).toMatchObject([['POST /api/vets', { name: 'Dr Kealoha' }]]));
+  await waitFor(() => expect(server.sent).toMatchObject([['POST /api/vets', { name: 'Dr Kealoha' }]]));
 });
 
 test('a vet shows how many dogs are theirs, is rung by a tap, changed and put away', async () => {
-  const { person, office } = openVets([VET]);
+  const { person, server } = openVets([VET]);
   expect(await screen.findByText('2 dogs of ours')).toBeTruthy();
   expect(screen.getByRole('link', { name: '01632 960200' }).getAttribute('href')).toBe('tel:01632960200');
   await person.click(screen.getByRole('button', { name: 'Change Dr Oyelaran' }));
   await person.click(screen.getByRole('button', { name: 'Put away' }));
   await waitFor(() =>
-    expect(office.sent).toMatchObject([
+    expect(server.sent).toMatchObject([
       ['PUT /api/vets/:id', { version: 1, archived: true, practice: 'Harbour Vets' }],
     ]),
   );
@@ -56,7 +56,7 @@ test('a vet shows how many dogs are theirs, is rung by a tap, changed and put aw
 
 test('two people at one vet: what was typed stays, both are set side by side, the choice is kept by the newer version', async () => {
   const items = [VET];
-  const { person, office } = openVets(items);
+  const { person, server } = openVets(items);
   await person.click(await screen.findByRole('button', { name: 'Change Dr Oyelaran' }));
   await person.type(screen.getByLabelText('Note'), 'Mornings only');
   items[0] = { ...VET, version: 2, note: 'Closed in August', phone: '01632 960201' };
@@ -69,6 +69,6 @@ test('two people at one vet: what was typed stays, both are set side by side, th
   await person.click(within(dialog).getByRole('button', { name: 'Go on with these' }));
   await person.click(screen.getByRole('button', { name: 'Keep' }));
   await waitFor(() =>
-    expect(office.sent.at(-1)?.[1]).toMatchObject({ version: 2, note: 'Closed in August', phone: '01632 960201' }),
+    expect(server.sent.at(-1)?.[1]).toMatchObject({ version: 2, note: 'Closed in August', phone: '01632 960201' }),
   );
 });

@@ -25,7 +25,7 @@ const VET_FIELDS: Readonly<Record<keyof Vet, string>> = {
 };
 const NO_VET: Vet = { name: '', practice: '', phone: '', email: '', address: '', note: '' };
 
-/** The vets the house talks to. */
+/** The vets the business talks to. */
 export function VetsScreen() {
   const [editing, setEditing] = useState<VetView | 'new' | null>(null);
   const vets = useVets();

@@ -1,18 +1,18 @@
-import type { BenchView } from '@dewpond/contract';
+import type { MixingView } from '@dewpond/contract';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import { v7 } from 'uuid';
-import { batch, benchView, madeMix } from '../../../tests/demoBench';
+import { batch, mixingView, madeMix } from '../../../tests/demoMixing';
 import { DOG_ID, business, session } from '../../../tests/demoDog';
-import { Refusal, openOffice, show } from '../../../tests/office';
+import { Refusal, openServer, show } from '../../../tests/server';
 import { MorningScreen } from './MorningScreen';
 
-function openMorning(view: Partial<BenchView> = {}) {
-  let bench = benchView({ serverNow: Date.now(), ...view });
-  const office = openOffice({
+function openMorning(view: Partial<MixingView> = {}) {
+  let bench = mixingView({ serverNow: Date.now(), ...view });
+  const server = openServer({
     'GET /api/session': () => session(),
     'GET /api/business': () => business(),
-    'GET /api/bench': () => bench,
+    'GET /api/mixing': () => bench,
     'POST /api/mixes': ({ body }) => {
       bench = { ...bench, batches: [], standing: [fresh({ id: body.id })] };
       return { id: body.id, no: 1 };
@@ -22,7 +22,7 @@ function openMorning(view: Partial<BenchView> = {}) {
       return { version: body.version + 1 };
     },
   });
-  return { office, ...show(<MorningScreen />) };
+  return { server, ...show(<MorningScreen />) };
 }
 const HOUR = 3_600_000;
 const fresh = (more: Parameters<typeof madeMix>[0] = {}) =>
@@ -41,22 +41,22 @@ describe('the morning mix', () => {
   });
 
   test('ticked: the mix is on the bench, and a slip is taken back', async () => {
-    const { person, office } = openMorning();
+    const { person, server } = openMorning();
     await person.click(await screen.findByRole('button', { name: 'Product is in' }));
-    expect(office.sent[0]).toMatchObject([
+    expect(server.sent[0]).toMatchObject([
       'POST /api/mixes',
       { waterParts: '24', strokes: 4, productMl: 20, totalMl: 500, forDogId: null, lotIds: [] },
     ]);
     expect(await screen.findByRole('button', { name: 'Water is in' })).toBeTruthy();
     await person.click(screen.getByRole('button', { name: 'Undo' }));
-    await waitFor(() => expect(office.sent.at(-1)).toMatchObject(['PUT /api/mixes/:id', { step: 'taken back' }]));
+    await waitFor(() => expect(server.sent.at(-1)).toMatchObject(['PUT /api/mixes/:id', { step: 'taken back' }]));
   });
 
   test('what is for one dog says so, and carries its dog', async () => {
-    const { person, office } = openMorning({ batches: [batch({ forDog: { id: DOG_ID, name: 'Radish' } })] });
+    const { person, server } = openMorning({ batches: [batch({ forDog: { id: DOG_ID, name: 'Radish' } })] });
     expect(await screen.findByText('only for Radish')).toBeTruthy();
     await person.click(screen.getByRole('button', { name: 'Product is in' }));
-    expect(office.sent[0]?.[1]).toMatchObject({ forDogId: DOG_ID });
+    expect(server.sent[0]?.[1]).toMatchObject({ forDogId: DOG_ID });
   });
 
   test('two open lots: nothing is ticked before one is named; an expired one is not offered', async () => {
@@ -69,17 +69,17 @@ describe('the morning mix', () => {
       ...more,
     });
     const lots = [lot('A-1'), lot('A-2'), lot('Old', { expired: true, expires: '2026-01-01' })];
-    const { person, office } = openMorning({ batches: [batch({ lots })] });
+    const { person, server } = openMorning({ batches: [batch({ lots })] });
     expect(await screen.findByText('Say first from which lot.')).toBeTruthy();
     expect(screen.queryByRole('option', { name: /Old/ })).toBeNull();
     await person.selectOptions(screen.getByLabelText(/From which lot/), 'A-2');
     await person.click(screen.getByRole('button', { name: 'Product is in' }));
-    expect(office.sent[0]?.[1]).toMatchObject({ lotIds: [lots[1]?.id] });
+    expect(server.sent[0]?.[1]).toMatchObject({ lotIds: [lots[1]?.id] });
   });
 
   test('past its time: struck out, and the only thing to do is pour it away; the waste is told', async () => {
     const past = madeMix({ discardAt: '2026-11-20T00:00:00Z', leftMl: 180, wateredAt: '2026-11-19T09:00:00Z' });
-    const { person, office } = openMorning({ batches: [], standing: [past] });
+    const { person, server } = openMorning({ batches: [], standing: [past] });
     const region = await screen.findByRole('region', { name: 'Past their time' });
     const buttons = within(region).getAllByRole('button');
     expect(buttons.map((each) => each.getAttribute('aria-label') ?? each.textContent)).toEqual([
@@ -94,12 +94,12 @@ describe('the morning mix', () => {
     await person.type(left, '9000');
     await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Pour away' }));
     expect(await screen.findByText('That is more than went in.')).toBeTruthy();
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
     await person.clear(left);
     await person.type(left, '150');
     await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Pour away' }));
     await waitFor(() =>
-      expect(office.sent.at(-1)).toEqual(['PUT /api/mixes/:id', { version: 1, step: 'poured away', leftMl: 150 }]),
+      expect(server.sent.at(-1)).toEqual(['PUT /api/mixes/:id', { version: 1, step: 'poured away', leftMl: 150 }]),
     );
   });
 
@@ -144,11 +144,11 @@ describe('the morning mix', () => {
     expect(await screen.findByText(/nothing to mix/)).toBeTruthy();
   });
 
-  test('a refusal of the office is told in its words, and nothing is shown as mixed', async () => {
-    openOffice({
+  test('a refusal of the server is told in its words, and nothing is shown as mixed', async () => {
+    openServer({
       'GET /api/session': () => session(),
       'GET /api/business': () => business(),
-      'GET /api/bench': () => benchView(),
+      'GET /api/mixing': () => mixingView(),
       'POST /api/mixes': () => {
         throw new Refusal(409, { kind: 'conflict', message: 'All 2 of Half-litre bottle hold a mix.' });
       },

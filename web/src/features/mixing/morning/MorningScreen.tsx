@@ -1,13 +1,13 @@
-import type { BenchView, MadeMixView } from '@dewpond/contract';
+import type { MixingView, MadeMixView } from '@dewpond/contract';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { showDay } from '@dewpond/core/units';
 import { Printer } from 'lucide-react';
-import { useBench } from '../../../data/queries';
+import { useMixing } from '../../../data/queries';
 import { useNow } from '../../../browser/useNow';
 import { Button } from '../../../ui/Button';
 import { SourceMark } from '../../../ui/SourceMark';
 import { Empty, Waiting } from '../../../ui/Waiting';
-import { BenchTabs } from '../MixingTabs';
+import { MixingTabs } from '../MixingTabs';
 import { AsItIs } from './AsItIs';
 import { BatchCard } from './BatchCard';
 import { sharesOf } from './shares';
@@ -15,7 +15,7 @@ import { labelsOf, StandingList } from './StandingList';
 
 /** The day's mixes at the bench: measure early, water late, what stands, and who gets what. */
 export function MorningScreen() {
-  const query = useBench();
+  const query = useMixing();
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <header className="flex flex-wrap items-center justify-between gap-3">
@@ -24,7 +24,7 @@ export function MorningScreen() {
           <Printer size={18} aria-hidden /> Print the list
         </Button>
       </header>
-      <BenchTabs />
+      <MixingTabs />
       <Waiting query={query} what="The morning mix">
         {(bench) => <Morning bench={bench} ahead={bench.serverNow - query.dataUpdatedAt} />}
       </Waiting>
@@ -33,7 +33,7 @@ export function MorningScreen() {
 }
 
 interface MorningProps {
-  readonly bench: BenchView;
+  readonly bench: MixingView;
   /** The server's clock less this device's, ms: what is past is past by the server's. */
   readonly ahead: number;
 }
@@ -87,7 +87,7 @@ function Morning({ bench, ahead }: MorningProps) {
           <h2>2. Late: warm water to the mark, just before its first dog</h2>
           <p className="text-soft mb-2">
             35–38 °C; cooler for flat-faced dogs. Turn the bottle, do not shake.{' '}
-            <SourceMark source={HOUSE_VALUE} because="Lukewarm is common practice; the degrees are the house’s." />
+            <SourceMark source={HOUSE_VALUE} because="Lukewarm is common practice; the degrees are the business’s." />
           </p>
           <StandingList mixes={dry} shares={shares} kind="dry" zone={bench.zone} />
         </section>
@@ -104,7 +104,7 @@ function Morning({ bench, ahead }: MorningProps) {
 }
 
 interface SummaryProps {
-  readonly bench: BenchView;
+  readonly bench: MixingView;
   readonly toMake: number;
   readonly dry: number;
   readonly ready: number;

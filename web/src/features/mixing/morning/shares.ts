@@ -1,7 +1,7 @@
-import type { BenchView, PourView } from '@dewpond/contract';
+import type { MixingView, PourView } from '@dewpond/contract';
 
 export type Shares = ReadonlyMap<string, readonly PourView[]>;
 
 /** Who is to have what of each standing mix. */
-export const sharesOf = ({ batches }: BenchView): Shares =>
+export const sharesOf = ({ batches }: MixingView): Shares =>
   new Map(batches.flatMap(({ standing }) => standing.map(({ mix, pours }) => [mix, pours] as const)));

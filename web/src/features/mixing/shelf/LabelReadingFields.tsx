@@ -63,7 +63,7 @@ function Says({ words, tone = 'plain' }: { readonly words: ReactNode; readonly t
   );
 }
 
-/** A reading with what half a litre of it takes; a gallon in a house that measures in ounces. */
+/** A reading with what half a litre of it takes; a gallon in a business that measures in ounces. */
 function OfASample({ reading }: { readonly reading: Reading }) {
   const units = useUnits();
   const sample =
@@ -117,7 +117,7 @@ interface RangeProps extends Omit<FieldsProps, 'business'> {
   readonly range: NonNullable<Reading['range']>;
 }
 
-/** A label that gives a range: what the house mixes it to, and ratios of their own for purposes. */
+/** A label that gives a range: what the business mixes it to, and ratios of their own for purposes. */
 function Range({ draft: { form, set, at }, range }: RangeProps) {
   const change = (at: number, more: Partial<ProductForm['purposes'][number]>) =>
     set({ purposes: form.purposes.map((each, i) => (i === at ? { ...each, ...more } : each)) });

@@ -13,7 +13,7 @@ import { Conflict } from '../../../forms/Conflict';
 import { FormFoot } from '../../../forms/FormFoot';
 import { Empty, Waiting } from '../../../ui/Waiting';
 import { tell } from '../../../ui/toasts';
-import { BenchTabs } from '../MixingTabs';
+import { MixingTabs } from '../MixingTabs';
 import { LotsCard } from './LotsCard';
 import { CautionFields, LabelFields, MoneyFields, WhatFields } from './ProductFields';
 import { EMPTY_PRODUCT, bodyOf, formOf, readingHouse } from './productForm';
@@ -44,7 +44,7 @@ function Found({ business, id }: { readonly business: BusinessView; readonly id:
   return (
     <>
       <h1>{product?.name ?? 'New product'}</h1>
-      <BenchTabs />
+      <MixingTabs />
       <div className="grid grid-cols-[1fr_360px] max-lg:grid-cols-1 gap-3.5 items-start">
         <Editor business={business} product={product} />
         {product ? (
@@ -81,7 +81,7 @@ function Editor({ business, product }: { readonly business: BusinessView; readon
       draft.saved(version);
       tell(`${form.name} is kept.`);
       if (product) return;
-      // Its page asks the house for it.
+      // Its page asks the business for it.
       await makeStale(['POST /api/products']);
       void navigate(`/mixing/products/${newId}`);
     },

@@ -8,7 +8,7 @@ import { ButtonLink } from '../../../ui/Button';
 import { Chip } from '../../../ui/Chip';
 import { LongTable, SHOWN_FROM } from '../../../ui/LongTable';
 import { Empty, Waiting } from '../../../ui/Waiting';
-import { BenchTabs } from '../MixingTabs';
+import { MixingTabs } from '../MixingTabs';
 
 /** All products: what they are for, how they are mixed, what a litre of mix costs. */
 export function ProductsScreen() {
@@ -20,7 +20,7 @@ export function ProductsScreen() {
           New product
         </ButtonLink>
       </header>
-      <BenchTabs />
+      <MixingTabs />
       <Waiting query={useBusiness()} what="Products">
         {(business) => <Products business={business} />}
       </Waiting>

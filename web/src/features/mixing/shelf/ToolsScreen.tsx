@@ -8,7 +8,7 @@ import { BottleDrawing } from '../../../drawings/BottleDrawing';
 import { Button } from '../../../ui/Button';
 import { Chip } from '../../../ui/Chip';
 import { Empty, Waiting } from '../../../ui/Waiting';
-import { BenchTabs } from '../MixingTabs';
+import { MixingTabs } from '../MixingTabs';
 import { BottleDialog } from './BottleDialog';
 import { PumpDialog } from './PumpDialog';
 import { StrokeDots } from './StrokeDots';
@@ -18,7 +18,7 @@ export function ToolsScreen() {
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <h1>Bottles and pumps</h1>
-      <BenchTabs />
+      <MixingTabs />
       <Waiting query={useBusiness()} what="The tools">
         {(business) => <Tools business={business} />}
       </Waiting>

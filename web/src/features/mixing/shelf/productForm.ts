@@ -76,7 +76,7 @@ export const EMPTY_PRODUCT: ProductForm = {
   safetyMl: 0,
 };
 
-/** How this house reads labels, and what a stroke of each of its pumps gives. */
+/** How this business reads labels, and what a stroke of each of its pumps gives. */
 export interface House {
   readonly oneToN: 'N parts water' | 'N parts in all';
   readonly strokeOf: (pumpId: string) => number | null;
@@ -119,7 +119,7 @@ export const readForm = (form: Pick<ProductForm, 'label' | 'kind' | 'pumpId'>, b
     strokeMl: business.strokeOf(form.pumpId),
   });
 
-/** The reading that was taken of the label, or the house's; null while a person has to say. */
+/** The reading that was taken of the label, or the business's; null while a person has to say. */
 export function takenReading(form: ProductForm, business: House): Reading | null {
   const label = readForm(form, business);
   const meaning = labelMeaning(label, form.reading);
@@ -139,19 +139,19 @@ export function saidOf(form: ProductForm, business: House): Said | null {
   if (reading === null) return null;
   const said = sayReading(reading);
   if (reading.range === null || typed === null) return said;
-  // What was typed for another label's range does not outlive it; a slip of the finger is told by the office.
+  // What was typed for another label's range does not outlive it; a slip of the finger is told by the server.
   const untouched = form.dilution.exact !== null && !isWithin(reading.range, strengthOf(typed));
   return untouched ? said : { ...said, waterParts: typed };
 }
 
-/** A ratio typed beside the label, exact, by the house's habit; null when it is none. */
+/** A ratio typed beside the label, exact, by the business's habit; null when it is none. */
 export function typedRatio({ text, exact }: RatioTyped, { oneToN }: Pick<House, 'oneToN'>): string | null {
   if (exact !== null) return exact;
   const read = readRatio(text, { medicated: false, oneToN });
   return read.kind === 'answer' ? exactParts(read.strength) : null;
 }
 
-/** What is sent. What does not fit is told by the office, at the field. */
+/** What is sent. What does not fit is told by the server, at the field. */
 export function bodyOf(form: ProductForm, business: House): ProductBody {
   const said = saidOf(form, business);
   const { contactLeast, contactMost } = form;

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { DOG_ID, TODAY, WASH_ID, business, product, session } from '../../../tests/demoDog';
-import { Refusal, openOffice, show } from '../../../tests/office';
+import { Refusal, openServer, show } from '../../../tests/server';
 import { ProductScreen } from './ProductScreen';
 import { ProductsScreen } from './ProductsScreen';
 import { ToolsScreen } from './ToolsScreen';
@@ -18,7 +18,7 @@ const ledger = (more: Partial<LedgerView> = {}): LedgerView => ({
   ...more,
 });
 function openShelf(screenOf: ReactNode, given: { business?: BusinessView; ledger?: LedgerView; at?: string } = {}) {
-  const office = openOffice({
+  const server = openServer({
     'GET /api/session': () => session(),
     'GET /api/business': () => given.business ?? business(),
     'GET /api/products/:id/ledger': () => given.ledger ?? ledger(),
@@ -39,7 +39,7 @@ function openShelf(screenOf: ReactNode, given: { business?: BusinessView; ledger
     'PUT /api/lots/:id': ({ body }) => ({ version: body.version + 1 }),
     'POST /api/stock': ({ body }) => ({ id: body.id, ml: body.ml, afterMl: body.ml }),
   });
-  return { office, ...show(screenOf, { path: '/mixing/products/:id', at: given.at ?? `/mixing/products/${WASH_ID}` }) };
+  return { server, ...show(screenOf, { path: '/mixing/products/:id', at: given.at ?? `/mixing/products/${WASH_ID}` }) };
 }
 const field = (name: RegExp | string) => screen.getByLabelText<HTMLInputElement>(name);
 
@@ -66,7 +66,7 @@ describe('one product', () => {
   });
 
   test('a new one is sent as it was read; what does not fit is told at its field', async () => {
-    const { person, office } = openShelf(<ProductScreen />, { at: '/mixing/products/new' });
+    const { person, server } = openShelf(<ProductScreen />, { at: '/mixing/products/new' });
     await person.type(await screen.findByLabelText('Name'), 'Taken');
     await person.type(field('Ratio, as printed on the label'), '1:16');
     await person.click(screen.getByRole('radio', { name: /15 parts water/ }));
@@ -77,8 +77,8 @@ describe('one product', () => {
     await person.clear(field('Name'));
     await person.type(field('Name'), 'Chalk wash');
     await person.click(screen.getByRole('button', { name: 'Keep' }));
-    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ name: 'Chalk wash' }));
-    expect(office.sent.at(-1)?.[1]).toMatchObject({
+    await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ name: 'Chalk wash' }));
+    expect(server.sent.at(-1)?.[1]).toMatchObject({
       label: '1:16',
       waterParts: '15',
       cautions: ['eyes'],
@@ -89,17 +89,17 @@ describe('one product', () => {
   });
 
   test('an emptied number is none, and no nought: each says so at its field, and nothing is sent', async () => {
-    const { person, office } = openShelf(<ProductScreen />);
+    const { person, server } = openShelf(<ProductScreen />);
     for (const name of ['Days from order to shelf', /^Lather/] as const)
       await person.clear(await screen.findByLabelText(name));
     await person.click(screen.getByRole('button', { name: 'Keep' }));
     expect(await screen.findAllByText('Give a number.')).toHaveLength(2);
     expect(field('Days from order to shelf').getAttribute('aria-invalid')).toBe('true');
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
   });
 
   test('a range asks for what, a "%" of a medicated one for the dilution', async () => {
-    const { person, office } = openShelf(<ProductScreen />, { at: '/mixing/products/new' });
+    const { person, server } = openShelf(<ProductScreen />, { at: '/mixing/products/new' });
     await person.type(await screen.findByLabelText('Name'), 'Oat wash');
     await person.selectOptions(field('Kind'), 'medicated');
     await person.type(field('Ratio, as printed on the label'), '2 %');
@@ -113,7 +113,7 @@ describe('one product', () => {
     await person.type(field('Ratio'), '1 in 11');
     await person.click(screen.getByRole('button', { name: 'Keep' }));
     await waitFor(() =>
-      expect(office.sent.at(-1)?.[1]).toMatchObject({
+      expect(server.sent.at(-1)?.[1]).toMatchObject({
         waterParts: '32',
         purposes: [{ purpose: 'very dirty', waterParts: '10' }],
       }),
@@ -127,31 +127,31 @@ describe('one product', () => {
       contact: { least: 5, most: 10 },
       ingredients: ['water', 'oats'],
     });
-    const { person, office } = openShelf(<ProductScreen />, { business: business({ products: [kept] }) });
+    const { person, server } = openShelf(<ProductScreen />, { business: business({ products: [kept] }) });
     await screen.findByDisplayValue('1:25');
     expect(screen.getByRole('radio', { name: /24:1/ }).getAttribute('aria-checked')).toBe('true');
     expect(field('Contact time, most, min').value).toBe('10');
     expect(field('Ingredients, as printed').value).toBe('water, oats');
     await person.click(screen.getByRole('button', { name: 'Keep' }));
-    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ waterParts: '24', version: 1 }));
+    await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ waterParts: '24', version: 1 }));
     await person.click(screen.getByRole('button', { name: 'Put away' }));
     expect(await screen.findByText(/What is mixed of it stays on the bench/)).toBeTruthy();
   });
 
   test('a medicated product kept at 5/4 parts of water is kept at 5/4 again: a shown ratio is never read back', async () => {
     const kept = product({ kind: 'medicated', label: '2 %', waterParts: '5/4', strength: '1.3:1' });
-    const { person, office } = openShelf(<ProductScreen />, { business: business({ products: [kept] }) });
+    const { person, server } = openShelf(<ProductScreen />, { business: business({ products: [kept] }) });
     expect((await screen.findByLabelText<HTMLInputElement>('Diluted to')).value).toBe('1.3:1');
     await person.click(screen.getByRole('button', { name: 'Keep' }));
-    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ waterParts: '5/4' }));
+    await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ waterParts: '5/4' }));
     await person.clear(field('Diluted to'));
     await person.type(field('Diluted to'), '9:1');
     await person.click(screen.getByRole('button', { name: 'Keep' }));
-    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ waterParts: '9' }));
+    await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ waterParts: '9' }));
   });
 
   test('more product than water as printed is asked, and a range of "1:N" keeps the reading taken', async () => {
-    const { person, office } = openShelf(<ProductScreen />, { at: '/mixing/products/new' });
+    const { person, server } = openShelf(<ProductScreen />, { at: '/mixing/products/new' });
     await person.type(await screen.findByLabelText('Name'), 'Reed wash');
     await person.type(field('Ratio, as printed on the label'), '2:100');
     expect(screen.getByText(/more than one way, and it matters/)).toBeTruthy();
@@ -161,7 +161,7 @@ describe('one product', () => {
     await person.click(screen.getByRole('radio', { name: /9:1 to 31:1/ }));
     await person.click(screen.getByRole('button', { name: 'Keep' }));
     await waitFor(() =>
-      expect(office.sent.at(-1)?.[1]).toMatchObject({ waterParts: '31', range: { strongest: '9', weakest: '31' } }),
+      expect(server.sent.at(-1)?.[1]).toMatchObject({ waterParts: '31', range: { strongest: '9', weakest: '31' } }),
     );
   });
 
@@ -176,7 +176,7 @@ describe('one product', () => {
       emptiedOn: null,
       ...more,
     });
-    const { person, office } = openShelf(<ProductScreen />, {
+    const { person, server } = openShelf(<ProductScreen />, {
       ledger: ledger({
         lots: [lot(), lot({ number: 'Old', expires: '2026-01-01' })],
         keptFrom: [{ dogId: DOG_ID, dog: 'Radish', lists: 'oats' }],
@@ -186,19 +186,19 @@ describe('one product', () => {
     expect(screen.getByText(/it lists oats/)).toHaveWords(/Radish/);
     await person.click(screen.getByRole('button', { name: 'Opened today' }));
     await waitFor(() =>
-      expect(office.sent.at(-1)).toMatchObject(['PUT /api/lots/:id', { openedOn: TODAY, emptiedOn: null }]),
+      expect(server.sent.at(-1)).toMatchObject(['PUT /api/lots/:id', { openedOn: TODAY, emptiedOn: null }]),
     );
   });
 
   test('a delivery with its lot goes into the ledger', async () => {
-    const { person, office } = openShelf(<ProductScreen />);
+    const { person, server } = openShelf(<ProductScreen />);
     await person.click(await screen.findByRole('button', { name: 'Delivery' }));
     expect(field(/Came in/).value).toBe('5000');
     await person.type(field('Lot number'), 'B-7');
     await person.type(field('Good until'), '2027-05-01');
     await person.click(screen.getByRole('button', { name: 'Enter' }));
     await waitFor(() =>
-      expect(office.sent.at(-1)?.[1]).toMatchObject({
+      expect(server.sent.at(-1)?.[1]).toMatchObject({
         kind: 'delivery',
         ml: 5000,
         lot: { number: 'B-7', expires: '2027-05-01' },
@@ -209,7 +209,7 @@ describe('one product', () => {
 
 describe('bottles and pumps', () => {
   test('ten strokes: their spread is in sight, and a pump that scatters cannot be kept so', async () => {
-    const { person, office } = openShelf(<ToolsScreen />);
+    const { person, server } = openShelf(<ToolsScreen />);
     await person.click(await screen.findByRole('button', { name: 'New pump' }));
     await person.type(field('Name'), 'green pump');
     for (let i = 1; i <= 10; i++) await person.type(field(`${i}, g`), i % 2 ? '4' : '6');
@@ -223,7 +223,7 @@ describe('bottles and pumps', () => {
     }
     await person.click(screen.getByRole('button', { name: 'Keep, 5 ml a stroke' }));
     await waitFor(() =>
-      expect(office.sent.map(([key]) => key)).toEqual(['POST /api/pumps', 'PUT /api/pumps/:id/calibration']),
+      expect(server.sent.map(([key]) => key)).toEqual(['POST /api/pumps', 'PUT /api/pumps/:id/calibration']),
     );
   });
 
@@ -237,22 +237,22 @@ describe('bottles and pumps', () => {
   });
 
   test('a volume is typed with a comma or a point', async () => {
-    const { person, office } = openShelf(<ToolsScreen />);
+    const { person, server } = openShelf(<ToolsScreen />);
     await person.click(await screen.findByRole('button', { name: 'New bottle' }));
     await person.type(field('Name'), 'Tall bottle');
     await person.clear(field('To its line, ml'));
     await person.type(field('To its line, ml'), '250,5');
     await person.click(screen.getByRole('button', { name: 'Keep' }));
-    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ line: 250.5 }));
+    await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ line: 250.5 }));
   });
 
   test('a bottle without marks is filled to its line', async () => {
-    const { person, office } = openShelf(<ToolsScreen />);
+    const { person, server } = openShelf(<ToolsScreen />);
     expect(await screen.findByText('2 × Half-litre bottle')).toBeTruthy();
     await person.click(screen.getByRole('button', { name: 'New bottle' }));
     await person.type(field('Name'), 'Bucket');
     await person.clear(field(/A mark every/));
     await person.click(screen.getByRole('button', { name: 'Keep' }));
-    await waitFor(() => expect(office.sent.at(-1)?.[1]).toMatchObject({ name: 'Bucket', graduation: null, count: 1 }));
+    await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ name: 'Bucket', graduation: null, count: 1 }));
   });
 });

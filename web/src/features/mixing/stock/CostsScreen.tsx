@@ -9,7 +9,7 @@ import { useUnits } from '../../../data/useUnits';
 import { Card } from '../../../ui/Card';
 import { SelectField } from '../../../ui/Field';
 import { Empty, Waiting } from '../../../ui/Waiting';
-import { BenchTabs } from '../MixingTabs';
+import { MixingTabs } from '../MixingTabs';
 import { showMonth, showStock } from './stockWords';
 import { WasteChart } from './WasteChart';
 
@@ -42,7 +42,7 @@ export function CostsScreen() {
           </a>
         </div>
       </header>
-      <BenchTabs />
+      <MixingTabs />
       {today && <Asked from={addDays(today, -SPANS[span])} to={today} />}
     </div>
   );

@@ -15,7 +15,7 @@ const TOP = 20;
 export function StockChart({ line, today }: { readonly line: StockLine; readonly today: Day }) {
   const units = useUnits();
   const at = (day: string) => new Date(`${day}T00:00:00Z`);
-  const there = Math.max(0, (line.stock ?? 0) + line.onBench);
+  const there = Math.max(0, (line.stock ?? 0) + line.inOpenMixes);
   // A point is the end of its day; what is there now stands before the first.
   const points = [
     { time: at(today), left: there, low: there, high: there },

@@ -8,7 +8,7 @@ import { ButtonLink } from '../../../ui/Button';
 import { Chip } from '../../../ui/Chip';
 import { Empty, Waiting } from '../../../ui/Waiting';
 import { classes } from '../../../ui/classes';
-import { BenchTabs } from '../MixingTabs';
+import { MixingTabs } from '../MixingTabs';
 import { useReckoning } from '../../../parts/dogs/useReckoning';
 import { LongAway } from './LongAway';
 import { OrderList } from './OrderList';
@@ -29,7 +29,7 @@ export function StockScreen() {
           <Download size={18} aria-hidden /> Ledger as CSV
         </a>
       </header>
-      <BenchTabs />
+      <MixingTabs />
       <Waiting query={useStock()} what="The stock">
         {(view) => <Stock view={view} />}
       </Waiting>
@@ -95,7 +95,7 @@ function StockRow({ line, chosen, onChoose }: RowProps) {
         <b className="block">{line.name}</b>
         <span className="text-sm text-soft">
           {line.stock === null ? 'enter a delivery or a count' : `${showStock(line.stock, units)} there`}
-          {line.onBench > 0.5 && `, ${showStock(line.onBench, units)} mixed at the bench`}
+          {line.inOpenMixes > 0.5 && `, ${showStock(line.inOpenMixes, units)} mixed at the bench`}
           {line.runsOut && `, out on ${showDay(line.runsOut as Day)}`}
         </span>
         {line.expired.length > 0 && (

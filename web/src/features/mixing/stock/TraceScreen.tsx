@@ -10,7 +10,7 @@ import { Chip } from '../../../ui/Chip';
 import { SelectField } from '../../../ui/Field';
 import { SourceMark } from '../../../ui/SourceMark';
 import { Empty, Waiting } from '../../../ui/Waiting';
-import { BenchTabs } from '../MixingTabs';
+import { MixingTabs } from '../MixingTabs';
 
 /** From a lot, a mix or a bottle to every dog that had it, and whom to ring. */
 export function TraceScreen() {
@@ -24,7 +24,7 @@ export function TraceScreen() {
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <h1>Trace</h1>
-      <BenchTabs />
+      <MixingTabs />
       <Waiting query={useTraceStarts()} what="Lots, mixes and bottles">
         {(starts) => (
           <div className="max-w-xl">

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { CLIENT_ID, DOG_ID, TODAY, WASH_ID, business, session } from '../../../tests/demoDog';
-import { Refusal, openOffice, show } from '../../../tests/office';
+import { Refusal, openServer, show } from '../../../tests/server';
 import { CostsScreen } from './CostsScreen';
 import { StockScreen } from './StockScreen';
 import { TraceScreen } from './TraceScreen';
@@ -14,7 +14,7 @@ const line = (more: Partial<StockLine> = {}): StockLine => ({
   productId: WASH_ID,
   name: 'Deep clean concentrate',
   stock: 600,
-  onBench: 0,
+  inOpenMixes: 0,
   containerMl: 5000,
   price: 155,
   leadDays: 10,
@@ -80,7 +80,7 @@ const costs = (more: Partial<CostsView> = {}): CostsView => ({
 
 function open(screenOf: ReactNode, given: { stock?: StockView; costs?: CostsView; at?: string } = {}) {
   const lotId = v7();
-  const office = openOffice({
+  const server = openServer({
     'GET /api/session': () => session(),
     'GET /api/business': () => business(),
     'GET /api/stock': () => given.stock ?? stock(),
@@ -119,7 +119,7 @@ function open(screenOf: ReactNode, given: { stock?: StockView; costs?: CostsView
       ],
     }),
   });
-  return { office, ...show(screenOf, { path: '/', at: given.at ?? '/' }) };
+  return { server, ...show(screenOf, { path: '/', at: given.at ?? '/' }) };
 }
 
 describe('stock', () => {
@@ -181,9 +181,9 @@ describe('stock', () => {
   });
 
   test('a large book that is still being reckoned says so, and is reckoned', async () => {
-    const { office } = open(<StockScreen />, { stock: stock({ waiting: 1200 }) });
+    const { server } = open(<StockScreen />, { stock: stock({ waiting: 1200 }) });
     expect(await screen.findByText(/1200 of 1209 dogs are still being reckoned/)).toBeTruthy();
-    await waitFor(() => expect(office.sent[0]?.[0]).toBe('POST /api/book/reckon'));
+    await waitFor(() => expect(server.sent[0]?.[0]).toBe('POST /api/book/reckon'));
   });
 
   test('no product yet', async () => {

@@ -5,7 +5,7 @@ import { useUnits } from '../../../data/useUnits';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';
 import { VolumeField } from '../../../forms/VolumeField';
-import { BenchAnswer, Figure, Refusal } from './BenchAnswer';
+import { MixingAnswer, Figure, Refusal } from './MixingAnswer';
 import { cutting, readRatio } from '@dewpond/core/mixing';
 
 /** Water that weakens a mix that is already made. */
@@ -43,22 +43,22 @@ export function CutPanel({ business }: { readonly business: BusinessView }) {
         </div>
       </Card>
       {sum.kind === 'no answer' ? (
-        <BenchAnswer title="Not yet">
+        <MixingAnswer title="Not yet">
           <Refusal why={sum.why} />
-        </BenchAnswer>
+        </MixingAnswer>
       ) : sum.cut.kind === 'refused' ? (
-        <BenchAnswer title="That cannot be">
+        <MixingAnswer title="That cannot be">
           <Refusal why={sum.cut.why} />
-        </BenchAnswer>
+        </MixingAnswer>
       ) : (
-        <BenchAnswer
+        <MixingAnswer
           title={`Cut to ${wanted}`}
           bottle={{ below: volume, above: sum.cut.water, label: 'dark: the mix as it is; pale: water added' }}
         >
           <Figure big={show(sum.cut.water)} words="of warm water more" />
           <Figure big={show(sum.cut.total)} words="in all: see that the bottle takes it" />
           <p className="text-soft">Strength × volume stays the same. It keeps its discard time.</p>
-        </BenchAnswer>
+        </MixingAnswer>
       )}
     </div>
   );

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Card } from '../../../ui/Card';
 import { SelectField, TextField } from '../../../ui/Field';
 import { VolumeField } from '../../../forms/VolumeField';
-import { BenchAnswer, Figure, Refusal } from './BenchAnswer';
+import { MixingAnswer, Figure, Refusal } from './MixingAnswer';
 import { howStrong, type Sum } from '@dewpond/core/mixing';
 
 /** "I put two strokes in this bottle": the strength it has, against what the label says. */
@@ -54,11 +54,11 @@ export function HowStrongPanel({ business }: { readonly business: BusinessView }
         </div>
       </Card>
       {sum.kind === 'no answer' ? (
-        <BenchAnswer title="Not yet">
+        <MixingAnswer title="Not yet">
           <Refusal why={sum.why} />
-        </BenchAnswer>
+        </MixingAnswer>
       ) : (
-        <BenchAnswer
+        <MixingAnswer
           title="How strong it is"
           bottle={{ below: inIt, above: total - inIt, label: 'dark: product; pale: water' }}
         >
@@ -68,7 +68,7 @@ export function HowStrongPanel({ business }: { readonly business: BusinessView }
           />
           {sum.verdict && sum.verdict.kind !== 'fine' && <Refusal why={sum.verdict.why} />}
           {sum.verdict?.kind === 'fine' && <p className="text-reed font-semibold">Within the limits.</p>}
-        </BenchAnswer>
+        </MixingAnswer>
       )}
     </div>
   );

@@ -18,7 +18,7 @@ import { OneOf } from '../../../ui/OneOf';
 import { freeBottles } from './bottles';
 import { LeadPicture } from './LeadPicture';
 import { MixOrder } from './MixOrder';
-import { OntoBench } from './OntoBench';
+import { WriteDownMix } from './WriteDownMix';
 import { ratioHint } from './ratioHint';
 import { Readings } from './Readings';
 import { SplitOver } from './SplitOver';
@@ -166,7 +166,7 @@ export function MixFresh({ business }: { readonly business: BusinessView }) {
             />
           )}
           {answer.how && !answer.split && answer.strength && product && (
-            <OntoBench product={product} strength={answer.strength} how={answer.how} bottle={bottle} isNow={isNow} />
+            <WriteDownMix product={product} strength={answer.strength} how={answer.how} bottle={bottle} isNow={isNow} />
           )}
         </Card>
       )}

@@ -3,11 +3,11 @@ import { screen, waitFor } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { DOG_ID, TODAY, WASH_ID, business, listed, product, session } from '../../../tests/demoDog';
-import { openOffice, show } from '../../../tests/office';
+import { openServer, show } from '../../../tests/server';
 import { MixingScreen } from './MixingScreen';
 
-function openBench(units: 'metric' | 'US' = 'metric', given = business({ units }), lots: LotView[] = []) {
-  const office = openOffice({
+function openMixing(units: 'metric' | 'US' = 'metric', given = business({ units }), lots: LotView[] = []) {
+  const server = openServer({
     'GET /api/session': () => session(units),
     'GET /api/business': () => given,
     'GET /api/products/:id/ledger': ({ id }) => ({ productId: id, stock: 900, entries: [], lots, keptFrom: [] }),
@@ -15,7 +15,7 @@ function openBench(units: 'metric' | 'US' = 'metric', given = business({ units }
     'POST /api/mixes': ({ body }) => ({ id: body.id, no: 2 }),
     'PUT /api/mixes/:id': ({ body }) => ({ version: body.version + 1 }),
   });
-  return { office, ...show(<MixingScreen />) };
+  return { server, ...show(<MixingScreen />) };
 }
 const lot = (number: string): LotView => ({
   id: v7(),
@@ -33,13 +33,13 @@ const picture = () => card(/any number leads/);
 
 describe('mixing fresh: any one number leads', () => {
   test('24:1 in a half-litre bottle: 480 ml of water, four strokes, turn', async () => {
-    openBench();
+    openMixing();
     await screen.findByLabelText(/^Mix in all/);
     expect(picture()).toHaveWords(/1\s*480 ml of warm water.*2\s*4 strokes of 5 ml.*3\s*turn it/);
   });
 
   test('whichever is typed leads, the others follow at once', async () => {
-    const { person } = openBench();
+    const { person } = openMixing();
     await screen.findByLabelText(/^Mix in all/);
     await person.clear(field(/^Strokes/));
     await person.type(field(/^Strokes/), '2');
@@ -54,7 +54,7 @@ describe('mixing fresh: any one number leads', () => {
   });
 
   test('arrow keys go from mark to mark, without a mouse', async () => {
-    const { person } = openBench();
+    const { person } = openMixing();
     await screen.findByLabelText(/^Mix in all/);
     expect(document.activeElement).toBe(field(/^Mix in all/));
     await person.keyboard('{ArrowDown}{ArrowDown}');
@@ -68,7 +68,7 @@ describe('mixing fresh: any one number leads', () => {
   });
 
   test('an untidy batch offers the tidy one', async () => {
-    const { person } = openBench();
+    const { person } = openMixing();
     await person.clear(await screen.findByLabelText(/^Mix in all/));
     await person.type(field(/^Mix in all/), '480');
     await person.click(screen.getByRole('button', { name: 'Tidy: 500 ml' }));
@@ -76,7 +76,7 @@ describe('mixing fresh: any one number leads', () => {
   });
 
   test('a label read two ways shows both volumes, and the chosen one counts', async () => {
-    const { person } = openBench();
+    const { person } = openMixing();
     await screen.findByLabelText(/^Mix in all/);
     await person.clear(field(/Ratio/));
     await person.type(field(/Ratio/), '1:4');
@@ -89,7 +89,7 @@ describe('mixing fresh: any one number leads', () => {
 
   test('the reading that was kept of a product counts at the bench', async () => {
     const kept = product({ label: '1:4', waterParts: '3', strength: '3:1', strokeMl: null });
-    openBench('metric', business({ products: [kept] }));
+    openMixing('metric', business({ products: [kept] }));
     await screen.findByLabelText(/^Mix in all/);
     expect(picture()).toHaveWords(/375 ml of warm water.*125 ml of product/);
     expect(screen.getByRole('radio', { name: /3:1/ }).getAttribute('aria-checked')).toBe('true');
@@ -97,7 +97,7 @@ describe('mixing fresh: any one number leads', () => {
 
   test('a medicated "%" product is mixed to what was said, or to what is said here', async () => {
     const kept = product({ kind: 'medicated', label: '2 %', waterParts: '9', strength: '9:1', strokeMl: null });
-    const { person } = openBench('metric', business({ products: [kept] }));
+    const { person } = openMixing('metric', business({ products: [kept] }));
     await screen.findByLabelText(/^Mix in all/);
     expect(picture()).toHaveWords(/450 ml of warm water.*50 ml of product/);
     await person.clear(field(/Diluted to/));
@@ -106,7 +106,7 @@ describe('mixing fresh: any one number leads', () => {
   });
 
   test('what must be asked is not mixed before it is said', async () => {
-    const { person } = openBench();
+    const { person } = openMixing();
     await screen.findByLabelText(/^Mix in all/);
     await person.clear(field(/Ratio/));
     await person.type(field(/Ratio/), '2 % 50:1');
@@ -126,7 +126,7 @@ describe('mixing fresh: any one number leads', () => {
         { purpose: 'ordinary', waterParts: '32' },
       ],
     });
-    const { person } = openBench('metric', business({ products: [range] }));
+    const { person } = openMixing('metric', business({ products: [range] }));
     await screen.findByLabelText(/^Mix in all/);
     expect(picture()).toHaveWords(/485 ml of warm water.*15\.2 ml of product, measured/);
     await person.click(screen.getByRole('radio', { name: /very dirty/ }));
@@ -134,7 +134,7 @@ describe('mixing fresh: any one number leads', () => {
   });
 
   test('more than the bottle holds goes over several', async () => {
-    const { person } = openBench();
+    const { person } = openMixing();
     await person.clear(await screen.findByLabelText(/^Mix in all/));
     await person.type(field(/^Mix in all/), '900');
     expect(screen.getByRole('region', { name: 'Split over bottles' })).toHaveWords(/Over 2 bottles/);
@@ -144,7 +144,7 @@ describe('mixing fresh: any one number leads', () => {
     ['50:0', /zero/],
     ['abc', /no ratio we know/],
   ])('"%s" is told at the field', async (label, words) => {
-    const { person } = openBench();
+    const { person } = openMixing();
     await screen.findByLabelText(/^Mix in all/);
     await person.clear(field(/Ratio/));
     await person.type(field(/Ratio/), label);
@@ -153,25 +153,25 @@ describe('mixing fresh: any one number leads', () => {
   });
 
   test('in US units everything is in fluid ounces, strokes too, and the mix is the same', async () => {
-    openBench('US');
+    openMixing('US');
     await screen.findByText(/fl oz of warm water/);
     expect(field(/^Mix in all/).value).toBe('16.91');
     expect(field('One stroke of its pump, fl oz').value).toBe('0.17');
     expect(picture()).toHaveWords(/16\.2 fl oz of warm water.*4 strokes of 5 ml/);
   });
 
-  test('a house without bottles is told what to do first', async () => {
-    openBench('metric', business({ bottles: [] }));
+  test('a business without bottles is told what to do first', async () => {
+    openMixing('metric', business({ bottles: [] }));
     expect(await screen.findByRole('link', { name: 'Add the first bottle' })).toBeTruthy();
   });
 });
 
 describe('a mix beside the morning’s list', () => {
   test('goes onto the bench as it was reckoned', async () => {
-    const { person, office } = openBench();
+    const { person, server } = openMixing();
     await person.click(await screen.findByRole('button', { name: /onto the bench/ }));
     expect(await screen.findByText('Half-litre bottle 2 stands at the bench.')).toBeTruthy();
-    expect(office.sent[0]?.[1]).toMatchObject({
+    expect(server.sent[0]?.[1]).toMatchObject({
       productId: WASH_ID,
       waterParts: '24',
       strokes: 4,
@@ -179,11 +179,11 @@ describe('a mix beside the morning’s list', () => {
       totalMl: 500,
       forDogId: null,
     });
-    expect(office.sent[1]).toEqual(['PUT /api/mixes/:id', { version: 1, step: 'watered' }]);
+    expect(server.sent[1]).toEqual(['PUT /api/mixes/:id', { version: 1, step: 'watered' }]);
   });
 
   test('a medicated one waits for its dog, one of two open lots for its lot', async () => {
-    const { person, office } = openBench('metric', business(), [lot('A-1'), lot('A-2')]);
+    const { person, server } = openMixing('metric', business(), [lot('A-1'), lot('A-2')]);
     await screen.findByRole('button', { name: /onto the bench/ });
     await person.selectOptions(screen.getByRole('combobox', { name: 'Product' }), 'Vet-supplied antiseptic wash');
     await screen.findByRole('option', { name: /^Radish/ });
@@ -191,13 +191,13 @@ describe('a mix beside the morning’s list', () => {
     await person.selectOptions(field('Only for'), DOG_ID);
     await person.selectOptions(field('From which lot?'), 'A-2');
     await person.click(screen.getByRole('button', { name: /onto the bench/ }));
-    await waitFor(() => expect(office.sent[0]?.[1]).toMatchObject({ forDogId: DOG_ID, lotIds: [expect.any(String)] }));
+    await waitFor(() => expect(server.sent[0]?.[1]).toMatchObject({ forDogId: DOG_ID, lotIds: [expect.any(String)] }));
   });
 });
 
 describe('the other sums at the bench', () => {
   const open = async (tab: string) => {
-    const { person } = openBench();
+    const { person } = openMixing();
     await person.click(await screen.findByRole('tab', { name: tab }));
     return person;
   };
@@ -229,7 +229,7 @@ describe('the other sums at the bench', () => {
       strength: '32:1',
       range: { strongest: '10', weakest: '32' },
     });
-    const { person } = openBench('metric', business({ products: [range] }));
+    const { person } = openMixing('metric', business({ products: [range] }));
     await person.click(await screen.findByRole('tab', { name: 'How strong is it?' }));
     await person.clear(field('Strokes'));
     await person.type(field('Strokes'), '9');

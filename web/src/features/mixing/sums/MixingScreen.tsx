@@ -3,7 +3,7 @@ import { Tabs } from 'radix-ui';
 import { useBusiness } from '../../../data/queries';
 import { ButtonLink } from '../../../ui/Button';
 import { Empty, Waiting } from '../../../ui/Waiting';
-import { BenchTabs } from '../MixingTabs';
+import { MixingTabs } from '../MixingTabs';
 import { CutPanel } from './CutPanel';
 import { HowStrongPanel } from './HowStrongPanel';
 import { MixFresh } from './MixFresh';
@@ -13,11 +13,11 @@ export function MixingScreen() {
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
       <h1>Mixing bench</h1>
-      <BenchTabs />
+      <MixingTabs />
       <Waiting query={useBusiness()} what="The bench">
         {(business) =>
           business.bottles.length === 0 ? (
-            <Empty words="The house has no bottles yet: say which ones you mix in, and how many.">
+            <Empty words="The business has no bottles yet: say which ones you mix in, and how many.">
               <ButtonLink to="/mixing/tools" look="main">
                 Add the first bottle
               </ButtonLink>

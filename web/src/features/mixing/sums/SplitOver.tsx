@@ -3,7 +3,7 @@ import { useUnits } from '../../../data/useUnits';
 import { BottleDrawing } from '../../../drawings/BottleDrawing';
 import type { SplitBottle } from '@dewpond/core/mixing';
 
-/** One batch over several bottles of the house: each to its own mark, with its own strokes. */
+/** One batch over several bottles of the business: each to its own mark, with its own strokes. */
 export function SplitOver({ split, strokeMl }: { readonly split: readonly SplitBottle[]; readonly strokeMl: number }) {
   const units = useUnits();
   const volume = (ml: number) => showVolume(millilitres(ml), units);

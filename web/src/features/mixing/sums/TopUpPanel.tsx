@@ -7,7 +7,7 @@ import { Card } from '../../../ui/Card';
 import { SelectField, TextField } from '../../../ui/Field';
 import { SourceMark } from '../../../ui/SourceMark';
 import { VolumeField } from '../../../forms/VolumeField';
-import { BenchAnswer, Figure, Refusal } from './BenchAnswer';
+import { MixingAnswer, Figure, Refusal } from './MixingAnswer';
 import { readRatio, toppingUp } from '@dewpond/core/mixing';
 
 /** A left-over of another strength made into a full bottle of the right one. */
@@ -54,15 +54,15 @@ export function TopUpPanel({ business }: { readonly business: BusinessView }) {
         </div>
       </Card>
       {sum.kind === 'no answer' ? (
-        <BenchAnswer title="Not yet">
+        <MixingAnswer title="Not yet">
           <Refusal why={sum.why} />
-        </BenchAnswer>
+        </MixingAnswer>
       ) : sum.topUp.kind === 'refused' ? (
-        <BenchAnswer title="That cannot be">
+        <MixingAnswer title="That cannot be">
           <Refusal why={sum.topUp.why} />
-        </BenchAnswer>
+        </MixingAnswer>
       ) : (
-        <BenchAnswer
+        <MixingAnswer
           title={`${show(total)} at ${wanted}`}
           bottle={{ below: left, above: total - left, label: 'dark: the left-over; pale: what is added' }}
         >
@@ -72,7 +72,7 @@ export function TopUpPanel({ business }: { readonly business: BusinessView }) {
             It keeps the older mixed-at time, so all of it goes at the end of the day.{' '}
             <SourceMark source={HOUSE_VALUE} because="A made-up mix holds no preservative." />
           </p>
-        </BenchAnswer>
+        </MixingAnswer>
       )}
     </div>
   );

@@ -2,7 +2,7 @@ import type { BottleView } from '@dewpond/contract';
 import type { FreeBottle } from '@dewpond/core/dilution';
 import { millilitres } from '@dewpond/core/units';
 
-/** The house's bottles as the computation takes them. */
+/** The business's bottles as the computation takes them. */
 export const freeBottles = (bottles: readonly BottleView[]): FreeBottle[] =>
   bottles.map(({ id, name, brim, line, graduation, count }) => ({
     bottle: {

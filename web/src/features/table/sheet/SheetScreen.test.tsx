@@ -11,7 +11,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { DOG_ID, TODAY, facts, session } from '../../../tests/demoDog';
-import { Refusal, openOffice, show } from '../../../tests/office';
+import { Refusal, openServer, show } from '../../../tests/server';
 import { SheetScreen } from './SheetScreen';
 
 /** The sheet of a visit in which this happened, made by the core. */
@@ -58,7 +58,7 @@ function sheetOf(happenings: readonly Happening[], wording: Wording = ENGLISH): 
   };
 }
 function openSheet(view: SheetView) {
-  openOffice({
+  openServer({
     'GET /api/session': () => session(),
     'GET /api/members': () => ({ items: [session().member] }),
     'GET /api/appointments': () => ({ items: [] }),
@@ -110,7 +110,7 @@ describe('the owner sheet', () => {
 });
 
 describe('a sheet in another language', () => {
-  test('goes out as the owner reads it; the groomer reads it in the house’s, and back', async () => {
+  test('goes out as the owner reads it; the groomer reads it in the business’s, and back', async () => {
     const english = sheetOf([...clear, musty]);
     const spanish = { ...sheetOf([...clear, musty], wordingIn('es')), inBusinessLanguage: english.sheet };
     const { person } = openSheet(spanish);
@@ -127,10 +127,10 @@ describe('a sheet in another language', () => {
 
 describe('a hand on the sheet', () => {
   const nails: Happening[] = [...clear, musty, { type: 'step done', step: 'nails' }];
-  /** An office that keeps edits as the real one does. */
+  /** An server that keeps edits as the real one does. */
   function kept(view: SheetView) {
     let stands = { edits: view.edits, version: view.version };
-    const office = openOffice({
+    const server = openServer({
       'GET /api/session': () => session(),
       'GET /api/visits/:id/sheet': () => ({ ...view, ...stands }),
       'PUT /api/visits/:id/sheet': ({ body }) => {
@@ -148,15 +148,15 @@ describe('a hand on the sheet', () => {
     const shown = show(<SheetScreen />, { path: '/visits/:id/sheet', at: `/visits/${view.visitId}/sheet` });
     return {
       ...shown,
-      office,
+      server,
       stands: () => stands,
-      otherHandAdds: (words: string) => {
+      otherGroomerAdds: (words: string) => {
         stands = {
           edits: { ...NO_EDITS, added: [{ id: v7(), section: 'suggest', words }] },
           version: stands.version + 1,
         };
       },
-      otherHand: (words: string) => {
+      otherGroomer: (words: string) => {
         const lines = { nails: { section: 'did' as const, made: 'Nails and dewclaws done.', words } };
         stands = { edits: { ...NO_EDITS, lines }, version: stands.version + 1 };
       },
@@ -223,9 +223,9 @@ describe('a hand on the sheet', () => {
   };
 
   test('works on beside another hand on another sentence: both stand', async () => {
-    const { person, stands, otherHand } = kept(sheetOf(nails));
+    const { person, stands, otherGroomer } = kept(sheetOf(nails));
     await pencil(/^Say it otherwise: Nails and dewclaws done/);
-    otherHand('Nails done, two bled.');
+    otherGroomer('Nails done, two bled.');
     await addLine(person, 'Bring the red harness.');
     await waitFor(() => expect(stands().edits.added).toMatchObject([{ words: 'Bring the red harness.' }]));
     expect(stands().edits.lines['nails']).toMatchObject({ words: 'Nails done, two bled.' });
@@ -233,9 +233,9 @@ describe('a hand on the sheet', () => {
   });
 
   test('adds its line beside the line that another hand added', async () => {
-    const { person, stands, otherHandAdds } = kept(sheetOf(nails));
+    const { person, stands, otherGroomerAdds } = kept(sheetOf(nails));
     await pencil(/^Say it otherwise: Nails and dewclaws done/);
-    otherHandAdds('Ring at the side gate.');
+    otherGroomerAdds('Ring at the side gate.');
     await addLine(person, 'Bring the red harness.');
     await waitFor(() =>
       expect(
@@ -248,9 +248,9 @@ describe('a hand on the sheet', () => {
   });
 
   test('meets another hand on the same sentence: both are shown, and one chooses', async () => {
-    const { person, stands, otherHand } = kept(sheetOf(nails));
+    const { person, stands, otherGroomer } = kept(sheetOf(nails));
     const open = await pencil(/^Say it otherwise: Nails and dewclaws done/);
-    otherHand('Nails done, two bled.');
+    otherGroomer('Nails done, two bled.');
     await person.click(open);
     await person.click(screen.getByRole('button', { name: 'Leave it out' }));
     await person.click(await screen.findByRole('button', { name: 'Compare' }));
@@ -275,13 +275,13 @@ describe('a hand on the sheet', () => {
   });
 
   test('loses no sentence without a network: it stays, and goes when one asks again', async () => {
-    const { person, office, stands } = kept(sheetOf(nails));
+    const { person, server, stands } = kept(sheetOf(nails));
     await pencil(/^Say it otherwise: Nails and dewclaws done/);
-    office.away = true;
+    server.away = true;
     await addLine(person, 'Bring the red harness.');
     expect(await screen.findByText(/^Not kept yet/)).toBeTruthy();
     expect(screen.getByText('Bring the red harness.')).toBeTruthy();
-    office.away = false;
+    server.away = false;
     await person.click(screen.getByRole('button', { name: 'Try again' }));
     await waitFor(() => expect(stands().edits.added).toMatchObject([{ words: 'Bring the red harness.' }]));
   });

@@ -16,7 +16,7 @@ import { MessageDialog } from '../../../parts/messages/MessageDialog';
 import { EditedLine, LineField } from '../../../parts/sheet/EditedLine';
 import { ReadLines } from '../../../parts/sheet/ReadLines';
 import { SheetPaper } from '../../../parts/sheet/SheetPaper';
-import { showHand, useSheetHand } from './useSheetHand';
+import { showEdited, useSheetEdits } from './useSheetEdits';
 
 export function SheetScreen() {
   const { id = '' } = useParams();
@@ -27,10 +27,10 @@ export function SheetScreen() {
   );
 }
 
-type Hand = ReturnType<typeof useSheetHand>;
+type Hand = ReturnType<typeof useSheetEdits>;
 
 function Sheet({ view }: { readonly view: SheetView }) {
-  const hand = useSheetHand(view);
+  const hand = useSheetEdits(view);
   const { sheet, inBusinessLanguage } = view;
   const [translated, setTranslated] = useState(false);
   const read = readSheet(translated ? (inBusinessLanguage ?? sheet) : sheet, hand.edits);
@@ -43,7 +43,7 @@ function Sheet({ view }: { readonly view: SheetView }) {
         at={hand.kept}
         what="this sheet"
         names={hand.names}
-        show={showHand}
+        show={showEdited}
       />
       {sheet.lookAgain && (
         <p

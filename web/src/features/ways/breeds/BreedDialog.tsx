@@ -68,7 +68,7 @@ function showField(field: keyof BreedForm, form: BreedForm): string {
   return form[field];
 }
 
-/** A breed as this house sees it; what ships is named at each field that differs. */
+/** A breed as this business sees it; what ships is named at each field that differs. */
 export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
   const shipped = SHIPPED.find(breed.id);
   const draft = useDraft(
@@ -82,7 +82,7 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
     write: (_, body: { breed: ReturnType<typeof bodyOf> }) =>
       call('PUT /api/breeds', { body: { ...body, version: draft.version } }),
     onSuccess: () => {
-      tell(`${name} is as this house sees it. Plans of its dogs follow.`);
+      tell(`${name} is as this business sees it. Plans of its dogs follow.`);
       onClose();
     },
   });
@@ -92,7 +92,7 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
     <Dialog
       open
       onClose={onClose}
-      title={breed.name || 'A breed of this house'}
+      title={breed.name || 'A breed of this business'}
       says="What ships stays beside it, and comes back with one tap."
       tall
     >

@@ -12,13 +12,13 @@ import { traitWords } from '../../../parts/dogs/traitWords';
 import { BreedDialog } from './BreedDialog';
 import { differences, newBreed } from './ownBreed';
 
-/** Breeds the house added or sees otherwise; the shipped value stays beside each. */
+/** Breeds the business added or sees otherwise; the shipped value stays beside each. */
 export function BreedsCard({ business }: { readonly business: BusinessView }) {
   const [editing, setEditing] = useState<Breed | null>(null);
   const catalogue = useCatalogue();
   return (
     <Card
-      title="Breeds of this house"
+      title="Breeds of this business"
       aside={`${SHIPPED.breeds.length} ship with Dewpond, from memory of breed standards`}
     >
       {business.ownBreeds.length === 0 && (

@@ -5,7 +5,7 @@ import { differences, newBreed, ownId } from './ownBreed';
 
 const pug = findBreed('pug') as Breed;
 
-describe('a breed of the house', () => {
+describe('a breed of the business', () => {
   test.each([
     ['Quay dog', 'own-quay-dog'],
     ['Größer Hund!', 'own-grosser-hund'],
@@ -14,7 +14,7 @@ describe('a breed of the house', () => {
     expect(ownId(name)).toBe(id);
   });
 
-  test('any name makes an address the office takes', () => {
+  test('any name makes an address the server takes', () => {
     for (const { name } of SHIPPED.breeds) {
       const { parents: _, earOdds: __, ...breed } = { ...newBreed(SHIPPED), id: ownId(name), name, why: '' };
       expect(

@@ -21,7 +21,7 @@ interface Difference {
   readonly was: string;
 }
 
-/** What the house sees otherwise than shipped, in the order a groomer looks. */
+/** What the business sees otherwise than shipped, in the order a groomer looks. */
 export function differences(own: Breed, shipped: Breed): Difference[] {
   const plain = PLAIN_TRAITS.filter((key) => own.traits[key] !== shipped.traits[key]).map((key) => ({
     name: TRAIT_CHOICES[key].name,

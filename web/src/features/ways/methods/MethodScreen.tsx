@@ -8,7 +8,7 @@ import { Button, ButtonLink } from '../../../ui/Button';
 import { Empty } from '../../../ui/Waiting';
 import { MethodBody } from '../../../parts/methods/MethodBody';
 
-/** One piece of work as this house does it, to read at the table or to print. */
+/** One piece of work as this business does it, to read at the table or to print. */
 export function MethodScreen() {
   const { id = '' } = useParams();
   const ways = useBusiness().data?.ways ?? DEFAULT_HOUSE_WAYS;

@@ -3,12 +3,12 @@ import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/ways';
 import { screen } from '@testing-library/react';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { business } from '../../../tests/demoDog';
-import { openOffice, show } from '../../../tests/office';
+import { openServer, show } from '../../../tests/server';
 import { MethodScreen } from './MethodScreen';
 import { MethodsScreen } from './MethodsScreen';
 
 beforeEach(() => {
-  openOffice({ 'GET /api/business': () => business() });
+  openServer({ 'GET /api/business': () => business() });
 });
 
 describe('method cards on screen', () => {

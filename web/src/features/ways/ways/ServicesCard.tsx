@@ -22,11 +22,11 @@ interface ServicesCardProps {
   readonly onChange: (service: ServiceKey, does: BusinessDoes) => void;
 }
 
-/** What this house does at all, by place and law: a plan never asks for more. */
+/** What this business does at all, by place and law: a plan never asks for more. */
 export function ServicesCard({ services, disabled, onChange }: ServicesCardProps) {
   return (
     <Card
-      title="What this house does at all"
+      title="What this business does at all"
       aside={<SourceMark source={HOUSE_VALUE} because="Local codes come first. Where one forbids it, choose vet." />}
     >
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(340px,1fr))] max-md:grid-cols-1 gap-x-8 gap-y-3">

@@ -4,12 +4,12 @@ import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS } from '@dewpond/core/ways';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import { facts, business, session } from '../../../tests/demoDog';
-import { Refusal, openOffice, show } from '../../../tests/office';
+import { Refusal, openServer, show } from '../../../tests/server';
 import { WaysScreen } from './WaysScreen';
 
 function openBusiness(first = business(), refused = false) {
   const held = { business: first };
-  const office = openOffice({
+  const server = openServer({
     'GET /api/session': () => session(),
     'GET /api/business': () => held.business,
     'PUT /api/breeds': ({ body }) => {
@@ -34,7 +34,7 @@ function openBusiness(first = business(), refused = false) {
       return { version: held.business.version };
     },
   });
-  return { office, held, ...show(<WaysScreen />) };
+  return { server, held, ...show(<WaysScreen />) };
 }
 /** A worker that does its work at once, as the real one would in its own thread. */
 class WorkerAtOnce {
@@ -86,10 +86,10 @@ describe('house ways', () => {
   });
 
   test('who may not change them sees them, and why', async () => {
-    const { person, office } = openBusiness(business({ mayEdit: false }));
+    const { person, server } = openBusiness(business({ mayEdit: false }));
     expect(await screen.findByText(/Only a manager changes these/)).toBeTruthy();
     await person.click(question().getAllByRole('radio')[1] as HTMLElement);
-    expect(office.sent).toEqual([]);
+    expect(server.sent).toEqual([]);
   });
 
   test('two taps at once are both kept', async () => {
@@ -110,7 +110,7 @@ describe('house ways', () => {
     const { person, held } = openBusiness();
     await screen.findByRole('heading', { name: 'House ways' });
     held.business = { ...held.business, version: held.business.version + 1, currency: 'SEK' };
-    await person.selectOptions(screen.getByLabelText('Units of the house'), 'US');
+    await person.selectOptions(screen.getByLabelText('Units of the business'), 'US');
     await waitFor(() => expect(held.business).toMatchObject({ currency: 'SEK', units: 'US' }));
     held.business = { ...held.business, version: held.business.version + 1, currency: 'NOK' };
     await person.selectOptions(screen.getByLabelText('Currency'), 'EUR');
@@ -123,19 +123,19 @@ describe('house ways', () => {
   });
 
   test('what could not be kept stays in sight, and goes when one asks again', async () => {
-    const { person, office, held } = openBusiness();
+    const { person, server, held } = openBusiness();
     await screen.findByRole('heading', { name: 'House ways' });
-    office.away = true;
+    server.away = true;
     await person.selectOptions(screen.getByLabelText('Currency'), 'EUR');
     expect(await screen.findByText(/^Not kept yet/)).toBeTruthy();
     expect(screen.getByLabelText<HTMLSelectElement>('Currency').value).toBe('EUR');
-    office.away = false;
+    server.away = false;
     await person.click(screen.getByRole('button', { name: 'Try again' }));
     await waitFor(() => expect(held.business.currency).toBe('EUR'));
     await waitFor(() => expect(screen.queryByText(/^Not kept yet/)).toBeNull());
   });
 
-  test('what the house does at all is chosen by place and law', async () => {
+  test('what the business does at all is chosen by place and law', async () => {
     const { person, held } = openBusiness();
     const plucking = within(await screen.findByRole('radiogroup', { name: 'Hair in the ear canal' }));
     await person.click(plucking.getByRole('radio', { name: 'vet' }));
@@ -145,7 +145,7 @@ describe('house ways', () => {
   });
 
   test('a breed is adjusted with what ships beside it, and comes back as shipped', async () => {
-    const { person, office, held } = openBusiness();
+    const { person, server, held } = openBusiness();
     await person.selectOptions(await screen.findByLabelText('Adjust a breed'), 'Pug');
     await person.selectOptions(screen.getByLabelText('Muzzle'), 'short');
     expect(screen.getByText('ships as flat')).toBeTruthy();
@@ -154,11 +154,11 @@ describe('house ways', () => {
     expect(await screen.findByText(/Muzzle: short \(ships as flat\) · ours have more nose/)).toBeTruthy();
     await person.click(screen.getByRole('button', { name: 'As shipped' }));
     await waitFor(() => expect(held.business.ownBreeds).toEqual([]));
-    expect(office.sent.map(([key]) => key)).toEqual(['PUT /api/breeds', 'POST /api/breeds/reset']);
+    expect(server.sent.map(([key]) => key)).toEqual(['PUT /api/breeds', 'POST /api/breeds/reset']);
   });
 
   test('a breed that is added gets an address from its name; a wrong weight is told at its field', async () => {
-    const { person, office } = openBusiness();
+    const { person, server } = openBusiness();
     await person.click(await screen.findByRole('button', { name: 'Add a breed' }));
     await person.type(screen.getByLabelText('Name'), 'Quay dog, größer');
     await person.clear(screen.getByLabelText('Grown, from kg'));
@@ -169,7 +169,7 @@ describe('house ways', () => {
     await person.type(screen.getByLabelText('Grown, from kg'), '4,5');
     await person.click(screen.getByRole('button', { name: 'Keep' }));
     await waitFor(() =>
-      expect(office.sent.at(-1)).toMatchObject([
+      expect(server.sent.at(-1)).toMatchObject([
         'PUT /api/breeds',
         { version: 0, breed: { id: 'own-quay-dog-grosser', weightKg: [4.5, 16] } },
       ]),
@@ -179,7 +179,7 @@ describe('house ways', () => {
   test('when someone else was quicker it says so', async () => {
     const { person } = openBusiness(business(), true);
     await screen.findByRole('heading', { name: 'House ways' });
-    await person.selectOptions(screen.getByLabelText('Units of the house'), 'US');
+    await person.selectOptions(screen.getByLabelText('Units of the business'), 'US');
     expect(await screen.findByText('Not kept yet. Someone else changed the house ways meanwhile.')).toBeTruthy();
   });
 });

@@ -17,7 +17,7 @@ import { LiftField, ServicesCard } from './ServicesCard';
 import { CHOICE_NAMES, choicesOf, businessOf, showChoice, type WayChoices } from './wayChoices';
 import { triedKey, useBookChanges, type BookChanges } from './useBookChanges';
 
-/** Each question where the trade disagrees, as a card: the schools, what speaks for each, the house's choice. */
+/** Each question where the trade disagrees, as a card: the schools, what speaks for each, the business's choice. */
 export function WaysScreen() {
   return (
     <Waiting query={useBusiness()} what="The house ways">
@@ -61,7 +61,7 @@ function House({ business }: { readonly business: BusinessView }) {
             How it is done
           </ButtonLink>
           <SelectField
-            label="Units of the house"
+            label="Units of the business"
             value={units}
             disabled={!business.mayEdit}
             onChange={(event) => change({ units: event.target.value as BusinessView['units'] })}
@@ -117,7 +117,7 @@ function House({ business }: { readonly business: BusinessView }) {
 function Stances() {
   return (
     <Card
-      title="Not for a house to choose"
+      title="Not for a business to choose"
       aside={<SourceMark source={HOUSE_VALUE} because="Where work can hurt, Dewpond has one answer." />}
     >
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(320px,1fr))] gap-x-6 gap-y-3">

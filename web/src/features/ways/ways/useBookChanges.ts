@@ -7,7 +7,7 @@ export const triedKey = (question: string, school: string): string => `${questio
 
 /**
  * How many plans of the whole book each school would change. The book comes in page by page and is tried in a worker;
- * counts grow as it does. Another version of the house begins anew.
+ * counts grow as it does. Another version of the business begins anew.
  */
 export function useBookChanges(version: number): BookChanges {
   const [counts, setCounts] = useState<{ readonly of: number; readonly changes: BookChanges }>({ of: 0, changes: {} });

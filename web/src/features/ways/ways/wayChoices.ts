@@ -18,7 +18,7 @@ export const showLift = (kg: number, units: UnitSystem): string =>
 
 type Plain = Pick<BusinessView, 'units' | 'currency' | 'liftAloneKg'>;
 
-/** What a house chooses, one field a choice: two people who choose two things do not meet. */
+/** What a business chooses, one field a choice: two people who choose two things do not meet. */
 export type WayChoices = Plain & {
   readonly [Question in HouseQuestion as `way ${Question}`]: HouseWays[Question];
 } & {
@@ -47,7 +47,7 @@ export const businessOf = (choices: WayChoices): Pick<BusinessView, 'ways' | 'se
 });
 
 export const CHOICE_NAMES = {
-  units: 'Units of the house',
+  units: 'Units of the business',
   currency: 'Currency',
   liftAloneKg: 'One lifts up to',
   ...Object.fromEntries(ALL_HOUSE_QUESTIONS.map((question) => [`way ${question}`, HOUSE_QUESTIONS[question].asks])),

@@ -2,7 +2,7 @@ import type { BusinessProfileView } from '@dewpond/contract';
 import { screen, waitFor } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { queryClient } from '../../../data/queries';
-import { Refusal, openOffice, show } from '../../../tests/office';
+import { Refusal, openServer, show } from '../../../tests/server';
 import { WordsScreen } from './WordsScreen';
 
 function open(mayEdit = true) {
@@ -16,7 +16,7 @@ function open(mayEdit = true) {
     wording: {},
     mayEdit,
   };
-  openOffice({
+  openServer({
     'GET /api/profile': () => stands,
     'PUT /api/profile': ({ body: { version, ...set } }) => {
       if (version !== stands.version)
@@ -62,7 +62,7 @@ test('two sentences said one right after the other are both kept, and undone apa
   await waitFor(() => expect(Object.values(stands().wording['en-GB'] ?? {})).toEqual(['We cleaned: {places}.']));
 });
 
-test('how the house signs is kept; who may not change it cannot', async () => {
+test('how the business signs is kept; who may not change it cannot', async () => {
   const { person, stands, unmount } = open();
   const phone = await screen.findByLabelText('Telephone');
   await person.clear(phone);

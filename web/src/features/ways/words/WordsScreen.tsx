@@ -20,11 +20,11 @@ import { tell } from '../../../ui/toasts';
 import { LineField } from '../../../parts/sheet/EditedLine';
 import { SHIPPED_NAMES, saidField, saidOf, wordingOf, type Said } from './saidWords';
 
-/** How the house signs and speaks: what stands at the head of a sheet, and every sentence an owner can read. */
+/** How the business signs and speaks: what stands at the head of a sheet, and every sentence an owner can read. */
 export function WordsScreen() {
   const query = useBusinessProfile();
   return (
-    <Waiting query={query} what="The words of the house">
+    <Waiting query={query} what="The words of the business">
       {(view) => <Words view={view} />}
     </Waiting>
   );
@@ -140,7 +140,7 @@ function Signature({ view }: { readonly view: BusinessProfileView }) {
   });
   return (
     <Card title="At the head of every sheet and letter">
-      <Conflict draft={draft} what="how the house signs" names={SIGNED_NAMES} show={(field, form) => form[field]} />
+      <Conflict draft={draft} what="how the business signs" names={SIGNED_NAMES} show={(field, form) => form[field]} />
       <form
         className="grid grid-cols-[1fr_1fr_auto_auto_auto] max-md:grid-cols-1 gap-3 items-end"
         noValidate

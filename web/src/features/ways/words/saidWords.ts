@@ -4,7 +4,7 @@ import { shippedWords, wordingIn, type BusinessWording, type WordingKey } from '
 
 type SaidField = `${Language}: ${WordingKey}`;
 
-/** What a house says in its own words, sentence by sentence: two people at two sentences do not meet. */
+/** What a business says in its own words, sentence by sentence: two people at two sentences do not meet. */
 export type Said = { readonly [Field in SaidField]?: string | undefined };
 
 export const saidField = (language: Language, key: WordingKey): SaidField => `${language}: ${key}`;

@@ -17,7 +17,7 @@ import type { Shape } from './shaped';
 
 /** The answers that are known; a question that came later, or a school that is gone, has its default. */
 export const WAYS: Shape<Partial<HouseWays>> = first(
-  'the house’s ways',
+  'the business’s ways',
   z.record(z.string(), z.unknown()).transform((kept) => {
     const questions = Object.keys(HOUSE_QUESTIONS) as HouseQuestion[];
     const known = questions.filter((question) =>
@@ -28,21 +28,21 @@ export const WAYS: Shape<Partial<HouseWays>> = first(
 );
 
 export const BUSINESS_SERVICES: Shape<Partial<BusinessServices>> = first(
-  'what the house does',
+  'what the business does',
   z.record(z.string(), z.unknown()).transform((kept) => {
     const known = ALL_SERVICES.filter((service) => Object.hasOwn(SERVICES[service].means, String(kept[service])));
     return Object.fromEntries(known.map((service) => [service, kept[service]]));
   }),
 );
 
-/** Sentences of a house by language; one that today's Dewpond no longer says is kept and not used. */
+/** Sentences of a business by language; one that today's Dewpond no longer says is kept and not used. */
 export const WORDINGS: Shape<BusinessWordings> = first(
-  'the house’s words',
+  'the business’s words',
   z.partialRecord(oneOf(LANGUAGES), z.record(z.string(), z.string())).transform((kept) => kept as BusinessWordings),
 );
 
 export const BREED: Shape<Breed> = first(
-  'a breed of the house',
+  'a breed of the business',
   z.object({
     id: z.string(),
     name: z.string(),

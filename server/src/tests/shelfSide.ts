@@ -1,4 +1,4 @@
-import type { BenchView } from '@dewpond/contract';
+import type { MixingView } from '@dewpond/contract';
 import { v7 } from 'uuid';
 import { clock, type Salon } from './salon';
 import { begin, eventsOf } from './tableSide';
@@ -6,7 +6,7 @@ import { begin, eventsOf } from './tableSide';
 export const DAY = 86_400_000;
 export const START = clock.now;
 
-/** A product as typed; the house's other products are untouched. */
+/** A product as typed; the business's other products are untouched. */
 export const typed = (more: object = {}) => ({
   name: 'Harbour wash',
   kind: 'cleansing' as const,
@@ -42,7 +42,7 @@ export const book = (salon: Salon, dogId: string, hour: number, more: object = {
       ...more,
     },
   });
-export const bench = async (salon: Salon): Promise<BenchView> => (await salon.call('GET /api/bench')).body;
+export const bench = async (salon: Salon): Promise<MixingView> => (await salon.call('GET /api/mixing')).body;
 export const bottleOf = async (salon: Salon) => (await salon.call('GET /api/business')).body.bottles[0]?.id ?? '';
 export const mixBody = (productId: string, bottleId: string, more: object = {}) => ({
   id: v7(),

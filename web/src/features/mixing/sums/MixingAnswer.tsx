@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { BottleDrawing } from '../../../drawings/BottleDrawing';
 import { Card } from '../../../ui/Card';
 
-interface BenchAnswerProps {
+interface MixingAnswerProps {
   readonly title: string;
   /** A bottle to scale: what is in it below, what is poured on it above, ml; left out where nothing is poured. */
   readonly bottle?: { readonly below: number; readonly above: number; readonly label: string };
@@ -10,7 +10,7 @@ interface BenchAnswerProps {
 }
 
 /** The answer of a small sum at the bench: the bottle as it will stand, and the words. */
-export function BenchAnswer({ title, bottle, children }: BenchAnswerProps) {
+export function MixingAnswer({ title, bottle, children }: MixingAnswerProps) {
   return (
     <Card title={title}>
       <div className="flex flex-wrap gap-8 items-center">

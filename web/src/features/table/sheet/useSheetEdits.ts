@@ -9,14 +9,14 @@ type LineField = `line ${string}`;
 type OwnField = `own ${string}`;
 
 /** A hand on a sheet, sentence by sentence and line by line: two hands on two of them do not meet. */
-export type SheetHand = Readonly<Record<LineField, LineEdit | undefined>> &
+export type SheetEditing = Readonly<Record<LineField, LineEdit | undefined>> &
   Readonly<Record<OwnField, Own | undefined>> &
   Pick<SheetEdits, 'photos'>;
 
 const lineField = (key: string): LineField => `line ${key}`;
 const ownField = (id: string): OwnField => `own ${id}`;
 
-const handOf = ({ lines, added, photos }: SheetEdits): SheetHand => ({
+const editingOf = ({ lines, added, photos }: SheetEdits): SheetEditing => ({
   ...Object.fromEntries(Object.entries(lines).map(([key, edit]) => [lineField(key), edit])),
   ...Object.fromEntries(added.map((own) => [ownField(own.id), own])),
   photos,
@@ -24,7 +24,7 @@ const handOf = ({ lines, added, photos }: SheetEdits): SheetHand => ({
 
 const isLine = (edit: LineEdit | Own): edit is LineEdit => 'made' in edit;
 
-function editsOf({ photos, ...sentences }: SheetHand): SheetEdits {
+function editsOf({ photos, ...sentences }: SheetEditing): SheetEdits {
   const hands = Object.entries(sentences as Record<string, LineEdit | Own | undefined>);
   return {
     lines: Object.fromEntries(
@@ -37,10 +37,10 @@ function editsOf({ photos, ...sentences }: SheetHand): SheetEdits {
   };
 }
 
-/** The hand on a sheet: shown at once, kept at the office, undone by one tap. */
-export function useSheetHand(view: SheetView) {
-  const theirs = handOf(view.edits);
-  const kept = useSavedAtOnce<SheetHand>({ version: view.version, form: theirs }, 'PUT /api/visits/:id/sheet', {
+/** The hand on a sheet: shown at once, kept at the server, undone by one tap. */
+export function useSheetEdits(view: SheetView) {
+  const theirs = editingOf(view.edits);
+  const kept = useSavedAtOnce<SheetEditing>({ version: view.version, form: theirs }, 'PUT /api/visits/:id/sheet', {
     keep: (hand, version) => {
       const { added, photos, ...edits } = editsOf(hand);
       const body = { version, edits: { ...edits, added: [...added], photos: [...photos] } };
@@ -53,12 +53,12 @@ export function useSheetHand(view: SheetView) {
     kept,
     edits,
     names: { ...namesOf(theirs), ...namesOf(kept.form) },
-    change: (to: SheetEdits) => kept.change(changeTo(kept.form, handOf(to))),
+    change: (to: SheetEdits) => kept.change(changeTo(kept.form, editingOf(to))),
   };
 }
 
 /** A field of the hand as one reads it. */
-export function showHand(field: keyof SheetHand, hand: SheetHand): string {
+export function showEdited(field: keyof SheetEditing, hand: SheetEditing): string {
   if (field === 'photos') return hand.photos.length === 1 ? '1 picture' : `${hand.photos.length} pictures`;
   const edit = hand[field];
   if (!edit) return field.startsWith(lineField('')) ? 'as made' : 'left out';
@@ -66,7 +66,7 @@ export function showHand(field: keyof SheetHand, hand: SheetHand): string {
 }
 
 /** Each field by what stands there as made. */
-const namesOf = (hand: SheetHand): Readonly<Record<keyof SheetHand, string>> => {
+const namesOf = (hand: SheetEditing): Readonly<Record<keyof SheetEditing, string>> => {
   const { lines, added } = editsOf(hand);
   return {
     ...Object.fromEntries(Object.entries(lines).map(([key, { made }]) => [lineField(key), made])),

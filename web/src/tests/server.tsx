@@ -38,19 +38,19 @@ const refusal = (status: number, message: string, fields?: Problem['error']['fie
  * Stands in for the server: bodies and answers are held against the contract, so that a screen cannot be shown, nor
  * send, what the real server would not.
  */
-export function openOffice(answers: Answers): {
+export function openServer(answers: Answers): {
   readonly sent: [EndpointKey, unknown][];
   away: boolean;
   /** So many writes arrive, and their answers are lost on the way. */
   loses: number;
 } {
-  const office = { sent: [] as [EndpointKey, unknown][], away: false, loses: 0 };
+  const server = { sent: [] as [EndpointKey, unknown][], away: false, loses: 0 };
   vi.stubGlobal('fetch', (url: string, init: RequestInit = {}) => {
-    if (office.away) return Promise.reject(new Error('no network'));
+    if (server.away) return Promise.reject(new Error('no network'));
     try {
-      const given = answer(answers, office.sent, url, init);
-      if ((init.method ?? 'GET') !== 'GET' && office.loses > 0) {
-        office.loses -= 1;
+      const given = answer(answers, server.sent, url, init);
+      if ((init.method ?? 'GET') !== 'GET' && server.loses > 0) {
+        server.loses -= 1;
         return Promise.reject(new Error('the answer was lost'));
       }
       return Promise.resolve(Response.json(given));
@@ -59,7 +59,7 @@ export function openOffice(answers: Answers): {
       return Promise.resolve(Response.json({ error: error.error }, { status: error.status }));
     }
   });
-  return office;
+  return server;
 }
 
 function answer(answers: Answers, sent: [EndpointKey, unknown][], url: string, init: RequestInit): unknown {

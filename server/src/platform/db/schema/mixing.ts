@@ -12,10 +12,10 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { StockKind } from '@dewpond/core/stock';
-import { INGREDIENTS, PRODUCT_CAUTIONS, PURPOSES, RANGE, STROKES } from '../shapes/house';
+import { INGREDIENTS, PRODUCT_CAUTIONS, PURPOSES, RANGE, STROKES } from '../shapes/business';
 import { shaped } from '../shapes/shaped';
 import { dog } from './book';
-import { business } from './house';
+import { business } from './business';
 import { businessId, byPerson, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 import { visit } from './visits';
 
@@ -59,7 +59,7 @@ export const product = dewpond.table(
     purposes: shaped('purposes', PURPOSES).notNull().default([]),
     contactLeast: doublePrecision('contact_least'),
     contactMost: doublePrecision('contact_most'),
-    /** The house's usual one of its kind. */
+    /** The business's usual one of its kind. */
     usual: boolean('usual').notNull().default(false),
     amountFactor: doublePrecision('amount_factor').notNull().default(1),
     suppliedBy: text('supplied_by').$type<'house' | 'vet' | 'owner'>().notNull(),
@@ -84,7 +84,7 @@ export const product = dewpond.table(
   ],
 );
 
-/** A kind of bottle or bucket, and how many the house has of it. */
+/** A kind of bottle or bucket, and how many the business has of it. */
 export const bottle = dewpond.table(
   'bottle',
   {
@@ -140,7 +140,7 @@ export const madeMix = dewpond.table(
     /** What it was to be, parts of water as an exact fraction. */
     waterParts: text('water_parts').notNull(),
     bottleId: uuid('bottle_id').notNull(),
-    /** Which of the house's bottles of that kind, from 1. */
+    /** Which of the business's bottles of that kind, from 1. */
     bottleNo: integer('bottle_no').notNull(),
     strokes: integer('strokes'),
     productMl: doublePrecision('product_ml').notNull(),

@@ -76,7 +76,7 @@ describe('a hand on the sheet', () => {
   });
 });
 
-describe('how the house signs and speaks', () => {
+describe('how the business signs and speaks', () => {
   test('stands on the sheet; an illness or a missing place is refused', async () => {
     const own = await openSalon();
     const { body: before } = await own.call('GET /api/profile');

@@ -19,7 +19,7 @@ interface OntoProps {
 }
 
 /** A mix beside the morning's list, for a dog that walked in: kept like the others, so that it can be taken and traced. */
-export function OntoBench({ product, strength, how, bottle, isNow }: OntoProps) {
+export function WriteDownMix({ product, strength, how, bottle, isNow }: OntoProps) {
   const [dogId, setDogId] = useState('');
   const [lotId, setLotId] = useState('');
   const alone = isForOneDog(product);

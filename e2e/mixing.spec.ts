@@ -103,7 +103,7 @@ test('its bottle at the table, told in one tap, and traced from both ends', asyn
     .getByRole('button', { name: /^as planned/i })
     .first()
     .click();
-  await expect(page.getByText('the office has it all')).toBeVisible();
+  await expect(page.getByText('the server has it all')).toBeVisible();
 
   await page.goto('/mixing/trace');
   const select = page.getByLabel('From which lot, mix or bottle?');

@@ -1,4 +1,4 @@
-import type { MixAtHand, MixView } from '@dewpond/contract';
+import type { AvailableMix, MixView } from '@dewpond/contract';
 import { bathMix, mixCard, strengthOf } from '@dewpond/core/dilution';
 import { millilitres } from '@dewpond/core/units';
 import { screen, waitFor, within } from '@testing-library/react';
@@ -39,7 +39,7 @@ const wash = (more: Partial<MixView['product']> = {}): MixView => {
 };
 const HOUR = 3_600_000;
 const at = (hours: number) => new Date(Date.now() + hours * HOUR).toISOString();
-const standing = (more: Partial<MixAtHand> = {}): MixAtHand => ({
+const standing = (more: Partial<AvailableMix> = {}): AvailableMix => ({
   id: v7(),
   bottle: 'Half-litre bottle 1',
   productId: WASH_ID,
@@ -53,8 +53,8 @@ const standing = (more: Partial<MixAtHand> = {}): MixAtHand => ({
 });
 
 /** Radish at its wash, with these mixes at the bench. */
-async function atTheWash(bench: readonly MixAtHand[], mix = wash(), step: RegExp = /First wash/) {
-  const { person, happened } = await standAtTable(visitView({ mixes: [mix], bench: [...bench] }));
+async function atTheWash(openMixes: readonly AvailableMix[], mix = wash(), step: RegExp = /First wash/) {
+  const { person, happened } = await standAtTable(visitView({ mixes: [mix], openMixes: [...openMixes] }));
   await person.keyboard('s');
   // The first is the step itself; "Do next" stands behind it.
   const [its] = within(screen.getByRole('dialog')).getAllByRole('button', { name: step });
@@ -114,7 +114,7 @@ describe('mixes of the bench at the table', () => {
 
   test('nothing at the bench: what to mix', async () => {
     await atTheWash([]);
-    expect(screen.getByText(/Nothing of it stands at the bench/)).toHaveWords(/half-litre bottle, 4 strokes/);
+    expect(screen.getByText(/Nothing of it stands at the openMixes/)).toHaveWords(/half-litre bottle, 4 strokes/);
   });
 });
 

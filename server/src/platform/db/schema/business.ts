@@ -1,6 +1,6 @@
 import type { Language } from '@dewpond/core/clients';
 import { doublePrecision, foreignKey, integer, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
-import { BREED, BUSINESS_SERVICES, WAYS, WORDINGS } from '../shapes/house';
+import { BREED, BUSINESS_SERVICES, WAYS, WORDINGS } from '../shapes/business';
 import { shaped } from '../shapes/shaped';
 import { businessId, day, dewpond, edited, ofThisBusiness } from './tenancy';
 
@@ -13,19 +13,19 @@ export const business = dewpond.table(
     units: text('units').$type<'metric' | 'US'>().notNull(),
     currency: text('currency').notNull().default('GBP'),
     ways: shaped('ways', WAYS).notNull(),
-    /** What the house does at all; what came later than its choice has its default. */
+    /** What the business does at all; what came later than its choice has its default. */
     services: shaped('services', BUSINESS_SERVICES).notNull().default({}),
     /** A dog above this weight is lifted by two, kg. */
     liftAloneKg: doublePrecision('lift_alone_kg').notNull().default(20),
     /** The day the ear-cleaning school last changed: older pad counts are not pooled. */
     schoolChangedOn: day('school_changed_on'),
-    /** How owners reach the house, and its colour on what they are given. */
+    /** How owners reach the business, and its colour on what they are given. */
     phone: text('phone').notNull().default(''),
     email: text('email').notNull().default(''),
     colour: text('colour').notNull().default('#125B60'),
     /** What owners read in, where their own language is not known. */
     language: text('language').$type<Language>().notNull().default('en-GB'),
-    /** What the house says otherwise than what ships, by language. */
+    /** What the business says otherwise than what ships, by language. */
     wording: shaped('wording', WORDINGS).notNull().default({}),
     version: integer('version').notNull().default(1),
   },
@@ -40,7 +40,7 @@ export const member = dewpond.table(
     personId: uuid('person_id').notNull(),
     name: text('name').notNull(),
     role: text('role').$type<'manager' | 'groomer' | 'bather'>().notNull(),
-    /** How this person reads volumes and weights; null: as the house does. */
+    /** How this person reads volumes and weights; null: as the business does. */
     units: text('units').$type<'metric' | 'US'>(),
     /** This person's calendar feed: its number, and the hash of its secret; null: none is open. */
     feedId: uuid('feed_id'),
@@ -53,7 +53,7 @@ export const member = dewpond.table(
   ],
 );
 
-/** A breed the house added, or a shipped one it sees otherwise: then the id is the shipped one's. */
+/** A breed the business added, or a shipped one it sees otherwise: then the id is the shipped one's. */
 export const ownBreed = dewpond.table(
   'own_breed',
   {

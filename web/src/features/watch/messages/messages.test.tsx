@@ -3,7 +3,7 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
 import { CLIENT_ID, DOG_ID, session } from '../../../tests/demoDog';
-import { openOffice, show } from '../../../tests/office';
+import { openServer, show } from '../../../tests/server';
 import { LinksDialog } from '../../../parts/messages/LinksDialog';
 import { MessageDialog, type About } from '../../../parts/messages/MessageDialog';
 import { OutboxScreen } from './OutboxScreen';
@@ -49,7 +49,7 @@ describe('writing to an owner', () => {
   const ABOUT: About = { kind: 'nearly ready', dogId: DOG_ID, visitId: null, time: '15:30' };
   function write(its: MessageDraft | ((time: string) => MessageDraft), about = ABOUT) {
     const hours: (string | null)[] = [];
-    const office = openOffice({
+    const server = openServer({
       'GET /api/session': () => session(),
       'GET /api/dogs/:id/draft': ({ query }) => {
         hours.push(query.get('time'));
@@ -57,11 +57,11 @@ describe('writing to an owner', () => {
       },
       'POST /api/messages': ({ body }) => ({ id: body.id }),
     });
-    return { ...show(<MessageDialog about={about} onClose={() => undefined} />), office, hours };
+    return { ...show(<MessageDialog about={about} onClose={() => undefined} />), server, hours };
   }
 
   test('shows what will be sent, by the way the owner likes, and sends what was changed', async () => {
-    const { person, office } = write(draft());
+    const { person, server } = write(draft());
     const text = await screen.findByRole('textbox', { name: 'Text' });
     expect(screen.getByRole('button', { name: /^text message/i }).getAttribute('aria-pressed')).toBe('true');
     expect(screen.queryByLabelText('Subject')).toBeNull();
@@ -70,7 +70,7 @@ describe('writing to an owner', () => {
     await person.type(text, 'She is ready now.');
     await person.click(screen.getByRole('button', { name: 'Send by e-mail' }));
     await waitFor(() =>
-      expect(office.sent.at(-1)).toMatchObject([
+      expect(server.sent.at(-1)).toMatchObject([
         'POST /api/messages',
         { channel: 'e-mail', words: 'She is ready now.', subject: 'Teasel is nearly ready', dogId: DOG_ID },
       ]),
@@ -110,7 +110,7 @@ describe('writing to an owner', () => {
 describe('the outbox', () => {
   function outbox(items: MessageView[]) {
     const asked: unknown[] = [];
-    const office = openOffice({
+    const server = openServer({
       'GET /api/session': () => session(),
       'GET /api/messages': () => ({ items }),
       'PUT /api/messages/:id': ({ id, body }) => {
@@ -118,7 +118,7 @@ describe('the outbox', () => {
         return {};
       },
     });
-    return { ...show(<OutboxScreen />, { path: '/watch/outbox' }), office, asked };
+    return { ...show(<OutboxScreen />, { path: '/watch/outbox' }), server, asked };
   }
 
   test('empty says what comes here', async () => {
@@ -175,7 +175,7 @@ test('private pages: made, told whether they were seen, closed', async () => {
     ...more,
   });
   const items = [link({ expiresAt: '2020-01-01T00:00:00Z' })];
-  openOffice({
+  openServer({
     'GET /api/session': () => session(),
     'GET /api/dogs/:id/links': () => ({ items }),
     'POST /api/links': ({ body }) => {

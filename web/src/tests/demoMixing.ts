@@ -1,4 +1,4 @@
-import type { BatchView, BenchView, MadeMixView } from '@dewpond/contract';
+import type { BatchView, MixingView, MadeMixView } from '@dewpond/contract';
 import { v7 } from 'uuid';
 import { BOTTLE_ID, DOG_ID, TODAY, WASH_ID } from './demoDog';
 
@@ -67,7 +67,7 @@ export const madeMix = (more: Partial<MadeMixView> = {}): MadeMixView => ({
 });
 
 /** The bench of Radish's morning, by the server's clock at half past eight. */
-export const benchView = (more: Partial<BenchView> = {}): BenchView => ({
+export const mixingView = (more: Partial<MixingView> = {}): MixingView => ({
   day: TODAY,
   zone: 'Europe/London',
   serverNow: Date.parse('2026-11-25T08:30:00Z'),

@@ -6,7 +6,7 @@ import { useUnits } from '../../data/useUnits';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { classes } from '../../ui/classes';
-import { benchChoices, type BenchChoice } from './benchChoices';
+import { mixChoices, type MixChoice } from './mixChoices';
 import type { Table } from './useTable';
 import { record, useVisitLog } from './visitLog';
 
@@ -16,26 +16,26 @@ interface BenchProps {
 }
 
 /** Which bottle of the bench this dog gets. What is past its time is struck out; taking it all the same asks why. */
-export function BenchMixes({ view, table }: BenchProps) {
+export function OpenMixes({ view, table }: BenchProps) {
   const offset = useVisitLog((log) => log.offset) ?? 0;
   const now = useNow(30_000) + offset;
-  const [asking, setAsking] = useState<BenchChoice | null>(null);
-  const choices = benchChoices(table.visit, view.product, now);
+  const [asking, setAsking] = useState<MixChoice | null>(null);
+  const choices = mixChoices(table.visit, view.product, now);
   const { made } = view.mix;
   if (choices.length === 0)
     return made ? (
       <p className="text-soft">
-        Nothing of it stands at the bench: {made.bottle.name.toLowerCase()},{' '}
+        Nothing of it stands at the openMixes: {made.bottle.name.toLowerCase()},{' '}
         {made.strokes === null ? 'measure the product' : `${made.strokes} strokes`}.
       </p>
     ) : null;
   const taken = new Map(table.state.mixes.map((each) => [each.mix, each]));
-  const choose = (choice: BenchChoice) => {
+  const choose = (choice: MixChoice) => {
     if (taken.has(choice.mix.id)) record({ type: 'mix put back', mix: choice.mix.id });
     else if (choice.may.kind === 'yes') take(choice, null);
     else setAsking(choice);
   };
-  const take = ({ mix }: BenchChoice, override: string | null) =>
+  const take = ({ mix }: MixChoice, override: string | null) =>
     record({ type: 'mix taken', mix: mix.id, product: mix.productId, override });
   return (
     <div className="flex flex-col gap-2 mt-1.5">
@@ -57,7 +57,7 @@ export function BenchMixes({ view, table }: BenchProps) {
 }
 
 interface ChoiceProps {
-  readonly choice: BenchChoice;
+  readonly choice: MixChoice;
   readonly taken: boolean;
   readonly onChoose: () => void;
 }
@@ -93,7 +93,7 @@ function Choice({ choice: { mix, may }, taken, onChoose }: ChoiceProps) {
 }
 
 interface OverrideProps {
-  readonly choice: BenchChoice;
+  readonly choice: MixChoice;
   readonly onTake: (because: string) => void;
   readonly onClose: () => void;
 }

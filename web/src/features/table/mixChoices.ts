@@ -1,18 +1,18 @@
-import type { MixAtHand, MixView, VisitView } from '@dewpond/contract';
+import type { AvailableMix, MixView, VisitView } from '@dewpond/contract';
 import { mayTake, type MayTake } from '@dewpond/core/dilution';
 
-export interface BenchChoice {
-  readonly mix: MixAtHand;
+export interface MixChoice {
+  readonly mix: AvailableMix;
   readonly may: MayTake;
 }
 
 /** The mixes of one product that stand at the bench, and whether each may be poured over this dog now. */
-export const benchChoices = (
-  { bench, dog }: Pick<VisitView, 'bench' | 'dog'>,
+export const mixChoices = (
+  { openMixes, dog }: Pick<VisitView, 'dog' | 'openMixes'>,
   product: Pick<MixView['product'], 'id' | 'kind' | 'suppliedBy'>,
   now: number,
-): BenchChoice[] =>
-  bench
+): MixChoice[] =>
+  openMixes
     .filter((mix) => mix.productId === product.id)
     .map((mix) => ({
       mix,
