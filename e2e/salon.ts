@@ -145,7 +145,7 @@ export const isCarried = (dog: string) =>
     const opening = indexedDB.open('dewpond');
     opening.onerror = () => reject(new Error('no database'));
     opening.onsuccess = () => {
-      const asking = opening.result.transaction('answers').objectStore('answers').get('carry');
+      const asking = opening.result.transaction('answers').objectStore('answers').get('prefetch');
       asking.onerror = () => reject(new Error('no answers'));
       asking.onsuccess = () => {
         const prefetched = asking.result as { answer: { visits: { dog: { name: string } }[] } } | undefined;
