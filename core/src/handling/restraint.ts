@@ -142,7 +142,7 @@ const stand = ({ standsThroughBath, notes }: Restrained): RestraintLine[] =>
     : [
         line(
           'stand',
-          'Washed lying on a mat, or held in a sling; never by the belly or private parts.',
+          'Washed lying on a mat or in a sling. No hand goes under the belly or between the hind legs.',
           'cannot stand through a bath',
           COMMON_PRACTICE,
           true,

@@ -49,7 +49,7 @@ export const IN_THE_TUB: readonly MethodSource[] = [
         'plain water': 'plain water',
         'pads only': 'damp pads, one an eye',
       }),
-      ({ faceProduct }) => (faceProduct === 'pads only' ? 'a dry cloth' : 'a narrow-spout bottle or a sponge'),
+      ({ faceProduct }) => (faceProduct === 'pads only' ? 'a dry cloth' : 'a bottle with a fine spout, or a sponge'),
     ],
     steps: [
       ({ faceProduct }) =>

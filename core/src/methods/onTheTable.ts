@@ -8,8 +8,8 @@ export const ON_THE_TABLE: readonly MethodSource[] = [
     needs: ['a good light', 'your nose'],
     steps: [
       'Before anything wet. Lift the flap up and away from the head: that straightens the first bend.',
-      'Look, then smell. Dry, pale pink, smooth, no smell is clear; a little pale-brown wax is ordinary.',
-      'Pigment stripes are not dirt. Left and right are judged apart.',
+      'Look first, then smell. Clear is dry, pale pink and smooth, without smell. A little light-brown wax is usual.',
+      'Dark stripes in the skin are its colour, not dirt. Judge left and right apart.',
     ],
     never: ['Nothing goes in to see better.'],
     stops: [
@@ -41,7 +41,7 @@ export const ON_THE_TABLE: readonly MethodSource[] = [
       ({ earCleaning, massage }) =>
         earCleaning === 'damp pad only'
           ? null
-          : `Massage the base, just below eye level, in circles working upwards, for ${massage === '60 s' ? 'a minute' : '20–30 seconds'}. A squelch is normal.`,
+          : `Massage the base of the ear in upward circles, below the level of the eye, for ${massage === '60 s' ? 'a minute' : '20–30 seconds'}. You may hear the liquid move.`,
       by('afterMassage', {
         'shake then wipe': 'Let it shake, then wipe.',
         'wipe then shake': 'Wipe, then let it shake.',
@@ -64,7 +64,7 @@ export const ON_THE_TABLE: readonly MethodSource[] = [
     ],
     stops: [
       'Yellow, white or green, black or blood on a pad: no more liquid, no second pass.',
-      'It whines or scratches at that ear: stop there, tell the owner. It cries, tilts or sways: a vet today.',
+      'If it whines or scratches at that ear, stop there and tell the owner. If it cries, tilts its head or loses its balance: a vet today.',
     ],
     enough: 'The last pad came out clean. Over-cleaning dries the skin.',
   }),

@@ -1,6 +1,6 @@
 import type { Grade } from '../places';
 
-/** The rhythm's house values in one table. The bench `rhythm` prints what speaks for them. */
+/** All house values of the rhythm. `npm run bench` shows what speaks for them: `recovery`, `drift`, `one-sided`. */
 export interface RhythmConstants {
   /** Where on the way to τ each grade begins: d₁, d₂, d₃, as shares of τ. */
   readonly onset: readonly [number, number, number];

@@ -84,7 +84,7 @@ export const EAR_RULES: readonly Rule[] = [
     'base',
     always,
     'dirt sits in the inner arm',
-    method('Massage at the base, below eye level, in circles upwards; a squelch is normal.'),
+    method('Massage the base of the ear in upward circles, below the level of the eye. You may hear the liquid move.'),
   ),
   care('warm', always, 'cold liquid is what dogs mind', method('Warm the bottle in the hand.')),
   care(

@@ -114,7 +114,7 @@ export const FACE_RULES: readonly Rule[] = [
     'bowl',
     all(tears, trait('coat', 'long', 'silky drop', 'curly')),
     'long beards stay wet',
-    method('Some owners find a drinking bottle instead of a bowl keeps the face drier.'),
+    method('A drinking bottle in place of a bowl can keep the face drier.'),
   ),
 
   check(

@@ -6,7 +6,7 @@ import type { Piece } from '../work';
 import type { Before } from './hazards';
 import type { StepTitle } from './stepTitles';
 
-/** Stages of a visit in the order of the work; the number is the trade's own. */
+/** Stages of a visit, in the order of the work, by the names groomers use. */
 export const STAGES = {
   prepare: 'Prepare',
   handover: 'Handover',

@@ -16,7 +16,7 @@ const question = <const School extends string>(
   schools: readonly { readonly id: School; readonly words: string; readonly for: string; readonly warns?: string }[],
 ): Question<School> => ({ asks, schools, default: byDefault });
 
-/** Where houses differ and this slice asks. Source: common practice; the defaults are house values. */
+/** Questions on which salons differ. Every school is common practice; which one is the default is a house value. */
 export const HOUSE_QUESTIONS = {
   earCleaning: question('How is cleaner put into an ear?', 'few drops', [
     {
@@ -130,7 +130,11 @@ export const HOUSE_QUESTIONS = {
     { id: 'after drying', words: 'All clipping after drying', for: 'A clean coat spares the blade.' },
   ]),
   washes: question('How many washes?', 'two', [
-    { id: 'two', words: 'Two; the second takes half', for: 'The first for dirt, the second for coat and skin.' },
+    {
+      id: 'two',
+      words: 'Two; the second takes half',
+      for: 'The first takes the dirt off, the second cleans coat and skin.',
+    },
     { id: 'one', words: 'One', for: 'Quick.', warns: 'Then the rinse must be perfect.' },
   ]),
   head: question('When is the head washed?', 'last', [
@@ -171,7 +175,7 @@ export const HOUSE_QUESTIONS = {
   ]),
   eyeCorner: question('Hair in the eye corner?', 'leave and clean', [
     { id: 'leave and clean', words: 'Leave it, clean daily', for: 'No stubble at the eye.' },
-    { id: 'clip', words: 'Clip it, lightly', for: 'The busy owner is better with it cut.' },
+    { id: 'clip', words: 'Clip it, lightly', for: 'For an owner with little time: short hair there stays cleaner.' },
   ]),
   foldWipe: question('What wipes a fold?', 'cloth', [
     { id: 'cloth', words: 'Soft cloth in warm water', for: 'Nothing left behind.' },
@@ -275,7 +279,7 @@ export const HOUSE_STANCES = [
   },
   {
     asks: 'Making a dog stand',
-    schools: 'hands under the belly or private parts',
+    schools: 'a hand under the belly or between the hind legs',
     does: 'Not offered: sling, mat, or washed lying down.',
     why: 'It frightens, and it can hurt.',
   },

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { finding } from '@dewpond/core/findings';
 import { eq } from 'drizzle-orm';
-import { dog, dogDue } from '../platform/db/schema';
+import { dog, dogDue, product } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
 import { keepDue, staleDogs } from '../records/due/bookDue';
 import { day } from '@dewpond/core/units';
@@ -69,7 +69,47 @@ const CHANGES: readonly (readonly [string, (salon: Salon, kept: KeptDog) => Prom
   ],
 ];
 
+/** Writes that no plan depends on: a large book is not reckoned anew for them. */
+const NO_CHANGES: readonly (readonly [string, (salon: Salon, kept: KeptDog) => Promise<{ status: number }>])[] = [
+  [
+    'the telephone of the business',
+    async (salon) => {
+      const { mayEdit: _, name: __, ...profile } = (await salon.call('GET /api/profile')).body;
+      return salon.call('PUT /api/profile', { body: { ...profile, phone: '01632 960199' } });
+    },
+  ],
+  [
+    'the telephone of the owner',
+    async (salon, { clientId }) => {
+      const { client } = (await salon.call('GET /api/clients/:id', { id: clientId })).body;
+      const card = { ...client.card, phones: [{ number: '01632 960198' }] };
+      return salon.call('PUT /api/clients/:id', {
+        id: clientId,
+        body: { version: client.version, name: client.name, card },
+      });
+    },
+  ],
+  [
+    'the lead time of a product',
+    async (salon) => {
+      const changed = await inTenant(databases, salon.businessId, (tx) =>
+        tx.update(product).set({ leadDays: 21, costPerMl: 0.02 }).returning({ id: product.id }),
+      );
+      return { status: changed.length > 0 ? 200 : 404 };
+    },
+  ],
+];
+
 describe('what is next due, as the list shows it', () => {
+  test.each(NO_CHANGES)('is not reckoned anew for %s', async (_, change) => {
+    const salon = await openSalon();
+    const kept = await addDog(salon);
+    await listed(salon, kept.dogId);
+    expect((await change(salon, kept)).status).toBe(200);
+    const waiting = await inTenant(databases, salon.businessId, (tx) => staleDogs(tx, day('2026-11-25')));
+    expect(waiting).toEqual([]);
+  });
+
   test.each(CHANGES)('follows %s at once, and says what the dog’s own page says', async (_, change) => {
     const salon = await openSalon();
     const kept = await addDog(salon);

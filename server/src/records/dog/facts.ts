@@ -134,7 +134,7 @@ export function planFor(record: DogRecord, business: Business, today: Day): Plan
   return { facts, plan, due };
 }
 
-/** Who it is in one line: "Lagotto Romagnolo × Miniature Poodle, 14.2 kg, half-length curly, 6 years". */
+/** The dog in one line: "Lagotto Romagnolo × Miniature Poodle, 14.2 kg, half-length curly, 6 years". */
 export function describe({ dog }: DogRecord, facts: DogFacts, { units, catalogue }: Business): string {
   const { profile } = dog;
   const { coat, coatLength } = facts.traits;

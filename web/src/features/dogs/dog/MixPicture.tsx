@@ -69,7 +69,7 @@ export function MixPicture({ view }: { readonly view: MixView }) {
         {made && `, ${Math.round(working.reserve * 100)} % reserve`}.{' '}
         <SourceMark
           source={HOUSE_VALUE}
-          because="Area × house amount per m² × coat length × density; the second wash takes half."
+          because="Skin area × house amount per m² × coat length × density. The second wash takes half of that."
         />
         {Math.abs(working.factor - 1) > 0.01 && (
           <>
