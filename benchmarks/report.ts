@@ -29,3 +29,33 @@ export function seeded(seed: number): () => number {
     return state / 4_294_967_296;
   };
 }
+
+/** Runs that come first and are not counted: the engine has not made up its mind yet. */
+const WARM_MS = 1000;
+
+/** Medians of runs taken in turn, so that a slow moment of the machine falls on both. */
+export function againstReference(
+  what: string,
+  unit: 'ms' | 'µs',
+  ours: () => unknown,
+  reference: () => unknown,
+  perRun = 1,
+  runs = 200,
+): Row {
+  const times: [ours: number[], reference: number[]] = [[], []];
+  const warm = performance.now() + WARM_MS;
+  for (let counted = 0; counted < runs;) {
+    const isWarm = performance.now() > warm;
+    for (const [which, work] of [ours, reference].entries()) {
+      const start = performance.now();
+      work();
+      if (isWarm) times[which]?.push(performance.now() - start);
+    }
+    if (isWarm) counted += 1;
+  }
+  const [mine, theirs] = times.map((each) => (quantile(each, 0.5) / perRun) * (unit === 'µs' ? 1000 : 1)) as [
+    number,
+    number,
+  ];
+  return { what, [`Dewpond ${unit}`]: round(mine), [`reference ${unit}`]: round(theirs), ratio: round(mine / theirs) };
+}

@@ -2,7 +2,7 @@ import { daysBetween, type Day } from '../units';
 import { CERTAINTY_SLACK, RHYTHM, type RhythmConstants } from './constants';
 import { normalQuantile } from './normal';
 import { gradeOf, type Observation } from './observations';
-import { priorBelief, quantile, staysAcceptable, updateTwice, type Belief, type Evidence } from './posterior';
+import { acceptableAfter, priorBelief, quantiles, update, type Belief, type Evidence } from './posterior';
 
 /** Whole days; least ≤ usual ≤ most. */
 export interface Interval {
@@ -45,7 +45,7 @@ export interface Spread {
 }
 
 /**
- * How long this place stays acceptable: an ordered probit in log time (design "Rhythm"). With no evidence the answer
+ * How long this place stays acceptable: an ordered probit in log time (docs/formulas.md, "Rhythm"). With no evidence the answer
  * is exactly `plan.usual`; an acceptable newest finding never shortens it, one above acceptable never lengthens it.
  * Throws `RangeError` unless 1 ≤ least ≤ usual ≤ most.
  */
@@ -56,7 +56,8 @@ export function learnRhythm(question: RhythmQuestion, constants: RhythmConstants
   }
   const prior = priorBelief(priorMean(plan.usual, constants), constants.priorSpread, constants);
   const evidence = weigh(question, constants);
-  const { before, after: posterior } = updateTwice(prior, evidence, constants);
+  const before = evidence.length > 1 ? update(prior, evidence.slice(0, -1), constants) : prior;
+  const posterior = update(before, evidence.slice(-1), constants);
   let unbounded = longest(posterior, plan.most, constants);
   let beforeNewest: number | null = null;
   const newest = evidence.at(-1);
@@ -107,18 +108,18 @@ export function weigh(question: RhythmQuestion, constants: RhythmConstants): (Ev
 /** The largest whole t from 1 to `most` that stays acceptable with the business's certainty; 0 when none does. */
 function longest(belief: Belief, most: number, constants: RhythmConstants): number {
   const enough = constants.certainty - CERTAINTY_SLACK;
+  const acceptable = acceptableAfter(belief, constants);
   let good = 0;
   let bad = most + 1;
   while (bad - good > 1) {
     const middle = Math.floor((good + bad) / 2);
-    if (staysAcceptable(belief, middle, constants) >= enough) good = middle;
+    if (acceptable(middle) >= enough) good = middle;
     else bad = middle;
   }
   return good;
 }
 
-const spread = (belief: Belief): Spread => ({
-  low: quantile(belief, 0.1),
-  median: quantile(belief, 0.5),
-  high: quantile(belief, 0.9),
-});
+function spread(belief: Belief): Spread {
+  const [low = 0, median = 0, high = 0] = quantiles(belief, [0.1, 0.5, 0.9]);
+  return { low, median, high };
+}

@@ -15,7 +15,7 @@ import {
 } from '.';
 import { priorMean } from './learnRhythm';
 import { logNormalBetween, logNormalCdf, normalCdf } from './normal';
-import { priorBelief, staysAcceptable, update } from './posterior';
+import { acceptableAfter, priorBelief, update } from './posterior';
 import { exactInterval, logBetween, logUpperTail } from './tests/exactRhythm';
 
 const START = day('2026-01-05');
@@ -100,7 +100,7 @@ describe('against independent quadrature', () => {
       pairs.map(([at = 0, grade = 0]) => ({ t: at, grade: grade as Grade, weight: 1, onlyAbove: false })),
       RHYTHM,
     );
-    expect(staysAcceptable(belief, t, RHYTHM)).toBeCloseTo(fine / whole, 5);
+    expect(acceptableAfter(belief, RHYTHM)(t)).toBeCloseTo(fine / whole, 5);
   });
 });
 

@@ -44,7 +44,7 @@ interface Weighed {
   readonly weight: number;
 }
 
-/** Days until the next care, within the plan's bounds, as design "Rhythm" defines it; `lapse` 0 leaves it out. */
+/** Days until the next care, within the plan's bounds, as docs/formulas.md defines it ("Rhythm"); `lapse` 0 leaves it out. */
 export function exactInterval({ observations, plan, today }: RhythmQuestion, lapse = 0.02): number {
   const weighed = observations.map((seen) => ({
     seen,
