@@ -150,7 +150,10 @@ const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 /** Union of what devices know: every id once, in order. Same id twice is one event. */
 export function mergeEvents(...logs: readonly (readonly VisitEvent[])[]): VisitEvent[] {
-  const byId = new Map(logs.flat().map((event) => [event.id, event]));
+  const known = logs.length === 1 ? (logs[0] ?? []) : logs.flat();
+  // A log that was merged before comes in order: then nothing is in it twice either.
+  if (known.every((event, i) => i === 0 || inOrder(known[i - 1] as VisitEvent, event) < 0)) return [...known];
+  const byId = new Map(known.map((event) => [event.id, event]));
   return [...byId.values()].toSorted(inOrder);
 }
 

@@ -40,3 +40,9 @@ export function finding(place: Place, sign: Sign, grade: Exclude<Grade, 0>, answ
 }
 
 export const mirrorFinding = (found: Finding): Finding => ({ ...found, place: mirror(found.place) });
+
+/** Mats, wherever they are. */
+export const isMat = ({ sign }: Pick<Finding, 'sign'>): boolean =>
+  sign === 'mat' || sign === 'ear mat' || sign === 'eye mat';
+/** Down to the skin, or not said: the careful way. */
+export const isToTheSkin = (found: Pick<Finding, 'sign' | 'answer'>): boolean => isMat(found) && found.answer !== false;

@@ -60,7 +60,7 @@ const verdict = (asked: Look) => {
   return `${result.level} ${stopOf(result)}`;
 };
 
-// Source of the cases: the trade handbook's ear, eye and fold tables (common practice, no published source).
+// Source of the cases: the trade's tables of ears, eyes and folds (common practice, no source).
 describe('the ear table', () => {
   test('nothing seen is clear', () => {
     expect(verdict(look([], { place: LEFT_EAR }))).toBe('none S0');
@@ -189,7 +189,7 @@ describe('the fold table', () => {
   });
 });
 
-// Source of the cases: the trade handbook's table of skin, coat, feet, mouth, rear and manner (common practice).
+// Source of the cases: the trade's table of skin, coat, feet, mouth, rear and manner (common practice).
 describe('the table of skin, coat, feet, mouth and rear', () => {
   const told = (sign: Sign, grade: 1 | 2 | 3 = 1, answer: boolean | null = null) =>
     verdict(look([at(sign, grade, answer)]));
@@ -275,7 +275,7 @@ test('signs that end a visit', () => {
 });
 
 describe('every sign has a row', () => {
-  /** Signs of an area by hand: what the handbook's tables of ears, eyes and folds name. */
+  /** Signs of an area by hand: what the trade's tables of ears, eyes and folds name. */
   const tried = (area: SignArea) =>
     ALL_SIGNS.filter((sign) => signWords(sign).areas[0] === area && triage(look([at(sign)])).matched.length === 0);
   test.each(['ear', 'eye', 'fold', 'skin', 'paw', 'nail', 'mouth', 'rear', 'body'] as const)('%s', (area) => {
@@ -284,7 +284,7 @@ describe('every sign has a row', () => {
   });
 });
 
-// Handbook §1a: grade 1, dated, rows at watch or tell; ended by a rise, a new sign beside it, 12 months (6 at flat eyes).
+// docs/trade.md, grades and levels: grade 1, dated, rows at watch or tell; ended by a rise, a new sign beside it, 12 months (6 at flat eyes).
 describe('a vet knows it, unchanged', () => {
   const known = (sign: Sign, on = '2026-03-01', place = placeFor(sign)) => [{ place, sign, on: day(on) }];
   const pink = at('fold redness', 1);

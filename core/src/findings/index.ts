@@ -1,4 +1,13 @@
-export { FINDING_COLOURS, FINDING_SMELLS, finding, mirrorFinding, type Finding, type FindingDetails } from './finding';
+export {
+  FINDING_COLOURS,
+  FINDING_SMELLS,
+  finding,
+  isMat,
+  isToTheSkin,
+  mirrorFinding,
+  type Finding,
+  type FindingDetails,
+} from './finding';
 export {
   ADVICE,
   LEVELS,

@@ -18,7 +18,7 @@ export const PAD_SHOWS: Readonly<Record<PadColour, Sign | null>> = {
   blood: 'ear blood',
 };
 
-/** Dirty pads as a grade: 0 / 1 / 2–3 / 4 or more; the last, clean pad does not count (design "Rhythm"). */
+/** Dirty pads as a grade: 0 / 1 / 2–3 / 4 or more; the last, clean pad does not count (docs/formulas.md, "Rhythm"). */
 export function gradeOfPads(dirty: number): Grade {
   if (dirty <= 0) return 0;
   if (dirty === 1) return 1;

@@ -19,7 +19,7 @@ interface SignWords {
   readonly owner: string;
   /** Whether slight, plain, bad makes a difference to what follows. */
   readonly graded: boolean;
-  /** Whether the rhythm of the place learns from it (design "Rhythm"). */
+  /** Whether the rhythm of the place learns from it (docs/formulas.md, "Rhythm"). */
   readonly dirt?: true;
   /** What must be asked before the sign can be judged. */
   readonly asks?: Question;

@@ -4,7 +4,7 @@ import type { Look } from './look';
 import type { TriageRow } from './circumstance';
 import type { Finding } from './finding';
 import { higherLevel, type Level } from './levels';
-import { areaOf, isKnownSign } from './signs';
+import { SIGN_AREAS, areaOf, isKnownSign } from './signs';
 import { TRIAGE_TABLE } from './triageTable';
 
 /** A row of the table that speaks at a place, and the findings it speaks of. */
@@ -23,6 +23,13 @@ export interface Triage {
   readonly unknown: readonly Finding[];
 }
 
+/** The rows that speak of each kind of place, in the order of the table. */
+const ROWS_OF = new Map(
+  SIGN_AREAS.map((area) => [area, TRIAGE_TABLE.filter(({ areas }) => areas.includes(area))] as const),
+);
+
+const rowsOf = ({ site }: Place): readonly TriageRow[] => ROWS_OF.get(areaOf(site)) ?? [];
+
 /** A sign this version cannot judge is told to the owner, and bars its place like S1. */
 const LEVEL_OF_UNKNOWN: Level = 'tell';
 
@@ -32,21 +39,17 @@ const LEVEL_OF_UNKNOWN: Level = 'tell';
  */
 export function triage(look: Look): Triage {
   const here = look.findings.filter((each) => countsAt(each.place, look.place));
+  if (here.length === 0) return { place: look.place, level: 'none', matched: [], unknown: [] };
   const familiar = asAlways(look, here);
   const notLower = (now: Finding) =>
     !familiar.has(now) &&
     look.lastTime.some((then) => then.sign === now.sign && countsAt(then.place, look.place) && now.grade >= then.grade);
-  const area = areaOf(look.place.site);
-  const matched =
-    here.length === 0
-      ? []
-      : TRIAGE_TABLE.flatMap((row): Matched[] => {
-          if (!row.areas.includes(area)) return [];
-          const matching = here.filter((each) => row.signs.includes(each.sign));
-          if (matching.length === 0 || !row.applies({ matching, notLower, dog: look.dog })) return [];
-          const watched = row.level === 'watch' || row.level === 'tell';
-          return [{ row, findings: matching, asAlways: watched && matching.every((each) => familiar.has(each)) }];
-        });
+  const matched = rowsOf(look.place).flatMap((row): Matched[] => {
+    const matching = here.filter((each) => row.signs.includes(each.sign));
+    if (matching.length === 0 || !row.applies({ matching, notLower, dog: look.dog })) return [];
+    const watched = row.level === 'watch' || row.level === 'tell';
+    return [{ row, findings: matching, asAlways: watched && matching.every((each) => familiar.has(each)) }];
+  });
   const unknown = here.filter(({ sign }) => !isKnownSign(sign));
   const start: Level = unknown.length > 0 ? LEVEL_OF_UNKNOWN : 'none';
   return {

@@ -18,7 +18,7 @@ import { hasPiece, kept, left, practice, says, saysBeforeWater, step, type Left 
 import { crustWaits } from './placeSteps';
 import { title } from './stepTitles';
 import { STAGE_MINUTES, type Dwell, type Step } from './steps';
-import { isMat, lineOf, placesWith, pluggedSides, unpluggedSides, type VisitPlan } from './visitPlan';
+import { lineOf, pluggedSides, unpluggedSides, type VisitPlan } from './visitPlan';
 
 /** How long conditioner stays on, in seconds [common practice]. */
 const CONDITIONER_SECONDS = 300;
@@ -75,8 +75,8 @@ export const wet = (visit: VisitPlan): Step =>
     ],
     after: [
       ...first('seen first', 'look-over'),
-      ...first('mat before water', ...placesWith(visit, isMat).map((place) => `mat ${placeKey(place)}`)),
-      ...(placesWith(visit, isMat).length > 0 ? first('mat before water', 'brush-out') : []),
+      ...first('mat before water', ...visit.found.mats.map(({ place }) => `mat ${placeKey(place)}`)),
+      ...(visit.found.mats.length > 0 ? first('mat before water', 'brush-out') : []),
     ],
     ...unlessBarred(visit, left(visit, wetWork(dogAtWork(visit.facts)))),
   });

@@ -5,4 +5,5 @@ export { stepList } from './stepList';
 export { ALL_TITLES, STEP_TITLES, titleWords, type StepTitle, type TitleId } from './stepTitles';
 export { STAGES, VISIT_KINDS, type Barred, type Dwell, type Stage, type Step, type VisitKind } from './steps';
 export { timeline, totalMinutes, type Block } from './timeline';
-export { isToTheSkin, type VisitPlan } from './visitPlan';
+export { NOTHING_FOUND, foundForSteps } from './foundForSteps';
+export type { VisitPlan } from './visitPlan';

@@ -86,21 +86,12 @@ export function earCleaning(visit: VisitPlan, side: Side): Step {
   });
 }
 
-/** Crust that is fixed to the lid is softened on the table first, whatever the business does with the rest. */
-const isFixed = ({ findings }: VisitPlan, side: Side): boolean =>
-  findings.some(
-    ({ place, sign, answer }) =>
-      place.site === 'eye' &&
-      place.side === side &&
-      (sign === 'eye lid stuck' || (sign === 'eye crust' && answer === false)),
-  );
-
 /** Whether crust at an eye waits for the tub. */
 export const crustWaits = (visit: VisitPlan, side: Side): boolean =>
   visit.facts.ways.eyeCrust === 'in the tub' &&
   washesHead(visit.facts) &&
   (visit.kind === 'full visit' || visit.kind === 'bath only') &&
-  !isFixed(visit, side);
+  !visit.found.fixedCrust.includes(side);
 
 /** One eye, on the table, before any soap. */
 export function eyeSteps(visit: VisitPlan, side: Side): Step[] {

@@ -1,7 +1,6 @@
 import { SIDES, placeKey } from '../places';
 import { HOUSE_VALUE } from '../provenance';
 import { dogAtWork, restraintOf, type PlanLine } from '../careplan';
-import { MAY_SPREAD } from '../findings';
 import { endings, type BarAt } from '../stops';
 import { brushOut, combAndTidy, firstClip, lookOver, mat, nails, teeth, type Piece } from '../work';
 import * as bath from './bathSteps';
@@ -13,7 +12,7 @@ import { left, practice, says, step } from './makeStep';
 import { earCleaning, earHairSteps, eyeSteps, foldSteps, secondPass } from './placeSteps';
 import { title } from './stepTitles';
 import { LEFT_OUT, STAGE_MINUTES, type Stage, type Step } from './steps';
-import { isMat, isToTheSkin, lineAt, lineOf, placesWith, type VisitPlan } from './visitPlan';
+import { lineAt, lineOf, type VisitPlan } from './visitPlan';
 
 /** After suspected contagion [house value]. */
 const LONG_CLEAN_DOWN_MINUTES = 15;
@@ -25,8 +24,9 @@ const LONG_CLEAN_DOWN_MINUTES = 15;
  */
 export function stepList(visit: VisitPlan): Step[] {
   const leftOut = LEFT_OUT[visit.kind];
-  const hasMat = visit.findings.some(isMat);
-  const stages = inHouseOrder(visit.facts.ways, hasMat).filter((stage) => !leftOut.includes(stage));
+  const stages = inHouseOrder(visit.facts.ways, visit.found.mats.length > 0).filter(
+    (stage) => !leftOut.includes(stage),
+  );
   const steps = stages.flatMap((stage) => STEPS_OF[stage](visit));
   const ids = new Set(steps.map((each) => each.id));
   const linked = steps.map((each) => ({
@@ -114,9 +114,8 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
     }),
   ],
   'brush-out': (visit) => [
-    ...placesWith(visit, isMat).map((place) => {
-      const toTheSkin = visit.findings.some((found) => placeKey(found.place) === placeKey(place) && isToTheSkin(found));
-      return step('brush-out', {
+    ...visit.found.mats.map(({ place, toTheSkin }) =>
+      step('brush-out', {
         id: `mat ${placeKey(place)}`,
         title: title(toTheSkin ? 'mat shave' : 'mat', place),
         how: practice(
@@ -127,8 +126,8 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
         minutes: 5,
         after: first('seen first', 'look-over'),
         ...left(visit, mat(place, toTheSkin)),
-      });
-    }),
+      }),
+    ),
     step('brush-out', {
       title: title('brush-out'),
       how: [...practice('Undercoat out, tangles opened. No water on mats.'), ...says(lineOf(visit, 'brush-out'))],
@@ -176,21 +175,18 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
       how: practice('What was used, what was found, treat for the dog.'),
     }),
   ],
-  'clean-down': (visit) => {
-    const spreads = placesWith(visit, ({ sign }) => MAY_SPREAD.includes(sign)).length > 0;
-    return [
-      step('clean-down', {
-        title: title(spreads ? 'long clean-down' : 'clean-down'),
-        how: spreads
-          ? practice(
-              'Table, tub, dryer, tools and floor: hair off first, then disinfectant for its full time.',
-              'This dog’s towels and your apron straight to the hot wash. Gloves off last.',
-            )
-          : practice('Hair off table, tub and tools, then wiped down. Nozzles wiped.'),
-        minutes: spreads ? LONG_CLEAN_DOWN_MINUTES : STAGE_MINUTES['clean-down'],
-      }),
-    ];
-  },
+  'clean-down': ({ found: { maySpread: spreads } }) => [
+    step('clean-down', {
+      title: title(spreads ? 'long clean-down' : 'clean-down'),
+      how: spreads
+        ? practice(
+            'Table, tub, dryer, tools and floor: hair off first, then disinfectant for its full time.',
+            'This dog’s towels and your apron straight to the hot wash. Gloves off last.',
+          )
+        : practice('Hair off table, tub and tools, then wiped down. Nozzles wiped.'),
+      minutes: spreads ? LONG_CLEAN_DOWN_MINUTES : STAGE_MINUTES['clean-down'],
+    }),
+  ],
 };
 
 /** S3 ends the visit: only what must not be forgotten stays. */

@@ -4,16 +4,27 @@ import { anyDog } from '../careplan/tests/randomDogs';
 import { ALL_TITLES, titleWords } from '.';
 import { anyFinding, stepsFor } from '../visit/tests/randomVisits';
 
-test('every title a step has is in the table, and every row of the table is a title of some step', () => {
-  const met = new Set<string>();
+const anyVisit = fc.record({
+  dog: anyDog,
+  findings: fc.array(anyFinding, { maxLength: 4 }),
+  contactMinutes: fc.constantFrom(0, 10),
+});
+
+test('every title a step has is in the table', () => {
   fc.assert(
-    fc.property(anyDog, fc.array(anyFinding, { maxLength: 4 }), fc.constantFrom(0, 10), (dog, findings, minutes) => {
-      for (const { title } of stepsFor(dog, { findings, contactMinutes: minutes })) {
+    fc.property(anyVisit, ({ dog, ...look }) => {
+      for (const { title } of stepsFor(dog, look)) {
+        expect(ALL_TITLES).toContain(title.id);
         expect(titleWords(title)).not.toMatch(/[{}]/);
-        met.add(title.id);
       }
     }),
-    { numRuns: 1500, seed: 16 },
+    { numRuns: 1500 },
   );
+});
+
+test('every row of the table is a title of some step', () => {
+  // The rarest is met by one dog in some hundreds: the same dogs each time, so that only the table decides.
+  const visits = fc.sample(anyVisit, { numRuns: 3000, seed: 16 });
+  const met = new Set(visits.flatMap(({ dog, ...look }) => stepsFor(dog, look).map(({ title }) => title.id)));
   expect(ALL_TITLES.filter((title) => !met.has(title))).toEqual([]);
 });

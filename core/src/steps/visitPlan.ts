@@ -1,7 +1,8 @@
 import type { CarePlan, PlanLine } from '../careplan';
 import type { DogFacts } from '../dog';
-import { areaOf, type Finding, type SignArea, type Triage } from '../findings';
-import { SIDES, placeKey, placeOf, type Place, type PlaceKey, type Side } from '../places';
+import { areaOf, type SignArea } from '../findings';
+import type { FoundForSteps } from './foundForSteps';
+import { SIDES, placeKey, type Place, type Side } from '../places';
 import { stopAt, type Bar } from '../stops';
 import { washesHead } from '../work';
 import type { PlugState } from '../events';
@@ -16,11 +17,9 @@ export interface VisitPlan {
   readonly contactMinutes: number;
   /** Most minutes the label allows, where it says so. */
   readonly contactMost?: number | null;
-  /** The look-over so far, by place; a place not judged yet bars nothing. */
-  readonly judged: Readonly<Partial<Record<PlaceKey, Triage>>>;
   /** All that forbids work now. */
   readonly bars: readonly Bar[];
-  readonly findings: readonly Finding[];
+  readonly found: FoundForSteps;
   /** Plugs as they are: one that is in comes out, whatever was found since. */
   readonly plugs: Readonly<Record<Side, PlugState>>;
   /** This dog's minutes against the business's, by stage, as learned. */
@@ -66,13 +65,3 @@ export const unpluggedSides = (visit: VisitPlan): Side[] => {
   const plugged = pluggedSides(visit);
   return SIDES.filter((side) => plugged.includes(side) || visit.plugs[side] === 'in');
 };
-
-/** Places with one of these findings, each once. */
-export const placesWith = ({ findings }: Pick<VisitPlan, 'findings'>, test: (found: Finding) => boolean): Place[] =>
-  [...new Set(findings.filter(test).map(({ place }) => placeKey(place)))].map(placeOf);
-
-/** Mats, wherever they are. */
-export const isMat = ({ sign }: Pick<Finding, 'sign'>): boolean =>
-  sign === 'mat' || sign === 'ear mat' || sign === 'eye mat';
-/** Down to the skin, or not said: the careful way. */
-export const isToTheSkin = (found: Finding): boolean => isMat(found) && found.answer !== false;

@@ -3,39 +3,50 @@ import { madeApart, saw, type Happening, type VisitEvent } from '../events';
 import type { Clash } from './state';
 
 /**
- * What a mark is about, and what it says of it: two marks of the same thing that say different things clash when their
- * makers did not know of each other. Null for what only adds up, such as pads and notes.
+ * What a mark is about: two marks of the same thing that say different things clash when their makers did not know of
+ * each other. Null for what only adds up, such as pads and notes.
  */
-function mark(what: Happening): { readonly about: string; readonly says: string } | null {
+function aboutOf(what: Happening): string | null {
   switch (what.type) {
     case 'step done':
-      return { about: `step ${what.step}`, says: 'done' };
     case 'step skipped':
-      return { about: `step ${what.step}`, says: 'skipped' };
+      return `step ${what.step}`;
     case 'looked clear':
-      return { about: `place ${placeKey(what.place)}`, says: 'clear' };
+      return `place ${placeKey(what.place)}`;
     case 'found':
-      return {
-        about: `place ${placeKey(what.finding.place)}`,
-        says: `${what.finding.sign} ${what.finding.grade} ${what.finding.answer}`,
-      };
+      return `place ${placeKey(what.finding.place)}`;
     case 'plug out':
-      return { about: `plug ${what.side}`, says: what.came };
     case 'plug not found':
-      return { about: `plug ${what.side}`, says: 'not found' };
+      return `plug ${what.side}`;
     case 'answered':
-      return { about: `handover ${what.question}`, says: String(what.answer) };
+      return `handover ${what.question}`;
     case 'closed':
-      return { about: 'close', says: what.how };
+      return 'close';
     default:
       return null;
+  }
+}
+
+/** What a mark says of it. */
+function says(what: Happening): string {
+  switch (what.type) {
+    case 'found':
+      return `${what.finding.sign} ${what.finding.grade} ${what.finding.answer}`;
+    case 'plug out':
+      return what.came;
+    case 'answered':
+      return String(what.answer);
+    case 'closed':
+      return what.how;
+    default:
+      return what.type;
   }
 }
 
 /** Two different signs at one place add up; the same sign with two grades, or a sign against "clear", do not. */
 function differ(a: Happening, b: Happening): boolean {
   if (a.type === 'found' && b.type === 'found' && a.finding.sign !== b.finding.sign) return false;
-  return mark(a)?.says !== mark(b)?.says;
+  return says(a) !== says(b);
 }
 
 /**
@@ -47,8 +58,8 @@ export function clashesOf(events: readonly VisitEvent[]): Clash[] {
   if (devices.size < 2) return [];
   const marks = new Map<string, VisitEvent[]>();
   for (const event of events) {
-    const about = mark(event.what)?.about;
-    if (about === undefined) continue;
+    const about = aboutOf(event.what);
+    if (about === null) continue;
     // Only what the newcomer had not seen still stands beside it.
     const standing = (marks.get(about) ?? []).filter(
       (earlier) => !saw(event, earlier) || addsTo(event.what, earlier.what),

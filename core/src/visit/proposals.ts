@@ -1,9 +1,8 @@
-import { MAY_SPREAD, areaOf, atLeast, signWords, type Sign, type Triage } from '../findings';
+import { MAY_SPREAD, areaOf, atLeast, isToTheSkin, signWords, type Sign, type Triage } from '../findings';
 import type { BusinessServices } from '../ways';
 import { namePlace, placeKey, type Place, type PlaceKey } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE, type Source } from '../provenance';
 import type { VisitState } from './state';
-import { isToTheSkin } from '../steps';
 
 /** A change of plan that a finding asks for, and what to ask the owner on the telephone. */
 export interface Proposal {

@@ -10,7 +10,7 @@ import { applyAnswers } from '../events';
 import { judgeLookOver } from './lookOver';
 import type { VisitState } from './state';
 import { inOwnOrder } from './ownOrder';
-import { stepList } from '../steps';
+import { foundForSteps, stepList } from '../steps';
 import type { Step, VisitKind } from '../steps';
 import type { VisitPlan } from '../steps';
 
@@ -39,22 +39,79 @@ export interface VisitReading {
 /** A visit read from its events: state, levels and stops, steps. The same on the tablet, at the server, and in a rebuild. */
 export function readVisit(before: BeforeVisit, events: readonly VisitEvent[]): VisitReading {
   const state = foldVisit(events);
-  const asked = Object.keys(state.answers).length > 0;
-  const facts = asked ? applyAnswers(before.facts, state.answers) : before.facts;
-  const plan = asked ? makePlan(facts) : before.plan;
-  const judged = judgeLookOver(facts, state.findings, before.lastFindings);
+  const { steps, ...judgement } = judgementOf(before, state);
+  const ending = endings(judgement.bars);
+  const left = ending.length === 0 ? steps : steps.map((each) => notNeeded(each, state, ending));
+  return { state, ...judgement, steps: inOwnOrder(left, state.stepChanges) };
+}
+
+type Judgement = Omit<VisitReading, 'state'>;
+
+/** A judgement with all it depends on besides the morning it began from. */
+interface Judged {
+  readonly basis: readonly unknown[];
+  readonly findings: readonly Finding[];
+  readonly answers: string;
+  readonly stepsFrom: string;
+  readonly judgement: Judgement;
+}
+
+/** What was judged last: most taps find nothing, and then nothing is judged anew; few findings change the steps. */
+const LAST = new WeakMap<BeforeVisit, Judged>();
+
+function judgementOf(before: BeforeVisit, state: VisitState): Judgement {
+  const basis = basisOf(state);
+  const last = LAST.get(before);
+  if (last?.basis.length === basis.length && last.basis.every((each, i) => each === basis[i])) return last.judgement;
+  const judged = judge(before, state, basis, last);
+  LAST.set(before, judged);
+  return judged.judgement;
+}
+
+/** All of the state that {@link judge} looks at, in a row: two states with the same are judged alike. */
+const basisOf = (state: VisitState): readonly unknown[] => [
+  ...state.findings,
+  'clear',
+  ...state.lookedClear,
+  'mats gone',
+  ...matsGone(state),
+  'plugs',
+  state.plugs.left,
+  state.plugs.right,
+  brokeOff(state),
+  ...Object.entries(state.answers).flat(),
+];
+
+function judge(before: BeforeVisit, state: VisitState, basis: readonly unknown[], last: Judged | undefined): Judged {
+  const answers = JSON.stringify(state.answers);
+  const sameDog = last?.answers === answers ? last.judgement : null;
+  const { facts, plan } = sameDog ?? askedToday(before, state);
+  const { findings, plugs } = state;
+  const lookedBefore = last && sameDog ? { findings: last.findings, judged: sameDog.judged } : null;
+  const judged = judgeLookOver(facts, findings, before.lastFindings, lookedBefore);
   const bars = barsOf(facts, {
     judged: Object.values(judged),
     lookedClear: state.lookedClear,
-    matsGone: state.mats.filter(({ way }) => way !== 'left').map(({ place }) => placeKey(place)),
+    matsGone: matsGone(state),
     brokeOffPlucking: brokeOff(state),
   });
-  const { findings, plugs } = state;
-  const steps = stepList({ ...before, facts, plan, judged, bars, findings, plugs });
-  const ending = endings(bars);
-  const left = ending.length === 0 ? steps : steps.map((each) => notNeeded(each, state, ending));
-  return { state, judged, bars, facts, plan, steps: inOwnOrder(left, state.stepChanges) };
+  const found = foundForSteps(findings);
+  const stepsFrom = JSON.stringify([bars, found, plugs]);
+  const steps =
+    sameDog && last?.stepsFrom === stepsFrom ? sameDog.steps : stepList({ ...before, facts, plan, bars, found, plugs });
+  return { basis, findings, answers, stepsFrom, judgement: { judged, bars, facts, plan, steps } };
 }
+
+/** The dog and its plan, with what the owner said at the handover. */
+function askedToday(before: BeforeVisit, { answers }: VisitState): Pick<Judgement, 'facts' | 'plan'> {
+  if (Object.keys(answers).length === 0) return before;
+  const facts = applyAnswers(before.facts, answers);
+  return { facts, plan: makePlan(facts) };
+}
+
+/** Places whose mat was brushed or shaved out. */
+const matsGone = ({ mats }: VisitState): PlaceKey[] =>
+  mats.filter(({ way }) => way !== 'left').map(({ place }) => placeKey(place));
 
 /** The dog would not have its ear hair taken out: it is not offered again in this visit. */
 const brokeOff = ({ steps }: VisitState): boolean =>

@@ -23,7 +23,7 @@ interface Override<Q extends HouseQuestion = HouseQuestion> {
   readonly because: string;
 }
 
-/** Age goes before a business's habit. Handbook: schools of cleaning. Common practice, no source. */
+/** Age goes before a business's habit. docs/trade.md: schools of cleaning. Common practice, no source. */
 const OVERRIDES: readonly Override[] = [
   {
     question: 'earCleaning',

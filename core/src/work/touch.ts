@@ -33,14 +33,23 @@ export function touching(
   procedures: readonly Procedure[],
   product: TouchProduct | null = null,
 ): readonly Touch[] {
-  const known = MADE.get(places) ?? new Map<string, readonly Touch[]>();
-  const key = `${procedures.join()} ${product}`;
-  const before = known.get(key);
-  if (before) return before;
-  const made = places.flatMap((place) => procedures.map((procedure) => ({ place, procedure, product })));
-  MADE.set(places, known.set(key, made));
-  return made;
+  let known = MADE.get(places);
+  if (known === undefined) MADE.set(places, (known = []));
+  const before = known.find((made) => made.product === product && isSame(made.procedures, procedures));
+  if (before) return before.touches;
+  const touches = places.flatMap((place) => procedures.map((procedure) => ({ place, procedure, product })));
+  known.push({ procedures, product, touches });
+  return touches;
+}
+
+const isSame = (some: readonly Procedure[], others: readonly Procedure[]): boolean =>
+  some.length === others.length && some.every((each, i) => each === others[i]);
+
+interface Made {
+  readonly procedures: readonly Procedure[];
+  readonly product: TouchProduct | null;
+  readonly touches: readonly Touch[];
 }
 
 /** Plans are made thousands at a time, of the same few lists of places: their touches are made once. */
-const MADE = new WeakMap<readonly Place[], Map<string, readonly Touch[]>>();
+const MADE = new WeakMap<readonly Place[], Made[]>();

@@ -2,8 +2,8 @@ import type { Procedure } from '../../findings';
 import type { PlaceKey } from '../../places';
 
 /**
- * The order of work once more, by hand and apart from the code: each piece of work as the handbook names it (§1, §3, §6,
- * §7, §8), and what it touches. Held against the code's pieces, so that forgetting a touch is red. A name that ends in a
+ * The order of work once more, by hand and apart from the code: each piece of work as docs/trade.md names it,
+ * and what it touches. Held against the code's pieces, so that forgetting a touch is red. A name that ends in a
  * place's kind is done at one place of that kind; its touches are written for "here".
  */
 const EARS: PlaceKey[] = ['ear/left', 'ear/right'];

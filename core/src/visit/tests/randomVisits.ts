@@ -24,7 +24,7 @@ import {
   type VisitEvent,
 } from '../../events';
 import { judgeLookOver } from '..';
-import { stepList, type Step, type VisitKind } from '../../steps';
+import { foundForSteps, stepList, type Step, type VisitKind } from '../../steps';
 
 interface Looked {
   readonly findings?: readonly Finding[];
@@ -43,9 +43,8 @@ export function stepsFor(facts: DogFacts, looked: Looked = {}): Step[] {
     facts,
     plan: makePlan(facts),
     contactMinutes,
-    judged,
     bars: barsOf(facts, look),
-    findings,
+    found: foundForSteps(findings),
     plugs: { left: 'none', right: 'none' },
   });
 }
