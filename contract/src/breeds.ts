@@ -1,20 +1,7 @@
-import {
-  CANAL_HAIR,
-  COATS,
-  COAT_DENSITIES,
-  COAT_LENGTHS,
-  EAR_CARRIAGES,
-  EYE_SETS,
-  HANDLING,
-  MUZZLES,
-  SHEDDING,
-  TEARING,
-  type Breed,
-  type Handling,
-} from '@dewpond/core/catalogue';
+import type { Breed } from '@dewpond/core/catalogue';
 import { z } from 'zod';
-import { foldDepths, line, text } from './basics';
-import { handling, traits } from './facts';
+import { line, text } from './basics';
+import { TRAIT_FIELDS, handling, traits } from './facts';
 
 /** A breed the business adds, or a shipped one as the business sees it. Kilograms. */
 export const ownBreed = z.strictObject({
@@ -24,19 +11,8 @@ export const ownBreed = z.strictObject({
   weightKg: z
     .tuple([z.number().min(0.3), z.number().max(130)])
     .refine(([least, most]) => least <= most, { error: 'The lighter end is heavier than the other.' }),
-  traits: z.strictObject({
-    coat: z.enum(COATS),
-    coatLength: z.enum(COAT_LENGTHS),
-    coatDensity: z.enum(COAT_DENSITIES),
-    shedding: z.enum(SHEDDING),
-    ears: z.enum(EAR_CARRIAGES),
-    canalHair: z.enum(CANAL_HAIR),
-    muzzle: z.enum(MUZZLES),
-    eyeSet: z.enum(EYE_SETS),
-    tearing: z.enum(TEARING),
-    folds: foldDepths,
-  }),
-  handling: z.array(z.enum(Object.keys(HANDLING) as [Handling, ...Handling[]])).default([]),
+  traits: z.strictObject(TRAIT_FIELDS),
+  handling: z.array(handling).default([]),
   why: text(200).default(''),
 });
 /** Version 0: there is none yet. */
@@ -56,7 +32,7 @@ const breed: z.ZodType<Breed> = z.object({
 
 /** A breed of the business's own. */
 export const ownBreedView = z.object({
-  breed: breed,
+  breed,
   version: z.number(),
 });
 export type OwnBreedView = z.infer<typeof ownBreedView>;

@@ -162,7 +162,7 @@ const lesson: z.ZodType<Lesson> = z.object({
 });
 
 export const programmeView = z.object({
-  id: id,
+  id,
   version: z.number(),
   kind: z.enum(Object.keys(PROGRAMMES) as [ProgrammeKind, ...ProgrammeKind[]]),
   startedOn: daySchema,
@@ -220,7 +220,7 @@ const restraintLine: z.ZodType<RestraintLine> = z.object({
   because: z.string(),
   caution: z.boolean(),
   words: z.string(),
-  source: source,
+  source,
 });
 
 /** A finding that is still asked after. */

@@ -18,6 +18,7 @@ import {
   vetView,
 } from './clients';
 import { dogEdit, dogListItem, dogView, newDog, newLesson, newProgramme, newWeighing, programmeEdit } from './dogs';
+import { eventsTaken, newEvents, visitEvents } from './events';
 import { dogFacts } from './facts';
 import { health } from './health';
 import { entry } from './history';
@@ -33,7 +34,7 @@ import { businessProfileEdit, businessProfileView } from './profile';
 import { referralEdit, referralView } from './referrals';
 import { sheetEditing, sheetView } from './sheets';
 import { todayView } from './today';
-import { eventsTaken, mixView, newEvents, newVisit, prefetchView, visitEvents, visitView } from './visits';
+import { mixView, newVisit, prefetchView, visitView } from './visits';
 import { watchItem } from './watch';
 
 const made = z.object({ id });

@@ -1,4 +1,3 @@
-import type { Traits } from '@dewpond/core/catalogue';
 import {
   CANAL_HAIR,
   COATS,
@@ -11,6 +10,7 @@ import {
   SHEDDING,
   TEARING,
   type Handling,
+  type Traits,
 } from '@dewpond/core/catalogue';
 import {
   COAT_CONDITIONS,
@@ -53,8 +53,8 @@ const kilograms = z.number() as unknown as z.ZodType<Kilograms>;
 const lifeStage = z.enum(['puppy', 'adult', 'senior']);
 export const handling = z.enum(Object.keys(HANDLING) as [Handling, ...Handling[]]);
 
-/** Coat, ears, muzzle, eyes and folds of a dog, as its breed and what was seen make them. */
-export const traits: z.ZodType<Traits> = z.object({
+/** Coat, ears, muzzle, eyes and folds of a dog, each with what it may be. */
+export const TRAIT_FIELDS = {
   coat: z.enum(COATS),
   coatLength: z.enum(COAT_LENGTHS),
   coatDensity: z.enum(COAT_DENSITIES),
@@ -65,7 +65,8 @@ export const traits: z.ZodType<Traits> = z.object({
   eyeSet: z.enum(EYE_SETS),
   tearing: z.enum(TEARING),
   folds: foldDepths,
-});
+} as const;
+export const traits: z.ZodType<Traits> = z.object(TRAIT_FIELDS);
 
 const handlingNotes: z.ZodType<HandlingNotes> = z.object({
   minds: z.array(z.enum(MINDS)),
@@ -82,7 +83,7 @@ const handlingNotes: z.ZodType<HandlingNotes> = z.object({
 /** A school a question; an answer may be of a version that asked fewer or more. */
 export const waysRead = z.partialRecord(houseQuestion, z.string()) as unknown as z.ZodType<HouseWays>;
 
-export const fitness: z.ZodType<Fitness> = z.object({
+const fitness: z.ZodType<Fitness> = z.object({
   spotOn: daySchema.nullable(),
   stitches: z.boolean(),
   fits: z.boolean(),
@@ -90,13 +91,13 @@ export const fitness: z.ZodType<Fitness> = z.object({
   inSeason: z.boolean(),
 });
 
-export const earHistoryRead: z.ZodType<EarHistory> = z.object({
+const earHistoryRead: z.ZodType<EarHistory> = z.object({
   conditions: z.array(z.enum(EAR_CONDITIONS)),
   plucked: z.union([z.literal('never'), z.object({ daysAgo: z.number().nullable() })]),
   ownerForbidsPlucking: z.boolean(),
 });
 
-export const instructionRead: z.ZodType<Instruction> = z.object({
+const instructionRead: z.ZodType<Instruction> = z.object({
   id: z.string(),
   by: z.enum(['vet', 'owner']),
   who: z.string(),
@@ -106,7 +107,7 @@ export const instructionRead: z.ZodType<Instruction> = z.object({
   until: daySchema.nullable(),
 });
 
-export const vetLift: z.ZodType<VetLift> = z.object({
+const vetLift: z.ZodType<VetLift> = z.object({
   id: z.string(),
   who: z.string(),
   place,
@@ -117,9 +118,9 @@ export const vetLift: z.ZodType<VetLift> = z.object({
   until: daySchema,
 });
 
-export const knownSign: z.ZodType<KnownSign> = z.object({ place, sign, on: daySchema });
+const knownSign: z.ZodType<KnownSign> = z.object({ place, sign, on: daySchema });
 
-export const findingDetails: z.ZodType<FindingDetails> = z.object({
+const findingDetails: z.ZodType<FindingDetails> = z.object({
   colour: z.exactOptional(z.enum(FINDING_COLOURS)),
   smell: z.exactOptional(z.enum(FINDING_SMELLS)),
   mm: z.exactOptional(z.number()),
@@ -132,12 +133,12 @@ export const findingDetails: z.ZodType<FindingDetails> = z.object({
 export const findingRead: z.ZodType<Finding> = z.object({
   place,
   sign,
-  grade: grade,
+  grade,
   answer: z.boolean().nullable(),
   more: z.exactOptional(findingDetails),
 });
 
-export const suspended: z.ZodType<Suspended> = z.union([
+const suspended: z.ZodType<Suspended> = z.union([
   z.object({ findings: z.array(findingRead), on: daySchema }),
   z.object({ words: z.string() }),
 ]);
@@ -151,7 +152,7 @@ export const dogFacts: z.ZodType<DogFacts> = z.object({
   canStandThroughBath: z.boolean(),
   skin: z.enum(SKIN),
   coatCondition: z.enum(COAT_CONDITIONS),
-  fitness: fitness,
+  fitness,
   swims: z.boolean(),
   grassSeedMonths: z.array(z.number()),
   hayFeverMonths: z.array(z.number()),

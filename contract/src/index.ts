@@ -6,6 +6,7 @@ export * from './business';
 export * from './clients';
 export * from './dogs';
 export * from './endpoints';
+export * from './events';
 export * from './files';
 export * from './health';
 export * from './history';

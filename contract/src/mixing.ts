@@ -28,7 +28,7 @@ export type FillView = z.infer<typeof fillView>;
 
 /** An open lot of a product, as one picks it at the bench. */
 export const lotChoice = z.object({
-  id: id,
+  id,
   number: z.string(),
   expires: z.string().nullable(),
   expired: z.boolean(),
@@ -59,7 +59,7 @@ export const batchView = z.object({
 export type BatchView = z.infer<typeof batchView>;
 
 export const madeMixView = z.object({
-  id: id,
+  id,
   version: z.number(),
   product: z.object({ id: z.string(), name: z.string(), kind: productKind }),
   bottle: bottleShown,

@@ -14,13 +14,13 @@ const interval: z.ZodType<Interval> = z.object({ least: z.number(), usual: z.num
 const claim: z.ZodType<Claim> = z.object({
   ruleId: z.string(),
   rank,
-  interval: interval,
-  reason: reason,
-  source: source,
+  interval,
+  reason,
+  source,
 });
 
 const settled: z.ZodType<Settled> = z.object({
-  interval: interval,
+  interval,
   won: z.array(claim),
   lost: z.array(z.object({ claim: claim, why: z.string() })),
   disagreement: z.array(claim).nullable(),
@@ -30,19 +30,19 @@ const saidAt: z.ZodType<SaidAt> = z.enum(['the work', 'before water']);
 
 const said: z.ZodType<Said> = z.object({
   rank,
-  reason: reason,
+  reason,
   at: saidAt,
   general: z.boolean(),
   words: z.string(),
-  source: source,
+  source,
 });
 
 const barAt: z.ZodType<BarAt> = z.object({
   stop: z.enum(['S0', 'S1', 'S2', 'S3']),
   level,
   rank,
-  reason: reason,
-  source: source,
+  reason,
+  source,
   at: place.nullable(),
   lifted: z.object({ by: z.array(z.string()), procedure, until: daySchema }).nullable(),
 });
@@ -54,7 +54,7 @@ const leftOut: z.ZodType<LeftOut> = z.object({
   places: z.array(place),
   productOnly: z.boolean(),
   bars: z.array(barAt),
-  instead: instead,
+  instead,
 });
 
 const keptOff: z.ZodType<PlanLine['keptOff'][number]> = z.object({
@@ -66,8 +66,8 @@ const homeCare: z.ZodType<HomeCare> = z.object({
   everyDays: z.number(),
   minutes: z.number(),
   how: homeHow,
-  reason: reason,
-  source: source,
+  reason,
+  source,
 });
 
 const earHairWay: z.ZodType<EarHairWay> = z.enum(['vet', 'leave', 'staged', 'trim', 'whole']);
@@ -75,8 +75,8 @@ const earHairWay: z.ZodType<EarHairWay> = z.enum(['vet', 'leave', 'staged', 'tri
 const earHairDecision: z.ZodType<EarHairDecision> = z.object({
   way: earHairWay,
   line: z.number(),
-  reason: reason,
-  source: source,
+  reason,
+  source,
   beside: reason.nullable(),
 });
 

@@ -4,7 +4,7 @@ import { daySchema, id, many } from './basics';
 
 /** A dog of the day, with its stages in minutes from the appointment's start. */
 export const todayDog = z.object({
-  appointment: appointment,
+  appointment,
   words: z.string(),
   stages: many(z.object({ name: z.string(), minutes: z.number(), dwell: z.boolean() })),
 });

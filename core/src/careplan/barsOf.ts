@@ -1,4 +1,12 @@
-import { triage, type Circumstances, type Finding, type PlaceCondition, type Triage } from '../findings';
+import {
+  isMat,
+  isToTheSkin,
+  triage,
+  type Circumstances,
+  type Finding,
+  type PlaceCondition,
+  type Triage,
+} from '../findings';
 import { SIDES, placeKey, placeOf, samePlace, type PlaceKey } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '../provenance';
 import type { Reason } from '../reasons';
@@ -50,7 +58,6 @@ function withoutGone(seen: Triage, { matsGone }: TodaysLook): Triage {
   if (!matsGone.includes(placeKey(seen.place))) return seen;
   return { ...seen, matched: seen.matched.filter(({ findings }) => !findings.every(isMat)) };
 }
-const isMat = ({ sign }: Finding): boolean => sign === 'mat' || sign === 'ear mat' || sign === 'eye mat';
 
 /** Stops of earlier visits that stand; what was found there again today is judged by today's look. */
 function earlier(facts: DogFacts, look: TodaysLook): Judged[] {
@@ -142,7 +149,7 @@ function byServices({ services }: DogFacts, { judged }: TodaysLook): TaskBar[] {
           }));
   return [
     ...leaves('grown-in dewclaw', ({ sign }) => sign === 'dewclaw curled', 'nails'),
-    ...leaves('shave-down', ({ sign, answer }) => isMat({ sign } as Finding) && answer !== false, 'mats'),
+    ...leaves('shave-down', isToTheSkin, 'mats'),
     ...(services['ear hair'] === 'vet'
       ? [
           {

@@ -20,7 +20,7 @@ const line = (facts: DogFacts, key: string): PlanLine => {
   return found;
 };
 
-// Intervals: the trade handbook's salon intervals (house values).
+// Intervals: the salon intervals of docs/trade.md (house values).
 describe('how often', () => {
   test.each([
     ['german-shepherd', 'ear cleaning@ear/left', 42, 14, 84],
@@ -202,7 +202,7 @@ describe('bars', () => {
   });
 });
 
-// The eleven lines of the trade handbook's rule of decision, in order (common practice; 10 weeks is a house value).
+// The eleven lines of docs/trade.md on hair in the canal, in order (common practice; 10 weeks is a house value).
 describe('hair in the ear', () => {
   const hairy = (more: Partial<DogFacts> = {}) =>
     aDog({ ways: { ...DEFAULT_HOUSE_WAYS, earHair: 'routine' }, ...more }, 'lagotto');

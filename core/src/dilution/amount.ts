@@ -45,7 +45,7 @@ export interface BathAmounts {
   readonly conditioner: Millilitres;
 }
 
-/** Millilitres of mix for a bath (design "Amount"). All in ml of made-up mix, not of concentrate. */
+/** Millilitres of mix for a bath (docs/formulas.md, "Amount"). All in ml of made-up mix, not of concentrate. */
 export function bathAmounts(lather: Lather): BathAmounts {
   const first =
     surfaceArea(lather.weight) *

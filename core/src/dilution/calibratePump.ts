@@ -1,6 +1,6 @@
 import { millilitres, type Millilitres } from '../units';
 
-/** Strokes a calibration takes: the handbook's ten into a jug. */
+/** Strokes a calibration takes: ten into a jug, as is common. */
 export const CALIBRATION_STROKES = 10;
 /** A pump whose strokes scatter more than this gives no amount one can rely on [house value]. */
 export const MOST_SCATTER = 0.15;

@@ -73,7 +73,7 @@ export interface DayQuestion {
 
 /**
  * The morning mix: the day's needs by product and strength, first from what stands mixed, the rest with its reserve
- * into the business's bottles (design §4). What is for one dog comes first, then the largest batch; each takes its bottles
+ * into the business's bottles (docs/formulas.md, "Dilution"). What is for one dog comes first, then the largest batch; each takes its bottles
  * from those still free. Where dogs would go short, other orders are tried before they do. Late changes are a new question
  * with what stands: nothing mixed is thrown away.
  */

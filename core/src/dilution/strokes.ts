@@ -46,8 +46,8 @@ export interface StrokeQuestion {
 }
 
 /**
- * Whole pump strokes for a batch, or water fitted to them where that wastes little, or millilitres, in that order (design
- * "Dilution").
+ * Whole pump strokes for a batch, or water fitted to them where that wastes little, or millilitres, in that order
+ * (docs/formulas.md, "Dilution").
  * Never zero strokes, never outside the limits. Throws `RangeError` when the total is 0 or more than the room.
  */
 export function measure(question: StrokeQuestion): Measuring {

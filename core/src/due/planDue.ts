@@ -1,5 +1,5 @@
 import { placeKey, type PlaceKey } from '../places';
-import { learnRhythm, type PlaceRecord, type RhythmAnswer } from '../rhythm';
+import { rhythmOf, type PlaceRecord, type RhythmAnswer } from '../rhythm';
 import type { Day } from '../units';
 import { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
 import type { CarePlan, PlanLine } from '../careplan';
@@ -39,7 +39,7 @@ export function planDue(plan: CarePlan, record: CareRecord, today: Day): DueLine
     const learns = LEARNED.includes(line.task) && !line.fixedByVet && place !== undefined;
     const { homeCareChangedOn, schoolChangedOn } = record;
     const rhythm = learns
-      ? learnRhythm({
+      ? rhythmOf({
           observations: place.observations,
           plan: line.interval,
           today,

@@ -25,7 +25,7 @@ export interface RestraintLine extends Sourced {
 
 /**
  * How a dog is held, lifted and approached. Safety of build comes before the note: a flat-faced dog wears no closed
- * muzzle and no loop, whatever was noted. Handbook: order of work.
+ * muzzle and no loop, whatever was noted. docs/trade.md: order of work.
  */
 export function restraintPlan(dog: Restrained): RestraintLine[] {
   return [tether(dog), ...muzzle(dog), lift(dog), ...approach(dog), ...helper(dog), ...stand(dog)];

@@ -1,6 +1,6 @@
 import { by, house, methodCard, type MethodSource } from './card';
 
-/** What is done on a dry dog. Handbook: folds, teeth. */
+/** What is done on a dry dog. docs/trade.md: folds, teeth. */
 export const AFTER_THE_BATH: readonly MethodSource[] = [
   methodCard('folds', 'Folds and nose', {
     tasks: ['fold care', 'nose balm'],

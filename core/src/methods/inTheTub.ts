@@ -1,6 +1,6 @@
 import { by, cited, house, methodCard, type MethodSource } from './card';
 
-/** Washing and drying. Handbook: bath. */
+/** Washing and drying. docs/trade.md: bath. */
 export const IN_THE_TUB: readonly MethodSource[] = [
   methodCard('wet-and-wash', 'Wet, wash, rinse', {
     tasks: ['bath', 'second wash', 'conditioner'],

@@ -1,6 +1,6 @@
 import { by, house, methodCard, type MethodSource } from './card';
 
-/** Looking, and what is done before the bath. Handbook: order of work, ears, eyes, nails, coat. */
+/** Looking, and what is done before the bath. docs/trade.md: order of work, ears, eyes, nails, coat. */
 export const ON_THE_TABLE: readonly MethodSource[] = [
   methodCard('look-into-ears', 'Look into the ears', {
     tasks: ['ear inspection'],

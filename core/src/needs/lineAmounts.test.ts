@@ -14,7 +14,7 @@ const amount = (task: Task, facts: DogFacts, factor = 1) => {
 };
 const ways = (more: Partial<DogFacts['ways']>) => ({ ways: { ...aDog().ways, ...more } });
 
-// House amounts of the trade handbook: 0.8 l of mix a square metre, of it 8 % for the face; half again for wash 2.
+// House amounts of docs/trade.md: 0.8 l of mix a square metre, of it 8 % for the face; half again for wash 2.
 // 10 kg have 0.46 m² (published: Merck Veterinary Manual, weight to surface area; value from memory).
 test('a smooth dog of 10 kg takes about 0.8 l × 0.46 for the first wash, half for the second', () => {
   const beagle = aDog({ weight: kilograms(10) });

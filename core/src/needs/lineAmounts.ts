@@ -51,7 +51,7 @@ export function ofBodyWash(facts: DogFacts, { body, face }: BathAmounts['wash1']
 /**
  * Amounts of one plan line: washes and conditioner from skin area and coat, times this dog's learned factor and the lather
  * of the product that the visit takes for it ({@link productFactors}); the rest by
- * house amounts. Empty where nothing is used, the line is barred, or a word keeps the product off. Handbook: how much.
+ * house amounts. Empty where nothing is used, the line is barred, or a word keeps the product off. docs/trade.md: how much.
  */
 export function lineAmounts(line: PlanLine, facts: DogFacts, dogFactor: number, productFactor = 1): LineAmount[] {
   if (line.bars.length > 0 || line.productShare === 0) return [];

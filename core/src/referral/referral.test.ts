@@ -31,7 +31,7 @@ describe('the next step and its day', () => {
     expect([nextStep(its), dueOn(its)]).toEqual([step, on]);
   });
 
-  // Handbook §1a: within 7 days, 24–48 hours, today, now.
+  // docs/trade.md: within 7 days, 24–48 hours, today, now.
   test.each([
     ['vet', '2026-12-02'],
     ['vet soon', '2026-11-27'],

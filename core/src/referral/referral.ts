@@ -49,7 +49,7 @@ export interface Referral {
   readonly end: ReferralEnd | null;
 }
 
-/** Days within which a vet should have looked, by level; handbook §1a: 7 days, 24–48 hours, today, now. */
+/** Days within which a vet should have looked, by level; docs/trade.md: 7 days, 24–48 hours, today, now. */
 const WITHIN_DAYS: Readonly<Partial<Record<Level, number>>> = { vet: 7, 'vet soon': 2, 'vet today': 0, emergency: 0 };
 
 /** The day by which a vet should have looked. */

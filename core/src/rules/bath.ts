@@ -35,7 +35,7 @@ const HARSH = keepsOff(['deep cleanser', 'scented'], 'tea tree', 'perfume', 'par
 /** A spot-on may wash off for about so many days either side; the label says first. */
 export const SPOT_ON_DAYS = 2;
 
-/** Bath, washes, conditioner, face and drying. Handbook: bath, order of work, dryers. */
+/** Bath, washes, conditioner, face and drying. docs/trade.md: bath, order of work, dryers. */
 export const BATH_RULES: readonly Rule[] = [
   ...BY_COAT.map(([coat, usual, least, most]) =>
     bath(`${coat} coat`, trait('coat', coat), `a ${coat} coat between full visits`, days(usual, least, most)),

@@ -31,7 +31,7 @@ const MOULTING_MONTHS = [3, 4, 5, 9, 10, 11];
 const feathered = trait('coat', 'long', 'curly', 'silky drop', 'long double', 'wire');
 const doubleCoat = trait('coat', 'short double', 'long double');
 
-/** Coat, feet, nails, rear, teeth. Handbook: order of work, nails, skin and coat, between visits. */
+/** Coat, feet, nails, rear, teeth. docs/trade.md: order of work, nails, skin and coat, between visits. */
 export const COAT_RULES: readonly Rule[] = [
   ...BRUSH_BY_COAT.map(([coat, usual, least, most, every, minutes]) =>
     brush(

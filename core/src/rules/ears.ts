@@ -24,7 +24,7 @@ const SWIMMING_MONTHS = [5, 6, 7, 8, 9];
 
 const inspectEvery = (everyDays: number): Then => home(everyDays, 1, 'look into the ears');
 
-/** Ears: cleaning, hair, flaps, looking. Handbook: ears. */
+/** Ears: cleaning, hair, flaps, looking. docs/trade.md: ears. */
 export const EAR_RULES: readonly Rule[] = [
   ears(
     'upright, no hair',

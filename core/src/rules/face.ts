@@ -17,7 +17,7 @@ const tears = trait('tearing', 'some', 'constant');
 /** Hair that grows into the eye. */
 const hairyFace = trait('coat', 'long', 'curly', 'silky drop', 'wire');
 
-/** Eyes, corners, stains, folds and nose. Handbook: eyes and face, folds. */
+/** Eyes, corners, stains, folds and nose. docs/trade.md: eyes and face, folds. */
 export const FACE_RULES: readonly Rule[] = [
   eyes('dry face', trait('tearing', 'none'), 'no tearing', days(42, 14, 84)),
   eyes('some tearing', trait('tearing', 'some'), 'some tearing', days(28, 7, 56), home(3, 3, 'wipe below the eye')),

@@ -8,7 +8,7 @@ import { HOUSE_RULES } from './houseWays';
 import { SERVICE_RULES } from './services';
 
 /**
- * What the trade knows about recurring care, one row a rule. The engine only reads it. Handbook rows marked as
+ * What the trade knows about recurring care, one row a rule. The engine only reads it. Rows marked as
  * defaults are house values; manners and cautions are common practice; schools are the business's choice.
  */
 export const RULES: readonly Rule[] = [

@@ -44,7 +44,7 @@ test('home care names the folds it is for, and one side only where the other mus
   expect(eyes({ ...facts, suspended: { 'eye/left': { words: 'x' }, 'eye/right': { words: 'x' } } })).toBeUndefined();
 });
 
-test('the handbook example: brown wax with a musty smell in the left ear, more than last time; the right was clear', () => {
+test('the example of the trade: brown wax with a musty smell in the left ear, more than last time; the right was clear', () => {
   const sheet = sheetOf(
     [
       found(finding(LEFT_EAR, 'ear dark wax', 2)),

@@ -10,7 +10,7 @@ const LOOK: Instead = { words: 'Look only.', does: ['look'] };
 const all = (area: SignArea): readonly Procedure[] => DONE_AT[area].filter((procedure) => procedure !== 'look');
 
 /**
- * What S1 takes away, by kind of place; what is not named stays. Handbook §1a, "By procedure" [house value].
+ * What S1 takes away, by kind of place; what is not named stays. docs/trade.md, "Grades, levels, stops" [house value].
  * Ear: nothing goes in, no water comes to it; the flap may be wiped, clipped, combed, dried from outside.
  * Eye: plain water around it on a cloth, nothing else. Fold: patted dry from outside. Of the rest of the dog no sign
  * has S1; a sign of a newer version does, and then no product and no blade comes there.

@@ -70,7 +70,7 @@ const may = (
 ) => stopAt(bars, { place: placeOf(key), procedure, product });
 
 /**
- * Written by hand from the handbook, "By procedure" under stops, and held against the table of the code: what a stop
+ * Written by hand from docs/trade.md, under stops, and held against the table of the code: what a stop
  * leaves at each kind of place. Everything else that is done there is taken away.
  */
 const LEFT_BY_HAND: Readonly<Record<'S1' | 'S2' | 'S3', Readonly<Record<SignArea, string>>>> = {
@@ -111,7 +111,7 @@ const LEFT_BY_HAND: Readonly<Record<'S1' | 'S2' | 'S3', Readonly<Record<SignArea
 
 describe('the table of stops', () => {
   for (const stop of ['S1', 'S2', 'S3'] as const)
-    test.each(Object.keys(DONE_AT) as SignArea[])(`${stop} at %s leaves what the handbook leaves`, (area) => {
+    test.each(Object.keys(DONE_AT) as SignArea[])(`${stop} at %s leaves what the trade leaves`, (area) => {
       const left = DONE_AT[area].filter((procedure) => !STOP_TABLE[stop][area].includes(procedure));
       expect(left.join(' ')).toBe(LEFT_BY_HAND[stop][area]);
       for (const procedure of STOP_TABLE[stop][area]) expect(PROCEDURES).toContain(procedure);
