@@ -30,7 +30,7 @@ interface Given<K extends EndpointKey> {
   readonly id?: string;
   readonly query?: Readonly<Record<string, string>>;
   readonly body?: BodyOf<K>;
-  /** An server that says nothing for so long, ms, is taken as away. */
+  /** A server that says nothing for so long, ms, is taken as away. */
   readonly patience?: number;
 }
 

@@ -1,4 +1,4 @@
-import { useOutbox } from '../data/device';
+import { useOwnWork } from '../data/device';
 import { Button } from '../ui/Button';
 import { letIn, useNewVersion } from '../browser/newVersion';
 import { useOnline } from '../browser/useOnline';
@@ -17,7 +17,7 @@ export function Offline() {
 
 /** Work of this device that has not arrived, on every screen: nothing waits in silence. */
 export function Unsent() {
-  const { waiting, ofOthers, refused, trouble } = useOutbox();
+  const { waiting, ofOthers, refused, trouble } = useOwnWork();
   if ((waiting === 0 || trouble === null) && ofOthers === 0 && refused.length === 0) return null;
   return (
     <p role="status" className="no-print bg-watch-pale text-watch font-semibold px-7 max-md:px-3 py-2">
@@ -31,7 +31,7 @@ export function Unsent() {
 /** A new version is there. At the table nothing changes under the hands: it is only told, and let in afterwards. */
 export function NewVersion({ atTable }: { readonly atTable: boolean }) {
   const { waiting } = useNewVersion();
-  const { unsaved } = useOutbox();
+  const { unsaved } = useOwnWork();
   if (!waiting) return null;
   return (
     <p

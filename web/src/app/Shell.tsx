@@ -1,4 +1,4 @@
-import { answers, outbox, useOutbox } from '../data/device';
+import { answers, outbox, useOwnWork } from '../data/device';
 import { BookOpenCheck, CalendarRange, Droplets, Eye, Moon, PawPrint, Sun, Waves, type LucideIcon } from 'lucide-react';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
@@ -172,7 +172,7 @@ function Help({
       (error: Error) => tell(`Not changed. ${error.message}`, { tone: 'stop' }),
     );
   };
-  const { waiting } = useOutbox();
+  const { waiting } = useOwnWork();
   const [sure, setSure] = useState(false);
   const signOut = async () => {
     if (waiting > 0 && !sure) {

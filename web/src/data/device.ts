@@ -2,6 +2,7 @@ import { Refused } from '../api/call';
 import { answerCache } from '../device/answers';
 import { browserStorage } from '../device/browserStorage';
 import { Outbox, type Surroundings } from '../device/outbox';
+import { OwnWork } from '../device/ownWork';
 import { httpNetwork } from './httpNetwork';
 
 /** The browser this application runs in. */
@@ -24,12 +25,13 @@ export const inThisBrowser: Surroundings = {
   },
 };
 
-/** Here the application is put together with the device it runs on; everything else is handed these three. */
+/** Here the application is put together with the device it runs on; everything else is handed these. */
 export const storage = browserStorage();
 export const answers = answerCache({
   storage,
   now: inThisBrowser.now,
   isRefusal: (error) => error instanceof Refused && error.status < 500,
 });
-export const outbox = new Outbox(storage, httpNetwork, inThisBrowser);
-export const useOutbox = outbox.useState;
+export const ownWork = new OwnWork(storage, inThisBrowser.now);
+export const outbox = new Outbox(ownWork, httpNetwork, inThisBrowser);
+export const useOwnWork = ownWork.useState;

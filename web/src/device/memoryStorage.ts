@@ -1,6 +1,6 @@
 import type { CachedAnswer, DeviceStorage, OwnEvent, WaitingPhoto, WaitingVisit } from './storage';
 
-/** A device without a disk, for tests and for browsers that give none: what it holds goes with the page. */
+/** A device without a disk: what it holds goes with the page. Tests run on it as on the browser's own. */
 export function memoryStorage(): DeviceStorage {
   const answers = new Map<string, CachedAnswer>();
   const events = new Map<string, OwnEvent>();

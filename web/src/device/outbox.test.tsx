@@ -9,6 +9,7 @@ import { httpNetwork } from '../data/httpNetwork';
 import { browserStorage } from './browserStorage';
 import { memoryStorage } from './memoryStorage';
 import { Outbox } from './outbox';
+import { OwnWork } from './ownWork';
 import type { DeviceStorage, OwnEvent } from './storage';
 
 const ME = MEMBER.personId;
@@ -30,7 +31,7 @@ const done = (visitId: string, step = 'nails', person = ME): OwnEvent => {
 };
 const ids = (rows: readonly OwnEvent[]) => rows.map(({ id }) => id);
 
-/** An server that takes everything once, unless `answer` says otherwise. */
+/** A server that takes everything once, unless `answer` says otherwise. */
 function server(answer: (ids: string[]) => { status?: number; refused?: string[]; silent?: boolean } = () => ({})) {
   const taken: string[][] = [];
   const begun: string[] = [];
@@ -61,26 +62,29 @@ describe.each<readonly [string, () => DeviceStorage]>([
   ['in memory', memoryStorage],
 ])('own work stored %s', (_, makeStorage) => {
   let storage: DeviceStorage;
+  let ownWork: OwnWork;
   let outbox: Outbox;
   beforeEach(() => {
     storage = makeStorage();
-    outbox = new Outbox(storage, httpNetwork, inThisBrowser);
+    ownWork = new OwnWork(storage, inThisBrowser.now);
+    outbox = new Outbox(ownWork, httpNetwork, inThisBrowser);
   });
   afterEach(() => outbox.close());
-  const settled = () => vi.waitFor(() => expect(outbox.useState.getState().waiting).toBe(0), { timeout: 8000 });
-  const troubled = () => vi.waitFor(() => expect(outbox.useState.getState().trouble).not.toBeNull(), { timeout: 8000 });
+  const settled = () => vi.waitFor(() => expect(ownWork.useState.getState().waiting).toBe(0), { timeout: 8000 });
+  const troubled = () =>
+    vi.waitFor(() => expect(ownWork.useState.getState().trouble).not.toBeNull(), { timeout: 8000 });
 
   describe('events on their way to the server', () => {
     test('in order, in batches of at most 200, each once; kept for some days to be seen without a network', async () => {
       const there = server();
       const visitId = v7();
       const rows = Array.from({ length: 450 }, (_, i) => done(visitId, `step ${i}`));
-      await outbox.addEvents(rows.toReversed());
+      await ownWork.addEvents(rows.toReversed());
       await outbox.open(ME);
       await settled();
       expect(there.taken.map((batch) => batch.length)).toEqual([200, 200, 50]);
       expect(there.taken.flat()).toEqual(ids(rows));
-      expect((await outbox.eventsOf(visitId)).own).toHaveLength(450);
+      expect((await ownWork.eventsOf(visitId)).own).toHaveLength(450);
       outbox.nudge();
       await settled();
       expect(there.taken.flat()).toHaveLength(450);
@@ -91,7 +95,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
       const there = server(() => (broken ? { status } : {}));
       const row = done(v7());
       await outbox.open(ME);
-      await outbox.addEvents([row]);
+      await ownWork.addEvents([row]);
       outbox.nudge();
       await troubled();
       expect(await storage.events.get(row.id)).toMatchObject({ sentAt: null, refused: null });
@@ -100,7 +104,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
       expect(there.taken.flat()).toEqual([row.id]);
     });
 
-    test('an server that hangs is given up after a while, and everything is still here', async () => {
+    test('a server that hangs is given up after a while, and everything is still here', async () => {
       const there = server();
       const timeout = vi.spyOn(AbortSignal, 'timeout').mockImplementation(() => AbortSignal.abort());
       vi.stubGlobal('fetch', (_: string, { signal }: RequestInit) =>
@@ -108,10 +112,10 @@ describe.each<readonly [string, () => DeviceStorage]>([
       );
       const row = done(v7());
       await outbox.open(ME);
-      await outbox.addEvents([row]);
+      await ownWork.addEvents([row]);
       outbox.nudge();
       await troubled();
-      expect(outbox.useState.getState()).toMatchObject({ waiting: 1, signedOut: false });
+      expect(ownWork.useState.getState()).toMatchObject({ waiting: 1, signedOut: false });
       expect(there.taken).toEqual([]);
       timeout.mockRestore();
     });
@@ -121,14 +125,14 @@ describe.each<readonly [string, () => DeviceStorage]>([
       const there = server(() => (signedIn ? {} : { status: 401 }));
       const row = done(v7());
       await outbox.open(ME);
-      await outbox.addEvents([row]);
+      await ownWork.addEvents([row]);
       outbox.nudge();
-      await vi.waitFor(() => expect(outbox.useState.getState().signedOut).toBe(true));
+      await vi.waitFor(() => expect(ownWork.useState.getState().signedOut).toBe(true));
       signedIn = true;
       await outbox.open(ME);
       await settled();
       expect(there.taken.flat()).toEqual([row.id]);
-      expect(outbox.useState.getState().signedOut).toBe(false);
+      expect(ownWork.useState.getState().signedOut).toBe(false);
     });
 
     test('what another person did is not sent in this one’s name, and is counted apart', async () => {
@@ -136,11 +140,11 @@ describe.each<readonly [string, () => DeviceStorage]>([
       const theirs = done(v7(), 'nails', 'somebody else');
       const mine = done(v7());
       await outbox.open(ME);
-      await outbox.addEvents([theirs, mine]);
+      await ownWork.addEvents([theirs, mine]);
       outbox.nudge();
       await settled();
       expect(there.taken.flat()).toEqual([mine.id]);
-      expect(outbox.useState.getState().ofOthers).toBe(1);
+      expect(ownWork.useState.getState().ofOthers).toBe(1);
       outbox.close();
       await outbox.open('somebody else');
       await settled();
@@ -152,26 +156,26 @@ describe.each<readonly [string, () => DeviceStorage]>([
       const [first, bad, last] = [done(visitId), done(visitId), done(visitId)];
       const there = server(() => ({ refused: [bad.id] }));
       await outbox.open(ME);
-      await outbox.addEvents([first, bad, last]);
+      await ownWork.addEvents([first, bad, last]);
       outbox.nudge();
       await settled();
       expect(there.taken.flat()).toEqual([first.id, last.id]);
-      expect(outbox.useState.getState().refused).toMatchObject([
+      expect(ownWork.useState.getState().refused).toMatchObject([
         { id: bad.id, words: 'That id means something else.' },
       ]);
-      expect((await outbox.eventsOf(visitId)).refused).toEqual([bad.event]);
-      await outbox.discard(bad.id);
-      expect(outbox.useState.getState().refused).toEqual([]);
+      expect((await ownWork.eventsOf(visitId)).refused).toEqual([bad.event]);
+      await ownWork.discard(bad.id);
+      expect(ownWork.useState.getState().refused).toEqual([]);
       expect(await storage.events.get(bad.id)).toBeUndefined();
     });
 
-    test('an server that speaks of none of them is not asked for ever', async () => {
+    test('a server that speaks of none of them is not asked for ever', async () => {
       server(() => ({ silent: true }));
       await outbox.open(ME);
-      await outbox.addEvents([done(v7())]);
+      await ownWork.addEvents([done(v7())]);
       outbox.nudge();
       await settled();
-      expect(outbox.useState.getState().refused[0]?.words).toMatch(/did not say/);
+      expect(ownWork.useState.getState().refused[0]?.words).toMatch(/did not say/);
     });
 
     test('a full disk: kept in memory, said so, sent from there, and written down when there is room', async () => {
@@ -183,14 +187,14 @@ describe.each<readonly [string, () => DeviceStorage]>([
       const visitId = v7();
       const [one, two] = [done(visitId), done(visitId)];
       await outbox.open(ME);
-      await outbox.addEvents([one]);
+      await ownWork.addEvents([one]);
       outbox.nudge();
       await troubled();
-      expect(outbox.useState.getState()).toMatchObject({ unsaved: 1, waiting: 1 });
-      expect((await outbox.eventsOf(visitId)).own).toEqual([one.event]);
+      expect(ownWork.useState.getState()).toMatchObject({ unsaved: 1, waiting: 1 });
+      expect((await ownWork.eventsOf(visitId)).own).toEqual([one.event]);
       full.mockRestore();
-      await outbox.addEvents([two]);
-      expect(outbox.useState.getState().unsaved).toBe(0);
+      await ownWork.addEvents([two]);
+      expect(ownWork.useState.getState().unsaved).toBe(0);
       expect(await storage.events.ofVisit(visitId)).toHaveLength(2);
       away = false;
       outbox.nudge();
@@ -227,13 +231,13 @@ describe.each<readonly [string, () => DeviceStorage]>([
   });
 
   describe('a visit begun without a network', () => {
-    const begin = (id: string) => outbox.addVisit({ id, person: ME, dogId: v7(), appointmentId: v7(), refused: null });
+    const begin = (id: string) => ownWork.addVisit({ id, person: ME, dogId: v7(), appointmentId: v7(), refused: null });
 
     test('is told to the server before its events', async () => {
       const there = server();
       const id = v7();
       await begin(id);
-      await outbox.addEvents([done(id)]);
+      await ownWork.addEvents([done(id)]);
       await outbox.open(ME);
       await settled();
       expect(there.begun).toEqual([id]);
@@ -258,9 +262,9 @@ describe.each<readonly [string, () => DeviceStorage]>([
       });
       await begin(mine);
       const row = done(mine);
-      await outbox.addEvents([row]);
+      await ownWork.addEvents([row]);
       const photo = v7();
-      await outbox.addPhoto({
+      await ownWork.addPhoto({
         id: photo,
         visitId: mine,
         person: ME,
@@ -275,7 +279,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
         `PUT /api/visits/${theirs}/photos/${photo}`,
       ]);
       expect(there.taken.flat()).toEqual([row.id]);
-      expect(outbox.useState.getState().moved).toEqual({ [mine]: theirs });
+      expect(ownWork.useState.getState().moved).toEqual({ [mine]: theirs });
       expect(await storage.photos.all()).toHaveLength(0);
     });
 
@@ -287,10 +291,10 @@ describe.each<readonly [string, () => DeviceStorage]>([
       });
       const id = v7();
       await begin(id);
-      await outbox.addEvents([done(id)]);
+      await ownWork.addEvents([done(id)]);
       await outbox.open(ME);
       await settled();
-      expect(outbox.useState.getState().refused.map(({ words }) => words)).toEqual([
+      expect(ownWork.useState.getState().refused.map(({ words }) => words)).toEqual([
         'There is no such dog here.',
         'There is no such dog here.',
       ]);
@@ -305,7 +309,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
         Response.json({ error: { kind: 'too large', message: 'The room for pictures is full.' } }, { status: 413 }),
       ),
     );
-    await outbox.addPhoto({
+    await ownWork.addPhoto({
       id: v7(),
       visitId: v7(),
       person: ME,
@@ -314,7 +318,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
     });
     await outbox.open(ME);
     await settled();
-    expect(outbox.useState.getState().refused).toMatchObject([
+    expect(ownWork.useState.getState().refused).toMatchObject([
       { what: 'a picture', words: 'The room for pictures is full.' },
     ]);
     expect(await storage.photos.all()).toHaveLength(1);

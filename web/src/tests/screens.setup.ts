@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { cleanup, configure } from '@testing-library/react';
 import { afterEach, expect, vi } from 'vitest';
-import { answers, outbox, storage } from '../data/device';
+import { answers, outbox, ownWork, storage } from '../data/device';
 import { queryClient } from '../data/queries';
 import { forgetNotes } from '../ui/toasts';
 
@@ -37,7 +37,7 @@ async function forgetDevice(): Promise<void> {
   outbox.close();
   await answers.forget();
   await storage.clear();
-  await outbox.count();
+  await ownWork.count();
 }
 
 const words = (element: Element) => (element.textContent ?? '').replaceAll(/\s+/g, ' ');

@@ -1,4 +1,4 @@
-import { useOutbox } from '../../data/device';
+import { useOwnWork } from '../../data/device';
 import { namePlace } from '@dewpond/core/places';
 import { endings } from '@dewpond/core/stops';
 import { contactsCutShort, blockers, notLookedAt } from '@dewpond/core/visit';
@@ -12,7 +12,7 @@ import { record } from './visitLog';
 export function CloseVisit({ table }: { readonly table: Table }) {
   const { state, steps, places, bars } = table;
   const [note, setNote] = useState('');
-  const refusals = useOutbox(({ refused }) => refused);
+  const refusals = useOwnWork(({ refused }) => refused);
   const trouble = refusals.find(
     ({ visitId, what }) => visitId === table.visit.id && typeof what !== 'string' && what.type === 'closed',
   )?.words;

@@ -1,4 +1,4 @@
-import { outbox, storage } from '../../data/device';
+import { outbox, ownWork, storage } from '../../data/device';
 import type { Sign } from '@dewpond/core/findings';
 import { namePlace, placeKey, type Place } from '@dewpond/core/places';
 import { showDay } from '@dewpond/core/units';
@@ -28,7 +28,7 @@ export function Photos({ table, place, sign }: PhotosProps) {
       const bytes = await smallEnough(file);
       const { visitId, person } = useVisitLog.getState();
       const photo = v7();
-      await outbox.addPhoto({ id: photo, visitId, person, bytes, refused: null });
+      await ownWork.addPhoto({ id: photo, visitId, person, bytes, refused: null });
       record({ type: 'photo taken', photo, place, sign });
       outbox.nudge();
     } catch (error) {

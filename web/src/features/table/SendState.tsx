@@ -1,5 +1,5 @@
-import { outbox, useOutbox } from '../../data/device';
-import type { RefusedThing } from '../../device/outbox';
+import { ownWork, useOwnWork } from '../../data/device';
+import type { RefusedThing } from '../../device/ownWork';
 import { namePlace } from '@dewpond/core/places';
 import type { Happening } from '@dewpond/core/events';
 import { useState } from 'react';
@@ -15,7 +15,7 @@ const CLOCK_OFF_MS = 120_000;
 
 /** Whether the server has it all, in words. Nothing is shown as saved until it is. */
 export function SendState() {
-  const { waiting, unsaved, trouble, signedOut, refused } = useOutbox();
+  const { waiting, unsaved, trouble, signedOut, refused } = useOwnWork();
   const offset = useVisitLog((log) => log.offset);
   const online = useOnline();
   const [reading, setReading] = useState(false);
@@ -95,7 +95,7 @@ function RefusedDialog({
               <b className="block first-letter:uppercase">{inWords(each.what)}</b>
               {each.words}
             </span>
-            <Button look="quiet" className="min-h-14!" onClick={() => void outbox.discard(each.id)}>
+            <Button look="quiet" className="min-h-14!" onClick={() => void ownWork.discard(each.id)}>
               Put away
             </Button>
           </li>

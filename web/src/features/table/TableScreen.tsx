@@ -1,4 +1,4 @@
-import { useOutbox } from '../../data/device';
+import { useOwnWork } from '../../data/device';
 import type { VisitView } from '@dewpond/contract';
 import { namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
 import { showDay } from '@dewpond/core/units';
@@ -53,7 +53,7 @@ function Opened({ kept }: { readonly kept: VisitView }) {
   const person = useSession().data?.person.id ?? '';
   const navigate = useNavigate();
   const opened = useVisitLog((log) => log.visitId === visit.id);
-  const movedTo = useOutbox(({ moved }) => moved[visit.id]);
+  const movedTo = useOwnWork(({ moved }) => moved[visit.id]);
   useEffect(() => {
     // Whose work it is must be known before the first tap.
     if (person === '') return;
@@ -92,7 +92,7 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
     { keys: 's', does: 'All steps', run: () => setListing(true) },
     { keys: 'i', does: 'Something went wrong', run: () => setMore('incident') },
   ]);
-  const allSent = useOutbox(({ waiting }) => waiting === 0);
+  const allSent = useOwnWork(({ waiting }) => waiting === 0);
   useEffect(() => {
     if (state.closed === null || !allSent) return;
     void makeStale(['POST /api/visits/:id/events']);

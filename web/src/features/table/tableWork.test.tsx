@@ -377,7 +377,7 @@ test.each([
   [600_000, 'this device’s clock is 10 min slow: times are corrected'],
   [-300_000, 'this device’s clock is 5 min fast: times are corrected'],
   [20_000, null],
-])('an server clock %i ms ahead of this device’s is told when it is far off', async (ahead, words) => {
+])('a server clock %i ms ahead of this device’s is told when it is far off', async (ahead, words) => {
   const { person } = await standAtTable(after({ type: 'opened' }), ahead);
   await person.click(next());
   await screen.findByText('the server has it all');

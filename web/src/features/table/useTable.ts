@@ -1,6 +1,6 @@
 import type { VisitView } from '@dewpond/contract';
 import { makePlan } from '@dewpond/core/careplan';
-import { currentStep, placesToLookAt, readVisit, type VisitReading } from '@dewpond/core/visit';
+import { currentStep, placesToLookAt, readVisit, type BeforeVisit, type VisitReading } from '@dewpond/core/visit';
 import { type Step } from '@dewpond/core/steps';
 import type { Place } from '@dewpond/core/places';
 import { useMemo } from 'react';
@@ -16,12 +16,14 @@ export interface Table extends VisitReading {
 export function useTable(visit: VisitView): Table {
   const known = useVisitLog((log) => log.known);
   const own = useVisitLog((log) => log.own);
-  const plan = useMemo(() => makePlan(visit.facts), [visit.facts]);
-  return useMemo(() => {
+  const before = useMemo((): BeforeVisit => {
     const { facts, kind, contactMinutes, contactMost, minutesFactor } = visit;
     const lastFindings = visit.lastTime?.findings ?? [];
-    const before = { kind, facts, plan, contactMinutes, contactMost, minutesFactor, lastFindings };
+    return { kind, facts, plan: makePlan(facts), contactMinutes, contactMost, minutesFactor, lastFindings };
+  }, [visit]);
+  return useMemo(() => {
     const reading = readVisit(before, allEvents({ known, own }));
-    return { visit, ...reading, current: currentStep(reading.state, reading.steps), places: placesToLookAt(facts) };
-  }, [visit, plan, known, own]);
+    const { state, steps } = reading;
+    return { visit, ...reading, current: currentStep(state, steps), places: placesToLookAt(visit.facts) };
+  }, [visit, before, known, own]);
 }

@@ -13,7 +13,7 @@ import { v7 } from 'uuid';
 import { create } from 'zustand';
 import { call } from '../../api/call';
 import { deviceName } from '../../browser/preferences';
-import { answers, outbox } from '../../data/device';
+import { answers, outbox, ownWork } from '../../data/device';
 
 /** The events of the visit on this screen: what the server knows, and what this device wrote. */
 interface VisitLog {
@@ -53,7 +53,7 @@ export async function openLog(visitId: string, person: string, known: readonly V
 
 /** What this device wrote; an event of an older version is read in today's shape, and was sent as it was written. */
 async function ownOf(visitId: string): Promise<{ own: VisitEvent[]; refused: VisitEvent[] }> {
-  const { own, refused } = await outbox.eventsOf(visitId);
+  const { own, refused } = await ownWork.eventsOf(visitId);
   return { own: own.map(upToDate), refused: refused.map(upToDate) };
 }
 
@@ -108,7 +108,7 @@ export function record(...happenings: readonly Happening[]): void {
     what,
   }));
   useVisitLog.setState((log) => ({ own: [...log.own, ...made] }));
-  void outbox
+  void ownWork
     .addEvents(made.map((event) => ({ id: event.id, visitId, person, event, sentAt: null, refused: null })))
     .then(() => outbox.nudge());
 }

@@ -1,4 +1,4 @@
-import { outbox } from '../../data/device';
+import { ownWork } from '../../data/device';
 import { useNavigate } from 'react-router';
 import { serverOffset } from '../../api/serverClock';
 import { Refused, call } from '../../api/call';
@@ -18,7 +18,7 @@ interface BeginProps {
   readonly dog?: string;
 }
 
-/** An server that does not answer for so long is away: the visit begins on the device. */
+/** A server that does not answer for so long is away: the visit begins on the device. */
 const PATIENCE_MS = 6000;
 
 /** Begins a visit at the server, or on this device where the server cannot be reached and the booking was carried along. */
@@ -31,7 +31,7 @@ async function beginVisit(id: string, dogId: string, appointmentId: string | nul
     if (error instanceof Refused && error.status < 500) throw error;
     const here = await beginHere(id, appointmentId, dogId).catch(() => null);
     if (!here) throw new Error('No network, and this dog is not among those on this device.', { cause: error });
-    await outbox.addVisit({ id, person, dogId, appointmentId, begun, refused: null });
+    await ownWork.addVisit({ id, person, dogId, appointmentId, begun, refused: null });
     return id;
   }
 }

@@ -127,7 +127,7 @@ describe('a sheet in another language', () => {
 
 describe('a hand on the sheet', () => {
   const nails: Happening[] = [...clear, musty, { type: 'step done', step: 'nails' }];
-  /** An server that keeps edits as the real one does. */
+  /** A server that keeps edits as the real one does. */
   function kept(view: SheetView) {
     let stands = { edits: view.edits, version: view.version };
     const server = openServer({
