@@ -24,7 +24,7 @@ await command(async () => {
       say(file);
       spawnSync(join(ROOT, 'node_modules/.bin/tsx'), [join(ROOT, 'benchmarks', file)], {
         stdio: 'inherit',
-        env: { ...process.env, BASE_URL: application.url },
+        env: { ...process.env, ...application.env, BASE_URL: application.url },
       });
     }
   } finally {

@@ -78,14 +78,16 @@ export function makeApp(
       .status(database ? 200 : 503)
       .json({ status: database ? 'ok' : 'degraded', version: VERSION, database: database ? 'ok' : 'unreachable' });
   });
-  app.get('/api/openapi.json', (_request, response) => void response.json(openApiDocument(VERSION)));
+  // Made once, when somebody asks: it takes some tens of milliseconds.
+  let document: object | undefined;
+  app.get('/api/openapi.json', (_request, response) => void response.json((document ??= openApiDocument(VERSION))));
 
   app.use(signIn(config, auth));
 
   // In front of the session: owners have none, their link is their key.
   app.use(ownerPages(services), calendarFeeds(services));
 
-  const signedIn = requireSession(auth, services.databases);
+  const signedIn = requireSession(config, auth, services.databases);
   // Only an import is larger than anything a person types; nobody sends it without being signed in.
   app.post('/api/imports', signedIn, express.json({ limit: IMPORT_FILE_LIMIT }));
   app.use('/api', neverCached, express.json({ limit: BODY_LIMIT }), assertStorable, signedIn);

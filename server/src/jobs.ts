@@ -3,10 +3,12 @@ import { MESSAGE_JOB, sendMessage } from './features/messages/sendMessage';
 import type { BusinessId } from './platform/db/tenant';
 import type { Services } from './platform/http/context';
 import { worker, type Worker } from './platform/jobs/jobs';
+import { RECKON_JOB, reckonAll } from './records/due/bookDue';
 import { SHEET_JOB, sheetAsPdf } from './records/papers/sheetPdf';
 
 /** Who does what is put into the queues. */
 export const workers = (services: Services): Worker[] => [
+  worker(RECKON_JOB, ({ businessId }) => reckonAll(services, businessId as BusinessId)),
   worker(SHEET_JOB, ({ businessId, visitId }) => sheetAsPdf(services, businessId as BusinessId, visitId)),
   worker(IMPORT_JOB, ({ businessId, importId }) => runImport(services, businessId as BusinessId, importId)),
   worker(MESSAGE_JOB, ({ businessId, messageId }) => sendMessage(services, businessId as BusinessId, messageId)),

@@ -7,6 +7,7 @@ import { inTenant, type BusinessId } from '../platform/db/tenant';
 import { loadStockedBusiness } from '../records/business/business';
 import { loadVisit } from '../records/visit/load';
 import { project } from '../records/visit/project';
+import { loadWritten } from '../records/visit/written';
 
 /** Makes the tables of findings, care and amounts anew from the events, oldest visit first, one tenant at a time. */
 export async function rebuildProjections(databases: Databases): Promise<number> {
@@ -19,7 +20,7 @@ export async function rebuildProjections(databases: Databases): Promise<number> 
       const visits = await tx.select({ id: visit.id }).from(visit).orderBy(asc(visit.createdAt), asc(visit.id));
       for (const each of visits) {
         const loaded = await loadVisit(tx, business, each.id);
-        if (loaded.events.length > 0) await project(tx, loaded, business);
+        if (loaded.events.length > 0) await project(tx, loaded, business, await loadWritten(tx, each.id));
       }
       return visits.length;
     });

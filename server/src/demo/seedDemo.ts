@@ -240,7 +240,7 @@ async function seedVisit(
     n === 0 ? (demo.lastFound ?? []) : [],
   );
   const events = toEvents(played, begins.getTime(), makeId);
-  const { refused } = await takeEvents(tx, asker, business, id, events, begins.getTime());
+  const { refused } = await takeEvents(tx, asker, id, events, begins.getTime());
   if (refused[0]) throw new Error(`The demo world tells what the server refuses: ${refused[0].words}`);
 }
 

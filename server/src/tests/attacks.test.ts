@@ -207,7 +207,7 @@ describe('the database goes away', () => {
     const owner = new pg.Client({ connectionString: connectionString(config, 'owner') });
     await owner.connect();
     await owner.query(
-      `select pg_terminate_backend(pid) from pg_stat_activity where usename in ('dewpond_app', 'dewpond_auth')`,
+      `select pg_terminate_backend(pid) from pg_stat_activity where usename in ('dewpond_app', 'dewpond_auth') and datname = current_database()`,
     );
     await owner.end();
   };
@@ -228,8 +228,11 @@ describe('the database goes away', () => {
       const owner = new pg.Client({ connectionString: connectionString(config, 'owner') });
       await owner.connect();
       try {
-        await owner.query(`alter role dewpond_${role} connection limit 0`);
-        await owner.query(`select pg_terminate_backend(pid) from pg_stat_activity where usename = 'dewpond_${role}'`);
+        // Of this database alone: another is used by other tests at the same time.
+        await owner.query(`alter database ${config.DATABASE_NAME} connection limit 0`);
+        await owner.query(
+          `select pg_terminate_backend(pid) from pg_stat_activity where usename = 'dewpond_${role}' and datname = current_database()`,
+        );
         const page = await request(app).get('/api/business').set('Cookie', salon.cookie);
         expect([page.status, page.headers['retry-after']]).toEqual([503, '2']);
         if (role === 'auth') {
@@ -240,7 +243,7 @@ describe('the database goes away', () => {
           expect([door.status, door.headers['retry-after']]).toEqual([503, '2']);
         }
       } finally {
-        await owner.query(`alter role dewpond_${role} connection limit -1`);
+        await owner.query(`alter database ${config.DATABASE_NAME} connection limit -1`);
         await owner.end();
       }
       expect((await salon.call('GET /api/business')).status).toBe(200);

@@ -4,14 +4,15 @@ import { finding } from '@dewpond/core/findings';
 import { eq } from 'drizzle-orm';
 import { dog, dogDue, product } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
-import { keepDue, staleDogs } from '../records/due/bookDue';
+import { keepDue, reckonAll, staleDogs } from '../records/due/bookDue';
 import { day } from '@dewpond/core/units';
-import { addDog, clock, databases, openSalon, type KeptDog, type Salon } from './salon';
+import { addDog, clock, databases, openSalon, type KeptDog, type Salon, services } from './salon';
 import { visitDog } from './tableSide';
 
 const LEFT_EAR = { site: 'ear', side: 'left' } as const;
 const listed = async (salon: Salon, dogId: string) =>
   (await salon.call('GET /api/dogs')).body.items.find(({ id }) => id === dogId);
+const reckon = async (salon: Salon) => (await salon.call('POST /api/book/reckon', { body: {} })).body.left;
 const dogOf = async (salon: Salon, id: string) => (await salon.call('GET /api/dogs/:id', { id })).body;
 const businessOf = async (salon: Salon) => (await salon.call('GET /api/business')).body;
 
@@ -104,16 +105,16 @@ describe('what is next due, as the list shows it', () => {
   test.each(NO_CHANGES)('is not reckoned anew for %s', async (_, change) => {
     const salon = await openSalon();
     const kept = await addDog(salon);
-    await listed(salon, kept.dogId);
+    expect(await reckon(salon)).toBe(0);
     expect((await change(salon, kept)).status).toBe(200);
-    const waiting = await inTenant(databases, salon.businessId, (tx) => staleDogs(tx, day('2026-11-25')));
+    const waiting = await inTenant(databases, salon.businessId, (tx) => staleDogs(tx, day('2026-11-25'), 300));
     expect(waiting).toEqual([]);
   });
 
   test.each(CHANGES)('follows %s at once, and says what the dog’s own page says', async (_, change) => {
     const salon = await openSalon();
     const kept = await addDog(salon);
-    await listed(salon, kept.dogId);
+    expect(await reckon(salon)).toBe(0);
     await change(salon, kept);
     const { next, reckoned, openVet } = (await listed(salon, kept.dogId)) ?? {};
     const page = await dogOf(salon, kept.dogId);
@@ -125,14 +126,14 @@ describe('what is next due, as the list shows it', () => {
   test('is reckoned anew on another day, and no oftener', async () => {
     const salon = await openSalon();
     const { dogId } = await addDog(salon);
-    await listed(salon, dogId);
+    await reckon(salon);
     const madeOn = () =>
       inTenant(databases, salon.businessId, (tx) =>
         tx.select({ on: dogDue.madeOn }).from(dogDue).where(eq(dogDue.dogId, dogId)),
       );
     expect(await madeOn()).toEqual([{ on: '2026-11-25' }]);
     clock.now += 86_400_000;
-    await listed(salon, dogId);
+    await reckon(salon);
     clock.now -= 86_400_000;
     expect(await madeOn()).toEqual([{ on: '2026-11-26' }]);
   });
@@ -141,7 +142,7 @@ describe('what is next due, as the list shows it', () => {
     const salon = await openSalon();
     const { dogId } = await addDog(salon);
     await inTenant(databases, salon.businessId, async (reading) => {
-      const waiting = await staleDogs(reading, day('2026-11-25'));
+      const waiting = await staleDogs(reading, day('2026-11-25'), 300);
       await inTenant(databases, salon.businessId, (writing) =>
         writing.update(dog).set({ name: 'Umber' }).where(eq(dog.id, dogId)),
       );
@@ -167,8 +168,13 @@ describe('what is next due, as the list shows it', () => {
       madeFrom: `${i}`,
     }));
     await inTenant(databases, salon.businessId, (tx) => tx.insert(dog).values(dogs));
-    const reckon = async () => (await salon.call('POST /api/book/reckon', { body: {} })).body.left;
-    expect([await reckon(), await reckon(), await reckon()]).toEqual([400, 100, 0]);
+    expect([await reckon(salon), await reckon(salon)]).toEqual([660, 620]);
+    const listedThen = (await salon.call('GET /api/dogs')).body.items;
+    // The list reckons some more for itself, and keeps nothing.
+    expect(listedThen.filter(({ reckoned }) => reckoned).length).toBe(120);
+    expect(await reckon(salon)).toBe(580);
+    await reckonAll(services, salon.businessId);
+    expect(await reckon(salon)).toBe(0);
     const page = async (after?: string) => (await salon.call('GET /api/book', after ? { query: { after } } : {})).body;
     const first = await page();
     const second = await page(first.after ?? '');

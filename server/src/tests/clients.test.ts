@@ -1,7 +1,6 @@
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { EMPTY_CARD } from '@dewpond/core/clients';
-import { sql } from 'drizzle-orm';
 import { FOLLOW_A_DOG } from '../features/merging/tables';
 import { addDog, clock, databases, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
@@ -284,8 +283,8 @@ describe('a card that is empty', () => {
 });
 
 test('every table that names a dog follows it in a merge, or it is said why not', async () => {
-  const { rows } = await databases.app.execute<{ table: string }>(
-    sql`select table_name as table from information_schema.columns where table_schema = 'dewpond' and column_name = 'dog_id'`,
+  const { rows } = await databases.app.query<{ table: string }>(
+    `select table_name as table from information_schema.columns where table_schema = 'dewpond' and column_name = 'dog_id'`,
   );
   // Day by day, where the other dog has none of that day; and what is due, which is reckoned anew.
   const otherwise = ['weighing', 'home_tick', 'dog_due'];

@@ -8,6 +8,7 @@ import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, expect, test } from 'vitest';
 import { inTenant } from '../platform/db/tenant';
+import { WHERE_TABLES_COME_OUT } from '../features/exports/tables';
 import type { DogExport } from '../features/record/recordPdf';
 import { sendFromHome } from './owner';
 import { addDog, app, databases, openSalon, type Salon } from './salon';
@@ -154,4 +155,12 @@ test('who saw, changed, sent and gave away is noted down once, with names, and c
     await expect(inTenant(databases, own.businessId, (tx) => tx.execute(sql.raw(change)))).rejects.toThrow();
   const groomer = await openSalon('groomer');
   expect((await groomer.call('GET /api/audit')).status).toBe(403);
+});
+
+test('of every table it is decided where it comes out, or that it does not', async () => {
+  const { rows } = await databases.app.query<{ name: string }>(
+    `select table_name as name from information_schema.tables where table_schema = 'dewpond'`,
+  );
+  const decided = Object.values(WHERE_TABLES_COME_OUT).flat();
+  expect(decided.toSorted()).toEqual(rows.map(({ name }) => name).toSorted());
 });

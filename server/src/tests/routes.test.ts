@@ -1,7 +1,7 @@
 import { ENDPOINTS, FILES } from '@dewpond/contract';
 import type { IRouter } from 'express';
 import { expect, test } from 'vitest';
-import { app } from './salon';
+import { bareApp } from './salon';
 
 interface Layer {
   readonly route?: { readonly path: string; readonly methods: Readonly<Record<string, boolean>> };
@@ -20,7 +20,7 @@ function served(stack: readonly Layer[]): string[] {
 }
 
 test('every endpoint and every file of the contract has exactly one route, and no route is outside it', () => {
-  const routes = served(app.router.stack as unknown as Layer[]).filter(
+  const routes = served(bareApp.router.stack as unknown as Layer[]).filter(
     (each) => each.includes(' /api/') && !each.includes(' /api/auth/'),
   );
   const promised = [...Object.keys(ENDPOINTS), ...Object.keys(FILES), 'GET /api/openapi.json'];

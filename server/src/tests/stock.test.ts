@@ -1,10 +1,10 @@
 import type { NewVisitEvent } from '@dewpond/contract';
 import { comings } from '@dewpond/core/stock';
-import { sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test } from 'vitest';
-import { dogDue } from '../platform/db/schema';
+import { dogDue, stockEntry } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
 import { rebuildProjections } from '../commands/rebuildProjections';
 import { DAY, START, addProduct, bench, bottleOf, enter, makeMix, mixBody, stockOf, take, typed } from './shelfSide';
@@ -227,7 +227,7 @@ describe('the ledger', () => {
     const lows = accepted.map(({ body }) => body.afterMl);
     expect(Math.min(...lows)).toBeGreaterThanOrEqual(0);
     const entries = await inTenant(databases, salon.businessId, async (tx) =>
-      tx.query.stockEntry.findMany({ where: (entry, { eq: is }) => is(entry.productId, id) }),
+      tx.select().from(stockEntry).where(eq(stockEntry.productId, id)),
     );
     expect(entries.map(({ number }) => number).toSorted((a, b) => a - b)).toEqual(accepted.map((_, i) => i + 1));
   }, 60_000);
@@ -248,6 +248,7 @@ describe('the stock ahead', () => {
     if (!line || !taken) throw new Error('nothing reckoned');
     // At 24:1 a visit takes a twenty-fifth of its mix; several visits in twelve weeks outlast 60 ml or do not.
     const each = taken.mix.need / 25;
+    await salon.call('POST /api/book/reckon', { body: {} });
     const [{ every, due } = { every: null, due: null }] = (
       await inTenant(databases, salon.businessId, (tx) => tx.select({ takes: dogDue.takes }).from(dogDue))
     ).flatMap(({ takes }) => takes ?? []);

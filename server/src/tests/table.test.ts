@@ -26,6 +26,7 @@ import { listenForVisits } from '../platform/live/news';
 import { rebuildProjections } from '../commands/rebuildProjections';
 import { pino } from 'pino';
 import { addDog, app, auth, clock, config, databases, openSalon, services, type Salon } from './salon';
+import { heldToContract } from './held';
 import { begin, eventsOf, visitDog } from './tableSide';
 
 const START = Date.UTC(2026, 10, 25, 9, 0, 0);
@@ -285,7 +286,7 @@ describe('two people at one dog', () => {
   const news = listenForVisits(databases, pino({ level: 'silent' }));
   beforeAll(async () => {
     // Another process as far as the application knows: it shares nothing but the database.
-    second = makeApp(config, { ...services, news }, pino({ level: 'silent' }), auth).listen(0);
+    second = heldToContract(makeApp(config, { ...services, news }, pino({ level: 'silent' }), auth)).listen(0);
     await vi.waitFor(() => expect(second.listening).toBe(true));
   });
   afterAll(async () => {

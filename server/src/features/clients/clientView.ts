@@ -7,7 +7,7 @@ import { client, dog } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Business } from '../../records/business/business';
 import { notFound } from '../../platform/http/problem';
-import { mergesInto } from '../../records/client/merges';
+import { mergesIntoClient } from '../../records/client/merges';
 import { clientShown, householdOf } from '../../records/client/client';
 
 type DogOfClient = ClientView['dogs'][number];
@@ -61,6 +61,6 @@ export async function clientView(tx: Tenant, business: Business, id: string): Pr
     dogs: dogs.get(id) ?? [],
     housemates: mates.map((mate) => ({ id: mate.id, name: mate.name, dogs: dogs.get(mate.id) ?? [] })),
     likelySame: [...doubles].map(([otherId, name]) => ({ id: otherId, name })),
-    merges: await mergesInto(tx, 'client', id),
+    merges: await mergesIntoClient(tx, id),
   };
 }

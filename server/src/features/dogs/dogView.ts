@@ -4,7 +4,7 @@ import { productFactors, visitNeeds } from '@dewpond/core/needs';
 import { restraintOf } from '@dewpond/core/careplan';
 import { gradeOfPads, worstRipples } from '@dewpond/core/findings';
 import { SIDES, namePlace, placeKey, type Grade, type Place, type PlaceKey } from '@dewpond/core/places';
-import { DRIFT, gettingWorse, oneSided, type RhythmQuestion } from '@dewpond/core/rhythm';
+import { DRIFT, worseProbability, oneSidedProbability, type RhythmQuestion } from '@dewpond/core/rhythm';
 import type { Day } from '@dewpond/core/units';
 import { group } from 'd3-array';
 import { type StockedBusiness, type Business } from '../../records/business/business';
@@ -105,7 +105,7 @@ function drift(record: DogRecord, business: Business, due: readonly DueLine[], t
     const { place } = line.line;
     const question = ask(line);
     if (!place || !question) return [];
-    const worse = gettingWorse(question) ?? 0;
+    const worse = worseProbability(question) ?? 0;
     const otherLine = SIDES.map((side): Place => ({ ...place, side })).find(
       (each) => each.side !== place.side && place.side !== 'none',
     );
@@ -116,7 +116,7 @@ function drift(record: DogRecord, business: Business, due: readonly DueLine[], t
           each.line.task === line.line.task && each.line.place && placeKey(each.line.place) === placeKey(otherLine),
       );
     const otherQuestion = other && ask(other);
-    const sided = otherQuestion ? (oneSided(question, otherQuestion) ?? 0) : 0;
+    const sided = otherQuestion ? (oneSidedProbability(question, otherQuestion) ?? 0) : 0;
     return [
       ...(worse >= DRIFT.worseCertainty
         ? [{ place: placeKey(place), words: `The ${namePlace(place)} gets dirty faster than it used to.` }]

@@ -1,11 +1,11 @@
 import type { DogView } from '@dewpond/contract';
 import type { Day } from '@dewpond/core/units';
 import { plainWords } from '@dewpond/core/clients';
-import { and, asc, desc, eq, inArray, isNull, ne } from 'drizzle-orm';
-import { householdOf } from '../../records/client/client';
-import { dog, instruction, letter, programme, vet, weighing } from '../../platform/db/schema';
+import { and, asc, desc, inArray, isNull, sql } from 'drizzle-orm';
+import { dog, household, instruction, letter, programme, vet, weighing } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import { mergesInto } from '../../records/client/merges';
+import { together, type Asked } from '../../platform/db/together';
+import { asMerge, mergeQuery } from '../../records/client/merges';
 import type { DogRecord } from '../../records/dog/dogRecord';
 
 /** What the page of one dog shows beyond what its plan is made from. */
@@ -14,50 +14,35 @@ export interface DogExtras extends Pick<DogView, 'vet' | 'weighings' | 'programm
   readonly letters: ReadonlyMap<string, NonNullable<DogView['instructions'][number]['letter']>>;
 }
 
-export async function loadExtras(tx: Tenant, { dog: row, client }: DogRecord): Promise<DogExtras> {
-  return {
-    household: await householdOf(tx, client),
-    vet: await vetOf(tx, row.vetId),
-    weighings: await weighingsOf(tx, row.id),
-    programme: await programmeOf(tx, row.id),
-    letters: await lettersOf(tx, row.id),
-    likelySame: await doublesOf(tx, row),
-    merges: await mergesInto(tx, 'dog', row.id),
-  };
+/** A dog with what decides whom and what else its page speaks of. */
+interface Of {
+  readonly id: Asked<string>;
+  readonly clientId: Asked<string>;
+  readonly vetId: Asked<string | null>;
+  readonly householdId: Asked<string | null>;
 }
 
-async function vetOf(tx: Tenant, id: string | null): Promise<DogView['vet']> {
-  if (id === null) return null;
-  const [row] = await tx.select().from(vet).where(eq(vet.id, id));
-  return row ? { id: row.id, name: row.name, practice: row.practice, phone: row.phone } : null;
-}
-
-async function weighingsOf(tx: Tenant, dogId: string): Promise<DogView['weighings']> {
-  const rows = await tx.select().from(weighing).where(eq(weighing.dogId, dogId)).orderBy(asc(weighing.day));
-  return rows.map(({ day, kg, by }) => ({ day: day as Day, kg, by }));
-}
-
-async function programmeOf(tx: Tenant, dogId: string): Promise<DogView['programme']> {
-  const [row] = await tx
+const extraRows = together((select, { id, clientId, vetId, householdId }: Of) => ({
+  households: select
+    .select({ id: household.id, name: household.name })
+    .from(household)
+    .where(sql`${household.id} = ${householdId}`),
+  vets: select
+    .select({ id: vet.id, name: vet.name, practice: vet.practice, phone: vet.phone })
+    .from(vet)
+    .where(sql`${vet.id} = ${vetId}`),
+  weighings: select
+    .select({ day: weighing.day, kg: weighing.kg, by: weighing.by })
+    .from(weighing)
+    .where(sql`${weighing.dogId} = ${id}`)
+    .orderBy(asc(weighing.day)),
+  programmes: select
     .select()
     .from(programme)
-    .where(eq(programme.dogId, dogId))
+    .where(sql`${programme.dogId} = ${id}`)
     .orderBy(desc(programme.createdAt))
-    .limit(1);
-  return row
-    ? {
-        id: row.id,
-        version: row.version,
-        kind: row.kind,
-        startedOn: row.startedOn as Day,
-        endedOn: row.endedOn as Day | null,
-        lessons: row.lessons,
-      }
-    : null;
-}
-
-async function lettersOf(tx: Tenant, dogId: string): Promise<DogExtras['letters']> {
-  const rows = await tx
+    .limit(1),
+  letters: select
     .select({
       instructionId: letter.instructionId,
       fileName: letter.fileName,
@@ -69,17 +54,40 @@ async function lettersOf(tx: Tenant, dogId: string): Promise<DogExtras['letters'
     .where(
       inArray(
         letter.instructionId,
-        tx.select({ id: instruction.id }).from(instruction).where(eq(instruction.dogId, dogId)),
+        select
+          .select({ id: instruction.id })
+          .from(instruction)
+          .where(sql`${instruction.dogId} = ${id}`),
       ),
-    );
-  return new Map(rows.map(({ instructionId, ...rest }) => [instructionId, rest]));
-}
-
-/** Dogs of one owner with one name are most likely one dog. */
-async function doublesOf(tx: Tenant, row: DogRecord['dog']): Promise<DogView['likelySame']> {
-  const others = await tx
+    ),
+  sameOwner: select
     .select({ id: dog.id, name: dog.name })
     .from(dog)
-    .where(and(eq(dog.clientId, row.clientId), ne(dog.id, row.id), isNull(dog.archivedOn)));
-  return others.filter((other) => plainWords(other.name) === plainWords(row.name));
+    .where(and(sql`${dog.clientId} = ${clientId}`, sql`${dog.id} <> ${id}`, isNull(dog.archivedOn))),
+  merges: mergeQuery(select, 'dog', id),
+}));
+
+export async function loadExtras(tx: Tenant, { dog: row, client }: DogRecord): Promise<DogExtras> {
+  const { id, clientId, vetId } = row;
+  const rows = await extraRows(tx, { id, clientId, vetId, householdId: client.householdId });
+  const [programmeRow] = rows.programmes;
+  return {
+    household: rows.households[0] ?? null,
+    vet: rows.vets[0] ?? null,
+    weighings: rows.weighings.map(({ day, ...each }) => ({ day: day as Day, ...each })),
+    programme: programmeRow
+      ? {
+          id: programmeRow.id,
+          version: programmeRow.version,
+          kind: programmeRow.kind,
+          startedOn: programmeRow.startedOn as Day,
+          endedOn: programmeRow.endedOn as Day | null,
+          lessons: programmeRow.lessons,
+        }
+      : null,
+    letters: new Map(rows.letters.map(({ instructionId, ...rest }) => [instructionId, rest])),
+    // Dogs of one owner with one name are most likely one dog.
+    likelySame: rows.sameOwner.filter((other) => plainWords(other.name) === plainWords(row.name)),
+    merges: rows.merges.map(asMerge),
+  };
 }

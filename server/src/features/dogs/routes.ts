@@ -22,12 +22,13 @@ import { loadDogs } from '../../records/dog/dogRecord';
 import { stampSeen } from './stampSeen';
 import { dogView } from './dogView';
 import { watchItems } from './watchItems';
+import { dogsToWatch } from './watched';
 import { keepWeight } from './weighings';
 
 export function dogRoutes(router: Router, services: Services): void {
-  route(router, services, 'GET /api/dogs', async ({ tx, today }) => {
+  route(router, services, 'GET /api/dogs', async ({ tx, asker, today }) => {
     const business = await loadBusiness(tx);
-    return { items: await listDogs(tx, business, today) };
+    return { items: await listDogs(tx, asker, business, today) };
   });
 
   route(router, services, 'POST /api/book/reckon', async ({ tx, today }) => {
@@ -41,16 +42,17 @@ export function dogRoutes(router: Router, services: Services): void {
   });
 
   route(router, services, 'GET /api/dogs/:id', async ({ tx, params, today }) => {
-    const business = await loadStockedBusiness(tx);
-    const [record] = await loadDogs(tx, { ids: [params.id] });
+    const [business, [record], appointments] = await Promise.all([
+      loadStockedBusiness(tx),
+      loadDogs(tx, { ids: [params.id] }),
+      appointmentsOfDogs(tx, [params.id]),
+    ]);
     if (!record) throw notFound('dog');
-    const extras = await loadExtras(tx, record);
-    return dogView(record, extras, business, today, await appointmentsOfDogs(tx, [params.id]));
+    return dogView(record, await loadExtras(tx, record), business, today, appointments);
   });
 
   route(router, services, 'GET /api/dogs/:id/mix', async ({ tx, params, today }) => {
-    const business = await loadStockedBusiness(tx);
-    const [record] = await loadDogs(tx, { ids: [params.id] });
+    const [business, [record]] = await Promise.all([loadStockedBusiness(tx), loadDogs(tx, { ids: [params.id] })]);
     if (!record) throw notFound('dog');
     const { facts, plan } = planFor(record, business, today);
     return { mixes: mixesFor(facts, plan, business, record.amountFactor) };
@@ -106,7 +108,8 @@ export function dogRoutes(router: Router, services: Services): void {
   });
 
   route(router, services, 'GET /api/watch', async ({ tx }) => {
-    const records = await loadDogs(tx);
+    const loaded = await loadDogs(tx, { ids: await dogsToWatch(tx) });
+    const records = loaded.filter((record) => record.dog.archivedOn === null);
     const items = records.flatMap((record) =>
       watchItems(
         record,

@@ -29,6 +29,59 @@ export const EXPORTS: Readonly<Record<string, Exported>> = {
   'product-use.csv': { type: CSV, write: productUse },
 };
 
+/** Tables of a business, and where what stands in them comes out; a test asks for an answer for each new one. */
+export const WHERE_TABLES_COME_OUT: Readonly<Record<string, readonly string[]>> = {
+  'the files of the whole book': [
+    'client',
+    'dog',
+    'visit',
+    'finding',
+    'appointment',
+    'instruction',
+    'weighing',
+    'stock_entry',
+    'made_mix',
+    'amount_used',
+  ],
+  'the file of one dog, with its events and pictures': [
+    'visit_event',
+    'photo',
+    'photo_shown',
+    'home_photo',
+    'home_tick',
+    'incident',
+    'message',
+    'referral',
+  ],
+  'made anew from events, or from what else comes out': [
+    'dog_due',
+    'handover_answer',
+    'lot_touched',
+    'mix_taken',
+    'place_care',
+    'sheet_pdf',
+    'stage_took',
+    'task_done',
+    'tool_used',
+  ],
+  'names and choices within rows that come out': ['household', 'lot', 'member', 'mix_lot', 'product', 'vet'],
+  // How one installation is set up and what it did: nothing another program could read.
+  'nowhere: settings, links and logs of this installation': [
+    'audit',
+    'bottle',
+    'business',
+    'import_run',
+    'letter',
+    'merge',
+    'own_breed',
+    'owner_link',
+    'programme',
+    'pump',
+    'refused_event',
+    'sheet_edit',
+  ],
+};
+
 /** Owners without a dog have a row, too. */
 async function dogs(tx: Tenant, { catalogue }: Business): Promise<string> {
   const rows = await tx

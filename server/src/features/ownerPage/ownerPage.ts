@@ -34,7 +34,7 @@ import { letterAsPdf } from '../../records/papers/letterPdf';
 import { sendPdf } from '../../platform/http/sendPdf';
 import { sheetAsPdf } from '../../records/papers/sheetPdf';
 import { sheetViewFor } from '../../records/papers/sheetView';
-import { loadVisit } from '../../records/visit/load';
+import { loadVisits } from '../../records/visit/load';
 import { keepHomePhoto, pictureBody, sendHomePhoto } from './homePhotos';
 import { calendarUrl, openLink } from '../../records/links/ownerLinks';
 
@@ -215,14 +215,16 @@ async function pageFor(
   const words = await loadWords(tx);
   const { due, facts } = planFor(record, business, today);
   const closedVisits = record.visits.filter((visit) => visit.closed !== null).slice(-SHEETS);
+  const visits = await loadVisits(
+    tx,
+    business,
+    closedVisits.map(({ id }) => id),
+  );
   const sheets = [];
   for (const { id } of closedVisits.toReversed()) {
-    const { sheet, edits, photos, photosAgreed } = await sheetViewFor(
-      tx,
-      { business, words, record },
-      await loadVisit(tx, business, id),
-      now,
-    );
+    const visit = visits.get(id);
+    if (!visit) continue;
+    const { sheet, edits, photos, photosAgreed } = await sheetViewFor(tx, { business, words, record }, visit, now);
     const shown = photosAgreed ? photos.filter((each) => edits.photos.includes(each.id)) : [];
     sheets.push({ visitId: id, read: readSheet(sheet, edits), photos: shown });
   }

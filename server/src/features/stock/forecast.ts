@@ -15,18 +15,25 @@ import { group, rollup, sum } from 'd3-array';
 import { and, asc, eq, gte, isNull, lt } from 'drizzle-orm';
 import { leftIn, loadOpenMixes } from '../../records/shelf/openMixes';
 import { appointment, dog, dogDue, lot } from '../../platform/db/schema';
+import type { Asker } from '../../platform/asker';
 import type { Tenant } from '../../platform/db/tenant';
-import { reckonDue } from '../../records/due/bookDue';
+import { dueSince } from '../../records/due/bookDue';
 import { type StockedBusiness, type Business } from '../../records/business/business';
 import type { StockedProduct } from '../../records/shelf/shelf';
 import { dayIn, spanOf } from '../../platform/time/zone';
 import { stockByProduct } from '../../records/shelf/ledger';
 
 /** Stock of every product through the coming weeks, from booked and due visits. */
-export async function stockView(tx: Tenant, business: StockedBusiness, today: Day, now: number): Promise<StockView> {
-  const waiting = await reckonDue(tx, today);
+export async function stockView(
+  tx: Tenant,
+  asker: Pick<Asker, 'businessId'>,
+  business: StockedBusiness,
+  today: Day,
+  now: number,
+): Promise<StockView> {
+  const { due, left: waiting } = await dueSince(tx, asker, today);
   const until = addDays(today, HORIZON_WEEKS * 7);
-  const dogs = await comingDogs(tx, business, today, until);
+  const dogs = await comingDogs(tx, business, today, until, due);
   const draws = expectDraws(dogs, today);
   const stock = await stockByProduct(tx);
   const inOpenMixes = await productInMix(tx, now);
@@ -118,7 +125,13 @@ const byUrgency = (a: StockLine, b: StockLine): number =>
 type NamedComing = Coming & { readonly dogId: string; readonly dog: string };
 
 /** Dogs that are there, with their bookings ahead and what was kept of their due visits. */
-async function comingDogs(tx: Tenant, { zone }: Business, today: Day, until: Day): Promise<NamedComing[]> {
+async function comingDogs(
+  tx: Tenant,
+  { zone }: Business,
+  today: Day,
+  until: Day,
+  since: Awaited<ReturnType<typeof dueSince>>['due'],
+): Promise<NamedComing[]> {
   const { start } = spanOf(zone, today);
   const { end } = spanOf(zone, until);
   const booked = await tx
@@ -127,13 +140,14 @@ async function comingDogs(tx: Tenant, { zone }: Business, today: Day, until: Day
     .where(and(gte(appointment.startsAt, start), lt(appointment.startsAt, end), eq(appointment.state, 'booked')));
   const bookedOf = group(booked, ({ dogId }) => dogId);
   const rows = await tx
-    .select({ id: dog.id, name: dog.name, takes: dogDue.takes })
+    .select({ id: dog.id, name: dog.name, kept: dogDue.takes, madeOn: dogDue.madeOn })
     .from(dog)
-    .innerJoin(dogDue, eq(dogDue.dogId, dog.id))
-    .where(and(isNull(dog.archivedOn), eq(dogDue.madeOn, today)));
-  return rows.flatMap(({ id, name, takes }) =>
-    takes
+    .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
+    .where(isNull(dog.archivedOn));
+  return rows.flatMap(({ id, name, kept, madeOn }) => {
+    const takes = since.get(id)?.takes ?? (madeOn === today ? kept : null);
+    return takes
       ? [{ ...takes, dogId: id, dog: name, booked: (bookedOf.get(id) ?? []).map(({ at }) => dayIn(zone, at)) }]
-      : [],
-  );
+      : [];
+  });
 }

@@ -24,9 +24,9 @@ import { addEntry, lockProducts } from '../../records/shelf/ledger';
 const SHOWN = 200;
 
 export function stockRoutes(router: Router, services: Services): void {
-  route(router, services, 'GET /api/stock', async ({ tx, now, today }) => {
+  route(router, services, 'GET /api/stock', async ({ tx, asker, now, today }) => {
     const business = await loadStockedBusiness(tx);
-    return stockView(tx, business, today, now);
+    return stockView(tx, asker, business, today, now);
   });
 
   route(router, services, 'POST /api/stock', async ({ tx, asker, body, today }) => {

@@ -5,7 +5,7 @@ import { STOP_WORDS, signWords, stopsAtLeast } from '@dewpond/core/findings';
 import { SIDES, namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
 import { barsAt } from '@dewpond/core/stops';
 import type { Day } from '@dewpond/core/units';
-import { readVisit } from '@dewpond/core/visit';
+import { foldVisit, readVisit } from '@dewpond/core/visit';
 import { timeline, type VisitKind } from '@dewpond/core/steps';
 import { reasonsTold } from '@dewpond/core/wording';
 import { and, eq, isNull } from 'drizzle-orm';
@@ -16,19 +16,20 @@ import type { Tenant } from '../../platform/db/tenant';
 import { describe, planFor, type Planned } from '../../records/dog/facts';
 import { contactMinutes } from '../../records/dog/bathNeeds';
 import { loadDogs, marksOf, type DogRecord } from '../../records/dog/dogRecord';
+import { fromPlan } from '../../records/dog/plans';
 import { openFindings } from '../../records/dog/openFindings';
 import { loadStockedBusiness, type StockedBusiness } from '../../records/business/business';
 import { spanOf } from '../../platform/time/zone';
 import type { Services } from '../../platform/http/context';
 import { route } from '../../platform/http/route';
-import { loadVisit } from '../../records/visit/load';
+import { loadEvents } from '../../records/visit/load';
 
 export function todayRoutes(router: Router, services: Services): void {
-  route(router, services, 'GET /api/today', async ({ tx, query, today }) => {
-    const business = await loadStockedBusiness(tx);
+  route(router, services, 'GET /api/today', async ({ tx, asker, query, today }) => {
     const day = query?.day ?? today;
-    const { start, end } = spanOf(business.zone, day);
-    const appointments = (await appointmentsBetween(tx, start, end)).filter((each) => each.state !== 'cancelled');
+    const { start, end } = spanOf(asker.zone, day);
+    const [business, booked] = await Promise.all([loadStockedBusiness(tx), appointmentsBetween(tx, start, end)]);
+    const appointments = booked.filter((each) => each.state !== 'cancelled');
     const records = await loadDogs(tx, { ids: [...new Set(appointments.map((each) => each.dogId))] });
     const byId = new Map(records.map((record) => [record.dog.id, { record, planned: planFor(record, business, day) }]));
     const known = appointments.flatMap((appointment) => {
@@ -43,35 +44,42 @@ export function todayRoutes(router: Router, services: Services): void {
         words: describe(record, planned.facts, business),
         stages: stagesOf(appointment.kind, planned, record, business),
       })),
-      returning: await returning(tx, business, day),
+      returning: await returning(tx, day),
       watch: [...byId.values()].flatMap(({ record, planned }) => watchOut(record, planned)),
     };
   });
 }
 
-/** Visits that were broken off with a day to come back on, and are still open. */
-async function returning(tx: Tenant, business: StockedBusiness, day: Day): Promise<TodayView['returning']> {
+/** Visits that were broken off with a day to come back on, and are still open; however many, in a fixed number of statements. */
+async function returning(tx: Tenant, day: Day): Promise<TodayView['returning']> {
   const rows = await tx
     .select({ visitId: visit.id, dogId: visit.dogId, dog: dog.name })
     .from(visit)
     .innerJoin(dog, eq(dog.id, visit.dogId))
     .where(and(isNull(visit.closed), eq(visit.backOn, day)));
-  return Promise.all(
-    rows.map(async (row) => {
-      const { state } = await loadVisit(tx, business, row.visitId);
-      return { ...row, because: state.away?.because.words ?? '' };
-    }),
+  if (rows.length === 0) return [];
+  const events = await loadEvents(
+    tx,
+    rows.map(({ visitId }) => visitId),
   );
+  return rows.map((row) => {
+    const { away } = foldVisit(events.get(row.visitId) ?? []);
+    return { ...row, because: away?.because.words ?? '' };
+  });
 }
 
 /** The day's stages before anybody has looked at the dog. */
-const stagesOf = (kind: VisitKind, { facts, plan }: Planned, { minutesFactor }: DogRecord, business: StockedBusiness) =>
-  timeline(
-    readVisit(
-      { kind, facts, plan, contactMinutes: contactMinutes(business, facts, plan), minutesFactor, lastFindings: [] },
-      [],
-    ).steps,
+function stagesOf(
+  kind: VisitKind,
+  { facts, plan }: Planned,
+  { minutesFactor }: DogRecord,
+  business: StockedBusiness,
+): TodayDog['stages'] {
+  const minutes = contactMinutes(business, facts, plan);
+  return fromPlan(plan, `stages ${kind} ${minutes} ${JSON.stringify(minutesFactor)}`, () =>
+    timeline(readVisit({ kind, facts, plan, contactMinutes: minutes, minutesFactor, lastFindings: [] }, []).steps),
   );
+}
 
 /** Places that are barred before the dog is on the table: an earlier stop that no vet has answered, drops, an operation. */
 function barredAhead(dog: string, facts: DogFacts): TodayView['watch'] {

@@ -10,7 +10,7 @@ import { loadStockedBusiness } from '../../records/business/business';
 import { dayIn, spanOf } from '../../platform/time/zone';
 import type { Services } from '../../platform/http/context';
 import { route } from '../../platform/http/route';
-import { loadVisit, prepareFor } from '../../records/visit/load';
+import { loadVisits, prepareFor } from '../../records/visit/load';
 import { preparedView } from './preparedView';
 
 /** A visit begun longer ago and never closed is not on anybody's table. */
@@ -35,8 +35,14 @@ export function prefetchRoutes(router: Router, services: Services): void {
         ),
       );
     const open: PrefetchedVisit[] = [];
+    const loadedVisits = await loadVisits(
+      tx,
+      business,
+      begun.map(({ id }) => id),
+    );
     for (const { id, appointmentId } of begun) {
-      const loaded = await loadVisit(tx, business, id);
+      const loaded = loadedVisits.get(id);
+      if (!loaded) continue;
       open.push({
         visitId: id,
         startsAt: booked.find((each) => each.id === appointmentId)?.startsAt ?? null,

@@ -80,12 +80,11 @@ export function visitRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/visits/:id/events', async ({ tx, params, now }) => {
     const [known] = await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, params.id));
     if (!known) throw notFound('visit');
-    return { events: await loadEvents(tx, params.id), serverNow: now };
+    return { events: [...((await loadEvents(tx, [params.id])).get(params.id) ?? [])], serverNow: now };
   });
 
   route(router, services, 'POST /api/visits/:id/events', async ({ tx, asker, params, body, now }) => {
-    const business = await loadStockedBusiness(tx);
-    const { taken, known, refused, nowClosed } = await takeEvents(tx, asker, business, params.id, body.events, now);
+    const { taken, known, refused, nowClosed } = await takeEvents(tx, asker, params.id, body.events, now);
     if (nowClosed) await enqueue(tx, SHEET_JOB, { businessId: asker.businessId, visitId: params.id });
     return { taken, known, refused, serverNow: now };
   });

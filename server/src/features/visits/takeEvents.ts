@@ -1,18 +1,21 @@
 import { newerEvent, visitEvent as eventSchema, type NewVisitEvent, type RefusedEvent } from '@dewpond/contract';
 import { mayTake } from '@dewpond/core/dilution';
 import { blockers } from '@dewpond/core/visit';
-import { saw, type VisitEvent } from '@dewpond/core/events';
-import { eq, inArray, sql } from 'drizzle-orm';
+import { inOrder, saw, type VisitEvent } from '@dewpond/core/events';
+import { eq, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { madeMix, refusedEvent, visitEvent } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
+import { anyOf, together, type Asked } from '../../platform/db/together';
 import type { Asker } from '../../platform/asker';
 import { contentHash } from '../../platform/http/sameContent';
 import { unstorable } from '../../platform/http/storable';
-import { type StockedBusiness } from '../../records/business/business';
+import { stockedOf, stockedQueries, type StockedBusiness } from '../../records/business/business';
 import { productOf } from '../../records/shelf/shelf';
-import { loadVisit, readEvent, replay, type LoadedVisit } from '../../records/visit/load';
+import { readEvent, replay, visitQueries, visitsOf, type LoadedVisit } from '../../records/visit/load';
 import { project } from '../../records/visit/project';
+import { writtenQueries } from '../../records/visit/written';
+import { notFound } from '../../platform/http/problem';
 
 export interface Taken {
   readonly taken: string[];
@@ -28,6 +31,19 @@ const FAR_FUTURE_MS = 366 * 86_400_000;
 /** A refused event is kept as it came, up to this much text. */
 const KEPT_CHARACTERS = 20_000;
 
+/** All that a tap is judged with and written against, in one statement. */
+const tapRows = together(
+  (select, { visitIds, eventIds }: { visitIds: Asked<readonly string[]>; eventIds: Asked<readonly string[]> }) => ({
+    ...stockedQueries(select),
+    ...visitQueries(select, visitIds),
+    ...writtenQueries(select, visitIds),
+    sameIds: select
+      .select({ id: visitEvent.id, madeFrom: visitEvent.madeFrom })
+      .from(visitEvent)
+      .where(anyOf(visitEvent.id, eventIds)),
+  }),
+);
+
 /**
  * Takes events in, once each and each judged alone: the same id with the same content is acknowledged, with other
  * content refused. Work of a device that had not seen the close is taken; a close is refused while a plug is in.
@@ -35,15 +51,10 @@ const KEPT_CHARACTERS = 20_000;
 export async function takeEvents(
   tx: Tenant,
   asker: Asker,
-  business: StockedBusiness,
   visitId: string,
   given: readonly unknown[],
   now: number,
 ): Promise<Taken> {
-  await tx.execute(
-    sql`select pg_advisory_xact_lock(hashtextextended(current_setting('dewpond.business_id') || ${visitId}, 1))`,
-  );
-  const before = await loadVisit(tx, business, visitId);
   const refused: RefusedEvent[] = [];
   const contents: unknown[] = [];
   const refuse: Refuse = (id, status, words, content) => {
@@ -52,7 +63,17 @@ export async function takeEvents(
   };
 
   const events = readable(given, refuse);
-  const { fresh, known } = await sortOut(tx, visitId, events, refuse);
+  // In this order on their way together: what is read is what stands once the lock is ours.
+  const [, rows] = await Promise.all([
+    tx.execute(
+      sql`select pg_advisory_xact_lock(hashtextextended(current_setting('dewpond.business_id') || ${visitId}, 1))`,
+    ),
+    tapRows(tx, { visitIds: [visitId], eventIds: events.map(({ id }) => id) }),
+  ]);
+  const business = stockedOf(rows);
+  const before = visitsOf(rows, business).get(visitId);
+  if (!before) throw notFound('visit');
+  const { fresh, known } = sortOut(visitId, events, rows.sameIds, refuse);
   const accepted: Hashed[] = [];
   const closes: Hashed[] = [];
   for (const each of fresh) {
@@ -61,7 +82,8 @@ export async function takeEvents(
     else (each.event.what.type === 'closed' ? closes : accepted).push(each);
   }
   await write(tx, asker, visitId, accepted);
-  let after = accepted.length > 0 ? await loadVisit(tx, business, visitId) : before;
+  const read = accepted.map(({ event }) => asRead(event, asker.personId));
+  let after = read.length > 0 ? replay(before, [...before.events, ...read].toSorted(inOrder)) : before;
   for (const close of closes) {
     const why = earlyClose(after, close.event);
     if (why !== null) refuse(close.event.id, 409, why, close.event);
@@ -73,7 +95,7 @@ export async function takeEvents(
   }
   await keepRefused(tx, asker, visitId, refused, contents);
   if (accepted.length > 0) {
-    await project(tx, after, business);
+    await project(tx, after, business, rows);
     await tx.execute(sql`select pg_notify('dewpond_visit', ${`${asker.businessId}:${visitId}`})`);
   }
   return {
@@ -117,12 +139,12 @@ const idOf = (given: unknown): string => {
 };
 
 /** What is new, what was here before with the same content, and what bears an id that means something else. */
-async function sortOut(
-  tx: Tenant,
+function sortOut(
   visitId: string,
   events: readonly NewVisitEvent[],
+  before: readonly { readonly id: string; readonly madeFrom: string }[],
   refuse: Refuse,
-): Promise<{ readonly fresh: Hashed[]; readonly known: string[] }> {
+): { readonly fresh: Hashed[]; readonly known: string[] } {
   const byId = new Map<string, Hashed>();
   const another = 'That id was already used for something else. What was written first stands.';
   for (const event of events) {
@@ -131,13 +153,8 @@ async function sortOut(
     if (twin && twin.hash !== hash) refuse(event.id, 409, another, event);
     else byId.set(event.id, { event, hash });
   }
-  if (byId.size === 0) return { fresh: [], known: [] };
-  const rows = await tx
-    .select({ id: visitEvent.id, madeFrom: visitEvent.madeFrom })
-    .from(visitEvent)
-    .where(inArray(visitEvent.id, [...byId.keys()]));
   const known: string[] = [];
-  for (const { id, madeFrom } of rows) {
+  for (const { id, madeFrom } of before) {
     if (byId.get(id)?.hash === madeFrom) known.push(id);
     else refuse(id, 409, another, byId.get(id)?.event);
     byId.delete(id);
@@ -192,25 +209,25 @@ function earlyClose({ state, steps }: LoadedVisit, { what }: NewVisitEvent): str
   return `The visit cannot close yet. ${first.join(' ')}`;
 }
 
-const asRead = (event: NewVisitEvent, person: string): VisitEvent => readEvent({ ...event, person });
+/** Times are kept in whole milliseconds. */
+const kept = ({ id, v, counter, device, at, offset, seen, what }: NewVisitEvent) => ({
+  id,
+  v,
+  counter,
+  device,
+  at: Math.round(at),
+  offset: offset === null ? null : Math.round(offset),
+  seen: seen ?? null,
+  what,
+});
+
+const asRead = (event: NewVisitEvent, person: string): VisitEvent => readEvent({ ...kept(event), person });
 
 async function write(tx: Tenant, asker: Asker, visitId: string, events: readonly Hashed[]): Promise<void> {
   if (events.length === 0) return;
-  await tx.insert(visitEvent).values(
-    events.map(({ event: { id, v, counter, device, at, offset, seen, what }, hash }) => ({
-      visitId,
-      personId: asker.personId,
-      madeFrom: hash,
-      id,
-      v,
-      counter,
-      device,
-      at: Math.round(at),
-      offset: offset === null ? null : Math.round(offset),
-      seen: seen ?? null,
-      what,
-    })),
-  );
+  await tx
+    .insert(visitEvent)
+    .values(events.map(({ event, hash }) => ({ visitId, personId: asker.personId, madeFrom: hash, ...kept(event) })));
 }
 
 /** Nothing that a hand wrote is lost: what was refused is kept as it came, or as much of it as can be. */

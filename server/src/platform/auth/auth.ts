@@ -7,6 +7,9 @@ import type { Config } from '../config/config';
 import * as authSchema from '../db/authSchema';
 import type { Databases } from '../db/connect';
 
+/** A session in use is prolonged once in so long. */
+export const SESSION_UPDATE_SECONDS = 60 * 60 * 24;
+
 /** What a role may do to the business itself; daily work is open to all three. */
 const access = createAccessControl({
   organization: ['update'],
@@ -31,7 +34,7 @@ export function makeAuth(config: Config, databases: Databases) {
     // People join by invitation of their business, which is still to come; nobody signs up from outside.
     emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: 10 },
     plugins: [organization({ ac: access, roles: { manager, groomer, bather }, creatorRole: 'manager' })],
-    session: { expiresIn: 60 * 60 * 24 * 14, updateAge: 60 * 60 * 24 },
+    session: { expiresIn: 60 * 60 * 24 * 14, updateAge: SESSION_UPDATE_SECONDS },
     rateLimit: {
       enabled: true,
       storage: 'database',

@@ -21,6 +21,11 @@ const schema = z.object({
   SMTP_URL: z.union([z.literal(''), z.url({ protocol: /^smtps?$/ })]).default(''),
   /** The address messages come from. */
   MAIL_FROM: z.string().default('salon@dewpond.example'),
+  /** "no" where a pooler hands connections on between two statements. */
+  PREPARED_STATEMENTS: z
+    .enum(['yes', 'no'])
+    .default('yes')
+    .transform((word) => word === 'yes'),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 

@@ -2,7 +2,7 @@ import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import type { Config } from '../config/config';
 import * as authSchema from './authSchema';
-import * as schema from './schema';
+import { clientFor } from './client';
 
 export type Role = 'owner' | 'app' | 'auth' | 'jobs';
 
@@ -18,29 +18,20 @@ export function connectionString(config: Config, role: Role): string {
 
 /** The two doors to the database that the application uses; each has a role of its own. */
 export interface Databases {
-  readonly app: NodePgDatabase<typeof schema>;
+  readonly app: pg.Pool;
   readonly auth: NodePgDatabase<typeof authSchema>;
   readonly pools: readonly pg.Pool[];
   /** One connection that serves nobody, so that asking whether the database is there waits for nobody. */
   readonly pulse: pg.Pool;
 }
 
-/** A database that has not let one in after so long is away. */
-const CONNECTING_MS = 5000;
 /** Whoever waits for a free connection waits for others' work, not for a database that is away: as long as a browser would. */
 const QUEUEING_MS = 60_000;
-
-/** The pool counts both by one setting; a client has its own here. */
-class QuickToConnect extends pg.Client {
-  constructor(settings?: pg.ClientConfig) {
-    super({ ...settings, connectionTimeoutMillis: CONNECTING_MS });
-  }
-}
 
 /** Connections of one role. None of them takes the process down when it breaks, idle or in the middle of a query. */
 export function openPool(config: Config, role: Role, max: number): pg.Pool {
   const pool = new pg.Pool({
-    Client: QuickToConnect,
+    Client: clientFor(config.PREPARED_STATEMENTS),
     connectionString: connectionString(config, role),
     max,
     connectionTimeoutMillis: QUEUEING_MS,
@@ -57,7 +48,7 @@ export function connect(config: Config): Databases {
   const auth = openPool(config, 'auth', 5);
   const pulse = openPool(config, 'app', 1);
   return {
-    app: drizzle(app, { schema }),
+    app,
     auth: drizzle(auth, { schema: authSchema }),
     pools: [app, auth, pulse],
     pulse,

@@ -2,11 +2,13 @@ import type { OwnBreedView } from '@dewpond/contract';
 import { withOwnBreeds, type Catalogue } from '@dewpond/core/catalogue';
 import type { Day, UnitSystem } from '@dewpond/core/units';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES, type BusinessServices, type HouseWays } from '@dewpond/core/ways';
-import { getTableColumns, sql } from 'drizzle-orm';
+import { getTableColumns } from 'drizzle-orm';
+import type { QueryBuilder } from 'drizzle-orm/pg-core';
 import { business, ownBreed } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
+import { together, type RowsOf } from '../../platform/db/together';
 import { notFound } from '../../platform/http/problem';
-import { loadShelf, type Shelf } from '../shelf/shelf';
+import { shelfOf, shelfQueries, type Shelf } from '../shelf/shelf';
 
 /** A business and how it works: what a plan is made with. Its words for owners are loaded apart (`words.ts`). */
 export interface Business {
@@ -28,16 +30,19 @@ export interface Business {
 
 const { wording: _, language: __, businessId: ___, ...COLUMNS } = getTableColumns(business);
 
+const businessQueries = (select: QueryBuilder) => ({
+  businesses: select.select(COLUMNS).from(business),
+  ownBreeds: select.select({ breed: ownBreed.breed, version: ownBreed.version }).from(ownBreed).orderBy(ownBreed.id),
+});
+
+const businessRows = together(businessQueries);
+
 /** The business of the transaction, with the breeds it added, in one statement. Throws 404 where there is none. */
-export async function loadBusiness(tx: Tenant): Promise<Business> {
-  const rows = await tx
-    .select({ row: COLUMNS, breed: ownBreed.breed, version: ownBreed.version })
-    .from(business)
-    .leftJoin(ownBreed, sql`true`)
-    .orderBy(ownBreed.id);
-  const row = rows[0]?.row;
+export const loadBusiness = async (tx: Tenant): Promise<Business> => businessOf(await businessRows(tx, {}));
+
+function businessOf({ businesses, ownBreeds }: RowsOf<ReturnType<typeof businessQueries>>): Business {
+  const row = businesses[0];
   if (!row) throw notFound('business');
-  const ownBreeds = rows.flatMap(({ breed, version }) => (breed && version !== null ? [{ breed, version }] : []));
   return {
     ...row,
     // Questions that came after this business chose have their default.
@@ -52,7 +57,10 @@ export async function loadBusiness(tx: Tenant): Promise<Business> {
 /** A business with its shelf: what a visit that takes products is planned with. */
 export interface StockedBusiness extends Business, Shelf {}
 
-export const loadStockedBusiness = async (tx: Tenant): Promise<StockedBusiness> => ({
-  ...(await loadBusiness(tx)),
-  ...(await loadShelf(tx)),
-});
+export const stockedQueries = (select: QueryBuilder) => ({ ...businessQueries(select), ...shelfQueries(select) });
+export type StockedRows = RowsOf<ReturnType<typeof stockedQueries>>;
+export const stockedOf = (rows: StockedRows): StockedBusiness => ({ ...businessOf(rows), ...shelfOf(rows) });
+
+const stockedRows = together(stockedQueries);
+
+export const loadStockedBusiness = async (tx: Tenant): Promise<StockedBusiness> => stockedOf(await stockedRows(tx, {}));

@@ -1,19 +1,30 @@
 import type { ClientView } from '@dewpond/contract';
-import { and, desc, eq, isNull } from 'drizzle-orm';
+import { and, desc, eq, isNull, sql } from 'drizzle-orm';
+import type { QueryBuilder } from 'drizzle-orm/pg-core';
 import { merge } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
+import { together, type Asked } from '../../platform/db/together';
+
+type Of = 'client' | 'dog';
 
 /** Merges that still stand, newest first: each can be taken back. */
-export async function mergesInto(tx: Tenant, of: 'client' | 'dog', keptId: string): Promise<ClientView['merges']> {
-  const rows = await tx
+export const mergeQuery = (select: QueryBuilder, of: Of, keptId: Asked<string>) =>
+  select
     .select()
     .from(merge)
-    .where(and(eq(merge.of, of), eq(merge.keptId, keptId), isNull(merge.undoneAt)))
+    .where(and(eq(merge.of, of), sql`${merge.keptId} = ${keptId}`, isNull(merge.undoneAt)))
     .orderBy(desc(merge.at));
-  return rows.map(({ id, moved, by, at }) => ({
-    id,
-    name: (moved.goneBefore as { name: string }).name,
-    by,
-    at: at.toISOString(),
-  }));
-}
+
+export const asMerge = ({ id, moved, by, at }: typeof merge.$inferSelect): ClientView['merges'][number] => ({
+  id,
+  name: (moved.goneBefore as { name: string }).name,
+  by,
+  at: at.toISOString(),
+});
+
+const clientMerges = together((select, { keptId }: { keptId: Asked<string> }) => ({
+  merges: mergeQuery(select, 'client', keptId),
+}));
+
+export const mergesIntoClient = async (tx: Tenant, keptId: string): Promise<ClientView['merges']> =>
+  (await clientMerges(tx, { keptId })).merges.map(asMerge);

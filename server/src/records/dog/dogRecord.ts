@@ -9,27 +9,15 @@ import { millilitres, type Day } from '@dewpond/core/units';
 import { minutesFactor } from '@dewpond/core/visit';
 import { type Stage } from '@dewpond/core/steps';
 import { group } from 'd3-array';
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
-import {
-  amountUsed,
-  client,
-  dog,
-  findingSeen,
-  handoverAnswer,
-  instruction,
-  photoShown,
-  placeCare,
-  referral,
-  stageTook,
-  taskDone,
-  toolUsed,
-  visit,
-} from '../../platform/db/schema';
+import type { client, dog, instruction } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
+import { anyOf, together, type Asked } from '../../platform/db/together';
+import { dogQueries, type DogRows } from './dogRows';
 
 /** A finding as it was kept, with the visit's day and its level. */
 export type StoredFinding = Finding & { readonly visitId: string; readonly day: Day; readonly level: string };
-type CareRow = typeof placeCare.$inferSelect;
+type OfVisit<T> = T & { readonly day: Day };
+type CareRow = OfVisit<DogRows['care'][number]>;
 
 /** Handling in short, as it must be in sight. */
 export const marksOf = ({ dog: { profile } }: Pick<DogRecord, 'dog'>): string[] =>
@@ -66,162 +54,132 @@ export interface DogRecord {
   readonly referred: readonly { readonly place: PlaceKey; readonly openedOn: Day }[];
 }
 
+/** The visit that a dog is taken at: what came later is not known yet. */
+export interface AsKnownAt {
+  readonly id: string;
+  readonly createdAt: Date;
+}
+
+const dogRows = together((select, { ids }: { ids: Asked<readonly string[]> }) =>
+  dogQueries(select, (dogId) => anyOf(dogId, ids)),
+);
+
 /**
- * Loads dogs with their history in a fixed number of queries, however many dogs. With `before`, only what was known
- * when that visit began: a sheet made again next year says the same.
+ * Loads dogs with their history in one statement, however many dogs. With `before`, only what was known when that
+ * visit began: a sheet made again next year says the same.
  */
 export async function loadDogs(
   tx: Tenant,
-  options: { ids?: readonly string[]; before?: { createdAt: Date; id: string } } = {},
+  { ids, before }: { readonly ids: readonly string[]; readonly before?: AsKnownAt },
 ): Promise<DogRecord[]> {
-  const { ids, before } = options;
-  if (ids?.length === 0) return [];
-  const list = ids ? [...ids] : null;
-  const dogs = await tx
-    .select()
-    .from(dog)
-    .innerJoin(client, eq(client.id, dog.clientId))
-    // Asked for by name a dog that is put away is there; among all it is not.
-    .where(list ? inArray(dog.id, list) : isNull(dog.archivedOn))
-    .orderBy(asc(dog.name));
-  const instructions = await tx
-    .select()
-    .from(instruction)
-    .where(list ? inArray(instruction.dogId, list) : undefined)
-    .orderBy(asc(instruction.createdAt));
-  const allVisits = await tx
-    .select()
-    .from(visit)
-    .where(list ? inArray(visit.dogId, list) : undefined)
-    .orderBy(asc(visit.day), asc(visit.createdAt), asc(visit.id));
-  const visits = before
-    ? allVisits.filter(
-        (each) =>
-          each.id !== before.id &&
-          (each.createdAt < before.createdAt ||
-            (Number(each.createdAt) === Number(before.createdAt) && each.id < before.id)),
-      )
-    : allVisits;
-  const care = await tx
-    .select()
-    .from(placeCare)
-    .where(list ? inArray(placeCare.dogId, list) : undefined);
-  const findings = await tx
-    .select()
-    .from(findingSeen)
-    .where(list ? inArray(findingSeen.dogId, list) : undefined);
-  const tasks = await tx
-    .select()
-    .from(taskDone)
-    .where(list ? inArray(taskDone.dogId, list) : undefined)
-    .orderBy(asc(taskDone.task));
-  const amounts = await tx
-    .select()
-    .from(amountUsed)
-    .where(list ? inArray(amountUsed.dogId, list) : undefined);
-  const answers = await tx
-    .select()
-    .from(handoverAnswer)
-    .where(list ? inArray(handoverAnswer.dogId, list) : undefined);
+  return ids.length === 0 ? [] : recordsOf(await dogRows(tx, { ids }), before);
+}
 
-  const took = await tx
-    .select()
-    .from(stageTook)
-    .where(list ? inArray(stageTook.dogId, list) : undefined);
-  const tools = await tx
-    .select()
-    .from(toolUsed)
-    .where(list ? inArray(toolUsed.dogId, list) : undefined);
-  const photos = await tx
-    .select()
-    .from(photoShown)
-    .where(list ? inArray(photoShown.dogId, list) : undefined);
-
-  const referrals = await tx
-    .select()
-    .from(referral)
-    .where(and(isNull(referral.end), list ? inArray(referral.dogId, list) : undefined));
-
+/** Rows of some dogs, by dog; those of visits in the order of the visits, and only of visits known then. */
+function byDog(rows: DogRows, before: AsKnownAt | undefined) {
+  const visits = before ? rows.visits.filter((each) => isEarlier(each, before)) : rows.visits;
   const visitOrder = new Map(visits.map((each, i) => [each.id, i]));
-  const known = <T extends { visitId: string }>(rows: readonly T[]) =>
-    rows
-      .filter((row) => visitOrder.has(row.visitId))
-      .toSorted((a, b) => (visitOrder.get(a.visitId) ?? 0) - (visitOrder.get(b.visitId) ?? 0));
-  const byDog = {
-    instructions: group(instructions, (row) => row.dogId),
-    visits: group(visits, (row) => row.dogId),
-    care: group(known(care), (row) => row.dogId),
-    findings: group(known(findings), (row) => row.dogId),
-    tasks: group(known(tasks), (row) => row.dogId),
-    amounts: group(known(amounts), (row) => row.dogId),
-    answers: group(known(answers), (row) => row.dogId),
-    took: group(known(took), (row) => row.dogId),
-    tools: group(known(tools), (row) => row.dogId),
-    photos: group(known(photos), (row) => row.dogId),
-    referrals: group(known(referrals), (row) => row.dogId),
+  const known = <T extends { readonly visitId: string }>(list: readonly T[]) => {
+    const ofVisits = list.flatMap((row) => {
+      const at = visitOrder.get(row.visitId);
+      return at === undefined ? [] : [{ row, at }];
+    });
+    ofVisits.sort((a, b) => a.at - b.at);
+    const byDogs = new Map<string, OfVisit<T>[]>();
+    for (const { row, at } of ofVisits) {
+      const { dogId, day } = visits[at] as DogRows['visits'][number];
+      const its = byDogs.get(dogId);
+      const dated = Object.assign(row, { day: day as Day });
+      if (its) its.push(dated);
+      else byDogs.set(dogId, [dated]);
+    }
+    return byDogs;
   };
-  return dogs.map((row): DogRecord => {
-    const id = row.dog.id;
-    const said = (byDog.instructions.get(id) ?? []).map(asInstruction);
-    const cared = byDog.care.get(id) ?? [];
-    const lessons = (byDog.amounts.get(id) ?? []).map((each) => ({
+  return {
+    instructions: group(rows.instructions, (row) => row.dogId),
+    visits: group(visits, (row) => row.dogId),
+    care: known(rows.care),
+    findings: known(rows.findings),
+    tasks: known(rows.tasks),
+    amounts: known(rows.amounts),
+    answers: known(rows.answers),
+    took: known(rows.took),
+    tools: known(rows.tools),
+    photos: known(rows.photos),
+    referrals: known(rows.referrals),
+  };
+}
+
+const isEarlier = (each: AsKnownAt, than: AsKnownAt): boolean =>
+  each.id !== than.id &&
+  (each.createdAt < than.createdAt || (Number(each.createdAt) === Number(than.createdAt) && each.id < than.id));
+
+/** Dogs as the core reads them, of rows that were loaded. */
+export function recordsOf(rows: DogRows, before?: AsKnownAt): DogRecord[] {
+  const of = byDog(rows, before);
+  return rows.dogs.map((row): DogRecord => {
+    const { id } = row.dog;
+    const said = (of.instructions.get(id) ?? []).map(asInstruction);
+    const cared = of.care.get(id) ?? [];
+    const lessons = (of.amounts.get(id) ?? []).map((each) => ({
       used: millilitres(each.usedMl),
       predicted: millilitres(each.predictedMl),
       complete: each.complete,
     }));
+    const took = group(of.took.get(id) ?? [], (each) => each.stage);
     return {
       dog: row.dog,
       client: row.client,
       instructions: said,
-      visits: (byDog.visits.get(id) ?? []).map((each) => ({
-        id: each.id,
-        day: each.day as Day,
-        closed: each.closed,
-        looked: each.looked,
-        begunTwice: each.alsoFor !== null,
-      })),
+      visits: (of.visits.get(id) ?? []).map(asPastVisit),
       care: cared,
-      findings: (byDog.findings.get(id) ?? []).map((each) => ({
-        visitId: each.visitId,
-        day: each.day as Day,
-        level: each.level,
-        place: placeOf(each.place),
-        sign: each.sign,
-        grade: each.grade,
-        answer: each.answer,
-        ...(each.more ? { more: each.more } : {}),
-      })),
-      tasks: (byDog.tasks.get(id) ?? []).map((each) => ({
-        visitId: each.visitId,
-        day: each.day as Day,
-        task: each.task,
-      })),
+      findings: (of.findings.get(id) ?? []).map(asFinding),
+      tasks: (of.tasks.get(id) ?? []).map(({ visitId, day, task }) => ({ visitId, day: day, task })),
       answers: Object.fromEntries(
-        (byDog.answers.get(id) ?? []).map(({ question, answer, day }) => [question, { answer, day: day as Day }]),
+        (of.answers.get(id) ?? []).map(({ question, answer, day }) => [question, { answer, day: day }]),
       ),
       places: placeRecords(cared, said),
       amountFactor: learnDogFactor(lessons),
       amountLessons: lessons.filter((each) => each.complete && each.used > 0).length,
-      minutesFactor: Object.fromEntries(
-        [...group(byDog.took.get(id) ?? [], (each) => each.stage)].map(([stage, each]) => [stage, minutesFactor(each)]),
-      ),
-      tools: Object.fromEntries((byDog.tools.get(id) ?? []).map(({ part, tool }) => [part, tool])),
-      photos: newestOfEach(byDog.photos.get(id) ?? []),
-      referred: (byDog.referrals.get(id) ?? []).map(({ place, openedOn }) => ({ place, openedOn: openedOn as Day })),
+      minutesFactor: Object.fromEntries([...took].map(([stage, each]) => [stage, minutesFactor(each)])),
+      tools: Object.fromEntries((of.tools.get(id) ?? []).map(({ part, tool }) => [part, tool])),
+      photos: newestOfEach(of.photos.get(id) ?? []),
+      referred: (of.referrals.get(id) ?? []).map(({ place, openedOn }) => ({ place, openedOn: openedOn as Day })),
     };
   });
 }
 
-const newestOfEach = (rows: readonly (typeof photoShown.$inferSelect)[]): EarlierPhoto[] => [
+const asPastVisit = (row: DogRows['visits'][number]): DogRecord['visits'][number] => ({
+  id: row.id,
+  day: row.day as Day,
+  closed: row.closed,
+  looked: row.looked,
+  begunTwice: row.alsoFor !== null,
+});
+
+const asFinding = (row: OfVisit<DogRows['findings'][number]>): StoredFinding => ({
+  visitId: row.visitId,
+  day: row.day,
+  level: row.level,
+  place: placeOf(row.place),
+  sign: row.sign,
+  grade: row.grade,
+  answer: row.answer,
+  ...(row.more ? { more: row.more } : {}),
+});
+
+const newestOfEach = (rows: readonly OfVisit<DogRows['photos'][number]>[]): EarlierPhoto[] => [
   ...new Map(
     rows.map(({ photoId, place, sign, day }): [string, EarlierPhoto] => [
       place,
-      { photo: photoId, place: place as PlaceKey, sign, day: day as Day },
+      { photo: photoId, place: place as PlaceKey, sign, day: day },
     ]),
   ).values(),
 ];
 
-export const asInstruction = (row: typeof instruction.$inferSelect): DogRecord['instructions'][number] => ({
+export const asInstruction = (
+  row: Omit<typeof instruction.$inferSelect, 'businessId'>,
+): DogRecord['instructions'][number] => ({
   version: row.version,
   id: row.id,
   by: row.by,
@@ -237,7 +195,7 @@ function placeRecords(care: readonly CareRow[], instructions: readonly Instructi
   return Object.fromEntries(
     [...byPlace].map(([key, rows]) => {
       const visits = rows.map((row): PlaceVisit => ({
-        day: row.day as Day,
+        day: row.day,
         cared: row.cared,
         barred: row.barred,
         looked: row.looked,

@@ -1,6 +1,6 @@
 import { composeTraits, earOdds, nameBreeds } from '@dewpond/core/catalogue';
 import { FIT, knownSigns, liftsOf, type DogFacts, type EarHistory, type Suspended } from '@dewpond/core/dog';
-import { makePlan, type CarePlan } from '@dewpond/core/careplan';
+import type { CarePlan } from '@dewpond/core/careplan';
 import { planDue, type DueLine } from '@dewpond/core/due';
 import { lifeStage } from '@dewpond/core/catalogue';
 import { countsAt, stillKnown, type Finding, type KnownSign, type Level } from '@dewpond/core/findings';
@@ -11,6 +11,7 @@ import { applyAnswers, lastingAnswers, type HandoverAnswers } from '@dewpond/cor
 import type { DogProfile } from '@dewpond/contract';
 import type { Business } from '../business/business';
 import type { DogRecord, StoredFinding } from './dogRecord';
+import { planOf } from './plans';
 
 /** The core's view of a dog on a day. */
 export function factsOf(
@@ -119,7 +120,7 @@ export interface Planned {
 /** Facts, plan and due windows of a dog on a day. */
 export function planFor(record: DogRecord, business: Business, today: Day): Planned {
   const facts = factsOf(record, business, today);
-  const plan = makePlan(facts);
+  const plan = planOf(facts);
   const tasks = Object.fromEntries(record.tasks.map(({ task, day }) => [task, day]));
   const due = planDue(
     plan,

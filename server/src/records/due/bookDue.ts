@@ -7,15 +7,20 @@ import { ownGap, type Coming } from '@dewpond/core/stock';
 import { addDays, type Day } from '@dewpond/core/units';
 import { and, asc, count, eq, gt, isNull, or, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
+import { z } from 'zod';
 import { nextBooked } from '../appointments/appointments';
 import { client, dog, dogDue } from '../../platform/db/schema';
-import type { Tenant } from '../../platform/db/tenant';
-import { loadStockedBusiness, type StockedBusiness, type Business } from '../business/business';
+import type { Asker } from '../../platform/asker';
+import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
+import type { Services } from '../../platform/http/context';
+import { enqueue, type JobKind } from '../../platform/jobs/jobs';
+import { loadBusiness, loadStockedBusiness, type StockedBusiness, type Business } from '../business/business';
 import { asBought } from '../shelf/shelf';
-import { spanOf } from '../../platform/time/zone';
+import { dayIn, spanOf } from '../../platform/time/zone';
 import { planFor, type Planned } from '../dog/facts';
 import { needsOfVisit } from '../dog/bathNeeds';
 import { loadDogs, marksOf, type DogRecord } from '../dog/dogRecord';
+import { openFindings } from '../dog/openFindings';
 
 /** The task and the place of the next visit in words: "clean ears, left ear". */
 export function driverWords(due: readonly DueLine[], key: string): string {
@@ -25,8 +30,10 @@ export function driverWords(due: readonly DueLine[], key: string): string {
   return line.place ? `${name}, ${namePlace(line.place)}` : name;
 }
 
-/** So many dogs are reckoned while a list is asked for; a larger book is reckoned piece by piece. */
-const AT_ONCE = 300;
+/** So many dogs are reckoned in one go: it holds everybody else up for 26 to 52 ms, measured on 400 dogs. */
+const AT_ONCE = 40;
+/** So many dogs come as one page of the book. */
+const PAGE = 300;
 
 /** Dogs that are there and whose kept due is stale today. */
 const stale = (today: Day) => and(isNull(dog.archivedOn), or(isNull(dogDue.madeOn), sql`${dogDue.madeOn} <> ${today}`));
@@ -37,18 +44,68 @@ export interface StaleDog {
   readonly touched: string | null;
 }
 
-export const staleDogs = (tx: Tenant, today: Day): Promise<StaleDog[]> =>
+export const staleDogs = (tx: Tenant, today: Day, most: number): Promise<StaleDog[]> =>
   tx
     .select({ id: dog.id, touched: dogDue.touched })
     .from(dog)
     .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
-    .where(stale(today));
+    .where(stale(today))
+    .limit(most);
 
-/** Reckons what is next due for some of the dogs it is stale for; returns how many are left. */
+async function countStale(tx: Tenant, today: Day): Promise<number> {
+  const [row] = await tx
+    .select({ stale: count() })
+    .from(dog)
+    .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
+    .where(stale(today));
+  return row?.stale ?? 0;
+}
+
+/** Reckons and keeps what is next due for some of the dogs it is stale for; returns how many are left. */
 export async function reckonDue(tx: Tenant, today: Day): Promise<number> {
-  const waiting = await staleDogs(tx, today);
-  if (waiting.length > 0) await keepDue(tx, today, waiting.slice(0, AT_ONCE));
-  return Math.max(0, waiting.length - AT_ONCE);
+  const waiting = await staleDogs(tx, today, AT_ONCE);
+  if (waiting.length > 0) await keepDue(tx, today, waiting);
+  return waiting.length < AT_ONCE ? 0 : countStale(tx, today);
+}
+
+/** Keeps what is due, piece by piece, while nobody waits for it. */
+export const RECKON_JOB: JobKind<{ businessId: string }> = {
+  queue: 'reckon-due',
+  ids: z.object({ businessId: z.uuid() }),
+  everySeconds: 2,
+  atOnce: 10,
+};
+
+/** Each piece in a transaction of its own: whoever asks in between is served in between. */
+export async function reckonAll(services: Pick<Services, 'databases' | 'now'>, businessId: BusinessId): Promise<void> {
+  for (let left = 1; left > 0;)
+    left = await inTenant(services.databases, businessId, async (tx) => {
+      const { zone } = await loadBusiness(tx);
+      return reckonDue(tx, dayIn(zone, services.now()));
+    });
+}
+
+type Due = Pick<typeof dogDue.$inferSelect, 'next' | 'openVet' | 'takes' | 'watched'>;
+
+/**
+ * What is due of the few dogs that were changed since it was kept, so that a list is right at once; and how many more are
+ * stale. It only reads: that the job is put into its queue is all it does.
+ */
+export async function dueSince(
+  tx: Tenant,
+  asker: Pick<Asker, 'businessId'>,
+  today: Day,
+): Promise<{ readonly due: ReadonlyMap<string, Due>; readonly left: number }> {
+  const waiting = await staleDogs(tx, today, AT_ONCE);
+  if (waiting.length === 0) return { due: new Map(), left: 0 };
+  const business = await loadStockedBusiness(tx);
+  const records = await loadDogs(tx, { ids: waiting.map(({ id }) => id) });
+  await enqueue(tx, RECKON_JOB, { businessId: asker.businessId });
+  const all = waiting.length < AT_ONCE ? waiting.length : await countStale(tx, today);
+  return {
+    due: new Map(records.map((record) => [record.dog.id, dueOf(record, business, today)])),
+    left: all - records.length,
+  };
 }
 
 /**
@@ -77,16 +134,13 @@ export async function keepDue(tx: Tenant, today: Day, dogs: readonly StaleDog[])
         next: sql`excluded.next`,
         openVet: sql`excluded.open_vet`,
         takes: sql`excluded.takes`,
+        watched: sql`excluded.watched`,
       },
       setWhere: sql`${dogDue.touched} = excluded.touched`,
     });
 }
 
-function dueOf(
-  record: DogRecord,
-  business: StockedBusiness,
-  today: Day,
-): Pick<typeof dogDue.$inferInsert, 'next' | 'openVet' | 'takes'> {
+function dueOf(record: DogRecord, business: StockedBusiness, today: Day): Due {
   const planned = planFor(record, business, today);
   const { due } = planned;
   const next = nextVisit(due, today);
@@ -98,6 +152,7 @@ function dueOf(
     },
     openVet: Object.values(record.places).some((place) => place.suspended),
     takes: takesOf(planned, business, record, next?.day ?? null),
+    watched: openFindings(record).length > 0,
   };
 }
 
@@ -124,8 +179,13 @@ function takesOf(
 }
 
 /** Every dog of the book with what is next due, as far as it is reckoned. */
-export async function listDogs(tx: Tenant, business: Business, today: Day): Promise<DogListItem[]> {
-  await reckonDue(tx, today);
+export async function listDogs(
+  tx: Tenant,
+  asker: Pick<Asker, 'businessId'>,
+  business: Business,
+  today: Day,
+): Promise<DogListItem[]> {
+  const since = await dueSince(tx, asker, today);
   // From the morning on: a dog that is late for its nine o'clock is booked all the same.
   const booked = await nextBooked(tx, spanOf(business.zone, today).start);
   const rows = await tx
@@ -134,8 +194,8 @@ export async function listDogs(tx: Tenant, business: Business, today: Day): Prom
     .innerJoin(client, eq(client.id, dog.clientId))
     .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
     .orderBy(asc(dog.name));
-  return rows.map(({ dog: row, client: owner, due }): DogListItem => {
-    const fresh = due?.madeOn === today;
+  return rows.map(({ dog: row, client: owner, due: kept }): DogListItem => {
+    const due = since.due.get(row.id) ?? (kept?.madeOn === today ? kept : null);
     return {
       id: row.id,
       name: row.name,
@@ -148,10 +208,10 @@ export async function listDogs(tx: Tenant, business: Business, today: Day): Prom
       archived: row.archivedOn !== null,
       weightKg: row.profile.weightKg,
       handling: marksOf({ dog: row }),
-      next: fresh ? due.next : null,
+      next: due?.next ?? null,
       nextBooked: booked.get(row.id)?.startsAt ?? null,
-      openVet: fresh && due.openVet,
-      reckoned: fresh || row.archivedOn !== null,
+      openVet: due?.openVet ?? false,
+      reckoned: due !== null || row.archivedOn !== null,
     };
   });
 }
@@ -167,7 +227,7 @@ export async function bookPage(
     .from(dog)
     .where(and(isNull(dog.archivedOn), after === undefined ? undefined : gt(dog.id, after)))
     .orderBy(asc(dog.id))
-    .limit(AT_ONCE);
+    .limit(PAGE);
   const ids = rows.map(({ id }) => id);
-  return { ids, after: ids.length < AT_ONCE ? null : (ids.at(-1) ?? null), of: counted?.of ?? 0 };
+  return { ids, after: ids.length < PAGE ? null : (ids.at(-1) ?? null), of: counted?.of ?? 0 };
 }

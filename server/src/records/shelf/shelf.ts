@@ -12,8 +12,10 @@ import {
 } from '@dewpond/core/dilution';
 import { millilitres, minutes, type Day } from '@dewpond/core/units';
 import { asc, desc, isNull } from 'drizzle-orm';
+import type { QueryBuilder } from 'drizzle-orm/pg-core';
 import { bottle, product, pump } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
+import { together, type RowsOf } from '../../platform/db/together';
 
 type ProductRow = typeof product.$inferSelect;
 
@@ -31,12 +33,19 @@ export interface Shelf {
   readonly shelved: readonly Shelved[];
 }
 
-export async function loadShelf(tx: Tenant): Promise<Shelf> {
-  const pumps = await tx.select().from(pump).where(isNull(pump.archivedOn)).orderBy(asc(pump.name));
+export const shelfQueries = (select: QueryBuilder) => ({
+  pumps: select.select().from(pump).where(isNull(pump.archivedOn)).orderBy(asc(pump.name)),
+  products: select.select().from(product).orderBy(desc(product.usual), asc(product.name), asc(product.id)),
+  bottles: select.select().from(bottle).where(isNull(bottle.archivedOn)).orderBy(asc(bottle.line)),
+});
+
+const shelfRows = together(shelfQueries);
+
+export const loadShelf = async (tx: Tenant): Promise<Shelf> => shelfOf(await shelfRows(tx, {}));
+
+export function shelfOf({ pumps, products, bottles }: RowsOf<ReturnType<typeof shelfQueries>>): Shelf {
   const strokes = new Map(pumps.map(({ id, strokeMl }) => [id, strokeMl]));
-  const rows = await tx.select().from(product).orderBy(desc(product.usual), asc(product.name), asc(product.id));
-  const all = rows.map((row) => asProduct(row, row.pumpId === null ? null : (strokes.get(row.pumpId) ?? null)));
-  const bottles = await tx.select().from(bottle).where(isNull(bottle.archivedOn)).orderBy(asc(bottle.line));
+  const all = products.map((row) => asProduct(row, row.pumpId === null ? null : (strokes.get(row.pumpId) ?? null)));
   return {
     products: all.filter(({ row }) => row.archivedOn === null),
     putAway: all.filter(({ row }) => row.archivedOn !== null),

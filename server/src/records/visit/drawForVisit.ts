@@ -1,6 +1,4 @@
 import type { Day } from '@dewpond/core/units';
-import { eq } from 'drizzle-orm';
-import { stockEntry } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { addEntry, lockProducts, openedOn, OUT_UNSEEN } from '../shelf/ledger';
 
@@ -10,16 +8,14 @@ const NIL = 1e-6;
  * Brings the ledger to what a visit drew straight from the containers, ml as bought by product (what it had from the
  * bench was drawn when it was mixed). The ledger is never changed: what was entered before and differs is made up by
  * another line, so that it can be called after every event. Nothing is drawn from a ledger not yet opened on that day.
+ * @param entered what the ledger has of this visit.
  */
 export async function drawForVisit(
   tx: Tenant,
   visit: { readonly id: string; readonly day: Day },
   drawn: ReadonlyMap<string, number>,
+  entered: readonly { readonly productId: string; readonly ml: number }[],
 ): Promise<void> {
-  const entered = await tx
-    .select({ productId: stockEntry.productId, ml: stockEntry.ml })
-    .from(stockEntry)
-    .where(eq(stockEntry.visitId, visit.id));
   const before = new Map<string, number>();
   for (const { productId, ml } of entered) before.set(productId, (before.get(productId) ?? 0) - ml);
   const products = [...new Set([...drawn.keys(), ...before.keys()])];

@@ -5,12 +5,16 @@ import { happening } from '@dewpond/contract';
 import { EVENT_VERSION, inOrder, unread, upToDate, type VisitEvent } from '@dewpond/core/events';
 import { placesToLookAt, readVisit, type VisitReading } from '@dewpond/core/visit';
 import { type VisitKind } from '@dewpond/core/steps';
-import { eq } from 'drizzle-orm';
+import { group } from 'd3-array';
+import { eq, getTableColumns, inArray, sql } from 'drizzle-orm';
+import type { QueryBuilder } from 'drizzle-orm/pg-core';
 import { appointment, visit, visitEvent } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
+import { anyOf, ownColumns, together, type Asked, type RowsOf } from '../../platform/db/together';
 import { lastInspection, planFor, type Planned } from '../dog/facts';
 import { contactMinutes, contactMost } from '../dog/bathNeeds';
-import { loadDogs, type DogRecord } from '../dog/dogRecord';
+import { recordsOf, type DogRecord } from '../dog/dogRecord';
+import { dogQueries } from '../dog/dogRows';
 import type { StockedBusiness } from '../business/business';
 import { notFound } from '../../platform/http/problem';
 
@@ -28,26 +32,76 @@ export interface LoadedVisit extends VisitReading {
   readonly kind: VisitKind;
 }
 
-export async function loadVisit(tx: Tenant, business: StockedBusiness, id: string): Promise<LoadedVisit> {
-  const [row] = await tx.select().from(visit).where(eq(visit.id, id));
-  if (!row) throw notFound('visit');
-  const [record] = await loadDogs(tx, { ids: [row.dogId], before: row });
-  if (!record) throw notFound('dog');
-  const [booked] =
-    row.appointmentId === null
-      ? []
-      : await tx.select({ kind: appointment.kind }).from(appointment).where(eq(appointment.id, row.appointmentId));
-  return replay(prepare(row, record, business, booked?.kind ?? 'full visit'), await loadEvents(tx, id));
+/** Some visits with their events, and all that is kept of their dogs, as selects. */
+export const visitQueries = (select: QueryBuilder, ids: Asked<readonly string[]>) => ({
+  ...dogQueries(
+    select,
+    (dogId) => sql`${dogId} in ${select.select({ dogId: visit.dogId }).from(visit).where(anyOf(visit.id, ids))}`,
+  ),
+  opened: select
+    .select({ row: getTableColumns(visit), kind: appointment.kind })
+    .from(visit)
+    .leftJoin(appointment, eq(appointment.id, visit.appointmentId))
+    .where(anyOf(visit.id, ids)),
+  events: select.select(ownColumns(visitEvent)).from(visitEvent).where(anyOf(visitEvent.visitId, ids)),
+});
+
+const visitRows = together((select, { ids }: { ids: Asked<readonly string[]> }) => visitQueries(select, ids));
+
+/** Visits with everything the core makes of them, in one statement however many; those that are not there are left out. */
+export async function loadVisits(
+  tx: Tenant,
+  business: StockedBusiness,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, LoadedVisit>> {
+  if (ids.length === 0) return new Map();
+  return visitsOf(await visitRows(tx, { ids }), business);
 }
 
-export async function loadEvents(tx: Tenant, visitId: string): Promise<VisitEvent[]> {
-  const rows = await tx.select().from(visitEvent).where(eq(visitEvent.visitId, visitId));
-  return rows
+export function visitsOf(
+  rows: RowsOf<ReturnType<typeof visitQueries>>,
+  business: StockedBusiness,
+): ReadonlyMap<string, LoadedVisit> {
+  const events = group(rows.events, ({ visitId }) => visitId);
+  return new Map(
+    rows.opened.flatMap(({ row, kind }) => {
+      const its = { ...rows, dogs: rows.dogs.filter(({ dog: { id } }) => id === row.dogId) };
+      const [record] = recordsOf(its, row);
+      if (!record) return [];
+      const prepared = prepare(row, record, business, kind ?? 'full visit');
+      return [[row.id, replay(prepared, asEvents(events.get(row.id) ?? []))] as const];
+    }),
+  );
+}
+
+/** Throws 404 where there is no such visit. */
+export async function loadVisit(tx: Tenant, business: StockedBusiness, id: string): Promise<LoadedVisit> {
+  const loaded = (await loadVisits(tx, business, [id])).get(id);
+  if (!loaded) throw notFound('visit');
+  return loaded;
+}
+
+/** The events of some visits, by visit, each in order. */
+export async function loadEvents(
+  tx: Tenant,
+  visitIds: readonly string[],
+): Promise<ReadonlyMap<string, readonly VisitEvent[]>> {
+  const rows = await tx
+    .select()
+    .from(visitEvent)
+    .where(inArray(visitEvent.visitId, [...visitIds]));
+  const byVisit = group(rows, (row) => row.visitId);
+  return new Map([...byVisit].map(([visitId, its]) => [visitId, asEvents(its)]));
+}
+
+/** Rows of one visit as events, in order. */
+const asEvents = (rows: readonly EventRow[]): VisitEvent[] =>
+  rows
     .map(({ id, v, counter, device, personId: person, at, offset, seen, what }) =>
       readEvent({ id, v, counter, device, person, at, offset, seen, what }),
     )
     .toSorted(inOrder);
-}
+type EventRow = Omit<typeof visitEvent.$inferSelect, 'businessId'>;
 
 /** An event of any version: an older one in today's shape, a newer one as far as it is of a form that is known. */
 export function readEvent(event: Parameters<typeof upToDate>[0]): VisitEvent {

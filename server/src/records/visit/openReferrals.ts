@@ -1,43 +1,42 @@
 import { atLeast } from '@dewpond/core/findings';
 import { placeKey } from '@dewpond/core/places';
 import type { Day } from '@dewpond/core/units';
-import { and, eq, isNull, ne, notInArray, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNull, ne, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { referral } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { contentHash } from '../../platform/http/sameContent';
 import type { LoadedVisit } from './load';
+import type { Written } from './written';
 
 /**
  * Opens a referral for every place of a visit that a vet should see; in the transaction of the events that say so, as
  * often as they are read. A place that is referred already keeps its referral; one that nobody has worked on goes when
  * the visit no longer says it.
  */
-export async function referPlaces(tx: Tenant, visit: LoadedVisit): Promise<void> {
+export async function referPlaces(tx: Tenant, visit: LoadedVisit, ofDog: Written['dogsReferrals']): Promise<void> {
   const { row, judged } = visit;
-  await closeWhatIsClear(tx, visit);
+  await closeWhatIsClear(tx, visit, ofDog);
   const wanted = Object.values(judged).filter(({ level }) => atLeast(level, 'vet'));
   const keys = wanted.map(({ place }) => placeKey(place));
-  await tx
-    .delete(referral)
-    .where(
+  const withdrawn = ofDog.filter((each) => each.visitId === row.id && isUntouched(each) && !keys.includes(each.place));
+  if (withdrawn.length > 0)
+    await tx.delete(referral).where(
       and(
-        eq(referral.visitId, row.id),
+        inArray(
+          referral.id,
+          withdrawn.map(({ id }) => id),
+        ),
         isNull(referral.told),
         isNull(referral.answer),
         isNull(referral.vet),
         isNull(referral.end),
-        keys.length > 0 ? notInArray(referral.place, keys) : undefined,
       ),
     );
-  if (wanted.length === 0) return;
-  const open = await tx
-    .select({ place: referral.place, visitId: referral.visitId })
-    .from(referral)
-    .where(and(eq(referral.dogId, row.dogId), isNull(referral.end)));
   for (const { place, level } of wanted) {
     const key = placeKey(place);
-    if (open.some((each) => each.place === key && each.visitId !== row.id)) continue;
+    const known = ofDog.filter((each) => each.place === key && (each.end === null || each.visitId === row.id));
+    if (known.some((each) => each.visitId !== row.id || each.level === level)) continue;
     await tx
       .insert(referral)
       .values({
@@ -57,12 +56,19 @@ export async function referPlaces(tx: Tenant, visit: LoadedVisit): Promise<void>
   }
 }
 
+/** Nobody has worked on it. */
+const isUntouched = ({ told, answer, vet, end }: Written['dogsReferrals'][number]): boolean =>
+  told === null && answer === null && vet === null && end === null;
+
 const LOOK_OVER = 'the look-over';
 
 /** A place seen clear later needs no vet any more; and does again when that look is taken back. */
-async function closeWhatIsClear(tx: Tenant, { row, state }: LoadedVisit): Promise<void> {
-  const rows = await tx.select().from(referral).where(eq(referral.dogId, row.dogId));
-  for (const { id, place, visitId, openedOn, end } of rows) {
+async function closeWhatIsClear(
+  tx: Tenant,
+  { row, state }: LoadedVisit,
+  ofDog: Written['dogsReferrals'],
+): Promise<void> {
+  for (const { id, place, visitId, openedOn, end } of ofDog) {
     if (visitId === row.id || openedOn > row.day) continue;
     const found = state.findings.some((each) => placeKey(each.place) === place);
     const clear = !found && state.lookedClear.includes(place) && state.closed !== null;

@@ -1,14 +1,13 @@
 import { predictedWithoutFactor } from '@dewpond/core/needs';
 import { placeKey } from '@dewpond/core/places';
-import type { Day } from '@dewpond/core/units';
-import { asc, eq, inArray } from 'drizzle-orm';
-import { amountUsed, lot, lotTouched, madeMix, mixTaken } from '../../platform/db/schema';
+import { asc, inArray } from 'drizzle-orm';
+import { madeMix } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { needsOfVisit } from '../dog/bathNeeds';
 import { type StockedProduct, asBought, productOf, type Shelf } from '../shelf/shelf';
-import { drawForVisit } from './drawForVisit';
 import { caredFor } from './caredFor';
 import type { LoadedVisit } from './load';
+import type { Projection, VisitKey, Written } from './written';
 
 type MixRow = typeof madeMix.$inferSelect;
 
@@ -21,30 +20,26 @@ interface Use {
 }
 
 /**
- * What a visit used, from what mix and lot, at what cost; and the ledger brought to it. Replaces what was there for
- * the visit; a price once paid stays, whatever the product costs today.
+ * What a visit used, from what mix and lot, at what cost, as rows; and what of it came straight from the containers, ml by
+ * product. A price once paid stays, whatever the product costs today.
  */
-export async function projectUse(tx: Tenant, loaded: LoadedVisit, shelf: Shelf): Promise<void> {
+export async function useOf(
+  tx: Tenant,
+  loaded: LoadedVisit,
+  shelf: Shelf,
+  { wroteAmounts, openedLots }: Pick<Written, 'wroteAmounts' | 'openedLots'>,
+): Promise<{
+  readonly rows: Pick<Projection, 'amounts' | 'mixes' | 'lots'>;
+  readonly drawn: ReadonlyMap<string, number>;
+}> {
   const { row, state } = loaded;
-  const key = { visitId: row.id, dogId: row.dogId, day: row.day };
-  const before = await usedBefore(tx, row.id);
-  for (const table of [amountUsed, mixTaken, lotTouched]) await tx.delete(table).where(eq(table.visitId, row.id));
-
+  const key: VisitKey = { visitId: row.id, dogId: row.dogId, day: row.day };
+  const before = new Map(wroteAmounts.map((each) => [each.productId, each]));
   const uses = [...told(loaded, shelf), ...assumed(loaded, shelf), ...understood(loaded, shelf, before)];
   const taken = await mixesTaken(tx, loaded);
   const shares = taken.map((mix) => ({ mix, ml: shareOf(mix, taken, uses) }));
-  if (shares.length > 0)
-    await tx.insert(mixTaken).values(
-      shares.map(({ mix, ml }) => ({
-        ...key,
-        mixId: mix.id,
-        ml,
-        override: state.mixes.find((each) => each.mix === mix.id)?.override ?? null,
-      })),
-    );
-
   const drawn = new Map<string, number>();
-  const rows = uses.map(({ product, ml, complete }) => {
+  const amounts = uses.map(({ product, ml, complete }) => {
     const its = shares.filter(({ mix }) => mix.productId === product.id);
     const fromMixes = its.reduce((sum, each) => sum + (each.ml * each.mix.productMl) / each.mix.totalMl, 0);
     const known = before.get(product.id);
@@ -63,9 +58,14 @@ export async function projectUse(tx: Tenant, loaded: LoadedVisit, shelf: Shelf):
       cost: price === null ? null : productMl * price,
     };
   });
-  if (rows.length > 0) await tx.insert(amountUsed).values(rows);
-  await touchLots(tx, key, [...drawn.keys()]);
-  await drawForVisit(tx, { id: row.id, day: row.day as Day }, drawn);
+  const mixes = shares.map(({ mix, ml }) => ({
+    ...key,
+    mixId: mix.id,
+    ml,
+    override: state.mixes.find((each) => each.mix === mix.id)?.override ?? null,
+  }));
+  const lots = openOn(openedLots, key.day, drawn).map(({ id }) => ({ ...key, lotId: id }));
+  return { rows: { amounts, mixes, lots }, drawn };
 }
 
 /** What was tapped at the table. */
@@ -132,31 +132,14 @@ function shareOf(mix: MixRow, taken: readonly MixRow[], uses: readonly Use[]): n
   return same.at(-1) === mix ? left : Math.min(left, mix.totalMl);
 }
 
-type UsedRow = typeof amountUsed.$inferSelect;
-
-/** What was written down for the visit before, by product. */
-async function usedBefore(tx: Tenant, visitId: string): Promise<Map<string, UsedRow>> {
-  const rows = await tx.select().from(amountUsed).where(eq(amountUsed.visitId, visitId));
-  return new Map(rows.map((row) => [row.productId, row]));
-}
+type UsedRow = Written['wroteAmounts'][number];
 
 const pricePaid = (known: UsedRow | undefined): number | null =>
   known && known.cost !== null && known.productMl > 0 ? known.cost / known.productMl : null;
 
 /** The lots that stood open, where something came straight from the container: with two open, either may have been it. */
-async function touchLots(
-  tx: Tenant,
-  key: { visitId: string; dogId: string; day: string },
-  productIds: readonly string[],
-): Promise<void> {
-  if (productIds.length === 0) return;
-  const rows = await tx
-    .select()
-    .from(lot)
-    .where(inArray(lot.productId, [...productIds]));
-  const open = rows.filter(
-    ({ openedOn, emptiedOn }) =>
-      openedOn !== null && openedOn <= key.day && (emptiedOn === null || emptiedOn >= key.day),
+const openOn = (lots: Written['openedLots'], day: string, drawn: ReadonlyMap<string, number>) =>
+  lots.filter(
+    ({ productId, openedOn, emptiedOn }) =>
+      drawn.has(productId) && openedOn !== null && openedOn <= day && (emptiedOn === null || emptiedOn >= day),
   );
-  if (open.length > 0) await tx.insert(lotTouched).values(open.map(({ id }) => ({ ...key, lotId: id })));
-}

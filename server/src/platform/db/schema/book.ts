@@ -249,12 +249,17 @@ export const dogDue = dewpond.table(
     /** What its visits take of which product, from when, and how often. */
     takes: shaped('takes', TAKES),
     openVet: boolean('open_vet').notNull().default(false),
+    /** Something was found that still wants an eye: it is on the watch list. */
+    watched: boolean('watched').notNull().default(false),
     /** Another each time it is made stale: whoever reckoned from what was before keeps nothing over it. */
     touched: uuid('touched').notNull().defaultRandom(),
   },
   (t) => [
     primaryKey({ columns: [t.businessId, t.dogId] }),
     foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }).onDelete('cascade'),
+    index('dog_due_to_watch')
+      .on(t.businessId)
+      .where(sql`${t.watched} or ${t.madeOn} is null`),
     ofThisBusiness('dog_due'),
   ],
 );

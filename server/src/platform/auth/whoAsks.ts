@@ -1,0 +1,57 @@
+import { createHmac, timingSafeEqual } from 'node:crypto';
+import { fromNodeHeaders } from 'better-auth/node';
+import { parse } from 'cookie';
+import type { Request } from 'express';
+import { sql } from 'drizzle-orm';
+import type { Config } from '../config/config';
+import type { Databases } from '../db/connect';
+import type { BusinessId } from '../db/tenant';
+import type { Asker } from '../asker';
+import { Refusal } from '../http/problem';
+import { SESSION_UPDATE_SECONDS, type Auth } from './auth';
+
+/** A name stands in every record its owner makes: no longer than a name is. */
+const LONGEST_NAME = 120;
+
+interface Row extends Record<string, unknown> {
+  readonly expires_at: string;
+  readonly updated_at: string;
+  readonly person_id: string;
+  readonly email: string;
+  readonly business_id: BusinessId | null;
+  readonly name: string | null;
+  readonly role: Asker['role'] | null;
+  readonly zone: string | null;
+}
+
+/**
+ * Who asks, in one statement: session, membership and the member as the business wrote them down. Asked each time: a
+ * session that was ended and a person who was removed are out at once. The session is prolonged by the sign-in itself.
+ * Throws `Refusal` where nobody is signed in, or belongs to no business.
+ */
+export async function whoAsks(config: Config, auth: Auth, databases: Databases, request: Request): Promise<Asker> {
+  const token = tokenOf(request, (await auth.$context).authCookies.sessionToken.name, config.AUTH_SECRET);
+  const { rows } = token
+    ? await databases.auth.execute<Row>(sql`select * from auth.who_asks(${token})`)
+    : { rows: [] as Row[] };
+  const [row] = rows;
+  const now = Date.now();
+  if (!row || Date.parse(row.expires_at) <= now) throw new Refusal('not signed in', 'Please sign in.');
+  if (now - Date.parse(row.updated_at) > SESSION_UPDATE_SECONDS * 1000)
+    await auth.api.getSession({ headers: fromNodeHeaders(request.headers) });
+  const { business_id: businessId, name, role, zone } = row;
+  if (businessId === null || name === null || role === null || zone === null)
+    throw new Refusal('not allowed', 'You belong to no business here. Ask your manager to add you.');
+  return { businessId, personId: row.person_id, email: row.email, personName: name.slice(0, LONGEST_NAME), role, zone };
+}
+
+/** The session's token from its cookie; null where there is none, or its signature is not ours. */
+function tokenOf(request: Request, cookie: string, secret: string): string | null {
+  const signed = parse(request.headers.cookie ?? '')[cookie];
+  const at = signed?.lastIndexOf('.') ?? -1;
+  if (signed === undefined || at < 1) return null;
+  const token = signed.slice(0, at);
+  const wanted = createHmac('sha256', secret).update(token).digest();
+  const given = Buffer.from(signed.slice(at + 1), 'base64');
+  return given.length === wanted.length && timingSafeEqual(given, wanted) ? token : null;
+}

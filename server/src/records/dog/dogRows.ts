@@ -1,0 +1,81 @@
+import { and, asc, eq, isNull, type Column, type SQL, type Table } from 'drizzle-orm';
+import type { QueryBuilder } from 'drizzle-orm/pg-core';
+import {
+  amountUsed,
+  client,
+  dog,
+  findingSeen,
+  handoverAnswer,
+  instruction,
+  photoShown,
+  placeCare,
+  referral,
+  stageTook,
+  taskDone,
+  toolUsed,
+  visit,
+} from '../../platform/db/schema';
+import { ownColumns, type RowsOf } from '../../platform/db/together';
+
+/** The columns of a table of visits but for those that its visit has as well: there are many rows of each. */
+function ofVisit<T extends Table>(table: T): Omit<T['_']['columns'], 'businessId' | 'dogId' | 'day'> {
+  const { dogId: _, day: __, ...columns } = ownColumns(table) as Record<string, unknown>;
+  return columns as Omit<T['_']['columns'], 'businessId' | 'dogId' | 'day'>;
+}
+
+/**
+ * All that is kept of some dogs, put away or not, as selects; dogs by name, each list as its readers expect it.
+ * @param among which dogs: a condition on a column that names one.
+ */
+export const dogQueries = (select: QueryBuilder, among: (dogId: Column) => SQL) => ({
+  dogs: select
+    .select()
+    .from(dog)
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .where(among(dog.id))
+    .orderBy(asc(dog.name)),
+  instructions: select
+    .select(ownColumns(instruction))
+    .from(instruction)
+    .where(among(instruction.dogId))
+    .orderBy(asc(instruction.createdAt)),
+  visits: select
+    .select({
+      id: visit.id,
+      dogId: visit.dogId,
+      day: visit.day,
+      createdAt: visit.createdAt,
+      closed: visit.closed,
+      looked: visit.looked,
+      alsoFor: visit.alsoFor,
+    })
+    .from(visit)
+    .where(among(visit.dogId))
+    .orderBy(asc(visit.day), asc(visit.createdAt), asc(visit.id)),
+  care: select.select(ofVisit(placeCare)).from(placeCare).where(among(placeCare.dogId)).orderBy(asc(placeCare.place)),
+  findings: select
+    .select(ofVisit(findingSeen))
+    .from(findingSeen)
+    .where(among(findingSeen.dogId))
+    .orderBy(asc(findingSeen.place), asc(findingSeen.sign)),
+  tasks: select.select(ofVisit(taskDone)).from(taskDone).where(among(taskDone.dogId)).orderBy(asc(taskDone.task)),
+  amounts: select
+    .select({
+      visitId: amountUsed.visitId,
+      usedMl: amountUsed.usedMl,
+      predictedMl: amountUsed.predictedMl,
+      complete: amountUsed.complete,
+    })
+    .from(amountUsed)
+    .where(among(amountUsed.dogId)),
+  answers: select.select(ofVisit(handoverAnswer)).from(handoverAnswer).where(among(handoverAnswer.dogId)),
+  took: select.select(ofVisit(stageTook)).from(stageTook).where(among(stageTook.dogId)),
+  tools: select.select(ofVisit(toolUsed)).from(toolUsed).where(among(toolUsed.dogId)),
+  photos: select.select(ofVisit(photoShown)).from(photoShown).where(among(photoShown.dogId)),
+  referrals: select
+    .select(ownColumns(referral))
+    .from(referral)
+    .where(and(isNull(referral.end), among(referral.dogId))),
+});
+
+export type DogRows = RowsOf<ReturnType<typeof dogQueries>>;
