@@ -18,8 +18,9 @@ export default defineConfig({
           name: 'server',
           include: ['server/src/**/*.test.ts'],
           globalSetup: 'server/src/tests/cluster.setup.ts',
-          // One database, one clock: one file after the other.
-          maxWorkers: 1,
+          // A database for each of two.
+          maxWorkers: 2,
+          setupFiles: 'server/src/tests/ownDatabase.setup.ts',
           sequence: { groupOrder: 1 },
           testTimeout: 30_000,
           hookTimeout: 30_000,

@@ -39,6 +39,9 @@ function databaseUser() {
   return { uid: id('-u'), gid: id('-g') };
 }
 
+/** Server tests run two files at a time, each on a database of its own. */
+export const TEST_DATABASES = ['dewpond_test0_lane', 'dewpond_test1_lane'];
+
 /** The data folder, made if need be, that the database's user can reach. @param {string} [name] */
 export function dataFolder(name = '.dewpond') {
   const chosen = name === '.dewpond' ? process.env['DEWPOND_DATA'] : undefined;

@@ -1,13 +1,15 @@
 // npm test: set-up, then types, lint, dependency rules, unit tests, server tests, browser tests. `--deep`: the long random
-// runs, and servers and database killed in the middle of work.
+// runs, and servers and database killed in the middle of work. `--changed`: for the inner loop, what changed since the last
+// commit and the tests that import it; no browser.
 
-import { spawn } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkNode, ensureDependencies, ensurePackages, ROOT } from './machine.mjs';
 import { command, say } from './say.mjs';
 
 const deep = process.argv.includes('--deep');
+const changed = process.argv.includes('--changed');
 const RESULTS = join(ROOT, 'test-results');
 const totals = { passed: 0, failed: 0 };
 
@@ -28,10 +30,14 @@ async function gate(name, check) {
   totals[good ? 'passed' : 'failed'] += 1;
 }
 
-/** Adds the counts of a JSON report; a report that is missing counts as a failure. @param {string} file @param {(report: any) => [passed: number, failed: number]} read */
-function count(file, read) {
+/**
+ * Adds the counts of a JSON report. A missing report is a failure, and so is a run that failed without a failed test: where
+ * what prepares a file fails, its tests are skipped. @param {string} file @param {boolean} wentWell @param {(report: any) => [passed: number, failed: number]} read
+ */
+function count(file, wentWell, read) {
   try {
-    const [passed, failed] = read(JSON.parse(readFileSync(join(RESULTS, file), 'utf8')));
+    const [passed, failedTests] = read(JSON.parse(readFileSync(join(RESULTS, file), 'utf8')));
+    const failed = wentWell ? failedTests : Math.max(1, failedTests);
     totals.passed += passed;
     totals.failed += failed;
     say(`${failed === 0 ? 'ok    ' : 'FAILED'}  ${file.replace('.json', '')}: ${passed} passed, ${failed} failed`);
@@ -41,15 +47,65 @@ function count(file, read) {
   }
 }
 
+/** Files that differ from the last commit, or are new. */
+function changedFiles() {
+  const git = (/** @type {string[]} */ ...args) =>
+    spawnSync('git', args, { cwd: ROOT, encoding: 'utf8' })
+      .stdout.split('\n')
+      .filter((each) => each !== '');
+  return [
+    ...git('diff', '--name-only', '--diff-filter=d', 'HEAD'),
+    ...git('ls-files', '--others', '--exclude-standard'),
+  ];
+}
+
+/** The inner loop: types where something changed, lint of what changed, tests that import it. */
+async function checkChanged() {
+  const files = changedFiles();
+  if (files.length === 0) return say('nothing changed since the last commit');
+  const among = (/** @type {string[]} */ ...folders) =>
+    files.some((file) => folders.some((each) => file.startsWith(each)));
+  const sources = files.filter((file) => /\.(ts|tsx|mjs)$/.test(file));
+  const server = among('core/', 'contract/', 'server/');
+  const types = async () => {
+    for (const config of ['core', 'contract', 'server', 'web'])
+      if (among('core/', 'contract/', `${config}/`)) await gate(`types: ${config}`, () => run(['tsc', '-p', config]));
+    if (sources.some((file) => file.includes('.test.') || file.includes('/tests/')))
+      await gate('types: tests', () => run(['tsc', '-p', 'tsconfig.tests.json']));
+  };
+  const reading = async () => {
+    if (sources.length > 0) await gate('lint', () => run(['eslint', ...sources]));
+    await gate('format', () => run(['prettier', '--check', '--ignore-unknown', '--log-level', 'warn', ...files]));
+  };
+  await Promise.all([types(), reading()]);
+  const { dataFolder, ensureDatabase, startCluster, TEST_DATABASES } = await import('./cluster.mjs');
+  const cluster = server ? await startCluster(dataFolder('.dewpond-test')) : null;
+  try {
+    if (cluster) for (const name of TEST_DATABASES) ensureDatabase(cluster, name, { anew: true });
+    const projects = ['core', 'web', 'screens', ...(server ? ['server'] : [])].flatMap((name) => ['--project', name]);
+    const env = { ...cluster?.env, DATABASE_NAME: 'dewpond_test', NODE_ENV: 'test' };
+    await gate('tests', () =>
+      run(['vitest', 'run', '--changed', '--passWithNoTests', '--reporter=dot', ...projects], env),
+    );
+  } finally {
+    await cluster?.stop();
+  }
+}
+
 const typeConfigs = ['core', 'contract', 'server', 'web', 'tsconfig.tests.json', 'tsconfig.scripts.json'];
 
 await command(async () => {
   checkNode();
   ensurePackages(['postgresql', 'chromium']);
   ensureDependencies();
+  if (changed) {
+    await checkChanged();
+    process.exitCode = totals.failed === 0 ? 0 : 1;
+    return;
+  }
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS, { recursive: true });
-  const { dataFolder, ensureDatabase, freePort, startCluster } = await import('./cluster.mjs');
+  const { dataFolder, ensureDatabase, freePort, startCluster, TEST_DATABASES } = await import('./cluster.mjs');
   const { startApplication } = await import('./application.mjs');
   const { build } = await import('./build.mjs');
 
@@ -83,7 +139,7 @@ await command(async () => {
   const folder = dataFolder('.dewpond-test');
   const cluster = await startCluster(folder);
   try {
-    ensureDatabase(cluster, 'dewpond_test', { anew: true });
+    for (const name of TEST_DATABASES) ensureDatabase(cluster, name, { anew: true });
     // The build has set NODE_ENV to production, for which React has no test tools.
     const env = {
       ...cluster.env,
@@ -91,7 +147,7 @@ await command(async () => {
       NODE_ENV: 'test',
       ...(deep ? { DEWPOND_DEEP: '1' } : {}),
     };
-    await run(
+    const wentWell = await run(
       [
         'vitest',
         'run',
@@ -101,13 +157,7 @@ await command(async () => {
       ],
       env,
     );
-    count('unit and server.json', ({ numPassedTests, numFailedTests, testResults }) => {
-      // A file that broke before its first test counts as one failure.
-      const broken = testResults.filter(
-        (/** @type {any} */ file) => file.status === 'failed' && file.assertionResults.length === 0,
-      );
-      return [numPassedTests, numFailedTests + broken.length];
-    });
+    count('unit and server.json', wentWell, ({ numPassedTests, numFailedTests }) => [numPassedTests, numFailedTests]);
 
     const application = await startApplication({
       folder,
@@ -116,14 +166,14 @@ await command(async () => {
       fresh: true,
     });
     try {
-      await run(['playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
+      const passed = await run(['playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
         BASE_URL: application.url,
         PLAYWRIGHT_JSON_OUTPUT_NAME: join(RESULTS, 'browser.json'),
         ...Object.fromEntries(
           Object.entries(application.env).filter(([key]) => key.startsWith('DATABASE') || key.endsWith('PASSWORD')),
         ),
       });
-      count('browser.json', ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
+      count('browser.json', passed, ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
     } finally {
       await application.stop();
     }
