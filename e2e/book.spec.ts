@@ -67,8 +67,13 @@ test('a house way changes plans, and undo brings it back', async ({ page }) => {
   await page.goto('/house');
   await page.getByRole('radio', { name: /Filled until it just begins to spill/ }).click();
   await expect(page.getByRole('radio', { name: /Filled until it just begins to spill/ })).toBeChecked();
+  // The choice shows before the server has it: whoever comes next finds it there.
+  const undone = page.waitForResponse(
+    (response) => response.url().endsWith('/api/business') && response.request().method() === 'PUT',
+  );
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('radio', { name: /A few drops down the flap/ })).toBeChecked();
+  expect((await undone).ok()).toBe(true);
 });
 
 test.describe('at the door', () => {

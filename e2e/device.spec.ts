@@ -147,7 +147,7 @@ test('an update in the middle of a visit waits, is told, and loses nothing', asy
   await table.evaluate(() => void fetch(`/api/photos/${crypto.randomUUID()}`).catch(() => undefined));
   await expect.poll(server.held).toBeGreaterThan(0);
   await table.getByRole('button', { name: 'Begin with it now' }).click();
-  await expect(table.getByText(/new version of Dewpond/)).toBeHidden();
+  await expect(table.getByText(/new version of Dewpond/)).toBeHidden({ timeout: 40_000 });
   await expect.poll(async () => doneSteps((await visitAtServer(page, id)).events).length, { timeout: 40_000 }).toBe(2);
   await context.close();
   server.stop();

@@ -125,7 +125,7 @@ test('two people at one dog see each other’s steps within two seconds; what th
   await context.close();
 });
 
-test('an server that fails or hangs loses nothing; nor does a session that ended meanwhile', async ({
+test('a server that fails or hangs loses nothing; nor does a session that ended meanwhile', async ({
   page,
   context,
 }) => {

@@ -22,6 +22,9 @@ const openDog = async (page, dog) => {
   await page.getByText('Mix for a bath').waitFor();
 };
 
+/** What was tapped has arrived: the picture shows the table at rest. @param {Page} page */
+const allSent = (page) => page.getByText('the server has it all').waitFor();
+
 /** @param {Page} page @param {string} dog */
 const toTheTable = async (page, dog) => {
   await page.goto('/');
@@ -278,6 +281,7 @@ const VIEWS = {
   watch: async (page) => {
     await page.goto('/watch');
     await page.getByRole('link', { name: 'Radish' }).first().waitFor();
+    await page.getByText('The watch list…').waitFor({ state: 'detached' });
   },
   house: async (page) => {
     await page.goto('/house');
@@ -291,6 +295,7 @@ const VIEWS = {
     await toTheTable(page, 'Teasel');
     if (await page.getByText('step 1 of').isVisible()) await done(page);
     await page.getByRole('group', { name: 'Ear drops today, left ear?' }).getByRole('button', { name: 'No' }).click();
+    await allSent(page);
   },
   'table-lookover': async (page) => {
     await toTheTable(page, 'Teasel');
@@ -302,7 +307,7 @@ const VIEWS = {
       .click();
     await page.getByRole('button', { name: 'dark-brown wax, no smell, plain' }).click();
     await page.getByRole('button', { name: 'Done', exact: true }).click();
-    await page.waitForTimeout(300);
+    await allSent(page);
   },
   'table-body': async (page) => {
     await page.getByRole('tab', { name: /Body/ }).click();

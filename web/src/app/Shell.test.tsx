@@ -1,4 +1,4 @@
-import { storage, useOutbox } from '../data/device';
+import { storage, useOwnWork } from '../data/device';
 import { onDisk } from '../tests/onDisk';
 import type { OwnEvent } from '../device/storage';
 import { screen, waitFor } from '@testing-library/react';
@@ -8,7 +8,7 @@ import { MEMBER, session } from '../tests/demoDog';
 import { Refusal, openServer, show } from '../tests/server';
 import { NewVersion } from './Notices';
 import { Shell } from './Shell';
-import { useNewVersion } from '../browser/newVersion';
+import { letIn, useNewVersion } from '../browser/newVersion';
 
 const signedIn = () => openServer({ 'GET /api/session': () => session() });
 const signedOut = () =>
@@ -122,13 +122,15 @@ describe('work of this device that has not arrived', () => {
 });
 
 describe('a new version of the application', () => {
-  const waiting = Object.assign(new EventTarget(), { postMessage: vi.fn() });
+  const waiting = Object.assign(new EventTarget(), { postMessage: vi.fn(), state: 'installed' });
   beforeEach(() => {
     waiting.postMessage.mockClear();
+    waiting.state = 'installed';
     useNewVersion.setState({ waiting: waiting as unknown as ServiceWorker });
     vi.stubGlobal('navigator', Object.assign(Object.create(navigator), { serviceWorker: new EventTarget() }));
   });
   afterEach(() => {
+    vi.useRealTimers();
     useNewVersion.setState({ waiting: null });
     vi.unstubAllGlobals();
   });
@@ -139,14 +141,24 @@ describe('a new version of the application', () => {
     expect(waiting.postMessage).toHaveBeenCalledWith({ type: 'SKIP_WAITING' });
   });
 
+  test('is asked in again until it has begun', () => {
+    vi.useFakeTimers();
+    letIn(waiting as unknown as ServiceWorker);
+    vi.advanceTimersByTime(2500);
+    expect(waiting.postMessage).toHaveBeenCalledTimes(3);
+    waiting.state = 'activating';
+    vi.advanceTimersByTime(5000);
+    expect(waiting.postMessage).toHaveBeenCalledTimes(3);
+  });
+
   test('waits at the table, and while events are in memory only', () => {
     const { unmount } = show(<NewVersion atTable />);
     expect(screen.getByRole('status')).toHaveWords(/waits until this visit is off the table/);
     expect(screen.queryByRole('button')).toBeNull();
     unmount();
-    useOutbox.setState({ unsaved: 1 });
+    useOwnWork.setState({ unsaved: 1 });
     show(<NewVersion atTable={false} />);
     expect(screen.queryByRole('button')).toBeNull();
-    useOutbox.setState({ unsaved: 0 });
+    useOwnWork.setState({ unsaved: 0 });
   });
 });

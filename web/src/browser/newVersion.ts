@@ -21,13 +21,25 @@ export async function keepOnDevice(): Promise<void> {
   setInterval(() => void registration.update().catch(() => undefined), ASK_EVERY_MS);
 }
 
+/** How long after a tap it is tried again, where the old version still runs. */
+const AGAIN_MS = 1000;
+
 /** Lets the new version in, and begins anew with it. What waits to be sent is on the disk, and is sent by the new one. */
 export function letIn(waiting: ServiceWorker): void {
   const begin = () => window.location.reload();
   navigator.serviceWorker.addEventListener('controllerchange', begin, { once: true });
   // Where it takes over without a word to this page, its own state tells.
-  waiting.addEventListener('statechange', () => waiting.state === 'activated' && begin());
-  // A picture still on its way would hold the old one back (public/letGo.js).
-  navigator.serviceWorker.controller?.postMessage({ type: 'LET_GO' });
-  waiting.postMessage({ type: 'SKIP_WAITING' });
+  waiting.addEventListener('statechange', () => {
+    if (waiting.state === 'activated') begin();
+  });
+  const ask = () => {
+    // A picture still on its way would hold the old one back (public/letGo.js), and so would one asked for after this.
+    navigator.serviceWorker.controller?.postMessage({ type: 'LET_GO' });
+    waiting.postMessage({ type: 'SKIP_WAITING' });
+  };
+  ask();
+  const asking = setInterval(() => {
+    if (waiting.state === 'installed') ask();
+    else clearInterval(asking);
+  }, AGAIN_MS);
 }
