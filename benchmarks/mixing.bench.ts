@@ -63,7 +63,7 @@ const RUNS = 60;
 for (let run = 0; run < RUNS; run++) {
   const needs = morning();
   const start = performance.now();
-  const plan = planDay({ needs, standing: [], bottles: BOTTLES, now: 0, mostWaste: 0.2 });
+  const plan = planDay({ needs, openMixes: [], bottles: BOTTLES, now: 0, mostWaste: 0.2 });
   times.push(performance.now() - start);
   bottles += plan.batches.reduce((sum, batch) => sum + batch.bottles.length, 0);
 }

@@ -91,11 +91,11 @@ export const newMerge = z.strictObject({ id: newId, goneId: id });
 /** What a merge would do, before it is done. */
 export const mergePreview = z.object({
   of: z.enum(['client', 'dog']),
-  kept: z.object({ id, name: z.string() }),
+  survivor: z.object({ id, name: z.string() }),
   gone: z.object({ id, name: z.string() }),
   /** "2 dogs: Teasel, Umber", "7 visits", one line each. */
   moves: z.array(z.string()),
-  /** What the kept one's card gains. */
+  /** What the survivor's card gains. */
   gains: z.array(z.string()),
   /** Why it cannot be done; null when it can. */
   refused: z.string().nullable(),

@@ -1,4 +1,4 @@
-import { ENTRY_KINDS, type Entry, type EntryKind, type Picture } from '@dewpond/core/record';
+import { ENTRY_KINDS, type RecordEntry, type EntryKind, type Picture } from '@dewpond/core/record';
 import { z } from 'zod';
 import { daySchema, gradeOrNone } from './basics';
 import { placeKey } from './trade';
@@ -6,7 +6,7 @@ import { placeKey } from './trade';
 const picture: z.ZodType<Picture> = z.object({ id: z.string(), takenBy: z.enum(['owner', 'salon']) });
 
 /** One thing on record of a dog. */
-export const entry: z.ZodType<Entry> = z.object({
+export const entry: z.ZodType<RecordEntry> = z.object({
   id: z.string(),
   day: daySchema,
   kind: z.enum(Object.keys(ENTRY_KINDS) as [EntryKind]),

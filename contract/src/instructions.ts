@@ -42,9 +42,9 @@ const instruction = z.strictObject({
   from: daySchema,
   until: daySchema.nullable(),
 });
-type Instruction = z.output<typeof instruction>;
+type ParsedInstruction = z.output<typeof instruction>;
 /** Only a vet lifts a stop or knows a sign, and not every one. */
-const judged = <T extends z.ZodType<Instruction>>(schema: T) =>
+const judged = <T extends z.ZodType<ParsedInstruction>>(schema: T) =>
   schema
     .refine((given) => given.until === null || given.until >= given.from, {
       error: 'It ends before it begins.',

@@ -52,7 +52,7 @@ export const batchView = z.object({
   unserved: many(pourView),
   draws: z.number(),
   cost: z.number().nullable(),
-  standing: many(z.object({ mix: z.string(), pours: many(pourView) })),
+  openMixes: many(z.object({ mix: z.string(), pours: many(pourView) })),
   bottles: many(fillView),
   lots: many(lotChoice),
 });
@@ -101,7 +101,7 @@ export const mixingView = z.object({
   serverNow: z.number(),
   batches: many(batchView),
   asItIs: many(asItIsView),
-  standing: many(madeMixView),
+  openMixes: many(madeMixView),
   trouble: many(mixingTrouble),
 });
 export type MixingView = z.infer<typeof mixingView>;

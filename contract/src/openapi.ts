@@ -62,7 +62,7 @@ const TAGS: Readonly<Record<string, string>> = {
   owner: 'the owner’s own page',
 };
 
-interface Address {
+interface OpenApiAddress {
   readonly method: string;
   /** As OpenAPI writes it: "/api/dogs/{id}". */
   readonly path: string;
@@ -70,7 +70,7 @@ interface Address {
   readonly parameters: readonly object[];
 }
 
-function addressOf(key: string): Address {
+function addressOf(key: string): OpenApiAddress {
   const [method = '', path = ''] = key.split(' ');
   const tag = TAGS[path.split('/')[2] ?? ''];
   if (tag === undefined) throw new Error(`${path} belongs to no part of the trade: give it a tag.`);
@@ -89,7 +89,7 @@ function addressOf(key: string): Address {
 
 const REFUSED = { '4XX': { description: 'Refused, in plain words', ...json(problem, 'output') } };
 
-function endpointOf(key: string, endpoint: (typeof ENDPOINTS)[keyof typeof ENDPOINTS]): [Address, object] {
+function endpointOf(key: string, endpoint: (typeof ENDPOINTS)[keyof typeof ENDPOINTS]): [OpenApiAddress, object] {
   const address = addressOf(key);
   const query =
     'query' in endpoint
@@ -118,7 +118,7 @@ function endpointOf(key: string, endpoint: (typeof ENDPOINTS)[keyof typeof ENDPO
   ];
 }
 
-function fileOf(key: string, { says, types }: FileRoute): [Address, object] {
+function fileOf(key: string, { says, types }: FileRoute): [OpenApiAddress, object] {
   const address = addressOf(key);
   const sends = address.method === 'put';
   return [

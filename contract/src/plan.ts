@@ -1,4 +1,4 @@
-import type { Claim, EarHairDecision, HomeCare, PlanLine, Said, Settled } from '@dewpond/core/careplan';
+import type { Claim, EarHairDecision, HomeCare, PlanLine, SaidLine, Settled } from '@dewpond/core/careplan';
 import type { DueLine, DueWindow } from '@dewpond/core/due';
 import type { EarHairWay } from '@dewpond/core/dog';
 import type { Interval, RhythmAnswer, Spread } from '@dewpond/core/rhythm';
@@ -28,7 +28,7 @@ const settled: z.ZodType<Settled> = z.object({
 
 const saidAt: z.ZodType<SaidAt> = z.enum(['the work', 'before water']);
 
-const said: z.ZodType<Said> = z.object({
+const said: z.ZodType<SaidLine> = z.object({
   rank,
   reason,
   at: saidAt,

@@ -4,7 +4,7 @@ import type { BusinessId } from './platform/db/tenant';
 import type { Services } from './platform/http/context';
 import { worker, type Worker } from './platform/jobs/jobs';
 import { RECKON_JOB, reckonAll } from './records/due/bookDue';
-import { SHEET_JOB, sheetAsPdf } from './records/papers/sheetPdf';
+import { SHEET_JOB, sheetAsPdf } from './records/documents/sheetPdf';
 
 /** Who does what is put into the queues. */
 export const workers = (services: Services): Worker[] => [

@@ -9,9 +9,9 @@ import { registerFonts } from './platform/pdf/fonts';
 import { asBuffer } from './platform/threads/bytes';
 import { doing } from './platform/threads/work';
 import { DAY_PLAN } from './records/mixing/dayPlanWork';
-import { LetterDocument } from './records/papers/LetterDocument';
-import { LETTER_PDF, SHEET_PDF } from './records/papers/papers';
-import { SheetDocument } from './records/papers/SheetDocument';
+import { LetterDocument } from './records/documents/LetterDocument';
+import { LETTER_PDF, SHEET_PDF } from './records/documents/pdfs';
+import { SheetDocument } from './records/documents/SheetDocument';
 
 /** What runs beside the thread that serves. */
 const WORK = [

@@ -10,7 +10,7 @@ import {
 import { SIDES, placeKey, placeOf, samePlace, type PlaceKey } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '../provenance';
 import type { Reason } from '../reasons';
-import { barsFrom, type Bar, type BarSources, type Judged, type TaskBar } from '../stops';
+import { barsFrom, type Bar, type BarSources, type JudgedPlace, type TaskBar } from '../stops';
 import { monthOf } from '../units';
 import type { DogFacts } from '../dog';
 import { holdsOn, sourceOf, type Instruction } from '../dog';
@@ -60,7 +60,7 @@ function withoutGone(seen: Triage, { matsGone }: TodaysLook): Triage {
 }
 
 /** Stops of earlier visits that stand; what was found there again today is judged by today's look. */
-function earlier(facts: DogFacts, look: TodaysLook): Judged[] {
+function earlier(facts: DogFacts, look: TodaysLook): JudgedPlace[] {
   return Object.entries(facts.suspended).flatMap(([key, suspended]) => {
     if (look.lookedClear.includes(key as PlaceKey) || 'words' in suspended) return [];
     const place = placeOf(key);

@@ -17,7 +17,7 @@ export interface EarHairDecision {
 }
 
 type Decided = Pick<EarHairDecision, 'way' | 'reason'> & { readonly source?: Source };
-type Line = (facts: DogFacts, side: Side, bars: readonly Bar[]) => Decided | null;
+type EarHairRule = (facts: DogFacts, side: Side, bars: readonly Bar[]) => Decided | null;
 
 /** From this many days on the hair is taken out in stages again [house value]. */
 export const STAGED_FROM_DAYS = 71;
@@ -29,7 +29,7 @@ const because = (way: EarHairWay, line: EarHairReason, days: number | null = nul
 const when = (holds: boolean, ...said: Parameters<typeof because>): Decided | null => (holds ? because(...said) : null);
 
 /** Per ear, first match wins. Source: common practice. */
-const LINES: readonly Line[] = [
+const LINES: readonly EarHairRule[] = [
   (dog, side, bars) => {
     const place = { site: 'ear', side } as const;
     const stop = stopAt(bars, { place, procedure: 'pluck', product: null }).bars.find(

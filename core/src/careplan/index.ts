@@ -5,4 +5,4 @@ export { makePlan, type CarePlan, type PlanLine } from './makePlan';
 export { prescribedOn } from './prescribed';
 export { restraintOf } from './restraintOf';
 export { settleInterval, type Claim, type Settled } from './settleInterval';
-export type { HomeCare, KeptOff, Said } from './spoken';
+export type { HomeCare, KeptOff, SaidLine } from './spoken';

@@ -14,16 +14,16 @@ import { concerns, holdsOn, sourceOf, type Instruction } from '../dog';
 import { mainPieces, workOf } from './lineWork';
 import { prescribedOn, type Prescribed } from './prescribed';
 import { settleInterval, type Claim, type Settled } from './settleInterval';
-import { spokenOf, type HomeCare, type KeptOff, type Said, type Spoken } from './spoken';
+import { spokenOf, type HomeCare, type KeptOff, type SaidLine, type Spoken } from './spoken';
 
 /** One task at one place: how often, how, by whom, and everything that speaks for and against. */
 export interface PlanLine extends TaskAt {
   /** Null: nothing recurring (barred, or decided at the table). */
   readonly interval: Interval | null;
   readonly settled: Settled | null;
-  readonly methods: readonly Said[];
+  readonly methods: readonly SaidLine[];
   readonly products: readonly ProductKind[];
-  readonly cautions: readonly Said[];
+  readonly cautions: readonly SaidLine[];
   /** What forbids the work altogether, in force, the worst first; empty: it may be done. */
   readonly bars: readonly BarAt[];
   /** Places that the work leaves out, and why. */
@@ -75,7 +75,7 @@ const isEmpty = (line: PlanLine): boolean =>
 
 function planLine(
   facts: DogFacts,
-  standing: readonly Bar[],
+  inForce: readonly Bar[],
   at: TaskAt,
   betweenVisits: number | null,
   known: Map<Task, Spoken>,
@@ -84,10 +84,10 @@ function planLine(
   const claims = [...said.claims];
   for (const given of facts.instructions)
     if (holdsOn(given, facts.today) && concerns(given, at.place)) claims.push(...instructionClaims(given, at));
-  const { bars, leavesOut, productShare } = barredWork(facts, standing, at);
+  const { bars, leavesOut, productShare } = barredWork(facts, inForce, at);
   const settled = settleInterval(claims, TASKS[at.task].safer);
   const interval = bars.length > 0 ? null : (settled?.interval ?? null);
-  const stopped = bars.some(({ rank }) => rank === 'safety') || isStopped(standing, at);
+  const stopped = bars.some(({ rank }) => rank === 'safety') || isStopped(inForce, at);
   const home = oftenest(said.homes) ?? tooRareForVisits(at.task, interval, betweenVisits);
   return {
     // Spelt out: a spread in front of so many fields made this object ten times as slow.
@@ -97,14 +97,14 @@ function planLine(
     settled,
     methods: said.methods,
     products: said.products,
-    cautions: at.task === 'bath' ? [...said.cautions, ...keptFrom(facts)] : said.cautions,
+    cautions: at.task === 'bath' ? [...said.cautions, ...keptOffLines(facts)] : said.cautions,
     bars,
     leavesOut,
     productShare,
     keptOff: said.keptOff,
     home: stopped ? null : home,
     fixedByVet: settled?.won[0]?.rank === 'vet',
-    earHair: at.task === 'ear hair' && at.place ? decideEarHair(facts, at.place.side as Side, standing) : null,
+    earHair: at.task === 'ear hair' && at.place ? decideEarHair(facts, at.place.side as Side, inForce) : null,
   };
 }
 
@@ -116,12 +116,12 @@ const NOTHING_BARRED = { bars: [], leavesOut: [], productShare: 1 } as const;
  */
 function barredWork(
   facts: DogFacts,
-  standing: readonly Bar[],
+  inForce: readonly Bar[],
   at: TaskAt,
 ): Pick<PlanLine, 'bars' | 'leavesOut' | 'productShare'> {
-  if (standing.length === 0) return NOTHING_BARRED;
+  if (inForce.length === 0) return NOTHING_BARRED;
   const pieces = workOf(facts, at);
-  const { open, leftOut } = workLeft(standing, pieces);
+  const { open, leftOut } = workLeft(inForce, pieces);
   if (leftOut.length === 0) return NOTHING_BARRED;
   const main = mainPieces(at.task, pieces);
   const productShare = shareOf(pieces, open);
@@ -142,11 +142,11 @@ function shareOf(pieces: readonly Piece[], open: readonly Piece[]): number {
 }
 
 /** A place under a stop has no home care either, whatever of the salon's work is left there; looking stays. */
-const isStopped = (standing: readonly Bar[], { task, place }: TaskAt): boolean =>
-  standing.length > 0 &&
+const isStopped = (inForce: readonly Bar[], { task, place }: TaskAt): boolean =>
+  inForce.length > 0 &&
   place !== null &&
   task !== 'ear inspection' &&
-  barsAt(standing, place).some(({ stop, lifted }) => stop !== 'S0' && lifted === null);
+  barsAt(inForce, place).some(({ stop, lifted }) => stop !== 'S0' && lifted === null);
 
 /** Of several home cares the one that comes oftenest is asked of the owner. */
 const oftenest = (homes: readonly HomeCare[]): HomeCare | null =>
@@ -168,7 +168,7 @@ function instructionClaims(given: Instruction, at: TaskAt): Claim[] {
 }
 
 /** What no product on this dog may hold; said once, where products come first. */
-const keptFrom = (facts: DogFacts): Said[] =>
+const keptOffLines = (facts: DogFacts): SaidLine[] =>
   facts.instructions.flatMap((given) =>
     given.says.kind === 'avoid' && holdsOn(given, facts.today)
       ? [

@@ -18,7 +18,7 @@ const wordsOf = (plan: CarePlan, task: Task) => {
 };
 const noted = (notes: Partial<HandlingNotes>) =>
   makePlan(aDog({ handling: { ...EASY, ...notes } }, 'poodle-miniature'));
-const house = (services: Partial<BusinessServices>, more: Partial<DogFacts> = {}) =>
+const businessWith = (services: Partial<BusinessServices>, more: Partial<DogFacts> = {}) =>
   makePlan(aDog({ services: { ...DEFAULT_SERVICES, ...services }, ...more }, 'poodle-miniature'));
 
 describe('what a dog minds stands at the work it concerns', () => {
@@ -81,35 +81,38 @@ describe('what a dog minds stands at the work it concerns', () => {
 
 describe('what the business does at all, by place and law', () => {
   test('ears left to vets are not cleaned here; outside only pours nothing', () => {
-    expect(line(house({ 'ear cleaning': 'vet' }), 'ear cleaning')).toMatchObject({
+    expect(line(businessWith({ 'ear cleaning': 'vet' }), 'ear cleaning')).toMatchObject({
       interval: null,
       bars: [{ rank: 'law' }],
     });
-    expect(wordsOf(house({ 'ear cleaning': 'outside only' }), 'ear cleaning').join(' ')).toMatch(/nothing poured/);
+    expect(wordsOf(businessWith({ 'ear cleaning': 'outside only' }), 'ear cleaning').join(' ')).toMatch(
+      /nothing poured/,
+    );
   });
 
   test('plucking: a vet’s, or trimmed where the business works outside only', () => {
     const hairy = { traits: { ...aDog({}, 'poodle-miniature').traits, canalHair: 'dense' } } as const;
     const ways = { ...aDog().ways, earHair: 'routine' } as DogFacts['ways'];
     const way = (does: BusinessServices['ear hair']) =>
-      line(house({ 'ear hair': does }, { ...hairy, ways }), 'ear hair')?.earHair?.way;
+      line(businessWith({ 'ear hair': does }, { ...hairy, ways }), 'ear hair')?.earHair?.way;
     expect(way('vet')).toBe('vet');
     expect(way('outside only')).toBe('trim');
     expect(['whole', 'staged']).toContain(way('done'));
   });
 
   test('teeth are barred only where neither brush nor gel is done', () => {
-    expect(line(house({ teeth: 'vet', 'tooth gel': 'vet' }), 'teeth')?.bars).toHaveLength(1);
-    expect(line(house({ teeth: 'vet', 'tooth gel': 'done' }), 'teeth')?.bars).toEqual([]);
-    expect(line(house({ teeth: 'done' }), 'teeth')?.bars).toEqual([]);
+    expect(line(businessWith({ teeth: 'vet', 'tooth gel': 'vet' }), 'teeth')?.bars).toHaveLength(1);
+    expect(line(businessWith({ teeth: 'vet', 'tooth gel': 'done' }), 'teeth')?.bars).toEqual([]);
+    expect(line(businessWith({ teeth: 'done' }), 'teeth')?.bars).toEqual([]);
   });
 
   test('a prescribed wash is barred where the business gives no medicated baths, and only while it holds', () => {
     const says = { kind: 'bath product', productId: 'p', contactMinutes: 10, nothingElse: false } as const;
     const barred = (until: string) =>
-      line(house({ 'vet’s wash': 'vet' }, { instructions: [instruct(says, { until: day(until) })] }), 'bath')?.bars;
+      line(businessWith({ 'vet’s wash': 'vet' }, { instructions: [instruct(says, { until: day(until) })] }), 'bath')
+        ?.bars;
     expect(barred('2026-12-31')).toHaveLength(1);
     expect(barred('2026-03-01')).toEqual([]);
-    expect(line(house({ 'vet’s wash': 'vet' }), 'bath')?.bars).toEqual([]);
+    expect(line(businessWith({ 'vet’s wash': 'vet' }), 'bath')?.bars).toEqual([]);
   });
 });

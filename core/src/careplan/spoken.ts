@@ -1,5 +1,5 @@
 import type { ProductKind } from '../dilution';
-import type { Caution } from '../dilution';
+import type { MixCaution } from '../dilution';
 import type { Source, Sourced } from '../provenance';
 import type { Rank, Reason } from '../reasons';
 import { always } from '../rules';
@@ -12,7 +12,7 @@ import type { Claim } from './settleInterval';
 import { ALL_TASKS, type Task } from '../tasks';
 
 /** A sentence of the plan with its rule and source. */
-export interface Said extends Sourced {
+export interface SaidLine extends Sourced {
   readonly rank: Rank;
   readonly reason: Reason;
   readonly at: SaidAt;
@@ -31,15 +31,15 @@ export interface HomeCare {
 
 /** Marks and ingredients that no product for a task may have. */
 export interface KeptOff {
-  readonly marks: readonly Caution[];
+  readonly marks: readonly MixCaution[];
   readonly ingredients: readonly string[];
 }
 
 /** Everything rules say of one task at one place, sorted by what it is. */
 export interface Spoken {
   readonly claims: Claim[];
-  readonly methods: Said[];
-  readonly cautions: Said[];
+  readonly methods: SaidLine[];
+  readonly cautions: SaidLine[];
   readonly keptOff: KeptOff[];
   readonly products: ProductKind[];
   readonly homes: HomeCare[];
@@ -86,7 +86,7 @@ function sayingsOf(rule: Rule, facts: DogFacts | null): Spoken {
   return spoken;
 }
 
-interface Prepared {
+interface PreparedRule {
   readonly rule: Rule;
   /** Null where a number of the dog goes into it. */
   readonly says: Spoken | null;
@@ -94,14 +94,14 @@ interface Prepared {
 
 /** The rules of each task, what they say made ready: a plan is made thousands at a time. */
 const PREPARED = Object.fromEntries(
-  ALL_TASKS.map((task): [Task, readonly Prepared[]] => [
+  ALL_TASKS.map((task): [Task, readonly PreparedRule[]] => [
     task,
     RULES.filter((rule) => rule.task === task).map((rule) => ({
       rule,
       says: typeof rule.then === 'function' ? null : sayingsOf(rule, null),
     })),
   ]),
-) as Readonly<Record<Task, readonly Prepared[]>>;
+) as Readonly<Record<Task, readonly PreparedRule[]>>;
 
 /** Tasks whose rules look at the place; of the others both sides of a dog say the same. */
 const LOOKS_AT_PLACE: ReadonlySet<Task> = new Set(
@@ -109,7 +109,7 @@ const LOOKS_AT_PLACE: ReadonlySet<Task> = new Set(
 );
 
 /**
- * What the rules that hold for this dog say of a task at a place; what this dog and house ask before what is true of
+ * What the rules that hold for this dog say of a task at a place; what this dog and business ask before what is true of
  * every dog. `known` keeps what was found for the other side, within one plan.
  */
 export function spokenOf(facts: DogFacts, task: Task, place: Place | null, known: Map<Task, Spoken>): Spoken {
@@ -139,4 +139,4 @@ function gather(facts: DogFacts, task: Task, place: Place | null): Spoken {
 }
 
 /** Sorting is stable: rules keep their order within each part. */
-const generalLast = (a: Said, b: Said): number => Number(a.general) - Number(b.general);
+const generalLast = (a: SaidLine, b: SaidLine): number => Number(a.general) - Number(b.general);

@@ -23,6 +23,7 @@ export {
   type Muzzle,
   type Shedding,
   type Tearing,
+  type PlainTrait,
   type TraitBasis,
   type Traits,
 } from './traits';

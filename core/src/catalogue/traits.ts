@@ -49,5 +49,8 @@ export interface Traits {
   readonly folds: Readonly<Partial<Record<FoldSite, 'light' | 'deep'>>>;
 }
 
+/** A trait that has one of a few values; folds have a depth at each place. */
+export type PlainTrait = Exclude<keyof Traits, 'folds'>;
+
 /** A trait is the breed's guess until a groomer's hands say otherwise. */
 export type TraitBasis = 'assumed from the breed' | 'assumed until seen' | 'seen';

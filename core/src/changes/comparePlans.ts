@@ -6,7 +6,7 @@ import type { EarHairDecision } from '../careplan';
 import type { CarePlan, PlanLine } from '../careplan';
 
 /** One difference between two lines, as data where a reason is in it. */
-export type Difference =
+export type PlanDifference =
   | { readonly kind: 'barred'; readonly reason: Reason }
   | { readonly kind: 'no longer barred'; readonly reason: Reason }
   | { readonly kind: 'ear hair'; readonly was: EarHairDecision; readonly is: EarHairDecision }
@@ -16,10 +16,11 @@ export type Difference =
 /** How one line of a plan differs from the same line of another. */
 export interface PlanChange extends TaskAt {
   readonly kind: 'new' | 'gone' | 'changed';
-  readonly differences: readonly Difference[];
+  readonly differences: readonly PlanDifference[];
 }
 
-const plainly = (...words: readonly string[]): Difference[] => words.map((each) => ({ kind: 'words', words: each }));
+const plainly = (...words: readonly string[]): PlanDifference[] =>
+  words.map((each) => ({ kind: 'words', words: each }));
 
 /** What changes from one plan to another, line by line, in working order; nothing for lines that stay as they are. Pure. */
 export function comparePlans(before: CarePlan, after: CarePlan): PlanChange[] {
@@ -51,15 +52,17 @@ const summary = ({ interval, home, methods, cautions }: PlanLine): string => {
   return home ? `at home ${everyWords(home.everyDays)}` : (methods[0]?.words ?? cautions[0]?.words ?? '');
 };
 
-function between(was: PlanLine, is: PlanLine): Difference[] {
+function between(was: PlanLine, is: PlanLine): PlanDifference[] {
   const said = ({ methods, cautions }: PlanLine) => [...methods, ...cautions].map(({ words }) => words);
   const [before, after] = [said(was), said(is)];
   const has = (line: PlanLine, reason: Reason) => line.bars.some((bar) => sameReason(bar.reason, reason));
   return [
-    ...is.bars.filter(({ reason }) => !has(was, reason)).map(({ reason }): Difference => ({ kind: 'barred', reason })),
+    ...is.bars
+      .filter(({ reason }) => !has(was, reason))
+      .map(({ reason }): PlanDifference => ({ kind: 'barred', reason })),
     ...was.bars
       .filter(({ reason }) => !has(is, reason))
-      .map(({ reason }): Difference => ({ kind: 'no longer barred', reason })),
+      .map(({ reason }): PlanDifference => ({ kind: 'no longer barred', reason })),
     ...intervals(was, is),
     ...earHair(was, is),
     ...plainly(
@@ -70,13 +73,13 @@ function between(was: PlanLine, is: PlanLine): Difference[] {
   ];
 }
 
-function intervals(was: PlanLine, is: PlanLine): Difference[] {
+function intervals(was: PlanLine, is: PlanLine): PlanDifference[] {
   if (!is.interval || !was.interval) return [];
   const [before, after] = [every(was.interval), every(is.interval)];
   return before === after ? [] : plainly(`${after} instead of ${before}`);
 }
 
-const earHair = (was: PlanLine, is: PlanLine): Difference[] =>
+const earHair = (was: PlanLine, is: PlanLine): PlanDifference[] =>
   was.earHair && is.earHair && was.earHair.way !== is.earHair.way
     ? [{ kind: 'ear hair', was: was.earHair, is: is.earHair }]
     : [];

@@ -1,2 +1,2 @@
 export { openBook, plansThatChange, type BookEntry } from './bookChanges';
-export { comparePlans, type Difference, type PlanChange } from './comparePlans';
+export { comparePlans, type PlanDifference, type PlanChange } from './comparePlans';

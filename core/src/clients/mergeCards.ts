@@ -5,15 +5,15 @@ import { phoneDigits } from './sameClient';
  * One card of two. Nothing is lost: phones, e-mails and notes add up, the kept card's first; the newer word counts for
  * each consent, and of two words of one day the no.
  */
-export function mergeCards(kept: ClientCard, gone: ClientCard): ClientCard {
+export function mergeCards(survivor: ClientCard, gone: ClientCard): ClientCard {
   return {
-    phones: unlike([...kept.phones, ...gone.phones], ({ number }) => phoneDigits(number)),
-    emails: unlike([...kept.emails, ...gone.emails], (email) => email.toLowerCase()),
-    prefers: kept.prefers === 'no matter' ? gone.prefers : kept.prefers,
-    language: kept.language ?? gone.language,
-    address: mergeAddress(kept.address, gone.address),
-    consents: mergeConsents(kept.consents, gone.consents),
-    note: unlike([kept.note, gone.note].filter(Boolean), (note) => note).join('\n'),
+    phones: unlike([...survivor.phones, ...gone.phones], ({ number }) => phoneDigits(number)),
+    emails: unlike([...survivor.emails, ...gone.emails], (email) => email.toLowerCase()),
+    prefers: survivor.prefers === 'no matter' ? gone.prefers : survivor.prefers,
+    language: survivor.language ?? gone.language,
+    address: mergeAddress(survivor.address, gone.address),
+    consents: mergeConsents(survivor.consents, gone.consents),
+    note: unlike([survivor.note, gone.note].filter(Boolean), (note) => note).join('\n'),
   };
 }
 
@@ -24,12 +24,12 @@ function unlike<T>(items: readonly T[], key: (item: T) => string): T[] {
 }
 
 /** An address is one thing: half of one and half of another is nowhere. */
-const mergeAddress = (kept: Address, gone: Address): Address =>
-  kept.street === '' && kept.town === '' && kept.coordinates === null ? gone : kept;
+const mergeAddress = (survivor: Address, gone: Address): Address =>
+  survivor.street === '' && survivor.town === '' && survivor.coordinates === null ? gone : survivor;
 
-function mergeConsents(kept: ClientCard['consents'], gone: ClientCard['consents']): ClientCard['consents'] {
+function mergeConsents(survivor: ClientCard['consents'], gone: ClientCard['consents']): ClientCard['consents'] {
   const words = ALL_CONSENTS.flatMap((consent): [Consent, Word][] => {
-    const [a, b] = [kept[consent], gone[consent]];
+    const [a, b] = [survivor[consent], gone[consent]];
     const word = a && b ? newer(a, b) : (a ?? b);
     return word ? [[consent, word]] : [];
   });

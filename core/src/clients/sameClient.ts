@@ -28,15 +28,17 @@ export function clientKeys(name: string, { phones, emails }: Pick<ClientCard, 'p
   return numbers.length + mails.length > 0 ? [...numbers, ...mails] : [`name ${called}`];
 }
 
-interface Known {
+interface KnownClient {
   readonly id: string;
   readonly name: string;
   readonly card: Pick<ClientCard, 'phones' | 'emails'>;
 }
 
 /** Finds clients already known, by phone or e-mail, or by the bare name where neither is given. */
-export function knownClients(book: readonly Known[]): (name: string, card: Known['card']) => Known | null {
-  const byKey = new Map<string, Known>();
+export function knownClients(
+  book: readonly KnownClient[],
+): (name: string, card: KnownClient['card']) => KnownClient | null {
+  const byKey = new Map<string, KnownClient>();
   for (const each of book) {
     for (const key of [...clientKeys(each.name, each.card), `name ${plainWords(each.name)}`])
       if (!byKey.has(key)) byKey.set(key, each);
@@ -48,7 +50,7 @@ export function knownClients(book: readonly Known[]): (name: string, card: Known
 }
 
 /** Groups of two or more that look like one person: the same phone or e-mail. */
-export function likelySame<T extends Known>(book: readonly T[]): T[][] {
+export function likelySame<T extends KnownClient>(book: readonly T[]): T[][] {
   const byKey = new Map<string, T[]>();
   for (const each of book) {
     for (const key of clientKeys(each.name, each.card)) byKey.set(key, [...(byKey.get(key) ?? []), each]);

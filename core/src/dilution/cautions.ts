@@ -11,14 +11,14 @@ export const CAUTIONS = {
   'pregnancy of the user': { asks: 'Not handled while pregnant', label: 'Not for hands of the pregnant.' },
 } as const satisfies Record<string, { readonly asks: string; readonly label: string }>;
 
-export type Caution = keyof typeof CAUTIONS;
-export const ALL_CAUTIONS = Object.keys(CAUTIONS) as [Caution, ...Caution[]];
+export type MixCaution = keyof typeof CAUTIONS;
+export const ALL_CAUTIONS = Object.keys(CAUTIONS) as [MixCaution, ...MixCaution[]];
 
 /** What every made-up mix bears, whatever the product warns of. */
 export const OF_EVERY_MIX = 'Not to drink. Keep from children.';
 
 /** One line for a bottle's label: what the product warns of, then what holds for every mix. */
-export const hazardLine = (cautions: readonly Caution[]): string =>
+export const hazardLine = (cautions: readonly MixCaution[]): string =>
   [...cautions.map((caution) => CAUTIONS[caution].label), OF_EVERY_MIX].join(' ');
 
 export const CAUTION_SOURCE: Source = COMMON_PRACTICE;

@@ -19,7 +19,7 @@ import {
   tidyBatch,
   topUp,
   type LabelContext,
-  type Said,
+  type RatioSaid,
 } from '.';
 import { productOf } from './tests/shelf';
 
@@ -37,7 +37,7 @@ describe('what a label means', () => {
     label: string,
     waterParts: string | null,
     more: Partial<LabelContext> = {},
-    range: Said['range'] = null,
+    range: RatioSaid['range'] = null,
   ) => {
     const read = readLabel(label, { medicated: false, oneToN: 'N parts water', ...more });
     const meaning = labelMeaning(read, waterParts === null ? null : { waterParts, range });
@@ -73,7 +73,7 @@ describe('what a label means', () => {
     expect(means(label, said)).toBe(meaning);
   });
 
-  test('of two ranges that both hold it the kept one stands', () => {
+  test('of two ranges that both hold it the one that was saved counts', () => {
     expect(means('1:10 to 1:32', '24', {}, { strongest: '9', weakest: '31' })).toBe('24 in 9–31');
   });
 

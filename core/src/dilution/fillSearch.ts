@@ -18,17 +18,17 @@ export interface FillKind {
 }
 
 /** Bottles chosen so far, as a list from the last one back. */
-export interface Filled {
+export interface FilledSoFar {
   readonly sum: number;
   readonly bottles: number;
   readonly spare: number;
-  readonly last: { readonly kind: number; readonly fill: number; readonly before: Filled } | null;
+  readonly last: { readonly kind: number; readonly fill: number; readonly before: FilledSoFar } | null;
 }
 
 /** Steps of the search before it takes the best it has; some tens of milliseconds [house value, chosen by `npm run bench`]. */
 const STEPS = 400_000;
 
-const NOTHING: Filled = { sum: 0, bottles: 0, spare: 0, last: null };
+const NOTHING: FilledSoFar = { sum: 0, bottles: 0, spare: 0, last: null };
 
 /** The largest fill of each bottle there is, largest first. Kinds come with the largest first. */
 export const fullestFirst = (kinds: readonly FillKind[]): number[] =>
@@ -42,7 +42,7 @@ export function leanest(
   kinds: readonly FillKind[],
   target: number,
   borne: number,
-): { readonly best: Filled; readonly exact: boolean } {
+): { readonly best: FilledSoFar; readonly exact: boolean } {
   const largest = fullestFirst(kinds);
   const few = fewest(largest, target);
   const smallest = Math.min(...kinds.map(({ fills }) => fills[0] ?? Infinity));
@@ -67,11 +67,11 @@ function fewest(largestFirst: readonly number[], target: number): number {
 }
 
 /** Least left over, then fewest bottles, then least spare room. */
-const better = (a: Filled, b: Filled | null): Filled =>
+const better = (a: FilledSoFar, b: FilledSoFar | null): FilledSoFar =>
   b && (b.sum - a.sum || b.bottles - a.bottles || b.spare - a.spare) < 0 ? b : a;
 
 /** As one would by hand: the largest bottles full, then each, from the last one back, as far down as the rest allows. */
-function byHand(kinds: readonly FillKind[], target: number, bottles: number): Filled {
+function byHand(kinds: readonly FillKind[], target: number, bottles: number): FilledSoFar {
   const taken = kinds.flatMap((kind, at) => Array.from({ length: kind.count }, () => at)).slice(0, bottles);
   const fillAt = (at: number, i: number) => kinds[at]?.fills[i] ?? 0;
   const marks = taken.map((at) => (kinds[at]?.fills.length ?? 1) - 1);
@@ -83,7 +83,7 @@ function byHand(kinds: readonly FillKind[], target: number, bottles: number): Fi
     over -= full - fillAt(at, lowest);
     marks[i] = lowest;
   }
-  return taken.reduce<Filled>((before, kind, i) => {
+  return taken.reduce<FilledSoFar>((before, kind, i) => {
     const fill = fillAt(kind, marks[i] ?? 0);
     const spare = before.spare + (kinds[kind]?.line ?? fill) - fill;
     return { sum: before.sum + fill, bottles: before.bottles + 1, spare, last: { kind, fill: marks[i] ?? 0, before } };
@@ -100,24 +100,24 @@ function exactly(
   kinds: readonly FillKind[],
   target: number,
   budget: number,
-): { readonly best: Filled | null; readonly steps: number } {
+): { readonly best: FilledSoFar | null; readonly steps: number } {
   let steps = 0;
-  let best: Filled | null = null;
-  let open = new Map<number, Filled>([[0, NOTHING]]);
-  const key = (state: Filled) => state.sum * (bottles + 1) + state.bottles;
+  let best: FilledSoFar | null = null;
+  let open = new Map<number, FilledSoFar>([[0, NOTHING]]);
+  const key = (state: FilledSoFar) => state.sum * (bottles + 1) + state.bottles;
   for (const [at, { count, fills, line }] of kinds.entries()) {
     const here = roomOf(kinds.slice(at), bottles);
     const later = roomOf(kinds.slice(at + 1), bottles);
     const reached = new Map([...open].filter(([, state]) => mayReach(state, later)));
     let layer = open;
     for (let taken = 1; taken <= Math.min(count, bottles) && layer.size > 0; taken++) {
-      const next = new Map<number, Filled>();
+      const next = new Map<number, FilledSoFar>();
       for (const state of layer.values()) {
         if (state.bottles >= bottles || !mayReach(state, here)) continue;
         for (let i = fills.length - 1; i >= 0; i--) {
           steps += 1;
           const fill = fills[i] ?? 0;
-          const grown: Filled = {
+          const grown: FilledSoFar = {
             sum: state.sum + fill,
             bottles: state.bottles + 1,
             spare: state.spare + line - fill,
@@ -143,7 +143,7 @@ function exactly(
   }
   return { best, steps };
 
-  function mayReach(state: Filled, room: readonly number[]): boolean {
+  function mayReach(state: FilledSoFar, room: readonly number[]): boolean {
     return state.sum + (room[bottles - state.bottles] ?? 0) >= target;
   }
 }
@@ -157,7 +157,7 @@ function roomOf(kinds: readonly FillKind[], most: number): number[] {
 }
 
 /** A choice as bottles and marks. */
-export function fillsOf(state: Filled, kinds: readonly FillKind[]): FillTo[] {
+export function fillsOf(state: FilledSoFar, kinds: readonly FillKind[]): FillTo[] {
   const fills: FillTo[] = [];
   for (let at = state.last; at; at = at.before.last) {
     const kind = kinds[at.kind];

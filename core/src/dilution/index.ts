@@ -22,7 +22,7 @@ export {
   type Calibration,
   type PumpSpread,
 } from './calibratePump';
-export { ALL_CAUTIONS, CAUTIONS, CAUTION_SOURCE, clashing, hazardLine, type Caution } from './cautions';
+export { ALL_CAUTIONS, CAUTIONS, CAUTION_SOURCE, clashing, hazardLine, type MixCaution } from './cautions';
 export {
   FINEST_MARK,
   MOST_LEFT_OVER,
@@ -46,16 +46,16 @@ export {
   sayReading,
   type ExactRange,
   type LabelMeaning,
-  type Said,
+  type RatioSaid,
 } from './labelMeaning';
 export { leadBy, type Lead, type LeadKind, type Led } from './leadBy';
-export { cutMix, mix, strengthFrom, topUp, type Cut, type Mix, type StandingMix, type TopUp } from './mix';
+export { cutMix, mix, strengthFrom, topUp, type Cut, type Mix, type MixInBottle, type TopUp } from './mix';
 export { mixCard, type MixCard } from './mixCard';
 export { planDay, type AsItIs, type Batch, type BatchBottle, type DayPlan, type DogNeed } from './planDay';
 export { PRODUCT_KINDS, isForOneDog, type Dilution, type LabelRange, type Product, type ProductKind } from './product';
 export { readLabel, type LabelContext, type LabelReading, type Reading } from './readLabel';
 export { shareOut, type Pour, type Shared } from './shareOut';
-export { isPast, mayTake, type OpenMix, type MayTake } from './standing';
+export { isPast, mayTake, type OpenMix, type MayTake } from './openMix';
 export { concentration, exactParts, showStrength, strengthError, strengthOf, type Strength } from './strength';
 export { MOST_WASTE, measure, tidyBatch, type Measured, type Measuring, type StrokeQuestion } from './strokes';
 export { ownFactor } from './ownFactor';

@@ -10,7 +10,7 @@ export interface ExactRange {
 }
 
 /** What a person said of a label, exact. */
-export interface Said {
+export interface RatioSaid {
   readonly waterParts: string;
   /** The range it lies in; null: the label gives none, or the first that fits. */
   readonly range: ExactRange | null;
@@ -32,9 +32,9 @@ export type LabelMeaning =
 /**
  * The one place that decides what a label means: what is printed, and what a person said of it. What was said must be
  * one of the readings, or lie within its range; a label that gives no dilution takes what is said. With nothing said the
- * house's habit decides, where it is one.
+ * business's habit decides, where it is one.
  */
-export function labelMeaning(label: LabelReading, said: Said | null): LabelMeaning {
+export function labelMeaning(label: LabelReading, said: RatioSaid | null): LabelMeaning {
   const strength = said === null ? null : asStrength(said.waterParts);
   if (typeof strength === 'string') return { kind: 'refused', at: 'waterParts', why: strength };
   switch (label.kind) {
@@ -65,7 +65,7 @@ export const isWithin = ({ strongest, weakest }: LabelRange, { water }: Strength
   water.compare(strongest.water) >= 0 && water.compare(weakest.water) <= 0;
 
 /** What saying "this reading" says. */
-export const sayReading = ({ strength, range }: Reading): Said => ({
+export const sayReading = ({ strength, range }: Reading): RatioSaid => ({
   waterParts: exactParts(strength),
   range: range && exactRange(range),
 });

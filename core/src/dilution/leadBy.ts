@@ -34,7 +34,7 @@ export type Led =
  * the realised ratio says so; where product, water or strokes lead, the mix is exactly the label's.
  */
 export function leadBy(question: LeadQuestion): Led {
-  const { lead, strength, stroke, medicated, room, ...house } = question;
+  const { lead, strength, stroke, medicated, room, ...business } = question;
   const share = concentration(strength);
   switch (lead.by) {
     case 'dogs':
@@ -59,7 +59,7 @@ export function leadBy(question: LeadQuestion): Led {
   function ofTotal(total: number): Led {
     if (!(total > 0)) return refused('Say how much mix you want: more than 0 ml.');
     if (total > room) return tooMuch(total);
-    return { kind: 'led', how: measure({ total: millilitres(total), strength, stroke, medicated, room, ...house }) };
+    return { kind: 'led', how: measure({ total: millilitres(total), strength, stroke, medicated, room, ...business }) };
   }
   function exactly(total: Fraction, product: number): Led {
     const size = total.valueOf();

@@ -32,8 +32,8 @@ export function cutMix(volume: Millilitres, strength: Strength, wanted: Strength
   return { kind: 'add water', water: millilitres(water.valueOf()), total: millilitres(total.valueOf()) };
 }
 
-/** A mix standing on the bench. Times are instants in milliseconds. */
-export interface StandingMix {
+/** A mix in its bottle. Times are instants in milliseconds. */
+export interface MixInBottle {
   readonly volume: Millilitres;
   readonly strength: Strength;
   readonly mixedAt: number;
@@ -41,14 +41,14 @@ export interface StandingMix {
 }
 
 export type TopUp =
-  | { readonly kind: 'topped up'; readonly add: Mix; readonly result: StandingMix }
+  | { readonly kind: 'topped up'; readonly add: Mix; readonly result: MixInBottle }
   | { readonly kind: 'refused'; readonly why: string };
 
 /**
  * Mass balance: what to add to a left-over of another strength so that `total` stands at `wanted`.
  * The result keeps the older mixed-at and discard times; a left-over past its discard time is refused.
  */
-export function topUp(leftOver: StandingMix, total: Millilitres, wanted: Strength, now: number): TopUp {
+export function topUp(leftOver: MixInBottle, total: Millilitres, wanted: Strength, now: number): TopUp {
   if (now >= leftOver.discardAt) return { kind: 'refused', why: 'It is past its discard time. Pour it away.' };
   if (total < leftOver.volume) return { kind: 'refused', why: 'There is already more than that in the bottle.' };
   const held = new Fraction(leftOver.volume).mul(concentration(leftOver.strength));

@@ -2,7 +2,7 @@ import type { Millilitres } from '../units';
 import { isForOneDog, type Product } from './product';
 import type { Strength } from './strength';
 
-/** A mix made up and standing at the bench. Times are instants in ms since 1970. */
+/** A mix made up and not used up. Times are instants in ms since 1970. */
 export interface OpenMix {
   readonly id: string;
   readonly productId: string;

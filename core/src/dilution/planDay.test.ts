@@ -64,7 +64,7 @@ const standing = (more: Partial<OpenMix> = {}): OpenMix => ({
   ...more,
 });
 const day = (needs: readonly DogNeed[], made: readonly OpenMix[] = [], bottles = BOTTLES) =>
-  planDay({ needs, standing: made, bottles, now: NOW, mostWaste: 0.2 });
+  planDay({ needs, openMixes: made, bottles, now: NOW, mostWaste: 0.2 });
 const total = (batch: { bottles: readonly { how: { total: number } }[] } | undefined) =>
   batch?.bottles.reduce((sum, { how }) => sum + how.total, 0) ?? 0;
 
@@ -122,7 +122,7 @@ describe('late changes', () => {
     const [batch] = day(dogs, [standing()]).batches;
     expect(batch?.wanted).toBe(0);
     expect(batch?.bottles).toEqual([]);
-    expect(batch?.standing).toMatchObject([{ mix: 'm1', pours: [{ dog: 'Teasel' }, { dog: 'Umber' }] }]);
+    expect(batch?.openMixes).toMatchObject([{ mix: 'm1', pours: [{ dog: 'Teasel' }, { dog: 'Umber' }] }]);
   });
 
   test('one dog more: only what is missing is mixed, with its reserve', () => {
@@ -148,7 +148,7 @@ describe('late changes', () => {
     const ticked = standing({ bottleId: first.bottle.id, left: first.how.total });
     const after = day(six, [ticked], bottles).batches[0];
     expect(after?.bottles).toEqual(before.bottles.slice(1));
-    expect(after?.standing[0]?.pours).toEqual(first.pours);
+    expect(after?.openMixes[0]?.pours).toEqual(first.pours);
   });
 
   test('however the bottles are ticked off, never more are left to fill than before', () => {
@@ -158,19 +158,19 @@ describe('late changes', () => {
         fc.infiniteStream(fc.nat(5)),
         (amounts, picks) => {
           const dogs = amounts.map((ml, i) => need(`dog ${i}`, OAT, ml, i));
-          const house = [
+          const ownBottles = [
             { bottle: bottle('small', 250, 25), count: 3 },
             { bottle: bottle('half', 500, 50), count: 4 },
             { bottle: bottle('litre', 1000, 50), count: 5 },
           ];
           const made: OpenMix[] = [];
           for (;;) {
-            const batch = day(dogs, made, house).batches[0];
+            const batch = day(dogs, made, ownBottles).batches[0];
             const left = batch?.bottles ?? [];
             const tick = left[(picks.next().value ?? 0) % Math.max(1, left.length)];
             if (!tick || batch?.unbottled !== 0) break;
             made.push(standing({ id: `m${made.length}`, bottleId: tick.bottle.id, left: tick.how.total }));
-            const after = day(dogs, made, house).batches[0]?.bottles ?? [];
+            const after = day(dogs, made, ownBottles).batches[0]?.bottles ?? [];
             expect(after.length).toBeLessThan(left.length);
           }
         },
@@ -181,7 +181,7 @@ describe('late changes', () => {
 
   test('one dog fewer leaves a mix without takers: it stays where it is', () => {
     const [batch] = day([need('Teasel', OAT, 300, 1)], [standing()]).batches;
-    expect(batch?.standing[0]?.pours).toHaveLength(1);
+    expect(batch?.openMixes[0]?.pours).toHaveLength(1);
     expect(batch?.wanted).toBe(0);
   });
 
@@ -215,14 +215,14 @@ describe('late changes', () => {
         const plenty = BOTTLES.map(({ bottle: each }) => ({ bottle: each, count: null }));
         const [batch] = day(asked, mixes, plenty).batches;
         if (!batch) throw new Error('no batch');
-        const pours = [...batch.standing, ...batch.bottles].flatMap((each) => each.pours);
+        const pours = [...batch.openMixes, ...batch.bottles].flatMap((each) => each.pours);
         for (const { dogId, ml } of asked) {
           const got = pours.filter((each) => each.dogId === dogId).reduce((sum, each) => sum + each.ml, 0);
           // A last splash under 5 ml is not mixed for.
           expect(got).toBeGreaterThanOrEqual(ml - 5);
           expect(got).toBeLessThanOrEqual(ml + 1e-6);
         }
-        batch.standing.forEach(({ mix, pours: its }) => {
+        batch.openMixes.forEach(({ mix, pours: its }) => {
           const poured = its.reduce((sum, each) => sum + each.ml, 0);
           expect(poured).toBeLessThanOrEqual((mixes.find(({ id }) => id === mix)?.left ?? 0) + 1e-6);
         });
@@ -255,7 +255,7 @@ describe('in millilitres and in fluid ounces alike', () => {
         fc.array(water, { minLength: 4, maxLength: 4 }),
         fc.constantFrom(null, 1, 5, 30, OUNCE / 4),
         (kinds, needs, waters, stroke) => {
-          const house = kinds.map(({ ounces, graduation, count, metric, above }, i) => {
+          const ownBottles = kinds.map(({ ounces, graduation, count, metric, above }, i) => {
             const unit = metric ? 25 : OUNCE;
             return { bottle: bottle(`b${i}`, ounces * unit + above, graduation && graduation * unit), count };
           });
@@ -264,7 +264,7 @@ describe('in millilitres and in fluid ounces alike', () => {
             ...need(`dog ${i}`, products[of] ?? OAT, tenths / 10, i),
             stroke: stroke === null ? null : millilitres(stroke),
           }));
-          const { batches } = day(dogs, [], house);
+          const { batches } = day(dogs, [], ownBottles);
           const bottles = batches.flatMap((batch) => batch.bottles);
           for (const { bottle: its, how } of bottles) {
             expect(how.total).toBeLessThanOrEqual(its.line);
@@ -274,7 +274,7 @@ describe('in millilitres and in fluid ounces alike', () => {
             } else expect(how.total).toBe(its.line);
             expect(how.product + how.water).toBeCloseTo(how.total, 6);
           }
-          for (const { bottle: its, count } of house)
+          for (const { bottle: its, count } of ownBottles)
             expect(bottles.filter(({ bottle: { id } }) => id === its.id).length).toBeLessThanOrEqual(count);
           for (const batch of batches)
             if (batch.unbottled === 0)
@@ -290,12 +290,12 @@ describe('when bottles are scarce', () => {
   test('another order is tried before a dog goes short', () => {
     // Largest first takes the litre and a half for 1045 ml and leaves one half for 600. The other way round the litre takes
     // the 600, two halves the rest: only the reserve is cut short.
-    const house = [
+    const ownBottles = [
       { bottle: bottle('litre', 1000, 50), count: 1 },
       { bottle: bottle('half', 500, 50), count: 2 },
     ];
     const CHALK = product('chalk', 24);
-    const { batches } = day([need('Wren', OAT, 950), need('Teasel', CHALK, 545)], [], house);
+    const { batches } = day([need('Wren', OAT, 950), need('Teasel', CHALK, 545)], [], ownBottles);
     expect(batches.flatMap(({ unserved }) => unserved)).toEqual([]);
     expect(batches.map((batch) => [batch.product.id, total(batch)])).toEqual([
       ['oat', 1000],

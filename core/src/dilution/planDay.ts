@@ -3,7 +3,7 @@ import { RESERVE } from './bathMix';
 import { chooseBottles, topMark, type FreeBottle } from './chooseBottles';
 import { isForOneDog, type Product } from './product';
 import { shareOut, type Pour } from './shareOut';
-import { isPast, type OpenMix } from './standing';
+import { isPast, type OpenMix } from './openMix';
 import { exactParts, type Strength } from './strength';
 import { measure, type Measuring } from './strokes';
 
@@ -35,7 +35,7 @@ export interface Batch {
   /** What the dogs take, ml of mix. */
   readonly need: Millilitres;
   /** Served from what already stands there. */
-  readonly standing: readonly { readonly mix: string; readonly pours: readonly Pour[] }[];
+  readonly openMixes: readonly { readonly mix: string; readonly pours: readonly Pour[] }[];
   /** Still to be made, reserve included; 0 when all is mixed. */
   readonly wanted: Millilitres;
   readonly bottles: readonly BatchBottle[];
@@ -63,7 +63,7 @@ export interface DayPlan {
 
 export interface DayQuestion {
   readonly needs: readonly DogNeed[];
-  readonly standing: readonly OpenMix[];
+  readonly openMixes: readonly OpenMix[];
   /** Every kind of bottle with how many the business has in all; those in use are taken off here. */
   readonly bottles: readonly FreeBottle[];
   readonly now: number;
@@ -72,10 +72,10 @@ export interface DayQuestion {
 }
 
 /**
- * The morning mix: the day's needs by product and strength, first from what stands mixed, the rest with its reserve
+ * The morning mix: the day's needs by product and strength, first from open mixes, the rest with its reserve
  * into the business's bottles (docs/formulas.md, "Dilution"). What is for one dog comes first, then the largest batch; each takes its bottles
  * from those still free. Where dogs would go short, other orders are tried before they do. Late changes are a new question
- * with what stands: nothing mixed is thrown away.
+ * with the mixes that are open: nothing mixed is thrown away.
  */
 export function planDay(question: DayQuestion): DayPlan {
   const groups = grouped(question.needs);
@@ -117,14 +117,14 @@ function kindest(groups: readonly Group[], question: DayQuestion): readonly Batc
 }
 
 /** Each batch takes its bottles from those that the ones before it left. */
-function inOrder(groups: readonly Group[], { standing, bottles, now, mostWaste }: DayQuestion): Batch[] {
-  const inUse = (id: string) => standing.filter((mix) => mix.bottleId === id).length;
+function inOrder(groups: readonly Group[], { openMixes, bottles, now, mostWaste }: DayQuestion): Batch[] {
+  const inUse = (id: string) => openMixes.filter((mix) => mix.bottleId === id).length;
   let free = bottles.map(({ bottle, count }) => ({
     bottle,
     count: count === null ? null : Math.max(0, count - inUse(bottle.id)),
   }));
   return groups.map((dogs) => {
-    const batch = batchOf(dogs, standing, free, now, mostWaste);
+    const batch = batchOf(dogs, openMixes, free, now, mostWaste);
     free = free.map(({ bottle, count }) => ({
       bottle,
       count: count && count - batch.bottles.filter((each) => each.bottle.id === bottle.id).length,
@@ -162,14 +162,14 @@ function grouped(needs: readonly DogNeed[]): Group[] {
 
 function batchOf(
   dogs: Group,
-  standing: readonly OpenMix[],
+  openMixes: readonly OpenMix[],
   free: readonly FreeBottle[],
   now: number,
   mostWaste: number,
 ): Batch {
   const [{ product, stroke, strength, dogId, dog }] = dogs;
   const alone = isForOneDog(product);
-  const usable = standing.filter(
+  const usable = openMixes.filter(
     (mix) =>
       mix.productId === product.id &&
       mix.strength.water.equals(strength.water) &&
@@ -195,7 +195,7 @@ function batchOf(
     strength,
     forDog: alone ? { id: dogId, name: dog } : null,
     need: millilitres(need),
-    standing: usable.map((mix, i) => ({ mix: mix.id, pours: pours[i] ?? [] })),
+    openMixes: usable.map((mix, i) => ({ mix: mix.id, pours: pours[i] ?? [] })),
     wanted,
     bottles: made.how.map(({ bottle, how }, i) => ({ bottle, how, pours: pours[usable.length + i] ?? [] })),
     draws: millilitres(made.how.reduce((sum, { how }) => sum + how.product, 0)),
@@ -209,22 +209,24 @@ function batchOf(
  * What is to be mixed besides what stands, ml: the need with its reserve less that; nothing once the need itself is
  * covered, since a reserve alone is not worth another bottle.
  */
-const stillWanted = (need: number, standing: number): Millilitres =>
-  need - standing > Math.min(SPLASH, need * RESERVE) ? millilitres(need * (1 + RESERVE) - standing) : millilitres(0);
+const stillWanted = (need: number, alreadyMixed: number): Millilitres =>
+  need - alreadyMixed > Math.min(SPLASH, need * RESERVE)
+    ? millilitres(need * (1 + RESERVE) - alreadyMixed)
+    : millilitres(0);
 
 /** A shortage of no more than this, and no more than a tenth, is not mixed for: the last of a bottle covers it, ml [house value]. */
 const SPLASH = 5;
 
-interface Filled {
+interface FilledBottles {
   readonly how: readonly { readonly bottle: FreeBottle['bottle']; readonly how: Measuring }[];
   readonly unbottled: Millilitres;
   readonly atMostAbove: number;
 }
-const NO_FILL: Filled = { how: [], unbottled: millilitres(0), atMostAbove: 0 };
+const NO_FILL: FilledBottles = { how: [], unbottled: millilitres(0), atMostAbove: 0 };
 
 /**
  * Bottles for `wanted`. Strokes first; where no bottle gives them, too few do, or they would throw away more than the
- * house bears and measuring less, the product is measured in ml. With too few bottles all are filled and the rest is told.
+ * business bears and measuring less, the product is measured in ml. With too few bottles all are filled and the rest is told.
  */
 function fill(
   wanted: Millilitres,
@@ -236,7 +238,7 @@ function fill(
     readonly mostWaste: number;
   },
   free: readonly FreeBottle[],
-): Filled {
+): FilledBottles {
   const pumped = mix.stroke === null ? null : chooseBottles(wanted, free, mix, whole);
   const thrifty = pumped?.kind === 'chosen' && pumped.leftOver <= wanted * mix.mostWaste;
   const poured = thrifty ? null : chooseBottles(wanted, free, { ...mix, stroke: null }, whole);

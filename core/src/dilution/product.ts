@@ -1,5 +1,5 @@
 import type { Minutes } from '../units';
-import type { Caution } from './cautions';
+import type { MixCaution } from './cautions';
 import type { Strength } from './strength';
 
 /** The two ends of what a label allows: "10:1 to 32:1". */
@@ -47,7 +47,7 @@ export interface Product {
   readonly suppliedBy: 'house' | 'vet' | 'owner';
   /** Money per millilitre of product as bought, in the business's currency; null when not known. */
   readonly costPerMl: number | null;
-  readonly cautions: readonly Caution[];
+  readonly cautions: readonly MixCaution[];
   /** As printed, one each: held against what a dog must not have. */
   readonly ingredients: readonly string[];
 }

@@ -1,7 +1,7 @@
 import type Fraction from 'fraction.js';
 import type { LabelRange } from './product';
 import { plainPrint } from './label/numbers';
-import { AskForDilution, FORMS, type Phrase, type PhraseContext, type Way } from './label/phrases';
+import { AskForDilution, FORMS, type Phrase, type PhraseContext, type RatioWay } from './label/phrases';
 import { strengthOf, type Strength } from './strength';
 
 /** One way to understand what is printed. */
@@ -137,7 +137,7 @@ function decide(phrases: readonly Phrase[], byHabit: boolean): LabelReading {
 const key = ({ strength, range }: Reading): string =>
   `${range?.strongest.water.toFraction() ?? ''} ${strength.water.toFraction()}`;
 
-function readingOf(strong: Way, weak: Way): Reading {
+function readingOf(strong: RatioWay, weak: RatioWay): Reading {
   const [strongest, weakest] = [strengthOf(strong.water), strengthOf(weak.water)];
   if (strong.water.equals(weak.water))
     return { strength: weakest, range: null, words: weak.words ?? inWords(weak.water) };

@@ -25,7 +25,10 @@ export const factsUpToDate = (facts: OlderFacts): DogFacts => ({
   eyes: facts.eyes ?? { left: [], right: [] },
   known: facts.known ?? [],
   suspended: Object.fromEntries(
-    Object.entries(facts.suspended).map(([key, kept]) => [key, typeof kept === 'string' ? { words: kept } : kept]),
+    Object.entries(facts.suspended).map(([key, stored]) => [
+      key,
+      typeof stored === 'string' ? { words: stored } : stored,
+    ]),
   ),
   earUnsettled: { left: unsettled(facts.earUnsettled.left), right: unsettled(facts.earUnsettled.right) },
 });
@@ -36,7 +39,7 @@ function ear({ plucked, ...rest }: OlderEar): EarHistory {
 }
 
 /** A name of before stands for a sign that is not known: the hair of that ear stays in, as it did. */
-function unsettled(kept: OlderFacts['earUnsettled'][Side]): DogFacts['earUnsettled'][Side] {
-  if (kept === null) return [];
-  return typeof kept === 'string' ? [{ sign: kept as Sign, grade: 1 }] : kept;
+function unsettled(stored: OlderFacts['earUnsettled'][Side]): DogFacts['earUnsettled'][Side] {
+  if (stored === null) return [];
+  return typeof stored === 'string' ? [{ sign: stored as Sign, grade: 1 }] : stored;
 }

@@ -1,6 +1,6 @@
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, Side } from '../places';
-import { CHOICES, type Choice } from '../reasons';
+import { CHOICES, type DogChoice } from '../reasons';
 import type { Day } from '../units';
 import type { HandoverQuestion } from './handover';
 import type { Incident } from './incidents';
@@ -13,11 +13,11 @@ export type PlugState = 'none' | 'in' | 'out, dry' | 'out, damp' | 'not found';
  * what they mean.
  */
 export type Because =
-  | { readonly kind: 'choice'; readonly choice: Choice; readonly words: string }
+  | { readonly kind: 'choice'; readonly choice: DogChoice; readonly words: string }
   | { readonly kind: 'typed'; readonly words: string }
   | { readonly kind: 'newer'; readonly words: string };
 
-export const tapped = (choice: Choice): Because => ({ kind: 'choice', choice, words: CHOICES[choice] });
+export const tapped = (choice: DogChoice): Because => ({ kind: 'choice', choice, words: CHOICES[choice] });
 export const typed = (words: string): Because => ({ kind: 'typed', words });
 
 /** What can happen at the table, one payload a kind. */
@@ -98,7 +98,7 @@ export type Happening =
   /** Sent home before the end; with a day, it comes back to be finished. */
   | { readonly type: 'went home'; readonly because: Because; readonly back: Day | null }
   | { readonly type: 'came back' }
-  /** A mix from the bench is poured over this dog; past its discard time only for a reason. */
+  /** An open mix is poured over this dog; past its discard time only for a reason. */
   | {
       readonly type: 'mix taken';
       readonly mix: string;

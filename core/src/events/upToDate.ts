@@ -1,4 +1,4 @@
-import { CHOICES, type Choice } from '../reasons';
+import { CHOICES, type DogChoice } from '../reasons';
 import { tapped, typed, type Because, type Happening, type VisitEvent } from './events';
 
 /** An event as some version wrote it: reasons were sentences up to version 2. */
@@ -11,7 +11,7 @@ export type OlderEvent = Omit<VisitEvent, 'what' | 'seen'> & {
  * The sentences that version 2 and older wrote for what was tapped, frozen as they were. Read once, when an old event is
  * brought up to date, and never for anything that is written today.
  */
-const TAPPED_BEFORE: Readonly<Record<string, Choice>> = {
+const TAPPED_BEFORE: Readonly<Record<string, DogChoice>> = {
   'dog would not have it': 'would not have it',
   'owner does not want it': 'owner does not want it',
   'not needed today': 'not needed',

@@ -34,7 +34,7 @@ export {
   signWords,
   signsAt,
   worseAnswer,
-  type Question,
+  type SignQuestion,
   type Sign,
   type SignArea,
 } from './signs';

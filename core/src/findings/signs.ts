@@ -22,7 +22,7 @@ interface SignWords {
   /** Whether the rhythm of the place learns from it (docs/formulas.md, "Rhythm"). */
   readonly dirt?: true;
   /** What must be asked before the sign can be judged. */
-  readonly asks?: Question;
+  readonly asks?: SignQuestion;
   /** Pain, smell, blood, pus, black debris: never "as always", whoever knows it. */
   readonly alwaysNew?: true;
 }
@@ -43,7 +43,7 @@ export const QUESTIONS = {
   'open or painful?': { worse: true, unanswered: true },
   'does it use the leg?': { worse: false, unanswered: false },
 } as const;
-export type Question = keyof typeof QUESTIONS;
+export type SignQuestion = keyof typeof QUESTIONS;
 
 /** Signs of one list of places: graded unless they are simply there or not. */
 const seenAt =

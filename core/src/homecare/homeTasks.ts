@@ -88,7 +88,7 @@ export function homeShare(
 }
 
 /** Home care as it stands for one dog on a day. */
-export interface HomeStanding {
+export interface HomeCareToday {
   /** The visit that days are counted from. */
   readonly since: Day;
   readonly today: Day;
@@ -99,13 +99,13 @@ export interface HomeStanding {
 const LATE_DAYS = 6;
 
 /** The newest day on which a task was due and not done since, as far back as is asked for; null: nothing is due. */
-export const openSince = (task: HomeTask, { since, today, ticks }: HomeStanding): Day | null =>
+export const openSince = (task: HomeTask, { since, today, ticks }: HomeCareToday): Day | null =>
   homeDays(task, since, addDays(today, -LATE_DAYS), today).findLast(
     (day) => !ticks.some((tick) => tick.key === task.key && tick.day >= day),
   ) ?? null;
 
 /** What is due first, then what comes later, the soonest first. */
-export function dueFirst(tasks: readonly HomeTask[], home: HomeStanding): HomeTask[] {
+export function dueFirst(tasks: readonly HomeTask[], home: HomeCareToday): HomeTask[] {
   const day = (task: HomeTask) => (openSince(task, home) === null ? nextHomeDay(task, home.since, home.today) : '');
   return tasks.toSorted((a, b) => (day(a) < day(b) ? -1 : day(a) > day(b) ? 1 : 0));
 }

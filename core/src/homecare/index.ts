@@ -7,7 +7,7 @@ export {
   homeTasks,
   nextHomeDay,
   openSince,
-  type HomeStanding,
+  type HomeCareToday,
   type HomeTask,
   type HomeTick,
 } from './homeTasks';

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 
 /** A table as read: a line of headings, then rows of as many cells. */
-export interface Table {
+export interface CsvTable {
   readonly headings: readonly string[];
   /** `row` is the row's number as a spreadsheet shows it: the headings are row 1. */
   readonly rows: readonly { readonly row: number; readonly cells: readonly string[] }[];
@@ -9,7 +9,7 @@ export interface Table {
 }
 
 export type ReadTable =
-  { readonly kind: 'table'; readonly table: Table } | { readonly kind: 'refused'; readonly words: string };
+  { readonly kind: 'table'; readonly table: CsvTable } | { readonly kind: 'refused'; readonly words: string };
 
 /** A spreadsheet would take such a cell for a formula. */
 const FORMULA = /^[=+\-@\t\r]/;

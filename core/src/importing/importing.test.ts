@@ -20,12 +20,12 @@ import {
   writeCsv,
   writeVcards,
   type BookClient,
-  type Table,
+  type CsvTable,
 } from '.';
 
 const TODAY = day('2026-11-25');
 const OPTIONS = { catalogue: SHIPPED, weightUnit: 'kg', dayOrder: 'day first', today: TODAY } as const;
-const tableOf = (text: string): Table => {
+const tableOf = (text: string): CsvTable => {
   const read = readCsv(text);
   if (read.kind === 'refused') throw new Error(read.words);
   return read.table;

@@ -2,7 +2,7 @@ import { usualWeight, type Catalogue } from '../catalogue';
 import { EMPTY_CARD, NO_ADDRESS, type ClientCard } from '../clients';
 import type { Day } from '../units';
 import { breedNames, readBreeds, readDay, readSex, readWeight, type CellRead, type DayOrder } from './cells';
-import type { Table } from './csv';
+import type { CsvTable } from './csv';
 import type { ImportField, Mapping } from './fields';
 
 export interface ReadOptions {
@@ -35,7 +35,7 @@ export interface ReadRow {
 }
 
 /** Rows of a table as owners and dogs. Every row comes back, those that cannot be taken with the reason. */
-export function readRows(table: Table, mapping: Mapping, options: ReadOptions): ReadRow[] {
+export function readRows(table: CsvTable, mapping: Mapping, options: ReadOptions): ReadRow[] {
   const names = breedNames(options.catalogue);
   const columns = new Map(mapping.flatMap((field, at): [ImportField, number][] => (field ? [[field, at]] : [])));
   return table.rows.map(({ row, cells }) => {

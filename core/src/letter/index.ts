@@ -1,1 +1,1 @@
-export { letterFor, type Letter, type LetterInput, type Look } from './letter';
+export { letterFor, type VetLetter, type LetterInput, type DayOfFindings } from './letter';

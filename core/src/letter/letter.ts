@@ -5,7 +5,7 @@ import { showDay, type Day, type Kilograms } from '../units';
 import { fillIn, placeWords, type Wording } from '../wording';
 
 /** One earlier or present look at the place. */
-export interface Look {
+export interface DayOfFindings {
   readonly day: Day;
   readonly findings: readonly Finding[];
 }
@@ -23,7 +23,7 @@ export interface LetterDog {
 export interface LetterInput {
   readonly dog: LetterDog;
   readonly place: Place;
-  readonly looks: readonly Look[];
+  readonly looks: readonly DayOfFindings[];
   /** What was done at this visit, and what was left alone. */
   readonly done: readonly string[];
   /** What forbids work on the dog: what is not done at the place until the vet has answered. */
@@ -32,7 +32,7 @@ export interface LetterInput {
 }
 
 /** What a groomer tells a vet: what was seen and when, what was done and what was not. No diagnosis, nothing advised. */
-export interface Letter {
+export interface VetLetter {
   readonly subject: string;
   readonly dog: string;
   readonly seen: readonly string[];
@@ -74,13 +74,13 @@ const dogLine = ({ name, breeds, weight, years }: LetterDog, { letter, language 
   });
 
 /** The letter for one place, newest look first, earlier ones below it. */
-export function letterFor({ dog, place, looks, done, bars, wording }: LetterInput): Letter {
+export function letterFor({ dog, place, looks, done, bars, wording }: LetterInput): VetLetter {
   const [now, ...earlier] = looks
     .map(({ day, findings }) => ({ day, findings: findings.filter((each) => countsAt(each.place, place)) }))
     .toSorted((a, b) => (a.day < b.day ? 1 : -1));
   const { letter, language } = wording;
   const name = placeWords(wording, place);
-  const seen = (look: Look) => {
+  const seen = (look: DayOfFindings) => {
     const words = { day: showDay(look.day, language), place: name };
     return look.findings.length === 0
       ? fillIn(letter.nothingSeen, words)

@@ -1,4 +1,4 @@
-import { by, house, methodCard, type MethodSource } from './card';
+import { by, houseLine, methodCard, type MethodSource } from './card';
 
 /** What is done on a dry dog. docs/trade.md: folds, teeth. */
 export const AFTER_THE_BATH: readonly MethodSource[] = [
@@ -59,7 +59,7 @@ export const AFTER_THE_BATH: readonly MethodSource[] = [
       }),
       'Seconds at first, more another day.',
     ],
-    never: ['Never human paste.', house('No chewing on big raw bones: broken teeth, germs.')],
+    never: ['Never human paste.', houseLine('No chewing on big raw bones: broken teeth, germs.')],
     stops: ['A broken tooth, a sore mouth: nothing there, a vet.'],
     enough: 'It ends while the dog still likes the paste.',
   }),

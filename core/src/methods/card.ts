@@ -43,10 +43,10 @@ export interface MethodCard {
 /** Words that hang on what the business has chosen; null: nothing to say there. */
 type Words = string | ((ways: HouseWays) => string | null);
 /** Plain sentences are common practice; a pair names another source. */
-type Line = Words | readonly [words: Words, source: Source];
+type CardLine = Words | readonly [words: Words, source: Source];
 
-export const house = (words: Words): Line => [words, HOUSE_VALUE];
-export const cited = (words: string, cite: string): Line => [words, published(cite)];
+export const houseLine = (words: Words): CardLine => [words, HOUSE_VALUE];
+export const cited = (words: string, cite: string): CardLine => [words, published(cite)];
 
 /** One sentence a school; a school without one is not spoken of. */
 export const by =
@@ -57,9 +57,9 @@ export const by =
 /** A card before it is known whose it is: a business's schools pick its sentences, so that it never says otherwise. */
 export interface MethodSource extends Pick<MethodCard, 'id' | 'title' | 'tasks' | 'drawings' | 'enough'> {
   readonly needs: readonly Words[];
-  readonly steps: readonly Line[];
-  readonly never: readonly Line[];
-  readonly stops: readonly Line[];
+  readonly steps: readonly CardLine[];
+  readonly never: readonly CardLine[];
+  readonly stops: readonly CardLine[];
 }
 
 export const methodCard = (id: string, title: string, parts: Omit<MethodSource, 'id' | 'title'>): MethodSource => ({
@@ -71,7 +71,7 @@ export const methodCard = (id: string, title: string, parts: Omit<MethodSource, 
 /** The card as a business works, or as it works on one dog (`waysFor`). */
 export function cardFor({ needs, steps, never, stops, ...card }: MethodSource, ways: HouseWays): MethodCard {
   const said = (words: Words): string | null => (typeof words === 'string' ? words : words(ways));
-  const sourced = (lines: readonly Line[]): Sourced[] =>
+  const sourced = (lines: readonly CardLine[]): Sourced[] =>
     lines.flatMap((line) => {
       const [words, source]: readonly [Words, Source] =
         typeof line === 'string' || typeof line === 'function' ? [line, COMMON_PRACTICE] : line;

@@ -1,4 +1,4 @@
-import { by, cited, house, methodCard, type MethodSource } from './card';
+import { by, cited, houseLine, methodCard, type MethodSource } from './card';
 
 /** Washing and drying. docs/trade.md: bath. */
 export const IN_THE_TUB: readonly MethodSource[] = [
@@ -7,7 +7,7 @@ export const IN_THE_TUB: readonly MethodSource[] = [
     drawings: ['wetting path', 'contact'],
     needs: ['product measured, warm water late', 'water tried on one’s own wrist', 'a non-slip floor in the tub'],
     steps: [
-      house('Lukewarm, 35–38 °C, running, never a standing tub; cooler for a flat face.'),
+      houseLine('Lukewarm, 35–38 °C, running, never a standing tub; cooler for a flat face.'),
       'One fixed circuit each time, so that no place is forgotten: neck, back, hind leg, side, front leg, turn.',
       'Armpits, belly, between toes, behind ears, lips, under the tail. Fingertips, not nails; feel for lumps and scabs.',
       by('washes', {

@@ -1,4 +1,4 @@
-import { by, house, methodCard, type MethodSource } from './card';
+import { by, houseLine, methodCard, type MethodSource } from './card';
 
 /** Looking, and what is done before the bath. docs/trade.md: order of work, ears, eyes, nails, coat. */
 export const ON_THE_TABLE: readonly MethodSource[] = [
@@ -47,11 +47,13 @@ export const ON_THE_TABLE: readonly MethodSource[] = [
         'wipe then shake': 'Wipe, then let it shake.',
       }),
       'Wipe outside inwards, light pressure, only as deep as the eye sees. A fresh pad each time until one comes out clean: count the dirty ones.',
-      house('Wipe the nozzle with disinfectant between ears, between dogs, and whenever it touched skin.'),
+      houseLine('Wipe the nozzle with disinfectant between ears, between dogs, and whenever it touched skin.'),
     ],
     never: [
-      house('No cotton bud beyond the outer flap that can be seen: a dog jerks, the drum tears, wax is pushed deeper.'),
-      house(
+      houseLine(
+        'No cotton bud beyond the outer flap that can be seen: a dog jerks, the drum tears, wax is pushed deeper.',
+      ),
+      houseLine(
         by('alcohol', {
           avoided: 'No spirit: it stings.',
           used: 'Spirit never dripping, never on red or broken skin: it stings.',

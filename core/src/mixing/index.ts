@@ -2,9 +2,9 @@ export {
   DOGS_LIKE,
   mixOfDog,
   reckon,
-  type Answer,
+  type MixAnswer,
   type DogLike,
-  type Question,
+  type MixQuestion,
   type SetBeside,
   type SplitBottle,
 } from './reckon';

@@ -1,6 +1,6 @@
 import { millilitres } from '../units';
 import { describe, expect, test } from 'vitest';
-import { mixOfDog, reckon, type Question } from '.';
+import { mixOfDog, reckon, type MixQuestion } from '.';
 
 const bottle = {
   id: 'b',
@@ -9,7 +9,7 @@ const bottle = {
   line: millilitres(500),
   graduation: millilitres(50),
 };
-const question: Question = {
+const question: MixQuestion = {
   label: '50:1',
   medicated: false,
   oneToN: 'N parts water',
@@ -39,7 +39,7 @@ describe('the calculator', () => {
     expect(reckon({ ...question, lead }).how?.total).toBeCloseTo(total, 6);
   });
 
-  test.each<[string, Partial<Question>, RegExp]>([
+  test.each<[string, Partial<MixQuestion>, RegExp]>([
     ['a zero', { label: '50:0' }, /zero/],
     ['nonsense', { label: 'abc' }, /no ratio we know/],
     ['stronger than neat', { label: '1 in 0.5' }, /not a dilution/],

@@ -18,18 +18,18 @@ import {
   type Measuring,
   type Mix,
   type Reading,
-  type Said,
+  type RatioSaid,
   type Strength,
 } from '../dilution';
 import { kilograms, millilitres, showVolume, type Millilitres, type UnitSystem } from '../units';
 import { judgePoured } from './sums';
 
-export interface Question {
+export interface MixQuestion {
   readonly label: string;
   readonly medicated: boolean;
   readonly oneToN: 'N parts water' | 'N parts in all';
   /** What was said of the label: kept with the product, or chosen here; null: nothing yet. */
-  readonly said: Said | null;
+  readonly said: RatioSaid | null;
   readonly lead: Lead;
   /** Ml; 0 = no pump, or one that is not calibrated. */
   readonly stroke: number;
@@ -53,7 +53,7 @@ export interface SetBeside {
   readonly mix: Mix | null;
 }
 
-export interface Answer {
+export interface MixAnswer {
   readonly label: LabelReading;
   readonly strength: Strength | null;
   /** From where to where the label lets one go, by the reading taken; null: one ratio only. */
@@ -73,7 +73,7 @@ export interface Answer {
 const MOST = millilitres(50_000);
 
 /** The whole calculator: one question in, one answer out. Never throws; trouble comes back in words. */
-export function reckon(question: Question): Answer {
+export function reckon(question: MixQuestion): MixAnswer {
   const { medicated, oneToN } = question;
   const label = readLabel(question.label, { medicated, oneToN, strokeMl: question.stroke });
   const meaning = labelMeaning(label, question.said);
@@ -95,9 +95,9 @@ export function reckon(question: Question): Answer {
   return { ...nothing, range, ...measured(strength, question) };
 }
 
-type Reckoned = Pick<Answer, 'strength' | 'how' | 'tidy' | 'split' | 'warning' | 'problem'>;
+type MixResult = Pick<MixAnswer, 'strength' | 'how' | 'tidy' | 'split' | 'warning' | 'problem'>;
 
-function measured(strength: Strength, question: Question): Reckoned {
+function measured(strength: Strength, question: MixQuestion): MixResult {
   const { lead, medicated, bottle, mostWaste } = question;
   const stroke = question.stroke > 0 ? millilitres(question.stroke) : null;
   const led = (pump: Millilitres | null) => leadBy({ lead, strength, stroke: pump, medicated, room: MOST, mostWaste });
@@ -129,8 +129,8 @@ function splitOver(
   how: Measuring,
   strength: Strength,
   stroke: Millilitres | null,
-  { bottles, bottle, medicated, units }: Question,
-): Pick<Answer, 'split' | 'problem'> {
+  { bottles, bottle, medicated, units }: MixQuestion,
+): Pick<MixAnswer, 'split' | 'problem'> {
   const pumped = { strength, stroke, medicated };
   const byStrokes = chooseBottles(how.total, bottles, pumped);
   const choice =
@@ -151,7 +151,7 @@ function splitOver(
 }
 
 /** Both volumes of every reading, so that one sees what hangs on it. */
-function setBeside(label: LabelReading, meaning: LabelMeaning, { lead, medicated }: Question): SetBeside[] {
+function setBeside(label: LabelReading, meaning: LabelMeaning, { lead, medicated }: MixQuestion): SetBeside[] {
   if (label.kind !== 'ask which') return [];
   return label.readings.map((reading) => {
     const led = leadBy({ lead, strength: reading.strength, stroke: null, medicated, room: MOST });

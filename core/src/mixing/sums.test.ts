@@ -5,7 +5,7 @@ import { cutting, howStrong, readRatio, toppingUp } from '.';
 const CONTEXT = { medicated: false, oneToN: 'N parts water' } as const;
 const ratio = (text: string) => readRatio(text, CONTEXT);
 
-describe('ratios typed at the bench', () => {
+describe('ratios as they are typed', () => {
   test.each([
     ['50:1', '50:1'],
     ['1 in 4', '3:1'],

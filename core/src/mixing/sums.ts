@@ -20,7 +20,7 @@ import { millilitres } from '../units';
 export type Sum<T> = ({ readonly kind: 'answer' } & T) | { readonly kind: 'no answer'; readonly why: string };
 const none = (why: string) => ({ kind: 'no answer', why }) as const;
 
-/** A ratio as typed at the bench: where the trade differs by habit the business's is taken; of a range its gentle end. */
+/** A ratio as typed where one mixes: where the trade differs by habit the business's is taken; of a range its gentle end. */
 export function readRatio(text: string, context: LabelContext): Sum<{ readonly strength: Strength }> {
   const meaning = labelMeaning(readLabel(text, context), null);
   switch (meaning.kind) {
@@ -61,13 +61,13 @@ export function toppingUp(left: LeftOver, total: number, wanted: Sum<{ strength:
   if (wanted.kind === 'no answer') return wanted;
   if (!(left.volume > 0)) return none('Say how much is left in the bottle.');
   if (!(total > 0)) return none('Say how much you want in all.');
-  const standing = {
+  const inBottle = {
     volume: millilitres(left.volume),
     strength: left.strength.strength,
     mixedAt: EARLIER,
     discardAt: left.madeToday ? TONIGHT : EARLIER,
   };
-  return { kind: 'answer', topUp: topUp(standing, millilitres(total), wanted.strength, NOW) };
+  return { kind: 'answer', topUp: topUp(inBottle, millilitres(total), wanted.strength, NOW) };
 }
 
 export interface Poured {

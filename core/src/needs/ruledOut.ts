@@ -1,4 +1,4 @@
-import { CAUTIONS, clashing, type Caution, type Product } from '../dilution';
+import { CAUTIONS, clashing, type MixCaution, type Product } from '../dilution';
 import type { KeptOff } from '../careplan';
 
 /** What a product must not have to be planned for a dog. */
@@ -8,7 +8,7 @@ export interface Wanted {
   /** What rules of the plan keep off. */
   readonly keptOff: readonly KeptOff[];
   /** Marks that this use forbids. */
-  readonly marks: readonly Caution[];
+  readonly marks: readonly MixCaution[];
 }
 
 /** Why a product may not be planned, within a sentence that begins with its name; null: it may. */

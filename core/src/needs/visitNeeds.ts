@@ -61,7 +61,7 @@ export function visitNeeds<P extends Product>(
   products: readonly P[],
   dogFactor: number,
 ): VisitNeeds<P> {
-  const shelf = new Shelf(products, toAvoid(facts, facts.today), plan);
+  const shelf = new ProductChoice(products, toAvoid(facts, facts.today), plan);
   const bathing = round === 'all' || round === 'bath';
   const washing = bathing ? bathNeeds(facts, plan, shelf, dogFactor) : [];
   const small = plan.lines.flatMap((line): Need<P>[] => {
@@ -78,7 +78,7 @@ export function visitNeeds<P extends Product>(
 }
 
 /** The business's products for one dog: the first of a kind that nothing rules out, and what to ask where there is none. */
-class Shelf<P extends Product> {
+class ProductChoice<P extends Product> {
   readonly trouble: string[] = [];
 
   constructor(
@@ -119,7 +119,12 @@ class Shelf<P extends Product> {
   }
 }
 
-function bathNeeds<P extends Product>(facts: DogFacts, plan: CarePlan, shelf: Shelf<P>, dogFactor: number): Need<P>[] {
+function bathNeeds<P extends Product>(
+  facts: DogFacts,
+  plan: CarePlan,
+  shelf: ProductChoice<P>,
+  dogFactor: number,
+): Need<P>[] {
   const line = (task: Task): PlanLine | undefined => plan.lines.find((each) => each.task === task);
   const isOpen = (task: Task): boolean => {
     const its = line(task);

@@ -23,8 +23,8 @@ export const CHOICES = {
   'a sore': 'a sore',
   'flea dirt': 'flea dirt',
 } as const;
-export type Choice = keyof typeof CHOICES;
-export const ALL_CHOICES = Object.keys(CHOICES) as readonly Choice[];
+export type DogChoice = keyof typeof CHOICES;
+export const ALL_CHOICES = Object.keys(CHOICES) as readonly DogChoice[];
 
 /** Why a step is skipped, in the order of the buttons. */
 export const SKIP_CHOICES = [
@@ -33,14 +33,14 @@ export const SKIP_CHOICES = [
   'not needed',
   'no time',
   'another day',
-] as const satisfies readonly Choice[];
+] as const satisfies readonly DogChoice[];
 /** Why a dog goes home before the end. */
 export const HOME_CHOICES = [
   'has had enough',
   'owner fetches it',
   'no time today',
   'vet’s word',
-] as const satisfies readonly Choice[];
+] as const satisfies readonly DogChoice[];
 /** Why one goes on in spite of a caution. */
 export const OVERRIDE_CHOICES = [
   'would not bear it',
@@ -48,7 +48,7 @@ export const OVERRIDE_CHOICES = [
   'vet said so',
   'skin reacts',
   'judged otherwise',
-] as const satisfies readonly Choice[];
+] as const satisfies readonly DogChoice[];
 /** What lay beneath a mat. */
 export const BENEATH_CHOICES = [
   'healthy skin',
@@ -56,4 +56,4 @@ export const BENEATH_CHOICES = [
   'damp skin',
   'a sore',
   'flea dirt',
-] as const satisfies readonly Choice[];
+] as const satisfies readonly DogChoice[];

@@ -5,7 +5,7 @@ export {
   HOME_CHOICES,
   OVERRIDE_CHOICES,
   SKIP_CHOICES,
-  type Choice,
+  type DogChoice,
 } from './choices';
 export { EAR_HAIR_REASONS, type EarHairReason } from './earHairReasons';
 export {

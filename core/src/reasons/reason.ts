@@ -3,7 +3,7 @@ import type { Grade, Place } from '../places';
 import type { Task } from '../tasks';
 import type { Day } from '../units';
 import type { BusinessDoes, HouseQuestion, ServiceKey } from '../ways';
-import type { Choice } from './choices';
+import type { DogChoice } from './choices';
 import type { EarHairReason } from './earHairReasons';
 
 /** One sign as a reason names it. */
@@ -42,7 +42,7 @@ export type Reason =
   /** Due oftener than full visits come, both in days. */
   | { readonly kind: 'between visits'; readonly everyDays: number; readonly visits: number }
   /** A reason that was tapped. */
-  | { readonly kind: 'choice'; readonly choice: Choice }
+  | { readonly kind: 'choice'; readonly choice: DogChoice }
   /** What somebody typed: shown as it is. */
   | { readonly kind: 'typed'; readonly words: string }
   /** Of a kind this version does not know: the words that were sent with it are shown. */

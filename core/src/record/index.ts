@@ -4,7 +4,7 @@ export {
   picturesAt,
   placesOnRecord,
   recordAt,
-  type Entry,
+  type RecordEntry,
   type EntryKind,
   type Picture,
 } from './record';

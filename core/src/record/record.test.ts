@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest';
 import { day } from '../units';
-import { inOrderOfRecord, picturesAt, placesOnRecord, recordAt, type Entry } from '.';
+import { inOrderOfRecord, picturesAt, placesOnRecord, recordAt, type RecordEntry } from '.';
 
 let serial = 0;
-const entry = (on: string, more: Partial<Entry>): Entry => ({
+const entry = (on: string, more: Partial<RecordEntry>): RecordEntry => ({
   id: String((serial += 1)),
   day: day(on),
   kind: 'found',
@@ -24,7 +24,7 @@ const weight = entry('2026-11-25', { kind: 'weight' });
 const all = [late, ear, early, clear, nail, weight, visit];
 
 test('newest day first, and the visit before what was found at it', () => {
-  const ids = (entries: readonly Entry[]) => entries.map(({ id }) => id);
+  const ids = (entries: readonly RecordEntry[]) => entries.map(({ id }) => id);
   expect(ids(inOrderOfRecord(all))).toEqual(ids([clear, weight, visit, ear, nail, late, early]));
 });
 

@@ -23,7 +23,7 @@ export interface Picture {
 }
 
 /** One thing on record of a dog. */
-export interface Entry {
+export interface RecordEntry {
   readonly id: string;
   readonly day: Day;
   readonly kind: EntryKind;
@@ -36,7 +36,7 @@ export interface Entry {
 }
 
 /** Newest day first; within a day the visit before what was found at it. */
-export function inOrderOfRecord(entries: readonly Entry[]): Entry[] {
+export function inOrderOfRecord(entries: readonly RecordEntry[]): RecordEntry[] {
   const rank = Object.keys(ENTRY_KINDS);
   return entries.toSorted(
     (a, b) => (a.day < b.day ? 1 : a.day > b.day ? -1 : 0) || rank.indexOf(a.kind) - rank.indexOf(b.kind),
@@ -47,18 +47,21 @@ export function inOrderOfRecord(entries: readonly Entry[]): Entry[] {
 const belongsTo = (place: PlaceKey): PlaceKey => placeKey(lookedAtWith(placeOf(place)));
 
 /** Places that are spoken of, each once, in the order they are first met. */
-export const placesOnRecord = (entries: readonly Entry[]): PlaceKey[] => [
+export const placesOnRecord = (entries: readonly RecordEntry[]): PlaceKey[] => [
   ...new Set(entries.flatMap(({ place }) => (place === null ? [] : [belongsTo(place)]))),
 ];
 
 /** What is on record of one place; of no place in particular: all but the long list of what was clear. */
-export const recordAt = (entries: readonly Entry[], place: PlaceKey | null): Entry[] =>
+export const recordAt = (entries: readonly RecordEntry[], place: PlaceKey | null): RecordEntry[] =>
   place === null
     ? entries.filter(({ kind }) => kind !== 'clear')
     : entries.filter((entry) => entry.place !== null && belongsTo(entry.place) === place);
 
 /** Pictures of one place, oldest first, with what was found there that day: to be held side by side. */
-export const picturesAt = (entries: readonly Entry[], place: PlaceKey): (Entry & { readonly picture: Picture })[] =>
+export const picturesAt = (
+  entries: readonly RecordEntry[],
+  place: PlaceKey,
+): (RecordEntry & { readonly picture: Picture })[] =>
   recordAt(entries, place)
     .flatMap((entry) => (entry.picture === null ? [] : [{ ...entry, picture: entry.picture }]))
     .toSorted((a, b) => (a.day < b.day ? -1 : 1));

@@ -11,7 +11,7 @@ export {
   type OwnersAnswer,
   type Referral,
   type ReferralEnd,
-  type Told,
+  type ToldOwner,
   type VetAnswer,
 } from './referral';
 export { CLEAR_LOOKS, clearSince, stillWatched, type PastLook } from './watchOver';

@@ -3,7 +3,7 @@ import { addDays, daysBetween, type Day } from '../units';
 
 export const TOLD_HOW = ['at the door', 'by telephone', 'by e-mail', 'by text message'] as const;
 /** How, when and by whom the owner was told. */
-export interface Told {
+export interface ToldOwner {
   readonly how: (typeof TOLD_HOW)[number];
   readonly on: Day;
   readonly by: string;
@@ -43,7 +43,7 @@ export interface ReferralEnd {
 export interface Referral {
   readonly level: Level;
   readonly openedOn: Day;
-  readonly told: Told | null;
+  readonly told: ToldOwner | null;
   readonly answer: OwnersAnswer | null;
   readonly vet: VetAnswer | null;
   readonly end: ReferralEnd | null;

@@ -5,7 +5,7 @@ import { learnRhythm, type Interval } from './learnRhythm';
 import type { Observation } from './observations';
 import { reaches } from './posterior';
 
-/** A made-up dog whose true τ, in days, is known: for the demo world, the tests and the bench. */
+/** A made-up dog whose true τ, in days, is known: for the demo world, the tests and the benchmarks. */
 export interface HiddenDog {
   /** τ at each visit, so that it may drift. */
   readonly tau: (visit: number) => number;

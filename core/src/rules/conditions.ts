@@ -1,41 +1,39 @@
-import type { Handling, Traits } from '../catalogue';
+import type { Handling, PlainTrait, Traits } from '../catalogue';
 import { FOLD_SITES, type FoldSite } from '../places';
 import { monthOf } from '../units';
 import type { LifeStage } from '../catalogue';
 import type { CoatCondition, DogFacts, Skin } from '../dog';
 import type { HouseQuestion, HouseWays } from '../ways';
 import { waysFor } from '../work';
-import type { Condition } from './rule';
+import type { RuleCondition } from './rule';
 
 /** Small readable tests that the rule table is made of. */
 
-export const always: Condition = { words: 'every dog', holds: () => true };
+export const always: RuleCondition = { words: 'every dog', holds: () => true };
 
-const joined = (parts: readonly Condition[]) =>
+const joined = (parts: readonly RuleCondition[]) =>
   parts.some(({ ofPlace }) => ofPlace) ? { ofPlace: true as const } : {};
 
-export const all = (...needs: readonly Condition[]): Condition => ({
+export const all = (...needs: readonly RuleCondition[]): RuleCondition => ({
   words: needs.map((need) => need.words).join(', '),
   holds: (facts, place) => needs.every((need) => need.holds(facts, place)),
   ...joined(needs),
 });
 
-export const either = (...ways: readonly Condition[]): Condition => ({
+export const either = (...ways: readonly RuleCondition[]): RuleCondition => ({
   words: ways.map((way) => way.words).join(' or '),
   holds: (facts, place) => ways.some((way) => way.holds(facts, place)),
   ...joined(ways),
 });
 
-export const not = (need: Condition): Condition => ({
+export const not = (need: RuleCondition): RuleCondition => ({
   words: `not: ${need.words}`,
   holds: (facts, place) => !need.holds(facts, place),
   ...joined([need]),
 });
 
-type PlainTrait = Exclude<keyof Traits, 'folds'>;
-
 /** The trait is one of these. */
-export const trait = <K extends PlainTrait>(key: K, ...values: readonly Traits[K][]): Condition => ({
+export const trait = <K extends PlainTrait>(key: K, ...values: readonly Traits[K][]): RuleCondition => ({
   words: `${values.join(' or ')} ${TRAIT_NAMES[key]}`,
   holds: ({ traits }) => values.includes(traits[key]),
 });
@@ -52,39 +50,42 @@ const TRAIT_NAMES: Readonly<Record<PlainTrait, string>> = {
   tearing: 'tearing',
 };
 
-export const stage = (value: LifeStage): Condition => ({ words: value, holds: (facts) => facts.lifeStage === value });
-export const skin = (...values: readonly Skin[]): Condition => ({
+export const stage = (value: LifeStage): RuleCondition => ({
+  words: value,
+  holds: (facts) => facts.lifeStage === value,
+});
+export const skin = (...values: readonly Skin[]): RuleCondition => ({
   words: `${values.join(' or ')} skin`,
   holds: (facts) => values.includes(facts.skin),
 });
 
 /** The coat as it is now. */
-export const coatIs = (condition: CoatCondition): Condition => ({
+export const coatIs = (condition: CoatCondition): RuleCondition => ({
   words: `${condition} coat now`,
   holds: ({ coatCondition }) => coatCondition === condition,
 });
 
-export const way = <Q extends HouseQuestion>(question: Q, ...schools: readonly HouseWays[Q][]): Condition => ({
+export const way = <Q extends HouseQuestion>(question: Q, ...schools: readonly HouseWays[Q][]): RuleCondition => ({
   words: `house way: ${schools.join(' or ')}`,
   holds: (facts) => schools.includes(waysFor(facts)[question]),
 });
 
-export const fact = (words: string, holds: (facts: DogFacts) => boolean): Condition => ({ words, holds });
+export const fact = (words: string, holds: (facts: DogFacts) => boolean): RuleCondition => ({ words, holds });
 
 /** Most dogs of this breed bring it along. */
-export const minds = (matter: Handling): Condition => ({
+export const minds = (matter: Handling): RuleCondition => ({
   words: matter,
   holds: ({ breedHandling }) => breedHandling.includes(matter),
 });
 
 /** Today lies in these months; null: in the dog's own grass-seed months. */
-export const inMonths = (words: string, months: readonly number[] | null): Condition => ({
+export const inMonths = (words: string, months: readonly number[] | null): RuleCondition => ({
   words,
   holds: ({ today, grassSeedMonths }) => (months ?? grassSeedMonths).includes(monthOf(today)),
 });
 
 /** The fold at hand has this depth. */
-export const foldIs = (depth: 'light' | 'deep'): Condition => ({
+export const foldIs = (depth: 'light' | 'deep'): RuleCondition => ({
   words: `${depth} fold`,
   holds: ({ traits }, place) => {
     const site = FOLD_SITES.find((each): each is FoldSite => place?.site === `fold ${each}`);

@@ -2,11 +2,11 @@ import type { Minded } from '../handling';
 import { COMMON_PRACTICE, DOGS_RECORD, HOUSE_VALUE } from '../provenance';
 import { monthOf } from '../units';
 import { fact } from './conditions';
-import type { Condition, Rule } from './rule';
+import type { RuleCondition, Rule } from './rule';
 import type { Task } from '../tasks';
 import { beforeWater, caution, days, home, method, rowsOf } from './row';
 
-const mindsIt = (what: Minded): Condition => fact(`minds ${what}`, ({ handling }) => handling.minds.includes(what));
+const mindsIt = (what: Minded): RuleCondition => fact(`minds ${what}`, ({ handling }) => handling.minds.includes(what));
 
 /** What a groomer does where a dog minds it, at the work it concerns. Common practice, no source. */
 const MINDED: readonly (readonly [what: Minded, tasks: readonly Task[], does: string])[] = [

@@ -1,7 +1,7 @@
 import { HOUSE_VALUE } from '../provenance';
 import { all, always, trait, way } from './conditions';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, type HouseQuestion } from '../ways';
-import type { Condition, Rule } from './rule';
+import type { RuleCondition, Rule } from './rule';
 import type { Task } from '../tasks';
 import { caution, days, method, rowsOf } from './row';
 
@@ -30,7 +30,7 @@ const METHOD_OF: Readonly<Partial<Record<HouseQuestion, Task>>> = {
 };
 
 /** Schools that matter to some dogs only. */
-const ONLY_FOR: Readonly<Partial<Record<HouseQuestion, Condition>>> = {
+const ONLY_FOR: Readonly<Partial<Record<HouseQuestion, RuleCondition>>> = {
   pluckWith: trait('canalHair', 'sparse', 'dense'),
   eyeCorner: trait('coat', 'long', 'curly', 'silky drop', 'wire'),
 };

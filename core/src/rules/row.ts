@@ -1,8 +1,8 @@
-import type { Caution } from '../dilution';
+import type { MixCaution } from '../dilution';
 import type { Source } from '../provenance';
 import type { Rank } from '../reasons';
 import type { HomeHow } from './homeHows';
-import type { Condition, Rule, Then } from './rule';
+import type { RuleCondition, Rule, Then } from './rule';
 import type { Task } from '../tasks';
 
 /** Days at the salon: usual, least, most. */
@@ -19,7 +19,7 @@ export const method = (words: string): Then => ({ kind: 'method', words, at: 'th
 /** What the bath must know before the coat is wet: at the first wash it comes too late. */
 export const beforeWater = (words: string): Then => ({ kind: 'caution', words, at: 'before water' });
 export const bar = (words: string): Then => ({ kind: 'bar', words });
-export const keepsOff = (marks: readonly Caution[], ...ingredients: readonly string[]): Then => ({
+export const keepsOff = (marks: readonly MixCaution[], ...ingredients: readonly string[]): Then => ({
   kind: 'keeps off',
   marks,
   ingredients,
@@ -28,7 +28,7 @@ export const keepsOff = (marks: readonly Caution[], ...ingredients: readonly str
 /** Rows of one task, rank and source: id, when, because, and what follows. */
 export const rowsOf =
   (task: Task, rank: Rank, source: Source) =>
-  (id: string, when: Condition, because: string, ...then: readonly Then[]): Rule => ({
+  (id: string, when: RuleCondition, because: string, ...then: readonly Then[]): Rule => ({
     id: `${task}: ${id}`,
     task,
     rank,

@@ -1,5 +1,5 @@
 import type { ProductKind } from '../dilution';
-import type { Caution } from '../dilution';
+import type { MixCaution } from '../dilution';
 import type { Place } from '../places';
 import type { Source } from '../provenance';
 import type { Rank } from '../reasons';
@@ -9,7 +9,7 @@ import type { HomeHow } from './homeHows';
 import type { Task } from '../tasks';
 
 /** A test of a dog, and of a place of it, that can be read aloud. */
-export interface Condition {
+export interface RuleCondition {
   readonly words: string;
   readonly holds: (facts: DogFacts, place: Place | null) => boolean;
   /** It looks at the place: of two sides of one dog it may hold for one only. */
@@ -26,7 +26,7 @@ export type Then =
   /** The work is not done at all. */
   | { readonly kind: 'bar'; readonly words: string }
   /** No product with one of these marks or ingredients comes on this dog for this task. */
-  | { readonly kind: 'keeps off'; readonly marks: readonly Caution[]; readonly ingredients: readonly string[] };
+  | { readonly kind: 'keeps off'; readonly marks: readonly MixCaution[]; readonly ingredients: readonly string[] };
 
 /** When a sentence must be heard: what the bath must know, before the coat is wet. */
 export type SaidAt = 'the work' | 'before water';
@@ -35,7 +35,7 @@ export interface Rule {
   readonly id: string;
   readonly task: Task;
   readonly rank: Rank;
-  readonly when: Condition;
+  readonly when: RuleCondition;
   /** A function only where a number of the dog goes into it. */
   readonly then: readonly Then[] | ((facts: DogFacts) => readonly Then[]);
   readonly because: string;

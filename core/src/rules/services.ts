@@ -1,11 +1,11 @@
 import { HOUSE_VALUE } from '../provenance';
 import { all, fact } from './conditions';
 import { holdsOn } from '../dog';
-import type { Condition, Rule } from './rule';
+import type { RuleCondition, Rule } from './rule';
 import type { BusinessDoes, ServiceKey } from '../ways';
 import { bar, caution, method, rowsOf } from './row';
 
-const does = (service: ServiceKey, what: BusinessDoes): Condition =>
+const does = (service: ServiceKey, what: BusinessDoes): RuleCondition =>
   fact(`${service}: ${what}`, ({ services }) => services[service] === what);
 
 const prescribed = fact("a vet's wash", ({ instructions, today }) =>

@@ -127,14 +127,14 @@ function incidentWords({ wording }: Worked, { kind, place, done }: Incident): st
 /** Why, in the owner's words: what was tapped, or what somebody typed. */
 const because = (wording: Wording, why: Because): string => say(why, wording, 'owner') ?? '';
 
-interface Kept {
+interface BarredStep {
   readonly bar: BarAt;
   readonly step: Step;
   readonly at: Place | null;
 }
 
 /** Bars that kept hands off what was not done, each once; what was done before a bar came was done. */
-function keptOff({ steps, state }: Worked): Kept[] {
+function barredSteps({ steps, state }: Worked): BarredStep[] {
   const all = steps.flatMap((step) => {
     const mark = state.steps[step.id];
     // What a later find took away of a finished step was no loss; what was skipped has its own reason.
@@ -143,7 +143,7 @@ function keptOff({ steps, state }: Worked): Kept[] {
     // What was said of the whole dog is told at the place of the step it took away.
     return bars.map((bar) => ({ bar, step, at: bar.at ?? (step.barred ? step.place : null) }));
   });
-  const same = (a: Kept, b: Kept) =>
+  const same = (a: BarredStep, b: BarredStep) =>
     sameReason(a.bar.reason, b.bar.reason) && (a.at === null ? b.at === null : b.at !== null && samePlace(a.at, b.at));
   return all.filter((each, i) => all.findIndex((other) => same(other, each)) === i);
 }
@@ -154,12 +154,12 @@ function keptOff({ steps, state }: Worked): Kept[] {
  */
 function leftAlone(input: Worked): SheetLine[] {
   const { wording, state } = input;
-  const kept = keptOff(input).filter(({ bar }) => bar.stop !== 'S3' && !isSettledMat(bar.reason, state.mats));
-  const places = kept.flatMap(({ at }) => (at === null ? [] : [at])).filter(isFirstPlace);
+  const barred = barredSteps(input).filter(({ bar }) => bar.stop !== 'S3' && !isSettledMat(bar.reason, state.mats));
+  const places = barred.flatMap(({ at }) => (at === null ? [] : [at])).filter(isFirstPlace);
   const atPlaces = places.flatMap((place): SheetLine[] => {
-    const here = kept.filter(({ at }) => at !== null && samePlace(at, place)).map(({ bar }) => bar);
+    const here = barred.filter(({ at }) => at !== null && samePlace(at, place)).map(({ bar }) => bar);
     // "Nothing greasy", "not combed before the mat is out": such small things are not a place left alone.
-    if (!here.some((bar) => stopsAtLeast(bar.stop, 'S1') || bar.rank !== 'safety' || isWhole(kept, bar))) return [];
+    if (!here.some((bar) => stopsAtLeast(bar.stop, 'S1') || bar.rank !== 'safety' || isWhole(barred, bar))) return [];
     const words = sayAll(
       here.map(({ reason }) => reason),
       wording,
@@ -174,15 +174,15 @@ function leftAlone(input: Worked): SheetLine[] {
           },
         ];
   });
-  return [...atPlaces, ...kept.flatMap((each) => notDone(wording, each))];
+  return [...atPlaces, ...barred.flatMap((each) => notDone(wording, each))];
 }
 
 const isFirstPlace = (place: Place, i: number, all: readonly Place[]): boolean =>
   all.findIndex((other) => samePlace(other, place)) === i;
 
 /** A bar without a stop that took a whole step away: a damp ear is not plucked. */
-const isWhole = (kept: readonly Kept[], bar: BarAt): boolean =>
-  kept.some((each) => each.bar === bar && each.step.barred !== null && !each.step.id.startsWith('mat '));
+const isWhole = (barred: readonly BarredStep[], bar: BarAt): boolean =>
+  barred.some((each) => each.bar === bar && each.step.barred !== null && !each.step.id.startsWith('mat '));
 
 /** What became of a mat is told by itself. */
 const isSettledMat = (reason: Reason, mats: Worked['state']['mats']): boolean =>
@@ -191,7 +191,7 @@ const isSettledMat = (reason: Reason, mats: Worked['state']['mats']): boolean =>
   mats.some((mat) => samePlace(mat.place, reason.place));
 
 /** A task of the whole dog that was not done, by what forbade it. */
-function notDone(wording: Wording, { bar, step, at }: Kept): SheetLine[] {
+function notDone(wording: Wording, { bar, step, at }: BarredStep): SheetLine[] {
   if (at !== null || bar.rank === 'default' || step.barred === null) return [];
   const words = say(bar.reason, wording, 'owner');
   const task = taskOf(step);

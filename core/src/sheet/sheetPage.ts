@@ -32,9 +32,9 @@ export interface PageLine extends SheetLine {
 }
 export type SheetPage = Readonly<Record<Section, readonly PageLine[]>>;
 
-type Made = SheetLine & { readonly grade?: Grade; readonly task?: Task };
+type MadeLine = SheetLine & { readonly grade?: Grade; readonly task?: Task };
 
-const madeLines = (sheet: OwnerSheet): Record<Section, Made[]> => ({
+const madeLines = (sheet: OwnerSheet): Record<Section, MadeLine[]> => ({
   saw: [...sheet.saw.filter(({ grade }) => grade > 0), ...(sheet.clear ? [{ ...sheet.clear, grade: 0 as const }] : [])],
   did: [...sheet.did],
   suggest: [...sheet.suggest],
@@ -59,7 +59,7 @@ export function pageOf(sheet: OwnerSheet, edits: SheetEdits): SheetPage {
   return { saw: section('saw'), did: section('did'), suggest: section('suggest'), home: section('home') };
 }
 
-function withEdits(made: Made, edit: LineEdit | undefined): PageLine {
+function withEdits(made: MadeLine, edit: LineEdit | undefined): PageLine {
   const { key, words } = made;
   const line = { key, grade: made.grade ?? null, task: made.task ?? null, made: words };
   if (!edit) return { ...line, words, by: 'made', stale: false };

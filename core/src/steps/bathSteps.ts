@@ -14,7 +14,7 @@ import {
 } from '../work';
 import { schoolWords } from '../ways';
 import { first } from './hazards';
-import { hasPiece, kept, left, practice, says, saysBeforeWater, step, type Left } from './makeStep';
+import { hasPiece, neverBarred, left, practice, says, saysBeforeWater, step, type Left } from './makeStep';
 import { crustWaits } from './placeSteps';
 import { title } from './stepTitles';
 import { STAGE_MINUTES, type Dwell, type Step } from './steps';
@@ -115,7 +115,7 @@ export const plugsOut = (visit: VisitPlan): Step[] => {
       counts: 'plugs out',
       sides,
       after: [...first('plug before the head', 'plugs'), ...first('water off first', 'last rinse')],
-      kept: true,
+      neverBarred: true,
     }),
   ];
 };
@@ -196,7 +196,7 @@ export const face = (visit: VisitPlan): Step[] => {
   ];
 };
 
-const rinsing = (visit: VisitPlan): Left => unlessBarred(visit, kept(visit, rinseWork(dogAtWork(visit.facts))));
+const rinsing = (visit: VisitPlan): Left => unlessBarred(visit, neverBarred(visit, rinseWork(dogAtWork(visit.facts))));
 const headFirst = ({ facts }: VisitPlan): Sourced[] =>
   facts.ways.head === 'first' ? [{ words: 'The head first.', source: HOUSE_VALUE }] : [];
 
@@ -207,7 +207,7 @@ export const rinse1 = (visit: VisitPlan): Step[] =>
           title: title('rinse'),
           how: [...headFirst(visit), ...practice('May be rough: a second wash follows.')],
           after: [...first('product off', 'wash 1', 'face'), ...first('contact before rinse', 'contact')],
-          kept: true,
+          neverBarred: true,
           ...rinsing(visit),
         }),
       ]
@@ -251,7 +251,7 @@ export const lastRinse = (visit: VisitPlan): Step =>
       ...first('product off', 'wash 1', 'face', 'wash 2'),
       ...first('contact before rinse', 'contact', 'contact 2'),
     ],
-    kept: true,
+    neverBarred: true,
     ...rinsing(visit),
   });
 

@@ -4,7 +4,7 @@ import { schoolWords } from '../ways';
 import { dry as dryWork, waterOff as waterOffWork } from '../work';
 import { unlessBarred } from './bathSteps';
 import { first } from './hazards';
-import { kept, practice, says, step } from './makeStep';
+import { neverBarred, practice, says, step } from './makeStep';
 import { title } from './stepTitles';
 import { STAGE_MINUTES, type Step } from './steps';
 import { lineOf, type VisitPlan } from './visitPlan';
@@ -28,8 +28,8 @@ export const waterOff = (visit: VisitPlan): Step => {
     ],
     minutes: STAGE_MINUTES['water off'] + (damp ? DAMP_COMB_MINUTES : 0),
     after: first('water off first', 'last rinse', 'conditioner'),
-    kept: true,
-    ...unlessBarred(visit, kept(visit, pieces)),
+    neverBarred: true,
+    ...unlessBarred(visit, neverBarred(visit, pieces)),
   });
 };
 
@@ -55,7 +55,7 @@ export const dry = (visit: VisitPlan): Step => {
       : { timer: 'towel rest', name: 'Towel rest', seconds: TOWEL_REST_SECONDS, source: HOUSE_VALUE },
     parts: DRY_PARTS.filter((part) => pieces.some(({ id }) => id === part)),
     after: first('water off first', 'water off'),
-    kept: true,
-    ...unlessBarred(visit, kept(visit, pieces)),
+    neverBarred: true,
+    ...unlessBarred(visit, neverBarred(visit, pieces)),
   });
 };

@@ -1,4 +1,4 @@
-import type { PlanLine, Said } from '../careplan';
+import type { PlanLine, SaidLine } from '../careplan';
 import { COMMON_PRACTICE, type Sourced } from '../provenance';
 import { AROUND_BY_CLOTH, barsBehind, workLeft, type LeftOut } from '../stops';
 import type { Piece } from '../work';
@@ -27,7 +27,7 @@ export const step = (stage: Stage, parts: StepParts): Step => ({
   parts: [],
   during: [],
   after: [],
-  kept: false,
+  neverBarred: false,
   ...parts,
 });
 
@@ -42,7 +42,7 @@ export function left({ bars }: VisitPlan, pieces: readonly Piece[]): Left {
 }
 
 /** What no bar takes away: product off, dry. Around a place that may not be touched it is done by cloth. */
-export function kept({ bars }: VisitPlan, pieces: readonly Piece[]): Left {
+export function neverBarred({ bars }: VisitPlan, pieces: readonly Piece[]): Left {
   const { leftOut } = workLeft(bars, pieces);
   const around = leftOut.filter(({ productOnly }) => !productOnly);
   return { pieces, leavesOut: around.map((each) => ({ ...each, instead: AROUND_BY_CLOTH })), barred: null };
@@ -71,15 +71,15 @@ const TOLD_OTHERWISE: readonly string[] = [
   'nozzle, never touching',
 ];
 
-const isTold = ({ reason }: Said): boolean =>
+const isTold = ({ reason }: SaidLine): boolean =>
   reason.kind === 'rule' && TOLD_OTHERWISE.some((each) => reason.rule.includes(`: ${each}`));
 
 /** What the plan says of a task for this dog and house: how, then what to mind. What holds for every dog is in the step's own words. */
-export const says = (line: PlanLine | undefined): Said[] =>
+export const says = (line: PlanLine | undefined): SaidLine[] =>
   [...(line?.methods ?? []), ...(line?.cautions ?? [])].filter(
     (said) => !said.general && said.at === 'the work' && !isTold(said),
   );
 
 /** What must be heard before the coat is wet. */
-export const saysBeforeWater = (line: PlanLine | undefined): Said[] =>
+export const saysBeforeWater = (line: PlanLine | undefined): SaidLine[] =>
   [...(line?.methods ?? []), ...(line?.cautions ?? [])].filter(({ at }) => at === 'before water');

@@ -192,7 +192,7 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
 /** S3 ends the visit: only what must not be forgotten stays. */
 function endEarly(each: Step, ending: readonly BarAt[]): Step {
   if (each.stage === 'record' || each.stage === 'clean-down') return each;
-  if (each.kept) {
+  if (each.neverBarred) {
     const before = { words: 'Before handing over, or tell the vet.', source: HOUSE_VALUE };
     return { ...each, how: [before, ...each.how], barred: null };
   }

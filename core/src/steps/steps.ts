@@ -125,7 +125,7 @@ export interface Step {
   /** Steps that must be done or settled first, and why. */
   readonly after: readonly Before[];
   /** Never removed by any stop: plugs out, rinse, dry. */
-  readonly kept: boolean;
+  readonly neverBarred: boolean;
 }
 
 /** Hands-on minutes of a stage for an ordinary dog [house values]. */

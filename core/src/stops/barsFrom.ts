@@ -9,7 +9,7 @@ import type { VetLift } from './lift';
 import { LEAVE_IT, STOP_TABLE, type Instead } from './stopTable';
 
 /** A look at a place: today's, or an earlier one whose stop no vet has answered and no clear look has ended. */
-export interface Judged {
+export interface JudgedPlace {
   readonly triage: Triage;
   /** The day of the earlier look; null: today. */
   readonly since: Day | null;
@@ -32,7 +32,7 @@ export interface ProcedureBar extends Omit<TaskBar, 'task' | 'place'> {
 
 /** Everything that may forbid work on a dog today. */
 export interface BarSources {
-  readonly judged: readonly Judged[];
+  readonly judged: readonly JudgedPlace[];
   /** Places under a stop of which only words are known: they were sent by a version that says it otherwise. */
   readonly told: readonly { readonly place: Place; readonly reason: Reason }[];
   readonly conditions: readonly PlaceCondition[];
@@ -98,7 +98,7 @@ function stopped(place: Place, stop: Exclude<Stop, 'S0'>, parts: Stopped): Bar {
 }
 
 /** One bar a row that has a stop, and one that keeps something off without one. */
-function ofRows({ triage, since }: Judged, sources: BarSources): Bar[] {
+function ofRows({ triage, since }: JudgedPlace, sources: BarSources): Bar[] {
   return triage.matched.flatMap(({ row, findings }) => {
     const { place } = triage;
     const seen: SignSeen[] = findings.map(({ sign, grade }) => ({ sign, grade }));
@@ -116,7 +116,7 @@ function ofRows({ triage, since }: Judged, sources: BarSources): Bar[] {
 }
 
 /** A sign that this version does not know bars its place like S1. */
-const ofUnknown = ({ triage: { place, unknown, level }, since }: Judged): Bar[] =>
+const ofUnknown = ({ triage: { place, unknown, level }, since }: JudgedPlace): Bar[] =>
   unknown.length === 0
     ? []
     : [

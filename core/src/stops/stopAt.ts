@@ -35,14 +35,14 @@ export interface StopAnswer {
 }
 
 /** Bars opened, and sorted out by the procedure they may speak of, as it is asked about. */
-interface Opened {
+interface OpenedBars {
   readonly all: readonly BarParts[];
   readonly by: Map<Procedure, readonly BarParts[]>;
 }
 
 /** The same bars are asked for every touch of every step: they are opened once. */
-const OPENED = new WeakMap<readonly Bar[], Opened>();
-function opened(bars: readonly Bar[]): Opened {
+const OPENED = new WeakMap<readonly Bar[], OpenedBars>();
+function opened(bars: readonly Bar[]): OpenedBars {
   const known = OPENED.get(bars);
   if (known) return known;
   const made = { all: bars.map(openBar), by: new Map() };

@@ -61,14 +61,14 @@ export function clashesOf(events: readonly VisitEvent[]): Clash[] {
     const about = aboutOf(event.what);
     if (about === null) continue;
     // Only what the newcomer had not seen still stands beside it.
-    const standing = (marks.get(about) ?? []).filter(
+    const unseen = (marks.get(about) ?? []).filter(
       (earlier) => !saw(event, earlier) || addsTo(event.what, earlier.what),
     );
-    marks.set(about, [...standing, event]);
+    marks.set(about, [...unseen, event]);
   }
-  return [...marks].flatMap(([about, standing]) => {
-    const clashing = standing.filter((one) =>
-      standing.some((other) => one !== other && madeApart(one, other) && differ(one.what, other.what)),
+  return [...marks].flatMap(([about, unseen]) => {
+    const clashing = unseen.filter((one) =>
+      unseen.some((other) => one !== other && madeApart(one, other) && differ(one.what, other.what)),
     );
     return clashing.length > 0 ? [{ about, marks: clashing }] : [];
   });

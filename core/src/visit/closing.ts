@@ -26,7 +26,7 @@ export function blockers(state: VisitState, steps: readonly Step[], how: 'finish
   const wet = isWet(state);
   const open = steps
     .filter((step) => !settled(state, step) && step.stage !== 'record')
-    .filter((step) => how === 'finished' || (step.kept && wet && step.counts === null))
+    .filter((step) => how === 'finished' || (step.neverBarred && wet && step.counts === null))
     .map((step): Blocker => ({
       kind: 'step open',
       step: step.id,

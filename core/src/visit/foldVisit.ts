@@ -5,13 +5,13 @@ import { mergeEvents, saw, type Happening, type HappeningType, type PlugState, t
 import { EMPTY_VISIT, type PadCount, type StepMark, type TimerState, type VisitState } from './state';
 
 /** A finding as one device marked it. */
-interface Mark {
+interface FindingMark {
   readonly found: Finding;
   readonly by: VisitEvent;
 }
 
 /** The state while it is folded: fields are put in place of others, lists that grow are grown. */
-type Draft = {
+type VisitDraft = {
   -readonly [Field in Exclude<keyof VisitState, 'notes' | 'newer' | 'plugs' | 'pads'>]: VisitState[Field];
 } & {
   readonly notes: string[];
@@ -25,17 +25,17 @@ type Draft = {
  * replaces what its maker had seen; of several made apart the worse grade and the worse answer hold.
  */
 interface Folding {
-  readonly state: Draft;
+  readonly state: VisitDraft;
   readonly steps: Map<string, StepMark>;
   readonly clear: Set<PlaceKey>;
-  readonly marks: Map<string, readonly Mark[]>;
+  readonly marks: Map<string, readonly FindingMark[]>;
 }
 
 /** The one reducer: any order and any duplication of the same events gives the same state. Runs in browser and server alike. */
 export function foldVisit(events: readonly VisitEvent[]): VisitState {
   const all = mergeEvents(events);
   const { plugs, pads } = EMPTY_VISIT;
-  const state: Draft = { ...EMPTY_VISIT, notes: [], newer: [], plugs: { ...plugs }, pads: { ...pads } };
+  const state: VisitDraft = { ...EMPTY_VISIT, notes: [], newer: [], plugs: { ...plugs }, pads: { ...pads } };
   const folding: Folding = { state, steps: new Map(), clear: new Set(), marks: new Map() };
   for (const event of all) happen(folding, event);
   const close = all.find(({ what }) => what.type === 'closed');
@@ -54,8 +54,8 @@ function happen(folding: Folding, event: VisitEvent): void {
   else (fold as Happens<HappeningType>)(folding, what, event);
 }
 
-type Of<K extends HappeningType> = Extract<Happening, { type: K }>;
-type Happens<K extends HappeningType> = (folding: Folding, what: Of<K>, event: VisitEvent) => void;
+type HappeningOf<K extends HappeningType> = Extract<Happening, { type: K }>;
+type Happens<K extends HappeningType> = (folding: Folding, what: HappeningOf<K>, event: VisitEvent) => void;
 
 /** What each kind of event does to the state. */
 const HAPPENS: { readonly [K in HappeningType]: Happens<K> } = {
@@ -155,7 +155,7 @@ const HAPPENS: { readonly [K in HappeningType]: Happens<K> } = {
 /** Rinsing ends every contact time, whether somebody stopped the clock or not. */
 const RINSES: ReadonlySet<string> = new Set(['rinse 1', 'last rinse']);
 
-function stopTimers(state: Draft, by: VisitEvent, which: (timer: TimerState) => boolean): void {
+function stopTimers(state: VisitDraft, by: VisitEvent, which: (timer: TimerState) => boolean): void {
   if (state.timers.length === 0) return;
   state.timers = state.timers.map((each) => (each.stopped === null && which(each) ? { ...each, stopped: by } : each));
 }
@@ -163,7 +163,7 @@ function stopTimers(state: Draft, by: VisitEvent, which: (timer: TimerState) => 
 const markKey = (place: Place, sign: Sign): string => `${placeKey(place)} ${sign}`;
 
 /** Marks made apart of one sign at one place, as one finding: the worse grade, the worse answer. */
-const together = (marks: readonly Mark[]): Finding | null =>
+const together = (marks: readonly FindingMark[]): Finding | null =>
   marks.reduce<Finding | null>((worst, { found }) => {
     if (worst === null) return found;
     const grade = worst.grade >= found.grade ? worst.grade : found.grade;
@@ -184,7 +184,7 @@ function changeMarks(
   { state, marks }: Folding,
   place: Place,
   sign: Sign,
-  change: (marks: readonly Mark[]) => readonly Mark[],
+  change: (marks: readonly FindingMark[]) => readonly FindingMark[],
 ): void {
   const key = markKey(place, sign);
   const after = change(marks.get(key) ?? []);
@@ -213,7 +213,7 @@ function addFinding(folding: Folding, found: Finding, event: VisitEvent): void {
 }
 
 /** A pad counts, and a colour that is a sign of its own becomes a finding of that ear. */
-function addDirtyPad(folding: Folding, { side, colour }: Of<'pad dirty'>, event: VisitEvent): void {
+function addDirtyPad(folding: Folding, { side, colour }: HappeningOf<'pad dirty'>, event: VisitEvent): void {
   const { state } = folding;
   const before = state.pads[side];
   const worst = before.worst === null ? colour : worsePad(before.worst, colour);

@@ -47,16 +47,16 @@ describe('handling at the table, without being looked for', () => {
 });
 
 describe('what the business does at all, at the table', () => {
-  const house = (services: Partial<DogFacts['services']>) =>
+  const businessWith = (services: Partial<DogFacts['services']>) =>
     aDog({ services: { ...DEFAULT_SERVICES, ...services } }, 'poodle-miniature');
 
   test('ears left to vets are barred with the reason, not dropped', () => {
-    const step = stepsOf(house({ 'ear cleaning': 'vet' })).find(({ id }) => id === 'ears, first pass left');
+    const step = stepsOf(businessWith({ 'ear cleaning': 'vet' })).find(({ id }) => id === 'ears, first pass left');
     expect(step?.barred?.bars[0]?.reason).toEqual({ kind: 'rule', rule: 'ear cleaning: left to vets' });
   });
 
   test('outside only says so at the ear', () => {
-    const outside = house({ 'ear cleaning': 'outside only' });
+    const outside = businessWith({ 'ear cleaning': 'outside only' });
     expect(said(outside, 'ears, first pass left')).toMatch(/nothing poured/);
     const step = stepsOf(outside).find(({ id }) => id === 'ears, first pass left');
     expect(step).toMatchObject({ counts: null, dwell: null, barred: null, pieces: [{ name: 'outer flap' }] });
@@ -65,7 +65,7 @@ describe('what the business does at all, at the table', () => {
   test('where plucking is a vet’s there is no step for it', () => {
     const ways = { ...aDog().ways, earHair: 'routine' } as DogFacts['ways'];
     const ids = (services: Partial<DogFacts['services']>) =>
-      stepsOf({ ...house(services), ways })
+      stepsOf({ ...businessWith(services), ways })
         .map(({ id }) => id)
         .filter((id) => id.startsWith('ear hair'));
     expect(ids({}).length).toBe(2);

@@ -48,7 +48,7 @@ export function readVisit(before: BeforeVisit, events: readonly VisitEvent[]): V
 type Judgement = Omit<VisitReading, 'state'>;
 
 /** A judgement with all it depends on besides the morning it began from. */
-interface Judged {
+interface JudgedVisit {
   readonly basis: readonly unknown[];
   readonly findings: readonly Finding[];
   readonly answers: string;
@@ -57,7 +57,7 @@ interface Judged {
 }
 
 /** What was judged last: most taps find nothing, and then nothing is judged anew; few findings change the steps. */
-const LAST = new WeakMap<BeforeVisit, Judged>();
+const LAST = new WeakMap<BeforeVisit, JudgedVisit>();
 
 function judgementOf(before: BeforeVisit, state: VisitState): Judgement {
   const basis = basisOf(state);
@@ -82,7 +82,12 @@ const basisOf = (state: VisitState): readonly unknown[] => [
   ...Object.entries(state.answers).flat(),
 ];
 
-function judge(before: BeforeVisit, state: VisitState, basis: readonly unknown[], last: Judged | undefined): Judged {
+function judge(
+  before: BeforeVisit,
+  state: VisitState,
+  basis: readonly unknown[],
+  last: JudgedVisit | undefined,
+): JudgedVisit {
   const answers = JSON.stringify(state.answers);
   const sameDog = last?.answers === answers ? last.judgement : null;
   const { facts, plan } = sameDog ?? askedToday(before, state);
@@ -125,7 +130,7 @@ const brokeOff = ({ steps }: VisitState): boolean =>
 
 /** Where a sign ends the visit: a dog that is dry needs no rinsing or drying, and an ear without a plug none taken out. */
 function notNeeded(step: Step, state: VisitState, bars: readonly BarAt[]): Step {
-  if (!step.kept || step.barred) return step;
+  if (!step.neverBarred || step.barred) return step;
   const plugIn = step.sides.some((side) => state.plugs[side] === 'in');
   if (step.counts === 'plugs out' ? plugIn : isWet(state)) return step;
   const words = step.counts === 'plugs out' ? 'No plug is in.' : 'The dog is dry.';

@@ -14,12 +14,12 @@ import { timeline, titleWords, totalMinutes, type Step } from '../steps';
 import { stepsFor } from './tests/randomVisits';
 
 const SHELF = PRODUCT_KINDS.map((kind) => productOf(kind));
-const house = (dog: DogFacts, more: Partial<HouseWays>): DogFacts => ({
+const inBusiness = (dog: DogFacts, more: Partial<HouseWays>): DogFacts => ({
   ...dog,
   ways: { ...DEFAULT_HOUSE_WAYS, earHair: 'routine', ...more },
 });
-const lagotto = (more: Partial<HouseWays> = {}) => house(aDog({}, 'lagotto'), more);
-const bulldog = (more: Partial<HouseWays> = {}) => house(aDog({}, 'english-bulldog'), more);
+const lagotto = (more: Partial<HouseWays> = {}) => inBusiness(aDog({}, 'lagotto'), more);
+const bulldog = (more: Partial<HouseWays> = {}) => inBusiness(aDog({}, 'english-bulldog'), more);
 const amounts = (dog: DogFacts): Record<string, number> =>
   Object.fromEntries(
     visitNeeds('all', dog, makePlan(dog), SHELF, 1).needs.map(({ product: its, ml }) => [
@@ -47,7 +47,7 @@ const whole = (dog: DogFacts): string =>
     amounts(dog),
   ]);
 
-/** Which way a ratio is read and how product gets into a bottle concern the bench, not dogs. */
+/** Which way a ratio is read and how product gets into a bottle concern mixing, not dogs. */
 const NOT_OF_THE_VISIT: readonly HouseQuestion[] = ['readsOneTo', 'pumpWaste'];
 
 test('every school of every question changes the visit of some dog: steps, words, amounts or minutes', () => {
@@ -55,7 +55,7 @@ test('every school of every question changes the visit of some dog: steps, words
   for (const question of ALL_HOUSE_QUESTIONS) {
     if (NOT_OF_THE_VISIT.includes(question)) continue;
     const seen = HOUSE_QUESTIONS[question].schools.map(({ id }) =>
-      [lagotto(), bulldog(), house(medicated, {})]
+      [lagotto(), bulldog(), inBusiness(medicated, {})]
         .map((dog) => {
           const its = { ...dog, ways: { ...dog.ways, [question]: id } };
           return whole(its) + JSON.stringify(stepsFor(its, { contactMinutes: 10 }).map((step) => step.id));

@@ -36,7 +36,7 @@ export interface UsedProduct {
   readonly insteadOf?: string;
 }
 
-type Told<K extends Happening['type']> = Omit<Extract<Happening, { type: K }>, 'type'>;
+type FieldsOf<K extends Happening['type']> = Omit<Extract<Happening, { type: K }>, 'type'>;
 
 /** A step somebody added, or moved before another. */
 export type StepChange =
@@ -59,7 +59,7 @@ export interface Clash {
   readonly marks: readonly VisitEvent[];
 }
 
-/** A mix from the bench that this dog had. */
+/** An open mix that this dog had. */
 export interface TakenMix {
   readonly mix: string;
   readonly product: string;
@@ -81,11 +81,11 @@ export interface VisitState {
   readonly stepChanges: readonly StepChange[];
   /** Parts of a step that were checked, by step. */
   readonly checked: Readonly<Record<string, readonly string[]>>;
-  readonly overridden: readonly Logged<Told<'caution overridden'>>[];
+  readonly overridden: readonly Logged<FieldsOf<'caution overridden'>>[];
   readonly photos: readonly Photo[];
   readonly tools: Readonly<Record<string, string>>;
-  readonly asked: readonly Logged<Told<'owner asked'>>[];
-  readonly mats: readonly Told<'mat settled'>[];
+  readonly asked: readonly Logged<FieldsOf<'owner asked'>>[];
+  readonly mats: readonly FieldsOf<'mat settled'>[];
   readonly incidents: readonly Logged<Incident>[];
   /** The dog is away, to be finished another day, or for good. */
   readonly away: { readonly because: Because; readonly back: Day | null } | null;

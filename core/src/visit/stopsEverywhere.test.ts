@@ -66,7 +66,7 @@ function openLeaks(step: Step, bars: readonly Bar[], dog: DogFacts): string[] {
     const own = piece.touches
       .filter((touch) => {
         const { isOpen, productOff } = stopAt(bars, touch, piece.task);
-        return (!isOpen && !step.kept) || (productOff && !step.kept);
+        return (!isOpen && !step.neverBarred) || (productOff && !step.neverBarred);
       })
       .map(({ place, procedure }) => `${step.id}, ${piece.id}: touches ${placeKey(place)} by ${procedure}`);
     const table = [...(touchesByHand(piece, step.stage, dog) ?? [`? not in the table`])].flatMap((each) => {

@@ -72,7 +72,7 @@ describe('nothing may be done at an eye or in a fold that hurts', () => {
     expect(why(reading, `folds ${key}`)).toBe('raw skin');
     for (const each of reading.steps)
       for (const { touches } of each.barred ? [] : each.pieces)
-        if (!each.kept)
+        if (!each.neverBarred)
           expect(
             touches.filter(({ place, procedure }) => `${place.site}/${place.side}` === key && procedure !== 'look'),
           ).toEqual([]);
@@ -303,8 +303,8 @@ describe('an eye under drops, and one that was operated on', () => {
     expect(why(reading, 'eyes, on the table left')).toBe('eye operation');
     // No water comes to the head: no plug is needed, and none is put in.
     expect(reading.steps.map(({ id }) => id)).not.toContain('plugs');
-    const wet = reading.steps.flatMap(({ barred, kept, pieces: its }) =>
-      barred || kept
+    const wet = reading.steps.flatMap(({ barred, neverBarred, pieces: its }) =>
+      barred || neverBarred
         ? []
         : its.flatMap(({ touches }) =>
             touches

@@ -1,5 +1,5 @@
 /** One question of the trade, and the schools Dewpond supports. The first school is the default. */
-interface Question<School extends string> {
+interface SchoolQuestion<School extends string> {
   readonly asks: string;
   readonly schools: readonly {
     readonly id: School;
@@ -14,7 +14,7 @@ const question = <const School extends string>(
   asks: string,
   byDefault: NoInfer<School>,
   schools: readonly { readonly id: School; readonly words: string; readonly for: string; readonly warns?: string }[],
-): Question<School> => ({ asks, schools, default: byDefault });
+): SchoolQuestion<School> => ({ asks, schools, default: byDefault });
 
 /** Questions on which salons differ. Every school is common practice; which one is the default is a house value. */
 export const HOUSE_QUESTIONS = {

@@ -1,7 +1,7 @@
 import { ALL_HOME_HOWS, type HomeHow } from '../rules';
 import { ALL_SIGNS, LEVELS, type Level, type Sign } from '../findings';
 import { MESSAGE_KINDS, type MessageKind } from '../messages';
-import { ALL_CHOICES, type Choice } from '../reasons';
+import { ALL_CHOICES, type DogChoice } from '../reasons';
 import { ENGLISH } from './english';
 import { notOurs, notOursWords } from './neverSay';
 import { slotsOf, type SentenceKey } from './sentences';
@@ -13,7 +13,7 @@ export type WordingKey =
   | `advice ${Level}`
   | `sign ${Sign}`
   | `home ${HomeHow}`
-  | `choice ${Choice}`
+  | `choice ${DogChoice}`
   | `subject ${MessageKind}`
   | `message ${MessageKind}`;
 export type BusinessWording = Readonly<Partial<Record<WordingKey, string>>>;

@@ -1,5 +1,5 @@
 import type { Claim } from '../careplan';
-import type { Difference } from '../changes';
+import type { PlanDifference } from '../changes';
 import { namePlace, placeKey, samePlace, nameBoth, mirror, type Place } from '../places';
 import type { Reason } from '../reasons';
 import type { BarAt, LeftOut } from '../stops';
@@ -54,7 +54,7 @@ export function leftOutWords({ places, bars, productOnly }: LeftOut): string {
 }
 
 /** How one line of a plan differs from another, as a groomer reads it. */
-export function differenceWords(difference: Difference): string {
+export function differenceWords(difference: PlanDifference): string {
   switch (difference.kind) {
     case 'barred':
       return `barred: ${reasonTold(difference.reason)}`;

@@ -26,16 +26,16 @@ describe('what a business may not say', () => {
 });
 
 test('what a business says otherwise is said, and nothing else changes', () => {
-  const house = inBusinessWords(ENGLISH, {
+  const inOurWords = inBusinessWords(ENGLISH, {
     'sentence cleaned': 'We cleaned: {places}.',
     'advice tell': 'Have an eye on the {place}, please.',
     'sign ear damp': 'a damp ear',
     'home wipe a light fold': 'Lift it, wipe it, dry it.',
   });
-  expect(house.homeHows['wipe a light fold']).toBe('Lift it, wipe it, dry it.');
-  expect(house.sentences.cleaned).toBe('We cleaned: {places}.');
-  expect(house.advice.tell).toBe('Have an eye on the {place}, please.');
-  expect(house.signs['ear damp']).toBe('a damp ear');
+  expect(inOurWords.homeHows['wipe a light fold']).toBe('Lift it, wipe it, dry it.');
+  expect(inOurWords.sentences.cleaned).toBe('We cleaned: {places}.');
+  expect(inOurWords.advice.tell).toBe('Have an eye on the {place}, please.');
+  expect(inOurWords.signs['ear damp']).toBe('a damp ear');
   expect(inBusinessWords(ENGLISH, {})).toEqual(ENGLISH);
 });
 

@@ -14,7 +14,7 @@ import {
   type Side,
   type Site,
 } from '../places';
-import type { Choice, EarHairReason } from '../reasons';
+import type { DogChoice, EarHairReason } from '../reasons';
 import type { Task } from '../tasks';
 import type { IncidentKind } from '../events';
 import type { TitleId } from '../steps';
@@ -57,7 +57,7 @@ export interface Wording {
   readonly atHome: Readonly<Record<AtHomeLine, string>>;
   /** Why something was not done, by the rule that forbids it. */
   readonly rules: Readonly<Partial<Record<string, string>>>;
-  readonly choices: Readonly<Record<Choice, string>>;
+  readonly choices: Readonly<Record<DogChoice, string>>;
   /** Lines of the decision about hair in an ear; null where it is a habit of the business, which no owner is told. */
   readonly earHair: Readonly<Record<EarHairReason, string | null>>;
   /** What the business leaves to vets, or does from outside only, by service and what it does. */

@@ -45,11 +45,11 @@ export function touching(
 const isSame = (some: readonly Procedure[], others: readonly Procedure[]): boolean =>
   some.length === others.length && some.every((each, i) => each === others[i]);
 
-interface Made {
+interface StepTouches {
   readonly procedures: readonly Procedure[];
   readonly product: TouchProduct | null;
   readonly touches: readonly Touch[];
 }
 
 /** Plans are made thousands at a time, of the same few lists of places: their touches are made once. */
-const MADE = new WeakMap<readonly Place[], Made[]>();
+const MADE = new WeakMap<readonly Place[], StepTouches[]>();

@@ -75,9 +75,9 @@ export async function seedDemo(
       const shelving = { tx, today: dayIn(ZONE, now), by: people[0]?.name ?? '', zone: ZONE };
       await seedMixesPast(shelving, demo, random);
       await seedCounts(shelving, demo);
-      const telling = { ...shelving, makeId };
-      await seedReferrals(telling);
-      await seedMessages(telling);
+      const seeding = { ...shelving, makeId };
+      await seedReferrals(seeding);
+      await seedMessages(seeding);
     });
   }
   return true;

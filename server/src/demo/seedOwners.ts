@@ -10,7 +10,7 @@ import { loadDogs } from '../records/dog/dogRecord';
 import { loadBusiness, type Business } from '../records/business/business';
 import { draftFor } from '../features/messages/draft';
 
-interface Telling {
+interface SeedOwners {
   readonly tx: Tenant;
   readonly today: Day;
   readonly by: string;
@@ -21,7 +21,7 @@ interface Telling {
 const ANSWERED_AFTER_DAYS = 14;
 
 /** What came of places a vet should see: told at the door; older ones answered and closed, new ones still open. */
-export async function seedReferrals({ tx, today, by }: Telling): Promise<void> {
+export async function seedReferrals({ tx, today, by }: SeedOwners): Promise<void> {
   const open = await tx.select().from(referral).where(isNull(referral.end));
   for (const { id, openedOn } of open) {
     const on = openedOn as Day;
@@ -48,7 +48,7 @@ export async function seedReferrals({ tx, today, by }: Telling): Promise<void> {
 }
 
 /** An owner who agreed to messages ticks most of what is done at home: seven in ten, and more of the teeth than of the ears. */
-async function seedTicks({ tx, today }: Telling, business: Business, dogId: string): Promise<void> {
+async function seedTicks({ tx, today }: SeedOwners, business: Business, dogId: string): Promise<void> {
   const [record] = await loadDogs(tx, { ids: [dogId] });
   if (!record) return;
   const { tasks, since } = await homeCareOf(tx, business, record, today);
@@ -61,8 +61,8 @@ async function seedTicks({ tx, today }: Telling, business: Business, dogId: stri
 }
 
 /** Sheets of the last visits as they were sent, to owners who agreed to it. */
-export async function seedMessages(telling: Telling): Promise<void> {
-  const { tx, by, makeId } = telling;
+export async function seedMessages(seeding: SeedOwners): Promise<void> {
+  const { tx, by, makeId } = seeding;
   const business = await loadBusiness(tx);
   const { zone } = business;
   const dogs = await tx
@@ -77,7 +77,7 @@ export async function seedMessages(telling: Telling): Promise<void> {
     if (!reach || !last) continue;
     const at = instantIn(zone, last.day as Day, '16:20');
     const { subject, words } = await draftFor(tx, its.id, { kind: 'sheet', visit: last.id }, at.getTime());
-    await seedTicks(telling, business, its.id);
+    await seedTicks(seeding, business, its.id);
     await tx.insert(message).values({
       id: makeId(at.getTime()),
       clientId,

@@ -3,7 +3,7 @@ import type { HouseWays } from '@dewpond/core/ways';
 import type { ClientCard } from '@dewpond/core/clients';
 import type { Finding } from '@dewpond/core/findings';
 import type { PlaceKey } from '@dewpond/core/places';
-import type { Caution, ProductKind } from '@dewpond/core/dilution';
+import type { MixCaution, ProductKind } from '@dewpond/core/dilution';
 import type { Went } from '@dewpond/core/programme';
 import type { VisitKind } from '@dewpond/core/steps';
 
@@ -73,7 +73,7 @@ export interface DemoProduct {
   readonly suppliedBy: 'house' | 'vet';
   readonly supplier: string;
   readonly usual?: boolean;
-  readonly cautions?: readonly Caution[];
+  readonly cautions?: readonly MixCaution[];
   readonly ingredients?: readonly string[];
   readonly containerMl: number;
   readonly price: number;

@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { bottleOf, makeMix, mixBody } from './shelfSide';
 import { seeded } from '../../../core/src/tests/seeded';
-import { hostileRequest, type HostileRequest, type Known } from './hostile';
+import { hostileRequest, type HostileRequest, type KnownIds } from './hostile';
 import { addDog, app, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
 
@@ -11,7 +11,7 @@ const REQUESTS = process.env['DEWPOND_DEEP'] ? 20_000 : 1000;
 const SEED = Number(process.env['DEWPOND_SEED'] ?? 15);
 
 let salon: Salon;
-let known: Known;
+let known: KnownIds;
 let server: Server;
 let port: number;
 beforeAll(async () => {

@@ -11,7 +11,7 @@ export interface HostileRequest {
 }
 
 /** Ids that are there, so that some requests come as far as the tables. */
-export interface Known {
+export interface KnownIds {
   readonly ids: readonly string[];
 }
 
@@ -78,7 +78,7 @@ const HOSTILE: readonly unknown[] = [
 ];
 
 /** One request nobody means well with; most of it is as the contract wants it, so that the rest is reached. */
-export function hostileRequest(random: () => number, known: Known): HostileRequest {
+export function hostileRequest(random: () => number, known: KnownIds): HostileRequest {
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
   const keys = [...BODIES.keys()];
   const hostile = () => pick(HOSTILE);

@@ -6,7 +6,7 @@ import { describe, expect, test } from 'vitest';
 import { sql } from 'drizzle-orm';
 import { CARD, PROFILE } from '../platform/db/shapes/clients';
 import { WAYS } from '../platform/db/shapes/business';
-import { readKept, writeKept, type Shape } from '../platform/db/shapes/shaped';
+import { readStored, writeStored, type Shape } from '../platform/db/shapes/shaped';
 import * as schema from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
 import { addDog, databases, logLines, openSalon } from './salon';
@@ -27,13 +27,13 @@ describe('kept JSON', () => {
     ['the second', { v: 2, count: 1 }, { count: 1, unit: 'one' }],
     ['today’s', { v: 3, count: 1, unit: 'dog' }, { count: 1, unit: 'dog' }],
   ])('%s is read', (_, kept, read) => {
-    expect(readKept(counted, kept)).toEqual(read);
-    expect(writeKept(counted, read)).toEqual({ ...read, v: 3 });
+    expect(readStored(counted, kept)).toEqual(read);
+    expect(writeStored(counted, read)).toEqual({ ...read, v: 3 });
   });
 
   test('of a newer version, or of no known form, is not taken for something else, and no word of it is told', () => {
-    expect(() => readKept(counted, { v: 4, count: 1, unit: 'x' })).toThrow('written by a newer Dewpond');
-    expect(() => readKept(CARD, { phones: [{ number: 'Folake' }, 'Folake'] })).toThrow(
+    expect(() => readStored(counted, { v: 4, count: 1, unit: 'x' })).toThrow('written by a newer Dewpond');
+    expect(() => readStored(CARD, { phones: [{ number: 'Folake' }, 'Folake'] })).toThrow(
       /^What is kept of a client’s card has another shape: phones\.1 \(invalid_type\)\.$/,
     );
   });
@@ -47,10 +47,10 @@ describe('kept JSON', () => {
   });
 
   test('a profile of the first wave has its handling as marks; what came later has its default', () => {
-    const old = readKept(PROFILE, { name: 'Teasel', weightKg: 14, handling: ['nips when tired'] });
+    const old = readStored(PROFILE, { name: 'Teasel', weightKg: 14, handling: ['nips when tired'] });
     expect(old).toMatchObject({ handling: { marks: ['nips when tired'], helper: 'no helper' }, chip: '', breeds: [] });
-    expect(readKept(CARD, {})).toMatchObject({ phones: [], prefers: 'no matter', language: null });
-    expect(readKept(WAYS, { earCleaning: 'a school that is gone', nobodyAsks: 1 })).toEqual({});
+    expect(readStored(CARD, {})).toMatchObject({ phones: [], prefers: 'no matter', language: null });
+    expect(readStored(WAYS, { earCleaning: 'a school that is gone', nobodyAsks: 1 })).toEqual({});
   });
 
   test('one broken row is a fault of ours; the log says where, without its content', async () => {

@@ -111,7 +111,7 @@ describe('a message to an owner', () => {
     expect(mail.mails.splice(0)).toHaveLength(1);
 
     const { body: crashed } = await write(salon, dogId);
-    const dying: Carrier = { via: 'smtp', carry: () => new Promise(() => undefined) };
+    const dying: Carrier = { via: 'smtp', deliver: () => new Promise(() => undefined) };
     void sent(withMail(dying), crashed.id);
     await expect.poll(async () => (await outbox(salon, crashed.id)).state).toBe('sending');
     await sent(smtp(), crashed.id);

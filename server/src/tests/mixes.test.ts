@@ -6,7 +6,7 @@ import {
   DAY,
   START,
   addProduct,
-  bench,
+  mixing,
   book,
   bottleOf,
   enter,
@@ -35,7 +35,7 @@ describe('the morning mix', () => {
   });
 
   test('from the day’s bookings to bottles; made, watered, and nothing more to mix', async () => {
-    const before = await bench(salon);
+    const before = await mixing(salon);
     const [batch] = before.batches;
     if (!batch) throw new Error('no batch');
     expect(batch.product.name).toBe('Oat gentle wash');
@@ -53,28 +53,28 @@ describe('the morning mix', () => {
       );
       expect(made.status).toBe(201);
     }
-    const after = await bench(salon);
+    const after = await mixing(salon);
     expect(after.batches[0]?.wanted).toBe(0);
-    expect(after.standing).toHaveLength(batch.bottles.length);
-    const [mix] = after.standing;
+    expect(after.openMixes).toHaveLength(batch.bottles.length);
+    const [mix] = after.openMixes;
     await salon.call('PUT /api/mixes/:id', { id: mix?.id ?? '', body: { version: 1, step: 'watered' } });
-    expect((await bench(salon)).standing[0]?.wateredAt).toBe(new Date(clock.now).toISOString());
+    expect((await mixing(salon)).openMixes[0]?.wateredAt).toBe(new Date(clock.now).toISOString());
   });
 
   test('a dog added late: only what is missing; a dog cancelled: nothing is thrown away', async () => {
-    const stood = (await bench(salon)).standing.length;
+    const stood = (await mixing(salon)).openMixes.length;
     const wren = await addDog(salon, { name: 'Wren', weightKg: 30 });
     await book(salon, wren.dogId, 13);
-    const more = await bench(salon);
+    const more = await mixing(salon);
     expect(more.batches[0]?.wanted).toBeGreaterThan(0);
     const { items } = (await salon.call('GET /api/appointments', { query: { from: '2026-11-25', to: '2026-11-25' } }))
       .body;
     const its = items.find((each) => each.dogId === wren.dogId);
     if (!its) throw new Error('not booked');
     await salon.call('PUT /api/appointments/:id', { id: its.id, body: { change: 'cancel', version: its.version } });
-    const fewer = await bench(salon);
+    const fewer = await mixing(salon);
     expect(fewer.batches[0]?.wanted).toBe(0);
-    expect(fewer.standing).toHaveLength(stood);
+    expect(fewer.openMixes).toHaveLength(stood);
   });
 
   test('a dog that must not have what the wash lists gets another, or a person decides', async () => {
@@ -82,7 +82,7 @@ describe('the morning mix', () => {
     const { dogId } = await addDog(shop, { name: 'Rook' });
     await book(shop, dogId, 10);
     await addProduct(shop, { name: 'Tea tree wash', usual: true, ingredients: ['Tea tree oil'] });
-    expect((await bench(shop)).batches[0]?.product.name).toBe('Tea tree wash');
+    expect((await mixing(shop)).batches[0]?.product.name).toBe('Tea tree wash');
     const avoid = (ingredient: string) =>
       shop.call('POST /api/dogs/:id/instructions', {
         id: dogId,
@@ -97,14 +97,14 @@ describe('the morning mix', () => {
         },
       });
     expect((await avoid('tea tree')).status).toBe(201);
-    expect((await bench(shop)).batches[0]?.product.name).toBe('Oat gentle wash');
+    expect((await mixing(shop)).batches[0]?.product.name).toBe('Oat gentle wash');
     const oat = (await shop.call('GET /api/business')).body.products.find(({ name }) => name === 'Oat gentle wash');
     await shop.call('PUT /api/products/:id', {
       id: oat?.id ?? '',
       body: { version: 1, ...typed({ name: 'Oat gentle wash', ingredients: ['oats'] }) },
     });
     await avoid('oat');
-    const stuck = await bench(shop);
+    const stuck = await mixing(shop);
     expect(stuck.batches).toEqual([]);
     expect(stuck.trouble[0]).toMatchObject({
       dog: 'Rook',

@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
-import { START, addProduct, bench, book, bottleOf, makeMix, mixBody, typed } from './shelfSide';
+import { START, addProduct, mixing, book, bottleOf, makeMix, mixBody, typed } from './shelfSide';
 import { addDog, clock, openSalon, type Salon } from './salon';
 
 beforeEach(() => {
@@ -117,7 +117,7 @@ describe('a product', () => {
     const mix = mixBody(id, await bottleOf(salon));
     expect((await makeMix(salon, mix)).status).toBe(201);
     await salon.call('PUT /api/products/:id/shelf', { id, body: { version: 1, archived: true } });
-    expect((await bench(salon)).standing.find((each) => each.id === mix.id)?.product.name).toBe('Going wash');
+    expect((await mixing(salon)).openMixes.find((each) => each.id === mix.id)?.product.name).toBe('Going wash');
     const { body } = await salon.call('GET /api/business');
     expect(body.putAway.map(({ name }) => name)).toContain('Going wash');
     expect(
@@ -153,7 +153,7 @@ describe('pumps and bottles', () => {
     await addProduct(salon, { name: 'Pumped wash', usual: true, pumpId });
     const { dogId } = await addDog(salon);
     await book(salon, dogId, 11);
-    expect((await bench(salon)).batches[0]?.bottles[0]).toMatchObject({ by: 'millilitres', strokes: null });
+    expect((await mixing(salon)).batches[0]?.bottles[0]).toMatchObject({ by: 'millilitres', strokes: null });
     const busy = await salon.call('PUT /api/pumps/:id/shelf', { id: pumpId, body: { version: 1, archived: true } });
     expect([busy.status, busy.body.error.message]).toEqual([409, expect.stringMatching(/sits on Pumped wash/)]);
   });

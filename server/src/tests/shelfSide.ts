@@ -42,7 +42,7 @@ export const book = (salon: Salon, dogId: string, hour: number, more: object = {
       ...more,
     },
   });
-export const bench = async (salon: Salon): Promise<MixingView> => (await salon.call('GET /api/mixing')).body;
+export const mixing = async (salon: Salon): Promise<MixingView> => (await salon.call('GET /api/mixing')).body;
 export const bottleOf = async (salon: Salon) => (await salon.call('GET /api/business')).body.bottles[0]?.id ?? '';
 export const mixBody = (productId: string, bottleId: string, more: object = {}) => ({
   id: v7(),

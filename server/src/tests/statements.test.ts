@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { client, dog, ownBreed, vet, visit } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
-import { anyOf, together, type Asked } from '../platform/db/together';
+import { anyOf, together, type AskedFor } from '../platform/db/together';
 import type { Happening } from '@dewpond/core/events';
 import { connect, connectionString } from '../platform/db/connect';
 import { addDog, app, config, databases, openSalon, type KeptDog, type Salon } from './salon';
@@ -103,7 +103,7 @@ describe('so many statements, whatever the size of the book', () => {
 });
 
 describe('several lists in one statement', () => {
-  const rows = together((select, { ids }: { ids: Asked<readonly string[]> }) => ({
+  const rows = together((select, { ids }: { ids: AskedFor<readonly string[]> }) => ({
     dogs: select.select().from(dog).leftJoin(vet, eq(vet.id, dog.vetId)).where(anyOf(dog.id, ids)),
     visits: select.select().from(visit).where(anyOf(visit.dogId, ids)).orderBy(visit.createdAt),
     breeds: select.select().from(ownBreed),

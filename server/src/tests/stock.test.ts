@@ -7,7 +7,7 @@ import { beforeEach, describe, expect, test } from 'vitest';
 import { dogDue, stockEntry } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
 import { rebuildProjections } from '../commands/rebuildProjections';
-import { DAY, START, addProduct, bench, bottleOf, enter, makeMix, mixBody, stockOf, take, typed } from './shelfSide';
+import { DAY, START, addProduct, mixing, bottleOf, enter, makeMix, mixBody, stockOf, take, typed } from './shelfSide';
 import { addDog, app, clock, databases, openSalon, type Salon } from './salon';
 import { begin, eventsOf, visitDog, wholeVisit } from './tableSide';
 
@@ -155,7 +155,7 @@ describe('the ledger', () => {
     await makeMix(salon, mix);
     await take(salon, dogId, mix.id, id);
     expect(await stockOf(salon, id)).toBe(980);
-    expect((await bench(salon)).standing[0]).toMatchObject({ leftMl: 200, had: ['Teasel'] });
+    expect((await mixing(salon)).openMixes[0]).toMatchObject({ leftMl: 200, had: ['Teasel'] });
     await salon.call('PUT /api/mixes/:id', { id: mix.id, body: { version: 1, step: 'poured away', leftMl: 200 } });
     const { body } = await salon.call('GET /api/costs', { query: { from: '2026-11-01', to: '2026-11-30' } });
     // 20 ml were mixed, 200/500 of it thrown away: 8 ml at 0.031 a ml; the dog's 300 ml held 12 ml.
@@ -176,7 +176,7 @@ describe('the ledger', () => {
     const happened = wholeVisit(view, [{ type: 'mix taken', mix: mix.id, product: oat, override: null }]);
     await salon.call('POST /api/visits/:id/events', { id: visitId, body: { events: eventsOf(happened) } });
     const planned = view.mixes.find(({ product }) => product.id === oat)?.mix.need ?? 0;
-    expect((await bench(salon)).standing[0]?.leftMl).toBeCloseTo(1000 - planned, 6);
+    expect((await mixing(salon)).openMixes[0]?.leftMl).toBeCloseTo(1000 - planned, 6);
     expect((await salon.call('GET /api/dogs/:id', { id: dogId })).body.amounts).toMatchObject({
       factor: 1,
       lessons: 0,

@@ -11,7 +11,7 @@ import { migrateDatabase } from '../platform/db/migrate';
 import { inTenant, type BusinessId } from '../platform/db/tenant';
 import { loadBusiness, loadStockedBusiness } from '../records/business/business';
 import { loadWords, profileOf, wordingOf } from '../records/business/words';
-import { sheetViewOf } from '../records/papers/sheetView';
+import { sheetViewOf } from '../records/documents/sheetView';
 import { loadVisit } from '../records/visit/load';
 import { config } from './salon';
 

@@ -26,7 +26,7 @@ export const refusedUnder =
 /** No answer came: the network or the server is away, and nobody knows whether it arrived. */
 export class Unreached extends Error {}
 
-interface Given<K extends EndpointKey> {
+interface CallOptions<K extends EndpointKey> {
   readonly id?: string;
   readonly query?: Readonly<Record<string, string>>;
   readonly body?: BodyOf<K>;
@@ -35,7 +35,7 @@ interface Given<K extends EndpointKey> {
 }
 
 /** Calls an endpoint of the contract. Throws {@link Refused}, or {@link Unreached} when no answer came. */
-export async function call<K extends EndpointKey>(key: K, given: Given<K> = {}): Promise<ResponseOf<K>> {
+export async function call<K extends EndpointKey>(key: K, given: CallOptions<K> = {}): Promise<ResponseOf<K>> {
   const [method = 'GET', template = ''] = key.split(' ');
   const path = template.replace(':id', given.id ?? '');
   const query = given.query ? `?${new URLSearchParams(given.query)}` : '';

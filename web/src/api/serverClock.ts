@@ -2,8 +2,8 @@ const KEY = 'dewpond-office-clock';
 
 /** How far the server's clock is ahead of this device's, ms, as the last answer said; null: never heard of it. */
 export function serverOffset(): number | null {
-  const kept = localStorage.getItem(KEY);
-  return kept === null ? null : Number(kept);
+  const stored = localStorage.getItem(KEY);
+  return stored === null ? null : Number(stored);
 }
 
 /** Notes the clock of an answer down: it stands in every answer, in whole seconds. */

@@ -5,7 +5,7 @@ import { screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { v7 } from 'uuid';
 import { MEMBER, session } from '../tests/demoDog';
-import { Refusal, openServer, show } from '../tests/server';
+import { RefusedAnswer, openServer, show } from '../tests/server';
 import { NewVersion } from './Notices';
 import { Shell } from './Shell';
 import { letIn, useNewVersion } from '../browser/newVersion';
@@ -14,7 +14,7 @@ const signedIn = () => openServer({ 'GET /api/session': () => session() });
 const signedOut = () =>
   openServer({
     'GET /api/session': () => {
-      throw new Refusal(401, { kind: 'not signed in', message: 'Sign in first.' });
+      throw new RefusedAnswer(401, { kind: 'not signed in', message: 'Sign in first.' });
     },
   });
 
@@ -131,6 +131,8 @@ describe('a new version of the application', () => {
   });
   afterEach(() => {
     vi.useRealTimers();
+    // It has begun: nothing asks it in any more.
+    waiting.state = 'activated';
     useNewVersion.setState({ waiting: null });
     vi.unstubAllGlobals();
   });

@@ -8,19 +8,27 @@ export const usePreferences = create<{
   theme: Theme;
   device: string;
   /** The hand that holds no dog: the big button lies under its thumb. */
-  hand: 'right' | 'left';
+  handedness: 'right' | 'left';
   setTheme: (theme: Theme) => void;
-  setHandedness: (hand: 'right' | 'left') => void;
+  setHandedness: (handedness: 'right' | 'left') => void;
 }>()(
   persist(
     (set) => ({
       theme: 'chalk',
       device: '',
-      hand: 'right',
+      handedness: 'right',
       setTheme: (theme) => set({ theme }),
-      setHandedness: (hand) => set({ hand }),
+      setHandedness: (handedness) => set({ handedness }),
     }),
-    { name: 'dewpond-preferences' },
+    {
+      name: 'dewpond-preferences',
+      version: 1,
+      /** Before the first version, which hand it is stood under `hand`. */
+      migrate: (stored) => {
+        const { hand, ...own } = stored as { hand?: 'right' | 'left' };
+        return hand ? { ...own, handedness: hand } : own;
+      },
+    },
   ),
 );
 

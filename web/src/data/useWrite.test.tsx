@@ -1,7 +1,7 @@
 import { screen, waitFor } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { DOG_ID } from '../tests/demoDog';
-import { Refusal, openServer, show } from '../tests/server';
+import { RefusedAnswer, openServer, show } from '../tests/server';
 import { call } from '../api/call';
 import { useWrite } from './useWrite';
 
@@ -22,7 +22,7 @@ function Button() {
 function open(refuse = false) {
   const server = openServer({
     'POST /api/links': ({ body }) => {
-      if (refuse) throw new Refusal(422, { kind: 'bad input', message: 'No.' });
+      if (refuse) throw new RefusedAnswer(422, { kind: 'bad input', message: 'No.' });
       const never = null;
       return {
         id: body.id,
@@ -66,7 +66,7 @@ describe('a change whose answer is lost', () => {
       'PUT /api/vets/:id': ({ body }) => {
         const { version: seen, archived: _, ...fields } = body as typeof VET_FIELDS & Record<string, unknown>;
         if (seen !== version)
-          throw new Refusal(409, {
+          throw new RefusedAnswer(409, {
             kind: 'conflict',
             message: 'Someone else changed this vet meanwhile.',
             current: { ...kept, archived: false, version },

@@ -8,7 +8,7 @@ import { makeStale, type WriteKey } from './stale';
 /** Tries in all where no answer came; what arrived the first time does nothing twice. */
 const TRIES = 3;
 
-interface Writing<Given, Answer> extends Pick<UseMutationOptions<Answer, Error, Given>, 'onSuccess' | 'onError'> {
+interface WriteOptions<Given, Answer> extends Pick<UseMutationOptions<Answer, Error, Given>, 'onSuccess' | 'onError'> {
   /** Sends what is given; something new under this id. */
   readonly write: (id: string, given: Given) => Promise<Answer>;
   /** A refusal is told in a note of its own. */
@@ -24,7 +24,7 @@ interface Writing<Given, Answer> extends Pick<UseMutationOptions<Answer, Error, 
  */
 export function useWrite<Answer, Given = void>(
   endpoints: WriteKey | readonly WriteKey[],
-  { write, onSuccess, onError, form, tells = false }: Writing<Given, Answer>,
+  { write, onSuccess, onError, form, tells = false }: WriteOptions<Given, Answer>,
 ) {
   const id = useRef(v7());
   const isLost = useRef(false);

@@ -15,7 +15,7 @@ export interface AnswerCache {
   forget(): Promise<void>;
 }
 
-interface Given {
+interface DeviceParts {
   readonly storage: DeviceStorage;
   /** Milliseconds since 1970. */
   readonly now: () => number;
@@ -23,14 +23,14 @@ interface Given {
   readonly isRefusal: (error: unknown) => boolean;
 }
 
-const SHAPE = 2;
+const SHAPE = 3;
 /** Visits and their events are brought up to date as they are read: those of an older version are not lost to an update. */
 const OF_ANY_SHAPE = /^(visit|events|prefetch)( |$)/;
 const DAY_MS = 86_400_000;
 /** A server that says nothing for so long is taken as away, where the device knows an answer. */
 const PATIENCE_MS = 4000;
 
-export function answerCache({ storage, now, isRefusal }: Given): AnswerCache {
+export function answerCache({ storage, now, isRefusal }: DeviceParts): AnswerCache {
   /** Questions the server has answered since this page was opened. */
   const answered = new Set<string>();
 

@@ -3,7 +3,7 @@ import { visitEvent } from '@dewpond/contract';
 import { v7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { MEMBER } from '../tests/demoDog';
-import { Refusal, openServer } from '../tests/server';
+import { RefusedAnswer, openServer } from '../tests/server';
 import { inThisBrowser } from '../data/device';
 import { httpNetwork } from '../data/httpNetwork';
 import { browserStorage } from './browserStorage';
@@ -43,7 +43,7 @@ function server(answer: (ids: string[]) => { status?: number; refused?: string[]
     'POST /api/visits/:id/events': ({ body }) => {
       const asked = body.events.map((each) => visitEvent.parse(each).id);
       const { status, refused = [], silent = false } = answer(asked);
-      if (status !== undefined) throw new Refusal(status, { kind: 'server', message: `An answer of ${status}.` });
+      if (status !== undefined) throw new RefusedAnswer(status, { kind: 'server', message: `An answer of ${status}.` });
       const fine = asked.filter((id) => !refused.includes(id));
       taken.push(fine);
       return {
@@ -286,7 +286,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
     test('that the server refuses: visit and events are told, and kept', async () => {
       openServer({
         'POST /api/visits': () => {
-          throw new Refusal(422, { kind: 'bad input', message: 'There is no such dog here.' });
+          throw new RefusedAnswer(422, { kind: 'bad input', message: 'There is no such dog here.' });
         },
       });
       const id = v7();

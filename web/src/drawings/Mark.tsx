@@ -2,7 +2,7 @@ import type { Grade, PlaceKey } from '@dewpond/core/places';
 import { RippleMark } from '../ui/Ripple';
 import type { Point } from '@dewpond/core/drawing';
 
-interface MarkProps {
+interface BodyMarkProps {
   readonly place: PlaceKey;
   readonly point: Point;
   readonly grade: Grade | null;
@@ -10,7 +10,7 @@ interface MarkProps {
 }
 
 /** The mark on a drawing. Keyboard and screen readers use the named buttons beside it. */
-export function Mark({ place, point, grade, onPlace }: MarkProps) {
+export function Mark({ place, point, grade, onPlace }: BodyMarkProps) {
   return (
     <g
       transform={`translate(${point.x},${point.y})`}

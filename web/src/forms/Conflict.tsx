@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import type { Clash } from './clashes';
-import type { Draft } from './useDraft';
+import type { FieldClash } from './clashes';
+import type { FormDraft } from './useDraft';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { OneOf } from '../ui/OneOf';
 
 interface ConflictProps<Form extends object> {
-  readonly draft: Pick<Draft<Form>, 'clashes' | 'form' | 'takeOver'>;
+  readonly draft: Pick<FormDraft<Form>, 'clashes' | 'form' | 'takeOver'>;
   /** "this product" */
   readonly what: string;
   readonly names: Readonly<Record<keyof Form, string>>;
@@ -50,7 +50,7 @@ export function Conflict<Form extends object>({ draft, what, names, show }: Conf
 }
 
 interface CompareProps<Form extends object> extends Omit<ConflictProps<Form>, 'draft'> {
-  readonly clashes: readonly Clash<Form>[];
+  readonly clashes: readonly FieldClash<Form>[];
   readonly form: Form;
   readonly onClose: () => void;
   readonly onChoose: (mine: readonly (keyof Form)[]) => void;

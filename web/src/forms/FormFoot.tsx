@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
-import type { Draft } from './useDraft';
+import type { FormDraft } from './useDraft';
 import { Button } from '../ui/Button';
 
 interface FormFootProps {
-  readonly draft: Pick<Draft<object>, 'refusal'> & { readonly clashes: unknown };
+  readonly draft: Pick<FormDraft<object>, 'refusal'> & { readonly clashes: unknown };
   /** What the button does, in a word. */
   readonly does?: string;
   /** It is on its way, or cannot go yet. */

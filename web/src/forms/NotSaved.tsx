@@ -1,10 +1,10 @@
-import type { KeptAtOnce } from './useSavedAtOnce';
+import type { SavedAtOnce } from './useSavedAtOnce';
 import { Button } from '../ui/Button';
 import { Conflict } from './Conflict';
 import { classes } from '../ui/classes';
 
-interface NotKeptProps<Form extends object> {
-  readonly at: KeptAtOnce<Form>;
+interface NotSavedProps<Form extends object> {
+  readonly at: SavedAtOnce<Form>;
   /** "this sheet" */
   readonly what: string;
   readonly names: Readonly<Record<keyof Form, string>>;
@@ -14,13 +14,13 @@ interface NotKeptProps<Form extends object> {
 }
 
 /** What stands here and not yet at the server, and why. */
-export function NotSaved<Form extends object>({ at, className = '', ...words }: NotKeptProps<Form>) {
+export function NotSaved<Form extends object>({ at, className = '', ...words }: NotSavedProps<Form>) {
   return (
     <div className={classes('no-print empty:hidden sticky top-2 z-20', className)}>
       <Conflict draft={at.draft} {...words} />
-      {at.notKept !== null && (
+      {at.notSaved !== null && (
         <div role="alert" className="rounded-xl bg-watch-pale text-watch px-4 py-2 flex flex-wrap items-center gap-3">
-          <span className="font-semibold flex-1 basis-64">Not kept yet. {at.notKept}</span>
+          <span className="font-semibold flex-1 basis-64">Not kept yet. {at.notSaved}</span>
           <Button onClick={at.again}>Try again</Button>
           <Button look="quiet" onClick={at.giveUp}>
             As it was

@@ -1,5 +1,5 @@
 /** A field that both changed, to different ends. */
-export interface Clash<Form> {
+export interface FieldClash<Form> {
   readonly field: keyof Form;
   readonly mine: Form[keyof Form];
   readonly theirs: Form[keyof Form];
@@ -15,16 +15,22 @@ const fieldsOf = <Form extends object>(...forms: readonly Form[]) =>
 export const alike = <Form extends object>(a: Form, b: Form): boolean =>
   fieldsOf(a, b).every((field) => same(a[field], b[field]));
 
-export const clashesOf = <Form extends object>(base: Form, mine: Form, theirs: Form): Clash<Form>[] =>
+export const clashesOf = <Form extends object>(base: Form, mine: Form, theirs: Form): FieldClash<Form>[] =>
   fieldsOf(mine, theirs)
     .filter((field) => !same(mine[field], base[field]) && !same(theirs[field], base[field]))
     .filter((field) => !same(mine[field], theirs[field]))
     .map((field) => ({ field, mine: mine[field], theirs: theirs[field] }));
 
 /** Fields that only one changed are that one's; of the others this one's where it is named, else the other's. */
-export function merged<Form extends object>(base: Form, mine: Form, theirs: Form, kept: readonly (keyof Form)[]): Form {
+export function merged<Form extends object>(
+  base: Form,
+  mine: Form,
+  theirs: Form,
+  unsaved: readonly (keyof Form)[],
+): Form {
   const clashing = new Set(clashesOf(base, mine, theirs).map(({ field }) => field));
-  const takes = (field: keyof Form) => (clashing.has(field) ? kept.includes(field) : !same(mine[field], base[field]));
+  const takes = (field: keyof Form) =>
+    clashing.has(field) ? unsaved.includes(field) : !same(mine[field], base[field]);
   return Object.fromEntries(
     fieldsOf(mine, theirs).map((field) => [field, takes(field) ? mine[field] : theirs[field]]),
   ) as Form;

@@ -1,13 +1,13 @@
 import { useEffect, useMemo, useRef } from 'react';
 import type { FieldErrors } from 'react-hook-form';
 
-interface Said {
+interface FieldProblem {
   readonly path: string;
   readonly message: string;
 }
 
 /** The first thing that does not fit, wherever it is; null: all fits. */
-export function firstSaid(errors: FieldErrors | undefined, path: readonly string[] = []): Said | null {
+export function firstSaid(errors: FieldErrors | undefined, path: readonly string[] = []): FieldProblem | null {
   for (const [key, error] of Object.entries(errors ?? {})) {
     if (key === 'ref' || typeof error !== 'object') continue;
     const here = [...path, key];

@@ -5,11 +5,11 @@ import type { z } from 'zod';
 import { create } from 'zustand';
 import { call } from '../api/call';
 import { useWrite } from '../data/useWrite';
-import { Refusal, openServer, show } from '../tests/server';
+import { RefusedAnswer, openServer, show } from '../tests/server';
 import { TextField } from '../ui/Field';
 import { FormFoot } from './FormFoot';
 import { typedNumber } from './typedNumber';
-import { fresh, useDraft, type Kept } from './useDraft';
+import { fresh, useDraft, type SeenRow } from './useDraft';
 
 type Vet = z.input<typeof vetFields>;
 interface VetForm {
@@ -18,7 +18,7 @@ interface VetForm {
 }
 
 /** A form that has no field for the phone it sends. */
-function Form({ kept, phone = '' }: { readonly kept?: Kept<VetForm>; readonly phone?: string }) {
+function Form({ kept, phone = '' }: { readonly kept?: SeenRow<VetForm>; readonly phone?: string }) {
   const draft = useDraft(kept ?? fresh<VetForm>({ name: '', mail: '' }), {
     as: ({ name, mail }) => ({ name, email: mail, phone }),
     fits: vetFields,
@@ -38,7 +38,7 @@ function Form({ kept, phone = '' }: { readonly kept?: Kept<VetForm>; readonly ph
 }
 
 const VET_ID = '019a0000-0000-7000-8000-000000000001';
-function open(form = <Form />, refuses: Refusal[] = []) {
+function open(form = <Form />, refuses: RefusedAnswer[] = []) {
   const server = openServer({
     'POST /api/vets': () => {
       const no = refuses.shift();
@@ -78,7 +78,7 @@ describe('a form', () => {
   });
 
   test('shows at its field what only the server can know, and sends it again when asked', async () => {
-    const known = new Refusal(422, {
+    const known = new RefusedAnswer(422, {
       kind: 'bad input',
       message: 'No.',
       fields: [{ path: 'email', message: 'Another vet has that one.' }],
@@ -102,8 +102,8 @@ describe('a form', () => {
   });
 
   test('says of the whole what the server said of the whole, or of something it does not show', async () => {
-    const gone = new Refusal(404, { kind: 'not found', message: 'There is no such business here.' });
-    const odd = new Refusal(422, {
+    const gone = new RefusedAnswer(404, { kind: 'not found', message: 'There is no such business here.' });
+    const odd = new RefusedAnswer(422, {
       kind: 'bad input',
       message: 'No.',
       fields: [{ path: 'address', message: 'Longer than 200 characters.' }],
@@ -118,8 +118,8 @@ describe('a form', () => {
 });
 
 describe('a form over something that others change', () => {
-  const kept: Kept<VetForm> = { version: 3, form: { name: 'Dr Oyelaran', mail: 'o@vets.example' } };
-  const theirs: Kept<VetForm> = { version: 4, form: { name: 'Dr Oyelaran', mail: 'new@vets.example' } };
+  const kept: SeenRow<VetForm> = { version: 3, form: { name: 'Dr Oyelaran', mail: 'o@vets.example' } };
+  const theirs: SeenRow<VetForm> = { version: 4, form: { name: 'Dr Oyelaran', mail: 'new@vets.example' } };
 
   function Both() {
     const draft = useDraft(useServer(), {
@@ -148,11 +148,11 @@ describe('a form over something that others change', () => {
       </>
     );
   }
-  const useServer = create<Kept<VetForm>>(() => kept);
+  const useServer = create<SeenRow<VetForm>>(() => kept);
   const openBoth = () => {
     useServer.setState(kept);
     const { person } = show(<Both />);
-    return { person, arrive: (next: Kept<VetForm>) => act(() => useServer.setState(next)) };
+    return { person, arrive: (next: SeenRow<VetForm>) => act(() => useServer.setState(next)) };
   };
 
   test('follows the server while nothing is typed', async () => {

@@ -3,11 +3,11 @@ import { useEffect, useRef, type ChangeEvent, type FormEventHandler } from 'reac
 import { get, useForm, useWatch, type FieldError, type FieldErrors, type FieldValues } from 'react-hook-form';
 import { z } from 'zod';
 import { Refused } from '../api/call';
-import { alike, clashesOf, merged, type Clash } from './clashes';
+import { alike, clashesOf, merged, type FieldClash } from './clashes';
 import { firstSaid, useShown } from './refusals';
 
 /** Something as the server has it, and as a form shows it. */
-export interface Kept<Form> {
+export interface SeenRow<Form> {
   readonly version: number;
   readonly form: Form;
 }
@@ -23,7 +23,7 @@ interface Sending<Form, Schema extends z.ZodType, Body extends z.input<Schema>> 
 type TextOf<Form> = { [K in keyof Form]: Form[K] extends string ? K : never }[keyof Form] & string;
 
 /** What a text field or a choice needs of its form. */
-interface Field<Value extends string> {
+interface FormField<Value extends string> {
   readonly name: string;
   readonly value: Value;
   readonly error: string | undefined;
@@ -35,14 +35,14 @@ export interface Fields<Form> {
   readonly form: Form;
   readonly set: (change: Partial<Form>) => void;
   /** A field of text; `path` names it in what is sent, where that differs. */
-  readonly field: <Key extends TextOf<Form>>(key: Key, path?: string) => Field<Form[Key] & string>;
+  readonly field: <Key extends TextOf<Form>>(key: Key, path?: string) => FormField<Form[Key] & string>;
   /** What does not fit, by its path in what is sent: found here before it goes, or by the server. */
   readonly at: (path: string) => string | undefined;
   /** The first thing that does not fit at a path or anywhere in it. */
   readonly within: (path: string) => string | undefined;
 }
 
-export interface Draft<Form, Body = unknown> extends Fields<Form> {
+export interface FormDraft<Form, Body = unknown> extends Fields<Form> {
   /** Says at the fields what the server did not take; what is about no field is said of the whole. */
   readonly refuse: (error: Error) => void;
   /** What the server said of the whole. */
@@ -54,7 +54,7 @@ export interface Draft<Form, Body = unknown> extends Fields<Form> {
   /** Something was typed since. */
   readonly isTyped: boolean;
   /** What someone else changed meanwhile and this one, too; null while nobody did. Empty: the two do not meet. */
-  readonly clashes: readonly Clash<Form>[] | null;
+  readonly clashes: readonly FieldClash<Form>[] | null;
   /** Empty again, for the next one. */
   readonly again: () => void;
   /** What stands in the form at this moment, rendered or not. */
@@ -68,7 +68,7 @@ export interface Draft<Form, Body = unknown> extends Fields<Form> {
 }
 
 /** Something that is not there yet, as a form begins. */
-export const fresh = <Form>(form: Form): Kept<Form> => ({ version: 0, form });
+export const fresh = <Form>(form: Form): SeenRow<Form> => ({ version: 0, form });
 
 /**
  * A form over something that others may change. What was typed survives every refetch; a form in which nothing was typed
@@ -76,9 +76,9 @@ export const fresh = <Form>(form: Form): Kept<Form> => ({ version: 0, form });
  * against the contract's schema.
  */
 export function useDraft<Form extends object, Schema extends z.ZodType, Body extends z.input<Schema>>(
-  now: Kept<Form>,
+  now: SeenRow<Form>,
   { as, fits }: Sending<Form, Schema, Body>,
-): Draft<Form, Body> {
+): FormDraft<Form, Body> {
   const schema = z
     .custom<Held>()
     .transform(({ form }): unknown => as(form as Form))
@@ -91,7 +91,7 @@ export function useDraft<Form extends object, Schema extends z.ZodType, Body ext
       shouldFocusError: false,
     });
   const { errors, isSubmitted } = formState;
-  const { base, form } = useWatch({ control }) as { readonly base: Kept<Form>; readonly form: Form };
+  const { base, form } = useWatch({ control }) as { readonly base: SeenRow<Form>; readonly form: Form };
   const isBehind = now.version > base.version;
   const isTyped = !alike(form, base.form);
   const isElse = !alike(now.form, base.form);
@@ -152,6 +152,6 @@ export function useDraft<Form extends object, Schema extends z.ZodType, Body ext
 
 /** What stands in the form, and what it began from. */
 interface Held {
-  base: Kept<FieldValues>;
+  base: SeenRow<FieldValues>;
   form: FieldValues;
 }

@@ -4,10 +4,10 @@ import { Link } from 'react-router';
 import { describe, expect, test } from 'vitest';
 import { create } from 'zustand';
 import { call } from '../api/call';
-import { Refusal, openServer, show } from '../tests/server';
+import { RefusedAnswer, openServer, show } from '../tests/server';
 import { DOG_ID } from '../tests/demoDog';
 import { NotSaved } from './NotSaved';
-import type { Kept } from './useDraft';
+import type { SeenRow } from './useDraft';
 import { useSavedAtOnce } from './useSavedAtOnce';
 
 type Lot = Pick<BodyOf<'PUT /api/lots/:id'>, 'number' | 'expires' | 'openedOn' | 'emptiedOn'>;
@@ -15,7 +15,7 @@ const NAMES = { number: 'Number', expires: 'Good until', openedOn: 'Opened', emp
 const FIRST: Lot = { number: 'L1', expires: null, openedOn: null, emptiedOn: null };
 
 /** What the server last said. */
-const useNow = create<Kept<Lot>>(() => ({ version: 1, form: FIRST }));
+const useNow = create<SeenRow<Lot>>(() => ({ version: 1, form: FIRST }));
 
 function Screen() {
   const kept = useSavedAtOnce<Lot>(useNow(), 'PUT /api/lots/:id', {
@@ -42,7 +42,7 @@ function open() {
   let stands = { version: 1, lot: FIRST };
   const server = openServer({
     'PUT /api/lots/:id': ({ body: { version, ...lot } }) => {
-      if (version !== stands.version) throw new Refusal(409, { kind: 'conflict', message: 'Changed meanwhile.' });
+      if (version !== stands.version) throw new RefusedAnswer(409, { kind: 'conflict', message: 'Changed meanwhile.' });
       stands = { version: version + 1, lot };
       return { version: version + 1 };
     },

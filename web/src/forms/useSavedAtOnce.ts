@@ -4,7 +4,7 @@ import type { WriteKey } from '../data/stale';
 import { useWrite } from '../data/useWrite';
 import { tell } from '../ui/toasts';
 import { alike, changeTo } from './clashes';
-import { useDraft, type Draft, type Kept } from './useDraft';
+import { useDraft, type FormDraft, type SeenRow } from './useDraft';
 
 interface Keeping<Form> {
   /** Sends the whole; `version` is what it changes. */
@@ -13,19 +13,19 @@ interface Keeping<Form> {
   readonly says: string;
 }
 
-export interface KeptAtOnce<Form> {
+export interface SavedAtOnce<Form> {
   /** As it stands here, kept or not yet. */
   readonly form: Form;
   readonly change: (change: Partial<Form>) => void;
   /** Why it is not kept yet; null: it is, or is on its way. */
-  readonly notKept: string | null;
+  readonly notSaved: string | null;
   readonly again: () => void;
   /** Back to what the server has. */
   readonly giveUp: () => void;
-  readonly draft: Pick<Draft<Form>, 'clashes' | 'form' | 'takeOver'>;
+  readonly draft: Pick<FormDraft<Form>, 'clashes' | 'form' | 'takeOver'>;
 }
 
-interface Sent<Form> {
+interface SentForm<Form> {
   readonly form: Form;
   readonly before: Form;
   readonly version: number;
@@ -36,24 +36,24 @@ interface Sent<Form> {
  * meanwhile is taken in beside it; where both changed one thing a person chooses. What could not be kept stays in sight.
  */
 export function useSavedAtOnce<Form extends object>(
-  now: Kept<Form>,
+  now: SeenRow<Form>,
   endpoint: WriteKey,
   { keep, says }: Keeping<Form>,
-): KeptAtOnce<Form> {
+): SavedAtOnce<Form> {
   const isHere = useIsHere();
   const draft = useDraft(now, { as: (form) => form, fits: z.unknown() });
   const { form, before, version, isTyped, clashes, set, takeOver } = draft;
   // What the library says of it comes a moment later, and two taps can be closer.
   const isOnItsWay = useRef(false);
   const { mutate, reset, error } = useWrite(endpoint, {
-    write: (_, sent: Sent<Form>) => keep(sent.form, sent.version),
-    onSuccess: (kept, sent) => {
+    write: (_, sent: SentForm<Form>) => keep(sent.form, sent.version),
+    onSuccess: (saved, sent) => {
       isOnItsWay.current = false;
-      draft.saved(kept.version, sent.form);
+      draft.saved(saved.version, sent.form);
       // Whoever has left the screen meanwhile still has the way back, and loses nothing of what was typed there.
       const sendOn = () => {
         if (isHere.current || alike(draft.typed(), sent.form)) return;
-        mutate({ form: draft.typed(), before: sent.form, version: kept.version });
+        mutate({ form: draft.typed(), before: sent.form, version: saved.version });
       };
       sendOn();
       const undo = () => {
@@ -87,7 +87,7 @@ export function useSavedAtOnce<Form extends object>(
   return {
     form,
     change,
-    notKept: clashes === null ? (error?.message ?? null) : null,
+    notSaved: clashes === null ? (error?.message ?? null) : null,
     again,
     giveUp: () => change(changeTo(form, before)),
     draft: { clashes, form, takeOver: takeIn },

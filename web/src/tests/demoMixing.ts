@@ -25,7 +25,7 @@ export const batch = (more: Partial<BatchView> = {}): BatchView => ({
   unserved: [],
   draws: 20,
   cost: 0.62,
-  standing: [],
+  openMixes: [],
   bottles: [
     {
       bottle: BOTTLE,
@@ -73,7 +73,7 @@ export const mixingView = (more: Partial<MixingView> = {}): MixingView => ({
   serverNow: Date.parse('2026-11-25T08:30:00Z'),
   batches: [batch()],
   asItIs: [],
-  standing: [],
+  openMixes: [],
   trouble: [],
   ...more,
 });

@@ -5,7 +5,7 @@ import { DogScreen } from '../features/dogs/dog/DogScreen';
 import { MEMBER, TODAY, dogView, business, session } from './demoDog';
 import { openServer, show } from './server';
 
-type Programme = NonNullable<DogView['programme']>;
+type OpenProgramme = NonNullable<DogView['programme']>;
 
 /** Radish's page; `held.dog` is what the server keeps, and may be changed between one asking and the next. */
 export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
@@ -14,7 +14,7 @@ export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
     held.dog = { ...held.dog, ...more, version: held.dog.version + 1 };
     return { version: held.dog.version };
   };
-  const learn = (more: (programme: Programme) => Partial<Programme>) => {
+  const learn = (more: (programme: OpenProgramme) => Partial<OpenProgramme>) => {
     const { programme } = held.dog;
     if (!programme) throw new Error('The dog has no programme.');
     const version = programme.version + 1;
@@ -56,7 +56,7 @@ export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
     }),
     'GET /api/dogs/:id/merge': ({ id, query }) => ({
       of: 'dog',
-      kept: { id, name: held.dog.profile.name },
+      survivor: { id, name: held.dog.profile.name },
       gone: { id: query.get('gone') ?? '', name: 'Raddish' },
       moves: ['2 visits', '1 weight'],
       gains: [],

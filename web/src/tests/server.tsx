@@ -15,15 +15,15 @@ import { vi } from 'vitest';
 import { queryClient } from '../data/queries';
 import { Toasts } from '../ui/toasts';
 
-interface Asked<K extends EndpointKey> {
+interface AskedOf<K extends EndpointKey> {
   readonly id: string;
   readonly query: URLSearchParams;
   readonly body: ParsedBodyOf<K>;
 }
-type Answers = { readonly [K in EndpointKey]?: (asked: Asked<K>) => ResponseOf<K> };
+type Answers = { readonly [K in EndpointKey]?: (asked: AskedOf<K>) => ResponseOf<K> };
 
 /** A refusal that a stand-in may throw. */
-export class Refusal extends Error {
+export class RefusedAnswer extends Error {
   constructor(
     readonly status: number,
     readonly error: Problem['error'],
@@ -32,7 +32,7 @@ export class Refusal extends Error {
   }
 }
 const refusal = (status: number, message: string, fields?: Problem['error']['fields']) =>
-  new Refusal(status, { kind: 'bad input', message, ...(fields ? { fields } : {}) });
+  new RefusedAnswer(status, { kind: 'bad input', message, ...(fields ? { fields } : {}) });
 
 /**
  * Stands in for the server: bodies and answers are held against the contract, so that a screen cannot be shown, nor
@@ -55,7 +55,7 @@ export function openServer(answers: Answers): {
       }
       return Promise.resolve(Response.json(given));
     } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
+      if (!(error instanceof RefusedAnswer)) throw error;
       return Promise.resolve(Response.json({ error: error.error }, { status: error.status }));
     }
   });
@@ -66,7 +66,7 @@ function answer(answers: Answers, sent: [EndpointKey, unknown][], url: string, i
   const { pathname, searchParams } = new URL(url, 'http://dewpond.test');
   const method = init.method ?? 'GET';
   const key = (Object.keys(ENDPOINTS) as EndpointKey[]).find((each) => matches(each, method, pathname));
-  const reply = key && (answers[key] as ((asked: Asked<EndpointKey>) => unknown) | undefined);
+  const reply = key && (answers[key] as ((asked: AskedOf<EndpointKey>) => unknown) | undefined);
   if (!key || !reply) throw refusal(404, `The stand-in has no answer for ${method} ${pathname}.`);
   const endpoint: Endpoint = ENDPOINTS[key];
   const body: unknown = typeof init.body === 'string' ? JSON.parse(init.body) : undefined;

@@ -2,8 +2,8 @@ import type { ButtonHTMLAttributes } from 'react';
 import { Link, type LinkProps } from 'react-router';
 import { classes } from './classes';
 
-type Look = 'main' | 'plain' | 'quiet' | 'stop';
-const LOOKS: Readonly<Record<Look, string>> = {
+type ButtonLook = 'main' | 'plain' | 'quiet' | 'stop';
+const LOOKS: Readonly<Record<ButtonLook, string>> = {
   main: 'bg-pond text-on-pond border-pond hover:opacity-90',
   plain: 'bg-surface text-pond border-pond hover:bg-pond-pale',
   quiet: 'bg-transparent text-ink border-line hover:bg-pond-pale',
@@ -17,10 +17,10 @@ export function Button({
   className,
   type = 'button',
   ...rest
-}: ButtonHTMLAttributes<HTMLButtonElement> & { readonly look?: Look }) {
+}: ButtonHTMLAttributes<HTMLButtonElement> & { readonly look?: ButtonLook }) {
   return <button type={type} className={classes(SHAPE, LOOKS[look], className)} {...rest} />;
 }
 
-export function ButtonLink({ look = 'plain', className, ...rest }: LinkProps & { readonly look?: Look }) {
+export function ButtonLink({ look = 'plain', className, ...rest }: LinkProps & { readonly look?: ButtonLook }) {
   return <Link className={classes(SHAPE, LOOKS[look], className)} {...rest} />;
 }

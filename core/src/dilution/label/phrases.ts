@@ -3,7 +3,7 @@ import { POURED, VESSEL, mlOf } from './measures';
 import { MEASURE_NUMBER, NUMBER, isEitherWay, valuesOf } from './numbers';
 
 /** One way to take a ratio: parts of water to one of product, and how one says it; null: by the number alone. */
-export interface Way {
+export interface RatioWay {
   readonly water: Fraction;
   readonly words: string | null;
 }
@@ -11,8 +11,8 @@ export interface Way {
 /** One ratio as printed: its ways at each end. A single ratio has the same ways at both. */
 export interface Phrase {
   readonly form: 'ratio' | 'percent' | 'measure';
-  readonly strong: readonly Way[];
-  readonly weak: readonly Way[];
+  readonly strong: readonly RatioWay[];
+  readonly weak: readonly RatioWay[];
   /** The ways differ by a habit of the trade; else a person must always say. */
   readonly byHabit: boolean;
 }
@@ -38,11 +38,11 @@ const OF_MIX = String.raw`\s*(?:of\s)?(?:mix|mixture|solution|ready mix|in all|m
 /** No further digit, no second ":". */
 const ENDS = String.raw`(?![\d.,]*\d|\s*[:/]\s*\d)`;
 
-const plain = (water: Fraction): Way => ({ water, words: null });
+const plain = (water: Fraction): RatioWay => ({ water, words: null });
 /** Every pairing of what two prints may be. */
 const pairs = (a: string, b: string): [Fraction, Fraction][] =>
   valuesOf(a).flatMap((first) => valuesOf(b).map((second): [Fraction, Fraction] => [first, second]));
-const same = (ways: readonly Way[]) => ({ strong: ways, weak: ways });
+const same = (ways: readonly RatioWay[]) => ({ strong: ways, weak: ways });
 
 function assertNotZero(first: Fraction, second: Fraction): void {
   if (first.equals(0) || second.equals(0))
@@ -50,7 +50,7 @@ function assertNotZero(first: Fraction, second: Fraction): void {
 }
 
 /** "1:50" and its like: so much water, or so much in all; the business's habit first. */
-function oneToN(n: Fraction, { oneToN: habit }: PhraseContext): readonly Way[] {
+function oneToN(n: Fraction, { oneToN: habit }: PhraseContext): readonly RatioWay[] {
   const ways = [plain(n), plain(n.sub(1))];
   return habit === 'N parts water' ? ways : ways.toReversed();
 }
@@ -76,7 +76,7 @@ function measure(found: Readonly<Record<string, string | undefined>>, { strokeMl
   if (one === null)
     throw new AskForDilution(`How much one stroke gives is not printed. Calibrate its pump, or say the dilution.`);
   const either = [least, most, volume].some(isEitherWay);
-  const end = (amount: string): Way[] =>
+  const end = (amount: string): RatioWay[] =>
     pairs(amount, volume).flatMap(([product, of]) => {
       assertNotZero(product, of);
       const parts = (mlOf(vessel) ?? new Fraction(1)).mul(of).div(one.mul(product));
@@ -89,13 +89,13 @@ function measure(found: Readonly<Record<string, string | undefined>>, { strokeMl
 }
 
 /** A "%" is product in all; more than one value only where its sign is open. */
-const percent = (amount: string): readonly Way[] =>
+const percent = (amount: string): readonly RatioWay[] =>
   valuesOf(amount).map((value) => {
     if (value.equals(0)) throw new RangeError('0 % holds no product.');
     return plain(new Fraction(100).div(value).sub(1));
   });
 
-const oneIn = (n: string): readonly Way[] => valuesOf(n).map((value) => plain(value.sub(1)));
+const oneIn = (n: string): readonly RatioWay[] => valuesOf(n).map((value) => plain(value.sub(1)));
 
 /** What a person has to say, for no print tells it. */
 export class AskForDilution extends RangeError {}
@@ -163,7 +163,7 @@ export const FORMS: readonly Form[] = [
   ),
 ];
 
-function share([water, product]: readonly [Fraction, Fraction]): Way {
+function share([water, product]: readonly [Fraction, Fraction]): RatioWay {
   assertNotZero(water, product);
   return plain(water.div(product));
 }

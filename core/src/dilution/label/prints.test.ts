@@ -14,7 +14,7 @@ const ASK = 'ask for the dilution';
 
 /**
  * Prints as they stand on bottles, and parts of water to one of product: one number is read outright, "a | b" asks with the
- * house's habit first, "a | b ?" asks always (common practice, no source).
+ * business's habit first, "a | b ?" asks always (common practice, no source).
  */
 const PRINTS: readonly (readonly [print: string, told: string])[] = [
   // Water to product.
@@ -169,14 +169,14 @@ describe('prints of labels', () => {
     expect(PRINTS.length).toBeGreaterThan(100);
   });
 
-  const house: LabelContext = { medicated: false, oneToN: 'N parts in all' };
+  const business: LabelContext = { medicated: false, oneToN: 'N parts in all' };
   test.each([
     ['1:50', '49 | 50'],
     ['1:10 to 1:32', '9–31 | 10–32'],
     ['2:100', '49 | 50 ?'],
     ['20 ml/l', '50 | 49'],
   ])('in a business that reads 1:N as N parts in all, %s: %s', (print, expected) => {
-    expect(told(readLabel(print, house))).toBe(expected);
+    expect(told(readLabel(print, business))).toBe(expected);
   });
 
   test.each([

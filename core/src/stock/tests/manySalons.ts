@@ -15,12 +15,12 @@ export function share80(dogs: number, salons: number, today: Day, random: () => 
     ).get('p');
     if (!seen) throw new Error('no draw');
     const { points } = forecastStock({ stock: 1e6, draw: seen, today, leadDays: 0, safety: 0, container: null });
-    const house = Math.exp(STRAYS.house * normal(random) - STRAYS.house ** 2 / 2);
+    const salon = Math.exp(STRAYS.house * normal(random) - STRAYS.house ** 2 / 2);
     const days = book.flatMap(({ coming, leftBefore, elapsed }) =>
       visitsOf(coming, leftBefore, elapsed, today, random),
     );
     for (const by of [14, 28, 56, 84]) {
-      const used = days.filter(({ at }) => at <= by).reduce((sum, { ml }) => sum + ml * house, 0);
+      const used = days.filter(({ at }) => at <= by).reduce((sum, { ml }) => sum + ml * salon, 0);
       const point = points[by];
       if (point && 1e6 - used >= point.low && 1e6 - used <= point.high) inside[by] = (inside[by] ?? 0) + 1;
     }

@@ -1,7 +1,7 @@
 import type { HomeHow } from '../../rules';
 import type { Condition, FINDING_COLOURS, FINDING_SMELLS, Procedure } from '../../findings';
 import type { AtHomeLine } from '../../methods';
-import type { Choice, EarHairReason } from '../../reasons';
+import type { DogChoice, EarHairReason } from '../../reasons';
 import type { Task } from '../../tasks';
 import type { IncidentKind } from '../../events';
 import type { TitleId } from '../../steps';
@@ -119,7 +119,7 @@ export const AT_HOME_ES: Readonly<Record<AtHomeLine, string>> = {
   'stop: nail': 'Una uña que no para de sangrar o clavada en la piel: veterinario.',
 };
 
-export const CHOICES_ES: Readonly<Record<Choice, string>> = {
+export const CHOICES_ES: Readonly<Record<DogChoice, string>> = {
   'would not have it': 'su perro no se dejó',
   'owner does not want it': 'como usted quiso',
   'not needed': 'hoy no hacía falta',

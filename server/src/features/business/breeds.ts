@@ -18,18 +18,18 @@ export function breedRoutes(router: Router, services: Services): void {
     const taken = business.catalogue.breeds.find((each) => each.id !== breed.id && each.name.toLowerCase() === called);
     if (taken) throw badField('breed.name', 'There is a breed of that name already: adjust that one.');
     const shipped = business.catalogue.shippedBehind(breed.id) ?? business.catalogue.find(breed.id);
-    const kept = { ...breed, why: breed.why || null, parents: [], earOdds: shipped?.earOdds ?? null };
+    const stored = { ...breed, why: breed.why || null, parents: [], earOdds: shipped?.earOdds ?? null };
     // 0: the business has none of its own yet. Two who add it at once: the second is told.
     const write =
       version === 0
         ? tx
             .insert(ownBreed)
-            .values({ id: breed.id, breed: kept, madeFrom: contentHash(kept) })
+            .values({ id: breed.id, breed: stored, madeFrom: contentHash(stored) })
             .onConflictDoNothing()
             .returning({ version: ownBreed.version })
         : tx
             .update(ownBreed)
-            .set({ breed: kept, version: sql`${ownBreed.version} + 1` })
+            .set({ breed: stored, version: sql`${ownBreed.version} + 1` })
             .where(and(eq(ownBreed.id, breed.id), eq(ownBreed.version, version)))
             .returning({ version: ownBreed.version });
     const current = async () => (await loadBusiness(tx)).ownBreeds.find((each) => each.breed.id === breed.id) ?? {};

@@ -42,12 +42,12 @@ export interface HomeCalendar {
   /** The owner's language and its words. */
   readonly language: string;
   readonly words: PageWords;
-  readonly bookings: readonly Booking[];
+  readonly bookings: readonly CalendarEntry[];
   /** Makes ids that stay when the calendar is made again. */
   readonly id: string;
 }
 
-export interface Booking {
+export interface CalendarEntry {
   readonly id: string;
   readonly startsAt: string;
   readonly endsAt: string;
@@ -78,13 +78,13 @@ export function homeCalendar(given: HomeCalendar): string {
 }
 
 /** What one person of the salon has booked. */
-export function groomersCalendar(name: string, zone: string, now: number, bookings: readonly Booking[]): string {
+export function groomersCalendar(name: string, zone: string, now: number, bookings: readonly CalendarEntry[]): string {
   const calendar = openCalendar(name, zone, 'en');
   addBookings(calendar, bookings, zone, now);
   return inUtcStamps(calendar.toString());
 }
 
-function addBookings(calendar: ICalCalendar, bookings: readonly Booking[], zone: string, now: number): void {
+function addBookings(calendar: ICalCalendar, bookings: readonly CalendarEntry[], zone: string, now: number): void {
   for (const { id, startsAt, endsAt, words } of bookings)
     calendar.createEvent({
       id: `${id}@dewpond`,

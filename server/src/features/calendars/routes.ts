@@ -13,7 +13,7 @@ import { idIn } from '../../platform/http/ids';
 import { Refusal, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
 import { calendarUrl, hashOfToken, openNow, readToken, secretHash } from '../../records/links/ownerLinks';
-import { groomersCalendar, homeCalendar, type Booking } from './calendar';
+import { groomersCalendar, homeCalendar, type CalendarEntry } from './calendar';
 import { fillIn } from '@dewpond/core/wording';
 import { homeCareOf, homeSince } from '../../records/homeCare/homeCare';
 
@@ -88,7 +88,7 @@ export async function homeCalendarOf(tx: Tenant, business: Business, dogId: stri
 const booking = (
   { id, startsAt, endsAt }: Pick<typeof appointment.$inferSelect, 'id' | 'startsAt' | 'endsAt'>,
   words: string,
-): Booking => ({ id, startsAt: startsAt.toISOString(), endsAt: endsAt.toISOString(), words });
+): CalendarEntry => ({ id, startsAt: startsAt.toISOString(), endsAt: endsAt.toISOString(), words });
 
 async function groomersFeed(
   tx: Tenant,

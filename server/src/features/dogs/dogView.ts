@@ -91,10 +91,10 @@ function visitMarks({ visits, care, findings, tasks }: DogRecord): VisitMark[] {
 function drift(record: DogRecord, business: Business, due: readonly DueLine[], today: Day): DogView['drift'] {
   const ask = (line: DueLine): RhythmQuestion | null => {
     const { interval, place } = line.line;
-    const kept = place && record.places[placeKey(place)];
-    if (!interval || !kept || !line.rhythm) return null;
+    const stored = place && record.places[placeKey(place)];
+    if (!interval || !stored || !line.rhythm) return null;
     return {
-      observations: kept.observations,
+      observations: stored.observations,
       plan: interval,
       today,
       homeCareChangedOn: record.dog.homeCareChangedOn as Day | null,

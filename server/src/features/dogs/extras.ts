@@ -4,7 +4,7 @@ import { plainWords } from '@dewpond/core/clients';
 import { and, asc, desc, inArray, isNull, sql } from 'drizzle-orm';
 import { dog, household, instruction, letter, programme, vet, weighing } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import { together, type Asked } from '../../platform/db/together';
+import { together, type AskedFor } from '../../platform/db/together';
 import { asMerge, mergeQuery } from '../../records/client/merges';
 import type { DogRecord } from '../../records/dog/dogRecord';
 
@@ -15,14 +15,14 @@ export interface DogExtras extends Pick<DogView, 'vet' | 'weighings' | 'programm
 }
 
 /** A dog with what decides whom and what else its page speaks of. */
-interface Of {
-  readonly id: Asked<string>;
-  readonly clientId: Asked<string>;
-  readonly vetId: Asked<string | null>;
-  readonly householdId: Asked<string | null>;
+interface ExtrasOf {
+  readonly id: AskedFor<string>;
+  readonly clientId: AskedFor<string>;
+  readonly vetId: AskedFor<string | null>;
+  readonly householdId: AskedFor<string | null>;
 }
 
-const extraRows = together((select, { id, clientId, vetId, householdId }: Of) => ({
+const extraRows = together((select, { id, clientId, vetId, householdId }: ExtrasOf) => ({
   households: select
     .select({ id: household.id, name: household.name })
     .from(household)

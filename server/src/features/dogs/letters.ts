@@ -6,20 +6,20 @@ import { instruction, letter } from '../../platform/db/schema';
 import { askerOf, tenantOf, type Services } from '../../platform/http/context';
 import { idIn } from '../../platform/http/ids';
 import { notFound, Refusal } from '../../platform/http/problem';
-import { drawAnew, type Drawing } from '../../platform/images/drawAnew';
+import { drawAnew, type PictureSize } from '../../platform/images/drawAnew';
 
 /** All letters of a business together [house value]. */
 const QUOTA = 512 * 1024 * 1024;
 /** How a photo of a letter is kept: a page of A4 stays readable. */
-const LETTER_PHOTO: Drawing = { longSide: 2400, quality: 82 };
+const LETTER_PHOTO: PictureSize = { longSide: 2400, quality: 82 };
 
-interface Kept {
+interface StoredLetter {
   readonly mediaType: 'image/jpeg' | 'application/pdf';
   readonly bytes: Buffer;
 }
 
 /** A PDF is kept as it is, a photo drawn anew; judged by the content, whatever it is called. */
-async function prepare(sent: Buffer): Promise<Kept> {
+async function prepare(sent: Buffer): Promise<StoredLetter> {
   if (sent.subarray(0, 5).toString('latin1') === '%PDF-') return { mediaType: 'application/pdf', bytes: sent };
   const { bytes } = await drawAnew(sent, LETTER_PHOTO);
   return { mediaType: 'image/jpeg', bytes };

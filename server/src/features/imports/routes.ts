@@ -22,9 +22,9 @@ const COLUMNS = {
   total: importRun.total,
   report: importRun.report,
 };
-type Row = Omit<ImportView, 'at'> & { readonly createdAt: Date };
+type ImportRecord = Omit<ImportView, 'at'> & { readonly createdAt: Date };
 
-const shown = ({ createdAt, ...row }: Row): ImportView => ({ ...row, at: createdAt.toISOString() });
+const shown = ({ createdAt, ...row }: ImportRecord): ImportView => ({ ...row, at: createdAt.toISOString() });
 
 /** Imports in the background: begun, watched, cancelled, undone. */
 export function importRoutes(router: Router, services: Services): void {

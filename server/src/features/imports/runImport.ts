@@ -86,14 +86,14 @@ function halted(error: unknown): { state: 'cancelled' | 'failed'; words: string 
   return { state: 'failed', words: UNEXPECTED };
 }
 
-interface Writing {
+interface ImportRun {
   readonly importId: string;
   readonly by: string;
   readonly today: string;
   readonly business: Business;
 }
 
-async function writeChunk(tx: Tenant, writing: Writing, rows: readonly ImportRow[]): Promise<void> {
+async function writeChunk(tx: Tenant, writing: ImportRun, rows: readonly ImportRow[]): Promise<void> {
   const { importId, by, today } = writing;
   await assertFound(tx, writing, rows);
   const clients = rows.flatMap(({ client: each }) =>
@@ -123,7 +123,7 @@ async function writeChunk(tx: Tenant, writing: Writing, rows: readonly ImportRow
 /** A breed nobody has, a birthday ahead, an owner who is gone meanwhile. */
 async function assertFound(
   tx: Tenant,
-  { business: { catalogue }, today }: Writing,
+  { business: { catalogue }, today }: ImportRun,
   rows: readonly ImportRow[],
 ): Promise<void> {
   const known = rows.flatMap(({ client: each }) => (each.kind === 'known' ? [each.id] : []));

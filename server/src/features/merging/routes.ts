@@ -35,20 +35,20 @@ export function mergeRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/clients/:id/merge', async ({ tx, asker, params, body, today }) => {
     const both = await bothClients(tx, params.id, body.goneId);
     if (await alreadyDone(tx, body.id, params.id, body.goneId)) return { id: body.id };
-    refuse(await previewClients(tx, both));
+    assertMayMerge(await previewClients(tx, both));
     const dogs = (await dogsOfClient(tx, both.gone.id)).map(({ id }) => id);
     const messages = await messagesOf(tx, both.gone.id);
     await keep(tx, asker, body.id, 'client', both, { dog: dogs, message: messages });
-    await moveMessages(tx, messages, both.kept.id);
-    if (dogs.length > 0) await tx.update(dog).set({ clientId: both.kept.id }).where(inArray(dog.id, dogs));
+    await moveMessages(tx, messages, both.survivor.id);
+    if (dogs.length > 0) await tx.update(dog).set({ clientId: both.survivor.id }).where(inArray(dog.id, dogs));
     await tx
       .update(client)
       .set({
-        card: mergeCards(both.kept.card, both.gone.card),
-        householdId: both.kept.householdId ?? both.gone.householdId,
+        card: mergeCards(both.survivor.card, both.gone.card),
+        householdId: both.survivor.householdId ?? both.gone.householdId,
         version: sql`${client.version} + 1`,
       })
-      .where(eq(client.id, both.kept.id));
+      .where(eq(client.id, both.survivor.id));
     await putAway(tx, both.gone.id, today);
     return { id: body.id };
   });
@@ -56,31 +56,31 @@ export function mergeRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/dogs/:id/merge', async ({ tx, asker, params, body, today }) => {
     const both = await bothDogs(tx, params.id, body.goneId);
     if (await alreadyDone(tx, body.id, params.id, body.goneId)) return { id: body.id };
-    refuse(await previewDogs(tx, both));
+    assertMayMerge(await previewDogs(tx, both));
     const rows = await hangingOn(tx, both.gone.id);
     const days = await newDays(tx, both);
     await keep(tx, asker, body.id, 'dog', both, { ...rows, weighing: days });
-    await rehang(tx, rows, both.kept.id);
-    await moveWeights(tx, both.gone.id, both.kept.id, days);
-    await copyTicks(tx, both.gone.id, both.kept.id);
+    await rehang(tx, rows, both.survivor.id);
+    await moveWeights(tx, both.gone.id, both.survivor.id, days);
+    await copyTicks(tx, both.gone.id, both.survivor.id);
     await tx
       .update(dog)
       .set({ archivedOn: today, chip: null, version: sql`${dog.version} + 1` })
       .where(eq(dog.id, both.gone.id));
-    const chip = both.kept.chip ?? both.gone.chip;
+    const chip = both.survivor.chip ?? both.gone.chip;
     await tx
       .update(dog)
       .set({
         chip,
         profile: {
-          ...both.kept.profile,
+          ...both.survivor.profile,
           chip: chip ?? '',
-          note: joined(both.kept.profile.note, both.gone.profile.note),
+          note: joined(both.survivor.profile.note, both.gone.profile.note),
         },
-        vetId: both.kept.vetId ?? both.gone.vetId,
+        vetId: both.survivor.vetId ?? both.gone.vetId,
         version: sql`${dog.version} + 1`,
       })
-      .where(eq(dog.id, both.kept.id));
+      .where(eq(dog.id, both.survivor.id));
     return { id: body.id };
   });
 
@@ -99,49 +99,49 @@ export function mergeRoutes(router: Router, services: Services): void {
 }
 
 interface Both<T> {
-  readonly kept: T;
+  readonly survivor: T;
   readonly gone: T;
 }
 
-async function bothClients(tx: Tenant, keptId: string, goneId: string): Promise<Both<ClientRow>> {
+async function bothClients(tx: Tenant, survivorId: string, goneId: string): Promise<Both<ClientRow>> {
   const rows = await tx
     .select()
     .from(client)
-    .where(inArray(client.id, [keptId, goneId]))
+    .where(inArray(client.id, [survivorId, goneId]))
     .for('update');
-  return pair(rows, keptId, goneId, 'client');
+  return pair(rows, survivorId, goneId, 'client');
 }
-async function bothDogs(tx: Tenant, keptId: string, goneId: string): Promise<Both<DogRow>> {
+async function bothDogs(tx: Tenant, survivorId: string, goneId: string): Promise<Both<DogRow>> {
   const rows = await tx
     .select()
     .from(dog)
-    .where(inArray(dog.id, [keptId, goneId]))
+    .where(inArray(dog.id, [survivorId, goneId]))
     .for('update');
-  return pair(rows, keptId, goneId, 'dog');
+  return pair(rows, survivorId, goneId, 'dog');
 }
-function pair<T extends { id: string }>(rows: readonly T[], keptId: string, goneId: string, what: string): Both<T> {
-  const kept = rows.find((row) => row.id === keptId);
+function pair<T extends { id: string }>(rows: readonly T[], survivorId: string, goneId: string, what: string): Both<T> {
+  const survivor = rows.find((row) => row.id === survivorId);
   const gone = rows.find((row) => row.id === goneId);
-  if (!kept || !gone) throw notFound(what);
-  return { kept, gone };
+  if (!survivor || !gone) throw notFound(what);
+  return { survivor, gone };
 }
 
-function refuse({ refused }: MergePreview): void {
+function assertMayMerge({ refused }: MergePreview): void {
   if (refused) throw new Refusal('conflict', refused);
 }
 
 const SAME = 'That is one and the same already.';
 const AWAY = 'That one is put away. Take it out first.';
 
-async function previewClients(tx: Tenant, { kept, gone }: Both<ClientRow>): Promise<MergePreview> {
+async function previewClients(tx: Tenant, { survivor, gone }: Both<ClientRow>): Promise<MergePreview> {
   const dogs = await dogsOfClient(tx, gone.id);
-  const [before, after] = [kept.card, mergeCards(kept.card, gone.card)];
+  const [before, after] = [survivor.card, mergeCards(survivor.card, gone.card)];
   const consents = ALL_CONSENTS.filter(
     (each) => JSON.stringify(before.consents[each]) !== JSON.stringify(after.consents[each]),
   );
   return {
     of: 'client',
-    kept: { id: kept.id, name: kept.name },
+    survivor: { id: survivor.id, name: survivor.name },
     gone: { id: gone.id, name: gone.name },
     moves:
       dogs.length > 0
@@ -154,32 +154,32 @@ async function previewClients(tx: Tenant, { kept, gone }: Both<ClientRow>): Prom
       ...consents.map((each) => `${CONSENTS[each]}: ${after.consents[each]?.yes ? 'yes' : 'no'}`),
       ...(after.note === before.note ? [] : ['its note']),
     ],
-    refused: kept.id === gone.id ? SAME : kept.archivedOn || gone.archivedOn ? AWAY : null,
+    refused: survivor.id === gone.id ? SAME : survivor.archivedOn || gone.archivedOn ? AWAY : null,
   };
 }
 
 async function previewDogs(tx: Tenant, both: Both<DogRow>): Promise<MergePreview> {
-  const { kept, gone } = both;
+  const { survivor, gone } = both;
   const rows = await hangingOn(tx, gone.id);
   const weights = await newDays(tx, both);
   const names = Object.keys(DOG_TABLES) as (keyof typeof DOG_TABLES)[];
-  const twoChips = kept.chip !== null && gone.chip !== null && kept.chip !== gone.chip;
+  const twoChips = survivor.chip !== null && gone.chip !== null && survivor.chip !== gone.chip;
   return {
     of: 'dog',
-    kept: { id: kept.id, name: kept.name },
+    survivor: { id: survivor.id, name: survivor.name },
     gone: { id: gone.id, name: gone.name },
     moves: [
       ...names.filter((name) => rows[name].length > 0).map((name) => DOG_TABLES[name](rows[name].length)),
       ...(weights.length > 0 ? [`${weights.length} ${weights.length === 1 ? 'weight' : 'weights'}`] : []),
     ],
     gains: [
-      ...(kept.chip === null && gone.chip !== null ? [`chip ${gone.chip}`] : []),
-      ...(gone.profile.note === '' || gone.profile.note === kept.profile.note ? [] : ['its note']),
+      ...(survivor.chip === null && gone.chip !== null ? [`chip ${gone.chip}`] : []),
+      ...(gone.profile.note === '' || gone.profile.note === survivor.profile.note ? [] : ['its note']),
     ],
     refused:
-      kept.id === gone.id
+      survivor.id === gone.id
         ? SAME
-        : kept.archivedOn || gone.archivedOn
+        : survivor.archivedOn || gone.archivedOn
           ? AWAY
           : twoChips
             ? 'They have two different chips: two dogs.'
@@ -187,18 +187,21 @@ async function previewDogs(tx: Tenant, both: Both<DogRow>): Promise<MergePreview
   };
 }
 
-async function newDays(tx: Tenant, { kept, gone }: Both<DogRow>): Promise<string[]> {
+async function newDays(tx: Tenant, { survivor, gone }: Both<DogRow>): Promise<string[]> {
   const days = async (id: string) =>
     (await tx.select({ day: weighing.day }).from(weighing).where(eq(weighing.dogId, id))).map((row) => row.day);
-  const known = new Set(await days(kept.id));
+  const known = new Set(await days(survivor.id));
   return (await days(gone.id)).filter((day) => !known.has(day));
 }
 
-async function alreadyDone(tx: Tenant, id: string, keptId: string, goneId: string): Promise<boolean> {
+async function alreadyDone(tx: Tenant, id: string, survivorId: string, goneId: string): Promise<boolean> {
   const [known] = await tx.select().from(merge).where(eq(merge.id, id));
   if (!known) return false;
-  if (known.keptId !== keptId || known.goneId !== goneId)
-    throw conflict('That id was already used for something else. Nothing was changed.', known, { keptId, goneId });
+  if (known.keptId !== survivorId || known.goneId !== goneId)
+    throw conflict('That id was already used for something else. Nothing was changed.', known, {
+      keptId: survivorId,
+      goneId,
+    });
   return true;
 }
 
@@ -207,15 +210,15 @@ const keep = (
   asker: Asker,
   id: string,
   of: 'client' | 'dog',
-  { kept, gone }: Both<{ readonly id: string }>,
+  { survivor, gone }: Both<{ readonly id: string }>,
   rows: Moved['rows'],
 ) =>
   tx.insert(merge).values({
     id,
     of,
-    keptId: kept.id,
+    keptId: survivor.id,
     goneId: gone.id,
-    moved: { rows, keptBefore: kept, goneBefore: gone },
+    moved: { rows, keptBefore: survivor, goneBefore: gone },
     by: asker.personName,
     personId: asker.personId,
   });
@@ -226,11 +229,11 @@ const putAway = (tx: Tenant, id: string, today: string) =>
     .set({ archivedOn: today, householdId: null, version: sql`${client.version} + 1` })
     .where(eq(client.id, id));
 
-const joined = (kept: string, gone: string): string =>
-  gone === '' || gone === kept ? kept : [kept, gone].filter(Boolean).join('\n');
+const joined = (survivor: string, gone: string): string =>
+  gone === '' || gone === survivor ? survivor : [survivor, gone].filter(Boolean).join('\n');
 
-async function undoClients(tx: Tenant, keptId: string, goneId: string, { rows, keptBefore, goneBefore }: Moved) {
-  const [kept, gone] = [keptBefore as ClientRow, goneBefore as ClientRow];
+async function undoClients(tx: Tenant, survivorId: string, goneId: string, { rows, keptBefore, goneBefore }: Moved) {
+  const [survivor, gone] = [keptBefore as ClientRow, goneBefore as ClientRow];
   const dogs = rows['dog'] ?? [];
   if (dogs.length > 0)
     await tx
@@ -238,45 +241,45 @@ async function undoClients(tx: Tenant, keptId: string, goneId: string, { rows, k
       .set({ clientId: goneId })
       .where(inArray(dog.id, [...dogs]));
   await moveMessages(tx, rows['message'] ?? [], goneId);
-  const [now] = await tx.select({ card: client.card }).from(client).where(eq(client.id, keptId));
+  const [now] = await tx.select({ card: client.card }).from(client).where(eq(client.id, survivorId));
   // A card that was written on since keeps what was written.
-  const untouched = contentHash(now?.card) === contentHash(mergeCards(kept.card, gone.card));
+  const untouched = contentHash(now?.card) === contentHash(mergeCards(survivor.card, gone.card));
   await tx
     .update(client)
     .set({
-      ...(untouched ? { card: kept.card } : {}),
-      householdId: kept.householdId,
+      ...(untouched ? { card: survivor.card } : {}),
+      householdId: survivor.householdId,
       version: sql`${client.version} + 1`,
     })
-    .where(eq(client.id, keptId));
+    .where(eq(client.id, survivorId));
   await tx
     .update(client)
     .set({ archivedOn: null, householdId: gone.householdId, version: sql`${client.version} + 1` })
     .where(eq(client.id, goneId));
 }
 
-async function undoDogs(tx: Tenant, keptId: string, goneId: string, { rows, keptBefore, goneBefore }: Moved) {
-  const [kept, gone] = [keptBefore as DogRow, goneBefore as DogRow];
+async function undoDogs(tx: Tenant, survivorId: string, goneId: string, { rows, keptBefore, goneBefore }: Moved) {
+  const [survivor, gone] = [keptBefore as DogRow, goneBefore as DogRow];
   await rehang(tx, rows, goneId);
   // Copies of weights that came from the other dog.
   for (const on of rows['weighing'] ?? [])
-    await tx.delete(weighing).where(sql`${weighing.dogId} = ${keptId} and ${weighing.day} = ${on}`);
+    await tx.delete(weighing).where(sql`${weighing.dogId} = ${survivorId} and ${weighing.day} = ${on}`);
   for (const [id, row] of [
-    [keptId, kept],
+    [survivorId, survivor],
     [goneId, gone],
   ] as const)
     await tx.update(dog).set({ chip: null, archivedOn: row.archivedOn }).where(eq(dog.id, id));
-  const [now] = await tx.select({ profile: dog.profile }).from(dog).where(eq(dog.id, keptId));
+  const [now] = await tx.select({ profile: dog.profile }).from(dog).where(eq(dog.id, survivorId));
   await tx
     .update(dog)
     .set({
-      chip: kept.chip,
-      vetId: kept.vetId,
+      chip: survivor.chip,
+      vetId: survivor.vetId,
       // What was changed since stays, but for what the merge itself brought.
-      profile: { ...(now?.profile ?? kept.profile), chip: kept.profile.chip, note: kept.profile.note },
+      profile: { ...(now?.profile ?? survivor.profile), chip: survivor.profile.chip, note: survivor.profile.note },
       version: sql`${dog.version} + 1`,
     })
-    .where(eq(dog.id, keptId));
+    .where(eq(dog.id, survivorId));
   await tx
     .update(dog)
     .set({ chip: gone.chip, version: sql`${dog.version} + 1` })

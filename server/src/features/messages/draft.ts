@@ -14,7 +14,7 @@ import { notFound } from '../../platform/http/problem';
 /** How long a page that is sent stays open [house value]. */
 export const LINK_DAYS = 60;
 
-interface About {
+interface DraftFor {
   readonly kind: MessageKind;
   readonly visit?: string | undefined;
   readonly time?: string | undefined;
@@ -22,7 +22,7 @@ interface About {
 }
 
 /** What the business would write to this dog's owner, and by which channels it may. */
-export async function draftFor(tx: Tenant, dogId: string, about: About, now: number): Promise<MessageDraft> {
+export async function draftFor(tx: Tenant, dogId: string, about: DraftFor, now: number): Promise<MessageDraft> {
   const business = await loadBusiness(tx);
   const [its] = await tx
     .select({ dog: dog.name, owner: client.name, card: client.card })

@@ -7,11 +7,11 @@ import type { Services } from '../../platform/http/context';
 import { enqueue, type JobKind } from '../../platform/jobs/jobs';
 import { z } from 'zod';
 import { urlOf } from '../../records/links/ownerLinks';
-import { letterAsPdf } from '../../records/papers/letterPdf';
-import { sheetAsPdf } from '../../records/papers/sheetPdf';
-import type { Letter } from '../../platform/post/post';
+import { letterAsPdf } from '../../records/documents/letterPdf';
+import { sheetAsPdf } from '../../records/documents/sheetPdf';
+import type { OutgoingMail } from '../../platform/post/post';
 
-type Row = typeof message.$inferSelect;
+type MessageRow = typeof message.$inferSelect;
 
 export const MESSAGE_JOB: JobKind<{ businessId: string; messageId: string }> = {
   queue: 'message-send',
@@ -29,7 +29,7 @@ export async function sendMessage(services: Services, businessId: BusinessId, id
   if (!taken) return;
   const { row, from } = taken;
   const carrier = services.post[row.channel];
-  const outcome = await carry(services, businessId, row, from).catch((error: unknown): Outcome => ({
+  const outcome = await deliver(services, businessId, row, from).catch((error: unknown): Outcome => ({
     kind: 'trouble',
     word: error instanceof Error ? error.message : 'Not sent.',
   }));
@@ -45,13 +45,13 @@ export async function sendMessage(services: Services, businessId: BusinessId, id
   });
 }
 
-interface Taken {
-  readonly row: Row;
-  readonly from: Letter['from'];
+interface SentMessage {
+  readonly row: MessageRow;
+  readonly from: OutgoingMail['from'];
 }
 
 /** Takes a waiting message that is due, if the owner still agrees. Only one process gets it. */
-async function take(tx: Tenant, id: string, now: number): Promise<Taken | null> {
+async function take(tx: Tenant, id: string, now: number): Promise<SentMessage | null> {
   const [row] = await tx
     .update(message)
     .set({ state: 'sending', takenAt: new Date(now), tries: sql`${message.tries} + 1` })
@@ -71,14 +71,19 @@ async function take(tx: Tenant, id: string, now: number): Promise<Taken | null> 
   return { row, from: { name: business.name, replyTo: business.email } };
 }
 
-async function carry(services: Services, businessId: BusinessId, row: Row, from: Letter['from']): Promise<Outcome> {
+async function deliver(
+  services: Services,
+  businessId: BusinessId,
+  row: MessageRow,
+  from: OutgoingMail['from'],
+): Promise<Outcome> {
   const attached = [];
   if (row.channel === 'e-mail' && row.kind === 'sheet' && row.visitId !== null)
     attached.push(await sheetAsPdf(services, businessId, row.visitId));
   if (row.channel === 'e-mail' && row.kind === 'vet, please' && row.referralId !== null)
     attached.push(await letterAsPdf(services, businessId, row.referralId));
   const link = row.linkId === null ? '' : urlOf(services.site, businessId, row.linkId);
-  return services.post[row.channel].carry({
+  return services.post[row.channel].deliver({
     id: row.id,
     to: row.recipient,
     from,

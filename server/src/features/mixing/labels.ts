@@ -10,7 +10,7 @@ import { loadStockedBusiness } from '../../records/business/business';
 import { productOf } from '../../records/shelf/shelf';
 import { inThread } from '../../platform/threads/pool';
 import { LABELS_PDF, type BottleLabel } from './labelsPdf';
-import { bottleWords, loadOpenMixes, type Standing } from '../../records/shelf/openMixes';
+import { bottleWords, loadOpenMixes, type StoredMix } from '../../records/shelf/openMixes';
 
 const wanted = z.object({
   ids: z
@@ -36,10 +36,10 @@ export function labelRoutes(router: Router, services: Services): void {
 
 async function labelsOf(tx: Tenant, ids: readonly string[]): Promise<{ labels: BottleLabel[]; business: string }> {
   const business = await loadStockedBusiness(tx);
-  const standing = (await loadOpenMixes(tx)).filter(({ row }) => ids.includes(row.id));
-  if (standing.length === 0) throw new Refusal('not found', 'None of these mixes stands any more.');
+  const openMixes = (await loadOpenMixes(tx)).filter(({ row }) => ids.includes(row.id));
+  if (openMixes.length === 0) throw new Refusal('not found', 'None of these mixes stands any more.');
   const when = (at: Date) => format(new TZDate(at.getTime(), business.zone), 'EEE d MMM, HH:mm');
-  const label = ({ row, bottle, forDog }: Standing): BottleLabel => {
+  const label = ({ row, bottle, forDog }: StoredMix): BottleLabel => {
     const product = productOf(business, row.productId);
     return {
       product: product?.name ?? '',
@@ -52,5 +52,5 @@ async function labelsOf(tx: Tenant, ids: readonly string[]): Promise<{ labels: B
       hazard: hazardLine(product?.cautions ?? []),
     };
   };
-  return { labels: standing.map(label), business: business.name };
+  return { labels: openMixes.map(label), business: business.name };
 }

@@ -15,7 +15,7 @@ import { spanOf } from '../../platform/time/zone';
 import { addEntry, lockProducts, OUT_UNSEEN } from '../../records/shelf/ledger';
 import { numbersInUse } from '../../records/shelf/openMixes';
 
-type Made = ParsedBodyOf<'POST /api/mixes'>;
+type MixBody = ParsedBodyOf<'POST /api/mixes'>;
 
 /** A mix is made up, watered, used up, poured away; the ledger follows. */
 export function mixRoutes(router: Router, services: Services): void {
@@ -105,7 +105,7 @@ export function mixRoutes(router: Router, services: Services): void {
 }
 
 /** The strength it is to have; refuses what the label or its limits do not allow. */
-function validateStrength(product: StockedProduct, { waterParts, productMl, totalMl }: Made): Strength {
+function validateStrength(product: StockedProduct, { waterParts, productMl, totalMl }: MixBody): Strength {
   if (product.dilution.kind === 'ready to use') throw badField('productId', `${product.name} is never diluted.`);
   if (productMl >= totalMl) throw badField('productMl', 'That leaves no room for water: a mix is weaker than neat.');
   let wanted: Strength;
@@ -131,7 +131,7 @@ async function assertDogFits(tx: Tenant, product: StockedProduct, dogId: string 
 }
 
 /** The lowest number of that kind of bottle that stands empty. */
-async function freeBottle(tx: Tenant, { bottleId, totalMl }: Made): Promise<number> {
+async function freeBottle(tx: Tenant, { bottleId, totalMl }: MixBody): Promise<number> {
   const [its] = await tx.select().from(bottle).where(eq(bottle.id, bottleId));
   if (!its || its.archivedOn !== null) throw badField('bottleId', 'There is no such bottle here.');
   if (totalMl > its.brim + 1e-6) throw badField('totalMl', `${its.name} holds ${Math.round(its.brim)} ml to the brim.`);

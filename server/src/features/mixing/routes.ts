@@ -17,7 +17,7 @@ export function mixingRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/mixing', async ({ tx, query, now, today }): Promise<MixingView> => {
     const business = await loadStockedBusiness(tx);
     const day = query?.day ?? today;
-    const { plan, standing, trouble } = await planOfDay(tx, business, day, now);
+    const { plan, openMixes, trouble } = await planOfDay(tx, business, day, now);
     const lots = await lotChoices(
       tx,
       plan.batches.map(({ product }) => product.id),
@@ -29,7 +29,7 @@ export function mixingRoutes(router: Router, services: Services): void {
       serverNow: now,
       batches: plan.batches.map((batch) => batchView(batch, business, lots.get(batch.product.id) ?? [])),
       asItIs: plan.asItIs.map(asItIsView),
-      standing: standing.map((each) => madeMixView(each, business)),
+      openMixes: openMixes.map((each) => madeMixView(each, business)),
       trouble,
     };
   });
@@ -74,7 +74,7 @@ function batchView(batch: Batch, shelf: Shelf, lots: readonly LotChoice[]): Batc
     unserved: pours(batch.unserved),
     draws: batch.draws,
     cost: product.costPerMl === null ? null : batch.draws * product.costPerMl,
-    standing: batch.standing.map(({ mix, pours: its }) => ({ mix, pours: pours(its) })),
+    openMixes: batch.openMixes.map(({ mix, pours: its }) => ({ mix, pours: pours(its) })),
     bottles: batch.bottles.map(({ bottle, how, pours: its }) => ({
       bottle,
       by: how.by,

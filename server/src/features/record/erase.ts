@@ -30,13 +30,13 @@ import {
 import { lastName } from '../../records/client/households';
 import type { Tenant } from '../../platform/db/tenant';
 import { readEvent } from '../../records/visit/load';
-import type { Reach } from './reach';
+import type { ClientReach } from './reach';
 
 /**
  * Takes out everything that names a client; what was seen, done, used and paid for stays without a name. For good. What
  * becomes of each column is decided in `wordsOfPeople.ts`.
  */
-export async function eraseClient(tx: Tenant, { row, twins, dogs, visits }: Reach, today: Day): Promise<void> {
+export async function eraseClient(tx: Tenant, { row, twins, dogs, visits }: ClientReach, today: Day): Promise<void> {
   await tx.execute(sql`select set_config('dewpond.erasing', 'yes', true)`);
   const cards = [row, ...twins];
   const dogIds = dogs.map(({ id }) => id);
@@ -54,7 +54,7 @@ export async function eraseClient(tx: Tenant, { row, twins, dogs, visits }: Reac
   await tx.execute(sql`select set_config('dewpond.erasing', '', true)`);
 }
 
-async function eraseCard(tx: Tenant, row: Reach['row'], today: Day): Promise<void> {
+async function eraseCard(tx: Tenant, row: ClientReach['row'], today: Day): Promise<void> {
   await tx
     .update(client)
     .set({
@@ -71,7 +71,7 @@ async function eraseCard(tx: Tenant, row: Reach['row'], today: Day): Promise<voi
  * A household is called after one of those who belong to it; with nobody left it has no name. The one they were in, and
  * any they have left since that still bears their name.
  */
-async function renameHouseholds(tx: Tenant, cards: readonly Reach['row'][]): Promise<void> {
+async function renameHouseholds(tx: Tenant, cards: readonly ClientReach['row'][]): Promise<void> {
   const theirs = cards.flatMap(({ householdId }) => householdId ?? []);
   const names = cards.map(({ name }) => lastName(name));
   for (const { id } of await tx
@@ -86,7 +86,7 @@ async function renameHouseholds(tx: Tenant, cards: readonly Reach['row'][]): Pro
   }
 }
 
-async function eraseDog(tx: Tenant, { id, profile }: Reach['dogs'][number], today: Day): Promise<void> {
+async function eraseDog(tx: Tenant, { id, profile }: ClientReach['dogs'][number], today: Day): Promise<void> {
   await tx
     .update(dog)
     .set({

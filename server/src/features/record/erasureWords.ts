@@ -1,12 +1,12 @@
 import { and, inArray, isNull, eq } from 'drizzle-orm';
 import { homePhoto, message, ownerLink, photo, type sheetPdf } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import type { Reach } from './reach';
+import type { ClientReach } from './reach';
 
 /** In words: what goes, what stays and why. */
 export async function erasureWords(
   tx: Tenant,
-  { row, twins, dogs, visits }: Reach,
+  { row, twins, dogs, visits }: ClientReach,
 ): Promise<{ erases: string[]; keeps: string[] }> {
   const count = async (table: typeof photo | typeof sheetPdf) =>
     visits.length === 0

@@ -3,7 +3,7 @@ import { signWords } from '@dewpond/core/findings';
 import { homeTaskName, homeTasks } from '@dewpond/core/homecare';
 import { TEMPLATES } from '@dewpond/core/messages';
 import { GRADE_WORDS, namePlace, placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
-import { inOrderOfRecord, type Entry } from '@dewpond/core/record';
+import { inOrderOfRecord, type RecordEntry } from '@dewpond/core/record';
 import type { Day } from '@dewpond/core/units';
 import { INCIDENTS } from '@dewpond/core/events';
 import { eq } from 'drizzle-orm';
@@ -29,7 +29,7 @@ export async function historyOf(
   business: StockedBusiness,
   record: DogRecord,
   now: number,
-): Promise<Entry[]> {
+): Promise<RecordEntry[]> {
   const { id: dogId } = record.dog;
   return inOrderOfRecord([
     ...ofVisits(record),
@@ -55,14 +55,14 @@ export async function historyOf(
 const entry = (
   id: string,
   day: string,
-  kind: Entry['kind'],
+  kind: RecordEntry['kind'],
   words: string,
   place: PlaceKey | null = null,
-  more: Partial<Entry> = {},
-): Entry => ({ id, day: day as Day, kind, words, place, grade: null, visitId: null, picture: null, ...more });
+  more: Partial<RecordEntry> = {},
+): RecordEntry => ({ id, day: day as Day, kind, words, place, grade: null, visitId: null, picture: null, ...more });
 
-function ofVisits({ visits, findings }: DogRecord): Entry[] {
-  return visits.flatMap(({ id: visitId, day, closed, looked, begunTwice }): Entry[] => {
+function ofVisits({ visits, findings }: DogRecord): RecordEntry[] {
+  return visits.flatMap(({ id: visitId, day, closed, looked, begunTwice }): RecordEntry[] => {
     const found = findings.filter((each) => each.visitId === visitId);
     const at = new Set(found.map(({ place }) => placeKey(place)));
     const ended = closed ?? 'still open';
@@ -89,7 +89,7 @@ function ofVisits({ visits, findings }: DogRecord): Entry[] {
   });
 }
 
-async function photosOf(tx: Tenant, dogId: string): Promise<Entry[]> {
+async function photosOf(tx: Tenant, dogId: string): Promise<RecordEntry[]> {
   const rows = await tx
     .select({ shown: photoShown })
     .from(photoShown)
@@ -110,7 +110,7 @@ async function photosOf(tx: Tenant, dogId: string): Promise<Entry[]> {
   );
 }
 
-async function referralsOf(tx: Tenant, dogId: string): Promise<Entry[]> {
+async function referralsOf(tx: Tenant, dogId: string): Promise<RecordEntry[]> {
   const rows = await tx.select().from(referral).where(eq(referral.dogId, dogId));
   return rows.flatMap(({ id, place, visitId, level, openedOn, told, answer, vet, end }) => {
     const step = (what: string, day: string, words: string) =>
@@ -127,7 +127,7 @@ async function referralsOf(tx: Tenant, dogId: string): Promise<Entry[]> {
   });
 }
 
-async function incidentsOf(tx: Tenant, dogId: string): Promise<Entry[]> {
+async function incidentsOf(tx: Tenant, dogId: string): Promise<RecordEntry[]> {
   const rows = await tx.select().from(incidentSeen).where(eq(incidentSeen.dogId, dogId));
   return rows.map(({ eventId, visitId, day, kind, place, done, told }) =>
     entry(
@@ -141,12 +141,12 @@ async function incidentsOf(tx: Tenant, dogId: string): Promise<Entry[]> {
   );
 }
 
-async function weightsOf(tx: Tenant, dogId: string): Promise<Entry[]> {
+async function weightsOf(tx: Tenant, dogId: string): Promise<RecordEntry[]> {
   const rows = await tx.select().from(weighing).where(eq(weighing.dogId, dogId));
   return rows.map(({ day, kg }) => entry(`weight ${day}`, day, 'weight', `${kg} kg`));
 }
 
-async function messagesOf(tx: Tenant, dogId: string, zone: string): Promise<Entry[]> {
+async function messagesOf(tx: Tenant, dogId: string, zone: string): Promise<RecordEntry[]> {
   const rows = await tx.select().from(message).where(eq(message.dogId, dogId));
   return rows.map(({ id, kind, channel, state, createdAt, askedBy, visitId }) =>
     entry(
@@ -161,7 +161,7 @@ async function messagesOf(tx: Tenant, dogId: string, zone: string): Promise<Entr
 }
 
 /** A day's ticks in one line: what an owner did is told, not counted entry by entry. */
-async function ticksOf(tx: Tenant, business: Business, record: DogRecord, now: number): Promise<Entry[]> {
+async function ticksOf(tx: Tenant, business: Business, record: DogRecord, now: number): Promise<RecordEntry[]> {
   const names = new Map(
     homeTasks(planFor(record, business, dayIn(business.zone, now)).due).map((task) => [task.key, homeTaskName(task)]),
   );
@@ -175,7 +175,7 @@ async function ticksOf(tx: Tenant, business: Business, record: DogRecord, now: n
   });
 }
 
-async function homePhotosOf(tx: Tenant, dogId: string): Promise<Entry[]> {
+async function homePhotosOf(tx: Tenant, dogId: string): Promise<RecordEntry[]> {
   const rows = await tx
     .select({ id: homePhoto.id, day: homePhoto.day })
     .from(homePhoto)

@@ -3,7 +3,7 @@ import { appointment, client, dog, merge, visit } from '../../platform/db/schema
 import type { Tenant } from '../../platform/db/tenant';
 
 /** What hangs on a client. */
-export interface Reach {
+export interface ClientReach {
   readonly row: typeof client.$inferSelect;
   /** Cards that were merged into this one: the same person, under another spelling. */
   readonly twins: readonly (typeof client.$inferSelect)[];
@@ -13,7 +13,7 @@ export interface Reach {
   readonly booked: readonly string[];
 }
 
-export async function reachOfErasing(tx: Tenant, clientId: string, now: number): Promise<Reach | null> {
+export async function reachOfErasing(tx: Tenant, clientId: string, now: number): Promise<ClientReach | null> {
   const [row] = await tx.select().from(client).where(eq(client.id, clientId));
   if (!row) return null;
   const twinIds = await mergedInto(tx, 'client', [clientId]);
@@ -40,21 +40,21 @@ export async function reachOfErasing(tx: Tenant, clientId: string, now: number):
 }
 
 /** What was merged into these, and into that again. */
-async function mergedInto(tx: Tenant, of: 'client' | 'dog', keptIds: readonly string[]): Promise<string[]> {
+async function mergedInto(tx: Tenant, of: 'client' | 'dog', survivorIds: readonly string[]): Promise<string[]> {
   const rows = await tx
-    .select({ kept: merge.keptId, gone: merge.goneId })
+    .select({ survivor: merge.keptId, gone: merge.goneId })
     .from(merge)
     .where(and(eq(merge.of, of), isNull(merge.undoneAt)));
-  const found = new Set(keptIds);
+  const found = new Set(survivorIds);
   for (let before = -1; before !== found.size;) {
     before = found.size;
-    for (const { kept, gone } of rows) if (found.has(kept)) found.add(gone);
+    for (const { survivor, gone } of rows) if (found.has(survivor)) found.add(gone);
   }
-  return [...found].filter((id) => !keptIds.includes(id));
+  return [...found].filter((id) => !survivorIds.includes(id));
 }
 
 /** Dogs of these clients, and those that turned out to be one of them. */
-async function dogsOf(tx: Tenant, clientIds: readonly string[]): Promise<Reach['dogs']> {
+async function dogsOf(tx: Tenant, clientIds: readonly string[]): Promise<ClientReach['dogs']> {
   const own = await tx
     .select()
     .from(dog)

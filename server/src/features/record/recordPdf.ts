@@ -1,5 +1,5 @@
 import type { BusinessProfile } from '@dewpond/contract';
-import type { Entry, Picture } from '@dewpond/core/record';
+import type { RecordEntry, Picture } from '@dewpond/core/record';
 import type { Day } from '@dewpond/core/units';
 import type { ThreadWork } from '../../platform/threads/work';
 import type { DogRecord } from '../../records/dog/dogRecord';
@@ -14,7 +14,7 @@ export interface DogExport {
   readonly dog: DogRecord['dog']['profile'];
   readonly instructions: DogRecord['instructions'];
   readonly weights: readonly { readonly day: string; readonly kg: number }[];
-  readonly history: readonly Entry[];
+  readonly history: readonly RecordEntry[];
   /** What happened at each visit, event by event, as it was written down. */
   readonly visits: readonly {
     readonly day: string;

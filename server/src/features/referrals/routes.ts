@@ -9,7 +9,7 @@ import { route } from '../../platform/http/route';
 import { contentHash } from '../../platform/http/sameContent';
 import { asSeen, updateGuarded } from '../../platform/http/writes';
 import { sendPdf } from '../../platform/http/sendPdf';
-import { letterAsPdf } from '../../records/papers/letterPdf';
+import { letterAsPdf } from '../../records/documents/letterPdf';
 import { referralViews, signed } from './referralViews';
 
 export function referralRoutes(router: Router, services: Services): void {

@@ -8,8 +8,8 @@ import { notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
 import { sendPdf } from '../../platform/http/sendPdf';
 import { updateGuarded } from '../../platform/http/writes';
-import { sheetAsPdf } from '../../records/papers/sheetPdf';
-import { editsOf, sheetViewOf } from '../../records/papers/sheetView';
+import { sheetAsPdf } from '../../records/documents/sheetPdf';
+import { editsOf, sheetViewOf } from '../../records/documents/sheetView';
 
 export function sheetRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/visits/:id/sheet', ({ tx, params, now }) => sheetViewOf(tx, params.id, now));

@@ -17,7 +17,7 @@ import { loadStockedBusiness, type StockedBusiness } from '../../records/busines
 import { type StockedProduct, productOf, productView, loadShelf } from '../../records/shelf/shelf';
 import { validateReading } from './readAsPrinted';
 
-type Typed = Omit<ParsedBodyOf<'PUT /api/products/:id'>, 'version'>;
+type ProductChange = Omit<ParsedBodyOf<'PUT /api/products/:id'>, 'version'>;
 
 export function productRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/products', async ({ tx, asker, body }) => {
@@ -26,7 +26,7 @@ export function productRoutes(router: Router, services: Services): void {
     const madeFrom = contentHash(body);
     const business = await loadStockedBusiness(tx);
     if (await wasSentBefore(tx, product, { id, madeFrom })) return { id };
-    const row = { id, madeFrom, ...(await kept(tx, business, typed, id)) };
+    const row = { id, madeFrom, ...(await savedReading(tx, business, typed, id)) };
     if (await insertOnce(tx, product, row)) await onlyUsual(tx, id, typed);
     return { id };
   });
@@ -36,7 +36,7 @@ export function productRoutes(router: Router, services: Services): void {
     const business = await loadStockedBusiness(tx);
     if (isDilutedOtherwise(productOf(business, params.id), typed))
       assertNotBather(asker, 'change how a product is diluted');
-    const set = await kept(tx, business, typed, params.id);
+    const set = await savedReading(tx, business, typed, params.id);
     const changed = await change(tx, { id: params.id, version }, set, body);
     await onlyUsual(tx, params.id, typed);
     return changed;
@@ -52,17 +52,17 @@ export function productRoutes(router: Router, services: Services): void {
 /** Whether what is printed, or how it was read, is to be another than what is kept. */
 function isDilutedOtherwise(
   known: StockedProduct | undefined,
-  { kind, label, waterParts, range, purposes }: Typed,
+  { kind, label, waterParts, range, purposes }: ProductChange,
 ): boolean {
   if (!known) return true;
   const { row } = known;
-  const kept = { kind: row.kind, label: row.label, waterParts: row.waterParts, purposes: row.purposes };
+  const stored = { kind: row.kind, label: row.label, waterParts: row.waterParts, purposes: row.purposes };
   const sent = { kind, label, waterParts: waterParts === null ? null : exactParts(strengthOf(waterParts)), purposes };
-  return contentHash(kept) !== contentHash(sent) || (range !== null && contentHash(range) !== contentHash(row.range));
+  return contentHash(stored) !== contentHash(sent) || (range !== null && contentHash(range) !== contentHash(row.range));
 }
 
 /** One of a kind is the usual one: another that was is no longer. */
-async function onlyUsual(tx: Tenant, id: string, { usual, kind }: Typed): Promise<void> {
+async function onlyUsual(tx: Tenant, id: string, { usual, kind }: ProductChange): Promise<void> {
   if (usual)
     await tx
       .update(product)
@@ -71,7 +71,7 @@ async function onlyUsual(tx: Tenant, id: string, { usual, kind }: Typed): Promis
 }
 
 /** The columns of a product from what was typed; throws a refusal at the field that does not fit. */
-async function kept(tx: Tenant, business: StockedBusiness, typed: Typed, id: string) {
+async function savedReading(tx: Tenant, business: StockedBusiness, typed: ProductChange, id: string) {
   const { contact, price, waterParts, ...rest } = typed;
   const [its] = typed.pumpId === null ? [] : await tx.select().from(pump).where(eq(pump.id, typed.pumpId));
   const range = validateReading(typed, business.ways, its?.strokeMl ?? null);

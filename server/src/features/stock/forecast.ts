@@ -140,12 +140,12 @@ async function comingDogs(
     .where(and(gte(appointment.startsAt, start), lt(appointment.startsAt, end), eq(appointment.state, 'booked')));
   const bookedOf = group(booked, ({ dogId }) => dogId);
   const rows = await tx
-    .select({ id: dog.id, name: dog.name, kept: dogDue.takes, madeOn: dogDue.madeOn })
+    .select({ id: dog.id, name: dog.name, stored: dogDue.takes, madeOn: dogDue.madeOn })
     .from(dog)
     .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
     .where(isNull(dog.archivedOn));
-  return rows.flatMap(({ id, name, kept, madeOn }) => {
-    const takes = since.get(id)?.takes ?? (madeOn === today ? kept : null);
+  return rows.flatMap(({ id, name, stored, madeOn }) => {
+    const takes = since.get(id)?.takes ?? (madeOn === today ? stored : null);
     return takes
       ? [{ ...takes, dogId: id, dog: name, booked: (bookedOf.get(id) ?? []).map(({ at }) => dayIn(zone, at)) }]
       : [];

@@ -96,7 +96,7 @@ export function stockRoutes(router: Router, services: Services): void {
         openedOn: each.openedOn as Day | null,
         emptiedOn: each.emptiedOn as Day | null,
       })),
-      keptFrom: await keptFrom(tx, its.ingredients, today),
+      keptFrom: await dogsKeptFrom(tx, its.ingredients, today),
     };
   });
 
@@ -117,7 +117,7 @@ export function stockRoutes(router: Router, services: Services): void {
 }
 
 /** Dogs whose instructions or past reactions name something the product lists. */
-async function keptFrom(tx: Tenant, ingredients: readonly string[], today: Day) {
+async function dogsKeptFrom(tx: Tenant, ingredients: readonly string[], today: Day) {
   if (ingredients.length === 0) return [];
   const rows = await tx
     .select({ id: dog.id, name: dog.name, profile: dog.profile })
@@ -131,14 +131,14 @@ async function keptFrom(tx: Tenant, ingredients: readonly string[], today: Day) 
   });
 }
 
-type Typed = ParsedBodyOf<'POST /api/stock'>;
+type StockBody = ParsedBodyOf<'POST /api/stock'>;
 
-function movementOf({ kind, ml, reason }: Typed): Movement {
+function movementOf({ kind, ml, reason }: StockBody): Movement {
   return kind === 'count' ? { kind, counted: ml, reason } : { kind, ml, reason };
 }
 
 /** A delivery brings a lot; of one number that is there already it is more of the same. */
-async function deliver(tx: Tenant, body: Typed, today: Day): Promise<void> {
+async function deliver(tx: Tenant, body: StockBody, today: Day): Promise<void> {
   if (!body.lot) return;
   const { id, number, expires } = body.lot;
   if (expires !== null && expires < today)

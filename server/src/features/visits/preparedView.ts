@@ -9,13 +9,13 @@ import { openFindings } from '../../records/dog/openFindings';
 import type { StockedBusiness } from '../../records/business/business';
 import type { prepareFor } from '../../records/visit/load';
 
-type Prepared = ReturnType<typeof prepareFor>;
+type PreparedParts = ReturnType<typeof prepareFor>;
 
 /** All a device needs of a visit before anything happens, whether it was begun or is only booked. */
 export async function preparedView(
   business: StockedBusiness,
   available: MixesAvailable,
-  { record, planned: { facts, plan }, kind, contactMinutes, contactMost, lastTime }: Prepared,
+  { record, planned: { facts, plan }, kind, contactMinutes, contactMost, lastTime }: PreparedParts,
   appointmentId: string | null,
 ): Promise<Omit<VisitView, 'id' | 'events' | 'serverNow'>> {
   const products = needsOfVisit('bath only', facts, plan, business, 1).needs.map(({ product }) => product.id);

@@ -9,7 +9,7 @@ import { badField, conflict, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
 import { contentHash, assertSame } from '../../platform/http/sameContent';
 import { enqueue } from '../../platform/jobs/jobs';
-import { SHEET_JOB } from '../../records/papers/sheetPdf';
+import { SHEET_JOB } from '../../records/documents/sheetPdf';
 import { loadEvents, loadVisit } from '../../records/visit/load';
 import { preparedView } from './preparedView';
 import { takeEvents } from './takeEvents';

@@ -6,7 +6,7 @@ import { eq, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { madeMix, refusedEvent, visitEvent } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import { anyOf, together, type Asked } from '../../platform/db/together';
+import { anyOf, together, type AskedFor } from '../../platform/db/together';
 import type { Asker } from '../../platform/asker';
 import { contentHash } from '../../platform/http/sameContent';
 import { unstorable } from '../../platform/http/storable';
@@ -17,7 +17,7 @@ import { project } from '../../records/visit/project';
 import { writtenQueries } from '../../records/visit/written';
 import { notFound } from '../../platform/http/problem';
 
-export interface Taken {
+export interface TakenEvents {
   readonly taken: string[];
   readonly known: string[];
   readonly refused: RefusedEvent[];
@@ -29,11 +29,14 @@ export interface Taken {
 /** Further ahead than this no clock that was ever measured goes wrong by itself. */
 const FAR_FUTURE_MS = 366 * 86_400_000;
 /** A refused event is kept as it came, up to this much text. */
-const KEPT_CHARACTERS = 20_000;
+const STORED_CHARACTERS = 20_000;
 
 /** All that a tap is judged with and written against, in one statement. */
 const tapRows = together(
-  (select, { visitIds, eventIds }: { visitIds: Asked<readonly string[]>; eventIds: Asked<readonly string[]> }) => ({
+  (
+    select,
+    { visitIds, eventIds }: { visitIds: AskedFor<readonly string[]>; eventIds: AskedFor<readonly string[]> },
+  ) => ({
     ...stockedQueries(select),
     ...visitQueries(select, visitIds),
     ...writtenQueries(select, visitIds),
@@ -54,7 +57,7 @@ export async function takeEvents(
   visitId: string,
   given: readonly unknown[],
   now: number,
-): Promise<Taken> {
+): Promise<TakenEvents> {
   const refused: RefusedEvent[] = [];
   const contents: unknown[] = [];
   const refuse: Refuse = (id, status, words, content) => {
@@ -210,7 +213,7 @@ function earlyClose({ state, steps }: LoadedVisit, { what }: NewVisitEvent): str
 }
 
 /** Times are kept in whole milliseconds. */
-const kept = ({ id, v, counter, device, at, offset, seen, what }: NewVisitEvent) => ({
+const stored = ({ id, v, counter, device, at, offset, seen, what }: NewVisitEvent) => ({
   id,
   v,
   counter,
@@ -221,13 +224,13 @@ const kept = ({ id, v, counter, device, at, offset, seen, what }: NewVisitEvent)
   what,
 });
 
-const asRead = (event: NewVisitEvent, person: string): VisitEvent => readEvent({ ...kept(event), person });
+const asRead = (event: NewVisitEvent, person: string): VisitEvent => readEvent({ ...stored(event), person });
 
 async function write(tx: Tenant, asker: Asker, visitId: string, events: readonly Hashed[]): Promise<void> {
   if (events.length === 0) return;
   await tx
     .insert(visitEvent)
-    .values(events.map(({ event, hash }) => ({ visitId, personId: asker.personId, madeFrom: hash, ...kept(event) })));
+    .values(events.map(({ event, hash }) => ({ visitId, personId: asker.personId, madeFrom: hash, ...stored(event) })));
 }
 
 /** Nothing that a hand wrote is lost: what was refused is kept as it came, or as much of it as can be. */
@@ -251,8 +254,8 @@ function keepable(content: unknown): unknown {
   const broken = unstorable(content);
   if (broken?.why.includes('deep')) return { tooDeepAt: broken.path };
   const text = JSON.stringify(content ?? null);
-  if (!broken && text.length <= KEPT_CHARACTERS) return content ?? null;
-  return { beginning: wellFormed(text.slice(0, KEPT_CHARACTERS)), characters: text.length };
+  if (!broken && text.length <= STORED_CHARACTERS) return content ?? null;
+  return { beginning: wellFormed(text.slice(0, STORED_CHARACTERS)), characters: text.length };
 }
 
 const wellFormed = (text: string): string =>

@@ -13,7 +13,7 @@ import { SESSION_UPDATE_SECONDS, type Auth } from './auth';
 /** A name stands in every record its owner makes: no longer than a name is. */
 const LONGEST_NAME = 120;
 
-interface Row extends Record<string, unknown> {
+interface WhoAsksRow extends Record<string, unknown> {
   readonly expires_at: string;
   readonly updated_at: string;
   readonly person_id: string;
@@ -32,8 +32,8 @@ interface Row extends Record<string, unknown> {
 export async function whoAsks(config: Config, auth: Auth, databases: Databases, request: Request): Promise<Asker> {
   const token = tokenOf(request, (await auth.$context).authCookies.sessionToken.name, config.AUTH_SECRET);
   const { rows } = token
-    ? await databases.auth.execute<Row>(sql`select * from auth.who_asks(${token})`)
-    : { rows: [] as Row[] };
+    ? await databases.auth.execute<WhoAsksRow>(sql`select * from auth.who_asks(${token})`)
+    : { rows: [] as WhoAsksRow[] };
   const [row] = rows;
   const now = Date.now();
   if (!row || Date.parse(row.expires_at) <= now) throw new Refusal('not signed in', 'Please sign in.');

@@ -21,17 +21,17 @@ interface Query {
 export type RowsOf<Q extends Readonly<Record<string, Query>>> = { readonly [K in keyof Q]: Q[K]['_']['result'] };
 declare const asked: unique symbol;
 /** A value that is given each time the statement is asked. */
-export type Asked<T> = Placeholder & { readonly [asked]?: T };
+export type AskedFor<T> = Placeholder & { readonly [asked]?: T };
 /** What is given for a statement that asks for these. */
-type Given<A> = { readonly [K in keyof A]: A[K] extends Asked<infer T> ? T : never };
+type AnswersOf<A> = { readonly [K in keyof A]: A[K] extends AskedFor<infer T> ? T : never };
 
 /** Equal to one of a list that is given each time: the statement has one text, however long the list. */
-export const anyOf = (column: Column, list: Asked<readonly string[]>): SQL => sql`${column} = any(${list})`;
+export const anyOf = (column: Column, list: AskedFor<readonly string[]>): SQL => sql`${column} = any(${list})`;
 
 /** The values of a list, column by column; a column of an empty list is null. */
-type Columns = readonly (readonly unknown[] | null)[];
+type SelectedColumns = readonly (readonly unknown[] | null)[];
 /** What is known of a query once it is built: how to make rows of the values in it. */
-type ReadRows = (columns: Columns) => unknown[];
+type ReadRows = (columns: SelectedColumns) => unknown[];
 
 const dialect = new PgDialect();
 
@@ -42,7 +42,7 @@ const dialect = new PgDialect();
  */
 export function together<A extends object, Q extends Readonly<Record<string, Query>>>(
   build: (select: QueryBuilder, asked: A) => Q,
-): (tx: Tenant, given: Given<A>) => Promise<RowsOf<Q>> {
+): (tx: Tenant, given: AnswersOf<A>) => Promise<RowsOf<Q>> {
   let made: ReturnType<typeof prepare> | undefined;
   return async (tx, given) => {
     made ??= prepare(build(new QueryBuilder(), placeholders as A));
@@ -52,7 +52,7 @@ export function together<A extends object, Q extends Readonly<Record<string, Que
       values: fillPlaceholders(params, given),
       rowMode: 'array',
     } as never);
-    const lists = (rows[0] ?? []) as Columns[];
+    const lists = (rows[0] ?? []) as SelectedColumns[];
     return Object.fromEntries(
       names.map((name, i) => [name, readers[i]?.(lists[i] ?? []) ?? []]),
     ) as unknown as RowsOf<Q>;
@@ -76,18 +76,18 @@ function prepare(queries: Readonly<Record<string, Query>>) {
 }
 
 /** One value of a row: where it goes in it, and how it is made of a value of JSON; null: it is one. */
-interface Field {
+interface SelectedField {
   readonly path: readonly string[];
   readonly column: Column | null;
   readonly decode: ((value: unknown) => unknown) | null;
 }
 
 /** The selected values in their order, as drizzle itself lists them. */
-const fieldsOf = (query: Query): Field[] =>
+const fieldsOf = (query: Query): SelectedField[] =>
   fieldsIn((query as unknown as { readonly config: { readonly fields: object } }).config.fields, []);
 
-function fieldsIn(fields: object, path: readonly string[]): Field[] {
-  return Object.entries(fields).flatMap(([name, field]: [string, unknown]): Field[] => {
+function fieldsIn(fields: object, path: readonly string[]): SelectedField[] {
+  return Object.entries(fields).flatMap(([name, field]: [string, unknown]): SelectedField[] => {
     const here = [...path, name];
     if (is(field, Column)) return [{ path: here, column: field, decode: decodesOf(field) }];
     if (is(field, Table)) return fieldsIn(getTableColumns(field), here);
@@ -96,14 +96,14 @@ function fieldsIn(fields: object, path: readonly string[]): Field[] {
   });
 }
 
-function decodesOf(column: Column): Field['decode'] {
+function decodesOf(column: Column): SelectedField['decode'] {
   const isItself =
     is(column, PgJsonb) || is(column, PgJson) || column.mapFromDriverValue === Column.prototype.mapFromDriverValue;
   return isItself ? null : (value) => column.mapFromDriverValue(value);
 }
 
 /** Rows of one table, or of several side by side; what a left join did not find is null. */
-function readerOf(query: Query, fields: readonly Field[]): ReadRows {
+function readerOf(query: Query, fields: readonly SelectedField[]): ReadRows {
   const { joinsNotNullableMap: always } = query as unknown as {
     readonly joinsNotNullableMap: Readonly<Record<string, boolean>>;
   };

@@ -14,11 +14,11 @@ export const squeezed: RequestHandler = compression({
     compression.filter(request, response),
 });
 
-interface Kept {
+interface CacheFor {
   readonly maxAge?: string;
   readonly immutable?: boolean;
 }
 
 /** Files that the build has squeezed as small as they go (`scripts/squeeze.mjs`), sent as the browser takes them. */
-export const squeezedFiles = (folder: string, kept: Kept = {}): RequestHandler =>
-  expressStaticGzip(folder, { index: false, enableBrotli: true, orderPreference: ['br', 'gz'], serveStatic: kept });
+export const squeezedFiles = (folder: string, cacheFor: CacheFor = {}): RequestHandler =>
+  expressStaticGzip(folder, { index: false, enableBrotli: true, orderPreference: ['br', 'gz'], serveStatic: cacheFor });

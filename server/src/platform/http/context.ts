@@ -7,11 +7,11 @@ import type { VisitNews } from '../live/news';
 import type { Post } from '../post/post';
 import { Refusal } from './problem';
 
-interface Known {
+interface KnownAsker {
   readonly asker: Asker;
   readonly still: () => Promise<boolean>;
 }
-const ASKERS = new WeakMap<Request, Known>();
+const ASKERS = new WeakMap<Request, KnownAsker>();
 /** @param still whether the session still stands, and the person is still a member: for answers that stay open. */
 export const setAsker = (request: Request, asker: Asker, still: () => Promise<boolean>): void =>
   void ASKERS.set(request, { asker, still });
@@ -26,7 +26,7 @@ export const isStillSignedIn = (request: Request): Promise<boolean> =>
   ASKERS.get(request)?.still() ?? Promise.resolve(false);
 
 /** Where this installation is reached, and its key: secrets of private addresses follow from it. */
-export interface Site {
+export interface SiteSettings {
   readonly publicUrl: string;
   readonly key: string;
 }
@@ -37,7 +37,7 @@ export interface Services {
   /** Milliseconds since 1970; replaced in tests. */
   readonly now: () => number;
   readonly news: VisitNews;
-  readonly site: Site;
+  readonly site: SiteSettings;
   readonly post: Post;
 }
 

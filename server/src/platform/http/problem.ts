@@ -1,8 +1,8 @@
 import type { Problem } from '@dewpond/contract';
 import type { z } from 'zod';
 
-type Kind = Problem['error']['kind'];
-const STATUS: Readonly<Record<Kind, number>> = {
+type ProblemKind = Problem['error']['kind'];
+const STATUS: Readonly<Record<ProblemKind, number>> = {
   'bad input': 422,
   'not signed in': 401,
   'not allowed': 403,
@@ -18,7 +18,7 @@ const STATUS: Readonly<Record<Kind, number>> = {
 export class Refusal extends Error {
   readonly status: number;
   constructor(
-    readonly kind: Kind,
+    readonly kind: ProblemKind,
     message: string,
     readonly more: Omit<Problem['error'], 'kind' | 'message'> = {},
   ) {

@@ -13,8 +13,8 @@ type MadeOutside = PgTable & {
 /** Rows that people change who saw a version of them. */
 type Versioned = PgTable & { readonly id: PgColumn; readonly version: PgColumn };
 
-type Row<Table extends PgTable> = Table['$inferInsert'];
-interface Sent {
+type RowToWrite<Table extends PgTable> = Table['$inferInsert'];
+interface SentWrite {
   readonly id: string;
   /** Hash of what was sent, `contentHash`. */
   readonly madeFrom: string;
@@ -24,7 +24,7 @@ interface Sent {
  * Whether the same was sent before: then it is done, and nothing is done again. Another content under the same id is
  * refused. Asked first by routes whose checks would not pass a second time.
  */
-export async function wasSentBefore(tx: Tenant, table: MadeOutside, { id, madeFrom }: Sent): Promise<boolean> {
+export async function wasSentBefore(tx: Tenant, table: MadeOutside, { id, madeFrom }: SentWrite): Promise<boolean> {
   const [known] = await tx.select({ madeFrom: table.madeFrom }).from(table).where(eq(table.id, id));
   if (known === undefined) return false;
   assertSame(known.madeFrom as string, madeFrom);
@@ -38,7 +38,7 @@ export async function wasSentBefore(tx: Tenant, table: MadeOutside, { id, madeFr
 export async function insertOnce<Table extends MadeOutside>(
   tx: Tenant,
   table: Table,
-  row: Row<Table> & Sent,
+  row: RowToWrite<Table> & SentWrite,
 ): Promise<boolean> {
   const written = await tx
     .insert(table)
@@ -53,7 +53,7 @@ export const asSeen = <Table extends Versioned>(
   tx: Tenant,
   table: Table,
   { id, version }: { readonly id: string; readonly version: number },
-  set: Partial<Row<Table>>,
+  set: Partial<RowToWrite<Table>>,
 ): PromiseLike<{ version: number }[]> =>
   tx
     .update(table)

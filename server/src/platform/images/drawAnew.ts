@@ -20,13 +20,13 @@ const turn = new PQueue({ concurrency: 1 });
 const MOST_WAITING = 30;
 
 /** How a picture is drawn: its long side in pixels, and the quality of the JPEG. */
-export interface Drawing {
+export interface PictureSize {
   readonly longSide: number;
   readonly quality: number;
 }
 
 /** How a picture of a dog is stored: a sore of a millimetre is still seen. */
-export const PICTURE: Drawing = { longSide: 1600, quality: 80 };
+export const PICTURE: PictureSize = { longSide: 1600, quality: 80 };
 
 export interface Drawn {
   readonly width: number;
@@ -39,7 +39,7 @@ export interface Drawn {
  * Turned upright, made smaller, drawn anew as JPEG: only the picture is kept, no place, no time, no maker. Judged by its
  * content. Throws a refusal in words for what is no picture, is damaged, too large, or takes too long; 503 when too many wait.
  */
-export async function drawAnew(sent: Buffer, { longSide, quality }: Drawing): Promise<Drawn> {
+export async function drawAnew(sent: Buffer, { longSide, quality }: PictureSize): Promise<Drawn> {
   if (turn.size >= MOST_WAITING)
     throw busy('Many pictures are being drawn just now. This one stays where it is; send it again.');
   return turn.add(async () => {

@@ -28,7 +28,7 @@ function Side({ x, y, end, children }: { x: number; y: number; end: boolean; chi
   );
 }
 
-interface HeadOnPaperProps {
+interface HeadInPdfProps {
   readonly traits: Traits;
   readonly grades: Grades;
   readonly width: number;
@@ -36,7 +36,7 @@ interface HeadOnPaperProps {
 }
 
 /** The head from the front on paper; the dog's left is on the reader's right, and the drawing says so. */
-export function HeadOnPaper({ traits, grades, width, says = SIDE_NAMES }: HeadOnPaperProps) {
+export function HeadInPdf({ traits, grades, width, says = SIDE_NAMES }: HeadInPdfProps) {
   const head = headShape(traits);
   const height = 150 - head.top;
   const ears = BOTH.map((s) => (
@@ -93,7 +93,7 @@ export const sidesToDraw = (traits: Traits, grades: Grades): Side[] =>
     }),
   );
 
-interface BodyOnPaperProps {
+interface BodyInPdfProps {
   readonly traits: Traits;
   readonly grades: Grades;
   readonly side: Side;
@@ -102,7 +102,7 @@ interface BodyOnPaperProps {
 }
 
 /** The body from one side on paper. */
-export function BodyOnPaper({ traits, grades, side, width, says = `${SIDE_NAMES[side]} side` }: BodyOnPaperProps) {
+export function BodyInPdf({ traits, grades, side, width, says = `${SIDE_NAMES[side]} side` }: BodyInPdfProps) {
   const shape = profile(traits);
   const mirrored = side === 'left';
   const at = ({ x, y }: Point): Point => ({ x: mirrored ? 320 - x : x, y });

@@ -9,7 +9,7 @@ export const SOFT = '#5A6765';
 const GRADE_COLOURS = ['#5B7A2E', '#125B60', '#9A6410', '#A13F25'] as const;
 
 /** What all paper of a business has in common. */
-export const PAPER = StyleSheet.create({
+export const PDF_STYLES = StyleSheet.create({
   page: { fontFamily: SHEET_FONTS, fontSize: 10, color: INK, padding: 36, paddingBottom: 56, lineHeight: 1.35 },
   title: { fontSize: 21, fontWeight: 700, lineHeight: 1.25, marginTop: 3 },
   soft: { color: SOFT },
@@ -66,8 +66,8 @@ export function Head({ business }: { business: BusinessProfile }) {
 export function Part({ heading, colour, lines }: { heading: string; colour: string; lines: readonly string[] }) {
   if (lines.length === 0) return null;
   return (
-    <View style={PAPER.part}>
-      <Text style={[PAPER.heading, { color: colour }]}>{heading}</Text>
+    <View style={PDF_STYLES.part}>
+      <Text style={[PDF_STYLES.heading, { color: colour }]}>{heading}</Text>
       {lines.map((line, i) => (
         <Text key={i} style={{ marginBottom: 1.5 }}>
           {breakable(line)}

@@ -4,7 +4,7 @@ import { createTransport } from 'nodemailer';
 import type { Config } from '../config/config';
 
 /** A message ready to be handed over. */
-export interface Letter {
+export interface OutgoingMail {
   /** The same for every try, so that a box that gets it twice can tell. */
   readonly id: string;
   readonly to: string;
@@ -17,14 +17,14 @@ export interface Letter {
 /** Somebody who carries messages away. */
 export interface Carrier {
   readonly via: 'stand-in' | 'smtp';
-  readonly carry: (letter: Letter) => Promise<Outcome>;
+  readonly deliver: (letter: OutgoingMail) => Promise<Outcome>;
 }
 export type Post = Readonly<Record<MessageChannel, Carrier>>;
 
 /** Takes everything and sends nothing: what would have gone out is what the outbox shows. */
 const STAND_IN: Carrier = {
   via: 'stand-in',
-  carry: () => Promise.resolve({ kind: 'sent', word: 'Taken by the stand-in. Nothing left this machine.' }),
+  deliver: () => Promise.resolve({ kind: 'sent', word: 'Taken by the stand-in. Nothing left this machine.' }),
 };
 
 /** E-mail by SMTP where a server is configured, else the stand-in; text messages by the stand-in. */
@@ -44,7 +44,7 @@ export function smtpCarrier(url: string, sender: string): Carrier {
   const domain = sender.split('@').at(-1) ?? 'localhost';
   return {
     via: 'smtp',
-    carry: async ({ id, to, from, subject, words, attached }) => {
+    deliver: async ({ id, to, from, subject, words, attached }) => {
       // What goes last is read to its end only when all of it is on its way: from then on no answer is no "no".
       const last = Readable.from([attached.at(-1)?.bytes ?? Buffer.from(words)], { objectMode: false });
       let handedOver = false;

@@ -4,10 +4,10 @@ import { eq } from 'drizzle-orm';
 import { type client, household } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 
-type Row = typeof client.$inferSelect;
+type ClientRecord = typeof client.$inferSelect;
 type Household = Client['household'];
 
-export const clientShown = (row: Row, home: Household): Client => ({
+export const clientShown = (row: ClientRecord, home: Household): Client => ({
   id: row.id,
   version: row.version,
   name: row.name,
@@ -16,7 +16,7 @@ export const clientShown = (row: Row, home: Household): Client => ({
   household: home,
 });
 
-export async function householdOf(tx: Tenant, { householdId }: Row): Promise<Household> {
+export async function householdOf(tx: Tenant, { householdId }: ClientRecord): Promise<Household> {
   if (householdId === null) return null;
   const [row] = await tx.select().from(household).where(eq(household.id, householdId));
   return row ? { id: row.id, name: row.name } : null;

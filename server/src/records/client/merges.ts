@@ -3,16 +3,16 @@ import { and, desc, eq, isNull, sql } from 'drizzle-orm';
 import type { QueryBuilder } from 'drizzle-orm/pg-core';
 import { merge } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import { together, type Asked } from '../../platform/db/together';
+import { together, type AskedFor } from '../../platform/db/together';
 
-type Of = 'client' | 'dog';
+type Mergeable = 'client' | 'dog';
 
 /** Merges that still stand, newest first: each can be taken back. */
-export const mergeQuery = (select: QueryBuilder, of: Of, keptId: Asked<string>) =>
+export const mergeQuery = (select: QueryBuilder, of: Mergeable, survivorId: AskedFor<string>) =>
   select
     .select()
     .from(merge)
-    .where(and(eq(merge.of, of), sql`${merge.keptId} = ${keptId}`, isNull(merge.undoneAt)))
+    .where(and(eq(merge.of, of), sql`${merge.keptId} = ${survivorId}`, isNull(merge.undoneAt)))
     .orderBy(desc(merge.at));
 
 export const asMerge = ({ id, moved, by, at }: typeof merge.$inferSelect): ClientView['merges'][number] => ({
@@ -22,9 +22,9 @@ export const asMerge = ({ id, moved, by, at }: typeof merge.$inferSelect): Clien
   at: at.toISOString(),
 });
 
-const clientMerges = together((select, { keptId }: { keptId: Asked<string> }) => ({
-  merges: mergeQuery(select, 'client', keptId),
+const clientMerges = together((select, { survivorId }: { survivorId: AskedFor<string> }) => ({
+  merges: mergeQuery(select, 'client', survivorId),
 }));
 
-export const mergesIntoClient = async (tx: Tenant, keptId: string): Promise<ClientView['merges']> =>
-  (await clientMerges(tx, { keptId })).merges.map(asMerge);
+export const mergesIntoClient = async (tx: Tenant, survivorId: string): Promise<ClientView['merges']> =>
+  (await clientMerges(tx, { survivorId })).merges.map(asMerge);

@@ -1,10 +1,10 @@
 import { showDay } from '@dewpond/core/units';
 import { fillIn } from '@dewpond/core/wording';
 import { Document, Image, Page, Text, View } from '@react-pdf/renderer';
-import { BodyOnPaper, HeadOnPaper, sidesToDraw } from '../../platform/pdf/DogDrawing';
+import { BodyInPdf, HeadInPdf, sidesToDraw } from '../../platform/pdf/DogDrawing';
 import { breakable } from '../../platform/pdf/fonts';
-import { Head, PAPER, Part } from '../../platform/pdf/look';
-import type { PrintedLetter } from './papers';
+import { Head, PDF_STYLES, Part } from '../../platform/pdf/look';
+import type { PrintedLetter } from './pdfs';
 
 /** A letter to a vet on one page: what was seen, when, what was done and what was not. */
 export function LetterDocument({ view }: { view: PrintedLetter }) {
@@ -14,10 +14,12 @@ export function LetterDocument({ view }: { view: PrintedLetter }) {
   const sides = sidesToDraw(drawing, grades);
   return (
     <Document title={`${business.name}: ${letter.subject}`} author={business.name} language={wording.language}>
-      <Page size="A4" style={PAPER.page}>
+      <Page size="A4" style={PDF_STYLES.page}>
         <Head business={business} />
-        <Text style={PAPER.title}>{breakable(letter.subject)}</Text>
-        <Text style={PAPER.soft}>{breakable(fillIn(says.toTheVet, { day: showDay(view.day, wording.language) }))}</Text>
+        <Text style={PDF_STYLES.title}>{breakable(letter.subject)}</Text>
+        <Text style={PDF_STYLES.soft}>
+          {breakable(fillIn(says.toTheVet, { day: showDay(view.day, wording.language) }))}
+        </Text>
         <View style={{ flexDirection: 'row', gap: 16 }}>
           <View style={{ flex: 1 }}>
             <Part
@@ -36,10 +38,10 @@ export function LetterDocument({ view }: { view: PrintedLetter }) {
           </View>
           <View style={{ width: 170, marginTop: 10, gap: 6 }}>
             {sides.length === 0 ? (
-              <HeadOnPaper traits={drawing} grades={grades} width={170} says={{ left, right }} />
+              <HeadInPdf traits={drawing} grades={grades} width={170} says={{ left, right }} />
             ) : null}
             {sides.map((side) => (
-              <BodyOnPaper
+              <BodyInPdf
                 key={side}
                 traits={drawing}
                 grades={grades}
@@ -57,7 +59,7 @@ export function LetterDocument({ view }: { view: PrintedLetter }) {
             ))}
           </View>
         </View>
-        <Text style={PAPER.foot} fixed>
+        <Text style={PDF_STYLES.foot} fixed>
           {breakable(`${view.legend} ${says.says}`)}
         </Text>
       </Page>

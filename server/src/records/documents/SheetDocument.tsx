@@ -1,10 +1,10 @@
 import type { Section } from '@dewpond/core/sheet';
 import { fillIn } from '@dewpond/core/wording';
 import { Document, Image, Page, Text, View } from '@react-pdf/renderer';
-import { BodyOnPaper, HeadOnPaper, sidesToDraw } from '../../platform/pdf/DogDrawing';
+import { BodyInPdf, HeadInPdf, sidesToDraw } from '../../platform/pdf/DogDrawing';
 import { breakable } from '../../platform/pdf/fonts';
-import { Head, PAPER, Part, Ripple } from '../../platform/pdf/look';
-import type { PrintedSheet } from './papers';
+import { Head, PDF_STYLES, Part, Ripple } from '../../platform/pdf/look';
+import type { PrintedSheet } from './pdfs';
 
 /** The owner sheet on one page of A4: what we saw, did, suggest. */
 export function SheetDocument({ business, owner, read, drawing, photos }: PrintedSheet) {
@@ -14,17 +14,17 @@ export function SheetDocument({ business, owner, read, drawing, photos }: Printe
   const sides = sidesToDraw(drawing, read.grades);
   return (
     <Document title={`${business.name}: ${title}`} author={business.name} language={read.language}>
-      <Page size="A4" style={PAPER.page}>
+      <Page size="A4" style={PDF_STYLES.page}>
         <Head business={business} />
-        <Text style={PAPER.title}>{breakable(title)}</Text>
-        <Text style={PAPER.soft}>{breakable(fillIn(forOwner, { owner }))}</Text>
-        {presses === null ? null : <Text style={PAPER.presses}>{breakable(presses)}</Text>}
+        <Text style={PDF_STYLES.title}>{breakable(title)}</Text>
+        <Text style={PDF_STYLES.soft}>{breakable(fillIn(forOwner, { owner }))}</Text>
+        {presses === null ? null : <Text style={PDF_STYLES.presses}>{breakable(presses)}</Text>}
         <View style={{ flexDirection: 'row', gap: 16 }}>
           <View style={{ flex: 1 }}>
-            <View style={PAPER.part}>
-              <Text style={[PAPER.heading, { color: business.colour }]}>{headings.saw}</Text>
+            <View style={PDF_STYLES.part}>
+              <Text style={[PDF_STYLES.heading, { color: business.colour }]}>{headings.saw}</Text>
               {lines('saw').map(({ key, grade, words: said }) => (
-                <View key={key} style={PAPER.row} wrap={false}>
+                <View key={key} style={PDF_STYLES.row} wrap={false}>
                   {grade === null ? null : <Ripple grade={grade} />}
                   <Text style={{ flex: 1 }}>{breakable(said)}</Text>
                 </View>
@@ -33,9 +33,9 @@ export function SheetDocument({ business, owner, read, drawing, photos }: Printe
             <Part heading={headings.did} colour={business.colour} lines={words('did')} />
           </View>
           <View style={{ width: 150, marginTop: 6, gap: 6 }}>
-            <HeadOnPaper traits={drawing} grades={read.grades} width={150} says={sideWords} />
+            <HeadInPdf traits={drawing} grades={read.grades} width={150} says={sideWords} />
             {sides.map((side) => (
-              <BodyOnPaper
+              <BodyInPdf
                 key={side}
                 traits={drawing}
                 grades={read.grades}
@@ -54,14 +54,14 @@ export function SheetDocument({ business, owner, read, drawing, photos }: Printe
                   src={{ data: bytes, format: 'jpg' }}
                   style={{ height: 92, objectFit: 'cover', borderRadius: 4 }}
                 />
-                <Text style={[PAPER.soft, { fontSize: 8 }]}>{shows}</Text>
+                <Text style={[PDF_STYLES.soft, { fontSize: 8 }]}>{shows}</Text>
               </View>
             ))}
           </View>
         )}
         <Part heading={headings.suggest} colour={business.colour} lines={words('suggest')} />
         <Part heading={headings.home} colour={business.colour} lines={words('home')} />
-        <Text style={PAPER.foot} fixed>
+        <Text style={PDF_STYLES.foot} fixed>
           {breakable(foot)}
         </Text>
       </Page>

@@ -12,7 +12,7 @@ import { loadStockedBusiness } from '../business/business';
 import { loadWords, profileOf, wordingOf } from '../business/words';
 import type { Services } from '../../platform/http/context';
 import { notFound } from '../../platform/http/problem';
-import { LETTER_PDF, type PrintedLetter } from './papers';
+import { LETTER_PDF, type PrintedLetter } from './pdfs';
 import { inThread } from '../../platform/threads/pool';
 import { loadVisit } from '../visit/load';
 
@@ -44,8 +44,8 @@ async function letterView(tx: Tenant, referralId: string): Promise<PrintedLetter
   const here = visit.state.photos.filter((each) => placeKey(each.place) === row.place).slice(-PHOTOS);
   const photos = [];
   for (const { photo: id } of here.toReversed()) {
-    const [kept] = await tx.select({ bytes: photo.bytes }).from(photo).where(eq(photo.id, id));
-    if (kept) photos.push(kept.bytes);
+    const [stored] = await tx.select({ bytes: photo.bytes }).from(photo).where(eq(photo.id, id));
+    if (stored) photos.push(stored.bytes);
   }
   const worst = Math.max(
     1,

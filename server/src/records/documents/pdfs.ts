@@ -1,6 +1,6 @@
 import type { BusinessProfile } from '@dewpond/contract';
 import type { Traits } from '@dewpond/core/catalogue';
-import type { Letter } from '@dewpond/core/letter';
+import type { VetLetter } from '@dewpond/core/letter';
 import type { Grade, PlaceKey } from '@dewpond/core/places';
 import type { ReadSheet } from '@dewpond/core/sheet';
 import type { Day } from '@dewpond/core/units';
@@ -26,7 +26,7 @@ export interface PrintedLetter {
   readonly dog: { readonly name: string; readonly chip: string | null };
   readonly owner: string;
   readonly phone: string;
-  readonly letter: Letter;
+  readonly letter: VetLetter;
   readonly drawing: Traits;
   readonly grades: Readonly<Partial<Record<PlaceKey, Grade>>>;
   /** JPEG bytes of that place, newest first, two at most. */

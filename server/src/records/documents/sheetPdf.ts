@@ -4,7 +4,7 @@ import { photo, sheetPdf } from '../../platform/db/schema';
 import { inTenant, type BusinessId } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
 import { contentHash } from '../../platform/http/sameContent';
-import { SHEET_PDF } from './papers';
+import { SHEET_PDF } from './pdfs';
 import type { JobKind } from '../../platform/jobs/jobs';
 import { z } from 'zod';
 import { inThread } from '../../platform/threads/pool';
@@ -31,7 +31,7 @@ export async function sheetAsPdf(
   businessId: BusinessId,
   visitId: string,
 ): Promise<{ name: string; bytes: Buffer }> {
-  const { printed, kept, madeFrom } = await inTenant(services.databases, businessId, async (tx) => {
+  const { printed, stored, madeFrom } = await inTenant(services.databases, businessId, async (tx) => {
     const { sheet, edits, photos, photosAgreed, business, owner, drawing } = await sheetViewOf(
       tx,
       visitId,
@@ -59,11 +59,11 @@ export async function sheetAsPdf(
     return {
       printed: { business, owner, read, drawing, photos: shown },
       madeFrom: contentHash({ business, owner, read, drawing, photos: chosen.map(({ id }) => id), drawn: DRAWN }),
-      kept: before,
+      stored: before,
     };
   });
   const name = `${printed.read.dog}-${printed.read.day}`.replaceAll(/[^\p{L}\p{N}-]+/gu, '-');
-  if (kept?.madeFrom === madeFrom) return { name, bytes: kept.bytes };
+  if (stored?.madeFrom === madeFrom) return { name, bytes: stored.bytes };
   const bytes = await inThread(SHEET_PDF, printed);
   await inTenant(services.databases, businessId, (tx) =>
     tx

@@ -82,10 +82,10 @@ async function sheetsOf(
     nextSuggested: nextVisit(due, today)?.day ?? null,
     nextBooked: booked ? dayIn(business.zone, new Date(booked.startsAt)) : null,
   };
-  const [own, houses] = [wordingFor(words, record.client.card), wordingOf(words)];
+  const [own, ofBusiness] = [wordingFor(words, record.client.card), wordingOf(words)];
   return {
     sheet: makeSheet({ ...input, wording: own }),
-    inBusinessLanguage: own.language === houses.language ? null : makeSheet({ ...input, wording: houses }),
+    inBusinessLanguage: own.language === ofBusiness.language ? null : makeSheet({ ...input, wording: ofBusiness }),
   };
 }
 

@@ -11,7 +11,7 @@ import { type Stage } from '@dewpond/core/steps';
 import { group } from 'd3-array';
 import type { client, dog, instruction } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import { anyOf, together, type Asked } from '../../platform/db/together';
+import { anyOf, together, type AskedFor } from '../../platform/db/together';
 import { dogQueries, type DogRows } from './dogRows';
 
 /** A finding as it was kept, with the visit's day and its level. */
@@ -60,7 +60,7 @@ export interface AsKnownAt {
   readonly createdAt: Date;
 }
 
-const dogRows = together((select, { ids }: { ids: Asked<readonly string[]> }) =>
+const dogRows = together((select, { ids }: { ids: AskedFor<readonly string[]> }) =>
   dogQueries(select, (dogId) => anyOf(dogId, ids)),
 );
 

@@ -3,7 +3,7 @@ import type { DogFacts } from '@dewpond/core/dog';
 import { LRUCache } from 'lru-cache';
 
 /** The plans of the dogs asked for last: 8 MB, measured. */
-const kept = new LRUCache<string, CarePlan>({ max: 400 });
+const cached = new LRUCache<string, CarePlan>({ max: 400 });
 
 /**
  * The plan of a dog, made once for all that it is made from: while nothing of the dog and its business changes, and the
@@ -11,8 +11,8 @@ const kept = new LRUCache<string, CarePlan>({ max: 400 });
  */
 export function planOf(facts: DogFacts): CarePlan {
   const key = JSON.stringify(facts);
-  const plan = kept.get(key) ?? makePlan(facts);
-  kept.set(key, plan);
+  const plan = cached.get(key) ?? makePlan(facts);
+  cached.set(key, plan);
   return plan;
 }
 

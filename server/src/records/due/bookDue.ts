@@ -194,8 +194,8 @@ export async function listDogs(
     .innerJoin(client, eq(client.id, dog.clientId))
     .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
     .orderBy(asc(dog.name));
-  return rows.map(({ dog: row, client: owner, due: kept }): DogListItem => {
-    const due = since.due.get(row.id) ?? (kept?.madeOn === today ? kept : null);
+  return rows.map(({ dog: row, client: owner, due: cached }): DogListItem => {
+    const due = since.due.get(row.id) ?? (cached?.madeOn === today ? cached : null);
     return {
       id: row.id,
       name: row.name,

@@ -4,7 +4,7 @@ import { and, eq, isNull, type SQL } from 'drizzle-orm';
 import { dog, ownerLink } from '../../platform/db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
 import type { Databases } from '../../platform/db/connect';
-import type { Site } from '../../platform/http/context';
+import type { SiteSettings } from '../../platform/http/context';
 
 /*
  * Private pages. A token is the business and a secret of 256 bits; the secret follows from the key of this installation
@@ -16,26 +16,30 @@ type LinkRow = typeof ownerLink.$inferSelect;
 /** What a secret opens; one does not open the other. */
 type Opens = 'owner page' | 'owner calendar' | 'groomer';
 
-const secretOf = ({ key }: Site, businessId: string, id: string, opens: Opens): Buffer =>
+const secretOf = ({ key }: SiteSettings, businessId: string, id: string, opens: Opens): Buffer =>
   createHmac('sha256', key).update(`${opens} ${businessId} ${id}`).digest();
 const hashOf = (secret: Buffer): string => createHash('sha256').update(secret).digest('hex');
 
 /** The hash that is kept of a secret. */
-export const secretHash = (site: Site, businessId: string, id: string, opens: Opens): string =>
+export const secretHash = (site: SiteSettings, businessId: string, id: string, opens: Opens): string =>
   hashOf(secretOf(site, businessId, id, opens));
 
-export function tokenOf(site: Site, businessId: string, id: string, opens: Opens): string {
+export function tokenOf(site: SiteSettings, businessId: string, id: string, opens: Opens): string {
   const business = Buffer.from(businessId.replaceAll('-', ''), 'hex');
   return `${business.toString('base64url')}.${secretOf(site, businessId, id, opens).toString('base64url')}`;
 }
 
 /** Behind the `#`: a browser sends it to nobody, so it stands in no log and in no Referer. */
-export const urlOf = (site: Site, businessId: string, linkId: string): string =>
+export const urlOf = (site: SiteSettings, businessId: string, linkId: string): string =>
   `${site.publicUrl}/owner#${tokenOf(site, businessId, linkId, 'owner page')}`;
 
 /** An address for calendar programs, which can send no header: here the secret stands in the path (see `inLogs`). */
-export const calendarUrl = (site: Site, businessId: string, id: string, opens: Exclude<Opens, 'owner page'>): string =>
-  `${site.publicUrl}/api/calendars/${tokenOf(site, businessId, id, opens)}.ics`;
+export const calendarUrl = (
+  site: SiteSettings,
+  businessId: string,
+  id: string,
+  opens: Exclude<Opens, 'owner page'>,
+): string => `${site.publicUrl}/api/calendars/${tokenOf(site, businessId, id, opens)}.ics`;
 
 /** An address as it may stand in a log: without the secret of a calendar, however it is written, and without what was searched. */
 export const inLogs = (url: string): string =>
@@ -96,7 +100,7 @@ export interface NewLink {
 /** Writes a new link down; the same id again is the same link. */
 export async function makeLink(
   tx: Tenant,
-  site: Site,
+  site: SiteSettings,
   businessId: BusinessId,
   { id, dogId, days, by, personId }: NewLink,
   now: number,
@@ -118,7 +122,7 @@ export async function makeLink(
   return row;
 }
 
-export const linkView = (site: Site, row: LinkRow): OwnerLinkView => ({
+export const linkView = (site: SiteSettings, row: LinkRow): OwnerLinkView => ({
   id: row.id,
   url: urlOf(site, row.businessId, row.id),
   expiresAt: row.expiresAt.toISOString(),

@@ -18,15 +18,15 @@ import { asOpenMix, availableMix, loadOpenMixes } from '../shelf/openMixes';
 /** The day's plan with what it was made from. */
 export async function planOfDay(tx: Tenant, business: StockedBusiness, day: Day, now: number) {
   const { needs, trouble } = await needsOfDay(tx, business, day);
-  const standing = await loadOpenMixes(tx);
+  const openMixes = await loadOpenMixes(tx);
   const plan = await inThread(DAY_PLAN, {
     needs,
-    standing: standing.map(asOpenMix),
+    openMixes: openMixes.map(asOpenMix),
     bottles: business.shelved,
     now,
     mostWaste: mostWaste(business.ways),
   });
-  return { plan, standing, trouble };
+  return { plan, openMixes, trouble };
 }
 
 /** Mixes of these products that a dog might have, those the day's plan pours over it first; another dog's are not among them. */
@@ -37,10 +37,10 @@ export type MixesAvailable = (productIds: readonly string[], dogId: string, day:
  * bottle to choose: most visits are opened without one.
  */
 export async function mixesAvailable(tx: Tenant, business: StockedBusiness, now: number): Promise<MixesAvailable> {
-  const standing = await loadOpenMixes(tx);
+  const openMixes = await loadOpenMixes(tx);
   const plans = new Map<Day, ReturnType<typeof planOfDay>>();
   return async (productIds, dogId, day) => {
-    const fitting = standing.filter(
+    const fitting = openMixes.filter(
       ({ row }) => productIds.includes(row.productId) && (row.dogId === null || row.dogId === dogId),
     );
     if (fitting.length === 0) return [];
@@ -49,7 +49,7 @@ export async function mixesAvailable(tx: Tenant, business: StockedBusiness, now:
     const { plan } = await planning;
     const meant = new Set(
       plan.batches.flatMap((batch) =>
-        batch.standing.filter(({ pours: its }) => its.some((pour) => pour.dogId === dogId)).map(({ mix }) => mix),
+        batch.openMixes.filter(({ pours: its }) => its.some((pour) => pour.dogId === dogId)).map(({ mix }) => mix),
       ),
     );
     return fitting

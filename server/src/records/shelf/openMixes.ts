@@ -8,7 +8,7 @@ import type { Tenant } from '../../platform/db/tenant';
 import { asShelved, productOf, type Shelf } from './shelf';
 
 /** A mix that stands, with what is known of it. */
-export interface Standing {
+export interface StoredMix {
   readonly row: typeof madeMix.$inferSelect;
   readonly bottle: typeof bottle.$inferSelect;
   readonly forDog: string | null;
@@ -18,7 +18,7 @@ export interface Standing {
 }
 
 /** All mixes that are not ended, oldest first: fresh and past alike. */
-export async function loadOpenMixes(tx: Tenant): Promise<Standing[]> {
+export async function loadOpenMixes(tx: Tenant): Promise<StoredMix[]> {
   const rows = await tx
     .select({ row: madeMix, bottle, forDog: dog.name })
     .from(madeMix)
@@ -48,61 +48,61 @@ export async function loadOpenMixes(tx: Tenant): Promise<Standing[]> {
 }
 
 /** What is still in it, ml: what was mixed less what visits told they used. */
-export const leftIn = ({ row, had }: Pick<Standing, 'row' | 'had'>): number =>
+export const leftIn = ({ row, had }: Pick<StoredMix, 'row' | 'had'>): number =>
   Math.max(0, row.totalMl - had.reduce((sum, { ml }) => sum + ml, 0));
 
 /** As the core plans with it. */
-export const asOpenMix = (standing: Standing): OpenMix => ({
-  id: standing.row.id,
-  productId: standing.row.productId,
-  strength: strengthOf(standing.row.waterParts),
-  bottleId: standing.row.bottleId,
-  left: millilitres(leftIn(standing)),
-  forDog: standing.row.dogId,
-  discardAt: standing.row.discardAt.getTime(),
+export const asOpenMix = (mix: StoredMix): OpenMix => ({
+  id: mix.row.id,
+  productId: mix.row.productId,
+  strength: strengthOf(mix.row.waterParts),
+  bottleId: mix.row.bottleId,
+  left: millilitres(leftIn(mix)),
+  forDog: mix.row.dogId,
+  discardAt: mix.row.discardAt.getTime(),
 });
 
 /** "Half-litre bottle 2"; no number where the business has one of them. */
 export const bottleWords = ({ name, count }: { name: string; count: number }, no: number): string =>
   count > 1 ? `${name} ${no}` : name;
 
-export function madeMixView(standing: Standing, shelf: Shelf): MadeMixView {
-  const { row, forDog } = standing;
+export function madeMixView(mix: StoredMix, shelf: Shelf): MadeMixView {
+  const { row, forDog } = mix;
   const product = productOf(shelf, row.productId);
   const realised = strengthOf((row.totalMl - row.productMl) / row.productMl);
   return {
     id: row.id,
     version: row.version,
     product: { id: row.productId, name: product?.name ?? 'A product', kind: product?.kind ?? 'cleansing' },
-    bottle: { ...asShelved(standing.bottle).bottle, name: bottleWords(standing.bottle, row.bottleNo) },
+    bottle: { ...asShelved(mix.bottle).bottle, name: bottleWords(mix.bottle, row.bottleNo) },
     no: row.bottleNo,
     strength: showStrength(strengthOf(row.waterParts)),
     realised: showStrength(realised),
     strokes: row.strokes,
     productMl: row.productMl,
     totalMl: row.totalMl,
-    leftMl: leftIn(standing),
+    leftMl: leftIn(mix),
     forDog: row.dogId === null ? null : { id: row.dogId, name: forDog ?? '' },
     by: row.by,
     measuredAt: row.measuredAt.toISOString(),
     wateredAt: row.wateredAt?.toISOString() ?? null,
     discardAt: row.discardAt.toISOString(),
-    lots: standing.lots,
-    had: [...new Set(standing.had.map((each) => each.dog))],
+    lots: mix.lots,
+    had: [...new Set(mix.had.map((each) => each.dog))],
   };
 }
 
 /** A standing mix as the table knows it. */
-export const availableMix = (standing: Standing, meant: boolean): AvailableMix => ({
-  id: standing.row.id,
-  bottle: bottleWords(standing.bottle, standing.row.bottleNo),
-  productId: standing.row.productId,
-  strength: showStrength(strengthOf(standing.row.waterParts)),
-  leftMl: leftIn(standing),
+export const availableMix = (mix: StoredMix, meant: boolean): AvailableMix => ({
+  id: mix.row.id,
+  bottle: bottleWords(mix.bottle, mix.row.bottleNo),
+  productId: mix.row.productId,
+  strength: showStrength(strengthOf(mix.row.waterParts)),
+  leftMl: leftIn(mix),
   meant,
-  forDogId: standing.row.dogId,
-  discardAt: standing.row.discardAt.toISOString(),
-  watered: standing.row.wateredAt !== null,
+  forDogId: mix.row.dogId,
+  discardAt: mix.row.discardAt.toISOString(),
+  watered: mix.row.wateredAt !== null,
 });
 
 /** Which bottles of a kind hold a mix, by number. */

@@ -10,7 +10,7 @@ import { eq, getTableColumns, inArray, sql } from 'drizzle-orm';
 import type { QueryBuilder } from 'drizzle-orm/pg-core';
 import { appointment, visit, visitEvent } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import { anyOf, ownColumns, together, type Asked, type RowsOf } from '../../platform/db/together';
+import { anyOf, ownColumns, together, type AskedFor, type RowsOf } from '../../platform/db/together';
 import { lastInspection, planFor, type Planned } from '../dog/facts';
 import { contactMinutes, contactMost } from '../dog/bathNeeds';
 import { recordsOf, type DogRecord } from '../dog/dogRecord';
@@ -33,7 +33,7 @@ export interface LoadedVisit extends VisitReading {
 }
 
 /** Some visits with their events, and all that is kept of their dogs, as selects. */
-export const visitQueries = (select: QueryBuilder, ids: Asked<readonly string[]>) => ({
+export const visitQueries = (select: QueryBuilder, ids: AskedFor<readonly string[]>) => ({
   ...dogQueries(
     select,
     (dogId) => sql`${dogId} in ${select.select({ dogId: visit.dogId }).from(visit).where(anyOf(visit.id, ids))}`,
@@ -46,7 +46,7 @@ export const visitQueries = (select: QueryBuilder, ids: Asked<readonly string[]>
   events: select.select(ownColumns(visitEvent)).from(visitEvent).where(anyOf(visitEvent.visitId, ids)),
 });
 
-const visitRows = together((select, { ids }: { ids: Asked<readonly string[]> }) => visitQueries(select, ids));
+const visitRows = together((select, { ids }: { ids: AskedFor<readonly string[]> }) => visitQueries(select, ids));
 
 /** Visits with everything the core makes of them, in one statement however many; those that are not there are left out. */
 export async function loadVisits(

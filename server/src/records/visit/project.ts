@@ -38,7 +38,7 @@ export async function project(tx: Tenant, loaded: LoadedVisit, shelf: Shelf, wri
   const steps = stepList({ kind, facts, plan, contactMinutes, bars, found: foundForSteps(findings), plugs });
   await writeDifference(tx, row.id, written, {
     findings: findings.map((found) => findingRow(loaded, key, found)),
-    care: placesKept(loaded).map((place) => careRow(loaded, key, place)),
+    care: placesProjected(loaded).map((place) => careRow(loaded, key, place)),
     tasks: tasksDone(loaded).map((task) => ({ ...key, task })),
     answers: Object.entries(state.answers).map(([question, answer]) => ({ ...key, question, answer })),
     took: stagesTook(loaded.events, state, steps).map((each) => ({ ...key, ...each })),
@@ -76,7 +76,7 @@ const findingRow = (loaded: LoadedVisit, key: VisitKey, found: Finding) => ({
 });
 
 /** Places of care have a rhythm; of the rest of the dog only what was found is kept. */
-function placesKept({ state, places, facts }: LoadedVisit): Place[] {
+function placesProjected({ state, places, facts }: LoadedVisit): Place[] {
   const found = new Set(state.findings.map(({ place }) => placeKey(place)));
   const ofCare = placesOfCare(facts);
   return [

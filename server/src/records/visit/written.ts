@@ -19,7 +19,7 @@ import {
   visit,
 } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import { anyOf, ownColumns, together, type Asked, type RowsOf } from '../../platform/db/together';
+import { anyOf, ownColumns, together, type AskedFor, type RowsOf } from '../../platform/db/together';
 
 /** What every row of a visit bears. */
 export interface VisitKey {
@@ -49,7 +49,7 @@ type RowOf<K extends Projected> = Omit<(typeof PROJECTIONS)[K]['table']['$inferI
 export type Projection = { readonly [K in Projected]?: readonly RowOf<K>[] };
 
 /** What stands written of a visit, and what its use is reckoned against, as selects. */
-export const writtenQueries = (select: QueryBuilder, ids: Asked<readonly string[]>) => ({
+export const writtenQueries = (select: QueryBuilder, ids: AskedFor<readonly string[]>) => ({
   wroteFindings: select.select(ownColumns(findingSeen)).from(findingSeen).where(anyOf(findingSeen.visitId, ids)),
   wroteCare: select.select(ownColumns(placeCare)).from(placeCare).where(anyOf(placeCare.visitId, ids)),
   wroteTasks: select.select(ownColumns(taskDone)).from(taskDone).where(anyOf(taskDone.visitId, ids)),
@@ -79,11 +79,11 @@ export const writtenQueries = (select: QueryBuilder, ids: Asked<readonly string[
 });
 export type Written = RowsOf<ReturnType<typeof writtenQueries>>;
 
-const writtenRows = together((select, { ids }: { ids: Asked<readonly string[]> }) => writtenQueries(select, ids));
+const writtenRows = together((select, { ids }: { ids: AskedFor<readonly string[]> }) => writtenQueries(select, ids));
 
 export const loadWritten = (tx: Tenant, visitId: string): Promise<Written> => writtenRows(tx, { ids: [visitId] });
 
-type Row = Readonly<Record<string, unknown>>;
+type ProjectedRow = Readonly<Record<string, unknown>>;
 
 /** Writes what a visit comes to where it differs from what stands written: nothing for a table in which nothing does. */
 export async function writeDifference(
@@ -98,8 +98,8 @@ export async function writeDifference(
         tx,
         visitId,
         name,
-        written[PROJECTIONS[name].written] as readonly Row[],
-        (wanted[name] ?? []) as readonly Row[],
+        written[PROJECTIONS[name].written] as readonly ProjectedRow[],
+        (wanted[name] ?? []) as readonly ProjectedRow[],
       ),
     ),
   );
@@ -109,19 +109,19 @@ async function writeTable(
   tx: Tenant,
   visitId: string,
   name: Projected,
-  written: readonly Row[],
-  wanted: readonly Row[],
+  written: readonly ProjectedRow[],
+  wanted: readonly ProjectedRow[],
 ): Promise<void> {
   const { keys } = PROJECTIONS[name];
   const table = PROJECTIONS[name].table as unknown as PgTable;
   const columns = getTableColumns(table) as Readonly<Record<string, Column>>;
   const column = (each: string): Column => columns[each] as Column;
-  const keyOf = (row: Row): string => keys.map((key) => String(row[key])).join('\n');
+  const keyOf = (row: ProjectedRow): string => keys.map((key) => String(row[key])).join('\n');
   const before = new Map(written.map((row) => [keyOf(row), row]));
   const after = new Map(wanted.map((row) => [keyOf(row), row]));
   const gone = written.filter((row) => !after.has(keyOf(row)));
   const changed = wanted.filter((row) => !isSame(before.get(keyOf(row)), row));
-  const named = (rows: readonly Row[]): SQL | undefined => {
+  const named = (rows: readonly ProjectedRow[]): SQL | undefined => {
     const [key, ...more] = keys;
     if (more.length === 0)
       return inArray(
@@ -142,6 +142,6 @@ async function writeTable(
 }
 
 /** Whether every value that is wanted stands written. */
-const isSame = (before: Row | undefined, row: Row): boolean =>
+const isSame = (before: ProjectedRow | undefined, row: ProjectedRow): boolean =>
   before !== undefined &&
   Object.entries(row).every(([name, value]) => isDeepStrictEqual(value ?? null, before[name] ?? null));

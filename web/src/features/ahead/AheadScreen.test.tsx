@@ -3,7 +3,7 @@ import { addDays } from '@dewpond/core/units';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { MEMBER, TODAY, booking, dogView, listed, session } from '../../tests/demoDog';
-import { Refusal, openServer, show } from '../../tests/server';
+import { RefusedAnswer, openServer, show } from '../../tests/server';
 import { AheadScreen } from './AheadScreen';
 
 function openWeeks(first: readonly Appointment[] = [], clash = false) {
@@ -27,7 +27,7 @@ function openWeeks(first: readonly Appointment[] = [], clash = false) {
     }),
     'POST /api/appointments': ({ body }) => {
       if (clash)
-        throw new Refusal(409, { kind: 'conflict', message: 'Ines Okafor is taken then: Teasel, 9:00–11:00.' });
+        throw new RefusedAnswer(409, { kind: 'conflict', message: 'Ines Okafor is taken then: Teasel, 9:00–11:00.' });
       const endsAt = new Date(Date.parse(body.startsAt) + body.minutes * 60_000).toISOString();
       held.list.push(booking({ ...body, endsAt }));
       return { id: body.id };

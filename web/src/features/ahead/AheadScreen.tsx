@@ -23,14 +23,14 @@ export function AheadScreen() {
   );
 }
 
-interface Booking {
+interface ToBook {
   readonly dog: { readonly id: string; readonly name: string; readonly suggested: Day | null };
   readonly moving?: Appointment;
 }
 
 function Weeks({ today }: { readonly today: Day }) {
   const [from, setFrom] = useState<Day>(today);
-  const [booking, setBooking] = useState<Booking | null>(null);
+  const [booking, setBooking] = useState<ToBook | null>(null);
   const zone = useZone();
   const days = Array.from({ length: DAYS }, (_, i) => addDays(from, i));
   const appointments = useAppointments(from, addDays(from, DAYS - 1));

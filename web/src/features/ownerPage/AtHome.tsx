@@ -14,7 +14,7 @@ import { smallEnough } from '../../parts/pictures/smallEnough';
 import { WeekGrid } from '../../parts/homeCare/WeekGrid';
 import { HowTo } from '../../parts/homeCare/WeekPrint';
 import { printTheWeek } from './WeekToPrint';
-import { sendPicture, tickHome, type Tick } from './ownerCall';
+import { sendPicture, tickHome, type CareTick } from './ownerCall';
 import { onItsWay, type OnItsWay } from './sentOnce';
 import { usePictures } from './usePictures';
 
@@ -97,7 +97,7 @@ function TaskRow({
   const doneToday = mine.find(({ day }) => day === today);
   const open = openSince(task, home);
   const tick = useMutation({
-    mutationFn: (given: Omit<Tick, 'key'>) => tickHome({ key: task.key, ...given }),
+    mutationFn: (given: Omit<CareTick, 'key'>) => tickHome({ key: task.key, ...given }),
     onError: () => tell(words.notKept, { tone: 'stop' }),
     onSettled: () => client.invalidateQueries({ queryKey: ['owner page'] }),
   });

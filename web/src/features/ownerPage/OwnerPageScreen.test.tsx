@@ -8,7 +8,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { TODAY, facts } from '../../tests/demoDog';
-import { Refusal, openServer, show } from '../../tests/server';
+import { RefusedAnswer, openServer, show } from '../../tests/server';
 import { OwnerPageScreen } from './OwnerPageScreen';
 
 const pug = facts();
@@ -104,7 +104,7 @@ describe('what an owner sees', () => {
   test('a page that is closed says so and shows nothing', async () => {
     openServer({
       'GET /api/owner': () => {
-        throw new Refusal(404, {
+        throw new RefusedAnswer(404, {
           kind: 'not found',
           message: 'This page is closed. Please ask the salon for a new link.',
         });

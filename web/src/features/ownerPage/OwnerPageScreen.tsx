@@ -10,7 +10,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Toasts, tell } from '../../ui/toasts';
 import { ReadLines } from '../../parts/sheet/ReadLines';
-import { SheetPaper } from '../../parts/sheet/SheetPaper';
+import { SheetBody } from '../../parts/sheet/SheetBody';
 import { AtHome } from './AtHome';
 import { ownerFile, ownerPage, tellSeen, tokenHere } from './ownerCall';
 import { WeekToPrint } from './WeekToPrint';
@@ -182,7 +182,7 @@ function Sheet({ page, sheet }: { readonly page: OwnerPage; readonly sheet: Owne
   const photos = usePictures(sheet.photos, '/api/owner/photos');
   return (
     <>
-      <SheetPaper
+      <SheetBody
         business={page.business}
         label={fillIn(page.words.sheetOf, { dog: page.dog })}
         read={sheet.read}

@@ -27,13 +27,13 @@ export const tellSeen = () =>
 export const ownerFile = async (path: string): Promise<string> => URL.createObjectURL(await (await ask(path)).blob());
 
 /** Something done at home, or not after all. */
-export interface Tick {
+export interface CareTick {
   readonly key: string;
   readonly day: Day;
   readonly done: boolean;
   readonly note: string;
 }
-export const tickHome = (tick: Tick) =>
+export const tickHome = (tick: CareTick) =>
   ask('/api/owner/home', {
     method: 'PUT',
     headers: { 'content-type': 'application/json' },

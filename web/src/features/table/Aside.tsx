@@ -12,7 +12,7 @@ import { BarLines } from './BarLines';
 import { Proposals } from './Proposals';
 import { keyOf, takenAway, type Cause } from './takenAway';
 import { RunningTimers } from './Timers';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 
 /** Beside every step: running timers, what was taken away and why, last time here. */
 export function Aside({
@@ -21,7 +21,7 @@ export function Aside({
   awake,
   onFound,
 }: {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly step: Step | null;
   /** Whether the screen is kept awake. */
   readonly awake: boolean;
@@ -75,7 +75,7 @@ const NEARLY: ReadonlySet<Stage> = new Set<Stage>([
 ]);
 
 /** One tap, with the hour filled in; a second sends it. */
-function NearlyReady({ table }: { readonly table: Table }) {
+function NearlyReady({ table }: { readonly table: TableWork }) {
   const [writing, setWriting] = useState(false);
   const online = useOnline();
   if (!online) return null;
@@ -125,7 +125,7 @@ function TakenAway({ cause: { bars, whole, inPart } }: { readonly cause: Cause }
 }
 
 /** What the last inspection found at the place of this step, or at any place. */
-function LastTime({ table, step }: { readonly table: Table; readonly step: Step | null }) {
+function LastTime({ table, step }: { readonly table: TableWork; readonly step: Step | null }) {
   const { lastTime } = table.visit;
   if (!lastTime) return null;
   const place = step?.place;

@@ -7,13 +7,13 @@ import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
 import { MessageDialog } from '../../parts/messages/MessageDialog';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 const ANSWERS: Readonly<Record<OwnerAnswer, string>> = { yes: 'Yes', no: 'No', 'not reached': 'Not reached' };
 
 interface AskProps {
-  readonly table: Table;
+  readonly table: TableWork;
   /** What to ask; null: the groomer's own question. */
   readonly proposal: Proposal | null;
   readonly onClose: () => void;

@@ -1,10 +1,10 @@
 import { showDay } from '@dewpond/core/units';
 import { Button } from '../../ui/Button';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 /** The dog went home before the end: when it comes back to be finished, one tap goes on where it was left. */
-export function Away({ table }: { readonly table: Table }) {
+export function Away({ table }: { readonly table: TableWork }) {
   const { away, closed } = table.state;
   if (!away || closed !== null) return null;
   return (

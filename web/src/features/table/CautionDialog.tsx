@@ -1,4 +1,4 @@
-import { CHOICES, OVERRIDE_CHOICES, type Choice as ChoiceId } from '@dewpond/core/reasons';
+import { CHOICES, OVERRIDE_CHOICES, type DogChoice as ChoiceId } from '@dewpond/core/reasons';
 import { tapped, type Because } from '@dewpond/core/events';
 import { type Caution } from '@dewpond/core/visit';
 import { useState } from 'react';

@@ -3,11 +3,11 @@ import type { Clash } from '@dewpond/core/visit';
 import { useMembers } from '../../data/queries';
 import { Button } from '../../ui/Button';
 import { inWords } from './SendState';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 /** What two people marked apart and differently: both marks are shown, and one look or one tap settles it. */
-export function Clashes({ table, onPlace }: { readonly table: Table; readonly onPlace: (place: Place) => void }) {
+export function Clashes({ table, onPlace }: { readonly table: TableWork; readonly onPlace: (place: Place) => void }) {
   const { clashes } = table.state;
   if (clashes.length === 0) return null;
   return (
@@ -23,7 +23,7 @@ export function Clashes({ table, onPlace }: { readonly table: Table; readonly on
 }
 
 /** What a newer Dewpond wrote stands in the record and is not read here: nobody shall think that nothing was written. */
-export function WrittenByNewer({ table }: { readonly table: Table }) {
+export function WrittenByNewer({ table }: { readonly table: TableWork }) {
   const count = table.state.newer.length;
   if (count === 0) return null;
   return (

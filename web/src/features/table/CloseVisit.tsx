@@ -5,11 +5,11 @@ import { contactsCutShort, blockers, notLookedAt } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { useKeys } from '../../browser/keys';
 import { Button, ButtonLink } from '../../ui/Button';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 /** Nothing left to do: what the record will say, and the close. */
-export function CloseVisit({ table }: { readonly table: Table }) {
+export function CloseVisit({ table }: { readonly table: TableWork }) {
   const { state, steps, places, bars } = table;
   const [note, setNote] = useState('');
   const refusals = useOwnWork(({ refused }) => refused);

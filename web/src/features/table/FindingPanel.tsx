@@ -25,7 +25,7 @@ import { BarLines } from './BarLines';
 import { FindingMore } from './FindingMore';
 import { Photos } from './Photos';
 import { PlaceDrawing } from './PlaceDrawing';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 type Graded = Exclude<Grade, 0>;
@@ -50,7 +50,7 @@ export function FindingPanel({
   onPlace,
   onClose,
 }: {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly place: Place;
   /** To a neighbour: from a paw to one of its nails. */
   readonly onPlace: (place: Place) => void;
@@ -129,7 +129,7 @@ export function FindingPanel({
 }
 
 /** What the last inspection found at this place, or that it was clear, or that nobody looked. */
-function lastWords({ visit: { lastTime } }: Table, place: Place): string {
+function lastWords({ visit: { lastTime } }: TableWork, place: Place): string {
   if (!lastTime) return 'First time here.';
   const last = lastTime.findings.filter((found) => placeKey(found.place) === placeKey(place));
   if (last.length > 0)
@@ -145,7 +145,7 @@ function lastWords({ visit: { lastTime } }: Table, place: Place): string {
 const capital = (words: string): string => words.replace(/^./, (letter) => letter.toUpperCase());
 
 /** What follows from what was marked so far and what was known before: all that bars, level, what to do. */
-function Judged({ table, place }: { readonly table: Table; readonly place: Place }) {
+function Judged({ table, place }: { readonly table: TableWork; readonly place: Place }) {
   const { bars } = table;
   const judged = table.judged[placeKey(place)];
   const here = barsAt(bars, place).filter(({ stop }) => stop !== 'S0');

@@ -9,11 +9,11 @@ import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { classes } from '../../ui/classes';
 import { CautionDialog } from './CautionDialog';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { clockNow, record } from './visitLog';
 
 interface FootProps {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly step: Step;
   readonly go: (step: Step | null) => void;
 }
@@ -26,7 +26,7 @@ export function Foot({ table, step, go }: FootProps) {
   const next = open.slice(open.indexOf(step) + 1).find((each) => table.state.steps[each.id] === undefined);
   const hinder = blocker(table, step);
   const [cautions, setCautions] = useState<readonly Caution[]>([]);
-  const hand = usePreferences((own) => own.hand);
+  const handedness = usePreferences((own) => own.handedness);
   const finish = () => {
     record({ type: 'step done', step: step.id });
     setCautions([]);
@@ -58,7 +58,7 @@ export function Foot({ table, step, go }: FootProps) {
     <footer
       className={classes(
         'flex h-[96px] max-md:h-[80px] border-t border-line shrink-0',
-        hand === 'left' && 'flex-row-reverse',
+        handedness === 'left' && 'flex-row-reverse',
       )}
     >
       <button
@@ -113,7 +113,7 @@ export function Foot({ table, step, go }: FootProps) {
 }
 
 /** What must be said before this step counts as done, as the button's own words; null when nothing. */
-function blocker({ state, steps, places }: Table, step: Step): string | null {
+function blocker({ state, steps, places }: TableWork, step: Step): string | null {
   if (step.id === 'look-over') {
     const missing = notLookedAt(state, places).length;
     return missing > 0 ? `${missing} ${missing === 1 ? 'place' : 'places'} still to look at` : null;

@@ -2,11 +2,11 @@ import { showDay } from '@dewpond/core/units';
 import { ASKED_BESIDES, HANDOVER, HANDOVER_QUESTIONS, unanswered, type HandoverQuestion } from '@dewpond/core/events';
 import { Button } from '../../ui/Button';
 import { classes } from '../../ui/classes';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 /** What the owner is asked each time, last time's answer beside it; an answer changes the plan at once. */
-export function Handover({ table }: { readonly table: Table }) {
+export function Handover({ table }: { readonly table: TableWork }) {
   const open = unanswered(table.state.answers);
   return (
     <section aria-label="Asked at handover" className="grid grid-cols-2 max-md:grid-cols-1 gap-1.5">
@@ -26,7 +26,7 @@ export function Handover({ table }: { readonly table: Table }) {
   );
 }
 
-function Question({ table, question }: { readonly table: Table; readonly question: HandoverQuestion }) {
+function Question({ table, question }: { readonly table: TableWork; readonly question: HandoverQuestion }) {
   const answer = table.state.answers[question];
   const last = table.visit.lastAnswers[question];
   return (

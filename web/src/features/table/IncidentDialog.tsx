@@ -6,11 +6,11 @@ import { Dialog } from '../../ui/Dialog';
 import { SelectField, TextField } from '../../ui/Field';
 import { SourcedLine } from '../../ui/SourceMark';
 import { Photos } from './Photos';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 /** Something went wrong: first what to do, then what to write down. */
-export function IncidentDialog({ table, onClose }: { readonly table: Table; readonly onClose: () => void }) {
+export function IncidentDialog({ table, onClose }: { readonly table: TableWork; readonly onClose: () => void }) {
   const [kind, setKind] = useState<IncidentKind | null>(null);
   const [place, setPlace] = useState<PlaceKey | ''>('');
   const [done, setDone] = useState('');

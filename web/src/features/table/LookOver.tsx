@@ -24,11 +24,11 @@ import { Ripple } from '../../ui/Ripple';
 import { classes } from '../../ui/classes';
 import { ShowHow } from '../../parts/methods/ShowHow';
 import { LOOK_VIEWS, VIEW_NAMES, viewOf, type LookView } from './lookViews';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 /** Rings for the worst that was found at a place (a paw's nails count as the paw), 0 when touched as clear, null when nobody looked. */
-export function gradeAt({ state }: Pick<Table, 'state'>, key: PlaceKey): Grade | null {
+export function gradeAt({ state }: Pick<TableWork, 'state'>, key: PlaceKey): Grade | null {
   const here = state.findings.filter(
     (found) => placeKey(found.place) === key || placeKey(lookedAtWith(found.place)) === key,
   );
@@ -37,7 +37,7 @@ export function gradeAt({ state }: Pick<Table, 'state'>, key: PlaceKey): Grade |
 }
 
 interface LookOverProps {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly onPlace: (place: Place) => void;
   /** In the drawer: without the heading. */
   readonly compact?: boolean;
@@ -128,7 +128,7 @@ function ViewTab({
   );
 }
 
-const gradesOf = (table: Table): Partial<Record<PlaceKey, Grade | null>> =>
+const gradesOf = (table: TableWork): Partial<Record<PlaceKey, Grade | null>> =>
   Object.fromEntries(
     [...table.places, ...table.state.findings.map(({ place }) => place)]
       .map(placeKey)
@@ -225,7 +225,7 @@ function PlaceButton({
   place,
   onOpen,
 }: {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly place: Place;
   readonly onOpen: () => void;
 }) {
@@ -287,7 +287,7 @@ function PlaceButton({
 const isAt = (place: PlaceKey, key: PlaceKey): boolean => placeKey(lookedAtWith(placeOf(place))) === key;
 
 /** "pale-brown wax, plain"; a nail's finding says which nail. */
-function findingWords({ place: at, sign, grade }: Table['state']['findings'][number], place: Place): string {
+function findingWords({ place: at, sign, grade }: TableWork['state']['findings'][number], place: Place): string {
   const where = placeKey(at) === placeKey(place) ? '' : `${namePlace(at)}: `;
   return `${where}${signWords(sign).name}${signWords(sign).graded ? `, ${GRADE_WORDS[grade]}` : ''}`;
 }

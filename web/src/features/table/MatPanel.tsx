@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { TextField } from '../../ui/Field';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 const WAYS = ['brushed out', 'shaved', 'left'] as const;
@@ -17,7 +17,7 @@ export function MatPanel({
   step,
   place,
 }: {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly step: Step;
   readonly place: Place;
 }) {

@@ -1,5 +1,5 @@
 import type { MessageKind } from '@dewpond/core/messages';
-import { CHOICES, HOME_CHOICES, type Choice } from '@dewpond/core/reasons';
+import { CHOICES, HOME_CHOICES, type DogChoice } from '@dewpond/core/reasons';
 import { addDays } from '@dewpond/core/units';
 import { tapped } from '@dewpond/core/events';
 import { titleWords } from '@dewpond/core/steps';
@@ -12,11 +12,11 @@ import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
 import { v7 } from 'uuid';
 import { MessageDialog } from '../../parts/messages/MessageDialog';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 interface MoreProps {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly onIncident: () => void;
   readonly onClose: () => void;
 }
@@ -25,7 +25,7 @@ interface MoreProps {
 export function MoreMenu({ table, onIncident, onClose }: MoreProps) {
   const [doing, setDoing] = useState<'adding' | 'going home' | MessageKind | null>(null);
   const online = useOnline();
-  const { hand, setHandedness } = usePreferences();
+  const { handedness, setHandedness } = usePreferences();
   return (
     <Dialog open onClose={onClose} title={`${table.visit.dog.name}: more`} tall>
       {doing === null && (
@@ -51,9 +51,9 @@ export function MoreMenu({ table, onIncident, onClose }: MoreProps) {
           <Button
             look="quiet"
             className="min-h-16! text-lg"
-            onClick={() => setHandedness(hand === 'right' ? 'left' : 'right')}
+            onClick={() => setHandedness(handedness === 'right' ? 'left' : 'right')}
           >
-            Big button under the {hand === 'right' ? 'left' : 'right'} thumb
+            Big button under the {handedness === 'right' ? 'left' : 'right'} thumb
           </Button>
         </div>
       )}
@@ -66,7 +66,7 @@ export function MoreMenu({ table, onIncident, onClose }: MoreProps) {
   );
 }
 
-function AddStep({ table, onDone }: { readonly table: Table; readonly onDone: () => void }) {
+function AddStep({ table, onDone }: { readonly table: TableWork; readonly onDone: () => void }) {
   const [title, setTitle] = useState('');
   const open = table.steps.filter((step) => step.barred === null && table.state.steps[step.id] === undefined);
   const [before, setBefore] = useState(open[0]?.id ?? '');
@@ -110,11 +110,11 @@ function AddStep({ table, onDone }: { readonly table: Table; readonly onDone: ()
 }
 
 /** An early end: for good, or to be finished another day. Plugs and wet coats are seen to first. */
-function GoesHome({ table, onDone }: { readonly table: Table; readonly onDone: () => void }) {
+function GoesHome({ table, onDone }: { readonly table: TableWork; readonly onDone: () => void }) {
   const navigate = useNavigate();
   const { day } = table.visit;
   const plugIn = Object.values(table.state.plugs).includes('in');
-  const [because, setBecause] = useState<Choice>(HOME_CHOICES[0]);
+  const [because, setBecause] = useState<DogChoice>(HOME_CHOICES[0]);
   const [back, setBack] = useState<string>(addDays(day, 1));
   const go = (comes: boolean) => {
     record({ type: 'went home', because: tapped(because), back: comes ? (back as typeof day) : null });

@@ -7,16 +7,16 @@ import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { classes } from '../../ui/classes';
 import { mixChoices, type MixChoice } from './mixChoices';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record, useVisitLog } from './visitLog';
 
-interface BenchProps {
+interface OpenMixesProps {
   readonly view: MixView;
-  readonly table: Table;
+  readonly table: TableWork;
 }
 
 /** Which bottle of the bench this dog gets. What is past its time is struck out; taking it all the same asks why. */
-export function OpenMixes({ view, table }: BenchProps) {
+export function OpenMixes({ view, table }: OpenMixesProps) {
   const offset = useVisitLog((log) => log.offset) ?? 0;
   const now = useNow(30_000) + offset;
   const [asking, setAsking] = useState<MixChoice | null>(null);

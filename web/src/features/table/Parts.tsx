@@ -2,11 +2,11 @@ import type { Step } from '@dewpond/core/steps';
 import { Check } from 'lucide-react';
 import { Button } from '../../ui/Button';
 import { classes } from '../../ui/classes';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 /** A step that is checked part by part: each is touched once it was felt. */
-export function Parts({ table, step }: { readonly table: Table; readonly step: Step }) {
+export function Parts({ table, step }: { readonly table: TableWork; readonly step: Step }) {
   const ticked = table.state.checked[step.id] ?? [];
   const left = step.parts.filter((part) => !ticked.includes(part));
   const check = (...parts: readonly string[]) =>

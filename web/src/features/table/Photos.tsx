@@ -7,11 +7,11 @@ import { useEffect, useState } from 'react';
 import { v7 } from 'uuid';
 import { tell } from '../../ui/toasts';
 import { smallEnough } from '../../parts/pictures/smallEnough';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record, useVisitLog } from './visitLog';
 
 interface PhotosProps {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly place: Place;
   readonly sign: Sign | null;
 }

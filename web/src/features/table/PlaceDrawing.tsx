@@ -4,10 +4,10 @@ import { DogHead } from '../../drawings/DogHead';
 import { DogMouth } from '../../drawings/DogMouth';
 import { DogPaw } from '../../drawings/DogBody';
 import { gradeAt } from './LookOver';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 
 interface PlaceDrawingProps {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly place: Place;
   readonly onPlace: (place: Place) => void;
 }

@@ -3,10 +3,10 @@ import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { SourceMark } from '../../ui/SourceMark';
 import { AskOwner } from './AskOwner';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 
 /** What the findings so far ask for: a change of plan, and whom to ask first. */
-export function Proposals({ table }: { readonly table: Table }) {
+export function Proposals({ table }: { readonly table: TableWork }) {
   const [asking, setAsking] = useState<Proposal | 'own' | null>(null);
   const open = proposals(table.state, table.judged, table.facts.services);
   const asked = table.state.asked;

@@ -16,11 +16,11 @@ import { Parts } from './Parts';
 import { TimerButton } from './Timers';
 import { ToolsUsed } from './ToolsUsed';
 import { UsedMix } from './UsedMix';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 /** One step fills the screen: what to do, how, and whatever it counts. */
-export function StepBody({ table, step }: { readonly table: Table; readonly step: Step }) {
+export function StepBody({ table, step }: { readonly table: TableWork; readonly step: Step }) {
   const waits = waitsFor(table.state, table.steps, step);
   return (
     <div className="max-w-3xl">
@@ -64,7 +64,7 @@ export function StepBody({ table, step }: { readonly table: Table; readonly step
 }
 
 /** The business's minutes, or this dog's own where its visits have taught them. */
-function StepMinutes({ table, step }: { readonly table: Table; readonly step: Step }) {
+function StepMinutes({ table, step }: { readonly table: TableWork; readonly step: Step }) {
   const learned = table.visit.minutesFactor[step.stage];
   return learned === undefined ? (
     <SourceMark roomy source={HOUSE_VALUE} because="The business’s hands-on minutes, by the dog’s size." />
@@ -78,7 +78,7 @@ function StepMinutes({ table, step }: { readonly table: Table; readonly step: St
 }
 
 interface SideProps {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly side: 'left' | 'right';
 }
 

@@ -6,11 +6,11 @@ import { ArrowUpToLine, Ban, Check, Circle, CircleDot, Minus } from 'lucide-reac
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { classes } from '../../ui/classes';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 interface DrawerProps {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly open: boolean;
   readonly onClose: () => void;
   readonly onGo: (step: Step) => void;
@@ -67,12 +67,12 @@ export function StepDrawer({ table, open, onClose, onGo }: DrawerProps) {
 }
 
 /** Whether a step stands later than the next one and is still to be done: it may be asked for now. */
-function comesLater({ steps, state, current }: Table, step: Step): boolean {
+function comesLater({ steps, state, current }: TableWork, step: Step): boolean {
   if (!current || step.barred || state.steps[step.id] !== undefined || step.id === current.id) return false;
   return steps.indexOf(step) > steps.indexOf(current);
 }
 
-function Mark({ table, step }: { readonly table: Table; readonly step: Step }) {
+function Mark({ table, step }: { readonly table: TableWork; readonly step: Step }) {
   const mark = table.state.steps[step.id];
   if (step.barred) return <Ban size={20} className="text-stop" aria-label="taken away" />;
   if (mark?.kind === 'done') return <Check size={20} className="text-reed" aria-label="done" />;
@@ -84,7 +84,7 @@ function Mark({ table, step }: { readonly table: Table; readonly step: Step }) {
   );
 }
 
-function note(table: Table, step: Step): string {
+function note(table: TableWork, step: Step): string {
   const mark = table.state.steps[step.id];
   if (step.barred) return reasonsTold(step.barred.bars.map(({ reason }) => reason));
   if (mark?.kind === 'skipped') return mark.because.words;

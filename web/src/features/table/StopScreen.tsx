@@ -4,7 +4,7 @@ import { reasonKey } from '@dewpond/core/reasons';
 import { todoAt, type BarAt } from '@dewpond/core/stops';
 import { barTold } from '@dewpond/core/wording';
 import { Button } from '../../ui/Button';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 /** A sign that ends the visit takes the whole screen. */
@@ -14,7 +14,7 @@ export function StopScreen({
   onLeave,
   onGoOn,
 }: {
-  readonly table: Table;
+  readonly table: TableWork;
   /** What ends it, the worst first; never empty. */
   readonly ending: readonly BarAt[];
   /** Either way out: whatever panel the sign was marked in is closed. */

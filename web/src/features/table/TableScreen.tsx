@@ -30,7 +30,7 @@ import { StepDrawer } from './StepDrawer';
 import { SendState } from './SendState';
 import { StopScreen } from './StopScreen';
 import { Ringing } from './Timers';
-import { useTable, type Table } from './useTable';
+import { useTable, type TableWork } from './useTable';
 import { visitUpToDate } from './visitUpToDate';
 import { useWakeLock } from './useWakeLock';
 import { allEvents, followVisit, openLog, record, useVisitLog } from './visitLog';
@@ -41,15 +41,15 @@ export function TableScreen() {
   return (
     <div className="fixed inset-0 z-30 bg-paper">
       <Waiting query={query} what="The visit">
-        {(visit) => <Opened key={visit.id} kept={visit} />}
+        {(visit) => <Opened key={visit.id} cached={visit} />}
       </Waiting>
     </div>
   );
 }
 
 /** Opens the log once; the first event of all says that the visit has begun. */
-function Opened({ kept }: { readonly kept: VisitView }) {
-  const visit = useMemo(() => visitUpToDate(kept), [kept]);
+function Opened({ cached }: { readonly cached: VisitView }) {
+  const visit = useMemo(() => visitUpToDate(cached), [cached]);
   const person = useSession().data?.person.id ?? '';
   const navigate = useNavigate();
   const opened = useVisitLog((log) => log.visitId === visit.id);
@@ -79,7 +79,7 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
   const [listing, setListing] = useState(false);
   const [more, setMore] = useState<'menu' | 'incident' | null>(null);
   const awake = useWakeLock() === 'awake';
-  const hand = usePreferences((own) => own.hand);
+  const handedness = usePreferences((own) => own.handedness);
   const step = steps.find((each) => each.id === chosen && each.barred === null) ?? table.current;
   const ending = endings(table.bars);
   const endsBy = ending.map(({ reason }) => reasonKey(reason)).join('|');
@@ -150,7 +150,7 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
           <X size={24} aria-hidden />
         </Link>
       </header>
-      <div className={classes('flex-1 min-h-0 flex max-lg:flex-col', hand === 'left' && 'lg:flex-row-reverse')}>
+      <div className={classes('flex-1 min-h-0 flex max-lg:flex-col', handedness === 'left' && 'lg:flex-row-reverse')}>
         <div className="flex-1 min-w-0 overflow-y-auto px-7 py-5 max-md:px-4">
           <Clashes table={table} onPlace={setPlace} />
           <WrittenByNewer table={table} />
@@ -196,4 +196,4 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
   );
 }
 
-export type { Table };
+export type { TableWork as Table };

@@ -18,7 +18,7 @@ import { Button } from '../../ui/Button';
 import { SourceMark } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { ring } from './ring';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { allEvents, record, resumeLast, useVisitLog } from './visitLog';
 
 export function useClock(every = 500): Clock {
@@ -39,7 +39,7 @@ export function TimerButton({
   step,
   dwell,
 }: {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly step: Step;
   readonly dwell: Dwell;
 }) {
@@ -89,7 +89,7 @@ function BigClock({ timer, name }: { readonly timer: TimerState; readonly name: 
 }
 
 /** All running timers, pinned beside every step; and whether this device can ring at all. */
-export function RunningTimers({ table, awake }: { readonly table: Table; readonly awake: boolean }) {
+export function RunningTimers({ table, awake }: { readonly table: TableWork; readonly awake: boolean }) {
   const running = table.state.timers.filter((timer) => timer.stopped === null);
   const soaks = table.visit.facts.ways.earCleaning === 'damp pad only' ? [] : earSoaks(table.state);
   return (

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { classes } from '../../ui/classes';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 const PARTS = ['body', 'legs', 'head', 'feet', 'tail', 'ears'] as const;
@@ -21,7 +21,7 @@ const TOOLS = [
 ] as const;
 
 /** Blade, comb or scissors by part of the body; last time's stands ready, so that this time matches. */
-export function ToolsUsed({ table }: { readonly table: Table }) {
+export function ToolsUsed({ table }: { readonly table: TableWork }) {
   const [part, setPart] = useState<string | null>(null);
   const { tools } = table.state;
   const last = table.visit.tools;

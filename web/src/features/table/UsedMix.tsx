@@ -10,13 +10,13 @@ import { VolumeField } from '../../forms/VolumeField';
 import { classes } from '../../ui/classes';
 import { OpenMixes } from './OpenMixes';
 import { mixChoices } from './mixChoices';
-import type { Table } from './useTable';
+import type { TableWork } from './useTable';
 import { record, serverNow } from './visitLog';
 
 const TAPS = ['as planned', 'a bit more', 'double'] as const;
 
 interface UsedProps {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly asks: boolean;
 }
 
@@ -89,7 +89,7 @@ function RanOut({
   view: { product },
   planned,
 }: {
-  readonly table: Table;
+  readonly table: TableWork;
   readonly view: MixView;
   readonly planned: number;
 }) {
@@ -150,7 +150,7 @@ function RanOut({
 }
 
 /** Where just one mix of the bench can be it and none was taken, telling what was used takes it, too. */
-function onlyMix({ product }: MixView, table: Table, now: number): Happening[] {
+function onlyMix({ product }: MixView, table: TableWork, now: number): Happening[] {
   if (table.state.mixes.some((each) => each.product === product.id)) return [];
   const fresh = mixChoices(table.visit, product, now).filter(({ may }) => may.kind === 'yes');
   const [only] = fresh;

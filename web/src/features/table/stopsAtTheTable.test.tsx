@@ -34,8 +34,8 @@ const looked = (...happened: Happening[]) =>
   });
 const button = (name: string | RegExp) => screen.getByRole('button', { name });
 const dialog = () => screen.getByRole('dialog');
-type Person = Awaited<ReturnType<typeof standAtTable>>['person'];
-const goTo = async (person: Person, step: RegExp) => {
+type TestPerson = Awaited<ReturnType<typeof standAtTable>>['person'];
+const goTo = async (person: TestPerson, step: RegExp) => {
   await person.keyboard('s');
   // The first is the step itself; "Do next" stands behind it.
   await person.click(within(dialog()).getAllByRole('button', { name: step })[0] as HTMLElement);
@@ -78,7 +78,7 @@ describe('a dog with three stops at once', () => {
 });
 
 describe('marking what was seen', () => {
-  const panelOf = async (person: Person, place: RegExp) => {
+  const panelOf = async (person: TestPerson, place: RegExp) => {
     await person.click(button('Found something'));
     await person.click(within(dialog()).getAllByRole('button', { name: place })[0] as HTMLElement);
     return within(screen.getAllByRole('dialog').at(-1) as HTMLElement);

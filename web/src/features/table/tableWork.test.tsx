@@ -368,7 +368,7 @@ test('the big button lies under the thumb that is free', async () => {
   const { person } = await standAtTable(after({ type: 'opened' }));
   await person.click(button(/^More: incident/));
   await person.click(button('Big button under the left thumb'));
-  expect(usePreferences.getState().hand).toBe('left');
+  expect(usePreferences.getState().handedness).toBe('left');
   expect(screen.getByRole('contentinfo', { hidden: true }).className).toContain('flex-row-reverse');
   usePreferences.getState().setHandedness('right');
 });

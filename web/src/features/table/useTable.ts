@@ -6,14 +6,14 @@ import type { Place } from '@dewpond/core/places';
 import { useMemo } from 'react';
 import { allEvents, useVisitLog } from './visitLog';
 
-export interface Table extends VisitReading {
+export interface TableWork extends VisitReading {
   readonly visit: VisitView;
   readonly current: Step | null;
   readonly places: readonly Place[];
 }
 
 /** The visit as the core reads it, on this device, at once: the same code as on the server. */
-export function useTable(visit: VisitView): Table {
+export function useTable(visit: VisitView): TableWork {
   const known = useVisitLog((log) => log.known);
   const own = useVisitLog((log) => log.own);
   const before = useMemo((): BeforeVisit => {

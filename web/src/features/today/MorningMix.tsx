@@ -12,17 +12,17 @@ export function MorningMix() {
   return (
     <Card title="Mix this morning" aside="thrown away at the end of the day">
       <Waiting query={useMixing()} what="The morning mix">
-        {(bench) => <Bottles bench={bench} />}
+        {(mixing) => <Bottles mixing={mixing} />}
       </Waiting>
     </Card>
   );
 }
 
-function Bottles({ bench }: { readonly bench: MixingView }) {
+function Bottles({ mixing }: { readonly mixing: MixingView }) {
   const units = useUnits();
-  const fills = bench.batches.flatMap((batch) => batch.bottles.map((fill) => ({ batch, fill })));
-  const past = bench.standing.filter(({ discardAt }) => bench.serverNow >= Date.parse(discardAt));
-  const standing = bench.standing.length - past.length;
+  const fills = mixing.batches.flatMap((batch) => batch.bottles.map((fill) => ({ batch, fill })));
+  const past = mixing.openMixes.filter(({ discardAt }) => mixing.serverNow >= Date.parse(discardAt));
+  const open = mixing.openMixes.length - past.length;
   return (
     <>
       {past.map((mix) => (
@@ -33,7 +33,7 @@ function Bottles({ bench }: { readonly bench: MixingView }) {
           is past its time: pour it away.
         </p>
       ))}
-      {fills.length === 0 && <p className="text-soft">{standing > 0 ? 'All is mixed.' : 'Nothing to mix today.'}</p>}
+      {fills.length === 0 && <p className="text-soft">{open > 0 ? 'All is mixed.' : 'Nothing to mix today.'}</p>}
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-x-3 gap-y-4">
         {fills.map(({ batch, fill }, i) => (
           <li key={`${batch.product.id} ${fill.bottle.id} ${i}`}>
@@ -41,7 +41,7 @@ function Bottles({ bench }: { readonly bench: MixingView }) {
           </li>
         ))}
       </ul>
-      {bench.asItIs.map(({ product, need, dogs }) => (
+      {mixing.asItIs.map(({ product, need, dogs }) => (
         <p key={product.id} className="mt-2 text-sm">
           <b>{product.name}</b>, as it is: {showVolume(millilitres(need), units)} in all, for{' '}
           {dogs.map(({ dog }) => dog).join(', ')}.
@@ -51,9 +51,9 @@ function Bottles({ bench }: { readonly bench: MixingView }) {
         <ButtonLink to="/mixing/morning" look={fills.length > 0 ? 'main' : 'plain'}>
           Open the morning mix
         </ButtonLink>
-        {standing > 0 && (
+        {open > 0 && (
           <span className="text-soft">
-            {standing} {standing === 1 ? 'bottle stands' : 'bottles stand'} at the bench
+            {open} {open === 1 ? 'bottle stands' : 'bottles stand'} at the bench
           </span>
         )}
       </p>

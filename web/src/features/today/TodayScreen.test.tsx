@@ -55,7 +55,7 @@ describe('today', () => {
 
   test('a mix past its time is struck out before anything else', async () => {
     const past = madeMix({ discardAt: '2026-11-25T00:00:00Z' });
-    openToday(today(), 'metric', { standing: [past] });
+    openToday(today(), 'metric', { openMixes: [past] });
     expect(await screen.findByText(/is past its time: pour it away/)).toHaveWords(/^Half-litre bottle 1/);
     expect(card('Mix this morning').querySelector('s')).toHaveWords(/Deep clean concentrate/);
   });

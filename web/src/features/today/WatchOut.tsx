@@ -5,15 +5,21 @@ import { Card } from '../../ui/Card';
 import { DueFollowUps } from '../../parts/referrals/DueFollowUps';
 import { Chip, type Tone } from '../../ui/Chip';
 
-type Mark = TodayView['watch'][number]['mark'];
-const TONES: Readonly<Record<Mark, Tone>> = { vet: 'stop', short: 'watch', own: 'pond', handle: 'plain', ask: 'watch' };
+type WatchMark = TodayView['watch'][number]['mark'];
+const TONES: Readonly<Record<WatchMark, Tone>> = {
+  vet: 'stop',
+  short: 'watch',
+  own: 'pond',
+  handle: 'plain',
+  ask: 'watch',
+};
 
 /** More than a handful is read by nobody. */
 const AT_FIRST = 5;
 
 /** The things one must not forget today, gravest first. */
 export function WatchOut({ items, today }: { readonly items: TodayView['watch']; readonly today: Day }) {
-  const order: readonly Mark[] = ['vet', 'own', 'short', 'ask', 'handle'];
+  const order: readonly WatchMark[] = ['vet', 'own', 'short', 'ask', 'handle'];
   const sorted = items.toSorted((a, b) => order.indexOf(a.mark) - order.indexOf(b.mark));
   const [all, setAll] = useState(false);
   const shown = all ? sorted : sorted.slice(0, AT_FIRST);

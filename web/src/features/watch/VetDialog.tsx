@@ -14,7 +14,7 @@ import { Dialog } from '../../ui/Dialog';
 import { LongField, TextField } from '../../ui/Field';
 import { FormFoot } from '../../forms/FormFoot';
 
-type Vet = NonNullable<ReferralView['vet']>;
+type ReferralVet = NonNullable<ReferralView['vet']>;
 
 /** The care that a vet's word about a place is mostly about; elsewhere the instruction is written on the dog's page. */
 const CARE_OF = { ear: 'ear cleaning', eye: 'eyes and face', fold: 'fold care' } as const satisfies Partial<
@@ -25,7 +25,7 @@ type Means = 'words only' | 'leave it' | 'care for it';
 
 /** The words, and the instruction they make, if they make one. */
 const answerFits = z.strictObject({ ...vetsWords.shape, instruction: instructionFields.nullable() });
-type Answer = z.input<typeof answerFits>;
+type VetAnswerForm = z.input<typeof answerFits>;
 
 interface AnswerForm {
   readonly who: string;
@@ -38,7 +38,7 @@ interface AnswerForm {
 function answerOf(
   { who, words, means, until, days }: AnswerForm,
   { place, task, today }: { readonly place: ReferralView['place']; readonly task: Task | null; readonly today: Day },
-): Answer {
+): VetAnswerForm {
   if (means === 'words only' || task === null) return { who, words, on: today, instruction: null };
   return {
     who,
@@ -65,7 +65,7 @@ export function VetDialog({
   readonly referral: ReferralView;
   readonly today: Day;
   readonly onClose: () => void;
-  readonly onSaid: (vet: Vet) => void;
+  readonly onSaid: (vet: ReferralVet) => void;
 }) {
   const area = areaOf(placeOf(referral.place).site);
   const task = area in CARE_OF ? CARE_OF[area as keyof typeof CARE_OF] : null;
@@ -77,7 +77,7 @@ export function VetDialog({
   const { means } = form;
   const write = useWrite('POST /api/dogs/:id/instructions', {
     form: draft,
-    write: async (id, { who, words, instruction }: Answer): Promise<Vet> => {
+    write: async (id, { who, words, instruction }: VetAnswerForm): Promise<ReferralVet> => {
       const said = { who: who.trim(), words: words.trim(), on: today };
       if (instruction === null) return { ...said, instructionId: null };
       await call('POST /api/dogs/:id/instructions', { id: referral.dogId, body: { ...instruction, id } }).catch(

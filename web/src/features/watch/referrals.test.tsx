@@ -5,7 +5,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
 import { CLIENT_ID, DOG_ID, TODAY, session } from '../../tests/demoDog';
-import { Refusal, openServer, show } from '../../tests/server';
+import { RefusedAnswer, openServer, show } from '../../tests/server';
 import { DueFollowUps } from '../../parts/referrals/DueFollowUps';
 import { OpenReferrals } from '../../parts/referrals/OpenReferrals';
 import { VetDialog } from './VetDialog';
@@ -44,7 +44,7 @@ function watch(first: ReferralView) {
     'GET /api/referrals': () => ({ items: [stands] }),
     'PUT /api/referrals/:id': ({ body: { version, ...set } }) => {
       if (version !== stands.version)
-        throw new Refusal(409, { kind: 'conflict', message: 'Someone else worked on this meanwhile.' });
+        throw new RefusedAnswer(409, { kind: 'conflict', message: 'Someone else worked on this meanwhile.' });
       stands = referral({ ...stands, ...set, version: version + 1 });
       return { version: version + 1 };
     },

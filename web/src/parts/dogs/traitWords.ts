@@ -8,11 +8,10 @@ import {
   MUZZLES,
   SHEDDING,
   TEARING,
+  type PlainTrait,
   type Traits,
 } from '@dewpond/core/catalogue';
 import { FOLD_SITES, type FoldSite } from '@dewpond/core/places';
-
-export type PlainTrait = Exclude<keyof Traits, 'folds'>;
 
 /** Traits in the order a groomer looks: coat, ears, face; with what each may be. */
 export const TRAIT_CHOICES: {

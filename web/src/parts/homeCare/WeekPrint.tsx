@@ -8,7 +8,7 @@ import { MethodDrawing } from '../../drawings/method/MethodDrawing';
 import { Wordless } from '../../drawings/method/parts';
 import { WeekGrid } from './WeekGrid';
 
-interface WeekPaperProps {
+interface PrintedWeekProps {
   readonly business: Pick<BusinessProfile, 'name' | 'phone' | 'colour'>;
   readonly dog: string;
   readonly home: HomeCareView;
@@ -17,7 +17,7 @@ interface WeekPaperProps {
 }
 
 /** For the wall beside the towel: which day, what, when to stop and whom to ring; then a picture of how it is done. */
-export function WeekPaper({ business, dog, home, from }: WeekPaperProps) {
+export function PrintedWeek({ business, dog, home, from }: PrintedWeekProps) {
   const { words, language } = home;
   return (
     <article

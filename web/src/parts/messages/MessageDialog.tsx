@@ -16,7 +16,7 @@ import { Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/toasts';
 
 /** What is written about, and to whose owner. */
-export interface About {
+export interface MessageAbout {
   readonly kind: MessageKind;
   readonly dogId: string;
   readonly visitId: string | null;
@@ -25,7 +25,7 @@ export interface About {
   readonly time?: string;
 }
 
-const useSuggested = ({ kind, dogId, visitId, referralId, time }: About) =>
+const useSuggested = ({ kind, dogId, visitId, referralId, time }: MessageAbout) =>
   useQuery({
     queryKey: ['draft', kind, dogId, visitId, referralId, time],
     queryFn: () =>
@@ -58,7 +58,7 @@ export function MessageDialog({
   onClose,
   onSent,
 }: {
-  readonly about: About;
+  readonly about: MessageAbout;
   readonly onClose: () => void;
   readonly onSent?: (channel: MessageChannel) => void;
 }) {
@@ -102,7 +102,7 @@ function Compose({
   onSent,
 }: {
   readonly suggested: MessageDraft;
-  readonly about: About;
+  readonly about: MessageAbout;
   /** The hour it names, "15:30"; null: it names none. */
   readonly hour: string | null;
   readonly onClose: () => void;

@@ -47,14 +47,14 @@ export function MethodBody({ card }: { readonly card: MethodCard }) {
   );
 }
 
-interface PartProps {
+interface MethodPartProps {
   readonly title: string;
   readonly tone: string;
   readonly lines: readonly Sourced[];
   readonly sign: ReactNode;
 }
 
-const Part = ({ title, tone, lines, sign }: PartProps) => (
+const Part = ({ title, tone, lines, sign }: MethodPartProps) => (
   <section>
     <h3 className={classes('font-bold mb-1.5', tone)}>{title}</h3>
     <ul className="flex flex-col gap-1.5">

@@ -54,7 +54,7 @@ export function EditedLine({
         {line.words}
         {children}
         {(line.by === 'added' || line.by === 'changed') && <NotOurs words={line.words} language={language} />}
-        <Hand line={line} onAsMade={() => onSay(line.made)} />
+        <EditedMark line={line} onAsMade={() => onSay(line.made)} />
       </span>
       {out ? (
         <Button look="quiet" className="no-print" onClick={() => onSay(line.made)}>
@@ -75,7 +75,7 @@ export function EditedLine({
 }
 
 /** What a hand has to do with a sentence; on paper nothing of it is seen. */
-function Hand({ line, onAsMade }: { readonly line: PageLine; readonly onAsMade: () => void }) {
+function EditedMark({ line, onAsMade }: { readonly line: PageLine; readonly onAsMade: () => void }) {
   if (line.by === 'made' || line.by === 'left out') return null;
   return (
     <span className="no-print block text-sm text-soft">

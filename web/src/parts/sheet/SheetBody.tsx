@@ -8,7 +8,7 @@ import type { CSSProperties, ReactNode } from 'react';
 import { DogBody } from '../../drawings/DogBody';
 import { DogHead } from '../../drawings/DogHead';
 
-interface SheetPaperProps {
+interface SheetBodyProps {
   readonly business: BusinessProfile;
   /** What the page is, for who hears it read out. */
   readonly label: string;
@@ -23,7 +23,7 @@ interface SheetPaperProps {
 }
 
 /** One page that a non-groomer reads in a minute: saw, did, suggest, kept apart. */
-export function SheetPaper({ business, label, read, presses, owner, drawing, photos, part }: SheetPaperProps) {
+export function SheetBody({ business, label, read, presses, owner, drawing, photos, part }: SheetBodyProps) {
   const { language, frame, grades } = read;
   return (
     <article
@@ -64,7 +64,7 @@ export function SheetPaper({ business, label, read, presses, owner, drawing, pho
   );
 }
 
-interface DrawingsProps extends Pick<SheetPaperProps, 'drawing'>, Pick<ReadSheet, 'grades'> {
+interface DrawingsProps extends Pick<SheetBodyProps, 'drawing'>, Pick<ReadSheet, 'grades'> {
   readonly names: ReadSheet['frame']['sides'];
 }
 
@@ -89,12 +89,12 @@ function Drawings({ drawing, grades, names }: DrawingsProps) {
   );
 }
 
-interface PartProps {
+interface SheetPartProps {
   readonly heading: string;
   readonly children: ReactNode;
 }
 
-function Part({ heading, children }: PartProps) {
+function Part({ heading, children }: SheetPartProps) {
   if (children === null) return <div />;
   return (
     <section aria-label={heading}>
@@ -104,7 +104,7 @@ function Part({ heading, children }: PartProps) {
   );
 }
 
-function HomePart({ heading, children }: PartProps) {
+function HomePart({ heading, children }: SheetPartProps) {
   if (children === null) return null;
   return (
     <section aria-label={heading} className="mt-6 rounded-xl bg-reed-pale px-5 py-4 print:mt-3 print:px-0 print:py-0">

@@ -1,6 +1,6 @@
 import { HANDLING, type Breed, type Handling } from '@dewpond/core/catalogue';
 import { LANGUAGES } from '@dewpond/core/clients';
-import { CAUTIONS, type Caution } from '@dewpond/core/dilution';
+import { CAUTIONS, type MixCaution } from '@dewpond/core/dilution';
 import {
   ALL_SERVICES,
   HOUSE_QUESTIONS,
@@ -18,27 +18,27 @@ import type { Shape } from './shaped';
 /** The answers that are known; a question that came later, or a school that is gone, has its default. */
 export const WAYS: Shape<Partial<HouseWays>> = first(
   'the business’s ways',
-  z.record(z.string(), z.unknown()).transform((kept) => {
+  z.record(z.string(), z.unknown()).transform((stored) => {
     const questions = Object.keys(HOUSE_QUESTIONS) as HouseQuestion[];
     const known = questions.filter((question) =>
-      HOUSE_QUESTIONS[question].schools.some(({ id }) => id === kept[question]),
+      HOUSE_QUESTIONS[question].schools.some(({ id }) => id === stored[question]),
     );
-    return Object.fromEntries(known.map((question) => [question, kept[question]]));
+    return Object.fromEntries(known.map((question) => [question, stored[question]]));
   }),
 );
 
 export const BUSINESS_SERVICES: Shape<Partial<BusinessServices>> = first(
   'what the business does',
-  z.record(z.string(), z.unknown()).transform((kept) => {
-    const known = ALL_SERVICES.filter((service) => Object.hasOwn(SERVICES[service].means, String(kept[service])));
-    return Object.fromEntries(known.map((service) => [service, kept[service]]));
+  z.record(z.string(), z.unknown()).transform((stored) => {
+    const known = ALL_SERVICES.filter((service) => Object.hasOwn(SERVICES[service].means, String(stored[service])));
+    return Object.fromEntries(known.map((service) => [service, stored[service]]));
   }),
 );
 
 /** Sentences of a business by language; one that today's Dewpond no longer says is kept and not used. */
 export const WORDINGS: Shape<BusinessWordings> = first(
   'the business’s words',
-  z.partialRecord(oneOf(LANGUAGES), z.record(z.string(), z.string())).transform((kept) => kept as BusinessWordings),
+  z.partialRecord(oneOf(LANGUAGES), z.record(z.string(), z.string())).transform((stored) => stored as BusinessWordings),
 );
 
 export const BREED: Shape<Breed> = first(
@@ -72,8 +72,8 @@ export const RANGE: Shape<{ readonly strongest: string; readonly weakest: string
   'a label’s range',
   z.object({ strongest: z.string(), weakest: z.string() }),
 );
-export const PRODUCT_CAUTIONS: Shape<readonly Caution[]> = first(
+export const PRODUCT_CAUTIONS: Shape<readonly MixCaution[]> = first(
   'a product’s cautions',
-  z.array(oneOf(Object.keys(CAUTIONS) as Caution[])),
+  z.array(oneOf(Object.keys(CAUTIONS) as MixCaution[])),
 );
 export const INGREDIENTS: Shape<readonly string[]> = first('what a product lists', z.array(wordOf<string>()));

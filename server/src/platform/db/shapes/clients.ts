@@ -138,7 +138,7 @@ export const PROFILE: Shape<DogProfile> = {
   }),
   before: [
     // Handling was a list of words.
-    (kept) => (Array.isArray(kept['handling']) ? { ...kept, handling: { marks: kept['handling'] } } : kept),
+    (stored) => (Array.isArray(stored['handling']) ? { ...stored, handling: { marks: stored['handling'] } } : stored),
   ],
 };
 

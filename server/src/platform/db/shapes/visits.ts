@@ -6,7 +6,7 @@ import {
   TOLD_HOW,
   type OwnersAnswer,
   type ReferralEnd,
-  type Told,
+  type ToldOwner,
   type VetAnswer,
 } from '@dewpond/core/referral';
 import { ALL_SECTIONS, type SheetEdits } from '@dewpond/core/sheet';
@@ -25,7 +25,7 @@ export const EDITS: Shape<SheetEdits> = first(
 );
 
 const personId = z.exactOptional(z.string());
-export const TOLD: Shape<Told> = first(
+export const TOLD: Shape<ToldOwner> = first(
   'how an owner was told',
   z.object({ how: oneOf(TOLD_HOW), on: day, by: z.string(), personId }),
 );

@@ -61,7 +61,7 @@ export function DogActions({ dog }: { readonly dog: DogView }) {
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
       <JoinDog
-        kept={{ id: dog.id, name: dog.profile.name }}
+        survivor={{ id: dog.id, name: dog.profile.name }}
         clientId={dog.client.id}
         open={joining}
         onClose={() => setJoining(false)}

@@ -63,7 +63,12 @@ function Dog({ dog }: { readonly dog: DogView }) {
         </div>
       </header>
       <OpenReferrals dogId={dog.id} />
-      <Doubles of="dog" kept={{ id: dog.id, name: dog.profile.name }} likelySame={dog.likelySame} merges={dog.merges} />
+      <Doubles
+        of="dog"
+        survivor={{ id: dog.id, name: dog.profile.name }}
+        likelySame={dog.likelySame}
+        merges={dog.merges}
+      />
       <Card
         title="Rhythm"
         aside="left half, right half: the dog’s own · tap a sign for the visit, a lens for the reason"

@@ -3,13 +3,13 @@ import { daysBetween } from '@dewpond/core/units';
 import { useBusiness } from '../../../data/queries';
 import { Chip } from '../../../ui/Chip';
 import { instructionWords } from '@dewpond/core/dog';
-import { standing } from './standing';
+import { instructionState } from './instructionState';
 
 /** What vet and owner asked for, always in sight; one that ends soon says so. */
 export function InstructionChips({ dog }: { readonly dog: DogView }) {
   const products = useBusiness().data?.products ?? [];
   return dog.instructions.map((given) => {
-    const stands = standing(given, dog.today);
+    const stands = instructionState(given, dog.today);
     if (stands === 'ended' || stands === 'to come') return null;
     const left = given.until === null ? 0 : daysBetween(dog.today, given.until);
     return (

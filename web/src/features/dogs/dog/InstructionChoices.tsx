@@ -5,16 +5,16 @@ import { instructionWords } from '@dewpond/core/dog';
 import { tryBar, tryInterval, type ChoicesProps } from './whatIf';
 
 const WAYS = { none: 'says nothing more', bar: 'says: leave it out', interval: 'says: every so many days' } as const;
-type Way = keyof typeof WAYS;
+type InstructionWay = keyof typeof WAYS;
 
 /** If a word fell away, or a vet said another. */
 export function InstructionChoices({ dog, scratch, set }: ChoicesProps) {
   const products = useBusiness().data?.products ?? [];
   const { given, without } = scratch;
-  const way: Way = given === null ? 'none' : given.kind === 'interval' ? 'interval' : 'bar';
+  const way: InstructionWay = given === null ? 'none' : given.kind === 'interval' ? 'interval' : 'bar';
   const task: Task = given && 'task' in given ? given.task : 'bath';
   const days = given?.kind === 'interval' ? given.days : 14;
-  const choose = (next: Way, about: Task, every: number) =>
+  const choose = (next: InstructionWay, about: Task, every: number) =>
     set(
       next === 'none'
         ? tryBar(scratch, '')
@@ -39,8 +39,12 @@ export function InstructionChoices({ dog, scratch, set }: ChoicesProps) {
         </label>
       ))}
       <div className="grid grid-cols-3 max-md:grid-cols-2 gap-3">
-        <SelectField label="A vet" value={way} onChange={(event) => choose(event.target.value as Way, task, days)}>
-          {(Object.keys(WAYS) as Way[]).map((each) => (
+        <SelectField
+          label="A vet"
+          value={way}
+          onChange={(event) => choose(event.target.value as InstructionWay, task, days)}
+        >
+          {(Object.keys(WAYS) as InstructionWay[]).map((each) => (
             <option key={each} value={each}>
               {WAYS[each]}
             </option>

@@ -11,16 +11,16 @@ import { tell } from '../../../ui/toasts';
 import { InstructionFields } from './InstructionFields';
 import { Letter } from './Letter';
 import { instructionWords } from '@dewpond/core/dog';
-import { standing, type DogInstruction, type Standing } from './standing';
+import { instructionState, type DogInstruction, type InstructionState } from './instructionState';
 
-interface DialogProps {
+interface InstructionsDialogProps {
   readonly dog: DogView;
   readonly open: boolean;
   readonly onClose: () => void;
 }
 
 /** What vet and owner said of this dog: what holds, what has ended, and a new one. */
-export function InstructionsDialog({ dog, open, onClose }: DialogProps) {
+export function InstructionsDialog({ dog, open, onClose }: InstructionsDialogProps) {
   const [adding, setAdding] = useState(false);
   const close = () => {
     setAdding(false);
@@ -51,7 +51,7 @@ export function InstructionsDialog({ dog, open, onClose }: DialogProps) {
   );
 }
 
-const TONES: Readonly<Record<Standing, Tone>> = {
+const TONES: Readonly<Record<InstructionState, Tone>> = {
   'to come': 'plain',
   holds: 'pond',
   'ends soon': 'watch',
@@ -61,7 +61,7 @@ const TONES: Readonly<Record<Standing, Tone>> = {
 /** One instruction; it can be ended from today, and that can be undone. */
 function Given({ given, dog }: { readonly given: DogInstruction; readonly dog: DogView }) {
   const products = useBusiness().data?.products ?? [];
-  const stands = standing(given, dog.today);
+  const stands = instructionState(given, dog.today);
   const setEnd = useWrite('PUT /api/instructions/:id', {
     write: (_, { version, until }: { version: number; until: string | null }) =>
       call('PUT /api/instructions/:id', { id: given.id, body: { version, until } }),

@@ -6,7 +6,7 @@ import { queryClient } from '../../../data/queries';
 import { TODAY } from '../../../tests/demoDog';
 import { Toasts } from '../../../ui/toasts';
 import { Letter } from './Letter';
-import type { DogInstruction } from './standing';
+import type { DogInstruction } from './instructionState';
 
 const given = (letter: DogInstruction['letter'] = null): DogInstruction => ({
   id: v7(),

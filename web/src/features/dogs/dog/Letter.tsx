@@ -5,7 +5,7 @@ import { useWrite } from '../../../data/useWrite';
 import { sendLetter, takeOffLetter } from '../../../api/letters';
 import { Button } from '../../../ui/Button';
 import { tell } from '../../../ui/toasts';
-import type { DogInstruction } from './standing';
+import type { DogInstruction } from './instructionState';
 
 /** The scanned letter or photo behind an instruction: put in, looked at, taken off. */
 export function Letter({ given }: { readonly given: DogInstruction }) {

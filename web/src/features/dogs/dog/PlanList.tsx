@@ -69,7 +69,7 @@ export function PlanList({ dog, onAsk }: { readonly dog: DogView; readonly onAsk
 }
 
 /** When, and how it stands, for the right-hand side of a line. */
-function standing({ line, window, state }: DueLine): {
+function dueInWords({ line, window, state }: DueLine): {
   readonly when: string;
   readonly words: string;
   readonly tone: Tone;
@@ -87,7 +87,7 @@ function standing({ line, window, state }: DueLine): {
 function PlanItem({ due, amounts }: { readonly due: DueLine; readonly amounts: readonly LineAmount[] }) {
   const { line } = due;
   const bothEars = line.task === 'ear inspection';
-  const { when, words, tone } = standing(due);
+  const { when, words, tone } = dueInWords(due);
   return (
     <Accordion.Item value={taskKey(line)} className="border-t border-line first:border-0">
       <Accordion.Header>

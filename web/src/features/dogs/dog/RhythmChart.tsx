@@ -17,14 +17,14 @@ const WIDE = { back: 150, ahead: 84 };
 const NARROW = { back: 75, ahead: 49 };
 const NARROW_BELOW = 800;
 
-interface ChartProps {
+interface RhythmChartProps {
   readonly dog: DogView;
   /** The plan line a tap on a lens shows. */
   readonly onLens: (key: string) => void;
 }
 
 /** Time across, sites down: past findings as paired ripples, what is coming as lenses, home-care days as small reeds. */
-export function RhythmChart({ dog, onLens }: ChartProps) {
+export function RhythmChart({ dog, onLens }: RhythmChartProps) {
   const rows = rhythmRows(dog);
   const [ref, width] = useWidth<HTMLDivElement>(1080);
   const span = width < NARROW_BELOW ? NARROW : WIDE;
@@ -59,16 +59,16 @@ export function RhythmChart({ dog, onLens }: ChartProps) {
   );
 }
 
-type Span = typeof WIDE;
+type ChartWidths = typeof WIDE;
 
-interface RowProps extends ChartProps {
+interface RhythmRowProps extends RhythmChartProps {
   readonly row: RhythmRow;
   readonly y: number;
   readonly x: ScaleLinear<number, number>;
-  readonly span: Span;
+  readonly span: ChartWidths;
 }
 
-function Row({ row, y, x, span, dog, onLens }: RowProps) {
+function Row({ row, y, x, span, dog, onLens }: RhythmRowProps) {
   const navigate = useNavigate();
   const at = (day: Day) => x(daysBetween(dog.today, day));
   const within = (day: Day) => daysBetween(dog.today, day) >= -span.back + 3;
@@ -126,7 +126,7 @@ interface LensProps {
   readonly lens: RhythmRow['lenses'][number];
   readonly y: number;
   readonly x: ScaleLinear<number, number>;
-  readonly span: Span;
+  readonly span: ChartWidths;
   readonly today: Day;
   readonly onLens: (key: string) => void;
 }
@@ -196,10 +196,10 @@ function Tag({ title, words, tone, x, y, ...tap }: TagProps) {
 }
 
 /** Home-care days in the coming weeks; daily care is drawn as every day. */
-const homeDays = (every: number, { ahead }: Span): number[] =>
+const homeDays = (every: number, { ahead }: ChartWidths): number[] =>
   Array.from({ length: Math.floor((ahead - 2) / every) }, (_, i) => (i + 1) * every);
 
-function monthStarts(today: Day, { back, ahead }: Span): { offset: number; name: string }[] {
+function monthStarts(today: Day, { back, ahead }: ChartWidths): { offset: number; name: string }[] {
   const months = new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' });
   return Array.from({ length: back + ahead }, (_, i) => i - back)
     .map((offset) => ({ offset, day: addDays(today, offset) }))

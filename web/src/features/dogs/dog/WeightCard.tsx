@@ -84,14 +84,14 @@ function Weigh({ dog, units }: { readonly dog: DogView; readonly units: UnitSyst
   );
 }
 
-interface ChartProps {
+interface WeightChartProps {
   readonly weighings: DogView['weighings'];
   readonly range: readonly [number, number] | null;
   readonly units: UnitSystem;
 }
 
 /** A line of weights; the band is what most grown dogs of the breed weigh. */
-function WeightChart({ weighings, range, units }: ChartProps) {
+function WeightChart({ weighings, range, units }: WeightChartProps) {
   const per = units === 'US' ? KG_PER_POUND : 1;
   const points = weighings.map(({ day, kg }) => ({ day, at: Date.parse(day), value: kg / per }));
   const [low = 0, high = 1] = extent([...points.map(({ value }) => value), ...(range ?? []).map((kg) => kg / per)]);

@@ -5,10 +5,10 @@ import { daysBetween, type Day } from '@dewpond/core/units';
 /** Days before its last day that an instruction is flagged [house value]. */
 const FLAG_DAYS = 14;
 
-export type Standing = 'to come' | 'holds' | 'ends soon' | 'ended';
+export type InstructionState = 'to come' | 'holds' | 'ends soon' | 'ended';
 
 /** Where an instruction stands on a day. */
-export function standing({ from, until }: Pick<Instruction, 'from' | 'until'>, today: Day): Standing {
+export function instructionState({ from, until }: Pick<Instruction, 'from' | 'until'>, today: Day): InstructionState {
   if (today < from) return 'to come';
   if (until === null) return 'holds';
   if (until < today) return 'ended';

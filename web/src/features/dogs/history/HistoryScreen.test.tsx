@@ -1,4 +1,4 @@
-import type { Entry, Picture } from '@dewpond/core/record';
+import type { RecordEntry, Picture } from '@dewpond/core/record';
 import { day } from '@dewpond/core/units';
 import { screen, within } from '@testing-library/react';
 import { v7 } from 'uuid';
@@ -8,7 +8,7 @@ import { openServer, show } from '../../../tests/server';
 import { AuditScreen } from '../../ways/audit/AuditScreen';
 import { HistoryScreen } from './HistoryScreen';
 
-const entry = (on: string, more: Partial<Entry>): Entry => ({
+const entry = (on: string, more: Partial<RecordEntry>): RecordEntry => ({
   id: v7(),
   day: day(on),
   kind: 'found',
@@ -28,7 +28,7 @@ const items = [
   entry('2026-09-02', { kind: 'photo', place: 'ear/left', words: 'picture', picture: taken() }),
   entry('2026-09-02', { kind: 'clear', place: 'ear/left', words: 'clear', grade: 0 }),
 ];
-const open = (given: Entry[]) => {
+const open = (given: RecordEntry[]) => {
   openServer({ 'GET /api/dogs/:id/history': () => ({ dog: 'Teasel', items: given }) });
   return show(<HistoryScreen />, { path: '/dogs/:id/history', at: `/dogs/${DOG_ID}/history` });
 };

@@ -4,7 +4,7 @@ import {
   picturesAt,
   placesOnRecord,
   recordAt,
-  type Entry,
+  type RecordEntry,
   type EntryKind,
   type Picture,
 } from '@dewpond/core/record';
@@ -40,7 +40,7 @@ function History({
 }: {
   readonly dogId: string;
   readonly dog: string;
-  readonly entries: readonly Entry[];
+  readonly entries: readonly RecordEntry[];
 }) {
   const [search, setSearch] = useSearchParams();
   const places = placesOnRecord(entries.filter(({ kind }) => kind !== 'clear'));
@@ -92,7 +92,7 @@ function History({
 const addressOf = ({ id, takenBy }: Picture) => (takenBy === 'owner' ? `/api/home-photos/${id}` : `/api/photos/${id}`);
 
 /** Pictures of one place from old to new, side by side, with what was found that day. */
-function Pictures({ entries, place }: { readonly entries: readonly Entry[]; readonly place: PlaceKey }) {
+function Pictures({ entries, place }: { readonly entries: readonly RecordEntry[]; readonly place: PlaceKey }) {
   const pictures = picturesAt(entries, place);
   if (pictures.length === 0) return null;
   return (
@@ -121,7 +121,7 @@ const TONES: Readonly<Partial<Record<EntryKind, Tone>>> = {
   instruction: 'watch',
 };
 
-function Days({ entries }: { readonly entries: readonly Entry[] }) {
+function Days({ entries }: { readonly entries: readonly RecordEntry[] }) {
   return (
     <ol className="flex flex-col">
       {[...group(entries, ({ day }) => day)].map(([day, here]) => (
@@ -141,7 +141,7 @@ function Days({ entries }: { readonly entries: readonly Entry[] }) {
   );
 }
 
-function EntryLine({ entry }: { readonly entry: Entry }) {
+function EntryLine({ entry }: { readonly entry: RecordEntry }) {
   const { kind, place, words, grade, visitId, picture } = entry;
   return (
     <li className="flex items-center gap-2.5 min-w-0">

@@ -4,7 +4,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { useDog, useHomeCare, useBusinessProfile } from '../../../data/queries';
 import { Button } from '../../../ui/Button';
 import { Empty, Waiting } from '../../../ui/Waiting';
-import { WeekPaper } from '../../../parts/homeCare/WeekPrint';
+import { PrintedWeek } from '../../../parts/homeCare/WeekPrint';
 
 /** The owner's week on paper, for who wants no page behind a link: looked at, another week chosen, printed. */
 export function WeekScreen() {
@@ -40,7 +40,7 @@ export function WeekScreen() {
           ) : (
             <Waiting query={business} what="The name on the paper">
               {(name) => (
-                <WeekPaper
+                <PrintedWeek
                   business={name}
                   dog={dog?.profile.name ?? ''}
                   home={view}

@@ -1,9 +1,9 @@
-import { ALL_FIELDS, FIELDS, type ImportField, type Mapping, type Table } from '@dewpond/core/importing';
+import { ALL_FIELDS, FIELDS, type ImportField, type Mapping, type CsvTable } from '@dewpond/core/importing';
 import { Card } from '../../../ui/Card';
 import { SelectField } from '../../../ui/Field';
 
 interface ColumnMappingProps {
-  readonly table: Table;
+  readonly table: CsvTable;
   readonly mapping: Mapping;
   readonly onMapping: (mapping: Mapping) => void;
   readonly weightUnit: 'kg' | 'lb';
@@ -71,7 +71,7 @@ export function ColumnMapping(props: ColumnMappingProps) {
 }
 
 /** The first words below a heading. */
-const sample = ({ rows }: Table, at: number): string =>
+const sample = ({ rows }: CsvTable, at: number): string =>
   rows
     .map(({ cells }) => cells[at] ?? '')
     .filter(Boolean)

@@ -1,9 +1,9 @@
-import { openFile, previewRows, type Opened, type PreviewAsked } from './readFile';
+import { openFile, previewRows, type OpenedFile, type PreviewAsked } from './readFile';
 
 export type ImportAsked =
   { readonly kind: 'open'; readonly bytes: Uint8Array } | { readonly kind: 'preview'; readonly asked: PreviewAsked };
 
-let opened: Opened = { kind: 'refused', words: 'No file yet.' };
+let opened: OpenedFile = { kind: 'refused', words: 'No file yet.' };
 
 self.onmessage = ({ data }: MessageEvent<ImportAsked>) => {
   if (data.kind === 'open') {

@@ -3,7 +3,7 @@ import { EMPTY_CARD } from '@dewpond/core/clients';
 import { day } from '@dewpond/core/units';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { openFile, previewRows, rowsToSend, tooLarge, type Opened, type PreviewAsked } from './readFile';
+import { openFile, previewRows, rowsToSend, tooLarge, type OpenedFile, type PreviewAsked } from './readFile';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const open = (text: string) => {
@@ -11,7 +11,7 @@ const open = (text: string) => {
   if (opened.kind === 'refused') throw new Error(opened.words);
   return opened;
 };
-const preview = (opened: Exclude<Opened, { kind: 'refused' }>, more: Partial<PreviewAsked> = {}) =>
+const preview = (opened: Exclude<OpenedFile, { kind: 'refused' }>, more: Partial<PreviewAsked> = {}) =>
   previewRows(opened, {
     mapping: opened.kind === 'table' ? opened.mapping : [],
     weightUnit: 'kg',

@@ -13,18 +13,18 @@ import {
   type Mapping,
   type MatchedRow,
   type ReadRow,
-  type Table,
+  type CsvTable,
 } from '@dewpond/core/importing';
 import type { Day } from '@dewpond/core/units';
 
 /** A file as far as it can be read before anyone says what its columns hold. */
-export type Opened =
-  | { readonly kind: 'table'; readonly table: Table; readonly mapping: Mapping; readonly encoding: string }
+export type OpenedFile =
+  | { readonly kind: 'table'; readonly table: CsvTable; readonly mapping: Mapping; readonly encoding: string }
   /** vCards say themselves what they hold. */
   | { readonly kind: 'people'; readonly rows: readonly ReadRow[] }
   | { readonly kind: 'refused'; readonly words: string };
 
-const refused = (words: string): Opened => ({ kind: 'refused', words });
+const refused = (words: string): OpenedFile => ({ kind: 'refused', words });
 
 /** What is too large is not even read. */
 export const tooLarge = (size: number): string | null =>
@@ -33,7 +33,7 @@ export const tooLarge = (size: number): string | null =>
     : null;
 
 /** Opens a CSV or a vCard file. */
-export function openFile(bytes: Uint8Array): Opened {
+export function openFile(bytes: Uint8Array): OpenedFile {
   const decoded = decodeText(bytes);
   if (decoded.kind === 'refused') return decoded;
   if (/^\s*BEGIN:VCARD/i.test(decoded.text)) {
@@ -60,7 +60,7 @@ export interface PreviewAsked {
 }
 
 /** Every row with what would become of it; what the server would refuse is said here already. */
-export function previewRows(opened: Exclude<Opened, { kind: 'refused' }>, asked: PreviewAsked): MatchedRow[] {
+export function previewRows(opened: Exclude<OpenedFile, { kind: 'refused' }>, asked: PreviewAsked): MatchedRow[] {
   const { mapping, weightUnit, dayOrder, today, ownBreeds, book } = asked;
   const catalogue = ownBreeds.length > 0 ? withOwnBreeds(ownBreeds) : SHIPPED;
   const rows =
@@ -135,5 +135,5 @@ export const rowsToSend = (rows: readonly MatchedRow[], makeId: () => string): I
 /** A file that was chosen and could be opened. */
 export interface ChosenFile {
   readonly name: string;
-  readonly opened: Exclude<Opened, { kind: 'refused' }>;
+  readonly opened: Exclude<OpenedFile, { kind: 'refused' }>;
 }

@@ -1,10 +1,10 @@
 import type { MatchedRow } from '@dewpond/core/importing';
 import { useEffect, useMemo } from 'react';
 import type { ImportAsked } from './importWorker';
-import { openFile, previewRows, type Opened, type PreviewAsked } from './readFile';
+import { openFile, previewRows, type OpenedFile, type PreviewAsked } from './readFile';
 
 interface Reader {
-  readonly open: (bytes: Uint8Array) => Promise<Opened>;
+  readonly open: (bytes: Uint8Array) => Promise<OpenedFile>;
   readonly preview: (asked: PreviewAsked) => Promise<readonly MatchedRow[]>;
   readonly close: () => void;
 }
@@ -17,7 +17,7 @@ export function useImportReader(): Reader {
 }
 
 function readHere(): Reader {
-  let opened: Opened = { kind: 'refused', words: 'No file yet.' };
+  let opened: OpenedFile = { kind: 'refused', words: 'No file yet.' };
   return {
     open: (bytes) => Promise.resolve((opened = openFile(bytes))),
     preview: (asked) => Promise.resolve(opened.kind === 'refused' ? [] : previewRows(opened, asked)),

@@ -72,8 +72,8 @@ function formOf({ profile, client, vet, homeCareChangedOn }: DogView, units: Uni
 function Edit({ dog }: { readonly dog: DogView }) {
   const units = useUnits();
   const navigate = useNavigate();
-  const kept = useMemo(() => ({ version: dog.version, form: formOf(dog, units) }), [dog, units]);
-  const draft = useDraft(kept, {
+  const seen = useMemo(() => ({ version: dog.version, form: formOf(dog, units) }), [dog, units]);
+  const draft = useDraft(seen, {
     as: ({ vetId, homeCareChangedOn, ...form }) => ({
       profile: profileOf(form, units, dog.profile),
       homeCareChangedOn: homeCareChangedOn === '' ? null : homeCareChangedOn,

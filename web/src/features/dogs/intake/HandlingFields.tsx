@@ -26,7 +26,7 @@ const CHOICES = {
   hearing: { label: 'Hearing', values: HEARING },
   bestTime: { label: 'Best time', values: BEST_TIMES },
 } as const;
-type Choice = keyof typeof CHOICES;
+type HandlingChoice = keyof typeof CHOICES;
 
 /** What the dog minds, one tap each; then who and what it takes. */
 export function HandlingFields({ notes, set }: HandlingFieldsProps) {
@@ -55,13 +55,13 @@ export function HandlingFields({ notes, set }: HandlingFieldsProps) {
       </div>
       <details
         className="col-span-2 group"
-        open={(Object.keys(CHOICES) as Choice[]).some((key) => notes[key] !== CHOICES[key].values[0])}
+        open={(Object.keys(CHOICES) as HandlingChoice[]).some((key) => notes[key] !== CHOICES[key].values[0])}
       >
         <summary className="cursor-pointer min-h-11 flex items-center font-semibold text-pond">
           Helper, muzzle, dryer, senses, best time
         </summary>
         <div className="grid grid-cols-3 max-md:grid-cols-2 gap-4 pt-1">
-          {(Object.keys(CHOICES) as Choice[]).map((key) => (
+          {(Object.keys(CHOICES) as HandlingChoice[]).map((key) => (
             <SelectField
               key={key}
               label={CHOICES[key].label}

@@ -21,14 +21,14 @@ const STRESS: Readonly<Record<DogProfile['pluckingStress'], string>> = {
   bad: 'bad stress',
   'broke off': 'broke off last time',
 };
-type Tick = 'nailBled' | 'hazeKnown' | 'stiffJoints' | 'tightBreathing' | 'dirtyWork';
+type HistoryTick = 'nailBled' | 'hazeKnown' | 'stiffJoints' | 'tightBreathing' | 'dirtyWork';
 const PILL =
   'rounded-full border border-line px-3 min-h-11 text-[15px] text-soft data-[state=on]:bg-watch-pale data-[state=on]:text-watch data-[state=on]:border-watch data-[state=on]:font-semibold';
 
 /** What was before: each ear apart, nails, eyes, products, and the months of grass seeds. */
 export function HistoryFields({ draft }: HistoryFieldsProps) {
   const { form, set, field } = draft;
-  const tick = (key: Tick, label: string) => (
+  const tick = (key: HistoryTick, label: string) => (
     <label className="flex items-center gap-3 min-h-11 cursor-pointer">
       <input
         type="checkbox"

@@ -1,4 +1,5 @@
-import { foldWords, TRAIT_CHOICES, type PlainTrait } from '../../../parts/dogs/traitWords';
+import type { PlainTrait } from '@dewpond/core/catalogue';
+import { foldWords, TRAIT_CHOICES } from '../../../parts/dogs/traitWords';
 import type { DogForm } from './dogForm';
 
 /** A dog as it is changed: what its form holds, and whom the business asks about it. */

@@ -81,10 +81,10 @@ export const EMPTY_FORM: DogForm = {
 };
 
 /** What the form says about the dog, in the contract's shape; `kept` holds what the form does not ask. */
-export function profileOf(form: DogForm, units: UnitSystem, kept: Partial<DogProfileInput> = {}): DogProfileInput {
+export function profileOf(form: DogForm, units: UnitSystem, stored: Partial<DogProfileInput> = {}): DogProfileInput {
   const typed = typedNumber(form.weight);
   return {
-    ...kept,
+    ...stored,
     name: form.name,
     breeds: [...form.breeds],
     weightKg: units === 'US' ? Math.round(typed * KG_PER_POUND * 100) / 100 : typed,

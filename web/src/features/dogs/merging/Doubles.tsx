@@ -5,13 +5,13 @@ import { undoMerge } from './undoMerge';
 
 interface DoublesProps {
   readonly of: 'client' | 'dog';
-  readonly kept: { readonly id: string; readonly name: string };
+  readonly survivor: { readonly id: string; readonly name: string };
   readonly likelySame: readonly { readonly id: string; readonly name: string }[];
   readonly merges: readonly { readonly id: string; readonly name: string; readonly by: string; readonly at: string }[];
 }
 
 /** Who looks like the same one, and what was joined already. Nothing to say: nothing is shown. */
-export function Doubles({ of, kept, likelySame, merges }: DoublesProps) {
+export function Doubles({ of, survivor, likelySame, merges }: DoublesProps) {
   const [gone, setGone] = useState<DoublesProps['likelySame'][number] | null>(null);
   if (likelySame.length + merges.length === 0) return null;
   return (
@@ -36,7 +36,7 @@ export function Doubles({ of, kept, likelySame, merges }: DoublesProps) {
           </li>
         ))}
       </ul>
-      <MergeDialog of={of} kept={kept} gone={gone} onClose={() => setGone(null)} />
+      <MergeDialog of={of} survivor={survivor} gone={gone} onClose={() => setGone(null)} />
     </section>
   );
 }

@@ -3,15 +3,10 @@ import { useClient, useClients } from '../../../data/queries';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { ClientFinder } from '../../../parts/clients/ClientFinder';
-import { MergeDialog } from './MergeDialog';
-
-interface Named {
-  readonly id: string;
-  readonly name: string;
-}
+import { MergeDialog, type Named } from './MergeDialog';
 
 /** Someone who is the same person, though neither number nor e-mail tells. */
-export function JoinClient({ kept }: { readonly kept: Named }) {
+export function JoinClient({ survivor }: { readonly survivor: Named }) {
   const [gone, setGone] = useState<Named | null>(null);
   const clients = useClients().data ?? [];
   return (
@@ -20,28 +15,29 @@ export function JoinClient({ kept }: { readonly kept: Named }) {
         label="Twice in the book?"
         nobody="Find the same person"
         value=""
-        without={[kept.id]}
+        without={[survivor.id]}
         onChange={(id) => setGone(clients.find((client) => client.id === id) ?? null)}
       />
-      <MergeDialog of="client" kept={kept} gone={gone} onClose={() => setGone(null)} />
+      <MergeDialog of="client" survivor={survivor} gone={gone} onClose={() => setGone(null)} />
     </>
   );
 }
 
 interface JoinDogProps {
-  readonly kept: Named;
+  readonly survivor: Named;
   readonly clientId: string;
   readonly open: boolean;
   readonly onClose: () => void;
 }
 
 /** Another dog of the same owner that is this one, under another name. */
-export function JoinDog({ kept, clientId, open, onClose }: JoinDogProps) {
+export function JoinDog({ survivor, clientId, open, onClose }: JoinDogProps) {
   const [gone, setGone] = useState<Named | null>(null);
-  const dogs = useClient(open ? clientId : '').data?.dogs.filter((dog) => dog.id !== kept.id && !dog.archivedOn) ?? [];
+  const dogs =
+    useClient(open ? clientId : '').data?.dogs.filter((dog) => dog.id !== survivor.id && !dog.archivedOn) ?? [];
   return (
     <>
-      <Dialog open={open && gone === null} onClose={onClose} title={`Which is ${kept.name}, too?`}>
+      <Dialog open={open && gone === null} onClose={onClose} title={`Which is ${survivor.name}, too?`}>
         {dogs.length === 0 && (
           <p className="text-soft">
             Its owner has no other dog. If the owner is twice in the book, join the owners first.
@@ -59,7 +55,7 @@ export function JoinDog({ kept, clientId, open, onClose }: JoinDogProps) {
       </Dialog>
       <MergeDialog
         of="dog"
-        kept={kept}
+        survivor={survivor}
         gone={open ? gone : null}
         onClose={() => {
           setGone(null);

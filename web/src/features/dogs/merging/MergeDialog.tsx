@@ -7,7 +7,8 @@ import { Dialog } from '../../../ui/Dialog';
 import { tell } from '../../../ui/toasts';
 import { undoMerge } from './undoMerge';
 
-interface Named {
+/** A client or dog as far as joining two names it. */
+export interface Named {
   readonly id: string;
   readonly name: string;
 }
@@ -15,14 +16,14 @@ interface Named {
 interface MergeDialogProps {
   readonly of: 'client' | 'dog';
   /** The one that stays. */
-  readonly kept: Named;
+  readonly survivor: Named;
   /** Null while the dialog is closed. */
   readonly gone: Named | null;
   readonly onClose: () => void;
 }
 
 /** What joining two would move and add, shown before it is done; it can be taken back. */
-export function MergeDialog({ of, kept, gone, onClose }: MergeDialogProps) {
+export function MergeDialog({ of, survivor, gone, onClose }: MergeDialogProps) {
   return (
     <Dialog
       open={gone !== null}
@@ -30,21 +31,31 @@ export function MergeDialog({ of, kept, gone, onClose }: MergeDialogProps) {
       title="The same one twice?"
       says="Nothing is thrown away, and it can be taken apart again."
     >
-      {gone && <Preview of={of} kept={kept} gone={gone} onDone={onClose} />}
+      {gone && <Preview of={of} survivor={survivor} gone={gone} onDone={onClose} />}
     </Dialog>
   );
 }
 
-function Preview({ of, kept, gone, onDone }: { of: 'client' | 'dog'; kept: Named; gone: Named; onDone: () => void }) {
+function Preview({
+  of,
+  survivor,
+  gone,
+  onDone,
+}: {
+  of: 'client' | 'dog';
+  survivor: Named;
+  gone: Named;
+  onDone: () => void;
+}) {
   const path = of === 'client' ? 'clients' : 'dogs';
   const { data, error } = useQuery({
-    queryKey: ['merge', of, kept.id, gone.id],
-    queryFn: () => call(`GET /api/${path}/:id/merge`, { id: kept.id, query: { gone: gone.id } }),
+    queryKey: ['merge', of, survivor.id, gone.id],
+    queryFn: () => call(`GET /api/${path}/:id/merge`, { id: survivor.id, query: { gone: gone.id } }),
   });
   const join = useWrite(`POST /api/${path}/:id/merge`, {
-    write: (id) => call(`POST /api/${path}/:id/merge`, { id: kept.id, body: { id, goneId: gone.id } }),
+    write: (id) => call(`POST /api/${path}/:id/merge`, { id: survivor.id, body: { id, goneId: gone.id } }),
     onSuccess: ({ id }) => {
-      tell(`${gone.name} is now part of ${kept.name}.`, { undo: () => void undoMerge(id) });
+      tell(`${gone.name} is now part of ${survivor.name}.`, { undo: () => void undoMerge(id) });
       onDone();
     },
   });
@@ -63,23 +74,23 @@ function Preview({ of, kept, gone, onDone }: { of: 'client' | 'dog'; kept: Named
           Leave them two
         </Button>
         <Button look="main" disabled={data.refused !== null || join.isPending} onClick={() => join.mutate()}>
-          Join into {kept.name}
+          Join into {survivor.name}
         </Button>
       </div>
     </div>
   );
 }
 
-function Moves({ preview: { kept, gone, moves, gains } }: { readonly preview: MergePreview }) {
+function Moves({ preview: { survivor, gone, moves, gains } }: { readonly preview: MergePreview }) {
   return (
     <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">
       <dt className="text-soft">Stays</dt>
-      <dd className="font-semibold">{kept.name}</dd>
+      <dd className="font-semibold">{survivor.name}</dd>
       <dt className="text-soft">Put away</dt>
       <dd>{gone.name}</dd>
       <dt className="text-soft">Moves over</dt>
       <dd>{moves.length > 0 ? moves.join('; ') : 'nothing hangs on it'}</dd>
-      <dt className="text-soft">{kept.name} gains</dt>
+      <dt className="text-soft">{survivor.name} gains</dt>
       <dd>{gains.length > 0 ? gains.join('; ') : 'nothing new'}</dd>
     </dl>
   );

@@ -5,7 +5,7 @@ import { queryClient } from '../../../data/queries';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { CLIENT_ID, TODAY, client, listed, session } from '../../../tests/demoDog';
-import { Refusal, openServer, show } from '../../../tests/server';
+import { RefusedAnswer, openServer, show } from '../../../tests/server';
 import { OwnerScreen } from './OwnerScreen';
 import { OwnersScreen } from './OwnersScreen';
 
@@ -23,7 +23,7 @@ const view = (more: Partial<ClientView> = {}): ClientView => ({
   ...more,
 });
 
-function openOwner(first = view(), refused?: Refusal) {
+function openOwner(first = view(), refused?: RefusedAnswer) {
   const held = { view: first };
   const server = openServer({
     'GET /api/session': () => session(),
@@ -51,7 +51,7 @@ function openOwner(first = view(), refused?: Refusal) {
     },
     'GET /api/clients/:id/merge': ({ id, query }) => ({
       of: 'client',
-      kept: { id, name: held.view.client.name },
+      survivor: { id, name: held.view.client.name },
       gone: { id: query.get('gone') ?? '', name: KUNLE.name },
       moves: ['the dog Umber'],
       gains: [],
@@ -181,7 +181,7 @@ describe('an owner', () => {
   test('when someone was quicker it says so and keeps what was typed', async () => {
     const { person } = openOwner(
       view(),
-      new Refusal(409, { kind: 'conflict', message: 'Someone else changed this client meanwhile.' }),
+      new RefusedAnswer(409, { kind: 'conflict', message: 'Someone else changed this client meanwhile.' }),
     );
     await person.type(await screen.findByLabelText('Note'), 'Side gate');
     await person.click(button('Save'));

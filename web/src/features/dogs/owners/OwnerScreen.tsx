@@ -34,11 +34,11 @@ export function OwnerScreen() {
 
 function Owner({ view }: { readonly view: ClientView }) {
   const { client } = view;
-  const kept = useMemo(
+  const seen = useMemo(
     () => ({ version: client.version, form: { name: client.name, ...typed(client.card) } }),
     [client],
   );
-  const draft = useDraft<OwnerForm, typeof clientFields, OwnerBody>(kept, { as: bodyOf, fits: clientFields });
+  const draft = useDraft<OwnerForm, typeof clientFields, OwnerBody>(seen, { as: bodyOf, fits: clientFields });
   const { form } = draft;
   const save = useWrite('PUT /api/clients/:id', {
     form: draft,
@@ -71,7 +71,7 @@ function Owner({ view }: { readonly view: ClientView }) {
         </div>
       </header>
       <Conflict draft={draft} what="this owner" names={FIELD_NAMES} show={showField} />
-      <Doubles of="client" kept={client} likelySame={view.likelySame} merges={view.merges} />
+      <Doubles of="client" survivor={client} likelySame={view.likelySame} merges={view.merges} />
       <div className="grid grid-cols-[1fr_400px] max-lg:grid-cols-1 gap-3.5 items-start">
         <div className="flex flex-col gap-3.5">
           <Card title="How to reach them">

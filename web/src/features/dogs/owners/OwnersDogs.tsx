@@ -47,7 +47,7 @@ export function OwnersDogs({ view: { client, dogs, housemates } }: { readonly vi
         />
       </div>
       <div className="mt-3 pt-3 border-t border-line">
-        <JoinClient kept={client} />
+        <JoinClient survivor={client} />
       </div>
     </Card>
   );

@@ -37,7 +37,7 @@ export function OwnersScreen() {
 }
 
 /** An owner as the search knows them: by their own name and their dogs'. */
-interface Row {
+interface OwnerRow {
   readonly id: string;
   readonly name: string;
   readonly owner: string;
@@ -48,7 +48,7 @@ interface Row {
   readonly dogs: readonly string[];
 }
 
-function rowsOf(clients: readonly Client[], dogs: readonly DogListItem[]): Row[] {
+function rowsOf(clients: readonly Client[], dogs: readonly DogListItem[]): OwnerRow[] {
   const byOwner = group(dogs, (dog) => dog.ownerId);
   return clients.map((client) => {
     const theirs = (byOwner.get(client.id) ?? []).filter((dog) => !dog.archived).map(({ name }) => name);

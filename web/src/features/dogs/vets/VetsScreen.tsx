@@ -14,8 +14,8 @@ import { Empty, Waiting } from '../../../ui/Waiting';
 import { tell } from '../../../ui/toasts';
 import { BookTabs } from '../BookTabs';
 
-type Vet = Pick<VetView, 'name' | 'practice' | 'phone' | 'email' | 'address' | 'note'>;
-const VET_FIELDS: Readonly<Record<keyof Vet, string>> = {
+type VetFields = Pick<VetView, 'name' | 'practice' | 'phone' | 'email' | 'address' | 'note'>;
+const VET_FIELDS: Readonly<Record<keyof VetFields, string>> = {
   name: 'Name',
   practice: 'Practice',
   phone: 'Phone',
@@ -23,7 +23,7 @@ const VET_FIELDS: Readonly<Record<keyof Vet, string>> = {
   address: 'Address',
   note: 'Note',
 };
-const NO_VET: Vet = { name: '', practice: '', phone: '', email: '', address: '', note: '' };
+const NO_VET: VetFields = { name: '', practice: '', phone: '', email: '', address: '', note: '' };
 
 /** The vets the business talks to. */
 export function VetsScreen() {
@@ -95,7 +95,7 @@ function VetDialog({ vet, onClose }: { readonly vet: VetView | null; readonly on
   });
   const save = useWrite(['POST /api/vets', 'PUT /api/vets/:id'], {
     form: draft,
-    write: async (id, { archived, ...fields }: Vet & { archived: boolean }) => {
+    write: async (id, { archived, ...fields }: VetFields & { archived: boolean }) => {
       await (vet
         ? call('PUT /api/vets/:id', { id: vet.id, body: { ...fields, version: draft.version, archived } })
         : call('POST /api/vets', { body: { id, ...fields } }));
@@ -116,7 +116,7 @@ function VetDialog({ vet, onClose }: { readonly vet: VetView | null; readonly on
         <div className="col-span-2 empty:hidden">
           <Conflict draft={draft} what="this vet" names={VET_FIELDS} show={(key, of) => of[key]} />
         </div>
-        {(Object.keys(VET_FIELDS) as (keyof Vet)[]).map((key) => (
+        {(Object.keys(VET_FIELDS) as (keyof VetFields)[]).map((key) => (
           <div key={key} className={key === 'address' || key === 'note' ? 'col-span-2' : undefined}>
             <TextField label={VET_FIELDS[key]} autoComplete="off" {...draft.field(key)} />
           </div>
@@ -137,7 +137,7 @@ function VetDialog({ vet, onClose }: { readonly vet: VetView | null; readonly on
   );
 }
 
-const pick = ({ name, practice, phone, email, address, note }: VetView): Vet => ({
+const pick = ({ name, practice, phone, email, address, note }: VetView): VetFields => ({
   name,
   practice,
   phone,

@@ -36,7 +36,7 @@ export function BatchCard({ batch }: { readonly batch: BatchView }) {
       }
     >
       <p className="text-sm text-soft -mt-1.5 mb-2.5">
-        {batch.standing.length > 0
+        {batch.openMixes.length > 0
           ? `${volume(batch.need)} needed in all, ${volume(batch.wanted)} still to mix, a tenth of it reserve`
           : `${volume(batch.need)} needed, ${volume(batch.wanted)} with a tenth in reserve`}
         {batch.cost !== null && batch.bottles.length > 0 && `, ${money(batch.cost)} of product`}. {batch.product.hazard}{' '}

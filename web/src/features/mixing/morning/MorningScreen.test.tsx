@@ -4,7 +4,7 @@ import { describe, expect, test, vi } from 'vitest';
 import { v7 } from 'uuid';
 import { batch, mixingView, madeMix } from '../../../tests/demoMixing';
 import { DOG_ID, business, session } from '../../../tests/demoDog';
-import { Refusal, openServer, show } from '../../../tests/server';
+import { RefusedAnswer, openServer, show } from '../../../tests/server';
 import { MorningScreen } from './MorningScreen';
 
 function openMorning(view: Partial<MixingView> = {}) {
@@ -14,11 +14,11 @@ function openMorning(view: Partial<MixingView> = {}) {
     'GET /api/business': () => business(),
     'GET /api/mixing': () => bench,
     'POST /api/mixes': ({ body }) => {
-      bench = { ...bench, batches: [], standing: [fresh({ id: body.id })] };
+      bench = { ...bench, batches: [], openMixes: [fresh({ id: body.id })] };
       return { id: body.id, no: 1 };
     },
     'PUT /api/mixes/:id': ({ body }) => {
-      bench = { ...bench, standing: [] };
+      bench = { ...bench, openMixes: [] };
       return { version: body.version + 1 };
     },
   });
@@ -31,7 +31,7 @@ const section = (name: string) => screen.getByRole('region', { name });
 
 describe('the morning mix', () => {
   test('what is measured early and what is watered late stand apart', async () => {
-    openMorning({ standing: [fresh()], batches: [batch({ standing: [] })] });
+    openMorning({ openMixes: [fresh()], batches: [batch({ openMixes: [] })] });
     await screen.findByRole('heading', { name: /1\. Early/ });
     expect(section('Measure early')).toHaveWords(
       /Half-litre bottle.*4 strokes.*of 5 ml, 20 ml of product.*Radish 400 ml/,
@@ -79,7 +79,7 @@ describe('the morning mix', () => {
 
   test('past its time: struck out, and the only thing to do is pour it away; the waste is told', async () => {
     const past = madeMix({ discardAt: '2026-11-20T00:00:00Z', leftMl: 180, wateredAt: '2026-11-19T09:00:00Z' });
-    const { person, server } = openMorning({ batches: [], standing: [past] });
+    const { person, server } = openMorning({ batches: [], openMixes: [past] });
     const region = await screen.findByRole('region', { name: 'Past their time' });
     const buttons = within(region).getAllByRole('button');
     expect(buttons.map((each) => each.getAttribute('aria-label') ?? each.textContent)).toEqual([
@@ -105,13 +105,13 @@ describe('the morning mix', () => {
 
   test('what is past is past by the server’s clock, whatever this device’s says', async () => {
     const soon = madeMix({ discardAt: new Date(Date.now() + HOUR).toISOString(), wateredAt: '2026-11-19T09:00:00Z' });
-    openMorning({ batches: [], standing: [soon], serverNow: Date.now() + 2 * HOUR });
+    openMorning({ batches: [], openMixes: [soon], serverNow: Date.now() + 2 * HOUR });
     expect(await screen.findByRole('region', { name: 'Past their time' })).toBeTruthy();
   });
 
   test('one dog fewer: its mix stands for nobody; no bottle left is told', async () => {
     openMorning({
-      standing: [fresh({ wateredAt: new Date().toISOString() })],
+      openMixes: [fresh({ wateredAt: new Date().toISOString() })],
       batches: [batch({ wanted: 0, bottles: [], unbottled: 0 }), batch({ bottles: [], unbottled: 770 })],
     });
     expect(await screen.findByText('for nobody any more today')).toBeTruthy();
@@ -132,7 +132,7 @@ describe('the morning mix', () => {
   test('labels for all that stands; print; an empty day says when something comes', async () => {
     const mixes = [fresh(), fresh()];
     const print = vi.spyOn(window, 'print').mockImplementation(() => undefined);
-    const { person } = openMorning({ standing: mixes });
+    const { person } = openMorning({ openMixes: mixes });
     const link = await screen.findByRole('link', { name: /Labels for 2 bottles/ });
     expect(link.getAttribute('href')).toBe(`/api/mixes/labels.pdf?ids=${mixes.map(({ id }) => id).join(',')}`);
     await person.click(screen.getByRole('button', { name: /Print/ }));
@@ -140,7 +140,7 @@ describe('the morning mix', () => {
   });
 
   test('nothing to mix', async () => {
-    openMorning({ batches: [], standing: [] });
+    openMorning({ batches: [], openMixes: [] });
     expect(await screen.findByText(/nothing to mix/)).toBeTruthy();
   });
 
@@ -150,7 +150,7 @@ describe('the morning mix', () => {
       'GET /api/business': () => business(),
       'GET /api/mixing': () => mixingView(),
       'POST /api/mixes': () => {
-        throw new Refusal(409, { kind: 'conflict', message: 'All 2 of Half-litre bottle hold a mix.' });
+        throw new RefusedAnswer(409, { kind: 'conflict', message: 'All 2 of Half-litre bottle hold a mix.' });
       },
     });
     const { person } = show(<MorningScreen />);

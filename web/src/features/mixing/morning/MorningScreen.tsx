@@ -11,7 +11,7 @@ import { MixingTabs } from '../MixingTabs';
 import { AsItIs } from './AsItIs';
 import { BatchCard } from './BatchCard';
 import { sharesOf } from './shares';
-import { labelsOf, StandingList } from './StandingList';
+import { labelsOf, OpenMixList } from './OpenMixList';
 
 /** The day's mixes at the bench: measure early, water late, what stands, and who gets what. */
 export function MorningScreen() {
@@ -26,36 +26,36 @@ export function MorningScreen() {
       </header>
       <MixingTabs />
       <Waiting query={query} what="The morning mix">
-        {(bench) => <Morning bench={bench} ahead={bench.serverNow - query.dataUpdatedAt} />}
+        {(mixing) => <Morning mixing={mixing} ahead={mixing.serverNow - query.dataUpdatedAt} />}
       </Waiting>
     </div>
   );
 }
 
 interface MorningProps {
-  readonly bench: MixingView;
+  readonly mixing: MixingView;
   /** The server's clock less this device's, ms: what is past is past by the server's. */
   readonly ahead: number;
 }
 
-function Morning({ bench, ahead }: MorningProps) {
+function Morning({ mixing, ahead }: MorningProps) {
   const now = useNow(30_000) + ahead;
   const past = (mix: MadeMixView) => now >= Date.parse(mix.discardAt);
-  const fresh = bench.standing.filter((mix) => !past(mix));
+  const fresh = mixing.openMixes.filter((mix) => !past(mix));
   const dry = fresh.filter(({ wateredAt }) => wateredAt === null);
   const ready = fresh.filter(({ wateredAt }) => wateredAt !== null);
-  const old = bench.standing.filter(past);
-  const toMake = bench.batches.filter(({ wanted }) => wanted > 0);
-  const shares = sharesOf(bench);
-  const nothing = bench.batches.length + bench.asItIs.length + bench.standing.length + bench.trouble.length === 0;
+  const old = mixing.openMixes.filter(past);
+  const toMake = mixing.batches.filter(({ wanted }) => wanted > 0);
+  const shares = sharesOf(mixing);
+  const nothing = mixing.batches.length + mixing.asItIs.length + mixing.openMixes.length + mixing.trouble.length === 0;
   if (nothing)
     return (
-      <Empty words={`${showDay(bench.day)}: nothing to mix. Once a dog with a bath is booked, its mix stands here.`} />
+      <Empty words={`${showDay(mixing.day)}: nothing to mix. Once a dog with a bath is booked, its mix stands here.`} />
     );
   return (
     <>
-      <Summary bench={bench} toMake={toMake.length} dry={dry.length} ready={ready.length} />
-      {bench.trouble.map(({ dog, words }) => (
+      <Summary mixing={mixing} toMake={toMake.length} dry={dry.length} ready={ready.length} />
+      {mixing.trouble.map(({ dog, words }) => (
         <p key={dog + words} role="alert" className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-3">
           {dog}: {words} Nothing is mixed for it until you choose.
         </p>
@@ -63,7 +63,7 @@ function Morning({ bench, ahead }: MorningProps) {
       {old.length > 0 && (
         <section aria-label="Past their time">
           <h2 className="text-stop mb-2">Pour away: past their time</h2>
-          <StandingList mixes={old} shares={shares} kind="past" zone={bench.zone} />
+          <OpenMixList mixes={old} shares={shares} kind="past" zone={mixing.zone} />
         </section>
       )}
       {toMake.length > 0 && (
@@ -89,49 +89,49 @@ function Morning({ bench, ahead }: MorningProps) {
             35–38 °C; cooler for flat-faced dogs. Turn the bottle, do not shake.{' '}
             <SourceMark source={HOUSE_VALUE} because="Lukewarm is common practice; the degrees are the business’s." />
           </p>
-          <StandingList mixes={dry} shares={shares} kind="dry" zone={bench.zone} />
+          <OpenMixList mixes={dry} shares={shares} kind="dry" zone={mixing.zone} />
         </section>
       )}
       {ready.length > 0 && (
         <section aria-label="Ready">
           <h2 className="mb-2">Ready at the bench</h2>
-          <StandingList mixes={ready} shares={shares} kind="ready" zone={bench.zone} />
+          <OpenMixList mixes={ready} shares={shares} kind="ready" zone={mixing.zone} />
         </section>
       )}
-      {bench.asItIs.length > 0 && <AsItIs list={bench.asItIs} />}
+      {mixing.asItIs.length > 0 && <AsItIs list={mixing.asItIs} />}
     </>
   );
 }
 
 interface SummaryProps {
-  readonly bench: MixingView;
+  readonly mixing: MixingView;
   readonly toMake: number;
   readonly dry: number;
   readonly ready: number;
 }
 
 /** What to do next, in one line; labels for all that stands. */
-function Summary({ bench, toMake, dry, ready }: SummaryProps) {
-  const bottles = bench.batches.reduce((sum, batch) => sum + batch.bottles.length, 0);
+function Summary({ mixing, toMake, dry, ready }: SummaryProps) {
+  const bottles = mixing.batches.reduce((sum, batch) => sum + batch.bottles.length, 0);
   const parts = [
     toMake > 0 && `${bottles} ${bottles === 1 ? 'bottle' : 'bottles'} to measure`,
     dry > 0 && `${dry} ${dry === 1 ? 'waits' : 'wait'} for water`,
     ready > 0 && `${ready} ready`,
   ].filter(Boolean);
-  const standing = bench.standing.filter(({ discardAt }) => Date.parse(discardAt) > bench.serverNow);
+  const openMixes = mixing.openMixes.filter(({ discardAt }) => Date.parse(discardAt) > mixing.serverNow);
   return (
     <div className="flex flex-wrap items-center justify-between gap-3">
       <p className="text-lg">
-        <b>{showDay(bench.day)}:</b> {parts.length > 0 ? parts.join(' · ') : 'all is mixed and used.'}
+        <b>{showDay(mixing.day)}:</b> {parts.length > 0 ? parts.join(' · ') : 'all is mixed and used.'}
       </p>
-      {standing.length > 0 && (
+      {openMixes.length > 0 && (
         <a
-          href={labelsOf(standing)}
+          href={labelsOf(openMixes)}
           target="_blank"
           rel="noreferrer"
           className="no-print rounded-xl border border-pond text-pond font-semibold px-4 min-h-11 inline-flex items-center hover:bg-pond-pale"
         >
-          Labels for {standing.length} {standing.length === 1 ? 'bottle' : 'bottles'} (PDF, 62 mm)
+          Labels for {openMixes.length} {openMixes.length === 1 ? 'bottle' : 'bottles'} (PDF, 62 mm)
         </a>
       )}
     </div>

@@ -23,16 +23,16 @@ import { TickBox } from './TickBox';
 export const labelsOf = (mixes: readonly Pick<MadeMixView, 'id'>[]): string =>
   `/api/mixes/labels.pdf?ids=${mixes.map(({ id }) => id).join(',')}`;
 
-type Kind = 'past' | 'dry' | 'ready';
+type MixState = 'past' | 'dry' | 'ready';
 interface ListProps {
   readonly mixes: readonly MadeMixView[];
   readonly shares: Shares;
-  readonly kind: Kind;
+  readonly kind: MixState;
   readonly zone: string;
 }
 
 /** Bottles that stand at the bench. */
-export const StandingList = ({ mixes, ...rest }: ListProps) => (
+export const OpenMixList = ({ mixes, ...rest }: ListProps) => (
   <ul
     className={classes(
       'grid max-md:grid-cols-1 gap-3.5',
@@ -40,12 +40,12 @@ export const StandingList = ({ mixes, ...rest }: ListProps) => (
     )}
   >
     {mixes.map((mix) => (
-      <Standing key={mix.id} mix={mix} {...rest} />
+      <OpenMixRow key={mix.id} mix={mix} {...rest} />
     ))}
   </ul>
 );
 
-function Standing({ mix, shares, kind, zone }: Omit<ListProps, 'mixes'> & { readonly mix: MadeMixView }) {
+function OpenMixRow({ mix, shares, kind, zone }: Omit<ListProps, 'mixes'> & { readonly mix: MadeMixView }) {
   const units = useUnits();
   const [pouring, setPouring] = useState(false);
   const volume = (ml: number) => showVolume(millilitres(ml), units);
@@ -125,8 +125,8 @@ function Standing({ mix, shares, kind, zone }: Omit<ListProps, 'mixes'> & { read
   );
 }
 
-type Step = { step: 'watered' } | { step: 'used up' } | { step: 'poured away'; leftMl: number };
-const DONE: Readonly<Record<Step['step'], string>> = {
+type MixAction = { step: 'watered' } | { step: 'used up' } | { step: 'poured away'; leftMl: number };
+const DONE: Readonly<Record<MixAction['step'], string>> = {
   watered: 'Water is in: ready.',
   'used up': 'Used up. Wash the bottle.',
   'poured away': 'Poured away. Wash the bottle.',
@@ -134,7 +134,7 @@ const DONE: Readonly<Record<Step['step'], string>> = {
 
 function useStep(mix: MadeMixView) {
   return useWrite('PUT /api/mixes/:id', {
-    write: (_, step: Step) => call('PUT /api/mixes/:id', { id: mix.id, body: { version: mix.version, ...step } }),
+    write: (_, step: MixAction) => call('PUT /api/mixes/:id', { id: mix.id, body: { version: mix.version, ...step } }),
     onSuccess: (_, { step }) => {
       tell(DONE[step]);
     },

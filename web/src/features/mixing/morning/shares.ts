@@ -4,4 +4,4 @@ export type Shares = ReadonlyMap<string, readonly PourView[]>;
 
 /** Who is to have what of each standing mix. */
 export const sharesOf = ({ batches }: MixingView): Shares =>
-  new Map(batches.flatMap(({ standing }) => standing.map(({ mix, pours }) => [mix, pours] as const)));
+  new Map(batches.flatMap(({ openMixes }) => openMixes.map(({ mix, pours }) => [mix, pours] as const)));

@@ -7,13 +7,13 @@ import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
 import { OneOf } from '../../../ui/OneOf';
 import { classes } from '../../../ui/classes';
-import { type FieldsProps, readForm, readingHouse, takenReading, type ProductForm } from './productForm';
+import { type FieldsProps, readForm, readingBusiness, takenReading, type ProductForm } from './productForm';
 
 /** How the printed ratio was read, and what a person has to decide about it. */
 export function LabelReadingFields({ draft, business }: FieldsProps) {
   const { form, set, at } = draft;
   if (form.label.trim() === '') return null;
-  const reader = readingHouse(business);
+  const reader = readingBusiness(business);
   const read = readForm(form, reader);
   switch (read.kind) {
     case 'ready to use':

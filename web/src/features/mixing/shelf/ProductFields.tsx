@@ -3,7 +3,7 @@ import { SelectField, TextField } from '../../../ui/Field';
 import { SourceMark } from '../../../ui/SourceMark';
 import { VolumeField } from '../../../forms/VolumeField';
 import { LabelReadingFields } from './LabelReadingFields';
-import { readForm, readingHouse, type ProductForm } from './productForm';
+import { readForm, readingBusiness, type ProductForm } from './productForm';
 import type { FieldsProps } from './productForm';
 import { ratioHint } from '../sums/ratioHint';
 import { useUnits } from '../../../data/useUnits';
@@ -51,7 +51,7 @@ export function WhatFields({ draft }: FieldsProps) {
 export function LabelFields(props: FieldsProps) {
   const { draft, business } = props;
   const { form, at, field } = draft;
-  const read = readForm(form, readingHouse(business));
+  const read = readForm(form, readingBusiness(business));
   const mixed = form.label.trim() !== '' && read.kind !== 'ready to use';
   const units = useUnits();
   return (

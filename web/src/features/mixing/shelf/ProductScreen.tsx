@@ -16,7 +16,7 @@ import { tell } from '../../../ui/toasts';
 import { MixingTabs } from '../MixingTabs';
 import { LotsCard } from './LotsCard';
 import { CautionFields, LabelFields, MoneyFields, WhatFields } from './ProductFields';
-import { EMPTY_PRODUCT, bodyOf, formOf, readingHouse } from './productForm';
+import { EMPTY_PRODUCT, bodyOf, formOf, readingBusiness } from './productForm';
 import { FIELD_NAMES, showField } from './productFieldWords';
 
 /** One product: what it is, how its label was read, what it warns of, what it costs; its lots beside it. */
@@ -61,11 +61,11 @@ function Found({ business, id }: { readonly business: BusinessView; readonly id:
 
 function Editor({ business, product }: { readonly business: BusinessView; readonly product: ProductView | null }) {
   const navigate = useNavigate();
-  const kept = useMemo(
+  const seen = useMemo(
     () => (product ? { version: product.version, form: formOf(product) } : fresh(EMPTY_PRODUCT)),
     [product],
   );
-  const draft = useDraft(kept, { as: (typed) => bodyOf(typed, readingHouse(business)), fits: productFields });
+  const draft = useDraft(seen, { as: (typed) => bodyOf(typed, readingBusiness(business)), fits: productFields });
   const { form } = draft;
   const [newId] = useState(() => v7());
   const save = useWrite(['POST /api/products', 'PUT /api/products/:id'], {

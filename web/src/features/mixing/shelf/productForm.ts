@@ -9,10 +9,10 @@ import {
   sayReading,
   showStrength,
   strengthOf,
-  type Caution,
+  type MixCaution,
   type LabelReading,
   type Reading,
-  type Said,
+  type RatioSaid,
 } from '@dewpond/core/dilution';
 import { readRatio } from '@dewpond/core/mixing';
 import { typedNumber } from '../../../forms/typedNumber';
@@ -34,7 +34,7 @@ export interface ProductForm {
   readonly kind: ProductView['kind'];
   readonly label: string;
   /** Which of the label's readings was taken; null: none yet. */
-  readonly reading: Said | null;
+  readonly reading: RatioSaid | null;
   /** A ratio within the label's range, or where the label gives none ("2 %" of a medicated one). */
   readonly dilution: RatioTyped;
   readonly purposes: readonly { readonly purpose: string; readonly ratio: RatioTyped }[];
@@ -44,7 +44,7 @@ export interface ProductForm {
   readonly usual: boolean;
   readonly suppliedBy: ProductView['suppliedBy'];
   readonly supplier: string;
-  readonly cautions: readonly Caution[];
+  readonly cautions: readonly MixCaution[];
   /** One between commas or lines, as printed. */
   readonly ingredients: string;
   readonly containerMl: number;
@@ -77,12 +77,12 @@ export const EMPTY_PRODUCT: ProductForm = {
 };
 
 /** How this business reads labels, and what a stroke of each of its pumps gives. */
-export interface House {
+export interface ReadingBusiness {
   readonly oneToN: 'N parts water' | 'N parts in all';
   readonly strokeOf: (pumpId: string) => number | null;
 }
 
-export const readingHouse = ({ ways, pumps }: Pick<BusinessView, 'ways' | 'pumps'>): House => ({
+export const readingBusiness = ({ ways, pumps }: Pick<BusinessView, 'ways' | 'pumps'>): ReadingBusiness => ({
   oneToN: ways.readsOneTo,
   strokeOf: (pumpId) => pumps.find(({ id }) => id === pumpId)?.strokeMl ?? null,
 });
@@ -112,7 +112,10 @@ export function formOf(product: ProductView): ProductForm {
   };
 }
 
-export const readForm = (form: Pick<ProductForm, 'label' | 'kind' | 'pumpId'>, business: House): LabelReading =>
+export const readForm = (
+  form: Pick<ProductForm, 'label' | 'kind' | 'pumpId'>,
+  business: ReadingBusiness,
+): LabelReading =>
   readLabel(form.label, {
     medicated: form.kind === 'medicated',
     oneToN: business.oneToN,
@@ -120,7 +123,7 @@ export const readForm = (form: Pick<ProductForm, 'label' | 'kind' | 'pumpId'>, b
   });
 
 /** The reading that was taken of the label, or the business's; null while a person has to say. */
-export function takenReading(form: ProductForm, business: House): Reading | null {
+export function takenReading(form: ProductForm, business: ReadingBusiness): Reading | null {
   const label = readForm(form, business);
   const meaning = labelMeaning(label, form.reading);
   if (meaning.kind === 'diluted') return meaning.reading;
@@ -130,7 +133,7 @@ export function takenReading(form: ProductForm, business: House): Reading | null
 }
 
 /** What is said of the label by all the fields together; null for ready to use, or while nothing can be read. */
-export function saidOf(form: ProductForm, business: House): Said | null {
+export function saidOf(form: ProductForm, business: ReadingBusiness): RatioSaid | null {
   const label = readForm(form, business);
   if (label.kind === 'ready to use' || label.kind === 'unreadable') return null;
   const typed = typedRatio(form.dilution, business);
@@ -145,14 +148,14 @@ export function saidOf(form: ProductForm, business: House): Said | null {
 }
 
 /** A ratio typed beside the label, exact, by the business's habit; null when it is none. */
-export function typedRatio({ text, exact }: RatioTyped, { oneToN }: Pick<House, 'oneToN'>): string | null {
+export function typedRatio({ text, exact }: RatioTyped, { oneToN }: Pick<ReadingBusiness, 'oneToN'>): string | null {
   if (exact !== null) return exact;
   const read = readRatio(text, { medicated: false, oneToN });
   return read.kind === 'answer' ? exactParts(read.strength) : null;
 }
 
 /** What is sent. What does not fit is told by the server, at the field. */
-export function bodyOf(form: ProductForm, business: House): ProductBody {
+export function bodyOf(form: ProductForm, business: ReadingBusiness): ProductBody {
   const said = saidOf(form, business);
   const { contactLeast, contactMost } = form;
   const timed = contactLeast.trim() !== '' || contactMost.trim() !== '';

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { DOG_ID, TODAY, WASH_ID, business, product, session } from '../../../tests/demoDog';
-import { Refusal, openServer, show } from '../../../tests/server';
+import { RefusedAnswer, openServer, show } from '../../../tests/server';
 import { ProductScreen } from './ProductScreen';
 import { ProductsScreen } from './ProductsScreen';
 import { ToolsScreen } from './ToolsScreen';
@@ -24,7 +24,7 @@ function openShelf(screenOf: ReactNode, given: { business?: BusinessView; ledger
     'GET /api/products/:id/ledger': () => given.ledger ?? ledger(),
     'POST /api/products': ({ body }) => {
       if (body.name === 'Taken')
-        throw new Refusal(422, {
+        throw new RefusedAnswer(422, {
           kind: 'bad input',
           message: 'x',
           fields: [{ path: 'name', message: 'There is a product of that name.' }],

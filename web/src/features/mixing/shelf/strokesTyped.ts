@@ -11,18 +11,18 @@ export const HOW_MEASURED = {
 } as const;
 export type HowMeasured = keyof typeof HOW_MEASURED;
 
-export type Typed =
+export type StrokesTyped =
   | { readonly kind: 'strokes'; readonly strokes: readonly Millilitres[] }
   | { readonly kind: 'no strokes'; readonly why: string };
 
-const none = (why: string): Typed => ({ kind: 'no strokes', why });
+const none = (why: string): StrokesTyped => ({ kind: 'no strokes', why });
 
 /** Strokes in ml from what was typed; `volume` turns a typed volume into ml. Trouble comes back in words. */
 export function strokesTyped(
   typed: readonly string[],
   how: HowMeasured,
   volume: (value: number) => Millilitres,
-): Typed {
+): StrokesTyped {
   const given = typed.filter((each) => each.trim() !== '').map(typedNumber);
   const wrong = given.find((each) => !Number.isFinite(each) || each < 0);
   if (wrong !== undefined) return none('Numbers only, none below 0.');

@@ -15,18 +15,18 @@ import { WasteChart } from './WasteChart';
 
 /** Spans one asks about; days back from today. */
 const SPANS = { 'last 4 weeks': 28, 'last 3 months': 92, 'last 6 months': 183, 'last 12 months': 365 } as const;
-type Span = keyof typeof SPANS;
+type CostSpan = keyof typeof SPANS;
 
 /** What product costs, by visit, dog, product and month; and what was mixed and thrown away. */
 export function CostsScreen() {
   const today = useSession().data?.today;
-  const [span, setSpan] = useState<Span>('last 6 months');
+  const [span, setSpan] = useState<CostSpan>('last 6 months');
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <header className="flex flex-wrap items-end justify-between gap-3">
         <h1>Cost and waste</h1>
         <div className="flex flex-wrap items-end gap-3">
-          <SelectField label="Over" value={span} onChange={(event) => setSpan(event.target.value as Span)}>
+          <SelectField label="Over" value={span} onChange={(event) => setSpan(event.target.value as CostSpan)}>
             {Object.keys(SPANS).map((each) => (
               <option key={each} value={each}>
                 {each}
@@ -150,7 +150,7 @@ const Big = ({ big, words, tone = 'plain' }: BigProps) => (
   </p>
 );
 
-interface Row {
+interface CostRow {
   readonly key: string;
   readonly name: ReactNode;
   readonly more: string;
@@ -158,7 +158,7 @@ interface Row {
 }
 
 /** Rows with a bar as long as the cost; the first ones, and the rest on asking. */
-function Rows({ rows }: { readonly rows: readonly Row[] }) {
+function Rows({ rows }: { readonly rows: readonly CostRow[] }) {
   const money = useMoney();
   const [all, setAll] = useState(false);
   const most = Math.max(...rows.map(({ cost }) => cost), 0.001);

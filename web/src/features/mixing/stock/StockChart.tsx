@@ -86,7 +86,7 @@ export function StockChart({ line, today }: { readonly line: StockLine; readonly
   );
 }
 
-interface MarkProps {
+interface ChartMarkProps {
   readonly x: number;
   readonly words: string;
   readonly colour: string;
@@ -94,7 +94,7 @@ interface MarkProps {
   readonly low?: boolean;
 }
 
-function Mark({ x, words, colour, low = false }: MarkProps) {
+function Mark({ x, words, colour, low = false }: ChartMarkProps) {
   const nearEdge = x > WIDE - 110;
   const top = low ? TOP + 18 : TOP;
   return (

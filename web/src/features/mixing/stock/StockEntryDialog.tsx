@@ -10,11 +10,11 @@ import { FormFoot } from '../../../forms/FormFoot';
 import { VolumeField } from '../../../forms/VolumeField';
 import { tell } from '../../../ui/toasts';
 
-type Entry = Omit<BodyOf<'POST /api/stock'>, 'id'>;
-type Kind = Entry['kind'];
+type StockEntryBody = Omit<BodyOf<'POST /api/stock'>, 'id'>;
+type StockEntryKind = StockEntryBody['kind'];
 
 /** What a person enters, in the words of the form. */
-const KINDS: Readonly<Record<Kind, { readonly name: string; readonly asks: string }>> = {
+const KINDS: Readonly<Record<StockEntryKind, { readonly name: string; readonly asks: string }>> = {
   delivery: { name: 'Delivery', asks: 'Came in' },
   count: { name: 'Count', asks: 'There is' },
   waste: { name: 'Waste: spilt, expired, gone off', asks: 'Went to waste' },
@@ -23,12 +23,12 @@ const KINDS: Readonly<Record<Kind, { readonly name: string; readonly asks: strin
 
 interface EntryProps {
   readonly product: Pick<ProductView, 'id' | 'name' | 'containerMl'>;
-  readonly kind: Kind;
+  readonly kind: StockEntryKind;
   readonly onClose: () => void;
 }
 
 interface EntryForm {
-  readonly kind: Kind;
+  readonly kind: StockEntryKind;
   readonly ml: number;
   /** Of a correction: which way. */
   readonly way: 'less' | 'more';
@@ -38,7 +38,11 @@ interface EntryForm {
 }
 
 /** What is entered; `lotId` is for a lot that comes with it. */
-const entryOf = ({ kind, ml, way, reason, number, expires }: EntryForm, productId: string, lotId: string): Entry => ({
+const entryOf = (
+  { kind, ml, way, reason, number, expires }: EntryForm,
+  productId: string,
+  lotId: string,
+): StockEntryBody => ({
   productId,
   kind,
   ml: kind === 'correction' && way === 'less' ? -ml : ml,
@@ -61,7 +65,7 @@ export function StockEntryDialog({ product, kind: first, onClose }: EntryProps) 
   const { kind } = form;
   const save = useWrite('POST /api/stock', {
     form: draft,
-    write: (id, entry: Entry) => call('POST /api/stock', { body: { ...entry, id } }),
+    write: (id, entry: StockEntryBody) => call('POST /api/stock', { body: { ...entry, id } }),
     onSuccess: (_, entry) => {
       tell(`${product.name}: ${KINDS[entry.kind].name.toLowerCase().split(':')[0]} entered.`);
       onClose();

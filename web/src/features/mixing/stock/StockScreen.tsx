@@ -72,13 +72,13 @@ function Stock({ view }: { readonly view: StockView }) {
   );
 }
 
-interface RowProps {
+interface StockRowProps {
   readonly line: StockLine;
   readonly chosen: boolean;
   readonly onChoose: () => void;
 }
 
-function StockRow({ line, chosen, onChoose }: RowProps) {
+function StockRow({ line, chosen, onChoose }: StockRowProps) {
   const units = useUnits();
   const { words, tone } = STATES[line.state];
   return (

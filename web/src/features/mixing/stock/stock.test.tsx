@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { CLIENT_ID, DOG_ID, TODAY, WASH_ID, business, session } from '../../../tests/demoDog';
-import { Refusal, openServer, show } from '../../../tests/server';
+import { RefusedAnswer, openServer, show } from '../../../tests/server';
 import { CostsScreen } from './CostsScreen';
 import { StockScreen } from './StockScreen';
 import { TraceScreen } from './TraceScreen';
@@ -89,7 +89,7 @@ function open(screenOf: ReactNode, given: { stock?: StockView; costs?: CostsView
     'POST /api/book/reckon': () => ({ left: 0 }),
     'POST /api/stock': ({ body }) => {
       if (body.reason === '')
-        throw new Refusal(422, {
+        throw new RefusedAnswer(422, {
           kind: 'bad input',
           message: 'x',
           fields: [{ path: 'reason', message: 'Say why more went out.' }],

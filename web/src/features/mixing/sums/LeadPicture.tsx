@@ -3,11 +3,11 @@ import { ML_PER_FLUID_OUNCE, VOLUME_UNIT, millilitres, showProduct, volumeFrom, 
 import { useUnits } from '../../../data/useUnits';
 import { BottleDrawing } from '../../../drawings/BottleDrawing';
 import { SelectField } from '../../../ui/Field';
-import { DOGS_LIKE, type Answer, type DogLike } from '@dewpond/core/mixing';
+import { DOGS_LIKE, type MixAnswer, type DogLike } from '@dewpond/core/mixing';
 import { LeadField } from './LeadField';
 
 interface PictureProps {
-  readonly answer: Answer;
+  readonly answer: MixAnswer;
   readonly bottle: Bottle;
   readonly lead: Lead;
   readonly onLead: (lead: Lead) => void;

@@ -6,9 +6,9 @@ import {
   strengthOf,
   type LabelRange,
   type Lead,
-  type Said,
+  type RatioSaid,
 } from '@dewpond/core/dilution';
-import { mixOfDog, readRatio, type Answer, type DogLike, type Question } from '@dewpond/core/mixing';
+import { mixOfDog, readRatio, type MixAnswer, type DogLike, type MixQuestion } from '@dewpond/core/mixing';
 import { mostWaste } from '@dewpond/core/ways';
 import { useMemo, useState } from 'react';
 import { Card } from '../../../ui/Card';
@@ -32,7 +32,7 @@ export function MixFresh({ business }: { readonly business: BusinessView }) {
   const [productId, setProductId] = useState(business.products.find((each) => each.strength !== null)?.id ?? '');
   const product = business.products.find((each) => each.id === productId);
   const [label, setLabel] = useState(product?.label ?? '50:1');
-  const [said, setSaid] = useState<Said | null>(() => keptOf(product));
+  const [said, setSaid] = useState<RatioSaid | null>(() => savedReadingOf(product));
   const [bottleId, setBottleId] = useState(bottles[1]?.bottle.id ?? bottles[0]?.bottle.id ?? '');
   const bottle = (bottles.find((each) => each.bottle.id === bottleId) ?? bottles[0])?.bottle;
   const [lead, setLead] = useState<Lead>({ by: 'total', ml: 500 });
@@ -40,7 +40,7 @@ export function MixFresh({ business }: { readonly business: BusinessView }) {
   const [like, setLike] = useState<DogLike>('middle, half-length, 15 kg');
   const each = mixOfDog(like, business.ways.washes === 'two' ? 2 : 1);
   const medicated = product?.kind === 'medicated';
-  const question = useMemo<Question | null>(
+  const question = useMemo<MixQuestion | null>(
     () =>
       bottle
         ? {
@@ -67,7 +67,7 @@ export function MixFresh({ business }: { readonly business: BusinessView }) {
     if (!next) return;
     setLabel(next.label);
     setStroke(next.strokeMl ?? 0);
-    setSaid(keptOf(next));
+    setSaid(savedReadingOf(next));
   };
   const changeLike = (next: DogLike) => {
     setLike(next);
@@ -93,7 +93,7 @@ export function MixFresh({ business }: { readonly business: BusinessView }) {
               onChange={(event) => {
                 setLabel(event.target.value);
                 // What was kept belongs to the product's own label.
-                setSaid(event.target.value === product?.label ? keptOf(product) : null);
+                setSaid(event.target.value === product?.label ? savedReadingOf(product) : null);
               }}
               error={misread}
               hint={ratioHint(units, medicated, answer.label)}
@@ -104,7 +104,7 @@ export function MixFresh({ business }: { readonly business: BusinessView }) {
             <div className="col-span-2">
               <DilutionField
                 key={productId}
-                kept={answer.strength && showStrength(answer.strength)}
+                saved={answer.strength && showStrength(answer.strength)}
                 oneToN={business.ways.readsOneTo}
                 onSay={setSaid}
               />
@@ -175,25 +175,25 @@ export function MixFresh({ business }: { readonly business: BusinessView }) {
 }
 
 /** What was kept of a product's label when it was entered. */
-const keptOf = (product: BusinessView['products'][number] | undefined): Said | null =>
+const savedReadingOf = (product: BusinessView['products'][number] | undefined): RatioSaid | null =>
   product && product.waterParts !== null ? { waterParts: product.waterParts, range: product.range } : null;
 
 interface DilutionProps {
   /** As kept of the product, shown only: what is not typed over stays exact. */
-  readonly kept: string | null;
+  readonly saved: string | null;
   readonly oneToN: BusinessView['ways']['readsOneTo'];
-  readonly onSay: (said: Said | null) => void;
+  readonly onSay: (said: RatioSaid | null) => void;
 }
 
 /** A label that gives no dilution, "2 %" of a medicated product: a person says it. */
-function DilutionField({ kept, oneToN, onSay }: DilutionProps) {
+function DilutionField({ saved, oneToN, onSay }: DilutionProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const read = typed === null ? null : readRatio(typed, { medicated: false, oneToN });
   return (
     <TextField
       label="Diluted to, by label or vet"
       placeholder="9:1"
-      value={typed ?? kept ?? ''}
+      value={typed ?? saved ?? ''}
       error={read?.kind === 'no answer' ? read.why : undefined}
       onChange={(event) => {
         setTyped(event.target.value);
@@ -207,8 +207,8 @@ function DilutionField({ kept, oneToN, onSay }: DilutionProps) {
 interface PurposesProps {
   readonly purposes: BusinessView['products'][number]['purposes'];
   readonly range: LabelRange;
-  readonly chosen: Answer['strength'];
-  readonly onSay: (said: Said) => void;
+  readonly chosen: MixAnswer['strength'];
+  readonly onSay: (said: RatioSaid) => void;
 }
 
 /** A label that gives a range: its purposes, else its two ends. */

@@ -4,10 +4,10 @@ import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
 import { useUnits } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { SourceMark } from '../../../ui/SourceMark';
-import type { Answer } from '@dewpond/core/mixing';
+import type { MixAnswer } from '@dewpond/core/mixing';
 
 interface OrderProps {
-  readonly answer: Answer;
+  readonly answer: MixAnswer;
   readonly how: Measuring;
   readonly strokeMl: number;
   readonly onTidy: (total: number) => void;

@@ -23,7 +23,7 @@ export function MixingScreen() {
               </ButtonLink>
             </Empty>
           ) : (
-            <Bench business={business} />
+            <Sums business={business} />
           )
         }
       </Waiting>
@@ -39,7 +39,7 @@ const JOBS = [
   { id: 'how-strong', name: 'How strong is it?', Panel: HowStrongPanel },
 ] as const;
 
-function Bench({ business }: { readonly business: BusinessView }) {
+function Sums({ business }: { readonly business: BusinessView }) {
   return (
     <Tabs.Root defaultValue="fresh">
       <Tabs.List aria-label="At the bench" className="flex flex-wrap gap-1.5 mb-3">

@@ -1,12 +1,12 @@
-import { sayReading, showStrength, type Said } from '@dewpond/core/dilution';
-import type { Answer } from '@dewpond/core/mixing';
+import { sayReading, showStrength, type RatioSaid } from '@dewpond/core/dilution';
+import type { MixAnswer } from '@dewpond/core/mixing';
 import { showProduct, showVolume } from '@dewpond/core/units';
 import { useUnits } from '../../../data/useUnits';
 import { OneOf } from '../../../ui/OneOf';
 
 interface ReadingsProps {
-  readonly answer: Answer;
-  readonly onSay: (said: Said) => void;
+  readonly answer: MixAnswer;
+  readonly onSay: (said: RatioSaid) => void;
 }
 
 /** A label that can be read in more than one way: the volumes of each side by side before any rounding to strokes. */

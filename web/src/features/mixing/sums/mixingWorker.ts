@@ -1,4 +1,4 @@
-import { reckon, type Question } from '@dewpond/core/mixing';
+import { reckon, type MixQuestion } from '@dewpond/core/mixing';
 import { passed, toPass } from '@dewpond/core/threads';
 
 /** A question of the calculator, numbered. */
@@ -12,4 +12,4 @@ export interface MixAnswered {
 }
 
 self.onmessage = ({ data: { n, question } }: MessageEvent<MixAsked>) =>
-  self.postMessage({ n, answer: toPass(reckon(passed(question) as Question)) } satisfies MixAnswered);
+  self.postMessage({ n, answer: toPass(reckon(passed(question) as MixQuestion)) } satisfies MixAnswered);

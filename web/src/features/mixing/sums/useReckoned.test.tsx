@@ -1,4 +1,4 @@
-import { reckon, type Question } from '@dewpond/core/mixing';
+import { reckon, type MixQuestion } from '@dewpond/core/mixing';
 import { passed, toPass } from '@dewpond/core/threads';
 import { act, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
@@ -8,26 +8,26 @@ import { freeBottles } from './bottles';
 import { useReckoned } from './useReckoned';
 
 /** A worker that answers when it is let, with copies as the browser makes them. */
-class SlowWorker {
+class SlowMixWorker {
   static held: (() => void)[] = [];
   onmessage: ((event: { data: MixAnswered }) => void) | null = null;
   postMessage(asked: MixAsked) {
     const { n, question } = structuredClone(asked);
-    const answer = structuredClone(toPass(reckon(passed(question) as Question)));
-    SlowWorker.held.push(() => act(() => this.onmessage?.({ data: { n, answer } })));
+    const answer = structuredClone(toPass(reckon(passed(question) as MixQuestion)));
+    SlowMixWorker.held.push(() => act(() => this.onmessage?.({ data: { n, answer } })));
   }
   terminate() {
     this.onmessage = null;
   }
 }
 beforeEach(() => {
-  SlowWorker.held = [];
-  vi.stubGlobal('Worker', SlowWorker);
+  SlowMixWorker.held = [];
+  vi.stubGlobal('Worker', SlowMixWorker);
 });
 afterEach(() => vi.unstubAllGlobals());
 
 const bottles = freeBottles(business().bottles);
-const asks = (ml: number): Question => ({
+const asks = (ml: number): MixQuestion => ({
   label: '24:1',
   medicated: false,
   oneToN: 'N parts water',
@@ -45,12 +45,12 @@ test('the first answer is there at once; a later one comes from the worker, exac
     initialProps: { question: asks(400) },
   });
   expect(result.current).toEqual({ answer: reckon(asks(400)), isNow: true });
-  expect(SlowWorker.held).toHaveLength(0);
+  expect(SlowMixWorker.held).toHaveLength(0);
   rerender({ question: asks(900) });
   rerender({ question: asks(1200) });
   // Until then it is told as of before: nothing is mixed by it.
   expect(result.current).toEqual({ answer: reckon(asks(400)), isNow: false });
-  const [older, newer] = SlowWorker.held;
+  const [older, newer] = SlowMixWorker.held;
   newer?.();
   expect(result.current).toEqual({ answer: reckon(asks(1200)), isNow: true });
   expect(result.current.answer?.strength?.water.toFraction()).toBe('24');

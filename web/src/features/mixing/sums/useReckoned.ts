@@ -1,10 +1,10 @@
-import { reckon, type Answer, type Question } from '@dewpond/core/mixing';
+import { reckon, type MixAnswer, type MixQuestion } from '@dewpond/core/mixing';
 import { passed, toPass } from '@dewpond/core/threads';
 import { useEffect, useRef, useState } from 'react';
 import type { MixAnswered, MixAsked } from './mixingWorker';
 
 interface Reckoned {
-  readonly answer: Answer | null;
+  readonly answer: MixAnswer | null;
   /** It answers what is asked now; else it is of the question before, to be looked at and not to be mixed by. */
   readonly isNow: boolean;
 }
@@ -15,7 +15,7 @@ interface Reckoned {
  * a batch that goes into one bottle.
  * @param question the same object as long as nothing of it has changed; null: nothing can be asked yet.
  */
-export function useReckoned(question: Question | null): Reckoned {
+export function useReckoned(question: MixQuestion | null): Reckoned {
   const [known, setKnown] = useState(() => ({ answer: question && reckon(question), of: question }));
   const worker = useRef<Worker | null>(null);
   const asked = useRef({ n: 0, question });
@@ -26,7 +26,7 @@ export function useReckoned(question: Question | null): Reckoned {
     // An answer to an older question is not shown over a newer one.
     started.onmessage = ({ data }: MessageEvent<MixAnswered>) => {
       const { n, question: of } = asked.current;
-      if (data.n === n) setKnown({ answer: passed(data.answer) as Answer, of });
+      if (data.n === n) setKnown({ answer: passed(data.answer) as MixAnswer, of });
     };
     worker.current = started;
     return () => {

@@ -11,7 +11,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { DOG_ID, TODAY, facts, session } from '../../../tests/demoDog';
-import { Refusal, openServer, show } from '../../../tests/server';
+import { RefusedAnswer, openServer, show } from '../../../tests/server';
 import { SheetScreen } from './SheetScreen';
 
 /** The sheet of a visit in which this happened, made by the core. */
@@ -135,7 +135,7 @@ describe('a hand on the sheet', () => {
       'GET /api/visits/:id/sheet': () => ({ ...view, ...stands }),
       'PUT /api/visits/:id/sheet': ({ body }) => {
         if (body.version !== stands.version)
-          throw new Refusal(409, {
+          throw new RefusedAnswer(409, {
             kind: 'conflict',
             message: 'Someone else changed this sheet meanwhile.',
             current: stands,

@@ -15,7 +15,7 @@ import { LinksDialog } from '../../../parts/messages/LinksDialog';
 import { MessageDialog } from '../../../parts/messages/MessageDialog';
 import { EditedLine, LineField } from '../../../parts/sheet/EditedLine';
 import { ReadLines } from '../../../parts/sheet/ReadLines';
-import { SheetPaper } from '../../../parts/sheet/SheetPaper';
+import { SheetBody } from '../../../parts/sheet/SheetBody';
 import { showEdited, useSheetEdits } from './useSheetEdits';
 
 export function SheetScreen() {
@@ -27,22 +27,22 @@ export function SheetScreen() {
   );
 }
 
-type Hand = ReturnType<typeof useSheetEdits>;
+type SheetEditor = ReturnType<typeof useSheetEdits>;
 
 function Sheet({ view }: { readonly view: SheetView }) {
-  const hand = useSheetEdits(view);
+  const editing = useSheetEdits(view);
   const { sheet, inBusinessLanguage } = view;
   const [translated, setTranslated] = useState(false);
-  const read = readSheet(translated ? (inBusinessLanguage ?? sheet) : sheet, hand.edits);
-  const shown = view.photosAgreed ? view.photos.filter(({ id }) => hand.edits.photos.includes(id)) : [];
+  const read = readSheet(translated ? (inBusinessLanguage ?? sheet) : sheet, editing.edits);
+  const shown = view.photosAgreed ? view.photos.filter(({ id }) => editing.edits.photos.includes(id)) : [];
   return (
     <div className="px-7 py-5 max-md:px-2 print:p-0">
       <SheetBar view={view} />
       <NotSaved
         className="max-w-[880px] mx-auto mb-4"
-        at={hand.kept}
+        at={editing.saving}
         what="this sheet"
-        names={hand.names}
+        names={editing.names}
         show={showEdited}
       />
       {sheet.lookAgain && (
@@ -65,7 +65,7 @@ function Sheet({ view }: { readonly view: SheetView }) {
           </Button>
         </p>
       )}
-      <SheetPaper
+      <SheetBody
         business={view.business}
         label={`Owner sheet for ${sheet.dog}`}
         read={read}
@@ -74,10 +74,14 @@ function Sheet({ view }: { readonly view: SheetView }) {
         drawing={view.drawing}
         photos={shown.map(({ id, name }) => ({ id, name, src: `/api/photos/${id}` }))}
         part={(section) =>
-          translated ? <ReadLines read={read} section={section} /> : <Lines view={view} hand={hand} section={section} />
+          translated ? (
+            <ReadLines read={read} section={section} />
+          ) : (
+            <Lines view={view} editing={editing} section={section} />
+          )
         }
       />
-      <Pictures view={view} hand={hand} />
+      <Pictures view={view} editing={editing} />
     </div>
   );
 }
@@ -141,13 +145,21 @@ function SheetBar({ view }: { readonly view: SheetView }) {
 }
 
 /** The sentences of one part, each under the hand, and room for one's own. */
-function Lines({ view, hand, section }: { readonly view: SheetView; readonly hand: Hand; readonly section: Section }) {
+function Lines({
+  view,
+  editing,
+  section,
+}: {
+  readonly view: SheetView;
+  readonly editing: SheetEditor;
+  readonly section: Section;
+}) {
   const [adding, setAdding] = useState(false);
-  const lines = pageOf(view.sheet, hand.edits)[section];
+  const lines = pageOf(view.sheet, editing.edits)[section];
   const add = (words: string) => {
     setAdding(false);
     if (words.trim() === '') return;
-    hand.change({ ...hand.edits, added: [...hand.edits.added, { id: v7(), section, words: words.trim() }] });
+    editing.change({ ...editing.edits, added: [...editing.edits.added, { id: v7(), section, words: words.trim() }] });
   };
   return (
     <>
@@ -157,7 +169,7 @@ function Lines({ view, hand, section }: { readonly view: SheetView; readonly han
             key={line.key}
             line={line}
             language={view.sheet.language}
-            onSay={(words) => hand.change(editLine(hand.edits, section, line, words))}
+            onSay={(words) => editing.change(editLine(editing.edits, section, line, words))}
           >
             {line.task !== null && (
               <Link
@@ -193,12 +205,12 @@ function Lines({ view, hand, section }: { readonly view: SheetView; readonly han
 }
 
 /** Pictures of this visit; the owner sees those that are chosen, if pictures were agreed to. */
-function Pictures({ view, hand }: { readonly view: SheetView; readonly hand: Hand }) {
+function Pictures({ view, editing }: { readonly view: SheetView; readonly editing: SheetEditor }) {
   if (view.photos.length === 0) return null;
-  const { photos } = hand.edits;
+  const { photos } = editing.edits;
   const turn = (id: string) =>
-    hand.change({
-      ...hand.edits,
+    editing.change({
+      ...editing.edits,
       photos: photos.includes(id) ? photos.filter((each) => each !== id) : [...photos, id].slice(-6),
     });
   return (

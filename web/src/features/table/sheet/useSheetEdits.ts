@@ -25,14 +25,14 @@ const editingOf = ({ lines, added, photos }: SheetEdits): SheetEditing => ({
 const isLine = (edit: LineEdit | Own): edit is LineEdit => 'made' in edit;
 
 function editsOf({ photos, ...sentences }: SheetEditing): SheetEdits {
-  const hands = Object.entries(sentences as Record<string, LineEdit | Own | undefined>);
+  const lines = Object.entries(sentences as Record<string, LineEdit | Own | undefined>);
   return {
     lines: Object.fromEntries(
-      hands.flatMap(([field, edit]) =>
+      lines.flatMap(([field, edit]) =>
         edit && isLine(edit) ? [[field.slice(lineField('').length), edit] as const] : [],
       ),
     ),
-    added: hands.flatMap(([, edit]) => (edit && !isLine(edit) ? [edit] : [])),
+    added: lines.flatMap(([, edit]) => (edit && !isLine(edit) ? [edit] : [])),
     photos,
   };
 }
@@ -40,34 +40,34 @@ function editsOf({ photos, ...sentences }: SheetEditing): SheetEdits {
 /** The hand on a sheet: shown at once, kept at the server, undone by one tap. */
 export function useSheetEdits(view: SheetView) {
   const theirs = editingOf(view.edits);
-  const kept = useSavedAtOnce<SheetEditing>({ version: view.version, form: theirs }, 'PUT /api/visits/:id/sheet', {
-    keep: (hand, version) => {
-      const { added, photos, ...edits } = editsOf(hand);
+  const saving = useSavedAtOnce<SheetEditing>({ version: view.version, form: theirs }, 'PUT /api/visits/:id/sheet', {
+    keep: (editing, version) => {
+      const { added, photos, ...edits } = editsOf(editing);
       const body = { version, edits: { ...edits, added: [...added], photos: [...photos] } };
       return call('PUT /api/visits/:id/sheet', { id: view.visitId, body });
     },
     says: 'Kept.',
   });
-  const edits = editsOf(kept.form);
+  const edits = editsOf(saving.form);
   return {
-    kept,
+    saving,
     edits,
-    names: { ...namesOf(theirs), ...namesOf(kept.form) },
-    change: (to: SheetEdits) => kept.change(changeTo(kept.form, editingOf(to))),
+    names: { ...namesOf(theirs), ...namesOf(saving.form) },
+    change: (to: SheetEdits) => saving.change(changeTo(saving.form, editingOf(to))),
   };
 }
 
 /** A field of the hand as one reads it. */
-export function showEdited(field: keyof SheetEditing, hand: SheetEditing): string {
-  if (field === 'photos') return hand.photos.length === 1 ? '1 picture' : `${hand.photos.length} pictures`;
-  const edit = hand[field];
+export function showEdited(field: keyof SheetEditing, edits: SheetEditing): string {
+  if (field === 'photos') return edits.photos.length === 1 ? '1 picture' : `${edits.photos.length} pictures`;
+  const edit = edits[field];
   if (!edit) return field.startsWith(lineField('')) ? 'as made' : 'left out';
   return edit.words ?? 'left out';
 }
 
 /** Each field by what stands there as made. */
-const namesOf = (hand: SheetEditing): Readonly<Record<keyof SheetEditing, string>> => {
-  const { lines, added } = editsOf(hand);
+const namesOf = (edits: SheetEditing): Readonly<Record<keyof SheetEditing, string>> => {
+  const { lines, added } = editsOf(edits);
   return {
     ...Object.fromEntries(Object.entries(lines).map(([key, { made }]) => [lineField(key), made])),
     ...Object.fromEntries(added.map(({ id }) => [ownField(id), 'A line of your own'])),

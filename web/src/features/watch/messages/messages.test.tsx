@@ -5,7 +5,7 @@ import { describe, expect, test } from 'vitest';
 import { CLIENT_ID, DOG_ID, session } from '../../../tests/demoDog';
 import { openServer, show } from '../../../tests/server';
 import { LinksDialog } from '../../../parts/messages/LinksDialog';
-import { MessageDialog, type About } from '../../../parts/messages/MessageDialog';
+import { MessageDialog, type MessageAbout } from '../../../parts/messages/MessageDialog';
 import { OutboxScreen } from './OutboxScreen';
 
 const reach = (channel: 'e-mail' | 'text message', whyNot: string | null = null) => ({
@@ -46,7 +46,7 @@ const message = (more: Partial<MessageView> = {}): MessageView => ({
 });
 
 describe('writing to an owner', () => {
-  const ABOUT: About = { kind: 'nearly ready', dogId: DOG_ID, visitId: null, time: '15:30' };
+  const ABOUT: MessageAbout = { kind: 'nearly ready', dogId: DOG_ID, visitId: null, time: '15:30' };
   function write(its: MessageDraft | ((time: string) => MessageDraft), about = ABOUT) {
     const hours: (string | null)[] = [];
     const server = openServer({

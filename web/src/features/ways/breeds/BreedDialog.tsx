@@ -1,5 +1,5 @@
 import { ownBreed } from '@dewpond/contract';
-import { HANDLING, SHIPPED, type Breed, type Handling, type Traits } from '@dewpond/core/catalogue';
+import { HANDLING, SHIPPED, type Breed, type Handling, type PlainTrait, type Traits } from '@dewpond/core/catalogue';
 import { FOLD_SITES } from '@dewpond/core/places';
 import { Toggle } from 'radix-ui';
 import { call } from '../../../api/call';
@@ -12,7 +12,7 @@ import { Dialog } from '../../../ui/Dialog';
 import { SelectField, TextField } from '../../../ui/Field';
 import { FormFoot } from '../../../forms/FormFoot';
 import { tell } from '../../../ui/toasts';
-import { PLAIN_TRAITS, TRAIT_CHOICES, foldWords, type PlainTrait } from '../../../parts/dogs/traitWords';
+import { PLAIN_TRAITS, TRAIT_CHOICES, foldWords } from '../../../parts/dogs/traitWords';
 import { ownId } from './ownBreed';
 
 interface BreedDialogProps {

@@ -15,14 +15,14 @@ export const ownId = (name: string): string =>
     .replaceAll(/[^a-z0-9]+/g, '-')
     .replaceAll(/^-|-$/g, '')}`.slice(0, 60);
 
-interface Difference {
+interface BreedDifference {
   readonly name: string;
   readonly own: string;
   readonly was: string;
 }
 
 /** What the business sees otherwise than shipped, in the order a groomer looks. */
-export function differences(own: Breed, shipped: Breed): Difference[] {
+export function differences(own: Breed, shipped: Breed): BreedDifference[] {
   const plain = PLAIN_TRAITS.filter((key) => own.traits[key] !== shipped.traits[key]).map((key) => ({
     name: TRAIT_CHOICES[key].name,
     own: own.traits[key],

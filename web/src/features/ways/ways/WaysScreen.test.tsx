@@ -4,7 +4,7 @@ import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS } from '@dewpond/core/ways';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import { facts, business, session } from '../../../tests/demoDog';
-import { Refusal, openServer, show } from '../../../tests/server';
+import { RefusedAnswer, openServer, show } from '../../../tests/server';
 import { WaysScreen } from './WaysScreen';
 
 function openBusiness(first = business(), refused = false) {
@@ -24,7 +24,7 @@ function openBusiness(first = business(), refused = false) {
     'GET /api/book': () => ({ items: [facts('pug'), facts('whippet')], after: null, of: 2 }),
     'PUT /api/business': ({ body }) => {
       if (refused || body.version !== held.business.version)
-        throw new Refusal(409, {
+        throw new RefusedAnswer(409, {
           kind: 'conflict',
           message: 'Someone else changed the house ways meanwhile.',
           current: { version: held.business.version },

@@ -21,7 +21,7 @@ import { triedKey, useBookChanges, type BookChanges } from './useBookChanges';
 export function WaysScreen() {
   return (
     <Waiting query={useBusiness()} what="The house ways">
-      {(business) => <House business={business} />}
+      {(business) => <Schools business={business} />}
     </Waiting>
   );
 }
@@ -29,9 +29,9 @@ export function WaysScreen() {
 /** ISO 4217; which one costs are told in. Nothing is converted. */
 const CURRENCIES = ['GBP', 'EUR', 'USD', 'AUD', 'CAD', 'CHF', 'DKK', 'NOK', 'NZD', 'PLN', 'SEK'] as const;
 
-function House({ business }: { readonly business: BusinessView }) {
+function Schools({ business }: { readonly business: BusinessView }) {
   const changes = useBookChanges(business.version);
-  const kept = useSavedAtOnce<WayChoices>(
+  const saving = useSavedAtOnce<WayChoices>(
     { version: business.version, form: choicesOf(business) },
     'PUT /api/business',
     {
@@ -39,8 +39,8 @@ function House({ business }: { readonly business: BusinessView }) {
       says: 'Changed. Every plan follows at once.',
     },
   );
-  const { ways, services, units, currency, liftAloneKg } = businessOf(kept.form);
-  const { change } = kept;
+  const { ways, services, units, currency, liftAloneKg } = businessOf(saving.form);
+  const { change } = saving;
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <header className="flex flex-wrap items-end justify-between gap-4">
@@ -89,7 +89,7 @@ function House({ business }: { readonly business: BusinessView }) {
           />
         </div>
       </header>
-      <NotSaved at={kept} what="the house ways" names={CHOICE_NAMES} show={showChoice} />
+      <NotSaved at={saving} what="the house ways" names={CHOICE_NAMES} show={showChoice} />
       <ServicesCard
         services={services}
         disabled={!business.mayEdit}

@@ -2,7 +2,7 @@ import type { BusinessProfileView } from '@dewpond/contract';
 import { screen, waitFor } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { queryClient } from '../../../data/queries';
-import { Refusal, openServer, show } from '../../../tests/server';
+import { RefusedAnswer, openServer, show } from '../../../tests/server';
 import { WordsScreen } from './WordsScreen';
 
 function open(mayEdit = true) {
@@ -20,7 +20,7 @@ function open(mayEdit = true) {
     'GET /api/profile': () => stands,
     'PUT /api/profile': ({ body: { version, ...set } }) => {
       if (version !== stands.version)
-        throw new Refusal(409, { kind: 'conflict', message: 'Changed meanwhile.', current: stands, yours: set });
+        throw new RefusedAnswer(409, { kind: 'conflict', message: 'Changed meanwhile.', current: stands, yours: set });
       stands = { ...stands, ...set, version: version + 1 };
       return { version: version + 1 };
     },

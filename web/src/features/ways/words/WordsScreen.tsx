@@ -18,7 +18,7 @@ import { NotSaved } from '../../../forms/NotSaved';
 import { Waiting } from '../../../ui/Waiting';
 import { tell } from '../../../ui/toasts';
 import { LineField } from '../../../parts/sheet/EditedLine';
-import { SHIPPED_NAMES, saidField, saidOf, wordingOf, type Said } from './saidWords';
+import { SHIPPED_NAMES, saidField, saidOf, wordingOf, type SavedWords } from './saidWords';
 
 /** How the business signs and speaks: what stands at the head of a sheet, and every sentence an owner can read. */
 export function WordsScreen() {
@@ -42,29 +42,29 @@ const GROUPS = {
 const groupOf = (key: string) =>
   (Object.keys(GROUPS) as (keyof typeof GROUPS)[]).find((group) => key.startsWith(`${group} `));
 
-const KEPT = 'Kept. Sheets that are made from now on say it so.';
+const SAVED = 'Kept. Sheets that are made from now on say it so.';
 
 function Words({ view }: { readonly view: BusinessProfileView }) {
-  const kept = useSavedAtOnce<Said>({ version: view.version, form: saidOf(view.wording) }, 'PUT /api/profile', {
+  const saving = useSavedAtOnce<SavedWords>({ version: view.version, form: saidOf(view.wording) }, 'PUT /api/profile', {
     keep: (said, version) => {
       const { phone, email, colour, language } = view;
       return call('PUT /api/profile', {
         body: { version, phone, email, colour, language, wording: wordingOf(said) },
       });
     },
-    says: KEPT,
+    says: SAVED,
   });
   const [find, setFind] = useState('');
   const [language, setLanguage] = useState<Language>(view.language);
   const base = wordingIn(language);
   const shipped = useMemo(() => shippedWords(wordingIn(language)), [language]);
-  const own: BusinessWording = wordingOf(kept.form)[language] ?? {};
+  const own: BusinessWording = wordingOf(saving.form)[language] ?? {};
   const wanted = find.trim().toLowerCase();
   const keys = (Object.keys(shipped) as WordingKey[]).filter((key) =>
     `${key} ${shipped[key]} ${own[key] ?? ''}`.toLowerCase().includes(wanted),
   );
   const say = (key: WordingKey, words: string | null) =>
-    kept.change({ [saidField(language, key)]: words === null || words === shipped[key] ? undefined : words });
+    saving.change({ [saidField(language, key)]: words === null || words === shipped[key] ? undefined : words });
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4 max-w-5xl">
       <header className="flex flex-wrap items-end justify-between gap-4">
@@ -80,7 +80,7 @@ function Words({ view }: { readonly view: BusinessProfileView }) {
       </header>
       <Signature view={view} />
       <NotSaved
-        at={kept}
+        at={saving}
         what="these words"
         names={SHIPPED_NAMES}
         show={(field, said) => said[field] ?? 'as shipped'}
@@ -132,9 +132,9 @@ function Signature({ view }: { readonly view: BusinessProfileView }) {
     form: draft,
     write: (_, body: Signed) =>
       call('PUT /api/profile', { body: { ...body, wording: view.wording, version: draft.version } }),
-    onSuccess: ({ version: kept }) => {
-      draft.saved(kept);
-      tell(KEPT);
+    onSuccess: ({ version: saved }) => {
+      draft.saved(saved);
+      tell(SAVED);
     },
     tells: true,
   });
