@@ -2,8 +2,8 @@
 // new version is let in (app/newVersion.ts), all that are on their way are let go.
 let onTheirWay = new AbortController();
 
-/** The request, so that it can be let go. @param {Request} request @returns {Request} */
-self.canBeLetGo = (request) => new Request(request, { signal: onTheirWay.signal });
+/** The request, so that it can be let go, and ends with the page that asked. @param {Request} request @returns {Request} */
+self.canBeLetGo = (request) => new Request(request, { signal: AbortSignal.any([request.signal, onTheirWay.signal]) });
 
 self.addEventListener('message', ({ data }) => {
   if (data?.type !== 'LET_GO') return;

@@ -145,12 +145,23 @@ describe('a new version of the application', () => {
 
   test('is asked in again until it has begun', () => {
     vi.useFakeTimers();
-    letIn(waiting as unknown as ServiceWorker);
+    const begin = vi.fn();
+    letIn(waiting as unknown as ServiceWorker, begin);
     vi.advanceTimersByTime(2500);
     expect(waiting.postMessage).toHaveBeenCalledTimes(3);
     waiting.state = 'activating';
-    vi.advanceTimersByTime(5000);
+    vi.advanceTimersByTime(10_000);
     expect(waiting.postMessage).toHaveBeenCalledTimes(3);
+    expect(begin).not.toHaveBeenCalled();
+  });
+
+  test('that never comes in does not keep the page from beginning anew', () => {
+    vi.useFakeTimers();
+    const begin = vi.fn();
+    letIn(waiting as unknown as ServiceWorker, begin);
+    vi.advanceTimersByTime(60_000);
+    expect(waiting.postMessage).toHaveBeenCalledTimes(5);
+    expect(begin).toHaveBeenCalledOnce();
   });
 
   test('waits at the table, and while events are in memory only', () => {

@@ -23,10 +23,11 @@ export async function keepOnDevice(): Promise<void> {
 
 /** How long after a tap it is tried again, where the old version still runs. */
 const AGAIN_MS = 1000;
+/** How often. Then the page begins anew all the same: what it was fetching ends with it, and holds the old one no longer. */
+const ASKS = 5;
 
 /** Lets the new version in, and begins anew with it. What waits to be sent is on the disk, and is sent by the new one. */
-export function letIn(waiting: ServiceWorker): void {
-  const begin = () => window.location.reload();
+export function letIn(waiting: ServiceWorker, begin = () => window.location.reload()): void {
   navigator.serviceWorker.addEventListener('controllerchange', begin, { once: true });
   // Where it takes over without a word to this page, its own state tells.
   waiting.addEventListener('statechange', () => {
@@ -37,9 +38,13 @@ export function letIn(waiting: ServiceWorker): void {
     navigator.serviceWorker.controller?.postMessage({ type: 'LET_GO' });
     waiting.postMessage({ type: 'SKIP_WAITING' });
   };
-  ask();
-  const asking = setInterval(() => {
-    if (waiting.state === 'installed') ask();
-    else clearInterval(asking);
-  }, AGAIN_MS);
+  const askUntilIn = (asks: number) => {
+    if (waiting.state !== 'installed') return;
+    if (asks === 0) begin();
+    else {
+      ask();
+      setTimeout(() => askUntilIn(asks - 1), AGAIN_MS);
+    }
+  };
+  askUntilIn(ASKS);
 }

@@ -1,7 +1,8 @@
 import type { BodyOf } from '@dewpond/contract';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { flushSync } from 'react-dom';
 import { Link } from 'react-router';
-import { describe, expect, test } from 'vitest';
+import { describe, expect, onTestFinished, test } from 'vitest';
 import { create } from 'zustand';
 import { call } from '../api/call';
 import { RefusedAnswer, openServer, show } from '../tests/server';
@@ -17,9 +18,20 @@ const FIRST: Lot = { number: 'L1', expires: null, openedOn: null, emptiedOn: nul
 /** What the server last said. */
 const useNow = create<SeenRow<Lot>>(() => ({ version: 1, form: FIRST }));
 
+/** Called as the form takes in the server's answer. */
+let whenTakenIn = () => undefined as void;
+
 function Screen() {
   const kept = useSavedAtOnce<Lot>(useNow(), 'PUT /api/lots/:id', {
-    keep: (lot, version) => call('PUT /api/lots/:id', { id: DOG_ID, body: { ...lot, version } }),
+    keep: async (lot, before) => {
+      const { version } = await call('PUT /api/lots/:id', { id: DOG_ID, body: { ...lot, version: before } });
+      return {
+        get version() {
+          whenTakenIn();
+          return version;
+        },
+      };
+    },
     says: 'Kept.',
   });
   return (
@@ -65,6 +77,17 @@ describe('what is kept at once', () => {
     await waitFor(() => expect(stands().lot).toMatchObject({ openedOn: '2026-11-25', emptiedOn: '2026-11-26' }));
     expect(screen.queryByRole('alert')).toBeNull();
     expect(server.sent.length).toBeLessThanOrEqual(2);
+  });
+
+  test('is sent once, however often the screen is drawn before the answer is taken in', async () => {
+    const { stands, server } = open();
+    press('Opened');
+    // On a slow device the effects of an earlier drawing run as late as this.
+    whenTakenIn = () => flushSync(() => useNow.setState(({ version, form }) => ({ version, form: { ...form } })));
+    onTestFinished(() => void (whenTakenIn = () => undefined));
+    await waitFor(() => expect(stands().version).toBe(2));
+    await screen.findByText('Kept.');
+    expect(server.sent).toHaveLength(1);
   });
 
   test('goes on when one leaves the screen: nothing that was tapped is lost, and undo still works', async () => {

@@ -43,12 +43,12 @@ export function useSavedAtOnce<Form extends object>(
   const isHere = useIsHere();
   const draft = useDraft(now, { as: (form) => form, fits: z.unknown() });
   const { form, before, version, isTyped, clashes, set, takeOver } = draft;
-  // What the library says of it comes a moment later, and two taps can be closer.
-  const isOnItsWay = useRef(false);
+  // The version that the change on its way names: from each version one is sent, and its answer brings the next. What the
+  // library says of it comes a moment later, and two taps can be closer.
+  const sentFrom = useRef<number | null>(null);
   const { mutate, reset, error } = useWrite(endpoint, {
     write: (_, sent: SentForm<Form>) => keep(sent.form, sent.version),
     onSuccess: (saved, sent) => {
-      isOnItsWay.current = false;
       draft.saved(saved.version, sent.form);
       // Whoever has left the screen meanwhile still has the way back, and loses nothing of what was typed there.
       const sendOn = () => {
@@ -67,7 +67,7 @@ export function useSavedAtOnce<Form extends object>(
     },
   });
   const again = () => {
-    isOnItsWay.current = false;
+    sentFrom.current = null;
     reset();
   };
   const takeIn = (mine: readonly (keyof Form)[]) => {
@@ -80,8 +80,8 @@ export function useSavedAtOnce<Form extends object>(
   };
   useEffect(() => {
     if (clashes?.length === 0) takeIn([]);
-    if (!isTyped || clashes !== null || isOnItsWay.current) return;
-    isOnItsWay.current = true;
+    if (!isTyped || clashes !== null || sentFrom.current === version) return;
+    sentFrom.current = version;
     mutate({ form, before, version });
   });
   return {
