@@ -21,6 +21,7 @@ export default defineConfig({
           // A database for each of two.
           maxWorkers: 2,
           setupFiles: 'server/src/tests/ownDatabase.setup.ts',
+          isolate: false,
           sequence: { groupOrder: 1 },
           testTimeout: 30_000,
           hookTimeout: 30_000,

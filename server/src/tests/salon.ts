@@ -28,8 +28,10 @@ export const auth = makeAuth(config, databases);
 export const logLines: string[] = [];
 export const log = pino({ level: 'info' }, { write: (line: string) => void logLines.push(line) });
 
-/** The clock of the tests: a Wednesday at nine. */
-export const clock = { now: Date.UTC(2026, 10, 25, 9, 0, 0) };
+/** A Wednesday at nine. */
+export const MORNING = Date.UTC(2026, 10, 25, 9, 0, 0);
+/** The clock of the tests; every file begins in the morning (`ownDatabase.setup.ts`). */
+export const clock = { now: MORNING };
 export const services: Services = {
   databases,
   now: () => clock.now,

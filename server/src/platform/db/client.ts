@@ -8,24 +8,25 @@ const MOST_PREPARED = 400;
 /** Lists of values make a text of their own for each length: those are seldom asked again. */
 const LONGEST_PREPARED = 20_000;
 
-/** How often each text was asked, and the name it is prepared under. */
-const asked = new Map<string, { readonly name: string; isPrepared: boolean }>();
-let prepared = 0;
-
-/** The name of a statement worth preparing; undefined: it is asked as it is. */
-function nameOf(text: string): string | undefined {
-  const known = asked.get(text);
-  if (known?.isPrepared) return known.name;
-  if (prepared >= MOST_PREPARED || text.length > LONGEST_PREPARED) return undefined;
-  if (known === undefined) {
-    if (asked.size > 10 * MOST_PREPARED)
-      for (const [each, { isPrepared }] of asked) if (!isPrepared) asked.delete(each);
-    asked.set(text, { name: createHash('sha1').update(text).digest('hex').slice(0, 24), isPrepared: false });
-    return undefined;
-  }
-  known.isPrepared = true;
-  prepared += 1;
-  return known.name;
+/** Gives statements worth preparing a name; undefined: it is asked as it is. */
+function statementNames(): (text: string) => string | undefined {
+  /** Texts that were asked, and the name each is prepared under. */
+  const asked = new Map<string, { readonly name: string; isPrepared: boolean }>();
+  let prepared = 0;
+  return (text) => {
+    const known = asked.get(text);
+    if (known?.isPrepared) return known.name;
+    if (prepared >= MOST_PREPARED || text.length > LONGEST_PREPARED) return undefined;
+    if (known === undefined) {
+      if (asked.size > 10 * MOST_PREPARED)
+        for (const [each, { isPrepared }] of asked) if (!isPrepared) asked.delete(each);
+      asked.set(text, { name: createHash('sha1').update(text).digest('hex').slice(0, 24), isPrepared: false });
+      return undefined;
+    }
+    known.isPrepared = true;
+    prepared += 1;
+    return known.name;
+  };
 }
 
 /**
@@ -39,15 +40,9 @@ class PipelinedClient extends pg.Client {
   }
 }
 
-class PreparingClient extends PipelinedClient {
-  override query(...given: unknown[]): never {
-    const [config, ...rest] = given;
-    const asked = super.query.bind(this) as (...given: unknown[]) => unknown;
-    return asked(withName(config), ...rest) as never;
-  }
-}
+type NameOf = ReturnType<typeof statementNames>;
 
-function withName(config: unknown): unknown {
+function withName(config: unknown, nameOf: NameOf): unknown {
   if (typeof config !== 'object' || config === null || !('text' in config) || 'submit' in config) return config;
   const { text, name } = config as { readonly text: unknown; readonly name?: unknown };
   if (typeof text !== 'string' || name !== undefined) return config;
@@ -55,6 +50,18 @@ function withName(config: unknown): unknown {
   return own === undefined ? config : { ...config, name: own };
 }
 
+/** Connections whose statements have the same names. */
+function preparingClient(): typeof pg.Client {
+  const nameOf = statementNames();
+  return class extends PipelinedClient {
+    override query(...given: unknown[]): never {
+      const [config, ...rest] = given;
+      const asked = super.query.bind(this) as (...given: unknown[]) => unknown;
+      return asked(withName(config, nameOf), ...rest) as never;
+    }
+  };
+}
+
 /** Some poolers hand a connection on between two statements: there nothing can be prepared by name. */
 export const clientFor = (preparesStatements: boolean): typeof pg.Client =>
-  preparesStatements ? PreparingClient : PipelinedClient;
+  preparesStatements ? preparingClient() : PipelinedClient;
