@@ -7,6 +7,7 @@ import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkNode, ensureDependencies, ensurePackages, ROOT } from './machine.mjs';
 import { command, say } from './say.mjs';
+import { TYPE_CONFIGS, checkTypes } from './types.mjs';
 
 const deep = process.argv.includes('--deep');
 const changed = process.argv.includes('--changed');
@@ -69,9 +70,9 @@ async function checkChanged() {
   const server = among('core/', 'contract/', 'server/');
   const types = async () => {
     for (const config of ['core', 'contract', 'server', 'web'])
-      if (among('core/', 'contract/', `${config}/`)) await gate(`types: ${config}`, () => run(['tsc', '-p', config]));
+      if (among('core/', 'contract/', `${config}/`)) await gate(`types: ${config}`, () => checkTypes(config));
     if (sources.some((file) => file.includes('.test.') || file.includes('/tests/')))
-      await gate('types: tests', () => run(['tsc', '-p', 'tsconfig.tests.json']));
+      await gate('types: tests', () => checkTypes('tsconfig.tests.json'));
   };
   const reading = async () => {
     if (sources.length > 0) await gate('lint', () => run(['eslint', ...sources]));
@@ -92,8 +93,6 @@ async function checkChanged() {
   }
 }
 
-const typeConfigs = ['core', 'contract', 'server', 'web', 'tsconfig.tests.json', 'tsconfig.scripts.json'];
-
 await command(async () => {
   checkNode();
   ensurePackages(['postgresql', 'chromium']);
@@ -111,7 +110,7 @@ await command(async () => {
 
   // Two cores, two lanes: types in one, everything else that only reads the sources in the other.
   const types = async () => {
-    for (const config of typeConfigs) await gate(`types: ${config}`, () => run(['tsc', '-p', config]));
+    for (const config of TYPE_CONFIGS) await gate(`types: ${config}`, () => checkTypes(config));
   };
   const reading = async () => {
     await gate('lint', () => run(['eslint', '.']));
