@@ -29,7 +29,12 @@ const ageingOf = (weight: number): AgeingBySize => {
 /** The age in whole years from which a dog of this weight, kg, is a senior. */
 export const seniorFrom = (weight: number): number => ageingOf(weight).seniorFrom;
 
-/** Life stage from age in years (null = not known, taken as adult) and weight. Puppy under one year. */
+/**
+ * Life stage from age in years (null = not known, taken as adult) and weight. Puppy under one year.
+ * @example
+ * lifeStage(7, kilograms(60)) // 'senior'
+ * lifeStage(null, kilograms(60)) // 'adult'
+ */
 export function lifeStage(years: number | null, weight: Kilograms): LifeStage {
   if (years === null) return 'adult';
   if (years < 1) return 'puppy';

@@ -1,6 +1,10 @@
 import type { ClientCard } from './card';
 
-/** Without accents, in small letters: "Adéyemí" is found by "adeyemi". */
+/**
+ * Without accents, in small letters: "Adéyemí" is found by "adeyemi".
+ * @example
+ * plainWords('Adéyemí') // 'adeyemi'
+ */
 export const plainWords = (text: string): string =>
   text
     .normalize('NFD')
@@ -11,7 +15,11 @@ export const plainWords = (text: string): string =>
     .toLowerCase()
     .trim();
 
-/** Digits of a telephone number, the country code of a leading + or 00 left on. */
+/**
+ * Digits of a telephone number, the country code of a leading + or 00 left on.
+ * @example
+ * phoneDigits('+44 (0)1632 960114') // '4401632960114'
+ */
 export const phoneDigits = (number: string): string => number.replaceAll(/\D/g, '').replace(/^00/, '');
 
 /** Numbers are the same when their last nine digits are: "+44 1632 960114" is "01632 960114". */

@@ -8,7 +8,11 @@ export interface Mix {
   readonly water: Millilitres;
 }
 
-/** Product = V·c, water the rest. Throws `RangeError` unless `total` is over 0 ml. */
+/**
+ * Product = V·c, water the rest. Throws `RangeError` unless `total` is over 0 ml.
+ * @example
+ * mix(millilitres(500), strengthOf(24)) // { product: 20, water: 480 }
+ */
 export function mix(total: Millilitres, strength: Strength): Mix {
   if (!(total > 0)) throw new RangeError('A mix needs a volume over 0 ml.');
   const product = new Fraction(total).mul(concentration(strength)).valueOf();
@@ -22,7 +26,11 @@ export type Cut =
   | { readonly kind: 'add water'; readonly water: Millilitres; readonly total: Millilitres }
   | { readonly kind: 'refused'; readonly why: string };
 
-/** C1·V1 = C2·V2: how much water brings an existing mix down to `wanted`. Refused when it is already weaker. */
+/**
+ * C1·V1 = C2·V2: how much water brings an existing mix down to `wanted`. Refused when it is already weaker.
+ * @example
+ * cutMix(millilitres(100), strengthOf(9), strengthOf(19)) // { kind: 'add water', water: 100, total: 200 }
+ */
 export function cutMix(volume: Millilitres, strength: Strength, wanted: Strength): Cut {
   const total = new Fraction(volume).mul(concentration(strength)).div(concentration(wanted));
   const water = total.sub(volume);

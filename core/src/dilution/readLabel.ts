@@ -53,6 +53,10 @@ const LINK = /(?:-|\bto\b|\bor\b|\band\b|\(|,|;)/y;
  * Reads a ratio as printed on a product: "50:1", "1 in 50", "2 %", "1:50", "20 ml/l", "4 oz/gal", "10:1 to 32:1", "1 + 24",
  * "ready to use". Never throws; text it cannot read comes back as `unreadable` with the reason.
  * Source: common practice (docs/formulas.md, "Dilution"); the two readings of "1:N" differ by 2 % at 50 and 25 % at 4.
+ * @example
+ * readLabel('ready to use') // { kind: 'ready to use' }
+ * readLabel('1 + 24').reading.words // '24 parts water to 1 part product, 25 in all'
+ * readLabel('20 ml/l').readings.map(({ strength }) => showStrength(strength)) // ['50:1', '49:1']
  */
 export function readLabel(printed: string, context: LabelContext = HOUSE_CONTEXT): LabelReading {
   const text = plainPrint(printed);

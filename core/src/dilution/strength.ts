@@ -27,13 +27,21 @@ export function strengthOf(waterParts: number | string | Fraction): Strength {
   return { water };
 }
 
-/** Share of product in the mix: 1/(w+1), exact. */
+/**
+ * Share of product in the mix: 1/(w+1), exact.
+ * @example
+ * concentration(strengthOf(24)).toFraction() // '1/25'
+ */
 export const concentration = (strength: Strength): Fraction => strength.water.add(1).inverse();
 
 /** The strength whose share of product is `share`. */
 export const fromConcentration = (share: Fraction): Strength => strengthOf(share.inverse().sub(1));
 
-/** "50:1"; odd ratios to one decimal, "52.3:1". */
+/**
+ * "50:1"; odd ratios to one decimal, "52.3:1".
+ * @example
+ * showStrength(strengthOf('97/3')) // '32.3:1'
+ */
 export const showStrength = (strength: Strength): string => `${showFraction(strength.water)}:1`;
 
 /** As kept and sent: "97/3" parts of water. A shown ratio is rounded and never read back. */

@@ -14,6 +14,8 @@ export const WINDOW = { opens: 0.75, closes: 1.25 } as const;
 /**
  * The due window after care on `last`: `ideal` whole days on, and the bounds by the plan.
  * Never done before: due today. Throws `RangeError` when the ideal is outside the plan's bounds.
+ * @example
+ * dueWindow(day('2026-11-01'), 28, { least: 10, usual: 28, most: 56 }, day('2026-11-25')) // { earliest: '2026-11-22', ideal: '2026-11-29', latest: '2026-12-06' }
  */
 export function dueWindow(last: Day | null, ideal: number, plan: Interval, today: Day): DueWindow {
   if (ideal < plan.least || ideal > plan.most) {

@@ -31,7 +31,11 @@ export interface FindingDetails {
 export const FINDING_COLOURS = ['pale', 'pink', 'red', 'brown', 'yellow', 'green', 'black'] as const;
 export const FINDING_SMELLS = ['none', 'musty', 'sour', 'sweet', 'foul'] as const;
 
-/** Throws `RangeError` when the sign is not one of that place. */
+/**
+ * Throws `RangeError` when the sign is not one of that place.
+ * @example
+ * finding({ site: 'ear', side: 'left' }, 'ear damp', 2).answer // null
+ */
 export function finding(place: Place, sign: Sign, grade: Exclude<Grade, 0>, answer: boolean | null = null): Finding {
   if (!mayBeAt(sign, place.site)) {
     throw new RangeError(`"${SIGNS[sign].name}" is not something seen at the ${place.site}.`);

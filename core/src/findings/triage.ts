@@ -36,6 +36,8 @@ const LEVEL_OF_UNKNOWN: Level = 'tell';
 /**
  * Level and rows of one place: the highest level of any row that matches. What its stops take away is for `stopAt`.
  * A finding at an ear of no known side counts for both ears. Pure; never throws.
+ * @example
+ * triage({ place: { site: 'ear', side: 'left' }, findings: [], before: [] }).level // 'none'
  */
 export function triage(look: Look): Triage {
   const here = look.findings.filter((each) => countsAt(each.place, look.place));

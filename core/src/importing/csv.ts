@@ -15,7 +15,11 @@ export type ReadTable =
 const FORMULA = /^[=+\-@\t\r]/;
 const GUARD = "'";
 
-/** Reads a CSV text by any of the usual separators; quotes may hold line breaks. Rows without any word are passed over. */
+/**
+ * Reads a CSV text by any of the usual separators; quotes may hold line breaks. Rows without any word are passed over.
+ * @example
+ * readCsv('Dog;Owner\nTeasel;Folake').table.rows[0].cells // ['Teasel', 'Folake']
+ */
 export function readCsv(text: string): ReadTable {
   const delimiter = delimiterOf(text);
   const { data, errors } = Papa.parse<string[]>(text, { delimiter });

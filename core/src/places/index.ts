@@ -61,7 +61,11 @@ export const GRADE_WORDS = ['clear', 'slight', 'plain', 'bad'] as const;
 
 export type PlaceKey = `${Site}/${Side | 'none'}`;
 
-/** A stable text key for maps and tables: "ear/left", "fold nose/none". */
+/**
+ * A stable text key for maps and tables: "ear/left", "fold nose/none".
+ * @example
+ * placeKey({ site: 'ear', side: 'left' }) // 'ear/left'
+ */
 export const placeKey = (place: Place): PlaceKey => `${place.site}/${place.side}`;
 
 /** The place a key names. Throws `RangeError` for text that is not one. */

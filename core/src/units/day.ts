@@ -28,7 +28,11 @@ export function addDays(from: Day, count: number): Day {
   return new Date(Date.parse(from) + count * MS_PER_DAY).toISOString().slice(0, 10) as Day;
 }
 
-/** The same day of the month so many months later; the last of the month where it has no such day (31 May + 1: 30 June). */
+/**
+ * The same day of the month so many months later; the last of the month where it has no such day (31 May + 1: 30 June).
+ * @example
+ * addMonths(day('2026-01-31'), 1) // '2026-02-28'
+ */
 export function addMonths(from: Day, count: number): Day {
   const months = Number(from.slice(0, 4)) * 12 + Number(from.slice(5, 7)) - 1 + count;
   const first = `${Math.floor(months / 12)}-${String((months % 12) + 1).padStart(2, '0')}`;
@@ -70,6 +74,10 @@ export function showMonth(on: Day, seenFrom: Day, language = 'en-GB'): string {
   return year === seenFrom.slice(0, 4) ? month : `${month} ${year}`;
 }
 
-/** "every day", "once a week", "every 3 days" */
+/**
+ * "every day", "once a week", "every 3 days"
+ * @example
+ * everyWords(28) // 'every 28 days'
+ */
 export const everyWords = (days: number): string =>
   days === 1 ? 'every day' : days === 7 ? 'once a week' : `every ${days} days`;

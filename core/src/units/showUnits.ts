@@ -37,7 +37,11 @@ const FINE = {
  */
 export const showVolume = (volume: Millilitres, system: UnitSystem = 'metric'): string => show(volume, system, COARSE);
 
-/** Product as it is measured, one digit finer: within 0.5 %, so that what is shown keeps the strength within 2 %. */
+/**
+ * Product as it is measured, one digit finer: within 0.5 %, so that what is shown keeps the strength within 2 %.
+ * @example
+ * showProduct(millilitres(20)) // '20 ml'
+ */
 export const showProduct = (volume: Millilitres, system: UnitSystem = 'metric'): string => show(volume, system, FINE);
 
 /** As {@link showVolume}, but in one unit throughout: for columns and axes, where 20 ml beside 1.4 fl oz could not be compared. */
@@ -53,7 +57,11 @@ function show(volume: Millilitres, system: UnitSystem, rows: { readonly ml: Deci
   return `${trim(volume, decimals(volume, rows.ml))} ml`;
 }
 
-/** "14.2 kg" or "31.3 lb". */
+/**
+ * "14.2 kg" or "31.3 lb".
+ * @example
+ * showWeight(kilograms(14.2), 'US') // '31.3 lb'
+ */
 export function showWeight(weight: Kilograms, system: UnitSystem = 'metric'): string {
   return system === 'US' ? `${trim(weight / KG_PER_POUND, 1)} lb` : `${trim(weight, 1)} kg`;
 }

@@ -7,7 +7,11 @@ export const BREEDS: readonly Breed[] = [...PURE_BREEDS, ...CROSSES].toSorted((a
 
 const BY_ID = new Map(BREEDS.map((breed) => [breed.id, breed]));
 
-/** The breed or named cross with this id, or undefined. */
+/**
+ * The breed or named cross with this id, or undefined.
+ * @example
+ * findBreed('puli')?.traits.coat // 'corded'
+ */
 export const findBreed = (id: string): Breed | undefined => BY_ID.get(id);
 
 export type { Breed } from './row';
