@@ -46,46 +46,6 @@ export async function killSuite() {
   const call = asked(ports, url, session);
   const dogs = /** @type {{ items: { id: string }[] }} */ (await call('GET', '/api/dogs')).items;
 
-  const written = () => {
-    const sql = 'select id from dewpond.visit_event';
-    const { stdout } = psql(cluster, ['-d', DATABASE, '-Atc', sql], { encoding: 'utf8', maxBuffer: 1 << 28 });
-    return new Set(String(stdout).trim().split('\n'));
-  };
-  const healthy = async (/** @type {number} */ since) => {
-    for (;;) {
-      const well = await Promise.all(
-        ports.map((port) =>
-          fetch(`http://127.0.0.1:${port}/api/health`, { signal: AbortSignal.timeout(2000) })
-            .then(({ ok }) => ok)
-            .catch(() => false),
-        ),
-      );
-      if (well.every(Boolean)) return Math.round(performance.now() - since);
-      await sleep(20);
-    }
-  };
-
-  /** @param {string} name */
-  const client = async (name) => {
-    /** @type {string[]} */
-    const sent = [];
-    for (let from = 0; from < EVENTS / CLIENTS; from += OF_A_VISIT) {
-      const visitId = v7();
-      const dogId = dogs[sent.length % dogs.length]?.id;
-      await call('POST', '/api/visits', { id: visitId, dogId, appointmentId: null });
-      for (let at = 0; at < OF_A_VISIT; at += BATCH) {
-        const events = Array.from({ length: BATCH }, (_, i) => note(name, at + i + 1));
-        sent.push(...events.map(({ id }) => id));
-        const answer = /** @type {{ taken: string[], known: string[], refused: unknown[] }} */ (
-          await call('POST', `/api/visits/${visitId}/events`, { events })
-        );
-        if (answer.refused.length > 0) throw new Error(`refused: ${JSON.stringify(answer.refused[0])}`);
-        for (const id of [...answer.taken, ...answer.known]) acknowledged.add(id);
-      }
-    }
-    return sent;
-  };
-
   /** @type {Record<string, string | number>[]} */
   const rows = [];
   const killer = async () => {
@@ -107,8 +67,8 @@ export async function killSuite() {
         cluster = await startCluster(folder, { port: databasePort });
         since = performance.now();
       }
-      const wellAfter = await healthy(since);
-      const there = written();
+      const wellAfter = await healthy(ports, since);
+      const there = written(cluster);
       rows.push({
         kill: i + 1,
         of: victim === 'server' ? `server ${which + 1}` : 'postmaster',
@@ -120,10 +80,12 @@ export async function killSuite() {
   };
 
   const [sent] = await Promise.all([
-    Promise.all(Array.from({ length: CLIENTS }, (_, i) => client(`tablet ${i + 1}`))).finally(() => (done = true)),
+    Promise.all(
+      Array.from({ length: CLIENTS }, (_, i) => sendVisits(`tablet ${i + 1}`, { call, dogs, acknowledged })),
+    ).finally(() => (done = true)),
     killer(),
   ]);
-  const there = written();
+  const there = written(cluster);
   const all = sent.flat();
   // Seeded visits have events, too: only ours are counted.
   const found = all.filter((id) => there.has(id)).length;
@@ -136,6 +98,53 @@ export async function killSuite() {
   const wellSoon = rows.filter(({ of }) => of === 'postmaster').every((row) => Number(row['well again, ms']) <= 1000);
   if (!wellSoon) say('after a kill of the database it took more than a second until all was well');
   return lost === 0 && found === EVENTS && acknowledged.size === EVENTS && wellSoon;
+}
+
+/** Ids of all events that are in the database. @param {import('./cluster.mjs').Cluster} cluster */
+function written(cluster) {
+  const sql = 'select id from dewpond.visit_event';
+  const { stdout } = psql(cluster, ['-d', DATABASE, '-Atc', sql], { encoding: 'utf8', maxBuffer: 1 << 28 });
+  return new Set(String(stdout).trim().split('\n'));
+}
+
+/** How long it took until both servers answer well, ms. @param {readonly number[]} ports @param {number} since */
+async function healthy(ports, since) {
+  for (;;) {
+    const well = await Promise.all(
+      ports.map((port) =>
+        fetch(`http://127.0.0.1:${port}/api/health`, { signal: AbortSignal.timeout(2000) })
+          .then(({ ok }) => ok)
+          .catch(() => false),
+      ),
+    );
+    if (well.every(Boolean)) return Math.round(performance.now() - since);
+    await sleep(20);
+  }
+}
+
+/**
+ * One tablet: visits of notes, batch by batch; returns the ids it sent.
+ * @param {string} name
+ * @param {{ call: ReturnType<typeof asked>, dogs: readonly { id: string }[], acknowledged: Set<string> }} salon
+ */
+async function sendVisits(name, { call, dogs, acknowledged }) {
+  /** @type {string[]} */
+  const sent = [];
+  for (let from = 0; from < EVENTS / CLIENTS; from += OF_A_VISIT) {
+    const visitId = v7();
+    const dogId = dogs[sent.length % dogs.length]?.id;
+    await call('POST', '/api/visits', { id: visitId, dogId, appointmentId: null });
+    for (let at = 0; at < OF_A_VISIT; at += BATCH) {
+      const events = Array.from({ length: BATCH }, (_, i) => note(name, at + i + 1));
+      sent.push(...events.map(({ id }) => id));
+      const answer = /** @type {{ taken: string[], known: string[], refused: unknown[] }} */ (
+        await call('POST', `/api/visits/${visitId}/events`, { events })
+      );
+      if (answer.refused.length > 0) throw new Error(`refused: ${JSON.stringify(answer.refused[0])}`);
+      for (const id of [...answer.taken, ...answer.known]) acknowledged.add(id);
+    }
+  }
+  return sent;
 }
 
 /** A note, as the device `name` writes it. @param {string} name @param {number} counter */

@@ -90,8 +90,7 @@ export const row =
     id: string,
     signs: readonly Sign[],
     [when, applies]: Circumstance,
-    level: Level,
-    stop: Stop,
+    [level, stop]: readonly [level: Level, stop: Stop],
     asks: string | Todo | null = null,
     ...keepsOff: readonly Procedure[]
   ): TriageRow => ({

@@ -37,7 +37,7 @@ interface More {
  * One row of the breed table. Cells are read as a groomer says them: coat as it mostly comes in, its length and
  * density, how much it sheds; ears and the hair in the canal; muzzle, eyes, tearing. A word that is no trait does not compile.
  */
-export function breed(id: string, name: string, weightKg: readonly [least: number, most: number], coatCell: CoatCell, earCell: EarCell, faceCell: FaceCell, more: More = {}): Breed {
+export function breed(id: string, name: string, weightKg: readonly [least: number, most: number], [coatCell, earCell, faceCell]: readonly [coat: CoatCell, ears: EarCell, face: FaceCell], more: More = {}): Breed {
   const [coat, coatLength, coatDensity, shedding] = coatCell.split(', ') as [Coat, CoatLength, CoatDensity, Shedding];
   const [ears, canalHair] = earCell.split(', ') as [EarCarriage, CanalHair];
   const [muzzle, eyeSet, tearing] = faceCell.split(', ') as [Muzzle, EyeSet, Tearing];

@@ -30,7 +30,7 @@ import { StepDrawer } from './StepDrawer';
 import { SendState } from './SendState';
 import { StopScreen } from './StopScreen';
 import { Ringing } from './Timers';
-import { useTable, type TableWork } from './useTable';
+import { useTable } from './useTable';
 import { visitUpToDate } from './visitUpToDate';
 import { useWakeLock } from './useWakeLock';
 import { allEvents, followVisit, openLog, record, useVisitLog } from './visitLog';
@@ -109,47 +109,12 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
   const count = steps.filter((each) => each.barred === null).length;
   return (
     <div className="flex flex-col h-full">
-      <header className="flex max-lg:flex-wrap items-center justify-between gap-x-3 px-5 max-md:px-4 min-h-16 border-b border-line">
-        <div className="flex items-baseline gap-4 min-w-0 max-lg:flex-1">
-          <h1>{visit.dog.name}</h1>
-          <button
-            type="button"
-            className="text-soft underline min-h-14 px-1 whitespace-nowrap"
-            onClick={() => setListing(true)}
-          >
-            {step ? `step ${number} of ${count}` : 'all steps done'}
-          </button>
-          <span className="text-soft truncate max-lg:hidden">{visit.dog.words}</span>
-        </div>
-        <div className="flex flex-wrap items-center gap-1.5 lg:ml-auto max-lg:order-last max-lg:w-full max-lg:pb-2">
-          {visit.dog.handling.map((mark) => (
-            <Chip key={mark} tone="watch">
-              {mark}
-            </Chip>
-          ))}
-          {visit.referred.map(({ place, openedOn }) => (
-            <Chip key={place} tone="stop">
-              vet open: {namePlace(placeOf(place))}, {showDay(openedOn)}
-            </Chip>
-          ))}
-          <SendState />
-        </div>
-        <button
-          type="button"
-          aria-label="More: incident, add a step, end early"
-          onClick={() => setMore('menu')}
-          className="grid place-items-center size-14 shrink-0 rounded-xl text-soft hover:text-ink"
-        >
-          <Ellipsis size={26} aria-hidden />
-        </button>
-        <Link
-          to="/"
-          aria-label="Leave the table"
-          className="grid place-items-center size-14 shrink-0 rounded-xl text-soft hover:text-ink"
-        >
-          <X size={24} aria-hidden />
-        </Link>
-      </header>
+      <TableHead
+        visit={visit}
+        at={step ? `step ${number} of ${count}` : 'all steps done'}
+        onList={() => setListing(true)}
+        onMore={() => setMore('menu')}
+      />
       <div className={classes('flex-1 min-h-0 flex max-lg:flex-col', handedness === 'left' && 'lg:flex-row-reverse')}>
         <div className="flex-1 min-w-0 overflow-y-auto px-7 py-5 max-md:px-4">
           <Clashes table={table} onPlace={setPlace} />
@@ -196,4 +161,53 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
   );
 }
 
-export type { TableWork as Table };
+interface TableHeadProps {
+  readonly visit: VisitView;
+  /** "step 3 of 17" */
+  readonly at: string;
+  readonly onList: () => void;
+  readonly onMore: () => void;
+}
+
+/** Which dog, how far, what to mind, what has been sent; the ways out. */
+function TableHead({ visit, at, onList, onMore }: TableHeadProps) {
+  return (
+    <header className="flex max-lg:flex-wrap items-center justify-between gap-x-3 px-5 max-md:px-4 min-h-16 border-b border-line">
+      <div className="flex items-baseline gap-4 min-w-0 max-lg:flex-1">
+        <h1>{visit.dog.name}</h1>
+        <button type="button" className="text-soft underline min-h-14 px-1 whitespace-nowrap" onClick={onList}>
+          {at}
+        </button>
+        <span className="text-soft truncate max-lg:hidden">{visit.dog.words}</span>
+      </div>
+      <div className="flex flex-wrap items-center gap-1.5 lg:ml-auto max-lg:order-last max-lg:w-full max-lg:pb-2">
+        {visit.dog.handling.map((mark) => (
+          <Chip key={mark} tone="watch">
+            {mark}
+          </Chip>
+        ))}
+        {visit.referred.map(({ place, openedOn }) => (
+          <Chip key={place} tone="stop">
+            vet open: {namePlace(placeOf(place))}, {showDay(openedOn)}
+          </Chip>
+        ))}
+        <SendState />
+      </div>
+      <button
+        type="button"
+        aria-label="More: incident, add a step, end early"
+        onClick={onMore}
+        className="grid place-items-center size-14 shrink-0 rounded-xl text-soft hover:text-ink"
+      >
+        <Ellipsis size={26} aria-hidden />
+      </button>
+      <Link
+        to="/"
+        aria-label="Leave the table"
+        className="grid place-items-center size-14 shrink-0 rounded-xl text-soft hover:text-ink"
+      >
+        <X size={24} aria-hidden />
+      </Link>
+    </header>
+  );
+}

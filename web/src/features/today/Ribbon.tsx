@@ -22,10 +22,7 @@ export function Ribbon({
   const { from, to } = ribbonSpan(dogs, now);
   const [ref, width] = useWidth<HTMLDivElement>(760);
   const x = scaleTime([from, to], [0, width]);
-  const hours = Array.from({ length: Math.round((to - from) / HOUR) + 1 }, (_, i) => from + i * HOUR);
-  // An hour needs room for its words; where it is narrow every second one has them.
-  const told = width / hours.length < 46 ? 2 : 1;
-  const nowShown = now >= from && now <= to;
+  const height = dogs.length * ROW;
   return (
     <div className="grid grid-cols-[150px_minmax(560px,1fr)_120px] gap-x-3 min-w-[840px] max-lg:min-w-0 max-lg:grid-cols-[112px_minmax(0,1fr)_118px] max-md:grid-cols-[1fr_130px]">
       <div className="md:pt-7">
@@ -41,63 +38,18 @@ export function Ribbon({
         ))}
       </div>
       <div ref={ref} className="min-w-0 overflow-hidden max-md:hidden">
-        <svg
-          width={width}
-          height={dogs.length * ROW + 46}
-          role="img"
-          aria-label={`Ribbon of the day, ${dogs.length} dogs`}
-        >
+        <svg width={width} height={height + 46} role="img" aria-label={`Ribbon of the day, ${dogs.length} dogs`}>
           <defs>
             <pattern id="dwell" width={6} height={6} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
               <line x1={0} y1={0} x2={0} y2={6} stroke="var(--pond)" strokeWidth={1.6} />
             </pattern>
           </defs>
-          {hours.map((hour, i) => (
-            <g key={hour}>
-              <line
-                x1={x(hour)}
-                x2={x(hour)}
-                y1={20}
-                y2={dogs.length * ROW + 22}
-                stroke="var(--line)"
-                strokeDasharray="1 5"
-              />
-              {i % told === 0 && (
-                <text
-                  x={x(hour)}
-                  y={13}
-                  textAnchor={hour === from ? 'start' : hour === to ? 'end' : 'middle'}
-                  fontSize={12.5}
-                  fill="var(--soft)"
-                >
-                  {clock(hour, zone)}
-                </text>
-              )}
-            </g>
-          ))}
+          <Hours from={from} to={to} width={width} height={height} x={x} zone={zone} />
           {dogs.map((dog, row) => (
             <Strip key={dog.appointment.id} dog={dog} y={28 + row * ROW} x={x} />
           ))}
-          {nowShown && (
-            <g>
-              <line
-                x1={x(now)}
-                x2={x(now)}
-                y1={18}
-                y2={dogs.length * ROW + 26}
-                stroke="var(--stop)"
-                strokeWidth={1.6}
-              />
-              <text
-                x={x(now) + (x(now) > width - 80 ? -5 : 5)}
-                y={dogs.length * ROW + 40}
-                textAnchor={x(now) > width - 80 ? 'end' : 'start'}
-                fontSize={12.5}
-                fill="var(--stop)"
-              >
-                now {clock(now, zone)}
-              </text>
-            </g>
+          {now >= from && now <= to && (
+            <Now at={now} words={`now ${clock(now, zone)}`} width={width} height={height} x={x} />
           )}
         </svg>
       </div>
@@ -116,6 +68,56 @@ export function Ribbon({
         ))}
       </div>
     </div>
+  );
+}
+
+interface ScaleProps {
+  readonly width: number;
+  /** Of all strips, px. */
+  readonly height: number;
+  readonly x: (instant: number) => number;
+}
+
+/** A line each hour. An hour needs room for its words; where it is narrow every second one has them. */
+function Hours({ from, to, zone, width, height, x }: ScaleProps & { from: number; to: number; zone: string }) {
+  const hours = Array.from({ length: Math.round((to - from) / HOUR) + 1 }, (_, i) => from + i * HOUR);
+  const told = width / hours.length < 46 ? 2 : 1;
+  return (
+    <>
+      {hours.map((hour, i) => (
+        <g key={hour}>
+          <line x1={x(hour)} x2={x(hour)} y1={20} y2={height + 22} stroke="var(--line)" strokeDasharray="1 5" />
+          {i % told === 0 && (
+            <text
+              x={x(hour)}
+              y={13}
+              textAnchor={hour === from ? 'start' : hour === to ? 'end' : 'middle'}
+              fontSize={12.5}
+              fill="var(--soft)"
+            >
+              {clock(hour, zone)}
+            </text>
+          )}
+        </g>
+      ))}
+    </>
+  );
+}
+
+function Now({ at, words, width, height, x }: ScaleProps & { at: number; words: string }) {
+  return (
+    <g>
+      <line x1={x(at)} x2={x(at)} y1={18} y2={height + 26} stroke="var(--stop)" strokeWidth={1.6} />
+      <text
+        x={x(at) + (x(at) > width - 80 ? -5 : 5)}
+        y={height + 40}
+        textAnchor={x(at) > width - 80 ? 'end' : 'start'}
+        fontSize={12.5}
+        fill="var(--stop)"
+      >
+        {words}
+      </text>
+    </g>
   );
 }
 

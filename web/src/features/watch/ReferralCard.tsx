@@ -40,17 +40,13 @@ function useStep(referral: ReferralView) {
   };
 }
 
+/** What a dialog is open for. */
+type Doing = 'telling' | 'message' | 'reminding' | 'owner' | 'vet' | 'closing';
+
 /** One place a vet should see: how far it has come, and the one thing to do next. */
 export function ReferralCard({ referral, today }: { readonly referral: ReferralView; readonly today: Day }) {
-  const [doing, setDoing] = useState<'telling' | 'message' | 'reminding' | 'owner' | 'vet' | 'closing' | null>(null);
+  const [doing, setDoing] = useState<Doing | null>(null);
   const step = useStep(referral);
-  const me = useSession().data?.person.name ?? '';
-  const close = () => setDoing(null);
-  const late = referral.dueOn !== null ? daysBetween(referral.dueOn, today) : 0;
-  const done = (change: Partial<Edit>) => {
-    close();
-    step(change);
-  };
   return (
     <li
       className={classes(
@@ -76,108 +72,134 @@ export function ReferralCard({ referral, today }: { readonly referral: ReferralV
         .
       </p>
       <Steps referral={referral} />
-      {referral.next !== null && (
-        <>
-          <b className={classes('block mt-2', late > 0 ? 'text-stop' : 'text-ink')}>
-            Next: {NEXT_STEPS[referral.next].toLowerCase()}
-            {lateWords(late)}
-            {late <= 0 && referral.dueOn !== null && referral.dueOn > today && `, ${showDay(referral.dueOn)}`}
-          </b>
-          <div className="flex flex-wrap items-center gap-2 mt-2">
-            {referral.phone !== '' && (
-              <a
-                href={`tel:${referral.phone}`}
-                className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
-              >
-                <Phone size={17} aria-hidden /> {referral.phone}
-              </a>
-            )}
-            <a
-              href={`/api/referrals/${referral.id}/letter.pdf`}
-              target="_blank"
-              rel="noreferrer"
-              className="inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale"
-            >
-              <FileText size={17} aria-hidden /> Letter to the vet
-            </a>
-            {referral.next === 'tell the owner' && (
-              <>
-                <Button look="quiet" onClick={() => setDoing('message')}>
-                  Write to the owner
-                </Button>
-                <Button look="main" onClick={() => setDoing('telling')}>
-                  The owner was told
-                </Button>
-              </>
-            )}
-            {referral.next === 'hear the owner' && (
-              <Button look="main" onClick={() => setDoing('owner')}>
-                The owner answered
-              </Button>
-            )}
-            {(referral.next === 'hear the vet' || referral.next === 'hear the owner') && (
-              <Button look="quiet" onClick={() => setDoing('reminding')}>
-                Remind the owner
-              </Button>
-            )}
-            {(referral.next === 'hear the vet' || referral.next === 'hear the owner') && (
-              <Button look={referral.next === 'hear the vet' ? 'main' : 'quiet'} onClick={() => setDoing('vet')}>
-                The vet answered
-              </Button>
-            )}
-            <Button look={referral.next === 'close' ? 'main' : 'quiet'} onClick={() => setDoing('closing')}>
-              Close it
-            </Button>
-          </div>
-        </>
-      )}
+      {referral.next !== null && <NextStep referral={referral} next={referral.next} today={today} onDo={setDoing} />}
       {referral.end !== null && (
         <Button look="quiet" className="mt-2" onClick={() => step({ end: null })}>
           Open it again
         </Button>
       )}
+      <StepDialogs referral={referral} today={today} doing={doing} onClose={() => setDoing(null)} onStep={step} />
+    </li>
+  );
+}
 
+interface NextStepProps {
+  readonly referral: ReferralView;
+  readonly next: NonNullable<ReferralView['next']>;
+  readonly today: Day;
+  readonly onDo: (what: Doing) => void;
+}
+
+const LINK =
+  'inline-flex items-center gap-2 rounded-xl border border-line font-semibold px-4 min-h-11 hover:bg-pond-pale';
+
+/** The one thing to do next, by when, and everything that can be done of it. */
+function NextStep({ referral, next, today, onDo }: NextStepProps) {
+  const late = referral.dueOn !== null ? daysBetween(referral.dueOn, today) : 0;
+  const isHeard = next === 'hear the vet' || next === 'hear the owner';
+  return (
+    <>
+      <b className={classes('block mt-2', late > 0 ? 'text-stop' : 'text-ink')}>
+        Next: {NEXT_STEPS[next].toLowerCase()}
+        {lateWords(late)}
+        {late <= 0 && referral.dueOn !== null && referral.dueOn > today && `, ${showDay(referral.dueOn)}`}
+      </b>
+      <div className="flex flex-wrap items-center gap-2 mt-2">
+        {referral.phone !== '' && (
+          <a href={`tel:${referral.phone}`} className={LINK}>
+            <Phone size={17} aria-hidden /> {referral.phone}
+          </a>
+        )}
+        <a href={`/api/referrals/${referral.id}/letter.pdf`} target="_blank" rel="noreferrer" className={LINK}>
+          <FileText size={17} aria-hidden /> Letter to the vet
+        </a>
+        {next === 'tell the owner' && (
+          <>
+            <Button look="quiet" onClick={() => onDo('message')}>
+              Write to the owner
+            </Button>
+            <Button look="main" onClick={() => onDo('telling')}>
+              The owner was told
+            </Button>
+          </>
+        )}
+        {next === 'hear the owner' && (
+          <Button look="main" onClick={() => onDo('owner')}>
+            The owner answered
+          </Button>
+        )}
+        {isHeard && (
+          <Button look="quiet" onClick={() => onDo('reminding')}>
+            Remind the owner
+          </Button>
+        )}
+        {isHeard && (
+          <Button look={next === 'hear the vet' ? 'main' : 'quiet'} onClick={() => onDo('vet')}>
+            The vet answered
+          </Button>
+        )}
+        <Button look={next === 'close' ? 'main' : 'quiet'} onClick={() => onDo('closing')}>
+          Close it
+        </Button>
+      </div>
+    </>
+  );
+}
+
+interface StepDialogsProps {
+  readonly referral: ReferralView;
+  readonly today: Day;
+  readonly doing: Doing | null;
+  readonly onClose: () => void;
+  readonly onStep: (change: Partial<Edit>) => void;
+}
+
+/** The dialog of what is being done: each writes one step down and closes. */
+function StepDialogs({ referral, today, doing, onClose, onStep }: StepDialogsProps) {
+  const me = useSession().data?.person.name ?? '';
+  const about = { dogId: referral.dogId, visitId: referral.visitId, referralId: referral.id };
+  const done = (change: Partial<Edit>) => {
+    onClose();
+    onStep(change);
+  };
+  return (
+    <>
       <Pick
         open={doing === 'telling'}
-        onClose={close}
+        onClose={onClose}
         title="How was the owner told?"
         choices={TOLD_HOW}
         onPick={(how) => done({ told: { how, on: today, by: me } })}
       />
       {doing === 'message' && (
         <MessageDialog
-          about={{ kind: 'vet, please', dogId: referral.dogId, visitId: referral.visitId, referralId: referral.id }}
-          onClose={close}
+          about={{ kind: 'vet, please', ...about }}
+          onClose={onClose}
           onSent={(channel) =>
-            step({ told: { how: channel === 'e-mail' ? 'by e-mail' : 'by text message', on: today, by: me } })
+            onStep({ told: { how: channel === 'e-mail' ? 'by e-mail' : 'by text message', on: today, by: me } })
           }
         />
       )}
-      {doing === 'reminding' && (
-        <MessageDialog
-          about={{ kind: 'how is it', dogId: referral.dogId, visitId: referral.visitId, referralId: referral.id }}
-          onClose={close}
-        />
-      )}
+      {doing === 'reminding' && <MessageDialog about={{ kind: 'how is it', ...about }} onClose={onClose} />}
       <Pick
         open={doing === 'owner'}
-        onClose={close}
+        onClose={onClose}
         title="What did the owner say?"
         choices={OWNERS_ANSWERS}
         words="In their words, if it matters"
         onPick={(answer, words) => done({ answer: { answer, words, on: today } })}
       />
       {doing === 'vet' && (
-        <VetDialog referral={referral} today={today} onClose={close} onSaid={(vet) => done({ vet })} />
+        <VetDialog referral={referral} today={today} onClose={onClose} onSaid={(vet) => done({ vet })} />
       )}
       <Pick
         open={doing === 'closing'}
-        onClose={close}
+        onClose={onClose}
         title={`Close it: ${referral.dog}, ${referral.placeName}`}
         choices={OUTCOMES}
         onPick={(outcome) => done({ end: { outcome, on: today, by: me } })}
       />
-    </li>
+    </>
   );
 }
 

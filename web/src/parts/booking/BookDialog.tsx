@@ -79,19 +79,17 @@ function momentOf(day: string, time: string, zone: string): string {
 
 const minutesOf = (each: Appointment): number => (Date.parse(each.endsAt) - Date.parse(each.startsAt)) / 60_000;
 
-function BookForm({
-  dog,
-  moving,
-  onDone,
-}: {
+interface BookFormProps {
   readonly dog: BookDialogProps['dog'];
   readonly moving: Appointment | undefined;
   readonly onDone: () => void;
-}) {
+}
+
+/** A booking as it is typed, what it is sent as, and how it is cancelled. */
+function useBooking({ dog, moving, onDone }: BookFormProps) {
   const zone = useZone();
   const today = useSession().data?.today ?? (moving ? (dayOf(moving.startsAt, zone) as Day) : EARLIEST);
   const members = useMembers();
-  const marks = useDog(dog.id).data?.marks ?? [];
   const suggested = dog.suggested && dog.suggested > today ? dog.suggested : addDays(today, 1);
   const first: BookingForm = { day: suggested, time: '09:00', minutes: '120', memberId: '', kind: 'full visit' };
   // As it stands now: somebody else may move it while this is open.
@@ -109,10 +107,6 @@ function BookForm({
       fits: bookedTime,
     },
   );
-  const { day, time, memberId } = draft.form;
-  const { set, field, at } = draft;
-  const chosen = whose(memberId);
-  const cancel = useCancel();
   const save = useWrite(['POST /api/appointments', 'PUT /api/appointments/:id'], {
     form: draft,
     write: async (id, { kind, ...when }: z.input<typeof bookedTime>) => {
@@ -124,10 +118,21 @@ function BookForm({
         : call('POST /api/appointments', { body: { id, dogId: dog.id, kind, ...when } }));
     },
     onSuccess: () => {
+      const { day, time } = draft.form;
       tell(`${dog.name} is booked for ${showDay(day as Day)} at ${time}.`);
       onDone();
     },
   });
+  return { draft, save, now, members: members.data ?? [], chosen: whose(draft.form.memberId) };
+}
+
+function BookForm(props: BookFormProps) {
+  const { dog, moving, onDone } = props;
+  const { draft, save, now, members, chosen } = useBooking(props);
+  const { set, field, at } = draft;
+  const { day, time } = draft.form;
+  const marks = useDog(dog.id).data?.marks ?? [];
+  const cancel = useCancel();
   return (
     <form noValidate onSubmit={draft.submit((when) => save.mutate(when))} className="grid grid-cols-2 gap-4">
       <div className="col-span-2 empty:hidden">
@@ -137,7 +142,7 @@ function BookForm({
           names={TIME_FIELDS}
           show={(field, of) =>
             field === 'memberId'
-              ? (members.data?.find(({ id }) => id === of.memberId)?.name ?? '')
+              ? (members.find(({ id }) => id === of.memberId)?.name ?? '')
               : field === 'day'
                 ? showDay(of.day as Day)
                 : of[field]
@@ -163,7 +168,7 @@ function BookForm({
         error={time === '' ? at('startsAt') : undefined}
       />
       <SelectField label="Who" {...field('memberId')} value={chosen}>
-        {members.data?.map((member) => (
+        {members.map((member) => (
           <option key={member.id} value={member.id}>
             {member.name}
           </option>

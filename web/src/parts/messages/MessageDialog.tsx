@@ -141,24 +141,7 @@ function Compose({
   });
   return (
     <form className="flex flex-col gap-3" noValidate onSubmit={draft.submit((body) => send.mutate(body))}>
-      <fieldset>
-        <legend className="text-sm font-semibold mb-1">By</legend>
-        <div className="flex flex-wrap gap-2">
-          {suggested.reach.map((reach) => (
-            <span key={reach.channel} className="flex flex-col gap-0.5">
-              <Choice
-                chosen={channel === reach.channel}
-                disabled={reach.whyNot !== null}
-                onClick={() => draft.set({ channel: reach.channel })}
-                className="disabled:opacity-50 first-letter:uppercase"
-              >
-                {reach.channel} {reach.whyNot === null && <span className="font-normal">{reach.to}</span>}
-              </Choice>
-              {reach.whyNot !== null && <span className="text-sm text-watch max-w-60">{reach.whyNot}</span>}
-            </span>
-          ))}
-        </div>
-      </fieldset>
+      <Channels reach={suggested.reach} chosen={channel} onChoose={(to) => draft.set({ channel: to })} />
       {channel === null && (
         <p className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-3">
           Nothing may be sent to {suggested.owner}. Ask at the door, and write the answer on the{' '}
@@ -193,5 +176,35 @@ function Compose({
         {send.isPending ? 'Sending…' : channel === null ? 'Send' : `Send by ${channel}`}
       </Button>
     </form>
+  );
+}
+
+interface ChannelsProps {
+  readonly reach: MessageDraft['reach'];
+  readonly chosen: MessageChannel | null;
+  readonly onChoose: (channel: MessageChannel) => void;
+}
+
+/** The ways to reach this owner; one that may not be used says why. */
+function Channels({ reach, chosen, onChoose }: ChannelsProps) {
+  return (
+    <fieldset>
+      <legend className="text-sm font-semibold mb-1">By</legend>
+      <div className="flex flex-wrap gap-2">
+        {reach.map((way) => (
+          <span key={way.channel} className="flex flex-col gap-0.5">
+            <Choice
+              chosen={chosen === way.channel}
+              disabled={way.whyNot !== null}
+              onClick={() => onChoose(way.channel)}
+              className="disabled:opacity-50 first-letter:uppercase"
+            >
+              {way.channel} {way.whyNot === null && <span className="font-normal">{way.to}</span>}
+            </Choice>
+            {way.whyNot !== null && <span className="text-sm text-watch max-w-60">{way.whyNot}</span>}
+          </span>
+        ))}
+      </div>
+    </fieldset>
   );
 }

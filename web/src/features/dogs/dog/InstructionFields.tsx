@@ -100,37 +100,7 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
       {isVets(form.kind) && where}
       <SayingFields form={filled} set={set} products={washes} at={at} />
       {!isVets(form.kind) && where}
-      {form.kind === 'lift' && (
-        <>
-          <SelectField
-            label="May be done"
-            value={form.procedure}
-            onChange={(event) => set({ procedure: event.target.value as Procedure })}
-          >
-            {liftableFor(form.place, form.lifts).map((procedure) => (
-              <option key={procedure}>{procedure}</option>
-            ))}
-          </SelectField>
-          <SelectField
-            label="Up to"
-            value={form.upToGrade}
-            onChange={(event) => set({ upToGrade: Number(event.target.value) as 1 | 2 | 3 })}
-            hint="a worse one stops again"
-          >
-            {([1, 2, 3] as const).map((grade) => (
-              <option key={grade} value={grade}>
-                {GRADE_WORDS[grade]}
-              </option>
-            ))}
-          </SelectField>
-          {nothingToLift && (
-            <p role="status" className="col-span-2 rounded-xl bg-watch-pale px-3 py-2">
-              Nothing of that stands at the {namePlace(placeOf(form.place))} today. The word is kept, and counts when it
-              is found there.
-            </p>
-          )}
-        </>
-      )}
+      {form.kind === 'lift' && <LiftFields form={form} set={set} isNothing={nothingToLift} />}
       <div className="col-start-1">
         <TextField label="From" type="date" {...field('from')} />
       </div>
@@ -142,6 +112,48 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
       />
       <FormFoot draft={draft} disabled={save.isPending} does="Write it down" />
     </form>
+  );
+}
+
+interface LiftFieldsProps {
+  readonly form: InstructionForm;
+  readonly set: (change: Partial<InstructionForm>) => void;
+  /** Nothing that it would lift stands at the place today. */
+  readonly isNothing: boolean;
+}
+
+/** What a lift allows, and up to which grade. */
+function LiftFields({ form, set, isNothing }: LiftFieldsProps) {
+  return (
+    <>
+      <SelectField
+        label="May be done"
+        value={form.procedure}
+        onChange={(event) => set({ procedure: event.target.value as Procedure })}
+      >
+        {liftableFor(form.place, form.lifts).map((procedure) => (
+          <option key={procedure}>{procedure}</option>
+        ))}
+      </SelectField>
+      <SelectField
+        label="Up to"
+        value={form.upToGrade}
+        onChange={(event) => set({ upToGrade: Number(event.target.value) as 1 | 2 | 3 })}
+        hint="a worse one stops again"
+      >
+        {([1, 2, 3] as const).map((grade) => (
+          <option key={grade} value={grade}>
+            {GRADE_WORDS[grade]}
+          </option>
+        ))}
+      </SelectField>
+      {isNothing && (
+        <p role="status" className="col-span-2 rounded-xl bg-watch-pale px-3 py-2">
+          Nothing of that stands at the {namePlace(placeOf(form.place))} today. The word is kept, and counts when it is
+          found there.
+        </p>
+      )}
+    </>
   );
 }
 

@@ -25,8 +25,26 @@ import { SplitOver } from './SplitOver';
 import { useReckoned } from './useReckoned';
 import { useUnits } from '../../../data/useUnits';
 
+/** What one types of a fresh batch, and what it comes to. */
+type FreshMix = NonNullable<ReturnType<typeof useFreshMix>>;
+
 /** A fresh batch: product, ratio and bottle at the left; the picture at the right, where any one number leads. */
 export function MixFresh({ business }: { readonly business: BusinessView }) {
+  const fresh = useFreshMix(business);
+  if (!fresh) return null;
+  return (
+    <div className="grid grid-cols-[340px_1fr] max-lg:grid-cols-1 gap-3.5 items-start">
+      <WhatGoesIn business={business} fresh={fresh} />
+      {fresh.answer.label.kind === 'ready to use' ? (
+        <Card title="Ready to use">Never diluted: use it as it is.</Card>
+      ) : (
+        <FreshResult fresh={fresh} />
+      )}
+    </div>
+  );
+}
+
+function useFreshMix(business: BusinessView) {
   const units = useUnits();
   const bottles = useMemo(() => freeBottles(business.bottles), [business.bottles]);
   const [productId, setProductId] = useState(business.products.find((each) => each.strength !== null)?.id ?? '');
@@ -73,113 +91,130 @@ export function MixFresh({ business }: { readonly business: BusinessView }) {
     setLike(next);
     if (lead.by === 'dogs') setLead({ ...lead, each: mixOfDog(next, business.ways.washes === 'two' ? 2 : 1) });
   };
+  const type = (text: string) => {
+    setLabel(text);
+    // What was saved belongs to the product's own label.
+    setSaid(text === product?.label ? savedReadingOf(product) : null);
+  };
+  return {
+    ...{ units, product, label, bottle, bottles, lead, stroke, like, each, medicated, answer, isNow, misread },
+    ...{ choose, type, setSaid, setBottleId, setLead, setStroke, changeLike },
+  };
+}
+
+interface WhatGoesInProps {
+  readonly business: BusinessView;
+  readonly fresh: FreshMix;
+}
+
+/** Product, ratio, what the label leaves open, bottle and stroke. */
+function WhatGoesIn({ business, fresh }: WhatGoesInProps) {
+  const { units, product, label, bottle, bottles, stroke, medicated, answer, misread } = fresh;
+  const { choose, type, setSaid, setBottleId, setStroke } = fresh;
   return (
-    <div className="grid grid-cols-[340px_1fr] max-lg:grid-cols-1 gap-3.5 items-start">
-      <Card title="What goes in">
-        <div className="grid grid-cols-2 gap-3">
+    <Card title="What goes in">
+      <div className="grid grid-cols-2 gap-3">
+        <div className="col-span-2">
+          <SelectField label="Product" value={product?.id ?? ''} onChange={(event) => choose(event.target.value)}>
+            {business.products.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.name}
+              </option>
+            ))}
+          </SelectField>
+        </div>
+        <div className="col-span-2">
+          <TextField
+            label="Ratio, as printed on the label"
+            value={label}
+            onChange={(event) => type(event.target.value)}
+            error={misread}
+            hint={ratioHint(units, medicated, answer.label)}
+          />
+        </div>
+        <Readings answer={answer} onSay={setSaid} />
+        {answer.label.kind === 'ask for the dilution' && (
           <div className="col-span-2">
-            <SelectField label="Product" value={productId} onChange={(event) => choose(event.target.value)}>
-              {business.products.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-            </SelectField>
-          </div>
-          <div className="col-span-2">
-            <TextField
-              label="Ratio, as printed on the label"
-              value={label}
-              onChange={(event) => {
-                setLabel(event.target.value);
-                // What was kept belongs to the product's own label.
-                setSaid(event.target.value === product?.label ? savedReadingOf(product) : null);
-              }}
-              error={misread}
-              hint={ratioHint(units, medicated, answer.label)}
-            />
-          </div>
-          <Readings answer={answer} onSay={setSaid} />
-          {answer.label.kind === 'ask for the dilution' && (
-            <div className="col-span-2">
-              <DilutionField
-                key={productId}
-                saved={answer.strength && showStrength(answer.strength)}
-                oneToN={business.ways.readsOneTo}
-                onSay={setSaid}
-              />
-            </div>
-          )}
-          {answer.range && (
-            <Purposes
-              purposes={product?.label === label ? product.purposes : []}
-              range={answer.range}
-              chosen={answer.strength}
+            <DilutionField
+              key={product?.id}
+              saved={answer.strength && showStrength(answer.strength)}
+              oneToN={business.ways.readsOneTo}
               onSay={setSaid}
             />
-          )}
-          <div className="col-span-2">
-            <SelectField label="Bottle" value={bottle.id} onChange={(event) => setBottleId(event.target.value)}>
-              {bottles.map(({ bottle: one }) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-            </SelectField>
           </div>
-          <div className="col-span-2">
-            <VolumeField
-              label="One stroke of its pump"
-              ml={stroke}
-              onMl={setStroke}
-              hint={stroke > 0 ? 'From ten strokes, see Bottles and pumps.' : 'Not calibrated: measure the product.'}
-            />
-          </div>
-        </div>
-      </Card>
-      {answer.label.kind === 'ready to use' ? (
-        <Card title="Ready to use">Never diluted: use it as it is.</Card>
-      ) : (
-        <Card title={`${product?.name ?? 'Mix'}, any number leads`}>
-          <LeadPicture
-            answer={answer}
-            bottle={bottle}
-            lead={lead}
-            onLead={setLead}
-            strokeMl={stroke}
-            like={like}
-            onLike={changeLike}
-            each={each}
+        )}
+        {answer.range && (
+          <Purposes
+            purposes={product?.label === label ? product.purposes : []}
+            range={answer.range}
+            chosen={answer.strength}
+            onSay={setSaid}
           />
-          {answer.problem && !misread && (
-            <p role="alert" className="mt-3 rounded-xl bg-watch-pale text-watch font-semibold px-4 py-2">
-              {answer.problem}
-            </p>
-          )}
-          {answer.split && <SplitOver split={answer.split} strokeMl={stroke} />}
-          {answer.how && !answer.split && (
-            <MixOrder
-              answer={answer}
-              how={answer.how}
-              strokeMl={stroke}
-              onTidy={(total) => setLead({ by: 'total', ml: total })}
-            />
-          )}
-          {answer.how && !answer.split && answer.strength && product && (
-            <WriteDownMix product={product} strength={answer.strength} how={answer.how} bottle={bottle} isNow={isNow} />
-          )}
-        </Card>
-      )}
-    </div>
+        )}
+        <div className="col-span-2">
+          <SelectField label="Bottle" value={bottle.id} onChange={(event) => setBottleId(event.target.value)}>
+            {bottles.map(({ bottle: one }) => (
+              <option key={one.id} value={one.id}>
+                {one.name}
+              </option>
+            ))}
+          </SelectField>
+        </div>
+        <div className="col-span-2">
+          <VolumeField
+            label="One stroke of its pump"
+            ml={stroke}
+            onMl={setStroke}
+            hint={stroke > 0 ? 'From ten strokes, see Bottles and pumps.' : 'Not calibrated: measure the product.'}
+          />
+        </div>
+      </div>
+    </Card>
   );
 }
 
-/** What was kept of a product's label when it was entered. */
+/** The picture in which any number leads, how it is measured, and the tap that writes it down. */
+function FreshResult({ fresh }: { readonly fresh: FreshMix }) {
+  const { product, bottle, lead, stroke, like, each, answer, isNow, misread, setLead, changeLike } = fresh;
+  return (
+    <Card title={`${product?.name ?? 'Mix'}, any number leads`}>
+      <LeadPicture
+        answer={answer}
+        bottle={bottle}
+        lead={lead}
+        onLead={setLead}
+        strokeMl={stroke}
+        like={like}
+        onLike={changeLike}
+        each={each}
+      />
+      {answer.problem && !misread && (
+        <p role="alert" className="mt-3 rounded-xl bg-watch-pale text-watch font-semibold px-4 py-2">
+          {answer.problem}
+        </p>
+      )}
+      {answer.split && <SplitOver split={answer.split} strokeMl={stroke} />}
+      {answer.how && !answer.split && (
+        <MixOrder
+          answer={answer}
+          how={answer.how}
+          strokeMl={stroke}
+          onTidy={(total) => setLead({ by: 'total', ml: total })}
+        />
+      )}
+      {answer.how && !answer.split && answer.strength && product && (
+        <WriteDownMix product={product} strength={answer.strength} how={answer.how} bottle={bottle} isNow={isNow} />
+      )}
+    </Card>
+  );
+}
+
+/** How a product's label was read when it was entered. */
 const savedReadingOf = (product: BusinessView['products'][number] | undefined): RatioSaid | null =>
   product && product.waterParts !== null ? { waterParts: product.waterParts, range: product.range } : null;
 
 interface DilutionProps {
-  /** As kept of the product, shown only: what is not typed over stays exact. */
+  /** As saved with the product, shown only: what is not typed over stays exact. */
   readonly saved: string | null;
   readonly oneToN: BusinessView['ways']['readsOneTo'];
   readonly onSay: (said: RatioSaid | null) => void;

@@ -6,7 +6,7 @@ import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
 import { z } from 'zod';
 import { typedNumber } from '../../../forms/typedNumber';
-import { useDraft } from '../../../forms/useDraft';
+import { useDraft, type FormDraft } from '../../../forms/useDraft';
 import { Conflict } from '../../../forms/Conflict';
 import { Dialog } from '../../../ui/Dialog';
 import { SelectField, TextField } from '../../../ui/Field';
@@ -68,6 +68,10 @@ function showField(field: keyof BreedForm, form: BreedForm): string {
   return form[field];
 }
 
+/** What ships, where this business sees it otherwise. */
+const ships = (own: string, was: string | undefined) =>
+  was !== undefined && was !== own ? `ships as ${was}` : undefined;
+
 /** A breed as this business sees it; what ships is named at each field that differs. */
 export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
   const shipped = SHIPPED.find(breed.id);
@@ -76,7 +80,7 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
     { as: (form) => ({ breed: bodyOf(form, breed.id) }), fits: z.object({ breed: ownBreed }) },
   );
   const { set, at } = draft;
-  const { name, weights, folds, handling } = draft.form;
+  const { name, weights, handling } = draft.form;
   const save = useWrite('PUT /api/breeds', {
     form: draft,
     write: (_, body: { breed: ReturnType<typeof bodyOf> }) =>
@@ -86,8 +90,6 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
       onClose();
     },
   });
-  const ships = (own: string, was: string | undefined) =>
-    was !== undefined && was !== own ? `ships as ${was}` : undefined;
   return (
     <Dialog
       open
@@ -120,53 +122,8 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
             }
           />
         ))}
-        {PLAIN_TRAITS.map((key) => (
-          <SelectField
-            key={key}
-            label={traitName(key)}
-            {...draft.field(key)}
-            hint={ships(draft.form[key], shipped?.traits[key])}
-          >
-            {TRAIT_CHOICES[key].values.map((value) => (
-              <option key={value}>{value}</option>
-            ))}
-          </SelectField>
-        ))}
-        {FOLD_SITES.map((site) => (
-          <SelectField
-            key={site}
-            label={`Fold: ${site}`}
-            value={folds[site] ?? 'none'}
-            hint={ships(folds[site] ?? 'none', shipped && (shipped.traits.folds[site] ?? 'none'))}
-            onChange={(event) => {
-              const { [site]: _, ...others } = folds;
-              const depth = event.target.value;
-              set({ folds: depth === 'light' || depth === 'deep' ? { ...others, [site]: depth } : others });
-            }}
-          >
-            {['none', 'light', 'deep'].map((depth) => (
-              <option key={depth}>{depth}</option>
-            ))}
-          </SelectField>
-        ))}
-        <div role="group" aria-label="To mind with most of them" className="col-span-2">
-          <p className="text-sm font-semibold mb-1.5">To mind with most of them</p>
-          <div className="flex flex-wrap gap-1.5">
-            {(Object.keys(HANDLING) as Handling[]).map((matter) => (
-              <Toggle.Root
-                key={matter}
-                title={HANDLING[matter]}
-                pressed={handling.includes(matter)}
-                onPressedChange={(on) =>
-                  set({ handling: on ? [...handling, matter] : handling.filter((each) => each !== matter) })
-                }
-                className="rounded-full border border-line px-3.5 min-h-11 text-[15px] text-soft data-[state=on]:bg-pond-pale data-[state=on]:text-pond data-[state=on]:border-pond data-[state=on]:font-semibold"
-              >
-                {matter}
-              </Toggle.Root>
-            ))}
-          </div>
-        </div>
+        <TraitFields draft={draft} shipped={shipped} />
+        <Minds handling={handling} onChange={(next) => set({ handling: next })} />
         <div className="col-span-2">
           <TextField label="Why" hint="one line, for whoever reads it next year" {...draft.field('why', 'breed.why')} />
         </div>
@@ -175,3 +132,65 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
     </Dialog>
   );
 }
+
+interface TraitFieldsProps {
+  readonly draft: Pick<FormDraft<BreedForm>, 'form' | 'field' | 'set'>;
+  readonly shipped: Breed | undefined;
+}
+
+/** Coat, ears, face and each fold; what ships stands at those that differ. */
+function TraitFields({ draft: { form, field, set }, shipped }: TraitFieldsProps) {
+  const { folds } = form;
+  return (
+    <>
+      {PLAIN_TRAITS.map((key) => (
+        <SelectField key={key} label={traitName(key)} {...field(key)} hint={ships(form[key], shipped?.traits[key])}>
+          {TRAIT_CHOICES[key].values.map((value) => (
+            <option key={value}>{value}</option>
+          ))}
+        </SelectField>
+      ))}
+      {FOLD_SITES.map((site) => (
+        <SelectField
+          key={site}
+          label={`Fold: ${site}`}
+          value={folds[site] ?? 'none'}
+          hint={ships(folds[site] ?? 'none', shipped && (shipped.traits.folds[site] ?? 'none'))}
+          onChange={(event) => {
+            const { [site]: _, ...others } = folds;
+            const depth = event.target.value;
+            set({ folds: depth === 'light' || depth === 'deep' ? { ...others, [site]: depth } : others });
+          }}
+        >
+          {['none', 'light', 'deep'].map((depth) => (
+            <option key={depth}>{depth}</option>
+          ))}
+        </SelectField>
+      ))}
+    </>
+  );
+}
+
+interface MindsProps {
+  readonly handling: readonly Handling[];
+  readonly onChange: (handling: readonly Handling[]) => void;
+}
+
+const Minds = ({ handling, onChange }: MindsProps) => (
+  <div role="group" aria-label="To mind with most of them" className="col-span-2">
+    <p className="text-sm font-semibold mb-1.5">To mind with most of them</p>
+    <div className="flex flex-wrap gap-1.5">
+      {(Object.keys(HANDLING) as Handling[]).map((matter) => (
+        <Toggle.Root
+          key={matter}
+          title={HANDLING[matter]}
+          pressed={handling.includes(matter)}
+          onPressedChange={(on) => onChange(on ? [...handling, matter] : handling.filter((each) => each !== matter))}
+          className="rounded-full border border-line px-3.5 min-h-11 text-[15px] text-soft data-[state=on]:bg-pond-pale data-[state=on]:text-pond data-[state=on]:border-pond data-[state=on]:font-semibold"
+        >
+          {matter}
+        </Toggle.Root>
+      ))}
+    </div>
+  </div>
+);
