@@ -31,6 +31,7 @@ export {
   areaOf,
   isKnownSign,
   mayBeAt,
+  findingWords,
   signWords,
   signsAt,
   worseAnswer,

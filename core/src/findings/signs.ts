@@ -1,4 +1,4 @@
-import { SITES, type Site } from '../places';
+import { GRADE_WORDS, SITES, type Grade, type Site } from '../places';
 
 /** What a sign may be seen at. Folds share one list, and so do the parts of the skin, the paws, the nails. */
 export const SIGN_AREAS = ['ear', 'eye', 'fold', 'skin', 'paw', 'nail', 'mouth', 'rear', 'body'] as const;
@@ -221,6 +221,17 @@ export const ALL_SIGNS = Object.keys(SIGNS) as readonly Sign[];
  */
 export const signWords = (sign: Sign): SignWords =>
   isKnownSign(sign) ? SIGNS[sign] : { areas: [], name: sign, owner: sign, graded: true };
+
+/**
+ * A finding as one groomer says it to another.
+ * @example
+ * findingWords({ sign: 'ear dark wax', grade: 2 }) // 'dark-brown wax, no smell, plain'
+ * findingWords({ sign: 'a sign of a newer version', grade: 1 }) // 'a sign of a newer version, slight'
+ */
+export function findingWords({ sign, grade }: { readonly sign: Sign; readonly grade: Grade }): string {
+  const { name, graded } = signWords(sign);
+  return graded ? `${name}, ${GRADE_WORDS[grade]}` : name;
+}
 
 export const isKnownSign = (sign: string): sign is Sign => Object.hasOwn(SIGNS, sign);
 

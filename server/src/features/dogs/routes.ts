@@ -1,6 +1,6 @@
 import { notInFuture, type DogProfile } from '@dewpond/contract';
-import { GRADE_WORDS } from '@dewpond/core/places';
-import { LEVELS, signWords, type Level } from '@dewpond/core/findings';
+
+import { LEVELS, type Level, findingWords } from '@dewpond/core/findings';
 import type { Day } from '@dewpond/core/units';
 import { and, eq, ne } from 'drizzle-orm';
 import type { Router } from 'express';
@@ -110,13 +110,7 @@ export function dogRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/watch', async ({ tx }) => {
     const loaded = await loadDogs(tx, { ids: await dogsToWatch(tx) });
     const records = loaded.filter((record) => record.dog.archivedOn === null);
-    const items = records.flatMap((record) =>
-      watchItems(
-        record,
-        (found) =>
-          `${signWords(found.sign).name}${signWords(found.sign).graded ? `, ${GRADE_WORDS[found.grade]}` : ''}`,
-      ),
-    );
+    const items = records.flatMap((record) => watchItems(record, findingWords));
     return {
       items: [...items, ...(await incidentsToAskAfter(tx, records))].toSorted(
         (a, b) => LEVELS.indexOf(b.level as Level) - LEVELS.indexOf(a.level as Level) || a.day.localeCompare(b.day),

@@ -1,8 +1,8 @@
 import { instructionWords } from '@dewpond/core/dog';
-import { signWords } from '@dewpond/core/findings';
+import { signWords, findingWords } from '@dewpond/core/findings';
 import { homeTaskName, homeTasks } from '@dewpond/core/homecare';
 import { TEMPLATES } from '@dewpond/core/messages';
-import { GRADE_WORDS, namePlace, placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
+import { namePlace, placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
 import { inOrderOfRecord, type RecordEntry } from '@dewpond/core/record';
 import type { Day } from '@dewpond/core/units';
 import { INCIDENTS } from '@dewpond/core/events';
@@ -69,17 +69,14 @@ function ofVisits({ visits, findings }: DogRecord): RecordEntry[] {
     const words = `Visit, ${ended}; ${looked.length} places looked at${begunTwice ? '; begun a second time for its booking' : ''}`;
     return [
       entry(`visit ${visitId}`, day, 'visit', words, null, { visitId }),
-      ...found.map(({ place, sign, grade, more }) =>
+      ...found.map(({ place, more, ...seen }) =>
         entry(
-          `found ${visitId} ${placeKey(place)} ${sign}`,
+          `found ${visitId} ${placeKey(place)} ${seen.sign}`,
           day,
           'found',
-          [
-            signWords(sign).graded ? `${signWords(sign).name}, ${GRADE_WORDS[grade]}` : signWords(sign).name,
-            ...(more?.words ? [`“${more.words}”`] : []),
-          ].join('; '),
+          [findingWords(seen), ...(more?.words ? [`“${more.words}”`] : [])].join('; '),
           placeKey(place),
-          { visitId, grade },
+          { visitId, grade: seen.grade },
         ),
       ),
       ...looked

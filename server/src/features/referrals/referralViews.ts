@@ -1,6 +1,6 @@
 import type { ReferralView } from '@dewpond/contract';
-import { LEVELS, signWords } from '@dewpond/core/findings';
-import { GRADE_WORDS, namePlace, placeOf, type PlaceKey } from '@dewpond/core/places';
+import { LEVELS, findingWords } from '@dewpond/core/findings';
+import { namePlace, placeOf, type PlaceKey } from '@dewpond/core/places';
 import { dueOn, nextStep, overdueDays, vetBy } from '@dewpond/core/referral';
 import { addDays, type Day } from '@dewpond/core/units';
 import { eq, inArray } from 'drizzle-orm';
@@ -84,7 +84,5 @@ export async function referralViews(tx: Tenant, today: Day, dogId?: string): Pro
 const wordsAt = (findings: (typeof findingSeen.$inferSelect)[], visitId: string, place: PlaceKey): string =>
   findings
     .filter((each) => each.visitId === visitId && each.place === place)
-    .map(({ sign, grade }) =>
-      signWords(sign).graded ? `${signWords(sign).name}, ${GRADE_WORDS[grade]}` : signWords(sign).name,
-    )
+    .map(findingWords)
     .join('; ');

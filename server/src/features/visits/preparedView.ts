@@ -1,7 +1,7 @@
 import type { VisitView } from '@dewpond/contract';
 import type { MixesAvailable } from '../../records/mixing/dayPlan';
-import { signWords, atLeast, type Level } from '@dewpond/core/findings';
-import { GRADE_WORDS, placeKey } from '@dewpond/core/places';
+import { atLeast, type Level, findingWords } from '@dewpond/core/findings';
+import { placeKey } from '@dewpond/core/places';
 import { describe } from '../../records/dog/facts';
 import { mixesFor, needsOfVisit } from '../../records/dog/bathNeeds';
 import { marksOf } from '../../records/dog/dogRecord';
@@ -42,11 +42,7 @@ export async function preparedView(
     lastTime,
     askAgain: openFindings(record)
       .filter(({ level }) => !atLeast(level as Level, 'vet'))
-      .map(({ place, sign, grade, day }) => ({
-        place: placeKey(place),
-        words: signWords(sign).graded ? `${signWords(sign).name}, ${GRADE_WORDS[grade]}` : signWords(sign).name,
-        day,
-      })),
+      .map(({ place, day, ...seen }) => ({ place: placeKey(place), words: findingWords(seen), day })),
     referred: [...record.referred],
     lastAnswers: record.answers,
   };

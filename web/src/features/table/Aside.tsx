@@ -1,5 +1,6 @@
-import { signWords } from '@dewpond/core/findings';
-import { GRADE_WORDS, namePlace, placeKey } from '@dewpond/core/places';
+import { findingWords } from '@dewpond/core/findings';
+
+import { namePlace, placeKey } from '@dewpond/core/places';
 import { showDay } from '@dewpond/core/units';
 import type { Stage, Step } from '@dewpond/core/steps';
 import { tellOwner } from '@dewpond/core/wording';
@@ -137,10 +138,9 @@ function LastTime({ table, step }: { readonly table: TableWork; readonly step: S
         <p>{place ? `${namePlace(place)}: clear.` : 'Everything clear.'}</p>
       ) : (
         <ul className="leading-snug flex flex-col gap-0.5">
-          {here.map(({ place: at, sign, grade }) => (
-            <li key={placeKey(at) + sign}>
-              <b className="first-letter:uppercase inline-block">{namePlace(at)}</b>: {signWords(sign).name}
-              {signWords(sign).graded && `, ${GRADE_WORDS[grade]}`}
+          {here.map((found) => (
+            <li key={placeKey(found.place) + found.sign}>
+              <b className="first-letter:uppercase inline-block">{namePlace(found.place)}</b>: {findingWords(found)}
             </li>
           ))}
         </ul>

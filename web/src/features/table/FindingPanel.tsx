@@ -9,6 +9,7 @@ import {
   signsAt,
   type Finding,
   type Sign,
+  findingWords,
 } from '@dewpond/core/findings';
 import { GRADE_WORDS, lookedAtWith, namePlace, placeKey, type Grade, type Place } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
@@ -134,10 +135,7 @@ function lastWords({ visit: { lastTime } }: TableWork, place: Place): string {
   const last = lastTime.findings.filter((found) => placeKey(found.place) === placeKey(place));
   if (last.length > 0)
     return `Last time: ${last
-      .map(({ sign, grade, more }) => {
-        const size = more?.mm === undefined ? '' : `, ${more.mm} mm`;
-        return `${signWords(sign).name}${signWords(sign).graded ? `, ${GRADE_WORDS[grade]}` : ''}${size}`;
-      })
+      .map((found) => findingWords(found) + (found.more?.mm === undefined ? '' : `, ${found.more.mm} mm`))
       .join('; ')}`;
   return lastTime.looked.includes(placeKey(lookedAtWith(place))) ? 'Last time: clear' : 'Last time: not looked at';
 }

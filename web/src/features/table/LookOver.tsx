@@ -1,10 +1,9 @@
 import { showDay } from '@dewpond/core/units';
-import { signWords, worstRipples } from '@dewpond/core/findings';
+import { worstRipples, findingWords } from '@dewpond/core/findings';
 import { barsAt } from '@dewpond/core/stops';
 import { waysFor } from '@dewpond/core/work';
 import {
   FEET,
-  GRADE_WORDS,
   lookedAtWith,
   namePlace,
   placeKey,
@@ -232,7 +231,7 @@ function PlaceButton({
   const key = placeKey(place);
   const grade = gradeAt(table, key);
   const here = table.state.findings.filter((found) => placeKey(lookedAtWith(found.place)) === key);
-  const words = here.map((found) => findingWords(found, place)).join('; ');
+  const words = here.map((found) => foundAt(found, place)).join('; ');
   const barred = barsAt(table.bars, place).some(({ stop, lifted }) => stop !== 'S0' && lifted === null);
   // What was open last time is asked where it is answered, until the place was looked at today.
   const asked = grade === null ? table.visit.askAgain.filter((each) => isAt(each.place, key)) : [];
@@ -287,7 +286,7 @@ function PlaceButton({
 const isAt = (place: PlaceKey, key: PlaceKey): boolean => placeKey(lookedAtWith(placeOf(place))) === key;
 
 /** "pale-brown wax, plain"; a nail's finding says which nail. */
-function findingWords({ place: at, sign, grade }: TableWork['state']['findings'][number], place: Place): string {
-  const where = placeKey(at) === placeKey(place) ? '' : `${namePlace(at)}: `;
-  return `${where}${signWords(sign).name}${signWords(sign).graded ? `, ${GRADE_WORDS[grade]}` : ''}`;
+function foundAt(found: TableWork['state']['findings'][number], place: Place): string {
+  const where = placeKey(found.place) === placeKey(place) ? '' : `${namePlace(found.place)}: `;
+  return where + findingWords(found);
 }

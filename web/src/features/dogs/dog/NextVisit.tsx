@@ -1,7 +1,8 @@
+import { findingWords } from '@dewpond/core/findings';
 import type { DogView } from '@dewpond/contract';
 import { TASKS, taskKey } from '@dewpond/core/tasks';
-import { GRADE_WORDS, namePlace } from '@dewpond/core/places';
-import { signWords } from '@dewpond/core/findings';
+import { namePlace } from '@dewpond/core/places';
+
 import { showDay, type Day } from '@dewpond/core/units';
 import { clock, dayOf } from '../../../browser/times';
 import { useZone } from '../../../data/useUnits';
@@ -57,8 +58,7 @@ export function NextVisit({ dog, onBook }: { readonly dog: DogView; readonly onB
               <li key={namePlace(found.place) + found.sign} className="flex items-center gap-1.5">
                 <Ripple grade={found.grade} size={30} silent />
                 <span>
-                  {namePlace(found.place)}: {signWords(found.sign).name}
-                  {signWords(found.sign).graded && `, ${GRADE_WORDS[found.grade]}`}
+                  {namePlace(found.place)}: {findingWords(found)}
                 </span>
               </li>
             ))}
