@@ -1,12 +1,14 @@
-import { describe, expect, test } from 'vitest';
+import pg from 'pg';
+import { describe, expect, onTestFinished, test } from 'vitest';
 import { v7 } from 'uuid';
 import { finding } from '@dewpond/core/findings';
 import { eq } from 'drizzle-orm';
 import { dog, dogDue, product } from '../platform/db/schema';
+import { connectionString } from '../platform/db/connect';
 import { inTenant } from '../platform/db/tenant';
 import { keepDue, reckonAll, staleDogs } from '../records/due/bookDue';
 import { day } from '@dewpond/core/units';
-import { addDog, clock, databases, openSalon, type KeptDog, type Salon, services } from './salon';
+import { addDog, clock, config, databases, openSalon, type KeptDog, type Salon, services } from './salon';
 import { visitDog } from './tableSide';
 
 const LEFT_EAR = { site: 'ear', side: 'left' } as const;
@@ -183,4 +185,25 @@ describe('what is next due, as the list shows it', () => {
     expect([first.of, third.after]).toEqual([700, null]);
     expect((await salon.call('GET /api/dogs')).body.items.every(({ reckoned }) => reckoned)).toBe(true);
   });
+});
+
+test('a list that is asked again and again puts one job into the queue, and another once that one runs', async () => {
+  const owner = new pg.Client({ connectionString: connectionString(config, 'owner') });
+  await owner.connect();
+  onTestFinished(() => owner.end());
+  await owner.query(`select jobs.create_queue('reckon-due', '{"policy":"standard"}')`);
+  const salon = await openSalon();
+  await addDog(salon);
+  const waiting = async () =>
+    (
+      await owner.query(`select id from jobs.job where name = 'reckon-due' and data->>'businessId' = $1`, [
+        salon.businessId,
+      ])
+    ).rows.length;
+  for (let i = 0; i < 3; i++) await salon.call('GET /api/dogs');
+  expect(await waiting()).toBe(1);
+  await owner.query(`update jobs.job set state = 'active' where name = 'reckon-due'`);
+  await salon.call('GET /api/dogs');
+  expect(await waiting()).toBe(2);
+  await owner.query(`delete from jobs.job where name = 'reckon-due'`);
 });

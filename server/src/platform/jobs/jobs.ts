@@ -13,17 +13,22 @@ export interface JobKind<Ids> {
   /** How often the queue is looked at, and how many jobs are taken at once. */
   readonly everySeconds: number;
   readonly atOnce: number;
+  /** One job that waits does for all who ask for the same; this tells what is the same. */
+  readonly oncePer?: (ids: Ids) => string;
 }
 
 /** Puts a job into its queue inside the tenant's transaction, now or for later: no commit, no job. */
-export const enqueue = <Ids>(tx: Tenant, { queue }: JobKind<Ids>, ids: Ids, from: Date = new Date()) =>
-  tx.execute(
-    sql`insert into jobs.job (name, data, retry_limit, retry_delay, retry_backoff, start_after) select ${queue}, ${JSON.stringify(ids)}::jsonb, 3, 10, true, ${from.toISOString()}::timestamptz where exists (select 1 from jobs.queue where name = ${queue})`,
+export function enqueue<Ids>(tx: Tenant, { queue, oncePer }: JobKind<Ids>, ids: Ids, from: Date = new Date()) {
+  // What waits under policy "short" is there once for its key.
+  const [policy, key] = oncePer === undefined ? [null, null] : ['short', oncePer(ids)];
+  return tx.execute(
+    sql`insert into jobs.job (name, data, retry_limit, retry_delay, retry_backoff, start_after, policy, singleton_key) select ${queue}, ${JSON.stringify(ids)}::jsonb, 3, 10, true, ${from.toISOString()}::timestamptz, ${policy}, ${key} where exists (select 1 from jobs.queue where name = ${queue}) on conflict do nothing`,
   );
+}
 
 /** A kind of job with who does it. */
 export interface Worker {
-  readonly kind: JobKind<unknown>;
+  readonly kind: Pick<JobKind<unknown>, 'queue' | 'everySeconds' | 'atOnce'>;
   readonly work: (data: unknown) => Promise<void>;
 }
 

@@ -74,6 +74,7 @@ export const RECKON_JOB: JobKind<{ businessId: string }> = {
   ids: z.object({ businessId: z.uuid() }),
   everySeconds: 2,
   atOnce: 10,
+  oncePer: ({ businessId }) => businessId,
 };
 
 /** Each piece in a transaction of its own: whoever asks in between is served in between. */
