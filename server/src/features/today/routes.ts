@@ -13,7 +13,7 @@ import type { Router } from 'express';
 import { appointmentsBetween } from '../../records/appointments/appointments';
 import { dog, visit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import { describe, planFor, type Planned } from '../../records/dog/facts';
+import { carePlanFor, describe, type Planned } from '../../records/dog/facts';
 import { contactMinutes } from '../../records/dog/bathNeeds';
 import { loadDogs, marksOf, type DogRecord } from '../../records/dog/dogRecord';
 import { fromPlan } from '../../records/dog/plans';
@@ -28,10 +28,16 @@ export function todayRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/today', async ({ tx, asker, query, today }) => {
     const day = query?.day ?? today;
     const { start, end } = spanOf(asker.zone, day);
-    const [business, booked] = await Promise.all([loadStockedBusiness(tx), appointmentsBetween(tx, start, end)]);
+    const [business, booked, brokenOff] = await Promise.all([
+      loadStockedBusiness(tx),
+      appointmentsBetween(tx, start, end),
+      returning(tx, day),
+    ]);
     const appointments = booked.filter((each) => each.state !== 'cancelled');
     const records = await loadDogs(tx, { ids: [...new Set(appointments.map((each) => each.dogId))] });
-    const byId = new Map(records.map((record) => [record.dog.id, { record, planned: planFor(record, business, day) }]));
+    const byId = new Map(
+      records.map((record) => [record.dog.id, { record, planned: carePlanFor(record, business, day) }]),
+    );
     const known = appointments.flatMap((appointment) => {
       const dog = byId.get(appointment.dogId);
       return dog ? [{ appointment, ...dog }] : [];
@@ -44,7 +50,7 @@ export function todayRoutes(router: Router, services: Services): void {
         words: describe(record, planned.facts, business),
         stages: stagesOf(appointment.kind, planned, record, business),
       })),
-      returning: await returning(tx, day),
+      returning: brokenOff,
       watch: [...byId.values()].flatMap(({ record, planned }) => watchOut(record, planned)),
     };
   });
@@ -71,7 +77,7 @@ async function returning(tx: Tenant, day: Day): Promise<TodayView['returning']> 
 /** The day's stages before anybody has looked at the dog. */
 function stagesOf(
   kind: VisitKind,
-  { facts, plan }: Planned,
+  { facts, plan }: Omit<Planned, 'due'>,
   { minutesFactor }: DogRecord,
   business: StockedBusiness,
 ): TodayDog['stages'] {
@@ -104,7 +110,7 @@ function barredAhead(dog: string, facts: DogFacts): TodayView['watch'] {
 }
 
 /** What must not be forgotten about a dog today, the gravest first. */
-function watchOut(record: DogRecord, { facts, plan }: Planned): TodayView['watch'] {
+function watchOut(record: DogRecord, { facts, plan }: Omit<Planned, 'due'>): TodayView['watch'] {
   const dog = record.dog.name;
   const own = plan.bathProduct
     ? [

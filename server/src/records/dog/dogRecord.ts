@@ -75,23 +75,23 @@ export async function loadDogs(
   return ids.length === 0 ? [] : recordsOf(await dogRows(tx, { ids }), before);
 }
 
+/** The same row, which bears the day of its visit now: there are thousands of them, and nobody else has this one. */
+function datedOn<T>(row: T, day: Day): OfVisit<T> {
+  const dated = row as T & { day: Day };
+  dated.day = day;
+  return dated;
+}
+
 /** Rows of some dogs, by dog; those of visits in the order of the visits, and only of visits known then. */
 function byDog(rows: DogRows, before: AsKnownAt | undefined) {
   const visits = before ? rows.visits.filter((each) => isEarlier(each, before)) : rows.visits;
-  const visitOrder = new Map(visits.map((each, i) => [each.id, i]));
   const known = <T extends { readonly visitId: string }>(list: readonly T[]) => {
-    const ofVisits = list.flatMap((row) => {
-      const at = visitOrder.get(row.visitId);
-      return at === undefined ? [] : [{ row, at }];
-    });
-    ofVisits.sort((a, b) => a.at - b.at);
+    const ofVisits = group(list, (row) => row.visitId);
     const byDogs = new Map<string, OfVisit<T>[]>();
-    for (const { row, at } of ofVisits) {
-      const { dogId, day } = visits[at] as DogRows['visits'][number];
-      const its = byDogs.get(dogId);
-      const dated = Object.assign(row, { day: day as Day });
-      if (its) its.push(dated);
-      else byDogs.set(dogId, [dated]);
+    for (const { id, dogId, day } of ofVisits.size === 0 ? [] : visits) {
+      const its = byDogs.get(dogId) ?? [];
+      byDogs.set(dogId, its);
+      for (const row of ofVisits.get(id) ?? []) its.push(datedOn(row, day as Day));
     }
     return byDogs;
   };

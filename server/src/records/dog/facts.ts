@@ -117,10 +117,15 @@ export interface Planned {
   readonly due: readonly DueLine[];
 }
 
+/** The care plan alone, where nobody asks when anything is due. */
+export function carePlanFor(record: DogRecord, business: Business, today: Day): Omit<Planned, 'due'> {
+  const facts = factsOf(record, business, today);
+  return { facts, plan: planOf(facts) };
+}
+
 /** Facts, plan and due windows of a dog on a day. */
 export function planFor(record: DogRecord, business: Business, today: Day): Planned {
-  const facts = factsOf(record, business, today);
-  const plan = planOf(facts);
+  const { facts, plan } = carePlanFor(record, business, today);
   const tasks = Object.fromEntries(record.tasks.map(({ task, day }) => [task, day]));
   const due = planDue(
     plan,
