@@ -20,7 +20,7 @@ type OfVisit<T> = T & { readonly day: Day };
 type CareRow = OfVisit<DogRows['care'][number]>;
 
 /** Handling in short, as it must be in sight. */
-export const marksOf = ({ dog: { profile } }: Pick<DogRecord, 'dog'>): string[] =>
+export const marksOf = ({ dog: { profile } }: { readonly dog: Pick<DogRecord['dog'], 'profile'> }): string[] =>
   handlingMarks(profile.handling, profile.canStandThroughBath);
 
 /** All that is stored of one dog, ready for the core. */

@@ -186,15 +186,21 @@ export async function listDogs(
   business: Business,
   today: Day,
 ): Promise<DogListItem[]> {
-  const since = await dueSince(tx, asker, today);
-  // From the morning on: a dog that is late for its nine o'clock is booked all the same.
-  const booked = await nextBooked(tx, spanOf(business.zone, today).start);
-  const rows = await tx
-    .select({ dog, client: { id: client.id, name: client.name, card: client.card }, due: dogDue })
-    .from(dog)
-    .innerJoin(client, eq(client.id, dog.clientId))
-    .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
-    .orderBy(asc(dog.name));
+  const [since, booked, rows] = await Promise.all([
+    dueSince(tx, asker, today),
+    // From the morning on: a dog that is late for its nine o'clock is booked all the same.
+    nextBooked(tx, spanOf(business.zone, today).start),
+    tx
+      .select({
+        dog: { id: dog.id, name: dog.name, profile: dog.profile, chip: dog.chip, archivedOn: dog.archivedOn },
+        client: { id: client.id, name: client.name, card: client.card },
+        due: { madeOn: dogDue.madeOn, next: dogDue.next, openVet: dogDue.openVet },
+      })
+      .from(dog)
+      .innerJoin(client, eq(client.id, dog.clientId))
+      .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
+      .orderBy(asc(dog.name)),
+  ]);
   return rows.map(({ dog: row, client: owner, due: cached }): DogListItem => {
     const due = since.due.get(row.id) ?? (cached?.madeOn === today ? cached : null);
     return {
