@@ -41,11 +41,11 @@ function useStep(referral: ReferralView) {
 }
 
 /** What a dialog is open for. */
-type Doing = 'telling' | 'message' | 'reminding' | 'owner' | 'vet' | 'closing';
+type StepDialog = 'telling' | 'message' | 'reminding' | 'owner' | 'vet' | 'closing';
 
 /** One place a vet should see: how far it has come, and the one thing to do next. */
 export function ReferralCard({ referral, today }: { readonly referral: ReferralView; readonly today: Day }) {
-  const [doing, setDoing] = useState<Doing | null>(null);
+  const [doing, setDoing] = useState<StepDialog | null>(null);
   const step = useStep(referral);
   return (
     <li
@@ -87,7 +87,7 @@ interface NextStepProps {
   readonly referral: ReferralView;
   readonly next: NonNullable<ReferralView['next']>;
   readonly today: Day;
-  readonly onDo: (what: Doing) => void;
+  readonly onDo: (what: StepDialog) => void;
 }
 
 const LINK =
@@ -149,7 +149,7 @@ function NextStep({ referral, next, today, onDo }: NextStepProps) {
 interface StepDialogsProps {
   readonly referral: ReferralView;
   readonly today: Day;
-  readonly doing: Doing | null;
+  readonly doing: StepDialog | null;
   readonly onClose: () => void;
   readonly onStep: (change: Partial<Edit>) => void;
 }
