@@ -96,7 +96,7 @@ const LINK =
 /** The one thing to do next, by when, and everything that can be done of it. */
 function NextStep({ referral, next, today, onDo }: NextStepProps) {
   const late = referral.dueOn !== null ? daysBetween(referral.dueOn, today) : 0;
-  const isHeard = next === 'hear the vet' || next === 'hear the owner';
+  const isWaiting = next === 'hear the vet' || next === 'hear the owner';
   return (
     <>
       <b className={classes('block mt-2', late > 0 ? 'text-stop' : 'text-ink')}>
@@ -128,12 +128,12 @@ function NextStep({ referral, next, today, onDo }: NextStepProps) {
             The owner answered
           </Button>
         )}
-        {isHeard && (
+        {isWaiting && (
           <Button look="quiet" onClick={() => onDo('reminding')}>
             Remind the owner
           </Button>
         )}
-        {isHeard && (
+        {isWaiting && (
           <Button look={next === 'hear the vet' ? 'main' : 'quiet'} onClick={() => onDo('vet')}>
             The vet answered
           </Button>

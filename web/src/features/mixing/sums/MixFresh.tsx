@@ -44,6 +44,7 @@ export function MixFresh({ business }: { readonly business: BusinessView }) {
   );
 }
 
+/** Null while there is no bottle, or nothing was reckoned yet. */
 function useFreshMix(business: BusinessView) {
   const units = useUnits();
   const bottles = useMemo(() => freeBottles(business.bottles), [business.bottles]);
@@ -97,8 +98,26 @@ function useFreshMix(business: BusinessView) {
     setSaid(text === product?.label ? savedReadingOf(product) : null);
   };
   return {
-    ...{ units, product, label, bottle, bottles, lead, stroke, like, each, medicated, answer, isNow, misread },
-    ...{ choose, type, setSaid, setBottleId, setLead, setStroke, changeLike },
+    units,
+    product,
+    label,
+    bottle,
+    bottles,
+    lead,
+    stroke,
+    like,
+    each,
+    medicated,
+    answer,
+    isNow,
+    misread,
+    choose,
+    type,
+    setSaid,
+    setBottleId,
+    setLead,
+    setStroke,
+    changeLike,
   };
 }
 
