@@ -1,4 +1,4 @@
-// npm run types: each workspace with the types it may use, then tests and scripts. TypeScript 7 checks, five times as fast;
+// npm run types: each workspace with the types it may use, then tests and scripts. TypeScript 7 checks, four times as fast;
 // ESLint still needs the program of TypeScript 5.
 
 import { spawn } from 'node:child_process';

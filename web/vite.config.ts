@@ -28,7 +28,7 @@ const offline = VitePWA({
     navigateFallbackDenylist: [/^\/api\//],
     cleanupOutdatedCaches: true,
     importScripts: ['/letGo.js'],
-    // Pictures of dogs never change under their address; they are forgotten at sign-out (device/carry.ts names the cache).
+    // Pictures of dogs never change under their address; they are forgotten at sign-out (data/prefetch.ts names the cache).
     runtimeCaching: [
       {
         urlPattern: /\/api\/photos\//,

@@ -190,7 +190,11 @@ describe('what is next due, as the list shows it', () => {
 test('a list that is asked again and again puts one job into the queue, and another once that one runs', async () => {
   const owner = new pg.Client({ connectionString: connectionString(config, 'owner') });
   await owner.connect();
-  onTestFinished(() => owner.end());
+  onTestFinished(async () => {
+    await owner.query(`delete from jobs.job where name = 'reckon-due'`);
+    await owner.query(`select jobs.delete_queue('reckon-due')`);
+    await owner.end();
+  });
   await owner.query(`select jobs.create_queue('reckon-due', '{"policy":"standard"}')`);
   const salon = await openSalon();
   await addDog(salon);
@@ -205,5 +209,4 @@ test('a list that is asked again and again puts one job into the queue, and anot
   await owner.query(`update jobs.job set state = 'active' where name = 'reckon-due'`);
   await salon.call('GET /api/dogs');
   expect(await waiting()).toBe(2);
-  await owner.query(`delete from jobs.job where name = 'reckon-due'`);
 });

@@ -2,13 +2,13 @@ import pg from 'pg';
 import { eq } from 'drizzle-orm';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { v7 } from 'uuid';
 import { client, dog, ownBreed, vet, visit } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
 import { anyOf, together, type AskedFor } from '../platform/db/together';
 import type { Happening } from '@dewpond/core/events';
 import { connect, connectionString } from '../platform/db/connect';
 import { addDog, app, config, databases, openSalon, type KeptDog, type Salon } from './salon';
+import { book } from './shelfSide';
 import { begin, eventsOf, visitDog } from './tableSide';
 
 /** Statements of the application's own roles while something is done; without those that open and close a transaction. */
@@ -38,18 +38,6 @@ beforeAll(async () => {
   await visitDog(salon, kept.dogId);
 });
 
-const book = (dogId: string, hour: number) =>
-  salon.call('POST /api/appointments', {
-    body: {
-      id: v7(),
-      dogId,
-      memberId: salon.memberId,
-      kind: 'full visit',
-      startsAt: new Date(Date.UTC(2026, 10, 25, hour)).toISOString(),
-      minutes: 60,
-    },
-  });
-
 describe('so many statements, whatever the size of the book', () => {
   test('a session: three at the most', async () => {
     expect((await statementsOf(() => salon.call('GET /api/session'))).length).toBeLessThanOrEqual(3);
@@ -62,11 +50,11 @@ describe('so many statements, whatever the size of the book', () => {
 
   test('Today: as many for one dog as for five', async () => {
     const today = () => statementsOf(() => salon.call('GET /api/today'));
-    expect((await book(kept.dogId, 10)).status).toBe(201);
+    expect((await book(salon, kept.dogId, 10, { kind: 'full visit' })).status).toBe(201);
     const one = await today();
     for (const hour of [11, 12, 13, 14]) {
       const more = await addDog(salon, { name: `Dog ${hour}` });
-      expect((await book(more.dogId, hour)).status).toBe(201);
+      expect((await book(salon, more.dogId, hour, { kind: 'full visit' })).status).toBe(201);
     }
     expect((await salon.call('GET /api/today')).body.dogs).toHaveLength(5);
     expect(await today()).toEqual(one);

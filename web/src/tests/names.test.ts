@@ -4,7 +4,7 @@ import { expect, test } from 'vitest';
 /** Types that a file of any workspace declares, by name: who reads a name must not ask which one it is. */
 function typesByName(): ReadonlyMap<string, readonly string[]> {
   const root = new URL('../../../', import.meta.url).pathname;
-  const files = ['core/src', 'contract/src', 'server/src', 'web/src', 'benchmarks'].flatMap((folder) =>
+  const files = ['core/src', 'contract/src', 'server/src', 'web/src', 'e2e', 'benchmarks'].flatMap((folder) =>
     readdirSync(root + folder, { recursive: true, encoding: 'utf8' })
       .filter((file) => /\.tsx?$/.test(file) && !file.includes('node_modules'))
       .map((file) => `${folder}/${file}`),
