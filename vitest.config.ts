@@ -16,7 +16,7 @@ export default defineConfig({
       {
         test: {
           name: 'server',
-          include: ['server/src/**/*.test.ts'],
+          include: ['server/src/**/*.test.{ts,tsx}'],
           globalSetup: 'server/src/tests/cluster.setup.ts',
           // A database for each of two.
           maxWorkers: 2,

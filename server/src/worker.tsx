@@ -1,11 +1,10 @@
 import { planDay } from '@dewpond/core/dilution';
 import { passed, toPass } from '@dewpond/core/threads';
-import { renderToBuffer } from '@react-pdf/renderer';
 import { LabelDocument } from './features/mixing/LabelDocument';
 import { LABELS_PDF } from './features/mixing/labelsPdf';
 import { RECORD_PDF } from './features/record/recordPdf';
 import { RecordDocument } from './features/record/RecordDocument';
-import { registerFonts } from './platform/pdf/fonts';
+import { draw } from './platform/pdf/draw';
 import { asBuffer } from './platform/threads/bytes';
 import { doing } from './platform/threads/work';
 import { DAY_PLAN } from './records/mixing/dayPlanWork';
@@ -21,11 +20,6 @@ const WORK = [
   doing(RECORD_PDF, (given) => draw(<RecordDocument {...given} />)),
   doing(LABELS_PDF, (given) => draw(<LabelDocument {...given} />)),
 ];
-
-function draw(document: Parameters<typeof renderToBuffer>[0]): Promise<Buffer> {
-  registerFonts();
-  return renderToBuffer(document);
-}
 
 /** Entered from the pool, with what {@link toPass} made of the question. */
 export default async function work({ name, given }: { name: string; given: unknown }): Promise<unknown> {
