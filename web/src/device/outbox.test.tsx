@@ -104,6 +104,50 @@ describe.each<readonly [string, () => DeviceStorage]>([
       expect(there.taken.flat()).toEqual([row.id]);
     });
 
+    test('what is done in the last moment of a sending goes out by itself', async () => {
+      const there = server();
+      const [first, last] = [done(v7()), done(v7())];
+      await outbox.open(ME);
+      const count = ownWork.count.bind(ownWork);
+      let counts = 0;
+      vi.spyOn(ownWork, 'count').mockImplementation(async () => {
+        await count();
+        // The second after an answer is the last thing that a sending does.
+        if (there.taken.length !== 1 || (counts += 1) !== 2) return;
+        await ownWork.addEvents([last]);
+        outbox.nudge();
+      });
+      await ownWork.addEvents([first]);
+      outbox.nudge();
+      await vi.waitFor(() => expect(there.taken.flat()).toEqual(ids([first, last])));
+      await settled();
+    });
+
+    test('while another window sends, what is done here waits for its turn and goes out by itself', async () => {
+      const there = server();
+      let windows = 1;
+      const alone = (work: () => Promise<void>) => (windows-- > 0 ? Promise.resolve() : work());
+      outbox = new Outbox(ownWork, httpNetwork, { ...inThisBrowser, alone });
+      const row = done(v7());
+      await ownWork.addEvents([row]);
+      await outbox.open(ME);
+      await settled();
+      expect(there.taken.flat()).toEqual([row.id]);
+    });
+
+    test('what comes while it is counted is counted', async () => {
+      const waiting: number[] = [];
+      ownWork.useState.subscribe((state) => waiting.push(state.waiting));
+      const photos = storage.photos.all.bind(storage.photos);
+      vi.spyOn(storage.photos, 'all').mockImplementationOnce(async () => {
+        await ownWork.addEvents([done(v7())]);
+        return photos();
+      });
+      await ownWork.count();
+      expect(waiting.length).toBeGreaterThan(0);
+      expect(waiting).not.toContain(0);
+    });
+
     test('a server that hangs is given up after a while, and everything is still here', async () => {
       const there = server();
       const timeout = vi.spyOn(AbortSignal, 'timeout').mockImplementation(() => AbortSignal.abort());

@@ -31,7 +31,9 @@ export class Outbox {
   private readonly browser: Surroundings;
   private readonly listeners = new Set<AnswerListener>();
   /** One sending at a time. */
-  private running: Promise<void> | null = null;
+  private running = false;
+  /** Something may have come since the sending that runs last looked. */
+  private asked = false;
   private failures = 0;
   private callOff: () => void = () => undefined;
   private listens = false;
@@ -72,13 +74,29 @@ export class Outbox {
     return () => this.listeners.delete(listener);
   }
 
-  private send(): Promise<void> {
-    this.running ??= this.browser
-      .alone(() => this.sendAll())
-      .finally(() => {
-        this.running = null;
-      });
-    return this.running;
+  private async send(): Promise<void> {
+    this.asked = true;
+    if (this.running) return;
+    this.running = true;
+    try {
+      // Nothing may come between the last look and the end: what asked then would wait for the next tap.
+      while (this.asked) {
+        this.asked = false;
+        await this.sendAlone();
+      }
+    } finally {
+      this.running = false;
+    }
+  }
+
+  /** Another window that is sending may have looked before this one wrote: its turn is awaited. */
+  private async sendAlone(): Promise<void> {
+    let hadTurn = false;
+    await this.browser.alone(async () => {
+      hadTurn = true;
+      await this.sendAll();
+    });
+    if (!hadTurn) this.again();
   }
 
   private async sendAll(): Promise<void> {

@@ -52,6 +52,8 @@ export class OwnWork {
   private readonly now: () => number;
   /** Not, or not yet, on the disk. */
   private readonly inMemory = new Map<string, OwnEvent>();
+  /** How often events were added: a count that began before the last of them is no count. */
+  private additions = 0;
 
   /** @param now milliseconds since 1970. */
   constructor(storage: DeviceStorage, now: () => number) {
@@ -62,6 +64,7 @@ export class OwnWork {
   /** Puts events on the disk; in memory, and said so, where there is no room. */
   async addEvents(rows: readonly OwnEvent[]): Promise<void> {
     for (const row of rows) this.inMemory.set(row.id, row);
+    this.additions += 1;
     // Said before it is written: at no moment does the screen claim that the server has what it has not.
     this.useState.setState(({ waiting }) => ({ waiting: waiting + rows.length }));
     await this.toDisk();
@@ -101,10 +104,12 @@ export class OwnWork {
 
   /** Counts what waits and tells every screen. */
   async count(): Promise<void> {
-    const { person } = this.useState.getState();
+    const additions = this.additions;
     const events = await this.unsent();
     const visits = await this.storage.visits.all().catch(() => []);
     const photos = await this.storage.photos.all().catch(() => []);
+    if (additions !== this.additions) return this.count();
+    const { person } = this.useState.getState();
     const open = [...events, ...visits, ...photos].filter((row) => row.refused === null);
     this.useState.setState({
       waiting: open.filter((row) => person === null || row.person === person).length,
