@@ -7,6 +7,15 @@ import { z } from 'zod';
 export const newId = z.uuidv7({ error: 'An id must be a UUID version 7.' });
 export const id = z.uuid({ error: 'That is not an id.' });
 
+/**
+ * The last row of a page, to ask for the next one with: its id and its name, by which lists are sorted. It holds where
+ * that row is gone by then.
+ */
+export const afterRow = z
+  .string()
+  .regex(/^[\da-f-]{36} /, { error: 'That is no row of a list.' })
+  .max(500);
+
 /** A day of this life: before and after it lie slips of the finger, and what no calendar of the database holds. */
 const isSensibleDay = (text: string): text is Day => isDay(text) && text >= '1900-01-01' && text < '2200-01-01';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { appointment, appointmentEdit, newAppointment } from './appointments';
 import { auditEntry } from './audit';
-import { daySchema, id } from './basics';
+import { afterRow, daySchema, id } from './basics';
 import { ownBreedEdit } from './breeds';
 import { businessEdit, businessView } from './business';
 import {
@@ -41,6 +41,9 @@ const made = z.object({ id });
 const changed = z.object({ version: z.int() });
 const which = z.object({ gone: id });
 const list = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item) });
+/** A long list, page by page. */
+const page = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item), after: afterRow.nullable() });
+const nextPage = z.object({ after: afterRow.optional() });
 
 /** Every call of the API: what goes in and what comes out. The server parses with it, the OpenAPI document is made from it. */
 export const ENDPOINTS = {
@@ -51,7 +54,7 @@ export const ENDPOINTS = {
     query: z.object({ day: daySchema.optional() }),
     response: todayView,
   },
-  'GET /api/dogs': { says: 'All dogs with the first thing due', response: list(dogListItem) },
+  'GET /api/dogs': { says: 'All dogs with the first thing due', query: nextPage, response: page(dogListItem) },
   'GET /api/dogs/:id': { says: 'One dog: plan, due windows, rhythm, bookings', response: dogView },
   'GET /api/book': {
     says: 'What the plans of dogs depend on, page by page, for trying a house way over the whole book',
@@ -68,7 +71,7 @@ export const ENDPOINTS = {
     body: z.strictObject({}),
     response: z.object({ left: z.int() }),
   },
-  'GET /api/clients': { says: 'All clients', response: list(client) },
+  'GET /api/clients': { says: 'All clients', query: nextPage, response: page(client) },
   'POST /api/clients': { says: 'Add a client', body: newClient, response: made },
   'GET /api/clients/:id': { says: 'One client: card, dogs, household, likely doubles', response: clientView },
   'PUT /api/clients/:id': { says: 'Change a client', body: clientEdit, response: changed },

@@ -51,14 +51,20 @@ const unguarded = (cell: string): string => {
   return trimmed.startsWith(GUARD) && FORMULA.test(trimmed.slice(1)) ? trimmed.slice(1) : trimmed;
 };
 
+type Cell = string | number | null;
+
 /**
  * Writes a CSV that any spreadsheet reads and none runs: UTF-8 with BOM, CRLF (RFC 4180), cells that look like a
  * formula are guarded by an apostrophe, which {@link readCsv} takes off again.
  */
-export function writeCsv(headings: readonly string[], rows: readonly (readonly (string | number | null)[])[]): string {
-  const cells = rows.map((row) => row.map((cell) => (cell === null ? '' : guarded(String(cell)))));
-  return `\u{feff}${Papa.unparse({ fields: [...headings], data: cells }, { newline: '\r\n' })}\r\n`;
-}
+export const writeCsv = (headings: readonly string[], rows: readonly (readonly Cell[])[]): string =>
+  `\u{feff}${writeRows([headings])}${writeRows(rows)}`;
+
+/** More rows of the same table. */
+export const writeRows = (rows: readonly (readonly Cell[])[]): string =>
+  rows.length === 0 ? '' : `${Papa.unparse(rows.map(guardedRow), { newline: '\r\n' })}\r\n`;
+
+const guardedRow = (row: readonly Cell[]): string[] => row.map((cell) => (cell === null ? '' : guarded(String(cell))));
 
 /** A negative number is no formula. */
 const guarded = (cell: string): string =>

@@ -8,7 +8,7 @@ export {
   type CellRead,
   type DayOrder,
 } from './cells';
-export { readCsv, writeCsv, type ReadTable, type CsvTable } from './csv';
+export { readCsv, writeCsv, writeRows, type ReadTable, type CsvTable } from './csv';
 export { decodeText, type Decoded } from './decode';
 export { ALL_FIELDS, FIELDS, lacking, suggestMapping, type ImportField, type Mapping } from './fields';
 export { gather, matchBook, type BookClient, type MatchedRow, type ToWrite, type Verdict } from './matchBook';

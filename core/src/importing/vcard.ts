@@ -63,7 +63,8 @@ function readCard(card: ICAL.Component, row: number): ReadRow {
 }
 
 /** Writes people as vCards of version 4.0 (RFC 6350), folded at 75 octets. */
-export const writeVcards = (people: readonly Person[]): string => people.map(writeCard).join('\r\n') + '\r\n';
+export const writeVcards = (people: readonly Person[]): string =>
+  people.map((each) => `${writeCard(each)}\r\n`).join('');
 
 function writeCard({ name, card }: Person): string {
   const vcard = new ICAL.Component('vcard');

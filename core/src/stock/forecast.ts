@@ -24,20 +24,41 @@ const DAYS = HORIZON_WEEKS * 7;
  */
 export function expectDraws(dogs: Iterable<Coming>, today: Day): Map<string, Draw> {
   const draws = new Map<string, Draw>();
-  for (const dog of dogs) {
-    const { mean, square } = comings(dog, today, DAYS);
-    for (const { productId, ml } of dog.uses) {
+  for (const { coming, uses } of comingAlike(dogs)) {
+    const { mean, square } = comings(coming, today, DAYS);
+    for (const [productId, { ml, squared }] of uses) {
       const draw = draws.get(productId) ?? noDraw();
       draws.set(productId, draw);
       for (let day = 0; day <= DAYS; day++) {
         const visits = mean[day] ?? 0;
         const spread = (square[day] ?? 0) - visits * visits + STRAYS.visit ** 2 * visits;
         draw.mean[day] = (draw.mean[day] ?? 0) + ml * visits;
-        draw.variance[day] = (draw.variance[day] ?? 0) + ml * ml * spread;
+        draw.variance[day] = (draw.variance[day] ?? 0) + squared * spread;
       }
     }
   }
   return draws;
+}
+
+/** Dogs that are due and come alike, reckoned once; of each product, what their visits take: the sum, ml, and that of the squares, ml². */
+interface ComingAlike {
+  readonly coming: Coming;
+  readonly uses: Map<string, { readonly ml: number; readonly squared: number }>;
+}
+
+function comingAlike(dogs: Iterable<Coming>): Iterable<ComingAlike> {
+  const groups = new Map<string, ComingAlike>();
+  for (const coming of dogs) {
+    const { booked, due, every } = coming;
+    const key = `${due} ${every} ${booked.join(' ')}`;
+    const group = groups.get(key) ?? { coming, uses: new Map() };
+    groups.set(key, group);
+    for (const { productId, ml } of coming.uses) {
+      const before = group.uses.get(productId) ?? { ml: 0, squared: 0 };
+      group.uses.set(productId, { ml: before.ml + ml, squared: before.squared + ml * ml });
+    }
+  }
+  return groups.values();
 }
 
 /** Nothing used. */

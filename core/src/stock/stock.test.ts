@@ -231,6 +231,27 @@ describe('who comes when', () => {
     );
     expect([draws.get('a')?.mean[5], draws.get('b')?.mean[5]]).toEqual([9.5, 2.8499999999999996]);
   });
+
+  test('many dogs draw what each alone does, also those that come alike', () => {
+    const of = (productId: string, ml: number) => ({ uses: [{ productId, ml }] });
+    const dogs = [
+      dog({ due: inDays(3), ...of('a', 20) }),
+      dog({ due: inDays(3), ...of('a', 35) }),
+      dog({ due: inDays(3), ...of('b', 7) }),
+      dog({ due: inDays(3), every: 40, ...of('a', 5) }),
+      dog({ due: inDays(3), booked: [inDays(5)], ...of('a', 11) }),
+      dog({ due: inDays(3), booked: [inDays(5), inDays(30)], ...of('a', 11) }),
+      dog({ due: null, every: null, ...of('a', 13) }),
+    ];
+    const together = expectDraws(dogs, TODAY);
+    const alone = dogs.map((each) => expectDraws([each], TODAY));
+    for (const product of ['a', 'b'])
+      for (const what of ['mean', 'variance'] as const)
+        for (const day of [0, 5, 20, 84]) {
+          const sum = alone.reduce((total, draws) => total + (draws.get(product)?.[what][day] ?? 0), 0);
+          expect(together.get(product)?.[what][day]).toBeCloseTo(sum, 9);
+        }
+  });
 });
 
 describe('the band holds what it promises: four in five of salons lived through dog by dog', () => {

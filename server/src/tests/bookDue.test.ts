@@ -1,14 +1,17 @@
 import pg from 'pg';
+import request from 'supertest';
 import { describe, expect, onTestFinished, test } from 'vitest';
 import { v7 } from 'uuid';
 import { finding } from '@dewpond/core/findings';
 import { eq } from 'drizzle-orm';
-import { dog, dogDue, product } from '../platform/db/schema';
+import { client, dog, dogDue, product } from '../platform/db/schema';
 import { connectionString } from '../platform/db/connect';
 import { inTenant } from '../platform/db/tenant';
+import { inPieces } from '../platform/db/together';
+import { dogsToWatch } from '../features/dogs/watched';
 import { keepDue, reckonAll, staleDogs } from '../records/due/bookDue';
 import { day } from '@dewpond/core/units';
-import { addDog, clock, config, databases, openSalon, type KeptDog, type Salon, services } from './salon';
+import { addDog, app, clock, config, databases, openSalon, type KeptDog, type Salon, services } from './salon';
 import { visitDog } from './tableSide';
 
 const LEFT_EAR = { site: 'ear', side: 'left' } as const;
@@ -185,6 +188,72 @@ describe('what is next due, as the list shows it', () => {
     expect([first.of, third.after]).toEqual([700, null]);
     expect((await salon.call('GET /api/dogs')).body.items.every(({ reckoned }) => reckoned)).toBe(true);
   });
+
+  test('a house way makes it stale for all, and sends nobody through all dogs for the watch list', async () => {
+    const salon = await openSalon();
+    const [found, clear] = [await addDog(salon), await addDog(salon)];
+    await visitDog(salon, found.dogId, [{ type: 'found', finding: finding(LEFT_EAR, 'ear musty smell', 2) }]);
+    await reckon(salon);
+    const { version, ways, units, currency, services: does, liftAloneKg } = await businessOf(salon);
+    await salon.call('PUT /api/business', {
+      body: { version, ways, units, currency, services: does, liftAloneKg: liftAloneKg + 1 },
+    });
+    const stale = await inTenant(databases, salon.businessId, (tx) => staleDogs(tx, day('2026-11-25'), 300));
+    expect(stale.map(({ id }) => id).toSorted()).toEqual([found.dogId, clear.dogId].toSorted());
+    expect(await inTenant(databases, salon.businessId, dogsToWatch)).toEqual([found.dogId]);
+    await visitDog(salon, clear.dogId, [{ type: 'found', finding: finding(LEFT_EAR, 'ear musty smell', 2) }]);
+    const items = (await salon.call('GET /api/watch')).body.items.map(({ dogId }) => dogId);
+    expect(new Set(items)).toEqual(new Set([found.dogId, clear.dogId]));
+  });
+});
+
+describe('a long list', () => {
+  const NAMES = ['Umber', 'Plover', 'Quill'];
+  const LONG = 1204;
+
+  test('of dogs and of owners comes page by page, each row once, in the order of names', async () => {
+    const salon = await openSalon();
+    await fillBook(salon, LONG);
+    for (const key of ['GET /api/dogs', 'GET /api/clients'] as const) {
+      const first = (await salon.call(key)).body;
+      const second = (await salon.call(key, { query: { after: first.after ?? '' } })).body;
+      expect([first.items.length, second.items.length, second.after]).toEqual([1000, LONG - 1000, null]);
+      const rows = [...first.items, ...second.items];
+      expect(new Set(rows.map(({ id }) => id)).size).toBe(LONG);
+      const names = rows.map(({ name }) => name);
+      expect(names).toEqual(NAMES.toSorted().flatMap((name) => names.filter((each) => each === name)));
+    }
+    expect((await salon.call('GET /api/dogs', { query: { after: 'nonsense' } })).status).toBe(422);
+  });
+
+  test('leaves as a file whole, and is read in pieces', async () => {
+    const salon = await openSalon();
+    await fillBook(salon, LONG);
+    const { text } = await request(app).get('/api/export/dogs.csv').set('Cookie', salon.cookie);
+    expect(text.split('\r\n')).toHaveLength(LONG + 2);
+    const pieces = await inTenant(databases, salon.businessId, async (tx) => {
+      const lengths: number[] = [];
+      const rows = inPieces(tx, (from) => from.select({ id: dog.id }).from(dog).orderBy(dog.id));
+      for await (const piece of rows) lengths.push(piece.length);
+      return lengths;
+    });
+    expect(pieces).toEqual([500, 500, LONG - 1000]);
+  });
+
+  /** Owners with a dog each, of few names. */
+  async function fillBook(salon: Salon, many: number): Promise<void> {
+    const { dogId, clientId } = await addDog(salon);
+    await inTenant(databases, salon.businessId, async (tx) => {
+      const [its] = await tx.select().from(dog).where(eq(dog.id, dogId));
+      const [owner] = await tx.select().from(client).where(eq(client.id, clientId));
+      if (!its || !owner) throw new Error('no dog');
+      await tx.update(dog).set({ name: 'Umber' });
+      await tx.update(client).set({ name: 'Umber' });
+      const owners = Array.from({ length: many - 1 }, (_, i) => ({ ...owner, id: v7(), name: NAMES[i % 3] ?? '' }));
+      await tx.insert(client).values(owners);
+      await tx.insert(dog).values(owners.map(({ id, name }) => ({ ...its, id: v7(), clientId: id, name })));
+    });
+  }
 });
 
 test('a list that is asked again and again puts one job into the queue, and another once that one runs', async () => {

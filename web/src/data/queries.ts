@@ -2,6 +2,7 @@ import { QueryClient, useQuery } from '@tanstack/react-query';
 import { answers } from './device';
 import { askVisit, prefetchVisits } from './prefetch';
 import { Refused, call } from '../api/call';
+import { callPages } from '../api/pages';
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -29,7 +30,7 @@ export const useToday = (day?: string) =>
     queryFn: () =>
       answers.orCached(`today ${day ?? 'now'}`, () => call('GET /api/today', day ? { query: { day } } : {})),
   });
-export const useDogs = () => useQuery({ queryKey: ['dogs'], queryFn: async () => (await call('GET /api/dogs')).items });
+export const useDogs = () => useQuery({ queryKey: ['dogs'], queryFn: () => callPages('GET /api/dogs') });
 const dogQuery = (id: string) => ({
   ...cached,
   queryKey: ['dog', id],
@@ -42,8 +43,7 @@ export async function prefetchPages(ids: readonly string[]): Promise<void> {
   await queryClient.prefetchQuery({ ...mixingQuery, staleTime: 60_000 });
   for (const id of ids) await queryClient.prefetchQuery({ ...dogQuery(id), staleTime: 5 * 60_000 });
 }
-export const useClients = () =>
-  useQuery({ queryKey: ['clients'], queryFn: async () => (await call('GET /api/clients')).items });
+export const useClients = () => useQuery({ queryKey: ['clients'], queryFn: () => callPages('GET /api/clients') });
 export const useClient = (id: string) =>
   useQuery({ queryKey: ['client', id], queryFn: () => call('GET /api/clients/:id', { id }), enabled: id !== '' });
 export const useVets = () => useQuery({ queryKey: ['vets'], queryFn: async () => (await call('GET /api/vets')).items });

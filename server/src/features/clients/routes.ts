@@ -1,8 +1,9 @@
 import type { Client } from '@dewpond/contract';
-import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { v7 } from 'uuid';
 import { client, dog, household } from '../../platform/db/schema';
+import { PAGE_OF_LIST, afterLast, byName, nextAfter } from '../../platform/db/pages';
 import type { Tenant } from '../../platform/db/tenant';
 import { bookedDogs, assertNotBooked } from '../../records/appointments/stillBooked';
 import type { Services } from '../../platform/http/context';
@@ -16,13 +17,18 @@ import { clientShown, householdOf } from '../../records/client/client';
 import { clientView } from './clientView';
 
 export function clientRoutes(router: Router, services: Services): void {
-  route(router, services, 'GET /api/clients', async ({ tx }) => {
+  route(router, services, 'GET /api/clients', async ({ tx, query }) => {
     const rows = await tx
       .select({ client, home: { id: household.id, name: household.name } })
       .from(client)
       .leftJoin(household, eq(household.id, client.householdId))
-      .orderBy(asc(client.name));
-    return { items: rows.map((row): Client => clientShown(row.client, row.home)) };
+      .where(afterLast(client, query.after))
+      .orderBy(...byName(client))
+      .limit(PAGE_OF_LIST);
+    return {
+      items: rows.map((row): Client => clientShown(row.client, row.home)),
+      after: nextAfter(rows.map((row) => row.client)),
+    };
   });
 
   route(router, services, 'GET /api/clients/:id', async ({ tx, params }) =>

@@ -1,11 +1,11 @@
-import { notInFuture, type DogProfile } from '@dewpond/contract';
-
+import { notInFuture, type DogProfile, type WatchItem } from '@dewpond/contract';
 import { LEVELS, type Level, findingWords } from '@dewpond/core/findings';
 import type { Day } from '@dewpond/core/units';
 import { and, eq, ne } from 'drizzle-orm';
 import type { Router } from 'express';
 import { appointmentsOfDogs } from '../../records/appointments/appointments';
 import { client, dog, vet } from '../../platform/db/schema';
+import { nextAfter } from '../../platform/db/pages';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
 import { badField, notFound } from '../../platform/http/problem';
@@ -25,10 +25,14 @@ import { watchItems } from './watchItems';
 import { dogsToWatch } from './watched';
 import { keepWeight } from './weighings';
 
+/** So many dogs are loaded in one go: it holds everybody else up for some 50 ms. */
+const WATCHED_AT_ONCE = 100;
+
 export function dogRoutes(router: Router, services: Services): void {
-  route(router, services, 'GET /api/dogs', async ({ tx, asker, today }) => {
+  route(router, services, 'GET /api/dogs', async ({ tx, asker, query, today }) => {
     const business = await loadBusiness(tx);
-    return { items: await listDogs(tx, asker, business, today) };
+    const items = await listDogs(tx, asker, business, today, query.after);
+    return { items, after: nextAfter(items) };
   });
 
   route(router, services, 'POST /api/book/reckon', async ({ tx, today }) => {
@@ -108,11 +112,17 @@ export function dogRoutes(router: Router, services: Services): void {
   });
 
   route(router, services, 'GET /api/watch', async ({ tx }) => {
-    const loaded = await loadDogs(tx, { ids: await dogsToWatch(tx) });
-    const records = loaded.filter((record) => record.dog.archivedOn === null);
-    const items = records.flatMap((record) => watchItems(record, findingWords));
+    const ids = await dogsToWatch(tx);
+    const items: WatchItem[] = [];
+    // After something that makes all stale it may be the whole book: others are served in between.
+    for (let at = 0; at < ids.length; at += WATCHED_AT_ONCE) {
+      const loaded = await loadDogs(tx, { ids: ids.slice(at, at + WATCHED_AT_ONCE) });
+      const records = loaded.filter((record) => record.dog.archivedOn === null);
+      items.push(...records.flatMap((record) => watchItems(record, findingWords)));
+      items.push(...(await incidentsToAskAfter(tx, records)));
+    }
     return {
-      items: [...items, ...(await incidentsToAskAfter(tx, records))].toSorted(
+      items: items.toSorted(
         (a, b) => LEVELS.indexOf(b.level as Level) - LEVELS.indexOf(a.level as Level) || a.day.localeCompare(b.day),
       ),
     };

@@ -21,7 +21,9 @@ export function exportRoutes(router: Router, services: Services): void {
         words: `The book as a file: ${file}`,
         now: services.now(),
       });
-      return wanted.write(tx, business);
+      const pieces: string[] = [];
+      for await (const piece of wanted.write(tx, business)) pieces.push(piece);
+      return pieces.join('');
     });
     response
       .set('Content-Type', wanted.type)

@@ -1,93 +1,89 @@
-import { writeCsv } from '@dewpond/core/importing';
 import { asc, eq } from 'drizzle-orm';
 import { amountUsed, bottle, client, dog, lot, madeMix, product, stockEntry } from '../../platform/db/schema';
-import type { Tenant } from '../../platform/db/tenant';
+import { csv } from './csv';
 
 /** A volume as others read it: no more places than a scale gives. */
 const ml = (value: number | null): number | '' => (value === null ? '' : Number(value.toFixed(3)));
 const money = (value: number | null): number | '' => (value === null ? '' : Number(value.toFixed(4)));
 
 /** Every line of the ledger, product by product in its order. */
-export async function stock(tx: Tenant): Promise<string> {
-  const rows = await tx
-    .select({ entry: stockEntry, product: product.name, lot: lot.number })
-    .from(stockEntry)
-    .innerJoin(product, eq(product.id, stockEntry.productId))
-    .leftJoin(lot, eq(lot.id, stockEntry.lotId))
-    .orderBy(asc(product.name), asc(stockEntry.number));
-  return writeCsv(
-    ['Product', 'Day', 'What', 'Change ml', 'Then there ml', 'Lot', 'Why', 'By'],
-    rows.map(({ entry, ...row }) => [
-      row.product,
-      entry.day,
-      entry.kind,
-      ml(entry.ml),
-      ml(entry.afterMl),
-      row.lot ?? '',
-      entry.reason,
-      entry.by,
-    ]),
-  );
-}
+export const stock = csv(
+  ['Product', 'Day', 'What', 'Change ml', 'Then there ml', 'Lot', 'Why', 'By'],
+  (from) =>
+    from
+      .select({ entry: stockEntry, product: product.name, lot: lot.number })
+      .from(stockEntry)
+      .innerJoin(product, eq(product.id, stockEntry.productId))
+      .leftJoin(lot, eq(lot.id, stockEntry.lotId))
+      .orderBy(asc(product.name), asc(stockEntry.number)),
+  ({ entry, ...row }) => [
+    row.product,
+    entry.day,
+    entry.kind,
+    ml(entry.ml),
+    ml(entry.afterMl),
+    row.lot ?? '',
+    entry.reason,
+    entry.by,
+  ],
+);
 
 /** Every mix that was made, and what became of it. */
-export async function mixes(tx: Tenant): Promise<string> {
-  const rows = await tx
-    .select({ mix: madeMix, product: product.name, bottle: bottle.name, dog: dog.name })
-    .from(madeMix)
-    .innerJoin(product, eq(product.id, madeMix.productId))
-    .innerJoin(bottle, eq(bottle.id, madeMix.bottleId))
-    .leftJoin(dog, eq(dog.id, madeMix.dogId))
-    .orderBy(asc(madeMix.measuredAt));
-  return writeCsv(
-    [
-      'Day',
-      'Product',
-      'Parts of water',
-      'Bottle',
-      'Number',
-      'Product ml',
-      'Mix ml',
-      'Only for',
-      'Ended',
-      'Left ml',
-      'By',
-    ],
-    rows.map(({ mix, ...row }) => [
-      mix.day,
-      row.product,
-      mix.waterParts,
-      row.bottle,
-      mix.bottleNo,
-      ml(mix.productMl),
-      ml(mix.totalMl),
-      row.dog ?? '',
-      mix.ended ?? 'stands',
-      ml(mix.leftMl),
-      mix.by,
-    ]),
-  );
-}
+export const mixes = csv(
+  [
+    'Day',
+    'Product',
+    'Parts of water',
+    'Bottle',
+    'Number',
+    'Product ml',
+    'Mix ml',
+    'Only for',
+    'Ended',
+    'Left ml',
+    'By',
+  ],
+  (from) =>
+    from
+      .select({ mix: madeMix, product: product.name, bottle: bottle.name, dog: dog.name })
+      .from(madeMix)
+      .innerJoin(product, eq(product.id, madeMix.productId))
+      .innerJoin(bottle, eq(bottle.id, madeMix.bottleId))
+      .leftJoin(dog, eq(dog.id, madeMix.dogId))
+      .orderBy(asc(madeMix.measuredAt)),
+  ({ mix, ...row }) => [
+    mix.day,
+    row.product,
+    mix.waterParts,
+    row.bottle,
+    mix.bottleNo,
+    ml(mix.productMl),
+    ml(mix.totalMl),
+    row.dog ?? '',
+    mix.ended ?? 'stands',
+    ml(mix.leftMl),
+    mix.by,
+  ],
+);
 
 /** What each visit used, and what it cost. */
-export async function productUse(tx: Tenant): Promise<string> {
-  const rows = await tx
-    .select({ used: amountUsed, product: product.name, dog: dog.name, owner: client.name })
-    .from(amountUsed)
-    .innerJoin(product, eq(product.id, amountUsed.productId))
-    .innerJoin(dog, eq(dog.id, amountUsed.dogId))
-    .innerJoin(client, eq(client.id, dog.clientId))
-    .orderBy(asc(amountUsed.day), asc(dog.name), asc(product.name));
-  return writeCsv(
-    ['Day', 'Dog', 'Owner', 'Product', 'Used ml', 'Product in it ml', 'Cost'],
-    rows.map(({ used, ...row }) => [
-      used.day,
-      row.dog,
-      row.owner,
-      row.product,
-      ml(used.usedMl),
-      ml(used.productMl),
-      money(used.cost),
-    ]),
-  );
-}
+export const productUse = csv(
+  ['Day', 'Dog', 'Owner', 'Product', 'Used ml', 'Product in it ml', 'Cost'],
+  (from) =>
+    from
+      .select({ used: amountUsed, product: product.name, dog: dog.name, owner: client.name })
+      .from(amountUsed)
+      .innerJoin(product, eq(product.id, amountUsed.productId))
+      .innerJoin(dog, eq(dog.id, amountUsed.dogId))
+      .innerJoin(client, eq(client.id, dog.clientId))
+      .orderBy(asc(amountUsed.day), asc(dog.name), asc(product.name)),
+  ({ used, ...row }) => [
+    used.day,
+    row.dog,
+    row.owner,
+    row.product,
+    ml(used.usedMl),
+    ml(used.productMl),
+    money(used.cost),
+  ],
+);

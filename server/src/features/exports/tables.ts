@@ -1,33 +1,12 @@
 import { handlingMarks } from '@dewpond/core/handling';
-import { writeBreeds, writeCsv, writeVcards } from '@dewpond/core/importing';
+import { writeBreeds, writeVcards } from '@dewpond/core/importing';
 import { signWords } from '@dewpond/core/findings';
 import { GRADE_WORDS, namePlace, placeOf } from '@dewpond/core/places';
 import { asc, eq } from 'drizzle-orm';
 import { appointment, client, dog, findingSeen, instruction, member, visit, weighing } from '../../platform/db/schema';
-import type { Tenant } from '../../platform/db/tenant';
-import type { Business } from '../../records/business/business';
+import { inPieces } from '../../platform/db/together';
+import { csv, type Exported } from './csv';
 import { mixes, productUse, stock } from './shelfTables';
-
-interface Exported {
-  readonly type: string;
-  readonly write: (tx: Tenant, business: Business) => Promise<string>;
-}
-
-const CSV = 'text/csv; charset=utf-8';
-
-/** The whole book in open formats, one file a table. `dogs.csv` is what an import reads. */
-export const EXPORTS: Readonly<Record<string, Exported>> = {
-  'dogs.csv': { type: CSV, write: dogs },
-  'clients.vcf': { type: 'text/vcard; charset=utf-8', write: cards },
-  'visits.csv': { type: CSV, write: visits },
-  'findings.csv': { type: CSV, write: findings },
-  'bookings.csv': { type: CSV, write: bookings },
-  'instructions.csv': { type: CSV, write: instructions },
-  'weights.csv': { type: CSV, write: weights },
-  'stock.csv': { type: CSV, write: stock },
-  'mixes.csv': { type: CSV, write: mixes },
-  'product-use.csv': { type: CSV, write: productUse },
-};
 
 /** Tables of a business, and where what stands in them comes out; a test asks for an answer for each new one. */
 export const WHERE_TABLES_COME_OUT: Readonly<Record<string, readonly string[]>> = {
@@ -83,156 +62,170 @@ export const WHERE_TABLES_COME_OUT: Readonly<Record<string, readonly string[]>> 
 };
 
 /** Owners without a dog have a row, too. */
-async function dogs(tx: Tenant, { catalogue }: Business): Promise<string> {
-  const rows = await tx
-    .select({ client, dog })
-    .from(client)
-    .leftJoin(dog, eq(dog.clientId, client.id))
-    .orderBy(asc(client.name), asc(dog.name));
-  return writeCsv(
-    [
-      'Owner',
-      'Phone',
-      'Second phone',
-      'E-mail',
-      'Street',
-      'Town',
-      'Postcode',
-      'Latitude',
-      'Longitude',
-      'Owner note',
-      'Dog',
-      'Breed',
-      'Weight kg',
-      'Born',
-      'Sex',
-      'Chip',
-      'To mind',
-      'Note',
-      'Put away',
-    ],
-    rows.map(({ client: { name, card, archivedOn }, dog: its }) => {
-      const { street, town, postcode, coordinates } = card.address;
-      const profile = its?.profile;
-      return [
-        name,
-        card.phones[0]?.number ?? '',
-        card.phones[1]?.number ?? '',
-        card.emails.join('; '),
-        street,
-        town,
-        postcode,
-        coordinates?.latitude ?? '',
-        coordinates?.longitude ?? '',
-        card.note,
-        profile?.name ?? '',
-        profile ? writeBreeds(profile.breeds, catalogue) : '',
-        profile?.weightKg ?? '',
-        profile?.born ?? '',
-        profile && profile.sex !== 'not known' ? profile.sex : '',
-        profile?.chip ?? '',
-        profile ? handlingMarks(profile.handling, profile.canStandThroughBath).join('; ') : '',
-        profile?.note ?? '',
-        its?.archivedOn ?? archivedOn ?? '',
-      ];
-    }),
-  );
-}
+const dogs = csv(
+  [
+    'Owner',
+    'Phone',
+    'Second phone',
+    'E-mail',
+    'Street',
+    'Town',
+    'Postcode',
+    'Latitude',
+    'Longitude',
+    'Owner note',
+    'Dog',
+    'Breed',
+    'Weight kg',
+    'Born',
+    'Sex',
+    'Chip',
+    'To mind',
+    'Note',
+    'Put away',
+  ],
+  (from) =>
+    from
+      .select({ client, dog })
+      .from(client)
+      .leftJoin(dog, eq(dog.clientId, client.id))
+      .orderBy(asc(client.name), asc(dog.name)),
+  ({ client: { name, card, archivedOn }, dog: its }, { catalogue }) => {
+    const { street, town, postcode, coordinates } = card.address;
+    const profile = its?.profile;
+    return [
+      name,
+      card.phones[0]?.number ?? '',
+      card.phones[1]?.number ?? '',
+      card.emails.join('; '),
+      street,
+      town,
+      postcode,
+      coordinates?.latitude ?? '',
+      coordinates?.longitude ?? '',
+      card.note,
+      profile?.name ?? '',
+      profile ? writeBreeds(profile.breeds, catalogue) : '',
+      profile?.weightKg ?? '',
+      profile?.born ?? '',
+      profile && profile.sex !== 'not known' ? profile.sex : '',
+      profile?.chip ?? '',
+      profile ? handlingMarks(profile.handling, profile.canStandThroughBath).join('; ') : '',
+      profile?.note ?? '',
+      its?.archivedOn ?? archivedOn ?? '',
+    ];
+  },
+);
 
-async function cards(tx: Tenant): Promise<string> {
-  return writeVcards(await tx.select({ name: client.name, card: client.card }).from(client).orderBy(asc(client.name)));
-}
+const cards: Exported = {
+  type: 'text/vcard; charset=utf-8',
+  async *write(tx) {
+    const people = inPieces(tx, (from) =>
+      from.select({ name: client.name, card: client.card }).from(client).orderBy(asc(client.name)),
+    );
+    for await (const piece of people) yield writeVcards(piece);
+  },
+};
 
 const named = { dog: dog.name, owner: client.name };
 
-async function visits(tx: Tenant): Promise<string> {
-  const rows = await tx
-    .select({ day: visit.day, closed: visit.closed, ...named })
-    .from(visit)
-    .innerJoin(dog, eq(dog.id, visit.dogId))
-    .innerJoin(client, eq(client.id, dog.clientId))
-    .orderBy(asc(visit.day), asc(dog.name));
-  return writeCsv(
-    ['Day', 'Dog', 'Owner', 'Closed'],
-    rows.map((row) => [row.day, row.dog, row.owner, row.closed ?? 'open']),
-  );
-}
+const visits = csv(
+  ['Day', 'Dog', 'Owner', 'Closed'],
+  (from) =>
+    from
+      .select({ day: visit.day, closed: visit.closed, ...named })
+      .from(visit)
+      .innerJoin(dog, eq(dog.id, visit.dogId))
+      .innerJoin(client, eq(client.id, dog.clientId))
+      .orderBy(asc(visit.day), asc(dog.name)),
+  (row) => [row.day, row.dog, row.owner, row.closed ?? 'open'],
+);
 
-async function findings(tx: Tenant): Promise<string> {
-  const rows = await tx
-    .select({ found: findingSeen, ...named })
-    .from(findingSeen)
-    .innerJoin(dog, eq(dog.id, findingSeen.dogId))
-    .innerJoin(client, eq(client.id, dog.clientId))
-    .orderBy(asc(findingSeen.day), asc(dog.name), asc(findingSeen.place));
-  return writeCsv(
-    ['Day', 'Dog', 'Owner', 'Place', 'Sign', 'Grade', 'Level'],
-    rows.map(({ found, ...row }) => [
-      found.day,
-      row.dog,
-      row.owner,
-      namePlace(placeOf(found.place)),
-      signWords(found.sign).name,
-      GRADE_WORDS[found.grade],
-      found.level,
-    ]),
-  );
-}
+const findings = csv(
+  ['Day', 'Dog', 'Owner', 'Place', 'Sign', 'Grade', 'Level'],
+  (from) =>
+    from
+      .select({ found: findingSeen, ...named })
+      .from(findingSeen)
+      .innerJoin(dog, eq(dog.id, findingSeen.dogId))
+      .innerJoin(client, eq(client.id, dog.clientId))
+      .orderBy(asc(findingSeen.day), asc(dog.name), asc(findingSeen.place)),
+  ({ found, ...row }) => [
+    found.day,
+    row.dog,
+    row.owner,
+    namePlace(placeOf(found.place)),
+    signWords(found.sign).name,
+    GRADE_WORDS[found.grade],
+    found.level,
+  ],
+);
 
-async function bookings(tx: Tenant): Promise<string> {
-  const rows = await tx
-    .select({ booked: appointment, who: member.name, ...named })
-    .from(appointment)
-    .innerJoin(dog, eq(dog.id, appointment.dogId))
-    .innerJoin(client, eq(client.id, dog.clientId))
-    .innerJoin(member, eq(member.id, appointment.memberId))
-    .orderBy(asc(appointment.startsAt));
-  return writeCsv(
-    ['Starts', 'Ends', 'Dog', 'Owner', 'With', 'Kind', 'State', 'Note'],
-    rows.map(({ booked, who, ...row }) => [
-      booked.startsAt.toISOString(),
-      booked.endsAt.toISOString(),
-      row.dog,
-      row.owner,
-      who,
-      booked.kind,
-      booked.state,
-      booked.note,
-    ]),
-  );
-}
+const bookings = csv(
+  ['Starts', 'Ends', 'Dog', 'Owner', 'With', 'Kind', 'State', 'Note'],
+  (from) =>
+    from
+      .select({ booked: appointment, who: member.name, ...named })
+      .from(appointment)
+      .innerJoin(dog, eq(dog.id, appointment.dogId))
+      .innerJoin(client, eq(client.id, dog.clientId))
+      .innerJoin(member, eq(member.id, appointment.memberId))
+      .orderBy(asc(appointment.startsAt)),
+  ({ booked, who, ...row }) => [
+    booked.startsAt.toISOString(),
+    booked.endsAt.toISOString(),
+    row.dog,
+    row.owner,
+    who,
+    booked.kind,
+    booked.state,
+    booked.note,
+  ],
+);
 
-async function instructions(tx: Tenant): Promise<string> {
-  const rows = await tx
-    .select({ given: instruction, ...named })
-    .from(instruction)
-    .innerJoin(dog, eq(dog.id, instruction.dogId))
-    .innerJoin(client, eq(client.id, dog.clientId))
-    .orderBy(asc(instruction.fromDay), asc(dog.name));
-  return writeCsv(
-    ['From', 'Until', 'Dog', 'Owner', 'Whose word', 'Who', 'Place', 'What'],
-    rows.map(({ given, ...row }) => [
-      given.fromDay,
-      given.untilDay,
-      row.dog,
-      row.owner,
-      given.by,
-      given.who,
-      given.place === null ? '' : namePlace(placeOf(given.place)),
-      Object.values(given.says).join(', '),
-    ]),
-  );
-}
+const instructions = csv(
+  ['From', 'Until', 'Dog', 'Owner', 'Whose word', 'Who', 'Place', 'What'],
+  (from) =>
+    from
+      .select({ given: instruction, ...named })
+      .from(instruction)
+      .innerJoin(dog, eq(dog.id, instruction.dogId))
+      .innerJoin(client, eq(client.id, dog.clientId))
+      .orderBy(asc(instruction.fromDay), asc(dog.name)),
+  ({ given, ...row }) => [
+    given.fromDay,
+    given.untilDay,
+    row.dog,
+    row.owner,
+    given.by,
+    given.who,
+    given.place === null ? '' : namePlace(placeOf(given.place)),
+    Object.values(given.says).join(', '),
+  ],
+);
 
-async function weights(tx: Tenant): Promise<string> {
-  const rows = await tx
-    .select({ weighed: weighing, ...named })
-    .from(weighing)
-    .innerJoin(dog, eq(dog.id, weighing.dogId))
-    .innerJoin(client, eq(client.id, dog.clientId))
-    .orderBy(asc(dog.name), asc(weighing.day));
-  return writeCsv(
-    ['Day', 'Dog', 'Owner', 'Weight kg', 'By'],
-    rows.map(({ weighed, ...row }) => [weighed.day, row.dog, row.owner, weighed.kg, weighed.by]),
-  );
-}
+const weights = csv(
+  ['Day', 'Dog', 'Owner', 'Weight kg', 'By'],
+  (from) =>
+    from
+      .select({ weighed: weighing, ...named })
+      .from(weighing)
+      .innerJoin(dog, eq(dog.id, weighing.dogId))
+      .innerJoin(client, eq(client.id, dog.clientId))
+      .orderBy(asc(dog.name), asc(weighing.day)),
+  ({ weighed, ...row }) => [weighed.day, row.dog, row.owner, weighed.kg, weighed.by],
+);
+
+/** The whole book in open formats, one file a table. `dogs.csv` is what an import reads. */
+export const EXPORTS: Readonly<Record<string, Exported>> = {
+  'dogs.csv': dogs,
+  'clients.vcf': cards,
+  'visits.csv': visits,
+  'findings.csv': findings,
+  'bookings.csv': bookings,
+  'instructions.csv': instructions,
+  'weights.csv': weights,
+  'stock.csv': stock,
+  'mixes.csv': mixes,
+  'product-use.csv': productUse,
+};

@@ -17,6 +17,7 @@ import { leftIn, loadOpenMixes } from '../../records/shelf/openMixes';
 import { appointment, dog, dogDue, lot } from '../../platform/db/schema';
 import type { Asker } from '../../platform/asker';
 import type { Tenant } from '../../platform/db/tenant';
+import { inPieces } from '../../platform/db/together';
 import { dueSince } from '../../records/due/bookDue';
 import { type StockedBusiness, type Business } from '../../records/business/business';
 import type { StockedProduct } from '../../records/shelf/shelf';
@@ -139,15 +140,20 @@ async function comingDogs(
     .from(appointment)
     .where(and(gte(appointment.startsAt, start), lt(appointment.startsAt, end), eq(appointment.state, 'booked')));
   const bookedOf = group(booked, ({ dogId }) => dogId);
-  const rows = await tx
-    .select({ id: dog.id, name: dog.name, stored: dogDue.takes, madeOn: dogDue.madeOn })
-    .from(dog)
-    .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
-    .where(isNull(dog.archivedOn));
-  return rows.flatMap(({ id, name, stored, madeOn }) => {
-    const takes = since.get(id)?.takes ?? (madeOn === today ? stored : null);
-    return takes
-      ? [{ ...takes, dogId: id, dog: name, booked: (bookedOf.get(id) ?? []).map(({ at }) => dayIn(zone, at)) }]
-      : [];
-  });
+  const pieces = inPieces(tx, (from) =>
+    from
+      .select({ id: dog.id, name: dog.name, stored: dogDue.takes, madeOn: dogDue.madeOn })
+      .from(dog)
+      .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
+      .where(isNull(dog.archivedOn)),
+  );
+  const dogs: NamedComing[] = [];
+  for await (const rows of pieces)
+    for (const { id, name, stored, madeOn } of rows) {
+      const takes = since.get(id)?.takes ?? (madeOn === today ? stored : null);
+      if (takes === null) continue;
+      const booked = (bookedOf.get(id) ?? []).map(({ at }) => dayIn(zone, at));
+      dogs.push({ ...takes, dogId: id, dog: name, booked });
+    }
+  return dogs;
 }

@@ -13,7 +13,7 @@ import { PgDialect, PgJson, PgJsonb, QueryBuilder } from 'drizzle-orm/pg-core';
 import type { Tenant } from './tenant';
 
 /** A `select` that was built and not run. */
-interface Query {
+export interface Query {
   readonly _: { readonly result: readonly unknown[] };
   getSQL(): SQL;
 }
@@ -58,6 +58,38 @@ export function together<A extends object, Q extends Readonly<Record<string, Que
     ) as unknown as RowsOf<Q>;
   };
 }
+
+/**
+ * The rows of a long select, so many at a time, all as they are when the first is read: whoever asks in between is
+ * served in between.
+ * @param build makes the select, all values in it.
+ */
+export async function* inPieces<Q extends Query>(
+  tx: Tenant,
+  build: (select: QueryBuilder) => Q,
+  atOnce = 500,
+): AsyncGenerator<Q['_']['result']> {
+  const query = build(new QueryBuilder());
+  const fields = fieldsOf(query);
+  const read = readerOf(query, fields);
+  const names = sql.raw(fields.map((_, i) => `c${i}`).join());
+  const { sql: text, params } = dialect.sqlToQuery(
+    sql`select json_build_array(${names}) from (${query.getSQL()}) q(${names})`,
+  );
+  const cursor = `piece_${(cursors += 1)}`;
+  await tx.$client.query({ text: `declare ${cursor} no scroll cursor for ${text}`, values: params });
+  for (let got = atOnce; got === atOnce;) {
+    const { rows } = await tx.$client.query<[unknown[]]>({
+      text: `fetch ${atOnce} from ${cursor}`,
+      rowMode: 'array',
+    } as never);
+    got = rows.length;
+    yield read(fields.map((_, at) => rows.map(([values]) => values[at])));
+  }
+  await tx.$client.query({ text: `close ${cursor}` });
+}
+/** A cursor lives as long as its transaction, and two of them may be open in one. */
+let cursors = 0;
 
 /** A placeholder for whatever is asked for by name. */
 const placeholders: unknown = new Proxy({}, { get: (_, name) => sql.placeholder(String(name)) });

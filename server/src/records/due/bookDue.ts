@@ -11,6 +11,7 @@ import { z } from 'zod';
 import { nextBooked } from '../appointments/appointments';
 import { client, dog, dogDue } from '../../platform/db/schema';
 import type { Asker } from '../../platform/asker';
+import { PAGE_OF_LIST, afterLast, byName } from '../../platform/db/pages';
 import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
 import { enqueue, type JobKind } from '../../platform/jobs/jobs';
@@ -179,12 +180,13 @@ function takesOf(
   };
 }
 
-/** Every dog of the book with what is next due, as far as it is reckoned. */
+/** A page of the dogs of the book with what is next due, as far as it is reckoned. */
 export async function listDogs(
   tx: Tenant,
   asker: Pick<Asker, 'businessId'>,
   business: Business,
   today: Day,
+  after?: string,
 ): Promise<DogListItem[]> {
   const [since, booked, rows] = await Promise.all([
     dueSince(tx, asker, today),
@@ -199,7 +201,9 @@ export async function listDogs(
       .from(dog)
       .innerJoin(client, eq(client.id, dog.clientId))
       .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
-      .orderBy(asc(dog.name)),
+      .where(afterLast(dog, after))
+      .orderBy(...byName(dog))
+      .limit(PAGE_OF_LIST),
   ]);
   return rows.map(({ dog: row, client: owner, due: cached }): DogListItem => {
     const due = since.due.get(row.id) ?? (cached?.madeOn === today ? cached : null);

@@ -17,6 +17,7 @@ function openWeeks(first: readonly Appointment[] = [], clash = false) {
     'GET /api/members': () => ({ items: [MEMBER] }),
     'GET /api/dogs': () => ({
       items: [listed({ nextBooked: held.list.find((each) => each.state === 'booked')?.startsAt ?? null })],
+      after: null,
     }),
     'GET /api/dogs/:id': () => dogView(),
     'GET /api/appointments': ({ query }) => ({

@@ -237,7 +237,8 @@ export const merge = dewpond.table(
 
 /**
  * What is next due for a dog, kept so that a long list need not be reckoned anew. Triggers make it stale whenever
- * something changes that a plan depends on; `madeOn` null is stale, and so is any other day than today.
+ * something changes that a plan depends on: `madeOn` null is a change of the dog's own, and any other day than today is
+ * stale, too (a house way that changes sets one before all days).
  */
 export const dogDue = dewpond.table(
   'dog_due',

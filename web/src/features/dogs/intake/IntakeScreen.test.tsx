@@ -12,7 +12,7 @@ function openForm(units: 'metric' | 'US' = 'metric') {
   const server = openServer({
     'GET /api/session': () => session(units),
     'GET /api/business': () => business(),
-    'GET /api/clients': () => ({ items: [KNOWN] }),
+    'GET /api/clients': () => ({ items: [KNOWN], after: null }),
     'POST /api/clients': ({ body }) => ({ id: body.id }),
     'POST /api/dogs': ({ body }) => ({ id: body.id }),
   });

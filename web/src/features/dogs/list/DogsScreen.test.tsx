@@ -20,7 +20,7 @@ const BOOK: DogListItem[] = [
   listed({ id: v7(), name: 'Larch', breed: 'Greyhound', owner: 'Sami Castellanos', phone: '01632 960122', next: null }),
 ];
 function openList(items = BOOK) {
-  openServer({ 'GET /api/session': () => session(), 'GET /api/dogs': () => ({ items }) });
+  openServer({ 'GET /api/session': () => session(), 'GET /api/dogs': () => ({ items, after: null }) });
   return show(<DogsScreen />);
 }
 const names = () =>
@@ -72,7 +72,7 @@ describe('the list of dogs', () => {
     let reckoned = false;
     const server = openServer({
       'GET /api/session': () => session(),
-      'GET /api/dogs': () => ({ items: BOOK.map((dog) => ({ ...dog, reckoned })) }),
+      'GET /api/dogs': () => ({ items: BOOK.map((dog) => ({ ...dog, reckoned })), after: null }),
       'POST /api/book/reckon': () => {
         reckoned = true;
         return { left: 0 };

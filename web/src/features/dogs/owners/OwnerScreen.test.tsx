@@ -27,7 +27,7 @@ function openOwner(first = view(), refused?: RefusedAnswer) {
   const held = { view: first };
   const server = openServer({
     'GET /api/session': () => session(),
-    'GET /api/clients': () => ({ items: [held.view.client, KUNLE] }),
+    'GET /api/clients': () => ({ items: [held.view.client, KUNLE], after: null }),
     'GET /api/clients/:id': () => held.view,
     'PUT /api/clients/:id': ({ body }) => {
       if (refused) throw refused;
@@ -236,8 +236,9 @@ describe('all owners', () => {
       'GET /api/session': () => session(),
       'GET /api/clients': () => ({
         items: [client({ card: street }), KUNLE, client({ id: v7(), name: 'Gone Away', archivedOn: TODAY })],
+        after: null,
       }),
-      'GET /api/dogs': () => ({ items: [listed()] }),
+      'GET /api/dogs': () => ({ items: [listed()], after: null }),
     });
     const { person } = show(<OwnersScreen />);
     const names = () =>
@@ -264,7 +265,7 @@ describe('a client who asks to be erased', () => {
   function erasing(refused: string | null) {
     const server = openServer({
       'GET /api/session': () => session(),
-      'GET /api/clients': () => ({ items: [client()] }),
+      'GET /api/clients': () => ({ items: [client()], after: null }),
       'GET /api/clients/:id': () => view(),
       'GET /api/clients/:id/erasure': () => ({
         name: 'Amara Nwosu',

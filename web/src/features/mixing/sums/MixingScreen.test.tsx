@@ -11,7 +11,7 @@ function openMixing(units: 'metric' | 'US' = 'metric', given = business({ units 
     'GET /api/session': () => session(units),
     'GET /api/business': () => given,
     'GET /api/products/:id/ledger': ({ id }) => ({ productId: id, stock: 900, entries: [], lots, keptFrom: [] }),
-    'GET /api/dogs': () => ({ items: [listed({ id: DOG_ID, name: 'Radish' })] }),
+    'GET /api/dogs': () => ({ items: [listed({ id: DOG_ID, name: 'Radish' })], after: null }),
     'POST /api/mixes': ({ body }) => ({ id: body.id, no: 2 }),
     'PUT /api/mixes/:id': ({ body }) => ({ version: body.version + 1 }),
   });
