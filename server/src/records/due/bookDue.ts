@@ -99,15 +99,23 @@ export async function dueSince(
   today: Day,
 ): Promise<{ readonly due: ReadonlyMap<string, Due>; readonly left: number }> {
   const waiting = await staleDogs(tx, today, AT_ONCE);
-  if (waiting.length === 0) return { due: new Map(), left: 0 };
-  const business = await loadStockedBusiness(tx);
-  const records = await loadDogs(tx, { ids: waiting.map(({ id }) => id) });
-  await enqueue(tx, RECKON_JOB, { businessId: asker.businessId });
+  const due = await dueNow(tx, asker, today, waiting);
   const all = waiting.length < AT_ONCE ? waiting.length : await countStale(tx, today);
-  return {
-    due: new Map(records.map((record) => [record.dog.id, dueOf(record, business, today)])),
-    left: all - records.length,
-  };
+  return { due, left: all - due.size };
+}
+
+/** What is due of a few dogs for which nothing fresh is kept. */
+async function dueNow(
+  tx: Tenant,
+  asker: Pick<Asker, 'businessId'>,
+  today: Day,
+  dogs: readonly { readonly id: string }[],
+): Promise<Map<string, Due>> {
+  if (dogs.length === 0) return new Map();
+  const business = await loadStockedBusiness(tx);
+  const records = await loadDogs(tx, { ids: dogs.map(({ id }) => id) });
+  await enqueue(tx, RECKON_JOB, { businessId: asker.businessId });
+  return new Map(records.map((record) => [record.dog.id, dueOf(record, business, today)]));
 }
 
 /**
@@ -188,8 +196,7 @@ export async function listDogs(
   today: Day,
   after?: string,
 ): Promise<DogListItem[]> {
-  const [since, booked, rows] = await Promise.all([
-    dueSince(tx, asker, today),
+  const [booked, rows] = await Promise.all([
     // From the morning on: a dog that is late for its nine o'clock is booked all the same.
     nextBooked(tx, spanOf(business.zone, today).start),
     tx
@@ -205,8 +212,11 @@ export async function listDogs(
       .orderBy(...byName(dog))
       .limit(PAGE_OF_LIST),
   ]);
+  const stale = rows.filter(({ dog: row, due }) => row.archivedOn === null && due?.madeOn !== today);
+  const waiting = stale.slice(0, AT_ONCE).map(({ dog: row }) => row);
+  const since = await dueNow(tx, asker, today, waiting);
   return rows.map(({ dog: row, client: owner, due: cached }): DogListItem => {
-    const due = since.due.get(row.id) ?? (cached?.madeOn === today ? cached : null);
+    const due = since.get(row.id) ?? (cached?.madeOn === today ? cached : null);
     return {
       id: row.id,
       name: row.name,
