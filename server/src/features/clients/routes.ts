@@ -3,8 +3,9 @@ import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { v7 } from 'uuid';
 import { client, dog, household } from '../../platform/db/schema';
-import { PAGE_OF_LIST, afterLast, byName, nextAfter } from '../../platform/db/pages';
+import { PAGE_OF_LIST, afterLast, byName, lastRow, nextAfter, type LastRow } from '../../platform/db/pages';
 import type { Tenant } from '../../platform/db/tenant';
+import { together } from '../../platform/db/together';
 import { bookedDogs, assertNotBooked } from '../../records/appointments/stillBooked';
 import type { Services } from '../../platform/http/context';
 import { badField, notFound } from '../../platform/http/problem';
@@ -16,15 +17,19 @@ import { lastName } from '../../records/client/households';
 import { clientShown, householdOf } from '../../records/client/client';
 import { clientView } from './clientView';
 
+const listRows = together((select, last: LastRow) => ({
+  rows: select
+    .select({ client, home: { id: household.id, name: household.name } })
+    .from(client)
+    .leftJoin(household, eq(household.id, client.householdId))
+    .where(afterLast(client, last))
+    .orderBy(...byName(client))
+    .limit(PAGE_OF_LIST),
+}));
+
 export function clientRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/clients', async ({ tx, query }) => {
-    const rows = await tx
-      .select({ client, home: { id: household.id, name: household.name } })
-      .from(client)
-      .leftJoin(household, eq(household.id, client.householdId))
-      .where(afterLast(client, query.after))
-      .orderBy(...byName(client))
-      .limit(PAGE_OF_LIST);
+    const { rows } = await listRows(tx, lastRow(query.after));
     return {
       items: rows.map((row): Client => clientShown(row.client, row.home)),
       after: nextAfter(rows.map((row) => row.client)),

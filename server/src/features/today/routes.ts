@@ -13,6 +13,7 @@ import type { Router } from 'express';
 import { appointmentsBetween } from '../../records/appointments/appointments';
 import { dog, visit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
+import { together, type AskedFor } from '../../platform/db/together';
 import { carePlanFor, describe, type Planned } from '../../records/dog/facts';
 import { contactMinutes } from '../../records/dog/bathNeeds';
 import { loadDogs, marksOf, type DogRecord } from '../../records/dog/dogRecord';
@@ -56,13 +57,17 @@ export function todayRoutes(router: Router, services: Services): void {
   });
 }
 
-/** Visits that were broken off with a day to come back on, and are still open; however many, in a fixed number of statements. */
-async function returning(tx: Tenant, day: Day): Promise<TodayView['returning']> {
-  const rows = await tx
+const brokenOffRows = together((select, { day }: { day: AskedFor<string> }) => ({
+  rows: select
     .select({ visitId: visit.id, dogId: visit.dogId, dog: dog.name })
     .from(visit)
     .innerJoin(dog, eq(dog.id, visit.dogId))
-    .where(and(isNull(visit.closed), eq(visit.backOn, day)));
+    .where(and(isNull(visit.closed), eq(visit.backOn, day))),
+}));
+
+/** Visits that were broken off with a day to come back on, and are still open; however many, in a fixed number of statements. */
+async function returning(tx: Tenant, day: Day): Promise<TodayView['returning']> {
+  const { rows } = await brokenOffRows(tx, { day });
   if (rows.length === 0) return [];
   const events = await loadEvents(
     tx,

@@ -1,4 +1,5 @@
 import { asc, sql, type Column, type SQL } from 'drizzle-orm';
+import type { AskedFor } from './together';
 
 /** So many rows come as one page: writing one down holds everybody else up for less than 50 ms, measured on 20,000 dogs. */
 export const PAGE_OF_LIST = 1000;
@@ -11,15 +12,21 @@ interface Named {
 /** Order of a list that comes page by page. */
 export const byName = ({ name, id }: { readonly name: Column; readonly id: Column }): SQL[] => [asc(name), asc(id)];
 
-/** Rows after the last one of the page before; undefined: from the first. */
-export function afterLast(
-  { name, id }: { readonly name: Column; readonly id: Column },
-  after: string | undefined,
-): SQL | undefined {
-  if (after === undefined) return undefined;
-  const [lastId, lastName] = [after.slice(0, 36), after.slice(37)];
-  return sql`(${name}, ${id}) > (${lastName}, ${lastId}::uuid)`;
+/** The last row of the page before, as a statement asks for it; nulls: the first page. */
+export interface LastRow {
+  readonly lastId: AskedFor<string | null>;
+  readonly lastName: AskedFor<string | null>;
 }
+
+/** Rows after it. */
+export const afterLast = (
+  { name, id }: { readonly name: Column; readonly id: Column },
+  { lastId, lastName }: LastRow,
+): SQL => sql`(${lastId}::uuid is null or (${name}, ${id}) > (${lastName}, ${lastId}::uuid))`;
+
+/** What {@link nextAfter} told, taken apart. */
+export const lastRow = (after: string | undefined) =>
+  after === undefined ? { lastId: null, lastName: null } : { lastId: after.slice(0, 36), lastName: after.slice(37) };
 
 /** What the next page is asked for with; null: that was all. */
 export function nextAfter(rows: readonly Named[]): string | null {

@@ -1,12 +1,22 @@
 import type { Appointment } from '@dewpond/contract';
-import { and, asc, eq, gte, inArray, lt, type SQL } from 'drizzle-orm';
+import { and, asc, eq, gte, lt, type SQL } from 'drizzle-orm';
+import type { QueryBuilder } from 'drizzle-orm/pg-core';
 import { appointment, client, dog, member, visit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
+import { anyOf, together, type AskedFor, type RowsOf } from '../../platform/db/together';
 
-async function find(tx: Tenant, where: SQL | undefined): Promise<Appointment[]> {
-  const rows = await tx
+const bookedQuery = (select: QueryBuilder, where: SQL | undefined) =>
+  select
     .select({
-      appointment,
+      id: appointment.id,
+      version: appointment.version,
+      dogId: appointment.dogId,
+      memberId: appointment.memberId,
+      kind: appointment.kind,
+      startsAt: appointment.startsAt,
+      endsAt: appointment.endsAt,
+      state: appointment.state,
+      note: appointment.note,
       dogName: dog.name,
       ownerName: client.name,
       memberName: member.name,
@@ -19,28 +29,33 @@ async function find(tx: Tenant, where: SQL | undefined): Promise<Appointment[]> 
     .leftJoin(visit, eq(visit.appointmentId, appointment.id))
     .where(where)
     .orderBy(asc(appointment.startsAt));
-  return rows.map(({ appointment: each, ...names }) => ({
-    id: each.id,
-    version: each.version,
-    dogId: each.dogId,
-    memberId: each.memberId,
-    kind: each.kind,
-    startsAt: each.startsAt.toISOString(),
-    endsAt: each.endsAt.toISOString(),
-    state: each.state,
-    note: each.note,
-    ...names,
-  }));
-}
+type Booked = RowsOf<{ booked: ReturnType<typeof bookedQuery> }>;
 
-export const appointmentsBetween = (tx: Tenant, start: Date, end: Date): Promise<Appointment[]> =>
-  find(tx, and(gte(appointment.startsAt, start), lt(appointment.startsAt, end)));
+const shown = ({ booked }: Booked): Appointment[] =>
+  booked.map((each) => ({ ...each, startsAt: each.startsAt.toISOString(), endsAt: each.endsAt.toISOString() }));
 
-export const appointmentsOfDogs = (tx: Tenant, dogIds: readonly string[]): Promise<Appointment[]> =>
-  find(tx, inArray(appointment.dogId, [...dogIds]));
+const between = together((select, { start, end }: { start: AskedFor<Date>; end: AskedFor<Date> }) => ({
+  booked: bookedQuery(select, and(gte(appointment.startsAt, start), lt(appointment.startsAt, end))),
+}));
+export const appointmentsBetween = async (tx: Tenant, start: Date, end: Date): Promise<Appointment[]> =>
+  shown(await between(tx, { start, end }));
 
-/** The next booking of every dog, by dog. */
-export async function nextBooked(tx: Tenant, from: Date): Promise<Map<string, Appointment>> {
-  const rows = await find(tx, and(gte(appointment.startsAt, from), eq(appointment.state, 'booked')));
-  return new Map(rows.toReversed().map((each) => [each.dogId, each]));
+const ofDogs = together((select, { dogIds }: { dogIds: AskedFor<readonly string[]> }) => ({
+  booked: bookedQuery(select, anyOf(appointment.dogId, dogIds)),
+}));
+export const appointmentsOfDogs = async (tx: Tenant, dogIds: readonly string[]): Promise<Appointment[]> =>
+  shown(await ofDogs(tx, { dogIds }));
+
+const ahead = together((select, { from }: { from: AskedFor<Date> }) => ({
+  booked: select
+    .select({ dogId: appointment.dogId, startsAt: appointment.startsAt })
+    .from(appointment)
+    .where(and(gte(appointment.startsAt, from), eq(appointment.state, 'booked')))
+    .orderBy(asc(appointment.startsAt)),
+}));
+
+/** When the next booking of every dog begins, by dog. */
+export async function nextBooked(tx: Tenant, from: Date): Promise<Map<string, string>> {
+  const { booked } = await ahead(tx, { from });
+  return new Map(booked.toReversed().map(({ dogId, startsAt }) => [dogId, startsAt.toISOString()]));
 }

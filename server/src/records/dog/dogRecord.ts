@@ -82,11 +82,23 @@ function datedOn<T>(row: T, day: Day): OfVisit<T> {
   return dated;
 }
 
+/** Rows by what they belong to; there are thousands in a book's history, and texts for keys. */
+function grouped<T>(rows: readonly T[], keyOf: (row: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const key = keyOf(row);
+    const its = groups.get(key);
+    if (its === undefined) groups.set(key, [row]);
+    else its.push(row);
+  }
+  return groups;
+}
+
 /** Rows of some dogs, by dog; those of visits in the order of the visits, and only of visits known then. */
 function byDog(rows: DogRows, before: AsKnownAt | undefined) {
   const visits = before ? rows.visits.filter((each) => isEarlier(each, before)) : rows.visits;
   const known = <T extends { readonly visitId: string }>(list: readonly T[]) => {
-    const ofVisits = group(list, (row) => row.visitId);
+    const ofVisits = grouped(list, (row) => row.visitId);
     const byDogs = new Map<string, OfVisit<T>[]>();
     for (const { id, dogId, day } of ofVisits.size === 0 ? [] : visits) {
       const its = byDogs.get(dogId) ?? [];
@@ -96,8 +108,8 @@ function byDog(rows: DogRows, before: AsKnownAt | undefined) {
     return byDogs;
   };
   return {
-    instructions: group(rows.instructions, (row) => row.dogId),
-    visits: group(visits, (row) => row.dogId),
+    instructions: grouped(rows.instructions, (row) => row.dogId),
+    visits: grouped(visits, (row) => row.dogId),
     care: known(rows.care),
     findings: known(rows.findings),
     tasks: known(rows.tasks),

@@ -11,8 +11,9 @@ import { z } from 'zod';
 import { nextBooked } from '../appointments/appointments';
 import { client, dog, dogDue } from '../../platform/db/schema';
 import type { Asker } from '../../platform/asker';
-import { PAGE_OF_LIST, afterLast, byName } from '../../platform/db/pages';
+import { PAGE_OF_LIST, afterLast, byName, lastRow, type LastRow } from '../../platform/db/pages';
 import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
+import { together } from '../../platform/db/together';
 import type { Services } from '../../platform/http/context';
 import { enqueue, type JobKind } from '../../platform/jobs/jobs';
 import { loadBusiness, loadStockedBusiness, type StockedBusiness, type Business } from '../business/business';
@@ -188,6 +189,21 @@ function takesOf(
   };
 }
 
+const listRows = together((select, last: LastRow) => ({
+  rows: select
+    .select({
+      dog: { id: dog.id, name: dog.name, profile: dog.profile, chip: dog.chip, archivedOn: dog.archivedOn },
+      client: { id: client.id, name: client.name, card: client.card },
+      due: { madeOn: dogDue.madeOn, next: dogDue.next, openVet: dogDue.openVet },
+    })
+    .from(dog)
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
+    .where(afterLast(dog, last))
+    .orderBy(...byName(dog))
+    .limit(PAGE_OF_LIST),
+}));
+
 /** A page of the dogs of the book with what is next due, as far as it is reckoned. */
 export async function listDogs(
   tx: Tenant,
@@ -196,21 +212,10 @@ export async function listDogs(
   today: Day,
   after?: string,
 ): Promise<DogListItem[]> {
-  const [booked, rows] = await Promise.all([
+  const [booked, { rows }] = await Promise.all([
     // From the morning on: a dog that is late for its nine o'clock is booked all the same.
     nextBooked(tx, spanOf(business.zone, today).start),
-    tx
-      .select({
-        dog: { id: dog.id, name: dog.name, profile: dog.profile, chip: dog.chip, archivedOn: dog.archivedOn },
-        client: { id: client.id, name: client.name, card: client.card },
-        due: { madeOn: dogDue.madeOn, next: dogDue.next, openVet: dogDue.openVet },
-      })
-      .from(dog)
-      .innerJoin(client, eq(client.id, dog.clientId))
-      .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
-      .where(afterLast(dog, after))
-      .orderBy(...byName(dog))
-      .limit(PAGE_OF_LIST),
+    listRows(tx, lastRow(after)),
   ]);
   const stale = rows.filter(({ dog: row, due }) => row.archivedOn === null && due?.madeOn !== today);
   const waiting = stale.slice(0, AT_ONCE).map(({ dog: row }) => row);
@@ -230,7 +235,7 @@ export async function listDogs(
       weightKg: row.profile.weightKg,
       handling: marksOf({ dog: row }),
       next: due?.next ?? null,
-      nextBooked: booked.get(row.id)?.startsAt ?? null,
+      nextBooked: booked.get(row.id) ?? null,
       openVet: due?.openVet ?? false,
       reckoned: due !== null || row.archivedOn !== null,
     };
