@@ -37,8 +37,10 @@ if (of < 20_000) throw new Error('Needs the book of 20,000 dogs: run it after `b
 
 /** A list page by page, as the screens ask for it. */
 const pages = (path: string) => async () => {
-  for (let after: unknown = undefined; after !== null;)
-    ({ after = null } = await ask(large, after === undefined ? path : `${path}?after=${String(after)}`));
+  for (let after: string | null | undefined; after !== null;) {
+    const page = await ask(large, after === undefined ? path : `${path}?after=${encodeURIComponent(after)}`);
+    after = (page['after'] ?? null) as string | null;
+  }
 };
 const twice = (work: () => Promise<unknown>) => async () => {
   await work();
