@@ -142,10 +142,11 @@ const SETTLES_MS = 300;
 
 // The least that is to be had here: a tap that changes nothing.
 const idle = await eachPainted(30, () => page.touchscreen.tap(410, 35));
-const openPlace = page.locator('button[aria-pressed="false"][aria-label$=" clear"]').first();
+const openPlace = page.locator('button[aria-pressed="false"][aria-label$=" clear"]:visible').first();
 const VIEWS = ['Head', 'Body', 'Paws'] as const;
 const looked = await eachPainted(40, async (i) => {
-  if (i % 2 === 0 || !(await openPlace.isVisible())) await page.getByRole('tab', { name: VIEWS[i % 3] ?? 'Head' }).tap();
+  if (i % 2 === 0 || !(await openPlace.isVisible()))
+    await page.getByRole('tab', { name: VIEWS[i % 3] ?? 'Head' }).tap();
   else await openPlace.tap();
 });
 for (const name of [...VIEWS, 'Whole']) {

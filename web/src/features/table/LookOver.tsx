@@ -14,7 +14,7 @@ import {
 } from '@dewpond/core/places';
 import { notLookedAt } from '@dewpond/core/visit';
 import { Check } from 'lucide-react';
-import { useState } from 'react';
+import { Activity, useState } from 'react';
 import { DogBody, DogPaw } from '../../drawings/DogBody';
 import { DogHead } from '../../drawings/DogHead';
 import { BODY_VIEWS, canLift } from '@dewpond/core/drawing';
@@ -47,7 +47,6 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
   const missing = notLookedAt(table.state, table.places);
   const firstOpen = missing[0] ? viewOf(missing[0]) : 'head';
   const [view, setView] = useState<LookView>(firstOpen);
-  const here = table.places.filter((place) => viewOf(place) === view);
   const missingHere = missing.filter((place) => viewOf(place) === view);
   const step = table.steps.find(({ stage }) => stage === 'look-over');
   const restClear = () => {
@@ -74,14 +73,12 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
           />
         ))}
       </div>
-      {view === 'head' ? (
-        <HeadView table={table} places={here} onPlace={onPlace} />
-      ) : (
-        <>
-          <Drawn table={table} view={view} onPlace={onPlace} />
-          <Sides table={table} places={here} onPlace={onPlace} />
-        </>
-      )}
+      {LOOK_VIEWS.map((each) => (
+        // The other views are made while nobody waits: a wet finger sees the one it touched at once.
+        <Activity key={each} mode={each === view ? 'visible' : 'hidden'}>
+          <View table={table} view={each} onPlace={onPlace} />
+        </Activity>
+      ))}
       <div className="mt-1 py-2 flex flex-wrap gap-2 justify-between md:sticky -bottom-5 bg-paper">
         <Button look="stop" className="min-h-14!" onClick={() => onPlace({ site: 'body', side: 'none' })}>
           Something stops the visit
@@ -93,6 +90,17 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
         )}
       </div>
     </div>
+  );
+}
+
+function View({ table, view, onPlace }: Pick<LookOverProps, 'table' | 'onPlace'> & { readonly view: LookView }) {
+  const places = table.places.filter((place) => viewOf(place) === view);
+  if (view === 'head') return <HeadView table={table} places={places} onPlace={onPlace} />;
+  return (
+    <>
+      <Drawn table={table} view={view} onPlace={onPlace} />
+      <Sides table={table} places={places} onPlace={onPlace} />
+    </>
   );
 }
 
