@@ -1,14 +1,14 @@
 // npm run bench: prints tables, writes benchmarks/results/*.json. Figures of this machine, told and never asserted.
 
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, readdirSync, writeFileSync } from 'node:fs';
+import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkNode, ensureDependencies, ensurePackages, ROOT } from './machine.mjs';
 import { command, say } from './say.mjs';
 
 await command(async () => {
   checkNode();
-  ensurePackages(['postgresql']);
+  ensurePackages(['postgresql', 'chromium']);
   ensureDependencies();
   const { build } = await import('./build.mjs');
   await build();
@@ -30,12 +30,4 @@ await command(async () => {
   } finally {
     await application.stop();
   }
-  const { stdout } = spawnSync(join(ROOT, 'node_modules/.bin/size-limit'), ['--json'], { cwd: ROOT, encoding: 'utf8' });
-  const [size] = JSON.parse(stdout);
-  console.log(`\nfirst load: ${(size.size / 1000).toFixed(1)} kB as served (aim 200 kB)\n`);
-  mkdirSync(join(ROOT, 'benchmarks/results'), { recursive: true });
-  writeFileSync(
-    join(ROOT, 'benchmarks/results/first-load.json'),
-    `${JSON.stringify({ name: 'first load, bytes as served in brotli', bytes: size.size }, null, 2)}\n`,
-  );
 });

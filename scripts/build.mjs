@@ -13,6 +13,7 @@ const SOURCES = [
   'contract/src',
   'server/src',
   'web/src',
+  ...['core', 'contract', 'server', 'web'].map((each) => `${each}/package.json`),
   'web/index.html',
   'web/vite.config.ts',
   'web/public',

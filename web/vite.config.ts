@@ -45,8 +45,28 @@ const offline = VitePWA({
   },
 });
 
+/**
+ * What is there before anything is chosen comes in one piece, and the small things that most screens use in another: over
+ * a slow network each file costs a journey there and back.
+ */
+const CHUNKS = [
+  { name: 'first', tags: ['$initial' as const], priority: 1 },
+  {
+    name: 'common',
+    minShareCount: 15,
+    maxModuleSize: 6000,
+    test: /web.src.(ui|data|browser|api)|core.src.(units|provenance|places)|uuid|tanstack/,
+  },
+];
+
 export default defineConfig({
   plugins: [react(), tailwindcss(), offline],
-  build: { target: 'es2023', sourcemap: true, assetsInlineLimit: 0 },
+  build: {
+    target: 'es2023',
+    sourcemap: true,
+    assetsInlineLimit: 0,
+    manifest: true,
+    rolldownOptions: { output: { codeSplitting: { groups: CHUNKS } } },
+  },
   server: { port: Number(process.env['WEB_PORT'] ?? 4311), strictPort: true, proxy: { '/api': server } },
 });

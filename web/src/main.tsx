@@ -1,150 +1,45 @@
 import './styles.css';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { StrictMode, Suspense, lazy } from 'react';
 import { createRoot } from 'react-dom/client';
-import { RouterProvider, createBrowserRouter } from 'react-router';
-import { queryClient } from './data/queries';
-import { Lost } from './app/Lost';
-import { Shell } from './app/Shell';
+import { prefetchToday, queryClient } from './data/queries';
+import { Door } from './app/Door';
 import { keepOnDevice } from './browser/newVersion';
 import { usePreferences } from './browser/preferences';
+import { wasSignedInHere } from './browser/signedInHere';
+import { Coming } from './ui/Waiting';
 
 document.documentElement.dataset['theme'] = usePreferences.getState().theme;
 
-const router = createBrowserRouter([
-  {
-    element: <Shell />,
-    errorElement: <Lost />,
-    children: [
-      { index: true, lazy: async () => ({ Component: (await import('./features/today/TodayScreen')).TodayScreen }) },
-      { path: 'dogs', lazy: async () => ({ Component: (await import('./features/dogs/list/DogsScreen')).DogsScreen }) },
-      {
-        path: 'dogs/new',
-        lazy: async () => ({ Component: (await import('./features/dogs/intake/IntakeScreen')).IntakeScreen }),
-      },
-      {
-        path: 'dogs/:id',
-        lazy: async () => ({ Component: (await import('./features/dogs/dog/DogScreen')).DogScreen }),
-      },
-      {
-        path: 'dogs/:id/edit',
-        lazy: async () => ({ Component: (await import('./features/dogs/intake/EditDogScreen')).EditDogScreen }),
-      },
-      {
-        path: 'dogs/:id/history',
-        lazy: async () => ({ Component: (await import('./features/dogs/history/HistoryScreen')).HistoryScreen }),
-      },
-      {
-        path: 'dogs/:id/week',
-        lazy: async () => ({ Component: (await import('./features/dogs/homeCare/WeekScreen')).WeekScreen }),
-      },
-      {
-        path: 'owners',
-        lazy: async () => ({ Component: (await import('./features/dogs/owners/OwnersScreen')).OwnersScreen }),
-      },
-      {
-        path: 'owners/:id',
-        lazy: async () => ({ Component: (await import('./features/dogs/owners/OwnerScreen')).OwnerScreen }),
-      },
-      { path: 'vets', lazy: async () => ({ Component: (await import('./features/dogs/vets/VetsScreen')).VetsScreen }) },
-      {
-        path: 'import',
-        lazy: async () => ({ Component: (await import('./features/dogs/importing/ImportScreen')).ImportScreen }),
-      },
-      {
-        path: 'methods',
-        lazy: async () => ({ Component: (await import('./features/ways/methods/MethodsScreen')).MethodsScreen }),
-      },
-      {
-        path: 'methods/:id',
-        lazy: async () => ({ Component: (await import('./features/ways/methods/MethodScreen')).MethodScreen }),
-      },
-      { path: 'ahead', lazy: async () => ({ Component: (await import('./features/ahead/AheadScreen')).AheadScreen }) },
-      {
-        path: 'mixing',
-        lazy: async () => ({ Component: (await import('./features/mixing/sums/MixingScreen')).MixingScreen }),
-      },
-      {
-        path: 'mixing/morning',
-        lazy: async () => ({ Component: (await import('./features/mixing/morning/MorningScreen')).MorningScreen }),
-      },
-      {
-        path: 'mixing/products',
-        lazy: async () => ({ Component: (await import('./features/mixing/shelf/ProductsScreen')).ProductsScreen }),
-      },
-      {
-        path: 'mixing/products/:id',
-        lazy: async () => ({ Component: (await import('./features/mixing/shelf/ProductScreen')).ProductScreen }),
-      },
-      {
-        path: 'mixing/tools',
-        lazy: async () => ({ Component: (await import('./features/mixing/shelf/ToolsScreen')).ToolsScreen }),
-      },
-      {
-        path: 'mixing/stock',
-        lazy: async () => ({ Component: (await import('./features/mixing/stock/StockScreen')).StockScreen }),
-      },
-      {
-        path: 'mixing/costs',
-        lazy: async () => ({ Component: (await import('./features/mixing/stock/CostsScreen')).CostsScreen }),
-      },
-      {
-        path: 'mixing/trace',
-        lazy: async () => ({ Component: (await import('./features/mixing/stock/TraceScreen')).TraceScreen }),
-      },
-      {
-        path: 'watch/outbox',
-        lazy: async () => ({ Component: (await import('./features/watch/messages/OutboxScreen')).OutboxScreen }),
-      },
-      { path: 'watch', lazy: async () => ({ Component: (await import('./features/watch/WatchScreen')).WatchScreen }) },
-      {
-        path: 'house/audit',
-        lazy: async () => ({ Component: (await import('./features/ways/audit/AuditScreen')).AuditScreen }),
-      },
-      {
-        path: 'house/words',
-        lazy: async () => ({ Component: (await import('./features/ways/words/WordsScreen')).WordsScreen }),
-      },
-      {
-        path: 'house',
-        lazy: async () => ({ Component: (await import('./features/ways/ways/WaysScreen')).WaysScreen }),
-      },
-      {
-        path: 'visits/:id/sheet',
-        lazy: async () => ({ Component: (await import('./features/table/sheet/SheetScreen')).SheetScreen }),
-      },
-      {
-        path: 'visits/:id',
-        lazy: async () => ({ Component: (await import('./features/table/TableScreen')).TableScreen }),
-      },
-      { path: '*', Component: Lost },
-    ],
-  },
-  // An owner has no account: a page of its own, outside of everything else.
-  {
-    path: '/owner',
-    errorElement: <Lost />,
-    HydrateFallback: () => null,
-    lazy: async () => ({ Component: (await import('./features/ownerPage/OwnerPageScreen')).OwnerPageScreen }),
-  },
-]);
+/** An owner has no account: a page of its own, outside of everything else. */
+const isOwners = window.location.pathname === '/owner';
+
+const fetchRooms = () => import('./app/Rooms');
+const Rooms = lazy(async () => ({ default: (await fetchRooms()).Rooms }));
+// Whoever has to sign in first does so before the rest is fetched; whoever is signed in does not wait for it.
+if (isOwners || wasSignedInHere()) void fetchRooms();
+// The first screen of most days is asked for with its data, not after the rooms and not after each other.
+if (window.location.pathname === '/' && wasSignedInHere()) {
+  void import('./features/today/TodayScreen');
+  void prefetchToday();
+}
+
+const rooms = (
+  <Suspense fallback={<Coming what="Dewpond" />}>
+    <Rooms />
+  </Suspense>
+);
 
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no place for the application.');
 createRoot(root).render(
   <StrictMode>
-    <QueryClientProvider client={queryClient}>
-      <RouterProvider router={router} />
-    </QueryClientProvider>
+    <QueryClientProvider client={queryClient}>{isOwners ? rooms : <Door>{() => rooms}</Door>}</QueryClientProvider>
   </StrictMode>,
 );
 
 // Only the built application has a manifest. Over plain http on another host there are no service workers: the
 // application works, but only with a network.
 // An owner's telephone keeps nothing of it.
-if (
-  'serviceWorker' in navigator &&
-  window.location.pathname !== '/owner' &&
-  document.querySelector('link[rel=manifest]')
-)
+if ('serviceWorker' in navigator && !isOwners && document.querySelector('link[rel=manifest]'))
   void keepOnDevice().catch(() => undefined);

@@ -32,7 +32,7 @@ describe('the shell', () => {
     const { person } = show(<Shell />);
     await screen.findByRole('navigation');
     await person.keyboard('?');
-    expect(screen.getByRole('dialog', { name: 'Keys and you' })).toHaveWords(/Go to Mixing bench.*New dog/);
+    expect(await screen.findByRole('dialog', { name: 'Keys and you' })).toHaveWords(/Go to Mixing bench.*New dog/);
     expect(screen.getByRole('dialog')).toHaveWords(/It is not veterinary advice; local rules come first/);
     await person.keyboard('{Escape}');
     await person.keyboard('gd');

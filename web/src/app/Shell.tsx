@@ -1,27 +1,21 @@
-import { answers, outbox, useOwnWork } from '../data/device';
+import { outbox } from '../data/device';
 import { BookOpenCheck, CalendarRange, Droplets, Eye, Moon, PawPrint, Sun, Waves, type LucideIcon } from 'lucide-react';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
-import { call } from '../api/call';
-import { PICTURES } from '../data/prefetch';
-import { prefetchPages, queryClient, usePrefetch, useSession } from '../data/queries';
-import { makeStale } from '../data/stale';
-import { Dialog } from '../ui/Dialog';
-import { tell } from '../ui/toasts';
-import { SelectField } from '../ui/Field';
-import { Button } from '../ui/Button';
-import { Toasts, forgetNotes } from '../ui/toasts';
-import { Waiting } from '../ui/Waiting';
+import { useWasAtTable } from '../data/lastVisit';
+import { prefetchPages, usePrefetch } from '../data/queries';
+import { Toasts } from '../ui/toasts';
 import { classes } from '../ui/classes';
-import { OwnCalendar } from './OwnCalendar';
-import { SignIn } from './SignIn';
-import { activeKeys, useKeys } from '../browser/keys';
+import { Door } from './Door';
+import { useKeys } from '../browser/keys';
 import { usePreferences } from '../browser/preferences';
 import { NewVersion, Offline, Unsent } from './Notices';
-import { Refused } from '../api/call';
 
 /** The clocks of the table, on every other screen. */
 const PinnedTimers = lazy(async () => ({ default: (await import('../features/table/Timers')).PinnedTimers }));
+
+const fetchKeysAndYou = () => import('./KeysAndYou');
+const KeysAndYou = lazy(async () => ({ default: (await fetchKeysAndYou()).KeysAndYou }));
 
 const PLACES: readonly {
   readonly to: string;
@@ -40,15 +34,11 @@ const PLACES: readonly {
 ];
 
 /** Sign-in in front, then rail and screen. */
-export function Shell() {
-  const session = useSession();
-  if (session.error instanceof Refused && session.error.status === 401) return <SignIn />;
-  return (
-    <Waiting query={session} what="Dewpond">
-      {(data) => <SignedIn business={data.business.name} person={data.person.name} personId={data.person.id} />}
-    </Waiting>
-  );
-}
+export const Shell = () => (
+  <Door>
+    {({ business, person }) => <SignedIn business={business.name} person={person.name} personId={person.id} />}
+  </Door>
+);
 
 interface SignedInProps {
   readonly business: string;
@@ -71,6 +61,10 @@ function useDevice(personId: string): void {
     void outbox.open(personId);
     return () => outbox.close();
   }, [personId]);
+  // What opens at a tap is there before the network goes.
+  useEffect(() => {
+    if (settled) void Promise.allSettled([fetchKeysAndYou(), import('../ui/SourcePopover')]);
+  }, [settled]);
   useEffect(() => {
     if (prefetched) void prefetchPages(prefetched.visits.map(({ dog }) => dog.id));
   }, [prefetched]);
@@ -81,6 +75,7 @@ function SignedIn({ business, person, personId }: SignedInProps) {
   const atTable = useLocation().pathname.match(/^\/visits\/[^/]+$/) !== null;
   const navigate = useNavigate();
   const { pathname } = useLocation();
+  const wasAtTable = useWasAtTable();
   const [help, setHelp] = useState(false);
   const { theme, setTheme } = usePreferences();
   useEffect(() => {
@@ -139,7 +134,7 @@ function SignedIn({ business, person, personId }: SignedInProps) {
       <main className="flex-1 min-w-0 overflow-y-auto print:overflow-visible">
         <Offline />
         <NewVersion atTable={atTable} />
-        {!atTable && (
+        {wasAtTable && !atTable && (
           <Suspense>
             <PinnedTimers />
           </Suspense>
@@ -147,91 +142,12 @@ function SignedIn({ business, person, personId }: SignedInProps) {
         <Unsent />
         <Outlet />
       </main>
-      <Help open={help} onClose={() => setHelp(false)} business={business} person={person} />
+      {help && (
+        <Suspense>
+          <KeysAndYou onClose={() => setHelp(false)} business={business} person={person} />
+        </Suspense>
+      )}
       <Toasts />
     </div>
-  );
-}
-
-function Help({
-  open,
-  onClose,
-  business,
-  person,
-}: {
-  readonly open: boolean;
-  readonly onClose: () => void;
-  readonly business: string;
-  readonly person: string;
-}) {
-  const keys = open ? activeKeys() : [];
-  const session = useSession();
-  const choose = async (typed: string) => {
-    await call('PUT /api/me', { body: { units: typed === '' ? null : (typed as 'metric' | 'US') } }).then(
-      () => makeStale(['PUT /api/me']),
-      (error: Error) => tell(`Not changed. ${error.message}`, { tone: 'stop' }),
-    );
-  };
-  const { waiting } = useOwnWork();
-  const [sure, setSure] = useState(false);
-  const signOut = async () => {
-    if (waiting > 0 && !sure) {
-      setSure(true);
-      return;
-    }
-    outbox.close();
-    await fetch('/api/auth/sign-out', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: '{}',
-    }).catch(() => undefined);
-    queryClient.clear();
-    await answers.forget();
-    if ('caches' in window) await caches.delete(PICTURES);
-    forgetNotes();
-    await call('GET /api/session').catch(() => undefined);
-    window.location.assign('/');
-  };
-  return (
-    <Dialog open={open} onClose={onClose} title="Keys and you" says={`${person}, ${business}`}>
-      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2 mb-5">
-        {keys.map(({ keys: combination, does }) => (
-          <div key={combination + does} className="contents">
-            <dt className="flex gap-1">
-              {combination.split(' ').map((key) => (
-                <kbd key={key} className="rounded-md border border-line bg-paper px-2 py-0.5 text-sm font-semibold">
-                  {key === '' ? 'space' : key}
-                </kbd>
-              ))}
-            </dt>
-            <dd>{does}</dd>
-          </div>
-        ))}
-      </dl>
-      <div className="max-w-60 mb-4">
-        <SelectField
-          label="Units, for you"
-          value={session.data?.ownUnits ?? ''}
-          onChange={(event) => void choose(event.target.value)}
-        >
-          <option value="">as the business: {session.data?.business.units}</option>
-          <option value="metric">metric</option>
-          <option value="US">US</option>
-        </SelectField>
-      </div>
-      {open && <OwnCalendar />}
-      <p className="text-sm text-soft mb-4">
-        Dewpond records what was seen and done. It is not veterinary advice; local rules come first.
-      </p>
-      {sure && waiting > 0 && (
-        <p role="alert" className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-3 mb-3">
-          {waiting} from the table have not reached the server. They stay on this device and are sent when you sign in
-          here again.
-        </p>
-      )}
-      <Button look={sure && waiting > 0 ? 'stop' : 'quiet'} onClick={() => void signOut()}>
-        {sure && waiting > 0 ? 'Sign out all the same' : 'Sign out'}
-      </Button>
-    </Dialog>
   );
 }

@@ -23,13 +23,13 @@ export const useSession = () =>
     queryFn: () => answers.orCached('session', () => call('GET /api/session')),
     staleTime: 5 * 60_000,
   });
-export const useToday = (day?: string) =>
-  useQuery({
-    ...cached,
-    queryKey: ['today', day ?? 'now'],
-    queryFn: () =>
-      answers.orCached(`today ${day ?? 'now'}`, () => call('GET /api/today', day ? { query: { day } } : {})),
-  });
+const todayQuery = (day?: string) => ({
+  ...cached,
+  queryKey: ['today', day ?? 'now'],
+  queryFn: () => answers.orCached(`today ${day ?? 'now'}`, () => call('GET /api/today', day ? { query: { day } } : {})),
+});
+export const useToday = (day?: string) => useQuery(todayQuery(day));
+export const prefetchToday = (): Promise<void> => queryClient.prefetchQuery(todayQuery());
 export const useDogs = () => useQuery({ queryKey: ['dogs'], queryFn: () => callPages('GET /api/dogs') });
 const dogQuery = (id: string) => ({
   ...cached,

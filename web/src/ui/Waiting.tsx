@@ -26,12 +26,15 @@ export function Waiting<T>({
       </div>
     );
   }
-  return (
-    <p role="status" className="m-6 text-soft">
-      {what}…
-    </p>
-  );
+  return <Coming what={what} />;
 }
+
+/** It is on its way. */
+export const Coming = ({ what }: { readonly what: string }) => (
+  <p role="status" className="m-6 text-soft">
+    {what}…
+  </p>
+);
 
 /** An empty place that says what to do first. */
 export function Empty({ words, children }: { readonly words: string; readonly children?: ReactNode }) {

@@ -14,6 +14,7 @@ import { create } from 'zustand';
 import { call } from '../../api/call';
 import { deviceName } from '../../browser/preferences';
 import { answers, outbox, ownWork } from '../../data/device';
+import { LAST_VISIT } from '../../data/lastVisit';
 
 /** The events of the visit on this screen: what the server knows, and what this device wrote. */
 interface VisitLog {
@@ -60,8 +61,6 @@ async function ownOf(visitId: string): Promise<{ own: VisitEvent[]; refused: Vis
 /** What the server last said of a visit, in today's shape. */
 const heardOf = async (visitId: string): Promise<VisitEvent[]> =>
   ((await answers.get<VisitEvent[]>(`events ${visitId}`)) ?? []).map(upToDate);
-
-const LAST_VISIT = 'last visit';
 
 /** The visit that was on this device's table last, if that was today: its clocks run on, on every screen. */
 export async function resumeLast(): Promise<void> {

@@ -1,5 +1,4 @@
 import type { TodayDog } from '@dewpond/contract';
-import { scaleTime } from 'd3-scale';
 import { Link } from 'react-router';
 import { clock } from '../../browser/times';
 import { BeginVisit } from '../../parts/visits/BeginVisit';
@@ -21,7 +20,8 @@ export function Ribbon({
 }) {
   const { from, to } = ribbonSpan(dogs, now);
   const [ref, width] = useWidth<HTMLDivElement>(760);
-  const x = scaleTime([from, to], [0, width]);
+  // Hours are all of one length here: the first screen of the day waits for no library of scales.
+  const x = (instant: number) => ((instant - from) / (to - from)) * width;
   const height = dogs.length * ROW;
   return (
     <div className="grid grid-cols-[150px_minmax(560px,1fr)_120px] gap-x-3 min-w-[840px] max-lg:min-w-0 max-lg:grid-cols-[112px_minmax(0,1fr)_118px] max-md:grid-cols-[1fr_130px]">

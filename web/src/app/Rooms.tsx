@@ -1,0 +1,130 @@
+import { RouterProvider, createBrowserRouter } from 'react-router';
+import { Lost } from './Lost';
+import { Shell } from './Shell';
+
+const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <Lost />,
+    children: [
+      { index: true, lazy: async () => ({ Component: (await import('../features/today/TodayScreen')).TodayScreen }) },
+      {
+        path: 'dogs',
+        lazy: async () => ({ Component: (await import('../features/dogs/list/DogsScreen')).DogsScreen }),
+      },
+      {
+        path: 'dogs/new',
+        lazy: async () => ({ Component: (await import('../features/dogs/intake/IntakeScreen')).IntakeScreen }),
+      },
+      {
+        path: 'dogs/:id',
+        lazy: async () => ({ Component: (await import('../features/dogs/dog/DogScreen')).DogScreen }),
+      },
+      {
+        path: 'dogs/:id/edit',
+        lazy: async () => ({ Component: (await import('../features/dogs/intake/EditDogScreen')).EditDogScreen }),
+      },
+      {
+        path: 'dogs/:id/history',
+        lazy: async () => ({ Component: (await import('../features/dogs/history/HistoryScreen')).HistoryScreen }),
+      },
+      {
+        path: 'dogs/:id/week',
+        lazy: async () => ({ Component: (await import('../features/dogs/homeCare/WeekScreen')).WeekScreen }),
+      },
+      {
+        path: 'owners',
+        lazy: async () => ({ Component: (await import('../features/dogs/owners/OwnersScreen')).OwnersScreen }),
+      },
+      {
+        path: 'owners/:id',
+        lazy: async () => ({ Component: (await import('../features/dogs/owners/OwnerScreen')).OwnerScreen }),
+      },
+      {
+        path: 'vets',
+        lazy: async () => ({ Component: (await import('../features/dogs/vets/VetsScreen')).VetsScreen }),
+      },
+      {
+        path: 'import',
+        lazy: async () => ({ Component: (await import('../features/dogs/importing/ImportScreen')).ImportScreen }),
+      },
+      {
+        path: 'methods',
+        lazy: async () => ({ Component: (await import('../features/ways/methods/MethodsScreen')).MethodsScreen }),
+      },
+      {
+        path: 'methods/:id',
+        lazy: async () => ({ Component: (await import('../features/ways/methods/MethodScreen')).MethodScreen }),
+      },
+      { path: 'ahead', lazy: async () => ({ Component: (await import('../features/ahead/AheadScreen')).AheadScreen }) },
+      {
+        path: 'mixing',
+        lazy: async () => ({ Component: (await import('../features/mixing/sums/MixingScreen')).MixingScreen }),
+      },
+      {
+        path: 'mixing/morning',
+        lazy: async () => ({ Component: (await import('../features/mixing/morning/MorningScreen')).MorningScreen }),
+      },
+      {
+        path: 'mixing/products',
+        lazy: async () => ({ Component: (await import('../features/mixing/shelf/ProductsScreen')).ProductsScreen }),
+      },
+      {
+        path: 'mixing/products/:id',
+        lazy: async () => ({ Component: (await import('../features/mixing/shelf/ProductScreen')).ProductScreen }),
+      },
+      {
+        path: 'mixing/tools',
+        lazy: async () => ({ Component: (await import('../features/mixing/shelf/ToolsScreen')).ToolsScreen }),
+      },
+      {
+        path: 'mixing/stock',
+        lazy: async () => ({ Component: (await import('../features/mixing/stock/StockScreen')).StockScreen }),
+      },
+      {
+        path: 'mixing/costs',
+        lazy: async () => ({ Component: (await import('../features/mixing/stock/CostsScreen')).CostsScreen }),
+      },
+      {
+        path: 'mixing/trace',
+        lazy: async () => ({ Component: (await import('../features/mixing/stock/TraceScreen')).TraceScreen }),
+      },
+      {
+        path: 'watch/outbox',
+        lazy: async () => ({ Component: (await import('../features/watch/messages/OutboxScreen')).OutboxScreen }),
+      },
+      { path: 'watch', lazy: async () => ({ Component: (await import('../features/watch/WatchScreen')).WatchScreen }) },
+      {
+        path: 'house/audit',
+        lazy: async () => ({ Component: (await import('../features/ways/audit/AuditScreen')).AuditScreen }),
+      },
+      {
+        path: 'house/words',
+        lazy: async () => ({ Component: (await import('../features/ways/words/WordsScreen')).WordsScreen }),
+      },
+      {
+        path: 'house',
+        lazy: async () => ({ Component: (await import('../features/ways/ways/WaysScreen')).WaysScreen }),
+      },
+      {
+        path: 'visits/:id/sheet',
+        lazy: async () => ({ Component: (await import('../features/table/sheet/SheetScreen')).SheetScreen }),
+      },
+      {
+        path: 'visits/:id',
+        lazy: async () => ({ Component: (await import('../features/table/TableScreen')).TableScreen }),
+      },
+      { path: '*', Component: Lost },
+    ],
+  },
+  // An owner has no account: a page of its own, outside of everything else.
+  {
+    path: '/owner',
+    errorElement: <Lost />,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import('../features/ownerPage/OwnerPageScreen')).OwnerPageScreen }),
+  },
+]);
+
+/** Every screen, by its address. */
+export const Rooms = () => <RouterProvider router={router} />;

@@ -1,0 +1,16 @@
+import { useEffect, useState } from 'react';
+import { useLocation } from 'react-router';
+import { answers } from './device';
+
+/** Under this question the device remembers which visit was on its table last. */
+export const LAST_VISIT = 'last visit';
+
+/** Whether a visit was on this device's table within the last day: only then can a clock of one still run. */
+export function useWasAtTable(): boolean {
+  const { pathname } = useLocation();
+  const [was, setWas] = useState(false);
+  useEffect(() => {
+    void answers.get<string>(LAST_VISIT).then((visit) => setWas(visit !== undefined));
+  }, [pathname]);
+  return was;
+}
