@@ -1,8 +1,7 @@
 import type { ButtonHTMLAttributes } from 'react';
-import { Link, type LinkProps } from 'react-router';
 import { classes } from './classes';
 
-type ButtonLook = 'main' | 'plain' | 'quiet' | 'stop';
+export type ButtonLook = 'main' | 'plain' | 'quiet' | 'stop';
 const LOOKS: Readonly<Record<ButtonLook, string>> = {
   main: 'bg-pond text-on-pond border-pond hover:opacity-90',
   plain: 'bg-surface text-pond border-pond hover:bg-pond-pale',
@@ -12,15 +11,15 @@ const LOOKS: Readonly<Record<ButtonLook, string>> = {
 const SHAPE =
   'inline-flex items-center justify-center gap-2 rounded-xl border font-semibold px-4 min-h-11 transition-colors disabled:opacity-50';
 
+/** How buttons and links that look like one are shaped. */
+export const buttonClasses = (look: ButtonLook, className: string | undefined): string =>
+  classes(SHAPE, LOOKS[look], className);
+
 export function Button({
   look = 'plain',
   className,
   type = 'button',
   ...rest
 }: ButtonHTMLAttributes<HTMLButtonElement> & { readonly look?: ButtonLook }) {
-  return <button type={type} className={classes(SHAPE, LOOKS[look], className)} {...rest} />;
-}
-
-export function ButtonLink({ look = 'plain', className, ...rest }: LinkProps & { readonly look?: ButtonLook }) {
-  return <Link className={classes(SHAPE, LOOKS[look], className)} {...rest} />;
+  return <button type={type} className={buttonClasses(look, className)} {...rest} />;
 }

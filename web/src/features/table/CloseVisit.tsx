@@ -4,7 +4,8 @@ import { endings } from '@dewpond/core/stops';
 import { contactsCutShort, blockers, notLookedAt } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { useKeys } from '../../browser/keys';
-import { Button, ButtonLink } from '../../ui/Button';
+import { Button } from '../../ui/Button';
+import { ButtonLink } from '../../ui/ButtonLink';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
 

@@ -3,7 +3,7 @@ import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
 import { useMixing } from '../../data/queries';
 import { useUnits } from '../../data/useUnits';
 import { BottleDrawing } from '../../drawings/BottleDrawing';
-import { ButtonLink } from '../../ui/Button';
+import { ButtonLink } from '../../ui/ButtonLink';
 import { Card } from '../../ui/Card';
 import { Waiting } from '../../ui/Waiting';
 

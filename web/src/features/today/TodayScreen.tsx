@@ -2,7 +2,7 @@ import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { showDay } from '@dewpond/core/units';
 import { useNow } from '../../browser/useNow';
 import { useToday } from '../../data/queries';
-import { ButtonLink } from '../../ui/Button';
+import { ButtonLink } from '../../ui/ButtonLink';
 import { Card } from '../../ui/Card';
 import { SourceMark } from '../../ui/SourceMark';
 import { Empty, Waiting } from '../../ui/Waiting';

@@ -5,7 +5,8 @@ import { Refused, call } from '../../api/call';
 import { useWrite } from '../../data/useWrite';
 import { useSession } from '../../data/queries';
 import { beginHere } from '../../data/prefetch';
-import { Button, ButtonLink } from '../../ui/Button';
+import { Button } from '../../ui/Button';
+import { ButtonLink } from '../../ui/ButtonLink';
 import { tell } from '../../ui/toasts';
 
 interface BeginProps {

@@ -1,7 +1,7 @@
 import type { DogListItem } from '@dewpond/contract';
 import { useMemo, useState } from 'react';
 import { useDogs } from '../../../data/queries';
-import { ButtonLink } from '../../../ui/Button';
+import { ButtonLink } from '../../../ui/ButtonLink';
 import { TextField } from '../../../ui/Field';
 import { Empty, Waiting } from '../../../ui/Waiting';
 import { classes } from '../../../ui/classes';

@@ -4,7 +4,7 @@ import { group } from 'd3-array';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useClients, useDogs } from '../../../data/queries';
-import { ButtonLink } from '../../../ui/Button';
+import { ButtonLink } from '../../../ui/ButtonLink';
 import { Chip } from '../../../ui/Chip';
 import { TextField } from '../../../ui/Field';
 import { LongTable, SHOWN_FROM } from '../../../ui/LongTable';

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { useBusiness } from '../../../data/queries';
 import { useMoney } from '../../../data/useMoney';
 import { useUnits } from '../../../data/useUnits';
-import { ButtonLink } from '../../../ui/Button';
+import { ButtonLink } from '../../../ui/ButtonLink';
 import { Chip } from '../../../ui/Chip';
 import { LongTable, SHOWN_FROM } from '../../../ui/LongTable';
 import { Empty, Waiting } from '../../../ui/Waiting';

@@ -4,7 +4,7 @@ import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { useStock } from '../../../data/queries';
 import { useUnits } from '../../../data/useUnits';
-import { ButtonLink } from '../../../ui/Button';
+import { ButtonLink } from '../../../ui/ButtonLink';
 import { Chip } from '../../../ui/Chip';
 import { Empty, Waiting } from '../../../ui/Waiting';
 import { classes } from '../../../ui/classes';

@@ -1,7 +1,7 @@
 import type { BusinessView } from '@dewpond/contract';
 import { Tabs } from 'radix-ui';
 import { useBusiness } from '../../../data/queries';
-import { ButtonLink } from '../../../ui/Button';
+import { ButtonLink } from '../../../ui/ButtonLink';
 import { Empty, Waiting } from '../../../ui/Waiting';
 import { MixingTabs } from '../MixingTabs';
 import { CutPanel } from './CutPanel';

@@ -3,7 +3,7 @@ import { Link, useSearchParams } from 'react-router';
 import { call } from '../../../api/call';
 import { moment } from '../../../browser/times';
 import { useZone } from '../../../data/useUnits';
-import { ButtonLink } from '../../../ui/Button';
+import { ButtonLink } from '../../../ui/ButtonLink';
 import { Chip, type Tone } from '../../../ui/Chip';
 import { Empty, Waiting } from '../../../ui/Waiting';
 

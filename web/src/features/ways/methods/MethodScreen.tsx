@@ -4,7 +4,8 @@ import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/ways';
 import { Printer } from 'lucide-react';
 import { useParams } from 'react-router';
 import { useBusiness } from '../../../data/queries';
-import { Button, ButtonLink } from '../../../ui/Button';
+import { Button } from '../../../ui/Button';
+import { ButtonLink } from '../../../ui/ButtonLink';
 import { Empty } from '../../../ui/Waiting';
 import { MethodBody } from '../../../parts/methods/MethodBody';
 

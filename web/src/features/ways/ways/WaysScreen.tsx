@@ -5,7 +5,7 @@ import { RadioGroup } from 'radix-ui';
 import { call } from '../../../api/call';
 import { useBusiness } from '../../../data/queries';
 import { useSavedAtOnce } from '../../../forms/useSavedAtOnce';
-import { ButtonLink } from '../../../ui/Button';
+import { ButtonLink } from '../../../ui/ButtonLink';
 import { SelectField } from '../../../ui/Field';
 import { Card } from '../../../ui/Card';
 import { SourceMark } from '../../../ui/SourceMark';
