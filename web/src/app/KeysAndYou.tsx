@@ -8,7 +8,7 @@ import { queryClient, useSession } from '../data/queries';
 import { makeStale } from '../data/stale';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
-import { SelectField } from '../ui/Field';
+import { SelectField } from '../ui/SelectField';
 import { forgetNotes, tell } from '../ui/toasts';
 import { OwnCalendar } from './OwnCalendar';
 

@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useEffect, useRef, type ChangeEvent, type FormEventHandler } from 'react';
+import { useEffect, useRef, type FormEventHandler } from 'react';
 import { get, useForm, useWatch, type FieldError, type FieldErrors, type FieldValues } from 'react-hook-form';
 import { z } from 'zod';
 import { Refused } from '../api/call';
@@ -27,7 +27,7 @@ interface FormField<Value extends string> {
   readonly name: string;
   readonly value: Value;
   readonly error: string | undefined;
-  readonly onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement>) => void;
+  readonly onChange: (event: { readonly target: { readonly value: string } }) => void;
 }
 
 /** What the fields of a form need of it. */

@@ -1,23 +1,26 @@
-import { ChevronDown } from 'lucide-react';
-import {
-  useId,
-  type InputHTMLAttributes,
-  type ReactNode,
-  type SelectHTMLAttributes,
-  type TextareaHTMLAttributes,
-} from 'react';
+import { useId, type InputHTMLAttributes, type ReactNode, type TextareaHTMLAttributes } from 'react';
 import { classes } from './classes';
 
+/** How a field is framed. */
 const BOX = 'w-full rounded-xl border bg-surface px-3 min-h-11 text-ink placeholder:text-soft';
 const border = (error: string | undefined) => (error ? 'border-stop' : 'border-line');
+export const fieldClasses = (error: string | undefined, className: string | undefined): string =>
+  classes(BOX, border(error), className);
 
-interface Labelled {
+export interface Labelled {
   readonly label: string;
   readonly hint?: ReactNode;
   readonly error?: string | undefined;
 }
 
-function Frame({ id, label, hint, error, children }: Labelled & { readonly id: string; readonly children: ReactNode }) {
+/** A label above a field, and below it what is wrong with it, or what helps. */
+export function Frame({
+  id,
+  label,
+  hint,
+  error,
+  children,
+}: Labelled & { readonly id: string; readonly children: ReactNode }) {
   return (
     <div className="flex flex-col gap-1 min-w-0">
       <label htmlFor={id} className="text-sm font-semibold">
@@ -53,7 +56,7 @@ export function TextField({
         id={id}
         aria-invalid={Boolean(error)}
         aria-describedby={`${id}-note`}
-        className={classes(BOX, border(error), className)}
+        className={fieldClasses(error, className)}
         {...rest}
       />
     </Frame>
@@ -75,40 +78,9 @@ export function LongField({
         id={id}
         aria-invalid={Boolean(error)}
         aria-describedby={`${id}-note`}
-        className={classes(BOX, border(error), 'py-2 leading-snug', className)}
+        className={fieldClasses(error, classes('py-2 leading-snug', className))}
         {...rest}
       />
-    </Frame>
-  );
-}
-
-export function SelectField({
-  label,
-  hint,
-  error,
-  className,
-  children,
-  ...rest
-}: Labelled & SelectHTMLAttributes<HTMLSelectElement>) {
-  const id = useId();
-  return (
-    <Frame id={id} label={label} hint={hint} error={error}>
-      <span className="relative block">
-        <select
-          id={id}
-          aria-invalid={Boolean(error)}
-          aria-describedby={`${id}-note`}
-          className={classes(BOX, border(error), 'appearance-none pr-9', className)}
-          {...rest}
-        >
-          {children}
-        </select>
-        <ChevronDown
-          size={18}
-          aria-hidden
-          className="absolute right-3 top-1/2 -translate-y-1/2 text-soft pointer-events-none"
-        />
-      </span>
     </Frame>
   );
 }

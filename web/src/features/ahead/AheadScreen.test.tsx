@@ -5,6 +5,7 @@ import { describe, expect, test } from 'vitest';
 import { MEMBER, TODAY, booking, dogView, listed, session } from '../../tests/demoDog';
 import { RefusedAnswer, openServer, show } from '../../tests/server';
 import { AheadScreen } from './AheadScreen';
+import { choose } from '../../tests/choose';
 
 function openWeeks(first: readonly Appointment[] = [], clash = false) {
   const held = { list: [...first] };
@@ -78,7 +79,7 @@ describe('the weeks ahead', () => {
     await person.click(await screen.findByRole('button', { name: 'Book' }));
     await screen.findByText('Nothing yet.');
     expect(await screen.findByText('no neck loop')).toBeTruthy();
-    await person.selectOptions(field('What'), 'lesson');
+    await choose(person, field('What'), 'lesson');
     expect(field('Minutes').value).toBe('20');
     await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Book' }));
     await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ kind: 'lesson', minutes: 20 }));

@@ -6,7 +6,7 @@ import { useMembers, useSession } from '../../data/queries';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
-import { SelectField } from '../../ui/Field';
+import { SelectField } from '../../ui/SelectField';
 import { SourcedLine } from '../../ui/SourceMark';
 
 interface CautionProps {

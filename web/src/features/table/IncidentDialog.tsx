@@ -3,7 +3,8 @@ import { INCIDENTS, INCIDENT_KINDS, firstSteps, type IncidentKind } from '@dewpo
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import { SelectField, TextField } from '../../ui/Field';
+import { TextField } from '../../ui/Field';
+import { SelectField } from '../../ui/SelectField';
 import { SourcedLine } from '../../ui/SourceMark';
 import { Photos } from './Photos';
 import type { TableWork } from './useTable';

@@ -10,6 +10,7 @@ import { useOnline } from '../../browser/useOnline';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
+import { SelectField } from '../../ui/SelectField';
 import { v7 } from 'uuid';
 import { MessageDialog } from '../../parts/messages/MessageDialog';
 import type { TableWork } from './useTable';
@@ -88,20 +89,18 @@ function AddStep({ table, onDone }: { readonly table: TableWork; readonly onDone
         autoFocus
         onChange={(event) => setTitle(event.target.value)}
       />
-      <label className="flex flex-col gap-1">
-        <span className="font-semibold">Before</span>
-        <select
-          value={before}
-          onChange={(event) => setBefore(event.target.value)}
-          className="rounded-xl border border-line bg-surface px-3 min-h-14"
-        >
-          {open.map((step) => (
-            <option key={step.id} value={step.id}>
-              {titleWords(step.title)}
-            </option>
-          ))}
-        </select>
-      </label>
+      <SelectField
+        className="min-h-14"
+        label="Before"
+        value={before}
+        onChange={(event) => setBefore(event.target.value)}
+      >
+        {open.map((step) => (
+          <option key={step.id} value={step.id}>
+            {titleWords(step.title)}
+          </option>
+        ))}
+      </SelectField>
       <Button type="submit" look="main" className="min-h-16! text-lg" disabled={title.trim() === ''}>
         Add it
       </Button>

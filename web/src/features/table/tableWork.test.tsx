@@ -9,6 +9,7 @@ import { usePreferences } from '../../browser/preferences';
 import { MEMBER, facts, visitView } from '../../tests/demoDog';
 import { lookAllClear, standAtTable } from '../../tests/tableSide';
 import { useVisitLog } from './visitLog';
+import { choose } from '../../tests/choose';
 
 const button = (name: RegExp | string) => screen.getByRole('button', { name });
 const dialog = (name?: RegExp | string) => screen.getByRole('dialog', name === undefined ? {} : { name });
@@ -187,7 +188,7 @@ test('an incident: first what to do, then place, what was done, who was told', a
   await person.keyboard('i');
   await person.click(within(dialog('What happened?')).getByRole('button', { name: 'Nick' }));
   expect(dialog('Nick')).toHaveWords(/Press with clean gauze until it stops.*asked how it is after 2 days/);
-  await person.selectOptions(screen.getByLabelText('Where on the dog'), 'left front paw');
+  await choose(person, screen.getByLabelText('Where on the dog'), 'left front paw');
   await person.type(screen.getByLabelText('What was done'), 'Pressed, stopped.');
   await person.click(within(dialog()).getByRole('button', { name: 'Noor Haddad' }));
   await person.click(button('Write it down'));

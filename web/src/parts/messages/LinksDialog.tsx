@@ -10,7 +10,7 @@ import { useZone } from '../../data/useUnits';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
-import { SelectField } from '../../ui/Field';
+import { SelectField } from '../../ui/SelectField';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/toasts';
 

@@ -4,6 +4,7 @@ import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { TODAY, dogView, facts } from '../../../tests/demoDog';
 import { button, openPage } from '../../../tests/openDog';
+import { choose } from '../../../tests/choose';
 
 describe('the cards of a dog’s page', () => {
   test('says how it is held, and what goes before a note', async () => {
@@ -86,11 +87,11 @@ describe('the cards of a dog’s page', () => {
     const { person, server } = openPage();
     await screen.findByRole('heading', { name: 'Care plan' });
     await person.click(button('What if…'));
-    await person.selectOptions(screen.getByLabelText('A vet'), 'says: every so many days');
-    await person.selectOptions(screen.getByLabelText('About'), 'Nails and dewclaws');
+    await choose(person, screen.getByLabelText('A vet'), 'says: every so many days');
+    await choose(person, screen.getByLabelText('About'), 'Nails and dewclaws');
     const changes = screen.getByRole('region', { name: 'What would change' });
     expect(changes).toHaveWords(/Nails and dewclaws.*every 14 days/);
-    await person.selectOptions(screen.getByLabelText('A vet'), 'says: leave it out');
+    await choose(person, screen.getByLabelText('A vet'), 'says: leave it out');
     expect(changes).toHaveWords(/Nails and dewclaws.*gone|Nails and dewclaws.*changed/);
     expect(server.sent).toEqual([]);
   });

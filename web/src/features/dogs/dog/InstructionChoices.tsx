@@ -1,6 +1,7 @@
 import { ALL_TASKS, TASKS, type Task } from '@dewpond/core/tasks';
 import { useBusiness } from '../../../data/queries';
-import { SelectField, TextField } from '../../../ui/Field';
+import { TextField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { instructionWords } from '@dewpond/core/dog';
 import { tryBar, tryInterval, type ChoicesProps } from './whatIf';
 

@@ -1,7 +1,8 @@
 import type { BusinessView } from '@dewpond/contract';
 import type { EarHairWay } from '@dewpond/core/dog';
 import type { Task } from '@dewpond/core/tasks';
-import { SelectField, TextField } from '../../../ui/Field';
+import { TextField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { TASK_CHOICES, choosable, type InstructionForm } from './instructionForm';
 
 interface SayingProps {

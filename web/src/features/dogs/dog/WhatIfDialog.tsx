@@ -11,7 +11,7 @@ import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
 import { Chip, type Tone } from '../../../ui/Chip';
 import { Dialog } from '../../../ui/Dialog';
-import { SelectField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { tell } from '../../../ui/toasts';
 import { PLAIN_TRAITS, TRAIT_CHOICES } from '../../../parts/dogs/traitWords';
 import { InstructionChoices } from './InstructionChoices';

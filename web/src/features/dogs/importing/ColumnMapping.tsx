@@ -1,6 +1,6 @@
 import { ALL_FIELDS, FIELDS, type ImportField, type Mapping, type CsvTable } from '@dewpond/core/importing';
 import { Card } from '../../../ui/Card';
-import { SelectField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 
 interface ColumnMappingProps {
   readonly table: CsvTable;

@@ -5,6 +5,7 @@ import { v7 } from 'uuid';
 import { client, business, listed, session } from '../../../tests/demoDog';
 import { openServer, show } from '../../../tests/server';
 import { ImportScreen } from './ImportScreen';
+import { choose } from '../../../tests/choose';
 
 function openImport(runs: ImportView[] = []) {
   const held = { runs };
@@ -23,7 +24,7 @@ function openImport(runs: ImportView[] = []) {
   });
   return { server, held, ...show(<ImportScreen />) };
 }
-const choose = async (name: string, content: BlobPart, size?: number) => {
+const giveFile = async (name: string, content: BlobPart, size?: number) => {
   const input = (await screen.findByText('Choose a file, or drop it here')).closest('label')?.querySelector('input');
   const file = new File([content], name);
   // The test's files cannot be read as bytes, nor be 200 MB.
@@ -39,9 +40,9 @@ const button = (name: RegExp | string) => screen.getByRole<HTMLButtonElement>('b
 describe('bringing in a list', () => {
   test('a column nobody guessed is told apart by hand; then every row says what becomes of it', async () => {
     const { person } = openImport();
-    await choose('kunden.csv', FILE);
+    await giveFile('kunden.csv', FILE);
     expect(await screen.findByText(/Say which column holds the owner’s name/)).toBeTruthy();
-    await person.selectOptions(screen.getByLabelText('Kunde'), 'Owner’s name');
+    await choose(person, screen.getByLabelText('Kunde'), 'Owner’s name');
     await waitFor(() => expect(rowsShown()).toHaveLength(5));
     expect(rowsShown()[0]).toHaveWords(/Radish.*in the book already/);
     expect(rowsShown()[1]).toHaveWords(/Umber.*new dog of Amara Nwosu/);
@@ -54,7 +55,7 @@ describe('bringing in a list', () => {
 
   test('the chosen rows are sent, those left out are not', async () => {
     const { person, server } = openImport();
-    await choose('book.csv', FILE.replace('Kunde', 'Owner'));
+    await giveFile('book.csv', FILE.replace('Kunde', 'Owner'));
     await person.click(await screen.findByRole('checkbox', { name: 'Take row 3' }));
     await person.click(button('Bring in 1 dog'));
     await waitFor(() => expect(server.sent).toHaveLength(1));
@@ -72,7 +73,7 @@ describe('bringing in a list', () => {
 
   test('sent again after an answer that never came, the rows are the same rows', async () => {
     const { person, server } = openImport();
-    await choose('book.csv', FILE.replace('Kunde', 'Owner'));
+    await giveFile('book.csv', FILE.replace('Kunde', 'Owner'));
     await screen.findByRole('checkbox', { name: 'Take row 3' });
     server.loses = 4;
     await person.click(button(/^Bring in/));
@@ -84,7 +85,7 @@ describe('bringing in a list', () => {
 
   test('vCards need no columns', async () => {
     openImport();
-    await choose('people.vcf', 'BEGIN:VCARD\r\nVERSION:3.0\r\nFN:Kofi Lindgren\r\nTEL:01632 960190\r\nEND:VCARD\r\n');
+    await giveFile('people.vcf', 'BEGIN:VCARD\r\nVERSION:3.0\r\nFN:Kofi Lindgren\r\nTEL:01632 960190\r\nEND:VCARD\r\n');
     await waitFor(() => expect(rowsShown()[0]).toHaveWords(/Kofi Lindgren.*no dog.*new owner/));
     expect(button('Bring in 1 owner').disabled).toBe(false);
   });
@@ -100,7 +101,7 @@ describe('bringing in a list', () => {
     ['a file with nothing in it', '', undefined, /empty/],
   ])('%s is refused in words', async (_, content, size, words) => {
     const { server } = openImport();
-    await choose('book.csv', content, size);
+    await giveFile('book.csv', content, size);
     await waitFor(() => expect(screen.getByRole('alert')).toHaveWords(words));
     expect(server.sent).toEqual([]);
   });

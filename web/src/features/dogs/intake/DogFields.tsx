@@ -4,7 +4,8 @@ import { isDay, kilograms, showWeight, yearsOld, type Day } from '@dewpond/core/
 import { useCatalogue } from '../../../data/useCatalogue';
 import { typedNumber } from '../../../forms/typedNumber';
 import { useUnits } from '../../../data/useUnits';
-import { SelectField, TextField } from '../../../ui/Field';
+import { TextField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { BreedPicker } from './BreedPicker';
 import { HandlingFields } from './HandlingFields';
 import type { Fields } from '../../../forms/useDraft';

@@ -10,7 +10,7 @@ import {
   type HandlingNotes,
 } from '@dewpond/core/handling';
 import { Toggle } from 'radix-ui';
-import { SelectField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 
 interface HandlingFieldsProps {
   readonly notes: HandlingNotes;

@@ -3,7 +3,8 @@ import { EAR_CONDITIONS } from '@dewpond/core/findings';
 import { SIDES, type Side } from '@dewpond/core/places';
 import { Toggle } from 'radix-ui';
 import { Card } from '../../../ui/Card';
-import { SelectField, TextField } from '../../../ui/Field';
+import { TextField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import type { Fields } from '../../../forms/useDraft';
 import type { DogForm } from './dogForm';
 

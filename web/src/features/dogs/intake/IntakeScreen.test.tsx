@@ -5,6 +5,7 @@ import { client, dogView, business, session } from '../../../tests/demoDog';
 import { openServer, show } from '../../../tests/server';
 import { EditDogScreen } from './EditDogScreen';
 import { IntakeScreen } from './IntakeScreen';
+import { choose } from '../../../tests/choose';
 
 const KNOWN = client();
 
@@ -177,7 +178,7 @@ describe('a dog is changed', () => {
     const { person, server } = openEdit();
     const left = within(await screen.findByRole('group', { name: /left ear/i }));
     await person.click(left.getByRole('button', { name: 'drum torn or suspected' }));
-    await person.selectOptions(left.getByLabelText('Last plucked'), 'on a day');
+    await choose(person, left.getByLabelText('Last plucked'), 'on a day');
     await person.type(left.getByLabelText('Day, left ear'), '2026-10-01');
     await person.click(field('A nail bled at some visit'));
     await person.type(field('Reacted to'), 'oat wash, red belly');

@@ -1,7 +1,8 @@
 import { CHANNELS, LANGUAGES, LANGUAGE_NAMES, isLanguage, type Phone } from '@dewpond/core/clients';
 import { X } from 'lucide-react';
 import { Button } from '../../../ui/Button';
-import { SelectField, TextField } from '../../../ui/Field';
+import { TextField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import type { Fields } from '../../../forms/useDraft';
 import { isFilled, type TypedCard } from './typedCard';
 

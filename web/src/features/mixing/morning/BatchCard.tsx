@@ -11,7 +11,7 @@ import { BottleDrawing } from '../../../drawings/BottleDrawing';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { Chip } from '../../../ui/Chip';
-import { SelectField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { SourceMark } from '../../../ui/SourceMark';
 import { tell } from '../../../ui/toasts';
 import { PourList } from './PourList';

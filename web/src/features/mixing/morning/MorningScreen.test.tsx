@@ -6,6 +6,7 @@ import { batch, mixingView, madeMix } from '../../../tests/demoMixing';
 import { DOG_ID, business, session } from '../../../tests/demoDog';
 import { RefusedAnswer, openServer, show } from '../../../tests/server';
 import { MorningScreen } from './MorningScreen';
+import { choose } from '../../../tests/choose';
 
 function openMorning(view: Partial<MixingView> = {}) {
   let bench = mixingView({ serverNow: Date.now(), ...view });
@@ -72,7 +73,7 @@ describe('the morning mix', () => {
     const { person, server } = openMorning({ batches: [batch({ lots })] });
     expect(await screen.findByText('Say first from which lot.')).toBeTruthy();
     expect(screen.queryByRole('option', { name: /Old/ })).toBeNull();
-    await person.selectOptions(screen.getByLabelText(/From which lot/), 'A-2');
+    await choose(person, screen.getByLabelText(/From which lot/), 'A-2');
     await person.click(screen.getByRole('button', { name: 'Product is in' }));
     expect(server.sent[0]?.[1]).toMatchObject({ lotIds: [lots[1]?.id] });
   });

@@ -1,5 +1,6 @@
 import { ALL_CAUTIONS, CAUTIONS, CAUTION_SOURCE, PRODUCT_KINDS } from '@dewpond/core/dilution';
-import { SelectField, TextField } from '../../../ui/Field';
+import { TextField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { SourceMark } from '../../../ui/SourceMark';
 import { VolumeField } from '../../../forms/VolumeField';
 import { LabelReadingFields } from './LabelReadingFields';

@@ -8,6 +8,7 @@ import { RefusedAnswer, openServer, show } from '../../../tests/server';
 import { ProductScreen } from './ProductScreen';
 import { ProductsScreen } from './ProductsScreen';
 import { ToolsScreen } from './ToolsScreen';
+import { choose } from '../../../tests/choose';
 
 const ledger = (more: Partial<LedgerView> = {}): LedgerView => ({
   productId: WASH_ID,
@@ -101,11 +102,11 @@ describe('one product', () => {
   test('a range asks for what, a "%" of a medicated one for the dilution', async () => {
     const { person, server } = openShelf(<ProductScreen />, { at: '/mixing/products/new' });
     await person.type(await screen.findByLabelText('Name'), 'Oat wash');
-    await person.selectOptions(field('Kind'), 'medicated');
+    await choose(person, field('Kind'), 'medicated');
     await person.type(field('Ratio, as printed on the label'), '2 %');
     expect(screen.getByText(/active substance, not a dilution/)).toBeTruthy();
     expect(field('Diluted to')).toBeTruthy();
-    await person.selectOptions(field('Kind'), 'cleansing');
+    await choose(person, field('Kind'), 'cleansing');
     await person.clear(field('Ratio, as printed on the label'));
     await person.type(field('Ratio, as printed on the label'), '10:1 to 32:1');
     await person.click(screen.getByRole('button', { name: /A ratio for a purpose/ }));
@@ -230,7 +231,7 @@ describe('bottles and pumps', () => {
   test('a jug left on the scale: a falling reading is told', async () => {
     const { person } = openShelf(<ToolsScreen />);
     await person.click(await screen.findByRole('button', { name: 'New pump' }));
-    await person.selectOptions(field('Ten strokes'), 'grams standing');
+    await choose(person, field('Ten strokes'), 'jug left on the scale, what it shows after each');
     await person.type(field('1, g'), '5');
     await person.type(field('2, g'), '3');
     expect(screen.getByText(/only ever rises/)).toBeTruthy();

@@ -7,7 +7,7 @@ import { useCosts, useSession } from '../../../data/queries';
 import { useMoney } from '../../../data/useMoney';
 import { useUnits } from '../../../data/useUnits';
 import { Card } from '../../../ui/Card';
-import { SelectField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { Empty, Waiting } from '../../../ui/Waiting';
 import { MixingTabs } from '../MixingTabs';
 import { showMonth, showStock } from './stockWords';

@@ -7,7 +7,7 @@ import { call } from '../../../api/call';
 import { useTraceStarts } from '../../../data/queries';
 import { Card } from '../../../ui/Card';
 import { Chip } from '../../../ui/Chip';
-import { SelectField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { SourceMark } from '../../../ui/SourceMark';
 import { Empty, Waiting } from '../../../ui/Waiting';
 import { MixingTabs } from '../MixingTabs';

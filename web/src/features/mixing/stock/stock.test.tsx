@@ -9,6 +9,7 @@ import { RefusedAnswer, openServer, show } from '../../../tests/server';
 import { CostsScreen } from './CostsScreen';
 import { StockScreen } from './StockScreen';
 import { TraceScreen } from './TraceScreen';
+import { choose } from '../../../tests/choose';
 
 const line = (more: Partial<StockLine> = {}): StockLine => ({
   productId: WASH_ID,
@@ -218,7 +219,7 @@ describe('trace', () => {
   test('from a lot to whom to ring, with what was overridden', async () => {
     const { person } = open(<TraceScreen />);
     const from = await screen.findByLabelText('From which lot, mix or bottle?');
-    await person.selectOptions(from, screen.getByRole('option', { name: /lot A-1/ }));
+    await choose(person, from, /lot A-1/);
     const card = (await screen.findByRole('heading', { name: /lot A-1/ })).closest('section') as HTMLElement;
     expect(card).toHaveWords(/Radish.*Ring Amara Nwosu.*01632 960171.*past its time.*nothing else left/);
     expect(within(card).getByRole('link', { name: '01632 960171' }).getAttribute('href')).toBe('tel:01632960171');

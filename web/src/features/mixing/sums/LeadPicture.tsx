@@ -2,7 +2,7 @@ import { showStrength, type Bottle, type Lead } from '@dewpond/core/dilution';
 import { ML_PER_FLUID_OUNCE, VOLUME_UNIT, millilitres, showProduct, volumeFrom, volumeIn } from '@dewpond/core/units';
 import { useUnits } from '../../../data/useUnits';
 import { BottleDrawing } from '../../../drawings/BottleDrawing';
-import { SelectField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { DOGS_LIKE, type MixAnswer, type DogLike } from '@dewpond/core/mixing';
 import { LeadField } from './LeadField';
 

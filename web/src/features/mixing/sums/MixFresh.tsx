@@ -12,7 +12,8 @@ import { mixOfDog, readRatio, type MixAnswer, type DogLike, type MixQuestion } f
 import { mostWaste } from '@dewpond/core/ways';
 import { useMemo, useState } from 'react';
 import { Card } from '../../../ui/Card';
-import { SelectField, TextField } from '../../../ui/Field';
+import { TextField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { VolumeField } from '../../../forms/VolumeField';
 import { OneOf } from '../../../ui/OneOf';
 import { freeBottles } from './bottles';

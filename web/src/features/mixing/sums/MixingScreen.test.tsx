@@ -5,6 +5,7 @@ import { v7 } from 'uuid';
 import { DOG_ID, TODAY, WASH_ID, business, listed, product, session } from '../../../tests/demoDog';
 import { openServer, show } from '../../../tests/server';
 import { MixingScreen } from './MixingScreen';
+import { choose } from '../../../tests/choose';
 
 function openMixing(units: 'metric' | 'US' = 'metric', given = business({ units }), lots: LotView[] = []) {
   const server = openServer({
@@ -185,11 +186,10 @@ describe('a mix beside the morning’s list', () => {
   test('a medicated one waits for its dog, one of two open lots for its lot', async () => {
     const { person, server } = openMixing('metric', business(), [lot('A-1'), lot('A-2')]);
     await screen.findByRole('button', { name: /onto the bench/ });
-    await person.selectOptions(screen.getByRole('combobox', { name: 'Product' }), 'Vet-supplied antiseptic wash');
-    await screen.findByRole('option', { name: /^Radish/ });
+    await choose(person, screen.getByRole('combobox', { name: 'Product' }), 'Vet-supplied antiseptic wash');
     expect(screen.getByRole<HTMLButtonElement>('button', { name: /onto the bench/ })).toBeDisabledAnd(/onto the bench/);
-    await person.selectOptions(field('Only for'), DOG_ID);
-    await person.selectOptions(field('From which lot?'), 'A-2');
+    await choose(person, field('Only for'), /^Radish/);
+    await choose(person, field('From which lot?'), /A-2/);
     await person.click(screen.getByRole('button', { name: /onto the bench/ }));
     await waitFor(() => expect(server.sent[0]?.[1]).toMatchObject({ forDogId: DOG_ID, lotIds: [expect.any(String)] }));
   });
@@ -218,7 +218,7 @@ describe('the other sums at the bench', () => {
   test('a left-over of yesterday is poured away', async () => {
     const person = await open('Top up a left-over');
     expect(card('500 ml at 50:1')).toHaveWords(/296 ml.*3\.74 ml/);
-    await person.selectOptions(field('Mixed'), 'before today');
+    await choose(person, field('Mixed'), 'before today');
     expect(card('That cannot be')).toHaveWords(/past its discard time/);
   });
 

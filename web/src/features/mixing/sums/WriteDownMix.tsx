@@ -6,7 +6,7 @@ import { Refused, call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
 import { useDogs, useLedger } from '../../../data/queries';
 import { Button } from '../../../ui/Button';
-import { SelectField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { tell } from '../../../ui/toasts';
 
 interface OntoProps {

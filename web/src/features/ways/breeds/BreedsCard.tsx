@@ -6,7 +6,7 @@ import { useWrite } from '../../../data/useWrite';
 import { useCatalogue } from '../../../data/useCatalogue';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
-import { SelectField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { tell } from '../../../ui/toasts';
 import { traitWords } from '../../../parts/dogs/traitWords';
 import { BreedDialog } from './BreedDialog';

@@ -10,7 +10,7 @@ import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import type { UnitSystem } from '@dewpond/core/units';
 import { RadioGroup } from 'radix-ui';
 import { Card } from '../../../ui/Card';
-import { SelectField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { SourceMark } from '../../../ui/SourceMark';
 import { showLift } from './wayChoices';
 

@@ -6,7 +6,7 @@ import { call } from '../../../api/call';
 import { useBusiness } from '../../../data/queries';
 import { useSavedAtOnce } from '../../../forms/useSavedAtOnce';
 import { ButtonLink } from '../../../ui/ButtonLink';
-import { SelectField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
 import { Card } from '../../../ui/Card';
 import { SourceMark } from '../../../ui/SourceMark';
 import { NotSaved } from '../../../forms/NotSaved';

@@ -1,0 +1,126 @@
+import { Check, ChevronDown } from 'lucide-react';
+import { Select } from 'radix-ui';
+import { Children, Fragment, isValidElement, useId, useState, type ReactElement, type ReactNode } from 'react';
+import { Frame, fieldClasses, type Labelled } from './Field';
+
+interface SelectFieldProps extends Labelled {
+  readonly value: string | number;
+  readonly onChange: (event: { readonly target: { readonly value: string } }) => void;
+  readonly disabled?: boolean;
+  readonly className?: string;
+  readonly name?: string;
+  /** `option`s, in `optgroup`s where they are many. */
+  readonly children: ReactNode;
+}
+
+/** One of a list, by touch, by arrows or by its first letters. */
+export function SelectField({ label, hint, error, className, value, onChange, disabled, children }: SelectFieldProps) {
+  const id = useId();
+  const [open, setOpen] = useState(false);
+  const groups = groupsOf(children);
+  const chosen = groups.flatMap(({ choices }) => choices).find((each) => each.value === String(value));
+  return (
+    <Frame id={id} label={label} hint={hint} error={error}>
+      <Select.Root
+        open={open}
+        onOpenChange={setOpen}
+        value={MARK + String(value)}
+        onValueChange={(picked) => {
+          // What stands in for it in a form tells its own emptiness when the list is closed.
+          if (picked.startsWith(MARK)) onChange({ target: { value: picked.slice(MARK.length) } });
+        }}
+        disabled={disabled ?? false}
+      >
+        <Select.Trigger
+          id={id}
+          aria-invalid={Boolean(error)}
+          aria-describedby={`${id}-note`}
+          className={fieldClasses(error, `${SHAPE} ${className ?? ''}`)}
+        >
+          <span className="truncate min-w-0">
+            <Select.Value>{chosen?.shows ?? ''}</Select.Value>
+          </span>
+          <Select.Icon className="shrink-0">
+            <ChevronDown size={18} aria-hidden className="text-soft" />
+          </Select.Icon>
+        </Select.Trigger>
+        {/* A list of a whole book is made only when somebody looks at it. */}
+        {open && (
+          <Select.Portal>
+            <Select.Content position="popper" sideOffset={4} collisionPadding={8} className={LIST}>
+              <Select.Viewport className="p-1 max-h-[min(24rem,var(--radix-select-content-available-height))]">
+                {groups.map((group) => (
+                  <Choices key={group.label ?? ''} {...group} />
+                ))}
+              </Select.Viewport>
+            </Select.Content>
+          </Select.Portal>
+        )}
+      </Select.Root>
+    </Frame>
+  );
+}
+
+/** A choice may be empty text, which a Radix item may not. */
+const MARK = '=';
+const SHAPE = 'flex items-center justify-between gap-2 text-left disabled:opacity-60';
+const LIST =
+  'z-60 min-w-(--radix-select-trigger-width) max-w-[min(32rem,calc(100vw-16px))] rounded-xl border border-line bg-surface text-ink shadow-lg overflow-hidden';
+
+interface Choice {
+  readonly value: string;
+  readonly shows: ReactNode;
+  readonly disabled: boolean;
+}
+interface Group {
+  readonly label: string | null;
+  readonly choices: readonly Choice[];
+}
+
+const Choices = ({ label, choices }: Group) => (
+  <Select.Group>
+    {label !== null && <Select.Label className="px-3 pt-2 pb-1 text-sm font-semibold text-soft">{label}</Select.Label>}
+    {choices.map(({ value, shows, disabled }) => (
+      <Select.Item
+        key={value}
+        value={MARK + value}
+        disabled={disabled}
+        className="flex items-center justify-between gap-3 rounded-lg px-3 py-1.5 min-h-12 cursor-pointer outline-none data-highlighted:bg-pond-pale data-[state=checked]:font-semibold data-disabled:text-soft data-disabled:cursor-default"
+      >
+        <Select.ItemText>{shows}</Select.ItemText>
+        <Select.ItemIndicator>
+          <Check size={18} aria-hidden className="text-pond shrink-0" />
+        </Select.ItemIndicator>
+      </Select.Item>
+    ))}
+  </Select.Group>
+);
+
+interface OptionProps {
+  readonly value?: string | number;
+  readonly label?: string;
+  readonly disabled?: boolean;
+  readonly children?: ReactNode;
+}
+
+/** Choices as they are written in the screens, in HTML's own words. */
+function groupsOf(children: ReactNode): Group[] {
+  const loose: Choice[] = [];
+  const groups: Group[] = [];
+  Children.forEach(children, (child) => {
+    if (!isValidElement(child)) return;
+    const { props, type } = child as ReactElement<OptionProps>;
+    if (type === Fragment) {
+      for (const group of groupsOf(props.children))
+        if (group.label === null) loose.push(...group.choices);
+        else groups.push(group);
+    } else if (type === 'optgroup')
+      groups.push({ label: props.label ?? '', choices: groupsOf(props.children).flatMap(({ choices }) => choices) });
+    else {
+      // As in HTML: where no value is given it is the text.
+      const value = String(props.value ?? Children.toArray(props.children).join(''));
+      loose.push({ value, shows: props.children, disabled: props.disabled ?? false });
+    }
+  });
+  return [...(loose.length > 0 ? [{ label: null, choices: loose }] : []), ...groups];
+}
