@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bigButton, expectAccessible, openDog } from './salon';
+import { bigButton, choose, expectAccessible, openDog } from './salon';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -108,11 +108,8 @@ test('its bottle at the table, told in one tap, and traced from both ends', asyn
   await expect(page.getByText('the server has it all')).toBeVisible();
 
   await page.goto('/mixing/trace');
-  const select = page.getByLabel('From which lot, mix or bottle?');
-  const option = select
-    .locator('option', { hasText: new RegExp(`: Vet-supplied antiseptic wash, ${name}$`, 'i') })
-    .first();
-  await select.selectOption(await option.getAttribute('value'));
+  const start = page.getByLabel('From which lot, mix or bottle?');
+  await choose(start, new RegExp(`: Vet-supplied antiseptic wash, ${name}$`, 'i'));
   await expect(page.getByText('Henrik Dahlby')).toBeVisible();
   await expect(page.getByRole('link', { name: '01632 960142' })).toBeVisible();
 

@@ -106,6 +106,12 @@ export async function toTheTable(page: Page, dog: string): Promise<void> {
   await expect(page.getByText(/^step \d+ of/)).toBeVisible();
 }
 
+/** Opens a list and takes one of it. */
+export async function choose(list: Locator, option: string | RegExp): Promise<void> {
+  await list.click();
+  await list.page().getByRole('option', { name: option, exact: true }).first().click();
+}
+
 const newId = () => crypto.randomUUID().replace(/^(.{14})./, '$17');
 
 /** A dog new to the book, booked late in the evening: the demo world's own day is full. */
