@@ -51,7 +51,7 @@ function comingAlike(dogs: Iterable<Coming>): Iterable<ComingAlike> {
   for (const coming of dogs) {
     const { booked, due, every } = coming;
     const key = `${due} ${every} ${booked.join(' ')}`;
-    const group = groups.get(key) ?? { coming, uses: new Map() };
+    const group: ComingAlike = groups.get(key) ?? { coming, uses: new Map() };
     groups.set(key, group);
     for (const { productId, ml } of coming.uses) {
       const before = group.uses.get(productId) ?? { ml: 0, squared: 0 };

@@ -103,6 +103,11 @@ interface OptionProps {
   readonly children?: ReactNode;
 }
 
+const textOf = (children: ReactNode): string =>
+  Children.toArray(children)
+    .filter((each) => typeof each === 'string' || typeof each === 'number')
+    .join('');
+
 /** Choices as they are written in the screens, in HTML's own words. */
 function groupsOf(children: ReactNode): Group[] {
   const loose: Choice[] = [];
@@ -118,7 +123,7 @@ function groupsOf(children: ReactNode): Group[] {
       groups.push({ label: props.label ?? '', choices: groupsOf(props.children).flatMap(({ choices }) => choices) });
     else {
       // As in HTML: where no value is given it is the text.
-      const value = String(props.value ?? Children.toArray(props.children).join(''));
+      const value = String(props.value ?? textOf(props.children));
       loose.push({ value, shows: props.children, disabled: props.disabled ?? false });
     }
   });

@@ -1,8 +1,9 @@
 import type { DogView } from '@dewpond/contract';
+import type { Traits } from '@dewpond/core/catalogue';
 import { type PlanChange } from '@dewpond/core/changes';
 import { TASKS } from '@dewpond/core/tasks';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, type HouseQuestion } from '@dewpond/core/ways';
-import { FOLD_SITES, namePlace } from '@dewpond/core/places';
+import { namePlace } from '@dewpond/core/places';
 import { differenceWords } from '@dewpond/core/wording';
 import { group } from 'd3-array';
 import { useMemo, useState } from 'react';
@@ -13,7 +14,7 @@ import { Chip, type Tone } from '../../../ui/Chip';
 import { Dialog } from '../../../ui/Dialog';
 import { SelectField } from '../../../ui/SelectField';
 import { tell } from '../../../ui/toasts';
-import { PLAIN_TRAITS, TRAIT_CHOICES } from '../../../parts/dogs/traitWords';
+import { TraitSelects } from '../../../parts/dogs/TraitSelects';
 import { InstructionChoices } from './InstructionChoices';
 import {
   NOTHING_TRIED,
@@ -127,42 +128,16 @@ const whereWords = (alike: readonly PlanChange[]): string =>
     ', ',
   );
 
-const DEPTHS = ['none', 'light', 'deep'] as const;
-
 function TraitChoices({ dog, scratch, set }: ChoicesProps) {
   const traits = { ...dog.facts.traits, ...scratch.traits };
+  const change = (tried: Partial<Traits>) => {
+    for (const [key, value] of Object.entries(tried)) set(tryTrait(scratch, dog, key as keyof Traits, value));
+  };
   return (
     <section aria-label="If it is otherwise">
       <h3 className="font-semibold mb-2">If it is otherwise</h3>
       <div className="grid grid-cols-3 max-md:grid-cols-2 gap-3">
-        {PLAIN_TRAITS.map((key) => (
-          <SelectField
-            key={key}
-            label={TRAIT_CHOICES[key].name}
-            value={traits[key]}
-            onChange={(event) => set(tryTrait(scratch, dog, key, event.target.value as never))}
-          >
-            {TRAIT_CHOICES[key].values.map((value) => (
-              <option key={value}>{value}</option>
-            ))}
-          </SelectField>
-        ))}
-        {FOLD_SITES.map((site) => (
-          <SelectField
-            key={site}
-            label={`Fold: ${site}`}
-            value={traits.folds[site] ?? 'none'}
-            onChange={(event) => {
-              const { [site]: _, ...others } = traits.folds;
-              const depth = event.target.value as (typeof DEPTHS)[number];
-              set(tryTrait(scratch, dog, 'folds', depth === 'none' ? others : { ...others, [site]: depth }));
-            }}
-          >
-            {DEPTHS.map((depth) => (
-              <option key={depth}>{depth}</option>
-            ))}
-          </SelectField>
-        ))}
+        <TraitSelects traits={traits} onChange={change} />
       </div>
     </section>
   );

@@ -1,18 +1,18 @@
 import { ownBreed } from '@dewpond/contract';
 import { HANDLING, SHIPPED, type Breed, type Handling, type PlainTrait, type Traits } from '@dewpond/core/catalogue';
-import { FOLD_SITES } from '@dewpond/core/places';
+import { FOLD_SITES, type FoldSite } from '@dewpond/core/places';
 import { Toggle } from 'radix-ui';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
 import { z } from 'zod';
 import { typedNumber } from '../../../forms/typedNumber';
-import { useDraft, type FormDraft } from '../../../forms/useDraft';
+import { useDraft } from '../../../forms/useDraft';
 import { Conflict } from '../../../forms/Conflict';
 import { Dialog } from '../../../ui/Dialog';
 import { TextField } from '../../../ui/Field';
-import { SelectField } from '../../../ui/SelectField';
 import { FormFoot } from '../../../forms/FormFoot';
 import { tell } from '../../../ui/toasts';
+import { TraitSelects } from '../../../parts/dogs/TraitSelects';
 import { PLAIN_TRAITS, TRAIT_CHOICES, foldWords } from '../../../parts/dogs/traitWords';
 import { ownId } from './ownBreed';
 
@@ -73,6 +73,10 @@ function showField(field: keyof BreedForm, form: BreedForm): string {
 const ships = (own: string, was: string | undefined) =>
   was !== undefined && was !== own ? `ships as ${was}` : undefined;
 
+const shippedTrait = ({ traits }: Breed, of: PlainTrait | FoldSite): string =>
+  isFold(of) ? (traits.folds[of] ?? 'none') : traits[of];
+const isFold = (of: PlainTrait | FoldSite): of is FoldSite => FOLD_SITES.some((site) => site === of);
+
 /** A breed as this business sees it; what ships is named at each field that differs. */
 export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
   const shipped = SHIPPED.find(breed.id);
@@ -123,7 +127,13 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
             }
           />
         ))}
-        <TraitFields draft={draft} shipped={shipped} />
+        <TraitSelects
+          traits={draft.form}
+          onChange={draft.set}
+          names={{ coatLength: traitName('coatLength') }}
+          hint={(of, now) => ships(now, shipped && shippedTrait(shipped, of))}
+          error={(trait) => draft.at(trait)}
+        />
         <Minds handling={handling} onChange={(next) => set({ handling: next })} />
         <div className="col-span-2">
           <TextField label="Why" hint="one line, for whoever reads it next year" {...draft.field('why', 'breed.why')} />
@@ -131,44 +141,6 @@ export function BreedDialog({ breed, version, onClose }: BreedDialogProps) {
         <FormFoot draft={draft} disabled={save.isPending} />
       </form>
     </Dialog>
-  );
-}
-
-interface TraitFieldsProps {
-  readonly draft: Pick<FormDraft<BreedForm>, 'form' | 'field' | 'set'>;
-  readonly shipped: Breed | undefined;
-}
-
-/** Coat, ears, face and each fold; what ships stands at those that differ. */
-function TraitFields({ draft: { form, field, set }, shipped }: TraitFieldsProps) {
-  const { folds } = form;
-  return (
-    <>
-      {PLAIN_TRAITS.map((key) => (
-        <SelectField key={key} label={traitName(key)} {...field(key)} hint={ships(form[key], shipped?.traits[key])}>
-          {TRAIT_CHOICES[key].values.map((value) => (
-            <option key={value}>{value}</option>
-          ))}
-        </SelectField>
-      ))}
-      {FOLD_SITES.map((site) => (
-        <SelectField
-          key={site}
-          label={`Fold: ${site}`}
-          value={folds[site] ?? 'none'}
-          hint={ships(folds[site] ?? 'none', shipped && (shipped.traits.folds[site] ?? 'none'))}
-          onChange={(event) => {
-            const { [site]: _, ...others } = folds;
-            const depth = event.target.value;
-            set({ folds: depth === 'light' || depth === 'deep' ? { ...others, [site]: depth } : others });
-          }}
-        >
-          {['none', 'light', 'deep'].map((depth) => (
-            <option key={depth}>{depth}</option>
-          ))}
-        </SelectField>
-      ))}
-    </>
   );
 }
 
