@@ -11,11 +11,13 @@ export interface Key {
 const active = new Set<readonly Key[]>();
 export const activeKeys = (): Key[] => [...active].flat();
 
+/** What takes letters and arrows for itself: fields, and lists to choose from. */
+const TYPED_INTO = 'input, textarea, select, [contenteditable], [role=combobox], [role=listbox], [role=option]';
+
 let first = '';
 function listen(event: KeyboardEvent): void {
   const target = event.target as HTMLElement;
-  const typing = target.matches('input, textarea, select, [contenteditable]');
-  if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+  if (target.matches(TYPED_INTO) || event.ctrlKey || event.metaKey || event.altKey) return;
   // A button that has the focus keeps space and enter for itself.
   if ((event.key === ' ' || event.key === 'Enter') && target.matches('button, a, [role=button], [role=radio]')) return;
   const keys = activeKeys();

@@ -49,8 +49,8 @@ export function SelectField({ label, hint, error, className, value, onChange, di
           <Select.Portal>
             <Select.Content position="popper" sideOffset={4} collisionPadding={8} className={LIST}>
               <Select.Viewport className="p-1 max-h-[min(24rem,var(--radix-select-content-available-height))]">
-                {groups.map((group) => (
-                  <Choices key={group.label ?? ''} {...group} />
+                {groups.map((group, i) => (
+                  <Choices key={i} {...group} />
                 ))}
               </Select.Viewport>
             </Select.Content>
@@ -108,24 +108,24 @@ const textOf = (children: ReactNode): string =>
     .filter((each) => typeof each === 'string' || typeof each === 'number')
     .join('');
 
-/** Choices as they are written in the screens, in HTML's own words. */
+/** Choices as they are written in the screens, in HTML's own words and order. */
 function groupsOf(children: ReactNode): Group[] {
-  const loose: Choice[] = [];
-  const groups: Group[] = [];
+  const groups: { readonly label: string | null; readonly choices: Choice[] }[] = [];
+  const add = (label: string | null, choices: readonly Choice[]) => {
+    const last = groups.at(-1);
+    if (last !== undefined && last.label === label) last.choices.push(...choices);
+    else groups.push({ label, choices: [...choices] });
+  };
   Children.forEach(children, (child) => {
     if (!isValidElement(child)) return;
     const { props, type } = child as ReactElement<OptionProps>;
-    if (type === Fragment) {
-      for (const group of groupsOf(props.children))
-        if (group.label === null) loose.push(...group.choices);
-        else groups.push(group);
-    } else if (type === 'optgroup')
-      groups.push({ label: props.label ?? '', choices: groupsOf(props.children).flatMap(({ choices }) => choices) });
+    if (type === Fragment) for (const { label, choices } of groupsOf(props.children)) add(label, choices);
+    else if (type === 'optgroup') for (const { choices } of groupsOf(props.children)) add(props.label ?? '', choices);
     else {
       // As in HTML: where no value is given it is the text.
       const value = String(props.value ?? textOf(props.children));
-      loose.push({ value, shows: props.children, disabled: props.disabled ?? false });
+      add(null, [{ value, shows: props.children, disabled: props.disabled ?? false }]);
     }
   });
-  return [...(loose.length > 0 ? [{ label: null, choices: loose }] : []), ...groups];
+  return groups;
 }
