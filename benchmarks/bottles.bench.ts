@@ -1,5 +1,6 @@
-import { chooseBottles, strengthOf, type FreeBottle } from '@dewpond/core/dilution';
+import { MOST_LEFT_OVER, chooseBottles, strengthOf, type FreeBottle } from '@dewpond/core/dilution';
 import { ML_PER_FLUID_OUNCE, millilitres } from '@dewpond/core/units';
+import { loadSolver, solveBottles } from './reference/bottleSolver';
 import { quantile, report, round, seeded } from './report';
 
 /** The choice of bottles on random houses: millilitres and fluid ounces, fine marks and none, a cup to forty litres. */
@@ -42,6 +43,73 @@ for (let run = 0; run < HOUSES; run++) {
   chosen += 1;
   if (choice.atMostAbove > 0) above.push(choice.atMostAbove);
 }
+
+/** Six kinds of bottles, forty of each, as `lines` in a unit with its marks. */
+const shelf = (lines: readonly (readonly [line: number, mark: number, unit: number])[]): FreeBottle[] =>
+  lines.map(([line, mark, unit], i) => ({
+    bottle: {
+      id: `${i}`,
+      name: '',
+      brim: millilitres(line * unit * 1.1),
+      line: millilitres(line * unit),
+      graduation: millilitres(mark * unit),
+    },
+    count: 40,
+  }));
+const [ML, OZ] = [1, ML_PER_FLUID_OUNCE];
+const LARGE = [
+  [
+    '6 kinds × 40, 60 l',
+    60_000,
+    shelf([
+      [350, 25, ML],
+      [500, 25, ML],
+      [750, 50, ML],
+      [1000, 50, ML],
+      [1500, 100, ML],
+      [2200, 100, ML],
+    ]),
+  ],
+  [
+    '6 kinds × 40, ounces and ml, 30 l',
+    30_000,
+    shelf([
+      [12, 1, OZ],
+      [16, 1, OZ],
+      [32, 2, OZ],
+      [500, 25, ML],
+      [750, 50, ML],
+      [1000, 50, ML],
+    ]),
+  ],
+] as const;
+const solver = await loadSolver();
+const NEAT = { strength: strengthOf(9), stroke: null, medicated: false };
+const large = LARGE.map(([what, ml, free]) => {
+  const wanted = millilitres(ml);
+  const borne = ml * (1 + MOST_LEFT_OVER);
+  const [ours, theirs]: [number[], number[]] = [[], []];
+  let same = '';
+  for (let run = 0; run < 5; run++) {
+    let start = performance.now();
+    const choice = chooseBottles(wanted, free, NEAT);
+    ours.push(performance.now() - start);
+    start = performance.now();
+    const solved = solveBottles(solver, wanted, borne, free, NEAT);
+    theirs.push(performance.now() - start);
+    if (choice.kind !== 'chosen') throw new Error(`${what}: nothing was chosen.`);
+    const bottles = choice.fills.length;
+    same = `${bottles} and ${solved.bottles} bottles, ${round(choice.leftOver, 2)} and ${round(solved.total - ml, 2)} ml over`;
+  }
+  const [mine, reference] = [quantile(ours, 0.5), quantile(theirs, 0.5)];
+  return {
+    what,
+    'Dewpond ms': round(mine, 1),
+    'HiGHS ms': round(reference, 1),
+    ratio: round(mine / reference),
+    'Dewpond and HiGHS': same,
+  };
+});
 report('bottles', [
   {
     what: `${HOUSES} random houses, 30 ml to 40 l, ${chosen} chosen`,
@@ -52,4 +120,5 @@ report('bottles', [
     'not ended': above.length,
     'of those, at most % above the best': round(100 * Math.max(0, ...above), 1),
   },
+  ...large,
 ]);

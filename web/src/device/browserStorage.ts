@@ -6,14 +6,14 @@ type StoredEvent = OwnEvent & { readonly unsent: 0 | 1 };
 const stored = (row: OwnEvent): StoredEvent => ({ ...row, unsent: row.sentAt === null ? 1 : 0 });
 const asOwn = ({ unsent: _, ...row }: StoredEvent): OwnEvent => row;
 
-interface Tables extends DBSchema {
+interface DeviceTables extends DBSchema {
   answers: { key: string; value: CachedAnswer };
   events: { key: string; value: StoredEvent; indexes: { visitId: string; unsent: number } };
   visits: { key: string; value: WaitingVisit };
   photos: { key: string; value: WaitingPhoto; indexes: { visitId: string } };
   moved: { key: string; value: { readonly id: string; readonly to: string } };
 }
-type Database = IDBPDatabase<Tables>;
+type Database = IDBPDatabase<DeviceTables>;
 
 /** Earlier versions counted the shapes of this database in tens. */
 const SHAPES = { first: 10, eventsKnowWhetherTheyWait: 20 } as const;
@@ -21,7 +21,9 @@ const SHAPES = { first: 10, eventsKnowWhetherTheyWait: 20 } as const;
 /** Questions that have another name since the second shape: what a van took along before an update is there after it. */
 const NEW_NAMES = { carry: 'prefetch', house: 'business' } as const;
 
-async function bringUp(change: IDBPTransaction<Tables, StoreNames<Tables>[], 'versionchange'>): Promise<void> {
+async function bringUp(
+  change: IDBPTransaction<DeviceTables, StoreNames<DeviceTables>[], 'versionchange'>,
+): Promise<void> {
   const events = change.objectStore('events');
   for (const row of await events.getAll()) await events.put(stored(row));
   const answers = change.objectStore('answers');
@@ -33,7 +35,7 @@ async function bringUp(change: IDBPTransaction<Tables, StoreNames<Tables>[], 've
 }
 
 const open = (name: string, onGone: () => void): Promise<Database> =>
-  openDB<Tables>(name, SHAPES.eventsKnowWhetherTheyWait, {
+  openDB<DeviceTables>(name, SHAPES.eventsKnowWhetherTheyWait, {
     upgrade(database, from, _, change) {
       if (from < SHAPES.first) {
         database.createObjectStore('answers');
@@ -68,7 +70,7 @@ export function browserStorage(name = 'dewpond'): DeviceStorage {
   };
 
   /** Writes in one step, through to the disk: an empty battery in the next second loses nothing. */
-  async function write<const T extends StoreNames<Tables>>(
+  async function write<const T extends StoreNames<DeviceTables>>(
     tables: readonly T[],
     work: (change: ReturnType<typeof changeOf<T>>) => Promise<unknown>,
   ): Promise<void> {
@@ -76,7 +78,7 @@ export function browserStorage(name = 'dewpond'): DeviceStorage {
     // Whichever fails first says why; the other is the same failure once more.
     await Promise.all([work(change), change.done]);
   }
-  const changeOf = <const T extends StoreNames<Tables>>(from: Database, tables: readonly T[]) =>
+  const changeOf = <const T extends StoreNames<DeviceTables>>(from: Database, tables: readonly T[]) =>
     from.transaction([...tables], 'readwrite', { durability: 'strict' });
 
   const rowsOf = (table: 'visits' | 'photos') => ({

@@ -72,12 +72,12 @@ interface Choice {
   readonly shows: ReactNode;
   readonly disabled: boolean;
 }
-interface Group {
+interface ChoiceGroup {
   readonly label: string | null;
   readonly choices: readonly Choice[];
 }
 
-const Choices = ({ label, choices }: Group) => (
+const Choices = ({ label, choices }: ChoiceGroup) => (
   <Select.Group>
     {label !== null && <Select.Label className="px-3 pt-2 pb-1 text-sm font-semibold text-soft">{label}</Select.Label>}
     {choices.map(({ value, shows, disabled }) => (
@@ -109,7 +109,7 @@ const textOf = (children: ReactNode): string =>
     .join('');
 
 /** Choices as they are written in the screens, in HTML's own words and order. */
-function groupsOf(children: ReactNode): Group[] {
+function groupsOf(children: ReactNode): ChoiceGroup[] {
   const groups: { readonly label: string | null; readonly choices: Choice[] }[] = [];
   const add = (label: string | null, choices: readonly Choice[]) => {
     const last = groups.at(-1);

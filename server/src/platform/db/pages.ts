@@ -4,7 +4,7 @@ import type { AskedFor } from './together';
 /** So many rows come as one page: writing one down holds everybody else up for less than 50 ms, measured on 20,000 dogs. */
 export const PAGE_OF_LIST = 1000;
 
-interface Named {
+interface NamedRow {
   readonly id: string;
   readonly name: string;
 }
@@ -29,7 +29,7 @@ export const lastRow = (after: string | undefined) =>
   after === undefined ? { lastId: null, lastName: null } : { lastId: after.slice(0, 36), lastName: after.slice(37) };
 
 /** What the next page is asked for with; null: that was all. */
-export function nextAfter(rows: readonly Named[]): string | null {
+export function nextAfter(rows: readonly NamedRow[]): string | null {
   const last = rows.length < PAGE_OF_LIST ? undefined : rows.at(-1);
   return last === undefined ? null : `${last.id} ${last.name}`;
 }

@@ -29,9 +29,9 @@ const bookedQuery = (select: QueryBuilder, where: SQL | undefined) =>
     .leftJoin(visit, eq(visit.appointmentId, appointment.id))
     .where(where)
     .orderBy(asc(appointment.startsAt));
-type Booked = RowsOf<{ booked: ReturnType<typeof bookedQuery> }>;
+type BookedRows = RowsOf<{ booked: ReturnType<typeof bookedQuery> }>;
 
-const shown = ({ booked }: Booked): Appointment[] =>
+const shown = ({ booked }: BookedRows): Appointment[] =>
   booked.map((each) => ({ ...each, startsAt: each.startsAt.toISOString(), endsAt: each.endsAt.toISOString() }));
 
 const between = together((select, { start, end }: { start: AskedFor<Date>; end: AskedFor<Date> }) => ({
