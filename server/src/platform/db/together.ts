@@ -67,7 +67,7 @@ export function together<A extends object, Q extends Readonly<Record<string, Que
 export async function* inPieces<Q extends Query>(
   tx: Tenant,
   build: (select: QueryBuilder) => Q,
-  atOnce = 500,
+  atOnce = 250,
 ): AsyncGenerator<Q['_']['result']> {
   const query = build(new QueryBuilder());
   const fields = fieldsOf(query);
