@@ -1,7 +1,7 @@
 import { chromium, type Browser } from '@playwright/test';
 import { staticServer } from './reference/staticServer';
 import { quantile, report, round } from './report';
-import { base, signedIn } from './signedIn';
+import { base, browserCookies, signedIn } from './signedIn';
 
 /**
  * From an empty device to a page one can use, over slow 4G (150 ms there and back, 1.6 Mbit/s) with a processor a quarter
@@ -17,13 +17,7 @@ interface Load {
 
 async function load(browser: Browser, url: string, cookie: string | null): Promise<Load> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-  if (cookie !== null)
-    await context.addCookies(
-      cookie.split('; ').map((each) => {
-        const [name = '', ...value] = each.split('=');
-        return { name, value: value.join('='), url };
-      }),
-    );
+  if (cookie !== null) await context.addCookies(browserCookies(cookie, url));
   // As where somebody is signed in, with an update that put nothing on the device yet.
   if (cookie !== null) await context.addInitScript(() => localStorage.setItem('dewpond-signed-in', 'yes'));
   const page = await context.newPage();

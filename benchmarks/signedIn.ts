@@ -14,3 +14,10 @@ export async function signedIn(email = 'ines@withyquay.example'): Promise<string
     .map((each) => each.split(';')[0])
     .join('; ');
 }
+
+/** The same cookies, as a browser of Playwright takes them for an address. */
+export const browserCookies = (cookie: string, url: string) =>
+  cookie.split('; ').map((each) => {
+    const [name = '', ...value] = each.split('=');
+    return { name, value: value.join('='), url };
+  });

@@ -5,10 +5,9 @@ import { chromium } from '@playwright/test';
 import { v7 } from 'uuid';
 import { longVisit } from './longVisit';
 import { quantile, report, round } from './report';
+import { base, browserCookies, signedIn } from './signedIn';
 
 /** The table: reading a long visit, sending a day's waiting work, and a tap on a slow tablet. */
-const base = process.env['BASE_URL'];
-if (!base) throw new Error('Run it with `npm run bench`.');
 const timed = (work: () => void, times: number): number[] =>
   Array.from({ length: times }, () => {
     const start = performance.now();
@@ -21,13 +20,8 @@ const row = (what: string, times: readonly number[]) => ({
   'p95 ms': round(quantile(times, 0.95), 1),
 });
 
-const signIn = await fetch(`${base}/api/auth/sign-in/email`, {
-  method: 'POST',
-  headers: { 'content-type': 'application/json', origin: base },
-  body: JSON.stringify({ email: 'ines@withyquay.example', password: 'reeds-and-chalk' }),
-});
-const cookies = signIn.headers.getSetCookie().map((each) => each.split(';')[0] ?? '');
-const headers = { cookie: cookies.join('; '), 'content-type': 'application/json', origin: base };
+const cookie = await signedIn();
+const headers = { cookie, 'content-type': 'application/json', origin: base };
 const get = async <T>(path: string) => (await (await fetch(`${base}${path}`, { headers })).json()) as T;
 const post = async <T>(path: string, body: object) => {
   const answer = await fetch(`${base}${path}`, { method: 'POST', headers, body: JSON.stringify(body) });
@@ -97,12 +91,7 @@ const page = await browser.newPage({
   serviceWorkers: 'block',
 });
 await page.addInitScript('globalThis.__name = (named) => named');
-await page.context().addCookies(
-  cookies.map((each) => {
-    const [name = '', ...value] = each.split('=');
-    return { name, value: value.join('='), url: base };
-  }),
-);
+await page.context().addCookies(browserCookies(cookie, base));
 const id = await begin();
 await page.goto(`/visits/${id}`);
 await page.getByText(/^step 1 of/).waitFor();

@@ -13,7 +13,7 @@ export const id = z.uuid({ error: 'That is not an id.' });
  */
 export const afterRow = z
   .string()
-  .regex(/^[\da-f-]{36} /, { error: 'That is no row of a list.' })
+  .regex(/^[\da-f]{8}(-[\da-f]{4}){3}-[\da-f]{12} /, { error: 'That is no row of a list.' })
   .max(500);
 
 /** A day of this life: before and after it lie slips of the finger, and what no calendar of the database holds. */

@@ -223,7 +223,11 @@ describe('a long list', () => {
       const names = rows.map(({ name }) => name);
       expect(names).toEqual(NAMES.toSorted().flatMap((name) => names.filter((each) => each === name)));
     }
-    expect((await salon.call('GET /api/dogs', { query: { after: 'nonsense' } })).status).toBe(422);
+    for (const after of ['nonsense', `${'-'.repeat(36)} Umber`, `${v7()}`])
+      expect((await salon.call('GET /api/dogs', { query: { after } })).status).toBe(422);
+    // A row that is gone, or a name of any signs, is a place in the list all the same.
+    const afterAll = await salon.call('GET /api/dogs', { query: { after: `${v7()} zzz’\n%_\\` } });
+    expect([afterAll.status, afterAll.body.items]).toEqual([200, []]);
   });
 
   test('leaves as a file whole, and is read in pieces', async () => {

@@ -25,7 +25,7 @@ import { watchItems } from './watchItems';
 import { dogsToWatch } from './watched';
 import { keepWeight } from './weighings';
 
-/** So many dogs are loaded in one go: it holds everybody else up for some 30 ms. */
+/** So many dogs are loaded in one go. How long that holds everybody else up: decision 0036. */
 const WATCHED_AT_ONCE = 50;
 
 export function dogRoutes(router: Router, services: Services): void {

@@ -167,7 +167,7 @@ function HeadView({ table, places, onPlace }: ViewProps) {
             className="w-full"
           />
           {canLift(traits) && (
-            <Button look="quiet" className="min-h-14! w-full" onClick={() => setLifted(!lifted)}>
+            <Button look="quiet" className="min-h-14! w-full mt-1.5" onClick={() => setLifted(!lifted)}>
               {lifted ? 'Flaps down' : 'Lift the flaps'}
             </Button>
           )}
