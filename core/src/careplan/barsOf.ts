@@ -34,24 +34,46 @@ export const circumstancesOf = ({ traits, grassSeedMonths, today }: DogFacts): C
   grassSeedMonth: grassSeedMonths.includes(monthOf(today)),
 });
 
-/** Everything that forbids work on this dog today: law, stops, vets, owner, rules. */
-export const barsOf = (facts: DogFacts, look: TodaysLook = NOT_LOOKED): readonly Bar[] =>
-  barsFrom({
+/** Everything that forbids work on this dog today: law, stops, vets, owner, rules. What today's look brought comes first. */
+export const barsOf = (facts: DogFacts, look: TodaysLook = NOT_LOOKED): readonly Bar[] => [
+  ...barsFrom({
+    ...NOTHING,
     judged: [...look.judged.map((seen) => ({ triage: withoutGone(seen, look), since: null })), ...earlier(facts, look)],
     told: told(facts, look),
-    conditions: conditionsOf(facts),
-    tasks: [
-      ...byRules(facts),
-      ...byInstructions(facts),
-      ...byConsent(facts),
-      ...byServices(facts, look),
-      ...(look.brokeOffPlucking ? [NOT_AGAIN] : []),
-    ],
-    procedures: outsideOnly(facts),
-    nothingElse: nothingElse(facts),
+    tasks: [...byFindings(facts, look), ...(look.brokeOffPlucking ? [NOT_AGAIN] : [])],
     lifts: facts.lifts,
     today: facts.today,
-  });
+  }),
+  ...barsOfMorning(facts),
+];
+
+const NOTHING: Omit<BarSources, 'lifts' | 'today'> = {
+  judged: [],
+  told: [],
+  conditions: [],
+  tasks: [],
+  procedures: [],
+  nothingElse: [],
+};
+
+/** What is known before the dog is looked at. It stays through a visit, and is asked for at every finding. */
+function barsOfMorning(facts: DogFacts): readonly Bar[] {
+  let bars = MORNING.get(facts);
+  if (bars === undefined) {
+    bars = barsFrom({
+      ...NOTHING,
+      conditions: conditionsOf(facts),
+      tasks: [...byRules(facts), ...byInstructions(facts), ...byConsent(facts), ...byServices(facts)],
+      procedures: outsideOnly(facts),
+      nothingElse: nothingElse(facts),
+      lifts: facts.lifts,
+      today: facts.today,
+    });
+    MORNING.set(facts, bars);
+  }
+  return bars;
+}
+const MORNING = new WeakMap<DogFacts, readonly Bar[]>();
 
 /** A mat that is gone bars nothing any more. */
 function withoutGone(seen: Triage, { matsGone }: TodaysLook): Triage {
@@ -130,7 +152,7 @@ const NOT_AGAIN: TaskBar = {
 };
 
 /** What the business leaves to vets, where it was found. */
-function byServices({ services }: DogFacts, { judged }: TodaysLook): TaskBar[] {
+function byFindings({ services }: DogFacts, { judged }: TodaysLook): TaskBar[] {
   const leaves = (
     service: 'grown-in dewclaw' | 'shave-down',
     isIt: (found: Finding) => boolean,
@@ -150,19 +172,22 @@ function byServices({ services }: DogFacts, { judged }: TodaysLook): TaskBar[] {
   return [
     ...leaves('grown-in dewclaw', ({ sign }) => sign === 'dewclaw curled', 'nails'),
     ...leaves('shave-down', isToTheSkin, 'mats'),
-    ...(services['ear hair'] === 'vet'
-      ? [
-          {
-            task: 'ear hair' as const,
-            place: null,
-            rank: 'law' as const,
-            source: HOUSE_VALUE,
-            reason: { kind: 'service', service: 'ear hair', does: 'vet' } as const,
-          },
-        ]
-      : []),
   ];
 }
+
+/** What it leaves to them whatever is found. */
+const byServices = ({ services }: DogFacts): TaskBar[] =>
+  services['ear hair'] === 'vet'
+    ? [
+        {
+          task: 'ear hair',
+          place: null,
+          rank: 'law',
+          source: HOUSE_VALUE,
+          reason: { kind: 'service', service: 'ear hair', does: 'vet' },
+        },
+      ]
+    : [];
 
 /** An ear that is worked on from outside only, as the business has chosen or the law asks. */
 const outsideOnly = ({ services }: DogFacts): BarSources['procedures'] =>

@@ -66,7 +66,13 @@ export type PlaceKey = `${Site}/${Side | 'none'}`;
  * @example
  * placeKey({ site: 'ear', side: 'left' }) // 'ear/left'
  */
-export const placeKey = (place: Place): PlaceKey => `${place.site}/${place.side}`;
+export const placeKey = ({ site, side }: Place): PlaceKey => KEYS.get(site)?.[side] ?? keyOf(site, side);
+
+const keyOf = (site: Site, side: Place['side']): PlaceKey => `${site}/${side}`;
+/** Made once: a visit asks for thousands, and a text that is put together anew is hashed anew by every map. */
+const KEYS: ReadonlyMap<Site, Readonly<Record<Place['side'], PlaceKey>>> = new Map(
+  SITES.map((site) => [site, { left: keyOf(site, 'left'), right: keyOf(site, 'right'), none: keyOf(site, 'none') }]),
+);
 
 /** The place a key names. Throws `RangeError` for text that is not one. */
 export function placeOf(key: string): Place {

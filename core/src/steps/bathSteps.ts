@@ -32,7 +32,13 @@ const HEAD_MINUTES = 2;
 const washesTwice = ({ facts }: VisitPlan): boolean => facts.ways.washes === 'two';
 
 /** The body wash and what bars leave of it; without it there is no bath, and nothing that belongs to one. */
-const bodyWash = (visit: VisitPlan): Left => left(visit, wash(dogAtWork(visit.facts), 1));
+function bodyWash(visit: VisitPlan): Left {
+  let work = BODY_WASH.get(visit);
+  if (work === undefined) BODY_WASH.set(visit, (work = left(visit, wash(dogAtWork(visit.facts), 1))));
+  return work;
+}
+/** Asked for every step of a bath. */
+const BODY_WASH = new WeakMap<VisitPlan, Left>();
 export const noBath = (visit: VisitPlan): Step['barred'] => {
   const { barred } = bodyWash(visit);
   return barred && { bars: barred.bars, instead: { words: 'Towels and brush only.', does: ['towel', 'comb'] } };

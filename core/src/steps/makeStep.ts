@@ -75,10 +75,19 @@ const isTold = ({ reason }: SaidLine): boolean =>
   reason.kind === 'rule' && TOLD_OTHERWISE.some((each) => reason.rule.includes(`: ${each}`));
 
 /** What the plan says of a task for this dog and house: how, then what to mind. What holds for every dog is in the step's own words. */
-export const says = (line: PlanLine | undefined): SaidLine[] =>
-  [...(line?.methods ?? []), ...(line?.cautions ?? [])].filter(
-    (said) => !said.general && said.at === 'the work' && !isTold(said),
-  );
+export function says(line: PlanLine | undefined): readonly SaidLine[] {
+  if (line === undefined) return [];
+  let said = SAID.get(line);
+  if (said === undefined) {
+    said = [...line.methods, ...line.cautions].filter(
+      (each) => !each.general && each.at === 'the work' && !isTold(each),
+    );
+    SAID.set(line, said);
+  }
+  return said;
+}
+/** A visit asks the same lines again whenever something is found. */
+const SAID = new WeakMap<PlanLine, readonly SaidLine[]>();
 
 /** What must be heard before the coat is wet. */
 export const saysBeforeWater = (line: PlanLine | undefined): SaidLine[] =>

@@ -46,7 +46,7 @@ export interface BarSources {
 
 /** All bars on a dog, in no order; `stopAt` sorts them. Pure. */
 export const barsFrom = (sources: BarSources): Bar[] => [
-  ...sources.judged.flatMap((judged) => [...ofRows(judged, sources), ...ofUnknown(judged)]),
+  ...sources.judged.flatMap((judged) => ofLook(judged, sources)),
   ...sources.told.map(({ place, reason }) => stopped(place, 'S1', { reason, level: 'vet', source: COMMON_PRACTICE })),
   ...sources.conditions.map((each) => ofCondition(each, sources)),
   // Spelt out: plans are made thousands at a time, and a spread of the rest is slow.
@@ -96,6 +96,21 @@ function stopped(place: Place, stop: Exclude<Stop, 'S0'>, parts: Stopped): Bar {
         };
   return bar({ ...said, rank: 'safety', stop, covers, instead, lifts });
 }
+
+/**
+ * The bars of one place. Of today's look they are kept: a tap judges one place anew, and the bars of all others are the
+ * same objects as before, which whoever compares two lists of bars sees at once.
+ */
+function ofLook(judged: JudgedPlace, sources: BarSources): readonly Bar[] {
+  const { triage, since } = judged;
+  if (triage.matched.length === 0 && triage.unknown.length === 0) return [];
+  const known = since === null ? OF_TODAY.get(triage) : undefined;
+  if (known?.lifts === sources.lifts && known.today === sources.today) return known.bars;
+  const bars = [...ofRows(judged, sources), ...ofUnknown(judged)];
+  if (since === null) OF_TODAY.set(triage, { lifts: sources.lifts, today: sources.today, bars });
+  return bars;
+}
+const OF_TODAY = new WeakMap<Triage, Pick<BarSources, 'lifts' | 'today'> & { readonly bars: readonly Bar[] }>();
 
 /** One bar a row that has a stop, and one that keeps something off without one. */
 function ofRows({ triage, since }: JudgedPlace, sources: BarSources): Bar[] {

@@ -2,26 +2,28 @@ import { placeKey } from '../places';
 import { madeApart, saw, type Happening, type VisitEvent } from '../events';
 import type { Clash } from './state';
 
+type Marked = 'step' | 'place' | 'plug' | 'handover' | 'close';
+
 /**
  * What a mark is about: two marks of the same thing that say different things clash when their makers did not know of
  * each other. Null for what only adds up, such as pads and notes.
  */
-function aboutOf(what: Happening): string | null {
+function aboutOf(what: Happening): readonly [Marked, string] | null {
   switch (what.type) {
     case 'step done':
     case 'step skipped':
-      return `step ${what.step}`;
+      return ['step', what.step];
     case 'looked clear':
-      return `place ${placeKey(what.place)}`;
+      return ['place', placeKey(what.place)];
     case 'found':
-      return `place ${placeKey(what.finding.place)}`;
+      return ['place', placeKey(what.finding.place)];
     case 'plug out':
     case 'plug not found':
-      return `plug ${what.side}`;
+      return ['plug', what.side];
     case 'answered':
-      return `handover ${what.question}`;
+      return ['handover', what.question];
     case 'closed':
-      return 'close';
+      return ['close', ''];
     default:
       return null;
   }
@@ -56,22 +58,44 @@ function differ(a: Happening, b: Happening): boolean {
 export function clashesOf(events: readonly VisitEvent[]): Clash[] {
   const devices = new Set(events.map((event) => event.device));
   if (devices.size < 2) return [];
-  const marks = new Map<string, VisitEvent[]>();
+  const standing: Standing[] = [];
+  // A map a kind: one key for both would be put together and hashed for every mark, at every tap.
+  const known: Partial<Record<Marked, Map<string, Standing>>> = {};
   for (const event of events) {
     const about = aboutOf(event.what);
     if (about === null) continue;
-    // Only what the newcomer had not seen still stands beside it.
-    const unseen = (marks.get(about) ?? []).filter(
-      (earlier) => !saw(event, earlier) || addsTo(event.what, earlier.what),
-    );
-    marks.set(about, [...unseen, event]);
+    const [kind, key] = about;
+    const ofKind = (known[kind] ??= new Map<string, Standing>());
+    const before = ofKind.get(key);
+    if (before) putBeside(before.marks, event);
+    else {
+      const made = { kind, key, marks: [event] };
+      ofKind.set(key, made);
+      standing.push(made);
+    }
   }
-  return [...marks].flatMap(([about, unseen]) => {
-    const clashing = unseen.filter((one) =>
-      unseen.some((other) => one !== other && madeApart(one, other) && differ(one.what, other.what)),
+  return standing.flatMap(({ kind, key, marks }) => {
+    if (marks.length < 2) return [];
+    const clashing = marks.filter((one) =>
+      marks.some((other) => one !== other && madeApart(one, other) && differ(one.what, other.what)),
     );
-    return clashing.length > 0 ? [{ about, marks: clashing }] : [];
+    return clashing.length > 0 ? [{ about: `${kind} ${key}`.trimEnd(), marks: clashing }] : [];
   });
+}
+
+/** Marks of one thing of which none was made with the others in sight. */
+interface Standing {
+  readonly kind: Marked;
+  readonly key: string;
+  readonly marks: VisitEvent[];
+}
+
+/** Only what the newcomer had not seen still stands beside it. In place: this runs for every mark at every tap. */
+function putBeside(marks: VisitEvent[], event: VisitEvent): void {
+  let left = 0;
+  for (const earlier of marks) if (!saw(event, earlier) || addsTo(event.what, earlier.what)) marks[left++] = earlier;
+  marks.length = left;
+  marks.push(event);
 }
 
 /** A second sign at a place says nothing about the first. */

@@ -10,9 +10,12 @@ interface FindingMark {
   readonly by: VisitEvent;
 }
 
+/** Gathered by key, and put into the state at the end. */
+type Gathered = 'steps' | 'lookedClear' | 'findings';
+
 /** The state while it is folded: fields are put in place of others, lists that grow are grown. */
 type VisitDraft = {
-  -readonly [Field in Exclude<keyof VisitState, 'notes' | 'newer' | 'plugs' | 'pads'>]: VisitState[Field];
+  -readonly [Field in Exclude<keyof VisitState, 'notes' | 'newer' | 'plugs' | 'pads' | Gathered>]: VisitState[Field];
 } & {
   readonly notes: string[];
   readonly newer: string[];
@@ -28,7 +31,18 @@ interface Folding {
   readonly state: VisitDraft;
   readonly steps: Map<string, StepMark>;
   readonly clear: Set<PlaceKey>;
-  readonly marks: Map<string, readonly FindingMark[]>;
+  readonly signs: Map<PlaceKey, Map<Sign, SignMarks>>;
+  /** How often marks were changed so far. */
+  changes: number;
+}
+
+/** The marks of a sign at a place. */
+interface SignMarks {
+  readonly marks: readonly FindingMark[];
+  /** What they come to. */
+  readonly finding: Finding | null;
+  /** When they were last changed: findings are told in this order. */
+  readonly change: number;
 }
 
 /** The one reducer: any order and any duplication of the same events gives the same state. Runs in browser and server alike. */
@@ -36,14 +50,20 @@ export function foldVisit(events: readonly VisitEvent[]): VisitState {
   const all = mergeEvents(events);
   const { plugs, pads } = EMPTY_VISIT;
   const state: VisitDraft = { ...EMPTY_VISIT, notes: [], newer: [], plugs: { ...plugs }, pads: { ...pads } };
-  const folding: Folding = { state, steps: new Map(), clear: new Set(), marks: new Map() };
+  const folding: Folding = { state, steps: new Map(), clear: new Set(), signs: new Map(), changes: 0 };
   for (const event of all) happen(folding, event);
   const close = all.find(({ what }) => what.type === 'closed');
   state.clashes = clashesOf(all);
   state.cameInLater = close
     ? all.filter((event) => event.what.type !== 'closed' && !saw(close, event)).map(({ id }) => id)
     : [];
-  return { ...state, steps: Object.fromEntries(folding.steps), lookedClear: [...folding.clear] };
+  const { steps, clear } = folding;
+  return {
+    ...state,
+    steps: Object.fromEntries(steps),
+    lookedClear: [...clear],
+    findings: findingsOf(folding),
+  };
 }
 
 function happen(folding: Folding, event: VisitEvent): void {
@@ -92,8 +112,7 @@ const HAPPENS: { readonly [K in HappeningType]: Happens<K> } = {
   'timer stopped': ({ state }, { timer }, event) => stopTimers(state, event, (each) => each.timer === timer),
   'looked clear': lookClear,
   found: (folding, { finding: found }, event) => addFinding(folding, found, event),
-  'taken back': (folding, { place, sign }, event) =>
-    changeMarks(folding, place, sign, (marks) => marks.filter(({ by }) => !saw(event, by))),
+  'taken back': (folding, { place, sign }, event) => changeMarks(folding, place, sign, unseenBy(event)),
   'photo taken': ({ state }, { type: _, ...photo }) => {
     state.photos = [...state.photos.filter((each) => each.photo !== photo.photo), photo];
   },
@@ -160,8 +179,6 @@ function stopTimers(state: VisitDraft, by: VisitEvent, which: (timer: TimerState
   state.timers = state.timers.map((each) => (each.stopped === null && which(each) ? { ...each, stopped: by } : each));
 }
 
-const markKey = (place: Place, sign: Sign): string => `${placeKey(place)} ${sign}`;
-
 /** Marks made apart of one sign at one place, as one finding: the worse grade, the worse answer. */
 const together = (marks: readonly FindingMark[]): Finding | null =>
   marks.reduce<Finding | null>((worst, { found }) => {
@@ -179,36 +196,49 @@ const together = (marks: readonly FindingMark[]): Finding | null =>
     };
   }, null);
 
+/** What counts as found, in the order in which it was last marked. */
+function findingsOf({ signs }: Folding): Finding[] {
+  const found: SignMarks[] = [];
+  for (const here of signs.values()) for (const each of here.values()) if (each.finding !== null) found.push(each);
+  return found.sort((a, b) => a.change - b.change).flatMap(({ finding: each }) => each ?? []);
+}
+
 /** Changes the marks of a sign at a place, and with them what counts as found there. */
 function changeMarks(
-  { state, marks }: Folding,
+  folding: Folding,
   place: Place,
   sign: Sign,
   change: (marks: readonly FindingMark[]) => readonly FindingMark[],
 ): void {
-  const key = markKey(place, sign);
-  const after = change(marks.get(key) ?? []);
-  marks.set(key, after);
-  const others = state.findings.filter((each) => each.sign !== sign || !samePlace(each.place, place));
-  const found = together(after);
-  state.findings = found ? [...others, found] : others;
+  const key = placeKey(place);
+  let here = folding.signs.get(key);
+  if (here === undefined) folding.signs.set(key, (here = new Map<Sign, SignMarks>()));
+  const marks = change(here.get(sign)?.marks ?? []);
+  folding.changes += 1;
+  here.set(sign, { marks, finding: together(marks), change: folding.changes });
 }
+
+/** Takes away the marks that the maker of an event had seen. */
+const unseenBy = (event: VisitEvent) => (marks: readonly FindingMark[]) => marks.filter(({ by }) => !saw(event, by));
 
 /** "Clear" takes away what its maker had seen there; what another device found meanwhile stays. */
 function lookClear(folding: Folding, { place }: { readonly place: Place }, event: VisitEvent): void {
-  const { state } = folding;
-  for (const { sign } of state.findings.filter((found) => samePlace(found.place, place)))
-    changeMarks(folding, place, sign, (marks) => marks.filter(({ by }) => !saw(event, by)));
-  const contradicted = state.findings.some((found) => samePlace(found.place, place));
-  if (!contradicted) folding.clear.add(placeKey(place));
+  const key = placeKey(place);
+  const here = folding.signs.get(key);
+  let contradicted = false;
+  if (here)
+    for (const [sign, { finding: known }] of here) {
+      if (known === null) continue;
+      changeMarks(folding, place, sign, unseenBy(event));
+      contradicted ||= here.get(sign)?.finding !== null;
+    }
+  if (!contradicted) folding.clear.add(key);
 }
 
 /** A place with a finding is no longer "clear". The later mark of a sign replaces those its maker had seen. */
 function addFinding(folding: Folding, found: Finding, event: VisitEvent): void {
-  changeMarks(folding, found.place, found.sign, (marks) => [
-    ...marks.filter(({ by }) => !saw(event, by)),
-    { found, by: event },
-  ]);
+  const unseen = unseenBy(event);
+  changeMarks(folding, found.place, found.sign, (marks) => [...unseen(marks), { found, by: event }]);
   folding.clear.delete(placeKey(found.place));
 }
 
@@ -221,6 +251,5 @@ function addDirtyPad(folding: Folding, { side, colour }: HappeningOf<'pad dirty'
   const sign = PAD_SHOWS[colour];
   if (sign === null) return;
   const place: Place = { site: 'ear', side };
-  const known = state.findings.some((each) => each.sign === sign && samePlace(each.place, place));
-  if (!known) addFinding(folding, finding(place, sign, 1), event);
+  if (!folding.signs.get(placeKey(place))?.get(sign)?.finding) addFinding(folding, finding(place, sign, 1), event);
 }

@@ -52,7 +52,8 @@ interface JudgedVisit {
   readonly basis: readonly unknown[];
   readonly findings: readonly Finding[];
   readonly answers: string;
-  readonly stepsFrom: string;
+  /** What the steps were made from, besides bars, dog and plan. */
+  readonly seenForSteps: string;
   readonly judgement: Judgement;
 }
 
@@ -101,11 +102,16 @@ function judge(
     brokeOffPlucking: brokeOff(state),
   });
   const found = foundForSteps(findings);
-  const stepsFrom = JSON.stringify([bars, found, plugs]);
-  const steps =
-    sameDog && last?.stepsFrom === stepsFrom ? sameDog.steps : stepList({ ...before, facts, plan, bars, found, plugs });
-  return { basis, findings, answers, stepsFrom, judgement: { judged, bars, facts, plan, steps } };
+  const seenForSteps = JSON.stringify([found, plugs]);
+  const sameSteps = sameDog && last?.seenForSteps === seenForSteps && sameBars(bars, sameDog.bars);
+  const steps = sameSteps ? sameDog.steps : stepList({ ...before, facts, plan, bars, found, plugs });
+  return { basis, findings, answers, seenForSteps, judgement: { judged, bars, facts, plan, steps } };
 }
+
+/** Most bars are the same objects as at the last tap; those of earlier visits are made anew, and say the same. */
+const sameBars = (some: readonly Bar[], others: readonly Bar[]): boolean =>
+  some.length === others.length &&
+  some.every((each, i) => each === others[i] || JSON.stringify(each) === JSON.stringify(others[i]));
 
 /** The dog and its plan, with what the owner said at the handover. */
 function askedToday(before: BeforeVisit, { answers }: VisitState): Pick<Judgement, 'facts' | 'plan'> {
