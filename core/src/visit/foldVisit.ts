@@ -1,5 +1,5 @@
 import { PAD_SHOWS, finding, worseAnswer, worsePad, type Finding, type FindingDetails, type Sign } from '../findings';
-import { placeKey, samePlace, type Place, type PlaceKey, type Side } from '../places';
+import { placeKey, type Place, type PlaceKey, type Side } from '../places';
 import { clashesOf } from './clashes';
 import { mergeEvents, saw, type Happening, type HappeningType, type PlugState, type VisitEvent } from '../events';
 import { EMPTY_VISIT, type PadCount, type StepMark, type TimerState, type VisitState } from './state';

@@ -16,6 +16,7 @@ const OF_THE_BOOK = [
   'refused_event',
   'appointment',
   'finding',
+  'dog_due',
 ] as const;
 
 let salon: Salon;
@@ -75,6 +76,7 @@ beforeAll(async () => {
   await fill('made_mix', { ...of, product_ml: '1', total_ml: '25' });
   await fill('appointment', { ...of, ends_at: `timestamptz '2026-01-01' + (n + 30) * interval '1 minute'` });
   for (const table of ['message', 'refused_event', 'finding']) await fill(table, of);
+  await fill('dog_due', { ...of, made_on: `case when n % 100 > 0 then date '2026-03-02' end` });
   await owner.query('set session_replication_role = default');
   for (const table of OF_THE_BOOK) await owner.query(`analyze dewpond.${table}`);
 }, 120_000);
@@ -135,6 +137,16 @@ describe('in a book of 20,000 dogs an index finds', () => {
   ])('%s', async (_, index, select) => {
     const nodes = await plan(select);
     expect(nodes.map((node) => node['Index Name']).filter((name) => name !== undefined)).toEqual([index]);
+    expect(nodes.filter((node) => node['Node Type'] === 'Seq Scan')).toEqual([]);
+  });
+
+  test('dogs of which what is due is stale', async () => {
+    const nodes = await plan(
+      `select d.id from dewpond.dog_due s join dewpond.dog d on d.id = s.dog_id
+       where d.archived_on is null and (s.made_on is null or s.made_on < '2026-03-02' or s.made_on > '2026-03-02')
+       limit 40`,
+    );
+    expect(nodes.map((node) => node['Index Name'])).toContain('dog_due_by_day');
     expect(nodes.filter((node) => node['Node Type'] === 'Seq Scan')).toEqual([]);
   });
 

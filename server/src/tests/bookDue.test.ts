@@ -128,6 +128,15 @@ describe('what is next due, as the list shows it', () => {
     expect(openVet).toBe(Object.keys(page.facts.suspended).length > 0);
   });
 
+  test('has a row for every dog from its first day on', async () => {
+    const salon = await openSalon();
+    const { dogId } = await addDog(salon);
+    const rows = await inTenant(databases, salon.businessId, (tx) =>
+      tx.select({ dogId: dogDue.dogId, madeOn: dogDue.madeOn }).from(dogDue),
+    );
+    expect(rows).toEqual([{ dogId, madeOn: null }]);
+  });
+
   test('is reckoned anew on another day, and no oftener', async () => {
     const salon = await openSalon();
     const { dogId } = await addDog(salon);

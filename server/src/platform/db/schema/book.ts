@@ -236,7 +236,8 @@ export const merge = dewpond.table(
 );
 
 /**
- * What is next due for a dog, kept so that a long list need not be reckoned anew. Triggers make it stale whenever
+ * What is next due for a dog, kept so that a long list need not be reckoned anew. Every dog has a row from its first day
+ * on. Triggers make it stale whenever
  * something changes that a plan depends on: `madeOn` null is a change of the dog's own, and any other day than today is
  * stale, too (a house way that changes sets one before all days).
  */
@@ -261,6 +262,8 @@ export const dogDue = dewpond.table(
     index('dog_due_to_watch')
       .on(t.businessId)
       .where(sql`${t.watched} or ${t.madeOn} is null`),
+    // Stale ones are read from its beginning: null, days before today, today.
+    index('dog_due_by_day').on(t.businessId, t.madeOn.asc().nullsFirst()),
     ofThisBusiness('dog_due'),
   ],
 );
