@@ -253,6 +253,13 @@ describe('a long list', () => {
     expect(pieces).toEqual([250, 250, 250, 250, LONG - 1000]);
   });
 
+  test('of which what is due is stale is shared by those who reckon at the same time', async () => {
+    const salon = await openSalon();
+    await fillBook(salon, 100);
+    await Promise.all([reckon(salon), reckon(salon)]);
+    expect(await inTenant(databases, salon.businessId, (tx) => staleDogs(tx, day('2026-11-25'), 300))).toHaveLength(20);
+  });
+
   /** Owners with a dog each, of few names. */
   async function fillBook(salon: Salon, many: number): Promise<void> {
     const { dogId, clientId } = await addDog(salon);

@@ -6,6 +6,7 @@ import { nameBreeds } from '@dewpond/core/catalogue';
 import { ownGap, type Coming } from '@dewpond/core/stock';
 import { addDays, type Day } from '@dewpond/core/units';
 import { and, asc, count, eq, gt, isNull, lt, or, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/pg-core';
 import { z } from 'zod';
 import { nextBooked } from '../appointments/appointments';
 import { client, dog, dogDue } from '../../platform/db/schema';
@@ -36,9 +37,12 @@ const AT_ONCE = 40;
 /** So many dogs come as one page of the book. */
 const PAGE = 300;
 
+/** Named apart: rows of a table with a schema cannot be locked by its full name. */
+const kept = alias(dogDue, 'kept_due');
+
 /** Dogs that are there and whose kept due is stale today. Three ranges of the index by day: a `<>` would read it whole. */
 const stale = (today: Day) =>
-  and(isNull(dog.archivedOn), or(isNull(dogDue.madeOn), lt(dogDue.madeOn, today), gt(dogDue.madeOn, today)));
+  and(isNull(dog.archivedOn), or(isNull(kept.madeOn), lt(kept.madeOn, today), gt(kept.madeOn, today)));
 
 /** A dog whose due is stale, with the mark that its last change set. */
 export interface StaleDog {
@@ -46,28 +50,39 @@ export interface StaleDog {
   readonly touched: string;
 }
 
-export const staleDogs = (tx: Tenant, today: Day, most: number): Promise<StaleDog[]> =>
+const selectStale = (tx: Tenant, today: Day, most: number) =>
   tx
-    .select({ id: dog.id, touched: dogDue.touched })
-    .from(dogDue)
-    .innerJoin(dog, eq(dog.id, dogDue.dogId))
+    .select({ id: dog.id, touched: kept.touched })
+    .from(kept)
+    .innerJoin(dog, eq(dog.id, kept.dogId))
     .where(stale(today))
     .limit(most);
+
+export const staleDogs = (tx: Tenant, today: Day, most: number): Promise<StaleDog[]> => selectStale(tx, today, most);
 
 async function countStale(tx: Tenant, today: Day): Promise<number> {
   const [row] = await tx
     .select({ stale: count() })
-    .from(dogDue)
-    .innerJoin(dog, eq(dog.id, dogDue.dogId))
+    .from(kept)
+    .innerJoin(dog, eq(dog.id, kept.dogId))
     .where(stale(today));
   return row?.stale ?? 0;
 }
 
-/** Reckons and keeps what is next due for some of the dogs it is stale for; returns how many are left. */
-export async function reckonDue(tx: Tenant, today: Day): Promise<number> {
-  const waiting = await staleDogs(tx, today, AT_ONCE);
+/**
+ * Reckons and keeps what is next due for some of the dogs it is stale for; returns whether there may be more. What another
+ * is just reckoning is left to it: a job and those who wait for it share the book.
+ */
+async function reckonPiece(tx: Tenant, today: Day): Promise<boolean> {
+  const waiting = await selectStale(tx, today, AT_ONCE).for('update', { of: kept, skipLocked: true });
   if (waiting.length > 0) await keepDue(tx, today, waiting);
-  return waiting.length < AT_ONCE ? 0 : countStale(tx, today);
+  return waiting.length === AT_ONCE;
+}
+
+/** Reckons one piece; returns how many dogs are left. */
+export async function reckonDue(tx: Tenant, today: Day): Promise<number> {
+  await reckonPiece(tx, today);
+  return countStale(tx, today);
 }
 
 /** Keeps what is due, piece by piece, while nobody waits for it. */
@@ -81,10 +96,10 @@ export const RECKON_JOB: JobKind<{ businessId: string }> = {
 
 /** Each piece in a transaction of its own: whoever asks in between is served in between. */
 export async function reckonAll(services: Pick<Services, 'databases' | 'now'>, businessId: BusinessId): Promise<void> {
-  for (let left = 1; left > 0;)
-    left = await inTenant(services.databases, businessId, async (tx) => {
+  for (let more = true; more;)
+    more = await inTenant(services.databases, businessId, async (tx) => {
       const { zone } = await loadBusiness(tx);
-      return reckonDue(tx, dayIn(zone, services.now()));
+      return reckonPiece(tx, dayIn(zone, services.now()));
     });
 }
 
