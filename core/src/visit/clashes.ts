@@ -2,13 +2,13 @@ import { placeKey } from '../places';
 import { madeApart, saw, type Happening, type VisitEvent } from '../events';
 import type { Clash } from './state';
 
-type Marked = 'step' | 'place' | 'plug' | 'handover' | 'close';
+type MarkKind = 'step' | 'place' | 'plug' | 'handover' | 'close';
 
 /**
  * What a mark is about: two marks of the same thing that say different things clash when their makers did not know of
  * each other. Null for what only adds up, such as pads and notes.
  */
-function aboutOf(what: Happening): readonly [Marked, string] | null {
+function aboutOf(what: Happening): readonly [MarkKind, string] | null {
   switch (what.type) {
     case 'step done':
     case 'step skipped':
@@ -58,14 +58,14 @@ function differ(a: Happening, b: Happening): boolean {
 export function clashesOf(events: readonly VisitEvent[]): Clash[] {
   const devices = new Set(events.map((event) => event.device));
   if (devices.size < 2) return [];
-  const standing: Standing[] = [];
+  const standing: StandingMarks[] = [];
   // A map a kind: one key for both would be put together and hashed for every mark, at every tap.
-  const known: Partial<Record<Marked, Map<string, Standing>>> = {};
+  const known: Partial<Record<MarkKind, Map<string, StandingMarks>>> = {};
   for (const event of events) {
     const about = aboutOf(event.what);
     if (about === null) continue;
     const [kind, key] = about;
-    const ofKind = (known[kind] ??= new Map<string, Standing>());
+    const ofKind = (known[kind] ??= new Map<string, StandingMarks>());
     const before = ofKind.get(key);
     if (before) putBeside(before.marks, event);
     else {
@@ -84,8 +84,8 @@ export function clashesOf(events: readonly VisitEvent[]): Clash[] {
 }
 
 /** Marks of one thing of which none was made with the others in sight. */
-interface Standing {
-  readonly kind: Marked;
+interface StandingMarks {
+  readonly kind: MarkKind;
   readonly key: string;
   readonly marks: VisitEvent[];
 }

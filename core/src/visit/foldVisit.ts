@@ -10,12 +10,12 @@ interface FindingMark {
   readonly by: VisitEvent;
 }
 
-/** Gathered by key, and put into the state at the end. */
-type Gathered = 'steps' | 'lookedClear' | 'findings';
+/** KeyedAtFirst by key, and put into the state at the end. */
+type KeyedAtFirst = 'steps' | 'lookedClear' | 'findings';
 
 /** The state while it is folded: fields are put in place of others, lists that grow are grown. */
 type VisitDraft = {
-  -readonly [Field in Exclude<keyof VisitState, 'notes' | 'newer' | 'plugs' | 'pads' | Gathered>]: VisitState[Field];
+  -readonly [Field in Exclude<keyof VisitState, 'notes' | 'newer' | 'plugs' | 'pads' | KeyedAtFirst>]: VisitState[Field];
 } & {
   readonly notes: string[];
   readonly newer: string[];

@@ -4,9 +4,12 @@ import { afterEach, expect, vi } from 'vitest';
 import { answers, outbox, ownWork, storage } from '../data/device';
 import { queryClient } from '../data/queries';
 import { forgetNotes } from '../ui/toasts';
+import { makeDocumentQuick } from './quickDocument';
 
 // A whole document in every failure hides what failed.
 configure({ asyncUtilTimeout: 8000, getElementError: (message) => new Error(message ?? 'not found') });
+
+makeDocumentQuick();
 
 /** What a browser has and the test's document has not. */
 class Unobserved {
