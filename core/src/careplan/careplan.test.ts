@@ -13,7 +13,7 @@ import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES } from '../ways';
 import { taskKey } from '../tasks';
 import { TODAY, aDog, anyDog, instruct, suspendedBy } from './tests/randomDogs';
 
-const RUNS = { numRuns: process.env['DEWPOND_DEEP'] ? 200_000 : 4000 };
+const RUNS = { numRuns: process.env['DEWPOND_DEEP'] ? 200_000 : 1500 };
 const line = (facts: DogFacts, key: string): PlanLine => {
   const found = makePlan(facts).lines.find((each) => taskKey(each) === key);
   if (!found) throw new Error(`no line ${key}`);

@@ -187,7 +187,7 @@ describe('random visits', () => {
           for (const line of lines) expect(line.words.trim().length).toBeGreaterThan(3);
         }
       }),
-      { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 500 },
+      { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 250 },
     );
   });
 
@@ -212,7 +212,7 @@ describe('random visits', () => {
             expect([saw.words, each, saw.words.includes(`${each} `)]).toEqual([saw.words, each, each === word]);
         }
       }),
-      { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 500 },
+      { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 250 },
     );
   });
 
@@ -239,7 +239,7 @@ describe('random visits', () => {
             .toSorted();
         expect(asWords(sentences(mirrored))).toEqual(asWords(sentences(seen).map(flip)));
       }),
-      { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 500 },
+      { numRuns: process.env['DEWPOND_DEEP'] ? 5000 : 250 },
     );
   });
 });
