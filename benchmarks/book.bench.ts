@@ -105,7 +105,10 @@ for (let i = 0; i < 5; i++) listing.push((await time(() => call('GET', '/api/dog
 const stock: number[] = [];
 for (let i = 0; i < 5; i++) stock.push((await time(() => call('GET', '/api/stock')))[0]);
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const browser = await chromium.launch({
+  executablePath: process.env['BROWSER_PATH'] ?? '',
+  args: ['--no-sandbox', '--disable-gpu'],
+});
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   // The runner names functions; the page does not know its helper.

@@ -43,7 +43,10 @@ async function load(browser: Browser, url: string, cookie: string | null): Promi
 
 const cookie = await signedIn();
 const bare = await staticServer(base);
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const browser = await chromium.launch({
+  executablePath: process.env['BROWSER_PATH'] ?? '',
+  args: ['--no-sandbox', '--disable-gpu'],
+});
 const rows = [];
 for (const [what, who] of [
   ['signed out: sign-in can be typed', null],

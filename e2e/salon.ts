@@ -7,7 +7,7 @@ const PASSWORD = 'reeds-and-chalk';
 export const SIGNED_IN = fileURLToPath(new URL('../test-results/signed-in.json', import.meta.url));
 export const NOBODY = { cookies: [], origins: [] };
 export const LAUNCH = {
-  executablePath: '/usr/bin/chromium',
+  executablePath: process.env['BROWSER_PATH'] ?? '/usr/bin/chromium',
   args: [
     '--no-sandbox',
     '--disable-gpu',

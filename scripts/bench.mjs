@@ -3,12 +3,12 @@
 import { spawnSync } from 'node:child_process';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { checkNode, ensureDependencies, ensurePackages, ROOT } from './machine.mjs';
+import { browserPath, checkNode, ensureDependencies, ensurePackages, ROOT } from './machine.mjs';
 import { command, say } from './say.mjs';
 
 await command(async () => {
   checkNode();
-  ensurePackages(['postgresql', 'chromium']);
+  ensurePackages(['postgresql', 'browser']);
   ensureDependencies();
   const { build } = await import('./build.mjs');
   await build();
@@ -24,7 +24,7 @@ await command(async () => {
       say(file);
       spawnSync(join(ROOT, 'node_modules/.bin/tsx'), [join(ROOT, 'benchmarks', file)], {
         stdio: 'inherit',
-        env: { ...process.env, ...application.env, BASE_URL: application.url },
+        env: { ...process.env, ...application.env, BASE_URL: application.url, BROWSER_PATH: browserPath() },
       });
     }
   } finally {

@@ -3,7 +3,7 @@
 
 import { mkdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import { checkNode, ensureDependencies, ensurePackages, ROOT } from './machine.mjs';
+import { browserPath, checkNode, ensureDependencies, ensurePackages, ROOT } from './machine.mjs';
 import { command, say } from './say.mjs';
 
 /** @param {string} name @param {string} fallback */
@@ -490,7 +490,7 @@ const KEPT = Object.keys(VIEWS).filter(
 
 await command(async () => {
   checkNode();
-  ensurePackages(['postgresql', 'chromium']);
+  ensurePackages(['postgresql', 'browser']);
   ensureDependencies();
   const { build } = await import('./build.mjs');
   await build();
@@ -507,7 +507,7 @@ await command(async () => {
     fresh: !process.argv.includes('--keep'),
   });
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: browserPath(),
     args: [
       '--no-sandbox',
       '--disable-gpu',

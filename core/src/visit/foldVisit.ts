@@ -15,7 +15,9 @@ type KeyedAtFirst = 'steps' | 'lookedClear' | 'findings';
 
 /** The state while it is folded: fields are put in place of others, lists that grow are grown. */
 type VisitDraft = {
-  -readonly [Field in Exclude<keyof VisitState, 'notes' | 'newer' | 'plugs' | 'pads' | KeyedAtFirst>]: VisitState[Field];
+  -readonly [
+    Field in Exclude<keyof VisitState, 'notes' | 'newer' | 'plugs' | 'pads' | KeyedAtFirst>
+  ]: VisitState[Field];
 } & {
   readonly notes: string[];
   readonly newer: string[];
