@@ -99,7 +99,7 @@ test.describe('at the door', () => {
     await page.getByLabel('E-mail').fill('ines@withyquay.example');
     await page.getByLabel('Password').fill('not the password');
     await page.getByRole('button', { name: 'Sign in' }).click();
-    await expect(page.getByText('E-mail and password do not go together.')).toBeVisible();
+    await expect(page.getByText('This e-mail and this password do not match.')).toBeVisible();
   });
 });
 

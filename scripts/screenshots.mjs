@@ -146,7 +146,7 @@ const VIEWS = {
   },
   import: async (page) => {
     await page.goto('/import');
-    await page.getByRole('heading', { name: 'Take the book along' }).waitFor();
+    await page.getByRole('heading', { name: 'Take the book with you' }).waitFor();
   },
   'import-review': async (page) => {
     await page.goto('/import');

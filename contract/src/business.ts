@@ -63,7 +63,7 @@ export const businessView = z.object({
   /** ISO 4217 */
   currency: z.string(),
   products: z.array(productView),
-  /** Products put away: no longer mixed, still known by name. */
+  /** Archived products (an old name; devices keep answers with it): no longer mixed, still known by name. */
   putAway: z.array(productView),
   pumps: z.array(pumpView),
   bottles: z.array(bottleView),

@@ -59,7 +59,7 @@ export const clientFields = z.strictObject({ name, card: clientCard });
 export const newClient = z.strictObject({ id: newId, name, card: clientCard.prefault({}) });
 export type NewClient = z.output<typeof newClient>;
 export const clientEdit = clientFields.extend({ version });
-/** Put away, or taken out again. */
+/** Archived, or brought back. */
 export const archiving = z.strictObject({ version, archived: z.boolean() });
 /** With whom this client shares a household; null leaves it. */
 export const householdEdit = z.strictObject({ with: id.nullable() });

@@ -12,7 +12,7 @@ const changed = z.object({ version: z.int() });
 export const MIXING_ENDPOINTS = {
   'POST /api/products': { says: 'Add a product', body: newProduct, response: made },
   'PUT /api/products/:id': { says: 'Change a product', body: productEdit, response: changed },
-  'PUT /api/products/:id/shelf': { says: 'Put a product away, or take it out', body: shelving, response: changed },
+  'PUT /api/products/:id/shelf': { says: 'Archive a product, or bring it back', body: shelving, response: changed },
   'GET /api/products/:id/ledger': { says: 'Stock entries and lots of a product', response: ledgerView },
   'POST /api/pumps': { says: 'Add a pump', body: newPump, response: made },
   'PUT /api/pumps/:id': { says: 'Change a pump', body: pumpEdit, response: changed },
@@ -21,7 +21,7 @@ export const MIXING_ENDPOINTS = {
     body: calibration,
     response: changed,
   },
-  'PUT /api/pumps/:id/shelf': { says: 'Put a pump away', body: shelving, response: changed },
+  'PUT /api/pumps/:id/shelf': { says: 'Archive a pump', body: shelving, response: changed },
   'POST /api/bottles': { says: 'Add a kind of bottle', body: newBottle, response: made },
   'PUT /api/bottles/:id': { says: 'Change a kind of bottle', body: bottleEdit, response: changed },
   'PUT /api/bottles/:id/shelf': { says: 'Put a kind of bottle away', body: shelving, response: changed },

@@ -137,5 +137,5 @@ export const bottleShown = z.object({
   graduation: z.number().nullable(),
 });
 
-/** Put away, or taken out. */
+/** Archived, or brought back. */
 export const shelving = z.strictObject({ version, archived: z.boolean() });

@@ -4,7 +4,7 @@ import type { Language } from './languages';
 /** What a client is asked once, and may change. Named as the card on the counter says it. */
 export const CONSENTS = {
   plucking: 'Hair plucked from the ears',
-  muzzle: 'A muzzle, if it must be',
+  muzzle: 'A muzzle, if there is no other way',
   photos: 'Photos kept and shown on the sheet',
   'vet contact': 'We may talk to the vet',
   'e-mail': 'E-mails from us',

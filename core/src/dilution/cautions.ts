@@ -8,7 +8,10 @@ export const CAUTIONS = {
   scented: { asks: 'Scented', label: 'Scented.' },
   'broken skin': { asks: 'Not on broken skin', label: 'Not on broken skin.' },
   'cats in the house': { asks: 'Harms cats: not for a dog that lives with one', label: 'Harms cats.' },
-  'pregnancy of the user': { asks: 'Not handled while pregnant', label: 'Not for hands of the pregnant.' },
+  'pregnancy of the user': {
+    asks: 'Not handled while pregnant',
+    label: 'Not to be handled by anyone who is pregnant.',
+  },
 } as const satisfies Record<string, { readonly asks: string; readonly label: string }>;
 
 export type MixCaution = keyof typeof CAUTIONS;

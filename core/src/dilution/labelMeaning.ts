@@ -97,7 +97,7 @@ function oneOf(
   const reading = fitting.find((each) => isSameRange(each, range)) ?? fitting[0];
   return reading
     ? diluted(strength, reading)
-    : { kind: 'refused', at: 'waterParts', why: 'The label cannot be read as that.' };
+    : { kind: 'refused', at: 'waterParts', why: 'The label cannot mean that.' };
 }
 
 const isSameRange = ({ range }: Reading, said: ExactRange | null): boolean =>

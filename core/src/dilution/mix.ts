@@ -35,7 +35,7 @@ export function cutMix(volume: Millilitres, strength: Strength, wanted: Strength
   const total = new Fraction(volume).mul(concentration(strength)).div(concentration(wanted));
   const water = total.sub(volume);
   if (water.compare(0) < 0) {
-    return { kind: 'refused', why: 'Water cannot make it stronger. Add product, or mix afresh.' };
+    return { kind: 'refused', why: 'Water cannot make it stronger. Add product, or mix a new one.' };
   }
   return { kind: 'add water', water: millilitres(water.valueOf()), total: millilitres(total.valueOf()) };
 }
@@ -66,7 +66,7 @@ export function topUp(leftOver: MixInBottle, total: Millilitres, wanted: Strengt
     return { kind: 'refused', why: 'The left-over alone holds more product than that. Make more, or cut it first.' };
   }
   if (water.compare(0) < 0) {
-    return { kind: 'refused', why: 'The left-over alone holds more water than that. Make more, or mix afresh.' };
+    return { kind: 'refused', why: 'The left-over alone holds more water than that. Make more, or mix a new one.' };
   }
   return {
     kind: 'topped up',

@@ -34,12 +34,15 @@ export function mayTake(
   dogId: string,
   now: number,
 ): MayTake {
-  if (mix.forDog !== null && mix.forDog !== dogId) return { kind: 'no', why: 'It bears another dog’s name.' };
+  if (mix.forDog !== null && mix.forDog !== dogId) return { kind: 'no', why: 'It has another dog’s name on it.' };
   if (!isPast(mix, now)) return { kind: 'yes' };
   if (isForOneDog(product))
     return {
       kind: 'no',
-      why: 'It is past its discard time, and medicated or brought along: pour it away, mix afresh.',
+      why: 'It is past its discard time, and medicated or brought along: pour it away and mix a new one.',
     };
-  return { kind: 'with a reason', why: 'It is past its discard time: a mix holds no preservative. Better mix afresh.' };
+  return {
+    kind: 'with a reason',
+    why: 'It is past its discard time: a mix holds no preservative. Better mix a new one.',
+  };
 }

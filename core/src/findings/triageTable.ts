@@ -106,7 +106,7 @@ export const TRIAGE_TABLE: readonly TriageRow[] = [
   ear('after cleaning, whining on', ['after cleaning, whining'], answered('past a day', true), ['vet', 'S1']),
   ear('after cleaning, crying', ['after cleaning, crying'], any, ['vet today', 'S3']),
 
-  eye('stain, seen by a vet', ['eye stain'], answered('a vet has seen the tearing', true), ['note', 'S0']),
+  eye('stain, seen by a vet', ['eye stain'], answered('a vet has seen the watering eye', true), ['note', 'S0']),
   eye('stain', ['eye stain'], answered('no vet yet', false), ['tell', 'S0'], 'Ask for one look by an eye vet.'),
   eye('wet', ['eye wet'], any, ['note', 'S0']),
   eye('newly wet on one side', ['eye wet'], answered('newly wet on one side', true), ['vet', 'S1'], AROUND_ONLY),

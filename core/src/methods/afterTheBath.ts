@@ -22,7 +22,7 @@ export const AFTER_THE_BATH: readonly MethodSource[] = [
         powder: 'Powder, sparingly, away from eye and nostril.',
       }),
       'The nose pad: balm if dry and scaly, warmed on the fingertip.',
-      'Sides apart: one is often the worse.',
+      'Each side by itself: one is often worse.',
     ],
     never: [
       'Nothing greasy on red skin.',

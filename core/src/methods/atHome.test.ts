@@ -8,7 +8,7 @@ const LOOKED_AT = ['ear look', 'eye corner', 'fold section', 'mat', 'teeth'];
 
 /** What only hands that have learned it may do. */
 const NOT_AT_HOME =
-  /\b(blade|clipper|clip|tweezers?|forceps|pluck|fill|pour|drops?|cut|shave|scissors|spirit|stain remover|zinc)\b/i;
+  /\b(blade|clipper|clip|tweezers?|forceps|pluck|fill|pour|drops?|cut|shave|scissors|spirit|alcohol|stain remover|zinc)\b/i;
 
 test('every piece of home care has a card of its own, with what never and when to stop', () => {
   expect(Object.keys(HOME_CARDS).toSorted()).toEqual([...ALL_HOME_HOWS].toSorted());

@@ -55,8 +55,8 @@ export const ON_THE_TABLE: readonly MethodSource[] = [
       ),
       houseLine(
         by('alcohol', {
-          avoided: 'No spirit: it stings.',
-          used: 'Spirit never dripping, never on red or broken skin: it stings.',
+          avoided: 'No alcohol: it stings.',
+          used: 'Alcohol never dripping, never on red or broken skin: it stings.',
         }),
       ),
       by('nozzle', {
@@ -114,7 +114,7 @@ export const ON_THE_TABLE: readonly MethodSource[] = [
     never: [
       'Never pick crust dry.',
       'No clipper at the lid margin.',
-      'No soap, spirit or caustic stain remover near an eye.',
+      'No soap, alcohol or caustic stain remover near an eye.',
     ],
     stops: [
       'Squinting, pawing, a new haze, blood or new redness of the white: nothing there, a vet today.',
@@ -128,7 +128,7 @@ export const ON_THE_TABLE: readonly MethodSource[] = [
     needs: ['sharp clippers', 'a file', 'styptic powder, open'],
     steps: [
       'Pale nails show the quick: cut below it. Dark nails: tips only, until a dark spot shows in the cut.',
-      'Dewclaws wear never and curl into the flesh: never forgotten.',
+      'Dewclaws never wear down and can curl into the flesh: do not forget them.',
       'File the edges, so that nobody is scratched.',
       by('nails', {
         'before the bath': 'Before the bath, so that a nick can be stopped, hold, and be washed clean.',

@@ -16,7 +16,7 @@ export const CHOICES = {
   'in distress': 'Dog in distress',
   'vet said so': 'The vet said so',
   'skin reacts': 'The skin reacts',
-  'judged otherwise': 'Seen and judged otherwise',
+  'judged otherwise': 'Seen and judged differently',
   'healthy skin': 'healthy skin',
   'red skin': 'redness',
   'damp skin': 'damp skin',

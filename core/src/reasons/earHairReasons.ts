@@ -10,13 +10,13 @@ export const EAR_HAIR_REASONS = {
   'outside only': 'this business works outside the ear only',
   'house trims': 'the business trims',
   'broke off today': 'it broke off today',
-  'not borne': 'plucking was not borne last time',
+  'not borne': 'the dog did not bear plucking last time',
   'old and new to it': 'old, and never plucked',
   'old, not known': 'old, and nobody knows whether it was ever plucked',
   'house stages': 'the business works in stages',
   'first time': 'first time',
   'last time not known': 'last time not known',
   'long ago': 'last time {days} days ago',
-  'borne well': 'dense hair, done before, borne well',
+  'borne well': 'dense hair, done before without trouble',
 } as const;
 export type EarHairReason = keyof typeof EAR_HAIR_REASONS;

@@ -58,8 +58,8 @@ export const vetBy = ({ level, openedOn }: Pick<Referral, 'level' | 'openedOn'>)
 
 export const NEXT_STEPS = {
   'tell the owner': 'Tell the owner',
-  'hear the owner': 'Hear whether the owner goes',
-  'hear the vet': 'Hear what the vet said',
+  'hear the owner': 'Ask whether the owner is going',
+  'hear the vet': 'Ask what the vet said',
   close: 'Close it',
 } as const;
 export type NextStep = keyof typeof NEXT_STEPS;

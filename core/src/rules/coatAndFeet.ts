@@ -130,13 +130,13 @@ export const COAT_RULES: readonly Rule[] = [
     'clot',
     always,
     'a wet clot comes off',
-    caution('Let a clot hold before wetting; bleeding past 15 minutes is a vet’s.'),
+    caution('Let a clot hold before wetting; bleeding past 15 minutes is for a vet.'),
   ),
   nailCare(
     'curled',
     fact('overgrown nails', (dog) => dog.nailsOvergrown),
     'it can grow into the flesh',
-    method('Curled nails clipped from the side; a dewclaw against the skin is told.'),
+    method('Curled nails clipped from the side; tell the owner of a dewclaw against the skin.'),
   ),
 
   teeth('home', always, 'plaque sets in days', home(2, 2, 'brush the teeth')),

@@ -70,7 +70,7 @@ export const EAR_RULES: readonly Rule[] = [
   care(
     'look first',
     always,
-    'a trouble found late is made worse',
+    'trouble found late is worse',
     method('Look and smell before anything wet. Flap up and away straightens the canal.'),
   ),
   care('clean ear', always, 'over-cleaning dries the skin', caution('A dry, pink ear without smell is wiped only.')),
@@ -138,7 +138,12 @@ export const EAR_RULES: readonly Rule[] = [
     caution('Never a red, sore, wet or smelly ear; never where hair is only at the flap.'),
   ),
   hair('how', always, 'less pain', method('Small tufts, skin held still. Enough is when air and cleaner get in.')),
-  hair('young', stage('puppy'), 'it learns that it is nothing', method('Start young: a few hairs, a taste, stop.')),
+  hair(
+    'young',
+    stage('puppy'),
+    'it learns that it is nothing to fear',
+    method('Start young: a few hairs, a taste, stop.'),
+  ),
 
   flaps('hairy', hairyFlap, 'heavy hair on the flap keeps the ear shut', days(42, 21, 70)),
   rowsOf('ear flaps', 'default', COMMON_PRACTICE)(

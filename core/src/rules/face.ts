@@ -63,7 +63,7 @@ export const FACE_RULES: readonly Rule[] = [
     'never near',
     always,
     'it burns',
-    caution('No stain remover, spirit or body shampoo near an eye.'),
+    caution('No stain remover, alcohol or body shampoo near an eye.'),
     keepsOff([], 'alcohol', 'spirit', 'peroxide', 'bleach'),
   ),
   care(
@@ -102,7 +102,7 @@ export const FACE_RULES: readonly Rule[] = [
     'never',
     tears,
     'it burns, or it is a medicine',
-    caution('No caustic or bleaching remover. Chews and creams against stains are a vet’s matter only.'),
+    caution('No caustic or bleaching remover. Chews and creams against stains are for a vet only.'),
   ),
   stains(
     'how',

@@ -49,7 +49,7 @@ export const SERVICE_RULES: readonly Rule[] = [
     'shave-down',
     does('shave-down', 'vet'),
     BY_CHOICE,
-    caution('Matted to the skin: not shaved here, a vet’s.'),
+    caution('Matted to the skin: not shaved here, but by a vet.'),
   ),
   rowsOf('bath', 'law', HOUSE_VALUE)(
     'medicated baths',

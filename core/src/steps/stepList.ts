@@ -71,7 +71,7 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
       title: title('look-over'),
       how: practice(
         'Lift both flaps. Touch each place as clear or tap what you see.',
-        'Nothing counts as clear by silence.',
+        'A place that nobody touched does not count as clear.',
       ),
       ...left(visit, lookOver(dogAtWork(visit.facts))),
     }),

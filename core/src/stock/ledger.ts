@@ -41,7 +41,7 @@ export function enter(before: number, movement: Movement): Entered {
   if (falls && movement.reason.trim() === '')
     return {
       kind: 'refused',
-      why: `The ledger knows of ${Math.round(Math.max(0, before) * 10) / 10} ml only. Say why more went out: a delivery that was not entered, a slip in a count.`,
+      why: `The ledger knows of ${Math.round(Math.max(0, before) * 10) / 10} ml only. Say why more went out: a delivery that was not entered, a mistake in a count.`,
     };
   return { kind: 'entered', ml, after };
 }

@@ -20,7 +20,7 @@ export function millilitres(value: number): Millilitres {
 export function kilograms(value: number): Kilograms {
   if (!(value >= LIGHTEST_DOG_KG && value <= HEAVIEST_DOG_KG)) {
     throw new RangeError(
-      `A dog cannot weigh ${value} kg; between ${LIGHTEST_DOG_KG} and ${HEAVIEST_DOG_KG} kg is believed.`,
+      `A dog cannot weigh ${value} kg; between ${LIGHTEST_DOG_KG} and ${HEAVIEST_DOG_KG} kg is accepted.`,
     );
   }
   return value as Kilograms;

@@ -22,7 +22,7 @@ export const HOUSE_QUESTIONS = {
     {
       id: 'few drops',
       words: 'A few drops down the flap, nozzle never touching',
-      for: 'Little liquid, little fright; fits puppies too.',
+      for: 'Little liquid, less fright; fits puppies too.',
     },
     {
       id: 'fill',
@@ -67,8 +67,8 @@ export const HOUSE_QUESTIONS = {
     { id: 'after', words: 'After drying', for: 'Bath water in the ear is dried in the same go.' },
     { id: 'both', words: 'Before, and a second round after', for: 'For ears that bring up much.' },
   ]),
-  alcohol: question('Spirit or alcohol in ear cleaner?', 'avoided', [
-    { id: 'avoided', words: 'No spirit in ears', for: 'It stings; a drying cleaner does as well.' },
+  alcohol: question('Alcohol in ear cleaner?', 'avoided', [
+    { id: 'avoided', words: 'No alcohol in ears', for: 'It stings; a drying cleaner does as well.' },
     {
       id: 'used',
       words: 'Used for fast drying',
@@ -212,7 +212,7 @@ export const HOUSE_QUESTIONS = {
   ]),
   pumpWaste: question('How much mix may be thrown away for the sake of whole pump strokes?', '20 %', [
     { id: '20 %', words: 'Up to a fifth; beyond that the product is measured', for: 'Quick where it costs little.' },
-    { id: '10 %', words: 'Up to a tenth', for: 'Dear products, many small dogs.' },
+    { id: '10 %', words: 'Up to a tenth', for: 'Expensive products, many small dogs.' },
     { id: '50 %', words: 'Up to half', for: 'Fewer measuring cups to wash.' },
     {
       id: 'any',
@@ -262,7 +262,7 @@ export const HOUSE_STANCES = [
   {
     asks: 'Stain removers, chews and steroid creams',
     schools: 'used by some',
-    does: 'A vet’s matter; caustic ones never.',
+    does: 'For a vet to decide; caustic ones never.',
     why: 'They burn, or they are medicines.',
   },
   {

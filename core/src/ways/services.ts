@@ -51,7 +51,7 @@ export const SERVICES = {
     name: 'Dewclaw curled against the skin',
     means: { done: 'clipped while it only touches', vet: 'left to vets' },
     usual: 'done',
-    warns: 'One that has grown in is always a vet’s.',
+    warns: 'One that has grown in is always for a vet.',
   },
   'shave-down': {
     name: 'Matted to the skin',

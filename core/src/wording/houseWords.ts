@@ -61,7 +61,7 @@ const LONGEST = 400;
 export function wordingProblem(key: WordingKey, words: string, base: Wording = ENGLISH): string | null {
   const shipped = shippedWords(base)[key] ?? '';
   const text = words.trim();
-  if (text === '') return 'Something must stand here.';
+  if (text === '') return 'This must not be empty.';
   if (text.length > LONGEST) return `At most ${LONGEST} letters.`;
   const banned = notOurs(text, base.language);
   if (banned) return notOursWords(banned);

@@ -15,7 +15,7 @@ test('everything that ships may be said', () => {
 
 describe('what a business may not say', () => {
   test.each([
-    ['sentence cleaned', '', 'Something must stand here.'],
+    ['sentence cleaned', '', 'This must not be empty.'],
     ['sentence cleaned', 'Cleaned it all.', 'The place for {places} is missing.'],
     ['sentence cleaned', 'Cleaned the {places} of {dog}.', 'There is nothing to put at {dog}.'],
     ['advice vet', 'This is an infection at the {place}.', /“infection” names an illness/],

@@ -129,8 +129,8 @@ describe('feeds', () => {
     expect((await request(app).get('/api/owner').set(guest(token))).status).toBe(404);
     expect(logLines.slice(lines).join('')).not.toContain(token);
     expect(logLines.slice(lines).join('')).toContain('/api/calendars/(secret)');
-    // While its dog is put away a page is closed, too, and its calendar with it.
-    const putAway = async (archived: boolean) => {
+    // While its dog is archived a page is closed, too, and its calendar with it.
+    const archive = async (archived: boolean) => {
       const { version } = (await salon.call('GET /api/dogs/:id', { id: dogId })).body;
       await salon.call('PUT /api/dogs/:id/archive', { id: dogId, body: { version, archived } });
       const page = await request(app)
@@ -138,8 +138,8 @@ describe('feeds', () => {
         .set(guest(link.url.split('#')[1] ?? ''));
       return [page.status, (await request(app).get(pathOf(its.calendar))).status];
     };
-    expect(await putAway(true)).toEqual([404, 404]);
-    expect(await putAway(false)).toEqual([200, 200]);
+    expect(await archive(true)).toEqual([404, 404]);
+    expect(await archive(false)).toEqual([200, 200]);
     await salon.call('PUT /api/links/:id/revoke', { id: link.id, body: {} });
     expect((await request(app).get(pathOf(its.calendar))).status).toBe(404);
     expect((await request(app).get('/api/calendars/nonsense.ics')).status).toBe(404);

@@ -79,7 +79,7 @@ describe('a client', () => {
     expect((await dogOf(dogId)).facts.pluckingConsent).toBe(false);
   });
 
-  test('put away takes the dogs along, unless one is booked; taken out brings those back', async () => {
+  test('archived takes the dogs along, unless one is booked; brought back it brings those back', async () => {
     const { clientId, dogId } = await addDog(salon);
     const archive = async (archived: boolean) =>
       salon.call('PUT /api/clients/:id/archive', {
@@ -202,7 +202,7 @@ describe('two that are the same', () => {
 });
 
 describe('a vet', () => {
-  test('is kept with contacts, belongs to dogs, and can be put away', async () => {
+  test('is kept with contacts, belongs to dogs, and can be archived', async () => {
     const { dogId } = await addDog(salon);
     const id = v7();
     const fields = { name: 'Dr Oyelaran', practice: 'Harbour Vets', phone: '01632 960200' };

@@ -63,7 +63,7 @@ describe('a lesson of a young dog', () => {
   });
 });
 
-describe('what is put away', () => {
+describe('what is archived', () => {
   test('stays in the export, with its day, and out of what is reckoned', async () => {
     const own = await openSalon();
     const { dogId } = await addDog(own);
@@ -76,7 +76,7 @@ describe('what is put away', () => {
     expect(listed).toMatchObject({ archived: true, reckoned: true, next: null });
   });
 
-  test('a dog that is taken out brings its owner along', async () => {
+  test('a dog that is brought back brings its owner along', async () => {
     const own = await openSalon();
     const { clientId, dogId } = await addDog(own);
     await own.call('PUT /api/clients/:id/archive', { id: clientId, body: { version: 1, archived: true } });

@@ -39,12 +39,12 @@ describe('a product', () => {
     [{ label: 'two squirts' }, 'label', /no ratio we know/],
     [{ label: '0:1' }, 'label', /zero/],
     [{ label: '2:100', waterParts: null }, 'waterParts', /ready to use/],
-    [{ label: '2:100', waterParts: '1/50' }, 'waterParts', /cannot be read as that/],
-    [{ waterParts: '32' }, 'waterParts', /cannot be read as that/],
+    [{ label: '2:100', waterParts: '1/50' }, 'waterParts', /cannot mean that/],
+    [{ waterParts: '32' }, 'waterParts', /cannot mean that/],
     [{ waterParts: '0' }, 'waterParts', /More than 0/],
     [{ waterParts: null }, 'waterParts', /ready to use/],
     [{ label: 'ready to use' }, 'waterParts', /never diluted/],
-    [{ label: '10:1 to 32:1', waterParts: '40' }, 'waterParts', /cannot be read/],
+    [{ label: '10:1 to 32:1', waterParts: '40' }, 'waterParts', /cannot mean that/],
     [
       { label: '10:1 to 32:1', waterParts: '32', purposes: [{ purpose: 'strong', waterParts: '4' }] },
       'purposes.0.waterParts',
@@ -86,7 +86,7 @@ describe('a product', () => {
     expect(products.find((each) => each.id === first)?.usual).toBe(false);
   });
 
-  test('edits carry a version; one that a vet prescribed is not put away', async () => {
+  test('edits carry a version; one that a vet prescribed is not archived', async () => {
     const id = await addProduct(salon, { name: 'Prescribed wash' });
     const edit = { version: 1, ...typed({ name: 'Prescribed wash', price: 200 }) };
     expect((await salon.call('PUT /api/products/:id', { id, body: edit })).body).toEqual({ version: 2 });
@@ -112,7 +112,7 @@ describe('a product', () => {
     ]);
   });
 
-  test('put away while a bottle of it stands: the mix stays, with its name, and it can be taken out again', async () => {
+  test('archived while a bottle of it stands: the mix stays, with its name, and it can be brought back', async () => {
     const id = await addProduct(salon, { name: 'Going wash' });
     const mix = mixBody(id, await bottleOf(salon));
     expect((await makeMix(salon, mix)).status).toBe(201);
@@ -169,7 +169,7 @@ describe('pumps and bottles', () => {
     expect([status, body.error.fields?.[0]?.path]).toEqual([422, path]);
   });
 
-  test('a bottle that holds a mix is not put away, nor made fewer than its number', async () => {
+  test('a bottle that holds a mix is not archived, nor made fewer than its number', async () => {
     const id = await addProduct(salon, { name: 'Bottled wash' });
     const bottleId = await bottleOf(salon);
     const mixes = [mixBody(id, bottleId), mixBody(id, bottleId)];

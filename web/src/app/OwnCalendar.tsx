@@ -29,7 +29,7 @@ export function OwnCalendar() {
             className="w-full rounded-xl border border-line bg-paper px-3 min-h-11 text-sm mb-2"
           />
           <p className="text-sm text-soft mb-2">
-            Whoever has this address sees your bookings. Subscribe to it, do not share it.
+            Anyone who has this address sees your bookings. Subscribe to it, do not share it.
           </p>
           <span className="flex gap-2">
             <Button look="quiet" onClick={() => set.mutate(true)}>

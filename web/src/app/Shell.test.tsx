@@ -59,7 +59,7 @@ describe('the shell', () => {
 
 describe('signing in', () => {
   test.each([
-    [401, /do not go together/],
+    [401, /do not match/],
     [429, /Too many tries/],
     [500, /That did not work/],
   ])('an answer of %s is told in words', async (status, words) => {

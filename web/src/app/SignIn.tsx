@@ -32,7 +32,7 @@ export function SignIn() {
         </svg>
         <div className="text-center">
           <h1>Dewpond</h1>
-          <p className="text-soft">Keeps up the dogs you look after.</p>
+          <p className="text-soft">Plans and records the care of your dogs.</p>
         </div>
         <TextField label="E-mail" name="email" type="email" autoComplete="username" required autoFocus />
         <TextField
@@ -54,5 +54,7 @@ export function SignIn() {
 function reason(status: number | undefined): string {
   if (status === undefined) return 'The server cannot be reached. Try again when the network is back.';
   if (status === 429) return 'Too many tries. Wait a minute, then try again.';
-  return status === 401 ? 'E-mail and password do not go together.' : 'That did not work. Check the e-mail address.';
+  return status === 401
+    ? 'This e-mail and this password do not match.'
+    : 'That did not work. Check the e-mail address.';
 }

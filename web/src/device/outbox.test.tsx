@@ -195,7 +195,7 @@ describe.each<readonly [string, () => DeviceStorage]>([
       expect(there.taken.flat()).toEqual([mine.id, theirs.id]);
     });
 
-    test('a refused one holds up no other, is told in words, and stays until it is put away', async () => {
+    test('a refused one holds up no other, is told in words, and stays until it is dismissed', async () => {
       const visitId = v7();
       const [first, bad, last] = [done(visitId), done(visitId), done(visitId)];
       const there = server(() => ({ refused: [bad.id] }));

@@ -172,7 +172,7 @@ export class Outbox {
       // An event the answer says nothing of would be sent again and again.
       const spokenOf = new Set([...settled, ...refused.map(({ id }) => id)]);
       for (const { id } of batch)
-        if (!spokenOf.has(id)) await this.work.refuse(id, 'The server did not say what became of it.');
+        if (!spokenOf.has(id)) await this.work.refuse(id, 'The server did not say whether it took it.');
     }
     return true;
   }

@@ -26,7 +26,7 @@ export function Conflict<Form extends object>({ draft, what, names, show }: Conf
           Someone else changed {what} meanwhile. What you typed is still here.
         </span>
         {clashes.length === 0 ? (
-          <Button onClick={() => draft.takeOver([])}>Take theirs in beside mine</Button>
+          <Button onClick={() => draft.takeOver([])}>Add theirs to mine</Button>
         ) : (
           <Button onClick={() => setOpen(true)}>Compare</Button>
         )}

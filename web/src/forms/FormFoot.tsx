@@ -8,7 +8,7 @@ interface FormFootProps {
   readonly does?: string;
   /** It is on its way, or cannot go yet. */
   readonly disabled: boolean;
-  /** What else one may do: put away, cancel. */
+  /** What else one may do: archive, cancel. */
   readonly children?: ReactNode;
 }
 

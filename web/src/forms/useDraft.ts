@@ -97,7 +97,7 @@ export function useDraft<Form extends object, Schema extends z.ZodType, Body ext
   const isElse = !alike(now.form, base.form);
   const isAlike = alike(now.form, form);
   useEffect(() => {
-    // Something else of it changed, put away or a sentence: nothing here meets what was typed.
+    // Something else of it changed, archived or a sentence: nothing here meets what was typed.
     if (isBehind && !isElse) setValues({ base: now });
     else if (isElse && (!isTyped || isAlike) && now.version >= base.version) setValues({ base: now, form: now.form });
   }, [base, isBehind, isElse, isTyped, isAlike, now, setValues]);

@@ -19,7 +19,7 @@ export const HERDING: readonly Breed[] = [
   breed('pembroke', 'Corgi, Pembroke', [9, 14], ['short double, short, dense, heavy', 'upright, none', 'middle, ordinary, none'], { also: ['Corgi'], mind: ['long back'] }),
   breed('dutch-shepherd', 'Dutch Shepherd', [20, 32], ['short double, short, dense, heavy', 'upright, none', 'long, ordinary, none']),
   breed('german-shepherd', 'German Shepherd Dog', [22, 40], ['short double, half, dense, heavy', 'upright, none', 'long, ordinary, none'], { also: ['Alsatian'], mind: ['never clipped short'] }),
-  breed('komondor', 'Komondor', [36, 61], ['corded, full, very dense, hardly', 'hanging, sparse', 'middle, ordinary, none'], { mind: ['strong', 'wary'], why: 'Cords take a day and more to dry through; damp cords sour.' }),
+  breed('komondor', 'Komondor', [36, 61], ['corded, full, very dense, hardly', 'hanging, sparse', 'middle, ordinary, none'], { mind: ['strong', 'wary'], why: 'Cords take a day and more to dry through; damp cords begin to smell.' }),
   breed('kuvasz', 'Kuvasz', [32, 52], ['long double, half, very dense, heavy', 'folded, none', 'long, ordinary, none'], { mind: ['strong', 'wary', 'never clipped short'] }),
   breed('lancashire-heeler', 'Lancashire Heeler', [3, 7], ['short double, short, dense, ordinary', 'upright, none', 'middle, ordinary, none']),
   breed('maremma', 'Maremma Sheepdog', [30, 45], ['long double, half, very dense, heavy', 'folded, none', 'long, ordinary, none'], { mind: ['strong', 'wary', 'never clipped short'] }),

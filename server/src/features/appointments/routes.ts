@@ -23,7 +23,7 @@ export function appointmentRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/appointments', async ({ tx, body }) => {
     const [known] = await tx.select({ id: dog.id, archivedOn: dog.archivedOn }).from(dog).where(eq(dog.id, body.dogId));
     if (!known) throw badField('dogId', 'There is no such dog here.');
-    if (known.archivedOn) throw badField('dogId', 'That dog is put away. Take it out first.');
+    if (known.archivedOn) throw badField('dogId', 'That dog is archived. Bring it back first.');
     await lockPerson(tx, body.memberId);
     const madeFrom = contentHash(body);
     const { minutes, startsAt, ...rest } = body;

@@ -57,9 +57,9 @@ export function clientRoutes(router: Router, services: Services): void {
     const dogIds = theirs.map(({ id }) => id);
     if (body.archived) {
       assertNotBooked(await bookedDogs(tx, dogIds, asker.zone, now));
-      await putAwayDogs(tx, dogIds, today);
+      await archiveDogs(tx, dogIds, today);
     } else if (before.archivedOn !== null && dogIds.length > 0) {
-      // Dogs that were put away before, or on another day, stay where they are.
+      // Dogs that were archived before, or on another day, stay where they are.
       await tx
         .update(dog)
         .set({ archivedOn: null, version: sql`${dog.version} + 1` })
@@ -98,7 +98,7 @@ async function makeHousehold(tx: Tenant, of: string): Promise<string> {
   return id;
 }
 
-const putAwayDogs = (tx: Tenant, ids: readonly string[], today: string) =>
+const archiveDogs = (tx: Tenant, ids: readonly string[], today: string) =>
   ids.length === 0
     ? Promise.resolve()
     : tx

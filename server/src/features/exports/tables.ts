@@ -82,7 +82,7 @@ const dogs = csv(
     'Chip',
     'To mind',
     'Note',
-    'Put away',
+    'Archived',
   ],
   (from) =>
     from

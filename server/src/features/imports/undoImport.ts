@@ -16,7 +16,7 @@ export async function undoImport(tx: Tenant, id: string): Promise<void> {
     if (used)
       throw new Refusal(
         'conflict',
-        `${used.name} has visits, bookings or instructions since. Put away what you do not want by hand; nothing was undone.`,
+        `${used.name} has visits, bookings or instructions since. Archive what you do not want by hand; nothing was undone.`,
       );
   }
   const [joined] = await tx

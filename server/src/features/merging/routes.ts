@@ -49,7 +49,7 @@ export function mergeRoutes(router: Router, services: Services): void {
         version: sql`${client.version} + 1`,
       })
       .where(eq(client.id, both.survivor.id));
-    await putAway(tx, both.gone.id, today);
+    await archive(tx, both.gone.id, today);
     return { id: body.id };
   });
 
@@ -131,7 +131,7 @@ function assertMayMerge({ refused }: MergePreview): void {
 }
 
 const SAME = 'That is one and the same already.';
-const AWAY = 'That one is put away. Take it out first.';
+const AWAY = 'That one is archived. Bring it back first.';
 
 async function previewClients(tx: Tenant, { survivor, gone }: Both<ClientRow>): Promise<MergePreview> {
   const dogs = await dogsOfClient(tx, gone.id);
@@ -223,7 +223,7 @@ const keep = (
     personId: asker.personId,
   });
 
-const putAway = (tx: Tenant, id: string, today: string) =>
+const archive = (tx: Tenant, id: string, today: string) =>
   tx
     .update(client)
     .set({ archivedOn: today, householdId: null, version: sql`${client.version} + 1` })

@@ -79,7 +79,7 @@ async function savedReading(tx: Tenant, business: StockedBusiness, typed: Produc
   const twin = [...business.products, ...business.putAway].find(
     (each) => each.id !== id && each.name.toLowerCase() === called,
   );
-  if (twin) throw badField('name', `There is a product of that name${twin.row.archivedOn ? ', put away' : ''}.`);
+  if (twin) throw badField('name', `There is a product of that name${twin.row.archivedOn ? ', archived' : ''}.`);
   if (price !== null && typed.containerMl === null) throw badField('containerMl', 'For how many ml is that price?');
   if (typed.pumpId !== null && !its) throw badField('pumpId', 'There is no such pump here.');
   return {

@@ -28,7 +28,7 @@ export async function bookedDogs(tx: Tenant, dogIds: readonly string[], zone: st
   return rows.map(({ dog: name, at }) => ({ dog: name, day: dayIn(zone, at) }));
 }
 
-/** A dog that is put away would not come to its booking: that is cancelled first, by a person. */
+/** A dog that is archived would not come to its booking: that is cancelled first, by a person. */
 export function assertNotBooked([first]: readonly Booked[]): void {
   if (first)
     throw new Refusal(

@@ -24,7 +24,7 @@ function ofVisit<T extends Table>(table: T): Omit<T['_']['columns'], 'businessId
 }
 
 /**
- * All that is kept of some dogs, put away or not, as selects; dogs by name, each list as its readers expect it.
+ * All that is kept of some dogs, archived or not, as selects; dogs by name, each list as its readers expect it.
  * @param among which dogs: a condition on a column that names one.
  */
 export const dogQueries = (select: QueryBuilder, among: (dogId: Column) => SQL) => ({

@@ -79,7 +79,7 @@ export async function openLink(
   return link && { businessId, link };
 }
 
-/** The link that is meant, while it is open: not stopped, not run out, its dog not put away. */
+/** The link that is meant, while it is open: not stopped, not run out, its dog not archived. */
 export async function openNow(tx: Tenant, which: SQL, now: number): Promise<LinkRow | null> {
   const [found] = await tx
     .select({ link: ownerLink })

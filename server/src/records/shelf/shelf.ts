@@ -25,7 +25,7 @@ export type StockedProduct = Product & { readonly strokeMl: number | null; reado
 /** A kind of bottle, and how many there are. */
 export type Shelved = FreeBottle & { readonly count: number; readonly version: number };
 
-/** What stands on the shelves: products in use and put away, pumps, bottles. */
+/** What stands on the shelves: products in use and archived, pumps, bottles. */
 export interface Shelf {
   readonly products: readonly StockedProduct[];
   readonly putAway: readonly StockedProduct[];
@@ -54,7 +54,7 @@ export function shelfOf({ pumps, products, bottles }: RowsOf<ReturnType<typeof s
   };
 }
 
-/** A product of the business by its id, in use or put away. */
+/** A product of the business by its id, in use or archived. */
 export const productOf = (shelf: Pick<Shelf, 'products' | 'putAway'>, id: string): StockedProduct | undefined =>
   shelf.products.find((each) => each.id === id) ?? shelf.putAway.find((each) => each.id === id);
 

@@ -79,7 +79,7 @@ export function IncidentDialog({ table, onClose }: { readonly table: TableWork; 
             Write it down
           </Button>
           <p className="text-soft text-sm">
-            It stands on the owner sheet, and comes to the Watch list to be asked after.
+            It stands on the owner sheet, and on the Watch list so that somebody asks how the dog is.
           </p>
         </div>
       )}

@@ -114,7 +114,7 @@ describe('mixes of the bench at the table', () => {
 
   test('nothing at the bench: what to mix', async () => {
     await atTheWash([]);
-    expect(screen.getByText(/Nothing of it stands at the openMixes/)).toHaveWords(/half-litre bottle, 4 strokes/);
+    expect(screen.getByText(/Nothing of it stands at the bench/)).toHaveWords(/half-litre bottle, 4 strokes/);
   });
 });
 

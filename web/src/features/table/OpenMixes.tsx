@@ -25,7 +25,7 @@ export function OpenMixes({ view, table }: OpenMixesProps) {
   if (choices.length === 0)
     return made ? (
       <p className="text-soft">
-        Nothing of it stands at the openMixes: {made.bottle.name.toLowerCase()},{' '}
+        Nothing of it stands at the bench: {made.bottle.name.toLowerCase()},{' '}
         {made.strokes === null ? 'measure the product' : `${made.strokes} strokes`}.
       </p>
     ) : null;

@@ -62,7 +62,7 @@ function Sending({
   );
 }
 
-/** What was refused, in the server's words. It stays until somebody puts it away, and can be saved as a file. */
+/** What was refused, in the server's words. It stays until somebody dismisses it, and can be saved as a file. */
 function RefusedDialog({
   open,
   onClose,
@@ -85,7 +85,7 @@ function RefusedDialog({
       open={open && refused.length > 0}
       onClose={onClose}
       title="The server did not take this"
-      says="Nothing is lost: it stays on this device until you put it away."
+      says="Nothing is lost: it stays on this device until you dismiss it."
       tall
     >
       <ul className="flex flex-col gap-2 mb-3">
@@ -96,7 +96,7 @@ function RefusedDialog({
               {each.words}
             </span>
             <Button look="quiet" className="min-h-14!" onClick={() => void ownWork.discard(each.id)}>
-              Put away
+              Dismiss
             </Button>
           </li>
         ))}

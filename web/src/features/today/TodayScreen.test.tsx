@@ -41,7 +41,7 @@ const card = (title: string) => screen.getByRole('heading', { name: title }).clo
 describe('today', () => {
   test('says how many dogs, how long hands are full, and when it ends', async () => {
     openToday();
-    expect(await screen.findByText(/1 dog · hands full 1 h \d\d · ends \d+:\d\d/)).toBeTruthy();
+    expect(await screen.findByText(/1 dog · hands-on 1 h \d\d · ends \d+:\d\d/)).toBeTruthy();
     expect(screen.getByRole('img', { name: 'Ribbon of the day, 1 dogs' }).textContent).toContain('bath');
   });
 

@@ -36,7 +36,7 @@ export function placeBlocks(dog: TodayDog): PlacedBlock[] {
 export const endOf = (dog: TodayDog): number =>
   Date.parse(dog.appointment.startsAt) + dog.stages.reduce((sum, stage) => sum + stage.minutes, 0) * 60_000;
 
-/** "6 dogs · hands full 6 h 20 · ends 15:40" */
+/** "6 dogs · hands-on 6 h 20 · ends 15:40" */
 export function summary(dogs: readonly TodayDog[], zone: string): string {
   if (dogs.length === 0) return '';
   const available = dogs
@@ -44,5 +44,5 @@ export function summary(dogs: readonly TodayDog[], zone: string): string {
     .filter((stage) => !stage.dwell)
     .reduce((sum, stage) => sum + stage.minutes, 0);
   const ends = clock(Math.max(...dogs.map(endOf)), zone);
-  return `${dogs.length} ${dogs.length === 1 ? 'dog' : 'dogs'} · hands full ${duration(available)} · ends ${ends}`;
+  return `${dogs.length} ${dogs.length === 1 ? 'dog' : 'dogs'} · hands-on ${duration(available)} · ends ${ends}`;
 }

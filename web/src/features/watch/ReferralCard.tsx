@@ -156,12 +156,14 @@ interface StepDialogsProps {
 
 /** The dialog of what is being done: each writes one step down and closes. */
 function StepDialogs({ referral, today, doing, onClose, onStep }: StepDialogsProps) {
-  const me = useSession().data?.person.name ?? '';
+  const me = useSession().data?.person.name;
   const about = { dogId: referral.dogId, visitId: referral.visitId, referralId: referral.id };
   const done = (change: Partial<Edit>) => {
     onClose();
     onStep(change);
   };
+  // A step is signed: until it is known who does it, none is offered.
+  if (me === undefined) return null;
   return (
     <>
       <Pick

@@ -64,8 +64,8 @@ describe('a place a vet should see', () => {
     const { person, stands } = watch(referral());
     expect(await screen.findByText(/Next: tell the owner/)).toBeTruthy();
     await person.click(screen.getByRole('button', { name: 'The owner was told' }));
-    await person.click(screen.getByRole('button', { name: 'at the door' }));
-    expect(await screen.findByText(/Next: hear whether the owner goes/)).toBeTruthy();
+    await person.click(await screen.findByRole('button', { name: 'at the door' }));
+    expect(await screen.findByText(/Next: ask whether the owner is going/)).toBeTruthy();
     expect(screen.getByText(/Owner told at the door/)).toBeTruthy();
     await person.click(await screen.findByRole('button', { name: 'Undo' }));
     expect(await screen.findByText(/Next: tell the owner/)).toBeTruthy();

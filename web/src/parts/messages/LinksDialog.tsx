@@ -47,7 +47,7 @@ export function LinksDialog({
       open
       onClose={onClose}
       title={`${dog}: the owner’s page`}
-      says="Whoever has the link sees this dog’s sheets and dates, nothing else, without signing in."
+      says="Anyone who has the link sees this dog’s sheets and dates, nothing else, without signing in."
     >
       <div className="flex items-end gap-3 mb-4">
         <div className="w-44">

@@ -134,7 +134,7 @@ function Compose({
     form: draft,
     write: (id, body: MessageBody) => call('POST /api/messages', { body: { ...body, id } }),
     onSuccess: (_, { channel: by }) => {
-      tell(`On its way by ${by}. The Outbox shows what becomes of it.`);
+      tell(`On its way by ${by}. The Outbox shows whether it arrives.`);
       onSent?.(by);
       onClose();
     },

@@ -63,7 +63,7 @@ export function EditedLine({
       ) : (
         <button
           type="button"
-          aria-label={`Say it otherwise: ${line.words}`}
+          aria-label={`Say it differently: ${line.words}`}
           onClick={() => setOpen(true)}
           className="no-print grid place-items-center size-11 shrink-0 rounded-xl text-soft hover:text-pond hover:bg-pond-pale"
         >

@@ -124,7 +124,7 @@ export const referral = dewpond.table(
   ],
 );
 
-/** What an owner says was done at home, a task and a day each. It restarts no clock of the salon. */
+/** What an owner says was done at home, a task and a day each. It does not move the salon’s next visit. */
 export const homeTick = dewpond.table(
   'home_tick',
   {

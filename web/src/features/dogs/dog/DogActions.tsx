@@ -26,7 +26,7 @@ export function DogActions({ dog }: { readonly dog: DogView }) {
       { version: dog.version, archived },
       {
         onSuccess: ({ version }) =>
-          tell(archived ? `${dog.profile.name} is put away. Its record stays.` : `${dog.profile.name} is back.`, {
+          tell(archived ? `${dog.profile.name} is archived. Its record stays.` : `${dog.profile.name} is back.`, {
             undo: () => archive.mutate({ version, archived: !archived }),
           }),
       },
@@ -55,7 +55,7 @@ export function DogActions({ dog }: { readonly dog: DogView }) {
               The same dog twice…
             </DropdownMenu.Item>
             <DropdownMenu.Item className={ITEM} onSelect={() => put(dog.archivedOn === null)}>
-              {dog.archivedOn === null ? 'Put away' : 'Take out again'}
+              {dog.archivedOn === null ? 'Archive' : 'Bring back'}
             </DropdownMenu.Item>
           </DropdownMenu.Content>
         </DropdownMenu.Portal>

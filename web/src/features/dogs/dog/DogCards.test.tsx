@@ -55,14 +55,14 @@ describe('the cards of a dog’s page', () => {
     expect(screen.queryByText(/^Begin: /)).toBeNull();
   });
 
-  test('put away it cannot be booked, and comes back by undo', async () => {
+  test('archived it cannot be booked, and comes back by undo', async () => {
     const { person } = openPage();
     await person.click(await screen.findByRole('button', { name: 'More' }));
-    await person.click(await screen.findByRole('menuitem', { name: 'Put away' }));
-    expect(await screen.findByText(/^put away/)).toBeTruthy();
+    await person.click(await screen.findByRole('menuitem', { name: 'Archive' }));
+    expect(await screen.findByText(/^archived/)).toBeTruthy();
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Book' }).disabled).toBe(true);
     await person.click(await screen.findByText('Undo'));
-    await waitFor(() => expect(screen.queryByText(/^put away/)).toBeNull());
+    await waitFor(() => expect(screen.queryByText(/^archived/)).toBeNull());
   });
 
   test('a double of the same owner is shown with what would join', async () => {

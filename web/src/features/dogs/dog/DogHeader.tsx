@@ -19,7 +19,7 @@ export function DogHeader({ dog }: { readonly dog: DogView }) {
         <WhoItIs dog={dog} />
       </div>
       <div className="flex flex-wrap gap-1.5 mt-2">
-        {dog.archivedOn && <Chip tone="stop">put away {showDay(dog.archivedOn)}</Chip>}
+        {dog.archivedOn && <Chip tone="stop">archived {showDay(dog.archivedOn)}</Chip>}
         <InstructionChips dog={dog} />
         {dog.marks.map((mark) => (
           <Chip key={mark} tone="watch">

@@ -24,8 +24,8 @@ export function InstructionChoices({ dog, scratch, set }: ChoicesProps) {
           : tryInterval(scratch, about, every),
     );
   return (
-    <section aria-label="If a word fell away or came">
-      <h3 className="font-semibold mb-2">If a word fell away, or came</h3>
+    <section aria-label="If an instruction ended or was added">
+      <h3 className="font-semibold mb-2">If an instruction ended, or was added</h3>
       {dog.instructions.map((each) => (
         <label key={each.id} className="flex items-center gap-3 min-h-11 cursor-pointer">
           <input

@@ -150,8 +150,8 @@ function LiftFields({ form, set, isNothing }: LiftFieldsProps) {
       </SelectField>
       {isNothing && (
         <p role="status" className="col-span-2 rounded-xl bg-watch-pale px-3 py-2">
-          Nothing of that stands at the {namePlace(placeOf(form.place))} today. The word is kept, and counts when it is
-          found there.
+          There is no such sign at the {namePlace(placeOf(form.place))} today. The instruction is kept, and counts once
+          the sign is found there.
         </p>
       )}
     </>

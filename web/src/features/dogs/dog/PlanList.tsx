@@ -178,7 +178,7 @@ function Details({
       {line.earHair &&
         part('Decision', [
           `Line ${line.earHair.line} of the rule: ${reasonTold(line.earHair.reason)}`,
-          ...(line.earHair.beside ? [`Beside it: ${reasonTold(line.earHair.beside)}. The owner’s no stands.`] : []),
+          ...(line.earHair.beside ? [`Also: ${reasonTold(line.earHair.beside)}. The owner’s no holds.`] : []),
         ])}
       {line.home &&
         part('At home', [

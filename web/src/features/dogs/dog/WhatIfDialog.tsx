@@ -134,8 +134,8 @@ function TraitChoices({ dog, scratch, set }: ChoicesProps) {
     for (const [key, value] of Object.entries(tried)) set(tryTrait(scratch, dog, key as keyof Traits, value));
   };
   return (
-    <section aria-label="If it is otherwise">
-      <h3 className="font-semibold mb-2">If it is otherwise</h3>
+    <section aria-label="If it were different">
+      <h3 className="font-semibold mb-2">If it were different</h3>
       <div className="grid grid-cols-3 max-md:grid-cols-2 gap-3">
         <TraitSelects traits={traits} onChange={change} />
       </div>
@@ -146,8 +146,8 @@ function TraitChoices({ dog, scratch, set }: ChoicesProps) {
 function WayChoices({ dog, scratch, set }: ChoicesProps) {
   const ways = { ...dog.facts.ways, ...scratch.ways };
   return (
-    <section aria-label="If the business worked otherwise">
-      <h3 className="font-semibold mb-2">If the business worked otherwise</h3>
+    <section aria-label="If the business worked differently">
+      <h3 className="font-semibold mb-2">If the business worked differently</h3>
       <div className="grid grid-cols-2 max-md:grid-cols-1 gap-3">
         {ALL_HOUSE_QUESTIONS.map((question: HouseQuestion) => (
           <SelectField

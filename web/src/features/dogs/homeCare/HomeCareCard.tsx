@@ -24,7 +24,7 @@ export function HomeCareCard({ dogId }: { readonly dogId: string }) {
           {asked === 0 ? 'nothing due yet' : `${done} of ${asked} ticked since ${showDay(home.since)}`}{' '}
           <SourceMark
             source={COMMON_PRACTICE}
-            because="What the owner ticks tells whether home care happens. It restarts no clock of the salon."
+            because="What the owner ticks tells whether home care happens. It does not move the salon’s next visit."
           />
         </>
       }

@@ -16,7 +16,7 @@ const FILES = [
 
 /** The whole book in open formats. */
 export const ExportCard = () => (
-  <Card title="Take the book along" aside="open formats, any spreadsheet reads them">
+  <Card title="Take the book with you" aside="open formats, any spreadsheet reads them">
     <ul className="divide-y divide-line">
       {FILES.map(([file, name, says]) => (
         <li key={file}>

@@ -53,7 +53,7 @@ function Run({ run }: { readonly run: ImportView }) {
   const step = useWrite('PUT /api/imports/:id', {
     write: (_, what: 'cancel' | 'undo') => call('PUT /api/imports/:id', { id: run.id, body: { step: what } }),
     onSuccess: ({ state }) => {
-      tell(state === 'undone' ? 'All of that import is taken back.' : 'It stops; nothing of it stays.');
+      tell(state === 'undone' ? 'All of that import is taken back.' : 'It stops, and nothing of it is kept.');
     },
     tells: true,
   });

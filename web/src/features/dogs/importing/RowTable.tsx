@@ -61,7 +61,7 @@ export function RowTable({ rows, left, onLeft }: RowTableProps) {
         })}
       </div>
       <LongTable
-        heads={['Take', { name: 'Row', from: 'tablet' }, 'Owner', 'Dog', 'What becomes of it']}
+        heads={['Take', { name: 'Row', from: 'tablet' }, 'Owner', 'Dog', 'What happens to it']}
         rows={shown}
         keyOf={(row) => String(row.row)}
         rowHeight={62}

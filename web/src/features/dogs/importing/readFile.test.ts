@@ -102,6 +102,6 @@ describe('files', () => {
     expect(tooLarge(24 * 1024 * 1024)).toBeNull();
     expect(tooLarge(200 * 1024 * 1024)).toMatch(/200 MB; at most 24 MB/);
     const long = openFile(bytes(`Owner\n${'Wen\n'.repeat(20_001)}`));
-    expect(long.kind === 'refused' && long.words).toMatch(/20,001 rows; at most 20,000.*Part it in two/);
+    expect(long.kind === 'refused' && long.words).toMatch(/20,001 rows; at most 20,000.*Split it in two/);
   });
 });

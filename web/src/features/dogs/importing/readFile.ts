@@ -45,7 +45,7 @@ export function openFile(bytes: Uint8Array): OpenedFile {
   const { table } = read;
   if (table.rows.length > IMPORT_ROWS)
     return refused(
-      `The file has ${table.rows.length.toLocaleString('en-GB')} rows; at most ${IMPORT_ROWS.toLocaleString('en-GB')} go in at once. Part it in two.`,
+      `The file has ${table.rows.length.toLocaleString('en-GB')} rows; at most ${IMPORT_ROWS.toLocaleString('en-GB')} go in at once. Split it in two.`,
     );
   return { kind: 'table', table, mapping: suggestMapping(table.headings), encoding: decoded.encoding };
 }

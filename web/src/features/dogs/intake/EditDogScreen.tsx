@@ -144,7 +144,7 @@ function Edit({ dog }: { readonly dog: DogView }) {
               {...field('homeCareChangedOn')}
               hint={
                 <>
-                  when the owner began, stopped or did it otherwise; findings from before count less{' '}
+                  when the owner began, stopped or did it differently; findings from before count less{' '}
                   <SourceMark
                     source={HOUSE_VALUE}
                     because={`Evidence from before the latest change of home care counts × ${RHYTHM.beforeHomeCareChange}, so the interval is learned anew.`}

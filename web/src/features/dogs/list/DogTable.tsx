@@ -51,7 +51,7 @@ export function DogTable({ dogs }: { readonly dogs: readonly DogListItem[] }) {
                 <p className="text-sm text-soft">{dog.next.task}</p>
               </>
             ) : (
-              <span className="text-soft">{dog.reckoned ? 'nothing recurring' : 'being reckoned'}</span>
+              <span className="text-soft">{dog.reckoned ? 'nothing recurring' : 'being worked out'}</span>
             )}
           </td>
           <td className={`${CELL} ${SHOWN_FROM.tablet} whitespace-nowrap`}>

@@ -60,11 +60,11 @@ describe('the list of dogs', () => {
     expect(names()).toEqual(['Radish', 'Larch']);
   });
 
-  test('a dog that is put away is out of sight until it is asked for, and can be found', async () => {
+  test('a dog that is archived is out of sight until it is asked for, and can be found', async () => {
     const { person } = openList([...BOOK, listed({ id: v7(), name: 'Umber', archived: true })]);
     await screen.findByRole('table');
     expect(names()).not.toContain('Umber');
-    await person.click(screen.getByRole('button', { name: 'Put away 1' }));
+    await person.click(screen.getByRole('button', { name: 'Archived 1' }));
     expect(names()).toEqual(['Umber']);
   });
 
@@ -79,8 +79,8 @@ describe('the list of dogs', () => {
       },
     });
     show(<DogsScreen />);
-    expect(await screen.findByText(/Reckoning what is due: 0 of 3 dogs/)).toBeTruthy();
-    await waitFor(() => expect(screen.queryByText(/Reckoning/)).toBeNull());
+    expect(await screen.findByText(/Working out what is due: 0 of 3 dogs/)).toBeTruthy();
+    await waitFor(() => expect(screen.queryByText(/Working out/)).toBeNull());
     expect(server.sent.map(([key]) => key)).toEqual(['POST /api/book/reckon']);
   });
 

@@ -15,7 +15,7 @@ const FILTERS = {
   late: { name: 'Late', keeps: (dog: DogListItem) => !dog.archived && dog.next?.late === true },
   unbooked: { name: 'Not booked', keeps: (dog: DogListItem) => !dog.archived && dog.nextBooked === null },
   vet: { name: 'Waiting for a vet', keeps: (dog: DogListItem) => !dog.archived && dog.openVet },
-  archived: { name: 'Put away', keeps: (dog: DogListItem) => dog.archived },
+  archived: { name: 'Archived', keeps: (dog: DogListItem) => dog.archived },
 } as const;
 type Filter = keyof typeof FILTERS;
 const ALL_FILTERS = Object.keys(FILTERS) as Filter[];
@@ -88,7 +88,7 @@ function Dogs({ dogs }: { readonly dogs: readonly DogListItem[] }) {
       </div>
       {reckoning > 0 && (
         <p role="status" className="text-soft">
-          Reckoning what is due: {(dogs.length - reckoning).toLocaleString('en-GB')} of{' '}
+          Working out what is due: {(dogs.length - reckoning).toLocaleString('en-GB')} of{' '}
           {dogs.length.toLocaleString('en-GB')} dogs.
         </p>
       )}

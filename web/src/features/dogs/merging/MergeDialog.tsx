@@ -86,10 +86,10 @@ function Moves({ preview: { survivor, gone, moves, gains } }: { readonly preview
     <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">
       <dt className="text-soft">Stays</dt>
       <dd className="font-semibold">{survivor.name}</dd>
-      <dt className="text-soft">Put away</dt>
+      <dt className="text-soft">Archived</dt>
       <dd>{gone.name}</dd>
       <dt className="text-soft">Moves over</dt>
-      <dd>{moves.length > 0 ? moves.join('; ') : 'nothing hangs on it'}</dd>
+      <dd>{moves.length > 0 ? moves.join('; ') : 'nothing belongs to it'}</dd>
       <dt className="text-soft">{survivor.name} gains</dt>
       <dd>{gains.length > 0 ? gains.join('; ') : 'nothing new'}</dd>
     </dl>

@@ -96,12 +96,12 @@ describe('two people at one owner', () => {
     );
   });
 
-  test('put away while one types: nothing of it meets what was typed, and it is kept by the newer version', async () => {
+  test('archived while one types: nothing of it meets what was typed, and it is kept by the newer version', async () => {
     const { person, held, server } = openOwner();
     await person.type(await screen.findByLabelText('Note'), 'Side gate');
     held.view = { ...held.view, client: { ...held.view.client, version: 2, archivedOn: TODAY } };
     await act(() => queryClient.invalidateQueries());
-    expect(await screen.findByText(/^put away/)).toBeTruthy();
+    expect(await screen.findByText(/^archived/)).toBeTruthy();
     expect(screen.queryByText(/meanwhile/)).toBeNull();
     await person.click(screen.getByRole('button', { name: 'Save' }));
     await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ version: 2, card: { note: 'Side gate' } }));
@@ -141,7 +141,7 @@ describe('an owner', () => {
 
   test('a word is kept with its day, and can be taken back to not asked', async () => {
     const { person, server } = openOwner();
-    const muzzle = within(await screen.findByRole('radiogroup', { name: 'A muzzle, if it must be' }));
+    const muzzle = within(await screen.findByRole('radiogroup', { name: 'A muzzle, if there is no other way' }));
     await waitFor(() => expect(muzzle.getByRole('radio', { name: 'No' }).hasAttribute('disabled')).toBe(false));
     await person.click(muzzle.getByRole('radio', { name: 'No' }));
     expect(screen.getByText('said Wed 25 Nov 2026')).toBeTruthy();
@@ -189,10 +189,10 @@ describe('an owner', () => {
     expect(field('Note').value).toBe('Side gate');
   });
 
-  test('is put away, and comes back by undo', async () => {
+  test('is archived, and comes back by undo', async () => {
     const { person, held } = openOwner();
-    await person.click(await screen.findByRole('button', { name: 'Put away' }));
-    expect(await screen.findByText(/^put away/)).toBeTruthy();
+    await person.click(await screen.findByRole('button', { name: 'Archive' }));
+    expect(await screen.findByText(/^archived/)).toBeTruthy();
     await person.click(await screen.findByText('Undo'));
     await waitFor(() => expect(held.view.client.archivedOn).toBeNull());
   });
@@ -230,7 +230,7 @@ describe('an owner', () => {
 });
 
 describe('all owners', () => {
-  test('are found by dog, number and street; those put away only when looked for', async () => {
+  test('are found by dog, number and street; those archived only when looked for', async () => {
     const street = { ...EMPTY_CARD, address: { ...EMPTY_CARD.address, street: '3 Slip Row' } };
     openServer({
       'GET /api/session': () => session(),

@@ -59,12 +59,12 @@ function Owner({ view }: { readonly view: ClientView }) {
       <header className="flex flex-wrap items-center justify-between gap-3">
         <div className="flex flex-wrap items-baseline gap-x-3">
           <h1>{client.name}</h1>
-          {client.archivedOn && <Chip tone="stop">put away {showDay(client.archivedOn)}</Chip>}
+          {client.archivedOn && <Chip tone="stop">archived {showDay(client.archivedOn)}</Chip>}
           {form.prefers !== 'no matter' && <Chip tone="pond">likes: {form.prefers}</Chip>}
           {form.language !== null && <Chip tone="pond">reads {LANGUAGE_NAMES[form.language]}</Chip>}
         </div>
         <div className="flex gap-2">
-          <PutAway client={client} />
+          <ArchiveClient client={client} />
           <Button type="submit" look="main" disabled={!draft.isTyped || save.isPending}>
             Save
           </Button>
@@ -139,7 +139,7 @@ function bodyOf({ name, ...typedCard }: OwnerForm) {
   };
 }
 
-function PutAway({ client }: { readonly client: Client }) {
+function ArchiveClient({ client }: { readonly client: Client }) {
   const archive = useWrite('PUT /api/clients/:id/archive', {
     write: (_, { version, archived }: { version: number; archived: boolean }) =>
       call('PUT /api/clients/:id/archive', { id: client.id, body: { version, archived } }),
@@ -151,7 +151,7 @@ function PutAway({ client }: { readonly client: Client }) {
       { version: client.version, archived },
       {
         onSuccess: ({ version }) =>
-          tell(archived ? `${client.name} and their dogs are put away.` : `${client.name} is back.`, {
+          tell(archived ? `${client.name} and their dogs are archived.` : `${client.name} is back.`, {
             undo: () => archive.mutate({ version, archived: !archived }),
           }),
       },
@@ -161,7 +161,7 @@ function PutAway({ client }: { readonly client: Client }) {
   return (
     <>
       <Button look="quiet" disabled={archive.isPending} onClick={put}>
-        {archived ? 'Put away' : 'Take out again'}
+        {archived ? 'Archive' : 'Bring back'}
       </Button>
       {manager && (
         <Button look="stop" onClick={() => setErasing(true)}>

@@ -64,7 +64,7 @@ const DogLinks = ({ dogs }: { readonly dogs: ClientView['dogs'] }) =>
           <Link to={`/dogs/${dog.id}`} className="font-bold hover:text-pond hover:underline">
             {dog.name}
           </Link>
-          <span className="text-soft">, {dog.breed}</span> {dog.archivedOn && <Chip>put away</Chip>}
+          <span className="text-soft">, {dog.breed}</span> {dog.archivedOn && <Chip>archived</Chip>}
         </li>
       ))}
     </ul>

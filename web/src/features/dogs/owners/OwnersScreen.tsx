@@ -95,7 +95,7 @@ function Owners({ clients }: { readonly clients: readonly Client[] }) {
                 <Link to={`/owners/${client.id}`} className="font-bold hover:text-pond hover:underline">
                   {client.name}
                 </Link>{' '}
-                {client.archivedOn && <Chip>put away</Chip>}
+                {client.archivedOn && <Chip>archived</Chip>}
                 {client.household && <p className="text-sm text-soft">household {client.household.name}</p>}
               </td>
               <td className="px-4 py-2.5">{theirs.join(', ') || <span className="text-soft">none</span>}</td>

@@ -41,12 +41,12 @@ test('an empty list says what vets are for, and the first one is added', async (
   await waitFor(() => expect(server.sent).toMatchObject([['POST /api/vets', { name: 'Dr Kealoha' }]]));
 });
 
-test('a vet shows how many dogs are theirs, is rung by a tap, changed and put away', async () => {
+test('a vet shows how many dogs are theirs, is rung by a tap, changed and archived', async () => {
   const { person, server } = openVets([VET]);
   expect(await screen.findByText('2 dogs of ours')).toBeTruthy();
   expect(screen.getByRole('link', { name: '01632 960200' }).getAttribute('href')).toBe('tel:01632960200');
   await person.click(screen.getByRole('button', { name: 'Change Dr Oyelaran' }));
-  await person.click(screen.getByRole('button', { name: 'Put away' }));
+  await person.click(screen.getByRole('button', { name: 'Archive' }));
   await waitFor(() =>
     expect(server.sent).toMatchObject([
       ['PUT /api/vets/:id', { version: 1, archived: true, practice: 'Harbour Vets' }],

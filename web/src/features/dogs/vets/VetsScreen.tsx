@@ -83,7 +83,7 @@ const VetItem = ({ vet, onEdit }: { readonly vet: VetView; readonly onEdit: () =
     {vet.note && <p className="text-soft">{vet.note}</p>}
     <p className="text-sm text-soft mt-1">
       {vet.dogs === 0 ? 'no dog of ours' : vet.dogs === 1 ? '1 dog of ours' : `${vet.dogs} dogs of ours`}{' '}
-      {vet.archivedOn && <Chip>put away</Chip>}
+      {vet.archivedOn && <Chip>archived</Chip>}
     </p>
   </li>
 );
@@ -128,7 +128,7 @@ function VetDialog({ vet, onClose }: { readonly vet: VetView | null; readonly on
               disabled={save.isPending}
               onClick={() => save.mutate({ ...draft.form, archived: !isAway })}
             >
-              {isAway ? 'Take out again' : 'Put away'}
+              {isAway ? 'Bring back' : 'Archive'}
             </Button>
           )}
         </FormFoot>

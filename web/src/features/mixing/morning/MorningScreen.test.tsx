@@ -115,7 +115,7 @@ describe('the morning mix', () => {
       openMixes: [fresh({ wateredAt: new Date().toISOString() })],
       batches: [batch({ wanted: 0, bottles: [], unbottled: 0 }), batch({ bottles: [], unbottled: 770 })],
     });
-    expect(await screen.findByText('for nobody any more today')).toBeTruthy();
+    expect(await screen.findByText('for no dog any more today')).toBeTruthy();
     expect(screen.getByText(/No bottle is left for 770 ml/)).toBeTruthy();
   });
 

@@ -77,7 +77,7 @@ function OpenMixRow({ mix, shares, kind, zone }: Omit<ListProps, 'mixes'> & { re
         ) : (
           <p>
             {volume(mix.leftMl)} of {volume(mix.totalMl)} left
-            {mix.had.length > 0 && `, had by ${mix.had.join(', ')}`}
+            {mix.had.length > 0 && `, used for ${mix.had.join(', ')}`}
           </p>
         )}
         <p className="text-sm text-soft">
@@ -86,7 +86,7 @@ function OpenMixRow({ mix, shares, kind, zone }: Omit<ListProps, 'mixes'> & { re
         </p>
         {kind === 'past' ? (
           <p className="text-stop font-semibold">
-            Past since the end of its day.{' '}
+            Past its time since the end of its day.{' '}
             <SourceMark source={COMMON_PRACTICE} because="A mix holds no preservative." />
           </p>
         ) : (
@@ -162,7 +162,7 @@ function PourAway({ mix, onClose }: { readonly mix: MadeMixView; readonly onClos
           onMl={(leftMl) => draft.set({ leftMl })}
           error={draft.at('leftMl')}
           autoFocus
-          hint="As reckoned; read the mark if you can."
+          hint="As calculated; read the mark if you can."
         />
         <Button type="submit" look="stop" disabled={step.isPending}>
           Pour away

@@ -73,7 +73,7 @@ export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
         body: { version: bottle?.version ?? 1, archived: true },
       }),
     onSuccess: () => {
-      tell(`${form.name} is put away.`, {
+      tell(`${form.name} is archived.`, {
         undo: () =>
           void call('PUT /api/bottles/:id/shelf', {
             id: bottle?.id ?? '',
@@ -131,7 +131,7 @@ export function BottleDialog({ bottle, onClose }: BottleDialogProps) {
         <FormFoot draft={draft} disabled={save.isPending}>
           {bottle && (
             <Button look="quiet" disabled={away.isPending} onClick={() => away.mutate()}>
-              Put away
+              Archive
             </Button>
           )}
         </FormFoot>

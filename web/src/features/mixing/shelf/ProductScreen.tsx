@@ -92,7 +92,7 @@ function Editor({ business, product }: { readonly business: BusinessView; readon
         await call('PUT /api/products/:id/shelf', { id: product.id, body: { version: product.version, archived } });
     },
     onSuccess: (_, archived) => {
-      tell(archived ? `${form.name} is put away. What is mixed of it stays on the bench.` : `${form.name} is back.`);
+      tell(archived ? `${form.name} is archived. What is mixed of it stays on the bench.` : `${form.name} is back.`);
     },
     tells: true,
   });
@@ -115,7 +115,7 @@ function Editor({ business, product }: { readonly business: BusinessView; readon
       <FormFoot draft={draft} disabled={save.isPending}>
         {product && (
           <Button look="quiet" disabled={shelve.isPending} onClick={() => shelve.mutate(product.archivedOn === null)}>
-            {product.archivedOn === null ? 'Put away' : 'Take out again'}
+            {product.archivedOn === null ? 'Archive' : 'Bring back'}
           </Button>
         )}
       </FormFoot>

@@ -56,7 +56,7 @@ function Products({ business }: { readonly business: BusinessView }) {
       {business.putAway.length > 0 && (
         <details>
           <summary className="cursor-pointer font-semibold min-h-11 flex items-center">
-            {business.putAway.length} put away
+            {business.putAway.length} archived
           </summary>
           <ul className="flex flex-wrap gap-x-5 gap-y-1">
             {business.putAway.map(({ id, name }) => (

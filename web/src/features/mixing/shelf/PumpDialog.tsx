@@ -67,7 +67,7 @@ export function PumpDialog({ pump, onClose }: PumpDialogProps) {
     write: () =>
       call('PUT /api/pumps/:id/shelf', { id: pump?.id ?? '', body: { version: pump?.version ?? 1, archived: true } }),
     onSuccess: () => {
-      tell(`${name} is put away.`);
+      tell(`${name} is archived.`);
       onClose();
     },
     tells: true,
@@ -119,7 +119,7 @@ export function PumpDialog({ pump, onClose }: PumpDialogProps) {
         >
           {pump && (
             <Button look="quiet" disabled={away.isPending} onClick={() => away.mutate()}>
-              Put away
+              Archive
             </Button>
           )}
         </FormFoot>

@@ -50,9 +50,9 @@ describe('products', () => {
     expect(await screen.findByRole('row', { name: /Deep clean concentrate/ })).toHaveWords(/24:1.*£1\.24/);
   });
 
-  test('none yet: what to begin with; one put away is still found', async () => {
+  test('none yet: what to begin with; one archived is still found', async () => {
     openShelf(<ProductsScreen />, { business: business({ products: [], putAway: [product({ archivedOn: TODAY })] }) });
-    expect(await screen.findByText('1 put away')).toBeTruthy();
+    expect(await screen.findByText('1 archived')).toBeTruthy();
   });
 });
 
@@ -121,7 +121,7 @@ describe('one product', () => {
     );
   });
 
-  test('what is kept is shown again, a second reading included, and put away with a word', async () => {
+  test('what is kept is shown again, a second reading included, and archived with a word', async () => {
     const kept = product({
       label: '1:25',
       waterParts: '24',
@@ -135,7 +135,7 @@ describe('one product', () => {
     expect(field('Ingredients, as printed').value).toBe('water, oats');
     await person.click(screen.getByRole('button', { name: 'Keep' }));
     await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ waterParts: '24', version: 1 }));
-    await person.click(screen.getByRole('button', { name: 'Put away' }));
+    await person.click(screen.getByRole('button', { name: 'Archive' }));
     expect(await screen.findByText(/What is mixed of it stays on the bench/)).toBeTruthy();
   });
 

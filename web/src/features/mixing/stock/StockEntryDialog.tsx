@@ -54,7 +54,7 @@ const entryOf = (
       : null,
 });
 
-/** One line of the ledger, entered by hand. What stands there is never changed; a slip is made up by another line. */
+/** One line of the ledger, entered by hand. What stands there is never changed; a mistake is corrected by another line. */
 export function StockEntryDialog({ product, kind: first, onClose }: EntryProps) {
   const [lotId] = useState(() => v7());
   const ml = first === 'delivery' ? (product.containerMl ?? 0) : 0;
@@ -77,7 +77,7 @@ export function StockEntryDialog({ product, kind: first, onClose }: EntryProps) 
       open
       onClose={onClose}
       title={product.name}
-      says="The ledger only ever grows: a slip is made up by another line."
+      says="The ledger only ever grows: a mistake is corrected by another line."
     >
       <form onSubmit={draft.submit((entry) => save.mutate(entry))} noValidate className="grid grid-cols-2 gap-4">
         <div className="col-span-2">

@@ -53,7 +53,7 @@ function Stock({ view }: { readonly view: StockView }) {
     <>
       {left > 0 && (
         <p role="status" className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-2">
-          {left} of {view.dogs + view.waiting} dogs are still being reckoned: what is ahead lacks their visits.
+          {left} of {view.dogs + view.waiting} dogs are still being worked out: what is ahead lacks their visits.
         </p>
       )}
       <div className="no-print grid grid-cols-[minmax(360px,1fr)_1.5fr] max-lg:grid-cols-1 gap-3.5 items-start">

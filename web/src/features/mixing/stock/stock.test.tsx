@@ -183,7 +183,7 @@ describe('stock', () => {
 
   test('a large book that is still being reckoned says so, and is reckoned', async () => {
     const { server } = open(<StockScreen />, { stock: stock({ waiting: 1200 }) });
-    expect(await screen.findByText(/1200 of 1209 dogs are still being reckoned/)).toBeTruthy();
+    expect(await screen.findByText(/1200 of 1209 dogs are still being worked out/)).toBeTruthy();
     await waitFor(() => expect(server.sent[0]?.[0]).toBe('POST /api/book/reckon'));
   });
 

@@ -166,7 +166,7 @@ describe('a hand on the sheet', () => {
 
   test('says one sentence otherwise, shows what was made, takes it back and undoes', async () => {
     const { person, stands } = kept(sheetOf(nails));
-    await person.click(await pencil(/^Say it otherwise: Nails and dewclaws done/));
+    await person.click(await pencil(/^Say it differently: Nails and dewclaws done/));
     const field = screen.getByRole('textbox', { name: /^Sentence: Nails/ });
     await person.clear(field);
     await person.type(field, 'Nails done, two were long.{Enter}');
@@ -179,7 +179,7 @@ describe('a hand on the sheet', () => {
 
   test('leaves a sentence out, struck through and off the paper, and takes it in again', async () => {
     const { person, stands } = kept(sheetOf(nails));
-    await person.click(await pencil(/^Say it otherwise: Nails and dewclaws done/));
+    await person.click(await pencil(/^Say it differently: Nails and dewclaws done/));
     await person.click(screen.getByRole('button', { name: 'Leave it out' }));
     await waitFor(() => expect(stands().edits.lines['nails']).toMatchObject({ words: null }));
     const line = screen.getByText('Nails and dewclaws done.').closest('li');
@@ -224,7 +224,7 @@ describe('a hand on the sheet', () => {
 
   test('works on beside another hand on another sentence: both stand', async () => {
     const { person, stands, otherGroomer } = kept(sheetOf(nails));
-    await pencil(/^Say it otherwise: Nails and dewclaws done/);
+    await pencil(/^Say it differently: Nails and dewclaws done/);
     otherGroomer('Nails done, two bled.');
     await addLine(person, 'Bring the red harness.');
     await waitFor(() => expect(stands().edits.added).toMatchObject([{ words: 'Bring the red harness.' }]));
@@ -234,7 +234,7 @@ describe('a hand on the sheet', () => {
 
   test('adds its line beside the line that another hand added', async () => {
     const { person, stands, otherGroomerAdds } = kept(sheetOf(nails));
-    await pencil(/^Say it otherwise: Nails and dewclaws done/);
+    await pencil(/^Say it differently: Nails and dewclaws done/);
     otherGroomerAdds('Ring at the side gate.');
     await addLine(person, 'Bring the red harness.');
     await waitFor(() =>
@@ -249,7 +249,7 @@ describe('a hand on the sheet', () => {
 
   test('meets another hand on the same sentence: both are shown, and one chooses', async () => {
     const { person, stands, otherGroomer } = kept(sheetOf(nails));
-    const open = await pencil(/^Say it otherwise: Nails and dewclaws done/);
+    const open = await pencil(/^Say it differently: Nails and dewclaws done/);
     otherGroomer('Nails done, two bled.');
     await person.click(open);
     await person.click(screen.getByRole('button', { name: 'Leave it out' }));
@@ -276,7 +276,7 @@ describe('a hand on the sheet', () => {
 
   test('loses no sentence without a network: it stays, and goes when one asks again', async () => {
     const { person, server, stands } = kept(sheetOf(nails));
-    await pencil(/^Say it otherwise: Nails and dewclaws done/);
+    await pencil(/^Say it differently: Nails and dewclaws done/);
     server.away = true;
     await addLine(person, 'Bring the red harness.');
     expect(await screen.findByText(/^Not kept yet/)).toBeTruthy();

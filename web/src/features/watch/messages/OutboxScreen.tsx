@@ -28,7 +28,7 @@ export function OutboxScreen() {
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <header>
         <h1>Outbox</h1>
-        <p className="text-soft">Messages to owners, as they went out, and what became of them.</p>
+        <p className="text-soft">Messages to owners, as they went out, and whether they arrived.</p>
       </header>
       <FollowUpTabs />
       <Waiting query={useMessages()} what="The outbox">

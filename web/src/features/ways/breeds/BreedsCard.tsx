@@ -22,9 +22,7 @@ export function BreedsCard({ business }: { readonly business: BusinessView }) {
       aside={`${SHIPPED.breeds.length} ship with Dewpond, from memory of breed standards`}
     >
       {business.ownBreeds.length === 0 && (
-        <p className="text-soft mb-3">
-          None yet: every breed is as it ships. Adjust one where your dogs are otherwise.
-        </p>
+        <p className="text-soft mb-3">None yet: every breed is as it ships. Adjust one where your dogs differ.</p>
       )}
       <ul className="divide-y divide-line mb-3">
         {business.ownBreeds.map(({ breed }) => (

@@ -162,7 +162,7 @@ function QuestionCard({ question, chosen, changes, disabled, onChoose }: Questio
     <Card
       className="mb-3.5 break-inside-avoid"
       title={asks}
-      aside={<SourceMark source={COMMON_PRACTICE} because="Each school has its houses; the choice is yours." />}
+      aside={<SourceMark source={COMMON_PRACTICE} because="Good salons work either way; the choice is yours." />}
     >
       <RadioGroup.Root
         value={chosen}

@@ -44,7 +44,7 @@ const GROUPS = {
 const groupOf = (key: string) =>
   (Object.keys(GROUPS) as (keyof typeof GROUPS)[]).find((group) => key.startsWith(`${group} `));
 
-const SAVED = 'Kept. Sheets that are made from now on say it so.';
+const SAVED = 'Saved. Sheets made from now on say it this way.';
 
 function Words({ view }: { readonly view: BusinessProfileView }) {
   const saving = useSavedAtOnce<SavedWords>({ version: view.version, form: saidOf(view.wording) }, 'PUT /api/profile', {
