@@ -17,6 +17,8 @@ interface DogHeadProps {
   readonly says?: string;
   /** What it says of its sides. */
   readonly sides?: Readonly<Record<Side, string>>;
+  /** Drawn at half its size: its sides are named in letters twice as large. */
+  readonly small?: boolean;
   /** Drawn over the head, in its own frame: around the bridge of the nose. */
   readonly children?: ReactNode;
 }
@@ -32,6 +34,7 @@ export function DogHead({
   lifted = false,
   says,
   sides = SIDE_NAMES,
+  small = false,
   children,
 }: DogHeadProps) {
   const head = headShape(traits, lifted);
@@ -64,7 +67,7 @@ export function DogHead({
         transform={`translate(0,${head.nose.y})`}
         d="M-17,0 C-11,-9 11,-9 17,0 C17,12 7,20 0,20 C-7,20 -17,12 -17,0 Z"
       />
-      {marks.length > 0 && <SideNames names={sides} />}
+      {marks.length > 0 && <SideNames names={sides} size={small ? 26 : 16} />}
       {marks.map(([key, point]) => (
         <Mark
           key={key}
@@ -79,9 +82,9 @@ export function DogHead({
   );
 }
 
-function SideNames({ names }: { readonly names: Readonly<Record<Side, string>> }) {
+function SideNames({ names, size }: { readonly names: Readonly<Record<Side, string>>; readonly size: number }) {
   return (
-    <g fontSize={16} fill="var(--soft)">
+    <g fontSize={size} fill="var(--soft)">
       <text x={-156} y={146}>
         {names.right}
       </text>

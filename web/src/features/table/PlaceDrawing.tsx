@@ -50,6 +50,7 @@ export function PlaceDrawing({ table, place, onPlace }: PlaceDrawingProps) {
         traits={table.visit.facts.traits}
         lifted={area === 'ear'}
         grades={grades}
+        small
         className="h-40 mx-auto mb-2 max-md:hidden"
       />
     );

@@ -39,10 +39,10 @@ export const endOf = (dog: TodayDog): number =>
 /** "6 dogs · hands-on 6 h 20 · ends 15:40" */
 export function summary(dogs: readonly TodayDog[], zone: string): string {
   if (dogs.length === 0) return '';
-  const available = dogs
+  const handsOn = dogs
     .flatMap((dog) => dog.stages)
     .filter((stage) => !stage.dwell)
     .reduce((sum, stage) => sum + stage.minutes, 0);
   const ends = clock(Math.max(...dogs.map(endOf)), zone);
-  return `${dogs.length} ${dogs.length === 1 ? 'dog' : 'dogs'} · hands-on ${duration(available)} · ends ${ends}`;
+  return `${dogs.length} ${dogs.length === 1 ? 'dog' : 'dogs'} · hands-on ${duration(handsOn)} · ends ${ends}`;
 }

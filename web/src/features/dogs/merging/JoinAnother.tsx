@@ -37,7 +37,7 @@ export function JoinDog({ survivor, clientId, open, onClose }: JoinDogProps) {
     useClient(open ? clientId : '').data?.dogs.filter((dog) => dog.id !== survivor.id && !dog.archivedOn) ?? [];
   return (
     <>
-      <Dialog open={open && gone === null} onClose={onClose} title={`Which is ${survivor.name}, too?`}>
+      <Dialog open={open && gone === null} onClose={onClose} title={`Which one is the same as ${survivor.name}?`}>
         {dogs.length === 0 && (
           <p className="text-soft">
             Its owner has no other dog. If the owner is twice in the book, join the owners first.
