@@ -5,11 +5,11 @@ import { createRoot } from 'react-dom/client';
 import { prefetchToday, queryClient } from './data/queries';
 import { Door } from './app/Door';
 import { keepOnDevice } from './browser/newVersion';
-import { usePreferences } from './browser/preferences';
 import { wasSignedInHere } from './browser/signedInHere';
+import { showTheme } from './browser/useTheme';
 import { Coming } from './ui/Waiting';
 
-document.documentElement.dataset['theme'] = usePreferences.getState().theme;
+showTheme();
 
 /** An owner has no account: a page of its own, outside of everything else. */
 const isOwners = window.location.pathname === '/owner';

@@ -9,6 +9,7 @@ import { classes } from '../ui/classes';
 import { Door } from './Door';
 import { useKeys } from '../browser/keys';
 import { usePreferences } from '../browser/preferences';
+import { showTheme, useTheme } from '../browser/useTheme';
 import { NewVersion, Offline, Unsent } from './Notices';
 
 /** The clocks of the table, on every other screen. */
@@ -77,10 +78,9 @@ function SignedIn({ business, person, personId }: SignedInProps) {
   const { pathname } = useLocation();
   const wasAtTable = useWasAtTable();
   const [help, setHelp] = useState(false);
-  const { theme, setTheme } = usePreferences();
-  useEffect(() => {
-    document.documentElement.dataset['theme'] = theme;
-  }, [theme]);
+  const theme = useTheme();
+  const setTheme = usePreferences((preferences) => preferences.setTheme);
+  useEffect(() => showTheme(theme), [theme]);
   const otherTheme = theme === 'chalk' ? 'night' : 'chalk';
   useKeys([
     ...PLACES.map(({ to, name, key }) => ({ keys: key, does: `Go to ${name}`, run: () => void navigate(to) })),

@@ -5,7 +5,8 @@ export type Theme = 'chalk' | 'night';
 
 /** What this device prefers; never leaves it. */
 export const usePreferences = create<{
-  theme: Theme;
+  /** Null: as the device is set. */
+  theme: Theme | null;
   device: string;
   /** The hand that holds no dog: the big button lies under its thumb. */
   handedness: 'right' | 'left';
@@ -14,7 +15,7 @@ export const usePreferences = create<{
 }>()(
   persist(
     (set) => ({
-      theme: 'chalk',
+      theme: null,
       device: '',
       handedness: 'right',
       setTheme: (theme) => set({ theme }),
@@ -22,17 +23,16 @@ export const usePreferences = create<{
     }),
     {
       name: 'dewpond-preferences',
-      version: 1,
-      /** Before the first version, which hand it is stood under `hand`. */
+      version: 2,
+      /** Which hand it is once stood under `hand`; and "chalk" was what every device had, whether somebody chose it or not. */
       migrate: (stored) => {
-        const { hand, ...own } = stored as { hand?: 'right' | 'left' };
-        return hand ? { ...own, handedness: hand } : own;
+        const { hand, theme, ...own } = stored as { hand?: 'right' | 'left'; theme?: Theme };
+        return { ...own, theme: theme === 'night' ? theme : null, ...(hand ? { handedness: hand } : {}) };
       },
     },
   ),
 );
 
-/** A name for this device that stays, so that its events keep their order. */
 /** This browser, by a name it gave itself. */
 export function deviceName(): string {
   const known = usePreferences.getState().device;

@@ -18,8 +18,12 @@ class Unobserved {
   disconnect() {}
 }
 vi.stubGlobal('ResizeObserver', Unobserved);
-/** A desk with a mouse. */
-vi.stubGlobal('matchMedia', (query: string) => ({ matches: query.includes('fine') }));
+/** A desk with a mouse, by day. */
+vi.stubGlobal('matchMedia', (query: string) => ({
+  matches: query.includes('fine'),
+  addEventListener: () => undefined,
+  removeEventListener: () => undefined,
+}));
 Element.prototype.scrollIntoView = () => undefined;
 Element.prototype.hasPointerCapture = () => false;
 Element.prototype.setPointerCapture = () => undefined;

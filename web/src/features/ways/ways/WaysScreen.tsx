@@ -43,14 +43,14 @@ function Schools({ business }: { readonly business: BusinessView }) {
   const { change } = saving;
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
-      <header className="flex flex-wrap items-end justify-between gap-4">
+      <header className="flex flex-wrap items-center justify-between gap-x-4 gap-y-2">
         <div>
           <h1>House ways</h1>
           <p className="text-soft">
             Where the trade disagrees, {business.name} chooses. {!business.mayEdit && 'Only a manager changes these.'}
           </p>
         </div>
-        <div className="flex flex-wrap items-end gap-3">
+        <div className="flex flex-wrap gap-3">
           <ButtonLink to="/house/audit" look="quiet">
             Who did what
           </ButtonLink>
@@ -60,35 +60,37 @@ function Schools({ business }: { readonly business: BusinessView }) {
           <ButtonLink to="/methods" look="quiet">
             How it is done
           </ButtonLink>
-          <SelectField
-            label="Units of the business"
-            value={units}
-            disabled={!business.mayEdit}
-            onChange={(event) => change({ units: event.target.value as BusinessView['units'] })}
-          >
-            <option value="metric">metric</option>
-            <option value="US">US</option>
-          </SelectField>
-          <SelectField
-            label="Currency"
-            value={currency}
-            disabled={!business.mayEdit}
-            onChange={(event) => change({ currency: event.target.value })}
-          >
-            {CURRENCIES.map((code) => (
-              <option key={code} value={code}>
-                {code}
-              </option>
-            ))}
-          </SelectField>
-          <LiftField
-            kg={liftAloneKg}
-            units={units}
-            disabled={!business.mayEdit}
-            onChange={(kg) => change({ liftAloneKg: kg })}
-          />
         </div>
       </header>
+      <div className="flex flex-wrap items-end gap-3">
+        <SelectField
+          label="Units of the business"
+          value={units}
+          disabled={!business.mayEdit}
+          onChange={(event) => change({ units: event.target.value as BusinessView['units'] })}
+        >
+          <option value="metric">metric</option>
+          <option value="US">US</option>
+        </SelectField>
+        <SelectField
+          label="Currency"
+          value={currency}
+          disabled={!business.mayEdit}
+          onChange={(event) => change({ currency: event.target.value })}
+        >
+          {CURRENCIES.map((code) => (
+            <option key={code} value={code}>
+              {code}
+            </option>
+          ))}
+        </SelectField>
+        <LiftField
+          kg={liftAloneKg}
+          units={units}
+          disabled={!business.mayEdit}
+          onChange={(kg) => change({ liftAloneKg: kg })}
+        />
+      </div>
       <NotSaved at={saving} what="the house ways" names={CHOICE_NAMES} show={showChoice} />
       <ServicesCard
         services={services}
