@@ -10,7 +10,7 @@ import {
 import { SIDES, placeKey, placeOf, samePlace, type PlaceKey } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '../provenance';
 import type { Reason } from '../reasons';
-import { barsFrom, type Bar, type BarSources, type JudgedPlace, type TaskBar } from '../stops';
+import { NO_SOURCES, barsFrom, type Bar, type BarSources, type JudgedPlace, type TaskBar } from '../stops';
 import { monthOf } from '../units';
 import type { DogFacts } from '../dog';
 import { holdsOn, sourceOf, type Instruction } from '../dog';
@@ -37,7 +37,7 @@ export const circumstancesOf = ({ traits, grassSeedMonths, today }: DogFacts): C
 /** Everything that forbids work on this dog today: law, stops, vets, owner, rules. What today's look brought comes first. */
 export const barsOf = (facts: DogFacts, look: TodaysLook = NOT_LOOKED): readonly Bar[] => [
   ...barsFrom({
-    ...NOTHING,
+    ...NO_SOURCES,
     judged: [...look.judged.map((seen) => ({ triage: withoutGone(seen, look), since: null })), ...earlier(facts, look)],
     told: told(facts, look),
     tasks: [...byFindings(facts, look), ...(look.brokeOffPlucking ? [NOT_AGAIN] : [])],
@@ -47,21 +47,12 @@ export const barsOf = (facts: DogFacts, look: TodaysLook = NOT_LOOKED): readonly
   ...barsOfMorning(facts),
 ];
 
-const NOTHING: Omit<BarSources, 'lifts' | 'today'> = {
-  judged: [],
-  told: [],
-  conditions: [],
-  tasks: [],
-  procedures: [],
-  nothingElse: [],
-};
-
 /** What is known before the dog is looked at. It stays through a visit, and is asked for at every finding. */
 function barsOfMorning(facts: DogFacts): readonly Bar[] {
   let bars = MORNING.get(facts);
   if (bars === undefined) {
     bars = barsFrom({
-      ...NOTHING,
+      ...NO_SOURCES,
       conditions: conditionsOf(facts),
       tasks: [...byRules(facts), ...byInstructions(facts), ...byConsent(facts), ...byServices(facts)],
       procedures: outsideOnly(facts),

@@ -44,6 +44,16 @@ export interface BarSources {
   readonly today: Day;
 }
 
+/** Nothing that forbids anything: what is not said of a dog is left as it is here. */
+export const NO_SOURCES: Omit<BarSources, 'lifts' | 'today'> = {
+  judged: [],
+  told: [],
+  conditions: [],
+  tasks: [],
+  procedures: [],
+  nothingElse: [],
+};
+
 /** All bars on a dog, in no order; `stopAt` sorts them. Pure. */
 export const barsFrom = (sources: BarSources): Bar[] => [
   ...sources.judged.flatMap((judged) => ofLook(judged, sources)),

@@ -1,5 +1,5 @@
 export type { Bar } from './bar';
-export { barsFrom, type BarSources, type JudgedPlace, type ProcedureBar, type TaskBar } from './barsFrom';
+export { NO_SOURCES, barsFrom, type BarSources, type JudgedPlace, type ProcedureBar, type TaskBar } from './barsFrom';
 export type { VetLift } from './lift';
 export { liftRefused, standsAt } from './liftRefused';
 export { barsAt, endings, mayDo, stopAt, takenAt, type BarAt, type StopAnswer } from './stopAt';

@@ -19,6 +19,7 @@ import { placeOf, type PlaceKey } from '../places';
 import { day } from '../units';
 import {
   INSTEAD,
+  NO_SOURCES,
   STOP_TABLE,
   barsAt,
   barsFrom,
@@ -34,16 +35,7 @@ import {
 } from '.';
 
 const TODAY = day('2026-11-25');
-const NOTHING: BarSources = {
-  judged: [],
-  told: [],
-  conditions: [],
-  tasks: [],
-  procedures: [],
-  nothingElse: [],
-  lifts: [],
-  today: TODAY,
-};
+const NOTHING: BarSources = { ...NO_SOURCES, lifts: [], today: TODAY };
 const barsWith = (findings: readonly Finding[], more: Partial<BarSources> = {}): readonly Bar[] =>
   barsFrom({
     ...NOTHING,

@@ -10,7 +10,7 @@ interface FindingMark {
   readonly by: VisitEvent;
 }
 
-/** KeyedAtFirst by key, and put into the state at the end. */
+/** Gathered by key while events are folded, and put into the state at the end. */
 type KeyedAtFirst = 'steps' | 'lookedClear' | 'findings';
 
 /** The state while it is folded: fields are put in place of others, lists that grow are grown. */

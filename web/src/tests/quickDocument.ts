@@ -1,5 +1,5 @@
-// Two things that the test's document works out the long way, and that screens' tests ask for at every role and label: half
-// of their time went there. The same answers, found from the element's own side.
+// Two things that the test's document works out the long way, and that screens' tests ask for at every role and label: a
+// quarter of the time went to each, in a profile of one screen each. The same answers, found from the element's own side.
 
 /** How the document itself answers, for the test that both say the same. */
 interface SlowDocument {

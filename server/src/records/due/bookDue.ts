@@ -50,8 +50,8 @@ export interface StaleDog {
 }
 
 /**
- * From the beginning of the index by day, where the stale ones are. In its order: only then what was found to be gone is
- * left out by the next look, and a book is not read again from its beginning for every piece.
+ * Read in the order of the index by day, where the stale ones come first. Entries of rows that were written since are then
+ * marked as dead at the first look; a bitmap of the same index would visit them again for every piece.
  */
 const selectStale = (tx: Tenant, today: Day, most: number) =>
   tx

@@ -90,6 +90,13 @@ describe('a place a vet should see', () => {
     });
   });
 
+  test('no step is offered before it is known who signs it', async () => {
+    openServer({ 'GET /api/watch': () => ({ items: [] }), 'GET /api/referrals': () => ({ items: [referral()] }) });
+    const { person } = show(<WatchScreen />, { path: '/watch' });
+    await person.click(await screen.findByRole('button', { name: 'The owner was told' }));
+    expect(screen.queryByRole('button', { name: 'at the door' })).toBeNull();
+  });
+
   test('lateness is said, the letter is a link, the owner’s number is one tap', async () => {
     watch(referral({ openedOn: '2026-11-20' as typeof TODAY }));
     expect(await screen.findByText(/Next: tell the owner, 5 days late/)).toBeTruthy();

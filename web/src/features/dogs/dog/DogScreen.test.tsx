@@ -100,7 +100,7 @@ describe('what if', () => {
     expect(card).toHaveWords(/Breathing is tight/);
     await person.click(button('What if…'));
     const changes = screen.getByRole('region', { name: 'What would change' });
-    expect(changes).toHaveWords(/Change something below/);
+    expect(changes).toHaveWords(/Change something: what/);
     await choose(person, screen.getByLabelText('Tearing'), 'constant');
     expect(changes).toHaveWords(
       /Eyes and face, left eye, right eye.*every 21 days \(7–42 days\) instead of every 28 days/,

@@ -98,7 +98,7 @@ function Changes({ changes, tried }: { readonly changes: readonly PlanChange[]; 
   if (changes.length === 0)
     return (
       <p className="text-soft">
-        {tried ? 'The plan stays as it is.' : 'Change something below: what the plan would do stands here.'}
+        {tried ? 'The plan stays as it is.' : 'Change something: what the plan would then do is shown here.'}
       </p>
     );
   return (
