@@ -36,13 +36,13 @@ function randomDog(): { facts: DogFacts; record: CareRecord } {
       padGrade: null,
       lookGrade: Math.floor(random() * 4) as Grade,
     }));
-    return [placeKey(place), { observations, lastCare: addDays(TODAY, -28), suspended: false }] as const;
+    return [placeKey(place), { observations, lastCare: addDays(TODAY, -28), spared: null, suspended: false }] as const;
   });
   return {
     facts,
     record: {
       places: Object.fromEntries(places),
-      tasks: { bath: addDays(TODAY, -28) },
+      tasks: { bath: { observations: [], lastCare: addDays(TODAY, -28), spared: null, suspended: false } },
       homeCareChangedOn: null,
       schoolChangedOn: null,
     },

@@ -94,6 +94,7 @@ export const dogProfile = z.strictObject({
   grassSeedMonths: z.array(z.int().min(1).max(12)).max(12).default([]),
   hayFeverMonths: z.array(z.int().min(1).max(12)).max(12).default([]),
   dirtyWork: z.boolean().default(false),
+  hardGround: z.boolean().default(false),
   stiffJoints: z.boolean().default(false),
   tightBreathing: z.boolean().default(false),
   tearingSeenByVet: z.boolean().default(false),
@@ -199,7 +200,9 @@ export const visitMark = z.object({
   day: daySchema,
   grades: z.partialRecord(placeKey, gradeOrNone),
   barred: many(placeKey),
-  tasks: many(z.string()),
+  tasks: many(
+    z.object({ task: z.string(), outcome: z.enum(['done', 'not needed', 'seen']), grade: gradeOrNone.nullable() }),
+  ),
 });
 export type VisitMark = z.infer<typeof visitMark>;
 

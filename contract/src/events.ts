@@ -1,12 +1,15 @@
 import { FINDING_COLOURS, FINDING_SMELLS, PAD_COLOURS, isKnownSign, mayBeAt, type Sign } from '@dewpond/core/findings';
-import { isWhole } from '@dewpond/core/places';
+import { hasNails, isWhole } from '@dewpond/core/places';
 import {
   EVENT_VERSION,
   HANDOVER_QUESTIONS,
   INCIDENT_KINDS,
+  NAIL_LENGTHS,
   OWNER_ANSWERS,
+  PIECE_OUTCOMES,
   type HandoverQuestion,
   type IncidentKind,
+  type NailLength,
   type VisitEvent,
 } from '@dewpond/core/events';
 import { z } from 'zod';
@@ -53,6 +56,18 @@ export const happening = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('step done'), step: stepId }),
   z.strictObject({ type: z.literal('step skipped'), step: stepId, because }),
   z.strictObject({ type: z.literal('step undone'), step: stepId }),
+  z.strictObject({
+    type: z.literal('piece settled'),
+    step: stepId,
+    piece: line(60, 'The piece'),
+    how: z.enum(PIECE_OUTCOMES),
+    because: because.nullable(),
+  }),
+  z.strictObject({
+    type: z.literal('nails judged'),
+    place: place.refine((at) => hasNails(at), { error: 'Nails are judged by paw, dewclaws by themselves.' }),
+    length: z.enum(Object.keys(NAIL_LENGTHS) as [NailLength]),
+  }),
   z.strictObject({
     type: z.literal('step added'),
     step: stepId,

@@ -157,6 +157,7 @@ export const dogFacts: z.ZodType<DogFacts> = z.object({
   grassSeedMonths: z.array(z.number()),
   hayFeverMonths: z.array(z.number()),
   dirtyWork: z.boolean(),
+  hardGround: z.boolean(),
   stiffJoints: z.boolean(),
   tightBreathing: z.boolean(),
   tearingSeenByVet: z.boolean(),

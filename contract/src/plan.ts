@@ -1,7 +1,7 @@
 import type { Claim, EarHairDecision, HomeCare, PlanLine, SaidLine, Settled } from '@dewpond/core/careplan';
 import type { DueLine, DueWindow } from '@dewpond/core/due';
 import type { EarHairWay } from '@dewpond/core/dog';
-import type { Interval, RhythmAnswer, Spread } from '@dewpond/core/rhythm';
+import type { Interval, RhythmAnswer, SparedLook, Spread } from '@dewpond/core/rhythm';
 import type { SaidAt } from '@dewpond/core/rules';
 import type { BarAt, Instead, LeftOut } from '@dewpond/core/stops';
 import { z } from 'zod';
@@ -118,10 +118,13 @@ const dueWindow: z.ZodType<DueWindow> = z.object({
   latest: daySchema,
 });
 
+const sparedLook: z.ZodType<SparedLook> = z.object({ day: daySchema, t: z.int(), grade: gradeOrNone });
+
 /** A line of the plan with its clock: when it was done, what was learned, when it is due. */
 export const dueLine: z.ZodType<DueLine> = z.object({
   line: planLine,
   lastCare: daySchema.nullable(),
+  spared: sparedLook.nullable(),
   rhythm: rhythmAnswer.nullable(),
   window: dueWindow.nullable(),
   state: z.enum(['late', 'none', 'not yet', 'may', 'due', 'barred']),

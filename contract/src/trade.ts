@@ -27,7 +27,7 @@ export const caution = keysOf<MixCaution>(CAUTIONS);
 export const houseQuestion = keysOf<HouseQuestion>(HOUSE_QUESTIONS);
 export const service = z.enum(ALL_SERVICES as [(typeof ALL_SERVICES)[number]]);
 export const does = z.enum(['done', 'outside only', 'vet'] satisfies BusinessDoes[]);
-export const rank = z.enum(['law', 'safety', 'vet', 'owner', 'house', 'default']);
+export const rank = z.enum(['law', 'safety', 'vet', 'owner', 'house', 'circumstance', 'default']);
 /** "ear/left" */
 export const placeKey: z.ZodType<PlaceKey> = z.templateLiteral([
   z.enum(SITES as [(typeof SITES)[number]]),

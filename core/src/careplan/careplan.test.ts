@@ -46,10 +46,19 @@ describe('how often', () => {
     });
   });
 
-  test('overgrown nails: the two house rules are intersected', () => {
-    const { settled } = line(aDog({ nailsOvergrown: true }), 'nails');
-    expect(settled?.interval).toEqual({ usual: 21, least: 21, most: 28 });
-    expect(settled?.won).toHaveLength(2);
+  test('overgrown nails come before the usual of any dog, and hard ground leaves them more room', () => {
+    const nailsOf = (more: Partial<DogFacts>) => line(aDog(more), 'nails').settled;
+    expect(nailsOf({ nailsOvergrown: true })?.interval).toEqual({ usual: 21, least: 14, most: 28 });
+    expect(nailsOf({ nailsOvergrown: true })?.lost).toMatchObject([
+      { claim: { ruleId: 'nails: usual' }, why: 'the life of this dog comes before breed and coat' },
+    ]);
+    expect(nailsOf({ hardGround: true })?.interval).toEqual({ usual: 28, least: 21, most: 70 });
+    expect(nailsOf({ hardGround: true, nailsOvergrown: true })?.interval).toEqual({ usual: 21, least: 21, most: 28 });
+  });
+
+  test('dirty work comes before the coat, and never makes a bath rarer than bare skin needs it', () => {
+    expect(line(aDog({ dirtyWork: true }), 'bath').interval?.usual).toBe(28);
+    expect(line(aDog({ dirtyWork: true }, 'xolo'), 'bath').interval?.usual).toBe(21);
   });
 
   test('published odds bring looking nearer, not cleaning', () => {
@@ -367,10 +376,10 @@ describe('when it is due', () => {
       [1, 2, 3].map((n) => ({ day: addDays(TODAY, (n - 3) * 28), t: 28, padGrade: grade, lookGrade: 0 as const }));
     const record: CareRecord = {
       places: {
-        'ear/left': { observations: seen(2), lastCare: TODAY, suspended: false },
-        'ear/right': { observations: seen(0), lastCare: TODAY, suspended: false },
+        'ear/left': { observations: seen(2), lastCare: TODAY, spared: null, suspended: false },
+        'ear/right': { observations: seen(0), lastCare: TODAY, spared: null, suspended: false },
       },
-      tasks: { bath: TODAY },
+      tasks: { bath: { observations: [], lastCare: TODAY, spared: null, suspended: false } },
       homeCareChangedOn: null,
       schoolChangedOn: null,
     };

@@ -102,7 +102,7 @@ describe('what the plan says', () => {
       makePlan(facts).lines.find((each) => taskKey(each) === key)?.interval?.usual;
     const [summer, winter] = [day('2026-07-01'), day('2026-12-15')];
     expect(usual(aDog({ swims: true, today: winter }), LEFT_EAR)).toBe(28);
-    expect(usual(aDog({ swims: true, today: summer }), LEFT_EAR)).toBe(21);
+    expect(usual(aDog({ swims: true, today: summer }), LEFT_EAR)).toBe(14);
     expect(usual(aDog({ today: winter }, 'husky'), 'brush-out')).toBe(42);
     expect(usual(aDog({ today: day('2026-04-01') }, 'husky'), 'brush-out')).toBe(21);
     expect(usual(aDog({ today: day('2026-04-01') }, 'bichon'), 'brush-out')).toBe(28);

@@ -57,6 +57,8 @@ export interface DogFacts {
   readonly hayFeverMonths: readonly number[];
   /** Farm, beach, mud: work or play that dirties it. */
   readonly dirtyWork: boolean;
+  /** Walks on asphalt, or digs: its toes wear down, its dewclaws never. */
+  readonly hardGround: boolean;
   readonly stiffJoints: boolean;
   /** Breathes tightly, whatever its face. */
   readonly tightBreathing: boolean;
@@ -120,6 +122,7 @@ export function plainDog(
     grassSeedMonths: [],
     hayFeverMonths: [],
     dirtyWork: false,
+    hardGround: false,
     stiffJoints: false,
     tightBreathing: false,
     tearingSeenByVet: false,

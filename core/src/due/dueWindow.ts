@@ -1,4 +1,4 @@
-import type { Interval } from '../rhythm';
+import type { Interval, SparedLook } from '../rhythm';
 import { addDays, daysBetween, type Day } from '../units';
 
 /** When care of a place may be done, is best done, and must be done. */
@@ -25,6 +25,26 @@ export function dueWindow(last: Day | null, ideal: number, plan: Interval, today
   const earliest = Math.min(ideal, Math.max(plan.least, Math.ceil(ideal * WINDOW.opens)));
   const latest = Math.max(ideal, Math.min(plan.most, Math.floor(ideal * WINDOW.closes)));
   return { earliest: addDays(last, earliest), ideal: addDays(last, ideal), latest: addDays(last, latest) };
+}
+
+/**
+ * What a look buys at which nothing was needed, as a share of the days since the last care: clean, a fifth; slight, a
+ * tenth; dirtier, none. A clean look late in the interval says little about the days to come: with as many days again the
+ * places of a year were late twice as long as with the plan's fixed intervals [house values; `benchmarks/results/year.json`].
+ */
+export const LOOK_BUYS = [0.2, 0.1, 0, 0] as const;
+
+/**
+ * The window after a look at which nothing was needed: moved on as a whole, never back, by what the look buys. A place
+ * that was never cared for is counted from the look. Care on 1 November, every 28 days, clean on 29 November: due on 4
+ * December.
+ */
+export function afterLook(window: DueWindow, look: SparedLook, ideal: number, plan: Interval): DueWindow {
+  if (look.t === 0) return dueWindow(look.day, ideal, plan, look.day);
+  const bought = Math.floor(Math.min(look.t, ideal) * LOOK_BUYS[look.grade]);
+  const on = Math.max(0, daysBetween(window.ideal, addDays(look.day, bought)));
+  const { earliest, latest } = window;
+  return { earliest: addDays(earliest, on), ideal: addDays(window.ideal, on), latest: addDays(latest, on) };
 }
 
 export type DueState = 'not yet' | 'may' | 'due' | 'late';

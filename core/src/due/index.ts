@@ -1,2 +1,3 @@
 export { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
-export { nextVisit, planDue, type CareRecord, type DueLine } from './planDue';
+export { LEARNED, nextVisit, planDue, type CareRecord, type DueLine } from './planDue';
+export { costOf, hiddenLines, simulateYear, type HiddenYear, type Timing, type YearCost } from './simulateYear';

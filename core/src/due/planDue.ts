@@ -1,7 +1,7 @@
 import { placeKey, type PlaceKey } from '../places';
-import { rhythmOf, type PlaceRecord, type RhythmAnswer } from '../rhythm';
+import { rhythmOf, type PlaceRecord, type RhythmAnswer, type SparedLook } from '../rhythm';
 import type { Day } from '../units';
-import { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
+import { afterLook, dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
 import type { CarePlan, PlanLine } from '../careplan';
 import { TASKS, taskKey, type Task, type TaskAt } from '../tasks';
 
@@ -9,6 +9,8 @@ import { TASKS, taskKey, type Task, type TaskAt } from '../tasks';
 export interface DueLine {
   readonly line: PlanLine;
   readonly lastCare: Day | null;
+  /** The look since then at which nothing was needed. */
+  readonly spared: SparedLook | null;
   /** Null where nothing is learned: barred, fixed by a vet, or a task without a rhythm. */
   readonly rhythm: RhythmAnswer | null;
   /** Null when nothing is due: barred or not recurring. */
@@ -16,14 +18,17 @@ export interface DueLine {
   readonly state: DueState | 'barred' | 'none';
 }
 
+/** Tasks with the clock of their place. */
+const OF_A_PLACE: readonly Task[] = ['ear cleaning', 'eyes and face', 'fold care'];
+
 /** Tasks whose interval is learned from what is found. */
-const LEARNED: readonly Task[] = ['ear cleaning', 'eyes and face', 'fold care'];
+export const LEARNED: readonly Task[] = [...OF_A_PLACE, 'nails', 'brush-out', 'rear'];
 
 export interface CareRecord {
   /** Salon record of each place. */
   readonly places: Readonly<Partial<Record<PlaceKey, PlaceRecord>>>;
-  /** Last salon day of tasks without the clock of a place, by `taskKey`; by the task alone where no side was written down. */
-  readonly tasks: Readonly<Partial<Record<string, Day>>>;
+  /** Salon record of tasks without the clock of a place, by `taskKey`; by the task alone where no side was written down. */
+  readonly tasks: Readonly<Partial<Record<string, PlaceRecord>>>;
   readonly homeCareChangedOn: Day | null;
   readonly schoolChangedOn: Day | null;
 }
@@ -31,32 +36,38 @@ export interface CareRecord {
 /** Due windows for every line of a plan: the rhythm's answer where there is one, the plan's usual interval elsewhere. */
 export function planDue(plan: CarePlan, record: CareRecord, today: Day): DueLine[] {
   return plan.lines.map((line): DueLine => {
-    const place = line.place ? record.places[placeKey(line.place)] : undefined;
-    const hasClock = line.place !== null && LEARNED.includes(line.task);
-    const lastCare = (hasClock ? place?.lastCare : lastDone(record.tasks, line)) ?? null;
-    if (line.bars.length > 0) return { line, lastCare, rhythm: null, window: null, state: 'barred' };
-    if (line.interval === null) return { line, lastCare, rhythm: null, window: null, state: 'none' };
-    const learns = LEARNED.includes(line.task) && !line.fixedByVet && place !== undefined;
+    const known = recordOf(record, line);
+    const done = { line, lastCare: known?.lastCare ?? null, spared: known?.spared ?? null };
+    if (line.bars.length > 0) return { ...done, rhythm: null, window: null, state: 'barred' };
+    if (line.interval === null) return { ...done, rhythm: null, window: null, state: 'none' };
     const { homeCareChangedOn, schoolChangedOn } = record;
-    const rhythm = learns
-      ? rhythmOf({
-          observations: place.observations,
-          plan: line.interval,
-          today,
-          homeCareChangedOn,
-          schoolChangedOn,
-        })
-      : null;
-    const window = dueWindow(lastCare, rhythm?.interval ?? line.interval.usual, line.interval, today);
-    return { line, lastCare, rhythm, window, state: dueState(window, today) };
+    const rhythm =
+      known && LEARNED.includes(line.task) && !line.fixedByVet
+        ? rhythmOf({
+            observations: known.observations,
+            plan: line.interval,
+            today,
+            homeCareChangedOn,
+            schoolChangedOn,
+          })
+        : null;
+    const ideal = rhythm?.interval ?? line.interval.usual;
+    const afterCare = dueWindow(done.lastCare, ideal, line.interval, today);
+    // What a vet asks for is done when the vet said, whatever it looks like.
+    const look = line.fixedByVet ? null : done.spared;
+    const window = look ? afterLook(afterCare, look, ideal, line.interval) : afterCare;
+    return { ...done, rhythm, window, state: dueState(window, today) };
   });
 }
 
-/** The newer of the two: written down for this side, or for both in one. */
-function lastDone(tasks: CareRecord['tasks'], line: TaskAt): Day | undefined {
+/** What is on record of a line: of its place, or of its task here or anywhere, whichever is newer. */
+function recordOf({ places, tasks }: CareRecord, line: TaskAt): PlaceRecord | undefined {
+  if (line.place !== null && OF_A_PLACE.includes(line.task)) return places[placeKey(line.place)];
   const [here, anywhere] = [tasks[taskKey(line)], tasks[line.task]];
-  return here !== undefined && anywhere !== undefined && here < anywhere ? anywhere : (here ?? anywhere);
+  return here && anywhere && newest(here) < newest(anywhere) ? anywhere : (here ?? anywhere);
 }
+
+const newest = ({ lastCare, spared }: PlaceRecord): string => spared?.day ?? lastCare ?? '';
 
 /**
  * The next visit: the first ideal day of any task on its own clock, today at the earliest, and the task that drives it.

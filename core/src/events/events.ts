@@ -17,6 +17,17 @@ export type Because =
   | { readonly kind: 'typed'; readonly words: string }
   | { readonly kind: 'newer'; readonly words: string };
 
+/** What became of one piece of a step that was done: as the rest of it, looked at and in need of nothing, or left. */
+export const PIECE_OUTCOMES = ['done', 'not needed', 'left'] as const;
+export type PieceOutcome = (typeof PIECE_OUTCOMES)[number];
+
+/** How long nails are, by what they do on a hard floor, and the grade of it [house values]. A dewclaw never meets the floor. */
+export const NAIL_LENGTHS = { short: 0, 'at the floor': 1, clicks: 2, long: 2, curled: 3 } as const;
+export type NailLength = keyof typeof NAIL_LENGTHS;
+/** What one says of toes, and of dewclaws. */
+export const TOE_LENGTHS = ['short', 'at the floor', 'clicks', 'curled'] as const satisfies readonly NailLength[];
+export const DEWCLAW_LENGTHS = ['short', 'long', 'curled'] as const satisfies readonly NailLength[];
+
 export const tapped = (choice: DogChoice): Because => ({ kind: 'choice', choice, words: CHOICES[choice] });
 export const typed = (words: string): Because => ({ kind: 'typed', words });
 
@@ -27,6 +38,17 @@ export type Happening =
   | { readonly type: 'step done'; readonly step: string }
   | { readonly type: 'step skipped'; readonly step: string; readonly because: Because }
   | { readonly type: 'step undone'; readonly step: string }
+  /** One piece of a step that went another way than the step: a corner that needed nothing, a flap that was left. */
+  | {
+      readonly type: 'piece settled';
+      readonly step: string;
+      readonly piece: string;
+      readonly how: PieceOutcome;
+      /** Why it was left; null: not said. */
+      readonly because: Because | null;
+    }
+  /** Before they are clipped: the toes of a paw, or a dewclaw. */
+  | { readonly type: 'nails judged'; readonly place: Place; readonly length: NailLength }
   /** A step that the plan did not ask for, before another or at the end. */
   | { readonly type: 'step added'; readonly step: string; readonly title: string; readonly before: string | null }
   | { readonly type: 'step moved'; readonly step: string; readonly before: string }
@@ -118,9 +140,9 @@ export type OwnerAnswer = (typeof OWNER_ANSWERS)[number];
 
 /**
  * Version of the event format. An event of version 1 does not say what its device had seen; up to version 2 reasons
- * were sentences. `upToDate` reads the older ones.
+ * were sentences; pieces and nails are told from version 4 on. `upToDate` reads the older ones.
  */
-export const EVENT_VERSION = 3;
+export const EVENT_VERSION = 4;
 
 /**
  * One thing that happened, as its device recorded it. Never changed, never removed.

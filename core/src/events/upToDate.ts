@@ -61,6 +61,8 @@ function happeningUpToDate(what: Happening): Happening {
     case 'went home':
     case 'caution overridden':
       return { ...what, because: because(what.because) };
+    case 'piece settled':
+      return what.because === null ? what : { ...what, because: because(what.because) };
     case 'mat settled': {
       const beneath = what.beneath as string | Because | null;
       return { ...what, beneath: beneath === '' || beneath === null ? null : because(beneath) };

@@ -24,6 +24,8 @@ export function withoutWords(what: Happening): Happening {
     case 'caution overridden':
     case 'went home':
       return { ...what, because: unsaid(what.because) };
+    case 'piece settled':
+      return { ...what, because: what.because && unsaid(what.because) };
     case 'mix taken':
       return what.override === null ? what : { ...what, override: ERASED };
     case 'step added':

@@ -139,6 +139,9 @@ export function lookedAtWith(place: Place): Place {
   return kind === 'nail' ? { ...place, site: `paw ${foot as Foot}` } : place;
 }
 
+/** Whether nails are judged there: the toes of a paw together, a dewclaw by itself. */
+export const hasNails = ({ site, side }: Place): boolean => side !== 'none' && /^(paw \w+|nail \w+ 1)$/.test(site);
+
 /** Whether a place names a side where it has two, and none where it has not; an ear of no known side is one, too. */
 export function isWhole({ site, side }: Place): boolean {
   const [kind, which] = site.split(' ');

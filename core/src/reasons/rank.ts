@@ -1,5 +1,8 @@
-/** Order of authority, highest first. */
-export const RANKS = ['law', 'safety', 'vet', 'owner', 'house', 'default'] as const;
+/**
+ * Order of authority, highest first. A circumstance of this dog, that it swims or works in dirt, is a default as well, and
+ * comes before the row of its coat or ear.
+ */
+export const RANKS = ['law', 'safety', 'vet', 'owner', 'house', 'circumstance', 'default'] as const;
 export type Rank = (typeof RANKS)[number];
 export const RANK_WORDS: Readonly<Record<Rank, string>> = {
   law: 'law of the place',
@@ -7,5 +10,6 @@ export const RANK_WORDS: Readonly<Record<Rank, string>> = {
   vet: 'vet instruction',
   owner: "owner's wish",
   house: 'house way',
+  circumstance: 'the life of this dog',
   default: 'breed and coat',
 };

@@ -2,11 +2,13 @@ import { gradeOfPads } from '../findings';
 import type { Grade } from '../places';
 import { daysBetween, type Day } from '../units';
 
-/** One visit as one place knows it. */
+/** One visit as one place, or one task without a place, knows it. */
 export interface PlaceVisit {
   readonly day: Day;
   /** Cared for by the salon; a wipe counts, looking does not. */
   readonly cared: boolean;
+  /** Looked at by whoever would have cared for it, and it needed nothing. */
+  readonly neededNothing: boolean;
   /** A finding barred the place (S1 or S2). */
   readonly barred: boolean;
   /** Whether it was looked at at all. */
@@ -28,22 +30,34 @@ export interface Observation {
 /** The highest of what pads and eyes said. Pads of another cleaning school are dropped by the caller. */
 export const gradeOf = (seen: Observation): Grade => Math.max(seen.padGrade ?? 0, seen.lookGrade) as Grade;
 
-/** Where the salon's clock of a place stands. */
+/** A look at which nothing was needed. */
+export interface SparedLook {
+  readonly day: Day;
+  /** Whole days since the last care; 0 where there was none, or where its clock stood still. */
+  readonly t: number;
+  readonly grade: Grade;
+}
+
+/** Where the salon's clock of a place, or of a task, stands. */
 export interface PlaceRecord {
   readonly observations: readonly Observation[];
   readonly lastCare: Day | null;
+  /** The newest look since the last care at which nothing was needed. */
+  readonly spared: SparedLook | null;
   /** A stop stands: neither a vet has answered nor was it seen clear since. */
   readonly suspended: boolean;
 }
 
 /**
  * Turns a place's visits, oldest first, into observations. A first visit, a second look on the day of the last care,
- * and visits while suspended teach nothing; after a suspension t restarts at the first care.
+ * and visits while suspended teach nothing; after a suspension t restarts at the first care. A look at which nothing was
+ * needed leaves the clock running: clean after 28 and again after 56 days teaches 56.
  * `vetAnsweredOn` are the days on which a vet answered about this place.
  */
 export function placeRecord(visits: readonly PlaceVisit[], vetAnsweredOn: readonly Day[]): PlaceRecord {
   const observations: Observation[] = [];
   let lastCare: Day | null = null;
+  let spared: SparedLook | null = null;
   let barredOn: Day | null = null;
   let clockStopped = false;
   for (const visit of visits) {
@@ -64,9 +78,13 @@ export function placeRecord(visits: readonly PlaceVisit[], vetAnsweredOn: readon
     }
     if (visit.cared) {
       lastCare = visit.day;
+      spared = null;
       clockStopped = visit.barred;
+    } else if (visit.neededNothing) {
+      const grade = Math.max(visit.dirt, gradeOfPads(visit.dirtyPads ?? 0)) as Grade;
+      spared = { day: visit.day, t, grade };
     }
   }
   const suspended = barredOn !== null && !vetAnsweredOn.some((answer) => barredOn !== null && answer >= barredOn);
-  return { observations, lastCare, suspended };
+  return { observations, lastCare, spared, suspended };
 }

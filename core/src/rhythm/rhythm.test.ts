@@ -249,6 +249,7 @@ describe('from visits to observations', () => {
   const visit = (after: number, more: object = {}) => ({
     day: addDays(START, after),
     cared: true,
+    neededNothing: false,
     barred: false,
     looked: true,
     dirtyPads: null,
@@ -277,6 +278,25 @@ describe('from visits to observations', () => {
     const record = placeRecord(clear, []);
     expect(record.suspended).toBe(false);
     expect(record.observations.map((each) => each.t)).toEqual([28, 28]);
+  });
+
+  const spared = (after: number, more: object = {}) => visit(after, { cared: false, neededNothing: true, ...more });
+
+  test('looked at, nothing needed: 28 and 28 clean days teach 56, and lengthen more than 28 do', () => {
+    const { observations, lastCare, spared: look } = placeRecord([visit(0), spared(28), spared(56)], []);
+    expect(observations.map(({ t, lookGrade }) => [t, lookGrade])).toEqual([
+      [28, 0],
+      [56, 0],
+    ]);
+    expect([lastCare, look]).toEqual([START, { day: addDays(START, 56), t: 56, grade: 0 }]);
+    const cleaned = placeRecord([visit(0), visit(28), visit(56)], []).observations;
+    const interval = (seen: readonly Observation[]) => learnRhythm(ask(seen, { today: addDays(START, 56) })).interval;
+    expect(interval(observations)).toBeGreaterThan(interval(cleaned));
+  });
+
+  test('care ends what a look has spared; a first look has no days to count', () => {
+    expect(placeRecord([visit(0), spared(28), visit(40)], []).spared).toBeNull();
+    expect(placeRecord([spared(0, { dirt: 1 })], []).spared).toEqual({ day: START, t: 0, grade: 1 });
   });
 
   test('a place not looked at teaches nothing', () => {

@@ -11,6 +11,8 @@ const padCare = rowsOf('pads', 'default', COMMON_PRACTICE);
 const rear = rowsOf('rear', 'default', HOUSE_VALUE);
 const rearCare = rowsOf('rear', 'default', COMMON_PRACTICE);
 const nails = rowsOf('nails', 'default', HOUSE_VALUE);
+/** Before the usual of any dog. */
+const nailsOfThisDog = rowsOf('nails', 'circumstance', HOUSE_VALUE);
 const nailCare = rowsOf('nails', 'default', COMMON_PRACTICE);
 const teeth = rowsOf('teeth', 'default', COMMON_PRACTICE);
 
@@ -42,7 +44,7 @@ export const COAT_RULES: readonly Rule[] = [
       home(every, minutes, 'brush to the skin'),
     ),
   ),
-  brush(
+  rowsOf('brush-out', 'circumstance', HOUSE_VALUE)(
     'moult',
     all(trait('shedding', 'heavy'), inMonths('the moulting months', MOULTING_MONTHS)),
     'a heavy coat lets go in spring and autumn',
@@ -118,7 +120,13 @@ export const COAT_RULES: readonly Rule[] = [
   ),
 
   nails('usual', always, 'nails grow back in 3–6 weeks', days(28, 21, 42)),
-  nails(
+  nailsOfThisDog(
+    'hard ground',
+    fact('walks on hard ground', (dog) => dog.hardGround),
+    'hard ground wears toes down, sometimes enough; dewclaws never',
+    days(28, 21, 70),
+  ),
+  nailsOfThisDog(
     'overgrown',
     fact('overgrown nails', (dog) => dog.nailsOvergrown),
     'short trims let the quick retreat',

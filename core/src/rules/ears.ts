@@ -45,7 +45,7 @@ export const EAR_RULES: readonly Rule[] = [
     'covered and hairy ears stay dampest',
     days(21, 7, 42),
   ),
-  ears(
+  rowsOf('ear cleaning', 'circumstance', HOUSE_VALUE)(
     'swims in summer',
     all(
       fact('swims', (dog) => dog.swims),

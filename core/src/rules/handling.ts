@@ -1,7 +1,7 @@
 import type { Minded } from '../handling';
 import { COMMON_PRACTICE, DOGS_RECORD, HOUSE_VALUE } from '../provenance';
 import { monthOf } from '../units';
-import { fact } from './conditions';
+import { all, fact, not, trait } from './conditions';
 import type { RuleCondition, Rule } from './rule';
 import type { Task } from '../tasks';
 import { beforeWater, caution, days, home, method, rowsOf } from './row';
@@ -44,9 +44,13 @@ const LIFE: readonly Rule[] = [
     caution('Hay-fever weeks: face and paws wiped with plain water, dried.'),
     home(1, 5, 'wipe after walks'),
   ),
-  rowsOf('bath', 'default', HOUSE_VALUE)(
+  rowsOf('bath', 'circumstance', HOUSE_VALUE)(
     'dirty work',
-    fact('dirty work', ({ dirtyWork }) => dirtyWork),
+    all(
+      fact('dirty work', ({ dirtyWork }) => dirtyWork),
+      // Bare skin is bathed oftener than that in any case.
+      not(trait('coat', 'hairless')),
+    ),
     'dirty work',
     days(28, 14, 42),
   ),

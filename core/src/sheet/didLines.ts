@@ -3,40 +3,41 @@ import { SIDES, placeKey, samePlace, type Place } from '../places';
 import { sameReason, type Reason } from '../reasons';
 import type { BarAt } from '../stops';
 import { TASKS, type Task } from '../tasks';
-import { contactsCutShort, elapsedSeconds, type TimerState } from '../visit';
+import { contactsCutShort, doneOf, elapsedSeconds, neededNothing, type TimerState } from '../visit';
 import { caresFor, type Step, type StepTitle } from '../steps';
-import { type Because, type Incident } from '../events';
+import type { Incident } from '../events';
 import { fillIn, listed, placeWords, say, sayAll, sentence, type SentenceKey, type Wording } from '../wording';
+import {
+  because,
+  clippedLine,
+  isFirstPlace,
+  leftPieces,
+  nailsLine,
+  neededNothingLine,
+  small,
+  type Worked,
+} from './pieceLines';
 import type { SheetInput, SheetLine } from './sheet';
-
-/** What a visit came to, and in whose words it is told. */
-type Worked = Pick<SheetInput, 'state' | 'steps' | 'wording'>;
 
 /** What was done, left alone, cut short or went wrong, from the steps and events of the visit. */
 export function didLines(input: Worked, missing: readonly Place[]): SheetLine[] {
   const { state, steps, wording } = input;
-  const isDone = (step: Step) => state.steps[step.id]?.kind === 'done';
+  const done = steps.flatMap((step) => doneOf(state, step) ?? []);
+  const isDone = (stage: Step['stage']) => done.some((step) => step.stage === stage);
   const plain = (when: boolean, key: string, sentence: PlainSentence): SheetLine[] =>
     when ? [{ key, words: wording.sentences[sentence] }] : [];
   const lines = [
-    ...bathLine(
-      input,
-      steps.some((step) => step.stage === 'wash 1' && isDone(step)),
-    ),
-    ...steps.filter(isDone).flatMap((step) => padsLine(input, step)),
-    ...cleanedLine(input, steps.filter(isDone)),
-    ...plain(
-      steps.some((step) => step.stage === 'nails' && isDone(step)),
-      'nails',
-      'nailsDone',
-    ),
-    ...plain(
-      steps.some((step) => step.stage === 'brush-out' && isDone(step)),
-      'brush-out',
-      'brushedOut',
-    ),
+    ...bathLine(input, isDone('wash 1')),
+    ...done.flatMap((step) => padsLine(input, step)),
+    ...cleanedLine(input, done),
+    ...clippedLine(input, done),
+    ...plain(isDone('nails'), 'nails', 'nailsDone'),
+    ...nailsLine(input),
+    ...plain(isDone('brush-out'), 'brush-out', 'brushedOut'),
+    ...neededNothingLine(input),
     ...leftAlone(input),
     ...steps.flatMap((step) => skippedLine(input, step)),
+    ...steps.flatMap((step) => leftPieces(input, step)),
     ...SIDES.filter((side) => state.plugs[side] === 'not found').map((side) => ({
       key: `plug ${side}`,
       words: sentence(wording, 'plugNotFound', { side: wording.earSides[side] }),
@@ -58,8 +59,6 @@ export function didLines(input: Worked, missing: readonly Place[]): SheetLine[] 
   // Two washes cut short alike are told once.
   return lines.filter(({ words }, i) => lines.findIndex((each) => each.words === words) === i);
 }
-
-const small = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 
 type PlainSentence = Extract<SentenceKey, 'nailsDone' | 'brushedOut' | 'endedEarly'>;
 
@@ -124,9 +123,6 @@ function incidentWords({ wording }: Worked, { kind, place, done }: Incident): st
   ).trim();
 }
 
-/** Why, in the owner's words: what was tapped, or what somebody typed. */
-const because = (wording: Wording, why: Because): string => say(why, wording, 'owner') ?? '';
-
 interface BarredStep {
   readonly bar: BarAt;
   readonly step: Step;
@@ -177,9 +173,6 @@ function leftAlone(input: Worked): SheetLine[] {
   return [...atPlaces, ...barred.flatMap((each) => notDone(wording, each))];
 }
 
-const isFirstPlace = (place: Place, i: number, all: readonly Place[]): boolean =>
-  all.findIndex((other) => samePlace(other, place)) === i;
-
 /** A bar without a stop that took a whole step away: a damp ear is not plucked. */
 const isWhole = (barred: readonly BarredStep[], bar: BarAt): boolean =>
   barred.some((each) => each.bar === bar && each.step.barred !== null && !each.step.id.startsWith('mat '));
@@ -226,7 +219,7 @@ const titleIn = (wording: Wording, title: StepTitle): string =>
 
 function skippedLine({ state, wording }: Worked, step: Step): SheetLine[] {
   const mark = state.steps[step.id];
-  return mark?.kind === 'skipped'
+  return mark?.kind === 'skipped' && !neededNothing(state, step)
     ? [
         {
           key: `skipped ${step.id}`,

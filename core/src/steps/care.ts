@@ -42,6 +42,22 @@ export const isCareBarred = (bars: readonly Bar[], place: Place): boolean =>
       samePlace(reason.place, place),
   );
 
+/** Stages at which looking may come to "it needs nothing today". What belongs to a bath is done with the bath, or left. */
+const LOOKED_AT: ReadonlySet<Stage> = new Set<Stage>([
+  'first clip',
+  'ears, first pass',
+  'eyes, on the table',
+  'nails',
+  'brush-out',
+  'ears, second pass',
+  'folds',
+  'teeth',
+]);
+
+/** Whether "looked at, nothing needed" is an answer to this step. */
+export const mayNeedNothing = ({ stage, place, barred, id }: Step): boolean =>
+  LOOKED_AT.has(stage) && barred === null && !(place !== null && id.startsWith('mat '));
+
 /** Stages whose doing is the doing of their tasks; combing after the bath is no brush-out. */
 const DOES_TASKS: ReadonlySet<Stage> = new Set<Stage>([
   'first clip',

@@ -1,4 +1,4 @@
-export { careAt, caresFor, isCareBarred, tasksDoneBy } from './care';
+export { careAt, caresFor, isCareBarred, mayNeedNothing, tasksDoneBy } from './care';
 export { HAZARDS, type Before, type Hazard } from './hazards';
 export { step } from './makeStep';
 export { stepList } from './stepList';

@@ -2,7 +2,7 @@ import { placeKey } from '../places';
 import { madeApart, saw, type Happening, type VisitEvent } from '../events';
 import type { Clash } from './state';
 
-type MarkKind = 'step' | 'place' | 'plug' | 'handover' | 'close';
+type MarkKind = 'step' | 'piece' | 'nails' | 'place' | 'plug' | 'handover' | 'close';
 
 /**
  * What a mark is about: two marks of the same thing that say different things clash when their makers did not know of
@@ -13,6 +13,10 @@ function aboutOf(what: Happening): readonly [MarkKind, string] | null {
     case 'step done':
     case 'step skipped':
       return ['step', what.step];
+    case 'piece settled':
+      return ['piece', `${what.step} ${what.piece}`];
+    case 'nails judged':
+      return ['nails', placeKey(what.place)];
     case 'looked clear':
       return ['place', placeKey(what.place)];
     case 'found':
@@ -34,6 +38,10 @@ function says(what: Happening): string {
   switch (what.type) {
     case 'found':
       return `${what.finding.sign} ${what.finding.grade} ${what.finding.answer}`;
+    case 'piece settled':
+      return what.how;
+    case 'nails judged':
+      return what.length;
     case 'plug out':
       return what.came;
     case 'answered':

@@ -94,6 +94,13 @@ const HAPPENS: { readonly [K in HappeningType]: Happens<K> } = {
   'step undone': ({ steps }, { step }) => {
     steps.delete(step);
   },
+  'piece settled': ({ state }, { step, piece, how, because }) => {
+    const { [piece]: _, ...others } = state.pieces[step] ?? {};
+    state.pieces = { ...state.pieces, [step]: how === 'done' ? others : { ...others, [piece]: { how, because } } };
+  },
+  'nails judged': ({ state }, { place, length }) => {
+    state.nails = { ...state.nails, [placeKey(place)]: length };
+  },
   'step added': ({ state }, { type: _, ...change }) => {
     state.stepChanges = [...state.stepChanges, { kind: 'added', ...change }];
   },

@@ -2,6 +2,17 @@ export { cautionsNow, type Caution } from './cautions';
 export { currentStep, blockers, listPlaces, notLookedAt, waitsFor, type Blocker } from './closing';
 export { foldVisit } from './foldVisit';
 export { judgeLookOver, placesOfCare, placesToLookAt } from './lookOver';
+export {
+  doneOf,
+  neededNothing,
+  placeNeededNothing,
+  sparedOf,
+  taskOutcomes,
+  wasCaredFor,
+  type WorkOutcome,
+  type TaskOutcome,
+  type VisitWork,
+} from './outcomes';
 export { movedBefore, moveRefused } from './ownOrder';
 export { proposals, type Proposal } from './proposals';
 export { readVisit, type BeforeVisit, type VisitReading } from './readVisit';
@@ -9,6 +20,7 @@ export {
   EMPTY_VISIT,
   type Clash,
   type PadCount,
+  type PieceMark,
   type Photo,
   type StepMark,
   type TimerState,

@@ -1,7 +1,7 @@
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, PlaceKey, Side } from '../places';
 import type { Day } from '../units';
-import type { Because, Happening, VisitEvent, PlugState } from '../events';
+import type { Because, Happening, NailLength, PieceOutcome, VisitEvent, PlugState } from '../events';
 import type { HandoverAnswers } from '../events';
 import type { Incident } from '../events';
 
@@ -9,6 +9,12 @@ import type { Incident } from '../events';
 export type StepMark =
   | { readonly kind: 'done'; readonly by: VisitEvent }
   | { readonly kind: 'skipped'; readonly because: Because; readonly by: VisitEvent };
+
+/** What became of a piece of a step, where it is not what became of the step. */
+export interface PieceMark {
+  readonly how: Exclude<PieceOutcome, 'done'>;
+  readonly because: Because | null;
+}
 
 export interface PadCount {
   readonly dirty: number;
@@ -70,6 +76,10 @@ export interface TakenMix {
 export interface VisitState {
   readonly opened: boolean;
   readonly steps: Readonly<Record<string, StepMark>>;
+  /** By step, then by piece. */
+  readonly pieces: Readonly<Record<string, Readonly<Record<string, PieceMark>>>>;
+  /** The nails of a paw by the paw, a dewclaw by itself. */
+  readonly nails: Readonly<Partial<Record<PlaceKey, NailLength>>>;
   readonly lookedClear: readonly PlaceKey[];
   readonly findings: readonly Finding[];
   readonly plugs: Readonly<Record<Side, PlugState>>;
@@ -103,6 +113,8 @@ const NO_PADS: PadCount = { dirty: 0, worst: null, clean: false };
 export const EMPTY_VISIT: VisitState = {
   opened: false,
   steps: {},
+  pieces: {},
+  nails: {},
   lookedClear: [],
   findings: [],
   plugs: { left: 'none', right: 'none' },

@@ -84,6 +84,13 @@ export const ENGLISH: Wording = {
     'would not bear it': 'your dog would not bear it',
     'in distress': 'your dog was in distress',
   },
+  nailLengths: {
+    short: 'short',
+    'at the floor': 'touching the floor',
+    clicks: 'clicking on the floor',
+    long: 'long',
+    curled: 'curled',
+  },
   earHair: {
     'not today': 'not today',
     'kept for vets': 'that is kept for vets here',

@@ -55,6 +55,7 @@ const TYPICAL: Readonly<Record<string, string>> = {
   place: 'left ear',
   places: 'left ear, right eye',
   signs: 'dark-brown wax; a musty smell',
+  seen: 'clicking on the floor (left front paw)',
   compared: 'more than last time',
   sign: 'dark-brown wax',
   grade: 'slight',

@@ -16,7 +16,7 @@ import {
 } from '../places';
 import type { DogChoice, EarHairReason } from '../reasons';
 import type { Task } from '../tasks';
-import type { IncidentKind } from '../events';
+import type { IncidentKind, NailLength } from '../events';
 import type { TitleId } from '../steps';
 import type { LetterKey } from './letterWords';
 import type { PageWords } from './pageWords';
@@ -58,6 +58,7 @@ export interface Wording {
   /** Why something was not done, by the rule that forbids it. */
   readonly rules: Readonly<Partial<Record<string, string>>>;
   readonly choices: Readonly<Record<DogChoice, string>>;
+  readonly nailLengths: Readonly<Record<NailLength, string>>;
   /** Lines of the decision about hair in an ear; null where it is a habit of the business, which no owner is told. */
   readonly earHair: Readonly<Record<EarHairReason, string | null>>;
   /** What the business leaves to vets, or does from outside only, by service and what it does. */

@@ -1,11 +1,12 @@
 import type { NewVisitEvent } from '@dewpond/contract';
 import { signWords, areaOf, type Finding, type PadColour, type Sign } from '@dewpond/core/findings';
-import { placeKey, type Grade, type Place } from '@dewpond/core/places';
+import { FEET, SIDES, placeKey, type Grade, type Place } from '@dewpond/core/places';
 import { drawGrade } from '@dewpond/core/rhythm';
 import { daysBetween } from '@dewpond/core/units';
 import { currentStep } from '@dewpond/core/visit';
-import { type Happening } from '@dewpond/core/events';
+import { TOE_LENGTHS, type Happening } from '@dewpond/core/events';
 import { type Step } from '@dewpond/core/steps';
+import { randomLcg } from 'd3-random';
 import type { StockedBusiness } from '../records/business/business';
 import { mixesFor } from '../records/dog/bathNeeds';
 import { replay, type LoadedVisit } from '../records/visit/load';
@@ -74,6 +75,7 @@ export function playVisit(
     const step = currentStep(seen.state, seen.steps);
     if (!step) break;
     minutes.set(step.id, step.minutes * (0.8 + 0.4 * random()));
+    if (step.stage === 'nails') happened.push(...nailsOf(loaded, demo));
     happened.push(...work(step, grades, random), { type: 'step done', step: step.id });
   }
   for (const { product, mix } of mixesFor(loaded.facts, loaded.planned.plan, business, 1)) {
@@ -88,6 +90,21 @@ export function playVisit(
     });
   }
   return { happened: [...happened, { type: 'closed', how: 'finished' }], minutes };
+}
+
+/** Days until nails click on the floor, where nothing else is known. */
+const ORDINARY_NAILS_TAU = 48;
+
+/** Nails as they have grown since they were last clipped, all feet alike; by a dice of its own for each dog and day. */
+function nailsOf({ record, facts, row }: LoadedVisit, demo: DemoDog): Happening[] {
+  const last = record.taskRecords['nails']?.lastCare;
+  if (!last) return [];
+  const random = randomLcg(Number(row.day.replaceAll('-', '')) / 3e7 + demo.profile.name.length / 97);
+  const grade = drawGrade(Math.max(1, daysBetween(last, facts.today)), demo.nailsTau ?? ORDINARY_NAILS_TAU, random);
+  const length = TOE_LENGTHS[grade];
+  return FEET.flatMap((foot) =>
+    SIDES.map((side): Happening => ({ type: 'nails judged', place: { site: `paw ${foot}`, side }, length })),
+  );
 }
 
 function work(step: Step, grades: ReadonlyMap<string, Grade>, random: () => number): Happening[] {

@@ -25,6 +25,8 @@ export interface DemoDog {
   readonly profile: DogProfileInput & { readonly ageYears: number };
   /** True days until a place is plainly dirty; places left out take 110. The learning should find them again. */
   readonly hidden: Readonly<Partial<Record<PlaceKey, number>>>;
+  /** True days until its nails click on the floor; left out: 48. */
+  readonly nailsTau?: number;
   readonly everyDays: number;
   readonly visits: number;
   readonly lastVisitDaysAgo: number;

@@ -59,7 +59,7 @@ describe('a lesson of a young dog', () => {
     const happened: Happening[] = wholeVisit(view, []);
     await salon.call('POST /api/visits/:id/events', { id: visitId, body: { events: eventsOf(happened) } });
     const { visits } = (await salon.call('GET /api/dogs/:id', { id: dogId })).body;
-    expect(visits[0]?.tasks).toContain('bath');
+    expect(visits[0]?.tasks).toContainEqual({ task: 'bath', outcome: 'done', grade: null });
   });
 });
 

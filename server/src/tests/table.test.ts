@@ -3,7 +3,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { finding } from '@dewpond/core/findings';
 import { day } from '@dewpond/core/units';
-import { typed, type Happening } from '@dewpond/core/events';
+import { tapped, typed, type Happening } from '@dewpond/core/events';
 import type { NewVisitEvent } from '@dewpond/contract';
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
@@ -101,6 +101,64 @@ describe('bad events', () => {
     const stranger = await openSalon();
     expect((await send(id, eventsOf([note]), stranger)).status).toBe(404);
     expect((await stranger.call('GET /api/visits/:id/events', { id })).status).toBe(404);
+  });
+});
+
+describe('looked at, nothing needed', () => {
+  const dueOf = async (task: string) => {
+    const { body } = await salon.call('GET /api/dogs/:id', { id: dogId });
+    const line = body.due.find((each) => each.line.task === task && each.line.place?.side !== 'right');
+    if (!line) throw new Error(`No line for ${task}.`);
+    return { line, body };
+  };
+  const visitOn = async (day: number, happened: readonly Happening[]) => {
+    clock.now = START + day * DAY;
+    const id = await begin(salon, dogId);
+    const closed: Happening = { type: 'closed', how: 'ended early' };
+    expect((await send(id, eventsOf([{ type: 'opened' }, ...happened, closed]))).body.refused).toEqual([]);
+    return id;
+  };
+  const notNeeded = (step: string): Happening => ({ type: 'step skipped', step, because: tapped('not needed') });
+
+  test('late nails that needed nothing are not late tomorrow, and the days since the care teach', async () => {
+    const paw = { site: 'paw front', side: 'left' } as const;
+    await visitOn(-40, [{ type: 'step done', step: 'nails' }]);
+    clock.now = START;
+    expect((await dueOf('nails')).line).toMatchObject({ state: 'late', rhythm: { evidence: [] } });
+    const id = await visitOn(0, [{ type: 'nails judged', place: paw, length: 'short' }, notNeeded('nails')]);
+    clock.now = START + DAY;
+    const { line, body } = await dueOf('nails');
+    expect(line).toMatchObject({
+      state: 'may',
+      lastCare: '2026-10-16',
+      spared: { day: '2026-11-25', t: 40, grade: 0 },
+      rhythm: { evidence: [{ day: '2026-11-25', t: 40, grade: 0 }] },
+    });
+    expect(line.rhythm?.interval).toBeGreaterThan(28);
+    const seen = body.visits.find((each) => each.visitId === id);
+    expect(seen?.tasks).toEqual([{ task: 'nails', outcome: 'not needed', grade: 0 }]);
+    const { body: sheet } = await salon.call('GET /api/visits/:id/sheet', { id });
+    const said = sheet.sheet.did.map(({ words }) => words);
+    expect(said).toContain('Looked at, nothing needed: nails and dewclaws.');
+    expect(said).toContain('Nails as we found them: short (left front paw).');
+  });
+
+  test('a fold or an eye that needed nothing is no care of that place', async () => {
+    const eye = { site: 'eye', side: 'left' } as const;
+    await visitOn(-30, [
+      { type: 'looked clear', place: eye },
+      { type: 'step done', step: 'eyes, on the table left' },
+    ]);
+    await visitOn(0, [{ type: 'looked clear', place: eye }, notNeeded('eyes, on the table left')]);
+    const { line } = await dueOf('eyes and face');
+    expect(line).toMatchObject({ lastCare: '2026-10-26', spared: { day: '2026-11-25', t: 30, grade: 0 } });
+  });
+
+  test('nails of a place that has none are refused', async () => {
+    const id = await begin(salon, dogId);
+    const [event] = eventsOf([{ type: 'nails judged', place: { site: 'ear', side: 'left' }, length: 'short' }]);
+    const { body } = await send(id, [event]);
+    expect(body.refused[0]?.words).toMatch(/judged by paw/);
   });
 });
 

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { dogProfile } from '@dewpond/contract';
+import { BODY_PLACES, placeKey } from '@dewpond/core/places';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
@@ -290,6 +291,89 @@ describe('a book of before reasons were data and owners had a language', () => {
     const said = [...sheet.saw, ...sheet.did, ...sheet.homeCare].map(({ words }) => words).join('\n');
     expect(said).toContain('a red look inside');
     expect(said).toContain('Wen asked us to leave the tail');
+  });
+});
+
+describe('a book of before a look at which nothing was needed counted', () => {
+  const settings = { ...config, DATABASE_NAME: 'dewpond_upgrade_looks' };
+  const [its, owner, dogId, person, clear, matted] = [v7(), v7(), v7(), v7(), v7(), v7()];
+  let door: pg.Client;
+
+  beforeAll(async () => {
+    door = await databaseAt(settings, '0035_due_by_day');
+    // No row names its business: the database fills it in.
+    await door.query(`select set_config('dewpond.business_id', $1, false)`, [its]);
+    await door.query(
+      `insert into dewpond.business (business_id, name, zone, units, ways) values ($1, 'A salon', 'Europe/London', 'metric', '{}')`,
+      [its],
+    );
+    await door.query(`insert into dewpond.client (id, name, card, made_from) values ($1, 'Wen Halloran', '{}', 'x')`, [
+      owner,
+    ]);
+    const profile = dogProfile.parse({ name: 'Bramble', breeds: ['pug'], weightKg: 8 });
+    await door.query(
+      `insert into dewpond.dog (id, client_id, name, profile, made_from) values ($1, $2, 'Bramble', $3, 'z')`,
+      [dogId, owner, profile],
+    );
+    const looked = BODY_PLACES.map(placeKey);
+    for (const [id, day] of [
+      [clear, '2026-10-20'],
+      [matted, '2026-11-20'],
+    ]) {
+      await door.query(`insert into dewpond.visit (id, dog_id, day, looked, made_from) values ($1, $2, $3, $4, 'v')`, [
+        id,
+        dogId,
+        day,
+        JSON.stringify(looked),
+      ]);
+      await door.query(
+        `insert into dewpond.place_care (visit_id, dog_id, day, place, cared, barred, looked, dirt, level) values ($1, $2, $3, 'eye/left', false, false, true, 0, 'none'), ($1, $2, $3, 'eye/right', true, false, true, 0, 'none')`,
+        [id, dogId, day],
+      );
+    }
+    await door.query(
+      `insert into dewpond.finding (visit_id, dog_id, day, place, sign, grade, answer, level) values ($1, $2, '2026-11-20', 'side/left', 'mat', 1, false, 'note'), ($1, $2, '2026-11-20', 'rear/none', 'soiled rear', 1, null, 'note')`,
+      [matted, dogId],
+    );
+    await door.query(
+      `insert into dewpond.task_done (visit_id, dog_id, day, task) values ($1, $2, '2026-11-20', 'brush-out')`,
+      [matted, dogId],
+    );
+    const happened = [
+      { type: 'step skipped', step: 'nails', because: 'not needed today' },
+      {
+        type: 'step skipped',
+        step: 'eyes, on the table left',
+        because: { kind: 'choice', choice: 'not needed', words: 'x' },
+      },
+      { type: 'step skipped', step: 'teeth', because: 'not needed today' },
+      { type: 'step undone', step: 'teeth' },
+    ];
+    for (const [i, what] of happened.entries())
+      await door.query(
+        `insert into dewpond.visit_event (id, visit_id, v, counter, device, person_id, at, seen, what, made_from) values ($1, $2, 2, $3, 'tablet', $4, 1793000000000, '{}', $5, 'e')`,
+        [v7(), clear, i + 1, person, what],
+      );
+    await migrateDatabase(settings, MIGRATIONS);
+  }, 60_000);
+  afterAll(() => door.end());
+
+  test('its coats and rears have grades, what was done stays done, what was "not needed" was looked at', async () => {
+    const { rows } = await door.query<{ visit_id: string; task: string; outcome: string; grade: number | null }>(
+      'select visit_id, task, outcome, grade from dewpond.task_done order by day, task',
+    );
+    expect(rows.map(({ visit_id: at, ...each }) => ({ ...each, at: at === clear ? 'clear' : 'matted' }))).toEqual([
+      { at: 'clear', task: 'brush-out', outcome: 'seen', grade: 0 },
+      { at: 'clear', task: 'nails', outcome: 'not needed', grade: 0 },
+      { at: 'clear', task: 'rear', outcome: 'seen', grade: 0 },
+      { at: 'matted', task: 'brush-out', outcome: 'done', grade: 2 },
+      { at: 'matted', task: 'rear', outcome: 'seen', grade: 2 },
+    ]);
+  });
+
+  test('an eye that needed nothing is known by its side and its visit', async () => {
+    const { rows } = await door.query('select visit_id, place from dewpond.place_care where needed_nothing');
+    expect(rows).toEqual([{ visit_id: clear, place: 'eye/left' }]);
   });
 });
 

@@ -131,6 +131,7 @@ export function dogView(more: Partial<DogView> = {}): DogView {
       [112, 84, 56, 28].map((ago) => ({
         day: addDays(TODAY, -ago),
         cared: true,
+        neededNothing: false,
         barred: false,
         looked: true,
         dirtyPads: null,
@@ -141,7 +142,12 @@ export function dogView(more: Partial<DogView> = {}): DogView {
   const places = { 'ear/left': record(2), 'ear/right': record(0) };
   const due = planDue(
     makePlan(facts()),
-    { places, tasks: { bath: addDays(TODAY, -28) }, homeCareChangedOn: null, schoolChangedOn: null },
+    {
+      places,
+      tasks: { bath: { observations: [], lastCare: addDays(TODAY, -28), spared: null, suspended: false } },
+      homeCareChangedOn: null,
+      schoolChangedOn: null,
+    },
     TODAY,
   );
   return {
@@ -161,6 +167,7 @@ export function dogView(more: Partial<DogView> = {}): DogView {
       grassSeedMonths: [],
       hayFeverMonths: [],
       dirtyWork: false,
+      hardGround: false,
       stiffJoints: false,
       tightBreathing: false,
       tearingSeenByVet: true,

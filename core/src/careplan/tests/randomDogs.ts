@@ -152,6 +152,7 @@ export const anyDog: fc.Arbitrary<DogFacts> = fc
     grassSeedMonths: fc.constantFrom([], [6, 7, 8]),
     hayFeverMonths: fc.constantFrom([], [4, 7, 11]),
     dirtyWork: fc.boolean(),
+    hardGround: fc.boolean(),
     stiffJoints: fc.boolean(),
     tightBreathing: fc.boolean(),
     fitness: fc.record({

@@ -3,7 +3,7 @@ import type { Condition, FINDING_COLOURS, FINDING_SMELLS, Procedure } from '../.
 import type { AtHomeLine } from '../../methods';
 import type { DogChoice, EarHairReason } from '../../reasons';
 import type { Task } from '../../tasks';
-import type { IncidentKind } from '../../events';
+import type { IncidentKind, NailLength } from '../../events';
 import type { TitleId } from '../../steps';
 
 export const TASKS_ES: Readonly<Record<Task, string>> = {
@@ -117,6 +117,14 @@ export const AT_HOME_ES: Readonly<Record<AtHomeLine, string>> = {
   'stop: skin': 'Piel herida, húmeda o abierta: pare y llámenos.',
   'stop: mouth': 'Un diente roto o la boca dolorida: pare, y que lo mire un veterinario.',
   'stop: nail': 'Una uña que no para de sangrar o clavada en la piel: veterinario.',
+};
+
+export const NAIL_LENGTHS_ES: Readonly<Record<NailLength, string>> = {
+  short: 'cortas',
+  'at the floor': 'rozan el suelo',
+  clicks: 'suenan al andar',
+  long: 'largas',
+  curled: 'curvadas',
 };
 
 export const CHOICES_ES: Readonly<Record<DogChoice, string>> = {

@@ -2,6 +2,7 @@ import type { Wording } from '../wording';
 import {
   AT_HOME_ES,
   CHOICES_ES,
+  NAIL_LENGTHS_ES,
   COLOURS_ES,
   CONDITIONS_ES,
   EAR_HAIR_ES,
@@ -47,6 +48,7 @@ export const SPANISH: Wording = {
   atHome: AT_HOME_ES,
   rules: RULES_ES,
   choices: CHOICES_ES,
+  nailLengths: NAIL_LENGTHS_ES,
   earHair: EAR_HAIR_ES,
   services: SERVICES_ES,
   page: PAGE_ES,

@@ -82,7 +82,7 @@ function visitMarks({ visits, care, findings, tasks }: DogRecord): VisitMark[] {
       day,
       grades: Object.fromEntries(grades),
       barred: rows.filter((row) => row.barred).map((row) => row.place as PlaceKey),
-      tasks: tasks.filter((each) => each.visitId === id).map((each) => each.task),
+      tasks: tasks.filter((each) => each.visitId === id).map(({ task, outcome, grade }) => ({ task, outcome, grade })),
     };
   });
 }

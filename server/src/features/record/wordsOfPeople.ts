@@ -73,6 +73,7 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
     'referral.place',
     'stage_took.stage',
     'task_done.task',
+    'task_done.outcome',
     'tool_used.part',
     'tool_used.tool',
     'visit.closed',

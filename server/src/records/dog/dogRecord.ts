@@ -40,7 +40,9 @@ export interface DogRecord {
   }[];
   readonly care: readonly CareRow[];
   readonly findings: readonly StoredFinding[];
-  readonly tasks: readonly { readonly visitId: string; readonly day: Day; readonly task: string }[];
+  readonly tasks: readonly OfVisit<DogRows['tasks'][number]>[];
+  /** The clock of each task without the clock of a place, by `taskKey`. */
+  readonly taskRecords: Readonly<Partial<Record<string, PlaceRecord>>>;
   readonly places: Readonly<Partial<Record<PlaceKey, PlaceRecord>>>;
   readonly amountFactor: number;
   readonly amountLessons: number;
@@ -146,7 +148,8 @@ export function recordsOf(rows: DogRows, before?: AsKnownAt): DogRecord[] {
       visits: (of.visits.get(id) ?? []).map(asPastVisit),
       care: cared,
       findings: (of.findings.get(id) ?? []).map(asFinding),
-      tasks: (of.tasks.get(id) ?? []).map(({ visitId, day, task }) => ({ visitId, day: day, task })),
+      tasks: of.tasks.get(id) ?? [],
+      taskRecords: taskRecords(of.tasks.get(id) ?? []),
       answers: Object.fromEntries(
         (of.answers.get(id) ?? []).map(({ question, answer, day }) => [question, { answer, day: day }]),
       ),
@@ -209,6 +212,7 @@ function placeRecords(care: readonly CareRow[], instructions: readonly Instructi
       const visits = rows.map((row): PlaceVisit => ({
         day: row.day,
         cared: row.cared,
+        neededNothing: row.neededNothing,
         barred: row.barred,
         looked: row.looked,
         dirtyPads: row.dirtyPads,
@@ -221,6 +225,25 @@ function placeRecords(care: readonly CareRow[], instructions: readonly Instructi
         )
         .map((each) => each.from);
       return [key, placeRecord(visits, answers)];
+    }),
+  );
+}
+
+/** What is on record of each task: a grade is a look, and no stop of a place holds a task's clock. */
+function taskRecords(rows: DogRecord['tasks']): DogRecord['taskRecords'] {
+  const byTask = group(rows, (row) => row.task);
+  return Object.fromEntries(
+    [...byTask].map(([task, its]) => {
+      const visits = its.map(({ day, outcome, grade }): PlaceVisit => ({
+        day,
+        cared: outcome === 'done',
+        neededNothing: outcome === 'not needed',
+        barred: false,
+        looked: grade !== null,
+        dirtyPads: null,
+        dirt: grade ?? 0,
+      }));
+      return [task, placeRecord(visits, [])];
     }),
   );
 }

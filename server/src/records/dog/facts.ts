@@ -38,6 +38,7 @@ export function factsOf(
     grassSeedMonths: profile.grassSeedMonths,
     hayFeverMonths: profile.hayFeverMonths,
     dirtyWork: profile.dirtyWork,
+    hardGround: profile.hardGround,
     stiffJoints: profile.stiffJoints,
     tightBreathing: profile.tightBreathing,
     tearingSeenByVet: profile.tearingSeenByVet,
@@ -126,12 +127,11 @@ export function carePlanFor(record: DogRecord, business: Business, today: Day): 
 /** Facts, plan and due windows of a dog on a day. */
 export function planFor(record: DogRecord, business: Business, today: Day): Planned {
   const { facts, plan } = carePlanFor(record, business, today);
-  const tasks = Object.fromEntries(record.tasks.map(({ task, day }) => [task, day]));
   const due = planDue(
     plan,
     {
       places: record.places,
-      tasks,
+      tasks: record.taskRecords,
       homeCareChangedOn: record.dog.homeCareChangedOn as Day | null,
       schoolChangedOn: business.schoolChangedOn,
     },

@@ -1,7 +1,7 @@
 import type { Shelf } from '../shelf/shelf';
 import { INCIDENTS } from '@dewpond/core/events';
-import { foundForSteps, isCareBarred, stepList, tasksDoneBy } from '@dewpond/core/steps';
-import { placesOfCare, stagesTook } from '@dewpond/core/visit';
+import { foundForSteps, isCareBarred, stepList } from '@dewpond/core/steps';
+import { placeNeededNothing, placesOfCare, stagesTook, taskOutcomes, wasCaredFor } from '@dewpond/core/visit';
 import { addDays, type Day } from '@dewpond/core/units';
 import { higherLevel, signWords, type Finding, type Level } from '@dewpond/core/findings';
 import { lookedAtWith, placeKey, samePlace, type Grade, type Place } from '@dewpond/core/places';
@@ -9,7 +9,6 @@ import type { Tenant } from '../../platform/db/tenant';
 import { appointment, visit } from '../../platform/db/schema';
 import { and, eq, ne } from 'drizzle-orm';
 import { referPlaces } from './openReferrals';
-import { caredFor } from './caredFor';
 import type { LoadedVisit } from './load';
 import { drawForVisit } from './drawForVisit';
 import { useOf } from './projectUse';
@@ -39,7 +38,7 @@ export async function project(tx: Tenant, loaded: LoadedVisit, shelf: Shelf, wri
   await writeDifference(tx, row.id, written, {
     findings: findings.map((found) => findingRow(loaded, key, found)),
     care: placesProjected(loaded).map((place) => careRow(loaded, key, place)),
-    tasks: tasksDone(loaded).map((task) => ({ ...key, task })),
+    tasks: taskOutcomes(loaded).map((each) => ({ ...key, ...each })),
     answers: Object.entries(state.answers).map(([question, answer]) => ({ ...key, question, answer })),
     took: stagesTook(loaded.events, state, steps).map((each) => ({ ...key, ...each })),
     tools: Object.entries(state.tools).map(([part, tool]) => ({ ...key, part, tool })),
@@ -95,7 +94,8 @@ function careRow(loaded: LoadedVisit, key: VisitKey, place: Place) {
   return {
     ...key,
     place: placeKey(place),
-    cared: caredFor(loaded, place),
+    cared: wasCaredFor(loaded, place),
+    neededNothing: placeNeededNothing(loaded, place),
     barred: isCareBarred(bars, place),
     looked: here.length > 0 || isSeenClear,
     dirtyPads: pads && (pads.clean || pads.dirty > 0) ? pads.dirty : null,
@@ -103,10 +103,6 @@ function careRow(loaded: LoadedVisit, key: VisitKey, place: Place) {
     level: judged[placeKey(place)]?.level ?? 'none',
   };
 }
-
-const tasksDone = ({ steps, state }: LoadedVisit): string[] => [
-  ...new Set(steps.filter(({ id }) => state.steps[id]?.kind === 'done').flatMap(tasksDoneBy)),
-];
 
 const incidentRow = (key: VisitKey, { by, place, ...incident }: LoadedVisit['state']['incidents'][number]) => ({
   ...key,

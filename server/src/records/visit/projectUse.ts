@@ -5,7 +5,7 @@ import { madeMix } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { needsOfVisit } from '../dog/bathNeeds';
 import { type StockedProduct, asBought, productOf, type Shelf } from '../shelf/shelf';
-import { caredFor } from './caredFor';
+import { wasCaredFor } from '@dewpond/core/visit';
 import type { LoadedVisit } from './load';
 import type { Projection, VisitKey, Written } from './written';
 
@@ -95,7 +95,7 @@ function assumed({ state, facts, planned, record }: LoadedVisit, shelf: Shelf): 
  */
 function understood(loaded: LoadedVisit, shelf: Shelf, before: ReadonlyMap<string, UsedRow>): Use[] {
   const { facts, planned, state, record } = loaded;
-  const cared = planned.plan.lines.filter(({ place }) => place !== null && caredFor(loaded, place));
+  const cared = planned.plan.lines.filter(({ place }) => place !== null && wasCaredFor(loaded, place));
   const keys = new Set(cared.map(({ place }) => place && placeKey(place)));
   const lines = planned.plan.lines.filter(({ place }) => place !== null && keys.has(placeKey(place)));
   const { needs } = needsOfVisit('full visit', facts, { ...planned.plan, lines }, shelf, record.amountFactor);

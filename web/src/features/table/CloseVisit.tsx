@@ -1,7 +1,7 @@
 import { useOwnWork } from '../../data/device';
 import { namePlace } from '@dewpond/core/places';
 import { endings } from '@dewpond/core/stops';
-import { contactsCutShort, blockers, notLookedAt } from '@dewpond/core/visit';
+import { contactsCutShort, blockers, neededNothing, notLookedAt } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { useKeys } from '../../browser/keys';
 import { Button } from '../../ui/Button';
@@ -22,7 +22,8 @@ export function CloseVisit({ table }: { readonly table: TableWork }) {
   const open = blockers(state, steps, how);
   const missing = notLookedAt(state, places);
   const short = contactsCutShort(state.timers);
-  const skipped = Object.values(state.steps).filter((mark) => mark.kind === 'skipped').length;
+  const spared = steps.filter((step) => neededNothing(state, step)).length;
+  const skipped = Object.values(state.steps).filter((mark) => mark.kind === 'skipped').length - spared;
   const close = () => {
     if (open.length > 0) return;
     record(...(note.trim() ? [{ type: 'noted' as const, text: note.trim() }] : []), { type: 'closed', how });
@@ -42,6 +43,7 @@ export function CloseVisit({ table }: { readonly table: TableWork }) {
           <li className="text-watch font-semibold">Not looked at: {missing.map(namePlace).join(', ')}.</li>
         )}
         {short.length > 0 && <li className="text-watch font-semibold">Contact time not reached: it is recorded.</li>}
+        {spared > 0 && <li>{spared} looked at, nothing needed.</li>}
         {skipped > 0 && <li>{skipped} skipped, with reasons.</li>}
         {state.used.length === 0 && steps.some((step) => step.stage === 'wash 1' && step.barred === null) && (
           <li className="text-soft">No amount noted: the plan learns nothing from this bath.</li>

@@ -1,7 +1,7 @@
 import { CHOICES, SKIP_CHOICES } from '@dewpond/core/reasons';
 import { cautionsNow, notLookedAt, waitsFor, type Caution } from '@dewpond/core/visit';
 import { tapped, type Because } from '@dewpond/core/events';
-import { titleWords, type Step } from '@dewpond/core/steps';
+import { mayNeedNothing, titleWords, type Step } from '@dewpond/core/steps';
 import { useState } from 'react';
 import { usePreferences } from '../../browser/preferences';
 import { useKeys } from '../../browser/keys';
@@ -49,7 +49,14 @@ export function Foot({ table, step, go }: FootProps) {
     record({ type: 'step undone', step: before.id });
     go(before);
   };
+  /** The other good end of a step: looked at, and left as it is. It is told, and sets the next due day. */
+  const nothingNeeded = () => {
+    record({ type: 'step skipped', step: step.id, because: tapped('not needed') });
+    go(null);
+  };
+  const mayBeSpared = mayNeedNothing(step) && hinder === null;
   useKeys([
+    ...(mayBeSpared ? [{ keys: 'n', does: 'Looked at: nothing needed', run: nothingNeeded }] : []),
     { keys: ' ', does: 'Step done', run: done },
     { keys: 'Backspace', does: 'Back one step', run: back },
     { keys: 'k', does: 'Skip, because…', run: () => setSkipping(true) },
@@ -65,7 +72,7 @@ export function Foot({ table, step, go }: FootProps) {
         type="button"
         disabled={!before}
         onClick={back}
-        className="w-[16%] text-xl text-soft hover:text-ink disabled:opacity-40"
+        className="w-[14%] text-xl max-md:text-base text-soft hover:text-ink disabled:opacity-40"
       >
         Back
       </button>
@@ -73,10 +80,19 @@ export function Foot({ table, step, go }: FootProps) {
         type="button"
         onClick={() => setSkipping(true)}
         aria-label="Skip, because…"
-        className="w-[18%] text-xl text-soft hover:text-ink border-l border-line"
+        className="w-[16%] text-xl max-md:text-base text-soft hover:text-ink border-x border-line"
       >
         Skip<span className="max-lg:hidden">, because</span>…
       </button>
+      {mayBeSpared && (
+        <button
+          type="button"
+          onClick={nothingNeeded}
+          className="w-[20%] px-1 text-xl max-lg:text-base leading-tight font-semibold text-pond hover:bg-pond-pale"
+        >
+          Looked at: nothing needed
+        </button>
+      )}
       <button
         type="button"
         onClick={done}

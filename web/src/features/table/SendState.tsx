@@ -115,6 +115,8 @@ export function inWords(what: RefusedThing['what']): string {
   if (type === 'step done' || type === 'step skipped' || type === 'step undone') return `${type}: ${what.step}`;
   if (type === 'found') return `found at the ${namePlace(what.finding.place)}: ${what.finding.sign}`;
   if (type === 'looked clear') return `clear: ${namePlace(what.place)}`;
+  if (type === 'nails judged') return `nails, ${namePlace(what.place)}: ${what.length}`;
+  if (type === 'piece settled') return `${what.piece}: ${what.how}`;
   if (type === 'noted') return `noted: ${what.text}`;
   if (type === 'used') return `used: ${what.name}, ${what.ml} ml`;
   return plainly(what);

@@ -12,7 +12,9 @@ import { ShowHow } from '../../parts/methods/ShowHow';
 import { Handover } from './Handover';
 import { LeftOut } from './LeftOut';
 import { MatPanel } from './MatPanel';
+import { NailLengths } from './NailLengths';
 import { Parts } from './Parts';
+import { Pieces } from './Pieces';
 import { TimerButton } from './Timers';
 import { ToolsUsed } from './ToolsUsed';
 import { UsedMix } from './UsedMix';
@@ -50,6 +52,8 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
           First: {waits.map((each) => titleWords(each.title).toLowerCase()).join('; ')}.
         </p>
       )}
+      {step.stage === 'nails' && <NailLengths table={table} />}
+      {step.stage === 'first clip' && step.pieces.length > 1 && <Pieces table={table} step={step} />}
       {step.parts.length > 0 && <Parts table={table} step={step} />}
       {step.id.startsWith('mat ') && step.place && <MatPanel table={table} step={step} place={step.place} />}
       {step.dwell && <TimerButton table={table} step={step} dwell={step.dwell} />}

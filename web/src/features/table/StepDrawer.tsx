@@ -1,8 +1,8 @@
-import { moveRefused } from '@dewpond/core/visit';
+import { moveRefused, neededNothing } from '@dewpond/core/visit';
 import { titleWords, type Step } from '@dewpond/core/steps';
 import { reasonsTold } from '@dewpond/core/wording';
 import { useState } from 'react';
-import { ArrowUpToLine, Ban, Check, Circle, CircleDot, Minus } from 'lucide-react';
+import { ArrowUpToLine, Ban, Check, Circle, CircleDot, Eye, Minus } from 'lucide-react';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { classes } from '../../ui/classes';
@@ -76,6 +76,8 @@ function Mark({ table, step }: { readonly table: TableWork; readonly step: Step 
   const mark = table.state.steps[step.id];
   if (step.barred) return <Ban size={20} className="text-stop" aria-label="taken away" />;
   if (mark?.kind === 'done') return <Check size={20} className="text-reed" aria-label="done" />;
+  if (neededNothing(table.state, step))
+    return <Eye size={20} className="text-reed" aria-label="looked at, nothing needed" />;
   if (mark?.kind === 'skipped') return <Minus size={20} className="text-watch" aria-label="skipped" />;
   return step === table.current ? (
     <CircleDot size={20} className="text-pond" aria-label="now" />
@@ -87,6 +89,7 @@ function Mark({ table, step }: { readonly table: TableWork; readonly step: Step 
 function note(table: TableWork, step: Step): string {
   const mark = table.state.steps[step.id];
   if (step.barred) return reasonsTold(step.barred.bars.map(({ reason }) => reason));
+  if (neededNothing(table.state, step)) return 'nothing needed';
   if (mark?.kind === 'skipped') return mark.because.words;
   return step.leavesOut.length > 0 ? 'in part' : '';
 }

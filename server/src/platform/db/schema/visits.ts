@@ -1,7 +1,9 @@
 import type { NewVisitEvent } from '@dewpond/contract';
 import type { Sign } from '@dewpond/core/findings';
 import type { IncidentKind } from '@dewpond/core/events';
+import type { Grade } from '@dewpond/core/places';
 import type { Stage, VisitKind } from '@dewpond/core/steps';
+import type { WorkOutcome } from '@dewpond/core/visit';
 import { sql } from 'drizzle-orm';
 import {
   bigint,
@@ -143,6 +145,8 @@ export const placeCare = dewpond.table(
     ...ofVisit(),
     place: text('place').notNull(),
     cared: boolean('cared').notNull(),
+    /** Looked at by hands that would have cared for it, and it needed nothing. */
+    neededNothing: boolean('needed_nothing').notNull().default(false),
     barred: boolean('barred').notNull(),
     looked: boolean('looked').notNull(),
     dirtyPads: smallint('dirty_pads'),
@@ -158,13 +162,24 @@ export const placeCare = dewpond.table(
   ],
 );
 
-export const taskDone = dewpond.table('task_done', { ...ofVisit(), task: text('task').notNull() }, (t) => [
-  primaryKey({ columns: [t.businessId, t.visitId, t.task] }),
-  foreignKey({ columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
-  foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
-  index('task_done_by_dog').on(t.businessId, t.dogId, t.day),
-  ofThisBusiness('task_done'),
-]);
+/** What a visit came to for a task: done, looked at and in need of nothing, or only seen; and what was seen before. */
+export const taskDone = dewpond.table(
+  'task_done',
+  {
+    ...ofVisit(),
+    task: text('task').notNull(),
+    outcome: text('outcome').$type<WorkOutcome>().notNull().default('done'),
+    /** Null where nobody judged it. */
+    grade: smallint('grade').$type<Grade>(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.visitId, t.task] }),
+    foreignKey({ columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
+    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
+    index('task_done_by_dog').on(t.businessId, t.dogId, t.day),
+    ofThisBusiness('task_done'),
+  ],
+);
 
 /** What the owner said at handover, newest visit last. */
 export const handoverAnswer = dewpond.table(

@@ -121,6 +121,7 @@ export const PROFILE: Shape<DogProfile> = {
     grassSeedMonths: z.array(z.number()).default([]),
     hayFeverMonths: z.array(z.number()).default([]),
     dirtyWork: z.boolean().default(false),
+    hardGround: z.boolean().default(false),
     stiffJoints: z.boolean().default(false),
     tightBreathing: z.boolean().default(false),
     tearingSeenByVet: z.boolean().default(false),

@@ -1,8 +1,8 @@
 import type { DogView } from '@dewpond/contract';
 import { type DueLine } from '@dewpond/core/due';
-import { TASKS, taskKey } from '@dewpond/core/tasks';
+import { TASKS, taskKey, type Task } from '@dewpond/core/tasks';
 import { GRADE_WORDS, namePlace } from '@dewpond/core/places';
-import { DOGS_RECORD } from '@dewpond/core/provenance';
+import { DOGS_RECORD, HOUSE_VALUE } from '@dewpond/core/provenance';
 import { showDay } from '@dewpond/core/units';
 import { barTold, reasonTold, reasonsTold } from '@dewpond/core/wording';
 import { Card } from '../../../ui/Card';
@@ -50,8 +50,17 @@ export function Why({ dog, asked }: { readonly dog: DogView; readonly asked: str
           <WindowWords window={chosen.window} />
         </p>
       )}
+      {chosen.spared && (
+        <p className="mt-1.5">
+          Looked at on {showDay(chosen.spared.day)}: nothing needed. That moved the day on.{' '}
+          <SourceMark
+            source={HOUSE_VALUE}
+            because="A clean look buys a fifth of the interval, a slight one a tenth. It teaches as well, with all the days since the last care."
+          />
+        </p>
+      )}
       {rhythm && rhythm.evidence.length > 0 ? (
-        <Evidence rhythm={rhythm} />
+        <Evidence task={line.task} rhythm={rhythm} />
       ) : (
         <p className="mt-1.5 text-soft">
           {rhythm ? 'No visit has taught anything yet.' : 'This interval is not learned.'}
@@ -61,20 +70,33 @@ export function Why({ dog, asked }: { readonly dog: DogView; readonly asked: str
   );
 }
 
-function Evidence({ rhythm }: { readonly rhythm: NonNullable<DueLine['rhythm']> }) {
+/** The worst that is still fine, where it is not "slight dirt". */
+const FINDS: Readonly<Partial<Record<Task, string>>> = {
+  nails: 'nails no longer than down to the floor',
+  'brush-out': 'no more than tangles',
+  rear: 'it clean',
+};
+/** What a grade above that is called. */
+const PAST_IT: Readonly<Partial<Record<Task, string>>> = {
+  nails: 'Nails click',
+  'brush-out': 'Mats',
+  rear: 'Soiled',
+};
+
+function Evidence({ task, rhythm }: { readonly task: Task; readonly rhythm: NonNullable<DueLine['rhythm']> }) {
   const round = (days: number) => Math.round(days);
   return (
     <>
       <p className="mt-1.5">
-        {rhythm.evidence.length} {rhythm.evidence.length === 1 ? 'visit' : 'visits'} of this dog say: 80 % sure to find
-        no more than slight dirt after <b>{rhythm.interval} days</b>.{' '}
+        {rhythm.evidence.length} {rhythm.evidence.length === 1 ? 'visit' : 'visits'} of this dog say: 80 % sure to find{' '}
+        {FINDS[task] ?? 'no more than slight dirt'} after <b>{rhythm.interval} days</b>.{' '}
         <SourceMark
           source={DOGS_RECORD}
-          because={`Plainly dirty after about ${round(rhythm.posterior.median)} days (${round(rhythm.posterior.low)}–${round(rhythm.posterior.high)}); with no visits we would have guessed ${round(rhythm.prior.median)}.`}
+          because={`${PAST_IT[task] ?? 'Plainly dirty'} after about ${round(rhythm.posterior.median)} days (${round(rhythm.posterior.low)}–${round(rhythm.posterior.high)}); with no visits we would have guessed ${round(rhythm.prior.median)}.`}
         />
       </p>
       {rhythm.fasterThanCare && (
-        <p className="mt-1.5 text-watch font-semibold">It gets dirty faster than care can follow: tell the owner.</p>
+        <p className="mt-1.5 text-watch font-semibold">It comes faster than care can follow: tell the owner.</p>
       )}
       {rhythm.clippedBy && !rhythm.fasterThanCare && (
         <p className="mt-1.5 text-soft">Held at the plan’s {rhythm.clippedBy}.</p>

@@ -55,10 +55,8 @@ export function rhythmRows(dog: DogView): RhythmRow[] {
       name:
         NAMES[key] ??
         (place ? capital(namePlace({ ...place, side: 'none' })) : first ? TASKS[first.line.task].name : key),
-      marks: site ? dog.visits.flatMap((visit) => markOf(visit, site, lines)) : [],
-      done: site
-        ? []
-        : dog.visits.filter((visit) => visit.tasks.includes(key)).map(({ day, visitId }) => ({ day, visitId })),
+      marks: dog.visits.flatMap((visit) => (site ? markOf(visit, site, lines) : gradeOfTask(visit, key))),
+      done: site ? [] : dog.visits.filter((visit) => wasDone(visit, key)).map(({ day, visitId }) => ({ day, visitId })),
       lenses: joinEqual(lines),
       homeEvery: home.length > 0 ? Math.min(...home) : null,
     };
@@ -66,6 +64,16 @@ export function rhythmRows(dog: DogView): RhythmRow[] {
 }
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** A task that has no place, as it was found: one grade for all of it. */
+const gradeOfTask = ({ day, visitId, tasks }: VisitMark, key: string): RhythmRow['marks'] =>
+  tasks.flatMap(({ task, grade }) =>
+    task === key && grade !== null ? [{ day, visitId, left: grade, right: grade, barred: false }] : [],
+  );
+
+/** Done, and nobody said how it was found. */
+const wasDone = ({ tasks }: VisitMark, key: string): boolean =>
+  tasks.some(({ task, outcome, grade }) => task === key && outcome === 'done' && grade === null);
 
 function markOf(visit: VisitMark, site: string, lines: readonly DueLine[]): RhythmRow['marks'] {
   const gradeAt = (side: string): Grade | null => visit.grades[`${site}/${side}` as PlaceKey] ?? null;

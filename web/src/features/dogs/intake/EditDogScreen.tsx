@@ -64,6 +64,7 @@ function formOf({ profile, client, vet, homeCareChangedOn }: DogView, units: Uni
     grassSeedMonths: profile.grassSeedMonths,
     hayFeverMonths: profile.hayFeverMonths,
     dirtyWork: profile.dirtyWork,
+    hardGround: profile.hardGround,
     stiffJoints: profile.stiffJoints,
     tightBreathing: profile.tightBreathing,
     vetId: vet?.id ?? '',

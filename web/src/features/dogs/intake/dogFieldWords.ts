@@ -37,6 +37,7 @@ export const FIELD_NAMES: Readonly<Record<keyof EditedDog, string>> = {
   grassSeedMonths: 'Grass-seed months',
   hayFeverMonths: 'Hay-fever months',
   dirtyWork: 'Dirty work',
+  hardGround: 'Walks on hard ground, or digs',
   stiffJoints: 'Stiff joints',
   tightBreathing: 'Tight breathing',
   vetId: 'Vet',

@@ -39,6 +39,7 @@ export interface DogForm {
   readonly grassSeedMonths: readonly number[];
   readonly hayFeverMonths: readonly number[];
   readonly dirtyWork: boolean;
+  readonly hardGround: boolean;
   readonly stiffJoints: boolean;
   readonly tightBreathing: boolean;
 }
@@ -76,6 +77,7 @@ export const EMPTY_FORM: DogForm = {
   grassSeedMonths: [],
   hayFeverMonths: [],
   dirtyWork: false,
+  hardGround: false,
   stiffJoints: false,
   tightBreathing: false,
 };
@@ -110,6 +112,7 @@ export function profileOf(form: DogForm, units: UnitSystem, stored: Partial<DogP
     grassSeedMonths: [...form.grassSeedMonths],
     hayFeverMonths: [...form.hayFeverMonths],
     dirtyWork: form.dirtyWork,
+    hardGround: form.hardGround,
     stiffJoints: form.stiffJoints,
     tightBreathing: form.tightBreathing,
   };
