@@ -1,7 +1,7 @@
 import { BREEDS, foldSites } from '@dewpond/core/catalogue';
 import { makePlan } from '@dewpond/core/careplan';
 import { nextVisit, planDue, type CareRecord } from '@dewpond/core/due';
-import { plainDog, type DogFacts } from '@dewpond/core/dog';
+import { NO_HAIR_RECORD, plainDog, type DogFacts } from '@dewpond/core/dog';
 import { placeKey, placesOf, type Grade } from '@dewpond/core/places';
 import { addDays, day, kilograms } from '@dewpond/core/units';
 import { report, round, seeded } from './report';
@@ -15,7 +15,12 @@ const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.lengt
 
 function randomDog(): { facts: DogFacts; record: CareRecord } {
   const breeds = [pick(BREEDS).id, ...(random() < 0.3 ? [pick(BREEDS).id] : [])];
-  const ear = { conditions: [], plucked: { daysAgo: 7 * Math.floor(random() * 20) }, ownerForbidsPlucking: false };
+  const ear = {
+    ...NO_HAIR_RECORD,
+    conditions: [],
+    plucked: { daysAgo: 7 * Math.floor(random() * 20) },
+    ownerForbidsPlucking: false,
+  };
   const facts = plainDog(breeds, {
     weight: kilograms(2 + random() * 50),
     lifeStage: pick(['puppy', 'adult', 'senior'] as const),

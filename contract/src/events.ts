@@ -1,3 +1,5 @@
+import { CANAL_HAIR } from '@dewpond/core/catalogue';
+import { HAIR_BORNE, HAIR_CAME, HAIR_LEFT } from '@dewpond/core/dog';
 import { FINDING_COLOURS, FINDING_SMELLS, PAD_COLOURS, isKnownSign, mayBeAt, type Sign } from '@dewpond/core/findings';
 import { hasNails, isWhole } from '@dewpond/core/places';
 import {
@@ -67,6 +69,14 @@ export const happening = z.discriminatedUnion('type', [
     type: z.literal('nails judged'),
     place: place.refine((at) => hasNails(at), { error: 'Nails are judged by paw, dewclaws by themselves.' }),
     length: z.enum(Object.keys(NAIL_LENGTHS) as [NailLength]),
+  }),
+  z.strictObject({ type: z.literal('ear hair seen'), side, hair: z.enum(CANAL_HAIR) }),
+  z.strictObject({
+    type: z.literal('ear hair went'),
+    side,
+    came: z.enum(HAIR_CAME).nullable(),
+    borne: z.enum(HAIR_BORNE).nullable(),
+    left: z.enum(HAIR_LEFT).nullable(),
   }),
   z.strictObject({
     type: z.literal('step added'),

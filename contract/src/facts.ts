@@ -13,6 +13,9 @@ import {
   type Traits,
 } from '@dewpond/core/catalogue';
 import {
+  HAIR_BORNE,
+  HAIR_CAME,
+  HAIR_LEFT,
   COAT_CONDITIONS,
   SKIN,
   type DogFacts,
@@ -95,6 +98,15 @@ const earHistoryRead: z.ZodType<EarHistory> = z.object({
   conditions: z.array(z.enum(EAR_CONDITIONS)),
   plucked: z.union([z.literal('never'), z.object({ daysAgo: z.number().nullable() })]),
   ownerForbidsPlucking: z.boolean(),
+  hair: z.enum(CANAL_HAIR).nullable(),
+  lastHair: z
+    .object({
+      came: z.enum(HAIR_CAME).nullable(),
+      borne: z.enum(HAIR_BORNE).nullable(),
+      left: z.enum(HAIR_LEFT).nullable(),
+      daysAgo: z.int(),
+    })
+    .nullable(),
 });
 
 const instructionRead: z.ZodType<Instruction> = z.object({

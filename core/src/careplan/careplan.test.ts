@@ -6,9 +6,9 @@ import { mirror, placeKey } from '../places';
 import { addDays, day, kilograms } from '../units';
 import { HOUSE_VALUE } from '../provenance';
 import { RULES } from '../rules';
-import { decideEarHair, makePlan, settleInterval, type Claim, type PlanLine } from '.';
+import { decideEarHair, nextEarHair, makePlan, settleInterval, type Claim, type PlanLine } from '.';
 import { dueState, dueWindow, nextVisit, planDue, type CareRecord } from '../due';
-import { type DogFacts } from '../dog';
+import { type DogFacts, type EarHairWork } from '../dog';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES } from '../ways';
 import { taskKey } from '../tasks';
 import { TODAY, aDog, anyDog, instruct, suspendedBy } from './tests/randomDogs';
@@ -216,6 +216,7 @@ describe('hair in the ear', () => {
   const hairy = (more: Partial<DogFacts> = {}) =>
     aDog({ ways: { ...DEFAULT_HOUSE_WAYS, earHair: 'routine' }, ...more }, 'lagotto');
   const ear = (more: object) => ({ left: { ...aDog().ears.left, ...more }, right: aDog().ears.right });
+  const SAID = { came: 'most', borne: null, left: null, daysAgo: 35 } as const;
   test.each<[number, string, DogFacts]>([
     [
       1,
@@ -247,8 +248,42 @@ describe('hair in the ear', () => {
     [10, 'staged', hairy({ ears: ear({ plucked: { daysAgo: null } }) })],
     [10, 'staged', hairy({ ears: ear({ plucked: { daysAgo: 71 } }) })],
     [11, 'whole', hairy({ ears: ear({ plucked: { daysAgo: 70 } }) })],
+    // What was seen in this ear goes before what the breed lets one expect, and what the hands found before its card.
+    [5, 'leave', hairy({ ears: ear({ hair: 'none' }) })],
+    [7, 'leave', hairy({ ears: ear({ hair: 'sparse' }) })],
+    [9, 'trim', hairy({ ears: ear({ lastHair: { ...SAID, borne: 'broke off' } }) })],
+    [11, 'whole', hairy({ pluckingStress: 'bad', ears: ear({ lastHair: { ...SAID, borne: 'calm' } }) })],
+    [10, 'staged', hairy({ ears: ear({ lastHair: { ...SAID, borne: 'minded' } }) })],
+    [10, 'staged', hairy({ ears: ear({ lastHair: { ...SAID, left: 'some' } }) })],
+    [11, 'whole', hairy({ ears: ear({ lastHair: { ...SAID, left: 'none' } }) })],
   ])('line %s: %s', (number, way, facts) => {
     expect(decideEarHair(facts, 'left')).toMatchObject({ line: number, way });
+  });
+
+  test.each<[string, EarHairWork, string, string]>([
+    ['much is left', { came: 'a few', borne: 'calm', left: 'much' }, 'staged', 'two more visits'],
+    ['some is left', { came: 'most', borne: 'calm', left: 'some' }, 'staged', 'one more visit'],
+    ['all of it came, and it minded', { came: 'all', borne: 'minded', left: 'none' }, 'staged', 'minded last time'],
+    ['all of it came, calm', { came: 'all', borne: 'calm', left: 'none' }, 'whole', 'borne well'],
+    ['it broke off', { came: 'none', borne: 'broke off', left: 'much' }, 'trim', 'not borne'],
+  ])('the next time, where %s', (_, went, way, reason) => {
+    const first = hairy({ ears: ear({ plucked: 'never' }) });
+    expect(nextEarHair(first, 'left', went, 28)).toMatchObject({ way, reason: { line: reason } });
+    // Long after, what was left then says nothing.
+    const late = nextEarHair(first, 'left', went, 90);
+    expect(late.reason).toMatchObject({ line: went.borne === 'broke off' ? 'not borne' : 'long ago' });
+  });
+
+  test('where none came, the last time stays what it was', () => {
+    const never = hairy({ ears: ear({ plucked: 'never' }) });
+    const went = { came: 'none', borne: 'calm', left: 'some' } as const;
+    expect(nextEarHair(never, 'left', went, 28).reason).toMatchObject({ line: 'first time' });
+  });
+
+  test('hair seen in one ear only: that ear has the interval of a hairy one', () => {
+    const dog = aDog({ ears: ear({ hair: 'dense' }) }, 'basset');
+    expect(line(dog, 'ear cleaning@ear/left').interval?.usual).toBe(21);
+    expect(line(dog, 'ear cleaning@ear/right').interval?.usual).toBe(28);
   });
 
   test("a vet's word for the other ear does not count", () => {

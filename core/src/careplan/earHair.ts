@@ -1,9 +1,10 @@
 import { COMMON_PRACTICE, HOUSE_VALUE, type Source } from '../provenance';
-import type { Side } from '../places';
+import type { CanalHair } from '../catalogue';
+import { SIDES, type Side } from '../places';
 import type { EarHairReason, Reason } from '../reasons';
 import { stopAt, type Bar } from '../stops';
 import { barsOf } from './barsOf';
-import { holdsOn, sourceOf, type EarHairWay } from '../dog';
+import { holdsOn, sourceOf, type EarHairWay, type EarHairWork } from '../dog';
 import type { DogFacts } from '../dog';
 
 export interface EarHairDecision {
@@ -51,23 +52,26 @@ const LINES: readonly EarHairRule[] = [
       source: sourceOf(given),
     };
   },
-  (dog) => when(dog.traits.canalHair === 'none', 'leave', 'no hair inside'),
+  (dog, side) => when(hairIn(dog, side) === 'none', 'leave', 'no hair inside'),
   (dog) => when(dog.earTrouble === 'in the past, no word from a vet', 'leave', 'ear trouble before'),
-  (dog) => when(dog.traits.canalHair === 'sparse', 'leave', 'sparse'),
+  (dog, side) => when(hairIn(dog, side) === 'sparse', 'leave', 'sparse'),
   (dog) => when(dog.ways.earHair === 'leave', 'leave', 'left alone'),
   (dog, side) => {
     const { plucked } = dog.ears[side];
-    const minds = dog.pluckingStress === 'broke off' || dog.pluckingStress === 'plain' || dog.pluckingStress === 'bad';
     if (dog.pluckingStress === 'broke off today') return because('leave', 'broke off today');
     if (dog.services['ear hair'] === 'outside only') return because('trim', 'outside only');
     if (dog.ways.earHair === 'trim') return because('trim', 'house trims');
-    if (minds) return because('trim', 'not borne');
+    if (didNotBear(dog)) return because('trim', 'not borne');
     if (dog.lifeStage !== 'senior') return null;
     if (plucked === 'never') return because('trim', 'old and new to it');
     return when(plucked.daysAgo === null, 'trim', 'old, not known');
   },
   (dog, side) => {
-    const { plucked } = dog.ears[side];
+    const { plucked, lastHair } = dog.ears[side];
+    const isRecent = plucked !== 'never' && plucked.daysAgo !== null && plucked.daysAgo < STAGED_FROM_DAYS;
+    if (isRecent && lastHair?.left === 'much') return because('staged', 'two more visits');
+    if (isRecent && lastHair?.left === 'some') return because('staged', 'one more visit');
+    if (isRecent && lastHair?.borne === 'minded') return because('staged', 'minded last time');
     if (dog.ways.earHair === 'staged') return because('staged', 'house stages');
     if (plucked === 'never') return because('staged', 'first time');
     if (plucked.daysAgo === null) return because('staged', 'last time not known');
@@ -75,6 +79,16 @@ const LINES: readonly EarHairRule[] = [
   },
   () => because('whole', 'borne well'),
 ];
+
+/** Hair in this canal: as it was seen, or as the breed lets one expect. */
+export const hairIn = ({ ears, traits }: DogFacts, side: Side): CanalHair => ears[side].hair ?? traits.canalHair;
+
+/** It would not have it: as the hands found at the last visit of either ear, or, with no such word, as its card says. */
+function didNotBear({ ears, pluckingStress: stress }: DogFacts): boolean {
+  const borne = SIDES.flatMap((side) => ears[side].lastHair?.borne ?? []);
+  if (borne.length > 0) return borne.includes('broke off');
+  return stress === 'broke off' || stress === 'plain' || stress === 'bad';
+}
 
 /** A vet's dated word on the hair of this ear. */
 function byVet(dog: DogFacts, side: Side) {
@@ -106,4 +120,16 @@ export function decideEarHair(facts: DogFacts, side: Side, bars: readonly Bar[] 
     return { line: i + 1, source: i === 9 ? HOUSE_VALUE : COMMON_PRACTICE, beside, ...decided };
   }
   throw new Error('The last line always matches.');
+}
+
+/** What the decision would be at the next visit, were the hair of this ear left as it is told today. */
+export function nextEarHair(facts: DogFacts, side: Side, went: EarHairWork, inDays: number): EarHairDecision {
+  const came = went.came !== null && went.came !== 'none';
+  const ear = facts.ears[side];
+  const then = {
+    ...ear,
+    plucked: came ? { daysAgo: inDays } : ear.plucked,
+    lastHair: { ...went, daysAgo: inDays },
+  };
+  return decideEarHair({ ...facts, ears: { ...facts.ears, [side]: then } }, side);
 }

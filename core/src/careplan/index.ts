@@ -1,5 +1,5 @@
 export { barsOf, circumstancesOf, type TodaysLook } from './barsOf';
-export { decideEarHair, type EarHairDecision } from './earHair';
+export { nextEarHair, decideEarHair, type EarHairDecision } from './earHair';
 export { dogAtWork, takesProduct } from './lineWork';
 export { makePlan, type CarePlan, type PlanLine } from './makePlan';
 export { prescribedOn } from './prescribed';

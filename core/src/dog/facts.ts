@@ -7,6 +7,7 @@ import type { LifeStage } from '../catalogue';
 import { DEFAULT_HOUSE_WAYS, type HouseWays } from '../ways';
 import type { SignSeen } from '../reasons';
 import type { VetLift } from '../stops';
+import { NO_HAIR_RECORD, type EarHairRecord } from './earHair';
 import type { Instruction } from './instructions';
 import { DEFAULT_SERVICES, type BusinessServices } from '../ways';
 
@@ -16,7 +17,7 @@ export const COAT_CONDITIONS = ['good', 'dry', 'oily', 'matted'] as const;
 /** How the coat is now, whatever kind it is. */
 export type CoatCondition = (typeof COAT_CONDITIONS)[number];
 
-export interface EarHistory {
+export interface EarHistory extends EarHairRecord {
   readonly conditions: readonly EarCondition[];
   /** Ever plucked, and how many days ago the last time was; null days = nobody knows whether or when. */
   readonly plucked: 'never' | { readonly daysAgo: number | null };
@@ -97,7 +98,12 @@ export interface DogFacts {
   readonly today: Day;
 }
 
-const UNKNOWN_EAR: EarHistory = { conditions: [], plucked: { daysAgo: null }, ownerForbidsPlucking: false };
+const UNKNOWN_EAR: EarHistory = {
+  ...NO_HAIR_RECORD,
+  conditions: [],
+  plucked: { daysAgo: null },
+  ownerForbidsPlucking: false,
+};
 
 /** The business's weight above which two people lift, until it says otherwise, kg [house value]. */
 export const LIFT_ALONE_KG = 20;

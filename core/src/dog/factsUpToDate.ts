@@ -1,25 +1,32 @@
 import type { Sign } from '../findings';
 import type { Side } from '../places';
 import { DEFAULT_HOUSE_WAYS, type HouseWays } from '../ways';
+import { NO_HAIR_RECORD, type EarHairRecord } from './earHair';
 import type { DogFacts, EarHistory, Suspended } from './facts';
 
-type OlderEar = Omit<EarHistory, 'plucked'> & {
-  readonly plucked: EarHistory['plucked'] | { readonly weeksAgo: number | null };
-};
+type OlderEar = Omit<EarHistory, 'plucked' | keyof EarHairRecord> &
+  Partial<EarHairRecord> & {
+    readonly plucked: EarHistory['plucked'] | { readonly weeksAgo: number | null };
+  };
 
 /** A dog as some version wrote it down: reasons were sentences, and eyes had no history. */
-export type OlderFacts = Omit<DogFacts, 'ears' | 'eyes' | 'known' | 'suspended' | 'earUnsettled' | 'ways'> & {
+export type OlderFacts = Omit<
+  DogFacts,
+  'ears' | 'eyes' | 'known' | 'suspended' | 'earUnsettled' | 'ways' | 'hardGround'
+> & {
   readonly ears: Readonly<Record<Side, OlderEar>>;
   readonly eyes?: DogFacts['eyes'];
   readonly known?: DogFacts['known'];
   readonly suspended: Readonly<Record<string, Suspended | string>>;
   readonly earUnsettled: Readonly<Record<Side, DogFacts['earUnsettled'][Side] | string | null>>;
   readonly ways: Partial<HouseWays>;
+  readonly hardGround?: boolean;
 };
 
 /** Facts of any version in today's shape: a device may have begun a visit without a network before it was updated. */
 export const factsUpToDate = (facts: OlderFacts): DogFacts => ({
   ...facts,
+  hardGround: facts.hardGround ?? false,
   ways: { ...DEFAULT_HOUSE_WAYS, ...facts.ways },
   ears: { left: ear(facts.ears.left), right: ear(facts.ears.right) },
   eyes: facts.eyes ?? { left: [], right: [] },
@@ -34,8 +41,9 @@ export const factsUpToDate = (facts: OlderFacts): DogFacts => ({
 });
 
 function ear({ plucked, ...rest }: OlderEar): EarHistory {
-  if (plucked === 'never' || 'daysAgo' in plucked) return { ...rest, plucked };
-  return { ...rest, plucked: { daysAgo: plucked.weeksAgo === null ? null : 7 * plucked.weeksAgo } };
+  const known = { ...NO_HAIR_RECORD, ...rest };
+  if (plucked === 'never' || 'daysAgo' in plucked) return { ...known, plucked };
+  return { ...known, plucked: { daysAgo: plucked.weeksAgo === null ? null : 7 * plucked.weeksAgo } };
 }
 
 /** A name of before stands for a sign that is not known: the hair of that ear stays in, as it did. */

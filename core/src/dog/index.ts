@@ -1,4 +1,18 @@
 export {
+  HAIR_BORNE,
+  HAIR_CAME,
+  HAIR_LEFT,
+  NO_HAIR_RECORD,
+  NO_WORD,
+  VISITS_LEFT,
+  type EarHairRecord,
+  type EarHairWork,
+  type HairBorne,
+  type HairCame,
+  type HairLeft,
+  type LastEarHair,
+} from './earHair';
+export {
   COAT_CONDITIONS,
   FIT,
   LIFT_ALONE_KG,

@@ -1,3 +1,5 @@
+import type { CanalHair } from '../catalogue';
+import type { EarHairWork } from '../dog';
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, Side } from '../places';
 import { CHOICES, type DogChoice } from '../reasons';
@@ -49,6 +51,10 @@ export type Happening =
     }
   /** Before they are clipped: the toes of a paw, or a dewclaw. */
   | { readonly type: 'nails judged'; readonly place: Place; readonly length: NailLength }
+  /** Whether hair grows in this canal, as it was seen: it corrects what the breed lets one expect. */
+  | { readonly type: 'ear hair seen'; readonly side: Side; readonly hair: CanalHair }
+  /** How taking it out went, as far as it was said. */
+  | ({ readonly type: 'ear hair went'; readonly side: Side } & EarHairWork)
   /** A step that the plan did not ask for, before another or at the end. */
   | { readonly type: 'step added'; readonly step: string; readonly title: string; readonly before: string | null }
   | { readonly type: 'step moved'; readonly step: string; readonly before: string }

@@ -17,6 +17,9 @@ export const EAR_HAIR_REASONS = {
   'first time': 'first time',
   'last time not known': 'last time not known',
   'long ago': 'last time {days} days ago',
+  'minded last time': 'it minded last time: fewer at once',
+  'one more visit': 'some was left: about one more visit',
+  'two more visits': 'much was left: about two more visits',
   'borne well': 'dense hair, done before without trouble',
 } as const;
 export type EarHairReason = keyof typeof EAR_HAIR_REASONS;

@@ -1,4 +1,4 @@
-import type { Handling, PlainTrait, Traits } from '../catalogue';
+import type { CanalHair, Handling, PlainTrait, Traits } from '../catalogue';
 import { FOLD_SITES, type FoldSite } from '../places';
 import { monthOf } from '../units';
 import type { LifeStage } from '../catalogue';
@@ -36,6 +36,16 @@ export const not = (need: RuleCondition): RuleCondition => ({
 export const trait = <K extends PlainTrait>(key: K, ...values: readonly Traits[K][]): RuleCondition => ({
   words: `${values.join(' or ')} ${TRAIT_NAMES[key]}`,
   holds: ({ traits }) => values.includes(traits[key]),
+});
+
+/** Hair in this ear, as it was seen there, or as the breed lets one expect. */
+export const hairInEar = (...values: readonly CanalHair[]): RuleCondition => ({
+  words: `${values.join(' or ')} ${TRAIT_NAMES.canalHair}`,
+  holds: ({ traits, ears }, place) => {
+    const seen = place !== null && place.side !== 'none' ? ears[place.side].hair : null;
+    return values.includes(seen ?? traits.canalHair);
+  },
+  ofPlace: true,
 });
 
 const TRAIT_NAMES: Readonly<Record<PlainTrait, string>> = {

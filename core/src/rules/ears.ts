@@ -1,5 +1,5 @@
 import { COMMON_PRACTICE, HOUSE_VALUE, published } from '../provenance';
-import { all, always, either, fact, inMonths, minds, stage, trait, way } from './conditions';
+import { all, always, either, fact, hairInEar, inMonths, minds, stage, trait, way } from './conditions';
 import type { Rule, Then } from './rule';
 import { caution, days, home, keepsOff, method, rowsOf } from './row';
 
@@ -9,7 +9,7 @@ const hair = rowsOf('ear hair', 'default', COMMON_PRACTICE);
 const flaps = rowsOf('ear flaps', 'default', HOUSE_VALUE);
 const inspect = rowsOf('ear inspection', 'default', COMMON_PRACTICE);
 
-const haired = trait('canalHair', 'sparse', 'dense');
+const haired = hairInEar('sparse', 'dense');
 const upright = trait('ears', 'upright', 'tipped');
 const hanging = trait('ears', 'folded', 'hanging', 'long hanging');
 const hairyFlap = all(hanging, trait('coat', 'silky drop', 'long', 'curly'));
@@ -26,25 +26,15 @@ const inspectEvery = (everyDays: number): Then => home(everyDays, 1, 'look into 
 
 /** Ears: cleaning, hair, flaps, looking. docs/trade.md: ears. */
 export const EAR_RULES: readonly Rule[] = [
-  ears(
-    'upright, no hair',
-    all(upright, trait('canalHair', 'none')),
-    'upright ears without hair air well',
-    days(42, 14, 84),
-  ),
+  ears('upright, no hair', all(upright, hairInEar('none')), 'upright ears without hair air well', days(42, 14, 84)),
   ears('upright, hair', all(upright, haired), 'hair in the canal holds wax', days(35, 14, 70)),
   ears(
     'folded or hanging, no dense hair',
-    all(hanging, trait('canalHair', 'none', 'sparse')),
+    all(hanging, hairInEar('none', 'sparse')),
     'covered ears stay damp',
     days(28, 10, 56),
   ),
-  ears(
-    'hanging, dense hair',
-    all(hanging, trait('canalHair', 'dense')),
-    'covered and hairy ears stay dampest',
-    days(21, 7, 42),
-  ),
+  ears('hanging, dense hair', all(hanging, hairInEar('dense')), 'covered and hairy ears stay dampest', days(21, 7, 42)),
   rowsOf('ear cleaning', 'circumstance', HOUSE_VALUE)(
     'swims in summer',
     all(

@@ -1,5 +1,5 @@
 import { HOUSE_VALUE } from '../provenance';
-import { all, always, trait, way } from './conditions';
+import { all, always, hairInEar, trait, way } from './conditions';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, type HouseQuestion } from '../ways';
 import type { RuleCondition, Rule } from './rule';
 import type { Task } from '../tasks';
@@ -31,7 +31,7 @@ const METHOD_OF: Readonly<Partial<Record<HouseQuestion, Task>>> = {
 
 /** Schools that matter to some dogs only. */
 const ONLY_FOR: Readonly<Partial<Record<HouseQuestion, RuleCondition>>> = {
-  pluckWith: trait('canalHair', 'sparse', 'dense'),
+  pluckWith: hairInEar('sparse', 'dense'),
   eyeCorner: trait('coat', 'long', 'curly', 'silky drop', 'wire'),
 };
 

@@ -10,6 +10,7 @@ import { fillIn, listed, placeWords, say, sayAll, sentence, type SentenceKey, ty
 import {
   because,
   clippedLine,
+  earHairLines,
   isFirstPlace,
   leftPieces,
   nailsLine,
@@ -30,6 +31,7 @@ export function didLines(input: Worked, missing: readonly Place[]): SheetLine[] 
     ...bathLine(input, isDone('wash 1')),
     ...done.flatMap((step) => padsLine(input, step)),
     ...cleanedLine(input, done),
+    ...earHairLines(input),
     ...clippedLine(input, done),
     ...plain(isDone('nails'), 'nails', 'nailsDone'),
     ...nailsLine(input),

@@ -1,9 +1,10 @@
+import { NO_WORD } from '../dog';
 import { NAIL_LENGTHS, type Because, type NailLength } from '../events';
-import { placeKey, placeOf, samePlace, type Place } from '../places';
+import { SIDES, placeKey, placeOf, samePlace, type Place } from '../places';
 import type { Step } from '../steps';
 import { TASKS } from '../tasks';
-import { doneOf, sparedOf } from '../visit';
-import { listed, say, sentence, type Wording } from '../wording';
+import { doneOf, earHairOf, sparedOf } from '../visit';
+import { listed, placeWords, say, sentence, type Wording } from '../wording';
 import type { Piece } from '../work';
 import type { SheetInput, SheetLine } from './sheet';
 
@@ -88,3 +89,29 @@ function namePieces(wording: Wording, pieces: readonly Piece[]): string {
   });
   return [...new Set(names)].join('; ');
 }
+
+/** Hair of each ear: how much came out, how it was borne, what is left; each told as far as it was said. */
+export const earHairLines = (worked: Worked): SheetLine[] =>
+  SIDES.flatMap((side): SheetLine[] => {
+    const { did, went } = earHairOf(worked, side);
+    const { came, borne, left } = went ?? NO_WORD;
+    if (did === null && came === null) return [];
+    const { wording } = worked;
+    const place = placeWords(wording, { site: 'ear', side });
+    const words = [
+      did === 'trimmed'
+        ? sentence(wording, 'earHairTrimmed', { place })
+        : came === null
+          ? sentence(wording, 'earHairOut', { place })
+          : sentence(wording, 'earHairWent', { place, came: wording.hairCame[came] }),
+      ...(borne === null ? [] : [sentence(wording, 'earHairBorne', { borne: wording.hairBorne[borne] })]),
+      ...(did === null || left === null || left === 'none' ? [] : [wording.sentences.earHairLeft]),
+    ];
+    return [{ key: `ear hair ${side}`, words: words.join(' ') }];
+  });
+
+/** What is normal afterwards, where hair came out of an ear; null where none did. */
+export const afterEarHair = (worked: Worked): SheetLine | null =>
+  SIDES.some((side) => earHairOf(worked, side).did === 'plucked')
+    ? { key: 'after ear hair', words: worked.wording.sentences.earHairAfter }
+    : null;

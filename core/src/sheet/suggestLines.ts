@@ -4,11 +4,13 @@ import { homeTasks, nextHomeDay } from '../homecare';
 import { placeKey } from '../places';
 import { showDay, type Day } from '../units';
 import { everyWordsIn, fillIn, homeCareName, minuteWords, placeWords, sentence, type Wording } from '../wording';
+import { afterEarHair } from './pieceLines';
 import type { HomeCareLine, Saw, SheetInput, SheetLine } from './sheet';
 
 /** What the owner is asked to do, most urgent first, one sentence a place; then the next visit. */
 export const suggestLines = (input: SheetInput, saw: readonly Saw[]): SheetLine[] => [
   ...advice(input, saw),
+  ...[afterEarHair(input)].flatMap((line) => line ?? []),
   nextLine(input),
 ];
 

@@ -2,7 +2,7 @@ import { placeKey } from '../places';
 import { madeApart, saw, type Happening, type VisitEvent } from '../events';
 import type { Clash } from './state';
 
-type MarkKind = 'step' | 'piece' | 'nails' | 'place' | 'plug' | 'handover' | 'close';
+type MarkKind = 'step' | 'piece' | 'nails' | 'hair seen' | 'hair went' | 'place' | 'plug' | 'handover' | 'close';
 
 /**
  * What a mark is about: two marks of the same thing that say different things clash when their makers did not know of
@@ -17,6 +17,10 @@ function aboutOf(what: Happening): readonly [MarkKind, string] | null {
       return ['piece', `${what.step} ${what.piece}`];
     case 'nails judged':
       return ['nails', placeKey(what.place)];
+    case 'ear hair seen':
+      return ['hair seen', what.side];
+    case 'ear hair went':
+      return ['hair went', what.side];
     case 'looked clear':
       return ['place', placeKey(what.place)];
     case 'found':
@@ -42,6 +46,10 @@ function says(what: Happening): string {
       return what.how;
     case 'nails judged':
       return what.length;
+    case 'ear hair seen':
+      return what.hair;
+    case 'ear hair went':
+      return `${what.came} ${what.borne} ${what.left}`;
     case 'plug out':
       return what.came;
     case 'answered':

@@ -101,6 +101,12 @@ const HAPPENS: { readonly [K in HappeningType]: Happens<K> } = {
   'nails judged': ({ state }, { place, length }) => {
     state.nails = { ...state.nails, [placeKey(place)]: length };
   },
+  'ear hair seen': ({ state }, { side, hair }) => {
+    state.hairSeen = { ...state.hairSeen, [side]: hair };
+  },
+  'ear hair went': ({ state }, { side, came, borne, left }) => {
+    state.earHair = { ...state.earHair, [side]: { came, borne, left } };
+  },
   'step added': ({ state }, { type: _, ...change }) => {
     state.stepChanges = [...state.stepChanges, { kind: 'added', ...change }];
   },

@@ -1,7 +1,7 @@
 import { barsOf, makePlan, type CarePlan } from '../careplan';
 import { type DogFacts } from '../dog';
 import type { Finding, Triage } from '../findings';
-import { placeKey, type PlaceKey } from '../places';
+import { SIDES, placeKey, type PlaceKey, type Side } from '../places';
 import { endings, type Bar, type BarAt } from '../stops';
 import { isWet } from './closing';
 import type { VisitEvent } from '../events';
@@ -80,6 +80,8 @@ const basisOf = (state: VisitState): readonly unknown[] => [
   state.plugs.left,
   state.plugs.right,
   brokeOff(state),
+  state.hairSeen.left,
+  state.hairSeen.right,
   ...Object.entries(state.answers).flat(),
 ];
 
@@ -89,7 +91,7 @@ function judge(
   basis: readonly unknown[],
   last: JudgedVisit | undefined,
 ): JudgedVisit {
-  const answers = JSON.stringify(state.answers);
+  const answers = JSON.stringify([state.answers, state.hairSeen]);
   const sameDog = last?.answers === answers ? last.judgement : null;
   const { facts, plan } = sameDog ?? askedToday(before, state);
   const { findings, plugs } = state;
@@ -113,10 +115,13 @@ const sameBars = (some: readonly Bar[], others: readonly Bar[]): boolean =>
   some.length === others.length &&
   some.every((each, i) => each === others[i] || JSON.stringify(each) === JSON.stringify(others[i]));
 
-/** The dog and its plan, with what the owner said at the handover. */
-function askedToday(before: BeforeVisit, { answers }: VisitState): Pick<Judgement, 'facts' | 'plan'> {
-  if (Object.keys(answers).length === 0) return before;
-  const facts = applyAnswers(before.facts, answers);
+/** The dog and its plan, with what the owner said at the handover, and with the hair that was seen in its ears. */
+function askedToday(before: BeforeVisit, { answers, hairSeen }: VisitState): Pick<Judgement, 'facts' | 'plan'> {
+  const looked = SIDES.some((side) => hairSeen[side] !== null);
+  if (Object.keys(answers).length === 0 && !looked) return before;
+  const asked = applyAnswers(before.facts, answers);
+  const ear = (side: Side) => ({ ...asked.ears[side], hair: hairSeen[side] ?? asked.ears[side].hair });
+  const facts = looked ? { ...asked, ears: { left: ear('left'), right: ear('right') } } : asked;
   return { facts, plan: makePlan(facts) };
 }
 
@@ -125,7 +130,8 @@ const matsGone = ({ mats }: VisitState): PlaceKey[] =>
   mats.filter(({ way }) => way !== 'left').map(({ place }) => placeKey(place));
 
 /** The dog would not have its ear hair taken out: it is not offered again in this visit. */
-const brokeOff = ({ steps }: VisitState): boolean =>
+const brokeOff = ({ steps, earHair }: VisitState): boolean =>
+  SIDES.some((side) => earHair[side]?.borne === 'broke off') ||
   Object.entries(steps).some(
     ([step, mark]) =>
       step.startsWith('ear hair') &&

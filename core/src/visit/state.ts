@@ -1,3 +1,5 @@
+import type { CanalHair } from '../catalogue';
+import type { EarHairWork } from '../dog';
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, PlaceKey, Side } from '../places';
 import type { Day } from '../units';
@@ -84,6 +86,9 @@ export interface VisitState {
   readonly findings: readonly Finding[];
   readonly plugs: Readonly<Record<Side, PlugState>>;
   readonly pads: Readonly<Record<Side, PadCount>>;
+  /** Hair in the canals as seen today, and how taking it out went; null: not said. */
+  readonly hairSeen: Readonly<Record<Side, CanalHair | null>>;
+  readonly earHair: Readonly<Record<Side, EarHairWork | null>>;
   readonly timers: readonly TimerState[];
   readonly used: readonly UsedProduct[];
   readonly mixes: readonly TakenMix[];
@@ -119,6 +124,8 @@ export const EMPTY_VISIT: VisitState = {
   findings: [],
   plugs: { left: 'none', right: 'none' },
   pads: { left: NO_PADS, right: NO_PADS },
+  hairSeen: { left: null, right: null },
+  earHair: { left: null, right: null },
   timers: [],
   used: [],
   mixes: [],

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { makePlan } from '../careplan';
-import { type DogFacts } from '../dog';
+import { NO_HAIR_RECORD, type DogFacts } from '../dog';
 import { aDog, instruct } from '../careplan/tests/randomDogs';
 import { finding, type Finding } from '../findings';
 import { placeOf, type PlaceKey } from '../places';
@@ -254,7 +254,7 @@ describe('plucking', () => {
   });
 
   test('old, and nobody knows whether it ever was: what sticks out is trimmed', () => {
-    const ear = { conditions: [], plucked: { daysAgo: null }, ownerForbidsPlucking: false };
+    const ear = { ...NO_HAIR_RECORD, conditions: [], plucked: { daysAgo: null }, ownerForbidsPlucking: false };
     const way = (facts: DogFacts) =>
       makePlan(facts).lines.find(({ task }) => task === 'ear hair')?.earHair?.way ?? 'none';
     expect(way(lagotto({ lifeStage: 'senior', ears: { left: ear, right: ear } }))).toBe('trim');

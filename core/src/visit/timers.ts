@@ -71,6 +71,7 @@ export function timerName(timer: string): string {
   const [kind, which, again] = timer.split(' ');
   if (kind === 'contact') return `Contact, wash ${which}`;
   if (kind === 'massage') return `Massage, ${again ?? which} ear`;
+  if (kind === 'redness') return `Look again for redness, ${which} ear`;
   if (kind === 'crust') return `Crust softening, ${which} eye`;
   return timer.replace(/^./, (letter) => letter.toUpperCase());
 }

@@ -84,6 +84,8 @@ export const ENGLISH: Wording = {
     'would not bear it': 'your dog would not bear it',
     'in distress': 'your dog was in distress',
   },
+  hairCame: { none: 'none of it', 'a few': 'a few hairs', most: 'most of it', all: 'all of it' },
+  hairBorne: { calm: 'calm', minded: 'minded it a little', 'broke off': 'would not have it, so we stopped' },
   nailLengths: {
     short: 'short',
     'at the floor': 'touching the floor',
@@ -109,6 +111,9 @@ export const ENGLISH: Wording = {
     'first time': 'it is the first time',
     'last time not known': 'nobody knows when it was done last',
     'long ago': 'it was done long ago',
+    'minded last time': 'your dog minded it last time',
+    'one more visit': 'it is done over several visits',
+    'two more visits': 'it is done over several visits',
     'borne well': null,
   },
   services: {

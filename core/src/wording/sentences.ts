@@ -28,6 +28,13 @@ export const SENTENCES = {
   face: 'face',
   nothingNeeded: 'Looked at, nothing needed: {what}.',
   pieceLeft: 'Left this time: {what}.',
+  earHairOut: 'Took hair out of the {place}.',
+  earHairTrimmed: 'Trimmed the hair at the {place}.',
+  earHairWent: 'Hair in the {place}: {came} came out.',
+  earHairBorne: 'Your dog: {borne}.',
+  earHairLeft: 'Some is left for the next visit.',
+  earHairAfter:
+    'Where hair came out, some redness for an hour or two and some shaking for a few hours are normal. If it lasts past a day, please call us.',
   brushedOut: 'Brushed out.',
   leftAlone: 'Left the {place} alone: {because}.',
   skipped: 'Not done this time: {step} ({because}).',

@@ -71,6 +71,8 @@ const TYPICAL: Readonly<Record<string, string>> = {
   stood: '4',
   asked: '10',
   side: 'left',
+  came: 'most of it',
+  borne: 'calm',
   dog: 'Teasel',
   owner: 'Folake',
   who: 'Dr Oyelaran',

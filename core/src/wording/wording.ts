@@ -15,6 +15,7 @@ import {
   type Site,
 } from '../places';
 import type { DogChoice, EarHairReason } from '../reasons';
+import type { HairBorne, HairCame } from '../dog';
 import type { Task } from '../tasks';
 import type { IncidentKind, NailLength } from '../events';
 import type { TitleId } from '../steps';
@@ -58,6 +59,9 @@ export interface Wording {
   /** Why something was not done, by the rule that forbids it. */
   readonly rules: Readonly<Partial<Record<string, string>>>;
   readonly choices: Readonly<Record<DogChoice, string>>;
+  readonly hairCame: Readonly<Record<HairCame, string>>;
+  /** What the dog was, or did: "calm". */
+  readonly hairBorne: Readonly<Record<HairBorne, string>>;
   readonly nailLengths: Readonly<Record<NailLength, string>>;
   /** Lines of the decision about hair in an ear; null where it is a habit of the business, which no owner is told. */
   readonly earHair: Readonly<Record<EarHairReason, string | null>>;

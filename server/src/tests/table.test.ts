@@ -162,6 +162,38 @@ describe('looked at, nothing needed', () => {
   });
 });
 
+describe('hair in the ear is remembered', () => {
+  const hairAt = async (side: 'left' | 'right') => {
+    const { body } = await salon.call('GET /api/dogs/:id', { id: dogId });
+    return body.facts.ears[side];
+  };
+
+  test('what came out, how it was borne, what is left, what was seen: each at its ear, for the next decision', async () => {
+    clock.now = START - 35 * DAY;
+    const id = await begin(salon, dogId);
+    const happened: Happening[] = [
+      { type: 'opened' },
+      { type: 'ear hair seen', side: 'right', hair: 'none' },
+      { type: 'ear hair went', side: 'left', came: 'most', borne: null, left: null },
+      { type: 'ear hair went', side: 'left', came: 'most', borne: 'calm', left: 'some' },
+      { type: 'closed', how: 'ended early' },
+    ];
+    expect((await send(id, eventsOf(happened))).body.refused).toEqual([]);
+    clock.now = START;
+    const left = await hairAt('left');
+    expect(left).toMatchObject({
+      plucked: { daysAgo: 35 },
+      hair: null,
+      lastHair: { came: 'most', borne: 'calm', left: 'some', daysAgo: 35 },
+    });
+    const right = await hairAt('right');
+    expect(right).toMatchObject({ hair: 'none', lastHair: null });
+    // The same from the events alone.
+    await rebuildProjections(databases);
+    expect(await hairAt('left')).toEqual(left);
+  });
+});
+
 describe('what a visit leaves behind for the next', () => {
   const nick: Happening = {
     type: 'incident',

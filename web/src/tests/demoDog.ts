@@ -8,7 +8,7 @@ import type {
   SessionView,
   VisitView,
 } from '@dewpond/contract';
-import { LIFT_ALONE_KG, plainDog, type DogFacts } from '@dewpond/core/dog';
+import { LIFT_ALONE_KG, NO_HAIR_RECORD, plainDog, type DogFacts } from '@dewpond/core/dog';
 import { makePlan, restraintOf } from '@dewpond/core/careplan';
 import { nextVisit, planDue } from '@dewpond/core/due';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES } from '@dewpond/core/ways';
@@ -101,7 +101,7 @@ export const business = (more: Partial<BusinessView> = {}): BusinessView => ({
 const HARNESS: HandlingNotes = { ...EASY, tether: 'harness' };
 
 export function facts(breed = 'pug', more: Partial<DogFacts> = {}): DogFacts {
-  const ear = { conditions: [], plucked: 'never', ownerForbidsPlucking: false } as const;
+  const ear = { ...NO_HAIR_RECORD, conditions: [], plucked: 'never', ownerForbidsPlucking: false } as const;
   return plainDog([breed], {
     weight: kilograms(8),
     tearingSeenByVet: true,

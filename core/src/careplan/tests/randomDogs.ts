@@ -14,7 +14,18 @@ import {
 import { day, kilograms } from '../../units';
 import { finding, type EyeCondition, type Sign } from '../../findings';
 import type { Place, Site } from '../../places';
-import { COAT_CONDITIONS, SKIN, plainDog, type Suspended, type DogFacts, type Instruction } from '../../dog';
+import {
+  COAT_CONDITIONS,
+  HAIR_BORNE,
+  HAIR_CAME,
+  HAIR_LEFT,
+  NO_HAIR_RECORD,
+  SKIN,
+  plainDog,
+  type Suspended,
+  type DogFacts,
+  type Instruction,
+} from '../../dog';
 import {
   ALL_HOUSE_QUESTIONS,
   ALL_SERVICES,
@@ -30,7 +41,7 @@ export const TODAY = day('2026-11-25');
 
 /** An easy adult beagle of a business with default ways; tests change one thing at a time. */
 export function aDog(more: Partial<DogFacts> = {}, breed = 'beagle'): DogFacts {
-  const ear = { conditions: [], plucked: { daysAgo: 35 }, ownerForbidsPlucking: false };
+  const ear = { ...NO_HAIR_RECORD, conditions: [], plucked: { daysAgo: 35 }, ownerForbidsPlucking: false };
   return plainDog([breed], {
     weight: kilograms(12),
     tearingSeenByVet: true,
@@ -131,6 +142,15 @@ const earHistory = fc.record({
   conditions: fc.constantFrom([], ['drops given today'] as const),
   plucked: fc.oneof(fc.constant('never' as const), fc.record({ daysAgo: fc.option(fc.integer({ min: 0, max: 400 })) })),
   ownerForbidsPlucking: fc.boolean(),
+  hair: fc.constantFrom(null, null, ...CANAL_HAIR),
+  lastHair: fc.option(
+    fc.record({
+      came: fc.constantFrom(null, ...HAIR_CAME),
+      borne: fc.constantFrom(null, ...HAIR_BORNE),
+      left: fc.constantFrom(null, ...HAIR_LEFT),
+      daysAgo: fc.integer({ min: 0, max: 400 }),
+    }),
+  ),
 });
 
 /** Random dogs, houses and instructions. */

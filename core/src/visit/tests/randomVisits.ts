@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { barsOf, makePlan } from '../../careplan';
-import { type DogFacts } from '../../dog';
+import { CANAL_HAIR } from '../../catalogue';
+import { HAIR_BORNE, HAIR_CAME, HAIR_LEFT, type DogFacts } from '../../dog';
 import {
   ALL_SIGNS,
   PAD_COLOURS,
@@ -15,6 +16,8 @@ import {
 import { SIDES, mirror, otherSide, type Site } from '../../places';
 import {
   HANDOVER_QUESTIONS,
+  PIECE_OUTCOMES,
+  TOE_LENGTHS,
   mergeEvents,
   nextCounter,
   seenBy,
@@ -112,6 +115,27 @@ export const anyHappening: fc.Arbitrary<Happening> = fc.oneof(
   anyFinding.map((found): Happening => ({ type: 'looked clear', place: found.place })),
   side.map((s): Happening => ({ type: 'plug in', side: s })),
   fc
+    .tuple(side, fc.constantFrom('paw front', 'nail hind 1'), fc.constantFrom(...TOE_LENGTHS))
+    .map(([s, site, length]): Happening => ({ type: 'nails judged', place: { site: site, side: s }, length })),
+  fc.tuple(side, fc.constantFrom(...PIECE_OUTCOMES)).map(([s, how]): Happening => ({
+    type: 'piece settled',
+    step: 'first clip',
+    piece: `flap inside ear/${s}`,
+    how,
+    because: null,
+  })),
+  fc
+    .tuple(side, fc.constantFrom(...CANAL_HAIR))
+    .map(([s, hair]): Happening => ({ type: 'ear hair seen', side: s, hair })),
+  fc
+    .tuple(
+      side,
+      fc.constantFrom(...HAIR_CAME),
+      fc.constantFrom(null, ...HAIR_BORNE),
+      fc.constantFrom(null, ...HAIR_LEFT),
+    )
+    .map(([s, came, borne, left]): Happening => ({ type: 'ear hair went', side: s, came, borne, left })),
+  fc
     .tuple(side, fc.constantFrom('dry', 'damp'))
     .map(([s, came]): Happening => ({ type: 'plug out', side: s, came: came as 'dry' })),
   fc
@@ -193,13 +217,18 @@ export function mirrorHappening(what: Happening): Happening {
       return { ...what, finding: mirrorFinding(what.finding) };
     case 'looked clear':
     case 'taken back':
+    case 'nails judged':
       return { ...what, place: mirror(what.place) };
     case 'plug in':
     case 'plug out':
     case 'plug not found':
     case 'pad dirty':
     case 'pad clean':
+    case 'ear hair seen':
+    case 'ear hair went':
       return { ...what, side: otherSide(what.side) };
+    case 'piece settled':
+      return { ...what, step: swapName(what.step), piece: swapName(what.piece) };
     case 'timer started':
       return { ...what, timer: swapName(what.timer), step: swapName(what.step) };
     case 'timer stopped':

@@ -2,6 +2,7 @@ import type { HomeHow } from '../../rules';
 import type { Condition, FINDING_COLOURS, FINDING_SMELLS, Procedure } from '../../findings';
 import type { AtHomeLine } from '../../methods';
 import type { DogChoice, EarHairReason } from '../../reasons';
+import type { HairBorne, HairCame } from '../../dog';
 import type { Task } from '../../tasks';
 import type { IncidentKind, NailLength } from '../../events';
 import type { TitleId } from '../../steps';
@@ -119,6 +120,18 @@ export const AT_HOME_ES: Readonly<Record<AtHomeLine, string>> = {
   'stop: nail': 'Una uña que no para de sangrar o clavada en la piel: veterinario.',
 };
 
+export const HAIR_CAME_ES: Readonly<Record<HairCame, string>> = {
+  none: 'nada',
+  'a few': 'unos pocos pelos',
+  most: 'casi todo',
+  all: 'todo',
+};
+export const HAIR_BORNE_ES: Readonly<Record<HairBorne, string>> = {
+  calm: 'estuvo tranquilo',
+  minded: 'le molestó un poco',
+  'broke off': 'no se dejó y paramos',
+};
+
 export const NAIL_LENGTHS_ES: Readonly<Record<NailLength, string>> = {
   short: 'cortas',
   'at the floor': 'rozan el suelo',
@@ -167,6 +180,9 @@ export const EAR_HAIR_ES: Readonly<Record<EarHairReason, string | null>> = {
   'first time': 'es la primera vez',
   'last time not known': 'nadie sabe cuándo se hizo la última vez',
   'long ago': 'hace mucho que se hizo',
+  'minded last time': 'la última vez le molestó',
+  'one more visit': 'se hace en varias visitas',
+  'two more visits': 'se hace en varias visitas',
   'borne well': null,
 };
 

@@ -2,6 +2,8 @@ import type { Wording } from '../wording';
 import {
   AT_HOME_ES,
   CHOICES_ES,
+  HAIR_BORNE_ES,
+  HAIR_CAME_ES,
   NAIL_LENGTHS_ES,
   COLOURS_ES,
   CONDITIONS_ES,
@@ -48,6 +50,8 @@ export const SPANISH: Wording = {
   atHome: AT_HOME_ES,
   rules: RULES_ES,
   choices: CHOICES_ES,
+  hairCame: HAIR_CAME_ES,
+  hairBorne: HAIR_BORNE_ES,
   nailLengths: NAIL_LENGTHS_ES,
   earHair: EAR_HAIR_ES,
   services: SERVICES_ES,

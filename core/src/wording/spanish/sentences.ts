@@ -29,6 +29,13 @@ export const SENTENCES_ES: Readonly<Record<SentenceKey, string>> = {
   face: 'cara',
   nothingNeeded: 'Revisado, no hacía falta nada: {what}.',
   pieceLeft: 'Esta vez lo dejamos: {what}.',
+  earHairOut: 'Quitamos pelo. Dónde: {place}.',
+  earHairTrimmed: 'Recortamos el pelo. Dónde: {place}.',
+  earHairWent: 'Pelo ({place}): salió {came}.',
+  earHairBorne: 'Su perro: {borne}.',
+  earHairLeft: 'Queda algo para la próxima visita.',
+  earHairAfter:
+    'Donde quitamos pelo es normal algo de rojez una o dos horas y que sacuda la cabeza unas horas. Si dura más de un día, llámenos.',
   brushedOut: 'Pelo cepillado a fondo.',
   leftAlone: 'No lo tocamos: {place} ({because}).',
   skipped: 'Esta vez no lo hicimos: {step} ({because}).',

@@ -1,9 +1,10 @@
 import type { EarlierPhoto, VisitView } from '@dewpond/contract';
-import type { Instruction } from '@dewpond/core/dog';
+import type { CanalHair } from '@dewpond/core/catalogue';
+import type { EarHairWork, Instruction } from '@dewpond/core/dog';
 import { learnDogFactor } from '@dewpond/core/dilution';
 import type { Finding } from '@dewpond/core/findings';
 import { handlingMarks } from '@dewpond/core/handling';
-import { placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
+import { placeKey, placeOf, type PlaceKey, type Side } from '@dewpond/core/places';
 import { placeRecord, type PlaceRecord, type PlaceVisit } from '@dewpond/core/rhythm';
 import { millilitres, type Day } from '@dewpond/core/units';
 import { minutesFactor } from '@dewpond/core/visit';
@@ -44,6 +45,7 @@ export interface DogRecord {
   /** The clock of each task without the clock of a place, by `taskKey`. */
   readonly taskRecords: Readonly<Partial<Record<string, PlaceRecord>>>;
   readonly places: Readonly<Partial<Record<PlaceKey, PlaceRecord>>>;
+  readonly earHair: Readonly<Record<Side, KeptEarHair>>;
   readonly amountFactor: number;
   readonly amountLessons: number;
   /** This dog's minutes against the business's, by stage. */
@@ -54,6 +56,13 @@ export interface DogRecord {
   readonly photos: readonly EarlierPhoto[];
   /** Places a vet should see, open. */
   readonly referred: readonly { readonly place: PlaceKey; readonly openedOn: Day }[];
+}
+
+/** What visits say of the hair of one ear, the newest word of each. */
+export interface KeptEarHair {
+  readonly hair: CanalHair | null;
+  readonly pluckedOn: Day | null;
+  readonly last: { readonly day: Day; readonly went: EarHairWork } | null;
 }
 
 /** The visit that a dog is taken at: what came later is not known yet. */
@@ -154,6 +163,7 @@ export function recordsOf(rows: DogRows, before?: AsKnownAt): DogRecord[] {
         (of.answers.get(id) ?? []).map(({ question, answer, day }) => [question, { answer, day: day }]),
       ),
       places: placeRecords(cared, said),
+      earHair: { left: keptEarHair(cared, 'ear/left'), right: keptEarHair(cared, 'ear/right') },
       amountFactor: learnDogFactor(lessons),
       amountLessons: lessons.filter((each) => each.complete && each.used > 0).length,
       minutesFactor: Object.fromEntries([...took].map(([stage, each]) => [stage, minutesFactor(each)])),
@@ -246,4 +256,14 @@ function taskRecords(rows: DogRecord['tasks']): DogRecord['taskRecords'] {
       return [task, placeRecord(visits, [])];
     }),
   );
+}
+
+function keptEarHair(care: readonly CareRow[], place: PlaceKey): KeptEarHair {
+  const rows = care.filter((row) => row.place === place);
+  const last = rows.findLast((row) => row.hairCame !== null || row.hairBorne !== null || row.hairLeft !== null);
+  return {
+    hair: rows.findLast((row) => row.hairSeen !== null)?.hairSeen ?? null,
+    pluckedOn: rows.findLast((row) => row.hairDid === 'plucked')?.day ?? null,
+    last: last ? { day: last.day, went: { came: last.hairCame, borne: last.hairBorne, left: last.hairLeft } } : null,
+  };
 }

@@ -15,7 +15,7 @@ import { planOf } from './plans';
 
 /** The core's view of a dog on a day. */
 export function factsOf(
-  { dog, client, instructions, findings, places, visits, answers }: DogRecord,
+  { dog, client, instructions, findings, places, visits, answers, earHair }: DogRecord,
   business: Business,
   today: Day,
 ): DogFacts {
@@ -45,7 +45,10 @@ export function factsOf(
     earTrouble: profile.earTrouble,
     earOdds: earOdds(breeds),
     eyes: { left: [], right: [] },
-    ears: { left: earHistory(profile, 'left', today), right: earHistory(profile, 'right', today) },
+    ears: {
+      left: earHistory(profile, earHair.left, 'left', today),
+      right: earHistory(profile, earHair.right, 'right', today),
+    },
     // The owner's dated word counts for all their dogs; before there is one, what was noted of this dog.
     pluckingConsent: consents.plucking?.yes ?? profile.pluckingConsent,
     pluckingStress: profile.pluckingStress,
@@ -71,12 +74,22 @@ export function factsOf(
   return applyAnswers(facts, lastingAnswers(said));
 }
 
-function earHistory(profile: DogProfile, side: Side, today: Day): EarHistory {
-  const { plucked, ...ear } = profile.ears[side];
-  if (plucked === 'never') return { ...ear, plucked: 'never' };
+/** What its card says of an ear, and what the hands found since: the newer word holds. */
+function earHistory(profile: DogProfile, kept: DogRecord['earHair'][Side], side: Side, today: Day): EarHistory {
+  const { plucked: told, ...ear } = profile.ears[side];
+  const days = [
+    ...(told === 'never' || told === 'not known' ? [] : [told]),
+    ...(kept.pluckedOn ? [kept.pluckedOn] : []),
+  ];
+  const last = days.toSorted().at(-1);
   return {
     ...ear,
-    plucked: { daysAgo: plucked === 'not known' ? null : daysBetween(plucked, today) },
+    plucked:
+      last === undefined && told === 'never'
+        ? 'never'
+        : { daysAgo: last === undefined ? null : daysBetween(last, today) },
+    hair: kept.hair,
+    lastHair: kept.last && { ...kept.last.went, daysAgo: daysBetween(kept.last.day, today) },
   };
 }
 

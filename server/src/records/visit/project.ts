@@ -1,7 +1,14 @@
 import type { Shelf } from '../shelf/shelf';
 import { INCIDENTS } from '@dewpond/core/events';
 import { foundForSteps, isCareBarred, stepList } from '@dewpond/core/steps';
-import { placeNeededNothing, placesOfCare, stagesTook, taskOutcomes, wasCaredFor } from '@dewpond/core/visit';
+import {
+  earHairOf,
+  placeNeededNothing,
+  placesOfCare,
+  stagesTook,
+  taskOutcomes,
+  wasCaredFor,
+} from '@dewpond/core/visit';
 import { addDays, type Day } from '@dewpond/core/units';
 import { higherLevel, signWords, type Finding, type Level } from '@dewpond/core/findings';
 import { lookedAtWith, placeKey, samePlace, type Grade, type Place } from '@dewpond/core/places';
@@ -99,8 +106,21 @@ function careRow(loaded: LoadedVisit, key: VisitKey, place: Place) {
     barred: isCareBarred(bars, place),
     looked: here.length > 0 || isSeenClear,
     dirtyPads: pads && (pads.clean || pads.dirty > 0) ? pads.dirty : null,
+    ...hairColumns(loaded, place),
     dirt: Math.max(0, ...here.filter((found) => signWords(found.sign).dirt).map((found) => found.grade)) as Grade,
     level: judged[placeKey(place)]?.level ?? 'none',
+  };
+}
+
+/** What became of the hair of an ear; empty at every other place. */
+function hairColumns(loaded: LoadedVisit, { site, side }: Place) {
+  const hair = site === 'ear' && side !== 'none' ? earHairOf(loaded, side) : null;
+  return {
+    hairSeen: hair?.seen ?? null,
+    hairDid: hair?.did ?? null,
+    hairCame: hair?.went?.came ?? null,
+    hairBorne: hair?.went?.borne ?? null,
+    hairLeft: hair?.went?.left ?? null,
   };
 }
 

@@ -24,6 +24,7 @@ import { SourceMark } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { BarLines } from './BarLines';
 import { FindingMore } from './FindingMore';
+import { HairSeen } from './HairSeen';
 import { Photos } from './Photos';
 import { PlaceDrawing } from './PlaceDrawing';
 import type { TableWork } from './useTable';
@@ -103,6 +104,7 @@ export function FindingPanel({
           {here.length === 0 ? 'Clear' : 'Clear after all'}
         </Button>
       )}
+      {place.site === 'ear' && place.side !== 'none' && <HairSeen table={table} side={place.side} />}
       <ul className="flex flex-col gap-1.5">{shown.map(row)}</ul>
       {shown.length < ordinary.length && (
         <Button look="quiet" className="w-full min-h-14! mt-1.5" onClick={() => setAll(true)}>

@@ -88,9 +88,10 @@ export function Foot({ table, step, go }: FootProps) {
         <button
           type="button"
           onClick={nothingNeeded}
+          aria-label="Looked at: nothing needed"
           className="w-[20%] px-1 text-xl max-lg:text-base leading-tight font-semibold text-pond hover:bg-pond-pale"
         >
-          Looked at: nothing needed
+          Nothing needed
         </button>
       )}
       <button

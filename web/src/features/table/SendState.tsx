@@ -116,6 +116,8 @@ export function inWords(what: RefusedThing['what']): string {
   if (type === 'found') return `found at the ${namePlace(what.finding.place)}: ${what.finding.sign}`;
   if (type === 'looked clear') return `clear: ${namePlace(what.place)}`;
   if (type === 'nails judged') return `nails, ${namePlace(what.place)}: ${what.length}`;
+  if (type === 'ear hair seen') return `hair in the ${what.side} ear: ${what.hair}`;
+  if (type === 'ear hair went') return `hair of the ${what.side} ear: ${what.came ?? 'not said'} came out`;
   if (type === 'piece settled') return `${what.piece}: ${what.how}`;
   if (type === 'noted') return `noted: ${what.text}`;
   if (type === 'used') return `used: ${what.name}, ${what.ml} ml`;

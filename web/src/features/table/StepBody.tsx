@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { SourceMark, SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { ShowHow } from '../../parts/methods/ShowHow';
+import { EarHair } from './EarHair';
 import { Handover } from './Handover';
 import { LeftOut } from './LeftOut';
 import { MatPanel } from './MatPanel';
@@ -51,6 +52,9 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
         <p className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-3 mb-4">
           First: {waits.map((each) => titleWords(each.title).toLowerCase()).join('; ')}.
         </p>
+      )}
+      {step.id.startsWith('ear hair ') && step.place?.side !== 'none' && step.place && (
+        <EarHair table={table} side={step.place.side} />
       )}
       {step.stage === 'nails' && <NailLengths table={table} />}
       {step.stage === 'first clip' && step.pieces.length > 1 && <Pieces table={table} step={step} />}

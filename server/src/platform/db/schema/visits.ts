@@ -1,4 +1,6 @@
 import type { NewVisitEvent } from '@dewpond/contract';
+import type { CanalHair } from '@dewpond/core/catalogue';
+import type { HairBorne, HairCame, HairLeft } from '@dewpond/core/dog';
 import type { Sign } from '@dewpond/core/findings';
 import type { IncidentKind } from '@dewpond/core/events';
 import type { Grade } from '@dewpond/core/places';
@@ -150,6 +152,12 @@ export const placeCare = dewpond.table(
     barred: boolean('barred').notNull(),
     looked: boolean('looked').notNull(),
     dirtyPads: smallint('dirty_pads'),
+    /** Of an ear: hair in its canal as seen; taken out or trimmed; how much came, how it was borne, what is left. */
+    hairSeen: text('hair_seen').$type<CanalHair>(),
+    hairDid: text('hair_did').$type<'plucked' | 'trimmed'>(),
+    hairCame: text('hair_came').$type<HairCame>(),
+    hairBorne: text('hair_borne').$type<HairBorne>(),
+    hairLeft: text('hair_left').$type<HairLeft>(),
     dirt: smallint('dirt').$type<0 | 1 | 2 | 3>().notNull(),
     level: text('level').notNull(),
   },

@@ -1,4 +1,5 @@
 import { tapped, type Happening, type VisitEvent } from '@dewpond/core/events';
+import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/ways';
 import { screen, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
@@ -85,5 +86,47 @@ describe('face, feet and rear', () => {
   test('a wash is not looked at: it is done or skipped', async () => {
     await standAt('Wet');
     expect(screen.queryByRole('button', { name: /nothing needed/ })).toBeNull();
+  });
+});
+
+describe('hair in the ear', () => {
+  const routine = { ...DEFAULT_HOUSE_WAYS, earHair: 'routine' } as const;
+  const lagotto = () => {
+    const { ears, ...rest } = facts('lagotto', { ways: routine, pluckingConsent: true });
+    const known = { ...ears.left, plucked: { daysAgo: 35 } };
+    return visitView({ facts: { ...rest, ears: { left: known, right: known } } });
+  };
+
+  test('three taps say how it went, a clock runs for a second look, and the next time is decided', async () => {
+    const { person, happened } = await standAt('hair.*left ear', lagotto());
+    await person.click(inGroup('Came out').getByRole('button', { name: 'most' }));
+    expect(happened().slice(-2)).toEqual([
+      { type: 'ear hair went', side: 'left', came: 'most', borne: null, left: null },
+      { type: 'timer started', timer: 'redness left', step: 'ears, second pass left', seconds: 3600, most: 7200 },
+    ]);
+    await person.click(inGroup('The dog').getByRole('button', { name: 'calm' }));
+    await person.click(inGroup('Still in it').getByRole('button', { name: 'some' }));
+    expect(happened().at(-1)).toEqual({
+      type: 'ear hair went',
+      side: 'left',
+      came: 'most',
+      borne: 'calm',
+      left: 'some',
+    });
+    expect(screen.getByText(/Next time:/)).toHaveWords(/staged.*about one more visit/);
+    await person.click(inGroup('Came out').getByRole('button', { name: 'all' }));
+    // All of it is out: none is left, and nobody has to say so.
+    expect(happened().at(-1)).toMatchObject({ came: 'all', left: 'none' });
+    expect(happened().filter(({ type }) => type === 'timer started')).toHaveLength(1);
+  });
+
+  test('seen at the look-over, it stands in the place of the breed’s guess', async () => {
+    const { person, happened } = await standAt('Look and smell', lagotto());
+    await person.click(button(/^right ear: not looked at/));
+    const seen = inGroup('Hair in the canal');
+    expect(screen.getByRole('group', { name: 'Hair in the canal' })).toHaveWords(/dense, by its breed/);
+    await person.click(seen.getByRole('button', { name: 'none' }));
+    expect(happened().at(-1)).toEqual({ type: 'ear hair seen', side: 'right', hair: 'none' });
+    expect(screen.getByRole('group', { name: 'Hair in the canal' })).toHaveWords(/as seen on this dog/);
   });
 });
