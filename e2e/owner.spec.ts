@@ -116,7 +116,8 @@ test('a sheet is mended, sent, and read by the owner on a telephone, without sig
 
 test('a place for a vet is followed from the Watch list, and said where one books', async ({ page }) => {
   await page.goto('/watch');
-  const radish = page.getByRole('listitem').filter({ hasText: 'Letter to the vet' }).first();
+  const vetPlaces = page.getByRole('listitem').filter({ hasText: 'Letter to the vet' });
+  const radish = vetPlaces.filter({ hasText: 'right eye' }).first();
   await expect(radish).toContainText('Radish');
   await expectAccessible(page);
   const letter = (await radish.getByRole('link', { name: 'Letter to the vet' }).getAttribute('href')) ?? '';
@@ -128,7 +129,7 @@ test('a place for a vet is followed from the Watch list, and said where one book
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(radish).toContainText('Next: close it');
   await radish.getByRole('link', { name: 'Radish' }).click();
-  await expect(page.getByText(/a vet should look by/)).toBeVisible();
+  await expect(page.getByText(/right eye: a vet should look by/)).toBeVisible();
 });
 
 test('the record, who did what, and erasing, by people who see little or use the keyboard', async ({ page }) => {

@@ -185,8 +185,8 @@ export const dogListItem = z.object({
   archived: z.boolean(),
   weightKg: z.number(),
   handling: z.array(z.string()),
-  /** The first thing due, and whether it is late; null when nothing recurs. */
-  next: z.object({ day: daySchema, task: z.string(), late: z.boolean() }).nullable(),
+  /** The first thing due, since when where that is past, and whether anything is late; null when nothing recurs. */
+  next: z.object({ day: daySchema, task: z.string(), late: z.boolean(), since: daySchema.nullable() }).nullable(),
   nextBooked: z.string().nullable(),
   openVet: z.boolean(),
   /** False while a large book is being reckoned: `next` and `openVet` are not known yet. */

@@ -424,7 +424,9 @@ describe('when it is due', () => {
     expect(at('ear cleaning@ear/right')?.rhythm?.interval).toBeGreaterThan(32);
     expect(at('bath')).toMatchObject({ rhythm: null, window: { ideal: addDays(TODAY, 49) } });
     expect(at('nails')?.window?.ideal).toBe(TODAY);
-    expect(nextVisit(due, TODAY)).toMatchObject({ day: TODAY });
+    expect(nextVisit(due, TODAY)).toMatchObject({ day: TODAY, since: null });
+    // Seen a week later it has been due since then.
+    expect(nextVisit(due, addDays(TODAY, 7))).toMatchObject({ day: addDays(TODAY, 7), since: TODAY });
   });
 });
 

@@ -70,17 +70,20 @@ function recordOf({ places, tasks }: CareRecord, line: TaskAt): PlaceRecord | un
 const newest = ({ lastCare, spared }: PlaceRecord): string => spared?.day ?? lastCare ?? '';
 
 /**
- * The next visit: the first ideal day of any task on its own clock, today at the earliest, and the task that drives it.
+ * The next visit: the first ideal day of any task on its own clock, today at the earliest, the task that drives it, and
+ * since when it has been due where that day is past.
  * Null when nothing recurs.
  */
 export function nextVisit(
   due: readonly DueLine[],
   today: Day,
-): { readonly day: Day; readonly drivenBy: string } | null {
+): { readonly day: Day; readonly drivenBy: string; readonly since: Day | null } | null {
   const first = due
     .flatMap(({ line, window }) =>
       window && TASKS[line.task].round === 'own clock' ? [{ key: taskKey(line), ideal: window.ideal }] : [],
     )
     .toSorted((a, b) => a.ideal.localeCompare(b.ideal))[0];
-  return first ? { day: first.ideal > today ? first.ideal : today, drivenBy: first.key } : null;
+  if (!first) return null;
+  const isPast = first.ideal < today;
+  return { day: isPast ? today : first.ideal, drivenBy: first.key, since: isPast ? first.ideal : null };
 }

@@ -88,8 +88,9 @@ const HAPPENS: { readonly [K in HappeningType]: Happens<K> } = {
     steps.set(step, { kind: 'done', by: event });
     stopTimers(state, event, (timer) => timer.step === step || (RINSES.has(step) && timer.timer.startsWith('contact')));
   },
-  'step skipped': ({ steps }, { step, because }, event) => {
+  'step skipped': ({ state, steps }, { step, because }, event) => {
     steps.set(step, { kind: 'skipped', because, by: event });
+    stopTimers(state, event, (timer) => timer.step === step);
   },
   'step undone': ({ steps }, { step }) => {
     steps.delete(step);

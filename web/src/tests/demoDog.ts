@@ -272,7 +272,7 @@ export const listed = (more: Partial<DogListItem> = {}): DogListItem => ({
   archived: false,
   weightKg: 8,
   handling: [],
-  next: { day: addDays(TODAY, 2), task: 'folds, nose fold', late: false },
+  next: { day: addDays(TODAY, 2), task: 'folds, nose fold', late: false, since: null },
   nextBooked: null,
   openVet: false,
   reckoned: true,

@@ -14,7 +14,7 @@ export function Chip({ tone = 'plain', children }: { readonly tone?: Tone; reado
   return (
     <span
       className={classes(
-        'inline-block rounded-full border px-2.5 py-0.5 text-[13px] font-semibold whitespace-nowrap',
+        'inline-block rounded-full border px-2.5 py-0.5 text-[13px] font-semibold whitespace-nowrap max-md:whitespace-normal max-md:rounded-2xl',
         TONES[tone],
       )}
     >

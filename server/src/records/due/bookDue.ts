@@ -178,6 +178,7 @@ function dueOf(record: DogRecord, business: StockedBusiness, today: Day): Due {
       day: next.day,
       task: driverWords(due, next.drivenBy),
       late: due.some((each) => each.state === 'late'),
+      since: next.since,
     },
     openVet: Object.values(record.places).some((place) => place.suspended),
     takes: takesOf(planned, business, record, next?.day ?? null),

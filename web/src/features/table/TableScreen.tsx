@@ -188,7 +188,7 @@ function TableHead({ visit, at, onList, onMore }: TableHeadProps) {
         ))}
         {visit.referred.map(({ place, openedOn }) => (
           <Chip key={place} tone="stop">
-            vet open: {namePlace(placeOf(place))}, {showDay(openedOn)}
+            for a vet: {namePlace(placeOf(place))}, {showDay(openedOn)}
           </Chip>
         ))}
         <SendState />

@@ -393,7 +393,7 @@ test('what is watched is asked after until its place was looked at; what waits f
     askAgain: [{ place: 'ear/left', words: 'musty smell, slight', day: day('2026-11-02') }],
     referred: [{ place: 'eye/right', openedOn: day('2026-11-17') }],
   });
-  expect(screen.getByText('vet open: right eye, Tue 17 Nov')).toBeTruthy();
+  expect(screen.getByText('for a vet: right eye, Tue 17 Nov')).toBeTruthy();
   expect(button('left ear: still there? musty smell, slight, Mon 2 Nov')).toBeTruthy();
   expect(button('right ear: not looked at')).toBeTruthy();
   await person.click(button('left ear clear'));

@@ -66,21 +66,23 @@ describe('today', () => {
     expect(card('Mix this morning')).toHaveWords(/4 strokes/);
   });
 
-  test('the gravest stands first in what to watch out for', async () => {
-    openToday();
+  test('what to watch out for stands dog by dog, the gravest first, and a bite is never folded away', async () => {
+    const [bites, fits, rash] = ['bites when its feet are held', 'has fits', 'redness at the ear'];
+    const watch = [
+      ...Array.from({ length: 7 }, (_, i) => ({ mark: 'ask' as const, dog: `Dog ${i}`, words: 'ask.' })),
+      { mark: 'handle' as const, dog: 'Rook', words: bites },
+      { mark: 'short' as const, dog: 'Otter', words: fits },
+      { mark: 'ask' as const, dog: 'Rook', words: 'ask for the lead' },
+      { mark: 'vet' as const, dog: 'Wren', words: rash },
+    ];
+    openToday(today({ watch }));
     await screen.findByRole('heading', { name: 'Watch out' });
-    const items = within(card('Watch out')).getAllByRole('listitem');
-    expect(items[0]).toHaveWords(/^vet.*musty smell/);
-    expect(items[1]).toHaveWords(/^handle/);
-  });
-
-  test('more than five are folded away, and shown on asking', async () => {
-    const watch = Array.from({ length: 7 }, (_, i) => ({ mark: 'ask' as const, dog: `Dog ${i}`, words: 'ask.' }));
-    const { person } = openToday(today({ watch }));
-    await screen.findByRole('heading', { name: 'Watch out' });
-    expect(within(card('Watch out')).getAllByRole('listitem')).toHaveLength(5);
-    await person.click(screen.getByRole('button', { name: '2 more' }));
-    expect(within(card('Watch out')).getAllByRole('listitem')).toHaveLength(7);
+    const list = within(card('Watch out')).getAllByRole('list')[0] as HTMLElement;
+    const dogs = [...list.children] as HTMLElement[];
+    expect(dogs).toHaveLength(10);
+    expect(dogs[0]).toHaveWords(/^Wren.*redness at the ear/);
+    expect(dogs[1]).toHaveWords(/^Rook.*bites when its feet are held.*ask for the lead/);
+    expect(dogs[2]).toHaveWords(/^Otter.*has fits/);
   });
 
   test('a dog goes to the table from here', async () => {

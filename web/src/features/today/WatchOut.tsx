@@ -1,6 +1,6 @@
 import type { TodayView } from '@dewpond/contract';
 import type { Day } from '@dewpond/core/units';
-import { useState } from 'react';
+import { group } from 'd3-array';
 import { Card } from '../../ui/Card';
 import { DueFollowUps } from '../../parts/referrals/DueFollowUps';
 import { Chip, type Tone } from '../../ui/Chip';
@@ -10,40 +10,39 @@ const TONES: Readonly<Record<WatchMark, Tone>> = {
   vet: 'stop',
   short: 'watch',
   own: 'pond',
-  handle: 'plain',
+  handle: 'watch',
   ask: 'watch',
 };
+/** Gravest first. A bite is no less grave than a rash. */
+const ORDER: readonly WatchMark[] = ['vet', 'handle', 'own', 'short', 'ask'];
+const gravity = ({ mark }: TodayView['watch'][number]): number => ORDER.indexOf(mark);
 
-/** More than a handful is read by nobody. */
-const AT_FIRST = 5;
-
-/** The things one must not forget today, gravest first. */
+/** The things one must not forget today, dog by dog: all of what there is to mind of one stands together, and none is folded away. */
 export function WatchOut({ items, today }: { readonly items: TodayView['watch']; readonly today: Day }) {
-  const order: readonly WatchMark[] = ['vet', 'own', 'short', 'ask', 'handle'];
-  const sorted = items.toSorted((a, b) => order.indexOf(a.mark) - order.indexOf(b.mark));
-  const [all, setAll] = useState(false);
-  const shown = all ? sorted : sorted.slice(0, AT_FIRST);
+  const dogs = [...group(items, ({ dog }) => dog)]
+    .map(([dog, its]) => ({ dog, its: its.toSorted((a, b) => gravity(a) - gravity(b)) }))
+    .toSorted((a, b) => Math.min(...a.its.map(gravity)) - Math.min(...b.its.map(gravity)));
   return (
     <Card title="Watch out">
       <DueFollowUps today={today} />
-      {sorted.length === 0 && <p className="text-soft">Nothing special today.</p>}
-      <ul className="flex flex-col gap-2">
-        {shown.map(({ mark, dog, words }) => (
-          <li key={dog + mark + words} className="grid grid-cols-[64px_1fr] gap-2 items-start">
-            <span className="text-right">
-              <Chip tone={TONES[mark]}>{mark}</Chip>
-            </span>
-            <span>
-              <b>{dog}</b>: {words}
-            </span>
+      {dogs.length === 0 && <p className="text-soft">Nothing special today.</p>}
+      <ul className="flex flex-col gap-2.5">
+        {dogs.map(({ dog, its }) => (
+          <li key={dog}>
+            <b>{dog}</b>
+            <ul className="flex flex-col gap-1">
+              {its.map(({ mark, words }) => (
+                <li key={mark + words} className="grid grid-cols-[64px_1fr] gap-2 items-start">
+                  <span className="text-right">
+                    <Chip tone={TONES[mark]}>{mark}</Chip>
+                  </span>
+                  <span>{words}</span>
+                </li>
+              ))}
+            </ul>
           </li>
         ))}
       </ul>
-      {sorted.length > AT_FIRST && (
-        <button type="button" onClick={() => setAll(!all)} className="mt-2 min-h-11 text-pond font-semibold underline">
-          {all ? 'Only the gravest' : `${sorted.length - AT_FIRST} more`}
-        </button>
-      )}
     </Card>
   );
 }

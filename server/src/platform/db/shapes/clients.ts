@@ -206,7 +206,7 @@ export const ROWS: Shape<readonly unknown[]> = first('an import’s rows', z.arr
 
 export const NEXT_DUE: Shape<NonNullable<DogListItem['next']>> = first(
   'what is next due',
-  z.object({ day, task: z.string(), late: z.boolean() }),
+  z.object({ day, task: z.string(), late: z.boolean(), since: day.nullable().default(null) }),
 );
 export const TAKES: Shape<Omit<Coming, 'booked'>> = first(
   'what a dog takes',

@@ -144,8 +144,10 @@ function Lens({ lens, y, x, span, today, onLens }: LensProps) {
   const side = lens.half === 'both' ? '' : `${lens.half}: `;
   const mid = y + dy;
   const tap = { onClick: () => onLens(lens.key), className: 'cursor-pointer' };
-  if (!window)
-    return <Tag {...tap} title={`${name}: barred`} words={`${side}vet first`} tone="stop" x={x(1)} y={mid} />;
+  if (!window) {
+    const words = lens.line.line.bars.some(({ rank }) => rank === 'safety' || rank === 'vet') ? 'for a vet' : 'barred';
+    return <Tag {...tap} title={`${name}: ${words}`} words={side + words} tone="stop" x={x(1)} y={mid} />;
+  }
   const clamp = (day: Day) => x(Math.max(-2, Math.min(span.ahead, daysBetween(today, day))));
   const [a, b, c] = [clamp(window.earliest), clamp(window.ideal), clamp(window.latest)];
   const title = `${name}: from ${showDay(window.earliest)}, best ${showDay(window.ideal)}, until ${showDay(window.latest)}`;
@@ -181,7 +183,7 @@ interface TagProps {
   readonly className: string;
 }
 
-/** Where a lens cannot be drawn: late, due now, or a vet first. */
+/** Where a lens cannot be drawn: late, due now, or barred. */
 function Tag({ title, words, tone, x, y, ...tap }: TagProps) {
   const width = words.length * 6.6 + 16;
   return (

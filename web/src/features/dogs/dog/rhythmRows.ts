@@ -90,7 +90,9 @@ function joinEqual(lines: readonly DueLine[]): RowLens[] {
   const byWindow = new Map<string, RowLens>();
   for (const line of lines) {
     if (!line.window && line.state !== 'barred') continue;
-    const window = line.window ? `${line.window.earliest}${line.window.latest}` : 'barred';
+    // Two sides that are late say it once: there is no lens to draw.
+    const window =
+      line.state === 'late' ? 'late' : line.window ? `${line.window.earliest}${line.window.latest}` : 'barred';
     const side = line.line.place?.side;
     const half = side === 'left' || side === 'right' ? side : 'both';
     const known = byWindow.get(window);

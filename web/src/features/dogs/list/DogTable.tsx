@@ -47,7 +47,8 @@ export function DogTable({ dogs }: { readonly dogs: readonly DogListItem[] }) {
           <td className={CELL}>
             {dog.next ? (
               <>
-                {showDay(dog.next.day)} {dog.next.late && <Chip tone="watch">late</Chip>}
+                {dog.next.since === null ? showDay(dog.next.day) : `since ${showDay(dog.next.since)}`}{' '}
+                {dog.next.late && <Chip tone="watch">late</Chip>}
                 <p className="text-sm text-soft">{dog.next.task}</p>
               </>
             ) : (
@@ -63,7 +64,7 @@ export function DogTable({ dogs }: { readonly dogs: readonly DogListItem[] }) {
           </td>
           <td className={`${CELL} ${SHOWN_FROM.desk}`}>
             <div className="flex flex-wrap gap-1">
-              {dog.openVet && <Chip tone="stop">waiting for a vet</Chip>}
+              {dog.openVet && <Chip tone="stop">for a vet</Chip>}
               {dog.handling.slice(0, MARKS_SHOWN).map((mark) => (
                 <Chip key={mark}>{mark}</Chip>
               ))}

@@ -14,7 +14,7 @@ const BOOK: DogListItem[] = [
     breed: 'Lagotto Romagnolo × Miniature Poodle',
     owner: 'Folake Adéyemí',
     phone: '01632 960114',
-    next: { day: TODAY, task: 'clean ears, left ear', late: true },
+    next: { day: TODAY, task: 'clean ears, left ear', late: true, since: '2026-11-20' as typeof TODAY },
     nextBooked: '2026-11-26T09:10:00Z',
   }),
   listed({ id: v7(), name: 'Larch', breed: 'Greyhound', owner: 'Sami Castellanos', phone: '01632 960122', next: null }),
@@ -34,7 +34,7 @@ describe('the list of dogs', () => {
     openList();
     await screen.findByRole('table');
     const rows = screen.getAllByRole('row');
-    expect(rows[1]).toHaveWords(/Radish.*Pug, 8 kg.*Fri 27 Nov.*not booked.*waiting for a vet/);
+    expect(rows[1]).toHaveWords(/Radish.*Pug, 8 kg.*Fri 27 Nov.*not booked.*for a vet/);
     expect(rows[2]).toHaveWords(/Teasel.*late.*Thu 26 Nov, 9:10/);
     expect(rows[3]).toHaveWords(/Larch.*nothing recurring/);
   });
@@ -54,7 +54,7 @@ describe('the list of dogs', () => {
     const { person } = openList();
     await person.click(await screen.findByRole('button', { name: 'Late 1' }));
     expect(names()).toEqual(['Teasel']);
-    await person.click(screen.getByRole('button', { name: 'Waiting for a vet 1' }));
+    await person.click(screen.getByRole('button', { name: 'For a vet 1' }));
     expect(names()).toEqual(['Radish']);
     await person.click(screen.getByRole('button', { name: 'Not booked 2' }));
     expect(names()).toEqual(['Radish', 'Larch']);

@@ -14,7 +14,7 @@ const FILTERS = {
   all: { name: 'All', keeps: (dog: DogListItem) => !dog.archived },
   late: { name: 'Late', keeps: (dog: DogListItem) => !dog.archived && dog.next?.late === true },
   unbooked: { name: 'Not booked', keeps: (dog: DogListItem) => !dog.archived && dog.nextBooked === null },
-  vet: { name: 'Waiting for a vet', keeps: (dog: DogListItem) => !dog.archived && dog.openVet },
+  vet: { name: 'For a vet', keeps: (dog: DogListItem) => !dog.archived && dog.openVet },
   archived: { name: 'Archived', keeps: (dog: DogListItem) => dog.archived },
 } as const;
 type Filter = keyof typeof FILTERS;
