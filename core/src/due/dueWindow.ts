@@ -30,7 +30,7 @@ export function dueWindow(last: Day | null, ideal: number, plan: Interval, today
 /**
  * What a look buys at which nothing was needed, as a share of the days since the last care: clean, a fifth; slight, a
  * tenth; dirtier, none. A clean look late in the interval says little about the days to come: with as many days again the
- * places of a year were late twice as long as with the plan's fixed intervals [house values; `benchmarks/results/year.json`].
+ * places of a year were late twice as long as with the plan's fixed intervals [house values; decision 0038].
  */
 export const LOOK_BUYS = [0.2, 0.1, 0, 0] as const;
 

@@ -35,7 +35,7 @@ export interface YearCost {
 }
 
 /** An over-care visit counts as so many late days [house value]. */
-export const OVER_CARE_COSTS = 7;
+const OVER_CARE_COSTS = 7;
 export const costOf = ({ lateDays, overCare }: YearCost): number => lateDays + OVER_CARE_COSTS * overCare;
 
 /** How long a place of this truth stays acceptable with the business's certainty, days. */

@@ -43,9 +43,14 @@ describe('what a visit leaves on record of the hair of an ear', () => {
     expect(earHairOf(visit, 'right')).toEqual({ seen: null, did: null, went: null });
   });
 
-  test('trimmed is not plucked', () => {
-    const visit = read([done], aDog({ ways: { ...ROUTINE, earHair: 'trim' } }, 'lagotto'));
-    expect(earHairOf(visit, 'left').did).toBe('trimmed');
+  test.each<[string, Happening[], string | null]>([
+    ['done', [done], 'trimmed'],
+    ['said to have come out, and not marked as done', [went({ came: 'most' })], null],
+    ['broke off', [went({ came: 'a few', borne: 'broke off' })], null],
+    ['done, whatever was said to come out', [went({ came: 'most' }), done], 'trimmed'],
+  ])('trimmed is never plucked: %s', (_, happenings, did) => {
+    const visit = read(happenings, aDog({ ways: { ...ROUTINE, earHair: 'trim' } }, 'lagotto'));
+    expect(earHairOf(visit, 'left')).toEqual({ seen: null, did, went: null });
   });
 });
 

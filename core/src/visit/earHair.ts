@@ -1,7 +1,6 @@
 import type { CanalHair } from '../catalogue';
 import type { EarHairWork } from '../dog';
 import type { Side } from '../places';
-import { hasPiece } from '../steps';
 import { doneOf, type VisitWork } from './outcomes';
 
 /** What a visit leaves on record of the hair of one ear. */
@@ -13,15 +12,16 @@ export interface EarHairOfVisit {
   readonly went: EarHairWork | null;
 }
 
-/** Hair of one ear at a visit: what was said of it goes before what its step stands for. */
+/**
+ * Hair of one ear at a visit. Whether it was taken out or trimmed is what its step was for, done or broken off: a trim that
+ * passed for a plucking would let an ear be plucked whole that never was, and calm under scissors says nothing of plucking.
+ */
 export function earHairOf({ state, steps }: VisitWork, side: Side): EarHairOfVisit {
   const went = state.earHair[side];
   const seen = state.hairSeen[side];
-  const done = steps.filter(({ id }) => id === `ear hair ${side}`).flatMap((step) => doneOf(state, step) ?? []);
-  if (went !== null && went.came !== null) return { seen, went, did: went.came === 'none' ? null : didWith(done) };
-  return { seen, went, did: done.length === 0 ? null : didWith(done) };
+  const step = steps.find(({ id }) => id === `ear hair ${side}`);
+  const isDone = step !== undefined && doneOf(state, step) !== null;
+  if (step?.title.id === 'ear hair trim') return { seen, went: null, did: isDone ? 'trimmed' : null };
+  const cameOut = went === null || went.came === null ? isDone : went.came !== 'none';
+  return { seen, went, did: cameOut ? 'plucked' : null };
 }
-
-/** A step that broke off is taken away; what came out before was taken out. */
-const didWith = (done: readonly Parameters<typeof hasPiece>[0][]): 'plucked' | 'trimmed' =>
-  done.some((step) => hasPiece(step, 'ear hair trim')) ? 'trimmed' : 'plucked';

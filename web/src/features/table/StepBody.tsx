@@ -53,9 +53,10 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
           First: {waits.map((each) => titleWords(each.title).toLowerCase()).join('; ')}.
         </p>
       )}
-      {step.id.startsWith('ear hair ') && step.place?.side !== 'none' && step.place && (
-        <EarHair table={table} side={step.place.side} />
-      )}
+      {step.id.startsWith('ear hair ') &&
+        step.title.id !== 'ear hair trim' &&
+        step.place?.side !== 'none' &&
+        step.place && <EarHair table={table} side={step.place.side} />}
       {step.stage === 'nails' && <NailLengths table={table} />}
       {step.stage === 'first clip' && step.pieces.length > 1 && <Pieces table={table} step={step} />}
       {step.parts.length > 0 && <Parts table={table} step={step} />}

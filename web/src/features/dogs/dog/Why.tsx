@@ -55,7 +55,7 @@ export function Why({ dog, asked }: { readonly dog: DogView; readonly asked: str
           Looked at on {showDay(chosen.spared.day)}: nothing needed. That moved the day on.{' '}
           <SourceMark
             source={HOUSE_VALUE}
-            because="A clean look buys a fifth of the interval, a slight one a tenth. It teaches as well, with all the days since the last care."
+            because="A clean look buys a fifth of the days since the last care, a slight one a tenth, at most of one interval. It teaches as well, with all the days since the last care."
           />
         </p>
       )}
