@@ -7,7 +7,8 @@ export default defineConfig({
   timeout: 180_000,
   expect: { timeout: 20_000 },
   workers: 1,
-  retries: 0,
+  // A second try, told by name at the end of the run: a stall of the machine is no fault, a test that needs it often is.
+  retries: 1,
   reporter: [['line'], ['json']],
   outputDir: '../test-results/browser',
   // Signed in once: sign-in attempts are limited, and rightly so.

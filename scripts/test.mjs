@@ -5,7 +5,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { constants, setPriority } from 'node:os';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { browserPath, checkNode, ensureDependencies, ensurePackages, ROOT } from './machine.mjs';
 import { command, say } from './say.mjs';
 import { TYPE_CONFIGS, checkTypes } from './types.mjs';
@@ -15,6 +15,10 @@ const changed = process.argv.includes('--changed');
 const RESULTS = join(ROOT, 'test-results');
 const WORKSPACES = ['core', 'contract', 'server', 'web', 'e2e', 'benchmarks'];
 const totals = { passed: 0, failed: 0 };
+/** What failed, by name: said once more at the end, where one looks first. @type {string[]} */
+const failures = [];
+/** Browser tests that passed at the second try only. @type {string[]} */
+const secondTries = [];
 
 /**
  * Runs a tool of the project; all it says is shown when it ends, so that two lanes do not talk at once. `patient`: it
@@ -45,24 +49,53 @@ async function gate(name, check) {
   const good = await check();
   say(`${good ? 'ok    ' : 'FAILED'}  ${name}`);
   totals[good ? 'passed' : 'failed'] += 1;
+  if (!good) failures.push(name);
 }
 
 /**
  * Adds the counts of a JSON report. A missing report is a failure, and so is a run that failed without a failed test: where
- * what prepares a file fails, its tests are skipped. @param {string} file @param {boolean} wentWell @param {(report: any) => [passed: number, failed: number]} read
+ * what prepares a file fails, its tests are skipped.
+ * @param {string} file @param {boolean} wentWell @param {(report: any) => { passed: number, failed: string[] }} read
  */
 function count(file, wentWell, read) {
   try {
-    const [passed, failedTests] = read(JSON.parse(readFileSync(join(RESULTS, file), 'utf8')));
-    const failed = wentWell ? failedTests : Math.max(1, failedTests);
+    const { passed, failed: named } = read(JSON.parse(readFileSync(join(RESULTS, file), 'utf8')));
+    if (!wentWell && named.length === 0) named.push(`${file}: ended badly without a failed test`);
+    const failed = named.length;
     totals.passed += passed;
     totals.failed += failed;
+    failures.push(...named);
     say(`${failed === 0 ? 'ok    ' : 'FAILED'}  ${file.replace('.json', '')}: ${passed} passed, ${failed} failed`);
   } catch {
     totals.failed += 1;
+    failures.push(`${file}: no report`);
     say(`FAILED  ${file}: no report`);
   }
 }
+
+/** Of Vitest's report. @param {any} report */
+const ofUnitTests = ({ numPassedTests, testResults }) => ({
+  passed: numPassedTests,
+  failed: testResults.flatMap((/** @type {any} */ { name, assertionResults }) =>
+    assertionResults
+      .filter((/** @type {any} */ { status }) => status === 'failed')
+      .map((/** @type {any} */ { fullName }) => `${relative(ROOT, name)}: ${fullName}`),
+  ),
+});
+
+/** Of Playwright's report: suites in suites. @param {any} report */
+const ofBrowserTests = ({ stats, suites }) => {
+  /** @param {any} suite @returns {any[]} */
+  const specs = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specs)];
+  const all = suites.flatMap(specs);
+  const failed = all.filter((/** @type {any} */ { ok }) => !ok);
+  for (const { file, title, tests } of all)
+    if (tests.some((/** @type {any} */ { status }) => status === 'flaky')) secondTries.push(`${file}: ${title}`);
+  return {
+    passed: stats.expected + stats.flaky,
+    failed: failed.map((/** @type {any} */ { file, title }) => `${file}: ${title}`),
+  };
+};
 
 /** Files that differ from the last commit, or are new. */
 function changedFiles() {
@@ -138,7 +171,7 @@ await command(async () => {
       ],
       how,
     );
-    count(`${name}.json`, wentWell, ({ numPassedTests, numFailedTests }) => [numPassedTests, numFailedTests]);
+    count(`${name}.json`, wentWell, ofUnitTests);
   };
   // The build sets NODE_ENV to production, for which React has no test tools.
   const testing = { NODE_ENV: 'test', ...(deep ? { DEWPOND_DEEP: '1' } : {}) };
@@ -193,7 +226,7 @@ await command(async () => {
           ),
         },
       });
-      count('browser.json', passed, ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
+      count('browser.json', passed, ofBrowserTests);
     } finally {
       await started.stop();
     }
@@ -202,5 +235,7 @@ await command(async () => {
   // Two cores, two lanes: a browser waits often, and the patient lane takes what it leaves. docs/decisions/0034.
   await Promise.all([sources(), application()]);
   console.log(`\n${totals.passed} passed, ${totals.failed} failed`);
+  for (const each of failures) console.log(`failed: ${each}`);
+  for (const each of secondTries) console.log(`passed at the second try: ${each}`);
   process.exitCode = totals.failed === 0 ? 0 : 1;
 });

@@ -7,12 +7,13 @@ import {
   type BusinessServices,
   type HouseWays,
 } from '@dewpond/core/ways';
+import { WASH_TABLE } from '@dewpond/core/needs';
 import { z } from 'zod';
 import { version } from './basics';
 import { ownBreedView } from './breeds';
-import { waysRead } from './facts';
+import { washKinds, waysRead } from './facts';
 import { bottleView, productView, pumpView } from './products';
-import { does, service } from './trade';
+import { bodyWash, does, service } from './trade';
 
 const schools = (question: HouseQuestion) =>
   z.enum(HOUSE_QUESTIONS[question].schools.map((school) => school.id) as [string]);
@@ -41,6 +42,19 @@ const liftAloneKg = z
   .min(3, { error: 'At least 3 kg.' })
   .max(60, { error: 'At most 60 kg.' });
 
+const mixPerSquareMetre = z
+  .number({ error: 'A number of millilitres.' })
+  .min(200, { error: 'At least 200 ml.' })
+  .max(2000, { error: 'At most 2000 ml.' });
+
+const WASH_ROWS = WASH_TABLE.map((row) => row.id);
+/** Lines of the table of washes that the business sees otherwise. */
+const washKindsEdit = z
+  .record(z.string(), bodyWash)
+  .refine((kinds) => Object.keys(kinds).every((row) => WASH_ROWS.includes(row)), {
+    error: 'There is no such line in the table of washes.',
+  });
+
 export const businessEdit = z.strictObject({
   version,
   ways: houseWays,
@@ -48,6 +62,8 @@ export const businessEdit = z.strictObject({
   currency: z.string().regex(/^[A-Z]{3}$/, { error: 'Three capital letters, such as GBP.' }),
   services: businessServices,
   liftAloneKg,
+  mixPerSquareMetre,
+  washKinds: washKindsEdit,
 });
 
 const servicesRead: z.ZodType<BusinessServices> = z.record(service, does);
@@ -58,6 +74,8 @@ export const businessView = z.object({
   units: z.enum(['metric', 'US']),
   services: servicesRead,
   liftAloneKg: z.number(),
+  mixPerSquareMetre: z.number(),
+  washKinds,
   ways: waysRead,
   ownBreeds: z.array(ownBreedView).describe('Breeds added or seen otherwise than shipped'),
   /** ISO 4217 */

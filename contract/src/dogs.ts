@@ -10,7 +10,7 @@ import {
   TEARING,
   type Traits,
 } from '@dewpond/core/catalogue';
-import { COAT_CONDITIONS, SKIN } from '@dewpond/core/dog';
+import { BATH_TASKS, COAT_CONDITIONS, SKIN } from '@dewpond/core/dog';
 import { EAR_CONDITIONS } from '@dewpond/core/findings';
 import {
   BEST_TIMES,
@@ -29,12 +29,13 @@ import { HEAVIEST_DOG_KG, LIGHTEST_DOG_KG, daysBetween, type Day } from '@dewpon
 import { z } from 'zod';
 import { daySchema, foldDepths, grade, gradeOrNone, id, line, many, newId, place, text, version } from './basics';
 import { appointment } from './appointments';
+import { bathShown, lathering } from './bath';
 import { client } from './clients';
 import { dogFacts } from './facts';
 import { instructionView } from './instructions';
 import { dueLine } from './plan';
 import { source } from './reasons';
-import { placeKey, sign } from './trade';
+import { placeKey, sign, task } from './trade';
 
 /** Traits a groomer has seen on this dog; those left out are the breed's. */
 const seenTraits = z.strictObject({
@@ -95,6 +96,10 @@ export const dogProfile = z.strictObject({
   hayFeverMonths: z.array(z.int().min(1).max(12)).max(12).default([]),
   dirtyWork: z.boolean().default(false),
   hardGround: z.boolean().default(false),
+  whiteCoat: z.boolean().default(false),
+  ownBath: z
+    .partialRecord(z.enum(BATH_TASKS), z.strictObject({ productId: id.nullable(), because: line(200, 'The reason') }))
+    .default({}),
   stiffJoints: z.boolean().default(false),
   tightBreathing: z.boolean().default(false),
   tearingSeenByVet: z.boolean().default(false),
@@ -258,9 +263,10 @@ export const dogView = z.object({
   amounts: z.object({
     factor: z.number(),
     lessons: z.int(),
-    /** By plan line: how much more than ordinary the product that its visit takes needs. */
-    products: z.record(z.string(), z.number()),
+    /** By plan line: what of its product the amount hangs on. */
+    products: z.partialRecord(task, lathering),
   }),
+  bath: bathShown.nullable().describe('What its next bath takes, part by part, and why; null: no bath in its plan'),
   archivedOn: daySchema.nullable(),
   vet: z.object({ id, name: z.string(), practice: z.string(), phone: z.string() }).nullable(),
   /** Handling in short, gravest first. */

@@ -15,7 +15,8 @@ import {
   type VisitEvent,
 } from '@dewpond/core/events';
 import { z } from 'zod';
-import { daySchema, grade, id, line, newId, place, side, text } from './basics';
+import { daySchema, grade, id, line, many, newId, place, side, text } from './basics';
+import { task } from './trade';
 
 /** A sign of a newer device is taken in as well: it bars its place until this version knows it. */
 const sign = line(60, 'The sign').transform((name) => name as Sign);
@@ -119,6 +120,7 @@ export const happening = z.discriminatedUnion('type', [
     planned: z.number().min(0).max(20_000),
     how: z.enum(['as planned', 'a bit more', 'double', 'measured', 'substituted']),
     insteadOf: z.exactOptional(id),
+    tasks: z.exactOptional(many(task)),
   }),
   z.strictObject({ type: z.literal('tool used'), part: line(40, 'The part'), tool: line(60, 'The tool') }),
   z.strictObject({

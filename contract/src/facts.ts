@@ -16,13 +16,16 @@ import {
   HAIR_BORNE,
   HAIR_CAME,
   HAIR_LEFT,
+  BATH_TASKS,
   COAT_CONDITIONS,
   SKIN,
   type DogFacts,
   type EarHistory,
   type Fitness,
   type Instruction,
+  type OwnBath,
   type Suspended,
+  type WashKinds,
 } from '@dewpond/core/dog';
 import {
   EAR_CONDITIONS,
@@ -47,10 +50,10 @@ import type { VetLift } from '@dewpond/core/stops';
 import type { Kilograms } from '@dewpond/core/units';
 import type { HouseWays } from '@dewpond/core/ways';
 import { z } from 'zod';
-import { daySchema, foldDepths, grade, place } from './basics';
+import { daySchema, foldDepths, grade, id, place } from './basics';
 import { saying } from './instructions';
 import { signSeen } from './reasons';
-import { does, houseQuestion, placeKey, procedure, service, sign } from './trade';
+import { bodyWash, does, houseQuestion, placeKey, procedure, service, sign } from './trade';
 
 const kilograms = z.number() as unknown as z.ZodType<Kilograms>;
 const lifeStage = z.enum(['puppy', 'adult', 'senior']);
@@ -155,6 +158,14 @@ const suspended: z.ZodType<Suspended> = z.union([
   z.object({ words: z.string() }),
 ]);
 
+/** Kinds of wash by line of the table of washes, where the business sees a line otherwise. */
+export const washKinds: z.ZodType<WashKinds> = z.record(z.string().max(60), bodyWash);
+/** Products chosen for this dog's bath. */
+export const ownBath: z.ZodType<OwnBath> = z.partialRecord(
+  z.enum(BATH_TASKS),
+  z.object({ productId: id.nullable(), because: z.string() }),
+);
+
 /** Everything the plan of one dog depends on. */
 export const dogFacts: z.ZodType<DogFacts> = z.object({
   traits,
@@ -170,6 +181,7 @@ export const dogFacts: z.ZodType<DogFacts> = z.object({
   hayFeverMonths: z.array(z.number()),
   dirtyWork: z.boolean(),
   hardGround: z.boolean(),
+  whiteCoat: z.boolean(),
   stiffJoints: z.boolean(),
   tightBreathing: z.boolean(),
   tearingSeenByVet: z.boolean(),
@@ -191,6 +203,9 @@ export const dogFacts: z.ZodType<DogFacts> = z.object({
   services: z.record(service, does),
   liftAloneKg: z.number(),
   ways: waysRead,
+  mixPerSquareMetre: z.number(),
+  washKinds,
+  ownBath,
   instructions: z.array(instructionRead),
   lifts: z.array(vetLift),
   known: z.array(knownSign),

@@ -1,4 +1,4 @@
-import { type EarHairWay } from '@dewpond/core/dog';
+import { PRODUCT_TASKS, type EarHairWay } from '@dewpond/core/dog';
 import { ALL_TASKS } from '@dewpond/core/tasks';
 import { ALL_SIGNS, CONDITIONS, PROCEDURES, knowsRefused, type Condition } from '@dewpond/core/findings';
 import { liftRefused } from '@dewpond/core/stops';
@@ -27,6 +27,7 @@ export const saying = z.discriminatedUnion('kind', [
     way: z.enum(['whole', 'staged', 'trim', 'leave', 'vet'] satisfies EarHairWay[]),
   }),
   z.strictObject({ kind: z.literal('avoid'), ingredient: line(60, 'What to avoid') }),
+  z.strictObject({ kind: z.literal('product'), task: z.enum(PRODUCT_TASKS), productId: id }),
   z.strictObject({
     kind: z.literal('bath product'),
     productId: id,

@@ -1,4 +1,4 @@
-import { CAUTIONS, PRODUCT_KINDS, type MixCaution } from '@dewpond/core/dilution';
+import { BODY_WASHES, CAUTIONS, PRODUCT_KINDS, type MixCaution } from '@dewpond/core/dilution';
 import { LEVELS, PROCEDURES, CONDITIONS, type Condition, type Sign } from '@dewpond/core/findings';
 import { SITES, type PlaceKey } from '@dewpond/core/places';
 import { ALL_CHOICES, EAR_HAIR_REASONS, type EarHairReason } from '@dewpond/core/reasons';
@@ -23,6 +23,7 @@ export const choice = z.enum(ALL_CHOICES as [(typeof ALL_CHOICES)[number]]);
 export const earHairReason = keysOf<EarHairReason>(EAR_HAIR_REASONS);
 export const homeHow = z.enum(ALL_HOME_HOWS as [(typeof ALL_HOME_HOWS)[number]]);
 export const productKind = z.enum(PRODUCT_KINDS);
+export const bodyWash = z.enum(BODY_WASHES);
 export const caution = keysOf<MixCaution>(CAUTIONS);
 export const houseQuestion = keysOf<HouseQuestion>(HOUSE_QUESTIONS);
 export const service = z.enum(ALL_SERVICES as [(typeof ALL_SERVICES)[number]]);

@@ -6,8 +6,9 @@ import { z } from 'zod';
 import { daySchema, id, many, newId } from './basics';
 import { visitEventRead } from './events';
 import { dogFacts, findingRead } from './facts';
+import { bathShown } from './bath';
 import { bottleShown } from './products';
-import { caution, placeKey, productKind, sign, stage } from './trade';
+import { caution, placeKey, productKind, sign, stage, task } from './trade';
 
 export const newVisit = z.strictObject({
   id: newId,
@@ -69,6 +70,7 @@ export const mixView = z.object({
   }),
   mix: mixCard,
   strokeMl: z.number().nullable(),
+  tasks: many(task).describe('Parts of the bath it is for'),
   /** Who supplied or prescribed it, if not the business. */
   note: z.string(),
   working: z.object({
@@ -107,6 +109,7 @@ const preparedVisit = {
   minutesFactor: z.partialRecord(stage, z.number()).describe('Against the business’s, by stage'),
   tools: z.record(z.string(), z.string()).describe('Blade or comb by part of the body, last time'),
   photos: z.array(earlierPhoto).describe('The newest earlier picture of each place'),
+  bath: bathShown.nullable().describe('What the bath takes, part by part, and why; null: no bath'),
   mixes: z.array(mixView),
   openMixes: z.array(availableMix).describe('Mixes that stand and may be used, of products this visit uses'),
   lastTime: z.object({ day: daySchema, findings: z.array(findingRead), looked: z.array(placeKey) }).nullable(),

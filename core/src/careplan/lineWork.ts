@@ -18,20 +18,24 @@ import {
   type DogAtWork,
   type Piece,
 } from '../work';
-import type { DogFacts } from '../dog';
-import { prescribedOn } from './prescribed';
+import { namedProduct, type DogFacts } from '../dog';
+import { prescribedOn, washesPlainFirst } from './prescribed';
 
 /** The dog as its work sees it. */
 export function dogAtWork(facts: DogFacts): DogAtWork {
   const known = AT_WORK.get(facts);
   if (known) return known;
+  const given = prescribedOn(facts);
   const dog: DogAtWork = {
     traits: facts.traits,
     lifeStage: facts.lifeStage,
+    coatCondition: facts.coatCondition,
     ways: facts.ways,
     handling: facts.handling,
     outerEarOnly: facts.services['ear cleaning'] === 'outside only',
-    isPrescribed: prescribedOn(facts) !== null,
+    isPrescribed: given !== null,
+    plainFirst: given !== null && washesPlainFirst(facts, given),
+    foldProduct: facts.ways.foldWipe === 'pet wipe' || namedProduct(facts, 'fold care', null) !== null,
   };
   AT_WORK.set(facts, dog);
   return dog;

@@ -170,13 +170,15 @@ describe('where the trade disagrees', () => {
   const schools = Object.entries(HOUSE_QUESTIONS).flatMap(([question, { schools: list }]) =>
     list.map((school): [HouseQuestion, string, string] => [question as HouseQuestion, school.id, school.words]),
   );
-  /** Schools that say how work is ordered, a label read or a bottle mixed, not how a task is done. */
+  /** Schools that say how work is ordered, a label read, a bottle mixed or poured, not how a task is done. */
   const NO_METHOD: readonly HouseQuestion[] = [
     'earHair',
     'earPlugs',
     'firstClip',
     'medicated',
     'pumpWaste',
+    'ratioRange',
+    'reach',
     'readsOneTo',
   ];
 

@@ -26,4 +26,6 @@ export {
   type PlainTrait,
   type TraitBasis,
   type Traits,
+  COAT_CONDITIONS,
+  type CoatCondition,
 } from './traits';

@@ -26,6 +26,10 @@ export const TEARING = ['none', 'some', 'constant'] as const;
 export const EYE_SETS = ['ordinary', 'prominent'] as const;
 export const FOLD_DEPTHS = ['none', 'light', 'deep'] as const;
 
+export const COAT_CONDITIONS = ['good', 'dry', 'oily', 'matted'] as const;
+/** How the coat is now, whatever kind it is. */
+export type CoatCondition = (typeof COAT_CONDITIONS)[number];
+
 export type Shedding = (typeof SHEDDING)[number];
 export type EarCarriage = (typeof EAR_CARRIAGES)[number];
 export type CanalHair = (typeof CANAL_HAIR)[number];

@@ -25,6 +25,10 @@ export const HOUSE_AMOUNTS = {
   /** Share that goes to the rest of the head and the flaps; saved where the bath stops at the neck. */
   headShare: 0.06,
   conditioner: 0.5,
+  /** A wash that is used as it comes takes this share of what a mix would: it is spread, not poured. */
+  readyWash: 0.15,
+  /** A conditioner or mask that is used as it comes, ml by size: a few spoonfuls. */
+  readyConditioner: { small: 10, middle: 20, large: 40 },
 } as const;
 
 export interface Lather {
@@ -36,6 +40,8 @@ export interface Lather {
   /** Learned per dog, see {@link learnDogFactor}. */
   readonly dogFactor: number;
   readonly washes: 1 | 2;
+  /** Mix for wash 1, ml per m² of skin, as this business reaches the coat; left out: the house value. */
+  readonly mixPerSquareMetre?: number;
 }
 
 export interface BathAmounts {
@@ -49,7 +55,7 @@ export interface BathAmounts {
 export function bathAmounts(lather: Lather): BathAmounts {
   const first =
     surfaceArea(lather.weight) *
-    HOUSE_AMOUNTS.mixPerSquareMetre *
+    (lather.mixPerSquareMetre ?? HOUSE_AMOUNTS.mixPerSquareMetre) *
     HOUSE_AMOUNTS.length[lather.length] *
     HOUSE_AMOUNTS.density[lather.density] *
     lather.productFactor *
@@ -64,6 +70,13 @@ export function bathAmounts(lather: Lather): BathAmounts {
     conditioner: millilitres(first * HOUSE_AMOUNTS.conditioner),
   };
 }
+
+/** Up to this weight a dog is small, up to the next middle, kg [house values]. */
+const SMALL_KG = 10;
+const MIDDLE_KG = 25;
+
+export const sizeOf = (weight: Kilograms): 'small' | 'middle' | 'large' =>
+  weight <= SMALL_KG ? 'small' : weight <= MIDDLE_KG ? 'middle' : 'large';
 
 /** How the used amount was told: a tap, or a number. */
 export type UsedAmount = 'as planned' | 'a bit more' | 'double' | Millilitres;

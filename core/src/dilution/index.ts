@@ -2,6 +2,7 @@ export {
   HOUSE_AMOUNTS,
   bathAmounts,
   learnDogFactor,
+  sizeOf,
   surfaceArea,
   usedMillilitres,
   type AmountLesson,
@@ -52,7 +53,17 @@ export { leadBy, type Lead, type LeadKind, type Led } from './leadBy';
 export { cutMix, mix, strengthFrom, topUp, type Cut, type Mix, type MixInBottle, type TopUp } from './mix';
 export { mixCard, type MixCard } from './mixCard';
 export { planDay, type AsItIs, type Batch, type BatchBottle, type DayPlan, type DogNeed } from './planDay';
-export { PRODUCT_KINDS, isForOneDog, type Dilution, type LabelRange, type Product, type ProductKind } from './product';
+export {
+  BODY_WASHES,
+  PRODUCT_KINDS,
+  isForOneDog,
+  mixedTo,
+  type BodyWash,
+  type Dilution,
+  type LabelRange,
+  type Product,
+  type ProductKind,
+} from './product';
 export { readLabel, type LabelContext, type LabelReading, type Reading } from './readLabel';
 export { shareOut, type Pour, type Shared } from './shareOut';
 export { isPast, mayTake, type OpenMix, type MayTake } from './openMix';

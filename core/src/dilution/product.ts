@@ -8,9 +8,22 @@ export interface LabelRange {
   readonly weakest: Strength;
 }
 
-export const PRODUCT_KINDS = [
+/** Washes for the body: what each is made for. Any of them can stand in for another; a face, an ear or a vet's wash cannot. */
+export const BODY_WASHES = [
   'cleansing',
+  'gentle wash',
+  'soothing wash',
+  'degreasing wash',
+  'texturing wash',
+  'volume wash',
+  'brightening wash',
   'conditioning wash',
+  'two-in-one wash',
+] as const;
+export type BodyWash = (typeof BODY_WASHES)[number];
+
+export const PRODUCT_KINDS = [
+  ...BODY_WASHES,
   'face',
   'medicated',
   'conditioner',
@@ -51,6 +64,10 @@ export interface Product {
   /** As printed, one each: held against what a dog must not have. */
   readonly ingredients: readonly string[];
 }
+
+/** A product as it is mixed for one purpose: all that reckons with it takes this strength. */
+export const mixedTo = <P extends Product>(product: P, strength: Strength): P =>
+  product.dilution.kind === 'dilute' ? { ...product, dilution: { ...product.dilution, strength } } : product;
 
 /**
  * A mix of it is for one dog only and bears its name: medicated products, and what a vet or an owner brought

@@ -1,7 +1,8 @@
-import { composeTraits, earOdds, type Catalogue, type Handling, type Traits } from '../catalogue';
+import { composeTraits, earOdds, type Catalogue, type CoatCondition, type Handling, type Traits } from '../catalogue';
 import type { EarCondition, EyeCondition, Finding, KnownSign } from '../findings';
 import type { PlaceKey, Side } from '../places';
 import { EASY, type HandlingNotes } from '../handling';
+import { HOUSE_AMOUNTS } from '../dilution';
 import { kilograms, type Day, type Kilograms } from '../units';
 import type { LifeStage } from '../catalogue';
 import { DEFAULT_HOUSE_WAYS, type HouseWays } from '../ways';
@@ -9,13 +10,11 @@ import type { SignSeen } from '../reasons';
 import type { VetLift } from '../stops';
 import { NO_HAIR_RECORD, type EarHairRecord } from './earHair';
 import type { Instruction } from './instructions';
+import type { OwnBath, WashKinds } from './ownBath';
 import { DEFAULT_SERVICES, type BusinessServices } from '../ways';
 
 export const SKIN = ['healthy', 'sensitive', 'allergic', 'under treatment'] as const;
 export type Skin = (typeof SKIN)[number];
-export const COAT_CONDITIONS = ['good', 'dry', 'oily', 'matted'] as const;
-/** How the coat is now, whatever kind it is. */
-export type CoatCondition = (typeof COAT_CONDITIONS)[number];
 
 export interface EarHistory extends EarHairRecord {
   readonly conditions: readonly EarCondition[];
@@ -60,6 +59,8 @@ export interface DogFacts {
   readonly dirtyWork: boolean;
   /** Walks on asphalt, or digs: its toes wear down, its dewclaws never. */
   readonly hardGround: boolean;
+  /** White or so pale that every stain shows. */
+  readonly whiteCoat: boolean;
   readonly stiffJoints: boolean;
   /** Breathes tightly, whatever its face. */
   readonly tightBreathing: boolean;
@@ -88,6 +89,12 @@ export interface DogFacts {
   /** Above it the business lifts by two, kg. */
   readonly liftAloneKg: number;
   readonly ways: HouseWays;
+  /** Mix for wash 1, ml per m² of skin, as the business has found. */
+  readonly mixPerSquareMetre: number;
+  /** What kind of wash the business takes where the table of washes says another. */
+  readonly washKinds: WashKinds;
+  /** Products chosen for this dog's bath, with why. */
+  readonly ownBath: OwnBath;
   readonly instructions: readonly Instruction[];
   readonly lifts: readonly VetLift[];
   /** Signs a vet has judged, dated: unchanged, they are "as always". */
@@ -129,6 +136,7 @@ export function plainDog(
     hayFeverMonths: [],
     dirtyWork: false,
     hardGround: false,
+    whiteCoat: false,
     stiffJoints: false,
     tightBreathing: false,
     tearingSeenByVet: false,
@@ -147,6 +155,9 @@ export function plainDog(
     services: DEFAULT_SERVICES,
     liftAloneKg: LIFT_ALONE_KG,
     ways: DEFAULT_HOUSE_WAYS,
+    mixPerSquareMetre: HOUSE_AMOUNTS.mixPerSquareMetre,
+    washKinds: {},
+    ownBath: {},
     instructions: [],
     lifts: [],
     known: [],

@@ -1,3 +1,4 @@
+import { HOUSE_AMOUNTS } from '../dilution';
 import type { Sign } from '../findings';
 import type { Side } from '../places';
 import { DEFAULT_HOUSE_WAYS, type HouseWays } from '../ways';
@@ -10,23 +11,29 @@ type OlderEar = Omit<EarHistory, 'plucked' | keyof EarHairRecord> &
   };
 
 /** A dog as some version wrote it down: reasons were sentences, and eyes had no history. */
-export type OlderFacts = Omit<
-  DogFacts,
-  'ears' | 'eyes' | 'known' | 'suspended' | 'earUnsettled' | 'ways' | 'hardGround'
-> & {
+export type OlderFacts = Omit<DogFacts, 'ears' | 'eyes' | 'known' | 'suspended' | 'earUnsettled' | 'ways' | Since> & {
   readonly ears: Readonly<Record<Side, OlderEar>>;
   readonly eyes?: DogFacts['eyes'];
   readonly known?: DogFacts['known'];
   readonly suspended: Readonly<Record<string, Suspended | string>>;
   readonly earUnsettled: Readonly<Record<Side, DogFacts['earUnsettled'][Side] | string | null>>;
   readonly ways: Partial<HouseWays>;
-  readonly hardGround?: boolean;
-};
+} & Partial<Pick<DogFacts, Since>>;
+
+/** What facts did not say before, as it is where nobody said it. */
+const SAID_SINCE = {
+  hardGround: false,
+  whiteCoat: false,
+  mixPerSquareMetre: HOUSE_AMOUNTS.mixPerSquareMetre,
+  washKinds: {},
+  ownBath: {},
+} as const satisfies Partial<DogFacts>;
+type Since = keyof typeof SAID_SINCE;
 
 /** Facts of any version in today's shape: a device may have begun a visit without a network before it was updated. */
 export const factsUpToDate = (facts: OlderFacts): DogFacts => ({
+  ...SAID_SINCE,
   ...facts,
-  hardGround: facts.hardGround ?? false,
   ways: { ...DEFAULT_HOUSE_WAYS, ...facts.ways },
   ears: { left: ear(facts.ears.left), right: ear(facts.ears.right) },
   eyes: facts.eyes ?? { left: [], right: [] },

@@ -1,3 +1,4 @@
+export { COAT_CONDITIONS, type CoatCondition } from '../catalogue';
 export {
   HAIR_BORNE,
   HAIR_CAME,
@@ -13,12 +14,10 @@ export {
   type LastEarHair,
 } from './earHair';
 export {
-  COAT_CONDITIONS,
   FIT,
   LIFT_ALONE_KG,
   plainDog,
   SKIN,
-  type CoatCondition,
   type DogFacts,
   type EarHistory,
   type Fitness,
@@ -28,6 +27,9 @@ export {
 export { factsUpToDate, type OlderFacts } from './factsUpToDate';
 export { instructionWords } from './instructionWords';
 export {
+  PRODUCT_TASKS,
+  byAuthority,
+  namedProduct,
   concerns,
   contradicts,
   holdsOn,
@@ -37,6 +39,8 @@ export {
   toAvoid,
   type EarHairWay,
   type Instruction,
+  type ProductTask,
   type Saying,
 } from './instructions';
 export { ALL_INTAKE_QUESTIONS, intakeQuestions, type IntakeQuestion } from './intake';
+export { BATH_TASKS, type BathTask, type OwnBath, type WashKinds } from './ownBath';

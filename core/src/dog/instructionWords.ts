@@ -26,6 +26,8 @@ function sayingWords({ says }: Instruction, products: Products): string {
       return `Knows it, as always: ${signWords(says.sign).name}`;
     case 'ear hair':
       return `Ear hair: ${says.way}`;
+    case 'product':
+      return `${products.find((each) => each.id === says.productId)?.name ?? 'Own product'} for: ${TASKS[says.task].name.toLowerCase()}`;
     case 'bath product': {
       const name = products.find((each) => each.id === says.productId)?.name ?? 'Own wash';
       return `${name}, ${says.contactMinutes} min${says.nothingElse ? ', nothing else on the skin' : ''}`;

@@ -8,6 +8,17 @@ import type { Task } from '../tasks';
 /** How hair in an ear is dealt with. */
 export type EarHairWay = 'whole' | 'staged' | 'trim' | 'leave' | 'vet';
 
+/** Work that a vet or an owner may name a product for. The body wash has a word of its own, with its contact time. */
+export const PRODUCT_TASKS = [
+  'second wash',
+  'face wash',
+  'conditioner',
+  'ear cleaning',
+  'eyes and face',
+  'fold care',
+] as const satisfies readonly Task[];
+export type ProductTask = (typeof PRODUCT_TASKS)[number];
+
 /** What an instruction may say. */
 export type Saying =
   | { readonly kind: 'bar'; readonly task: Task }
@@ -24,6 +35,8 @@ export type Saying =
   | { readonly kind: 'knows'; readonly sign: Sign }
   /** Nothing on this dog that has this in it, in the words of a label. */
   | { readonly kind: 'avoid'; readonly ingredient: string }
+  /** A product for one kind of work besides the first wash: an ear cleaner, a fold product, a conditioner. */
+  | { readonly kind: 'product'; readonly task: ProductTask; readonly productId: string }
   /** A product for the bath, with its contact time; `nothingElse` keeps every other product off the skin. */
   | {
       readonly kind: 'bath product';
@@ -42,6 +55,29 @@ export interface Instruction {
   readonly says: Saying;
   readonly from: Day;
   readonly until: Day | null;
+}
+
+/** A vet's word before an owner's, the newer before the older. */
+export const byAuthority = (a: Instruction, b: Instruction): number =>
+  a.by === b.by ? b.from.localeCompare(a.from) : a.by === 'vet' ? -1 : 1;
+
+/** The product that was named for this work at this place, by the one who has most to say. */
+export function namedProduct(
+  { instructions, today }: { readonly instructions: readonly Instruction[]; readonly today: Day },
+  task: Task,
+  place: Place | null,
+): {
+  readonly productId: string;
+  readonly by: Instruction['by'];
+  readonly who: string;
+  readonly source: Source;
+} | null {
+  const given = instructions
+    .filter(({ says, ...its }) => says.kind === 'product' && says.task === task && holdsOn(its, today))
+    .filter((each) => place === null || concerns(each, place))
+    .toSorted(byAuthority)[0];
+  if (given?.says.kind !== 'product') return null;
+  return { productId: given.says.productId, by: given.by, who: given.who, source: sourceOf(given) };
 }
 
 export const holdsOn = (given: { readonly from: Day; readonly until: Day | null }, today: Day): boolean =>
@@ -94,15 +130,21 @@ export function contradicts(a: Instruction, b: Instruction): boolean {
   const [one, other] = [a.says, b.says];
   if (ADDS_UP.has(one.kind) || ADDS_UP.has(other.kind)) return false;
   if (one.kind === 'bar' && other.kind === 'bar') return false;
+  if (NAMES_PRODUCT.has(one.kind) !== NAMES_PRODUCT.has(other.kind) && one.kind !== 'bar' && other.kind !== 'bar')
+    return false;
   if (taskOf(one) !== taskOf(other)) return false;
   return JSON.stringify(one) !== JSON.stringify(other);
 }
+
+/** With what, whatever is said of how often. */
+const NAMES_PRODUCT: ReadonlySet<Saying['kind']> = new Set<Saying['kind']>(['product', 'bath product']);
 
 /** The care a saying is about. */
 function taskOf(says: Saying): Task | 'wash' | null {
   switch (says.kind) {
     case 'bar':
     case 'interval':
+    case 'product':
       return says.task;
     case 'ear hair':
       return 'ear hair';

@@ -3,6 +3,7 @@ import type { EarHairWork } from '../dog';
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, Side } from '../places';
 import { CHOICES, type DogChoice } from '../reasons';
+import type { Task } from '../tasks';
 import type { Day } from '../units';
 import type { HandoverQuestion } from './handover';
 import type { Incident } from './incidents';
@@ -98,6 +99,8 @@ export type Happening =
       readonly how: 'as planned' | 'a bit more' | 'double' | 'measured' | 'substituted';
       /** The product that ran out, where this one stood in for it. */
       readonly insteadOf?: string;
+      /** Parts of the bath it was for; left out up to version 4. */
+      readonly tasks?: readonly Task[];
     }
   /** Blade, comb or scissors by part of the body, so that next time matches. */
   | { readonly type: 'tool used'; readonly part: string; readonly tool: string }
@@ -146,9 +149,9 @@ export type OwnerAnswer = (typeof OWNER_ANSWERS)[number];
 
 /**
  * Version of the event format. An event of version 1 does not say what its device had seen; up to version 2 reasons
- * were sentences; pieces and nails are told from version 4 on. `upToDate` reads the older ones.
+ * were sentences; pieces and nails are told from version 4 on, and what a product was for from version 5. `upToDate` reads the older ones.
  */
-export const EVENT_VERSION = 4;
+export const EVENT_VERSION = 5;
 
 /**
  * One thing that happened, as its device recorded it. Never changed, never removed.

@@ -1,9 +1,13 @@
+export type { Lathering } from './bathAmount';
+export { chooseBath, type BathChoice, type ChosenProduct } from './bathChoice';
+export { conditionerWanted, type ConditionerWanted } from './conditionerWanted';
 export { lineAmounts, type LineAmount } from './lineAmounts';
 export {
   predictedWithoutFactor,
-  productFactors,
+  productsOf,
   visitNeeds,
   type Need,
   type ProductRound,
   type VisitNeeds,
 } from './visitNeeds';
+export { WASH_TABLE, washRow, type Wash, type WashRow } from './washTable';

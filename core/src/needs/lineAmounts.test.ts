@@ -36,9 +36,11 @@ test.each<[string, number, Partial<DogFacts['ways']>, number]>([
   expect(amount('ear cleaning', aDog({ weight: kilograms(kg), ...ways(school) }))).toBe(ml);
 });
 
-test('folds 3 ml, eyes 5 ml, balm 1 g', () => {
-  const pug = aDog({}, 'pug');
+test('folds 3 ml by dog wipe, eyes 5 ml, balm 1 g; a cloth in water and a plain wipe draw nothing', () => {
+  const pug = aDog({ ...ways({ foldWipe: 'pet wipe' }) }, 'pug');
   expect([amount('fold care', pug), amount('eyes and face', pug), amount('nose balm', pug)]).toEqual([3, 5, 1]);
+  for (const foldWipe of ['cloth', 'plain wipe'] as const)
+    expect(amount('fold care', aDog(ways({ foldWipe }), 'pug'))).toBeUndefined();
 });
 
 test('what is barred takes nothing', () => {

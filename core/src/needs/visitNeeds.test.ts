@@ -3,8 +3,8 @@ import { describe, expect, test } from 'vitest';
 import type { Product, ProductKind } from '../dilution';
 import { productOf } from '../dilution/tests/shelf';
 import { day, kilograms } from '../units';
-import { HOUSE_QUESTIONS } from '../ways';
-import { lineAmounts, predictedWithoutFactor, productFactors, visitNeeds } from '.';
+import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS } from '../ways';
+import { lineAmounts, predictedWithoutFactor, productsOf, visitNeeds } from '.';
 import { makePlan } from '../careplan';
 import { plainDog, toAvoid, type DogFacts, type Instruction } from '../dog';
 
@@ -22,7 +22,12 @@ const SHELF: readonly Product[] = [
   product('medicated', { suppliedBy: 'vet' }),
 ];
 const dog = (more: Partial<DogFacts> = {}): DogFacts =>
-  plainDog(['pug'], { weight: kilograms(8), today: TODAY, ...more });
+  plainDog(['pug'], {
+    weight: kilograms(8),
+    ways: { ...DEFAULT_HOUSE_WAYS, foldWipe: 'pet wipe' },
+    today: TODAY,
+    ...more,
+  });
 const needs = (facts: DogFacts, round: Parameters<typeof visitNeeds>[0] = 'all', shelf = SHELF, factor = 1) =>
   visitNeeds(round, facts, makePlan(facts), shelf, factor);
 const kinds = (facts: DogFacts, round: Parameters<typeof visitNeeds>[0] = 'all', shelf = SHELF) =>
@@ -39,8 +44,8 @@ const instruct = (says: Instruction['says']): Instruction => ({
 
 describe('what a visit takes', () => {
   test.each([
-    ['all', ['cleansing', 'face', 'ear cleaner', 'eye and face cleaner', 'fold care']],
-    ['bath', ['cleansing', 'face']],
+    ['all', ['cleansing', 'conditioning wash', 'face', 'ear cleaner', 'eye and face cleaner', 'fold care']],
+    ['bath', ['cleansing', 'conditioning wash', 'face']],
     ['ears', ['ear cleaner']],
     ['nothing', []],
   ] as const)('%s of a pug', (round, expected) => {
@@ -99,9 +104,9 @@ describe('what a visit takes', () => {
       for (const { id: head } of HOUSE_QUESTIONS.head.schools)
         for (const instructions of [[], [given]]) {
           const its = dog({ instructions, ways: { ...dog().ways, faceProduct, head } });
-          for (const { product: used, ml, byArea } of needs(its, 'bath').needs)
+          for (const { product: used, ml, byArea, tasks } of needs(its, 'bath').needs)
             if (byArea)
-              expect([faceProduct, head, used.kind, predictedWithoutFactor(its, used).toFixed(6)]).toEqual([
+              expect([faceProduct, head, used.kind, predictedWithoutFactor(its, used, tasks).toFixed(6)]).toEqual([
                 faceProduct,
                 head,
                 used.kind,
@@ -114,19 +119,21 @@ describe('what a visit takes', () => {
     const gone = instruct({ kind: 'bath product', productId: 'gone', contactMinutes: 10, nothingElse: false });
     const its = dog({ instructions: [gone] });
     const wash = needs(its, 'bath').needs.find(({ product: used }) => used.kind === 'cleansing');
-    expect(wash && predictedWithoutFactor(its, wash.product)).toBeCloseTo(wash?.ml ?? 0, 9);
+    expect(wash && predictedWithoutFactor(its, wash.product, wash.tasks)).toBeCloseTo(wash?.ml ?? 0, 9);
   });
 
   test('the amount a plan line shows holds the lather of the product that the visit takes', () => {
-    const poor = SHELF.map((each) => (each.kind === 'cleansing' ? { ...each, amountFactor: 1.3 } : each));
+    const poor = SHELF.filter(({ kind }) => kind !== 'conditioning wash').map((each) =>
+      each.kind === 'cleansing' ? { ...each, amountFactor: 1.3 } : each,
+    );
     const its = dog();
     const taken = needs(its, 'bath', poor).needs;
-    const factors = productFactors(taken);
+    const products = productsOf(taken);
     const shown = makePlan(its)
       .lines.filter(({ task }) => task === 'bath' || task === 'second wash')
-      .flatMap((line) => lineAmounts(line, its, 1, factors[line.task]))
+      .flatMap((line) => lineAmounts(line, its, 1, products[line.task]))
       .reduce((sum, { amount }) => sum + ('ml' in amount ? amount.ml : 0), 0);
-    expect(factors).toMatchObject({ bath: 1.3, 'second wash': 1.3 });
+    expect(products).toMatchObject({ bath: { amountFactor: 1.3 }, 'second wash': { amountFactor: 1.3 } });
     expect(shown).toBeCloseTo(taken.find(({ product: used }) => used.kind === 'cleansing')?.ml ?? 0, 9);
   });
 

@@ -1,18 +1,17 @@
-import { bathAmounts, clashing, type BathAmounts, type Product, type ProductKind } from '../dilution';
+import type { Product, ProductKind } from '../dilution';
 import type { Task } from '../tasks';
 import { millilitres, type Millilitres } from '../units';
-import { washesHead } from '../work';
-import type { DogFacts } from '../dog';
-import { toAvoid } from '../dog';
-import { lineAmounts, ofBodyWash, washesFaceApart } from './lineAmounts';
-import type { CarePlan, PlanLine } from '../careplan';
-import { prescribedOn } from '../careplan';
-import { whyRuledOut, type Wanted } from './ruledOut';
+import type { BathTask, DogFacts } from '../dog';
+import { BATH_TASKS, namedProduct, toAvoid } from '../dog';
+import type { CarePlan } from '../careplan';
+import { amountBefore, partAmounts } from './bathAmount';
+import { chooseBath, ProductChoice, type BathChoice } from './bathChoice';
+import { lineAmounts } from './lineAmounts';
 
 /** What a visit does with products: all of it, the bath alone, ears alone, nothing. */
 export type ProductRound = 'all' | 'bath' | 'ears' | 'nothing';
 
-/** So much of one product for a visit: mix where it is diluted, the product itself where not. */
+/** So much of one product for a visit: mix at the strength the product stands for here, the product itself where it is ready to use. */
 export interface Need<P extends Product = Product> {
   readonly product: P;
   readonly ml: Millilitres;
@@ -26,13 +25,11 @@ export interface Need<P extends Product = Product> {
 
 export interface VisitNeeds<P extends Product = Product> {
   readonly needs: readonly Need<P>[];
+  /** What the bath chose; null where there is none in this kind of visit. */
+  readonly bath: BathChoice<P> | null;
   /** What a person must decide before it is mixed, in words. */
   readonly trouble: readonly string[];
 }
-
-/** Kinds of product a plain wash may be, the business's way first. */
-const bodyKinds = ({ ways }: DogFacts): readonly ProductKind[] =>
-  ways.washes === 'two' ? ['cleansing', 'conditioning wash'] : ['conditioning wash', 'cleansing'];
 
 /** Tasks with a house amount of one kind of product, as it comes. */
 const SMALL: Readonly<Partial<Record<Task, ProductKind>>> = {
@@ -49,10 +46,10 @@ const ROUND: Readonly<Record<ProductRound, readonly Task[]>> = {
 };
 
 /**
- * What one visit takes of the business's products: the body wash (prescribed, else the business's), mild face wash,
- * conditioner and the small amounts for ears, eyes and folds. What a bar takes away is not planned. A product that the
- * plan's own words rule out, or that lists what the dog is to be kept from, is passed over for another of its kind;
- * where there is none, and where a prescribed one lists it, a person decides.
+ * What one visit takes of the business's products: what the bath chooses ({@link chooseBath}) and the small amounts for
+ * ears, eyes and folds. What a bar takes away is not planned. A product that the plan's own words rule out, or that lists
+ * what the dog is to be kept from, is passed over for another; where there is none, and where a named one lists it, a
+ * person decides. `conditionerDue`: on its own interval, whether that is up.
  */
 export function visitNeeds<P extends Product>(
   round: ProductRound,
@@ -60,10 +57,10 @@ export function visitNeeds<P extends Product>(
   plan: CarePlan,
   products: readonly P[],
   dogFactor: number,
+  conditionerDue = true,
 ): VisitNeeds<P> {
   const shelf = new ProductChoice(products, toAvoid(facts, facts.today), plan);
-  const bathing = round === 'all' || round === 'bath';
-  const washing = bathing ? bathNeeds(facts, plan, shelf, dogFactor) : [];
+  const bath = round === 'all' || round === 'bath' ? chooseBath(facts, plan, shelf, conditionerDue) : null;
   const small = plan.lines.flatMap((line): Need<P>[] => {
     const kind = SMALL[line.task];
     if (!kind || !ROUND[round].includes(line.task)) return [];
@@ -71,128 +68,52 @@ export function visitNeeds<P extends Product>(
       (sum, { amount }) => sum + ('ml' in amount ? amount.ml : 0),
       0,
     );
-    const product = ml > 0 ? shelf.firstOf([kind], line.task) : undefined;
+    if (!(ml > 0)) return [];
+    const given = namedProduct(facts, line.task, line.place);
+    const product = (given && shelf.named(given.productId, given.who)) ?? shelf.firstOf([kind], line.task);
     return product ? [plainNeed(product, ml, [line.task])] : [];
   });
-  return { needs: [...washing, ...together(small)], trouble: [...new Set(shelf.trouble)] };
+  const washing = bath ? bathNeeds(facts, plan, bath, dogFactor) : [];
+  return { needs: [...washing, ...together(small)], bath, trouble: shelf.trouble };
 }
 
-/** The business's products for one dog: the first of a kind that nothing rules out, and what to ask where there is none. */
-class ProductChoice<P extends Product> {
-  readonly trouble: string[] = [];
-
-  constructor(
-    readonly products: readonly P[],
-    private readonly avoid: readonly string[],
-    private readonly plan: CarePlan,
-  ) {}
-
-  firstOf(kinds: readonly ProductKind[], task: Task, more: Partial<Wanted> = {}): P | undefined {
-    const wanted: Wanted = { avoid: this.avoid, keptOff: this.keptOff(task), marks: [], ...more };
-    const suited = kinds.flatMap((kind) =>
-      this.products.filter((each) => each.kind === kind && each.suppliedBy === 'house'),
-    );
-    const free = suited.find((product) => whyRuledOut(product, wanted) === null);
-    const [first] = suited;
-    if (!free && first) this.trouble.push(`${first.name} ${whyRuledOut(first, wanted)}, and there is no other.`);
-    return free;
-  }
-
-  /** What keeps a product off this skin counts for every product of the bath. */
-  private keptOff(task: Task): Wanted['keptOff'] {
-    const ofBath = task === 'second wash' || task === 'face wash' || task === 'conditioner' ? this.at('bath') : [];
-    return [...this.at(task), ...ofBath];
-  }
-
-  private at = (task: Task): Wanted['keptOff'] => this.plan.lines.find((line) => line.task === task)?.keptOff ?? [];
-
-  /** The prescribed wash, and what a person must ask before it is used. */
-  prescribed(): P | undefined {
-    const given = this.plan.bathProduct;
-    if (!given) return undefined;
-    const product = this.products.find(({ id }) => id === given.productId);
-    const listed = product ? clashing(product.ingredients, this.avoid) : [];
-    if (product && listed.length > 0)
-      this.trouble.push(`${product.name} was prescribed and lists ${listed.join(', ')}: ask ${given.who} first.`);
-    if (!product) this.trouble.push(`The wash that ${given.who} asked for is not on the shelf.`);
-    return product;
-  }
-}
-
+/** One need a product, with what each of its parts takes. */
 function bathNeeds<P extends Product>(
   facts: DogFacts,
   plan: CarePlan,
-  shelf: ProductChoice<P>,
+  bath: BathChoice<P>,
   dogFactor: number,
 ): Need<P>[] {
-  const line = (task: Task): PlanLine | undefined => plan.lines.find((each) => each.task === task);
-  const isOpen = (task: Task): boolean => {
-    const its = line(task);
-    return its === undefined || (its.bars.length === 0 && its.productShare > 0);
-  };
-  if (!isOpen('bath')) return [];
-  const { ways } = facts;
-  // One wash for head and body must be mild enough for the face.
-  const forAll = ways.faceProduct === 'mild wash for all' && washesHead(facts);
-  const houseWash = (task: Task): P | undefined =>
-    shelf.firstOf(bodyKinds(facts), task, forAll ? { marks: ['eyes', 'deep cleanser'] } : {});
-  const body = shelf.prescribed() ?? (plan.bathProduct?.nothingElse ? undefined : houseWash('bath'));
-  const faceShare = isOpen('face wash') && washesFaceApart(facts) ? (line('face wash')?.productShare ?? 1) : 0;
-  const facesOwn = forAll ? () => houseWash('face wash') : () => shelf.firstOf(['face'], 'face wash');
-  const ownFace = faceShare > 0 ? facesOwn() : undefined;
-  const conditioned =
-    isOpen('conditioner') && (line('conditioner')?.interval ?? null) !== null && ways.conditioner !== 'never';
-  const conditioner = conditioned ? shelf.firstOf(['conditioner'], 'conditioner') : undefined;
-  const need = (
-    product: P | undefined,
-    tasks: readonly Task[],
-    of: (bath: BathAmounts) => readonly [number, number],
-  ): Need<P>[] => {
-    if (!product) return [];
-    const [wash1, wash2] = of(bathFor(facts, product, dogFactor));
-    return [
-      {
+  const products = BATH_TASKS.flatMap((task) => bath[task]?.product ?? []);
+  const faceShare = plan.lines.find(({ task }) => task === 'face wash')?.productShare ?? 1;
+  return products
+    .filter(({ id }, i) => products.findIndex((each) => each.id === id) === i)
+    .map((product): Need<P> => {
+      const tasks = BATH_TASKS.filter((task) => bath[task]?.product.id === product.id);
+      const amounts = partAmounts(facts, product, dogFactor);
+      const of = (task: BathTask): number =>
+        tasks.includes(task) ? amounts[task] * (task === 'face wash' ? faceShare : 1) : 0;
+      const wash1 = of('bath') + of('face wash') + of('conditioner');
+      const wash2 = of('second wash');
+      return {
         product,
         ml: millilitres(wash1 + wash2),
-        byArea: true,
+        byArea: !(tasks.includes('conditioner') && product.dilution.kind === 'ready to use'),
         wash1: millilitres(wash1),
         wash2: millilitres(wash2),
         tasks,
-      },
-    ];
-  };
-  const second = isOpen('second wash') ? 1 : 0;
-  return [
-    ...need(body, ['bath', 'second wash'], ({ wash1, wash2 }) => [
-      ofBodyWash(facts, wash1),
-      second * ofBodyWash(facts, wash2),
-    ]),
-    ...need(ownFace, ['face wash'], ({ wash1, wash2 }) => [wash1.face * faceShare, second * wash2.face * faceShare]),
-    ...need(conditioner, ['conditioner'], (bath) => [bath.conditioner, 0]),
-  ];
+      };
+    });
 }
 
-const bathFor = (facts: DogFacts, product: Product, dogFactor: number): BathAmounts =>
-  bathAmounts({
-    weight: facts.weight,
-    length: facts.traits.coatLength,
-    density: facts.traits.coatDensity,
-    productFactor: product.amountFactor,
-    dogFactor,
-    washes: facts.ways.washes === 'two' ? 2 : 1,
-  });
-
-/** What a bath would take of a product without the dog's own factor, ml: what its factor is learned against. */
-export function predictedWithoutFactor(facts: DogFacts, product: Product): Millilitres {
-  const { wash1, wash2, conditioner } = bathFor(facts, product, 1);
-  const given = prescribedOn(facts);
-  // Beside a prescribed wash the business's mild one is for the face alone.
-  const besidePrescribed =
-    given !== null && given.productId !== product.id && facts.ways.faceProduct === 'mild wash for all';
-  const forFace = product.kind === 'face' || (besidePrescribed && washesFaceApart(facts));
-  if (forFace && product.kind !== 'conditioner') return millilitres(wash1.face + wash2.face);
-  if (product.kind === 'conditioner') return conditioner;
-  return millilitres(ofBodyWash(facts, wash1) + ofBodyWash(facts, wash2));
+/**
+ * What a bath would take of a product for these parts without the dog's own factor, ml: what its factor is learned
+ * against. `tasks` null: told by a version that did not say what for.
+ */
+export function predictedWithoutFactor(facts: DogFacts, product: Product, tasks: readonly Task[] | null): Millilitres {
+  if (tasks === null) return amountBefore(facts, product);
+  const amounts = partAmounts(facts, product, 1);
+  return millilitres(BATH_TASKS.reduce((sum, task) => sum + (tasks.includes(task) ? amounts[task] : 0), 0));
 }
 
 const plainNeed = <P extends Product>(product: P, ml: number, tasks: readonly Task[]): Need<P> => ({
@@ -204,13 +125,9 @@ const plainNeed = <P extends Product>(product: P, ml: number, tasks: readonly Ta
   tasks,
 });
 
-/** How much more or less than ordinary the product of each plan line takes: what its amounts are to be shown with. */
-export const productFactors = (needs: readonly Need[]): Partial<Record<Task, number>> =>
-  Object.fromEntries(
-    needs
-      .filter(({ byArea }) => byArea)
-      .flatMap(({ tasks, product }) => tasks.map((task) => [task, product.amountFactor])),
-  );
+/** The product of each line of the bath: what its amounts are to be shown with. */
+export const productsOf = <P extends Product>(needs: readonly Need<P>[]): Partial<Record<Task, P>> =>
+  Object.fromEntries(needs.flatMap(({ tasks, product }) => tasks.map((task) => [task, product])));
 
 /** Both ears are one amount. */
 function together<P extends Product>(needs: readonly Need<P>[]): Need<P>[] {

@@ -1,6 +1,20 @@
 import { COMMON_PRACTICE, HOUSE_VALUE, published } from '../provenance';
 import { daysBetween } from '../units';
-import { all, always, chilly, coatIs, either, fact, flatFaced, minds, not, skin, stage, trait } from './conditions';
+import {
+  all,
+  always,
+  chilly,
+  coatIs,
+  either,
+  fact,
+  flatFaced,
+  minds,
+  not,
+  skin,
+  stage,
+  trait,
+  vetNamed,
+} from './conditions';
 import type { Rule } from './rule';
 import { bar, beforeWater, caution, days, keepsOff, method, rowsOf } from './row';
 
@@ -71,6 +85,7 @@ export const BATH_RULES: readonly Rule[] = [
     skin('under treatment'),
     'skin under treatment gets only what its vet says',
     caution("Only the vet's product. No conditioner, no scent, no extras."),
+    HARSH,
   ),
   care(
     'flat face',
@@ -174,7 +189,7 @@ export const BATH_RULES: readonly Rule[] = [
   ),
   conditioner(
     'treated skin',
-    skin('under treatment'),
+    all(skin('under treatment'), not(vetNamed('conditioner'))),
     'on treated skin only by the vet’s word',
     bar('No conditioner on treated skin unless the vet’s instruction says so.'),
   ),

@@ -1,5 +1,5 @@
 import { COMMON_PRACTICE, HOUSE_VALUE } from '../provenance';
-import { all, always, coatIs, fact, inMonths, minds, stage, trait } from './conditions';
+import { MOULTING_MONTHS, all, always, coatIs, fact, inMonths, minds, stage, trait } from './conditions';
 import type { Rule } from './rule';
 import { bar, caution, days, home, method, rowsOf } from './row';
 
@@ -28,8 +28,6 @@ const BRUSH_BY_COAT = [
   ['puppy', 28, 14, 42, 2, 5],
 ] as const;
 
-/** Months in which heavy coats moult [house value]. */
-const MOULTING_MONTHS = [3, 4, 5, 9, 10, 11];
 const feathered = trait('coat', 'long', 'curly', 'silky drop', 'long double', 'wire');
 const doubleCoat = trait('coat', 'short double', 'long double');
 

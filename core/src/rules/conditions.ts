@@ -2,8 +2,9 @@ import type { CanalHair, Handling, PlainTrait, Traits } from '../catalogue';
 import { FOLD_SITES, type FoldSite } from '../places';
 import { monthOf } from '../units';
 import type { LifeStage } from '../catalogue';
-import type { CoatCondition, DogFacts, Skin } from '../dog';
+import { namedProduct, type CoatCondition, type DogFacts, type Skin } from '../dog';
 import type { HouseQuestion, HouseWays } from '../ways';
+import type { Task } from '../tasks';
 import { waysFor } from '../work';
 import type { RuleCondition } from './rule';
 
@@ -82,11 +83,20 @@ export const way = <Q extends HouseQuestion>(question: Q, ...schools: readonly H
 
 export const fact = (words: string, holds: (facts: DogFacts) => boolean): RuleCondition => ({ words, holds });
 
+/** A vet named a product for this work. */
+export const vetNamed = (task: Task): RuleCondition => ({
+  words: `a vet named a product for it: ${task}`,
+  holds: (facts) => namedProduct(facts, task, null)?.by === 'vet',
+});
+
 /** Most dogs of this breed bring it along. */
 export const minds = (matter: Handling): RuleCondition => ({
   words: matter,
   holds: ({ breedHandling }) => breedHandling.includes(matter),
 });
+
+/** Months in which heavy coats moult [house value]. */
+export const MOULTING_MONTHS = [3, 4, 5, 9, 10, 11];
 
 /** Today lies in these months; null: in the dog's own grass-seed months. */
 export const inMonths = (words: string, months: readonly number[] | null): RuleCondition => ({

@@ -1,4 +1,4 @@
-export { always } from './conditions';
+export { MOULTING_MONTHS, all, always, coatIs, either, fact, inMonths, skin, stage, trait } from './conditions';
 export { ALL_HOME_HOWS, HOME_HOWS, type HomeHow } from './homeHows';
-export type { Rule, SaidAt } from './rule';
+export type { Rule, RuleCondition, SaidAt } from './rule';
 export { FORBIDDING, ruleOf, RULES } from './rules';

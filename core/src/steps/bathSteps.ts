@@ -1,5 +1,4 @@
 import { dogAtWork } from '../careplan';
-import type { Traits } from '../catalogue';
 import { SIDES, placeKey } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE, PRODUCT_LABEL, type Sourced } from '../provenance';
 import {
@@ -10,26 +9,26 @@ import {
   wash,
   washFace,
   washesHead,
+  waysFor,
   wet as wetWork,
 } from '../work';
 import { schoolWords } from '../ways';
 import { first } from './hazards';
 import { hasPiece, neverBarred, left, practice, says, saysBeforeWater, step, type Left } from './makeStep';
 import { crustWaits } from './placeSteps';
+import { conditionerWanted } from '../needs';
 import { title } from './stepTitles';
 import { STAGE_MINUTES, type Dwell, type Step } from './steps';
 import { lineOf, pluggedSides, unpluggedSides, type VisitPlan } from './visitPlan';
 
 /** How long conditioner stays on, in seconds [common practice]. */
 const CONDITIONER_SECONDS = 300;
-/** Coats that need conditioner for combing. */
-const LONG_OR_DRY: readonly Traits['coat'][] = ['long double', 'silky drop', 'curly', 'long'];
 
 /** A face gone over with pads, and a neck that is all the bath comes to, take less time [house values]. */
 const FACE_PADS_MINUTES = 1;
 const HEAD_MINUTES = 2;
 
-const washesTwice = ({ facts }: VisitPlan): boolean => facts.ways.washes === 'two';
+const washesTwice = ({ facts }: VisitPlan): boolean => waysFor(facts).washes === 'two';
 
 /** The body wash and what bars leave of it; without it there is no bath, and nothing that belongs to one. */
 function bodyWash(visit: VisitPlan): Left {
@@ -261,14 +260,10 @@ export const lastRinse = (visit: VisitPlan): Step =>
     ...rinsing(visit),
   });
 
-/** Only as the business does it, and never on skin under treatment unless the vet says so. */
+/** As the bath chose; where nobody looked at the shelf, by the same rule without it. What was given stays. */
 export function conditionerSteps(visit: VisitPlan): Step[] {
-  const { ways, traits } = visit.facts;
-  const wanted =
-    ways.conditioner === 'always' ||
-    ways.conditioner === 'own interval' ||
-    (ways.conditioner === 'long or dry coats' && LONG_OR_DRY.includes(traits.coat));
-  if (!wanted || noBath(visit)) return [];
+  const { wanted } = visit.bath?.conditioned ?? conditionerWanted(visit.facts, null, true);
+  if (!(wanted || visit.isConditioned) || noBath(visit)) return [];
   return [
     step('conditioner', {
       title: title('conditioner'),

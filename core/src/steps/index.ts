@@ -6,4 +6,4 @@ export { ALL_TITLES, STEP_TITLES, titleWords, type StepTitle, type TitleId } fro
 export { STAGES, VISIT_KINDS, type Barred, type Dwell, type Stage, type Step, type VisitKind } from './steps';
 export { timeline, totalMinutes, type Block } from './timeline';
 export { NOTHING_FOUND, foundForSteps } from './foundForSteps';
-export type { VisitPlan } from './visitPlan';
+export type { BathShown, ProductShown, VisitPlan } from './visitPlan';

@@ -49,7 +49,9 @@ export function earHairSteps(visit: VisitPlan, side: Side): Step[] {
 
 /** What the business chose for an ear, and what gives way for this dog. */
 const schoolLines = ({ facts }: VisitPlan): Sourced[] =>
-  overridesFor(facts).map(({ because }) => ({ words: because, source: COMMON_PRACTICE }));
+  overridesFor(facts)
+    .filter(({ question }) => question === 'earCleaning')
+    .map(({ because }) => ({ words: because, source: COMMON_PRACTICE }));
 
 /** First pass of one ear: cleaner by this dog's school, massage, pads counted. */
 export function earCleaning(visit: VisitPlan, side: Side): Step {

@@ -1,8 +1,9 @@
 import type { CarePlan, PlanLine } from '../careplan';
-import type { DogFacts } from '../dog';
+import type { BathTask, DogFacts } from '../dog';
 import { areaOf, type SignArea } from '../findings';
 import type { FoundForSteps } from './foundForSteps';
 import { SIDES, placeKey, type Place, type Side } from '../places';
+import type { Source } from '../provenance';
 import { stopAt, type Bar } from '../stops';
 import { washesHead } from '../work';
 import type { PlugState } from '../events';
@@ -22,9 +23,28 @@ export interface VisitPlan {
   readonly found: FoundForSteps;
   /** Plugs as they are: one that is in comes out, whatever was found since. */
   readonly plugs: Readonly<Record<Side, PlugState>>;
+  /** What the bath takes, part by part, as it was chosen that morning; left out where nobody looked at the shelf. */
+  readonly bath?: BathShown;
+  /** Conditioner was given already, whatever was planned. */
+  readonly isConditioned?: boolean;
   /** This dog's minutes against the business's, by stage, as learned. */
   readonly minutesFactor?: Readonly<Partial<Record<Stage, number>>>;
 }
+
+/** A product of the bath by name, with why it is this one. */
+export interface ProductShown {
+  readonly productId: string;
+  readonly name: string;
+  /** "10:1"; null: ready to use. */
+  readonly strength: string | null;
+  readonly because: string;
+  readonly source: Source;
+}
+
+/** The choice of the bath as a screen and a device need it. */
+export type BathShown = Readonly<Record<BathTask, ProductShown | null>> & {
+  readonly conditioned: { readonly wanted: boolean; readonly because: string; readonly source: Source };
+};
 
 /** The plan's line for a task that has no place. */
 export const lineOf = ({ plan }: Pick<VisitPlan, 'plan'>, task: PlanLine['task']): PlanLine | undefined =>

@@ -21,6 +21,7 @@ export interface BeforeVisit {
   readonly plan: CarePlan;
   readonly contactMinutes: number;
   readonly contactMost?: number | null;
+  readonly bath?: NonNullable<VisitPlan['bath']>;
   readonly minutesFactor?: NonNullable<VisitPlan['minutesFactor']>;
   readonly lastFindings: readonly Finding[];
 }
@@ -76,6 +77,8 @@ const basisOf = (state: VisitState): readonly unknown[] => [
   ...state.lookedClear,
   'mats gone',
   ...matsGone(state),
+  'conditioned',
+  state.steps['conditioner']?.kind === 'done',
   'plugs',
   state.plugs.left,
   state.plugs.right,
@@ -104,9 +107,10 @@ function judge(
     brokeOffPlucking: brokeOff(state),
   });
   const found = foundForSteps(findings);
-  const seenForSteps = JSON.stringify([found, plugs]);
+  const isConditioned = state.steps['conditioner']?.kind === 'done';
+  const seenForSteps = JSON.stringify([found, plugs, isConditioned]);
   const sameSteps = sameDog && last?.seenForSteps === seenForSteps && sameBars(bars, sameDog.bars);
-  const steps = sameSteps ? sameDog.steps : stepList({ ...before, facts, plan, bars, found, plugs });
+  const steps = sameSteps ? sameDog.steps : stepList({ ...before, facts, plan, bars, found, plugs, isConditioned });
   return { basis, findings, answers, seenForSteps, judgement: { judged, bars, facts, plan, steps } };
 }
 

@@ -1,4 +1,5 @@
 import type { CanalHair } from '../catalogue';
+import type { Task } from '../tasks';
 import type { EarHairWork } from '../dog';
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, PlaceKey, Side } from '../places';
@@ -42,6 +43,7 @@ export interface UsedProduct {
   readonly planned: number;
   readonly how: 'as planned' | 'a bit more' | 'double' | 'measured' | 'substituted';
   readonly insteadOf?: string;
+  readonly tasks?: readonly Task[];
 }
 
 type FieldsOf<K extends Happening['type']> = Omit<Extract<Happening, { type: K }>, 'type'>;

@@ -137,6 +137,24 @@ export const HOUSE_QUESTIONS = {
     },
     { id: 'one', words: 'One', for: 'Quick.', warns: 'Then the rinse must be perfect.' },
   ]),
+  reach: question('How does the mix reach the coat?', 'bottle', [
+    { id: 'bottle', words: 'Poured from a bottle', for: 'One sees what it takes.' },
+    { id: 'sponge', words: 'Worked in with a sponge from a bowl', for: 'Little runs off: a fifth less.' },
+    {
+      id: 'hose mixer',
+      words: 'Through a mixer on the hose',
+      for: 'Quick on thick coats; it takes about a third more.',
+      warns: 'Never for a product whose strength a vet gave.',
+    },
+  ]),
+  ratioRange: question('A label allows a range of ratios: which one?', 'by purpose', [
+    {
+      id: 'by purpose',
+      words: 'The strong end for the first wash of a dirty dog, the weak end for all else',
+      for: 'Strong only where there is dirt; never on tender skin.',
+    },
+    { id: 'one ratio', words: 'Always the ratio set on the product', for: 'One mix for every dog.' },
+  ]),
   head: question('When is the head washed?', 'last', [
     { id: 'last', words: 'Head last', for: 'The dog shakes later.' },
     { id: 'first', words: 'Head first', for: 'The rinse runs down over the rest.' },

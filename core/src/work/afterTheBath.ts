@@ -77,12 +77,12 @@ export function earsAfter(dog: DogAtWork, side: Side): Piece[] {
 }
 
 /** One fold: clean, dry, protect. */
-export const fold = ({ ways }: DogAtWork, place: Place): Piece[] => [
+export const fold = ({ ways, foldProduct }: DogAtWork, place: Place): Piece[] => [
   {
     id: `fold clean ${placeKey(place)}`,
     name: 'clean',
     task: 'fold care',
-    touches: touching(just(place), ['clean'], 'fold care'),
+    touches: touching(just(place), ['clean'], foldProduct ? 'fold care' : null),
   },
   { id: `fold dry ${placeKey(place)}`, name: 'dry', task: 'fold care', touches: touching(just(place), ['towel']) },
   ...(ways.foldProtect === 'none'

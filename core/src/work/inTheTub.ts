@@ -3,8 +3,9 @@ import { HEAD_AND_EARS, folded, just } from './bodyParts';
 import type { DogAtWork } from './dogAtWork';
 import { touching, type Piece, type TouchProduct } from './touch';
 
-/** The body wash: what was prescribed, else the business's. */
-const bodyWash = ({ isPrescribed }: DogAtWork): TouchProduct => (isPrescribed ? 'prescribed' : 'cleansing');
+/** The body wash: what was prescribed, but for a plain wash before it; else the business's. */
+const bodyWash = ({ isPrescribed, plainFirst }: DogAtWork, which: 1 | 2): TouchProduct =>
+  isPrescribed && !(plainFirst && which === 1) ? 'prescribed' : 'cleansing';
 
 /** Lukewarm water over the coat, from the neck down. */
 export const wet = ({ traits }: DogAtWork): Piece[] => [
@@ -26,7 +27,7 @@ export const washesHead = ({ ways }: Pick<DogAtWork, 'ways'>): boolean => ways.h
 /** First or second wash: body and head, in the business's order. */
 export function wash(dog: DogAtWork, which: 1 | 2): Piece[] {
   const task = which === 1 ? 'bath' : 'second wash';
-  const product = bodyWash(dog);
+  const product = bodyWash(dog, which);
   const body: Piece = {
     id: `wash body ${which}`,
     name: 'body',

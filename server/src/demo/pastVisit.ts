@@ -78,7 +78,7 @@ export function playVisit(
     if (step.stage === 'nails') happened.push(...nailsOf(loaded, demo));
     happened.push(...work(step, grades, random), { type: 'step done', step: step.id });
   }
-  for (const { product, mix } of mixesFor(loaded.facts, loaded.planned.plan, business, 1)) {
+  for (const { product, mix, tasks } of mixesFor(loaded.planned, business, 1)) {
     const ml = Math.round(mix.need * (demo.thirst ?? 1) * (0.92 + 0.16 * random()));
     happened.push({
       type: 'used',
@@ -87,6 +87,7 @@ export function playVisit(
       ml,
       planned: Math.round(mix.need),
       how: 'measured',
+      tasks,
     });
   }
   return { happened: [...happened, { type: 'closed', how: 'finished' }], minutes };

@@ -230,6 +230,8 @@ describe('house ways', () => {
       units: 'US',
       services: { ...business.services, 'ear hair': 'vet' },
       liftAloneKg: 18,
+      mixPerSquareMetre: 800,
+      washKinds: {},
       currency: 'EUR',
     };
     expect((await bather.call('PUT /api/business', { body: edit })).status).toBe(403);

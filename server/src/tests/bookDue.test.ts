@@ -67,9 +67,10 @@ const CHANGES: readonly (readonly [string, (salon: Salon, kept: KeptDog) => Prom
   [
     'a house way',
     async (salon) => {
-      const { version, ways, units, services, liftAloneKg, currency } = await businessOf(salon);
+      const { version, ways, units, services, liftAloneKg, currency, ...more } = await businessOf(salon);
+      const { mixPerSquareMetre, washKinds } = more;
       return salon.call('PUT /api/business', {
-        body: { version, units, services, liftAloneKg, currency, ways: { ...ways, teeth: 'gel' } },
+        body: { version, units, services, liftAloneKg, mixPerSquareMetre, washKinds, currency, ways: { ...ways, teeth: 'gel' } },
       });
     },
   ],
@@ -203,9 +204,10 @@ describe('what is next due, as the list shows it', () => {
     const [found, clear] = [await addDog(salon), await addDog(salon)];
     await visitDog(salon, found.dogId, [{ type: 'found', finding: finding(LEFT_EAR, 'ear musty smell', 2) }]);
     await reckon(salon);
-    const { version, ways, units, currency, services: does, liftAloneKg } = await businessOf(salon);
+    const { version, ways, units, currency, services: does, liftAloneKg, ...more } = await businessOf(salon);
+    const { mixPerSquareMetre, washKinds } = more;
     await salon.call('PUT /api/business', {
-      body: { version, ways, units, currency, services: does, liftAloneKg: liftAloneKg + 1 },
+      body: { version, ways, units, currency, services: does, liftAloneKg: liftAloneKg + 1, mixPerSquareMetre, washKinds },
     });
     const stale = await inTenant(databases, salon.businessId, (tx) => staleDogs(tx, day('2026-11-25'), 300));
     expect(stale.map(({ id }) => id).toSorted()).toEqual([found.dogId, clear.dogId].toSorted());

@@ -125,6 +125,8 @@ describe('a visit moves what is due', () => {
         units: 'metric',
         services: business.services,
         liftAloneKg: business.liftAloneKg,
+        mixPerSquareMetre: business.mixPerSquareMetre,
+        washKinds: business.washKinds,
         currency: business.currency,
       },
     });

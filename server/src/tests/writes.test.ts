@@ -145,9 +145,11 @@ describe('what no table can hold', () => {
 
 test('a change that changed nothing is no success: two managers at once, one is told how it stands', async () => {
   const business = (await salon.call('GET /api/business')).body;
-  const { version, ways, units, services, currency } = business;
+  const { version, ways, units, services, currency, mixPerSquareMetre, washKinds } = business;
   const edit = (kg: number) =>
-    salon.call('PUT /api/business', { body: { version, units, services, currency, ways, liftAloneKg: kg } });
+    salon.call('PUT /api/business', {
+      body: { version, units, services, currency, ways, mixPerSquareMetre, washKinds, liftAloneKg: kg },
+    });
   const answers = await Promise.all([edit(21), edit(22), edit(23), edit(24)]);
   expect(answers.filter(({ status }) => status === 200)).toHaveLength(1);
   for (const { status, body } of answers)

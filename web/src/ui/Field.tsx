@@ -9,6 +9,8 @@ export const fieldClasses = (error: string | undefined, className: string | unde
 
 export interface Labelled {
   readonly label: string;
+  /** Read aloud, not shown: the row beside it says it. */
+  readonly labelHidden?: boolean;
   readonly hint?: ReactNode;
   readonly error?: string | undefined;
 }
@@ -17,13 +19,14 @@ export interface Labelled {
 export function Frame({
   id,
   label,
+  labelHidden = false,
   hint,
   error,
   children,
 }: Labelled & { readonly id: string; readonly children: ReactNode }) {
   return (
     <div className="flex flex-col gap-1 min-w-0">
-      <label htmlFor={id} className="text-sm font-semibold">
+      <label htmlFor={id} className={labelHidden ? 'sr-only' : 'text-sm font-semibold'}>
         {label}
       </label>
       {children}

@@ -14,13 +14,23 @@ interface SelectFieldProps extends Labelled {
 }
 
 /** One of a list, by touch, by arrows or by its first letters. */
-export function SelectField({ label, hint, error, className, value, onChange, disabled, children }: SelectFieldProps) {
+export function SelectField({
+  label,
+  labelHidden = false,
+  hint,
+  error,
+  className,
+  value,
+  onChange,
+  disabled,
+  children,
+}: SelectFieldProps) {
   const id = useId();
   const [open, setOpen] = useState(false);
   const groups = groupsOf(children);
   const chosen = groups.flatMap(({ choices }) => choices).find((each) => each.value === String(value));
   return (
-    <Frame id={id} label={label} hint={hint} error={error}>
+    <Frame id={id} label={label} labelHidden={labelHidden} hint={hint} error={error}>
       <Select.Root
         open={open}
         onOpenChange={setOpen}

@@ -27,18 +27,19 @@ import {
   type VisitEvent,
 } from '../../events';
 import { judgeLookOver } from '..';
-import { foundForSteps, stepList, type Step, type VisitKind } from '../../steps';
+import { foundForSteps, stepList, type BathShown, type Step, type VisitKind } from '../../steps';
 
 interface Looked {
   readonly findings?: readonly Finding[];
   readonly lastTime?: readonly Finding[];
   readonly contactMinutes?: number;
   readonly kind?: VisitKind;
+  readonly bath?: BathShown;
 }
 
 /** Steps of a dog whose look-over came out like this. */
 export function stepsFor(facts: DogFacts, looked: Looked = {}): Step[] {
-  const { findings = [], lastTime = [], contactMinutes = 0, kind = 'full visit' } = looked;
+  const { findings = [], lastTime = [], contactMinutes = 0, kind = 'full visit', bath } = looked;
   const judged = judgeLookOver(facts, findings, lastTime);
   const look = { judged: Object.values(judged), lookedClear: [], matsGone: [], brokeOffPlucking: false };
   return stepList({
@@ -49,6 +50,7 @@ export function stepsFor(facts: DogFacts, looked: Looked = {}): Step[] {
     bars: barsOf(facts, look),
     found: foundForSteps(findings),
     plugs: { left: 'none', right: 'none' },
+    ...(bath ? { bath } : {}),
   });
 }
 

@@ -15,6 +15,8 @@ const businessView = (its: StockedBusiness, mayEdit: boolean): BusinessView => (
   units: its.units,
   services: its.services,
   liftAloneKg: its.liftAloneKg,
+  mixPerSquareMetre: its.mixPerSquareMetre,
+  washKinds: its.washKinds,
   ownBreeds: [...its.ownBreeds],
   ways: its.ways,
   currency: its.currency,
@@ -42,6 +44,8 @@ export function businessRoutes(router: Router, services: Services): void {
         currency: body.currency,
         services: body.services,
         liftAloneKg: body.liftAloneKg,
+        mixPerSquareMetre: body.mixPerSquareMetre,
+        washKinds: body.washKinds,
         version: sql`${business.version} + 1`,
         ...(schoolChanged ? { schoolChangedOn: today } : {}),
       })

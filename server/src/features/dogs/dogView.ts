@@ -1,18 +1,21 @@
 import type { Appointment, DogView, VisitMark } from '@dewpond/contract';
 import { nextVisit, type DueLine } from '@dewpond/core/due';
-import { productFactors, visitNeeds } from '@dewpond/core/needs';
+import { productsOf } from '@dewpond/core/needs';
 import { restraintOf } from '@dewpond/core/careplan';
 import { gradeOfPads, worstRipples } from '@dewpond/core/findings';
 import { SIDES, namePlace, placeKey, type Grade, type Place, type PlaceKey } from '@dewpond/core/places';
 import { DRIFT, worseProbability, oneSidedProbability, type RhythmQuestion } from '@dewpond/core/rhythm';
+import type { Task } from '@dewpond/core/tasks';
 import type { Day } from '@dewpond/core/units';
 import { group } from 'd3-array';
 import { type StockedBusiness, type Business } from '../../records/business/business';
 import { clientShown } from '../../records/client/client';
 import { driverWords } from '../../records/due/bookDue';
 import { marksOf, type DogRecord } from '../../records/dog/dogRecord';
+import { bathOf, needsOfVisit } from '../../records/dog/bathNeeds';
 import { planFor } from '../../records/dog/facts';
 import { openFindings } from '../../records/dog/openFindings';
+import type { StockedProduct } from '../../records/shelf/shelf';
 import type { DogExtras } from './extras';
 
 export function dogView(
@@ -22,7 +25,8 @@ export function dogView(
   today: Day,
   appointments: Appointment[],
 ): DogView {
-  const { due, plan, facts } = planFor(record, business, today);
+  const planned = planFor(record, business, today);
+  const { due, plan, facts } = planned;
   const next = nextVisit(due, today);
   const prescribed = plan.bathProduct && business.products.find((each) => each.id === plan.bathProduct?.productId);
   return {
@@ -52,8 +56,9 @@ export function dogView(
     amounts: {
       factor: record.amountFactor,
       lessons: record.amountLessons,
-      products: productFactors(visitNeeds('all', facts, plan, business.products, record.amountFactor).needs),
+      products: latherings(productsOf(needsOfVisit('full visit', planned, business, record.amountFactor).needs)),
     },
+    bath: bathOf(planned, business).shown,
     archivedOn: record.dog.archivedOn as Day | null,
     marks: marksOf(record),
     restraint: restraintOf(facts),
@@ -64,6 +69,15 @@ export function dogView(
     merges: extras.merges,
   };
 }
+
+/** What of each line's product its amount hangs on. */
+const latherings = (products: Partial<Record<Task, StockedProduct>>): DogView['amounts']['products'] =>
+  Object.fromEntries(
+    Object.entries(products).map(([task, { kind, amountFactor, dilution }]) => [
+      task,
+      { kind, amountFactor, dilution: { kind: dilution.kind } },
+    ]),
+  );
 
 /** Past visits as ripples: the worst of each place, whatever the sign. */
 function visitMarks({ visits, care, findings, tasks }: DogRecord): VisitMark[] {

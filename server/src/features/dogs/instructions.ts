@@ -18,7 +18,7 @@ export function instructionRoutes(router: Router, services: Services): void {
     if (body.by === 'vet') assertNotBather(asker, 'write down a vet’s word');
     const [known] = await tx.select({ id: dog.id }).from(dog).where(eq(dog.id, params.id));
     if (!known) throw notFound('dog');
-    if (body.says.kind === 'bath product') {
+    if (body.says.kind === 'bath product' || body.says.kind === 'product') {
       const [stocked] = await tx.select({ id: product.id }).from(product).where(eq(product.id, body.says.productId));
       if (!stocked) throw badField('says.productId', 'There is no such product here.');
     }

@@ -58,8 +58,7 @@ export function dogRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/dogs/:id/mix', async ({ tx, params, today }) => {
     const [business, [record]] = await Promise.all([loadStockedBusiness(tx), loadDogs(tx, { ids: [params.id] })]);
     if (!record) throw notFound('dog');
-    const { facts, plan } = planFor(record, business, today);
-    return { mixes: mixesFor(facts, plan, business, record.amountFactor) };
+    return { mixes: mixesFor(planFor(record, business, today), business, record.amountFactor) };
   });
 
   route(router, services, 'POST /api/dogs', async ({ tx, asker, body, today }) => {

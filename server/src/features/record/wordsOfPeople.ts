@@ -113,6 +113,7 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
     'business.name',
     'business.phone',
     'business.services',
+    'business.wash_kinds',
     'business.units',
     'business.ways',
     'business.wording',

@@ -113,7 +113,9 @@ async function assertNotPrescribed(tx: Tenant, productId: string, today: Day): P
     .innerJoin(dog, eq(dog.id, instruction.dogId));
   const names = rows.find(({ given }) => {
     const said = asInstruction(given);
-    return said.says.kind === 'bath product' && said.says.productId === productId && holdsOn(said, today);
+    const { says } = said;
+    const isNamed = (says.kind === 'bath product' || says.kind === 'product') && says.productId === productId;
+    return isNamed && holdsOn(said, today);
   });
   if (!names) return;
   const { given } = names;

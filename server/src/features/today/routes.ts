@@ -15,7 +15,7 @@ import { dog, visit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { together, type AskedFor } from '../../platform/db/together';
 import { carePlanFor, describe, type Planned } from '../../records/dog/facts';
-import { contactMinutes } from '../../records/dog/bathNeeds';
+import { bathOf } from '../../records/dog/bathNeeds';
 import { loadDogs, marksOf, type DogRecord } from '../../records/dog/dogRecord';
 import { fromPlan } from '../../records/dog/plans';
 import { openFindings } from '../../records/dog/openFindings';
@@ -82,13 +82,15 @@ async function returning(tx: Tenant, day: Day): Promise<TodayView['returning']> 
 /** The day's stages before anybody has looked at the dog. */
 function stagesOf(
   kind: VisitKind,
-  { facts, plan }: Omit<Planned, 'due'>,
+  planned: Omit<Planned, 'due'>,
   { minutesFactor }: DogRecord,
   business: StockedBusiness,
 ): TodayDog['stages'] {
-  const minutes = contactMinutes(business, facts, plan);
-  return fromPlan(plan, `stages ${kind} ${minutes} ${JSON.stringify(minutesFactor)}`, () =>
-    timeline(readVisit({ kind, facts, plan, contactMinutes: minutes, minutesFactor, lastFindings: [] }, []).steps),
+  const { shown, contactMinutes } = bathOf(planned, business);
+  const bath = shown ? { bath: shown } : {};
+  const key = `stages ${kind} ${contactMinutes} ${shown?.conditioned.wanted} ${JSON.stringify(minutesFactor)}`;
+  return fromPlan(planned.plan, key, () =>
+    timeline(readVisit({ kind, ...planned, contactMinutes, ...bath, minutesFactor, lastFindings: [] }, []).steps),
   );
 }
 

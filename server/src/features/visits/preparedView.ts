@@ -15,10 +15,11 @@ type PreparedParts = ReturnType<typeof prepareFor>;
 export async function preparedView(
   business: StockedBusiness,
   available: MixesAvailable,
-  { record, planned: { facts, plan }, kind, contactMinutes, contactMost, lastTime }: PreparedParts,
+  { record, planned, kind, bath, lastTime }: PreparedParts,
   appointmentId: string | null,
 ): Promise<Omit<VisitView, 'id' | 'events' | 'serverNow'>> {
-  const products = needsOfVisit('bath only', facts, plan, business, 1).needs.map(({ product }) => product.id);
+  const { facts } = planned;
+  const products = needsOfVisit('bath only', planned, business, 1).needs.map(({ product }) => product.id);
   return {
     dog: {
       id: record.dog.id,
@@ -32,12 +33,13 @@ export async function preparedView(
     kind,
     day: facts.today,
     facts,
-    contactMinutes,
-    contactMost,
+    contactMinutes: bath.contactMinutes,
+    contactMost: bath.contactMost,
+    bath: bath.shown,
     minutesFactor: record.minutesFactor,
     tools: { ...record.tools },
     photos: [...record.photos],
-    mixes: mixesFor(facts, plan, business, record.amountFactor),
+    mixes: mixesFor(planned, business, record.amountFactor),
     openMixes: await available(products, record.dog.id, facts.today),
     lastTime,
     askAgain: openFindings(record)

@@ -1,5 +1,6 @@
 import type { OwnBreedView } from '@dewpond/contract';
 import { withOwnBreeds, type Catalogue } from '@dewpond/core/catalogue';
+import type { WashKinds } from '@dewpond/core/dog';
 import type { Day, UnitSystem } from '@dewpond/core/units';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES, type BusinessServices, type HouseWays } from '@dewpond/core/ways';
 import { getTableColumns } from 'drizzle-orm';
@@ -18,6 +19,8 @@ export interface Business {
   readonly ways: HouseWays;
   readonly services: BusinessServices;
   readonly liftAloneKg: number;
+  readonly mixPerSquareMetre: number;
+  readonly washKinds: WashKinds;
   readonly catalogue: Catalogue;
   readonly ownBreeds: readonly OwnBreedView[];
   readonly schoolChangedOn: Day | null;

@@ -1,27 +1,13 @@
-import { visitNeeds, type Need, type ProductRound } from '@dewpond/core/needs';
-import { type CarePlan } from '@dewpond/core/careplan';
-import { type DogFacts } from '@dewpond/core/dog';
+import { visitNeeds, type BathChoice, type ChosenProduct, type Need, type ProductRound } from '@dewpond/core/needs';
+import type { DueLine } from '@dewpond/core/due';
 import { bathMix, mixCard, surfaceArea, RESERVE } from '@dewpond/core/dilution';
 import { millilitres } from '@dewpond/core/units';
 import { mostWaste } from '@dewpond/core/ways';
-import type { VisitKind } from '@dewpond/core/steps';
+import type { BathShown, ProductShown, VisitKind } from '@dewpond/core/steps';
 import type { MixView } from '@dewpond/contract';
 import { type StockedBusiness } from '../business/business';
-import { type StockedProduct, productOf, strengthWords, type Shelf } from '../shelf/shelf';
-
-/** The body wash of this dog: what a vet or owner prescribed, else the business's. */
-export function bodyProduct(shelf: Shelf, facts: DogFacts, plan: CarePlan): StockedProduct | undefined {
-  const prescribed = plan.bathProduct && productOf(shelf, plan.bathProduct.productId);
-  return prescribed ?? visitNeeds('bath', facts, plan, shelf.products, 1).needs[0]?.product;
-}
-
-/** Minutes the body wash must stay on: the instruction first, then the label. */
-export const contactMinutes = (shelf: Shelf, facts: DogFacts, plan: CarePlan): number =>
-  plan.bathProduct?.contactMinutes ?? bodyProduct(shelf, facts, plan)?.contact?.least ?? 0;
-
-/** Most minutes on the skin, by the label; a vet's own time has no such end, null. */
-export const contactMost = (shelf: Shelf, facts: DogFacts, plan: CarePlan): number | null =>
-  plan.bathProduct ? null : (bodyProduct(shelf, facts, plan)?.contact?.most ?? null);
+import { type StockedProduct, strengthWords, type Shelf } from '../shelf/shelf';
+import type { Planned } from './facts';
 
 const ROUND_OF: Readonly<Record<VisitKind, ProductRound>> = {
   'full visit': 'all',
@@ -30,21 +16,68 @@ const ROUND_OF: Readonly<Record<VisitKind, ProductRound>> = {
   lesson: 'nothing',
 };
 
-/** What a visit of this kind takes of the business's products. */
-export const needsOfVisit = (kind: VisitKind, facts: DogFacts, plan: CarePlan, shelf: Shelf, dogFactor: number) =>
-  visitNeeds(ROUND_OF[kind], facts, plan, shelf.products, dogFactor);
+/** A dog and its plan; with what is due, where anyone asked. */
+export type PlannedBath = Pick<Planned, 'facts' | 'plan'> & Partial<Pick<Planned, 'due'>>;
 
-/** The mixes of one dog's bath: body wash, mild face wash, conditioner, as far as house, dog and vet ask for them. */
-export function mixesFor(facts: DogFacts, plan: CarePlan, business: StockedBusiness, dogFactor: number): MixView[] {
-  return visitNeeds('bath', facts, plan, business.products, dogFactor).needs.map((need) =>
-    mixView(need, facts, plan, business, dogFactor),
+/** What a visit of this kind takes of the business's products. */
+export const needsOfVisit = (kind: VisitKind, { facts, plan, due }: PlannedBath, shelf: Shelf, dogFactor: number) =>
+  visitNeeds(ROUND_OF[kind], facts, plan, shelf.products, dogFactor, isConditionerDue(due));
+
+/** On its own interval, whether that is up; where nobody asked what is due, it is. */
+const isConditionerDue = (due: readonly DueLine[] | undefined): boolean => {
+  const state = due?.find(({ line }) => line.task === 'conditioner')?.state;
+  return state !== 'not yet';
+};
+
+/** The bath as it was chosen: what is shown of it, and how long its washes stay on. */
+export interface ChosenBath {
+  readonly shown: BathShown | null;
+  /** Minutes the timed wash must stay on: the instruction first, then the label. */
+  readonly contactMinutes: number;
+  /** Most minutes on the skin, by the label; a vet's own time has no such end, null. */
+  readonly contactMost: number | null;
+}
+
+export function bathOf(planned: PlannedBath, shelf: Shelf): ChosenBath {
+  const { bath } = needsOfVisit('bath only', planned, shelf, 1);
+  const given = planned.plan.bathProduct;
+  const label = bath?.bath?.product.contact ?? bath?.['second wash']?.product.contact;
+  return {
+    shown: bath && bathShownOf(bath),
+    contactMinutes: given?.contactMinutes ?? label?.least ?? 0,
+    contactMost: given ? null : (label?.most ?? null),
+  };
+}
+
+/** The choice as a screen and a device need it. */
+function bathShownOf(bath: BathChoice<StockedProduct>): BathShown {
+  const shown = (chosen: ChosenProduct<StockedProduct> | null): ProductShown | null =>
+    chosen && {
+      productId: chosen.product.id,
+      name: chosen.product.name,
+      strength: strengthWords(chosen.product),
+      because: chosen.because,
+      source: chosen.source,
+    };
+  return {
+    bath: shown(bath.bath),
+    'second wash': shown(bath['second wash']),
+    'face wash': shown(bath['face wash']),
+    conditioner: shown(bath.conditioner),
+    conditioned: bath.conditioned,
+  };
+}
+
+/** The mixes of one dog's bath: washes, mild face wash, conditioner, as far as house, dog and vet ask for them. */
+export function mixesFor(planned: PlannedBath, business: StockedBusiness, dogFactor: number): MixView[] {
+  return needsOfVisit('bath only', planned, business, dogFactor).needs.map((need) =>
+    mixView(need, planned, business, dogFactor),
   );
 }
 
 function mixView(
-  { product, ml, wash1, wash2 }: Need<StockedProduct>,
-  facts: DogFacts,
-  plan: CarePlan,
+  { product, ml, wash1, wash2, tasks }: Need<StockedProduct>,
+  { facts, plan }: PlannedBath,
   business: StockedBusiness,
   dogFactor: number,
 ): MixView {
@@ -61,6 +94,7 @@ function mixView(
     product: { ...rest, strength: strengthWords(product) },
     mix: mixCard(mix),
     strokeMl,
+    tasks: [...tasks],
     note: given ? `${given.who}${given.nothingElse ? ': nothing else on the skin' : ''}` : '',
     working: { area: surfaceArea(facts.weight), wash1, wash2, factor: dogFactor, reserve: RESERVE },
   };

@@ -191,13 +191,13 @@ function dueOf(record: DogRecord, business: StockedBusiness, today: Day): Due {
  * A dog comes as it has come, whatever the plan would have.
  */
 function takesOf(
-  { facts, plan }: Planned,
+  planned: Planned,
   business: StockedBusiness,
   { amountFactor, visits }: DogRecord,
   due: Day | null,
 ): Omit<Coming, 'booked'> {
-  const { needs } = needsOfVisit('full visit', facts, plan, business, amountFactor);
-  const bath = plan.lines.find(({ task }) => task === 'bath');
+  const { needs } = needsOfVisit('full visit', planned, business, amountFactor);
+  const bath = planned.plan.lines.find(({ task }) => task === 'bath');
   const days = visits.map(({ day }) => day);
   const own = ownGap(days);
   const last = days.at(-1);

@@ -12,7 +12,7 @@ import { appointment, visit, visitEvent } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { anyOf, ownColumns, together, type AskedFor, type RowsOf } from '../../platform/db/together';
 import { lastInspection, planFor, type Planned } from '../dog/facts';
-import { contactMinutes, contactMost } from '../dog/bathNeeds';
+import { bathOf, type ChosenBath } from '../dog/bathNeeds';
 import { recordsOf, type DogRecord } from '../dog/dogRecord';
 import { dogQueries } from '../dog/dogRows';
 import type { StockedBusiness } from '../business/business';
@@ -27,8 +27,7 @@ export interface LoadedVisit extends VisitReading {
   readonly events: readonly VisitEvent[];
   readonly lastTime: { readonly day: Day; readonly findings: Finding[]; readonly looked: PlaceKey[] } | null;
   readonly places: readonly Place[];
-  readonly contactMinutes: number;
-  readonly contactMost: number | null;
+  readonly bath: ChosenBath;
   readonly kind: VisitKind;
 }
 
@@ -120,14 +119,12 @@ export function prepareFor(
   kind: VisitKind,
 ): Omit<PreparedVisit, 'row'> {
   const planned = planFor(record, business, day);
-  const { facts, plan } = planned;
   return {
     record,
     planned,
     lastTime: lastInspection(record),
-    places: placesToLookAt(facts),
-    contactMinutes: contactMinutes(business, facts, plan),
-    contactMost: contactMost(business, facts, plan),
+    places: placesToLookAt(planned.facts),
+    bath: bathOf(planned, business),
     kind,
   };
 }
@@ -143,12 +140,23 @@ function prepare(
 
 /** The core's reading of a visit from its events. Pure, so that the rebuild and the request agree. */
 export function replay(prepared: PreparedVisit, events: readonly VisitEvent[]): LoadedVisit {
-  const { planned, kind, contactMinutes, contactMost } = prepared;
+  const { planned, kind, bath } = prepared;
   const { minutesFactor } = prepared.record;
   const lastFindings = prepared.lastTime?.findings ?? [];
   return {
     ...prepared,
     events,
-    ...readVisit({ kind, ...planned, contactMinutes, contactMost, minutesFactor, lastFindings }, events),
+    ...readVisit(
+      {
+        kind,
+        ...planned,
+        contactMinutes: bath.contactMinutes,
+        contactMost: bath.contactMost,
+        ...(bath.shown ? { bath: bath.shown } : {}),
+        minutesFactor,
+        lastFindings,
+      },
+      events,
+    ),
   };
 }

@@ -1,4 +1,5 @@
 import { predictedWithoutFactor } from '@dewpond/core/needs';
+import type { Task } from '@dewpond/core/tasks';
 import { placeKey } from '@dewpond/core/places';
 import { asc, inArray } from 'drizzle-orm';
 import { madeMix } from '../../platform/db/schema';
@@ -17,6 +18,8 @@ interface Use {
   readonly ml: number;
   /** Whether it teaches how much this dog takes. */
   readonly complete: boolean;
+  /** Parts of the bath it was for; null: told before that was asked. */
+  readonly tasks: readonly Task[] | null;
 }
 
 /**
@@ -39,7 +42,7 @@ export async function useOf(
   const taken = await mixesTaken(tx, loaded);
   const shares = taken.map((mix) => ({ mix, ml: shareOf(mix, taken, uses) }));
   const drawn = new Map<string, number>();
-  const amounts = uses.map(({ product, ml, complete }) => {
+  const amounts = uses.map(({ product, ml, complete, tasks }) => {
     const its = shares.filter(({ mix }) => mix.productId === product.id);
     const fromMixes = its.reduce((sum, each) => sum + (each.ml * each.mix.productMl) / each.mix.totalMl, 0);
     const known = before.get(product.id);
@@ -52,7 +55,7 @@ export async function useOf(
       ...key,
       productId: product.id,
       usedMl: ml,
-      predictedMl: predictedWithoutFactor(loaded.facts, product),
+      predictedMl: predictedWithoutFactor(loaded.facts, product, tasks),
       complete,
       productMl,
       cost: price === null ? null : productMl * price,
@@ -69,23 +72,26 @@ export async function useOf(
 }
 
 /** What was tapped at the table. */
-function told({ state }: LoadedVisit, shelf: Shelf): Use[] {
-  return state.used.flatMap(({ product: id, ml, how }) => {
-    const product = productOf(shelf, id);
+function told(loaded: LoadedVisit, shelf: Shelf): Use[] {
+  const { state, planned } = loaded;
+  // At the strength it is mixed to for this dog, where the bath chose it.
+  const chosen = state.used.length > 0 ? needsOfVisit('bath only', planned, shelf, 1).needs : [];
+  return state.used.flatMap(({ product: id, ml, how, tasks = null }) => {
+    const product = chosen.find((need) => need.product.id === id)?.product ?? productOf(shelf, id);
     if (!product) return [];
-    return [{ product, ml, complete: how !== 'substituted' && ml > 0 && state.closed !== 'ended early' }];
+    return [{ product, ml, complete: how !== 'substituted' && ml > 0 && state.closed !== 'ended early', tasks }];
   });
 }
 
 /** A bottle was taken and nobody told how much of it when the visit closed: what was planned. It teaches nothing. */
-function assumed({ state, facts, planned, record }: LoadedVisit, shelf: Shelf): Use[] {
+function assumed({ state, planned, record }: LoadedVisit, shelf: Shelf): Use[] {
   if (state.closed === null) return [];
   const silent = state.mixes.filter(({ product }) => !state.used.some((each) => each.product === product));
   if (silent.length === 0) return [];
-  const { needs } = needsOfVisit('bath only', facts, planned.plan, shelf, record.amountFactor);
+  const { needs } = needsOfVisit('bath only', planned, shelf, record.amountFactor);
   return [...new Set(silent.map(({ product }) => product))].flatMap((id) => {
     const need = needs.find(({ product }) => product.id === id);
-    return need ? [{ product: need.product, ml: need.ml, complete: false }] : [];
+    return need ? [{ product: need.product, ml: need.ml, complete: false, tasks: need.tasks }] : [];
   });
 }
 
@@ -94,18 +100,23 @@ function assumed({ state, facts, planned, record }: LoadedVisit, shelf: Shelf): 
  * written down at the time stays, whatever the business uses since.
  */
 function understood(loaded: LoadedVisit, shelf: Shelf, before: ReadonlyMap<string, UsedRow>): Use[] {
-  const { facts, planned, state, record } = loaded;
+  const { planned, state, record } = loaded;
   const cared = planned.plan.lines.filter(({ place }) => place !== null && wasCaredFor(loaded, place));
   const keys = new Set(cared.map(({ place }) => place && placeKey(place)));
   const lines = planned.plan.lines.filter(({ place }) => place !== null && keys.has(placeKey(place)));
-  const { needs } = needsOfVisit('full visit', facts, { ...planned.plan, lines }, shelf, record.amountFactor);
+  const { needs } = needsOfVisit(
+    'full visit',
+    { ...planned, plan: { ...planned.plan, lines } },
+    shelf,
+    record.amountFactor,
+  );
   return needs
     .filter(({ byArea, product }) => !byArea && !state.used.some((each) => each.product === product.id))
     .map(({ product, ml }) => {
       const then = [...before.values()]
         .map((each) => ({ each, product: productOf(shelf, each.productId) }))
         .find((known) => known.product?.kind === product.kind);
-      return { product: then?.product ?? product, ml: then?.each.usedMl ?? ml, complete: false };
+      return { product: then?.product ?? product, ml: then?.each.usedMl ?? ml, complete: false, tasks: null };
     });
 }
 

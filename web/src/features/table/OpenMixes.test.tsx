@@ -33,6 +33,7 @@ const wash = (more: Partial<MixView['product']> = {}): MixView => {
     product: { ...product, strength: '24:1' },
     mix: mixCard(bathMix(millilitres(400), { ...product, dilution }, [bottle], millilitres(5))),
     strokeMl: 5,
+    tasks: ['bath', 'second wash'],
     note: '',
     working: { area: 0.4, wash1: 267, wash2: 133, factor: 1, reserve: 0.1 },
   };

@@ -1,7 +1,8 @@
 import { namePlace } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
+import type { BathTask } from '@dewpond/core/dog';
 import { PAD_COLOURS, type PadColour } from '@dewpond/core/findings';
-import { STAGES, titleWords, type Step } from '@dewpond/core/steps';
+import { STAGES, titleWords, type Stage, type Step } from '@dewpond/core/steps';
 import { waitsFor } from '@dewpond/core/visit';
 import { waysFor } from '@dewpond/core/work';
 import { Minus } from 'lucide-react';
@@ -18,9 +19,16 @@ import { Parts } from './Parts';
 import { Pieces } from './Pieces';
 import { TimerButton } from './Timers';
 import { ToolsUsed } from './ToolsUsed';
-import { UsedMix } from './UsedMix';
+import { TakeMix, UsedMix } from './UsedMix';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
+
+/** The part of the bath that each step takes a product for. */
+const TAKEN_AT: Readonly<Partial<Record<Stage, readonly BathTask[]>>> = {
+  'wash 1': ['bath'],
+  'wash 2': ['second wash'],
+  face: ['face wash'],
+};
 
 /** One step fills the screen: what to do, how, and whatever it counts. */
 export function StepBody({ table, step }: { readonly table: TableWork; readonly step: Step }) {
@@ -40,7 +48,7 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
       </div>
       <h1 className="text-[42px]! max-md:text-[30px]! leading-tight! mb-3">{titleWords(step.title)}</h1>
       <LeftOut step={step} />
-      {step.stage === 'wash 1' && <UsedMix table={table} asks={false} />}
+      <TakeMix table={table} parts={TAKEN_AT[step.stage] ?? []} />
       <ul className="text-[21px] max-md:text-lg leading-snug flex flex-col mb-4">
         {step.how.map((said) => (
           <li key={said.words}>
@@ -66,7 +74,8 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
       {step.counts === 'pads' && step.sides.map((side) => <PadCounter key={side} table={table} side={side} />)}
       {step.counts === 'plugs in' && step.sides.map((side) => <PlugIn key={side} table={table} side={side} />)}
       {step.counts === 'plugs out' && step.sides.map((side) => <PlugOut key={side} table={table} side={side} />)}
-      {step.stage === 'last rinse' && <UsedMix table={table} asks />}
+      {step.stage === 'last rinse' && <UsedMix table={table} parts={['bath', 'second wash', 'face wash']} />}
+      {step.stage === 'conditioner' && <UsedMix table={table} parts={['conditioner']} />}
       {(step.stage === 'first clip' || step.stage === 'comb and tidy') && <ToolsUsed table={table} />}
     </div>
   );

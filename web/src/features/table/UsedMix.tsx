@@ -1,12 +1,14 @@
 import type { MixView } from '@dewpond/contract';
 import { usedMillilitres } from '@dewpond/core/dilution';
 import { millilitres, showVolume } from '@dewpond/core/units';
+import type { BathTask } from '@dewpond/core/dog';
 import type { Happening } from '@dewpond/core/events';
 import { useState } from 'react';
 import { useBusiness } from '../../data/queries';
 import { useUnits } from '../../data/useUnits';
 import { Button } from '../../ui/Button';
 import { VolumeField } from '../../forms/VolumeField';
+import { SourceMark } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { OpenMixes } from './OpenMixes';
 import { mixChoices } from './mixChoices';
@@ -20,18 +22,38 @@ interface UsedProps {
   readonly asks: boolean;
 }
 
-/** What to take (at the first wash) and what was used (at the last rinse): one tap, and the dog's factor learns. */
-export const UsedMix = ({ table, asks }: UsedProps) => (
-  <div className="flex flex-col gap-4 mt-2">
-    {table.visit.mixes.map((view) => (
-      <OneMix key={view.product.id} view={view} table={table} asks={asks} />
-    ))}
-  </div>
+/** What to take for this part of the bath, and why this product. */
+export const TakeMix = ({ table, parts }: { readonly table: TableWork; readonly parts: readonly BathTask[] }) => (
+  <Mixes table={table} parts={parts} asks={false} />
 );
 
-function OneMix({ view, table, asks }: UsedProps & { readonly view: MixView }) {
+/** What was used of it: one tap, and the dog's factor learns. */
+export const UsedMix = ({ table, parts }: { readonly table: TableWork; readonly parts: readonly BathTask[] }) => (
+  <Mixes table={table} parts={parts} asks />
+);
+
+function Mixes({ table, parts, asks }: UsedProps & { readonly parts: readonly BathTask[] }) {
+  const views = table.visit.mixes.filter(({ tasks }) => tasks.some((task) => parts.some((part) => part === task)));
+  if (views.length === 0) return null;
+  return (
+    <div className="flex flex-col gap-4 mt-2">
+      {views.map((view) => (
+        <OneMix key={view.product.id} view={view} parts={parts} table={table} asks={asks} />
+      ))}
+    </div>
+  );
+}
+
+interface OneMixProps extends UsedProps {
+  readonly view: MixView;
+  readonly parts: readonly BathTask[];
+}
+
+function OneMix({ view, parts, table, asks }: OneMixProps) {
   const units = useUnits();
-  const { product, mix } = view;
+  const { product, mix, tasks } = view;
+  const part = parts.find((each) => tasks.includes(each));
+  const chosen = part && table.visit.bath?.[part];
   const planned = millilitres(mix.need);
   const used = table.state.used.find((each) => each.product === product.id);
   const tell = (ml: number, how: Extract<Happening, { type: 'used' }>['how']) =>
@@ -42,14 +64,21 @@ function OneMix({ view, table, asks }: UsedProps & { readonly view: MixView }) {
       ml: Math.round(ml),
       planned: Math.round(planned),
       how,
+      tasks,
     });
   return (
     <section aria-label={product.name}>
       <p className="text-lg">
         <b>{product.name}</b>
         {product.strength && ` ${product.strength}`}: {showVolume(planned, units)}
-        {asks ? ' planned. Used?' : product.strength ? ' of mix for the bath' : ' for the bath'}
+        {asks ? ' planned. Used?' : product.strength ? ' of mix' : ''}
+        {!asks && tasks.includes('bath') && tasks.includes('second wash') && ', for both washes'}
       </p>
+      {!asks && chosen && (
+        <p className="text-soft first-letter:uppercase">
+          {chosen.because} <SourceMark roomy source={chosen.source} />
+        </p>
+      )}
       {!asks && <OpenMixes view={view} table={table} />}
       {asks && (
         <>
@@ -86,7 +115,7 @@ function OneMix({ view, table, asks }: UsedProps & { readonly view: MixView }) {
 /** It ran out, and something else of the shelf was used instead: the dog's factor learns nothing from that. */
 function RanOut({
   table,
-  view: { product },
+  view: { product, tasks },
   planned,
 }: {
   readonly table: TableWork;
@@ -122,6 +151,7 @@ function RanOut({
           planned: Math.round(planned),
           how: 'substituted',
           insteadOf: product.id,
+          tasks,
         });
         setOpen(false);
       }}

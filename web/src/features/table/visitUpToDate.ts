@@ -1,17 +1,34 @@
 import type { VisitView } from '@dewpond/contract';
 import { factsUpToDate, type OlderFacts } from '@dewpond/core/dog';
+import type { ProductKind } from '@dewpond/core/dilution';
+import type { Task } from '@dewpond/core/tasks';
 import { upToDate } from '@dewpond/core/events';
 
-/** A visit as an older version cached it on this device: open mixes stood under another name. */
-type OlderVisit = Omit<VisitView, 'openMixes'> & {
+/** A mix that did not say what part of the bath it was for: then one wash was for all of it. */
+type OlderMix = Omit<VisitView['mixes'][number], 'tasks'> & Partial<Pick<VisitView['mixes'][number], 'tasks'>>;
+
+/** A visit as an older version cached it on this device: open mixes stood under another name, the bath did not choose. */
+type OlderVisit = Omit<VisitView, 'openMixes' | 'bath' | 'mixes'> & {
+  readonly bath?: VisitView['bath'];
+  readonly mixes: readonly OlderMix[];
   readonly openMixes?: VisitView['openMixes'];
   readonly bench?: VisitView['openMixes'];
+};
+
+const OF_KIND: Readonly<Partial<Record<ProductKind, readonly Task[]>>> = {
+  face: ['face wash'],
+  conditioner: ['conditioner'],
 };
 
 /** A visit in today's shape, whichever version cached it on this device or sent it. */
 export const visitUpToDate = ({ bench, ...visit }: OlderVisit): VisitView => ({
   ...visit,
   openMixes: visit.openMixes ?? bench ?? [],
+  bath: visit.bath ?? null,
+  mixes: visit.mixes.map((mix) => ({
+    ...mix,
+    tasks: mix.tasks ?? OF_KIND[mix.product.kind] ?? ['bath', 'second wash'],
+  })),
   facts: factsUpToDate(visit.facts satisfies OlderFacts),
   events: visit.events.map(upToDate),
 });

@@ -1,6 +1,6 @@
 import type { Language } from '@dewpond/core/clients';
 import { doublePrecision, foreignKey, integer, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
-import { BREED, BUSINESS_SERVICES, WAYS, WORDINGS } from '../shapes/business';
+import { BREED, BUSINESS_SERVICES, WASH_KINDS, WAYS, WORDINGS } from '../shapes/business';
 import { shaped } from '../shapes/shaped';
 import { businessId, day, dewpond, edited, ofThisBusiness } from './tenancy';
 
@@ -17,6 +17,10 @@ export const business = dewpond.table(
     services: shaped('services', BUSINESS_SERVICES).notNull().default({}),
     /** A dog above this weight is lifted by two, kg. */
     liftAloneKg: doublePrecision('lift_alone_kg').notNull().default(20),
+    /** Mix for wash 1, ml per m² of skin. */
+    mixPerSquareMetre: doublePrecision('mix_per_square_metre').notNull().default(800),
+    /** What kind of wash, by line of the table of washes, where the business sees it otherwise. */
+    washKinds: shaped('wash_kinds', WASH_KINDS).notNull().default({}),
     /** The day the ear-cleaning school last changed: older pad counts are not pooled. */
     schoolChangedOn: day('school_changed_on'),
     /** How owners reach the business, and its colour on what they are given. */

@@ -1,6 +1,8 @@
 import { HANDLING, type Breed, type Handling } from '@dewpond/core/catalogue';
 import { LANGUAGES } from '@dewpond/core/clients';
-import { CAUTIONS, type MixCaution } from '@dewpond/core/dilution';
+import { BODY_WASHES, CAUTIONS, type MixCaution } from '@dewpond/core/dilution';
+import type { WashKinds } from '@dewpond/core/dog';
+import { WASH_TABLE } from '@dewpond/core/needs';
 import {
   ALL_SERVICES,
   HOUSE_QUESTIONS,
@@ -32,6 +34,17 @@ export const BUSINESS_SERVICES: Shape<Partial<BusinessServices>> = first(
   z.record(z.string(), z.unknown()).transform((stored) => {
     const known = ALL_SERVICES.filter((service) => Object.hasOwn(SERVICES[service].means, String(stored[service])));
     return Object.fromEntries(known.map((service) => [service, stored[service]]));
+  }),
+);
+
+/** Lines of the table of washes that a business sees otherwise; a line or a kind that is gone has its default. */
+export const WASH_KINDS: Shape<WashKinds> = first(
+  'what washes what',
+  z.record(z.string(), z.string()).transform((stored) => {
+    const known = Object.entries(stored).filter(
+      ([row, kind]) => WASH_TABLE.some(({ id }) => id === row) && BODY_WASHES.some((each) => each === kind),
+    );
+    return Object.fromEntries(known) as WashKinds;
   }),
 );
 

@@ -22,7 +22,7 @@ import {
   SHEDDING,
   TEARING,
 } from '@dewpond/core/catalogue';
-import { COAT_CONDITIONS, SKIN, type Saying } from '@dewpond/core/dog';
+import { BATH_TASKS, COAT_CONDITIONS, PRODUCT_TASKS, SKIN, type Saying } from '@dewpond/core/dog';
 import { EAR_CONDITIONS, PROCEDURES, type Condition, type Sign } from '@dewpond/core/findings';
 import type { FoldSite } from '@dewpond/core/places';
 import { WENT, type Lesson } from '@dewpond/core/programme';
@@ -122,6 +122,10 @@ export const PROFILE: Shape<DogProfile> = {
     hayFeverMonths: z.array(z.number()).default([]),
     dirtyWork: z.boolean().default(false),
     hardGround: z.boolean().default(false),
+    whiteCoat: z.boolean().default(false),
+    ownBath: z
+      .partialRecord(oneOf(BATH_TASKS), z.object({ productId: z.string().nullable(), because: z.string() }))
+      .default({}),
     stiffJoints: z.boolean().default(false),
     tightBreathing: z.boolean().default(false),
     tearingSeenByVet: z.boolean().default(false),
@@ -165,6 +169,7 @@ export const SAYING: Shape<Saying> = first(
     z.object({ kind: z.literal('knows'), sign }),
     z.object({ kind: z.literal('ear hair'), way: z.enum(['whole', 'staged', 'trim', 'leave', 'vet']) }),
     z.object({ kind: z.literal('avoid'), ingredient: z.string() }),
+    z.object({ kind: z.literal('product'), task: oneOf(PRODUCT_TASKS), productId: z.string() }),
     z.object({
       kind: z.literal('bath product'),
       productId: z.string(),

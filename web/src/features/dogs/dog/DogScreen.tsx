@@ -11,7 +11,7 @@ import { BeginVisit } from '../../../parts/visits/BeginVisit';
 import { HomeCareCard } from '../homeCare/HomeCareCard';
 import { OpenReferrals } from '../../../parts/referrals/OpenReferrals';
 import { Bookings } from './Bookings';
-import { DogMix } from './DogMix';
+import { BathCard } from './BathCard';
 import { DogActions } from './DogActions';
 import { DogHeader } from './DogHeader';
 import { HoldingCard } from './HoldingCard';
@@ -94,7 +94,7 @@ function Dog({ dog }: { readonly dog: DogView }) {
           <HoldingCard dog={dog} />
           <ProgrammeCard dog={dog} />
           <TraitsCard dog={dog} onTry={() => setTrying(true)} />
-          <DogMix dogId={dog.id} />
+          <BathCard dog={dog} />
           <TouchedCard dogId={dog.id} />
           <WeightCard dog={dog} />
           <Bookings dog={dog} />

@@ -23,6 +23,8 @@ import {
   isVets,
   liftableFor,
   placesFor,
+  productTask,
+  productsFor,
   type InstructionBody,
   type InstructionForm,
   type SayingKind,
@@ -32,8 +34,13 @@ import {
 export function InstructionFields({ dog, onDone }: { readonly dog: DogView; readonly onDone: () => void }) {
   const business = useBusiness().data;
   const places = useMemo(() => placesOfDog(dog), [dog]);
-  const washes = business?.products.filter(({ kind }) => kind === 'cleansing' || kind === 'medicated') ?? [];
-  const fill = (typed: InstructionForm) => ({ ...typed, productId: typed.productId || (washes[0]?.id ?? '') });
+  const fitting = (typed: InstructionForm) => productsFor(typed, business?.products ?? []);
+  /** A product that no longer fits what is asked gives way to the first that does. */
+  const fill = (typed: InstructionForm): InstructionForm => {
+    const may = fitting(typed);
+    const productId = may.some(({ id }) => id === typed.productId) ? typed.productId : (may[0]?.id ?? '');
+    return { ...typed, task: typed.kind === 'product' ? productTask(typed.task) : typed.task, productId };
+  };
   const draft = useDraft(fresh(emptyForm(dog.today)), {
     as: (typed) => instructionOf(fill(typed)),
     fits: instructionFields,
@@ -50,11 +57,11 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
       onDone();
     },
   });
-  const fitting = placesFor(filled, places);
+  const where = placesFor(filled, places);
   const nothingToLift =
     form.kind === 'lift' && form.place !== '' && !standsAt(barsOf(dog.facts), placeOf(form.place), form.lifts);
   const kinds = (Object.keys(SAYINGS) as SayingKind[]).filter((kind) => !isVets(kind) || form.by === 'vet');
-  const where = fitting.length > 0 && (
+  const whereField = where.length > 0 && (
     <SelectField
       label="Where"
       value={form.place}
@@ -62,7 +69,7 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
       error={draft.within('place')}
     >
       {!isVets(form.kind) && <option value="">everywhere</option>}
-      {fitting.map((place) => (
+      {where.map((place) => (
         <option key={placeKey(place)} value={placeKey(place)}>
           {namePlace(place)}
         </option>
@@ -98,9 +105,9 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
           ))}
         </SelectField>
       </div>
-      {isVets(form.kind) && where}
-      <SayingFields form={filled} set={set} products={washes} at={at} />
-      {!isVets(form.kind) && where}
+      {isVets(form.kind) && whereField}
+      <SayingFields form={filled} set={set} products={fitting(filled)} at={at} />
+      {!isVets(form.kind) && whereField}
       {form.kind === 'lift' && <LiftFields form={form} set={set} isNothing={nothingToLift} />}
       <div className="col-start-1">
         <TextField label="From" type="date" {...field('from')} />

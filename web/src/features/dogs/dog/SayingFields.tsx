@@ -1,6 +1,6 @@
 import type { BusinessView } from '@dewpond/contract';
-import type { EarHairWay } from '@dewpond/core/dog';
-import type { Task } from '@dewpond/core/tasks';
+import { PRODUCT_TASKS, type EarHairWay } from '@dewpond/core/dog';
+import { TASKS, type Task } from '@dewpond/core/tasks';
 import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
 import { TASK_CHOICES, choosable, type InstructionForm } from './instructionForm';
@@ -8,7 +8,7 @@ import { TASK_CHOICES, choosable, type InstructionForm } from './instructionForm
 interface SayingProps {
   readonly form: InstructionForm;
   readonly set: (change: Partial<InstructionForm>) => void;
-  readonly products: BusinessView['products'];
+  readonly products: readonly BusinessView['products'][number][];
   /** What the server said about a field. */
   readonly at: (path: string) => string | undefined;
 }
@@ -66,6 +66,19 @@ export function SayingFields({ form, set, products, at }: SayingProps) {
       );
     case 'bath product':
       return <BathProduct form={form} set={set} products={products} at={at} />;
+    case 'product':
+      return (
+        <>
+          <SelectField label="For" value={form.task} onChange={(event) => set({ task: event.target.value as Task })}>
+            {PRODUCT_TASKS.map((task) => (
+              <option key={task} value={task}>
+                {TASKS[task].name}
+              </option>
+            ))}
+          </SelectField>
+          <ProductField form={form} set={set} products={products} at={at} />
+        </>
+      );
     case 'lift':
     case 'knows':
       return (
@@ -95,21 +108,30 @@ const TaskField = ({ form, set }: Pick<SayingProps, 'form' | 'set'>) => (
   </SelectField>
 );
 
+const ProductField = ({ form, set, products, at }: SayingProps) =>
+  products.length === 0 ? (
+    <p role="status" className="self-end rounded-xl bg-watch-pale px-3 py-2">
+      No such product is on the shelf. Add it there first: Mixing bench, Shelf.
+    </p>
+  ) : (
+    <SelectField
+      label="Product"
+      value={form.productId}
+      onChange={(event) => set({ productId: event.target.value })}
+      error={at('says.productId')}
+    >
+      {products.map((product) => (
+        <option key={product.id} value={product.id}>
+          {product.name}
+        </option>
+      ))}
+    </SelectField>
+  );
+
 function BathProduct({ form, set, products, at }: SayingProps) {
   return (
     <>
-      <SelectField
-        label="Product"
-        value={form.productId}
-        onChange={(event) => set({ productId: event.target.value })}
-        error={at('says.productId')}
-      >
-        {products.map((product) => (
-          <option key={product.id} value={product.id}>
-            {product.name}
-          </option>
-        ))}
-      </SelectField>
+      <ProductField form={form} set={set} products={products} at={at} />
       <TextField
         label="Contact time, min"
         inputMode="numeric"

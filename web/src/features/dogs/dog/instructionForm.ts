@@ -1,5 +1,6 @@
 import type { BodyOf } from '@dewpond/contract';
-import { type EarHairWay } from '@dewpond/core/dog';
+import { BODY_WASHES, type ProductKind } from '@dewpond/core/dilution';
+import { PRODUCT_TASKS, type EarHairWay, type ProductTask } from '@dewpond/core/dog';
 import { ALL_TASKS, TASKS, type Task } from '@dewpond/core/tasks';
 import {
   CONDITIONS,
@@ -22,6 +23,7 @@ export type SayingKind = InstructionBody['says']['kind'];
 /** What an instruction may say, in the words of the form. Only a vet lifts a stop or knows a sign. */
 export const SAYINGS: Readonly<Record<SayingKind, string>> = {
   'bath product': 'Use this product for the bath',
+  product: 'Use this product for other care',
   avoid: 'Nothing with this in it',
   bar: 'Do not do this',
   interval: 'Do this every so many days',
@@ -80,6 +82,7 @@ export function placesFor(
   dogsPlaces: readonly Place[],
 ): Place[] {
   if (kind === 'bath product' || kind === 'avoid') return [];
+  if (kind === 'product' && TASKS[task].sites === 'none') return [];
   const sites = isVets(kind) ? '' : kind === 'ear hair' ? 'ear' : TASKS[task].sites;
   return dogsPlaces.filter(({ site }) => sites !== 'none' && site.startsWith(sites));
 }
@@ -136,6 +139,8 @@ function sayingOf(form: InstructionForm): InstructionBody['says'] {
       return { kind, task, days: typedNumber(form.days) };
     case 'bath product':
       return { kind, productId, contactMinutes: typedNumber(form.contactMinutes), nothingElse };
+    case 'product':
+      return { kind, task: productTask(task), productId };
     case 'avoid':
       return { kind, ingredient: form.ingredient };
     case 'ear hair':
@@ -146,6 +151,29 @@ function sayingOf(form: InstructionForm): InstructionBody['says'] {
       return { kind, sign: lifts as Sign };
   }
 }
+
+/** Work that a product can be named for; of other work the nearest. */
+export const productTask = (task: Task): ProductTask => PRODUCT_TASKS.find((each) => each === task) ?? 'ear cleaning';
+
+/** Kinds of product for work of each kind. */
+export const KINDS_FOR: Readonly<Record<ProductTask, readonly ProductKind[]>> = {
+  'second wash': BODY_WASHES,
+  'face wash': ['face', 'eye and face cleaner', ...BODY_WASHES],
+  conditioner: ['conditioner'],
+  'ear cleaning': ['ear cleaner'],
+  'eyes and face': ['eye and face cleaner'],
+  'fold care': ['fold care', 'powder'],
+};
+
+/** Products that the word may name. */
+export const productsFor = <P extends { readonly kind: ProductKind }>(
+  { kind, task }: Pick<InstructionForm, 'kind' | 'task'>,
+  products: readonly P[],
+): readonly P[] => {
+  const kinds: readonly ProductKind[] =
+    kind === 'product' ? KINDS_FOR[productTask(task)] : [...BODY_WASHES, 'medicated'];
+  return products.filter((each) => kinds.includes(each.kind));
+};
 
 /** A change of the form with what follows from it: a place that no longer fits is dropped. */
 export function changed(

@@ -65,6 +65,7 @@ function formOf({ profile, client, vet, homeCareChangedOn }: DogView, units: Uni
     hayFeverMonths: profile.hayFeverMonths,
     dirtyWork: profile.dirtyWork,
     hardGround: profile.hardGround,
+    whiteCoat: profile.whiteCoat,
     stiffJoints: profile.stiffJoints,
     tightBreathing: profile.tightBreathing,
     vetId: vet?.id ?? '',

@@ -22,7 +22,8 @@ const STRESS: Readonly<Record<DogProfile['pluckingStress'], string>> = {
   bad: 'bad stress',
   'broke off': 'broke off last time',
 };
-type HistoryTick = 'nailBled' | 'hazeKnown' | 'stiffJoints' | 'tightBreathing' | 'dirtyWork' | 'hardGround';
+type HistoryTick =
+  'nailBled' | 'hazeKnown' | 'stiffJoints' | 'tightBreathing' | 'dirtyWork' | 'hardGround' | 'whiteCoat';
 const PILL =
   'rounded-full border border-line px-3 min-h-11 text-[15px] text-soft data-[state=on]:bg-watch-pale data-[state=on]:text-watch data-[state=on]:border-watch data-[state=on]:font-semibold';
 
@@ -60,6 +61,7 @@ export function HistoryFields({ draft }: HistoryFieldsProps) {
           {tick('tightBreathing', 'Breathes tightly')}
           {tick('dirtyWork', 'Farm, beach or mud')}
           {tick('hardGround', 'Walks on hard ground, or digs')}
+          {tick('whiteCoat', 'White or pale coat')}
         </div>
         <TextField
           label="Reacted to"

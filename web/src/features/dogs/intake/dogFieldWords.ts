@@ -38,6 +38,7 @@ export const FIELD_NAMES: Readonly<Record<keyof EditedDog, string>> = {
   hayFeverMonths: 'Hay-fever months',
   dirtyWork: 'Dirty work',
   hardGround: 'Walks on hard ground, or digs',
+  whiteCoat: 'White or pale coat',
   stiffJoints: 'Stiff joints',
   tightBreathing: 'Tight breathing',
   vetId: 'Vet',

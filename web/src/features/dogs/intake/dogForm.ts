@@ -40,6 +40,7 @@ export interface DogForm {
   readonly hayFeverMonths: readonly number[];
   readonly dirtyWork: boolean;
   readonly hardGround: boolean;
+  readonly whiteCoat: boolean;
   readonly stiffJoints: boolean;
   readonly tightBreathing: boolean;
 }
@@ -78,6 +79,7 @@ export const EMPTY_FORM: DogForm = {
   hayFeverMonths: [],
   dirtyWork: false,
   hardGround: false,
+  whiteCoat: false,
   stiffJoints: false,
   tightBreathing: false,
 };
@@ -113,6 +115,7 @@ export function profileOf(form: DogForm, units: UnitSystem, stored: Partial<DogP
     hayFeverMonths: [...form.hayFeverMonths],
     dirtyWork: form.dirtyWork,
     hardGround: form.hardGround,
+    whiteCoat: form.whiteCoat,
     stiffJoints: form.stiffJoints,
     tightBreathing: form.tightBreathing,
   };

@@ -14,6 +14,7 @@ import { Waiting } from '../../../ui/Waiting';
 import type { SchoolTried } from './bookWorker';
 import { BreedsCard } from '../breeds/BreedsCard';
 import { LiftField, ServicesCard } from './ServicesCard';
+import { WashesCard } from './WashesCard';
 import { CHOICE_NAMES, choicesOf, businessOf, showChoice, type WayChoices } from './wayChoices';
 import { triedKey, useBookChanges, type BookChanges } from './useBookChanges';
 
@@ -25,6 +26,10 @@ export function WaysScreen() {
     </Waiting>
   );
 }
+
+/** A change of one choice, whose value the screen knows to fit. */
+const one = (field: keyof WayChoices, value: string): Partial<WayChoices> =>
+  ({ [field]: value }) as unknown as Partial<WayChoices>;
 
 /** ISO 4217; which one costs are told in. Nothing is converted. */
 const CURRENCIES = ['GBP', 'EUR', 'USD', 'AUD', 'CAD', 'CHF', 'DKK', 'NOK', 'NZD', 'PLN', 'SEK'] as const;
@@ -95,7 +100,15 @@ function Schools({ business }: { readonly business: BusinessView }) {
       <ServicesCard
         services={services}
         disabled={!business.mayEdit}
-        onChange={(key, does) => change({ [`does ${key}`]: does })}
+        onChange={(key, does) => change(one(`does ${key}`, does))}
+      />
+      <WashesCard
+        choices={saving.form}
+        washes={ways.washes}
+        units={units}
+        disabled={!business.mayEdit}
+        onChange={change}
+        decides={changes.decides}
       />
       <div className="columns-[320px] gap-3.5">
         {ALL_HOUSE_QUESTIONS.map((question) => (
@@ -103,9 +116,9 @@ function Schools({ business }: { readonly business: BusinessView }) {
             key={question}
             question={question}
             chosen={ways[question]}
-            changes={changes}
+            changes={changes.tried}
             disabled={!business.mayEdit}
-            onChoose={(school) => change({ [`way ${question}`]: school })}
+            onChoose={(school) => change(one(`way ${question}`, school))}
           />
         ))}
       </div>
@@ -147,7 +160,7 @@ function WouldChange({ tried }: { readonly tried: SchoolTried | undefined }) {
 interface QuestionCardProps {
   readonly question: HouseQuestion;
   readonly chosen: string;
-  readonly changes: BookChanges;
+  readonly changes: BookChanges['tried'];
   readonly disabled: boolean;
   readonly onChoose: (school: string) => void;
 }

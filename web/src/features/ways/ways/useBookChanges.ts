@@ -1,8 +1,13 @@
 import { useEffect, useState } from 'react';
 import { call } from '../../../api/call';
-import type { SchoolTried } from './bookWorker';
+import type { LinesCounted, SchoolTried } from './bookWorker';
 
-export type BookChanges = Readonly<Record<string, SchoolTried>>;
+export interface BookChanges {
+  readonly tried: Readonly<Record<string, SchoolTried>>;
+  /** For how many dogs each line of the table of washes decides. */
+  readonly decides: LinesCounted['decides'];
+}
+const NOTHING: BookChanges = { tried: {}, decides: {} };
 export const triedKey = (question: string, school: string): string => `${question}: ${school}`;
 
 /**
@@ -10,16 +15,25 @@ export const triedKey = (question: string, school: string): string => `${questio
  * counts grow as it does. Another version of the business begins anew.
  */
 export function useBookChanges(version: number): BookChanges {
-  const [counts, setCounts] = useState<{ readonly of: number; readonly changes: BookChanges }>({ of: 0, changes: {} });
+  const [counts, setCounts] = useState<{ readonly of: number; readonly changes: BookChanges }>({
+    of: 0,
+    changes: NOTHING,
+  });
   useEffect(() => {
     if (typeof Worker === 'undefined') return;
     const left = new AbortController();
     const worker = new Worker(new URL('./bookWorker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data: tried }: MessageEvent<SchoolTried>) =>
-      setCounts(({ of, changes }) => ({
-        of: version,
-        changes: { ...(of === version ? changes : {}), [triedKey(tried.question, tried.school)]: tried },
-      }));
+    worker.onmessage = ({ data }: MessageEvent<SchoolTried | LinesCounted>) =>
+      setCounts(({ of, changes }) => {
+        const { tried, decides } = of === version ? changes : NOTHING;
+        return {
+          of: version,
+          changes:
+            'decides' in data
+              ? { tried, decides: data.decides }
+              : { tried: { ...tried, [triedKey(data.question, data.school)]: data }, decides },
+        };
+      });
     // Away from the network there is no count; the choice is there all the same.
     readBook((items) => worker.postMessage(items), left.signal).catch(() => undefined);
     return () => {
@@ -27,7 +41,7 @@ export function useBookChanges(version: number): BookChanges {
       worker.terminate();
     };
   }, [version]);
-  return counts.of === version ? counts.changes : {};
+  return counts.of === version ? counts.changes : NOTHING;
 }
 
 type Page = Awaited<ReturnType<typeof call<'GET /api/book'>>>;

@@ -1,4 +1,6 @@
 import type { BusinessView } from '@dewpond/contract';
+import type { BodyWash } from '@dewpond/core/dilution';
+import { WASH_TABLE } from '@dewpond/core/needs';
 import { KG_PER_POUND, type UnitSystem } from '@dewpond/core/units';
 import {
   ALL_HOUSE_QUESTIONS,
@@ -16,40 +18,57 @@ import {
 export const showLift = (kg: number, units: UnitSystem): string =>
   units === 'US' ? `${Math.round(kg / KG_PER_POUND)} lb` : `${kg} kg`;
 
-type Plain = Pick<BusinessView, 'units' | 'currency' | 'liftAloneKg'>;
+type Plain = Pick<BusinessView, 'units' | 'currency' | 'liftAloneKg' | 'mixPerSquareMetre'>;
+
+/** A line of the table of washes as it ships, or another kind of wash. */
+export type WashChoice = BodyWash | typeof AS_SHIPPED;
+export const AS_SHIPPED = 'as shipped';
 
 /** What a business chooses, one field a choice: two people who choose two things do not meet. */
 export type WayChoices = Plain & {
   readonly [Question in HouseQuestion as `way ${Question}`]: HouseWays[Question];
 } & {
   readonly [Service in ServiceKey as `does ${Service}`]: BusinessDoes;
+} & {
+  readonly [Row in `wash ${string}`]: WashChoice;
 };
 
-export const choicesOf = ({ ways, services, units, currency, liftAloneKg }: BusinessView): WayChoices =>
+export const choicesOf = ({ ways, services, washKinds, ...plain }: BusinessView): WayChoices =>
   ({
     ...Object.fromEntries(ALL_HOUSE_QUESTIONS.map((question) => [`way ${question}`, ways[question]])),
     ...Object.fromEntries(ALL_SERVICES.map((service) => [`does ${service}`, services[service]])),
-    units,
-    currency,
-    liftAloneKg,
+    ...Object.fromEntries(WASH_TABLE.map(({ id }) => [`wash ${id}`, washKinds[id] ?? AS_SHIPPED])),
+    units: plain.units,
+    currency: plain.currency,
+    liftAloneKg: plain.liftAloneKg,
+    mixPerSquareMetre: plain.mixPerSquareMetre,
   }) as WayChoices;
 
-export const businessOf = (choices: WayChoices): Pick<BusinessView, 'ways' | 'services'> & Plain => ({
+export const businessOf = (choices: WayChoices): Pick<BusinessView, 'ways' | 'services' | 'washKinds'> & Plain => ({
   ways: Object.fromEntries(
     ALL_HOUSE_QUESTIONS.map((question) => [question, choices[`way ${question}`]]),
   ) as unknown as HouseWays,
   services: Object.fromEntries(
     ALL_SERVICES.map((service) => [service, choices[`does ${service}`]]),
   ) as unknown as BusinessServices,
+  washKinds: Object.fromEntries(
+    WASH_TABLE.flatMap(({ id }) => {
+      const kind = choices[`wash ${id}`];
+      return kind === undefined || kind === AS_SHIPPED ? [] : [[id, kind]];
+    }),
+  ),
   units: choices.units,
   currency: choices.currency,
   liftAloneKg: choices.liftAloneKg,
+  mixPerSquareMetre: choices.mixPerSquareMetre,
 });
 
 export const CHOICE_NAMES = {
   units: 'Units of the business',
   currency: 'Currency',
   liftAloneKg: 'One lifts up to',
+  mixPerSquareMetre: 'Mix for the first wash',
+  ...Object.fromEntries(WASH_TABLE.map(({ id }) => [`wash ${id}`, `Wash, ${id}`])),
   ...Object.fromEntries(ALL_HOUSE_QUESTIONS.map((question) => [`way ${question}`, HOUSE_QUESTIONS[question].asks])),
   ...Object.fromEntries(ALL_SERVICES.map((service) => [`does ${service}`, serviceOf(service).name])),
 } as Readonly<Record<keyof WayChoices, string>>;
@@ -57,9 +76,10 @@ export const CHOICE_NAMES = {
 /** A choice as one reads it. */
 export function showChoice(field: keyof WayChoices, choices: WayChoices): string {
   if (field === 'liftAloneKg') return showLift(choices.liftAloneKg, choices.units);
+  if (field === 'mixPerSquareMetre') return `${choices.mixPerSquareMetre} ml per m²`;
   const question = ALL_HOUSE_QUESTIONS.find((each) => field === `way ${each}`);
   const schools: readonly { readonly id: string; readonly words: string }[] = question
     ? HOUSE_QUESTIONS[question].schools
     : [];
-  return schools.find(({ id }) => id === choices[field])?.words ?? choices[field];
+  return schools.find(({ id }) => id === choices[field])?.words ?? String(choices[field]);
 }

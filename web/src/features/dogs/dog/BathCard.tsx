@@ -1,0 +1,83 @@
+import type { DogView, MixView } from '@dewpond/contract';
+import { BATH_TASKS, type BathTask } from '@dewpond/core/dog';
+import { millilitres, showVolume } from '@dewpond/core/units';
+import { PencilLine } from 'lucide-react';
+import { useState } from 'react';
+import { useDogMix } from '../../../data/queries';
+import { useUnits } from '../../../data/useUnits';
+import { Button } from '../../../ui/Button';
+import { Card } from '../../../ui/Card';
+import { SourceMark } from '../../../ui/SourceMark';
+import { MixPicture } from './MixPicture';
+import { OwnBathDialog } from './OwnBathDialog';
+
+export const BATH_PARTS: Readonly<Record<BathTask, string>> = {
+  bath: 'First wash',
+  'second wash': 'Second wash',
+  'face wash': 'Face',
+  conditioner: 'Conditioner',
+};
+
+/** What this dog's next bath takes: which product for which part and why, and the bottles to scale with the working. */
+export function BathCard({ dog }: { readonly dog: DogView }) {
+  const { data } = useDogMix(dog.id);
+  const [changing, setChanging] = useState<BathTask | null>(null);
+  const mixes = data?.mixes ?? [];
+  return (
+    <Card title="The next bath">
+      {dog.bath === null || dog.bath.bath === null ? (
+        <p className="text-soft">No bath in the plan, or no wash on the shelf.</p>
+      ) : (
+        <ul className="mb-4">
+          {BATH_TASKS.map((task) => (
+            <Part key={task} dog={dog} task={task} mixes={mixes} onChange={() => setChanging(task)} />
+          ))}
+        </ul>
+      )}
+      <div className="flex flex-col gap-5">
+        {mixes.map((view) => (
+          <MixPicture key={view.product.id} view={view} />
+        ))}
+      </div>
+      {changing && <OwnBathDialog dog={dog} task={changing} onClose={() => setChanging(null)} />}
+    </Card>
+  );
+}
+
+interface PartProps {
+  readonly dog: DogView;
+  readonly task: BathTask;
+  readonly mixes: readonly MixView[];
+  readonly onChange: () => void;
+}
+
+/** One part of the bath: its product, how much, and why this one or why none. */
+function Part({ dog: { bath, profile }, task, mixes, onChange }: PartProps) {
+  const units = useUnits();
+  if (!bath) return null;
+  const chosen = bath[task];
+  const none = task === 'conditioner' ? bath.conditioned : null;
+  // A face that is done with water or pads, and a second wash that this business does not do, are no part of this bath.
+  if (!chosen && !none) return null;
+  const mix = chosen && mixes.find(({ tasks }) => tasks.includes(task));
+  const why = chosen ?? none;
+  return (
+    <li className="grid grid-cols-[1fr_auto] gap-x-2 border-t border-line first:border-0 py-1.5">
+      <span className="min-w-0">
+        <span className="block text-sm text-soft leading-tight">
+          {BATH_PARTS[task]}
+          {profile.ownBath[task] && ' · this dog’s own'}
+        </span>
+        <b className="font-semibold">{chosen ? chosen.name : 'none'}</b>
+        {chosen?.strength && ` ${chosen.strength}`}
+        {mix && mix.tasks.length === 1 && `, ${showVolume(millilitres(mix.mix.need), units)}`}
+        <span className="block text-sm text-soft leading-snug">
+          {why?.because} {why && <SourceMark source={why.source} />}
+        </span>
+      </span>
+      <Button look="quiet" aria-label={`Another product: ${BATH_PARTS[task].toLowerCase()}`} onClick={onChange}>
+        <PencilLine size={18} aria-hidden />
+      </Button>
+    </li>
+  );
+}
