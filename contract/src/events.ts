@@ -16,7 +16,9 @@ import {
 } from '@dewpond/core/events';
 import { z } from 'zod';
 import { daySchema, grade, id, line, many, newId, place, side, text } from './basics';
-import { task } from './trade';
+import { toldSaying } from './instructions';
+import { waterParts } from './products';
+import { productKind, task } from './trade';
 
 /** A sign of a newer device is taken in as well: it bars its place until this version knows it. */
 const sign = line(60, 'The sign').transform((name) => name as Sign);
@@ -147,6 +149,7 @@ export const happening = z.discriminatedUnion('type', [
       done: text(500),
       told: text(80),
       words: text(1000),
+      product: z.exactOptional(z.strictObject({ id, name: line(120, 'The product') })),
     }),
   }),
   z.strictObject({ type: z.literal('went home'), because, back: daySchema.nullable() }),
@@ -164,6 +167,31 @@ export const happening = z.discriminatedUnion('type', [
     answer: z.boolean(),
   }),
   z.strictObject({ type: z.literal('noted'), text: text(2000).min(1) }),
+  z.strictObject({ type: z.literal('owner said'), text: text(2000).min(1) }),
+  z.strictObject({
+    type: z.literal('word told'),
+    word: z.strictObject({
+      id: newId,
+      by: z.enum(['vet', 'owner']),
+      who: line(120, 'Who said it'),
+      place: place.nullable(),
+      says: toldSaying,
+      until: daySchema.nullable(),
+    }),
+  }),
+  z.strictObject({ type: z.literal('word ended'), word: id }),
+  z.strictObject({
+    type: z.literal('bottle brought'),
+    bottle: z.strictObject({
+      id: newId,
+      name: line(120, 'The product'),
+      kind: productKind,
+      label: line(120, 'The label'),
+      waterParts: waterParts.nullable(),
+      ingredients: many(line(80, 'The ingredient')),
+      suppliedBy: z.enum(['vet', 'owner']),
+    }),
+  }),
   z.strictObject({ type: z.literal('closed'), how: z.enum(['finished', 'ended early']) }),
 ]);
 

@@ -95,6 +95,7 @@ const fitness: z.ZodType<Fitness> = z.object({
   fits: z.boolean(),
   heart: z.boolean(),
   inSeason: z.boolean(),
+  cats: z.boolean(),
 });
 
 const earHistoryRead: z.ZodType<EarHistory> = z.object({
@@ -197,6 +198,7 @@ export const dogFacts: z.ZodType<DogFacts> = z.object({
   nailsOvergrown: z.boolean(),
   nailBled: z.boolean(),
   reactions: z.string(),
+  reactedTo: z.array(z.string()),
   hazeKnown: z.boolean(),
   handling: handlingNotes,
   muzzleAgreed: z.boolean().nullable(),

@@ -1,39 +1,59 @@
-import { PRODUCT_TASKS, type EarHairWay } from '@dewpond/core/dog';
+import { PRODUCT_TASKS, USE_KINDS, type EarHairWay } from '@dewpond/core/dog';
 import { ALL_TASKS } from '@dewpond/core/tasks';
 import { ALL_SIGNS, CONDITIONS, PROCEDURES, knowsRefused, type Condition } from '@dewpond/core/findings';
 import { liftRefused } from '@dewpond/core/stops';
 import { z } from 'zod';
-import { daySchema, id, line, newId, place, version } from './basics';
+import { daySchema, id, line, newId, place, text, version } from './basics';
 
 const sign = z.enum(ALL_SIGNS as [(typeof ALL_SIGNS)[number]]);
 const condition = z.enum(Object.keys(CONDITIONS) as [Condition, ...Condition[]]);
 
-export const saying = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('bar'), task: z.enum(ALL_TASKS as [(typeof ALL_TASKS)[number]]) }),
-  z.strictObject({
+/** What an instruction may say, by its kind. */
+const sayings = {
+  bar: z.strictObject({ kind: z.literal('bar'), task: z.enum(ALL_TASKS as [(typeof ALL_TASKS)[number]]) }),
+  interval: z.strictObject({
     kind: z.literal('interval'),
     task: z.enum(ALL_TASKS as [(typeof ALL_TASKS)[number]]),
     days: z.int().min(1, { error: 'At least 1 day.' }).max(365, { error: 'At most 365 days.' }),
   }),
-  z.strictObject({
+  lift: z.strictObject({
     kind: z.literal('lift'),
     lifts: sign.or(condition),
     upToGrade: z.int().min(1).max(3),
     procedure: z.enum(PROCEDURES),
   }),
-  z.strictObject({ kind: z.literal('knows'), sign }),
-  z.strictObject({
+  knows: z.strictObject({ kind: z.literal('knows'), sign }),
+  'ear hair': z.strictObject({
     kind: z.literal('ear hair'),
     way: z.enum(['whole', 'staged', 'trim', 'leave', 'vet'] satisfies EarHairWay[]),
   }),
-  z.strictObject({ kind: z.literal('avoid'), ingredient: line(60, 'What to avoid') }),
-  z.strictObject({ kind: z.literal('product'), task: z.enum(PRODUCT_TASKS), productId: id }),
-  z.strictObject({
+  avoid: z.strictObject({ kind: z.literal('avoid'), ingredient: line(60, 'What to avoid') }),
+  uses: z.strictObject({ kind: z.literal('uses'), what: z.enum(USE_KINDS), name: text(80) }),
+  product: z.strictObject({ kind: z.literal('product'), task: z.enum(PRODUCT_TASKS), productId: id }),
+  'bath product': z.strictObject({
     kind: z.literal('bath product'),
     productId: id,
     contactMinutes: z.number().min(0).max(60),
     nothingElse: z.boolean(),
   }),
+};
+export const saying = z.discriminatedUnion('kind', [
+  sayings.bar,
+  sayings.interval,
+  sayings.lift,
+  sayings.knows,
+  sayings['ear hair'],
+  sayings.avoid,
+  sayings.uses,
+  sayings.product,
+  sayings['bath product'],
+]);
+/** What may be told at the table. */
+export const toldSaying = z.discriminatedUnion('kind', [
+  sayings.uses,
+  sayings.product,
+  sayings['bath product'],
+  sayings.avoid,
 ]);
 const instruction = z.strictObject({
   by: z.enum(['vet', 'owner']),

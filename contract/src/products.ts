@@ -10,7 +10,7 @@ import { z } from 'zod';
 import { daySchema, id, line, newId, text, version } from './basics';
 
 /** Parts of water to one of product, exact: "24", "97/3", "31.5". */
-const waterParts = z
+export const waterParts = z
   .string()
   .max(40)
   .refine(

@@ -96,6 +96,9 @@ export type EarlierPhoto = z.infer<typeof earlierPhoto>;
 export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
 export const PHOTO_LIMIT = 8 * 1024 * 1024;
 
+/** What was said at a visit. */
+const wordOfDay = z.object({ day: daySchema, words: z.string() });
+
 /** All that a visit stands on before anything happens: enough for the whole visit without a network. */
 const preparedVisit = {
   dog: z.object({ id, name: z.string(), words: z.string(), handling: z.array(z.string()), weightKg: z.number() }),
@@ -117,6 +120,13 @@ const preparedVisit = {
   askAgain: z.array(z.object({ place: placeKey, words: z.string(), day: daySchema })),
   /** Places a vet should see, still open. */
   referred: z.array(z.object({ place: placeKey, openedOn: daySchema })),
+  /** What is read before the owner is asked: notes of the booking and the dog, and last time's words. */
+  atTheDoor: z.object({
+    booking: z.string(),
+    dog: z.string(),
+    ownerSaid: wordOfDay.nullable(),
+    closing: wordOfDay.nullable(),
+  }),
   /** What the owner said the last time each question was asked. */
   lastAnswers: z.partialRecord(
     z.enum(HANDOVER_QUESTIONS as [HandoverQuestion]),

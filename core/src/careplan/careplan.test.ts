@@ -8,7 +8,7 @@ import { HOUSE_VALUE } from '../provenance';
 import { RULES } from '../rules';
 import { decideEarHair, nextEarHair, makePlan, settleInterval, type Claim, type PlanLine } from '.';
 import { dueState, dueWindow, nextVisit, planDue, type CareRecord } from '../due';
-import { type DogFacts, type EarHairWork } from '../dog';
+import { namedProduct, type DogFacts, type EarHairWork } from '../dog';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES } from '../ways';
 import { taskKey } from '../tasks';
 import { TODAY, aDog, anyDog, instruct, suspendedBy } from './tests/randomDogs';
@@ -315,7 +315,7 @@ function faults(facts: DogFacts): string[] {
       suspended && !each.task.startsWith('ear ') && each.bars.length === 0 ? `${key}: a stop was lost` : '',
       suspended && each.home && each.task !== 'ear inspection' ? `${key}: home care under a stop` : '',
       each.products.includes('conditioner') &&
-      (off || facts.skin === 'under treatment') &&
+      (off || (facts.skin === 'under treatment' && namedProduct(facts, 'conditioner', null)?.by !== 'vet')) &&
       each.bars.length === 0 &&
       each.productShare > 0
         ? `${key}: a product that is kept off`

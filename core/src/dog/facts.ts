@@ -37,8 +37,10 @@ export interface Fitness {
   readonly fits: boolean;
   readonly heart: boolean;
   readonly inSeason: boolean;
+  /** It lives with a cat. */
+  readonly cats: boolean;
 }
-export const FIT: Fitness = { spotOn: null, stitches: false, fits: false, heart: false, inSeason: false };
+export const FIT: Fitness = { spotOn: null, stitches: false, fits: false, heart: false, inSeason: false, cats: false };
 
 /** Everything the plan of one dog depends on. Made by the server or a worker; the rules read nothing else. */
 export interface DogFacts {
@@ -78,6 +80,8 @@ export interface DogFacts {
   readonly nailBled: boolean;
   /** Products it reacted to, in the groomer's words; may be empty. */
   readonly reactions: string;
+  /** Products that its skin reacted to at the table, by id. */
+  readonly reactedTo: readonly string[];
   /** A haze of the eye that a vet knows. */
   readonly hazeKnown: boolean;
   /** What is noted of handling this dog. */
@@ -149,6 +153,7 @@ export function plainDog(
     nailsOvergrown: false,
     nailBled: false,
     reactions: '',
+    reactedTo: [],
     hazeKnown: false,
     handling: EASY,
     muzzleAgreed: null,

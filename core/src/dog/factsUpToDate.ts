@@ -3,7 +3,7 @@ import type { Sign } from '../findings';
 import type { Side } from '../places';
 import { DEFAULT_HOUSE_WAYS, type HouseWays } from '../ways';
 import { NO_HAIR_RECORD, type EarHairRecord } from './earHair';
-import type { DogFacts, EarHistory, Suspended } from './facts';
+import { FIT, type DogFacts, type EarHistory, type Suspended } from './facts';
 
 type OlderEar = Omit<EarHistory, 'plucked' | keyof EarHairRecord> &
   Partial<EarHairRecord> & {
@@ -11,9 +11,13 @@ type OlderEar = Omit<EarHistory, 'plucked' | keyof EarHairRecord> &
   };
 
 /** A dog as some version wrote it down: reasons were sentences, and eyes had no history. */
-export type OlderFacts = Omit<DogFacts, 'ears' | 'eyes' | 'known' | 'suspended' | 'earUnsettled' | 'ways' | Since> & {
+export type OlderFacts = Omit<
+  DogFacts,
+  'ears' | 'eyes' | 'fitness' | 'known' | 'suspended' | 'earUnsettled' | 'ways' | Since
+> & {
   readonly ears: Readonly<Record<Side, OlderEar>>;
   readonly eyes?: DogFacts['eyes'];
+  readonly fitness: Omit<DogFacts['fitness'], 'cats'> & Partial<Pick<DogFacts['fitness'], 'cats'>>;
   readonly known?: DogFacts['known'];
   readonly suspended: Readonly<Record<string, Suspended | string>>;
   readonly earUnsettled: Readonly<Record<Side, DogFacts['earUnsettled'][Side] | string | null>>;
@@ -24,6 +28,7 @@ export type OlderFacts = Omit<DogFacts, 'ears' | 'eyes' | 'known' | 'suspended' 
 const SAID_SINCE = {
   hardGround: false,
   whiteCoat: false,
+  reactedTo: [],
   mixPerSquareMetre: HOUSE_AMOUNTS.mixPerSquareMetre,
   washKinds: {},
   ownBath: {},
@@ -35,6 +40,7 @@ export const factsUpToDate = (facts: OlderFacts): DogFacts => ({
   ...SAID_SINCE,
   ...facts,
   ways: { ...DEFAULT_HOUSE_WAYS, ...facts.ways },
+  fitness: { ...FIT, ...facts.fitness },
   ears: { left: ear(facts.ears.left), right: ear(facts.ears.right) },
   eyes: facts.eyes ?? { left: [], right: [] },
   known: facts.known ?? [],

@@ -43,4 +43,6 @@ export {
   type Saying,
 } from './instructions';
 export { ALL_INTAKE_QUESTIONS, intakeQuestions, type IntakeQuestion } from './intake';
+export { USES, USE_KINDS, type UseKind } from './useKinds';
+export { inUse, isInUse, type InUse } from './uses';
 export { BATH_TASKS, type BathTask, type OwnBath, type WashKinds } from './ownBath';

@@ -3,6 +3,7 @@ import { namePlace } from '../places';
 import { showDay } from '../units';
 import type { Instruction } from './instructions';
 import { TASKS } from '../tasks';
+import { USES } from './useKinds';
 
 /** Products by their ids; a wash that is no longer on the shelf is "own wash". */
 type Products = readonly { readonly id: string; readonly name: string }[];
@@ -26,6 +27,8 @@ function sayingWords({ says }: Instruction, products: Products): string {
       return `Knows it, as always: ${signWords(says.sign).name}`;
     case 'ear hair':
       return `Ear hair: ${says.way}`;
+    case 'uses':
+      return `${USES[says.what].name}${says.name === '' ? '' : `: ${says.name}`}`;
     case 'product':
       return `${products.find((each) => each.id === says.productId)?.name ?? 'Own product'} for: ${TASKS[says.task].name.toLowerCase()}`;
     case 'bath product': {

@@ -4,6 +4,7 @@ import type { Source } from '../provenance';
 import type { VetLift } from '../stops';
 import type { Day } from '../units';
 import type { Task } from '../tasks';
+import type { UseKind } from './useKinds';
 
 /** How hair in an ear is dealt with. */
 export type EarHairWay = 'whole' | 'staged' | 'trim' | 'leave' | 'vet';
@@ -35,6 +36,8 @@ export type Saying =
   | { readonly kind: 'knows'; readonly sign: Sign }
   /** Nothing on this dog that has this in it, in the words of a label. */
   | { readonly kind: 'avoid'; readonly ingredient: string }
+  /** What the dog gets, or what its owner uses on it at home; from whom and until when stands with the word. */
+  | { readonly kind: 'uses'; readonly what: UseKind; readonly name: string }
   /** A product for one kind of work besides the first wash: an ear cleaner, a fold product, a conditioner. */
   | { readonly kind: 'product'; readonly task: ProductTask; readonly productId: string }
   /** A product for the bath, with its contact time; `nothingElse` keeps every other product off the skin. */
@@ -119,7 +122,7 @@ const samePlaces = (a: Place | null, b: Place | null): boolean =>
   a === null || b === null || (a.site === b.site && (a.side === b.side || a.side === 'none' || b.side === 'none'));
 
 /** Words that stand beside others and never against them. */
-const ADDS_UP: ReadonlySet<Saying['kind']> = new Set<Saying['kind']>(['lift', 'avoid', 'knows']);
+const ADDS_UP: ReadonlySet<Saying['kind']> = new Set<Saying['kind']>(['lift', 'avoid', 'knows', 'uses']);
 
 /**
  * Whether two words of the same authority cannot both be followed on some day: a bar against an interval or a way of
@@ -153,6 +156,7 @@ function taskOf(says: Saying): Task | 'wash' | null {
     case 'lift':
     case 'avoid':
     case 'knows':
+    case 'uses':
       return null;
   }
 }

@@ -1,5 +1,6 @@
 import type { CanalHair } from '../catalogue';
-import type { EarHairWork } from '../dog';
+import type { ProductKind } from '../dilution';
+import type { EarHairWork, Instruction, Saying } from '../dog';
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, Side } from '../places';
 import { CHOICES, type DogChoice } from '../reasons';
@@ -33,6 +34,25 @@ export const DEWCLAW_LENGTHS = ['short', 'long', 'curled'] as const satisfies re
 
 export const tapped = (choice: DogChoice): Because => ({ kind: 'choice', choice, words: CHOICES[choice] });
 export const typed = (words: string): Because => ({ kind: 'typed', words });
+
+/** What can be told at the table: what is used at home, and products to use or to keep off. */
+export type ToldWord = Omit<Instruction, 'from' | 'says'> & {
+  readonly says: Extract<Saying, { kind: 'uses' | 'product' | 'bath product' | 'avoid' }>;
+};
+
+/** A product of a vet or an owner that stands on no shelf yet. */
+export interface BroughtBottle {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: ProductKind;
+  /** Exactly as printed. */
+  readonly label: string;
+  /** Parts of water to one of product, an exact fraction as text; null: ready to use. */
+  readonly waterParts: string | null;
+  /** As its label lists them. */
+  readonly ingredients: readonly string[];
+  readonly suppliedBy: 'vet' | 'owner';
+}
 
 /** What can happen at the table, one payload a kind. */
 export type Happening =
@@ -140,6 +160,14 @@ export type Happening =
   /** What the owner said at handover. */
   | { readonly type: 'answered'; readonly question: HandoverQuestion; readonly answer: boolean }
   | { readonly type: 'noted'; readonly text: string }
+  /** What the owner said at the door besides. */
+  | { readonly type: 'owner said'; readonly text: string }
+  /** A word of a vet or owner that was told at the table, from today on. */
+  | { readonly type: 'word told'; readonly word: ToldWord }
+  /** An earlier one that holds no longer. */
+  | { readonly type: 'word ended'; readonly word: string }
+  /** A product that was brought along, as read off its label. */
+  | { readonly type: 'bottle brought'; readonly bottle: BroughtBottle }
   | { readonly type: 'closed'; readonly how: 'finished' | 'ended early' };
 
 export type HappeningType = Happening['type'];

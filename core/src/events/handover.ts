@@ -9,6 +9,8 @@ export const HANDOVER = {
   fits: { asks: 'Fits?', holds: 'until answered otherwise' },
   heart: { asks: 'A heart condition?', holds: 'until answered otherwise' },
   'in season': { asks: 'In season?', holds: 'this visit' },
+  'new at home': { asks: 'Anything new it gets, or that is used on it at home?', holds: 'this visit' },
+  cats: { asks: 'Does it live with a cat?', holds: 'until answered otherwise' },
   'drops, left ear': { asks: 'Ear drops today, left ear?', holds: 'this visit' },
   'drops, right ear': { asks: 'Ear drops today, right ear?', holds: 'this visit' },
   'eye drops, left eye': { asks: 'Eye drops or ointment today, left eye?', holds: 'this visit' },
@@ -52,6 +54,7 @@ export function applyAnswers(facts: DogFacts, answers: HandoverAnswers): DogFact
       fits: answers.fits ?? fitness.fits,
       heart: answers.heart ?? fitness.heart,
       inSeason: answers['in season'] ?? fitness.inSeason,
+      cats: answers.cats ?? fitness.cats,
     },
     ears: { left: earToday(facts, answers, 'left'), right: earToday(facts, answers, 'right') },
     eyes: { left: eyeToday(facts, answers, 'left'), right: eyeToday(facts, answers, 'right') },
@@ -84,6 +87,13 @@ function earToday(facts: DogFacts, answers: HandoverAnswers, side: Side): DogFac
   return { ...ear, conditions };
 }
 
+/** Asked once, and again only where someone wants to say otherwise. */
+const ONCE: ReadonlySet<HandoverQuestion> = new Set<HandoverQuestion>(['cats']);
+
+/** What is asked at this handover: what is asked once is left out when it was answered before. */
+export const toAsk = (before: Readonly<Partial<Record<HandoverQuestion, unknown>>>): HandoverQuestion[] =>
+  HANDOVER_QUESTIONS.filter((question) => !(ONCE.has(question) && before[question] !== undefined));
+
 /** Questions not answered yet at this handover. */
-export const unanswered = (answers: HandoverAnswers): HandoverQuestion[] =>
-  HANDOVER_QUESTIONS.filter((question) => answers[question] === undefined);
+export const unanswered = (asked: readonly HandoverQuestion[], answers: HandoverAnswers): HandoverQuestion[] =>
+  asked.filter((question) => answers[question] === undefined);

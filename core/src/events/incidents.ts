@@ -52,6 +52,33 @@ export const INCIDENTS = {
     ],
     followUpDays: 1,
   },
+  'product in the eye': {
+    name: 'Product in the eye',
+    owner: 'some product in an eye, which was rinsed out',
+    first: [
+      'Rinse at once with plain lukewarm water or saline, for several minutes. Nothing else.',
+      'Still squinting after it, or it was an antiseptic: vet today.',
+    ],
+    followUpDays: 1,
+  },
+  'skin reacts': {
+    name: 'The skin reacts',
+    owner: 'skin that reacted to a product',
+    first: [
+      'Product off with much water. No second product.',
+      'Redness that stays: vet. Swollen face, hives all over or hard breathing: emergency, leave now.',
+    ],
+    followUpDays: 1,
+  },
+  'wrong product': {
+    name: 'A product it should not have had',
+    owner: 'a product that was not meant for it',
+    first: [
+      'Off with much water, if it is still on. Look at the skin now, and again when it is dry.',
+      'Whoever said that it must not have it is told today.',
+    ],
+    followUpDays: 1,
+  },
 } as const satisfies Record<
   string,
   { readonly name: string; readonly owner: string; readonly first: readonly string[]; readonly followUpDays: number }
@@ -67,6 +94,8 @@ export interface Incident {
   /** Who was told, by name; empty while nobody was. */
   readonly told: string;
   readonly words: string;
+  /** The product it happened with, where there was one. */
+  readonly product?: { readonly id: string; readonly name: string };
 }
 
 /** First steps of an incident, each with where it comes from. */

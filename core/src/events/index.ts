@@ -17,12 +17,14 @@ export {
   TOE_LENGTHS,
   typed,
   type Because,
+  type BroughtBottle,
   type Happening,
   type HappeningType,
   type NailLength,
   type OwnerAnswer,
   type PieceOutcome,
   type PlugState,
+  type ToldWord,
   type VisitEvent,
 } from './events';
 export {
@@ -31,6 +33,7 @@ export {
   HANDOVER,
   HANDOVER_QUESTIONS,
   lastingAnswers,
+  toAsk,
   unanswered,
   type HandoverAnswers,
   type HandoverQuestion,

@@ -12,12 +12,19 @@ const unsaid = (because: Because): Because => (because.kind === 'choice' ? becau
  */
 export function withoutWords(what: Happening): Happening {
   switch (what.type) {
+    case 'owner said':
     case 'noted':
       return { ...what, text: ERASED };
     case 'owner asked':
       return { ...what, question: ERASED, words: '', who: ERASED };
     case 'mat settled':
       return { ...what, word: ERASED, beneath: what.beneath && unsaid(what.beneath) };
+    case 'word told': {
+      const { says } = what.word;
+      const said =
+        says.kind === 'uses' ? { ...says, name: '' } : says.kind === 'avoid' ? { ...says, ingredient: ERASED } : says;
+      return { ...what, word: { ...what.word, who: ERASED, says: said } };
+    }
     case 'incident':
       return { ...what, incident: { ...what.incident, done: ERASED, told: '', words: '' } };
     case 'step skipped':

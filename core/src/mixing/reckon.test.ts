@@ -55,7 +55,7 @@ describe('the calculator', () => {
   });
 
   test.each([
-    ['metric', /2 l.*550 ml to the brim.*1500 ml/],
+    ['metric', /2 l.*550 ml to the brim.*1.5 l/],
     ['US', /67\.6 fl oz.*18\.6 fl oz to the brim.*50\.7 fl oz/],
   ] as const)('more than all bottles hold, in %s', (units, words) => {
     const answer = reckon({ ...question, units, lead: { by: 'total', ml: 2000 } });

@@ -4,7 +4,7 @@ import { makePlan } from '../careplan';
 import { aDog, anyDog } from '../careplan/tests/randomDogs';
 import { BODY_WASHES, PRODUCT_KINDS, showStrength, strengthOf, type Product, type ProductKind } from '../dilution';
 import { productOf } from '../dilution/tests/shelf';
-import { BATH_TASKS, toAvoid, type DogFacts, type Instruction, type Saying } from '../dog';
+import { type BATH_TASKS, toAvoid, type DogFacts, type Instruction, type Saying } from '../dog';
 import { day, kilograms } from '../units';
 import { stepsFor } from '../visit/tests/randomVisits';
 import { titleWords } from '../steps';
@@ -230,7 +230,7 @@ describe('conditioner is decided once', () => {
     const shelves = fc.subarray([...FULL], { minLength: 1 });
     fc.assert(
       fc.property(anyDog, school, shelves, fc.boolean(), (dog, conditioner, shelf, due) => {
-        const facts: DogFacts = { ...dog, ways: { ...dog.ways, conditioner } as DogFacts['ways'] };
+        const facts: DogFacts = { ...dog, ways: { ...dog.ways, conditioner } };
         const plan = makePlan(facts);
         const { needs, bath } = visitNeeds('bath', facts, plan, shelf, 1, due);
         if (!bath) throw new Error('no bath');

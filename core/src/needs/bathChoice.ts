@@ -1,5 +1,5 @@
 import { BODY_WASHES, clashing, mixedTo, type Product, type ProductKind, type Strength } from '../dilution';
-import { namedProduct, type BathTask, type DogFacts } from '../dog';
+import { namedProduct, toAvoid, type BathTask, type DogFacts } from '../dog';
 import { DOGS_RECORD, HOUSE_VALUE, type Source } from '../provenance';
 import { washesPlainFirst, type CarePlan, type PlanLine } from '../careplan';
 import type { Task } from '../tasks';
@@ -185,12 +185,15 @@ const weaker = (a: Strength, b: Strength): Strength => (a.water.compare(b.water)
 /** The business's products for one dog: the first of a kind that nothing rules out, and what to ask where there is none. */
 export class ProductChoice<P extends Product> {
   private readonly troubles = new Set<string>();
+  private readonly avoid: readonly string[];
 
   constructor(
     private readonly products: readonly P[],
-    private readonly avoid: readonly string[],
+    private readonly facts: DogFacts,
     private readonly plan: CarePlan,
-  ) {}
+  ) {
+    this.avoid = toAvoid(facts, facts.today);
+  }
 
   get trouble(): readonly string[] {
     return [...this.troubles];
@@ -254,9 +257,9 @@ export class ProductChoice<P extends Product> {
   }
 
   /** What keeps a product off this skin counts for every product of the bath. */
-  private wanted(task: Task): Wanted {
+  wanted(task: Task): Wanted {
     const ofBath = task === 'second wash' || task === 'face wash' || task === 'conditioner' ? this.at('bath') : [];
-    return { avoid: this.avoid, keptOff: [...this.at(task), ...ofBath], marks: [] };
+    return { avoid: this.avoid, reactedTo: this.facts.reactedTo, keptOff: [...this.at(task), ...ofBath], marks: [] };
   }
 
   private readonly at = (task: Task): Wanted['keptOff'] =>

@@ -1,6 +1,8 @@
 export type { Lathering } from './bathAmount';
 export { chooseBath, type BathChoice, type ChosenProduct } from './bathChoice';
 export { conditionerWanted, type ConditionerWanted } from './conditionerWanted';
+export { standIns, type StandIn } from './insteadOf';
+export { partAmounts } from './bathAmount';
 export { lineAmounts, type LineAmount } from './lineAmounts';
 export {
   predictedWithoutFactor,

@@ -2,7 +2,7 @@ import type { Product, ProductKind } from '../dilution';
 import type { Task } from '../tasks';
 import { millilitres, type Millilitres } from '../units';
 import type { BathTask, DogFacts } from '../dog';
-import { BATH_TASKS, namedProduct, toAvoid } from '../dog';
+import { BATH_TASKS, namedProduct } from '../dog';
 import type { CarePlan } from '../careplan';
 import { amountBefore, partAmounts } from './bathAmount';
 import { chooseBath, ProductChoice, type BathChoice } from './bathChoice';
@@ -59,7 +59,7 @@ export function visitNeeds<P extends Product>(
   dogFactor: number,
   conditionerDue = true,
 ): VisitNeeds<P> {
-  const shelf = new ProductChoice(products, toAvoid(facts, facts.today), plan);
+  const shelf = new ProductChoice(products, facts, plan);
   const bath = round === 'all' || round === 'bath' ? chooseBath(facts, plan, shelf, conditionerDue) : null;
   const small = plan.lines.flatMap((line): Need<P>[] => {
     const kind = SMALL[line.task];

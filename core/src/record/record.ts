@@ -4,6 +4,8 @@ import type { Day } from '../units';
 /** What the record of a dog is made of, by kind. */
 export const ENTRY_KINDS = {
   visit: 'Visit',
+  said: 'The owner said',
+  note: 'Closing note',
   found: 'Finding',
   clear: 'Seen clear',
   photo: 'Picture',

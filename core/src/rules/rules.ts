@@ -6,6 +6,7 @@ import { FACE_RULES } from './face';
 import { HANDLING_RULES } from './handling';
 import { HOUSE_RULES } from './houseWays';
 import { SERVICE_RULES } from './services';
+import { USE_RULES } from './uses';
 
 /**
  * What the trade knows about recurring care, one row a rule. The engine only reads it. Rows marked as
@@ -18,6 +19,7 @@ export const RULES: readonly Rule[] = [
   ...FACE_RULES,
   ...COAT_RULES,
   ...HANDLING_RULES,
+  ...USE_RULES,
   ...HOUSE_RULES,
 ];
 

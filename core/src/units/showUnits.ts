@@ -53,7 +53,7 @@ export const showInColumn = (volume: Millilitres, system: UnitSystem): string =>
 function show(volume: Millilitres, system: UnitSystem, rows: { readonly ml: Decimals; readonly ounces: Decimals }) {
   const ounces = volume / ML_PER_FLUID_OUNCE;
   if (system === 'US' && ounces >= 1 - 1e-9) return `${trim(ounces, decimals(ounces, rows.ounces))} fl oz`;
-  if (system === 'metric' && volume >= 2000) return `${trim(volume / 1000, 2)} l`;
+  if (system === 'metric' && volume >= 1000) return `${trim(volume / 1000, 2)} l`;
   return `${trim(volume, decimals(volume, rows.ml))} ml`;
 }
 

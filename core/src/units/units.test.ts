@@ -31,6 +31,8 @@ describe('volumes and weights', () => {
   test.each([
     [9.8, 'metric', '9.8 ml'],
     [505.2, 'metric', '505 ml'],
+    [999, 'metric', '999 ml'],
+    [1000, 'metric', '1 l'],
     [2500, 'metric', '2.5 l'],
     [9.8, 'US', '9.8 ml'],
     [29.5735295625, 'US', '1 fl oz'],

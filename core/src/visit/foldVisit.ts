@@ -182,6 +182,20 @@ const HAPPENS: { readonly [K in HappeningType]: Happens<K> } = {
   noted: ({ state }, { text }) => {
     state.notes.push(text);
   },
+  'owner said': ({ state }, { text }) => {
+    state.ownerSaid = [...state.ownerSaid, text];
+  },
+  'word told': ({ state }, { word }) => {
+    state.told = [...state.told.filter(({ id }) => id !== word.id), word];
+    state.ended = state.ended.filter((id) => id !== word.id);
+  },
+  'word ended': ({ state }, { word }) => {
+    state.told = state.told.filter(({ id }) => id !== word);
+    state.ended = [...state.ended.filter((id) => id !== word), word];
+  },
+  'bottle brought': ({ state }, { bottle }) => {
+    state.bottles = [...state.bottles.filter(({ id }) => id !== bottle.id), bottle];
+  },
   closed: ({ state }, { how }) => {
     state.closed ??= how;
   },

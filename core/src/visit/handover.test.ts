@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { makePlan } from '../careplan';
 import { TODAY, aDog } from '../careplan/tests/randomDogs';
 import { barsAt } from '../stops';
-import { HANDOVER_QUESTIONS, applyAnswers, lastingAnswers, unanswered, type Happening } from '../events';
+import { HANDOVER_QUESTIONS, applyAnswers, lastingAnswers, toAsk, unanswered, type Happening } from '../events';
 import { readVisit } from '.';
 import { logged } from './tests/randomVisits';
 
@@ -50,6 +50,7 @@ describe('what the owner says at handover', () => {
   test('gel stays until it is said to be gone; drops, season and spot-on are for the day', () => {
     const all = Object.fromEntries(HANDOVER_QUESTIONS.map((question) => [question, true]));
     expect(Object.keys(lastingAnswers(all)).toSorted()).toEqual([
+      'cats',
       'eye operation, left eye',
       'eye operation, right eye',
       'fits',
@@ -64,10 +65,17 @@ describe('what the owner says at handover', () => {
     expect(applyAnswers(gelled, {}).ears).toEqual(gelled.ears);
   });
 
+  test('cats are asked about once', () => {
+    expect(toAsk({})).toEqual(HANDOVER_QUESTIONS);
+    expect(toAsk({ cats: { answer: false }, fits: { answer: false } })).toEqual(
+      HANDOVER_QUESTIONS.filter((question) => question !== 'cats'),
+    );
+  });
+
   test('nothing said, nothing changed; every question is open until it is answered', () => {
     expect(applyAnswers(facts, {})).toEqual(facts);
-    expect(unanswered({})).toEqual(HANDOVER_QUESTIONS);
-    expect(unanswered({ fits: false })).not.toContain('fits');
+    expect(unanswered(HANDOVER_QUESTIONS, {})).toEqual(HANDOVER_QUESTIONS);
+    expect(unanswered(HANDOVER_QUESTIONS, { fits: false })).not.toContain('fits');
     expect(applyAnswers(facts, { 'spot-on': true }).fitness.spotOn).toBe(TODAY);
   });
 });

@@ -1,3 +1,4 @@
+export { bathToday, partsOfWord } from './bathToday';
 export { cautionsNow, type Caution } from './cautions';
 export { currentStep, blockers, listPlaces, notLookedAt, waitsFor, type Blocker } from './closing';
 export { earHairOf, type EarHairOfVisit } from './earHair';

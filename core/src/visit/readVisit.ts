@@ -5,6 +5,7 @@ import { SIDES, placeKey, type PlaceKey, type Side } from '../places';
 import { endings, type Bar, type BarAt } from '../stops';
 import { isWet } from './closing';
 import type { VisitEvent } from '../events';
+import { bathToday } from './bathToday';
 import { foldVisit } from './foldVisit';
 import { applyAnswers } from '../events';
 import { judgeLookOver } from './lookOver';
@@ -86,6 +87,9 @@ const basisOf = (state: VisitState): readonly unknown[] => [
   state.hairSeen.left,
   state.hairSeen.right,
   ...Object.entries(state.answers).flat(),
+  'told',
+  ...state.told,
+  ...state.ended,
 ];
 
 function judge(
@@ -94,7 +98,7 @@ function judge(
   basis: readonly unknown[],
   last: JudgedVisit | undefined,
 ): JudgedVisit {
-  const answers = JSON.stringify([state.answers, state.hairSeen]);
+  const answers = JSON.stringify([state.answers, state.hairSeen, state.told, state.ended]);
   const sameDog = last?.answers === answers ? last.judgement : null;
   const { facts, plan } = sameDog ?? askedToday(before, state);
   const { findings, plugs } = state;
@@ -110,7 +114,18 @@ function judge(
   const isConditioned = state.steps['conditioner']?.kind === 'done';
   const seenForSteps = JSON.stringify([found, plugs, isConditioned]);
   const sameSteps = sameDog && last?.seenForSteps === seenForSteps && sameBars(bars, sameDog.bars);
-  const steps = sameSteps ? sameDog.steps : stepList({ ...before, facts, plan, bars, found, plugs, isConditioned });
+  const steps = sameSteps
+    ? sameDog.steps
+    : stepList({
+        ...before,
+        ...bathToday(before, state, { facts, plan }),
+        facts,
+        plan,
+        bars,
+        found,
+        plugs,
+        isConditioned,
+      });
   return { basis, findings, answers, seenForSteps, judgement: { judged, bars, facts, plan, steps } };
 }
 
@@ -120,13 +135,22 @@ const sameBars = (some: readonly Bar[], others: readonly Bar[]): boolean =>
   some.every((each, i) => each === others[i] || JSON.stringify(each) === JSON.stringify(others[i]));
 
 /** The dog and its plan, with what the owner said at the handover, and with the hair that was seen in its ears. */
-function askedToday(before: BeforeVisit, { answers, hairSeen }: VisitState): Pick<Judgement, 'facts' | 'plan'> {
+function askedToday(before: BeforeVisit, state: VisitState): Pick<Judgement, 'facts' | 'plan'> {
+  const { answers, hairSeen, told, ended } = state;
   const looked = SIDES.some((side) => hairSeen[side] !== null);
-  if (Object.keys(answers).length === 0 && !looked) return before;
-  const asked = applyAnswers(before.facts, answers);
+  if (Object.keys(answers).length + told.length + ended.length === 0 && !looked) return before;
+  const asked = applyAnswers(withWords(before.facts, told, ended), answers);
   const ear = (side: Side) => ({ ...asked.ears[side], hair: hairSeen[side] ?? asked.ears[side].hair });
   const facts = looked ? { ...asked, ears: { left: ear('left'), right: ear('right') } } : asked;
   return { facts, plan: makePlan(facts) };
+}
+
+/** The dog with the words that were told at the table today, and without those that were ended. */
+function withWords(facts: DogFacts, told: VisitState['told'], ended: VisitState['ended']): DogFacts {
+  if (told.length + ended.length === 0) return facts;
+  const gone = new Set([...ended, ...told.map(({ id }) => id)]);
+  const words = told.map((word) => ({ ...word, from: facts.today }));
+  return { ...facts, instructions: [...facts.instructions.filter(({ id }) => !gone.has(id)), ...words] };
 }
 
 /** Places whose mat was brushed or shaved out. */

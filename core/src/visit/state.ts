@@ -4,7 +4,16 @@ import type { EarHairWork } from '../dog';
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, PlaceKey, Side } from '../places';
 import type { Day } from '../units';
-import type { Because, Happening, NailLength, PieceOutcome, VisitEvent, PlugState } from '../events';
+import type {
+  Because,
+  BroughtBottle,
+  Happening,
+  NailLength,
+  PieceOutcome,
+  PlugState,
+  ToldWord,
+  VisitEvent,
+} from '../events';
 import type { HandoverAnswers } from '../events';
 import type { Incident } from '../events';
 
@@ -108,6 +117,12 @@ export interface VisitState {
   readonly away: { readonly because: Because; readonly back: Day | null } | null;
   readonly clashes: readonly Clash[];
   readonly notes: readonly string[];
+  /** What the owner said at the door. */
+  readonly ownerSaid: readonly string[];
+  /** Words told at this table, and the ids of those that were ended. */
+  readonly told: readonly ToldWord[];
+  readonly ended: readonly string[];
+  readonly bottles: readonly BroughtBottle[];
   /** What a newer Dewpond wrote and this one cannot read: somebody should look with that one. */
   readonly newer: readonly string[];
   readonly closed: 'finished' | 'ended early' | null;
@@ -143,6 +158,10 @@ export const EMPTY_VISIT: VisitState = {
   away: null,
   clashes: [],
   notes: [],
+  ownerSaid: [],
+  told: [],
+  ended: [],
+  bottles: [],
   newer: [],
   closed: null,
   cameInLater: [],

@@ -18,7 +18,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     strokes: [5.1, 4.9, 5, 5.2, 4.8, 5, 5.1, 4.9, 5, 5],
     leadDays: 10,
     safetyMl: 80,
-    opening: 3250,
+    opening: 1300,
     lots: [{ number: 'DC-2291', deliveredDaysAgo: 160, expiresInDays: 420, open: true }],
   },
   {
@@ -92,7 +92,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     price: 18,
     leadDays: 10,
     safetyMl: 100,
-    opening: 5650,
+    opening: 900,
     lots: [{ number: 'MF-77', deliveredDaysAgo: 70, expiresInDays: 200, open: true }],
   },
   {
@@ -180,7 +180,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     price: 11,
     leadDays: 7,
     safetyMl: 20,
-    opening: 690,
+    opening: 230,
     lots: [{ number: 'FF-8', deliveredDaysAgo: 45, expiresInDays: 500, open: true }],
   },
 ];

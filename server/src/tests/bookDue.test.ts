@@ -70,7 +70,16 @@ const CHANGES: readonly (readonly [string, (salon: Salon, kept: KeptDog) => Prom
       const { version, ways, units, services, liftAloneKg, currency, ...more } = await businessOf(salon);
       const { mixPerSquareMetre, washKinds } = more;
       return salon.call('PUT /api/business', {
-        body: { version, units, services, liftAloneKg, mixPerSquareMetre, washKinds, currency, ways: { ...ways, teeth: 'gel' } },
+        body: {
+          version,
+          units,
+          services,
+          liftAloneKg,
+          mixPerSquareMetre,
+          washKinds,
+          currency,
+          ways: { ...ways, teeth: 'gel' },
+        },
       });
     },
   ],
@@ -207,7 +216,16 @@ describe('what is next due, as the list shows it', () => {
     const { version, ways, units, currency, services: does, liftAloneKg, ...more } = await businessOf(salon);
     const { mixPerSquareMetre, washKinds } = more;
     await salon.call('PUT /api/business', {
-      body: { version, ways, units, currency, services: does, liftAloneKg: liftAloneKg + 1, mixPerSquareMetre, washKinds },
+      body: {
+        version,
+        ways,
+        units,
+        currency,
+        services: does,
+        liftAloneKg: liftAloneKg + 1,
+        mixPerSquareMetre,
+        washKinds,
+      },
     });
     const stale = await inTenant(databases, salon.businessId, (tx) => staleDogs(tx, day('2026-11-25'), 300));
     expect(stale.map(({ id }) => id).toSorted()).toEqual([found.dogId, clear.dogId].toSorted());

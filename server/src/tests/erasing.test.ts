@@ -156,6 +156,8 @@ describe('every column that can hold words', () => {
         type: 'found',
         finding: { ...finding({ site: 'ear', side: 'right' }, 'ear pale wax', 1), more: { words: SECRET } },
       },
+      { type: 'owner said', text: SECRET },
+      { type: 'noted', text: SECRET },
       { type: 'incident', incident: { kind: 'nick', place: null, done: SECRET, told: SECRET, words: SECRET } },
     ]);
     const word = v7();

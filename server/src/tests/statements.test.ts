@@ -83,10 +83,11 @@ describe('so many statements, whatever the size of the book', () => {
     const counts: number[] = [];
     for (const what of taps) counts.push((await tap(what)).length);
     expect(Math.max(...counts)).toBeLessThanOrEqual(12);
-    const noted = await tap({ type: 'noted', text: 'still calm' });
-    expect(noted.filter((text) => /^(insert|update|delete)/.test(text)).map((text) => text.split('"')[3])).toEqual([
-      'visit_event',
-    ]);
+    const written = async (what: Happening) =>
+      (await tap(what)).filter((text) => /^(insert|update|delete)/.test(text)).map((text) => text.split('"')[3]);
+    expect(await written({ type: 'checked', step: 'dry', part: 'belly' })).toEqual(['visit_event']);
+    // A note is kept on its visit, to be read at the next.
+    expect(await written({ type: 'noted', text: 'still calm' })).toEqual(['visit_event', 'visit']);
   });
 });
 

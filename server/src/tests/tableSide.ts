@@ -42,6 +42,7 @@ export function wholeVisit(view: VisitView, findings: readonly Happening[]): Hap
         facts: view.facts,
         plan: makePlan(view.facts),
         contactMinutes: view.contactMinutes,
+        ...(view.bath ? { bath: view.bath } : {}),
         lastFindings: view.lastTime?.findings ?? [],
       },
       eventsOf(happened).map((event) => upToDate({ ...event, person: 'p' })),

@@ -232,6 +232,7 @@ export const visitView = (more: Partial<VisitView> = {}): VisitView => ({
   tools: {},
   photos: [],
   bath: null,
+  atTheDoor: { booking: '', dog: '', ownerSaid: null, closing: null },
   mixes: [],
   openMixes: [],
   lastTime: {

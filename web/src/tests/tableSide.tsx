@@ -1,11 +1,11 @@
 import { answers, outbox } from '../data/device';
-import { visitEvent, type VisitView } from '@dewpond/contract';
+import { visitEvent, type BusinessView, type VisitView } from '@dewpond/contract';
 import { upToDate, type Happening, type VisitEvent } from '@dewpond/core/events';
 import { screen } from '@testing-library/react';
 import type { UserEvent } from '@testing-library/user-event';
 import { TableScreen } from '../features/table/TableScreen';
 import { useVisitLog } from '../features/table/visitLog';
-import { MEMBER, session, visitView } from './demoDog';
+import { MEMBER, business, session, visitView } from './demoDog';
 import { openServer, show } from './server';
 import { v7 } from 'uuid';
 
@@ -18,6 +18,7 @@ export async function standAtTable(
   given: VisitView = visitView(),
   serverAhead = 0,
   visitIs: 'at the server' | 'on this device' = 'at the server',
+  its: BusinessView = business(),
 ) {
   // A visit of its own: what an earlier test still writes goes to another.
   const visit = { ...given, id: v7() };
@@ -25,6 +26,7 @@ export async function standAtTable(
   const known: VisitEvent[] = [...visit.events];
   const server = openServer({
     'GET /api/session': () => session(),
+    'GET /api/business': () => its,
     'GET /api/members': () => ({ items: [MEMBER] }),
     'GET /api/visits/:id': () => {
       if (visitIs === 'on this device') throw new Error('no network');

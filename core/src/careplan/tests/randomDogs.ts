@@ -16,6 +16,8 @@ import { finding, type EyeCondition, type Sign } from '../../findings';
 import type { Place, Site } from '../../places';
 import {
   COAT_CONDITIONS,
+  PRODUCT_TASKS,
+  USE_KINDS,
   HAIR_BORNE,
   HAIR_CAME,
   HAIR_LEFT,
@@ -87,6 +89,17 @@ const anyInstruction: fc.Arbitrary<Instruction> = fc
         productId: fc.constant('p'),
         contactMinutes: fc.constantFrom(0, 10),
         nothingElse: fc.boolean(),
+      }),
+      fc.record({
+        kind: fc.constant('uses' as const),
+        // Powder oftener: it must meet balm.
+        what: fc.constantFrom(...USE_KINDS, 'powder', 'powder', 'powder'),
+        name: fc.constantFrom('', 'the blue bottle'),
+      }),
+      fc.record({
+        kind: fc.constant('product' as const),
+        task: fc.constantFrom(...PRODUCT_TASKS),
+        productId: fc.constant('q'),
       }),
       fc.record({
         kind: fc.constant('ear hair' as const),
@@ -173,9 +186,13 @@ export const anyDog: fc.Arbitrary<DogFacts> = fc
     hayFeverMonths: fc.constantFrom([], [4, 7, 11]),
     dirtyWork: fc.boolean(),
     hardGround: fc.boolean(),
+    whiteCoat: fc.boolean(),
+    mixPerSquareMetre: fc.constantFrom(400, 800, 1200),
+    reactedTo: fc.constantFrom([], ['cleansing']),
     stiffJoints: fc.boolean(),
     tightBreathing: fc.boolean(),
     fitness: fc.record({
+      cats: fc.boolean(),
       spotOn: fc.option(fc.constantFrom('2026-07-02', '2026-11-24', '2026-01-01').map(day)),
       stitches: fc.boolean(),
       fits: fc.boolean(),

@@ -202,6 +202,9 @@ export const INCIDENTS_ES: Readonly<Record<IncidentKind, string>> = {
   bite: 'un mordisco',
   fall: 'una caída',
   escape: 'una escapada',
+  'product in the eye': 'algo de producto en un ojo, que se aclaró',
+  'skin reacts': 'una reacción de la piel a un producto',
+  'wrong product': 'un producto que no era para él',
 };
 
 export const RULES_ES: Readonly<Record<string, string>> = {

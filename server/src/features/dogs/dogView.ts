@@ -36,7 +36,12 @@ export function dogView(
     client: clientShown(record.client, extras.household),
     today,
     due: [...due],
-    bathProduct: plan.bathProduct && { ...plan.bathProduct, name: prescribed?.name ?? 'a product of its own' },
+    bathProduct: plan.bathProduct && {
+      name: prescribed?.name ?? 'a product of its own',
+      contactMinutes: plan.bathProduct.contactMinutes,
+      nothingElse: plan.bathProduct.nothingElse,
+      who: plan.bathProduct.who,
+    },
     instructions: record.instructions.map((given) => ({ ...given, letter: extras.letters.get(given.id) ?? null })),
     homeCareChangedOn: record.dog.homeCareChangedOn as Day | null,
     facts,

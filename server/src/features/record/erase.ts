@@ -25,6 +25,7 @@ import {
   refusedEvent,
   sheetEdit,
   sheetPdf,
+  visit,
   visitEvent,
 } from '../../platform/db/schema';
 import { lastName } from '../../records/client/households';
@@ -170,6 +171,7 @@ async function eraseVisits(tx: Tenant, visits: readonly string[]): Promise<void>
     const bare = newer ? ({ type: newer.type } as unknown as Happening) : withoutWords(read);
     if (bare !== read) await tx.update(visitEvent).set({ what: bare }).where(eq(visitEvent.id, id));
   }
+  await tx.update(visit).set({ ownerSaid: '', closingNote: '' }).where(inArray(visit.id, ids));
   await tx.delete(refusedEvent).where(inArray(refusedEvent.visitId, ids));
   await tx.update(incidentSeen).set({ done: ERASED, told: '', words: '' }).where(inArray(incidentSeen.visitId, ids));
   await tx

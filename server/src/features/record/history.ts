@@ -42,6 +42,7 @@ export async function historyOf(
         each.place ? placeKey(each.place) : null,
       ),
     ),
+    ...record.visits.flatMap(saidAt),
     ...(await photosOf(tx, dogId)),
     ...(await referralsOf(tx, dogId)),
     ...(await incidentsOf(tx, dogId)),
@@ -51,6 +52,12 @@ export async function historyOf(
     ...(await homePhotosOf(tx, dogId)),
   ]);
 }
+
+/** What was said at a visit: at the door, and at its end. */
+const saidAt = ({ id, day, ownerSaid, closingNote }: DogRecord['visits'][number]): RecordEntry[] => [
+  ...(ownerSaid === '' ? [] : [entry(`said ${id}`, day, 'said', ownerSaid, null, { visitId: id })]),
+  ...(closingNote === '' ? [] : [entry(`note ${id}`, day, 'note', closingNote, null, { visitId: id })]),
+];
 
 const entry = (
   id: string,

@@ -37,6 +37,8 @@ export const WORDS_THAT_GO = [
   'refused_event.words',
   'sheet_edit.edits',
   'sheet_pdf.bytes',
+  'visit.closing_note',
+  'visit.owner_said',
   'visit_event.what',
 ] as const;
 
@@ -145,6 +147,7 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
     'product.supplied_by',
     'product.supplier',
     'product.water_parts',
+    'incident.product_name',
     'pump.name',
     'pump.strokes',
     'stock_entry.kind',

@@ -11,11 +11,20 @@ import type { prepareFor } from '../../records/visit/load';
 
 type PreparedParts = ReturnType<typeof prepareFor>;
 
+/** The newest word of a kind that was said at an earlier visit. */
+function lastWord(
+  { visits }: PreparedParts['record'],
+  kind: 'ownerSaid' | 'closingNote',
+): VisitView['atTheDoor']['closing'] {
+  const last = visits.findLast((each) => each[kind] !== '');
+  return last ? { day: last.day, words: last[kind] } : null;
+}
+
 /** All a device needs of a visit before anything happens, whether it was begun or is only booked. */
 export async function preparedView(
   business: StockedBusiness,
   available: MixesAvailable,
-  { record, planned, kind, bath, lastTime }: PreparedParts,
+  { record, planned, kind, bath, bookingNote, lastTime }: PreparedParts,
   appointmentId: string | null,
 ): Promise<Omit<VisitView, 'id' | 'events' | 'serverNow'>> {
   const { facts } = planned;
@@ -46,6 +55,12 @@ export async function preparedView(
       .filter(({ level }) => !atLeast(level as Level, 'vet'))
       .map(({ place, day, ...seen }) => ({ place: placeKey(place), words: findingWords(seen), day })),
     referred: [...record.referred],
+    atTheDoor: {
+      booking: bookingNote,
+      dog: record.dog.profile.note,
+      ownerSaid: lastWord(record, 'ownerSaid'),
+      closing: lastWord(record, 'closingNote'),
+    },
     lastAnswers: record.answers,
   };
 }

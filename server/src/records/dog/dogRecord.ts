@@ -38,6 +38,9 @@ export interface DogRecord {
     readonly looked: readonly PlaceKey[];
     /** Its booking had a visit already, begun before. */
     readonly begunTwice: boolean;
+    /** What the owner said at the door, and the closing note; may be empty. */
+    readonly ownerSaid: string;
+    readonly closingNote: string;
   }[];
   readonly care: readonly CareRow[];
   readonly findings: readonly StoredFinding[];
@@ -54,6 +57,8 @@ export interface DogRecord {
   readonly tools: Readonly<Record<string, string>>;
   /** The newest picture of each place. */
   readonly photos: readonly EarlierPhoto[];
+  /** Products that its skin reacted to at the table. */
+  readonly reactedTo: readonly string[];
   /** Places a vet should see, open. */
   readonly referred: readonly { readonly place: PlaceKey; readonly openedOn: Day }[];
 }
@@ -129,6 +134,7 @@ function byDog(rows: DogRows, before: AsKnownAt | undefined) {
     took: known(rows.took),
     tools: known(rows.tools),
     photos: known(rows.photos),
+    reacted: known(rows.reacted),
     referrals: known(rows.referrals),
   };
 }
@@ -169,6 +175,7 @@ export function recordsOf(rows: DogRows, before?: AsKnownAt): DogRecord[] {
       minutesFactor: Object.fromEntries([...took].map(([stage, each]) => [stage, minutesFactor(each)])),
       tools: Object.fromEntries((of.tools.get(id) ?? []).map(({ part, tool }) => [part, tool])),
       photos: newestOfEach(of.photos.get(id) ?? []),
+      reactedTo: (of.reacted.get(id) ?? []).flatMap(({ productId }) => productId ?? []),
       referred: (of.referrals.get(id) ?? []).map(({ place, openedOn }) => ({ place, openedOn: openedOn as Day })),
     };
   });
@@ -180,6 +187,8 @@ const asPastVisit = (row: DogRows['visits'][number]): DogRecord['visits'][number
   closed: row.closed,
   looked: row.looked,
   begunTwice: row.alsoFor !== null,
+  ownerSaid: row.ownerSaid,
+  closingNote: row.closingNote,
 });
 
 const asFinding = (row: OfVisit<DogRows['findings'][number]>): StoredFinding => ({
@@ -229,9 +238,10 @@ function placeRecords(care: readonly CareRow[], instructions: readonly Instructi
         dirt: row.dirt,
       }));
       const answers = instructions
-        // A lift opens one procedure; it is no answer to what was found.
+        // A lift opens one procedure, and drops may be from another day: neither is an answer to what was found.
         .filter(
-          ({ by, place, says }) => by === 'vet' && says.kind !== 'lift' && place !== null && placeKey(place) === key,
+          ({ by, place, says }) =>
+            by === 'vet' && says.kind !== 'lift' && says.kind !== 'uses' && place !== null && placeKey(place) === key,
         )
         .map((each) => each.from);
       return [key, placeRecord(visits, answers)];

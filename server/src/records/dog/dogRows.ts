@@ -1,4 +1,4 @@
-import { and, asc, eq, isNull, type Column, type SQL, type Table } from 'drizzle-orm';
+import { and, asc, eq, isNotNull, isNull, type Column, type SQL, type Table } from 'drizzle-orm';
 import type { QueryBuilder } from 'drizzle-orm/pg-core';
 import {
   amountUsed,
@@ -6,6 +6,7 @@ import {
   dog,
   findingSeen,
   handoverAnswer,
+  incidentSeen,
   instruction,
   photoShown,
   placeCare,
@@ -48,6 +49,8 @@ export const dogQueries = (select: QueryBuilder, among: (dogId: Column) => SQL) 
       closed: visit.closed,
       looked: visit.looked,
       alsoFor: visit.alsoFor,
+      ownerSaid: visit.ownerSaid,
+      closingNote: visit.closingNote,
     })
     .from(visit)
     .where(among(visit.dogId))
@@ -72,6 +75,10 @@ export const dogQueries = (select: QueryBuilder, among: (dogId: Column) => SQL) 
   took: select.select(ofVisit(stageTook)).from(stageTook).where(among(stageTook.dogId)),
   tools: select.select(ofVisit(toolUsed)).from(toolUsed).where(among(toolUsed.dogId)),
   photos: select.select(ofVisit(photoShown)).from(photoShown).where(among(photoShown.dogId)),
+  reacted: select
+    .select({ visitId: incidentSeen.visitId, productId: incidentSeen.productId })
+    .from(incidentSeen)
+    .where(and(among(incidentSeen.dogId), eq(incidentSeen.kind, 'skin reacts'), isNotNull(incidentSeen.productId))),
   referrals: select
     .select(ownColumns(referral))
     .from(referral)

@@ -15,7 +15,7 @@ import { planOf } from './plans';
 
 /** The core's view of a dog on a day. */
 export function factsOf(
-  { dog, client, instructions, findings, places, visits, answers, earHair }: DogRecord,
+  { dog, client, instructions, findings, places, visits, answers, earHair, reactedTo }: DogRecord,
   business: Business,
   today: Day,
 ): DogFacts {
@@ -56,6 +56,7 @@ export function factsOf(
     nailsOvergrown: profile.nailsOvergrown,
     nailBled: profile.nailBled,
     reactions: profile.reactions,
+    reactedTo,
     hazeKnown: profile.hazeKnown,
     handling: profile.handling,
     muzzleAgreed: consents.muzzle?.yes ?? null,

@@ -29,6 +29,8 @@ export interface LoadedVisit extends VisitReading {
   readonly places: readonly Place[];
   readonly bath: ChosenBath;
   readonly kind: VisitKind;
+  /** What was noted when it was booked; may be empty. */
+  readonly bookingNote: string;
 }
 
 /** Some visits with their events, and all that is kept of their dogs, as selects. */
@@ -38,7 +40,7 @@ export const visitQueries = (select: QueryBuilder, ids: AskedFor<readonly string
     (dogId) => sql`${dogId} in ${select.select({ dogId: visit.dogId }).from(visit).where(anyOf(visit.id, ids))}`,
   ),
   opened: select
-    .select({ row: getTableColumns(visit), kind: appointment.kind })
+    .select({ row: getTableColumns(visit), kind: appointment.kind, note: appointment.note })
     .from(visit)
     .leftJoin(appointment, eq(appointment.id, visit.appointmentId))
     .where(anyOf(visit.id, ids)),
@@ -63,11 +65,12 @@ export function visitsOf(
 ): ReadonlyMap<string, LoadedVisit> {
   const events = group(rows.events, ({ visitId }) => visitId);
   return new Map(
-    rows.opened.flatMap(({ row, kind }) => {
+    rows.opened.flatMap(({ row, kind, note }) => {
       const its = { ...rows, dogs: rows.dogs.filter(({ dog: { id } }) => id === row.dogId) };
       const [record] = recordsOf(its, row);
       if (!record) return [];
-      const prepared = prepare(row, record, business, kind ?? 'full visit');
+      const booked = { kind: kind ?? 'full visit', note: note ?? '' } as const;
+      const prepared: PreparedVisit = { row, ...prepareFor(record, business, row.day as Day, booked) };
       return [[row.id, replay(prepared, asEvents(events.get(row.id) ?? []))] as const];
     }),
   );
@@ -116,7 +119,7 @@ export function prepareFor(
   record: DogRecord,
   business: StockedBusiness,
   day: Day,
-  kind: VisitKind,
+  { kind, note }: { readonly kind: VisitKind; readonly note: string },
 ): Omit<PreparedVisit, 'row'> {
   const planned = planFor(record, business, day);
   return {
@@ -126,16 +129,8 @@ export function prepareFor(
     places: placesToLookAt(planned.facts),
     bath: bathOf(planned, business),
     kind,
+    bookingNote: note,
   };
-}
-
-function prepare(
-  row: LoadedVisit['row'],
-  record: DogRecord,
-  business: StockedBusiness,
-  kind: VisitKind,
-): PreparedVisit {
-  return { row, ...prepareFor(record, business, row.day as Day, kind) };
 }
 
 /** The core's reading of a visit from its events. Pure, so that the rebuild and the request agree. */

@@ -18,6 +18,7 @@ import { and, eq, ne } from 'drizzle-orm';
 import { referPlaces } from './openReferrals';
 import type { LoadedVisit } from './load';
 import { drawForVisit } from './drawForVisit';
+import { writeWords } from './writeWords';
 import { useOf } from './projectUse';
 import { writeDifference, type VisitKey, type Written } from './written';
 
@@ -58,14 +59,26 @@ export async function project(tx: Tenant, loaded: LoadedVisit, shelf: Shelf, wri
     ...use.rows,
   });
   await drawForVisit(tx, { id: row.id, day: row.day as Day }, use.drawn, written.drawn);
+  await writeWords(tx, loaded);
   await referPlaces(tx, loaded, written.dogsReferrals);
   await writeVisit(tx, loaded);
 }
 
 async function writeVisit(tx: Tenant, { row, state }: LoadedVisit): Promise<void> {
   const looked = new Set([...state.lookedClear, ...state.findings.map(({ place }) => placeKey(lookedAtWith(place)))]);
-  const now = { closed: state.closed, looked: [...looked].toSorted(), backOn: state.away?.back ?? null };
-  const isSame = row.closed === now.closed && row.backOn === now.backOn && row.looked.join() === now.looked.join();
+  const now = {
+    closed: state.closed,
+    looked: [...looked].toSorted(),
+    backOn: state.away?.back ?? null,
+    ownerSaid: state.ownerSaid.join('\n'),
+    closingNote: state.notes.join('\n'),
+  };
+  const isSame =
+    row.closed === now.closed &&
+    row.backOn === now.backOn &&
+    row.looked.join() === now.looked.join() &&
+    row.ownerSaid === now.ownerSaid &&
+    row.closingNote === now.closingNote;
   if (!isSame) await tx.update(visit).set(now).where(eq(visit.id, row.id));
   if (row.appointmentId !== null && state.closed !== null && row.closed !== state.closed) {
     await tx
@@ -128,9 +141,14 @@ function hairColumns(loaded: LoadedVisit, { site, side }: Place) {
   };
 }
 
-const incidentRow = (key: VisitKey, { by, place, ...incident }: LoadedVisit['state']['incidents'][number]) => ({
+const incidentRow = (
+  key: VisitKey,
+  { by, place, product, ...incident }: LoadedVisit['state']['incidents'][number],
+) => ({
   ...key,
   ...incident,
+  productId: product?.id ?? null,
+  productName: product?.name ?? null,
   eventId: by.id,
   place: place === null ? null : placeKey(place),
   askOn: addDays(key.day as Day, INCIDENTS[incident.kind].followUpDays),

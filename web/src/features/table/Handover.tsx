@@ -1,28 +1,36 @@
 import { showDay } from '@dewpond/core/units';
-import { ASKED_BESIDES, HANDOVER, HANDOVER_QUESTIONS, unanswered, type HandoverQuestion } from '@dewpond/core/events';
+import { ASKED_BESIDES, HANDOVER, toAsk, unanswered, type HandoverQuestion } from '@dewpond/core/events';
 import { Button } from '../../ui/Button';
 import { classes } from '../../ui/classes';
+import { OwnerSays, ReadFirst } from './door/AtTheDoor';
+import { InUseList } from './door/InUseList';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
 /** What the owner is asked each time, last time's answer beside it; an answer changes the plan at once. */
 export function Handover({ table }: { readonly table: TableWork }) {
-  const open = unanswered(table.state.answers);
+  const asked = toAsk(table.visit.lastAnswers);
+  const open = unanswered(asked, table.state.answers);
   return (
-    <section aria-label="Asked at handover" className="grid grid-cols-2 max-md:grid-cols-1 gap-1.5">
-      {HANDOVER_QUESTIONS.map((question) => (
-        <Question key={question} table={table} question={question} />
-      ))}
-      {open.length > 1 && (
-        <Button
-          look="quiet"
-          className="min-h-15! text-lg mt-1 col-span-full"
-          onClick={() => record(...open.map((question) => ({ type: 'answered' as const, question, answer: false })))}
-        >
-          No to the other {open.length}
-        </Button>
-      )}
-    </section>
+    <>
+      <ReadFirst table={table} />
+      <section aria-label="Asked at handover" className="grid grid-cols-2 max-md:grid-cols-1 gap-1.5">
+        {asked.map((question) => (
+          <Question key={question} table={table} question={question} />
+        ))}
+        {open.length > 1 && (
+          <Button
+            look="quiet"
+            className="min-h-15! text-lg mt-1 col-span-full"
+            onClick={() => record(...open.map((question) => ({ type: 'answered' as const, question, answer: false })))}
+          >
+            No to the other {open.length}
+          </Button>
+        )}
+      </section>
+      <InUseList table={table} />
+      <OwnerSays table={table} />
+    </>
   );
 }
 

@@ -10,17 +10,47 @@ import { Photos } from './Photos';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
+/** What happens with a product. */
+const OF_A_PRODUCT: ReadonlySet<IncidentKind> = new Set<IncidentKind>([
+  'product in the eye',
+  'skin reacts',
+  'wrong product',
+]);
+
+/** Products of this visit: those that were used, and those that were planned. */
+function productsOfVisit({ state, visit }: TableWork): readonly { readonly id: string; readonly name: string }[] {
+  const all = [
+    ...state.used.map(({ product, name }) => ({ id: product, name })),
+    ...state.bottles.map(({ id, name }) => ({ id, name })),
+    ...visit.mixes.map(({ product: { id, name } }) => ({ id, name })),
+  ];
+  return all.filter(({ id }, i) => all.findIndex((each) => each.id === id) === i);
+}
+
 /** Something went wrong: first what to do, then what to write down. */
 export function IncidentDialog({ table, onClose }: { readonly table: TableWork; readonly onClose: () => void }) {
   const [kind, setKind] = useState<IncidentKind | null>(null);
   const [place, setPlace] = useState<PlaceKey | ''>('');
   const [done, setDone] = useState('');
   const [told, setTold] = useState('');
+  const [productId, setProductId] = useState('');
+  const products = productsOfVisit(table);
+  const product = products.find(({ id }) => id === productId) ?? (products.length === 1 ? products[0] : undefined);
   const at: Place | null = place === '' ? null : placeOf(place);
   const places = [...table.places.filter(({ site }) => site === 'ear' || site === 'eye'), ...BODY_PLACES];
   const write = () => {
     if (kind === null) return;
-    record({ type: 'incident', incident: { kind, place: at, done: done.trim(), told: told.trim(), words: '' } });
+    record({
+      type: 'incident',
+      incident: {
+        kind,
+        place: at,
+        done: done.trim(),
+        told: told.trim(),
+        words: '',
+        ...(OF_A_PRODUCT.has(kind) && product ? { product } : {}),
+      },
+    });
     onClose();
   };
   return (
@@ -42,6 +72,22 @@ export function IncidentDialog({ table, onClose }: { readonly table: TableWork; 
               </li>
             ))}
           </ol>
+          {OF_A_PRODUCT.has(kind) && products.length > 0 && (
+            <SelectField
+              className="min-h-14"
+              label="With which product"
+              hint={kind === 'skin reacts' ? 'it is not taken for this dog again' : undefined}
+              value={product?.id ?? ''}
+              onChange={(event) => setProductId(event.target.value)}
+            >
+              <option value="">not known</option>
+              {products.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </SelectField>
+          )}
           <SelectField
             className="min-h-14"
             label="Where on the dog"

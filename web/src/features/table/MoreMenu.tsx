@@ -13,6 +13,7 @@ import { TextField } from '../../ui/Field';
 import { SelectField } from '../../ui/SelectField';
 import { v7 } from 'uuid';
 import { MessageDialog } from '../../parts/messages/MessageDialog';
+import { BroughtDialog } from './door/BroughtDialog';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
@@ -24,7 +25,7 @@ interface MoreProps {
 
 /** What is not the next step: an incident, another step, an end before the end. */
 export function MoreMenu({ table, onIncident, onClose }: MoreProps) {
-  const [doing, setDoing] = useState<'adding' | 'going home' | MessageKind | null>(null);
+  const [doing, setDoing] = useState<'adding' | 'bottle' | 'going home' | MessageKind | null>(null);
   const online = useOnline();
   const { handedness, setHandedness } = usePreferences();
   return (
@@ -32,7 +33,7 @@ export function MoreMenu({ table, onIncident, onClose }: MoreProps) {
       {doing === null && (
         <div className="flex flex-col gap-2">
           <Button look="stop" className="min-h-16! text-lg" onClick={onIncident}>
-            Something went wrong: nick, burn, quick, bite, fall, escape
+            Something went wrong: nick, burn, quick, bite, fall, escape, product in the eye, skin reacts
           </Button>
           <div className="grid grid-cols-2 gap-2">
             <Button className="min-h-16! text-lg" disabled={!online} onClick={() => setDoing('nearly ready')}>
@@ -43,6 +44,9 @@ export function MoreMenu({ table, onIncident, onClose }: MoreProps) {
             </Button>
           </div>
           {!online && <p className="text-soft">Messages need a network.</p>}
+          <Button className="min-h-16! text-lg" onClick={() => setDoing('bottle')}>
+            A bottle was brought
+          </Button>
           <Button className="min-h-16! text-lg" onClick={() => setDoing('adding')}>
             Add a step
           </Button>
@@ -61,6 +65,7 @@ export function MoreMenu({ table, onIncident, onClose }: MoreProps) {
       {(doing === 'nearly ready' || doing === 'please ring') && (
         <MessageDialog about={{ kind: doing, dogId: table.visit.dog.id, visitId: table.visit.id }} onClose={onClose} />
       )}
+      {doing === 'bottle' && <BroughtDialog table={table} onClose={onClose} />}
       {doing === 'adding' && <AddStep table={table} onDone={onClose} />}
       {doing === 'going home' && <GoesHome table={table} onDone={onClose} />}
     </Dialog>

@@ -1,6 +1,8 @@
 import { namePlace } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
-import type { BathTask } from '@dewpond/core/dog';
+import { BATH_TASKS, PRODUCT_TASKS, namedProduct, type BathTask } from '@dewpond/core/dog';
+import type { Task } from '@dewpond/core/tasks';
+import { useBusiness } from '../../data/queries';
 import { PAD_COLOURS, type PadColour } from '@dewpond/core/findings';
 import { STAGES, titleWords, type Stage, type Step } from '@dewpond/core/steps';
 import { waitsFor } from '@dewpond/core/visit';
@@ -48,6 +50,7 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
       </div>
       <h1 className="text-[42px]! max-md:text-[30px]! leading-tight! mb-3">{titleWords(step.title)}</h1>
       <LeftOut step={step} />
+      <NamedProduct table={table} step={step} />
       <TakeMix table={table} parts={TAKEN_AT[step.stage] ?? []} />
       <ul className="text-[21px] max-md:text-lg leading-snug flex flex-col mb-4">
         {step.how.map((said) => (
@@ -80,6 +83,22 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
     </div>
   );
 }
+
+/** The product that a vet or owner named for this place, in place of the business's. */
+function NamedProduct({ table, step }: { readonly table: TableWork; readonly step: Step }) {
+  const shelf = useBusiness().data?.products ?? [];
+  const task = PRODUCT_TASKS.find((each) => !OF_THE_BATH.has(each) && step.pieces.some((piece) => piece.task === each));
+  const given = task && namedProduct(table.facts, task, step.place);
+  if (!given) return null;
+  const product = [...table.state.bottles, ...shelf].find(({ id }) => id === given.productId);
+  return (
+    <p className="text-lg mb-1">
+      With <b>{product?.name ?? 'a product of its own'}</b>
+      {product && `, ${product.label}`} <SourceMark roomy source={given.source} />
+    </p>
+  );
+}
+const OF_THE_BATH: ReadonlySet<Task> = new Set<Task>(BATH_TASKS);
 
 /** The business's minutes, or this dog's own where its visits have taught them. */
 function StepMinutes({ table, step }: { readonly table: TableWork; readonly step: Step }) {

@@ -148,8 +148,8 @@ describe('at the table', () => {
     expect(screen.getByText(/Towels and brush only/)).toBeTruthy();
     // One cause, told once, whatever stands in for each step.
     expect(screen.getAllByText(/^Fresh stitches/i)).toHaveLength(1);
-    await person.click(button(/No to the other 12/));
-    expect(happened().filter((each) => each.type === 'answered')).toHaveLength(13);
+    await person.click(button(/No to the other 14/));
+    expect(happened().filter((each) => each.type === 'answered')).toHaveLength(15);
   });
 
   test('a step is skipped with a reason, and going back takes the last one back', async () => {

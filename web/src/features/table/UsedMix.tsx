@@ -1,5 +1,6 @@
 import type { MixView } from '@dewpond/contract';
 import { usedMillilitres } from '@dewpond/core/dilution';
+import { standIns } from '@dewpond/core/needs';
 import { millilitres, showVolume } from '@dewpond/core/units';
 import type { BathTask } from '@dewpond/core/dog';
 import type { Happening } from '@dewpond/core/events';
@@ -11,6 +12,7 @@ import { VolumeField } from '../../forms/VolumeField';
 import { SourceMark } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { OpenMixes } from './OpenMixes';
+import { mixesToday } from './door/brought';
 import { mixChoices } from './mixChoices';
 import type { TableWork } from './useTable';
 import { record, serverNow } from './visitLog';
@@ -33,7 +35,10 @@ export const UsedMix = ({ table, parts }: { readonly table: TableWork; readonly 
 );
 
 function Mixes({ table, parts, asks }: UsedProps & { readonly parts: readonly BathTask[] }) {
-  const views = table.visit.mixes.filter(({ tasks }) => tasks.some((task) => parts.some((part) => part === task)));
+  const bottles = useBusiness().data?.bottles ?? [];
+  const views = mixesToday(table, bottles).filter(({ tasks }) =>
+    tasks.some((task) => parts.some((part) => part === task)),
+  );
   if (views.length === 0) return null;
   return (
     <div className="flex flex-col gap-4 mt-2">
@@ -53,7 +58,7 @@ function OneMix({ view, parts, table, asks }: OneMixProps) {
   const units = useUnits();
   const { product, mix, tasks } = view;
   const part = parts.find((each) => tasks.includes(each));
-  const chosen = part && table.visit.bath?.[part];
+  const chosen = part && table.bath?.[part];
   const planned = millilitres(mix.need);
   const used = table.state.used.find((each) => each.product === product.id);
   const tell = (ml: number, how: Extract<Happening, { type: 'used' }>['how']) =>
@@ -124,9 +129,9 @@ function RanOut({
 }) {
   const [open, setOpen] = useState(false);
   const [ml, setMl] = useState(0);
-  const others = (useBusiness().data?.products ?? []).filter(
-    (each) => each.id !== product.id && each.kind === product.kind && each.archivedOn === null,
-  );
+  const [all, setAll] = useState(false);
+  const shelf = (useBusiness().data?.products ?? []).filter((each) => each.archivedOn === null);
+  const others = standIns(product, table.facts, table.plan, tasks[0] ?? 'bath', shelf);
   const [chosen, setChosen] = useState<(typeof others)[number] | null>(null);
   const stood = table.state.used.find((each) => each.insteadOf === product.id);
   if (others.length === 0) return null;
@@ -143,41 +148,69 @@ function RanOut({
       onSubmit={(event) => {
         event.preventDefault();
         if (!chosen) return;
-        record({
-          type: 'used',
-          product: chosen.id,
-          name: chosen.name,
-          ml: Math.round(ml),
-          planned: Math.round(planned),
-          how: 'substituted',
-          insteadOf: product.id,
-          tasks,
-        });
+        const { id, name } = chosen.product;
+        record(
+          {
+            type: 'used',
+            product: id,
+            name,
+            ml: Math.round(ml),
+            planned: Math.round(planned),
+            how: 'substituted',
+            insteadOf: product.id,
+            tasks,
+          },
+          ...(chosen.against === null ? [] : [wrongProduct({ id, name }, chosen.against)]),
+        );
         setOpen(false);
       }}
     >
-      {others.map((each) => (
-        <Button
-          key={each.id}
-          look={chosen?.id === each.id ? 'main' : 'plain'}
-          aria-pressed={chosen?.id === each.id}
-          className="min-h-14!"
-          onClick={() => setChosen(each)}
-        >
-          {each.name}
-        </Button>
-      ))}
+      {others
+        .filter(({ against }) => all || against === null)
+        .map((each) => (
+          <Button
+            key={each.product.id}
+            look={chosen?.product.id === each.product.id ? 'main' : each.against === null ? 'plain' : 'stop'}
+            aria-pressed={chosen?.product.id === each.product.id}
+            className="min-h-14!"
+            onClick={() => setChosen(each)}
+          >
+            {each.product.name}
+          </Button>
+        ))}
+      {!all && others.some(({ against }) => against !== null) && (
+        <button type="button" className="text-pond underline min-h-14 px-1" onClick={() => setAll(true)}>
+          It was another one
+        </button>
+      )}
+      {chosen && chosen.against !== null && (
+        <p role="alert" className="w-full rounded-xl bg-stop-pale text-stop font-semibold px-3 py-2">
+          {chosen.product.name} {chosen.against}. If it was used all the same, tell it: an incident is opened, and
+          whoever said it is told.
+        </p>
+      )}
       {chosen && (
         <>
-          <VolumeField label={`${chosen.name}, how much`} ml={ml} onMl={setMl} className="min-h-14 text-xl" />
-          <Button type="submit" look="main" className="min-h-14!" disabled={!(ml > 0)}>
-            Tell
+          <VolumeField label={`${chosen.product.name}, how much`} ml={ml} onMl={setMl} className="min-h-14 text-xl" />
+          <Button
+            type="submit"
+            look={chosen.against === null ? 'main' : 'stop'}
+            className="min-h-14!"
+            disabled={!(ml > 0)}
+          >
+            {chosen.against === null ? 'Tell' : 'It was used'}
           </Button>
         </>
       )}
     </form>
   );
 }
+
+/** What it should not have had, as an incident: to be followed, and told to whoever spoke against it. */
+const wrongProduct = (product: { readonly id: string; readonly name: string }, why: string): Happening => ({
+  type: 'incident',
+  incident: { kind: 'wrong product', place: null, done: `${product.name} ${why}`, told: '', words: '', product },
+});
 
 /** Where just one mix of the bench can be it and none was taken, telling what was used takes it, too. */
 function onlyMix({ product }: MixView, table: TableWork, now: number): Happening[] {

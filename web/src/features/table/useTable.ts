@@ -1,6 +1,13 @@
 import type { VisitView } from '@dewpond/contract';
 import { makePlan } from '@dewpond/core/careplan';
-import { currentStep, placesToLookAt, readVisit, type BeforeVisit, type VisitReading } from '@dewpond/core/visit';
+import {
+  bathToday,
+  currentStep,
+  placesToLookAt,
+  readVisit,
+  type BeforeVisit,
+  type VisitReading,
+} from '@dewpond/core/visit';
 import { type Step } from '@dewpond/core/steps';
 import type { Place } from '@dewpond/core/places';
 import { useMemo } from 'react';
@@ -9,6 +16,8 @@ import { allEvents, useVisitLog } from './visitLog';
 export interface TableWork extends VisitReading {
   readonly visit: VisitView;
   readonly current: Step | null;
+  /** What the bath takes, with what was brought to the table since the morning; null: not known. */
+  readonly bath: VisitView['bath'];
   readonly places: readonly Place[];
 }
 
@@ -25,6 +34,7 @@ export function useTable(visit: VisitView): TableWork {
   return useMemo(() => {
     const reading = readVisit(before, allEvents({ known, own }));
     const { state, steps } = reading;
-    return { visit, ...reading, current: currentStep(state, steps), places: placesToLookAt(visit.facts) };
+    const bath = bathToday(before, state, reading).bath ?? null;
+    return { visit, bath, ...reading, current: currentStep(state, steps), places: placesToLookAt(visit.facts) };
   }, [visit, before, known, own]);
 }

@@ -8,8 +8,9 @@ import { upToDate } from '@dewpond/core/events';
 type OlderMix = Omit<VisitView['mixes'][number], 'tasks'> & Partial<Pick<VisitView['mixes'][number], 'tasks'>>;
 
 /** A visit as an older version cached it on this device: open mixes stood under another name, the bath did not choose. */
-type OlderVisit = Omit<VisitView, 'openMixes' | 'bath' | 'mixes'> & {
+type OlderVisit = Omit<VisitView, 'openMixes' | 'bath' | 'mixes' | 'atTheDoor'> & {
   readonly bath?: VisitView['bath'];
+  readonly atTheDoor?: VisitView['atTheDoor'];
   readonly mixes: readonly OlderMix[];
   readonly openMixes?: VisitView['openMixes'];
   readonly bench?: VisitView['openMixes'];
@@ -25,6 +26,7 @@ export const visitUpToDate = ({ bench, ...visit }: OlderVisit): VisitView => ({
   ...visit,
   openMixes: visit.openMixes ?? bench ?? [],
   bath: visit.bath ?? null,
+  atTheDoor: visit.atTheDoor ?? { booking: '', dog: '', ownerSaid: null, closing: null },
   mixes: visit.mixes.map((mix) => ({
     ...mix,
     tasks: mix.tasks ?? OF_KIND[mix.product.kind] ?? ['bath', 'second wash'],

@@ -144,6 +144,9 @@ export const incidentSeen = dewpond.table(
     done: text('done').notNull(),
     told: text('told').notNull(),
     words: text('words').notNull(),
+    /** The product it happened with. */
+    productId: uuid('product_id'),
+    productName: text('product_name'),
     askOn: day('ask_on').notNull(),
   },
   (t) => [

@@ -60,6 +60,9 @@ export const visit = dewpond.table(
     /** Projected, too: places that were looked at, and when the dog is fetched again to be finished. */
     looked: shaped('looked', LOOKED).notNull().default([]),
     backOn: day('back_on'),
+    /** What the owner said at the door, and the groomer's closing note. */
+    ownerSaid: text('owner_said').notNull().default(''),
+    closingNote: text('closing_note').notNull().default(''),
     madeFrom: text('made_from').notNull(),
     createdAt: instant('created_at').notNull().defaultNow(),
   },

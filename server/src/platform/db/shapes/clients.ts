@@ -22,7 +22,7 @@ import {
   SHEDDING,
   TEARING,
 } from '@dewpond/core/catalogue';
-import { BATH_TASKS, COAT_CONDITIONS, PRODUCT_TASKS, SKIN, type Saying } from '@dewpond/core/dog';
+import { BATH_TASKS, COAT_CONDITIONS, PRODUCT_TASKS, SKIN, USE_KINDS, type Saying } from '@dewpond/core/dog';
 import { EAR_CONDITIONS, PROCEDURES, type Condition, type Sign } from '@dewpond/core/findings';
 import type { FoldSite } from '@dewpond/core/places';
 import { WENT, type Lesson } from '@dewpond/core/programme';
@@ -169,6 +169,7 @@ export const SAYING: Shape<Saying> = first(
     z.object({ kind: z.literal('knows'), sign }),
     z.object({ kind: z.literal('ear hair'), way: z.enum(['whole', 'staged', 'trim', 'leave', 'vet']) }),
     z.object({ kind: z.literal('avoid'), ingredient: z.string() }),
+    z.object({ kind: z.literal('uses'), what: oneOf(USE_KINDS), name: z.string() }),
     z.object({ kind: z.literal('product'), task: oneOf(PRODUCT_TASKS), productId: z.string() }),
     z.object({
       kind: z.literal('bath product'),

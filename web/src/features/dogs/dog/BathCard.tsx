@@ -1,6 +1,7 @@
 import type { DogView, MixView } from '@dewpond/contract';
 import { BATH_TASKS, type BathTask } from '@dewpond/core/dog';
 import { millilitres, showVolume } from '@dewpond/core/units';
+import { reasonsTold } from '@dewpond/core/wording';
 import { PencilLine } from 'lucide-react';
 import { useState } from 'react';
 import { useDogMix } from '../../../data/queries';
@@ -8,15 +9,9 @@ import { useUnits } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { SourceMark } from '../../../ui/SourceMark';
+import { BATH_PARTS } from './bathParts';
 import { MixPicture } from './MixPicture';
 import { OwnBathDialog } from './OwnBathDialog';
-
-export const BATH_PARTS: Readonly<Record<BathTask, string>> = {
-  bath: 'First wash',
-  'second wash': 'Second wash',
-  'face wash': 'Face',
-  conditioner: 'Conditioner',
-};
 
 /** What this dog's next bath takes: which product for which part and why, and the bottles to scale with the working. */
 export function BathCard({ dog }: { readonly dog: DogView }) {
@@ -44,6 +39,10 @@ export function BathCard({ dog }: { readonly dog: DogView }) {
   );
 }
 
+/** What a part takes of its mix, ml: the second wash is reckoned apart. */
+const partOf = ({ tasks, mix, working }: MixView, task: BathTask): number =>
+  task === 'second wash' ? working.wash2 : tasks.length === 1 ? mix.need : working.wash1;
+
 interface PartProps {
   readonly dog: DogView;
   readonly task: BathTask;
@@ -52,7 +51,7 @@ interface PartProps {
 }
 
 /** One part of the bath: its product, how much, and why this one or why none. */
-function Part({ dog: { bath, profile }, task, mixes, onChange }: PartProps) {
+function Part({ dog: { bath, profile, due }, task, mixes, onChange }: PartProps) {
   const units = useUnits();
   if (!bath) return null;
   const chosen = bath[task];
@@ -60,7 +59,11 @@ function Part({ dog: { bath, profile }, task, mixes, onChange }: PartProps) {
   // A face that is done with water or pads, and a second wash that this business does not do, are no part of this bath.
   if (!chosen && !none) return null;
   const mix = chosen && mixes.find(({ tasks }) => tasks.includes(task));
-  const why = chosen ?? none;
+  // Asked for, and forbidden: the bar is the reason.
+  const bars = none?.wanted ? (due.find(({ line }) => line.task === task)?.line.bars ?? []) : [];
+  const why =
+    chosen ?? (bars[0] ? { because: reasonsTold(bars.map(({ reason }) => reason)), source: bars[0].source } : none);
+  const isAsked = chosen?.source.kind === 'vet instruction' || chosen?.source.kind === 'owner instruction';
   return (
     <li className="grid grid-cols-[1fr_auto] gap-x-2 border-t border-line first:border-0 py-1.5">
       <span className="min-w-0">
@@ -70,14 +73,21 @@ function Part({ dog: { bath, profile }, task, mixes, onChange }: PartProps) {
         </span>
         <b className="font-semibold">{chosen ? chosen.name : 'none'}</b>
         {chosen?.strength && ` ${chosen.strength}`}
-        {mix && mix.tasks.length === 1 && `, ${showVolume(millilitres(mix.mix.need), units)}`}
+        {mix && `, ${showVolume(millilitres(partOf(mix, task)), units)}`}
         <span className="block text-sm text-soft leading-snug">
           {why?.because} {why && <SourceMark source={why.source} />}
         </span>
       </span>
-      <Button look="quiet" aria-label={`Another product: ${BATH_PARTS[task].toLowerCase()}`} onClick={onChange}>
-        <PencilLine size={18} aria-hidden />
-      </Button>
+      {!isAsked && bars.length === 0 && (
+        <Button
+          look="quiet"
+          className="self-center"
+          aria-label={`Another product: ${BATH_PARTS[task].toLowerCase()}`}
+          onClick={onChange}
+        >
+          <PencilLine size={18} aria-hidden />
+        </Button>
+      )}
     </li>
   );
 }

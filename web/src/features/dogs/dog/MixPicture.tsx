@@ -65,7 +65,10 @@ export function MixPicture({ view }: { readonly view: MixView }) {
         </p>
       )}
       <p className="text-sm text-soft mt-2">
-        {working.area.toFixed(2)} m² of skin: {volume(working.wash1)} for wash 1, {volume(working.wash2)} for wash 2
+        {working.area.toFixed(2)} m² of skin
+        {working.wash1 > 0 &&
+          working.wash2 > 0 &&
+          `: ${volume(working.wash1)} for wash 1, ${volume(working.wash2)} for wash 2`}
         {made && `, ${Math.round(working.reserve * 100)} % reserve`}.{' '}
         <SourceMark
           source={HOUSE_VALUE}

@@ -10,7 +10,7 @@ import { Dialog } from '../../../ui/Dialog';
 import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
 import { tell } from '../../../ui/toasts';
-import { BATH_PARTS } from './BathCard';
+import { BATH_PARTS } from './bathParts';
 
 const KINDS: Readonly<Record<BathTask, readonly ProductKind[]>> = {
   bath: BODY_WASHES,

@@ -1,5 +1,5 @@
 import type { BusinessView } from '@dewpond/contract';
-import { PRODUCT_TASKS, type EarHairWay } from '@dewpond/core/dog';
+import { PRODUCT_TASKS, USES, USE_KINDS, type EarHairWay, type UseKind } from '@dewpond/core/dog';
 import { TASKS, type Task } from '@dewpond/core/tasks';
 import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
@@ -66,6 +66,30 @@ export function SayingFields({ form, set, products, at }: SayingProps) {
       );
     case 'bath product':
       return <BathProduct form={form} set={set} products={products} at={at} />;
+    case 'uses':
+      return (
+        <>
+          <SelectField
+            label="What"
+            value={form.what}
+            onChange={(event) => set({ what: event.target.value as UseKind })}
+          >
+            {USE_KINDS.map((what) => (
+              <option key={what} value={what}>
+                {USES[what].name}
+              </option>
+            ))}
+          </SelectField>
+          <TextField
+            label="What it is called"
+            hint={USES[form.what].follows}
+            value={form.called}
+            maxLength={80}
+            onChange={(event) => set({ called: event.target.value })}
+            error={at('says.name')}
+          />
+        </>
+      );
     case 'product':
       return (
         <>

@@ -1,6 +1,6 @@
 import type { BodyOf } from '@dewpond/contract';
 import { BODY_WASHES, type ProductKind } from '@dewpond/core/dilution';
-import { PRODUCT_TASKS, type EarHairWay, type ProductTask } from '@dewpond/core/dog';
+import { PRODUCT_TASKS, USES, type EarHairWay, type ProductTask, type UseKind } from '@dewpond/core/dog';
 import { ALL_TASKS, TASKS, type Task } from '@dewpond/core/tasks';
 import {
   CONDITIONS,
@@ -24,6 +24,7 @@ export type SayingKind = InstructionBody['says']['kind'];
 export const SAYINGS: Readonly<Record<SayingKind, string>> = {
   'bath product': 'Use this product for the bath',
   product: 'Use this product for other care',
+  uses: 'It gets this, or it is used at home',
   avoid: 'Nothing with this in it',
   bar: 'Do not do this',
   interval: 'Do this every so many days',
@@ -45,6 +46,9 @@ export interface InstructionForm {
   readonly contactMinutes: string;
   readonly nothingElse: boolean;
   readonly ingredient: string;
+  readonly what: UseKind;
+  /** What it is called. */
+  readonly called: string;
   readonly way: EarHairWay;
   /** What is lifted, or the sign that is known. */
   readonly lifts: Sign | Condition;
@@ -65,6 +69,8 @@ export const emptyForm = (today: string): InstructionForm => ({
   contactMinutes: '10',
   nothingElse: false,
   ingredient: '',
+  what: 'eye drops',
+  called: '',
   way: 'leave',
   lifts: 'ear pale wax',
   upToGrade: 1,
@@ -78,11 +84,13 @@ export const isVets = (kind: SayingKind): boolean => kind === 'lift' || kind ===
 
 /** Places of this dog where the instruction can apply: those of the task, or for hair in the ear, the ears. */
 export function placesFor(
-  { kind, task }: Pick<InstructionForm, 'kind' | 'task'>,
+  { kind, task, what }: Pick<InstructionForm, 'kind' | 'task' | 'what'>,
   dogsPlaces: readonly Place[],
 ): Place[] {
   if (kind === 'bath product' || kind === 'avoid') return [];
   if (kind === 'product' && TASKS[task].sites === 'none') return [];
+  const used = USES[what].at;
+  if (kind === 'uses') return dogsPlaces.filter(({ site }) => used !== null && site.startsWith(used));
   const sites = isVets(kind) ? '' : kind === 'ear hair' ? 'ear' : TASKS[task].sites;
   return dogsPlaces.filter(({ site }) => sites !== 'none' && site.startsWith(sites));
 }
@@ -141,6 +149,8 @@ function sayingOf(form: InstructionForm): InstructionBody['says'] {
       return { kind, productId, contactMinutes: typedNumber(form.contactMinutes), nothingElse };
     case 'product':
       return { kind, task: productTask(task), productId };
+    case 'uses':
+      return { kind, what: form.what, name: form.called };
     case 'avoid':
       return { kind, ingredient: form.ingredient };
     case 'ear hair':

@@ -16,7 +16,7 @@ import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
 import { VolumeField } from '../../../forms/VolumeField';
 import { OneOf } from '../../../ui/OneOf';
-import { freeBottles } from './bottles';
+import { freeBottles } from '../../../parts/mixing/bottles';
 import { LeadPicture } from './LeadPicture';
 import { MixOrder } from './MixOrder';
 import { WriteDownMix } from './WriteDownMix';

@@ -202,10 +202,10 @@ describe('the other sums at the bench', () => {
     return person;
   };
 
-  test('cutting 300 ml from 10:1 to 50:1 takes 1091 ml of water', async () => {
+  test('cutting 300 ml from 10:1 to 50:1 takes 1.09 l of water', async () => {
     await open('Cut a mix');
     // C1·V1 = C2·V2: 300/11 ml of product at 1/51 are 1390.9 ml.
-    expect(card('Cut to 50:1')).toHaveWords(/1091 ml.*1391 ml\s*in all/);
+    expect(card('Cut to 50:1')).toHaveWords(/1\.09 l.*1\.39 l\s*in all/);
   });
 
   test('cutting to a stronger mix is refused', async () => {

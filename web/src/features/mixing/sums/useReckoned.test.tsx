@@ -4,7 +4,7 @@ import { act, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { MixAnswered, MixAsked } from './mixingWorker';
 import { business } from '../../../tests/demoDog';
-import { freeBottles } from './bottles';
+import { freeBottles } from '../../../parts/mixing/bottles';
 import { useReckoned } from './useReckoned';
 
 /** A worker that answers when it is let, with copies as the browser makes them. */

@@ -52,7 +52,10 @@ export function WashesCard({ choices, washes, units, disabled, onChange, decides
                   <span className="min-w-0">
                     <b className="font-semibold first-letter:uppercase inline-block">{id.slice(wash.length + 2)}</b>
                     {decides[id] !== undefined && <span className="text-sm text-pond"> {dogs(decides[id])}</span>}
-                    <span className="block text-sm text-soft leading-snug">{because}</span>
+                    <span className="block text-sm text-soft leading-snug">
+                      {because}
+                      {isChanged(choices, id) && <span className="text-pond"> · shipped: {kinds[0]}</span>}
+                    </span>
                   </span>
                   <SelectField
                     label={`${TITLES[wash]}, ${id.slice(wash.length + 2)}`}
@@ -85,6 +88,8 @@ export function WashesCard({ choices, washes, units, disabled, onChange, decides
     </Card>
   );
 }
+
+const isChanged = (choices: WayChoices, row: string): boolean => (choices[`wash ${row}`] ?? AS_SHIPPED) !== AS_SHIPPED;
 
 const dogs = (count: number): string => (count === 1 ? '1 dog' : `${count} dogs`);
 

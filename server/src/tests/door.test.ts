@@ -1,0 +1,170 @@
+import { day } from '@dewpond/core/units';
+import type { Happening, ToldWord } from '@dewpond/core/events';
+import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { v7 } from 'uuid';
+import { rebuildProjections } from '../commands/rebuildProjections';
+import { addDog, clock, databases, openSalon, type Salon } from './salon';
+import { begin, eventsOf, visitDog } from './tableSide';
+
+const START = Date.UTC(2026, 10, 25, 9, 0, 0);
+const DAY = 86_400_000;
+
+let salon: Salon;
+let dogId: string;
+beforeAll(async () => {
+  salon = await openSalon();
+});
+beforeEach(async () => {
+  clock.now = START;
+  ({ dogId } = await addDog(salon));
+});
+
+const send = async (id: string, happenings: readonly Happening[], first = 1) => {
+  const { body } = await salon.call('POST /api/visits/:id/events', {
+    id,
+    body: { events: eventsOf(happenings, first) },
+  });
+  expect(body.refused).toEqual([]);
+};
+const word = (says: ToldWord['says'], more: Partial<ToldWord> = {}): ToldWord => ({
+  id: v7(),
+  by: 'owner',
+  who: 'Amara Nwosu',
+  place: null,
+  says,
+  until: null,
+  ...more,
+});
+const dogView = async () => (await salon.call('GET /api/dogs/:id', { id: dogId })).body;
+
+describe('what is told at the table', () => {
+  test('is on the dog from that day on, once, however often it is sent; what is ended ends the day before', async () => {
+    const id = await begin(salon, dogId);
+    const diet = word({ kind: 'uses', what: 'diet', name: 'fish only' });
+    const events = eventsOf([{ type: 'opened' }, { type: 'word told', word: diet }]);
+    for (let i = 0; i < 2; i++) await salon.call('POST /api/visits/:id/events', { id, body: { events } });
+    expect((await dogView()).instructions).toMatchObject([{ id: diet.id, from: '2026-11-25', until: null }]);
+    const next = await begin(salon, dogId);
+    await send(next, [{ type: 'opened' }, { type: 'word ended', word: diet.id }]);
+    expect((await dogView()).instructions).toMatchObject([{ id: diet.id, until: '2026-11-24' }]);
+  });
+
+  test('what somebody changed at the desk since is not told anew when all is written again', async () => {
+    const id = await begin(salon, dogId);
+    const wipes = word({ kind: 'uses', what: 'wipes', name: '' });
+    await send(id, [{ type: 'opened' }, { type: 'word told', word: wipes }]);
+    const [told] = (await dogView()).instructions;
+    const until = day('2026-12-24');
+    await salon.call('PUT /api/instructions/:id', { id: wipes.id, body: { version: told?.version ?? 1, until } });
+    await rebuildProjections(databases);
+    expect((await dogView()).instructions).toMatchObject([{ id: wipes.id, until }]);
+  });
+
+  test('a word about another dog cannot be ended from here', async () => {
+    const { dogId: other } = await addDog(salon);
+    const theirs = word({ kind: 'uses', what: 'shampoo', name: '' });
+    await send(await begin(salon, other), [{ type: 'opened' }, { type: 'word told', word: theirs }]);
+    await send(await begin(salon, dogId), [{ type: 'opened' }, { type: 'word ended', word: theirs.id }]);
+    const { body } = await salon.call('GET /api/dogs/:id', { id: other });
+    expect(body.instructions).toMatchObject([{ id: theirs.id, until: null }]);
+  });
+});
+
+describe('a bottle that was brought', () => {
+  const bottle = (more: object = {}) => ({
+    id: v7(),
+    name: 'Blue wash',
+    kind: 'medicated' as const,
+    label: '9:1',
+    waterParts: '9',
+    ingredients: ['chlorhexidine 2 %'],
+    suppliedBy: 'vet' as const,
+    ...more,
+  });
+
+  test('stands on the shelf as one dog’s own, and is what its next bath takes; no other dog gets it', async () => {
+    const blue = bottle();
+    const says = { kind: 'bath product', productId: blue.id, contactMinutes: 8, nothingElse: false } as const;
+    await send(await begin(salon, dogId), [
+      { type: 'opened' },
+      { type: 'bottle brought', bottle: blue },
+      { type: 'word told', word: word(says, { by: 'vet', who: 'Dr Oyelaran' }) },
+    ]);
+    const { bath } = await dogView();
+    expect(bath?.bath).toMatchObject({ name: 'Blue wash', strength: '9:1', because: 'Dr Oyelaran asked for it' });
+    const { body: business } = await salon.call('GET /api/business');
+    expect(business.products.find(({ id }) => id === blue.id)).toMatchObject({ suppliedBy: 'vet', label: '9:1' });
+    const { dogId: other } = await addDog(salon);
+    const { body } = await salon.call('GET /api/dogs/:id', { id: other });
+    expect(body.bath?.bath?.name).not.toBe('Blue wash');
+  });
+
+  test('for this visit only: the next bath is the business’s again', async () => {
+    const green = bottle({ name: 'Green wash', kind: 'cleansing', suppliedBy: 'owner' });
+    const says = { kind: 'bath product', productId: green.id, contactMinutes: 0, nothingElse: false } as const;
+    const id = await begin(salon, dogId);
+    await send(id, [
+      { type: 'opened' },
+      { type: 'bottle brought', bottle: green },
+      { type: 'word told', word: word(says, { until: day('2026-11-25') }) },
+      {
+        type: 'used',
+        product: green.id,
+        name: 'Green wash',
+        ml: 300,
+        planned: 300,
+        how: 'as planned',
+        tasks: ['bath'],
+      },
+    ]);
+    expect((await dogView()).bath?.bath?.name).toBe('Green wash');
+    clock.now = START + DAY;
+    expect((await dogView()).bath?.bath?.name).not.toBe('Green wash');
+    clock.now = START;
+  });
+});
+
+test('what the owner said and the closing note are read at the next handover and stand in the record', async () => {
+  const first = await begin(salon, dogId);
+  await send(first, [
+    { type: 'opened' },
+    { type: 'owner said', text: 'scratches at night' },
+    { type: 'noted', text: 'left hind nail split' },
+  ]);
+  const { body: next } = await salon.call('GET /api/visits/:id', { id: await begin(salon, dogId) });
+  expect(next.atTheDoor).toMatchObject({
+    ownerSaid: { day: '2026-11-25', words: 'scratches at night' },
+    closing: { day: '2026-11-25', words: 'left hind nail split' },
+  });
+  const { body: record } = await salon.call('GET /api/dogs/:id/history', { id: dogId });
+  expect(record.items.filter(({ kind }) => kind === 'said' || kind === 'note')).toMatchObject([
+    { kind: 'said', words: 'scratches at night', visitId: first },
+    { kind: 'note', words: 'left hind nail split', visitId: first },
+  ]);
+});
+
+test('a product that a skin reacted to is not taken for that dog again', async () => {
+  const used = (await dogView()).bath?.bath;
+  if (!used) throw new Error('no wash');
+  await send(await begin(salon, dogId), [
+    { type: 'opened' },
+    {
+      type: 'incident',
+      incident: {
+        kind: 'skin reacts',
+        place: null,
+        done: 'rinsed',
+        told: '',
+        words: '',
+        product: { id: used.productId, name: used.name },
+      },
+    },
+  ]);
+  expect((await dogView()).bath?.bath?.productId).not.toBe(used.productId);
+});
+
+test('a whole visit closes with what the bath chose', async () => {
+  await visitDog(salon, dogId);
+  const { visits } = await dogView();
+  expect(visits).toHaveLength(1);
+});
