@@ -37,7 +37,7 @@ export const USES = {
     at: 'ear',
     task: 'ear cleaning',
     follows: 'Gets ear drops: given today, nothing goes in. Never together with a cleaner unless the vet says so.',
-    asksVet: 'Whether the ear is to be cleaned at all while it gets drops, and with what.',
+    asksVet: 'whether the ear is to be cleaned at all while it gets drops, and with what.',
   },
   'ear cleaner': {
     name: 'Ear cleaner at home',
@@ -65,21 +65,21 @@ export const USES = {
     at: null,
     task: 'eyes and face',
     follows: 'Liquid against stains at home: read its label. A caustic one never comes near an eye.',
-    asksVet: 'Whether the liquid against stains may be used at all.',
+    asksVet: 'whether the liquid against stains may be used at all.',
   },
   chews: {
     name: 'Chews or food against stains',
     at: null,
     task: 'eyes and face',
     follows: 'Chews against stains: ask whether its vet knows.',
-    asksVet: 'Whether the chews against stains suit this dog.',
+    asksVet: 'whether the chews against stains suit this dog.',
   },
   'by mouth': {
     name: 'Something to swallow from its vet',
     at: null,
     task: 'bath',
     follows: 'Swallows something from its vet: ask what for. For its skin: only the wash the vet agrees with.',
-    asksVet: 'Which wash goes with it, where it is for the skin.',
+    asksVet: 'which wash goes with it, where it is for the skin.',
   },
   diet: {
     name: 'A diet',

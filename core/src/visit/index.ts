@@ -1,3 +1,4 @@
+export { asPlannedUpTo, needsAnswer, type AsPlanned } from './asPlanned';
 export { bathToday, partsOfWord } from './bathToday';
 export { cautionsNow, type Caution } from './cautions';
 export { currentStep, blockers, listPlaces, notLookedAt, waitsFor, type Blocker } from './closing';
@@ -15,6 +16,7 @@ export {
   type TaskOutcome,
   type VisitWork,
 } from './outcomes';
+export { onTime, type OnTime } from './onTime';
 export { movedBefore, moveRefused } from './ownOrder';
 export { proposals, type Proposal } from './proposals';
 export { readVisit, type BeforeVisit, type VisitReading } from './readVisit';

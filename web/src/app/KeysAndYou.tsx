@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { call } from '../api/call';
-import { activeKeys } from '../browser/keys';
+import { activeKeys, type Key } from '../browser/keys';
 import { noteSignedIn } from '../browser/signedInHere';
 import { answers, outbox, useOwnWork } from '../data/device';
 import { PICTURES } from '../data/prefetch';
@@ -11,6 +11,12 @@ import { Dialog } from '../ui/Dialog';
 import { SelectField } from '../ui/SelectField';
 import { forgetNotes, tell } from '../ui/toasts';
 import { OwnCalendar } from './OwnCalendar';
+
+/** A key, and what it does besides where it is held down. */
+const withHeld = ({ keys, does, held }: Key): Pick<Key, 'keys' | 'does'>[] => [
+  { keys, does },
+  ...(held ? [{ keys: `${keys} held`, does: held.does }] : []),
+];
 
 /** Which keys there are; units and calendar of whoever is signed in; the way out. */
 export function KeysAndYou({
@@ -54,7 +60,7 @@ export function KeysAndYou({
   return (
     <Dialog open onClose={onClose} title="Keys and you" says={`${person}, ${business}`}>
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2 mb-5">
-        {keys.map(({ keys: combination, does }) => (
+        {keys.flatMap(withHeld).map(({ keys: combination, does }) => (
           <div key={combination + does} className="contents">
             <dt className="flex gap-1">
               {combination.split(' ').map((key) => (

@@ -16,10 +16,12 @@ interface FootProps {
   readonly table: TableWork;
   readonly step: Step;
   readonly go: (step: Step | null) => void;
+  /** Opens the look-over, as a held pedal does. */
+  readonly onFound: () => void;
 }
 
 /** Back, skip, and the one big button that a thumb finds without looking; space does the same. */
-export function Foot({ table, step, go }: FootProps) {
+export function Foot({ table, step, go, onFound }: FootProps) {
   const [skipping, setSkipping] = useState(false);
   const open = table.steps.filter((each) => each.barred === null);
   const before = open[open.indexOf(step) - 1];
@@ -58,6 +60,9 @@ export function Foot({ table, step, go }: FootProps) {
   useKeys([
     ...(mayBeSpared ? [{ keys: 'n', does: 'Looked at: nothing needed', run: nothingNeeded }] : []),
     { keys: ' ', does: 'Step done', run: done },
+    { keys: 'PageDown', does: 'Step done (foot switch)', run: done, held: { does: 'Found something', run: onFound } },
+    { keys: 'PageUp', does: 'Back one step (foot switch)', run: back },
+    { keys: 'Enter', does: 'Step done', run: done },
     { keys: 'Backspace', does: 'Back one step', run: back },
     { keys: 'k', does: 'Skip, because…', run: () => setSkipping(true) },
   ]);

@@ -14,6 +14,7 @@ export function Handover({ table }: { readonly table: TableWork }) {
   return (
     <>
       <ReadFirst table={table} />
+      <InUseList table={table} />
       <section aria-label="Asked at handover" className="grid grid-cols-2 max-md:grid-cols-1 gap-1.5">
         {asked.map((question) => (
           <Question key={question} table={table} question={question} />
@@ -28,7 +29,6 @@ export function Handover({ table }: { readonly table: TableWork }) {
           </Button>
         )}
       </section>
-      <InUseList table={table} />
       <OwnerSays table={table} />
     </>
   );

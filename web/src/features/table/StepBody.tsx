@@ -12,6 +12,7 @@ import { Button } from '../../ui/Button';
 import { SourceMark, SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { ShowHow } from '../../parts/methods/ShowHow';
+import { Ahead } from './Ahead';
 import { EarHair } from './EarHair';
 import { Handover } from './Handover';
 import { LeftOut } from './LeftOut';
@@ -80,6 +81,7 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
       {step.stage === 'last rinse' && <UsedMix table={table} parts={['bath', 'second wash', 'face wash']} />}
       {step.stage === 'conditioner' && <UsedMix table={table} parts={['conditioner']} />}
       {(step.stage === 'first clip' || step.stage === 'comb and tidy') && <ToolsUsed table={table} />}
+      {step.stage !== 'handover' && <Ahead table={table} step={step} />}
     </div>
   );
 }

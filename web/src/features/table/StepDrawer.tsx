@@ -1,11 +1,12 @@
-import { moveRefused, neededNothing } from '@dewpond/core/visit';
+import { asPlannedUpTo, moveRefused, needsAnswer, neededNothing } from '@dewpond/core/visit';
 import { titleWords, type Step } from '@dewpond/core/steps';
 import { reasonsTold } from '@dewpond/core/wording';
 import { useState } from 'react';
-import { ArrowUpToLine, Ban, Check, Circle, CircleDot, Eye, Minus } from 'lucide-react';
+import { ArrowUpToLine, Ban, Check, CheckCheck, Circle, CircleDot, Eye, Minus } from 'lucide-react';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { classes } from '../../ui/classes';
+import { tell } from '../../ui/toasts';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
@@ -23,8 +24,22 @@ export function StepDrawer({ table, open, onClose, onGo }: DrawerProps) {
   const doNext = (step: Step) => {
     if (!table.current) return;
     const why = moveRefused(table.steps, step.id, table.current.id);
-    setRefused(why === null ? null : { step: step.id, why });
+    setRefused(why === null ? null : { step: step.id, why: `Not next: ${why}` });
     if (why === null) record({ type: 'step moved', step: step.id, before: table.current.id });
+  };
+  /** All that needs no answer, up to this one, in one go; or what stands in the way. */
+  const doUpTo = (step: Step) => {
+    const may = asPlannedUpTo(table.state, table.steps, table.plan, step);
+    if (may.kind === 'stopped') {
+      setRefused({ step: step.id, why: `Not in one go. ${titleWords(may.at.title)}: ${may.why}.` });
+      return;
+    }
+    const ids = may.steps.map(({ id }) => id);
+    record(...ids.map((id) => ({ type: 'step done' as const, step: id })));
+    tell(`${ids.length} steps done, as planned.`, {
+      undo: () => record(...ids.toReversed().map((id) => ({ type: 'step undone' as const, step: id }))),
+    });
+    onClose();
   };
   return (
     <Dialog open={open} onClose={onClose} title={`${table.visit.dog.name}: all steps`} tall>
@@ -44,6 +59,17 @@ export function StepDrawer({ table, open, onClose, onGo }: DrawerProps) {
               <span className={step.barred ? 'line-through text-soft' : ''}>{titleWords(step.title)}</span>
               <span className="ml-auto text-sm text-soft text-right">{note(table, step)}</span>
             </button>
+            {comesLater(table, step) && needsAnswer(step, table.plan) === null && (
+              <Button
+                look="quiet"
+                className="min-h-14! shrink-0 border-transparent! text-soft"
+                aria-label={`As planned, up to here: ${titleWords(step.title)}`}
+                title="As planned, up to here"
+                onClick={() => doUpTo(step)}
+              >
+                <CheckCheck size={20} aria-hidden />
+              </Button>
+            )}
             {comesLater(table, step) && (
               <Button
                 look="quiet"
@@ -56,7 +82,7 @@ export function StepDrawer({ table, open, onClose, onGo }: DrawerProps) {
             )}
             {refused?.step === step.id && (
               <p role="status" className="w-full rounded-xl bg-watch-pale text-watch font-semibold px-3 py-2 mb-1">
-                Not next: {refused.why}
+                {refused.why}
               </p>
             )}
           </li>

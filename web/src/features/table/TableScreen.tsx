@@ -130,7 +130,7 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
         </div>
         {!over && <Aside table={table} step={step} awake={awake} onFound={() => setLooking(true)} />}
       </div>
-      {step && !over && <Foot table={table} step={step} go={go} />}
+      {step && !over && <Foot table={table} step={step} go={go} onFound={() => setLooking(true)} />}
       <Dialog open={looking} onClose={() => setLooking(false)} title="What did you find?" tall>
         <LookOver table={table} onPlace={setPlace} compact />
       </Dialog>

@@ -16,8 +16,11 @@ export function InUseList({ table }: { readonly table: TableWork }) {
   const [asking, setAsking] = useState<'use' | 'bottle' | null>(null);
   const list = inUse(table.facts);
   return (
-    <section aria-label="What it gets and what is used at home" className="mt-4">
-      <h2 className="text-lg! font-semibold mb-1.5">What it gets, and what is used at home</h2>
+    <section aria-label="What it gets and what is used at home" className="mb-4">
+      <h2 className="text-lg! font-semibold mb-1.5 flex items-center gap-1">
+        What it gets, and what is used at home
+        <SourceMark roomy source={COMMON_PRACTICE} because="What follows from each." />
+      </h2>
       {list.length === 0 && <p className="text-soft mb-1.5">Nothing on record.</p>}
       <ul className="flex flex-col gap-1.5">
         {list.map((each) => (
@@ -53,7 +56,7 @@ function InUseRow({ use: { id, what, name, place, who, from, until } }: { readon
           {until && `, until ${showDay(until)}`}
         </span>
         <span className="block text-sm leading-snug mt-0.5">
-          {follows} <SourceMark roomy source={COMMON_PRACTICE} />
+          {follows}
           {asksVet && <span className="block text-watch font-semibold">Ask its vet: {asksVet}</span>}
         </span>
       </span>

@@ -87,7 +87,7 @@ describe('at the door', () => {
       says: { kind: 'uses', what: 'ear drops', name: 'the brown bottle' },
       until: null,
     });
-    expect(screen.getByText(/Ask its vet: Whether the ear is to be cleaned/)).toBeTruthy();
+    expect(screen.getByText(/Ask its vet: whether the ear is to be cleaned/)).toBeTruthy();
   });
 });
 

@@ -1,0 +1,84 @@
+import type { Happening, VisitEvent } from '@dewpond/core/events';
+import { makePlan } from '@dewpond/core/careplan';
+import { readVisit, type BeforeVisit } from '@dewpond/core/visit';
+import { screen, within } from '@testing-library/react';
+import { v7 } from 'uuid';
+import { expect, test } from 'vitest';
+import { MEMBER, facts, visitView } from '../../tests/demoDog';
+import { standAtTable } from '../../tests/tableSide';
+
+const button = (name: RegExp | string) => screen.getByRole('button', { name });
+
+/** With these done already, begun so many minutes ago. */
+function view(done: readonly Happening[], minutesAgo = 1) {
+  const first: VisitEvent = {
+    id: v7(),
+    v: 5,
+    counter: 1,
+    device: 'another tablet',
+    person: MEMBER.personId,
+    at: Date.now() - minutesAgo * 60_000,
+    offset: 0,
+    seen: {},
+    what: { type: 'opened' },
+  };
+  return visitView({
+    events: [first, ...done.map((what, i): VisitEvent => ({ ...first, id: v7(), counter: 2 + i, what }))],
+  });
+}
+const did = (...steps: readonly string[]): Happening[] => steps.map((step) => ({ type: 'step done', step }));
+
+test('below a step stand the next two, and when the dog is ready', async () => {
+  await standAtTable(view([]));
+  const ahead = within(screen.getByRole('region', { name: 'What comes next' }));
+  expect(ahead.getAllByRole('listitem').map((each) => each.textContent)).toEqual([
+    'Ask the owner',
+    'Look and smell before anything wet',
+  ]);
+  expect(ahead.getByText(/Ready about/)).toHaveWords(/Ready about \d+:\d\d, on time/);
+});
+
+test('an hour in with nothing done is told', async () => {
+  await standAtTable(view([], 61));
+  expect(screen.getByText(/Ready about/)).toHaveWords(/6[0-2] min behind/);
+});
+
+test('as planned, up to here: what needs no answer in one tap, taken back by one; what needs one is named', async () => {
+  const dog = facts();
+  const before: BeforeVisit = {
+    kind: 'full visit',
+    facts: dog,
+    plan: makePlan(dog),
+    contactMinutes: 0,
+    lastFindings: [],
+  };
+  const { steps } = readVisit(before, []);
+  const upToTheBath = steps
+    .slice(
+      0,
+      steps.findIndex(({ id }) => id === 'wash 1'),
+    )
+    .map(({ id }) => id);
+  const plugged: Happening[] = [
+    { type: 'plug in', side: 'left' },
+    { type: 'plug in', side: 'right' },
+  ];
+  const { person, happened } = await standAtTable(view([...plugged, ...did(...upToTheBath)]));
+  await person.keyboard('s');
+  const dialog = within(screen.getByRole('dialog'));
+  await person.click(dialog.getByRole('button', { name: /^As planned, up to here: Comb and tidy/ }));
+  expect(dialog.getByRole('status')).toHaveWords(/Not in one go\. .*: /);
+  expect(happened()).toEqual([]);
+  const [next] = dialog.getAllByRole('button', { name: /^As planned, up to here/ });
+  if (!next) throw new Error('nothing may be ticked off');
+  await person.click(next);
+  const ticked = happened();
+  expect(ticked.length).toBeGreaterThan(1);
+  expect(new Set(ticked.map(({ type }) => type))).toEqual(new Set(['step done']));
+  await person.click(button(/Undo/));
+  expect(
+    happened()
+      .slice(ticked.length)
+      .map(({ type }) => type),
+  ).toEqual(ticked.map(() => 'step undone'));
+});
