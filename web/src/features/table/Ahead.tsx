@@ -8,6 +8,7 @@ import { useNow } from '../../browser/useNow';
 import { useZone } from '../../data/useUnits';
 import { MethodDrawing } from '../../drawings/method/MethodDrawing';
 import { SourceMark } from '../../ui/SourceMark';
+import { classes } from '../../ui/classes';
 import type { TableWork } from './useTable';
 import { allEvents, useVisitLog } from './visitLog';
 
@@ -22,7 +23,10 @@ export function Ahead({ table, step }: AheadProps) {
   return (
     <section
       aria-label="What comes next"
-      className="mt-8 grid grid-cols-[minmax(0,260px)_1fr] max-md:grid-cols-1 gap-x-6 gap-y-3 items-start"
+      className={classes(
+        'mt-8 grid gap-x-6 gap-y-3 items-start',
+        drawing && 'grid-cols-[minmax(0,260px)_1fr] max-md:grid-cols-1',
+      )}
     >
       {drawing && (
         <figure className="rounded-card border border-line bg-paper p-2 max-md:hidden">

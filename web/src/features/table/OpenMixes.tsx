@@ -1,5 +1,5 @@
 import type { MixView } from '@dewpond/contract';
-import { millilitres, showVolume } from '@dewpond/core/units';
+import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
 import { useState } from 'react';
 import { useNow } from '../../browser/useNow';
 import { useUnits } from '../../data/useUnits';
@@ -21,12 +21,14 @@ export function OpenMixes({ view, table }: OpenMixesProps) {
   const now = useNow(30_000) + offset;
   const [asking, setAsking] = useState<MixChoice | null>(null);
   const choices = mixChoices(table.visit, view.product, now);
+  const units = useUnits();
   const { made } = view.mix;
   if (choices.length === 0)
     return made ? (
       <p className="text-soft">
         Nothing of it stands at the bench: {made.bottle.name.toLowerCase()},{' '}
-        {made.strokes === null ? 'measure the product' : `${made.strokes} strokes`}.
+        {made.strokes === null ? showProduct(millilitres(made.product), units) : `${made.strokes} strokes`}, water to{' '}
+        {showVolume(millilitres(made.total), units)}.
       </p>
     ) : null;
   const taken = new Map(table.state.mixes.map((each) => [each.mix, each]));

@@ -59,6 +59,7 @@ function OneMix({ view, parts, table, asks }: OneMixProps) {
   const { product, mix, tasks } = view;
   const part = parts.find((each) => tasks.includes(each));
   const chosen = part && table.bath?.[part];
+  const isRest = !asks && part === 'second wash' && tasks.includes('bath');
   const planned = millilitres(mix.need);
   const used = table.state.used.find((each) => each.product === product.id);
   const tell = (ml: number, how: Extract<Happening, { type: 'used' }>['how']) =>
@@ -75,9 +76,11 @@ function OneMix({ view, parts, table, asks }: OneMixProps) {
     <section aria-label={product.name}>
       <p className="text-lg">
         <b>{product.name}</b>
-        {product.strength && ` ${product.strength}`}: {showVolume(planned, units)}
+        {product.strength && ` ${product.strength}`}:{' '}
+        {showVolume(isRest ? millilitres(view.working.wash2) : planned, units)}
         {asks ? ' planned. Used?' : product.strength ? ' of mix' : ''}
-        {!asks && tasks.includes('bath') && tasks.includes('second wash') && ', for both washes'}
+        {isRest && ', what is left of the first'}
+        {!asks && !isRest && tasks.includes('bath') && tasks.includes('second wash') && ', for both washes'}
       </p>
       {!asks && chosen && (
         <p className="text-soft first-letter:uppercase">
