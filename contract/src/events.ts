@@ -1,5 +1,5 @@
 import { CANAL_HAIR } from '@dewpond/core/catalogue';
-import { HAIR_BORNE, HAIR_CAME, HAIR_LEFT } from '@dewpond/core/dog';
+import { ALL_SHOWN, HAIR_BORNE, HAIR_CAME, HAIR_LEFT } from '@dewpond/core/dog';
 import { FINDING_COLOURS, FINDING_SMELLS, PAD_COLOURS, isKnownSign, mayBeAt, type Sign } from '@dewpond/core/findings';
 import { hasNails, isWhole } from '@dewpond/core/places';
 import {
@@ -167,6 +167,8 @@ export const happening = z.discriminatedUnion('type', [
     answer: z.boolean(),
   }),
   z.strictObject({ type: z.literal('noted'), text: text(2000).min(1) }),
+  z.strictObject({ type: z.literal('shows today'), what: z.enum(ALL_SHOWN), yes: z.boolean() }),
+  z.strictObject({ type: z.literal('mark kept'), what: z.enum(ALL_SHOWN) }),
   z.strictObject({ type: z.literal('owner said'), text: text(2000).min(1) }),
   z.strictObject({
     type: z.literal('word told'),

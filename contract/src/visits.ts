@@ -1,4 +1,5 @@
 import type { Bottle, MixCard } from '@dewpond/core/dilution';
+import { ALL_SHOWN } from '@dewpond/core/dog';
 import { HANDOVER_QUESTIONS, type HandoverQuestion } from '@dewpond/core/events';
 import { VISIT_KINDS } from '@dewpond/core/steps';
 import type { Minutes } from '@dewpond/core/units';
@@ -127,6 +128,7 @@ const preparedVisit = {
     ownerSaid: wordOfDay.nullable(),
     closing: wordOfDay.nullable(),
   }),
+  shownBefore: z.array(z.enum(ALL_SHOWN)).describe('How the dog showed itself at earlier visits'),
   /** What the owner said the last time each question was asked. */
   lastAnswers: z.partialRecord(
     z.enum(HANDOVER_QUESTIONS as [HandoverQuestion]),

@@ -178,6 +178,8 @@ describe('where the trade disagrees', () => {
     'medicated',
     'pumpWaste',
     'ratioRange',
+    'standingMinutes',
+    'dryerMinutes',
     'reach',
     'readsOneTo',
   ];

@@ -43,6 +43,7 @@ export {
   type Saying,
 } from './instructions';
 export { ALL_INTAKE_QUESTIONS, intakeQuestions, type IntakeQuestion } from './intake';
+export { ALL_SHOWN, SHOWN, asShown, isKnown, shownRefused, type ShownToday } from './showsToday';
 export { USES, USE_KINDS, type UseKind } from './useKinds';
 export { inUse, isInUse, type InUse } from './uses';
 export { BATH_TASKS, type BathTask, type OwnBath, type WashKinds } from './ownBath';

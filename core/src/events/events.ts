@@ -1,6 +1,6 @@
 import type { CanalHair } from '../catalogue';
 import type { ProductKind } from '../dilution';
-import type { EarHairWork, Instruction, Saying } from '../dog';
+import type { EarHairWork, Instruction, Saying, ShownToday } from '../dog';
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, Side } from '../places';
 import { CHOICES, type DogChoice } from '../reasons';
@@ -162,6 +162,10 @@ export type Happening =
   | { readonly type: 'noted'; readonly text: string }
   /** What the owner said at the door besides. */
   | { readonly type: 'owner said'; readonly text: string }
+  /** How the dog shows itself today; `yes` false takes it back. */
+  | { readonly type: 'shows today'; readonly what: ShownToday; readonly yes: boolean }
+  /** It showed more than once: from now on it stands on the dog. */
+  | { readonly type: 'mark kept'; readonly what: ShownToday }
   /** A word of a vet or owner that was told at the table, from today on. */
   | { readonly type: 'word told'; readonly word: ToldWord }
   /** An earlier one that holds no longer. */

@@ -2,7 +2,8 @@ import { placeKey } from '../places';
 import { madeApart, saw, type Happening, type VisitEvent } from '../events';
 import type { Clash } from './state';
 
-type MarkKind = 'step' | 'piece' | 'nails' | 'hair seen' | 'hair went' | 'place' | 'plug' | 'handover' | 'close';
+type MarkKind =
+  'step' | 'piece' | 'nails' | 'hair seen' | 'hair went' | 'place' | 'plug' | 'handover' | 'shows' | 'close';
 
 /**
  * What a mark is about: two marks of the same thing that say different things clash when their makers did not know of
@@ -30,6 +31,8 @@ function aboutOf(what: Happening): readonly [MarkKind, string] | null {
       return ['plug', what.side];
     case 'answered':
       return ['handover', what.question];
+    case 'shows today':
+      return ['shows', what.what];
     case 'closed':
       return ['close', ''];
     default:
@@ -54,6 +57,8 @@ function says(what: Happening): string {
       return what.came;
     case 'answered':
       return String(what.answer);
+    case 'shows today':
+      return String(what.yes);
     case 'closed':
       return what.how;
     default:

@@ -185,6 +185,13 @@ const HAPPENS: { readonly [K in HappeningType]: Happens<K> } = {
   'owner said': ({ state }, { text }) => {
     state.ownerSaid = [...state.ownerSaid, text];
   },
+  'shows today': ({ state }, { what, yes }) => {
+    const others = state.shown.filter((each) => each !== what);
+    state.shown = yes ? [...others, what] : others;
+  },
+  'mark kept': ({ state }, { what }) => {
+    if (!state.marksKept.includes(what)) state.marksKept = [...state.marksKept, what];
+  },
   'word told': ({ state }, { word }) => {
     state.told = [...state.told.filter(({ id }) => id !== word.id), word];
     state.ended = state.ended.filter((id) => id !== word.id);

@@ -1,5 +1,5 @@
 import { barsOf, makePlan, type CarePlan } from '../careplan';
-import { type DogFacts } from '../dog';
+import { asShown, type DogFacts } from '../dog';
 import type { Finding, Triage } from '../findings';
 import { SIDES, placeKey, type PlaceKey, type Side } from '../places';
 import { endings, type Bar, type BarAt } from '../stops';
@@ -87,6 +87,8 @@ const basisOf = (state: VisitState): readonly unknown[] => [
   state.hairSeen.left,
   state.hairSeen.right,
   ...Object.entries(state.answers).flat(),
+  'shown',
+  ...state.shown,
   'told',
   ...state.told,
   ...state.ended,
@@ -98,7 +100,7 @@ function judge(
   basis: readonly unknown[],
   last: JudgedVisit | undefined,
 ): JudgedVisit {
-  const answers = JSON.stringify([state.answers, state.hairSeen, state.told, state.ended]);
+  const answers = JSON.stringify([state.answers, state.hairSeen, state.told, state.ended, state.shown]);
   const sameDog = last?.answers === answers ? last.judgement : null;
   const { facts, plan } = sameDog ?? askedToday(before, state);
   const { findings, plugs } = state;
@@ -136,10 +138,10 @@ const sameBars = (some: readonly Bar[], others: readonly Bar[]): boolean =>
 
 /** The dog and its plan, with what the owner said at the handover, and with the hair that was seen in its ears. */
 function askedToday(before: BeforeVisit, state: VisitState): Pick<Judgement, 'facts' | 'plan'> {
-  const { answers, hairSeen, told, ended } = state;
+  const { answers, hairSeen, told, ended, shown } = state;
   const looked = SIDES.some((side) => hairSeen[side] !== null);
-  if (Object.keys(answers).length + told.length + ended.length === 0 && !looked) return before;
-  const asked = applyAnswers(withWords(before.facts, told, ended), answers);
+  if (Object.keys(answers).length + told.length + ended.length + shown.length === 0 && !looked) return before;
+  const asked = asShown(applyAnswers(withWords(before.facts, told, ended), answers), shown);
   const ear = (side: Side) => ({ ...asked.ears[side], hair: hairSeen[side] ?? asked.ears[side].hair });
   const facts = looked ? { ...asked, ears: { left: ear('left'), right: ear('right') } } : asked;
   return { facts, plan: makePlan(facts) };

@@ -47,8 +47,14 @@ const whole = (dog: DogFacts): string =>
     amounts(dog),
   ]);
 
-/** Which way a ratio is read, which end of a range is taken, and how product gets into a bottle concern mixing, not dogs. */
-const NOT_OF_THE_VISIT: readonly HouseQuestion[] = ['readsOneTo', 'pumpWaste', 'ratioRange'];
+/** Which way a ratio is read, which end of a range is taken, how long a dog stands, and how product gets into a bottle concern mixing, not dogs. */
+const NOT_OF_THE_VISIT: readonly HouseQuestion[] = [
+  'readsOneTo',
+  'pumpWaste',
+  'ratioRange',
+  'standingMinutes',
+  'dryerMinutes',
+];
 
 test('every school of every question changes the visit of some dog: steps, words, amounts or minutes', () => {
   const medicated = aDog({ skin: 'under treatment' }, 'lagotto');

@@ -1,6 +1,6 @@
 import type { CanalHair } from '../catalogue';
 import type { Task } from '../tasks';
-import type { EarHairWork } from '../dog';
+import type { EarHairWork, ShownToday } from '../dog';
 import type { Finding, PadColour, Sign } from '../findings';
 import type { Place, PlaceKey, Side } from '../places';
 import type { Day } from '../units';
@@ -119,6 +119,9 @@ export interface VisitState {
   readonly notes: readonly string[];
   /** What the owner said at the door. */
   readonly ownerSaid: readonly string[];
+  /** How the dog shows itself today, and what of it was kept as a mark. */
+  readonly shown: readonly ShownToday[];
+  readonly marksKept: readonly ShownToday[];
   /** Words told at this table, and the ids of those that were ended. */
   readonly told: readonly ToldWord[];
   readonly ended: readonly string[];
@@ -159,6 +162,8 @@ export const EMPTY_VISIT: VisitState = {
   clashes: [],
   notes: [],
   ownerSaid: [],
+  shown: [],
+  marksKept: [],
   told: [],
   ended: [],
   bottles: [],

@@ -219,6 +219,18 @@ export const HOUSE_QUESTIONS = {
       warns: 'Only where no mat was found: water tightens a mat.',
     },
   ]),
+  standingMinutes: question('How long do old, blind or flat-faced dogs stand at most?', '45 min', [
+    { id: '45 min', words: '45 minutes, then leave out or split', for: 'Room for a bath and a brush.' },
+    { id: '30 min', words: '30 minutes, then leave out or split', for: 'Two short visits rather than a long one.' },
+    { id: '60 min', words: 'An hour, then leave out or split', for: 'For dogs that rest well between.' },
+    { id: 'no limit', words: 'By eye', for: 'Nobody is reminded.', warns: 'A dog that tires does not say so.' },
+  ]),
+  dryerMinutes: question('How long under a dryer are they at most?', '15 min', [
+    { id: '15 min', words: '15 minutes, then a break or towels', for: 'Cool air, and watched.' },
+    { id: '10 min', words: '10 minutes, then a break or towels', for: 'For the flattest faces, and in summer.' },
+    { id: '25 min', words: '25 minutes, then a break or towels', for: 'Thick coats that rest well.' },
+    { id: 'no limit', words: 'By eye', for: 'Nobody is reminded.', warns: 'They overheat quickly.' },
+  ]),
   comb: question('When is it combed?', 'dry only', [
     { id: 'dry only', words: 'Combed only when dry', for: 'Wet hair breaks.' },
     { id: 'also damp', words: 'Combed damp as well', for: 'Knots show before they dry in.' },

@@ -2,7 +2,7 @@ import { asc } from 'drizzle-orm';
 import { readConfig } from '../platform/config/config';
 import { organization } from '../platform/db/authSchema';
 import { connect, type Databases } from '../platform/db/connect';
-import { visit } from '../platform/db/schema';
+import { business, visit } from '../platform/db/schema';
 import { inTenant, type BusinessId } from '../platform/db/tenant';
 import { loadStockedBusiness } from '../records/business/business';
 import { loadVisit } from '../records/visit/load';
@@ -16,11 +16,14 @@ export async function rebuildProjections(databases: Databases): Promise<number> 
   for (const { id } of businesses) {
     const businessId = id as BusinessId;
     count += await inTenant(databases, businessId, async (tx) => {
-      const business = await loadStockedBusiness(tx);
+      // One that just signs up has no rows of its own yet.
+      const [begun] = await tx.select({ id: business.businessId }).from(business);
+      if (!begun) return 0;
+      const its = await loadStockedBusiness(tx);
       const visits = await tx.select({ id: visit.id }).from(visit).orderBy(asc(visit.createdAt), asc(visit.id));
       for (const each of visits) {
-        const loaded = await loadVisit(tx, business, each.id);
-        if (loaded.events.length > 0) await project(tx, loaded, business, await loadWritten(tx, each.id));
+        const loaded = await loadVisit(tx, its, each.id);
+        if (loaded.events.length > 0) await project(tx, loaded, its, await loadWritten(tx, each.id));
       }
       return visits.length;
     });

@@ -1,7 +1,9 @@
 import { day } from '@dewpond/core/units';
 import type { Happening, ToldWord } from '@dewpond/core/events';
+import { eq } from 'drizzle-orm';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
+import { organization } from '../platform/db/authSchema';
 import { rebuildProjections } from '../commands/rebuildProjections';
 import { addDog, clock, databases, openSalon, type Salon } from './salon';
 import { begin, eventsOf, visitDog } from './tableSide';
@@ -124,6 +126,15 @@ describe('a bottle that was brought', () => {
   });
 });
 
+test('a business that just signs up does not keep the others’ tables from being made anew', async () => {
+  const id = await begin(salon, dogId);
+  await send(id, [{ type: 'opened' }, { type: 'noted', text: 'calm' }]);
+  const toBe = { id: v7(), name: 'To be', slug: v7(), createdAt: new Date() };
+  await databases.auth.insert(organization).values(toBe);
+  expect(await rebuildProjections(databases)).toBeGreaterThan(0);
+  await databases.auth.delete(organization).where(eq(organization.id, toBe.id));
+});
+
 test('what the owner said and the closing note are read at the next handover and stand in the record', async () => {
   const first = await begin(salon, dogId);
   await send(first, [
@@ -167,4 +178,26 @@ test('a whole visit closes with what the bath chose', async () => {
   await visitDog(salon, dogId);
   const { visits } = await dogView();
   expect(visits).toHaveLength(1);
+});
+
+describe('how it showed itself', () => {
+  const shows = { type: 'shows today', what: 'cannot stand', yes: true } as const;
+
+  test('is told at the next visit; kept as a mark it stands on the dog, once, and stays off when it is taken off', async () => {
+    await send(await begin(salon, dogId), [{ type: 'opened' }, shows]);
+    const second = await begin(salon, dogId);
+    const { body: view } = await salon.call('GET /api/visits/:id', { id: second });
+    expect(view.shownBefore).toEqual(['cannot stand']);
+    expect((await dogView()).profile.canStandThroughBath).toBe(true);
+    await send(second, [{ type: 'opened' }, shows, { type: 'mark kept', what: 'cannot stand' }]);
+    const { profile, version } = await dogView();
+    expect(profile.canStandThroughBath).toBe(false);
+    await salon.call('PUT /api/dogs/:id', {
+      id: dogId,
+      body: { version, profile: { ...profile, canStandThroughBath: true } },
+    });
+    await rebuildProjections(databases);
+    await send(second, [{ type: 'noted', text: 'still here' }], 9);
+    expect((await dogView()).profile.canStandThroughBath).toBe(true);
+  });
 });

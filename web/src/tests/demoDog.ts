@@ -242,6 +242,7 @@ export const visitView = (more: Partial<VisitView> = {}): VisitView => ({
   },
   askAgain: [],
   referred: [],
+  shownBefore: [],
   lastAnswers: {},
   events: [],
   serverNow: Date.now(),

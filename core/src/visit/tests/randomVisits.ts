@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { barsOf, makePlan } from '../../careplan';
 import { CANAL_HAIR } from '../../catalogue';
-import { HAIR_BORNE, HAIR_CAME, HAIR_LEFT, type DogFacts } from '../../dog';
+import { ALL_SHOWN, HAIR_BORNE, HAIR_CAME, HAIR_LEFT, type DogFacts } from '../../dog';
 import {
   ALL_SIGNS,
   PAD_COLOURS,
@@ -115,6 +115,9 @@ export const anyHappening: fc.Arbitrary<Happening> = fc.oneof(
   anyFinding.map((found): Happening => ({ type: 'found', finding: found })),
   anyFinding.map((found): Happening => ({ type: 'taken back', place: found.place, sign: found.sign })),
   anyFinding.map((found): Happening => ({ type: 'looked clear', place: found.place })),
+  fc
+    .tuple(fc.constantFrom(...ALL_SHOWN), fc.boolean())
+    .map(([what, yes]): Happening => ({ type: 'shows today', what, yes })),
   side.map((s): Happening => ({ type: 'plug in', side: s })),
   fc
     .tuple(side, fc.constantFrom('paw front', 'nail hind 1'), fc.constantFrom(...TOE_LENGTHS))

@@ -56,6 +56,8 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
     'home_tick.key',
     'import_run.state',
     'incident.kind',
+    'visit.marks_kept',
+    'visit.shown',
     'incident.place',
     'instruction.by',
     'instruction.place',

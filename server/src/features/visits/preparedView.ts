@@ -61,6 +61,7 @@ export async function preparedView(
       ownerSaid: lastWord(record, 'ownerSaid'),
       closing: lastWord(record, 'closingNote'),
     },
+    shownBefore: [...new Set(record.visits.flatMap(({ shown }) => shown))],
     lastAnswers: record.answers,
   };
 }

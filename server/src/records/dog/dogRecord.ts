@@ -1,6 +1,6 @@
 import type { EarlierPhoto, VisitView } from '@dewpond/contract';
 import type { CanalHair } from '@dewpond/core/catalogue';
-import type { EarHairWork, Instruction } from '@dewpond/core/dog';
+import type { EarHairWork, Instruction, ShownToday } from '@dewpond/core/dog';
 import { learnDogFactor } from '@dewpond/core/dilution';
 import type { Finding } from '@dewpond/core/findings';
 import { handlingMarks } from '@dewpond/core/handling';
@@ -41,6 +41,8 @@ export interface DogRecord {
     /** What the owner said at the door, and the closing note; may be empty. */
     readonly ownerSaid: string;
     readonly closingNote: string;
+    /** How the dog showed itself. */
+    readonly shown: readonly ShownToday[];
   }[];
   readonly care: readonly CareRow[];
   readonly findings: readonly StoredFinding[];
@@ -189,6 +191,7 @@ const asPastVisit = (row: DogRows['visits'][number]): DogRecord['visits'][number
   begunTwice: row.alsoFor !== null,
   ownerSaid: row.ownerSaid,
   closingNote: row.closingNote,
+  shown: row.shown,
 });
 
 const asFinding = (row: OfVisit<DogRows['findings'][number]>): StoredFinding => ({

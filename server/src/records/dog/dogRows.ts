@@ -51,6 +51,7 @@ export const dogQueries = (select: QueryBuilder, among: (dogId: Column) => SQL) 
       alsoFor: visit.alsoFor,
       ownerSaid: visit.ownerSaid,
       closingNote: visit.closingNote,
+      shown: visit.shown,
     })
     .from(visit)
     .where(among(visit.dogId))

@@ -72,13 +72,17 @@ async function writeVisit(tx: Tenant, { row, state }: LoadedVisit): Promise<void
     backOn: state.away?.back ?? null,
     ownerSaid: state.ownerSaid.join('\n'),
     closingNote: state.notes.join('\n'),
+    shown: [...state.shown],
+    marksKept: [...state.marksKept],
   };
   const isSame =
     row.closed === now.closed &&
     row.backOn === now.backOn &&
     row.looked.join() === now.looked.join() &&
     row.ownerSaid === now.ownerSaid &&
-    row.closingNote === now.closingNote;
+    row.closingNote === now.closingNote &&
+    row.shown.join() === now.shown.join() &&
+    row.marksKept.join() === now.marksKept.join();
   if (!isSame) await tx.update(visit).set(now).where(eq(visit.id, row.id));
   if (row.appointmentId !== null && state.closed !== null && row.closed !== state.closed) {
     await tx

@@ -1,5 +1,6 @@
+import { asShown } from '@dewpond/core/dog';
 import { addDays, type Day } from '@dewpond/core/units';
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import { dog, instruction, product } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { LoadedVisit } from './load';
@@ -9,7 +10,9 @@ import type { LoadedVisit } from './load';
  * of a vet or owner is an instruction from that day on, and one that was ended ends the day before. Each is written once;
  * what somebody changed at the desk since stays as it is.
  */
-export async function writeWords(tx: Tenant, { row, state }: LoadedVisit): Promise<void> {
+export async function writeWords(tx: Tenant, loaded: LoadedVisit): Promise<void> {
+  const { row, state } = loaded;
+  await keepMarks(tx, loaded);
   const { bottles, told, ended } = state;
   if (bottles.length > 0)
     await tx
@@ -43,4 +46,21 @@ export async function writeWords(tx: Tenant, { row, state }: LoadedVisit): Promi
       .update(instruction)
       .set({ untilDay: addDays(row.day as Day, -1) })
       .where(and(inArray(instruction.id, [...ended]), eq(instruction.dogId, row.dogId)));
+}
+
+/** What showed more than once is written on the dog, when it is first told; what somebody takes off the card stays off. */
+async function keepMarks(tx: Tenant, { row, state, planned }: LoadedVisit): Promise<void> {
+  const fresh = state.marksKept.filter((what) => !row.marksKept.includes(what));
+  if (fresh.length === 0) return;
+  const [known] = await tx.select({ profile: dog.profile }).from(dog).where(eq(dog.id, row.dogId));
+  if (!known) return;
+  const { canStandThroughBath, handling } = asShown(
+    { ...planned.facts, ...known.profile, ears: planned.facts.ears },
+    fresh,
+  );
+  const asWritten = { ...handling, minds: [...handling.minds], marks: [...handling.marks] };
+  await tx
+    .update(dog)
+    .set({ profile: { ...known.profile, canStandThroughBath, handling: asWritten }, version: sql`${dog.version} + 1` })
+    .where(eq(dog.id, row.dogId));
 }

@@ -11,6 +11,7 @@ import { classes } from '../../ui/classes';
 import { MessageDialog } from '../../parts/messages/MessageDialog';
 import { BarLines } from './BarLines';
 import { Proposals } from './Proposals';
+import { ShowsToday } from './ShowsToday';
 import { keyOf, takenAway, type Cause } from './takenAway';
 import { RunningTimers } from './Timers';
 import type { TableWork } from './useTable';
@@ -53,6 +54,7 @@ export function Aside({
           </ul>
         </section>
       )}
+      <ShowsToday table={table} />
       <Proposals table={table} />
       <LastTime table={table} step={step} />
       {NEARLY.has(step?.stage ?? 'record') && <NearlyReady table={table} />}

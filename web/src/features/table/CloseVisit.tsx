@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { useKeys } from '../../browser/keys';
 import { Button } from '../../ui/Button';
 import { ButtonLink } from '../../ui/ButtonLink';
+import { MarksToKeep } from './ShowsToday';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
@@ -59,6 +60,7 @@ export function CloseVisit({ table }: { readonly table: TableWork }) {
           {trouble}
         </p>
       )}
+      <MarksToKeep table={table} />
       <label className="flex flex-col gap-1">
         <span className="font-semibold">A word for the record (not on the owner sheet)</span>
         <textarea

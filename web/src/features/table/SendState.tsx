@@ -120,6 +120,7 @@ export function inWords(what: RefusedThing['what']): string {
   if (type === 'ear hair went') return `hair of the ${what.side} ear: ${what.came ?? 'not said'} came out`;
   if (type === 'piece settled') return `${what.piece}: ${what.how}`;
   if (type === 'noted') return `noted: ${what.text}`;
+  if (type === 'shows today') return `today: ${what.what}`;
   if (type === 'owner said') return `the owner said: ${what.text}`;
   if (type === 'word told') return `told by ${what.word.who}`;
   if (type === 'bottle brought') return `brought: ${what.bottle.name}`;

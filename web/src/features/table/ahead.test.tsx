@@ -82,3 +82,23 @@ test('as planned, up to here: what needs no answer in one tap, taken back by one
       .map(({ type }) => type),
   ).toEqual(ticked.map(() => 'step undone'));
 });
+
+test('it cannot stand, in two taps: told beside every step, and offered for the dog where it showed before', async () => {
+  const { person, happened } = await standAtTable({ ...view([]), shownBefore: ['cannot stand'] });
+  await person.click(button('Today it…'));
+  expect(button(/It needs a muzzle/)).toBeDisabledAnd(/Never on a flat face/);
+  await person.click(button(/It cannot stand/));
+  expect(happened().at(-1)).toEqual({ type: 'shows today', what: 'cannot stand', yes: true });
+  expect(screen.getByRole('region', { name: 'How it shows itself today' })).toHaveWords(
+    /Washed lying on a mat, in parts/,
+  );
+  await person.click(button('Take back: It cannot stand'));
+  expect(happened().at(-1)).toEqual({ type: 'shows today', what: 'cannot stand', yes: false });
+});
+
+test('a flat face has its minutes: after them the screen says what can be done', async () => {
+  await standAtTable(view([], 20));
+  expect(screen.queryByText(/min here: leave out/)).toBeNull();
+  await standAtTable(view([], 50));
+  expect(screen.getByText(/50 min here: leave out what can wait/)).toBeTruthy();
+});

@@ -8,9 +8,10 @@ import { upToDate } from '@dewpond/core/events';
 type OlderMix = Omit<VisitView['mixes'][number], 'tasks'> & Partial<Pick<VisitView['mixes'][number], 'tasks'>>;
 
 /** A visit as an older version cached it on this device: open mixes stood under another name, the bath did not choose. */
-type OlderVisit = Omit<VisitView, 'openMixes' | 'bath' | 'mixes' | 'atTheDoor'> & {
+type OlderVisit = Omit<VisitView, 'openMixes' | 'bath' | 'mixes' | 'atTheDoor' | 'shownBefore'> & {
   readonly bath?: VisitView['bath'];
   readonly atTheDoor?: VisitView['atTheDoor'];
+  readonly shownBefore?: VisitView['shownBefore'];
   readonly mixes: readonly OlderMix[];
   readonly openMixes?: VisitView['openMixes'];
   readonly bench?: VisitView['openMixes'];
@@ -26,6 +27,7 @@ export const visitUpToDate = ({ bench, ...visit }: OlderVisit): VisitView => ({
   ...visit,
   openMixes: visit.openMixes ?? bench ?? [],
   bath: visit.bath ?? null,
+  shownBefore: visit.shownBefore ?? [],
   atTheDoor: visit.atTheDoor ?? { booking: '', dog: '', ownerSaid: null, closing: null },
   mixes: visit.mixes.map((mix) => ({
     ...mix,

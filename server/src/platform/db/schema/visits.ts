@@ -14,7 +14,7 @@ import {
   text,
   uuid,
 } from 'drizzle-orm/pg-core';
-import { LOOKED, SEEN } from '../shapes/visits';
+import { LOOKED, SEEN, SHOWN_LIST } from '../shapes/visits';
 import { shaped } from '../shapes/shaped';
 import { dog } from './book';
 import { member } from './business';
@@ -63,6 +63,9 @@ export const visit = dewpond.table(
     /** What the owner said at the door, and the groomer's closing note. */
     ownerSaid: text('owner_said').notNull().default(''),
     closingNote: text('closing_note').notNull().default(''),
+    /** How the dog showed itself, and what of it was written on the dog. */
+    shown: shaped('shown', SHOWN_LIST).notNull().default([]),
+    marksKept: shaped('marks_kept', SHOWN_LIST).notNull().default([]),
     madeFrom: text('made_from').notNull(),
     createdAt: instant('created_at').notNull().defaultNow(),
   },

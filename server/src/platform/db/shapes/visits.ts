@@ -10,6 +10,7 @@ import {
   type VetAnswer,
 } from '@dewpond/core/referral';
 import { ALL_SECTIONS, type SheetEdits } from '@dewpond/core/sheet';
+import { ALL_SHOWN, type ShownToday } from '@dewpond/core/dog';
 import { z } from 'zod';
 import { day, first, oneOf, wordOf, words } from './values';
 import type { Shape } from './shaped';
@@ -42,6 +43,11 @@ export const END: Shape<ReferralEnd> = first(
   z.object({ outcome: oneOf(OUTCOMES), on: day, by: z.string(), personId }),
 );
 
+/** How a dog showed itself; what today's Dewpond does not know is left out. */
+export const SHOWN_LIST: Shape<ShownToday[]> = first(
+  'how a dog showed itself',
+  z.array(z.string()).transform((stored) => ALL_SHOWN.filter((what) => stored.includes(what))),
+);
 export const LOOKED: Shape<PlaceKey[]> = first('places looked at', z.array(wordOf<PlaceKey>()));
 export const SEEN: Shape<Readonly<Record<string, number>>> = first(
   'what a device had seen',

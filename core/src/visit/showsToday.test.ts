@@ -1,0 +1,64 @@
+import { describe, expect, test } from 'vitest';
+import { makePlan, restraintOf } from '../careplan';
+import { aDog } from '../careplan/tests/randomDogs';
+import { ALL_SHOWN, asShown, isKnown, shownRefused, type DogFacts, type ShownToday } from '../dog';
+import type { Happening } from '../events';
+import { readVisit, tiringBudget } from '.';
+import { logged } from './tests/randomVisits';
+
+const visit = (facts: DogFacts, ...what: readonly Happening[]) =>
+  readVisit(
+    { kind: 'full visit', facts, plan: makePlan(facts), contactMinutes: 0, lastFindings: [] },
+    logged([{ type: 'opened' }, ...what]),
+  );
+const shows = (what: ShownToday, yes = true): Happening => ({ type: 'shows today', what, yes });
+const words = ({ steps }: ReturnType<typeof visit>): string =>
+  steps.flatMap(({ how, title }) => [...how.map((said) => said.words), title.id]).join('\n');
+
+describe('how it shows itself today', () => {
+  const spaniel = aDog({}, 'springer');
+  const pug = aDog({}, 'pug');
+
+  test('it cannot stand: washed lying, from this tap on; taken back, as before', () => {
+    expect(words(visit(spaniel))).not.toMatch(/Lying on a mat, in parts/);
+    expect(words(visit(spaniel, shows('cannot stand')))).toMatch(/Lying on a mat, in parts/);
+    expect(words(visit(spaniel, shows('cannot stand'), shows('cannot stand', false)))).toBe(words(visit(spaniel)));
+  });
+
+  test('no blower: towels only, and no piece of the drying blows', () => {
+    const blows = (reading: ReturnType<typeof visit>) =>
+      reading.steps
+        .filter(({ stage }) => stage === 'dry')
+        .some(({ pieces }) => pieces.some(({ touches }) => touches.some(({ procedure }) => procedure === 'blow')));
+    expect([blows(visit(spaniel)), blows(visit(spaniel, shows('no blower')))]).toEqual([true, false]);
+  });
+
+  test('a muzzle is never put on a flat face, whoever taps it', () => {
+    expect([shownRefused(spaniel, 'muzzle'), shownRefused(pug, 'muzzle')]).toEqual([
+      null,
+      expect.stringMatching(/Never/),
+    ]);
+    expect(visit(pug, shows('muzzle')).facts.handling.muzzle).toBe('no muzzle');
+    const line = restraintOf(visit(spaniel, shows('muzzle')).facts).find(({ about }) => about === 'muzzle');
+    expect(line?.words).toMatch(/never under a dryer or in heat.*owner has not been asked/);
+  });
+
+  test.each(ALL_SHOWN)('%s: known once it stands on the dog, and not before', (what) => {
+    expect(isKnown(spaniel, what)).toBe(false);
+    expect(isKnown(asShown(spaniel, [what]), what)).toBe(true);
+  });
+});
+
+describe('a dog that tires has a budget', () => {
+  test.each<[string, DogFacts, number | null]>([
+    ['a young long-nosed dog', aDog({}, 'springer'), null],
+    ['an old one', aDog({ lifeStage: 'senior' }, 'springer'), 45],
+    ['a flat face', aDog({}, 'pug'), 45],
+    ['a blind dog', aDog({ handling: { ...aDog().handling, sight: 'blind' } }, 'springer'), 45],
+    ['one that cannot stand', aDog({ canStandThroughBath: false }, 'springer'), 45],
+    ['a business that goes by eye', aDog({ ways: { ...aDog().ways, standingMinutes: 'no limit' } }, 'pug'), null],
+    ['a business that stops sooner', aDog({ ways: { ...aDog().ways, standingMinutes: '30 min' } }, 'pug'), 30],
+  ])('%s', (_, dog, standing) => {
+    expect(tiringBudget(dog)?.standing ?? null).toBe(standing);
+  });
+});

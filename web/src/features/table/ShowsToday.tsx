@@ -1,0 +1,132 @@
+import { ALL_SHOWN, SHOWN, isKnown, shownRefused, type ShownToday } from '@dewpond/core/dog';
+import { correctedTime } from '@dewpond/core/events';
+import { COMMON_PRACTICE, HOUSE_VALUE } from '@dewpond/core/provenance';
+import { tiringBudget } from '@dewpond/core/visit';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { useNow } from '../../browser/useNow';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { SourceMark } from '../../ui/SourceMark';
+import type { TableWork } from './useTable';
+import { allEvents, record, useVisitLog } from './visitLog';
+
+/** How the dog shows itself today, with what is done about it from now on; two taps, and the steps follow at once. */
+export function ShowsToday({ table }: { readonly table: TableWork }) {
+  const [asking, setAsking] = useState(false);
+  const { shown } = table.state;
+  return (
+    <section aria-label="How it shows itself today" className="flex flex-col gap-2">
+      {shown.map((what) => (
+        <div key={what} className="flex items-stretch rounded-xl border border-watch bg-watch-pale overflow-hidden">
+          <p className="flex-1 px-3 py-2 leading-snug">
+            <b>{SHOWN[what].name}.</b> {SHOWN[what].does} <SourceMark source={COMMON_PRACTICE} />
+          </p>
+          <button
+            type="button"
+            aria-label={`Take back: ${SHOWN[what].name}`}
+            className="w-14 shrink-0 grid place-items-center border-l border-watch"
+            onClick={() => record({ type: 'shows today', what, yes: false })}
+          >
+            <X size={20} aria-hidden />
+          </button>
+        </div>
+      ))}
+      <Tired table={table} />
+      <Button look="quiet" className="min-h-14!" onClick={() => setAsking(true)}>
+        Today it…
+      </Button>
+      {asking && <Ask table={table} onClose={() => setAsking(false)} />}
+    </section>
+  );
+}
+
+function Ask({ table, onClose }: { readonly table: TableWork; readonly onClose: () => void }) {
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={`How is ${table.visit.dog.name} today?`}
+      says="The steps follow at once."
+      tall
+    >
+      <div className="flex flex-col gap-2">
+        {ALL_SHOWN.filter((what) => !table.state.shown.includes(what)).map((what) => {
+          const refused = shownRefused(table.facts, what);
+          return (
+            <Button
+              key={what}
+              className="min-h-16! text-lg flex-col! items-start! text-left"
+              disabled={refused !== null}
+              onClick={() => {
+                record({ type: 'shows today', what, yes: true });
+                onClose();
+              }}
+            >
+              <span>{SHOWN[what].name}</span>
+              <span className="text-sm font-normal leading-snug">{refused ?? SHOWN[what].does}</span>
+            </Button>
+          );
+        })}
+      </div>
+    </Dialog>
+  );
+}
+
+const MINUTE = 60_000;
+
+/** An old, blind or flat-faced dog has had its minutes: leave out, or split the visit over two. */
+function Tired({ table }: { readonly table: TableWork }) {
+  const known = useVisitLog((log) => log.known);
+  const own = useVisitLog((log) => log.own);
+  const offset = useVisitLog((log) => log.offset) ?? 0;
+  const now = useNow(30_000) + offset;
+  const budget = tiringBudget(table.facts);
+  if (budget === null) return null;
+  const { steps } = table.state;
+  const events = allEvents({ known, own });
+  const minutesSince = (event: (typeof events)[number] | undefined): number => {
+    const at = event && correctedTime(event);
+    return at === null || at === undefined ? 0 : Math.floor((now - at) / MINUTE);
+  };
+  const stood = minutesSince(events[0]);
+  const wet = steps['water off']?.kind === 'done' && steps['dry'] === undefined ? steps['water off'].by : undefined;
+  const dried = minutesSince(wet);
+  const said =
+    budget.dryer !== null && dried >= budget.dryer
+      ? `${dried} min at the dryer: a break, or towels.`
+      : budget.standing !== null && stood >= budget.standing
+        ? `${stood} min here: leave out what can wait, or send it home and finish another day (More).`
+        : null;
+  return said === null ? null : (
+    <p role="status" className="rounded-xl border border-watch bg-watch-pale px-3 py-2 leading-snug">
+      <b>{said}</b>{' '}
+      <SourceMark source={HOUSE_VALUE} because={`The business’s minutes for a dog that tires: ${budget.because}.`} />
+    </p>
+  );
+}
+
+/** What showed before, too, and stands nowhere on the dog yet: offered at the close, one tap each. */
+export function MarksToKeep({ table }: { readonly table: TableWork }) {
+  const { shown, marksKept } = table.state;
+  const offered = shown.filter(
+    (what: ShownToday) => table.visit.shownBefore.includes(what) && !isKnown(table.visit.facts, what),
+  );
+  if (offered.length === 0) return null;
+  return (
+    <section aria-label="Write it on the dog?" className="flex flex-col gap-2">
+      <p className="text-lg">It showed before, too. Write it on the dog?</p>
+      {offered.map((what) => (
+        <Button
+          key={what}
+          look={marksKept.includes(what) ? 'main' : 'plain'}
+          className="min-h-15! text-lg"
+          disabled={marksKept.includes(what)}
+          onClick={() => record({ type: 'mark kept', what })}
+        >
+          {marksKept.includes(what) ? `Written: ${SHOWN[what].mark}` : SHOWN[what].mark}
+        </Button>
+      ))}
+    </section>
+  );
+}
