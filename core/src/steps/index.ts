@@ -1,3 +1,4 @@
+export { byBody, byCoat } from './byBody';
 export { careAt, caresFor, isCareBarred, mayNeedNothing, tasksDoneBy } from './care';
 export { HAZARDS, type Before, type Hazard } from './hazards';
 export { step } from './makeStep';

@@ -5,7 +5,7 @@ import { endings, type BarAt } from '../stops';
 import { brushOut, combAndTidy, firstClip, lookOver, mat, nails, teeth, type Piece } from '../work';
 import * as bath from './bathSteps';
 import * as drying from './dryingSteps';
-import { bySize } from './bySize';
+import { byBody } from './byBody';
 import { first } from './hazards';
 import { inHouseOrder } from './houseOrder';
 import { left, practice, says, step } from './makeStep';
@@ -33,7 +33,7 @@ export function stepList(visit: VisitPlan): Step[] {
     ...each,
     after: each.after.filter(({ step: id }) => ids.has(id)),
     during: each.during.filter((id) => ids.has(id)),
-    minutes: each.minutes * bySize(each.stage, visit.facts.weight) * (visit.minutesFactor?.[each.stage] ?? 1),
+    minutes: each.minutes * byBody(each.stage, visit.facts) * (visit.minutesFactor?.[each.stage] ?? 1),
   }));
   const ending = endings(visit.bars);
   return ending.length === 0 ? linked : linked.map((each) => endEarly(each, ending));

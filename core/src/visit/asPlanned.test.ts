@@ -6,7 +6,7 @@ import type { Happening } from '../events';
 import { finding } from '../findings';
 import { placeOf } from '../places';
 import { timeline, totalMinutes, type Step } from '../steps';
-import { asPlannedUpTo, currentStep, foldVisit, needsAnswer, onTime, readVisit, waitsFor } from '.';
+import { asPlannedUpTo, currentStep, foldVisit, needsAnswer, onTime, readVisit, stagesTook, waitsFor } from '.';
 import { logged, stepsFor } from './tests/randomVisits';
 
 const at = (facts: ReturnType<typeof aDog>, happened: readonly Happening[] = []) => {
@@ -103,4 +103,22 @@ describe('ready about', () => {
     const { state } = at(aDog(), done(...steps.map(({ id }) => id)));
     expect(onTime(state, steps, 0, 10 * MINUTE).behind).toBe(10 - totalMinutes(timeline(steps)));
   });
+});
+
+test('of steps that were ticked off in one go nobody knows which took how long: none of them teaches', () => {
+  const { steps } = at(aDog());
+  const minute = (n: number) => n * 60_000;
+  const mark = (what: Happening, i: number, time: number) => {
+    const [event] = logged([what], 'tablet', i);
+    if (!event) throw new Error('no event');
+    return { ...event, at: time };
+  };
+  const events = [
+    mark({ type: 'opened' }, 1, 0),
+    mark({ type: 'step done', step: 'brush-out' }, 2, minute(12)),
+    mark({ type: 'step done', step: 'wash 1' }, 3, minute(30)),
+    mark({ type: 'step done', step: 'face' }, 4, minute(30) + 5),
+    mark({ type: 'step done', step: 'water off' }, 5, minute(34)),
+  ];
+  expect(stagesTook(events, foldVisit(events), steps).map(({ stage }) => stage)).toEqual(['brush-out', 'water off']);
 });

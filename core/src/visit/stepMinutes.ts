@@ -23,12 +23,14 @@ const SHORTEST_MINUTES = 0.25;
 export function stagesTook(events: readonly VisitEvent[], state: VisitState, steps: readonly Step[]): StageTook[] {
   const took = new Map<Stage, { minutes: number; predicted: number }>();
   const lastMark = new Map<string, number>();
+  const together = tickedTogether(events);
   for (const event of events) {
     const { what, device, at } = event;
     if (what.type !== 'step done' && what.type !== 'step skipped' && what.type !== 'opened') continue;
     const since = lastMark.get(device);
     lastMark.set(device, at);
-    if (what.type !== 'step done' || since === undefined) continue;
+    // Of several that were ticked off in one go nobody knows which took how long.
+    if (what.type !== 'step done' || since === undefined || together.has(event.id)) continue;
     const step = steps.find(({ id }) => id === what.step);
     const mark = state.steps[what.step];
     if (!step || mark?.kind !== 'done' || mark.by.id !== event.id) continue;
@@ -38,6 +40,19 @@ export function stagesTook(events: readonly VisitEvent[], state: VisitState, ste
     took.set(step.stage, { minutes: known.minutes + minutes, predicted: known.predicted + step.minutes });
   }
   return [...took].map(([stage, each]) => ({ stage, ...each }));
+}
+
+/** Marks that the next one of the same device followed at once: "as planned, up to here". */
+function tickedTogether(events: readonly VisitEvent[]): ReadonlySet<string> {
+  const together = new Set<string>();
+  const last = new Map<string, VisitEvent>();
+  for (const event of events) {
+    if (event.what.type !== 'step done') continue;
+    const before = last.get(event.device);
+    if (before && (event.at - before.at) / 60_000 < SHORTEST_MINUTES) together.add(before.id);
+    last.set(event.device, event);
+  }
+  return together;
 }
 
 /** This dog's minutes of a stage against the business's. 1 with no record. */

@@ -16,6 +16,7 @@ import type { Tenant } from '../../platform/db/tenant';
 import { together, type AskedFor } from '../../platform/db/together';
 import { carePlanFor, describe, type Planned } from '../../records/dog/facts';
 import { bathOf } from '../../records/dog/bathNeeds';
+import { ownMinutes } from '../../records/dog/ownMinutes';
 import { loadDogs, marksOf, type DogRecord } from '../../records/dog/dogRecord';
 import { fromPlan } from '../../records/dog/plans';
 import { openFindings } from '../../records/dog/openFindings';
@@ -83,11 +84,12 @@ async function returning(tx: Tenant, day: Day): Promise<TodayView['returning']> 
 function stagesOf(
   kind: VisitKind,
   planned: Omit<Planned, 'due'>,
-  { minutesFactor }: DogRecord,
+  record: DogRecord,
   business: StockedBusiness,
 ): TodayDog['stages'] {
   const { shown, contactMinutes } = bathOf(planned, business);
   const bath = shown ? { bath: shown } : {};
+  const minutesFactor = ownMinutes(record, planned.facts);
   const key = `stages ${kind} ${contactMinutes} ${shown?.conditioned.wanted} ${JSON.stringify(minutesFactor)}`;
   return fromPlan(planned.plan, key, () =>
     timeline(readVisit({ kind, ...planned, contactMinutes, ...bath, minutesFactor, lastFindings: [] }, []).steps),

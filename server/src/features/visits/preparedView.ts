@@ -5,6 +5,7 @@ import { placeKey } from '@dewpond/core/places';
 import { describe } from '../../records/dog/facts';
 import { mixesFor, needsOfVisit } from '../../records/dog/bathNeeds';
 import { marksOf } from '../../records/dog/dogRecord';
+import { ownMinutes } from '../../records/dog/ownMinutes';
 import { openFindings } from '../../records/dog/openFindings';
 import type { StockedBusiness } from '../../records/business/business';
 import type { prepareFor } from '../../records/visit/load';
@@ -45,7 +46,7 @@ export async function preparedView(
     contactMinutes: bath.contactMinutes,
     contactMost: bath.contactMost,
     bath: bath.shown,
-    minutesFactor: record.minutesFactor,
+    minutesFactor: ownMinutes(record, facts),
     tools: { ...record.tools },
     photos: [...record.photos],
     mixes: mixesFor(planned, business, record.amountFactor),

@@ -53,8 +53,8 @@ export interface DogRecord {
   readonly earHair: Readonly<Record<Side, KeptEarHair>>;
   readonly amountFactor: number;
   readonly amountLessons: number;
-  /** This dog's minutes against the business's, by stage. */
-  readonly minutesFactor: Readonly<Partial<Record<Stage, number>>>;
+  /** How long each stage took at its visits. */
+  readonly took: readonly OfVisit<DogRows['took'][number]>[];
   /** Blade or comb by part of the body, as used last. */
   readonly tools: Readonly<Record<string, string>>;
   /** The newest picture of each place. */
@@ -157,7 +157,6 @@ export function recordsOf(rows: DogRows, before?: AsKnownAt): DogRecord[] {
       predicted: millilitres(each.predictedMl),
       complete: each.complete,
     }));
-    const took = group(of.took.get(id) ?? [], (each) => each.stage);
     return {
       dog: row.dog,
       client: row.client,
@@ -174,7 +173,7 @@ export function recordsOf(rows: DogRows, before?: AsKnownAt): DogRecord[] {
       earHair: { left: keptEarHair(cared, 'ear/left'), right: keptEarHair(cared, 'ear/right') },
       amountFactor: learnDogFactor(lessons),
       amountLessons: lessons.filter((each) => each.complete && each.used > 0).length,
-      minutesFactor: Object.fromEntries([...took].map(([stage, each]) => [stage, minutesFactor(each)])),
+      took: of.took.get(id) ?? [],
       tools: Object.fromEntries((of.tools.get(id) ?? []).map(({ part, tool }) => [part, tool])),
       photos: newestOfEach(of.photos.get(id) ?? []),
       reactedTo: (of.reacted.get(id) ?? []).flatMap(({ productId }) => productId ?? []),

@@ -12,6 +12,7 @@ import { appointment, visit, visitEvent } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { anyOf, ownColumns, together, type AskedFor, type RowsOf } from '../../platform/db/together';
 import { lastInspection, planFor, type Planned } from '../dog/facts';
+import { ownMinutes } from '../dog/ownMinutes';
 import { bathOf, type ChosenBath } from '../dog/bathNeeds';
 import { recordsOf, type DogRecord } from '../dog/dogRecord';
 import { dogQueries } from '../dog/dogRows';
@@ -136,7 +137,7 @@ export function prepareFor(
 /** The core's reading of a visit from its events. Pure, so that the rebuild and the request agree. */
 export function replay(prepared: PreparedVisit, events: readonly VisitEvent[]): LoadedVisit {
   const { planned, kind, bath } = prepared;
-  const { minutesFactor } = prepared.record;
+  const minutesFactor = ownMinutes(prepared.record, planned.facts);
   const lastFindings = prepared.lastTime?.findings ?? [];
   return {
     ...prepared,

@@ -18,6 +18,7 @@ import { and, eq, ne } from 'drizzle-orm';
 import { referPlaces } from './openReferrals';
 import type { LoadedVisit } from './load';
 import { drawForVisit } from './drawForVisit';
+import { BY_COAT } from '../dog/ownMinutes';
 import { writeWords } from './writeWords';
 import { useOf } from './projectUse';
 import { writeDifference, type VisitKey, type Written } from './written';
@@ -52,7 +53,7 @@ export async function project(tx: Tenant, loaded: LoadedVisit, shelf: Shelf, wri
     care: placesProjected(loaded).map((place) => careRow(loaded, key, place)),
     tasks: taskOutcomes(loaded).map((each) => ({ ...key, ...each })),
     answers: Object.entries(state.answers).map(([question, answer]) => ({ ...key, question, answer })),
-    took: stagesTook(loaded.events, state, steps).map((each) => ({ ...key, ...each })),
+    took: stagesTook(loaded.events, state, steps).map((each) => ({ ...key, ...each, basis: BY_COAT })),
     tools: Object.entries(state.tools).map(([part, tool]) => ({ ...key, part, tool })),
     incidents: state.incidents.map((incident) => incidentRow(key, incident)),
     photos: state.photos.map(({ photo, place, sign }) => ({ ...key, photoId: photo, place: placeKey(place), sign })),

@@ -110,6 +110,8 @@ export const stageTook = dewpond.table(
     stage: text('stage').$type<Stage>().notNull(),
     minutes: doublePrecision('minutes').notNull(),
     predicted: doublePrecision('predicted').notNull(),
+    /** What was predicted from: 1, the dog's size; 2, its coat as well. */
+    basis: smallint('basis').notNull().default(1),
   },
   (t) => [
     primaryKey({ columns: [t.businessId, t.visitId, t.stage] }),

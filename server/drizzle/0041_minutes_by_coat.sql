@@ -1,0 +1,1 @@
+ALTER TABLE "dewpond"."stage_took" ADD COLUMN "basis" smallint DEFAULT 1 NOT NULL;
