@@ -69,6 +69,14 @@ describe('how often', () => {
     expect(line(aDog({}, 'whippet'), 'ear inspection@ear/left').home?.everyDays).toBe(7);
   });
 
+  const powderedPug = aDog(
+    {
+      instructions: [instruct({ kind: 'uses', what: 'powder', name: '' }, { by: 'owner' })],
+      ways: { ...aDog().ways, foldProtect: 'balm' },
+    },
+    'pug',
+  );
+
   test('every rule holds for some dog', () => {
     const held = new Set<string>();
     fc.assert(
@@ -78,7 +86,8 @@ describe('how often', () => {
             if (rule.task === each.task && rule.when.holds(facts, each.place)) held.add(rule.id);
         }
       }),
-      { numRuns: 2000 },
+      // Powder at home and balm here seldom meet in one random dog.
+      { numRuns: 2000, examples: [[powderedPug]] },
     );
     expect(RULES.map((rule) => rule.id).filter((id) => !held.has(id))).toEqual([]);
     expect(new Set(RULES.map((rule) => rule.id)).size).toBe(RULES.length);

@@ -177,6 +177,7 @@ describe('where the trade disagrees', () => {
     'firstClip',
     'medicated',
     'pumpWaste',
+    'disinfect',
     'ratioRange',
     'standingMinutes',
     'dryerMinutes',

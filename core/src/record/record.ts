@@ -7,6 +7,7 @@ export const ENTRY_KINDS = {
   said: 'The owner said',
   note: 'Closing note',
   found: 'Finding',
+  hair: 'Ear hair',
   clear: 'Seen clear',
   photo: 'Picture',
   referral: 'For a vet',

@@ -12,6 +12,7 @@ import { left, practice, says, step } from './makeStep';
 import { earCleaning, earHairSteps, eyeSteps, foldSteps, secondPass } from './placeSteps';
 import { title } from './stepTitles';
 import { LEFT_OUT, STAGE_MINUTES, type Stage, type Step } from './steps';
+import type { HouseWays } from '../ways';
 import { lineAt, lineOf, type VisitPlan } from './visitPlan';
 
 /** After suspected contagion [house value]. */
@@ -175,7 +176,7 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
       how: practice('What was used, what was found, treat for the dog.'),
     }),
   ],
-  'clean-down': ({ found: { maySpread: spreads } }) => [
+  'clean-down': ({ facts: { ways }, found: { maySpread: spreads } }) => [
     step('clean-down', {
       title: title(spreads ? 'long clean-down' : 'clean-down'),
       how: spreads
@@ -185,9 +186,25 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
           )
         : practice('Hair off table, tub and tools, then wiped down. Nozzles wiped.'),
       minutes: spreads ? LONG_CLEAN_DOWN_MINUTES : STAGE_MINUTES['clean-down'],
+      dwell: {
+        timer: 'clean-down',
+        name: 'Disinfectant on',
+        // What may spread gets the longest that any label asks.
+        seconds: 60 * (spreads ? Math.max(LONGEST_DISINFECT, DISINFECT[ways.disinfect]) : DISINFECT[ways.disinfect]),
+        source: HOUSE_VALUE,
+      },
     }),
   ],
 };
+
+/** Minutes on table and tub by the business's disinfectant; at least so long after what may spread [house value]. */
+const DISINFECT: Readonly<Record<HouseWays['disinfect'], number>> = {
+  '1 min': 1,
+  '5 min': 5,
+  '10 min': 10,
+  '15 min': 15,
+};
+const LONGEST_DISINFECT = 10;
 
 /** S3 ends the visit: only what must not be forgotten stays. */
 function endEarly(each: Step, ending: readonly BarAt[]): Step {

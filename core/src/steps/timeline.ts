@@ -46,7 +46,8 @@ export function timeline(steps: readonly Step[]): Block[] {
   };
   for (const step of steps) {
     if (step.barred) continue;
-    const dwellMinutes = (step.dwell?.seconds ?? 0) / 60;
+    // Disinfectant works while the next dog is greeted: the dog of this visit waits for nothing.
+    const dwellMinutes = step.stage === 'clean-down' ? 0 : (step.dwell?.seconds ?? 0) / 60;
     if (dwellMinutes >= SHORTEST_DWELL_MINUTES)
       add(step.stage === 'dry' ? 'rest' : STAGES[step.stage].toLowerCase(), dwellMinutes, true);
     add(SHORT[step.stage] ?? STAGES[step.stage].toLowerCase(), step.minutes, false);

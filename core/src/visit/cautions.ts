@@ -2,7 +2,7 @@ import { namePlace } from '../places';
 import { COMMON_PRACTICE, PRODUCT_LABEL, type Source } from '../provenance';
 import type { VisitState } from './state';
 import type { Step } from '../steps';
-import { elapsedSeconds, type Clock } from './timers';
+import { CLOT, elapsedSeconds, type Clock } from './timers';
 
 /**
  * Something to think of before a step counts as done. It may be overridden, for a reason and by name; a safety stop is
@@ -17,9 +17,12 @@ export interface Caution {
 /** What speaks against marking this step done now. A caution already overridden for it is not said again. */
 export function cautionsNow(state: VisitState, step: Step, clock: Clock): Caution[] {
   const said = state.overridden.filter((each) => each.step === step.id).map((each) => each.caution);
-  return [...contact(state, step, clock), ...unchecked(state, step), ...padless(state, step)].filter(
-    ({ id }) => !said.includes(id),
-  );
+  return [
+    ...contact(state, step, clock),
+    ...clot(state, step, clock),
+    ...unchecked(state, step),
+    ...padless(state, step),
+  ].filter(({ id }) => !said.includes(id));
 }
 
 /** The contact clock was not started, or has not run its least time. */
@@ -41,6 +44,20 @@ function contact(state: VisitState, step: Step, clock: Clock): Caution[] {
 
 const minutes = (seconds: number): string =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
+
+/** Water on a nicked nail before its clot has held washes it off. */
+function clot(state: VisitState, step: Step, clock: Clock): Caution[] {
+  if (step.stage !== 'wet') return [];
+  const timer = state.timers.find((each) => each.timer === CLOT);
+  if (!timer) return [];
+  const held = elapsedSeconds(timer, timer.stopped ?? clock);
+  if (held !== null && held >= timer.seconds) return [];
+  const words =
+    held === null
+      ? 'A nail was nicked: how long its clot has held is not known.'
+      : `A nail was nicked: its clot has held ${minutes(held)} of ${minutes(timer.seconds)} min. Water waits for it.`;
+  return [{ id: 'clot', words, source: COMMON_PRACTICE }];
+}
 
 function unchecked(state: VisitState, step: Step): Caution[] {
   const ticked = state.checked[step.id] ?? [];

@@ -34,6 +34,8 @@ export {
 } from './state';
 export { minutesFactor, stagesTook, type StageTook } from './stepMinutes';
 export {
+  CLOT,
+  CLOT_SECONDS,
   contactsCutShort,
   earSoaks,
   elapsedSeconds,

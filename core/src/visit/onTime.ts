@@ -21,8 +21,10 @@ export function onTime(
   begunAt: number,
   now: number,
 ): OnTime {
-  const left = totalMinutes(timeline(steps.filter(({ id }) => marks[id] === undefined)));
-  const all = totalMinutes(timeline(steps));
+  // The dog is handed over before the table is cleaned.
+  const ofTheDog = steps.filter(({ stage }) => stage !== 'clean-down');
+  const left = totalMinutes(timeline(ofTheDog.filter(({ id }) => marks[id] === undefined)));
+  const all = totalMinutes(timeline(ofTheDog));
   const readyAt = now + left * MINUTE;
   return { readyAt, behind: Math.round((readyAt - begunAt - all * MINUTE) / MINUTE) };
 }

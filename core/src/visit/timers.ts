@@ -66,12 +66,17 @@ export const earSoaks = ({ steps, pads }: Pick<VisitState, 'steps' | 'pads'>): E
     return [{ side, clock }];
   });
 
+/** The clock of a nicked quick, and how long a clot is given before water comes to it, s [house value]. */
+export const CLOT = 'clot';
+export const CLOT_SECONDS = 300;
+
 /** What a timer is called where its step is not in sight: "Contact, wash 1", "Massage, left ear". */
 export function timerName(timer: string): string {
   const [kind, which, again] = timer.split(' ');
   if (kind === 'contact') return `Contact, wash ${which}`;
   if (kind === 'massage') return `Massage, ${again ?? which} ear`;
   if (kind === 'redness') return `Look again for redness, ${which} ear`;
+  if (kind === CLOT) return 'Clot, the nicked nail';
   if (kind === 'crust') return `Crust softening, ${which} eye`;
   return timer.replace(/^./, (letter) => letter.toUpperCase());
 }

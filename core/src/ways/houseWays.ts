@@ -231,6 +231,12 @@ export const HOUSE_QUESTIONS = {
     { id: '25 min', words: '25 minutes, then a break or towels', for: 'Thick coats that rest well.' },
     { id: 'no limit', words: 'By eye', for: 'Nobody is reminded.', warns: 'They overheat quickly.' },
   ]),
+  disinfect: question('How long does your disinfectant stay on?', '5 min', [
+    { id: '5 min', words: '5 minutes', for: 'As many labels ask.' },
+    { id: '1 min', words: '1 minute', for: 'Quick ones; read the label.' },
+    { id: '10 min', words: '10 minutes', for: 'Stronger ones, and after what may spread.' },
+    { id: '15 min', words: '15 minutes', for: 'As a few labels ask.' },
+  ]),
   comb: question('When is it combed?', 'dry only', [
     { id: 'dry only', words: 'Combed only when dry', for: 'Wet hair breaks.' },
     { id: 'also damp', words: 'Combed damp as well', for: 'Knots show before they dry in.' },

@@ -43,6 +43,7 @@ export async function historyOf(
       ),
     ),
     ...record.visits.flatMap(saidAt),
+    ...record.care.flatMap(hairOf),
     ...(await photosOf(tx, dogId)),
     ...(await referralsOf(tx, dogId)),
     ...(await incidentsOf(tx, dogId)),
@@ -51,6 +52,27 @@ export async function historyOf(
     ...(await ticksOf(tx, business, record, now)),
     ...(await homePhotosOf(tx, dogId)),
   ]);
+}
+
+/** What became of the hair of an ear at a visit, as far as it was told. */
+function hairOf({
+  visitId,
+  day,
+  place,
+  hairDid,
+  hairCame,
+  hairBorne,
+  hairLeft,
+}: DogRecord['care'][number]): RecordEntry[] {
+  const words = [
+    hairDid === null ? '' : hairDid,
+    hairCame === null ? '' : `${hairCame} came out`,
+    hairBorne === null ? '' : hairBorne,
+    hairLeft === null ? '' : `left: ${hairLeft}`,
+  ].filter((each) => each !== '');
+  return words.length === 0
+    ? []
+    : [entry(`hair ${visitId} ${place}`, day, 'hair', words.join('; '), place as PlaceKey, { visitId })];
 }
 
 /** What was said at a visit: at the door, and at its end. */

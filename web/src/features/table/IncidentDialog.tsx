@@ -1,5 +1,6 @@
 import { BODY_PLACES, namePlace, placeKey, placeOf, type Place, type PlaceKey } from '@dewpond/core/places';
 import { INCIDENTS, INCIDENT_KINDS, firstSteps, type IncidentKind } from '@dewpond/core/events';
+import { CLOT, CLOT_SECONDS } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -51,6 +52,8 @@ export function IncidentDialog({ table, onClose }: { readonly table: TableWork; 
         ...(OF_A_PRODUCT.has(kind) && product ? { product } : {}),
       },
     });
+    // A nicked quick is pressed, and holds before water comes to it: its clock runs from now.
+    if (kind === 'quick') record({ type: 'timer started', timer: CLOT, step: 'nails', seconds: CLOT_SECONDS });
     onClose();
   };
   return (
