@@ -26,6 +26,7 @@ import {
 } from '@dewpond/core/handling';
 import { PROGRAMMES, WENT, type Lesson, type ProgrammeKind } from '@dewpond/core/programme';
 import { HEAVIEST_DOG_KG, LIGHTEST_DOG_KG, daysBetween, type Day } from '@dewpond/core/units';
+import { HOUSE_QUESTIONS, type HouseQuestion } from '@dewpond/core/ways';
 import { z } from 'zod';
 import { daySchema, foldDepths, grade, gradeOrNone, id, line, many, newId, place, text, version } from './basics';
 import { appointment } from './appointments';
@@ -35,7 +36,7 @@ import { dogFacts } from './facts';
 import { instructionView } from './instructions';
 import { dueLine } from './plan';
 import { source } from './reasons';
-import { placeKey, sign, task } from './trade';
+import { houseQuestion, placeKey, sign, task } from './trade';
 
 /** Traits a groomer has seen on this dog; those left out are the breed's. */
 const seenTraits = z.strictObject({
@@ -97,6 +98,17 @@ export const dogProfile = z.strictObject({
   dirtyWork: z.boolean().default(false),
   hardGround: z.boolean().default(false),
   whiteCoat: z.boolean().default(false),
+  /** Schools of its own, by the question of the house ways. */
+  ownWays: z
+    .partialRecord(houseQuestion, z.strictObject({ school: line(60, 'The school'), because: line(200, 'The reason') }))
+    .refine(
+      (own) =>
+        Object.entries(own).every(([question, its]) =>
+          HOUSE_QUESTIONS[question as HouseQuestion].schools.some(({ id: school }) => school === its?.school),
+        ),
+      { error: 'There is no such school.' },
+    )
+    .default({}),
   ownBath: z
     .partialRecord(z.enum(BATH_TASKS), z.strictObject({ productId: id.nullable(), because: line(200, 'The reason') }))
     .default({}),

@@ -24,6 +24,7 @@ import {
   type Fitness,
   type Instruction,
   type OwnBath,
+  type OwnWays,
   type Suspended,
   type WashKinds,
 } from '@dewpond/core/dog';
@@ -167,6 +168,12 @@ export const ownBath: z.ZodType<OwnBath> = z.partialRecord(
   z.object({ productId: id.nullable(), because: z.string() }),
 );
 
+/** Why a question is answered otherwise for a dog, and what the business does for the others. */
+export const ownWays: z.ZodType<OwnWays> = z.partialRecord(
+  houseQuestion,
+  z.object({ because: z.string(), insteadOf: z.string() }),
+);
+
 /** Everything the plan of one dog depends on. */
 export const dogFacts: z.ZodType<DogFacts> = z.object({
   traits,
@@ -205,6 +212,7 @@ export const dogFacts: z.ZodType<DogFacts> = z.object({
   services: z.record(service, does),
   liftAloneKg: z.number(),
   ways: waysRead,
+  ownWays,
   mixPerSquareMetre: z.number(),
   washKinds,
   ownBath,

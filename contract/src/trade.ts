@@ -1,7 +1,7 @@
 import { BODY_WASHES, CAUTIONS, PRODUCT_KINDS, type MixCaution } from '@dewpond/core/dilution';
 import { LEVELS, PROCEDURES, CONDITIONS, type Condition, type Sign } from '@dewpond/core/findings';
 import { SITES, type PlaceKey } from '@dewpond/core/places';
-import { ALL_CHOICES, EAR_HAIR_REASONS, type EarHairReason } from '@dewpond/core/reasons';
+import { ALL_CHOICES, EAR_HAIR_REASONS, RANKS, type EarHairReason } from '@dewpond/core/reasons';
 import { ALL_HOME_HOWS } from '@dewpond/core/rules';
 import { STAGES, type Stage } from '@dewpond/core/steps';
 import { ALL_TASKS } from '@dewpond/core/tasks';
@@ -28,7 +28,7 @@ export const caution = keysOf<MixCaution>(CAUTIONS);
 export const houseQuestion = keysOf<HouseQuestion>(HOUSE_QUESTIONS);
 export const service = z.enum(ALL_SERVICES as [(typeof ALL_SERVICES)[number]]);
 export const does = z.enum(['done', 'outside only', 'vet'] satisfies BusinessDoes[]);
-export const rank = z.enum(['law', 'safety', 'vet', 'owner', 'house', 'circumstance', 'default']);
+export const rank = z.enum(RANKS);
 /** "ear/left" */
 export const placeKey: z.ZodType<PlaceKey> = z.templateLiteral([
   z.enum(SITES as [(typeof SITES)[number]]),

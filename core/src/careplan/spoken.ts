@@ -1,6 +1,6 @@
 import type { ProductKind } from '../dilution';
 import type { MixCaution } from '../dilution';
-import type { Source, Sourced } from '../provenance';
+import { DOGS_RECORD, type Source, type Sourced } from '../provenance';
 import type { Rank, Reason } from '../reasons';
 import { always } from '../rules';
 import type { DogFacts } from '../dog';
@@ -125,7 +125,10 @@ function gather(facts: DogFacts, task: Task, place: Place | null): Spoken {
   // Plans are made thousands at a time: nothing is spread, nothing is copied that need not be.
   for (const { rule, says } of PREPARED[task]) {
     if (!rule.when.holds(facts, place)) continue;
-    const more = says ?? sayingsOf(rule, facts);
+    const isOwn = rule.question !== undefined && facts.ownWays[rule.question] !== undefined;
+    const more = isOwn
+      ? sayingsOf({ ...rule, rank: 'own', source: DOGS_RECORD }, facts)
+      : (says ?? sayingsOf(rule, facts));
     for (const claim of more.claims) all.claims.push(claim);
     for (const said of more.methods) all.methods.push(said);
     for (const said of more.cautions) all.cautions.push(said);

@@ -16,6 +16,8 @@ export const openBook = (book: readonly DogFacts[]): BookEntry[] =>
 export const plansThatChange = (book: readonly BookEntry[], question: HouseQuestion, school: string): number =>
   book.filter(
     ({ facts, plan }) =>
+      // A dog with a way of its own keeps it.
+      facts.ownWays[question] === undefined &&
       facts.ways[question] !== school &&
       comparePlans(plan, makePlan({ ...facts, ways: { ...facts.ways, [question]: school } })).length > 0,
   ).length;

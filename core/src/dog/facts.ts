@@ -11,6 +11,7 @@ import type { VetLift } from '../stops';
 import { NO_HAIR_RECORD, type EarHairRecord } from './earHair';
 import type { Instruction } from './instructions';
 import type { OwnBath, WashKinds } from './ownBath';
+import type { OwnWays } from './ownWays';
 import { DEFAULT_SERVICES, type BusinessServices } from '../ways';
 
 export const SKIN = ['healthy', 'sensitive', 'allergic', 'under treatment'] as const;
@@ -92,7 +93,10 @@ export interface DogFacts {
   readonly services: BusinessServices;
   /** Above it the business lifts by two, kg. */
   readonly liftAloneKg: number;
+  /** As they are for this dog: its own ones before the business's. */
   readonly ways: HouseWays;
+  /** Questions that this dog has an answer of its own to. */
+  readonly ownWays: OwnWays;
   /** Mix for wash 1, ml per m² of skin, as the business has found. */
   readonly mixPerSquareMetre: number;
   /** What kind of wash the business takes where the table of washes says another. */
@@ -160,6 +164,7 @@ export function plainDog(
     services: DEFAULT_SERVICES,
     liftAloneKg: LIFT_ALONE_KG,
     ways: DEFAULT_HOUSE_WAYS,
+    ownWays: {},
     mixPerSquareMetre: HOUSE_AMOUNTS.mixPerSquareMetre,
     washKinds: {},
     ownBath: {},

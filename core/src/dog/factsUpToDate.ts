@@ -32,6 +32,7 @@ const SAID_SINCE = {
   mixPerSquareMetre: HOUSE_AMOUNTS.mixPerSquareMetre,
   washKinds: {},
   ownBath: {},
+  ownWays: {},
 } as const satisfies Partial<DogFacts>;
 type Since = keyof typeof SAID_SINCE;
 

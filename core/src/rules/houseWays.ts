@@ -42,26 +42,33 @@ export const HOUSE_RULES: readonly Rule[] = [
     if (!task) return [];
     const schools: readonly { id: string; words: string; for: string; warns?: string }[] =
       HOUSE_QUESTIONS[question].schools;
-    return schools.map((school) =>
-      rowsOf(task, 'house', HOUSE_VALUE)(
+    return schools.map((school) => ({
+      question,
+      ...rowsOf(task, 'house', HOUSE_VALUE)(
         `${question}, ${school.id}`,
         all(ONLY_FOR[question] ?? always, way(question, school.id as never)),
         school.for,
         method(school.words),
         ...(school.warns ? [caution(school.warns)] : []),
       ),
-    );
+    }));
   }),
-  rowsOf('conditioner', 'house', HOUSE_VALUE)(
-    'own interval',
-    way('conditioner', 'own interval'),
-    'the business conditions now and then, not every bath',
-    days(56, 28, 84),
-  ),
-  rowsOf('teeth', 'house', HOUSE_VALUE)(
-    'at visits',
-    way('teeth', 'brush', 'gel'),
-    'the business does teeth at visits',
-    days(28, 7, 56),
-  ),
+  {
+    question: 'conditioner',
+    ...rowsOf('conditioner', 'house', HOUSE_VALUE)(
+      'own interval',
+      way('conditioner', 'own interval'),
+      'the business conditions now and then, not every bath',
+      days(56, 28, 84),
+    ),
+  },
+  {
+    question: 'teeth',
+    ...rowsOf('teeth', 'house', HOUSE_VALUE)(
+      'at visits',
+      way('teeth', 'brush', 'gel'),
+      'the business does teeth at visits',
+      days(28, 7, 56),
+    ),
+  },
 ];

@@ -5,6 +5,7 @@ import type { Source } from '../provenance';
 import type { Rank } from '../reasons';
 import type { Interval } from '../rhythm';
 import type { DogFacts } from '../dog';
+import type { HouseQuestion } from '../ways';
 import type { HomeHow } from './homeHows';
 import type { Task } from '../tasks';
 
@@ -40,4 +41,6 @@ export interface Rule {
   readonly then: readonly Then[] | ((facts: DogFacts) => readonly Then[]);
   readonly because: string;
   readonly source: Source;
+  /** The question of the house ways that it answers. */
+  readonly question?: HouseQuestion;
 }

@@ -201,3 +201,15 @@ describe('how it showed itself', () => {
     expect((await dogView()).profile.canStandThroughBath).toBe(true);
   });
 });
+
+test('a way of its own goes before the house way from the next reading on, and a school that does not exist is refused', async () => {
+  const { profile, version } = await dogView();
+  const put = (ownWays: object) =>
+    salon.call('PUT /api/dogs/:id', { id: dogId, body: { version, profile: { ...profile, ownWays } } });
+  expect((await put({ washes: { school: 'three', because: 'so' } })).status).toBe(422);
+  expect((await put({ washes: { school: 'one', because: 'tires quickly' } })).status).toBe(200);
+  const { facts, bath } = await dogView();
+  expect(facts.ways.washes).toBe('one');
+  expect(facts.ownWays).toEqual({ washes: { because: 'tires quickly', insteadOf: 'two' } });
+  expect(bath?.['second wash']).toBeNull();
+});

@@ -172,6 +172,7 @@ export function dogView(more: Partial<DogView> = {}): DogView {
       hardGround: false,
       whiteCoat: false,
       ownBath: {},
+      ownWays: {},
       stiffJoints: false,
       tightBreathing: false,
       tearingSeenByVet: true,

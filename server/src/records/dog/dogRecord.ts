@@ -7,8 +7,6 @@ import { handlingMarks } from '@dewpond/core/handling';
 import { placeKey, placeOf, type PlaceKey, type Side } from '@dewpond/core/places';
 import { placeRecord, type PlaceRecord, type PlaceVisit } from '@dewpond/core/rhythm';
 import { millilitres, type Day } from '@dewpond/core/units';
-import { minutesFactor } from '@dewpond/core/visit';
-import { type Stage } from '@dewpond/core/steps';
 import { group } from 'd3-array';
 import type { client, dog, instruction } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';

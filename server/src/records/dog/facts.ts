@@ -1,5 +1,5 @@
 import { composeTraits, earOdds, nameBreeds } from '@dewpond/core/catalogue';
-import { FIT, knownSigns, liftsOf, type DogFacts, type EarHistory, type Suspended } from '@dewpond/core/dog';
+import { FIT, knownSigns, liftsOf, waysOfDog, type DogFacts, type EarHistory, type Suspended } from '@dewpond/core/dog';
 import type { CarePlan } from '@dewpond/core/careplan';
 import { planDue, type DueLine } from '@dewpond/core/due';
 import { lifeStage } from '@dewpond/core/catalogue';
@@ -62,7 +62,7 @@ export function factsOf(
     muzzleAgreed: consents.muzzle?.yes ?? null,
     services: business.services,
     liftAloneKg: business.liftAloneKg,
-    ways: business.ways,
+    ...waysOfDog(business.ways, profile.ownWays),
     mixPerSquareMetre: business.mixPerSquareMetre,
     washKinds: business.washKinds,
     ownBath: profile.ownBath,

@@ -55,7 +55,11 @@ async function keepMarks(tx: Tenant, { row, state, planned }: LoadedVisit): Prom
   const [known] = await tx.select({ profile: dog.profile }).from(dog).where(eq(dog.id, row.dogId));
   if (!known) return;
   const { canStandThroughBath, handling } = asShown(
-    { ...planned.facts, ...known.profile, ears: planned.facts.ears },
+    {
+      ...planned.facts,
+      canStandThroughBath: known.profile.canStandThroughBath,
+      handling: known.profile.handling,
+    },
     fresh,
   );
   const asWritten = { ...handling, minds: [...handling.minds], marks: [...handling.marks] };

@@ -123,6 +123,7 @@ export const PROFILE: Shape<DogProfile> = {
     dirtyWork: z.boolean().default(false),
     hardGround: z.boolean().default(false),
     whiteCoat: z.boolean().default(false),
+    ownWays: z.record(z.string(), z.object({ school: z.string(), because: z.string() })).default({}),
     ownBath: z
       .partialRecord(oneOf(BATH_TASKS), z.object({ productId: z.string().nullable(), because: z.string() }))
       .default({}),

@@ -17,6 +17,7 @@ import { DogHeader } from './DogHeader';
 import { HoldingCard } from './HoldingCard';
 import { InstructionsDialog } from './InstructionsDialog';
 import { NextVisit } from './NextVisit';
+import { OwnWaysCard } from './OwnWaysCard';
 import { ProgrammeCard } from './ProgrammeCard';
 import { PlanList } from './PlanList';
 import { RhythmChart } from './RhythmChart';
@@ -94,6 +95,7 @@ function Dog({ dog }: { readonly dog: DogView }) {
           <HoldingCard dog={dog} />
           <ProgrammeCard dog={dog} />
           <TraitsCard dog={dog} onTry={() => setTrying(true)} />
+          <OwnWaysCard dog={dog} />
           <BathCard dog={dog} />
           <TouchedCard dogId={dog.id} />
           <WeightCard dog={dog} />

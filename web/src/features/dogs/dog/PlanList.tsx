@@ -151,6 +151,7 @@ function Details({
     list.map((each) => (
       <span key={each.words}>
         {each.words} <SourceMark source={each.source} because={reasonTold(each.reason)} />
+        {each.rank === 'own' && <span className="text-soft"> (this dog’s own way)</span>}
       </span>
     ));
   return (

@@ -145,6 +145,18 @@ describe('house ways', () => {
     await waitFor(() => expect(held.business.liftAloneKg).toBe(18));
   });
 
+  test('a line of the table of washes is changed and says what shipped; mix a square metre is the business’s own', async () => {
+    const { person, held } = openBusiness();
+    const line = await screen.findByLabelText('First wash: for dirt, other dogs');
+    await choose(person, line, 'gentle wash');
+    await waitFor(() => expect(held.business.washKinds).toEqual({ 'first: other dogs': 'gentle wash' }));
+    expect(await screen.findByText(/shipped: cleansing/)).toBeTruthy();
+    await choose(person, screen.getByLabelText('First wash: for dirt, other dogs'), 'cleansing');
+    await waitFor(() => expect(held.business.washKinds).toEqual({}));
+    await choose(person, screen.getByLabelText('Mix for the first wash, a square metre of skin'), '600 ml');
+    await waitFor(() => expect(held.business.mixPerSquareMetre).toBe(600));
+  });
+
   test('a breed is adjusted with what ships beside it, and comes back as shipped', async () => {
     const { person, server, held } = openBusiness();
     await choose(person, await screen.findByLabelText('Adjust a breed'), 'Pug');

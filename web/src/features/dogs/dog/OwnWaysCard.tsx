@@ -1,0 +1,162 @@
+import type { DogView } from '@dewpond/contract';
+import { OWN_QUESTIONS } from '@dewpond/core/dog';
+import { HOUSE_QUESTIONS, schoolWords, type HouseQuestion } from '@dewpond/core/ways';
+import { DOGS_RECORD } from '@dewpond/core/provenance';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { call } from '../../../api/call';
+import { useWrite } from '../../../data/useWrite';
+import { Button } from '../../../ui/Button';
+import { Card } from '../../../ui/Card';
+import { Dialog } from '../../../ui/Dialog';
+import { TextField } from '../../../ui/Field';
+import { SelectField } from '../../../ui/SelectField';
+import { SourceMark } from '../../../ui/SourceMark';
+import { tell } from '../../../ui/toasts';
+
+type OwnWaysOf = DogView['profile']['ownWays'];
+
+const schoolsOf = (
+  question: HouseQuestion,
+): readonly { readonly id: string; readonly words: string; readonly for: string }[] =>
+  HOUSE_QUESTIONS[question].schools;
+const wordsOf = (question: HouseQuestion, school: string): string =>
+  schoolsOf(question).find(({ id }) => id === school)?.words ?? school;
+
+/** What is done with this dog otherwise than with all, each with why and what the house does. */
+export function OwnWaysCard({ dog }: { readonly dog: DogView }) {
+  const [choosing, setChoosing] = useState(false);
+  const keep = useKeepWays(dog, () => setChoosing(false));
+  const own = OWN_QUESTIONS.flatMap((question) => {
+    const its = dog.facts.ownWays[question];
+    return its ? [{ question, ...its }] : [];
+  });
+  return (
+    <Card title="Its own ways" aside={<Button onClick={() => setChoosing(true)}>Another way…</Button>}>
+      {own.length === 0 && <p className="text-soft">As the house does with all.</p>}
+      <ul>
+        {own.map(({ question, because, insteadOf }) => (
+          <li key={question} className="flex items-start gap-2 border-t border-line first:border-0 py-1.5">
+            <span className="flex-1 min-w-0">
+              <b className="font-semibold">{schoolWords(dog.facts.ways, question)}</b>{' '}
+              <SourceMark source={DOGS_RECORD} because={because} />
+              <span className="block text-sm text-soft leading-snug">
+                {because} · the house: {wordsOf(question, insteadOf)}
+              </span>
+            </span>
+            <Button
+              look="quiet"
+              aria-label={`As the house again: ${HOUSE_QUESTIONS[question].asks}`}
+              disabled={keep.isPending}
+              onClick={() => {
+                const { [question]: _, ...others } = dog.profile.ownWays;
+                keep.mutate(others);
+              }}
+            >
+              <X size={18} aria-hidden />
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {choosing && (
+        <OwnWayDialog
+          dog={dog}
+          pending={keep.isPending}
+          onKeep={(ways) => keep.mutate(ways)}
+          onClose={() => setChoosing(false)}
+        />
+      )}
+    </Card>
+  );
+}
+
+const useKeepWays = (dog: DogView, onDone: () => void) =>
+  useWrite('PUT /api/dogs/:id', {
+    write: (_, ownWays: OwnWaysOf) =>
+      call('PUT /api/dogs/:id', {
+        id: dog.id,
+        body: { version: dog.version, profile: { ...dog.profile, ownWays } },
+      }),
+    onSuccess: () => {
+      tell('Kept. The plan follows it.');
+      onDone();
+    },
+    tells: true,
+  });
+
+interface OwnWayDialogProps {
+  readonly dog: DogView;
+  readonly pending: boolean;
+  readonly onKeep: (ways: OwnWaysOf) => void;
+  readonly onClose: () => void;
+}
+
+function OwnWayDialog({ dog, pending, onKeep, onClose }: OwnWayDialogProps) {
+  const [question, setQuestion] = useState<HouseQuestion>(OWN_QUESTIONS[0] ?? 'earCleaning');
+  const [school, setSchool] = useState('');
+  const [because, setBecause] = useState('');
+  const [asked, setAsked] = useState(false);
+  const others = schoolsOf(question).filter(({ id }) => id !== dog.facts.ways[question]);
+  const chosen = others.find(({ id }) => id === school) ?? others[0];
+  const unsaid = because.trim() === '';
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={`Another way for ${dog.profile.name}`}
+      says="It goes before the house way. A vet’s or owner’s word goes before it."
+    >
+      <form
+        className="flex flex-col gap-4"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          setAsked(true);
+          if (!unsaid && chosen)
+            onKeep({ ...dog.profile.ownWays, [question]: { school: chosen.id, because: because.trim() } });
+        }}
+      >
+        <SelectField
+          label="What"
+          value={question}
+          onChange={(event) => setQuestion(event.target.value as HouseQuestion)}
+          hint={`now: ${schoolWords(dog.facts.ways, question)}`}
+        >
+          {OWN_QUESTIONS.map((each) => (
+            <option key={each} value={each}>
+              {HOUSE_QUESTIONS[each].asks}
+            </option>
+          ))}
+        </SelectField>
+        <SelectField
+          label="For this dog"
+          value={chosen?.id ?? ''}
+          onChange={(event) => setSchool(event.target.value)}
+          hint={chosen?.for}
+        >
+          {others.map(({ id, words }) => (
+            <option key={id} value={id}>
+              {words}
+            </option>
+          ))}
+        </SelectField>
+        <TextField
+          label="Why"
+          placeholder="the corner is wet at every visit, though cleaned"
+          value={because}
+          maxLength={200}
+          onChange={(event) => setBecause(event.target.value)}
+          error={asked && unsaid ? 'The next groomer will ask why.' : undefined}
+        />
+        <div className="flex justify-end gap-2">
+          <Button look="quiet" onClick={onClose}>
+            Leave it
+          </Button>
+          <Button type="submit" look="main" disabled={pending}>
+            Keep it
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,77 @@
+import { HOUSE_VALUE } from '@dewpond/core/provenance';
+import { screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, test } from 'vitest';
+import { choose } from '../../../tests/choose';
+import { WASH_ID, dogView, facts } from '../../../tests/demoDog';
+import { button, openPage } from '../../../tests/openDog';
+
+const profileSent = (sent: readonly (readonly [string, unknown])[]) =>
+  (sent.at(-1)?.[1] as { profile: { ownBath: unknown; ownWays: unknown } }).profile;
+
+describe('the next bath', () => {
+  const bath = {
+    bath: {
+      productId: WASH_ID,
+      name: 'Deep clean concentrate',
+      strength: '24:1',
+      because: 'the first wash is for dirt',
+      source: HOUSE_VALUE,
+    },
+    'second wash': null,
+    'face wash': null,
+    conditioner: null,
+    conditioned: { wanted: false, because: 'a smooth coat combs without it', source: HOUSE_VALUE },
+  };
+
+  test('says which product for which part, and why none', async () => {
+    openPage(dogView({ bath }));
+    const card = (await screen.findByRole('heading', { name: 'The next bath' })).closest('section');
+    expect(card).toHaveWords(
+      /First wash.*Deep clean concentrate.*24:1.*the first wash is for dirt.*Conditioner.*none.*combs without it/,
+    );
+  });
+
+  test('another product for this dog needs a reason, and goes back by the first choice', async () => {
+    const { person, server } = openPage(dogView({ bath }));
+    await person.click(await screen.findByRole('button', { name: 'Another product: conditioner' }));
+    const dialog = within(screen.getByRole('dialog', { name: 'Conditioner for Radish' }));
+    await choose(person, dialog.getByLabelText('Product'), 'none for this dog');
+    await person.click(dialog.getByRole('button', { name: 'Keep it' }));
+    expect(dialog.getByText('The next groomer will ask why.')).toBeTruthy();
+    await person.type(dialog.getByLabelText('Why'), 'lies flat after it');
+    await person.click(dialog.getByRole('button', { name: 'Keep it' }));
+    await waitFor(() =>
+      expect(profileSent(server.sent).ownBath).toEqual({
+        conditioner: { productId: null, because: 'lies flat after it' },
+      }),
+    );
+  });
+});
+
+describe('its own ways', () => {
+  test('a school for this dog is chosen with a reason; the house’s stands beside it; one tap goes back', async () => {
+    const own = { comb: { because: 'it mats when dry', insteadOf: 'dry only' } } as const;
+    const { person, server } = openPage(
+      dogView({
+        facts: facts('pug', { ownWays: own, ways: { ...facts('pug').ways, comb: 'also damp' } }),
+        profile: { ...dogView().profile, ownWays: { comb: { school: 'also damp', because: 'it mats when dry' } } },
+      }),
+    );
+    const card = (await screen.findByRole('heading', { name: 'Its own ways' })).closest('section');
+    expect(card).toHaveWords(/Combed damp as well.*it mats when dry · the house: Combed only when dry/);
+    await person.click(button('Another way…'));
+    const dialog = within(screen.getByRole('dialog', { name: 'Another way for Radish' }));
+    await choose(person, dialog.getByLabelText('What'), 'Hair in the eye corner?');
+    await choose(person, dialog.getByLabelText('For this dog'), 'Clip it, lightly');
+    await person.type(dialog.getByLabelText('Why'), 'wet at every visit');
+    await person.click(dialog.getByRole('button', { name: 'Keep it' }));
+    await waitFor(() =>
+      expect(profileSent(server.sent).ownWays).toEqual({
+        comb: { school: 'also damp', because: 'it mats when dry' },
+        eyeCorner: { school: 'clip', because: 'wet at every visit' },
+      }),
+    );
+    await person.click(await screen.findByRole('button', { name: /As the house again: When is it combed/ }));
+    await waitFor(() => expect(profileSent(server.sent).ownWays).toEqual({}));
+  });
+});
