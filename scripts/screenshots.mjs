@@ -19,7 +19,7 @@ const openDog = async (page, dog) => {
   await page.goto('/dogs');
   await page.getByRole('link', { name: dog, exact: true }).click();
   await page.getByRole('heading', { name: 'Care plan' }).waitFor();
-  await page.getByText('Mix for a bath').waitFor();
+  await page.getByText('The next bath').waitFor();
 };
 
 /** What was tapped has arrived: the picture shows the table at rest. @param {Page} page */
