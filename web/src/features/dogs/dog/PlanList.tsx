@@ -4,7 +4,6 @@ import { lineAmounts, type LineAmount } from '@dewpond/core/needs';
 import { type DueLine, type DueWindow } from '@dewpond/core/due';
 import { TASKS, taskKey, type Round } from '@dewpond/core/tasks';
 import { methodOf } from '@dewpond/core/methods';
-import { namePlace } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { RANK_WORDS } from '@dewpond/core/reasons';
 import { everyWords, showDay, showVolume } from '@dewpond/core/units';
@@ -16,6 +15,7 @@ import { Card } from '../../../ui/Card';
 import { Chip, type Tone } from '../../../ui/Chip';
 import { SourceMark } from '../../../ui/SourceMark';
 import { useUnits } from '../../../data/useUnits';
+import { bySides, sidesWords } from './sides';
 
 const STATES: Readonly<Record<DueLine['state'], { readonly words: string; readonly tone: Tone }>> = {
   late: { words: 'late', tone: 'watch' },
@@ -41,16 +41,17 @@ export function PlanList({ dog, onAsk }: { readonly dog: DogView; readonly onAsk
   return (
     <Card title="Care plan" aside="open a line for how, cautions and sources">
       {ROUNDS.map(([round, title]) => {
-        const here = lines.filter(({ line }) => TASKS[line.task].round === round);
+        const here = bySides(lines.filter(({ line }) => TASKS[line.task].round === round));
         return (
           here.length > 0 && (
             <section key={round} aria-label={title} className="mt-3 first:mt-0">
               <h3 className="text-sm font-semibold text-soft">{title}</h3>
               <Accordion.Root type="multiple" onValueChange={(open) => open.at(-1) && onAsk(open.at(-1) ?? '')}>
-                {here.map((each) => (
+                {here.map(({ due: each, both }) => (
                   <PlanItem
                     key={taskKey(each.line)}
                     due={each}
+                    both={both}
                     amounts={lineAmounts(
                       each.line,
                       dog.facts,
@@ -84,7 +85,14 @@ function dueInWords({ line, window, state }: DueLine): {
   return { when: '', words: round === 'with the bath' ? 'with the bath' : 'at the table', tone: 'plain' };
 }
 
-function PlanItem({ due, amounts }: { readonly due: DueLine; readonly amounts: readonly LineAmount[] }) {
+interface PlanItemProps {
+  readonly due: DueLine;
+  /** It speaks for both sides. */
+  readonly both: boolean;
+  readonly amounts: readonly LineAmount[];
+}
+
+function PlanItem({ due, both, amounts }: PlanItemProps) {
   const { line } = due;
   const bothEars = line.task === 'ear inspection';
   const { when, words, tone } = dueInWords(due);
@@ -95,7 +103,7 @@ function PlanItem({ due, amounts }: { readonly due: DueLine; readonly amounts: r
           <span className="min-w-0">
             <span className="font-semibold">
               {TASKS[line.task].name}
-              {line.place && !bothEars && <span className="font-normal">, {namePlace(line.place)}</span>}
+              {line.place && !bothEars && <span className="font-normal">, {sidesWords(line.place, both)}</span>}
             </span>
             <span className="block text-sm text-soft truncate">{reason(due)}</span>
           </span>
