@@ -1,7 +1,7 @@
 import { notInFuture, type DogProfile, type WatchItem } from '@dewpond/contract';
 import { LEVELS, type Level, findingWords } from '@dewpond/core/findings';
 import type { Day } from '@dewpond/core/units';
-import { and, eq, ne } from 'drizzle-orm';
+import { and, eq, ne, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { appointmentsOfDogs } from '../../records/appointments/appointments';
 import { client, dog, vet } from '../../platform/db/schema';
@@ -62,6 +62,11 @@ export function dogRoutes(router: Router, services: Services): void {
   });
 
   route(router, services, 'POST /api/dogs', async ({ tx, asker, body, today }) => {
+    // The same dog sent twice at once: "on conflict" looks at the id only, and a chip that was written in that moment would be
+    // told as somebody else's. One at a time, the second finds the first.
+    await tx.execute(
+      sql`select pg_advisory_xact_lock(hashtextextended(current_setting('dewpond.business_id') || ${body.id}, 3))`,
+    );
     const business = await loadBusiness(tx);
     await validateProfile(tx, business, body.profile, today, body.id);
     const [owner] = await tx.select({ id: client.id }).from(client).where(eq(client.id, body.clientId));
