@@ -137,7 +137,8 @@ function theConditioner<P extends Product>(
   const own = named(facts, shelf, 'conditioner');
   if (own === 'none') return null;
   if (own) return own;
-  const product = shelf.firstOf(['conditioner'], 'conditioner');
+  // One that does not suit is left out, as the step is: nobody has to decide.
+  const product = shelf.fitting('conditioner', 'conditioner');
   return product ? { product, because, source } : null;
 }
 
@@ -200,6 +201,12 @@ export class ProductChoice<P extends Product> {
   }
 
   has = (kind: ProductKind): boolean => this.products.some((each) => each.kind === kind && each.suppliedBy === 'house');
+
+  /** The first of a kind that may be taken; nothing is asked where there is none. */
+  fitting(kind: ProductKind, task: Task): P | undefined {
+    const wanted = this.wanted(task);
+    return this.ofHouse(kind).find((product) => whyRuledOut(product, wanted) === null);
+  }
 
   /** Of these kinds, the first before the second; then nothing. */
   firstOf(kinds: readonly ProductKind[], task: Task): P | undefined {

@@ -2,11 +2,22 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { makePlan } from '../careplan';
 import { aDog, anyDog, instruct } from '../careplan/tests/randomDogs';
-import type { Happening } from '../events';
+import { typed, type Happening } from '../events';
 import { finding } from '../findings';
 import { placeOf } from '../places';
+import { day } from '../units';
 import { timeline, totalMinutes, type Step } from '../steps';
-import { asPlannedUpTo, currentStep, foldVisit, needsAnswer, onTime, readVisit, stagesTook, waitsFor } from '.';
+import {
+  asPlannedUpTo,
+  currentStep,
+  foldVisit,
+  hereSince,
+  needsAnswer,
+  onTime,
+  readVisit,
+  stagesTook,
+  waitsFor,
+} from '.';
 import { logged, stepsFor } from './tests/randomVisits';
 
 const at = (facts: ReturnType<typeof aDog>, happened: readonly Happening[] = []) => {
@@ -97,7 +108,20 @@ describe('ready about', () => {
     const later = at(aDog(), done(first.id));
     const { behind } = onTime(later.state, steps, 0, 30 * MINUTE);
     expect(behind).toBeLessThan(30);
-    expect(30 - behind).toBeLessThanOrEqual(Math.ceil(first.minutes) + 1);
+    expect(30 - (behind ?? 0)).toBeLessThanOrEqual(Math.ceil(first.minutes) + 1);
+  });
+
+  test('a dog that came back counts from then, and whether it is late nobody says', () => {
+    const events = logged([
+      { type: 'opened' },
+      { type: 'went home', because: typed('tired'), back: day('2026-11-27') },
+      { type: 'came back' },
+      { type: 'step done', step: 'prepare' },
+    ]);
+    expect(hereSince(events)?.what.type).toBe('came back');
+    expect(hereSince(events.slice(0, 2))?.what.type).toBe('opened');
+    const { state, steps } = at(aDog());
+    expect(onTime(state, steps, null, 0).behind).toBeNull();
   });
 
   test('all done early is early', () => {

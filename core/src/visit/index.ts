@@ -17,7 +17,7 @@ export {
   type TaskOutcome,
   type VisitWork,
 } from './outcomes';
-export { onTime, type OnTime } from './onTime';
+export { hereSince, onTime, type OnTime } from './onTime';
 export { movedBefore, moveRefused } from './ownOrder';
 export { proposals, type Proposal } from './proposals';
 export { readVisit, type BeforeVisit, type VisitReading } from './readVisit';

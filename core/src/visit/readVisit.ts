@@ -92,6 +92,7 @@ const basisOf = (state: VisitState): readonly unknown[] => [
   'told',
   ...state.told,
   ...state.ended,
+  ...state.bottles,
 ];
 
 function judge(
@@ -100,7 +101,7 @@ function judge(
   basis: readonly unknown[],
   last: JudgedVisit | undefined,
 ): JudgedVisit {
-  const answers = JSON.stringify([state.answers, state.hairSeen, state.told, state.ended, state.shown]);
+  const answers = JSON.stringify([state.answers, state.hairSeen, state.told, state.ended, state.bottles, state.shown]);
   const sameDog = last?.answers === answers ? last.judgement : null;
   const { facts, plan } = sameDog ?? askedToday(before, state);
   const { findings, plugs } = state;

@@ -2,12 +2,12 @@ export {
   ALL_HOUSE_QUESTIONS,
   DEFAULT_HOUSE_WAYS,
   HOUSE_QUESTIONS,
-  HOUSE_STANCES,
   mostWaste,
   schoolWords,
   type HouseQuestion,
   type HouseWays,
 } from './houseWays';
+export { HOUSE_STANCES } from './stances';
 export {
   ALL_SERVICES,
   DEFAULT_SERVICES,

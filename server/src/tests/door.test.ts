@@ -62,6 +62,34 @@ describe('what is told at the table', () => {
     expect((await dogView()).instructions).toMatchObject([{ id: wipes.id, until }]);
   });
 
+  test('what was ended at the table and is wanted again at the desk stays, whatever happens at that table', async () => {
+    const first = await begin(salon, dogId);
+    const wipes = word({ kind: 'uses', what: 'wipes', name: '' });
+    await send(first, [{ type: 'opened' }, { type: 'word told', word: wipes }]);
+    const second = await begin(salon, dogId);
+    await send(second, [{ type: 'opened' }, { type: 'word ended', word: wipes.id }]);
+    const [ended] = (await dogView()).instructions;
+    const edit = { version: ended?.version ?? 0, until: null };
+    expect((await salon.call('PUT /api/instructions/:id', { id: wipes.id, body: edit })).status).toBe(200);
+    await send(second, [{ type: 'noted', text: 'calm' }], 9);
+    expect((await dogView()).instructions).toMatchObject([{ id: wipes.id, until: null }]);
+  });
+
+  test('a bottle of a vet’s for an ear does not end the stop of what is found there an hour later', async () => {
+    const place = { site: 'ear', side: 'left' } as const;
+    const cleaner = { id: v7(), name: 'Green cleaner', kind: 'ear cleaner', label: 'Ready to use' } as const;
+    const says = { kind: 'product', task: 'ear cleaning', productId: cleaner.id } as const;
+    await send(await begin(salon, dogId), [
+      { type: 'opened' },
+      { type: 'bottle brought', bottle: { ...cleaner, waterParts: null, ingredients: [], suppliedBy: 'vet' } },
+      { type: 'word told', word: word(says, { by: 'vet', who: 'Dr Oyelaran', place }) },
+      { type: 'found', finding: { place, sign: 'ear musty smell', grade: 2, answer: null } },
+    ]);
+    clock.now = START + DAY;
+    expect(Object.keys((await dogView()).facts.suspended)).toEqual(['ear/left']);
+    clock.now = START;
+  });
+
   test('a word about another dog cannot be ended from here', async () => {
     const { dogId: other } = await addDog(salon);
     const theirs = word({ kind: 'uses', what: 'shampoo', name: '' });

@@ -29,6 +29,22 @@ test('a pedal that is pressed and let go does one thing, held down the other, an
   expect([run.mock.calls.length, held.mock.calls.length]).toEqual([1, 1]);
 });
 
+test('what pages or presses in a dialog does nothing to the screen under it', () => {
+  const run = vi.fn();
+  const keys = [' ', 'Enter', 'PageDown', 'PageUp'].map((each): Key => ({ keys: each, does: 'done', run }));
+  const { rerender } = render(
+    <>
+      <Screen keys={keys} />
+      <div role="dialog">all steps</div>
+    </>,
+  );
+  for (const { keys: key } of keys) fireEvent.keyDown(document.body, { key });
+  expect(run).not.toHaveBeenCalled();
+  rerender(<Screen keys={keys} />);
+  fireEvent.keyDown(document.body, { key: 'PageDown' });
+  expect(run).toHaveBeenCalledTimes(1);
+});
+
 test('a key that stays down is one press, whatever the keyboard repeats', () => {
   const run = vi.fn();
   render(<Screen keys={[{ keys: ' ', does: 'done', run }]} />);

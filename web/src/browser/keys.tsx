@@ -45,12 +45,16 @@ function letGo(event: KeyboardEvent): void {
   run();
 }
 
+const OF_WHAT_LIES_OVER: ReadonlySet<string> = new Set(['PageDown', 'PageUp', 'Enter', ' ']);
+
 let first = '';
 function listen(event: KeyboardEvent): void {
   const target = event.target as HTMLElement;
   if (target.matches(TYPED_INTO) || event.ctrlKey || event.metaKey || event.altKey) return;
   // A button that has the focus keeps space and enter for itself.
   if ((event.key === ' ' || event.key === 'Enter') && target.matches('button, a, [role=button], [role=radio]')) return;
+  // Over the screen lies a dialog: what pages it or presses its buttons does nothing to what lies under it.
+  if (OF_WHAT_LIES_OVER.has(event.key) && document.querySelector('[role=dialog]') !== null) return;
   const keys = activeKeys();
   const found = keys.find((key) => key.keys === (first ? `${first} ${event.key}` : event.key));
   first = !found && !first && keys.some((key) => key.keys.startsWith(`${event.key} `)) ? event.key : '';

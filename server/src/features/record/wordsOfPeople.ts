@@ -58,6 +58,7 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
     'incident.kind',
     'visit.marks_kept',
     'visit.shown',
+    'visit.words_written',
     'incident.place',
     'instruction.by',
     'instruction.place',

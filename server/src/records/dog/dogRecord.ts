@@ -1,6 +1,6 @@
 import type { EarlierPhoto, VisitView } from '@dewpond/contract';
 import type { CanalHair } from '@dewpond/core/catalogue';
-import type { EarHairWork, Instruction, ShownToday } from '@dewpond/core/dog';
+import type { EarHairWork, Instruction, Saying, ShownToday } from '@dewpond/core/dog';
 import { learnDogFactor } from '@dewpond/core/dilution';
 import type { Finding } from '@dewpond/core/findings';
 import { handlingMarks } from '@dewpond/core/handling';
@@ -224,6 +224,8 @@ export const asInstruction = (
   until: row.untilDay as Day | null,
 });
 
+const NO_ANSWER: ReadonlySet<Saying['kind']> = new Set<Saying['kind']>(['lift', 'uses', 'product', 'bath product']);
+
 function placeRecords(care: readonly CareRow[], instructions: readonly Instruction[]): DogRecord['places'] {
   const byPlace = group(care, (row) => row.place as PlaceKey);
   return Object.fromEntries(
@@ -238,10 +240,11 @@ function placeRecords(care: readonly CareRow[], instructions: readonly Instructi
         dirt: row.dirt,
       }));
       const answers = instructions
-        // A lift opens one procedure, and drops may be from another day: neither is an answer to what was found.
+        // A lift opens one procedure, drops may be from another day, a product is for the care once there is care again:
+        // none of them is an answer to what was found.
         .filter(
           ({ by, place, says }) =>
-            by === 'vet' && says.kind !== 'lift' && says.kind !== 'uses' && place !== null && placeKey(place) === key,
+            by === 'vet' && !NO_ANSWER.has(says.kind) && place !== null && placeKey(place) === key,
         )
         .map((each) => each.from);
       return [key, placeRecord(visits, answers)];

@@ -19,7 +19,7 @@ import { referPlaces } from './openReferrals';
 import type { LoadedVisit } from './load';
 import { drawForVisit } from './drawForVisit';
 import { BY_COAT } from '../dog/ownMinutes';
-import { writeWords } from './writeWords';
+import { wordsOf, writeWords } from './writeWords';
 import { useOf } from './projectUse';
 import { writeDifference, type VisitKey, type Written } from './written';
 
@@ -65,7 +65,8 @@ export async function project(tx: Tenant, loaded: LoadedVisit, shelf: Shelf, wri
   await writeVisit(tx, loaded);
 }
 
-async function writeVisit(tx: Tenant, { row, state }: LoadedVisit): Promise<void> {
+async function writeVisit(tx: Tenant, loaded: LoadedVisit): Promise<void> {
+  const { row, state } = loaded;
   const looked = new Set([...state.lookedClear, ...state.findings.map(({ place }) => placeKey(lookedAtWith(place)))]);
   const now = {
     closed: state.closed,
@@ -75,6 +76,7 @@ async function writeVisit(tx: Tenant, { row, state }: LoadedVisit): Promise<void
     closingNote: state.notes.join('\n'),
     shown: [...state.shown],
     marksKept: [...state.marksKept],
+    wordsWritten: [...new Set([...row.wordsWritten, ...wordsOf(loaded)])],
   };
   const isSame =
     row.closed === now.closed &&
@@ -83,7 +85,8 @@ async function writeVisit(tx: Tenant, { row, state }: LoadedVisit): Promise<void
     row.ownerSaid === now.ownerSaid &&
     row.closingNote === now.closingNote &&
     row.shown.join() === now.shown.join() &&
-    row.marksKept.join() === now.marksKept.join();
+    row.marksKept.join() === now.marksKept.join() &&
+    row.wordsWritten.length === now.wordsWritten.length;
   if (!isSame) await tx.update(visit).set(now).where(eq(visit.id, row.id));
   if (row.appointmentId !== null && state.closed !== null && row.closed !== state.closed) {
     await tx

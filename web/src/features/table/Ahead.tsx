@@ -1,7 +1,7 @@
 import { methodOfStep } from '@dewpond/core/methods';
 import { DOGS_RECORD } from '@dewpond/core/provenance';
 import { titleWords, type Step } from '@dewpond/core/steps';
-import { onTime } from '@dewpond/core/visit';
+import { hereSince, onTime } from '@dewpond/core/visit';
 import { correctedTime } from '@dewpond/core/events';
 import { clock } from '../../browser/times';
 import { useNow } from '../../browser/useNow';
@@ -73,16 +73,26 @@ function ReadyAbout({ table }: { readonly table: TableWork }) {
   const own = useVisitLog((log) => log.own);
   const offset = useVisitLog((log) => log.offset) ?? 0;
   const now = useNow(30_000) + offset;
-  const first = allEvents({ known, own })[0];
-  const begun = first && correctedTime(first);
-  if (begun === undefined || begun === null) return null;
+  const since = hereSince(allEvents({ known, own }));
+  // What was begun another day is neither late nor early.
+  const begun = since && since.what.type !== 'came back' ? correctedTime(since) : null;
   const { readyAt, behind } = onTime(table.state, table.steps, begun, now);
   const late =
-    behind >= LATE_MINUTES ? `${behind} min behind` : behind <= -LATE_MINUTES ? `${-behind} min early` : 'on time';
+    behind === null
+      ? null
+      : behind >= LATE_MINUTES
+        ? `${behind} min behind`
+        : behind <= -LATE_MINUTES
+          ? `${-behind} min early`
+          : 'on time';
   return (
     <p className="text-lg">
-      Ready about <b>{clock(readyAt, zone)}</b>,{' '}
-      <span className={behind >= LATE_MINUTES ? 'text-watch font-semibold' : 'text-soft'}>{late}</span>{' '}
+      Ready about <b>{clock(readyAt, zone)}</b>
+      {late && (
+        <>
+          , <span className={(behind ?? 0) >= LATE_MINUTES ? 'text-watch font-semibold' : 'text-soft'}>{late}</span>
+        </>
+      )}{' '}
       <SourceMark
         roomy
         source={DOGS_RECORD}

@@ -1,5 +1,13 @@
 import { showDay } from '@dewpond/core/units';
-import { ASKED_BESIDES, HANDOVER, toAsk, unanswered, type HandoverQuestion } from '@dewpond/core/events';
+import {
+  ASKED_BESIDES,
+  HANDOVER,
+  HANDOVER_QUESTIONS,
+  toAsk,
+  unanswered,
+  type HandoverQuestion,
+} from '@dewpond/core/events';
+import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { classes } from '../../ui/classes';
 import { OwnerSays, ReadFirst } from './door/AtTheDoor';
@@ -9,7 +17,8 @@ import { record } from './visitLog';
 
 /** What the owner is asked each time, last time's answer beside it; an answer changes the plan at once. */
 export function Handover({ table }: { readonly table: TableWork }) {
-  const asked = toAsk(table.visit.lastAnswers);
+  const [again, setAgain] = useState(false);
+  const asked = again ? HANDOVER_QUESTIONS : toAsk(table.visit.lastAnswers);
   const open = unanswered(asked, table.state.answers);
   return (
     <>
@@ -19,6 +28,15 @@ export function Handover({ table }: { readonly table: TableWork }) {
         {asked.map((question) => (
           <Question key={question} table={table} question={question} />
         ))}
+        {asked.length < HANDOVER_QUESTIONS.length && (
+          <button
+            type="button"
+            className="text-pond underline min-h-14 px-1 text-left justify-self-start"
+            onClick={() => setAgain(true)}
+          >
+            {table.facts.fitness.cats ? 'It lives with a cat' : 'It lives with no cat'}: otherwise by now?
+          </button>
+        )}
         {open.length > 1 && (
           <Button
             look="quiet"

@@ -1,7 +1,7 @@
 import { ALL_SHOWN, SHOWN, isKnown, shownRefused, type ShownToday } from '@dewpond/core/dog';
-import { correctedTime } from '@dewpond/core/events';
+import { correctedTime, type VisitEvent } from '@dewpond/core/events';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '@dewpond/core/provenance';
-import { tiringBudget } from '@dewpond/core/visit';
+import { hereSince, tiringBudget } from '@dewpond/core/visit';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { useNow } from '../../browser/useNow';
@@ -84,12 +84,11 @@ function Tired({ table }: { readonly table: TableWork }) {
   const budget = tiringBudget(table.facts);
   if (budget === null) return null;
   const { steps } = table.state;
-  const events = allEvents({ known, own });
-  const minutesSince = (event: (typeof events)[number] | undefined): number => {
+  const minutesSince = (event: VisitEvent | undefined): number => {
     const at = event && correctedTime(event);
     return at === null || at === undefined ? 0 : Math.floor((now - at) / MINUTE);
   };
-  const stood = minutesSince(events[0]);
+  const stood = minutesSince(hereSince(allEvents({ known, own })));
   const wet = steps['water off']?.kind === 'done' && steps['dry'] === undefined ? steps['water off'].by : undefined;
   const dried = minutesSince(wet);
   const said =

@@ -14,7 +14,7 @@ import {
   text,
   uuid,
 } from 'drizzle-orm/pg-core';
-import { LOOKED, SEEN, SHOWN_LIST } from '../shapes/visits';
+import { LOOKED, SEEN, SHOWN_LIST, WORDS_WRITTEN } from '../shapes/visits';
 import { shaped } from '../shapes/shaped';
 import { dog } from './book';
 import { member } from './business';
@@ -66,6 +66,8 @@ export const visit = dewpond.table(
     /** How the dog showed itself, and what of it was written on the dog. */
     shown: shaped('shown', SHOWN_LIST).notNull().default([]),
     marksKept: shaped('marks_kept', SHOWN_LIST).notNull().default([]),
+    /** Which bottles and words of it have been written into the book. */
+    wordsWritten: shaped('words_written', WORDS_WRITTEN).notNull().default([]),
     madeFrom: text('made_from').notNull(),
     createdAt: instant('created_at').notNull().defaultNow(),
   },

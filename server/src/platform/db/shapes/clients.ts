@@ -28,6 +28,7 @@ import type { FoldSite } from '@dewpond/core/places';
 import { WENT, type Lesson } from '@dewpond/core/programme';
 import type { Coming } from '@dewpond/core/stock';
 import { ALL_TASKS } from '@dewpond/core/tasks';
+import { HOUSE_QUESTIONS } from '@dewpond/core/ways';
 import { z } from 'zod';
 import type { Shape } from './shaped';
 import { day, first, oneOf, wordOf, words } from './values';
@@ -123,7 +124,13 @@ export const PROFILE: Shape<DogProfile> = {
     dirtyWork: z.boolean().default(false),
     hardGround: z.boolean().default(false),
     whiteCoat: z.boolean().default(false),
-    ownWays: z.record(z.string(), z.object({ school: z.string(), because: z.string() })).default({}),
+    ownWays: z
+      .record(z.string(), z.object({ school: z.string(), because: z.string() }))
+      // A question that is gone is asked of no dog.
+      .transform((own) =>
+        Object.fromEntries(Object.entries(own).filter(([asks]) => Object.hasOwn(HOUSE_QUESTIONS, asks))),
+      )
+      .default({}),
     ownBath: z
       .partialRecord(oneOf(BATH_TASKS), z.object({ productId: z.string().nullable(), because: z.string() }))
       .default({}),

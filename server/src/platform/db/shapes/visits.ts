@@ -48,6 +48,8 @@ export const SHOWN_LIST: Shape<ShownToday[]> = first(
   'how a dog showed itself',
   z.array(z.string()).transform((stored) => ALL_SHOWN.filter((what) => stored.includes(what))),
 );
+/** Ids, each alone or after "end ". */
+export const WORDS_WRITTEN: Shape<string[]> = first('words written into the book', z.array(z.string()));
 export const LOOKED: Shape<PlaceKey[]> = first('places looked at', z.array(wordOf<PlaceKey>()));
 export const SEEN: Shape<Readonly<Record<string, number>>> = first(
   'what a device had seen',

@@ -4,15 +4,11 @@ import { HOUSE_QUESTIONS, schoolWords, type HouseQuestion } from '@dewpond/core/
 import { DOGS_RECORD } from '@dewpond/core/provenance';
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { call } from '../../../api/call';
-import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
-import { Dialog } from '../../../ui/Dialog';
-import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
 import { SourceMark } from '../../../ui/SourceMark';
-import { tell } from '../../../ui/toasts';
+import { OwnChoice, useOwnChoice } from './OwnChoice';
 
 type OwnWaysOf = DogView['profile']['ownWays'];
 
@@ -26,7 +22,7 @@ const wordsOf = (question: HouseQuestion, school: string): string =>
 /** What is done with this dog otherwise than with all, each with why and what the house does. */
 export function OwnWaysCard({ dog }: { readonly dog: DogView }) {
   const [choosing, setChoosing] = useState(false);
-  const keep = useKeepWays(dog, () => setChoosing(false));
+  const keep = useOwnChoice(dog, () => setChoosing(false));
   const own = OWN_QUESTIONS.flatMap((question) => {
     const its = dog.facts.ownWays[question];
     return its ? [{ question, ...its }] : [];
@@ -50,7 +46,7 @@ export function OwnWaysCard({ dog }: { readonly dog: DogView }) {
               disabled={keep.isPending}
               onClick={() => {
                 const { [question]: _, ...others } = dog.profile.ownWays;
-                keep.mutate(others);
+                keep.mutate({ ownWays: others });
               }}
             >
               <X size={18} aria-hidden />
@@ -62,27 +58,13 @@ export function OwnWaysCard({ dog }: { readonly dog: DogView }) {
         <OwnWayDialog
           dog={dog}
           pending={keep.isPending}
-          onKeep={(ways) => keep.mutate(ways)}
+          onKeep={(ownWays) => keep.mutate({ ownWays })}
           onClose={() => setChoosing(false)}
         />
       )}
     </Card>
   );
 }
-
-const useKeepWays = (dog: DogView, onDone: () => void) =>
-  useWrite('PUT /api/dogs/:id', {
-    write: (_, ownWays: OwnWaysOf) =>
-      call('PUT /api/dogs/:id', {
-        id: dog.id,
-        body: { version: dog.version, profile: { ...dog.profile, ownWays } },
-      }),
-    onSuccess: () => {
-      tell('Kept. The plan follows it.');
-      onDone();
-    },
-    tells: true,
-  });
 
 interface OwnWayDialogProps {
   readonly dog: DogView;
@@ -94,69 +76,43 @@ interface OwnWayDialogProps {
 function OwnWayDialog({ dog, pending, onKeep, onClose }: OwnWayDialogProps) {
   const [question, setQuestion] = useState<HouseQuestion>(OWN_QUESTIONS[0] ?? 'earCleaning');
   const [school, setSchool] = useState('');
-  const [because, setBecause] = useState('');
-  const [asked, setAsked] = useState(false);
   const others = schoolsOf(question).filter(({ id }) => id !== dog.facts.ways[question]);
   const chosen = others.find(({ id }) => id === school) ?? others[0];
-  const unsaid = because.trim() === '';
   return (
-    <Dialog
-      open
-      onClose={onClose}
+    <OwnChoice
       title={`Another way for ${dog.profile.name}`}
       says="It goes before the house way. A vet’s or owner’s word goes before it."
+      example="the corner is wet at every visit, though cleaned"
+      because=""
+      isUsual={false}
+      pending={pending}
+      onKeep={(because) => chosen && onKeep({ ...dog.profile.ownWays, [question]: { school: chosen.id, because } })}
+      onClose={onClose}
     >
-      <form
-        className="flex flex-col gap-4"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          setAsked(true);
-          if (!unsaid && chosen)
-            onKeep({ ...dog.profile.ownWays, [question]: { school: chosen.id, because: because.trim() } });
-        }}
+      <SelectField
+        label="What"
+        value={question}
+        onChange={(event) => setQuestion(event.target.value as HouseQuestion)}
+        hint={`now: ${schoolWords(dog.facts.ways, question)}`}
       >
-        <SelectField
-          label="What"
-          value={question}
-          onChange={(event) => setQuestion(event.target.value as HouseQuestion)}
-          hint={`now: ${schoolWords(dog.facts.ways, question)}`}
-        >
-          {OWN_QUESTIONS.map((each) => (
-            <option key={each} value={each}>
-              {HOUSE_QUESTIONS[each].asks}
-            </option>
-          ))}
-        </SelectField>
-        <SelectField
-          label="For this dog"
-          value={chosen?.id ?? ''}
-          onChange={(event) => setSchool(event.target.value)}
-          hint={chosen?.for}
-        >
-          {others.map(({ id, words }) => (
-            <option key={id} value={id}>
-              {words}
-            </option>
-          ))}
-        </SelectField>
-        <TextField
-          label="Why"
-          placeholder="the corner is wet at every visit, though cleaned"
-          value={because}
-          maxLength={200}
-          onChange={(event) => setBecause(event.target.value)}
-          error={asked && unsaid ? 'The next groomer will ask why.' : undefined}
-        />
-        <div className="flex justify-end gap-2">
-          <Button look="quiet" onClick={onClose}>
-            Leave it
-          </Button>
-          <Button type="submit" look="main" disabled={pending}>
-            Keep it
-          </Button>
-        </div>
-      </form>
-    </Dialog>
+        {OWN_QUESTIONS.map((each) => (
+          <option key={each} value={each}>
+            {HOUSE_QUESTIONS[each].asks}
+          </option>
+        ))}
+      </SelectField>
+      <SelectField
+        label="For this dog"
+        value={chosen?.id ?? ''}
+        onChange={(event) => setSchool(event.target.value)}
+        hint={chosen?.for}
+      >
+        {others.map(({ id, words }) => (
+          <option key={id} value={id}>
+            {words}
+          </option>
+        ))}
+      </SelectField>
+    </OwnChoice>
   );
 }

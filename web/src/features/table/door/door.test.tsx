@@ -55,6 +55,17 @@ describe('at the door', () => {
     );
   });
 
+  test('cats are asked once, and again where somebody wants to say otherwise', async () => {
+    const lives = { cats: { answer: true, day: day('2026-03-03') } };
+    const dog = facts('pug', { fitness: { ...facts('pug').fitness, cats: true } });
+    const { person, happened } = await atHandover(visitView({ lastAnswers: lives, facts: dog }));
+    expect(screen.queryByRole('group', { name: 'Does it live with a cat?' })).toBeNull();
+    await person.click(button('It lives with a cat: otherwise by now?'));
+    const cats = within(screen.getByRole('group', { name: 'Does it live with a cat?' }));
+    await person.click(cats.getByRole('button', { name: 'No' }));
+    expect(happened().at(-1)).toEqual({ type: 'answered', question: 'cats', answer: false });
+  });
+
   test('what the owner says besides is kept, and told as said', async () => {
     const { person, happened } = await atHandover();
     await person.type(screen.getByLabelText('What the owner says besides'), '  limps after walks ');

@@ -1,0 +1,1 @@
+ALTER TABLE "dewpond"."visit" ADD COLUMN "words_written" jsonb DEFAULT '[]'::jsonb NOT NULL;
