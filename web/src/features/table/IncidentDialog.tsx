@@ -79,7 +79,7 @@ export function IncidentDialog({ table, onClose }: { readonly table: TableWork; 
             <SelectField
               className="min-h-14"
               label="With which product"
-              hint={kind === 'skin reacts' ? 'it is not taken for this dog again' : undefined}
+              hint={kind === 'skin reacts' && product ? 'it is not taken for this dog again' : undefined}
               value={product?.id ?? ''}
               onChange={(event) => setProductId(event.target.value)}
             >

@@ -56,7 +56,7 @@ function Ask({ table, onClose }: { readonly table: TableWork; readonly onClose: 
           return (
             <Button
               key={what}
-              className="min-h-16! text-lg flex-col! items-start! text-left"
+              className="min-h-16! py-2.5! gap-0.5! text-lg flex-col! items-start! text-left"
               disabled={refused !== null}
               onClick={() => {
                 record({ type: 'shows today', what, yes: true });
