@@ -20,6 +20,7 @@ export const bathShown: z.ZodType<BathShown> = z.object({
   'face wash': productShown.nullable(),
   conditioner: productShown.nullable(),
   conditioned: z.object({ wanted: z.boolean(), because: z.string(), source }),
+  trouble: z.array(z.string()).describe('What a person must decide before it is mixed'),
 });
 
 /** What of a product the amount of a plan line hangs on. */

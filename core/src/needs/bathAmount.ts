@@ -19,14 +19,17 @@ export const washesFaceApart = (facts: DogFacts): boolean =>
   (facts.ways.faceProduct === 'tear-free' ||
     (facts.ways.faceProduct === 'mild wash for all' && prescribedOn(facts) !== null));
 
+/** Whether the body's wash comes to the face: where one mild wash does both. */
+export const bodyWashAtFace = (facts: DogFacts): boolean =>
+  washesHead(facts) && facts.ways.faceProduct === 'mild wash for all' && !washesFaceApart(facts);
+
 /**
  * What a wash takes of the body's product: the face's share with it where one mild wash does both, and without the rest
  * of the head where the bath stops at the neck.
  */
 function ofBodyWash(facts: DogFacts, { body, face }: BathAmounts['wash1']): number {
   if (!washesHead(facts)) return body - (body + face) * HOUSE_AMOUNTS.headShare;
-  const forAll = facts.ways.faceProduct === 'mild wash for all' && !washesFaceApart(facts);
-  return forAll ? body + face : body;
+  return bodyWashAtFace(facts) ? body + face : body;
 }
 
 /** Two washes or one, for this dog. */

@@ -8,7 +8,7 @@ import { type BATH_TASKS, toAvoid, type DogFacts, type Instruction, type Saying 
 import { day, kilograms } from '../units';
 import { stepsFor } from '../visit/tests/randomVisits';
 import { titleWords } from '../steps';
-import { visitNeeds, WASH_TABLE, type BathChoice } from '.';
+import { standIns, visitNeeds, WASH_TABLE, type BathChoice } from '.';
 
 const READY = { kind: 'ready to use' } as const;
 /** One of each kind, as a large salon has them. */
@@ -195,6 +195,81 @@ describe('the end of a range', () => {
   });
 });
 
+// docs/trade.md: body shampoo stays off the face; strong cleansers are for bodies. Common practice, no source.
+describe('what comes to a face, an eye or into an ear', () => {
+  const sharp = productOf('cleansing', { id: 'sharp', name: 'Sharp', cautions: ['eyes'] });
+  const mild = productOf('gentle wash', { id: 'mild', name: 'Mild' });
+  const face = productOf('face', { id: 'face' });
+  const forAll = ways({ faceProduct: 'mild wash for all' });
+  const own = (task: (typeof BATH_TASKS)[number], more: Partial<DogFacts> = {}) =>
+    bathOf(aDog({ ownBath: { [task]: { productId: 'sharp', because: 'likes it' } }, ...more }, 'gsp'), [
+      sharp,
+      mild,
+      face,
+    ]);
+
+  test('a dog’s own product for the face is not taken where its label keeps it from eyes, and that is said', () => {
+    const { 'face wash': taken, trouble } = own('face wash');
+    expect(taken?.product.id).toBe('face');
+    expect(trouble).toEqual(['Sharp, this dog’s own, is marked “Keep away from eyes”: another was taken.']);
+  });
+
+  test('nor its own wash where one mild wash does head and body; where the head stays dry it is', () => {
+    expect(own('bath', forAll).bath?.product.id).toBe('mild');
+    expect(own('bath', ways({ faceProduct: 'mild wash for all', head: 'neck down only' })).bath?.product.id).toBe(
+      'sharp',
+    );
+    expect(own('bath').bath?.product.id).toBe('sharp');
+  });
+
+  test('one that was named is taken, and asked about first: for its mark, and where the skin reacted to it', () => {
+    const named = (task: 'face wash' | 'second wash', more: Partial<DogFacts> = {}) =>
+      bathOf(aDog({ instructions: [vet({ kind: 'product', task, productId: 'sharp' })], ...more }, 'gsp'), [
+        sharp,
+        mild,
+        face,
+      ]).trouble;
+    expect(named('face wash')).toEqual([
+      'Sharp was asked for and is marked “Keep away from eyes”: ask Dr Oyelaran first.',
+    ]);
+    expect(named('second wash', forAll)).toHaveLength(1);
+    expect(named('second wash', { reactedTo: ['sharp'] })[0]).toMatch(/made its skin react before: ask Dr Oyelaran/);
+    expect(named('second wash')).toEqual([]);
+  });
+
+  test('the strong end of a range never comes to a face', () => {
+    const range = { strongest: strengthOf(10), weakest: strengthOf(32) };
+    const shelf = [productOf('cleansing', { dilution: { kind: 'dilute', strength: strengthOf(24), range } })];
+    const ratio = (more: Partial<DogFacts>) => {
+      const dilution = bathOf(aDog({ dirtyWork: true, ...more }, 'gsp'), shelf).bath?.product.dilution;
+      return dilution?.kind === 'dilute' ? showStrength(dilution.strength) : null;
+    };
+    expect([ratio({}), ratio(forAll)]).toEqual(['10:1', '32:1']);
+  });
+
+  test('a cleaner that its label keeps out of ears or eyes is passed over for one that may go there', () => {
+    const pair = (kind: 'ear cleaner' | 'eye and face cleaner', mark: 'ears' | 'eyes') => {
+      const shelf = [productOf(kind, { id: 'not there', cautions: [mark] }), productOf(kind, { id: 'may' })];
+      const facts = aDog({}, 'pug');
+      return visitNeeds('all', facts, makePlan(facts), shelf, 1).needs.map(({ product }) => product.id);
+    };
+    expect([pair('ear cleaner', 'ears'), pair('eye and face cleaner', 'eyes')]).toEqual([['may'], ['may']]);
+  });
+
+  test('what stands in for a wash that ran out is held to every part that it is for', () => {
+    const against = (tasks: readonly (typeof BATH_TASKS)[number][], more: Partial<DogFacts> = {}) => {
+      const facts = aDog(more, 'gsp');
+      const found = standIns(productOf('cleansing', { id: 'gone' }), facts, makePlan(facts), tasks, [sharp, mild]);
+      return found.map((each) => [each.product.id, each.against]);
+    };
+    const free = ['mild', null];
+    const marked = ['sharp', 'is marked “Keep away from eyes”'];
+    expect(against(['bath', 'second wash'])).toEqual([['sharp', null], free]);
+    expect(against(['bath', 'second wash'], forAll)).toEqual([free, marked]);
+    expect(against(['bath', 'second wash', 'face wash'])).toEqual([free, marked]);
+  });
+});
+
 describe('a prescribed wash', () => {
   const says = { kind: 'bath product', productId: 'medicated', contactMinutes: 10, nothingElse: false } as const;
 
@@ -223,7 +298,7 @@ describe('conditioner is decided once', () => {
     stepsFor(dog, { bath: { ...NOTHING, conditioned: bath.conditioned } }).some(
       ({ id, barred }) => id === 'conditioner' && barred === null,
     );
-  const NOTHING = { bath: null, 'second wash': null, 'face wash': null, conditioner: null };
+  const NOTHING = { bath: null, 'second wash': null, 'face wash': null, conditioner: null, trouble: [] };
 
   test('step, product, amount agree for every dog, school, shelf and day of its own interval', () => {
     const school = fc.constantFrom('long or dry coats', 'always', 'own interval', 'never' as const);

@@ -1,12 +1,11 @@
-import { BODY_WASHES, clashing, mixedTo, type Product, type ProductKind, type Strength } from '../dilution';
+import { BODY_WASHES, mixedTo, type Product, type ProductKind, type Strength } from '../dilution';
 import { namedProduct, toAvoid, type BathTask, type DogFacts } from '../dog';
 import { DOGS_RECORD, HOUSE_VALUE, type Source } from '../provenance';
 import { washesPlainFirst, type CarePlan, type PlanLine } from '../careplan';
 import type { Task } from '../tasks';
-import { washesHead } from '../work';
-import { washesFaceApart, washesOf } from './bathAmount';
+import { bodyWashAtFace, washesFaceApart, washesOf } from './bathAmount';
 import { conditionerWanted, type ConditionerWanted } from './conditionerWanted';
-import { whyRuledOut, type Wanted } from './ruledOut';
+import { marksAgainst, whyRuledOut, type Wanted } from './ruledOut';
 import { isDirty, isTender, washRow, type Wash } from './washTable';
 
 /** The product for one part of a bath, at the strength it is mixed to for this dog, and why this one. */
@@ -23,8 +22,6 @@ export interface BathChoice<P extends Product = Product> extends Readonly<Record
   /** What a person must decide before it is mixed, in words. */
   readonly trouble: readonly string[];
 }
-
-const NEVER_AT_A_FACE: Wanted['marks'] = ['eyes', 'deep cleanser'];
 
 /** Kinds that can stand in where a business has none of what the table asks for, the mildest first. */
 const STAND_INS: readonly ProductKind[] = ['gentle wash', 'cleansing', 'conditioning wash', ...BODY_WASHES];
@@ -72,7 +69,7 @@ function named<P extends Product>(
 ): ChosenProduct<P> | 'none' | null {
   const given = namedProduct(facts, task, null);
   if (given) {
-    const product = shelf.named(given.productId, given.who);
+    const product = shelf.named(given.productId, given.who, task);
     if (product) return { product, because: `${given.who} asked for it`, source: given.source };
   }
   const own = facts.ownBath[task];
@@ -124,7 +121,7 @@ function faceWash<P extends Product>(facts: DogFacts, shelf: ProductChoice<P>): 
   if (own) return own;
   const product =
     facts.ways.faceProduct === 'mild wash for all'
-      ? shelf.washOf(['gentle wash', 'cleansing'], 'face wash', { marks: NEVER_AT_A_FACE, strongToo: false })
+      ? shelf.washOf(['gentle wash', 'cleansing'], 'face wash', { strongToo: false })
       : shelf.firstOf(['face'], 'face wash');
   return product ? { product, because: 'body shampoo stays off the face', source: HOUSE_VALUE } : null;
 }
@@ -152,16 +149,18 @@ function fromTable<P extends Product>(
   const row = washRow(facts, wash);
   const asChosen = facts.washKinds[row.id];
   const kinds = asChosen ? [asChosen, ...row.kinds] : row.kinds;
-  // One wash for head and body must be mild enough for the face.
-  const forAll = facts.ways.faceProduct === 'mild wash for all' && washesHead(facts);
-  const marks = forAll ? NEVER_AT_A_FACE : [];
   const isStrong = kinds[0] === 'degreasing wash' || (wash === 'first' && isDirty(facts));
-  const product = shelf.washOf(kinds, task, { marks, strongToo: isStrong });
+  const product = shelf.washOf(kinds, task, { strongToo: isStrong });
   if (!product) return null;
   const standsIn = !kinds.includes(product.kind as (typeof kinds)[number]);
   const because = standsIn ? `${row.because}; no ${kinds[0]} fits here` : row.because;
   return {
-    product: asPurposed(facts, product, wash === 'second' ? 'weak' : isDirty(facts) ? 'strong' : 'weak'),
+    // One wash for head and body is mild enough for the face.
+    product: asPurposed(
+      facts,
+      product,
+      wash !== 'second' && isDirty(facts) && !bodyWashAtFace(facts) ? 'strong' : 'weak',
+    ),
     because,
     source: row.source,
   };
@@ -182,6 +181,17 @@ function asPurposed<P extends Product>(facts: DogFacts, product: P, end: 'strong
 }
 
 const weaker = (a: Strength, b: Strength): Strength => (a.water.compare(b.water) >= 0 ? a : b);
+
+/** Why a product may not be taken for this dog at one of these parts, within a sentence that begins with its name; null: it may. */
+export function againstProduct(
+  product: Pick<Product, 'id' | 'ingredients' | 'cautions'>,
+  tasks: readonly Task[],
+  facts: DogFacts,
+  plan: CarePlan,
+): string | null {
+  const choice = new ProductChoice([], facts, plan);
+  return tasks.map((task) => whyRuledOut(product, choice.wanted(task))).find((why) => why !== null) ?? null;
+}
 
 /** The business's products for one dog: the first of a kind that nothing rules out, and what to ask where there is none. */
 export class ProductChoice<P extends Product> {
@@ -218,27 +228,25 @@ export class ProductChoice<P extends Product> {
    * A body wash: of these kinds, then whatever can stand in, the mildest first. What its label calls strong is taken only
    * for dogs that need it, or where there is nothing else and nothing speaks against it.
    */
-  washOf(
-    kinds: readonly ProductKind[],
-    task: Task,
-    { marks, strongToo }: { readonly marks: Wanted['marks']; readonly strongToo: boolean },
-  ): P | undefined {
+  washOf(kinds: readonly ProductKind[], task: Task, { strongToo }: { readonly strongToo: boolean }): P | undefined {
     const all = [...new Set([...kinds, ...STAND_INS])].flatMap((kind) => this.ofHouse(kind));
     const mild = strongToo ? all : all.filter(({ cautions }) => !cautions.includes('deep cleanser'));
-    const wanted = { ...this.wanted(task), marks };
+    const wanted = this.wanted(task);
     return mild.find((each) => whyRuledOut(each, wanted) === null) ?? this.free(all, wanted);
   }
 
   /** The prescribed wash, and what a person must ask before it is used. */
   prescribed = ({ bathProduct }: CarePlan): P | undefined =>
-    bathProduct ? this.named(bathProduct.productId, bathProduct.who) : undefined;
+    bathProduct ? this.named(bathProduct.productId, bathProduct.who, 'bath') : undefined;
 
-  /** A product that a vet or an owner asked for. */
-  named(id: string, who: string): P | undefined {
+  /**
+   * A product that a vet or an owner asked for. Their word goes before the plan's rules, but not before what this dog is to
+   * be kept from, what its skin reacted to, or a label that forbids it there: then it is asked about first.
+   */
+  named(id: string, who: string, task: Task): P | undefined {
     const product = this.products.find((each) => each.id === id);
-    const listed = product ? clashing(product.ingredients, this.avoid) : [];
-    if (product && listed.length > 0)
-      this.troubles.add(`${product.name} was prescribed and lists ${listed.join(', ')}: ask ${who} first.`);
+    const why = product ? whyRuledOut(product, { ...this.wanted(task), keptOff: [] }) : null;
+    if (product && why !== null) this.troubles.add(`${product.name} was asked for and ${why}: ask ${who} first.`);
     if (!product) this.troubles.add(`The product that ${who} asked for is not on the shelf.`);
     return product;
   }
@@ -266,7 +274,12 @@ export class ProductChoice<P extends Product> {
   /** What keeps a product off this skin counts for every product of the bath. */
   wanted(task: Task): Wanted {
     const ofBath = task === 'second wash' || task === 'face wash' || task === 'conditioner' ? this.at('bath') : [];
-    return { avoid: this.avoid, reactedTo: this.facts.reactedTo, keptOff: [...this.at(task), ...ofBath], marks: [] };
+    return {
+      avoid: this.avoid,
+      reactedTo: this.facts.reactedTo,
+      keptOff: [...this.at(task), ...ofBath],
+      marks: marksAgainst(task, this.facts),
+    };
   }
 
   private readonly at = (task: Task): Wanted['keptOff'] =>

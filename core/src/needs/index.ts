@@ -1,5 +1,5 @@
 export type { Lathering } from './bathAmount';
-export { chooseBath, type BathChoice, type ChosenProduct } from './bathChoice';
+export { againstProduct, chooseBath, type BathChoice, type ChosenProduct } from './bathChoice';
 export { conditionerWanted, type ConditionerWanted } from './conditionerWanted';
 export { standIns, type StandIn } from './insteadOf';
 export { partAmounts } from './bathAmount';

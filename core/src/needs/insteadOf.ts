@@ -2,8 +2,7 @@ import type { CarePlan } from '../careplan';
 import { BODY_WASHES, isForOneDog, type Product } from '../dilution';
 import type { DogFacts } from '../dog';
 import type { Task } from '../tasks';
-import { ProductChoice } from './bathChoice';
-import { whyRuledOut } from './ruledOut';
+import { againstProduct } from './bathChoice';
 
 /** A product of the shelf that could stand in for one that ran out. */
 export interface StandIn<P> {
@@ -16,7 +15,7 @@ export interface StandIn<P> {
 type OnShelf = Pick<Product, 'id' | 'kind' | 'suppliedBy' | 'ingredients' | 'cautions'>;
 
 /**
- * What could be taken instead for a part of the bath: washes for a wash, else products of its kind. What a vet's word, an
+ * What could be taken instead for these parts of the bath: washes for a wash, else products of its kind. What a vet's word, an
  * earlier reaction or an avoided ingredient speaks against comes last, with why: it is not offered, but what was taken can
  * always be told.
  */
@@ -24,10 +23,9 @@ export function standIns<P extends OnShelf>(
   { id, kind }: Pick<OnShelf, 'id' | 'kind'>,
   facts: DogFacts,
   plan: CarePlan,
-  task: Task,
+  tasks: readonly Task[],
   products: readonly P[],
 ): StandIn<P>[] {
-  const wanted = new ProductChoice([], facts, plan).wanted(task);
   const isWash = kind === 'medicated' || BODY_WASHES.some((each) => each === kind);
   const likely = products.filter((each) =>
     isWash ? each.kind === 'medicated' || BODY_WASHES.some((wash) => wash === each.kind) : each.kind === kind,
@@ -37,7 +35,7 @@ export function standIns<P extends OnShelf>(
     if (given?.nothingElse && product.id !== given.productId)
       return `is not what ${given.who} asked for: nothing else on the skin`;
     if (isForOneDog(product) && product.id !== given?.productId) return 'was given for one dog';
-    return whyRuledOut(product, wanted);
+    return againstProduct(product, tasks, facts, plan);
   };
   return likely
     .filter((each) => each.id !== id)

@@ -1,5 +1,8 @@
 import { CAUTIONS, clashing, type MixCaution, type Product } from '../dilution';
 import type { KeptOff } from '../careplan';
+import type { DogFacts } from '../dog';
+import type { Task } from '../tasks';
+import { bodyWashAtFace } from './bathAmount';
 
 /** What a product must not have to be planned for a dog. */
 export interface Wanted {
@@ -9,8 +12,29 @@ export interface Wanted {
   readonly reactedTo: readonly string[];
   /** What rules of the plan keep off. */
   readonly keptOff: readonly KeptOff[];
-  /** Marks that this use forbids. */
+  /** Marks that this use forbids ({@link marksAgainst}). */
   readonly marks: readonly MixCaution[];
+}
+
+const NEVER_AT_A_FACE: readonly MixCaution[] = ['eyes', 'deep cleanser'];
+
+/**
+ * Marks of a label that forbid a product for this work: body shampoo stays off the face, and what must not get into an ear
+ * is no ear cleaner. docs/trade.md; common practice, no source.
+ */
+export function marksAgainst(task: Task, facts: DogFacts): readonly MixCaution[] {
+  switch (task) {
+    case 'face wash':
+    case 'eyes and face':
+      return NEVER_AT_A_FACE;
+    case 'ear cleaning':
+      return ['ears'];
+    case 'bath':
+    case 'second wash':
+      return bodyWashAtFace(facts) ? NEVER_AT_A_FACE : [];
+    default:
+      return [];
+  }
 }
 
 /** Why a product may not be planned, within a sentence that begins with its name; null: it may. */

@@ -173,7 +173,7 @@ describe('what a dog is to be kept from', () => {
       teaTree,
     ]);
     expect(taken[0]?.product.name).toBe('Tea tree wash');
-    expect(trouble[0]).toMatch(/was prescribed and lists Tea tree oil: ask Dr Oyelaran/);
+    expect(trouble[0]).toMatch(/was asked for and lists Tea tree oil: ask Dr Oyelaran/);
   });
 
   test('from instructions that hold today, and from what it reacted to before', () => {

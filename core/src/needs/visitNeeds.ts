@@ -70,7 +70,7 @@ export function visitNeeds<P extends Product>(
     );
     if (!(ml > 0)) return [];
     const given = namedProduct(facts, line.task, line.place);
-    const product = (given && shelf.named(given.productId, given.who)) ?? shelf.firstOf([kind], line.task);
+    const product = (given && shelf.named(given.productId, given.who, line.task)) ?? shelf.firstOf([kind], line.task);
     return product ? [plainNeed(product, ml, [line.task])] : [];
   });
   const washing = bath ? bathNeeds(facts, plan, bath, dogFactor) : [];

@@ -44,6 +44,8 @@ export interface ProductShown {
 /** The choice of the bath as a screen and a device need it. */
 export type BathShown = Readonly<Record<BathTask, ProductShown | null>> & {
   readonly conditioned: { readonly wanted: boolean; readonly because: string; readonly source: Source };
+  /** What a person must decide before it is mixed, in words. */
+  readonly trouble: readonly string[];
 };
 
 /** The plan's line for a task that has no place. */

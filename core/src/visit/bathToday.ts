@@ -53,4 +53,4 @@ export function bathToday(
   };
 }
 
-const NONE = { bath: null, 'second wash': null, 'face wash': null, conditioner: null } as const;
+const NONE = { bath: null, 'second wash': null, 'face wash': null, conditioner: null, trouble: [] } as const;

@@ -1,5 +1,5 @@
 export { asPlannedUpTo, needsAnswer, type AsPlanned } from './asPlanned';
-export { tiringBudget, type TiringBudget } from './budget';
+export { tiredBy, tiringBudget, type Tired, type TiringBudget } from './budget';
 export { bathToday, partsOfWord } from './bathToday';
 export { cautionsNow, type Caution } from './cautions';
 export { currentStep, blockers, listPlaces, notLookedAt, waitsFor, type Blocker } from './closing';

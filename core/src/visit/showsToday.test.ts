@@ -3,7 +3,7 @@ import { makePlan, restraintOf } from '../careplan';
 import { aDog } from '../careplan/tests/randomDogs';
 import { ALL_SHOWN, asShown, isKnown, shownRefused, type DogFacts, type ShownToday } from '../dog';
 import type { Happening } from '../events';
-import { readVisit, tiringBudget } from '.';
+import { readVisit, tiredBy, tiringBudget } from '.';
 import { logged } from './tests/randomVisits';
 
 const visit = (facts: DogFacts, ...what: readonly Happening[]) =>
@@ -60,5 +60,28 @@ describe('a dog that tires has a budget', () => {
     ['a business that stops sooner', aDog({ ways: { ...aDog().ways, standingMinutes: '30 min' } }, 'pug'), 30],
   ])('%s', (_, dog, standing) => {
     expect(tiringBudget(dog)?.standing ?? null).toBe(standing);
+  });
+
+  test('at the dryer, then in all; with towels alone there is no time at the dryer', () => {
+    const events = logged([{ type: 'opened' }, { type: 'step done', step: 'water off' }]);
+    const [, off] = events;
+    if (!off) throw new Error('no event');
+    const after = (minutes: number, more: Partial<DogFacts> = {}) => {
+      const facts = aDog(more, 'pug');
+      const before = { kind: 'full visit', facts, plan: makePlan(facts), contactMinutes: 0, lastFindings: [] } as const;
+      const tired = tiredBy(readVisit(before, events), events, off.at + (off.offset ?? 0) + minutes * 60_000);
+      return tired && [tired.at, tired.minutes, tired.because];
+    };
+    const towels = { handling: { ...aDog().handling, dryer: 'towels only' as const } };
+    expect(after(14)).toBeNull();
+    expect(after(20)).toEqual(['dryer', 20, 'flat-faced']);
+    expect(after(20, towels)).toBeNull();
+    expect(after(50, towels)?.[0]).toBe('here');
+    expect(
+      after(50, {
+        lifeStage: 'adult',
+        ways: { ...aDog().ways, dryerMinutes: 'no limit', standingMinutes: 'no limit' },
+      }),
+    ).toBeNull();
   });
 });

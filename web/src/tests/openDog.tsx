@@ -8,7 +8,7 @@ import { openServer, show } from './server';
 type OpenProgramme = NonNullable<DogView['programme']>;
 
 /** Radish's page; `held.dog` is what the server keeps, and may be changed between one asking and the next. */
-export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
+export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric', its = business()) {
   const held = { dog: first };
   const change = (more: Partial<DogView>) => {
     held.dog = { ...held.dog, ...more, version: held.dog.version + 1 };
@@ -23,7 +23,7 @@ export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric') {
   };
   const server = openServer({
     'GET /api/session': () => session(units),
-    'GET /api/business': () => business(),
+    'GET /api/business': () => its,
     'GET /api/members': () => ({ items: [session().member] }),
     'GET /api/appointments': () => ({ items: [] }),
     'GET /api/dogs/:id': () => held.dog,

@@ -65,6 +65,7 @@ function bathShownOf(bath: BathChoice<StockedProduct>): BathShown {
     'face wash': shown(bath['face wash']),
     conditioner: shown(bath.conditioner),
     conditioned: bath.conditioned,
+    trouble: bath.trouble,
   };
 }
 

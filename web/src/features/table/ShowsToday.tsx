@@ -1,7 +1,6 @@
 import { ALL_SHOWN, SHOWN, isKnown, shownRefused, type ShownToday } from '@dewpond/core/dog';
-import { correctedTime, type VisitEvent } from '@dewpond/core/events';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '@dewpond/core/provenance';
-import { hereSince, tiringBudget } from '@dewpond/core/visit';
+import { tiredBy, type Tired } from '@dewpond/core/visit';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { useNow } from '../../browser/useNow';
@@ -32,7 +31,7 @@ export function ShowsToday({ table }: { readonly table: TableWork }) {
           </button>
         </div>
       ))}
-      <Tired table={table} />
+      <TiredToday table={table} />
       <Button look="quiet" className="min-h-14!" onClick={() => setAsking(true)}>
         Today it…
       </Button>
@@ -73,34 +72,23 @@ function Ask({ table, onClose }: { readonly table: TableWork; readonly onClose: 
   );
 }
 
-const MINUTE = 60_000;
+const SAID: Readonly<Record<Tired['at'], (minutes: number) => string>> = {
+  dryer: (minutes) => `${minutes} min at the dryer: a break, or towels.`,
+  here: (minutes) => `${minutes} min here: leave out what can wait, or send it home and finish another day (More).`,
+};
 
 /** An old, blind or flat-faced dog has had its minutes: leave out, or split the visit over two. */
-function Tired({ table }: { readonly table: TableWork }) {
+function TiredToday({ table }: { readonly table: TableWork }) {
   const known = useVisitLog((log) => log.known);
   const own = useVisitLog((log) => log.own);
   const offset = useVisitLog((log) => log.offset) ?? 0;
   const now = useNow(30_000) + offset;
-  const budget = tiringBudget(table.facts);
-  if (budget === null) return null;
-  const { steps } = table.state;
-  const minutesSince = (event: VisitEvent | undefined): number => {
-    const at = event && correctedTime(event);
-    return at === null || at === undefined ? 0 : Math.floor((now - at) / MINUTE);
-  };
-  const stood = minutesSince(hereSince(allEvents({ known, own })));
-  const wet = steps['water off']?.kind === 'done' && steps['dry'] === undefined ? steps['water off'].by : undefined;
-  const dried = minutesSince(wet);
-  const said =
-    budget.dryer !== null && dried >= budget.dryer
-      ? `${dried} min at the dryer: a break, or towels.`
-      : budget.standing !== null && stood >= budget.standing
-        ? `${stood} min here: leave out what can wait, or send it home and finish another day (More).`
-        : null;
-  return said === null ? null : (
+  const tired = tiredBy(table, allEvents({ known, own }), now);
+  if (tired === null) return null;
+  return (
     <p role="status" className="rounded-xl border border-watch bg-watch-pale px-3 py-2 leading-snug">
-      <b>{said}</b>{' '}
-      <SourceMark source={HOUSE_VALUE} because={`The business’s minutes for a dog that tires: ${budget.because}.`} />
+      <b>{SAID[tired.at](tired.minutes)}</b>{' '}
+      <SourceMark source={HOUSE_VALUE} because={`The business’s minutes for a dog that tires: ${tired.because}.`} />
     </p>
   );
 }

@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button';
 import { VolumeField } from '../../forms/VolumeField';
 import { SourceMark } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
+import { BathTrouble } from '../../parts/mixing/BathTrouble';
 import { OpenMixes } from './OpenMixes';
 import { mixesToday } from './door/brought';
 import { mixChoices } from './mixChoices';
@@ -25,9 +26,13 @@ interface UsedProps {
 }
 
 /** What to take for this part of the bath, and why this product. */
-export const TakeMix = ({ table, parts }: { readonly table: TableWork; readonly parts: readonly BathTask[] }) => (
-  <Mixes table={table} parts={parts} asks={false} />
-);
+export const TakeMix = ({ table, parts }: { readonly table: TableWork; readonly parts: readonly BathTask[] }) =>
+  parts.length === 0 ? null : (
+    <>
+      <BathTrouble bath={table.bath} />
+      <Mixes table={table} parts={parts} asks={false} />
+    </>
+  );
 
 /** What was used of it: one tap, and the dog's factor learns. */
 export const UsedMix = ({ table, parts }: { readonly table: TableWork; readonly parts: readonly BathTask[] }) => (
@@ -134,7 +139,7 @@ function RanOut({
   const [ml, setMl] = useState(0);
   const [all, setAll] = useState(false);
   const shelf = (useBusiness().data?.products ?? []).filter((each) => each.archivedOn === null);
-  const others = standIns(product, table.facts, table.plan, tasks[0] ?? 'bath', shelf);
+  const others = standIns(product, table.facts, table.plan, tasks, shelf);
   const [chosen, setChosen] = useState<(typeof others)[number] | null>(null);
   const stood = table.state.used.find((each) => each.insteadOf === product.id);
   if (others.length === 0) return null;

@@ -1,6 +1,7 @@
 import type { VisitView } from '@dewpond/contract';
 import { factsUpToDate, type OlderFacts } from '@dewpond/core/dog';
 import type { ProductKind } from '@dewpond/core/dilution';
+import type { BathShown } from '@dewpond/core/steps';
 import type { Task } from '@dewpond/core/tasks';
 import { upToDate } from '@dewpond/core/events';
 
@@ -9,7 +10,7 @@ type OlderMix = Omit<VisitView['mixes'][number], 'tasks'> & Partial<Pick<VisitVi
 
 /** A visit as an older version cached it on this device: open mixes stood under another name, the bath did not choose. */
 type OlderVisit = Omit<VisitView, 'openMixes' | 'bath' | 'mixes' | 'atTheDoor' | 'shownBefore'> & {
-  readonly bath?: VisitView['bath'];
+  readonly bath?: (Omit<BathShown, 'trouble'> & Partial<Pick<BathShown, 'trouble'>>) | null;
   readonly atTheDoor?: VisitView['atTheDoor'];
   readonly shownBefore?: VisitView['shownBefore'];
   readonly mixes: readonly OlderMix[];
@@ -26,7 +27,7 @@ const OF_KIND: Readonly<Partial<Record<ProductKind, readonly Task[]>>> = {
 export const visitUpToDate = ({ bench, ...visit }: OlderVisit): VisitView => ({
   ...visit,
   openMixes: visit.openMixes ?? bench ?? [],
-  bath: visit.bath ?? null,
+  bath: visit.bath ? { ...visit.bath, trouble: visit.bath.trouble ?? [] } : null,
   shownBefore: visit.shownBefore ?? [],
   atTheDoor: visit.atTheDoor ?? { booking: '', dog: '', ownerSaid: null, closing: null },
   mixes: visit.mixes.map((mix) => ({

@@ -9,6 +9,7 @@ import { useUnits } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { SourceMark } from '../../../ui/SourceMark';
+import { BathTrouble } from '../../../parts/mixing/BathTrouble';
 import { BATH_PARTS } from './bathParts';
 import { MixPicture } from './MixPicture';
 import { OwnBathDialog } from './OwnBathDialog';
@@ -29,6 +30,7 @@ export function BathCard({ dog }: { readonly dog: DogView }) {
           ))}
         </ul>
       )}
+      <BathTrouble bath={dog.bath} />
       <div className="flex flex-col gap-5">
         {mixes.map((view) => (
           <MixPicture key={view.product.id} view={view} />
@@ -63,13 +65,16 @@ function Part({ dog: { bath, profile, due }, task, mixes, onChange }: PartProps)
   const bars = none?.wanted ? (due.find(({ line }) => line.task === task)?.line.bars ?? []) : [];
   const why =
     chosen ?? (bars[0] ? { because: reasonsTold(bars.map(({ reason }) => reason)), source: bars[0].source } : none);
+  const own = profile.ownBath[task];
+  // Where its own must not be taken, what stands here is the house's.
+  const isOwn = own !== undefined && own.productId === (chosen?.productId ?? null);
   const isAsked = chosen?.source.kind === 'vet instruction' || chosen?.source.kind === 'owner instruction';
   return (
     <li className="grid grid-cols-[1fr_auto] gap-x-2 border-t border-line first:border-0 py-1.5">
       <span className="min-w-0">
         <span className="block text-sm text-soft leading-tight">
           {BATH_PARTS[task]}
-          {profile.ownBath[task] && ' · this dog’s own'}
+          {isOwn && ' · this dog’s own'}
         </span>
         <b className="font-semibold">{chosen ? chosen.name : 'none'}</b>
         {chosen?.strength && ` ${chosen.strength}`}

@@ -1,6 +1,8 @@
 import type { DogView } from '@dewpond/contract';
+import { makePlan } from '@dewpond/core/careplan';
 import { BODY_WASHES, type ProductKind } from '@dewpond/core/dilution';
 import type { BathTask } from '@dewpond/core/dog';
+import { againstProduct } from '@dewpond/core/needs';
 import { useState } from 'react';
 import { useBusiness } from '../../../data/queries';
 import { SelectField } from '../../../ui/SelectField';
@@ -30,11 +32,13 @@ export function OwnBathDialog({ dog, task, onClose }: OwnBathProps) {
   const products = (useBusiness().data?.products ?? []).filter(
     ({ kind, suppliedBy }) => KINDS[task].includes(kind) && suppliedBy === 'house',
   );
+  const { facts } = dog;
+  const plan = makePlan(facts);
   const isUsual = chosen === BY_TABLE;
   return (
     <OwnChoice
       title={`${BATH_PARTS[task]} for ${dog.profile.name}`}
-      says="A vet’s word goes before it. What this dog must not have is never taken, and then it is said."
+      says="A vet’s word goes before it. What this dog must not have, or what must not come there, cannot be chosen."
       example="scratched after the other one"
       because={own?.because ?? ''}
       isUsual={isUsual}
@@ -49,11 +53,14 @@ export function OwnBathDialog({ dog, task, onClose }: OwnBathProps) {
       <SelectField label="Product" value={chosen} onChange={(event) => setChosen(event.target.value)}>
         <option value={BY_TABLE}>as the house ways say</option>
         {(task === 'conditioner' || task === 'second wash') && <option value={NONE}>none for this dog</option>}
-        {products.map(({ id, name, kind }) => (
-          <option key={id} value={id}>
-            {name} ({kind})
-          </option>
-        ))}
+        {products.map((product) => {
+          const against = againstProduct(product, [task], facts, plan);
+          return (
+            <option key={product.id} value={product.id} disabled={against !== null}>
+              {product.name} ({against ?? product.kind})
+            </option>
+          );
+        })}
       </SelectField>
     </OwnChoice>
   );

@@ -2,7 +2,8 @@ import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { choose } from '../../../tests/choose';
-import { WASH_ID, dogView, facts } from '../../../tests/demoDog';
+import { v7 } from 'uuid';
+import { WASH_ID, business, dogView, facts, product } from '../../../tests/demoDog';
 import { button, openPage } from '../../../tests/openDog';
 
 const profileSent = (sent: readonly (readonly [string, unknown])[]) =>
@@ -21,6 +22,7 @@ describe('the next bath', () => {
     'face wash': null,
     conditioner: null,
     conditioned: { wanted: false, because: 'a smooth coat combs without it', source: HOUSE_VALUE },
+    trouble: [],
   };
 
   test('says which product for which part, and why none', async () => {
@@ -45,6 +47,24 @@ describe('the next bath', () => {
         conditioner: { productId: null, because: 'lies flat after it' },
       }),
     );
+  });
+
+  test('what must not come to a face cannot be chosen for it; what a person must decide is said', async () => {
+    const face = { ...bath.bath, productId: v7(), name: 'Mild face wash' };
+    const trouble = ['Sharp, this dog’s own, is marked “Keep away from eyes”: another was taken.'];
+    const view = dogView({ bath: { ...bath, 'face wash': face, trouble } });
+    const ownBath = { 'face wash': { productId: WASH_ID, because: 'gets the stain out' } };
+    const { person } = openPage(
+      { ...view, profile: { ...view.profile, ownBath } },
+      'metric',
+      business({ products: [product({ name: 'Sharp', cautions: ['eyes'] }), product({ id: v7(), name: 'Mild' })] }),
+    );
+    expect(await screen.findByRole('list', { name: 'Before it is mixed' })).toHaveWords(/another was taken/);
+    expect(screen.queryByText(/· this dog’s own/)).toBeNull();
+    await person.click(button('Another product: face'));
+    await person.click(within(screen.getByRole('dialog', { name: 'Face for Radish' })).getByLabelText('Product'));
+    const isOff = (name: RegExp) => screen.getByRole('option', { name }).getAttribute('aria-disabled');
+    expect([isOff(/^Sharp \(is marked “Keep away from eyes”\)/), isOff(/^Mild \(cleansing\)/)]).toEqual(['true', null]);
   });
 });
 

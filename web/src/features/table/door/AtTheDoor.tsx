@@ -19,12 +19,13 @@ export function ReadFirst({ table }: { readonly table: TableWork }) {
     ...dated('Closing note', closing),
     ...dated('The owner said', ownerSaid),
     ...(dog === '' ? [] : [{ from: 'On the dog', words: dog }]),
+    ...(table.bath?.trouble ?? []).map((words) => ({ from: 'Before its bath', words })),
   ];
   if (notes.length === 0) return null;
   return (
     <dl aria-label="Read first" className="rounded-xl bg-pond-pale px-4 py-3 mb-3 flex flex-col gap-2">
       {notes.map(({ from, words }) => (
-        <div key={from}>
+        <div key={`${from} ${words}`}>
           <dt className="text-sm text-soft leading-tight">{from}</dt>
           <dd className="text-lg leading-snug whitespace-pre-line">{words}</dd>
         </div>

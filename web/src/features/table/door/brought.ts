@@ -3,6 +3,7 @@ import { bathMix, mixCard, strengthOf, showStrength, surfaceArea, RESERVE, type 
 import { BATH_TASKS, type BathTask } from '@dewpond/core/dog';
 import type { BroughtBottle, ToldWord } from '@dewpond/core/events';
 import { partAmounts } from '@dewpond/core/needs';
+import type { Task } from '@dewpond/core/tasks';
 import { millilitres } from '@dewpond/core/units';
 import { partsOfWord } from '@dewpond/core/visit';
 import { freeBottles } from '../../../parts/mixing/bottles';
@@ -63,14 +64,38 @@ function mixOf(table: TableWork, bottles: BusinessView['bottles'], brought: Brou
   };
 }
 
+/**
+ * A mix of the morning without the parts that a brought bottle does now. How it is filled is no longer said: it was for
+ * more, and a shown ratio is not read back.
+ */
+function without({ facts }: TableWork, view: MixView, gone: ReadonlySet<Task>): MixView {
+  const { product, working } = view;
+  const tasks = view.tasks.filter((task) => !gone.has(task));
+  if (tasks.length === view.tasks.length) return view;
+  const kind = product.strength === null ? 'ready to use' : 'dilute';
+  const amounts = partAmounts(facts, { ...product, dilution: { kind } }, working.factor);
+  const lost = BATH_TASKS.filter((task) => task !== 'second wash' && view.tasks.includes(task) && gone.has(task));
+  const wash1 = Math.max(
+    0,
+    lost.reduce((left, task) => left - amounts[task], working.wash1),
+  );
+  const wash2 = tasks.includes('second wash') ? working.wash2 : 0;
+  return {
+    ...view,
+    tasks,
+    mix: { ...view.mix, need: wash1 + wash2, made: null },
+    working: { ...working, wash1, wash2 },
+  };
+}
+
 /** The mixes of this bath, with what was brought since the morning in place of what was planned for the same parts. */
 export function mixesToday(table: TableWork, bottles: BusinessView['bottles']): readonly MixView[] {
   const brought = broughtFor(table);
   if (brought.length === 0) return table.visit.mixes;
-  const parts = new Set(brought.flatMap((each) => each.parts));
+  const parts: ReadonlySet<Task> = new Set(brought.flatMap((each) => each.parts));
   const alone = brought.some(({ word: { says } }) => says.kind === 'bath product' && says.nothingElse);
   const kept = alone
     ? []
-    : table.visit.mixes.filter(({ tasks }) => !tasks.every((task) => parts.has(task as BathTask)));
+    : table.visit.mixes.map((view) => without(table, view, parts)).filter(({ tasks }) => tasks.length > 0);
   return [...brought.map((each) => mixOf(table, bottles, each)), ...kept];
 }

@@ -1,3 +1,4 @@
+import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { showDay, day } from '@dewpond/core/units';
 import { screen, within } from '@testing-library/react';
 import type { UserEvent } from '@testing-library/user-event';
@@ -25,6 +26,16 @@ async function atHandover(view = visitView()) {
   await goTo(table.person, /Ask the owner/);
   return table;
 }
+
+const planned = product();
+const mix = {
+  product: { ...planned, contact: null, cautions: [], ingredients: [] },
+  mix: { kind: 'as it is' as const, need: 300, made: null },
+  strokeMl: null,
+  tasks: ['bath', 'second wash'] as const,
+  note: '',
+  working: { area: 0.4, wash1: 200, wash2: 100, factor: 1, reserve: 0.1 },
+};
 
 const diet = {
   id: v7(),
@@ -102,6 +113,16 @@ describe('at the door', () => {
   });
 });
 
+test('what a person must decide before the bath stands at the handover and at the wash', async () => {
+  const trouble = ['Sharp was asked for and is marked “Keep away from eyes”: ask Dr Oyelaran first.'];
+  const none = { bath: null, 'second wash': null, 'face wash': null, conditioner: null };
+  const conditioned = { wanted: false, because: 'the business uses none', source: HOUSE_VALUE };
+  const { person } = await atHandover(visitView({ bath: { ...none, conditioned, trouble } }));
+  expect(screen.getByLabelText('Read first')).toHaveWords(/Before its bath.*ask Dr Oyelaran first/);
+  await goTo(person, /First wash/);
+  expect(screen.getByRole('list', { name: 'Before it is mixed' })).toHaveWords(/Keep away from eyes/);
+});
+
 describe('a bottle was brought', () => {
   test('a vet’s wash for today: read off its label, taken at both washes with its minutes, and told as used', async () => {
     const { person, happened } = await atHandover();
@@ -134,6 +155,21 @@ describe('a bottle was brought', () => {
     expect(screen.getByText(/Dr Oyelaran brought it/)).toBeTruthy();
   });
 
+  test('for the second wash alone: there it is taken, and the mix of the morning is for the first and no more', async () => {
+    const { person } = await atHandover(visitView({ mixes: [mix] }));
+    await person.click(button('A bottle was brought'));
+    await person.click(button('Second wash'));
+    await person.type(screen.getByLabelText('Name on the bottle'), 'Blue rinse');
+    await person.type(screen.getByLabelText('Ratio on the label'), '9:1');
+    await person.click(button('Take it'));
+    await goTo(person, /Second wash/);
+    expect(screen.getByRole('region', { name: 'Blue rinse' })).toHaveWords(/9:1: \d+ ml of mix/);
+    expect(screen.queryByRole('region', { name: planned.name })).toBeNull();
+    await goTo(person, /First wash/);
+    expect(screen.queryByRole('region', { name: 'Blue rinse' })).toBeNull();
+    expect(screen.getByRole('region', { name: planned.name })).toHaveWords(/: 200 ml of mix/);
+  });
+
   test('a label that can be read two ways asks; a cleaner for the right ear is named at that ear alone', async () => {
     const { person, happened } = await atHandover();
     await person.click(button('A bottle was brought'));
@@ -163,16 +199,6 @@ describe('a bottle was brought', () => {
 describe('what was used instead', () => {
   const lavender = product({ id: v7(), name: 'Lavender wash', kind: 'cleansing', ingredients: ['lavender oil'] });
   const mild = product({ id: v7(), name: 'Mild wash', kind: 'gentle wash', ingredients: [] });
-  const planned = product();
-  const mix = {
-    product: { ...planned, contact: null, cautions: [], ingredients: [] },
-    mix: { kind: 'as it is' as const, need: 300, made: null },
-    strokeMl: null,
-    tasks: ['bath', 'second wash'] as const,
-    note: '',
-    working: { area: 0.4, wash1: 200, wash2: 100, factor: 1, reserve: 0.1 },
-  };
-
   test('only what may be taken is offered; what should not have been can be told, and opens an incident', async () => {
     const opened: VisitEvent = {
       id: v7(),
