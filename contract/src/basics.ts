@@ -1,5 +1,6 @@
 import './plainWords';
 import { isDay, type Day } from '@dewpond/core/units';
+import type { Interval } from '@dewpond/core/rhythm';
 import { FOLD_SITES, SITES } from '@dewpond/core/places';
 import { z } from 'zod';
 
@@ -55,6 +56,13 @@ export const grade = z.union([z.literal(1), z.literal(2), z.literal(3)]);
 export const gradeOrNone = z.union([z.literal(0), grade]);
 /** A list that whoever gets it only reads. */
 export const many = <T extends z.ZodType>(item: T) => z.array(item).readonly();
+
+/** How often: least, usual, most, in days. */
+export const interval: z.ZodType<Interval, Interval> = z.object({
+  least: z.number(),
+  usual: z.number(),
+  most: z.number(),
+});
 
 /** What every refusal looks like. `message` is for people; `fields` point at what to mend. */
 export const problem = z.object({

@@ -7,11 +7,13 @@ import {
   type BusinessServices,
   type HouseWays,
 } from '@dewpond/core/ways';
+import { INTERVAL_LIMITS, isInterval } from '@dewpond/core/dog';
 import { WASH_TABLE } from '@dewpond/core/needs';
+import { INTERVAL_ROWS } from '@dewpond/core/rules';
 import { z } from 'zod';
 import { version } from './basics';
 import { ownBreedView } from './breeds';
-import { washKinds, waysRead } from './facts';
+import { houseIntervals, washKinds, waysRead } from './facts';
 import { bottleView, productView, pumpView } from './products';
 import { bodyWash, does, service } from './trade';
 
@@ -55,6 +57,14 @@ const washKindsEdit = z
     error: 'There is no such line in the table of washes.',
   });
 
+const ROWS = INTERVAL_ROWS.map((row) => row.id);
+/** How often, row by row of the rules, where the business sees it otherwise. */
+const intervalsEdit = houseIntervals
+  .refine((rows) => Object.keys(rows).every((row) => ROWS.includes(row)), { error: 'There is no such row.' })
+  .refine((rows) => Object.values(rows).every(isInterval), {
+    error: `Whole days: least, usual, most, in this order, at most ${INTERVAL_LIMITS.most}.`,
+  });
+
 export const businessEdit = z.strictObject({
   version,
   ways: houseWays,
@@ -64,6 +74,7 @@ export const businessEdit = z.strictObject({
   liftAloneKg,
   mixPerSquareMetre,
   washKinds: washKindsEdit,
+  intervals: intervalsEdit,
 });
 
 const servicesRead: z.ZodType<BusinessServices> = z.record(service, does);
@@ -76,6 +87,7 @@ export const businessView = z.object({
   liftAloneKg: z.number(),
   mixPerSquareMetre: z.number(),
   washKinds,
+  intervals: houseIntervals,
   ways: waysRead,
   ownBreeds: z.array(ownBreedView).describe('Breeds added or seen otherwise than shipped'),
   /** ISO 4217 */

@@ -20,6 +20,7 @@ import {
   COAT_CONDITIONS,
   SKIN,
   type DogFacts,
+  type HouseIntervals,
   type EarHistory,
   type Fitness,
   type Instruction,
@@ -51,7 +52,7 @@ import type { VetLift } from '@dewpond/core/stops';
 import type { Kilograms } from '@dewpond/core/units';
 import type { HouseWays } from '@dewpond/core/ways';
 import { z } from 'zod';
-import { daySchema, foldDepths, grade, id, place } from './basics';
+import { daySchema, foldDepths, grade, id, interval, place } from './basics';
 import { saying } from './instructions';
 import { signSeen } from './reasons';
 import { bodyWash, does, houseQuestion, placeKey, procedure, service, sign } from './trade';
@@ -162,6 +163,8 @@ const suspended: z.ZodType<Suspended> = z.union([
 
 /** Kinds of wash by line of the table of washes, where the business sees a line otherwise. */
 export const washKinds: z.ZodType<WashKinds> = z.record(z.string().max(60), bodyWash);
+/** Days of rows of the rules, where the business sees a row otherwise. */
+export const houseIntervals: z.ZodType<HouseIntervals, HouseIntervals> = z.record(z.string().max(80), interval);
 /** Products chosen for this dog's bath. */
 export const ownBath: z.ZodType<OwnBath> = z.partialRecord(
   z.enum(BATH_TASKS),
@@ -215,6 +218,7 @@ export const dogFacts: z.ZodType<DogFacts> = z.object({
   ownWays,
   mixPerSquareMetre: z.number(),
   washKinds,
+  intervals: houseIntervals,
   ownBath,
   instructions: z.array(instructionRead),
   lifts: z.array(vetLift),

@@ -1,20 +1,19 @@
 import type { Claim, EarHairDecision, HomeCare, PlanLine, SaidLine, Settled } from '@dewpond/core/careplan';
 import type { DueLine, DueWindow } from '@dewpond/core/due';
 import type { EarHairWay } from '@dewpond/core/dog';
-import type { Interval, RhythmAnswer, SparedLook, Spread } from '@dewpond/core/rhythm';
+import type { RhythmAnswer, SparedLook, Spread } from '@dewpond/core/rhythm';
 import type { SaidAt } from '@dewpond/core/rules';
 import type { BarAt, Instead, LeftOut } from '@dewpond/core/stops';
 import { z } from 'zod';
-import { daySchema, gradeOrNone, place } from './basics';
+import { daySchema, gradeOrNone, interval, place } from './basics';
 import { reason, source } from './reasons';
 import { caution, homeHow, level, procedure, productKind, rank, task } from './trade';
-
-const interval: z.ZodType<Interval> = z.object({ least: z.number(), usual: z.number(), most: z.number() });
 
 const claim: z.ZodType<Claim> = z.object({
   ruleId: z.string(),
   rank,
   interval,
+  ships: interval.exactOptional(),
   reason,
   source,
 });

@@ -5,7 +5,8 @@ import { mirrorFinding } from '../findings';
 import { mirror, placeKey } from '../places';
 import { addDays, day, kilograms } from '../units';
 import { HOUSE_VALUE } from '../provenance';
-import { RULES } from '../rules';
+import type { Interval } from '../rhythm';
+import { INTERVAL_ROWS, RULES } from '../rules';
 import { decideEarHair, nextEarHair, makePlan, settleInterval, type Claim, type PlanLine } from '.';
 import { dueState, dueWindow, nextVisit, planDue, type CareRecord } from '../due';
 import { namedProduct, type DogFacts, type EarHairWork } from '../dog';
@@ -54,6 +55,51 @@ describe('how often', () => {
     ]);
     expect(nailsOf({ hardGround: true })?.interval).toEqual({ usual: 28, least: 21, most: 70 });
     expect(nailsOf({ hardGround: true, nailsOvergrown: true })?.interval).toEqual({ usual: 21, least: 21, most: 28 });
+  });
+
+  describe('days that the business has set for a row', () => {
+    const lagotto = (more: Partial<DogFacts>) =>
+      line(aDog(more, 'lagotto'), 'ear cleaning@ear/left').settled ?? { interval: null, won: [], lost: [] };
+    const weekly = { 'ear cleaning: hanging, dense hair': { least: 5, usual: 7, most: 10 } };
+
+    test('go before what it ships with, which stays in sight as the loser', () => {
+      const { interval, won, lost } = lagotto({ intervals: weekly });
+      expect(interval).toEqual({ least: 5, usual: 7, most: 10 });
+      expect(won).toMatchObject([{ ruleId: 'ear cleaning: hanging, dense hair', source: HOUSE_VALUE }]);
+      expect(lost).toMatchObject([
+        { claim: { interval: { least: 7, usual: 21, most: 42 } }, why: 'house way comes before breed and coat' },
+      ]);
+    });
+
+    test('do not change which row speaks: a swimmer in summer is still a swimmer, a vet’s days are the vet’s', () => {
+      const summer = { swims: true, today: day('2026-07-01') };
+      const rare = { 'ear cleaning: hanging, dense hair': { least: 20, usual: 40, most: 60 } };
+      expect(lagotto({ intervals: rare, ...summer }).interval?.usual).toBe(14);
+      const swimmers = { 'ear cleaning: swims in summer': { least: 5, usual: 10, most: 15 } };
+      expect(lagotto({ intervals: swimmers, ...summer }).interval?.usual).toBe(10);
+      expect(lagotto({ intervals: swimmers }).interval?.usual).toBe(21);
+      const vet = [instruct({ kind: 'interval', task: 'ear cleaning', days: 9 })];
+      expect(lagotto({ intervals: weekly, instructions: vet }).interval?.usual).toBe(9);
+    });
+
+    test('every row that says how often can be set, and is then what its dogs get', () => {
+      fc.assert(
+        fc.property(anyDog, (dog) => {
+          const plain = makePlan({ ...dog, intervals: {} });
+          const later = ({ least, usual, most }: Interval) => ({ least: least + 1, usual: usual + 1, most: most + 1 });
+          const intervals = Object.fromEntries(INTERVAL_ROWS.map(({ id, ships }) => [id, later(ships)]));
+          const set = new Map(makePlan({ ...dog, intervals }).lines.map((each) => [taskKey(each), each]));
+          for (const was of plain.lines) {
+            const rows = was.settled?.won.map(({ ruleId }) => ruleId) ?? [];
+            if (was.interval === null || !rows.every((id) => intervals[id])) continue;
+            const is = set.get(taskKey(was));
+            expect(is?.interval).toEqual(later(was.interval));
+            expect(is?.settled?.won.map(({ ruleId }) => ruleId)).toEqual(rows);
+          }
+        }),
+        RUNS,
+      );
+    });
   });
 
   test('dirty work comes before the coat, and never makes a bath rarer than bare skin needs it', () => {

@@ -7,6 +7,8 @@ export interface Claim {
   readonly ruleId: string;
   readonly rank: Rank;
   readonly interval: Interval;
+  /** What the row ships with, where the business has set other days. */
+  readonly ships?: Interval;
   readonly reason: Reason;
   readonly source: Source;
 }
@@ -23,6 +25,12 @@ export interface Settled {
 
 const span = ({ least, most }: Interval): string => (least === most ? `${most} days` : `${least}–${most} days`);
 
+/** What the business set goes before what the row ships with; which row speaks for a dog does not change by it. */
+function asShipped({ ships, ...claim }: Claim): Settled['lost'] {
+  if (!ships) return [];
+  return [{ claim: { ...claim, interval: ships }, why: `${RANK_WORDS.house} comes before ${RANK_WORDS[claim.rank]}` }];
+}
+
 /**
  * The highest rank speaks. Claims of that rank are intersected and "usual" moved to the nearest day inside; of several
  * "usual" the safer one is taken. If they do not meet, the safer claim is taken and the disagreement told.
@@ -35,6 +43,7 @@ export function settleInterval(claims: readonly Claim[], safer: 'oftener' | 'rar
   const lost = claims
     .filter((claim) => claim.rank !== top)
     .map((claim) => ({ claim, why: `${RANK_WORDS[top]} comes before ${RANK_WORDS[claim.rank]}` }));
+  const shipped = equal.flatMap((claim) => asShipped(claim));
   const least = Math.max(...equal.map(({ interval }) => interval.least));
   const most = Math.min(...equal.map(({ interval }) => interval.most));
   const pick = safer === 'oftener' ? Math.min : Math.max;
@@ -43,7 +52,7 @@ export function settleInterval(claims: readonly Claim[], safer: 'oftener' | 'rar
     return {
       interval: { least, usual: Math.min(most, Math.max(least, usual)), most },
       won: equal,
-      lost,
+      lost: [...shipped, ...lost],
       disagreement: null,
     };
   }
@@ -55,6 +64,7 @@ export function settleInterval(claims: readonly Claim[], safer: 'oftener' | 'rar
     interval: taken.interval,
     won: [taken],
     lost: [
+      ...shipped,
       ...others.map((claim) => ({ claim, why: `does not meet ${span(taken.interval)}; ${safer} is safer here` })),
       ...lost,
     ],

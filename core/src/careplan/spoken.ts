@@ -1,10 +1,11 @@
 import type { ProductKind } from '../dilution';
 import type { MixCaution } from '../dilution';
-import { DOGS_RECORD, type Source, type Sourced } from '../provenance';
+import { DOGS_RECORD, HOUSE_VALUE, type Source, type Sourced } from '../provenance';
 import type { Rank, Reason } from '../reasons';
 import { always } from '../rules';
 import type { DogFacts } from '../dog';
 import type { Place } from '../places';
+import type { Interval } from '../rhythm';
 import type { HomeHow } from '../rules';
 import type { Rule, SaidAt } from '../rules';
 import { RULES } from '../rules';
@@ -129,7 +130,8 @@ function gather(facts: DogFacts, task: Task, place: Place | null): Spoken {
     const more = isOwn
       ? sayingsOf({ ...rule, rank: 'own', source: DOGS_RECORD }, facts)
       : (says ?? sayingsOf(rule, facts));
-    for (const claim of more.claims) all.claims.push(claim);
+    const set = facts.intervals[rule.id];
+    for (const claim of more.claims) all.claims.push(set ? asSet(claim, set) : claim);
     for (const said of more.methods) all.methods.push(said);
     for (const said of more.cautions) all.cautions.push(said);
     for (const off of more.keptOff) all.keptOff.push(off);
@@ -140,6 +142,14 @@ function gather(facts: DogFacts, task: Task, place: Place | null): Spoken {
   all.cautions.sort(generalLast);
   return all;
 }
+
+/** The days that the business has set for a row; the row as it ships stays with it. */
+const asSet = (claim: Claim, { least, usual, most }: Interval): Claim => ({
+  ...claim,
+  interval: { least, usual, most },
+  ships: claim.interval,
+  source: HOUSE_VALUE,
+});
 
 /** Sorting is stable: rules keep their order within each part. */
 const generalLast = (a: SaidLine, b: SaidLine): number => Number(a.general) - Number(b.general);

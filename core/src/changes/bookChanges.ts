@@ -1,5 +1,6 @@
 import { comparePlans } from './comparePlans';
 import type { DogFacts } from '../dog';
+import type { Interval } from '../rhythm';
 import type { HouseQuestion } from '../ways';
 import { makePlan, type CarePlan } from '../careplan';
 
@@ -15,9 +16,30 @@ export const openBook = (book: readonly DogFacts[]): BookEntry[] =>
 /** How many dogs' plans would change if the business followed another school. Pure. */
 export const plansThatChange = (book: readonly BookEntry[], question: HouseQuestion, school: string): number =>
   book.filter(
-    ({ facts, plan }) =>
+    (dog) =>
       // A dog with a way of its own keeps it.
-      facts.ownWays[question] === undefined &&
-      facts.ways[question] !== school &&
-      comparePlans(plan, makePlan({ ...facts, ways: { ...facts.ways, [question]: school } })).length > 0,
+      dog.facts.ownWays[question] === undefined &&
+      dog.facts.ways[question] !== school &&
+      changes(dog, { ways: { ...dog.facts.ways, [question]: school } }),
   ).length;
+
+/** How many dogs' plans would change if the business set other days for a row of the rules; null: as it ships. Pure. */
+export function plansThatMove(book: readonly BookEntry[], row: string, set: Interval | null): number {
+  return book.filter((dog) => {
+    const { [row]: _, ...others } = dog.facts.intervals;
+    return changes(dog, { intervals: set === null ? others : { ...others, [row]: set } });
+  }).length;
+}
+
+const changes = ({ facts, plan }: BookEntry, otherwise: Partial<DogFacts>): boolean =>
+  comparePlans(plan, makePlan({ ...facts, ...otherwise })).length > 0;
+
+/** How many dogs have their interval from each row of the rules. Pure. */
+export function dogsByRow(book: readonly BookEntry[]): ReadonlyMap<string, number> {
+  const counts = new Map<string, number>();
+  for (const { plan } of book) {
+    const rows = plan.lines.flatMap(({ interval, settled }) => (interval && settled ? settled.won : []));
+    for (const id of new Set(rows.map(({ ruleId }) => ruleId))) counts.set(id, (counts.get(id) ?? 0) + 1);
+  }
+  return counts;
+}

@@ -1,2 +1,2 @@
-export { openBook, plansThatChange, type BookEntry } from './bookChanges';
+export { dogsByRow, openBook, plansThatChange, plansThatMove, type BookEntry } from './bookChanges';
 export { comparePlans, type PlanDifference, type PlanChange } from './comparePlans';

@@ -10,6 +10,7 @@ import type { SignSeen } from '../reasons';
 import type { VetLift } from '../stops';
 import { NO_HAIR_RECORD, type EarHairRecord } from './earHair';
 import type { Instruction } from './instructions';
+import type { HouseIntervals } from './houseIntervals';
 import type { OwnBath, WashKinds } from './ownBath';
 import type { OwnWays } from './ownWays';
 import { DEFAULT_SERVICES, type BusinessServices } from '../ways';
@@ -101,6 +102,8 @@ export interface DogFacts {
   readonly mixPerSquareMetre: number;
   /** What kind of wash the business takes where the table of washes says another. */
   readonly washKinds: WashKinds;
+  /** How often, where the business sees a row of the rules otherwise. */
+  readonly intervals: HouseIntervals;
   /** Products chosen for this dog's bath, with why. */
   readonly ownBath: OwnBath;
   readonly instructions: readonly Instruction[];
@@ -167,6 +170,7 @@ export function plainDog(
     ownWays: {},
     mixPerSquareMetre: HOUSE_AMOUNTS.mixPerSquareMetre,
     washKinds: {},
+    intervals: {},
     ownBath: {},
     instructions: [],
     lifts: [],

@@ -31,6 +31,7 @@ const SAID_SINCE = {
   reactedTo: [],
   mixPerSquareMetre: HOUSE_AMOUNTS.mixPerSquareMetre,
   washKinds: {},
+  intervals: {},
   ownBath: {},
   ownWays: {},
 } as const satisfies Partial<DogFacts>;

@@ -47,4 +47,5 @@ export { ALL_SHOWN, SHOWN, asShown, isKnown, shownRefused, type ShownToday } fro
 export { OWN_QUESTIONS, waysOfDog, type OwnSchool, type OwnSchools, type OwnWays } from './ownWays';
 export { USES, USE_KINDS, type UseKind } from './useKinds';
 export { inUse, isInUse, type InUse } from './uses';
+export { INTERVAL_LIMITS, isInterval, type HouseIntervals } from './houseIntervals';
 export { BATH_TASKS, type BathTask, type OwnBath, type WashKinds } from './ownBath';

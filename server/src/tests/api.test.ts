@@ -1,7 +1,7 @@
 import request from 'supertest';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { addDog, app, config, logLines, openSalon, signIn, type KeptDog, type Salon } from './salon';
+import { addDog, app, businessEditOf, config, logLines, openSalon, signIn, type KeptDog, type Salon } from './salon';
 
 let salon: Salon;
 let teasel: KeptDog;
@@ -223,15 +223,12 @@ describe('bookings', () => {
 describe('house ways', () => {
   test('only a manager changes them; a change bumps the version', async () => {
     const bather = await openSalon('bather');
-    const { body: business } = await bather.call('GET /api/business');
+    const business = await businessEditOf(bather);
     const edit = {
-      version: business.version,
-      ways: business.ways,
+      ...business,
       units: 'US',
       services: { ...business.services, 'ear hair': 'vet' },
       liftAloneKg: 18,
-      mixPerSquareMetre: 800,
-      washKinds: {},
       currency: 'EUR',
     };
     expect((await bather.call('PUT /api/business', { body: edit })).status).toBe(403);
@@ -247,5 +244,16 @@ describe('house ways', () => {
         })
       ).status,
     ).toBe(422);
+  });
+
+  test.each([
+    ['a row that is none', { 'bath: feathers': { least: 1, usual: 2, most: 3 } }],
+    ['usual below least', { 'nails: usual': { least: 10, usual: 5, most: 21 } }],
+    ['half a day', { 'nails: usual': { least: 10, usual: 14.5, most: 21 } }],
+    ['never', { 'nails: usual': { least: 10, usual: 14, most: 9999 } }],
+  ])('how often: %s is refused', async (_, intervals) => {
+    const edit = await businessEditOf(salon);
+    const { status, body } = await salon.call('PUT /api/business', { body: { ...edit, intervals } });
+    expect([status, body.error.fields?.[0]?.path]).toEqual([422, 'intervals']);
   });
 });

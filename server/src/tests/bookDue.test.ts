@@ -11,7 +11,18 @@ import { inPieces } from '../platform/db/together';
 import { dogsToWatch } from '../features/dogs/watched';
 import { keepDue, reckonAll, staleDogs } from '../records/due/bookDue';
 import { day } from '@dewpond/core/units';
-import { addDog, app, clock, config, databases, openSalon, type KeptDog, type Salon, services } from './salon';
+import {
+  addDog,
+  app,
+  businessEditOf,
+  clock,
+  config,
+  databases,
+  openSalon,
+  type KeptDog,
+  type Salon,
+  services,
+} from './salon';
 import { visitDog } from './tableSide';
 
 const LEFT_EAR = { site: 'ear', side: 'left' } as const;
@@ -19,7 +30,6 @@ const listed = async (salon: Salon, dogId: string) =>
   (await salon.call('GET /api/dogs')).body.items.find(({ id }) => id === dogId);
 const reckon = async (salon: Salon) => (await salon.call('POST /api/book/reckon', { body: {} })).body.left;
 const dogOf = async (salon: Salon, id: string) => (await salon.call('GET /api/dogs/:id', { id })).body;
-const businessOf = async (salon: Salon) => (await salon.call('GET /api/business')).body;
 
 /** Every write that a plan depends on, and that the list must not lag behind. */
 const CHANGES: readonly (readonly [string, (salon: Salon, kept: KeptDog) => Promise<unknown>])[] = [
@@ -67,20 +77,15 @@ const CHANGES: readonly (readonly [string, (salon: Salon, kept: KeptDog) => Prom
   [
     'a house way',
     async (salon) => {
-      const { version, ways, units, services, liftAloneKg, currency, ...more } = await businessOf(salon);
-      const { mixPerSquareMetre, washKinds } = more;
-      return salon.call('PUT /api/business', {
-        body: {
-          version,
-          units,
-          services,
-          liftAloneKg,
-          mixPerSquareMetre,
-          washKinds,
-          currency,
-          ways: { ...ways, teeth: 'gel' },
-        },
-      });
+      const edit = await businessEditOf(salon);
+      return salon.call('PUT /api/business', { body: { ...edit, ways: { ...edit.ways, teeth: 'gel' } } });
+    },
+  ],
+  [
+    'how often',
+    async (salon) => {
+      const intervals = { 'nails: usual': { least: 10, usual: 14, most: 21 } };
+      return salon.call('PUT /api/business', { body: { ...(await businessEditOf(salon)), intervals } });
     },
   ],
 ];
@@ -213,20 +218,8 @@ describe('what is next due, as the list shows it', () => {
     const [found, clear] = [await addDog(salon), await addDog(salon)];
     await visitDog(salon, found.dogId, [{ type: 'found', finding: finding(LEFT_EAR, 'ear musty smell', 2) }]);
     await reckon(salon);
-    const { version, ways, units, currency, services: does, liftAloneKg, ...more } = await businessOf(salon);
-    const { mixPerSquareMetre, washKinds } = more;
-    await salon.call('PUT /api/business', {
-      body: {
-        version,
-        ways,
-        units,
-        currency,
-        services: does,
-        liftAloneKg: liftAloneKg + 1,
-        mixPerSquareMetre,
-        washKinds,
-      },
-    });
+    const edit = await businessEditOf(salon);
+    await salon.call('PUT /api/business', { body: { ...edit, liftAloneKg: edit.liftAloneKg + 1 } });
     const stale = await inTenant(databases, salon.businessId, (tx) => staleDogs(tx, day('2026-11-25'), 300));
     expect(stale.map(({ id }) => id).toSorted()).toEqual([found.dogId, clear.dogId].toSorted());
     expect(await inTenant(databases, salon.businessId, dogsToWatch)).toEqual([found.dogId]);

@@ -1,5 +1,5 @@
 import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/ways';
-import type { BodyOf, EndpointKey, Problem, ResponseOf } from '@dewpond/contract';
+import { businessEdit, type BodyOf, type EndpointKey, type Problem, type ResponseOf } from '@dewpond/contract';
 import { pino } from 'pino';
 import request from 'supertest';
 import { v7 } from 'uuid';
@@ -151,6 +151,10 @@ export async function addDog(salon: Salon, profile: object = {}): Promise<KeptDo
   });
   return { clientId, dogId };
 }
+
+/** All that a business can change of itself, as it stands. */
+export const businessEditOf = async (salon: Salon): Promise<BodyOf<'PUT /api/business'>> =>
+  businessEdit.strip().parse((await salon.call('GET /api/business')).body);
 
 /** The header of an owner who opened a private page. */
 export const guest = (token: string) => ({ Authorization: `Link ${token}` });

@@ -9,7 +9,7 @@ import { v7 } from 'uuid';
 import { findingSeen, placeCare, taskDone, visitEvent } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
 import { rebuildProjections } from '../commands/rebuildProjections';
-import { addDog, app, clock, databases, openSalon, type Salon } from './salon';
+import { addDog, app, businessEditOf, clock, databases, openSalon, type Salon } from './salon';
 import { begin, eventsOf, visitDog, wholeVisit } from './tableSide';
 
 const DAY = 86_400_000;
@@ -117,19 +117,8 @@ describe('a visit moves what is due', () => {
       )?.rhythm?.evidence[0]?.grade;
     expect(await grade()).toBe(2);
     clock.now += DAY;
-    const { body: business } = await other.call('GET /api/business');
-    await other.call('PUT /api/business', {
-      body: {
-        version: business.version,
-        ways: { ...business.ways, earCleaning: 'fill' },
-        units: 'metric',
-        services: business.services,
-        liftAloneKg: business.liftAloneKg,
-        mixPerSquareMetre: business.mixPerSquareMetre,
-        washKinds: business.washKinds,
-        currency: business.currency,
-      },
-    });
+    const edit = await businessEditOf(other);
+    await other.call('PUT /api/business', { body: { ...edit, ways: { ...edit.ways, earCleaning: 'fill' } } });
     expect(await grade()).toBe(0);
   });
 });

@@ -6,7 +6,7 @@ import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { refusedEvent, visit } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
 import { book } from './shelfSide';
-import { addDog, app, clock, databases, openSalon, type Salon } from './salon';
+import { addDog, app, businessEditOf, clock, databases, openSalon, type Salon } from './salon';
 import { begin, eventsOf } from './tableSide';
 
 const WEDNESDAY = clock.now;
@@ -144,12 +144,8 @@ describe('what no table can hold', () => {
 });
 
 test('a change that changed nothing is no success: two managers at once, one is told how it stands', async () => {
-  const business = (await salon.call('GET /api/business')).body;
-  const { version, ways, units, services, currency, mixPerSquareMetre, washKinds } = business;
-  const edit = (kg: number) =>
-    salon.call('PUT /api/business', {
-      body: { version, units, services, currency, ways, mixPerSquareMetre, washKinds, liftAloneKg: kg },
-    });
+  const business = await businessEditOf(salon);
+  const edit = (kg: number) => salon.call('PUT /api/business', { body: { ...business, liftAloneKg: kg } });
   const answers = await Promise.all([edit(21), edit(22), edit(23), edit(24)]);
   expect(answers.filter(({ status }) => status === 200)).toHaveLength(1);
   for (const { status, body } of answers)

@@ -75,6 +75,7 @@ export const business = (more: Partial<BusinessView> = {}): BusinessView => ({
   liftAloneKg: LIFT_ALONE_KG,
   mixPerSquareMetre: 800,
   washKinds: {},
+  intervals: {},
   ownBreeds: [],
   ways: DEFAULT_HOUSE_WAYS,
   currency: 'GBP',

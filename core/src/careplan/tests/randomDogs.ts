@@ -37,6 +37,7 @@ import {
   type BusinessServices,
   type HouseWays,
 } from '../../ways';
+import { INTERVAL_ROWS } from '../../rules';
 import { ALL_TASKS } from '../../tasks';
 
 export const TODAY = day('2026-11-25');
@@ -165,6 +166,15 @@ const earHistory = fc.record({
   ),
 });
 
+/** A row or two of the rules with days of the business's own. */
+const anyIntervals = fc.dictionary(
+  fc.constantFrom(...INTERVAL_ROWS.map(({ id }) => id)),
+  fc
+    .tuple(fc.integer({ min: 1, max: 90 }), fc.nat(40), fc.nat(60))
+    .map(([least, more, most]) => ({ least, usual: least + more, most: least + more + most })),
+  { maxKeys: 3 },
+);
+
 /** Random dogs, houses and instructions. */
 export const anyDog: fc.Arbitrary<DogFacts> = fc
   .record({
@@ -188,6 +198,7 @@ export const anyDog: fc.Arbitrary<DogFacts> = fc
     whiteCoat: fc.boolean(),
     mixPerSquareMetre: fc.constantFrom(400, 800, 1200),
     reactedTo: fc.constantFrom([], ['cleansing']),
+    intervals: anyIntervals,
     stiffJoints: fc.boolean(),
     tightBreathing: fc.boolean(),
     fitness: fc.record({

@@ -17,6 +17,7 @@ const businessView = (its: StockedBusiness, mayEdit: boolean): BusinessView => (
   liftAloneKg: its.liftAloneKg,
   mixPerSquareMetre: its.mixPerSquareMetre,
   washKinds: its.washKinds,
+  intervals: its.intervals,
   ownBreeds: [...its.ownBreeds],
   ways: its.ways,
   currency: its.currency,
@@ -46,6 +47,7 @@ export function businessRoutes(router: Router, services: Services): void {
         liftAloneKg: body.liftAloneKg,
         mixPerSquareMetre: body.mixPerSquareMetre,
         washKinds: body.washKinds,
+        intervals: body.intervals,
         version: sql`${business.version} + 1`,
         ...(schoolChanged ? { schoolChangedOn: today } : {}),
       })

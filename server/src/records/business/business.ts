@@ -1,6 +1,6 @@
 import type { OwnBreedView } from '@dewpond/contract';
 import { withOwnBreeds, type Catalogue } from '@dewpond/core/catalogue';
-import type { WashKinds } from '@dewpond/core/dog';
+import type { HouseIntervals, WashKinds } from '@dewpond/core/dog';
 import type { Day, UnitSystem } from '@dewpond/core/units';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES, type BusinessServices, type HouseWays } from '@dewpond/core/ways';
 import { getTableColumns } from 'drizzle-orm';
@@ -21,6 +21,7 @@ export interface Business {
   readonly liftAloneKg: number;
   readonly mixPerSquareMetre: number;
   readonly washKinds: WashKinds;
+  readonly intervals: HouseIntervals;
   readonly catalogue: Catalogue;
   readonly ownBreeds: readonly OwnBreedView[];
   readonly schoolChangedOn: Day | null;

@@ -65,6 +65,7 @@ export function factsOf(
     ...waysOfDog(business.ways, profile.ownWays),
     mixPerSquareMetre: business.mixPerSquareMetre,
     washKinds: business.washKinds,
+    intervals: business.intervals,
     ownBath: profile.ownBath,
     instructions: instructions.map(({ version: _, ...said }) => said),
     lifts: liftsOf(instructions),

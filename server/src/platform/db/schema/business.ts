@@ -1,6 +1,6 @@
 import type { Language } from '@dewpond/core/clients';
 import { doublePrecision, foreignKey, integer, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
-import { BREED, BUSINESS_SERVICES, WASH_KINDS, WAYS, WORDINGS } from '../shapes/business';
+import { BREED, BUSINESS_SERVICES, INTERVALS, WASH_KINDS, WAYS, WORDINGS } from '../shapes/business';
 import { shaped } from '../shapes/shaped';
 import { businessId, day, dewpond, edited, ofThisBusiness } from './tenancy';
 
@@ -21,6 +21,8 @@ export const business = dewpond.table(
     mixPerSquareMetre: doublePrecision('mix_per_square_metre').notNull().default(800),
     /** What kind of wash, by line of the table of washes, where the business sees it otherwise. */
     washKinds: shaped('wash_kinds', WASH_KINDS).notNull().default({}),
+    /** How often, by row of the rules, where the business sees it otherwise. */
+    intervals: shaped('intervals', INTERVALS).notNull().default({}),
     /** The day the ear-cleaning school last changed: older pad counts are not pooled. */
     schoolChangedOn: day('school_changed_on'),
     /** How owners reach the business, and its colour on what they are given. */

@@ -1,8 +1,9 @@
 import { HANDLING, type Breed, type Handling } from '@dewpond/core/catalogue';
 import { LANGUAGES } from '@dewpond/core/clients';
 import { BODY_WASHES, CAUTIONS, type MixCaution } from '@dewpond/core/dilution';
-import type { WashKinds } from '@dewpond/core/dog';
+import { isInterval, type HouseIntervals, type WashKinds } from '@dewpond/core/dog';
 import { WASH_TABLE } from '@dewpond/core/needs';
+import { INTERVAL_ROWS } from '@dewpond/core/rules';
 import {
   ALL_SERVICES,
   HOUSE_QUESTIONS,
@@ -35,6 +36,18 @@ export const BUSINESS_SERVICES: Shape<Partial<BusinessServices>> = first(
     const known = ALL_SERVICES.filter((service) => Object.hasOwn(SERVICES[service].means, String(stored[service])));
     return Object.fromEntries(known.map((service) => [service, stored[service]]));
   }),
+);
+
+/** Rows of the rules with days of the business's own; a row that is gone has its default. */
+export const INTERVALS: Shape<HouseIntervals> = first(
+  'how often',
+  z
+    .record(z.string(), z.object({ least: z.number(), usual: z.number(), most: z.number() }))
+    .transform((stored) =>
+      Object.fromEntries(
+        Object.entries(stored).filter(([row, set]) => INTERVAL_ROWS.some(({ id }) => id === row) && isInterval(set)),
+      ),
+    ),
 );
 
 /** Lines of the table of washes that a business sees otherwise; a line or a kind that is gone has its default. */

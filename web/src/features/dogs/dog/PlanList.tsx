@@ -205,7 +205,7 @@ function Details({
           'Won',
           line.settled.won.map((claim) => (
             <span key={claim.ruleId}>
-              {`${reasonTold(claim.reason)}: ${claim.interval.least}–${claim.interval.most} days, usual ${claim.interval.usual} (${RANK_WORDS[claim.rank]})`}{' '}
+              {`${reasonTold(claim.reason)}: ${claim.interval.least}–${claim.interval.most} days, usual ${claim.interval.usual} (${RANK_WORDS[claim.ships ? 'house' : claim.rank]})`}{' '}
               <SourceMark source={claim.source} />
             </span>
           )),

@@ -6,7 +6,7 @@ import type { HouseWays } from '@dewpond/core/ways';
 import { Card } from '../../../ui/Card';
 import { SelectField } from '../../../ui/SelectField';
 import { SourceMark } from '../../../ui/SourceMark';
-import { AS_SHIPPED, type WashChoice, type WayChoices } from './wayChoices';
+import { AS_SHIPPED, dogsWords, oneChoice, type WayChoices } from './wayChoices';
 
 const TITLES: Readonly<Record<Wash, string>> = {
   first: 'First wash: for dirt',
@@ -51,7 +51,7 @@ export function WashesCard({ choices, washes, units, disabled, onChange, decides
                 >
                   <span className="min-w-0">
                     <b className="font-semibold first-letter:uppercase inline-block">{id.slice(wash.length + 2)}</b>
-                    {decides[id] !== undefined && <span className="text-sm text-pond"> {dogs(decides[id])}</span>}
+                    {decides[id] !== undefined && <span className="text-sm text-pond"> {dogsWords(decides[id])}</span>}
                     <span className="block text-sm text-soft leading-snug">
                       {because}
                       {isChanged(choices, id) && <span className="text-pond"> · shipped: {kinds[0]}</span>}
@@ -62,7 +62,7 @@ export function WashesCard({ choices, washes, units, disabled, onChange, decides
                     labelHidden
                     value={choices[`wash ${id}`] ?? AS_SHIPPED}
                     disabled={disabled}
-                    onChange={(event) => onChange({ [`wash ${id}`]: event.target.value as WashChoice })}
+                    onChange={(event) => onChange(oneChoice(`wash ${id}`, event.target.value))}
                   >
                     <option value={AS_SHIPPED}>{kinds[0]}</option>
                     {BODY_WASHES.filter((kind) => kind !== kinds[0]).map((kind) => (
@@ -90,8 +90,6 @@ export function WashesCard({ choices, washes, units, disabled, onChange, decides
 }
 
 const isChanged = (choices: WayChoices, row: string): boolean => (choices[`wash ${row}`] ?? AS_SHIPPED) !== AS_SHIPPED;
-
-const dogs = (count: number): string => (count === 1 ? '1 dog' : `${count} dogs`);
 
 const MIX_ML = [400, 500, 600, 700, 800, 900, 1000, 1200, 1400, 1600];
 

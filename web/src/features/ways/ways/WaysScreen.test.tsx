@@ -1,10 +1,10 @@
-import { openBook, plansThatChange } from '@dewpond/core/changes';
-import { type DogFacts } from '@dewpond/core/dog';
+import { dogsByRow, openBook, plansThatChange, plansThatMove, type BookEntry } from '@dewpond/core/changes';
 import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS } from '@dewpond/core/ways';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import { facts, business, session } from '../../../tests/demoDog';
 import { RefusedAnswer, openServer, show } from '../../../tests/server';
+import type { BookCount, BookQuestion } from './bookWorker';
 import { WaysScreen } from './WaysScreen';
 import { choose } from '../../../tests/choose';
 
@@ -39,11 +39,19 @@ function openBusiness(first = business(), refused = false) {
 }
 /** A worker that does its work at once, as the real one would in its own thread. */
 class WorkerAtOnce {
-  onmessage: ((event: { data: unknown }) => void) | null = null;
-  postMessage(items: readonly DogFacts[]) {
-    const book = openBook(items);
-    const changed = plansThatChange(book, 'foldWipe', 'pet wipe');
-    this.onmessage?.({ data: { question: 'foldWipe', school: 'pet wipe', changed, of: book.length } });
+  onmessage: ((event: { data: BookCount }) => void) | null = null;
+  private readonly book: BookEntry[] = [];
+  postMessage(asked: BookQuestion) {
+    if (asked.kind === 'days') {
+      const changed = plansThatMove(this.book, asked.row, asked.set);
+      this.onmessage?.({ data: { ...asked, changed, of: this.book.length } });
+      return;
+    }
+    const page = openBook(asked.facts);
+    this.book.push(...page);
+    const changed = plansThatChange(page, 'foldWipe', 'pet wipe');
+    this.onmessage?.({ data: { kind: 'school', question: 'foldWipe', school: 'pet wipe', changed, of: page.length } });
+    this.onmessage?.({ data: { kind: 'lines', decides: Object.fromEntries(dogsByRow(this.book)) } });
   }
   terminate() {}
 }
@@ -71,6 +79,34 @@ describe('house ways', () => {
     openBusiness();
     expect(await screen.findByText('would change 1 of 2 plans')).toBeTruthy();
     expect(screen.getByRole('radio', { name: /Dog wipe/ })).toHaveWords(/would change 1 of 2 plans/);
+    vi.stubGlobal('Worker', undefined);
+  });
+
+  test('how often is set row by row, with how many plans it would change, and goes back', async () => {
+    vi.stubGlobal('Worker', WorkerAtOnce);
+    const { person, held } = openBusiness();
+    const folds = within(await screen.findByRole('region', { name: 'Folds' }));
+    expect(await folds.findAllByText('1 dog')).toHaveLength(2);
+    await person.click(folds.getByRole('button', { name: 'Other days: folds, deep' }));
+    const dialog = within(screen.getByRole('dialog', { name: 'Folds: deep' }));
+    const type = async (label: string, text: string) => {
+      await person.clear(dialog.getByLabelText(label));
+      await person.type(dialog.getByLabelText(label), text);
+    };
+    await type('Usual, days', '50');
+    expect(dialog.getByRole('alert')).toHaveWords(/least, then usual, then most/);
+    await person.click(dialog.getByRole('button', { name: 'Set these days' }));
+    expect(held.business.intervals).toEqual({});
+    await type('Usual, days', '10');
+    expect(await dialog.findByText('Would change 1 of 2 plans.')).toBeTruthy();
+    await person.click(dialog.getByRole('button', { name: 'Set these days' }));
+    await waitFor(() =>
+      expect(held.business.intervals).toEqual({ 'fold care: deep': { least: 7, usual: 10, most: 42 } }),
+    );
+    expect(await folds.findByText('shipped: every 21 days (7–42)')).toBeTruthy();
+    await person.click(folds.getByRole('button', { name: 'Other days: folds, deep' }));
+    await person.click(screen.getByRole('button', { name: 'As it ships' }));
+    await waitFor(() => expect(held.business.intervals).toEqual({}));
     vi.stubGlobal('Worker', undefined);
   });
 

@@ -14,8 +14,9 @@ import { Waiting } from '../../../ui/Waiting';
 import type { SchoolTried } from './bookWorker';
 import { BreedsCard } from '../breeds/BreedsCard';
 import { LiftField, ServicesCard } from './ServicesCard';
+import { IntervalsCard } from './IntervalsCard';
 import { WashesCard } from './WashesCard';
-import { CHOICE_NAMES, choicesOf, businessOf, showChoice, type WayChoices } from './wayChoices';
+import { CHOICE_NAMES, choicesOf, businessOf, oneChoice, showChoice, type WayChoices } from './wayChoices';
 import { triedKey, useBookChanges, type BookChanges } from './useBookChanges';
 
 /** Each question where the trade disagrees, as a card: the schools, what speaks for each, the business's choice. */
@@ -26,10 +27,6 @@ export function WaysScreen() {
     </Waiting>
   );
 }
-
-/** A change of one choice, whose value the screen knows to fit. */
-const one = (field: keyof WayChoices, value: string): Partial<WayChoices> =>
-  ({ [field]: value }) as unknown as Partial<WayChoices>;
 
 /** ISO 4217; which one costs are told in. Nothing is converted. */
 const CURRENCIES = ['GBP', 'EUR', 'USD', 'AUD', 'CAD', 'CHF', 'DKK', 'NOK', 'NZD', 'PLN', 'SEK'] as const;
@@ -100,7 +97,7 @@ function Schools({ business }: { readonly business: BusinessView }) {
       <ServicesCard
         services={services}
         disabled={!business.mayEdit}
-        onChange={(key, does) => change(one(`does ${key}`, does))}
+        onChange={(key, does) => change(oneChoice(`does ${key}`, does))}
       />
       <WashesCard
         choices={saving.form}
@@ -110,6 +107,7 @@ function Schools({ business }: { readonly business: BusinessView }) {
         onChange={change}
         decides={changes.decides}
       />
+      <IntervalsCard choices={saving.form} disabled={!business.mayEdit} onChange={change} changes={changes} />
       <div className="columns-[320px] gap-3.5">
         {ALL_HOUSE_QUESTIONS.map((question) => (
           <QuestionCard
@@ -118,7 +116,7 @@ function Schools({ business }: { readonly business: BusinessView }) {
             chosen={ways[question]}
             changes={changes.tried}
             disabled={!business.mayEdit}
-            onChoose={(school) => change(one(`way ${question}`, school))}
+            onChoose={(school) => change(oneChoice(`way ${question}`, school))}
           />
         ))}
       </div>
