@@ -58,7 +58,13 @@ export const byKeyboard: Press = async (button) => {
 /** Every place of the look-over that is still open is touched as clear, view by view. */
 export async function lookAllClear(page: Page, press: Press = byMouse): Promise<void> {
   const rest = page.getByRole('button', { name: /here are clear/ });
-  for (let view = 0; view < 4 && (await rest.isVisible()); view++) {
+  const floors = page.getByRole('button', { name: /floors seen/ });
+  for (let view = 0; view < 4; view++) {
+    if (await floors.isVisible()) {
+      await press(floors);
+      await expect(floors).toBeHidden();
+    }
+    if (!(await rest.isVisible())) break;
     const before = await rest.textContent();
     await press(rest);
     await expect(page.getByText(before ?? '', { exact: true })).toBeHidden();

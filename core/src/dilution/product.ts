@@ -31,6 +31,7 @@ export const PRODUCT_KINDS = [
   'eye and face cleaner',
   'fold care',
   'powder',
+  'balm',
   'finish',
 ] as const;
 export type ProductKind = (typeof PRODUCT_KINDS)[number];

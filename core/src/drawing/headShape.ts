@@ -1,6 +1,6 @@
 import type { EarCarriage, Muzzle, Traits } from '../catalogue';
 import { foldSites } from '../catalogue';
-import { placeKey, placesOf, type Place, type PlaceKey } from '../places';
+import { placeKey, placesOf, NOSE_PAD, type Place, type PlaceKey } from '../places';
 
 /** Points are in a frame of some 300 by 320 around the bridge of the nose; x to the reader's right is the dog's left. */
 export interface Point {
@@ -155,5 +155,10 @@ function spotsOf(traits: Traits, { nose, eye, width, flap, ear }: Marks): HeadSh
     if (!point) return [];
     return [[placeKey(place), place.side === 'right' ? { x: -point.x, y: point.y } : point]];
   });
-  return { ...Object.fromEntries(marked), 'mouth/none': { x: 0, y: flap + 8 }, 'head/none': { x: 0, y: -84 } };
+  return {
+    ...Object.fromEntries(marked),
+    'mouth/none': { x: 0, y: flap + 8 },
+    ...(traits.muzzle === 'flat' ? { [placeKey(NOSE_PAD)]: { x: 0, y: nose + 4 } } : {}),
+    'head/none': { x: 0, y: -84 },
+  };
 }

@@ -32,6 +32,7 @@ const PLACE: Readonly<Record<SignArea, Place>> = {
   ear: LEFT_EAR,
   eye: LEFT_EYE,
   fold: NOSE,
+  nose: { site: 'nose pad', side: 'none' },
   skin: { site: 'side', side: 'left' },
   paw: { site: 'paw hind', side: 'left' },
   nail: { site: 'nail front 1', side: 'left' },

@@ -29,6 +29,7 @@ export const DONE_AT: Readonly<Record<SignArea, readonly Procedure[]>> = {
   ear: PROCEDURES,
   eye: ['look', 'clean', 'wash', 'rinse', 'clip', 'comb', 'towel', 'blow', 'protect', 'trim'],
   fold: ['look', 'clean', 'wash', 'rinse', 'comb', 'towel', 'blow', 'protect'],
+  nose: ['look', 'clean', 'wash', 'rinse', 'towel', 'protect'],
   skin: ['look', 'wash', 'rinse', 'clip', 'comb', 'towel', 'blow', 'protect', 'trim'],
   paw: ['look', 'wash', 'rinse', 'clip', 'comb', 'towel', 'blow', 'protect', 'trim'],
   nail: ['look', 'clip', 'trim'],

@@ -1,7 +1,7 @@
 import { GRADE_WORDS, SITES, type Grade, type Site } from '../places';
 
 /** What a sign may be seen at. Folds share one list, and so do the parts of the skin, the paws, the nails. */
-export const SIGN_AREAS = ['ear', 'eye', 'fold', 'skin', 'paw', 'nail', 'mouth', 'rear', 'body'] as const;
+export const SIGN_AREAS = ['ear', 'eye', 'fold', 'nose', 'skin', 'paw', 'nail', 'mouth', 'rear', 'body'] as const;
 export type SignArea = (typeof SIGN_AREAS)[number];
 
 const AREA_OF = new Map(
@@ -58,6 +58,7 @@ const seenAt =
 const ear = seenAt('ear');
 const eye = seenAt('eye');
 const fold = seenAt('fold');
+const nose = seenAt('nose');
 /** Skin and coat, wherever they are. */
 const skin = seenAt('skin', 'paw', 'rear');
 const paw = seenAt('paw');
@@ -150,6 +151,10 @@ export const SIGNS = {
   'fold raw': fold('raw skin', 'raw skin', plain),
   'fold bleeding': fold('bleeding', 'bleeding', { ...plain, alwaysNew: true }),
   'fold pain': fold('pain', 'pain when it was touched', { ...plain, alwaysNew: true }),
+
+  'nose dry': nose('dry and scaly', 'a dry, scaly nose'),
+  'nose cracked': nose('cracked', 'cracks in the nose', plain),
+  'nose sore': nose('raw, red or bleeding', 'a sore nose', { ...plain, alwaysNew: true }),
 
   mat: skin('mat', 'a mat', { asks: 'down to the skin?' }),
   tangles: skin('tangles', 'tangles'),

@@ -19,6 +19,7 @@ import type { Sign } from './signs';
 const ear = row('ear');
 const eye = row('eye');
 const fold = row('fold');
+const nose = row('nose');
 const skin = row('skin', 'paw', 'rear');
 const paw = row('paw');
 const nail = row('nail', 'paw');
@@ -169,6 +170,10 @@ export const TRIAGE_TABLE: readonly TriageRow[] = [
   fold('not lower', FOLD_SIGNS, notLower, ['vet', 'S0'], KEEP_DRY_CLEAN, 'protect'),
   fold('flinching, swelling, discharge', ['fold flinching', 'fold swelling', 'fold discharge'], any, ['vet', 'S1']),
   fold('raw, bleeding, pain', ['fold raw', 'fold bleeding', 'fold pain'], any, ['vet soon', 'S2']),
+
+  nose('dry', ['nose dry'], any, ['note', 'S0'], todo('Balm, warmed on the fingertip, thin.', 'protect')),
+  nose('cracked', ['nose cracked'], any, ['tell', 'S0'], 'No balm in cracks.', 'protect'),
+  nose('sore', ['nose sore'], any, ['vet', 'S2']),
 
   skin('small things', ['tangles', 'burrs', 'dandruff', 'greasy coat', 'licking stains'], any, ['note', 'S0']),
   skin(

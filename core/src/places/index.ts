@@ -36,11 +36,21 @@ export const TOES = [1, 2, 3, 4, 5] as const;
 export type Toe = (typeof TOES)[number];
 
 export type Site =
-  'ear' | 'eye' | `fold ${FoldSite}` | SkinSite | `paw ${Foot}` | `nail ${Foot} ${Toe}` | 'mouth' | 'rear' | 'body';
+  | 'ear'
+  | 'eye'
+  | `fold ${FoldSite}`
+  | 'nose pad'
+  | SkinSite
+  | `paw ${Foot}`
+  | `nail ${Foot} ${Toe}`
+  | 'mouth'
+  | 'rear'
+  | 'body';
 export const SITES: readonly Site[] = [
   'ear',
   'eye',
   ...FOLD_SITES.map((fold): Site => `fold ${fold}`),
+  'nose pad',
   'mouth',
   ...SKIN_SITES,
   ...FEET.flatMap((foot): Site[] => [`paw ${foot}`, ...TOES.map((toe): Site => `nail ${foot} ${toe}`)]),
@@ -132,6 +142,9 @@ export const BODY_PLACES: readonly Place[] = [
   { site: 'rear', side: 'none' },
   { site: 'body', side: 'none' },
 ];
+
+/** The nose pad, which dries out on a flat face. */
+export const NOSE_PAD: Place = { site: 'nose pad', side: 'none' };
 
 /** The paw a nail belongs to; every other place is its own. What is found at a nail says that its paw was looked at. */
 export function lookedAtWith(place: Place): Place {

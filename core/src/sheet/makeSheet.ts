@@ -9,10 +9,12 @@ import { sentence } from '../wording';
 
 /** The owner sheet of a visit, from its events alone. Pure; the same visit gives the same words. */
 export function makeSheet(input: SheetInput): OwnerSheet {
-  const missing = notLookedAt(input.state, input.places);
+  // The nose pad is asked about since lately: no sheet of before is to say that it was missed.
+  const unseen = notLookedAt(input.state, input.places);
+  const missing = unseen.filter(({ site }) => site !== 'nose pad');
   const saw = sawLines(
     input,
-    input.places.filter((place) => !missing.includes(place)),
+    input.places.filter((place) => !unseen.includes(place)),
   );
   const level = saw.reduce<Level>((highest, each) => higherLevel(highest, each.level), 'none');
   return {

@@ -19,6 +19,7 @@ const CARE_BY: Readonly<Record<SignArea, Procedure>> = {
   ear: 'clean',
   eye: 'clean',
   fold: 'clean',
+  nose: 'protect',
   skin: 'wash',
   paw: 'wash',
   nail: 'clip',

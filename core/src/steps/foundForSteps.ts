@@ -7,11 +7,13 @@ export interface FoundForSteps {
   readonly mats: readonly { readonly place: Place; readonly toTheSkin: boolean }[];
   /** Eyes whose crust is fixed to the lid: it is softened on the table, whatever the business does with the rest. */
   readonly fixedCrust: readonly Side[];
+  /** The nose pad is dry: balm. */
+  readonly dryNose: boolean;
   /** Something that may pass to another dog. */
   readonly maySpread: boolean;
 }
 
-export const NOTHING_FOUND: FoundForSteps = { mats: [], fixedCrust: [], maySpread: false };
+export const NOTHING_FOUND: FoundForSteps = { mats: [], fixedCrust: [], dryNose: false, maySpread: false };
 
 export function foundForSteps(findings: readonly Finding[]): FoundForSteps {
   if (findings.length === 0) return NOTHING_FOUND;
@@ -24,6 +26,7 @@ export function foundForSteps(findings: readonly Finding[]): FoundForSteps {
       toTheSkin: mats.some((found) => placeKey(found.place) === key && isToTheSkin(found)),
     })),
     fixedCrust: SIDES.filter((side) => fixed.some(({ place }) => place.side === side)),
+    dryNose: findings.some(({ sign }) => sign === 'nose dry'),
     maySpread: findings.some(({ sign }) => MAY_SPREAD.includes(sign)),
   };
 }

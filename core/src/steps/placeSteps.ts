@@ -1,5 +1,5 @@
 import { dogAtWork, type PlanLine } from '../careplan';
-import { namePlace, placeKey, type Place, type Side } from '../places';
+import { NOSE_PAD, namePlace, placeKey, type Place, type Side } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE, type Sourced } from '../provenance';
 import {
   earCleaning as earWork,
@@ -7,6 +7,7 @@ import {
   earsAfter,
   eyeOnTheTable,
   fold,
+  noseBalm,
   overridesFor,
   washesHead,
 } from '../work';
@@ -14,7 +15,7 @@ import { first } from './hazards';
 import { hasPiece, left, practice, says, step } from './makeStep';
 import { title } from './stepTitles';
 import { STAGE_MINUTES, type Step } from './steps';
-import { lineAt, type VisitPlan } from './visitPlan';
+import { lineAt, lineOf, type VisitPlan } from './visitPlan';
 
 /** How long crust softens under a damp cloth, in seconds [common practice]. */
 const SOFTEN_SECONDS = 180;
@@ -159,11 +160,26 @@ export function secondPass(visit: VisitPlan, side: Side): Step {
   });
 }
 
-/** Every fold of the plan. */
-export const foldSteps = (visit: VisitPlan): Step[] =>
-  visit.plan.lines.flatMap((line) =>
+/** Every fold of the plan, and the nose pad where it was found dry. */
+export const foldSteps = (visit: VisitPlan): Step[] => [
+  ...visit.plan.lines.flatMap((line) =>
     line.task === 'fold care' && line.place ? [foldStep(visit, line, line.place)] : [],
-  );
+  ),
+  ...(visit.found.dryNose ? [noseStep(visit)] : []),
+];
+
+const NOSE_MINUTES = 1;
+
+const noseStep = (visit: VisitPlan): Step =>
+  step('folds', {
+    id: 'nose balm',
+    title: title('nose'),
+    how: [...practice('Lick-safe, warmed on the fingertip, thin.'), ...says(lineOf(visit, 'nose balm'))],
+    place: NOSE_PAD,
+    minutes: NOSE_MINUTES,
+    after: [...first('seen first', 'look-over'), ...first('product off', 'last rinse')],
+    ...left(visit, noseBalm()),
+  });
 
 function foldStep(visit: VisitPlan, line: PlanLine, place: Place): Step {
   const work = left(visit, fold(dogAtWork(visit.facts), place));

@@ -39,6 +39,7 @@ export const STEP_TITLES = {
   fold: 'Clean, dry, protect: {place}',
   'fold clean': 'Clean and dry: {place}',
   'fold dry': 'Pat dry from outside: {place}',
+  nose: 'Balm on the nose pad',
   'comb and tidy': 'Comb and tidy',
   teeth: 'Teeth, if agreed',
   record: 'Record and hand over',

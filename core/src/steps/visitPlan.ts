@@ -64,6 +64,7 @@ const CLEANING: Readonly<Record<SignArea, PlanLine['task']>> = {
   ear: 'ear cleaning',
   eye: 'eyes and face',
   fold: 'fold care',
+  nose: 'nose balm',
   skin: 'bath',
   paw: 'bath',
   nail: 'nails',

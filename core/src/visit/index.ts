@@ -5,7 +5,7 @@ export { cautionsNow, type Caution } from './cautions';
 export { currentStep, blockers, listPlaces, notLookedAt, waitsFor, type Blocker } from './closing';
 export { earHairOf, type EarHairOfVisit } from './earHair';
 export { foldVisit } from './foldVisit';
-export { judgeLookOver, placesOfCare, placesToLookAt } from './lookOver';
+export { asksForFloor, judgeLookOver, placesOfCare, placesToLookAt } from './lookOver';
 export {
   doneOf,
   neededNothing,

@@ -2,13 +2,35 @@ import { circumstancesOf } from '../careplan';
 import { type DogFacts } from '../dog';
 import { foldSites } from '../catalogue';
 import { triage, type Finding, type Triage } from '../findings';
-import { BODY_PLACES, SIDES, lookedAtWith, placeKey, placesOf, samePlace, type Place, type PlaceKey } from '../places';
+import {
+  BODY_PLACES,
+  FOLD_SITES,
+  NOSE_PAD,
+  SIDES,
+  lookedAtWith,
+  placeKey,
+  placesOf,
+  samePlace,
+  type Place,
+  type PlaceKey,
+} from '../places';
 
 /** Places of this dog with a care and a rhythm of their own: ears, eyes, folds. */
 export const placesOfCare = (facts: DogFacts): Place[] => placesOf(foldSites(facts.traits));
 
 /** Every place of this dog that the look-over asks about: from the ears to gait and manner. */
-export const placesToLookAt = (facts: DogFacts): Place[] => [...placesOfCare(facts), ...BODY_PLACES];
+export const placesToLookAt = (facts: DogFacts): Place[] => [
+  ...placesOfCare(facts),
+  ...(facts.traits.muzzle === 'flat' ? [NOSE_PAD] : []),
+  ...BODY_PLACES,
+];
+
+/**
+ * Folds that are not clear by a glance: red far down while the surface looks fine. They are asked "part the hair, look to
+ * its floor: does it flinch?", and the answer is the look. docs/trade.md: folds; common practice, no source.
+ */
+export const asksForFloor = ({ traits }: Pick<DogFacts, 'traits'>, { site }: Place): boolean =>
+  FOLD_SITES.some((fold) => site === `fold ${fold}` && traits.folds[fold] === 'deep');
 
 /** What a look-over came to, with the findings it was judged from. */
 export interface JudgedFrom {

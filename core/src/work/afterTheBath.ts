@@ -1,4 +1,4 @@
-import { placeKey, type Place, type Side } from '../places';
+import { NOSE_PAD, placeKey, type Place, type Side } from '../places';
 import { BODY, COAT, EARS, FACE_TO_CHECK, FACE_TO_DRY, PAWS, REAR, folded, just } from './bodyParts';
 import { waysFor, type DogAtWork } from './dogAtWork';
 import { touching, type Piece } from './touch';
@@ -96,6 +96,17 @@ export const fold = ({ ways, foldProduct }: DogAtWork, place: Place): Piece[] =>
           needsProduct: true as const,
         },
       ]),
+];
+
+/** A dry nose pad: balm, and nothing where there is none. */
+export const noseBalm = (): Piece[] => [
+  {
+    id: 'nose balm',
+    name: 'balm',
+    task: 'nose balm',
+    touches: touching(just(NOSE_PAD), ['protect'], 'balm'),
+    needsProduct: true,
+  },
 ];
 
 export const combAndTidy = (): Piece[] => [

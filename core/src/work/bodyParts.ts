@@ -92,6 +92,7 @@ export const FACE_TO_CHECK: readonly Place[] = [HEAD, ...EYES];
 const ABOVE_THE_NECK: ReadonlySet<Site> = new Set<Site>([
   'head',
   'mouth',
+  'nose pad',
   'ear',
   'eye',
   ...OF_THE_FACE.map((fold): Site => `fold ${fold}`),

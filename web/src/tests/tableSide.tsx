@@ -59,8 +59,10 @@ export async function standAtTable(
 /** Every place of the look-over that is still open is touched as clear, view by view. */
 export async function lookAllClear(person: UserEvent): Promise<void> {
   for (let view = 0; view < 4; view++) {
-    const rest = screen.queryByRole('button', { name: /here are clear/ });
-    if (rest) await person.click(rest);
+    for (const name of [/floors seen/, /here are clear/]) {
+      const rest = screen.queryByRole('button', { name });
+      if (rest) await person.click(rest);
+    }
   }
   const manner = screen.queryByRole('button', { name: 'breathing, gait and manner clear' });
   if (manner) await person.click(manner);

@@ -115,6 +115,7 @@ export const ORDER_OF_WORK: Readonly<Record<string, ByHand>> = {
   'fold clean': here('clean'),
   'fold dry': here('towel'),
   'fold protect': here('protect'),
+  'nose balm': at(['nose pad/none'], 'protect'),
   // 22. comb and tidy: feet round, ear edges and tips, face checked again.
   comb: at(['head/none', ...EARS, ...BODY], 'comb'),
   'feet round': at(PAWS, 'trim'),
@@ -133,6 +134,7 @@ export const WORDS_FOR_PLACES: readonly (readonly [words: RegExp, sites: RegExp]
   [/\bhead\b/i, /^(head|eye)$/],
   [/\b(lips?|teeth|mouth(?! of the canal))\b/i, /^(mouth|fold lip)$/],
   [/\bfolds?\b/i, /^fold/],
+  [/\bnose pad\b/i, /^nose pad$/],
   [/\b(toes?|feet|paws?)\b/i, /^(paw|nail)/],
   [/\b(nails?|dewclaws?)\b/i, /^nail/],
   [/\bbelly\b/i, /^belly$/],

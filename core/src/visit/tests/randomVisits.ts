@@ -80,6 +80,7 @@ const PLACES_OF: Readonly<Record<SignArea, readonly Site[]>> = {
   ear: ['ear'],
   eye: ['eye'],
   fold: ['fold nose', 'fold lip', 'fold pocket'],
+  nose: ['nose pad'],
   skin: ['head', 'back', 'side', 'belly', 'leg hind'],
   paw: ['paw front'],
   nail: ['nail front 1', 'nail hind 3'],
@@ -87,7 +88,16 @@ const PLACES_OF: Readonly<Record<SignArea, readonly Site[]>> = {
   rear: ['rear'],
   body: ['body'],
 };
-const UNPAIRED: ReadonlySet<Site> = new Set<Site>(['fold nose', 'head', 'back', 'belly', 'mouth', 'rear', 'body']);
+const UNPAIRED: ReadonlySet<Site> = new Set<Site>([
+  'fold nose',
+  'nose pad',
+  'head',
+  'back',
+  'belly',
+  'mouth',
+  'rear',
+  'body',
+]);
 
 /** A random finding anywhere, but for the signs that end a visit. */
 export const anyFinding: fc.Arbitrary<Finding> = fc

@@ -69,6 +69,7 @@ export const TITLES_ES: Readonly<Record<TitleId, string>> = {
   fold: 'Limpiar, secar, proteger ({place})',
   'fold clean': 'Limpiar y secar ({place})',
   'fold dry': 'Secar por fuera ({place})',
+  nose: 'Bálsamo en la trufa',
   'comb and tidy': 'Peinar y repasar',
   teeth: 'Dientes, si está acordado',
   record: 'Anotar y entregar',

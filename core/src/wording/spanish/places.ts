@@ -38,6 +38,7 @@ const FOOT = { front: 'delantera', hind: 'trasera' } as const;
 const NOUNS: Readonly<Record<Site, Noun>> = {
   ear: she('oreja'),
   eye: he('ojo'),
+  'nose pad': she('trufa'),
   mouth: she('boca'),
   head: she('cabeza'),
   back: he('lomo'),

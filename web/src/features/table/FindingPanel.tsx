@@ -12,10 +12,11 @@ import {
   findingWords,
 } from '@dewpond/core/findings';
 import { GRADE_WORDS, lookedAtWith, namePlace, placeKey, type Grade, type Place } from '@dewpond/core/places';
-import { HOUSE_VALUE } from '@dewpond/core/provenance';
+import { COMMON_PRACTICE, HOUSE_VALUE } from '@dewpond/core/provenance';
 import { barsAt, todoAt } from '@dewpond/core/stops';
 import type { Day } from '@dewpond/core/units';
 import { careAt } from '@dewpond/core/steps';
+import { asksForFloor } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -61,6 +62,7 @@ export function FindingPanel({
   const key = placeKey(place);
   const here = table.state.findings.filter((found) => placeKey(found.place) === key);
   const isNail = lookedAtWith(place) !== place;
+  const asksFloor = asksForFloor(table.facts, place);
   const signs = signsAt(place.site);
   const ordinary = ownFirst(
     signs.filter((sign) => !ENDS.has(sign)),
@@ -92,6 +94,15 @@ export function FindingPanel({
     >
       <PlaceDrawing table={table} place={place} onPlace={onPlace} />
       <Judged table={table} place={place} />
+      {asksFloor && (
+        <p className="text-lg font-semibold mb-2">
+          Part the hair, look to its floor. Does it flinch?{' '}
+          <SourceMark
+            source={COMMON_PRACTICE}
+            because="A deep fold can be sore far down while its surface looks fine; a flinch is often the first sign."
+          />
+        </p>
+      )}
       {!isNail && (
         <Button
           look={here.length === 0 ? 'main' : 'quiet'}
@@ -101,7 +112,16 @@ export function FindingPanel({
             onClose();
           }}
         >
-          {here.length === 0 ? 'Clear' : 'Clear after all'}
+          {here.length > 0 ? 'Clear after all' : asksFloor ? 'Floor seen, no flinch: clear' : 'Clear'}
+        </Button>
+      )}
+      {asksFloor && here.length === 0 && (
+        <Button
+          look="stop"
+          className="w-full min-h-16! text-lg mb-3"
+          onClick={() => record({ type: 'found', finding: finding(place, 'fold flinching', 1) })}
+        >
+          It flinches
         </Button>
       )}
       {place.site === 'ear' && place.side !== 'none' && <HairSeen table={table} side={place.side} />}

@@ -12,7 +12,7 @@ import {
   type Place,
   type PlaceKey,
 } from '@dewpond/core/places';
-import { notLookedAt } from '@dewpond/core/visit';
+import { asksForFloor, notLookedAt } from '@dewpond/core/visit';
 import { Check } from 'lucide-react';
 import { Activity, useState } from 'react';
 import { DogBody, DogPaw } from '../../drawings/DogBody';
@@ -47,12 +47,15 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
   const missing = notLookedAt(table.state, table.places);
   const firstOpen = missing[0] ? viewOf(missing[0]) : 'head';
   const [view, setView] = useState<LookView>(firstOpen);
-  const missingHere = missing.filter((place) => viewOf(place) === view);
+  const here = missing.filter((place) => viewOf(place) === view);
+  // A deep fold is clear by an answer of its own only.
+  const floors = here.filter((place) => asksForFloor(table.facts, place));
+  const missingHere = here.filter((place) => !floors.includes(place));
   const step = table.steps.find(({ stage }) => stage === 'look-over');
-  const restClear = () => {
-    record(...missingHere.map((place) => ({ type: 'looked clear' as const, place })));
+  const clear = (places: readonly Place[]) => {
+    record(...places.map((place) => ({ type: 'looked clear' as const, place })));
     const next = missing.find((place) => viewOf(place) !== view);
-    if (next) setView(viewOf(next));
+    if (next && places.length === here.length) setView(viewOf(next));
   };
   return (
     <div>
@@ -83,8 +86,14 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
         <Button look="stop" className="min-h-14!" onClick={() => onPlace({ site: 'body', side: 'none' })}>
           Something stops the visit
         </Button>
+        {floors.length > 0 && (
+          <Button className="min-h-14! shadow-sm" onClick={() => clear(floors)}>
+            <Check size={18} aria-hidden /> Hair parted, floors seen:{' '}
+            {floors.length === 1 ? '1 deep fold' : `${floors.length} deep folds`}, no flinch
+          </Button>
+        )}
         {missingHere.length > 1 && (
-          <Button className="min-h-14! shadow-sm" onClick={restClear}>
+          <Button className="min-h-14! shadow-sm" onClick={() => clear(missingHere)}>
             <Check size={18} aria-hidden /> I looked: the other {missingHere.length} here are clear
           </Button>
         )}
@@ -272,7 +281,17 @@ function PlaceButton({
           </span>
         </span>
       </button>
-      {here.length === 0 && (
+      {here.length === 0 && grade === null && asksForFloor(table.facts, place) && (
+        <button
+          type="button"
+          aria-label={`${name}: part the hair, look to its floor`}
+          onClick={onOpen}
+          className="grid place-items-center w-14 border-l border-line text-watch font-bold text-xl hover:bg-watch-pale"
+        >
+          ?
+        </button>
+      )}
+      {here.length === 0 && !(grade === null && asksForFloor(table.facts, place)) && (
         <button
           type="button"
           aria-pressed={grade === 0}

@@ -101,14 +101,34 @@ describe('a finding', () => {
     expect(worded).toHaveLength(1);
   });
 
-  test('everything clear is four taps', async () => {
+  test('a deep fold is not clear by a glance: its floor is asked for, and a flinch is a finding', async () => {
+    const { person, happened } = await standAtTable(after({ type: 'opened' }, ...doneUpTo('prepare', 'handover')));
+    expect(screen.queryByRole('button', { name: 'nose fold clear' })).toBeNull();
+    await person.click(screen.getByRole('button', { name: /here are clear/ }));
+    await person.click(screen.getByRole('tab', { name: /Head/ }));
+    await person.click(screen.getByRole('button', { name: /^left pocket.*: not looked at/ }));
+    const pocket = within(dialog('Left pocket between eye and nose'));
+    expect(pocket.getByText(/Part the hair, look to its floor/)).toBeTruthy();
+    await person.click(pocket.getByRole('button', { name: 'It flinches' }));
+    await person.keyboard('{Escape}');
+    await person.click(screen.getByRole('button', { name: /floors seen: 2 deep folds/ }));
+    const seen = happened().filter(({ type }) => type === 'found' || type === 'looked clear');
+    expect(seen.filter((what) => 'place' in what && what.place.site === 'fold pocket')).toEqual([
+      { type: 'looked clear', place: { site: 'fold pocket', side: 'right' } },
+    ]);
+    expect(seen).toContainEqual(
+      expect.objectContaining({ finding: expect.objectContaining({ sign: 'fold flinching' }) }),
+    );
+  });
+
+  test('everything clear is five taps: four views, and the floors of the deep folds', async () => {
     const { person, happened } = await standAtTable(after({ type: 'opened' }, ...doneUpTo('prepare', 'handover')));
     const before = happened().length;
     const taps = vi.fn();
     document.addEventListener('click', taps);
     await lookAllClear(person);
     document.removeEventListener('click', taps);
-    expect(taps).toHaveBeenCalledTimes(4);
+    expect(taps).toHaveBeenCalledTimes(5);
     expect(next().disabled).toBe(false);
     expect(
       happened()
