@@ -37,6 +37,7 @@ describe('the letter', () => {
         look('2026-10-01', finding({ site: 'ear', side: 'right' }, 'ear blood', 1)),
         look('2026-11-25', now),
       ],
+      often: null,
       done: ['Left the left ear alone: yellow, thick wax.'],
       ...asked(now),
     });
@@ -51,7 +52,14 @@ describe('the letter', () => {
     fc.assert(
       fc.property(anyFinding, (found) => {
         const write = (one: typeof found, at: typeof found.place) =>
-          letterFor({ dog: TEASEL, place: at, looks: [{ day: opened, findings: [one] }], done: [], ...asked(one) });
+          letterFor({
+            dog: TEASEL,
+            place: at,
+            looks: [{ day: opened, findings: [one] }],
+            often: null,
+            done: [],
+            ...asked(one),
+          });
         const letter = write(found, found.place);
         const words = [letter.subject, ...letter.seen, ...letter.asks].join('\n');
         expect(notOurs(words)).toBeNull();
@@ -70,6 +78,7 @@ describe('the letter', () => {
         dog: { ...TEASEL, years },
         place,
         looks: [],
+        often: null,
         done: [],
         ...asked(),
         wording: wordingIn(language),
@@ -89,15 +98,19 @@ describe('the letter', () => {
       dog: TEASEL,
       place,
       looks: [{ day: opened, findings: [found] }],
+      often: [day('2026-07-01'), day('2026-09-01'), opened],
       done: [],
       ...asked(found),
     });
     expect(letter.seen[0]).toContain('tilt');
+    expect(letter.before).toEqual([
+      'In six months it came to this, or to a stop, at 3 visits: Wed 1 Jul, Tue 1 Sept, Wed 25 Nov.',
+    ]);
   });
 
   test('says what is not done there until the vet has answered, by the stop, and nothing of it where there is none', () => {
     const asks = (found: Finding) =>
-      letterFor({ dog: TEASEL, place: found.place, looks: [], done: [], ...asked(found) }).asks[1];
+      letterFor({ dog: TEASEL, place: found.place, looks: [], often: null, done: [], ...asked(found) }).asks[1];
     expect(asks(finding(place, 'ear pus', 1))).toBe(
       'Until then we do not do this there: clean, fill with cleaner, massage, pluck, plug, wash, rinse, protect, trim.',
     );

@@ -24,6 +24,8 @@ export interface LetterInput {
   readonly dog: LetterDog;
   readonly place: Place;
   readonly looks: readonly DayOfFindings[];
+  /** Days on which the place came to a vet or a stop, where that was often. */
+  readonly often: readonly Day[] | null;
   /** What was done at this visit, and what was left alone. */
   readonly done: readonly string[];
   /** What forbids work on the dog: what is not done at the place until the vet has answered. */
@@ -74,7 +76,7 @@ const dogLine = ({ name, breeds, weight, years }: LetterDog, { letter, language 
   });
 
 /** The letter for one place, newest look first, earlier ones below it. */
-export function letterFor({ dog, place, looks, done, bars, wording }: LetterInput): VetLetter {
+export function letterFor({ dog, place, looks, often, done, bars, wording }: LetterInput): VetLetter {
   const [now, ...earlier] = looks
     .map(({ day, findings }) => ({ day, findings: findings.filter((each) => countsAt(each.place, place)) }))
     .toSorted((a, b) => (a.day < b.day ? 1 : -1));
@@ -90,17 +92,31 @@ export function letterFor({ dog, place, looks, done, bars, wording }: LetterInpu
     subject: fillIn(letter.subject, { dog: dog.name, place: name }),
     dog: dogLine(dog, wording),
     seen: now ? [seen(now)] : [],
-    before: earlier
-      .slice(0, 4)
-      .map(({ day, findings }) =>
-        findings.length === 0
-          ? fillIn(letter.earlierClear, { day: showDay(day, language) })
-          : fillIn(letter.earlier, { day: showDay(day, language), signs: signs(findings, wording) }),
-      ),
+    before: [
+      ...oftenLine(often, wording),
+      ...earlier
+        .slice(0, 4)
+        .map(({ day, findings }) =>
+          findings.length === 0
+            ? fillIn(letter.earlierClear, { day: showDay(day, language) })
+            : fillIn(letter.earlier, { day: showDay(day, language), signs: signs(findings, wording) }),
+        ),
+    ],
     done,
     asks: [letter.asks, untilThen(place, bars, wording)],
   };
 }
+
+/** How often it came to this: what a vet who sees the dog once cannot know. */
+const oftenLine = (often: LetterInput['often'], { letter, language }: Wording): string[] =>
+  often === null
+    ? []
+    : [
+        fillIn(letter.often, {
+          count: String(often.length),
+          days: often.map((each) => showDay(each, language)).join(', '),
+        }),
+      ];
 
 /** What is not done at the place until the vet has answered, as the bars say. */
 function untilThen(place: Place, bars: readonly Bar[], { letter, procedures }: Wording): string {

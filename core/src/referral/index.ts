@@ -15,3 +15,4 @@ export {
   type VetAnswer,
 } from './referral';
 export { CLEAR_LOOKS, clearSince, stillWatched, type PastLook } from './watchOver';
+export { OFTEN, reachedOften, type PlaceLooked } from './reachedOften';

@@ -108,6 +108,7 @@ test('nor in a letter to a vet, whatever was found', () => {
           { day: dog.today, findings: [{ ...found, more }, ...others] },
           { day: addDays(dog.today, -28), findings: [] },
         ],
+        often: [dog.today],
         done: [],
         bars: barsOf(dog, { judged, lookedClear: [], matsGone: [], brokeOffPlucking: false }),
         wording: STRANGE,

@@ -44,6 +44,14 @@ test('home care names the folds it is for, and one side only where the other mus
   expect(eyes({ ...facts, suspended: { 'eye/left': { words: 'x' }, 'eye/right': { words: 'x' } } })).toBeUndefined();
 });
 
+test('a place that came to a vet or a stop three times in six months is said so, by itself', () => {
+  const sheet = sheetOf([found(finding(LEFT_EAR, 'ear pus', 1))], null, { often: [{ place: LEFT_EAR, times: 3 }] });
+  expect(sheet.suggest).toContainEqual({
+    key: 'often ear/left',
+    words: 'Left ear: 3 times in six months we found more there than we can care for. Please tell your vet so.',
+  });
+});
+
 test('the example of the trade: brown wax with a musty smell in the left ear, more than last time; the right was clear', () => {
   const sheet = sheetOf(
     [

@@ -75,6 +75,8 @@ export interface SheetInput {
     readonly looked: readonly PlaceKey[];
     readonly day: Day;
   } | null;
+  /** Ears, eyes and folds that came to a vet or a stop often of late, and how many times. */
+  readonly often: readonly { readonly place: Place; readonly times: number }[];
   readonly due: readonly DueLine[];
   readonly nextSuggested: Day | null;
   readonly nextBooked: Day | null;

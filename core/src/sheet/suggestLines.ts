@@ -5,11 +5,13 @@ import { placeKey } from '../places';
 import { showDay, type Day } from '../units';
 import { everyWordsIn, fillIn, homeCareName, minuteWords, placeWords, sentence, type Wording } from '../wording';
 import { afterEarHair } from './pieceLines';
+import { capital } from './sawLines';
 import type { HomeCareLine, Saw, SheetInput, SheetLine } from './sheet';
 
 /** What the owner is asked to do, most urgent first, one sentence a place; then the next visit. */
 export const suggestLines = (input: SheetInput, saw: readonly Saw[]): SheetLine[] => [
   ...advice(input, saw),
+  ...cameBack(input),
   ...[afterEarHair(input)].flatMap((line) => line ?? []),
   nextLine(input),
 ];
@@ -29,6 +31,12 @@ function advice({ judged, wording }: SheetInput, saw: readonly Saw[]): SheetLine
   // An emergency is told once, wherever it was seen.
   return all.filter(({ words }, i) => all.findIndex((each) => each.words === words) === i);
 }
+
+const cameBack = ({ often, wording }: SheetInput): SheetLine[] =>
+  often.map(({ place, times }) => ({
+    key: `often ${placeKey(place)}`,
+    words: capital(sentence(wording, 'cameBackOften', { place: placeWords(wording, place), count: String(times) })),
+  }));
 
 function nextLine({ nextBooked, nextSuggested, day, wording }: SheetInput): SheetLine {
   const words =

@@ -18,6 +18,7 @@ export const LETTER_WORDS = {
   seen: 'On {day}, {place}: {signs}.',
   nothingSeen: 'On {day}, {place}: nothing on record.',
   earlier: '{day}: {signs}.',
+  often: 'In six months it came to this, or to a stop, at {count} visits: {days}.',
   earlierClear: '{day}: clear.',
   smell: 'smell: {smell}',
   size: '{mm} mm',

@@ -53,6 +53,8 @@ export const SENTENCES = {
   contactShort: 'The wash stood for {stood} of {asked} minutes.',
   wentHome: 'Went home before the end: {because}.',
   endedEarly: 'We ended the visit early.',
+  cameBackOften:
+    '{place}: {count} times in six months we found more there than we can care for. Please tell your vet so.',
   eyeVet: 'Please ask an eye vet once why the eyes water.',
   plugNotFound: 'We could not find the cotton that was in the {side} ear. Please have a vet look today.',
   homeCare: '{what}, {every}, first on {day}: {how} About {minutes} a time.',

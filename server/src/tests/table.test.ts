@@ -27,6 +27,7 @@ import { rebuildProjections } from '../commands/rebuildProjections';
 import { pino } from 'pino';
 import { addDog, app, auth, clock, config, databases, openSalon, services, type Salon } from './salon';
 import { heldToContract } from './held';
+import { textOf } from './owner';
 import { begin, eventsOf, visitDog } from './tableSide';
 
 const START = Date.UTC(2026, 10, 25, 9, 0, 0);
@@ -528,4 +529,22 @@ test('an ear finding of no known side bars both ears, and neither learns from th
     ['ear/right', true, false, 0],
     ...(ears.length > 2 ? [['ear/none', expect.anything(), true, expect.anything()]] : []),
   ]);
+});
+
+test('an ear that comes to a vet a third time in six months is said so to the owner and in the letter', async () => {
+  // Sessions expire: the two visits before are of the past.
+  const pus: Happening = { type: 'found', finding: finding({ site: 'ear', side: 'left' }, 'ear pus', 1) };
+  const sheetAfter = async (daysAgo: number) => {
+    clock.now = START - daysAgo * DAY;
+    const id = await visitDog(salon, dogId, [pus]);
+    const { body } = await salon.call('GET /api/visits/:id/sheet', { id });
+    return body.sheet.suggest.map(({ words }) => words).join(' ');
+  };
+  expect(await sheetAfter(150)).not.toMatch(/in six months/);
+  expect(await sheetAfter(60)).not.toMatch(/in six months/);
+  expect(await sheetAfter(0)).toMatch(/Left ear: 3 times in six months/);
+  const { body } = await salon.call('GET /api/referrals', { query: { dog: dogId } });
+  const path = `/api/referrals/${body.items[0]?.id}/letter.pdf`;
+  const pdf = await request(app).get(path).set('Cookie', salon.cookie).responseType('blob');
+  expect((await textOf(pdf.body as Buffer)).text).toMatch(/In six months it came to this, or to a stop, at 3 visits/);
 });

@@ -10,7 +10,7 @@ import { type Happening } from '../../events';
 import { type Step } from '../../steps';
 import { logged, stepsFor } from '../../visit/tests/randomVisits';
 import { ENGLISH, type Wording } from '../../wording';
-import { makeSheet, type OwnerSheet } from '..';
+import { makeSheet, type OwnerSheet, type SheetInput } from '..';
 
 export const BULLDOG = aDog({}, 'english-bulldog');
 
@@ -18,6 +18,7 @@ interface Besides {
   readonly dog?: DogFacts;
   readonly wording?: Wording;
   readonly contactMinutes?: number;
+  readonly often?: SheetInput['often'];
   /** What happens at the steps once the look-over is judged. */
   readonly then?: (steps: readonly Step[]) => readonly Happening[];
 }
@@ -26,7 +27,7 @@ interface Besides {
 export function sheetOf(
   happenings: readonly Happening[],
   lastTime: Finding[] | null = null,
-  { dog = BULLDOG, wording = ENGLISH, contactMinutes = 0, then = () => [] }: Besides = {},
+  { dog = BULLDOG, wording = ENGLISH, contactMinutes = 0, often = [], then = () => [] }: Besides = {},
 ): OwnerSheet {
   const { findings } = foldVisit(logged(happenings));
   const judged = judgeLookOver(dog, findings, lastTime ?? []);
@@ -42,6 +43,7 @@ export function sheetOf(
     lastTime: lastTime && { findings: lastTime, looked: places.map(placeKey), day: addDays(TODAY, -21) },
     due: planDue(makePlan(dog), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY),
     nextSuggested: addDays(TODAY, 21),
+    often,
     nextBooked: null,
     wording,
   });

@@ -78,6 +78,7 @@ export const LETTER_ES: Readonly<Record<LetterKey, string>> = {
   seen: 'El {day}, {place}: {signs}.',
   nothingSeen: 'El {day}, {place}: nada anotado.',
   earlier: '{day}: {signs}.',
+  often: 'En seis meses llegó a esto, o a dejarlo, en {count} visitas: {days}.',
   earlierClear: '{day}: todo bien.',
   smell: 'olor: {smell}',
   size: '{mm} mm',

@@ -54,6 +54,8 @@ export const SENTENCES_ES: Readonly<Record<SentenceKey, string>> = {
   contactShort: 'El producto actuó {stood} de {asked} minutos.',
   wentHome: 'Se fue a casa antes de acabar: {because}.',
   endedEarly: 'Acabamos la visita antes de tiempo.',
+  cameBackOften:
+    '{place}: {count} veces en seis meses vimos allí más de lo que podemos cuidar. Dígaselo a su veterinario.',
   eyeVet: 'Pida una vez a un veterinario de ojos que mire por qué lloran.',
   plugNotFound: 'No encontramos el algodón que pusimos ({side}). Que un veterinario mire esa oreja hoy.',
   homeCare: '{what}, {every}, primera vez el {day}: {how} Unos {minutes} cada vez.',

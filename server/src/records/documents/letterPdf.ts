@@ -14,6 +14,7 @@ import type { Services } from '../../platform/http/context';
 import { notFound } from '../../platform/http/problem';
 import { LETTER_PDF, type PrintedLetter } from './pdfs';
 import { inThread } from '../../platform/threads/pool';
+import { oftenByNow } from '../visit/often';
 import { loadVisit } from '../visit/load';
 
 /** Pictures on one page. */
@@ -71,6 +72,7 @@ async function letterView(tx: Tenant, referralId: string): Promise<PrintedLetter
       },
       place,
       looks: [...earlier, { day: row.openedOn as Day, findings: visit.state.findings }],
+      often: oftenByNow(record, place),
       done: didLines({ ...visit, wording }, []).map(({ words }) => words),
       bars: visit.bars,
       wording,

@@ -12,6 +12,7 @@ import { loadStockedBusiness, type Business } from '../business/business';
 import { loadWords, profileOf, wordingFor, wordingOf, type BusinessWords } from '../business/words';
 import { dayIn } from '../../platform/time/zone';
 import { notFound } from '../../platform/http/problem';
+import { oftenAtVisit } from '../visit/often';
 import { loadVisit, type LoadedVisit } from '../visit/load';
 
 /** The owner sheet of a visit with the groomer's hand on it. */
@@ -78,6 +79,7 @@ async function sheetsOf(
     places: visit.places,
     judged: visit.judged,
     lastTime: visit.lastTime,
+    often: oftenAtVisit(visit),
     due,
     nextSuggested: nextVisit(due, today)?.day ?? null,
     nextBooked: booked ? dayIn(business.zone, new Date(booked.startsAt)) : null,

@@ -38,6 +38,7 @@ function sheetOf(happenings: readonly Happening[], wording: Wording = ENGLISH): 
     lastTime: null,
     due,
     nextSuggested: addDays(TODAY, 21),
+    often: [],
     nextBooked: null,
     wording,
   });
