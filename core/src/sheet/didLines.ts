@@ -36,6 +36,7 @@ export function didLines(input: Worked, missing: readonly Place[]): SheetLine[] 
     ...plain(isDone('nails'), 'nails', 'nailsDone'),
     ...nailsLine(input),
     ...plain(isDone('brush-out'), 'brush-out', 'brushedOut'),
+    ...alsoDone(input, done),
     ...neededNothingLine(input),
     ...leftAlone(input),
     ...steps.flatMap((step) => skippedLine(input, step)),
@@ -60,6 +61,12 @@ export function didLines(input: Worked, missing: readonly Place[]): SheetLine[] 
   ];
   // Two washes cut short alike are told once.
   return lines.filter(({ words }, i) => lines.findIndex((each) => each.words === words) === i);
+}
+
+/** What was added in words of its own, as it was typed. */
+function alsoDone({ wording }: Worked, done: readonly Step[]): SheetLine[] {
+  const typed = done.flatMap(({ title }) => (title.id === 'typed' ? [title.words] : []));
+  return typed.length === 0 ? [] : [{ key: 'also', words: sentence(wording, 'alsoDone', { what: typed.join(', ') }) }];
 }
 
 type PlainSentence = Extract<SentenceKey, 'nailsDone' | 'brushedOut' | 'endedEarly'>;

@@ -19,10 +19,12 @@ import {
 import { day } from '../units';
 import { otherSide, placeKey, type Place } from '../places';
 import { INCIDENTS, INCIDENT_KINDS, firstSteps, type Happening } from '../events';
-import { anyFinding, mirrorHappening } from '../visit/tests/randomVisits';
+import { makePlan } from '../careplan';
+import { readVisit } from '../visit';
+import { anyFinding, logged, mirrorHappening } from '../visit/tests/randomVisits';
 import { BULLDOG as facts, sheetOf } from './tests/sheetOf';
-import { SENTENCES, allNotOurs, notOurs } from '../wording';
-import { NO_EDITS, readSheet, type OwnerSheet, type Saw, type SheetLine } from '.';
+import { ENGLISH, SENTENCES, allNotOurs, notOurs } from '../wording';
+import { NO_EDITS, didLines, readSheet, type OwnerSheet, type Saw, type SheetLine } from '.';
 
 const LEFT_EAR: Place = { site: 'ear', side: 'left' };
 const RIGHT_EAR: Place = { site: 'ear', side: 'right' };
@@ -42,6 +44,16 @@ test('home care names the folds it is for, and one side only where the other mus
     /^Eyes and face \(left eye only\)/,
   );
   expect(eyes({ ...facts, suspended: { 'eye/left': { words: 'x' }, 'eye/right': { words: 'x' } } })).toBeUndefined();
+});
+
+test('what was added in words of its own is told as it was typed, once it was done', () => {
+  const did = (...more: Happening[]) => {
+    const added: Happening = { type: 'step added', step: 'added 1', title: 'Red bow', before: null };
+    const before = { kind: 'lesson', facts, plan: makePlan(facts), contactMinutes: 0, lastFindings: [] } as const;
+    return wordsOf(didLines({ ...readVisit(before, logged([added, ...more])), wording: ENGLISH }, []));
+  };
+  expect(did()).not.toContain('Also done: Red bow.');
+  expect(did({ type: 'step done', step: 'added 1' })).toContain('Also done: Red bow.');
 });
 
 test('a place that came to a vet or a stop three times in six months is said so, by itself', () => {

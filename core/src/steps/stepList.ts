@@ -25,10 +25,11 @@ const LONG_CLEAN_DOWN_MINUTES = 15;
  */
 export function stepList(visit: VisitPlan): Step[] {
   const leftOut = LEFT_OUT[visit.kind];
-  const stages = inHouseOrder(visit.facts.ways, visit.found.mats.length > 0).filter(
-    (stage) => !leftOut.includes(stage),
-  );
-  const steps = stages.flatMap((stage) => STEPS_OF[stage](visit));
+  const { added = [] } = visit;
+  const steps = inHouseOrder(visit.facts.ways, visit.found.mats.length > 0).flatMap((stage) => {
+    if (!leftOut.includes(stage)) return STEPS_OF[stage](visit);
+    return added.length === 0 ? [] : STEPS_OF[stage](visit).filter(({ id }) => added.includes(id));
+  });
   const ids = new Set(steps.map((each) => each.id));
   const linked = steps.map((each) => ({
     ...each,

@@ -27,6 +27,8 @@ export interface VisitPlan {
   readonly bath?: BathShown;
   /** Conditioner was given already, whatever was planned. */
   readonly isConditioned?: boolean;
+  /** Steps that this kind of visit leaves out and somebody at the table asked for, by id. */
+  readonly added?: readonly string[];
   /** This dog's minutes against the business's, by stage, as learned. */
   readonly minutesFactor?: Readonly<Partial<Record<Stage, number>>>;
 }

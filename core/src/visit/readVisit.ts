@@ -12,7 +12,7 @@ import { judgeLookOver } from './lookOver';
 import type { VisitState } from './state';
 import { inOwnOrder } from './ownOrder';
 import { foundForSteps, stepList } from '../steps';
-import type { Step, VisitKind } from '../steps';
+import type { Stage, Step, VisitKind } from '../steps';
 import type { VisitPlan } from '../steps';
 
 /** What stands before the first event: the dog as known that morning, its plan, and what was found last time. */
@@ -87,6 +87,8 @@ const basisOf = (state: VisitState): readonly unknown[] => [
   state.hairSeen.left,
   state.hairSeen.right,
   ...Object.entries(state.answers).flat(),
+  'added',
+  ...addedSteps(state),
   'shown',
   ...state.shown,
   'told',
@@ -115,7 +117,8 @@ function judge(
   });
   const found = foundForSteps(findings);
   const isConditioned = state.steps['conditioner']?.kind === 'done';
-  const seenForSteps = JSON.stringify([found, plugs, isConditioned]);
+  const added = addedSteps(state);
+  const seenForSteps = JSON.stringify([found, plugs, isConditioned, added]);
   const sameSteps = sameDog && last?.seenForSteps === seenForSteps && sameBars(bars, sameDog.bars);
   const steps = sameSteps
     ? sameDog.steps
@@ -128,8 +131,33 @@ function judge(
         found,
         plugs,
         isConditioned,
+        added,
       });
   return { basis, findings, answers, seenForSteps, judgement: { judged, bars, facts, plan, steps } };
+}
+
+/** Steps that were asked for at the table, by id; those of the trade come where they belong. */
+const addedSteps = ({ stepChanges }: VisitState): string[] =>
+  stepChanges.flatMap(({ kind, step }) => (kind === 'added' ? [step] : []));
+
+/** Stages of a bath stand and fall together: none of them is added by itself. */
+const ALONE: ReadonlySet<Stage> = new Set<Stage>([
+  'first clip',
+  'ears, first pass',
+  'eyes, on the table',
+  'nails',
+  'brush-out',
+  'folds',
+  'comb and tidy',
+  'teeth',
+]);
+
+/** Steps of a full visit that this one leaves out and that can be asked for at the table. */
+export function stepsToAdd(before: BeforeVisit, { state, facts, plan, bars, steps }: VisitReading): Step[] {
+  const here = new Set(steps.map(({ id }) => id));
+  const found = foundForSteps(state.findings);
+  const all = stepList({ ...before, kind: 'full visit', facts, plan, bars, found, plugs: state.plugs });
+  return all.filter(({ id, stage, barred }) => ALONE.has(stage) && barred === null && !here.has(id));
 }
 
 /** Most bars are the same objects as at the last tap; those of earlier visits are made anew, and say the same. */

@@ -1,9 +1,10 @@
 import type { MessageKind } from '@dewpond/core/messages';
 import { CHOICES, HOME_CHOICES, type DogChoice } from '@dewpond/core/reasons';
 import { addDays } from '@dewpond/core/units';
+import { stepsToAdd } from '@dewpond/core/visit';
 import { tapped } from '@dewpond/core/events';
 import { titleWords } from '@dewpond/core/steps';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { usePreferences } from '../../browser/preferences';
 import { useOnline } from '../../browser/useOnline';
@@ -76,6 +77,7 @@ function AddStep({ table, onDone }: { readonly table: TableWork; readonly onDone
   const [title, setTitle] = useState('');
   const open = table.steps.filter((step) => step.barred === null && table.state.steps[step.id] === undefined);
   const [before, setBefore] = useState(open[0]?.id ?? '');
+  const ofTheTrade = useMemo(() => stepsToAdd(table.before, table), [table]);
   return (
     <form
       className="flex flex-col gap-3"
@@ -86,12 +88,30 @@ function AddStep({ table, onDone }: { readonly table: TableWork; readonly onDone
         onDone();
       }}
     >
+      {ofTheTrade.length > 0 && (
+        <div role="group" aria-label="Not booked today" className="grid grid-cols-2 max-md:grid-cols-1 gap-2">
+          <p className="col-span-full text-soft">
+            Not booked today. It comes where it belongs, counts as done and is told to the owner.
+          </p>
+          {ofTheTrade.map((step) => (
+            <Button
+              key={step.id}
+              className="min-h-14!"
+              onClick={() => {
+                record({ type: 'step added', step: step.id, title: titleWords(step.title), before: null });
+                onDone();
+              }}
+            >
+              {titleWords(step.title)}
+            </Button>
+          ))}
+        </div>
+      )}
       <TextField
         className="min-h-14"
-        label="What is to be done"
+        label={ofTheTrade.length > 0 ? 'Or something else' : 'What is to be done'}
         value={title}
         maxLength={120}
-        autoFocus
         onChange={(event) => setTitle(event.target.value)}
       />
       <SelectField

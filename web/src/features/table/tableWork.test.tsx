@@ -182,6 +182,17 @@ describe('a change of plan', () => {
     ]);
   });
 
+  test('what was not booked is added in two taps, where it belongs', async () => {
+    const view = after({ type: 'opened' }, ...doneUpTo('prepare'));
+    const { person, happened } = await standAtTable({ ...view, kind: 'bath only' });
+    await person.click(button(/^More: incident/));
+    await person.click(button('Add a step'));
+    await person.click(within(screen.getByRole('group', { name: 'Not booked today' })).getByText('Nails and dewclaws'));
+    expect(happened().at(-1)).toMatchObject({ type: 'step added', step: 'nails', before: null });
+    await person.keyboard('s');
+    expect(within(dialog()).getByText('Nails and dewclaws')).toBeTruthy();
+  });
+
   test('a step is added, and pulled forward where nothing speaks against it', async () => {
     const { person, happened } = await standAtTable(after({ type: 'opened' }, ...doneUpTo('prepare')));
     await person.click(button(/^More: incident/));

@@ -15,6 +15,8 @@ import { allEvents, useVisitLog } from './visitLog';
 
 export interface TableWork extends VisitReading {
   readonly visit: VisitView;
+  /** What stood before the first event. */
+  readonly before: BeforeVisit;
   readonly current: Step | null;
   /** What the bath takes, with what was brought to the table since the morning; null: not known. */
   readonly bath: VisitView['bath'];
@@ -35,6 +37,6 @@ export function useTable(visit: VisitView): TableWork {
     const reading = readVisit(before, allEvents({ known, own }));
     const { state, steps } = reading;
     const bath = bathToday(before, state, reading).bath ?? null;
-    return { visit, bath, ...reading, current: currentStep(state, steps), places: placesToLookAt(visit.facts) };
+    return { visit, before, bath, ...reading, current: currentStep(state, steps), places: placesToLookAt(visit.facts) };
   }, [visit, before, known, own]);
 }
