@@ -58,7 +58,7 @@ export const byKeyboard: Press = async (button) => {
 /** Every place of the look-over that is still open is touched as clear, view by view. */
 export async function lookAllClear(page: Page, press: Press = byMouse): Promise<void> {
   const rest = page.getByRole('button', { name: /here are clear/ });
-  const floors = page.getByRole('button', { name: /floors seen/ });
+  const floors = page.getByRole('button', { name: /parted: no flinch/ });
   for (let view = 0; view < 4; view++) {
     if (await floors.isVisible()) {
       await press(floors);

@@ -114,6 +114,7 @@ export const happening = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('plug not found'), side }),
   z.strictObject({ type: z.literal('pad dirty'), side, colour: z.enum(PAD_COLOURS) }),
   z.strictObject({ type: z.literal('pad clean'), side }),
+  z.strictObject({ type: z.literal('ear filled again'), side }),
   z.strictObject({
     type: z.literal('used'),
     product: id,

@@ -110,6 +110,8 @@ export type Happening =
   | { readonly type: 'plug not found'; readonly side: Side }
   | { readonly type: 'pad dirty'; readonly side: Side; readonly colour: PadColour }
   | { readonly type: 'pad clean'; readonly side: Side }
+  /** Pads stayed brown and no sign was seen: the same ear is filled and massaged once more. */
+  | { readonly type: 'ear filled again'; readonly side: Side }
   | {
       readonly type: 'used';
       readonly product: string;

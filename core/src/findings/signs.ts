@@ -82,6 +82,7 @@ export const SIGNS = {
   'ear musty smell': ear('musty or yeasty smell', 'a musty smell', { alwaysNew: true }),
   'ear scaly flap': ear('scaly flap', 'scaly skin on the flap'),
   'ear dark crumbs': ear('dark crumbly or black debris', 'dark, crumbly dirt', { dirt: true, alwaysNew: true }),
+  'ear still brown': ear('pads still brown after two rounds', 'brown wax that cleaning twice did not clear', plain),
   'ear packed': ear('packed with hair or wax', 'so much hair or wax that it is blocked', plain),
   'ear not seen into': ear('could not be seen into', 'an ear that we could not look into', plain),
   'ear mat': ear('mat at the ear', 'a mat', plain),

@@ -68,6 +68,7 @@ export const TRIAGE_TABLE: readonly TriageRow[] = [
   ear('damp', ['ear damp'], any, ['watch', 'S0'], todo('Dry it. No plucking while damp.', 'towel'), 'pluck', 'trim'),
   ear('one A-sign, slight', A_SIGNS, both(one, graded(1, 1)), ['tell', 'S1']),
   ear('A-signs', A_SIGNS, either(twoOrMore, graded(2, 3), notLower), ['vet', 'S1']),
+  ear('still brown', ['ear still brown'], any, ['tell', 'S1'], 'Leave it and tell: no third filling.'),
   ear('packed', ['ear packed'], any, ['vet', 'S1']),
   ear('not seen into', ['ear not seen into'], any, ['tell', 'S1'], 'It is not clear. Asked again next time.'),
   ear(

@@ -32,5 +32,6 @@ const CARD_OF: Readonly<Partial<Record<Stage, string>>> = {
 /** The method card of a step; hair in the ear has one of its own. Undefined where there is nothing to show. */
 export function methodOfStep({ id, stage }: { readonly id: string; readonly stage: Stage }): MethodSource | undefined {
   if (id.startsWith('ear hair')) return findMethod('ear-hair');
+  if (id === 'nose balm') return undefined;
   return findMethod(CARD_OF[stage] ?? '');
 }

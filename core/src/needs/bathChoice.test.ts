@@ -16,7 +16,7 @@ const FULL: readonly Product[] = PRODUCT_KINDS.map((kind) =>
   productOf(kind, { ...(kind === 'medicated' ? { suppliedBy: 'vet' as const } : {}) }),
 );
 const bathOf = (facts: DogFacts, shelf: readonly Product[] = FULL, due = true): BathChoice => {
-  const { bath } = visitNeeds('bath', facts, makePlan(facts), shelf, 1, due);
+  const { bath } = visitNeeds('bath', facts, makePlan(facts), shelf, 1, { conditionerDue: due });
   if (!bath) throw new Error('no bath');
   return bath;
 };
@@ -307,7 +307,7 @@ describe('conditioner is decided once', () => {
       fc.property(anyDog, school, shelves, fc.boolean(), (dog, conditioner, shelf, due) => {
         const facts: DogFacts = { ...dog, ways: { ...dog.ways, conditioner } };
         const plan = makePlan(facts);
-        const { needs, bath } = visitNeeds('bath', facts, plan, shelf, 1, due);
+        const { needs, bath } = visitNeeds('bath', facts, plan, shelf, 1, { conditionerDue: due });
         if (!bath) throw new Error('no bath');
         const need = needs.find(({ tasks }) => tasks.includes('conditioner'));
         expect((need?.ml ?? 0) > 0).toBe(bath.conditioner !== null);

@@ -3,12 +3,13 @@ export { againstProduct, chooseBath, type BathChoice, type ChosenProduct } from 
 export { conditionerWanted, type ConditionerWanted } from './conditionerWanted';
 export { standIns, type StandIn } from './insteadOf';
 export { partAmounts } from './bathAmount';
-export { lineAmounts, type LineAmount } from './lineAmounts';
+export { lineAmounts, type EarWork, type LineAmount } from './lineAmounts';
 export {
   predictedWithoutFactor,
   productsOf,
   visitNeeds,
   type Need,
+  type EarsWorked,
   type ProductRound,
   type VisitNeeds,
 } from './visitNeeds';

@@ -5,7 +5,7 @@ import type { DogFacts } from '../dog';
 import { takesProduct } from '../careplan';
 import type { PlanLine } from '../careplan';
 import type { Task } from '../tasks';
-import { waysFor } from '../work';
+import { isPoured, waysFor, type EarDepth } from '../work';
 import { REACH, partAmounts, washesFaceApart, washesOf, type Lathering } from './bathAmount';
 
 /** How much of what one line takes at the salon; a balm or powder is weighed. */
@@ -16,12 +16,22 @@ export interface LineAmount {
   readonly because: string;
 }
 
-/** Ear cleaner for one ear by this dog's school, ml [house values]; filling goes by size, a second round takes as much. */
-function earCleaner(facts: DogFacts): number {
-  const ways = waysFor(facts);
-  const filled = { small: 2, middle: 4, large: 6 }[sizeOf(facts.weight)];
-  const once = { fill: filled, 'few drops': 1, 'soaked cotton': 3, 'damp pad only': 2 }[ways.earCleaning];
-  return ways.earsWhen === 'both' && ways.earCleaning !== 'damp pad only' ? 2 * once : once;
+/** How an ear was cleaned: as deep as the look asked for, and how often. */
+export interface EarWork {
+  readonly depth: EarDepth;
+  readonly rounds: number;
+}
+
+/** What is planned before anyone has looked: the most that the business does. */
+function earPlanned(facts: DogFacts): EarWork {
+  const { earCleaning, earsWhen } = waysFor(facts);
+  return { depth: earCleaning, rounds: earsWhen === 'both' && isPoured(earCleaning) ? 2 : 1 };
+}
+
+/** Ear cleaner for one ear, ml [house values]; filling goes by size, each further round takes as much. */
+function earCleaner({ weight }: DogFacts, { depth, rounds }: EarWork): number {
+  const filled = { small: 2, middle: 4, large: 6 }[sizeOf(weight)];
+  return rounds * { wipe: 0, fill: filled, 'few drops': 1, 'soaked cotton': 3, 'damp pad only': 2 }[depth];
 }
 
 /** A diluted wash that lathers as most do: what is shown where the shelf has none. */
@@ -45,6 +55,7 @@ export function lineAmounts(
   facts: DogFacts,
   dogFactor: number,
   product: Lathering = ORDINARY_MIX,
+  ear: EarWork = earPlanned(facts),
 ): LineAmount[] {
   if (line.bars.length > 0 || line.productShare === 0) return [];
   const parts = partAmounts(facts, product, dogFactor);
@@ -65,7 +76,7 @@ export function lineAmounts(
     conditioner: () => part('conditioner', parts.conditioner),
     'ear cleaning': () =>
       facts.services['ear cleaning'] === 'done'
-        ? fixed('ear cleaner', earCleaner(facts), 'by school and, when filled, by size')
+        ? fixed('ear cleaner', earCleaner(facts, ear), 'by what is done and, when filled, by size')
         : [],
     'eyes and face': () => (takesProduct(facts, line) ? fixed('eye and face cleaner', FACE_CLEANER_ML) : []),
     'fold care': () => (takesProduct(facts, line) ? fixed('fold product', FOLD_PRODUCT_ML) : []),

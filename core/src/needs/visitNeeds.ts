@@ -6,7 +6,8 @@ import { BATH_TASKS, namedProduct } from '../dog';
 import type { CarePlan } from '../careplan';
 import { amountBefore, partAmounts } from './bathAmount';
 import { chooseBath, ProductChoice, type BathChoice } from './bathChoice';
-import { lineAmounts } from './lineAmounts';
+import type { Side } from '../places';
+import { lineAmounts, type EarWork } from './lineAmounts';
 
 /** What a visit does with products: all of it, the bath alone, ears alone, nothing. */
 export type ProductRound = 'all' | 'bath' | 'ears' | 'nothing';
@@ -31,6 +32,15 @@ export interface VisitNeeds<P extends Product = Product> {
   readonly trouble: readonly string[];
 }
 
+/** Ears that were looked at: how each was cleaned. */
+export type EarsWorked = Readonly<Partial<Record<Side, EarWork>>>;
+
+/** What is known besides the plan: whether the conditioner's own interval is up, and how the ears were cleaned. */
+interface NeedsKnown {
+  readonly conditionerDue?: boolean;
+  readonly ears?: EarsWorked;
+}
+
 /** Tasks with a house amount of one kind of product, as it comes. */
 const SMALL: Readonly<Partial<Record<Task, ProductKind>>> = {
   'ear cleaning': 'ear cleaner',
@@ -49,7 +59,7 @@ const ROUND: Readonly<Record<ProductRound, readonly Task[]>> = {
  * What one visit takes of the business's products: what the bath chooses ({@link chooseBath}) and the small amounts for
  * ears, eyes and folds. What a bar takes away is not planned. A product that the plan's own words rule out, or that lists
  * what the dog is to be kept from, is passed over for another; where there is none, and where a named one lists it, a
- * person decides. `conditionerDue`: on its own interval, whether that is up.
+ * person decides.
  */
 export function visitNeeds<P extends Product>(
   round: ProductRound,
@@ -57,14 +67,16 @@ export function visitNeeds<P extends Product>(
   plan: CarePlan,
   products: readonly P[],
   dogFactor: number,
-  conditionerDue = true,
+  { conditionerDue = true, ears = {} }: NeedsKnown = {},
 ): VisitNeeds<P> {
   const shelf = new ProductChoice(products, facts, plan);
   const bath = round === 'all' || round === 'bath' ? chooseBath(facts, plan, shelf, conditionerDue) : null;
   const small = plan.lines.flatMap((line): Need<P>[] => {
     const kind = SMALL[line.task];
     if (!kind || !ROUND[round].includes(line.task)) return [];
-    const ml = lineAmounts(line, facts, dogFactor).reduce(
+    const side = line.place?.side;
+    const worked = line.task === 'ear cleaning' && side && side !== 'none' ? ears[side] : undefined;
+    const ml = lineAmounts(line, facts, dogFactor, undefined, worked).reduce(
       (sum, { amount }) => sum + ('ml' in amount ? amount.ml : 0),
       0,
     );

@@ -94,7 +94,8 @@ function padsLine(input: Worked, step: Step): SheetLine[] {
     count === 1
       ? sentence(wording, 'cleanedOnePad', { place })
       : sentence(wording, 'cleanedPads', { place, count: String(count) });
-  return [{ key: step.id, words }];
+  const again = step.sides.some((side) => input.state.pads[side].rounds > 1);
+  return [{ key: step.id, words: again ? `${words} ${wording.sentences.filledTwice}` : words }];
 }
 
 /** All else that was cleaned, in one line. */

@@ -1,5 +1,5 @@
-import { MAY_SPREAD, isMat, isToTheSkin, type Finding } from '../findings';
-import { SIDES, placeKey, placeOf, type Place, type Side } from '../places';
+import { MAY_SPREAD, isMat, isToTheSkin, type Finding, type Sign } from '../findings';
+import { SIDES, placeKey, placeOf, type Grade, type Place, type PlaceKey, type Side } from '../places';
 
 /** All that the list of steps takes from the findings of the look-over, besides the bars that follow from them. */
 export interface FoundForSteps {
@@ -7,16 +7,36 @@ export interface FoundForSteps {
   readonly mats: readonly { readonly place: Place; readonly toTheSkin: boolean }[];
   /** Eyes whose crust is fixed to the lid: it is softened on the table, whatever the business does with the rest. */
   readonly fixedCrust: readonly Side[];
+  /** Wax of each ear by its grade, 0: seen clear; null: not looked at yet. */
+  readonly wax: Readonly<Record<Side, Grade | null>>;
+  /** Ears whose last pad came out clean. */
+  readonly cleanPad: readonly Side[];
   /** The nose pad is dry: balm. */
   readonly dryNose: boolean;
   /** Something that may pass to another dog. */
   readonly maySpread: boolean;
 }
 
-export const NOTHING_FOUND: FoundForSteps = { mats: [], fixedCrust: [], dryNose: false, maySpread: false };
+/** What looking and cleaning has told so far, besides findings. */
+interface LookedSoFar {
+  readonly lookedClear: readonly PlaceKey[];
+  readonly pads: Readonly<Record<Side, { readonly clean: boolean }>>;
+}
+const NOTHING_LOOKED: LookedSoFar = { lookedClear: [], pads: { left: { clean: false }, right: { clean: false } } };
 
-export function foundForSteps(findings: readonly Finding[]): FoundForSteps {
-  if (findings.length === 0) return NOTHING_FOUND;
+export const NOTHING_FOUND: FoundForSteps = {
+  mats: [],
+  fixedCrust: [],
+  dryNose: false,
+  maySpread: false,
+  wax: { left: null, right: null },
+  cleanPad: [],
+};
+
+/** @param looked what was touched as clear, and the pads that were counted. */
+export function foundForSteps(findings: readonly Finding[], looked: LookedSoFar = NOTHING_LOOKED): FoundForSteps {
+  const { lookedClear, pads } = looked;
+  if (findings.length === 0 && looked === NOTHING_LOOKED) return NOTHING_FOUND;
   const mats = findings.filter(isMat);
   const isFixed = ({ sign, answer }: Finding) => sign === 'eye lid stuck' || (sign === 'eye crust' && answer === false);
   const fixed = findings.filter((found) => found.place.site === 'eye' && isFixed(found));
@@ -26,7 +46,17 @@ export function foundForSteps(findings: readonly Finding[]): FoundForSteps {
       toTheSkin: mats.some((found) => placeKey(found.place) === key && isToTheSkin(found)),
     })),
     fixedCrust: SIDES.filter((side) => fixed.some(({ place }) => place.side === side)),
+    wax: { left: waxIn(findings, lookedClear, 'left'), right: waxIn(findings, lookedClear, 'right') },
+    cleanPad: SIDES.filter((side) => pads[side].clean),
     dryNose: findings.some(({ sign }) => sign === 'nose dry'),
     maySpread: findings.some(({ sign }) => MAY_SPREAD.includes(sign)),
   };
 }
+
+/** The worst wax of one ear; an ear of no known side speaks of both. */
+function waxIn(findings: readonly Finding[], lookedClear: readonly PlaceKey[], side: Side): Grade | null {
+  const here = findings.filter(({ place }) => place.site === 'ear' && (place.side === side || place.side === 'none'));
+  if (here.length === 0) return lookedClear.includes(placeKey({ site: 'ear', side })) ? 0 : null;
+  return Math.max(0, ...here.filter(({ sign }) => WAX.has(sign)).map(({ grade }) => grade)) as Grade;
+}
+const WAX: ReadonlySet<Sign> = new Set<Sign>(['ear pale wax', 'ear dark wax']);

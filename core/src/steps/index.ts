@@ -1,5 +1,6 @@
 export { byBody, byCoat } from './byBody';
 export { careAt, caresFor, isCareBarred, mayNeedNothing, tasksDoneBy } from './care';
+export { depthToday } from './earDepthToday';
 export { HAZARDS, type Before, type Hazard } from './hazards';
 export { step } from './makeStep';
 export { stepList } from './stepList';

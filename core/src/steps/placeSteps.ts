@@ -8,9 +8,12 @@ import {
   eyeOnTheTable,
   fold,
   noseBalm,
+  depthWords,
   overridesFor,
   washesHead,
+  waysFor,
 } from '../work';
+import { depthToday } from './earDepthToday';
 import { first } from './hazards';
 import { hasPiece, left, practice, says, step } from './makeStep';
 import { title } from './stepTitles';
@@ -54,17 +57,22 @@ const schoolLines = ({ facts }: VisitPlan): Sourced[] =>
     .filter(({ question }) => question === 'earCleaning')
     .map(({ because }) => ({ words: because, source: COMMON_PRACTICE }));
 
-/** First pass of one ear: cleaner by this dog's school, massage, pads counted. */
+/** First pass of one ear: as deep as the look asks for, pads counted. */
 export function earCleaning(visit: VisitPlan, side: Side): Step {
   const place: Place = { site: 'ear', side };
   const { ways } = visit.facts;
-  const work = left(visit, earWork(dogAtWork(visit.facts), side));
+  const { depth, seen } = depthToday(visit, side);
+  const work = left(visit, earWork(dogAtWork(visit.facts), side, depth));
   const outside = hasPiece(work, 'outer flap');
   const inside = work.pieces.length === 0 || hasPiece(work, 'ear pads');
   return step('ears, first pass', {
     id: `ears, first pass ${side}`,
-    title: title(outside ? 'ear flap' : 'ear clean', place),
+    title: title(
+      outside ? 'ear flap' : depth === 'wipe' && work.barred === null ? 'ear dry wipe' : 'ear clean',
+      place,
+    ),
     how: [
+      ...(seen === null || outside || !inside ? [] : practice(depthWords(waysFor(visit.facts).earCleaning, seen))),
       ...(outside ? [] : practice('Fresh cotton each time until one comes out clean. Count the dirty ones.')),
       ...schoolLines(visit),
       ...says(lineAt(visit, place)),
@@ -131,7 +139,9 @@ export function eyeSteps(visit: VisitPlan, side: Side): Step[] {
 /** What shaking brought up, once the dog is dry; a second filling before it where the business cleans twice. */
 export function secondPass(visit: VisitPlan, side: Side): Step {
   const place: Place = { site: 'ear', side };
-  const work = left(visit, earsAfter(dogAtWork(visit.facts), side));
+  const { depth } = depthToday(visit, side);
+  const isDone = visit.found.cleanPad.includes(side);
+  const work = left(visit, earsAfter(dogAtWork(visit.facts), side, { depth, isDone }));
   const again = hasPiece(work, 'ear cleaner again');
   const wipes = work.barred !== null || hasPiece(work, 'ear wipe');
   return step('ears, second pass', {

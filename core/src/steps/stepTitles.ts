@@ -11,6 +11,7 @@ export const STEP_TITLES = {
   'ear hair staged': 'Take a few tufts out, {place}',
   'ear hair trim': 'Trim what sticks out, {place}',
   'ear clean': 'Clean the {place}',
+  'ear dry wipe': 'Wipe the {place}, nothing poured',
   'ear flap': 'Wipe the outside of the {place}',
   'eye clean': 'Soften and clean, {place}',
   'eye around': 'Around the {place}, plain water only',

@@ -145,6 +145,10 @@ const HAPPENS: { readonly [K in HappeningType]: Happens<K> } = {
     state.plugs[side] = 'not found';
   },
   'pad dirty': addDirtyPad,
+  'ear filled again': ({ state }, { side }) => {
+    const before = state.pads[side];
+    state.pads[side] = { ...before, clean: false, rounds: before.rounds + 1, inRound: 0 };
+  },
   'pad clean': ({ state }, { side }) => {
     state.pads[side] = { ...state.pads[side], clean: true };
   },
@@ -284,7 +288,7 @@ function addDirtyPad(folding: Folding, { side, colour }: HappeningOf<'pad dirty'
   const { state } = folding;
   const before = state.pads[side];
   const worst = before.worst === null ? colour : worsePad(before.worst, colour);
-  state.pads[side] = { dirty: before.dirty + 1, worst, clean: false };
+  state.pads[side] = { ...before, dirty: before.dirty + 1, inRound: before.inRound + 1, worst, clean: false };
   const sign = PAD_SHOWS[colour];
   if (sign === null) return;
   const place: Place = { site: 'ear', side };

@@ -80,6 +80,9 @@ const basisOf = (state: VisitState): readonly unknown[] => [
   ...matsGone(state),
   'conditioned',
   state.steps['conditioner']?.kind === 'done',
+  'pads',
+  state.pads.left.clean,
+  state.pads.right.clean,
   'plugs',
   state.plugs.left,
   state.plugs.right,
@@ -115,7 +118,7 @@ function judge(
     matsGone: matsGone(state),
     brokeOffPlucking: brokeOff(state),
   });
-  const found = foundForSteps(findings);
+  const found = foundForSteps(findings, state);
   const isConditioned = state.steps['conditioner']?.kind === 'done';
   const added = addedSteps(state);
   const seenForSteps = JSON.stringify([found, plugs, isConditioned, added]);
@@ -155,7 +158,7 @@ const ALONE: ReadonlySet<Stage> = new Set<Stage>([
 /** Steps of a full visit that this one leaves out and that can be asked for at the table. */
 export function stepsToAdd(before: BeforeVisit, { state, facts, plan, bars, steps }: VisitReading): Step[] {
   const here = new Set(steps.map(({ id }) => id));
-  const found = foundForSteps(state.findings);
+  const found = foundForSteps(state.findings, state);
   const all = stepList({ ...before, kind: 'full visit', facts, plan, bars, found, plugs: state.plugs });
   return all.filter(({ id, stage, barred }) => ALONE.has(stage) && barred === null && !here.has(id));
 }

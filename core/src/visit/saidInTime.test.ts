@@ -126,7 +126,8 @@ test('a soak that has done its work ends with the clean pad of its ear, and not 
     { type: 'step done', step: 'ears, first pass left' },
     { type: 'step done', step: 'ears, first pass right' },
   ];
-  const running = (...more: Happening[]) => earSoaks(foldVisit(logged([...start, ...more]))).map(({ side }) => side);
+  const running = (...more: Happening[]) =>
+    earSoaks(foldVisit(logged([...start, ...more])), stepsFor(aDog())).map(({ side }) => side);
   expect(running()).toEqual(['left', 'right']);
   expect(running({ type: 'pad clean', side: 'left' })).toEqual(['right']);
 });

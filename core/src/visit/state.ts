@@ -29,6 +29,10 @@ export interface PieceMark {
 }
 
 export interface PadCount {
+  /** How often the ear was cleaned at this visit. */
+  readonly rounds: number;
+  /** Dirty pads since it was filled last. */
+  readonly inRound: number;
   readonly dirty: number;
   readonly worst: PadColour | null;
   /** A clean pad came: this ear is done. */
@@ -133,7 +137,7 @@ export interface VisitState {
   readonly cameInLater: readonly string[];
 }
 
-const NO_PADS: PadCount = { dirty: 0, worst: null, clean: false };
+const NO_PADS: PadCount = { dirty: 0, worst: null, clean: false, rounds: 1, inRound: 0 };
 
 export const EMPTY_VISIT: VisitState = {
   opened: false,

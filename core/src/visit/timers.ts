@@ -1,5 +1,6 @@
 import { SIDES, type Side } from '../places';
 import { correctedTime, sameClock } from '../events';
+import type { Step } from '../steps';
 import type { TimerState, VisitState } from './state';
 
 /** The clock that is looking. */
@@ -51,10 +52,11 @@ export interface EarSoak {
  * it works "through the bath", so nothing rings; how long it has been in is read off the steps themselves. A pad that
  * came out clean says that it has done its work.
  */
-export const earSoaks = ({ steps, pads }: Pick<VisitState, 'steps' | 'pads'>): EarSoak[] =>
+export const earSoaks = ({ steps, pads }: Pick<VisitState, 'steps' | 'pads'>, list: readonly Step[]): EarSoak[] =>
   SIDES.flatMap((side) => {
     const first = steps[`ears, first pass ${side}`];
-    if (first?.kind !== 'done' || steps[`ears, second pass ${side}`] || pads[side].clean) return [];
+    const poured = list.some(({ id, pieces }) => id === `ears, first pass ${side}` && pieces.some(isCleaner));
+    if (!poured || first?.kind !== 'done' || steps[`ears, second pass ${side}`] || pads[side].clean) return [];
     const clock = {
       timer: `soak ${side}`,
       step: first.by.id,
@@ -65,6 +67,8 @@ export const earSoaks = ({ steps, pads }: Pick<VisitState, 'steps' | 'pads'>): E
     };
     return [{ side, clock }];
   });
+
+const isCleaner = ({ id }: Step['pieces'][number]): boolean => id.startsWith('ear cleaner');
 
 /** The clock of a nicked quick, and how long a clot is given before water comes to it, s [house value]. */
 export const CLOT = 'clot';

@@ -107,8 +107,8 @@ describe('the reducer', () => {
       { type: 'pad clean', side: 'left' },
     );
     expect(state.pads).toEqual({
-      left: { dirty: 2, worst: 'yellow', clean: true },
-      right: { dirty: 0, worst: null, clean: false },
+      left: { dirty: 2, worst: 'yellow', clean: true, rounds: 1, inRound: 2 },
+      right: { dirty: 0, worst: null, clean: false, rounds: 1, inRound: 0 },
     });
     expect(state.findings).toEqual([finding(LEFT_EAR, 'ear yellow wax', 1)]);
   });

@@ -195,7 +195,7 @@ test('cleaner works from the first pass of an ear to its second, each side apart
     { type: 'step done', step: 'ears, first pass left' },
     { type: 'step skipped', step: 'ears, first pass right', because: typed('fights it') },
   ]);
-  const [soak, ...more] = earSoaks(foldVisit(events));
+  const [soak, ...more] = earSoaks(foldVisit(events), stepsFor(aDog()));
   expect([soak?.side, more.length]).toEqual(['left', 0]);
   const at = (events[0]?.at ?? 0) + 1_500_000;
   expect(soak && elapsedSeconds(soak.clock, { ...CLOCK, at })).toBe(1500);
@@ -203,7 +203,7 @@ test('cleaner works from the first pass of an ear to its second, each side apart
     { type: 'step done', step: 'ears, first pass left' },
     { type: 'step done', step: 'ears, second pass left' },
   ]);
-  expect(earSoaks(foldVisit(wiped))).toEqual([]);
+  expect(earSoaks(foldVisit(wiped), stepsFor(aDog()))).toEqual([]);
 });
 
 describe('the whole dog is looked over', () => {

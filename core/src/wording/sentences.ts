@@ -22,6 +22,7 @@ export const SENTENCES = {
   cleaned: 'Cleaned: {places}.',
   cleanedOnePad: 'Cleaned the {place}: one dirty pad before a pad came out clean.',
   cleanedPads: 'Cleaned the {place}: {count} dirty pads before a pad came out clean.',
+  filledTwice: 'Cleaner went in twice.',
   nailsDone: 'Nails and dewclaws done.',
   nailsSeen: 'Nails as we found them: {seen}.',
   clipped: 'Clipped and trimmed: {what}.',

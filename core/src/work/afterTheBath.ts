@@ -1,6 +1,7 @@
 import { NOSE_PAD, placeKey, type Place, type Side } from '../places';
 import { BODY, COAT, EARS, FACE_TO_CHECK, FACE_TO_DRY, PAWS, REAR, folded, just } from './bodyParts';
 import { waysFor, type DogAtWork } from './dogAtWork';
+import { isPoured, type EarDepth } from './earDepth';
 import { touching, type Piece } from './touch';
 
 const isOf =
@@ -44,12 +45,16 @@ export function dry({ traits, handling }: DogAtWork): Piece[] {
   ];
 }
 
-/** What shaking brought up; a second filling before it where the business cleans twice. */
-export function earsAfter(dog: DogAtWork, side: Side): Piece[] {
+/** What shaking brought up; a second filling before it where the business cleans twice and the pads were not clean. */
+export function earsAfter(
+  dog: DogAtWork,
+  side: Side,
+  { depth = waysFor(dog).earCleaning, isDone = false }: { readonly depth?: EarDepth; readonly isDone?: boolean } = {},
+): Piece[] {
   const ways = waysFor(dog);
   const place: Place = { site: 'ear', side };
   const task = 'ear cleaning';
-  const again = ways.earsWhen === 'both' && ways.earCleaning !== 'damp pad only' && !dog.outerEarOnly;
+  const again = ways.earsWhen === 'both' && isPoured(depth) && !isDone && !dog.outerEarOnly;
   return [
     ...(again
       ? [

@@ -1,3 +1,4 @@
+export { MOST_ROUNDS, depthWords, earDepth, isPoured, type EarDepth, type EarSeen } from './earDepth';
 export { EARS, EYES, isAboveNeckOn } from './bodyParts';
 export { overridesFor, waysFor, type DogAtWork } from './dogAtWork';
 export { combAndTidy, dry, earsAfter, fold, noseBalm, waterOff } from './afterTheBath';

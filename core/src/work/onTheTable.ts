@@ -2,6 +2,7 @@ import { FEET, SIDES, namePlace, placeKey, placesOf, BODY_PLACES, type Place, ty
 import { foldSites } from '../catalogue';
 import { COAT, HEAD, MOUTH, NAILS, PAWS, REAR, just } from './bodyParts';
 import { waysFor, type DogAtWork } from './dogAtWork';
+import type { EarDepth } from './earDepth';
 import { touching, type Piece } from './touch';
 
 const at = (what: string, place: Place): string => `${what} ${placeKey(place)}`;
@@ -67,8 +68,8 @@ export function earHair(dog: DogAtWork, side: Side, way: 'whole' | 'staged' | 't
   ];
 }
 
-/** Cleaning one ear by the school of this dog: dry debris, cleaner, massage, pads; the business says which first. */
-export function earCleaning(dog: DogAtWork, side: Side): Piece[] {
+/** Cleaning one ear, as deep as the look asks for: dry debris, cleaner, massage, pads; the business says which first. */
+export function earCleaning(dog: DogAtWork, side: Side, depth: EarDepth = waysFor(dog).earCleaning): Piece[] {
   const ways = waysFor(dog);
   const place = ear(side);
   const task = 'ear cleaning';
@@ -80,7 +81,9 @@ export function earCleaning(dog: DogAtWork, side: Side): Piece[] {
     task,
     touches: touching(just(place), ['clean']),
   };
-  if (ways.earCleaning === 'damp pad only')
+  if (depth === 'wipe')
+    return [{ id: at('ear pads', place), name: 'dry wipe', task, touches: touching(just(place), ['clean']) }];
+  if (depth === 'damp pad only')
     return [
       debris,
       { id: at('ear pads', place), name: 'pads', task, touches: touching(just(place), ['clean'], 'ear cleaner') },

@@ -157,6 +157,7 @@ export const anyHappening: fc.Arbitrary<Happening> = fc.oneof(
     .tuple(side, fc.constantFrom(...PAD_COLOURS))
     .map(([s, colour]): Happening => ({ type: 'pad dirty', side: s, colour })),
   side.map((s): Happening => ({ type: 'pad clean', side: s })),
+  side.map((s): Happening => ({ type: 'ear filled again', side: s })),
   side.map((s): Happening => ({
     type: 'timer started',
     timer: `massage ${s}`,
@@ -239,6 +240,7 @@ export function mirrorHappening(what: Happening): Happening {
     case 'plug not found':
     case 'pad dirty':
     case 'pad clean':
+    case 'ear filled again':
     case 'ear hair seen':
     case 'ear hair went':
       return { ...what, side: otherSide(what.side) };

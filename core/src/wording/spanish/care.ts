@@ -41,6 +41,7 @@ export const TITLES_ES: Readonly<Record<TitleId, string>> = {
   'ear hair staged': 'Quitar unos mechones ({place})',
   'ear hair trim': 'Recortar lo que asoma ({place})',
   'ear clean': 'Limpiar ({place})',
+  'ear dry wipe': 'Limpiar en seco, sin verter nada ({place})',
   'ear flap': 'Pasar un paño por fuera ({place})',
   'eye clean': 'Ablandar y limpiar ({place})',
   'eye around': 'Agua sola alrededor ({place})',

@@ -23,6 +23,7 @@ export const SENTENCES_ES: Readonly<Record<SentenceKey, string>> = {
   cleaned: 'Limpiamos: {places}.',
   cleanedOnePad: 'Limpiamos: {place}. Una gasa sucia antes de que saliera limpia.',
   cleanedPads: 'Limpiamos: {place}. {count} gasas sucias antes de que saliera limpia.',
+  filledTwice: 'Se puso limpiador dos veces.',
   nailsDone: 'Uñas y espolones cortados.',
   nailsSeen: 'Uñas, tal como las encontramos: {seen}.',
   clipped: 'Recortado: {what}.',

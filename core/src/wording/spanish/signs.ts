@@ -12,6 +12,7 @@ export const SIGNS_ES: Readonly<Record<Sign, string>> = {
   'ear musty smell': 'olor a moho',
   'ear scaly flap': 'piel escamosa en el pabellón',
   'ear dark crumbs': 'suciedad oscura que se desmenuza',
+  'ear still brown': 'cera marrón que no salió con dos limpiezas',
   'ear packed': 'tanto pelo o cera que está taponada',
   'ear not seen into': 'no pudimos mirar dentro',
   'ear mat': 'un nudo de pelo',

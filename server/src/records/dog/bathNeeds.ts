@@ -1,4 +1,11 @@
-import { visitNeeds, type BathChoice, type ChosenProduct, type Need, type ProductRound } from '@dewpond/core/needs';
+import {
+  visitNeeds,
+  type BathChoice,
+  type ChosenProduct,
+  type EarsWorked,
+  type Need,
+  type ProductRound,
+} from '@dewpond/core/needs';
 import type { DueLine } from '@dewpond/core/due';
 import { bathMix, mixCard, surfaceArea, RESERVE } from '@dewpond/core/dilution';
 import { millilitres } from '@dewpond/core/units';
@@ -20,8 +27,14 @@ const ROUND_OF: Readonly<Record<VisitKind, ProductRound>> = {
 export type PlannedBath = Pick<Planned, 'facts' | 'plan'> & Partial<Pick<Planned, 'due'>>;
 
 /** What a visit of this kind takes of the business's products. */
-export const needsOfVisit = (kind: VisitKind, { facts, plan, due }: PlannedBath, shelf: Shelf, dogFactor: number) =>
-  visitNeeds(ROUND_OF[kind], facts, plan, shelf.products, dogFactor, isConditionerDue(due));
+export const needsOfVisit = (
+  kind: VisitKind,
+  { facts, plan, due }: PlannedBath,
+  shelf: Shelf,
+  dogFactor: number,
+  ears: EarsWorked = {},
+) =>
+  visitNeeds(ROUND_OF[kind], facts, plan, shelf.products, dogFactor, { conditionerDue: isConditionerDue(due), ears });
 
 /** On its own interval, whether that is up; where nobody asked what is due, it is. */
 const isConditionerDue = (due: readonly DueLine[] | undefined): boolean => {

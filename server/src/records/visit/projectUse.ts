@@ -1,12 +1,12 @@
 import { predictedWithoutFactor } from '@dewpond/core/needs';
 import type { Task } from '@dewpond/core/tasks';
-import { placeKey } from '@dewpond/core/places';
+import { placeKey, SIDES } from '@dewpond/core/places';
 import { asc, inArray } from 'drizzle-orm';
 import { madeMix } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { needsOfVisit } from '../dog/bathNeeds';
 import { type StockedProduct, asBought, productOf, type Shelf } from '../shelf/shelf';
-import { wasCaredFor } from '@dewpond/core/visit';
+import { earWorkOf, wasCaredFor } from '@dewpond/core/visit';
 import type { LoadedVisit } from './load';
 import type { Projection, VisitKey, Written } from './written';
 
@@ -109,6 +109,7 @@ function understood(loaded: LoadedVisit, shelf: Shelf, before: ReadonlyMap<strin
     { ...planned, plan: { ...planned.plan, lines } },
     shelf,
     record.amountFactor,
+    earsOf(loaded),
   );
   return needs
     .filter(({ byArea, product }) => !byArea && !state.used.some((each) => each.product === product.id))
@@ -119,6 +120,15 @@ function understood(loaded: LoadedVisit, shelf: Shelf, before: ReadonlyMap<strin
       return { product: then?.product ?? product, ml: then?.each.usedMl ?? ml, complete: false, tasks: null };
     });
 }
+
+/** How its ears were cleaned, as deep as the look asked for. */
+const earsOf = (loaded: LoadedVisit) =>
+  Object.fromEntries(
+    SIDES.flatMap((side) => {
+      const work = earWorkOf(loaded, side);
+      return work ? [[side, work]] : [];
+    }),
+  );
 
 async function mixesTaken(tx: Tenant, { state }: LoadedVisit): Promise<MixRow[]> {
   if (state.mixes.length === 0) return [];

@@ -1,6 +1,6 @@
 import { findingWords } from '@dewpond/core/findings';
 
-import { namePlace, placeKey } from '@dewpond/core/places';
+import { lookedAtWith, namePlace, placeKey, type Place, type PlaceKey } from '@dewpond/core/places';
 import { showDay } from '@dewpond/core/units';
 import type { Stage, Step } from '@dewpond/core/steps';
 import { tellOwner } from '@dewpond/core/wording';
@@ -137,7 +137,7 @@ function LastTime({ table, step }: { readonly table: TableWork; readonly step: S
     <section>
       <h2 className="text-soft mb-1.5">Last time, {showDay(lastTime.day)}</h2>
       {here.length === 0 ? (
-        <p>{place ? `${namePlace(place)}: clear.` : 'Everything clear.'}</p>
+        <p className="first-letter:uppercase">{nothingFound(lastTime.looked, place ?? null)}</p>
       ) : (
         <ul className="leading-snug flex flex-col gap-0.5">
           {here.map((found) => (
@@ -149,4 +149,10 @@ function LastTime({ table, step }: { readonly table: TableWork; readonly step: S
       )}
     </section>
   );
+}
+
+/** A place that nobody looked at was not clear. */
+function nothingFound(looked: readonly PlaceKey[], place: Place | null): string {
+  if (place === null) return looked.length === 0 ? 'nothing was looked at.' : 'nothing found.';
+  return `${namePlace(place)}: ${looked.includes(placeKey(lookedAtWith(place))) ? 'clear' : 'not looked at'}.`;
 }

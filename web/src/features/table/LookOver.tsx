@@ -88,8 +88,8 @@ export function LookOver({ table, onPlace, compact = false }: LookOverProps) {
         </Button>
         {floors.length > 0 && (
           <Button className="min-h-14! shadow-sm" onClick={() => clear(floors)}>
-            <Check size={18} aria-hidden /> Hair parted, floors seen:{' '}
-            {floors.length === 1 ? '1 deep fold' : `${floors.length} deep folds`}, no flinch
+            <Check size={18} aria-hidden /> {floors.length === 1 ? '1 deep fold' : `${floors.length} deep folds`}{' '}
+            parted: no flinch
           </Button>
         )}
         {missingHere.length > 1 && (

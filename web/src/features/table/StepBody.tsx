@@ -3,7 +3,6 @@ import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { BATH_TASKS, PRODUCT_TASKS, namedProduct, type BathTask } from '@dewpond/core/dog';
 import type { Task } from '@dewpond/core/tasks';
 import { useBusiness } from '../../data/queries';
-import { PAD_COLOURS, type PadColour } from '@dewpond/core/findings';
 import { STAGES, titleWords, type Stage, type Step } from '@dewpond/core/steps';
 import { waitsFor } from '@dewpond/core/visit';
 import { waysFor } from '@dewpond/core/work';
@@ -18,6 +17,7 @@ import { Handover } from './Handover';
 import { LeftOut } from './LeftOut';
 import { MatPanel } from './MatPanel';
 import { NailLengths } from './NailLengths';
+import { PadCounter } from './PadCounter';
 import { Parts } from './Parts';
 import { Pieces } from './Pieces';
 import { TimerButton } from './Timers';
@@ -75,7 +75,8 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
       {step.id.startsWith('mat ') && step.place && <MatPanel table={table} step={step} place={step.place} />}
       {step.dwell && <TimerButton table={table} step={step} dwell={step.dwell} />}
       {step.stage === 'handover' && <Handover table={table} />}
-      {step.counts === 'pads' && step.sides.map((side) => <PadCounter key={side} table={table} side={side} />)}
+      {step.counts === 'pads' &&
+        step.sides.map((side) => <PadCounter key={side} table={table} step={step} side={side} />)}
       {step.counts === 'plugs in' && step.sides.map((side) => <PlugIn key={side} table={table} side={side} />)}
       {step.counts === 'plugs out' && step.sides.map((side) => <PlugOut key={side} table={table} side={side} />)}
       {step.stage === 'last rinse' && <UsedMix table={table} parts={['bath', 'second wash', 'face wash']} />}
@@ -119,56 +120,6 @@ function StepMinutes({ table, step }: { readonly table: TableWork; readonly step
 interface SideProps {
   readonly table: TableWork;
   readonly side: 'left' | 'right';
-}
-
-const PAD_SWATCH: Readonly<Record<PadColour, string>> = {
-  pale: '#e8d9b0',
-  brown: '#8a5a2b',
-  yellow: '#e3c22f',
-  'white or green': '#c9d8b0',
-  black: '#26221f',
-  blood: '#a02c22',
-};
-
-/** "One more dirty", by colour, the worst kept; then "clean, done". */
-function PadCounter({ table, side }: SideProps) {
-  const pads = table.state.pads[side];
-  return (
-    <section aria-label={`Pads, ${side} ear`} className="mt-4">
-      <div className="flex items-baseline gap-3 mb-2">
-        <span className="text-[44px] font-bold leading-none">{pads.dirty}</span>
-        <span className="text-lg">
-          dirty {pads.dirty === 1 ? 'pad' : 'pads'}, {namePlace({ site: 'ear', side })}
-          {pads.worst && <span className="text-soft">, worst {pads.worst}</span>}
-        </span>
-      </div>
-      <div className="grid grid-cols-3 max-md:grid-cols-2 gap-2">
-        {PAD_COLOURS.map((colour) => (
-          <button
-            key={colour}
-            type="button"
-            onClick={() => record({ type: 'pad dirty', side, colour })}
-            className="flex items-center gap-3 rounded-xl border border-line bg-surface px-3 min-h-15 text-lg font-semibold hover:bg-pond-pale"
-          >
-            <span
-              aria-hidden
-              className="size-7 rounded-full border border-line shrink-0"
-              style={{ background: PAD_SWATCH[colour] }}
-            />
-            {colour}
-          </button>
-        ))}
-      </div>
-      <Button
-        look={pads.clean ? 'main' : 'plain'}
-        className="w-full min-h-16! text-xl mt-2"
-        aria-pressed={pads.clean}
-        onClick={() => record({ type: 'pad clean', side })}
-      >
-        {pads.clean ? 'Clean pad: this ear is done' : 'This one came out clean'}
-      </Button>
-    </section>
-  );
 }
 
 const big = 'min-h-20! text-xl flex-1';

@@ -87,14 +87,14 @@ describe('at the table', () => {
     await person.click(next());
     await person.click(next());
     await lookAllClear(person);
-    await until(person, /Clean the left ear/);
+    await until(person, /Wipe the left ear/);
     await person.click(button('brown'));
     await person.click(button('pale'));
     expect(screen.getByRole('region', { name: 'Pads, left ear' })).toHaveWords(/2.*dirty pads, left ear, worst brown/);
     await person.click(next());
     expect(screen.getByRole('dialog', { name: 'Wait a moment' })).toHaveWords(/No clean pad from the left ear yet/);
     await person.click(button('Not done yet: go back'));
-    expect(heading().join()).toMatch(/Clean the left ear/);
+    expect(heading().join()).toMatch(/Wipe the left ear/);
     await person.click(next());
     const goOn = button(/Go on: it is recorded/) as HTMLButtonElement;
     expect(goOn.disabled).toBe(true);
@@ -112,13 +112,35 @@ describe('at the table', () => {
     ]);
   });
 
+  test('dirtier than it looked: drops; still brown: once more, then it is left and told', async () => {
+    const { person, happened } = await standAtTable();
+    await person.click(next());
+    await person.click(next());
+    await lookAllClear(person);
+    await until(person, /Wipe the left ear/);
+    await person.click(button('brown'));
+    await person.click(button('brown'));
+    await person.click(button('Dirtier than it looked: drops and massage'));
+    expect(heading().join()).toMatch(/Clean the left ear/);
+    expect(screen.getByText(/Plain wax: a few drops and massage/)).toBeTruthy();
+    await person.click(button('Still brown: fill and massage once more'));
+    expect(happened().slice(-2)).toMatchObject([
+      { type: 'ear filled again', side: 'left' },
+      { type: 'timer started', timer: 'massage again left', seconds: 30 },
+    ]);
+    expect(screen.queryByRole('button', { name: /leave it and tell/ })).toBeNull();
+    await person.click(button('brown'));
+    await person.click(button('Still brown after 2 rounds: leave it and tell'));
+    expect(screen.getByText('Clean the left ear').tagName).toBe('S');
+  });
+
   test('plugs are counted in and out; one not found is said and the visit may go on', async () => {
     const { person, happened } = await standAtTable(visitView({ facts: facts('beagle') }));
     await person.click(next());
     await person.click(next());
     await lookAllClear(person);
     for (const side of ['left', 'right']) {
-      await until(person, new RegExp(`Clean the ${side} ear`));
+      await until(person, new RegExp(`Wipe the ${side} ear`));
       await person.click(button('This one came out clean'));
     }
     await until(person, /Plugs in, counted/);

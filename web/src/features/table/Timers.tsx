@@ -91,7 +91,7 @@ function BigClock({ timer, name }: { readonly timer: TimerState; readonly name: 
 /** All running timers, pinned beside every step; and whether this device can ring at all. */
 export function RunningTimers({ table, awake }: { readonly table: TableWork; readonly awake: boolean }) {
   const running = table.state.timers.filter((timer) => timer.stopped === null);
-  const soaks = table.visit.facts.ways.earCleaning === 'damp pad only' ? [] : earSoaks(table.state);
+  const soaks = earSoaks(table.state, table.steps);
   return (
     <div className="flex flex-col gap-2">
       {running.length + soaks.length === 0 && <p className="text-soft">No timer runs.</p>}

@@ -111,7 +111,7 @@ describe('a finding', () => {
     expect(pocket.getByText(/Part the hair, look to its floor/)).toBeTruthy();
     await person.click(pocket.getByRole('button', { name: 'It flinches' }));
     await person.keyboard('{Escape}');
-    await person.click(screen.getByRole('button', { name: /floors seen: 2 deep folds/ }));
+    await person.click(screen.getByRole('button', { name: /2 deep folds parted: no flinch/ }));
     const seen = happened().filter(({ type }) => type === 'found' || type === 'looked clear');
     expect(seen.filter((what) => 'place' in what && what.place.site === 'fold pocket')).toEqual([
       { type: 'looked clear', place: { site: 'fold pocket', side: 'right' } },
@@ -136,6 +136,17 @@ describe('a finding', () => {
         .every(({ type }) => type === 'looked clear'),
     ).toBe(true);
   });
+});
+
+test('last time, a place that nobody looked at was not clear', async () => {
+  const lastTime = { day: day('2026-10-25'), findings: [], looked: ['ear/right' as const] };
+  const { person } = await standAtTable(visitView({ lastTime }));
+  const aside = within(screen.getByRole('complementary'));
+  expect(aside.getByText('nothing found.')).toBeTruthy();
+  await goTo(person, /Clean the right ear/);
+  expect(aside.getByText('right ear: clear.')).toBeTruthy();
+  await goTo(person, /Clean the left ear/);
+  expect(aside.getByText('left ear: not looked at.')).toBeTruthy();
 });
 
 describe('a change of plan', () => {
