@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { id, newId, text, version } from './basics';
-import { VISIT_KINDS } from '@dewpond/core/steps';
+import { id, line, newId, text, version } from './basics';
+import { ALL_PARTS, VISIT_KINDS, type AgreedVisit, type OwnVisitKind, type VisitPart } from '@dewpond/core/steps';
 
 const when = {
   startsAt: z.iso.datetime({ offset: true, error: 'Give a day and a time.' }),
@@ -8,11 +8,39 @@ const when = {
   memberId: id,
 };
 
+const part = z.enum(ALL_PARTS as readonly [VisitPart, ...VisitPart[]]);
+/** What was agreed for one booking, in the order of the work. */
+export const agreedVisit: z.ZodType<AgreedVisit, AgreedVisit> = z.strictObject({
+  name: text(60),
+  parts: z
+    .array(part)
+    .min(1, { error: 'Nothing is done at that visit.' })
+    .refine((parts) => new Set(parts).size === parts.length, { error: 'The same part twice.' })
+    .transform((parts) => ALL_PARTS.filter((each) => parts.includes(each))),
+});
+
+/** A kind of visit of the business's own. */
+export const ownVisitKind: z.ZodType<OwnVisitKind, OwnVisitKind> = z.strictObject({
+  id,
+  name: line(60, 'The name'),
+  parts: z.array(part).min(1, { error: 'Nothing is done at that visit.' }),
+  minutes: z.int().min(15, { error: 'At least 15 minutes.' }).max(480, { error: 'At most 8 hours.' }),
+});
+
+/** What is done: a kind by name, or what was agreed. */
+const contents = { kind: z.enum(VISIT_KINDS), agreed: agreedVisit.nullable().default(null) };
+
 /** When a dog comes, for what, for how long, to whom. */
-export const bookedTime = z.strictObject({ kind: z.enum(VISIT_KINDS), ...when });
-export const newAppointment = bookedTime.extend({ id: newId, dogId: id, note: text(500).default('') });
+export const bookedTime = z.strictObject({ ...contents, ...when, note: text(500).default('') });
+export const newAppointment = bookedTime.extend({ id: newId, dogId: id });
 export const appointmentEdit = z.discriminatedUnion('change', [
-  z.strictObject({ change: z.literal('move'), version, ...when }),
+  z.strictObject({
+    change: z.literal('move'),
+    version,
+    ...when,
+    // Left out by devices of before: what is done stays as it was booked.
+    contents: z.exactOptional(z.strictObject({ ...contents, note: text(500) })),
+  }),
   z.strictObject({ change: z.literal('cancel'), version }),
   z.strictObject({ change: z.literal('restore'), version }),
 ]);
@@ -26,6 +54,7 @@ export const appointment = z.object({
   memberId: id,
   memberName: z.string(),
   kind: z.enum(VISIT_KINDS),
+  agreed: agreedVisit.nullable(),
   startsAt: z.string(),
   endsAt: z.string(),
   state: z.enum(['booked', 'cancelled', 'done']),

@@ -11,6 +11,7 @@ import { INTERVAL_LIMITS, isInterval } from '@dewpond/core/dog';
 import { WASH_TABLE } from '@dewpond/core/needs';
 import { INTERVAL_ROWS } from '@dewpond/core/rules';
 import { z } from 'zod';
+import { ownVisitKind } from './appointments';
 import { version } from './basics';
 import { ownBreedView } from './breeds';
 import { houseIntervals, washKinds, waysRead } from './facts';
@@ -75,6 +76,7 @@ export const businessEdit = z.strictObject({
   mixPerSquareMetre,
   washKinds: washKindsEdit,
   intervals: intervalsEdit,
+  visitKinds: z.array(ownVisitKind).max(30),
 });
 
 const servicesRead: z.ZodType<BusinessServices> = z.record(service, does);
@@ -88,6 +90,7 @@ export const businessView = z.object({
   mixPerSquareMetre: z.number(),
   washKinds,
   intervals: houseIntervals,
+  visitKinds: z.array(ownVisitKind),
   ways: waysRead,
   ownBreeds: z.array(ownBreedView).describe('Breeds added or seen otherwise than shipped'),
   /** ISO 4217 */

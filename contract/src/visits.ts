@@ -6,6 +6,7 @@ import type { Minutes } from '@dewpond/core/units';
 import { z } from 'zod';
 import { daySchema, id, many, newId } from './basics';
 import { visitEventRead } from './events';
+import { agreedVisit } from './appointments';
 import { dogFacts, findingRead } from './facts';
 import { bathShown } from './bath';
 import { bottleShown } from './products';
@@ -106,6 +107,7 @@ const preparedVisit = {
   owner: z.object({ name: z.string(), phones: z.array(z.string()) }),
   appointmentId: id.nullable(),
   kind: z.enum(VISIT_KINDS),
+  agreed: agreedVisit.nullable(),
   day: daySchema,
   facts: dogFacts,
   contactMinutes: z.number(),

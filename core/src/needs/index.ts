@@ -10,6 +10,7 @@ export {
   visitNeeds,
   type Need,
   type EarsWorked,
+  type ProductPart,
   type ProductRound,
   type VisitNeeds,
 } from './visitNeeds';

@@ -9,8 +9,10 @@ import { chooseBath, ProductChoice, type BathChoice } from './bathChoice';
 import type { Side } from '../places';
 import { lineAmounts, type EarWork } from './lineAmounts';
 
-/** What a visit does with products: all of it, the bath alone, ears alone, nothing. */
-export type ProductRound = 'all' | 'bath' | 'ears' | 'nothing';
+/** Parts of a visit that take products. */
+export type ProductPart = 'bath' | 'ears' | 'eyes and folds';
+/** What a visit does with products: these parts of it; or all, the bath alone, ears alone, nothing. */
+export type ProductRound = readonly ProductPart[] | 'all' | 'bath' | 'ears' | 'nothing';
 
 /** So much of one product for a visit: mix at the strength the product stands for here, the product itself where it is ready to use. */
 export interface Need<P extends Product = Product> {
@@ -48,11 +50,16 @@ const SMALL: Readonly<Partial<Record<Task, ProductKind>>> = {
   'fold care': 'fold care',
 };
 
-const ROUND: Readonly<Record<ProductRound, readonly Task[]>> = {
-  all: ['ear cleaning', 'eyes and face', 'fold care'],
-  bath: [],
-  ears: ['ear cleaning'],
+const PARTS: Readonly<Record<Extract<ProductRound, string>, readonly ProductPart[]>> = {
+  all: ['bath', 'ears', 'eyes and folds'],
+  bath: ['bath'],
+  ears: ['ears'],
   nothing: [],
+};
+const PART_OF: Readonly<Partial<Record<Task, ProductPart>>> = {
+  'ear cleaning': 'ears',
+  'eyes and face': 'eyes and folds',
+  'fold care': 'eyes and folds',
 };
 
 /**
@@ -70,10 +77,12 @@ export function visitNeeds<P extends Product>(
   { conditionerDue = true, ears = {} }: NeedsKnown = {},
 ): VisitNeeds<P> {
   const shelf = new ProductChoice(products, facts, plan);
-  const bath = round === 'all' || round === 'bath' ? chooseBath(facts, plan, shelf, conditionerDue) : null;
+  const parts = typeof round === 'string' ? PARTS[round] : round;
+  const bath = parts.includes('bath') ? chooseBath(facts, plan, shelf, conditionerDue) : null;
   const small = plan.lines.flatMap((line): Need<P>[] => {
     const kind = SMALL[line.task];
-    if (!kind || !ROUND[round].includes(line.task)) return [];
+    const part = PART_OF[line.task];
+    if (!kind || !part || !parts.includes(part)) return [];
     const side = line.place?.side;
     const worked = line.task === 'ear cleaning' && side && side !== 'none' ? ears[side] : undefined;
     const ml = lineAmounts(line, facts, dogFactor, undefined, worked).reduce(

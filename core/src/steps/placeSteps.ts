@@ -13,6 +13,7 @@ import {
   washesHead,
   waysFor,
 } from '../work';
+import { partsOf } from './contents';
 import { depthToday } from './earDepthToday';
 import { first } from './hazards';
 import { hasPiece, left, practice, says, step } from './makeStep';
@@ -67,10 +68,7 @@ export function earCleaning(visit: VisitPlan, side: Side): Step {
   const inside = work.pieces.length === 0 || hasPiece(work, 'ear pads');
   return step('ears, first pass', {
     id: `ears, first pass ${side}`,
-    title: title(
-      outside ? 'ear flap' : depth === 'wipe' && work.barred === null ? 'ear dry wipe' : 'ear clean',
-      place,
-    ),
+    title: title(outside ? 'ear flap' : depth === 'wipe' && work.barred === null ? 'ear dry wipe' : 'ear clean', place),
     how: [
       ...(seen === null || outside || !inside ? [] : practice(depthWords(waysFor(visit.facts).earCleaning, seen))),
       ...(outside ? [] : practice('Fresh cotton each time until one comes out clean. Count the dirty ones.')),
@@ -101,7 +99,7 @@ export function earCleaning(visit: VisitPlan, side: Side): Step {
 export const crustWaits = (visit: VisitPlan, side: Side): boolean =>
   visit.facts.ways.eyeCrust === 'in the tub' &&
   washesHead(visit.facts) &&
-  (visit.kind === 'full visit' || visit.kind === 'bath only') &&
+  partsOf(visit).includes('bath') &&
   !visit.found.fixedCrust.includes(side);
 
 /** One eye, on the table, before any soap. */

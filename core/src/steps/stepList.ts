@@ -11,7 +11,8 @@ import { inHouseOrder } from './houseOrder';
 import { left, practice, says, step } from './makeStep';
 import { earCleaning, earHairSteps, eyeSteps, foldSteps, secondPass } from './placeSteps';
 import { title } from './stepTitles';
-import { LEFT_OUT, STAGE_MINUTES, type Stage, type Step } from './steps';
+import { leftOut } from './contents';
+import { STAGE_MINUTES, type Stage, type Step } from './steps';
 import type { HouseWays } from '../ways';
 import { lineAt, lineOf, type VisitPlan } from './visitPlan';
 
@@ -24,10 +25,10 @@ const LONG_CLEAN_DOWN_MINUTES = 15;
  * Plugs out, rinse and dry are never taken away.
  */
 export function stepList(visit: VisitPlan): Step[] {
-  const leftOut = LEFT_OUT[visit.kind];
+  const gone = leftOut(visit);
   const { added = [] } = visit;
   const steps = inHouseOrder(visit.facts.ways, visit.found.mats.length > 0).flatMap((stage) => {
-    if (!leftOut.includes(stage)) return STEPS_OF[stage](visit);
+    if (!gone.has(stage)) return STEPS_OF[stage](visit);
     return added.length === 0 ? [] : STEPS_OF[stage](visit).filter(({ id }) => added.includes(id));
   });
   const ids = new Set(steps.map((each) => each.id));

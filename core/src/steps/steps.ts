@@ -39,47 +39,6 @@ export const STAGES = {
 } as const;
 export type Stage = keyof typeof STAGES;
 
-/** A lesson is a young or nervous dog's short visit with one goal. */
-export const VISIT_KINDS = ['full visit', 'bath only', 'ears and nails', 'lesson'] as const;
-export type VisitKind = (typeof VISIT_KINDS)[number];
-
-const NO_BATH: readonly Stage[] = [
-  'first clip',
-  'brush-out',
-  'wet',
-  'plugs',
-  'wash 1',
-  'contact',
-  'face',
-  'rinse 1',
-  'wash 2',
-  'contact 2',
-  'last rinse',
-  'conditioner',
-  'plugs out',
-  'water off',
-  'dry',
-  'comb and tidy',
-];
-
-/** Stages a shorter visit leaves out; the owner asked for less, so nothing is recorded as skipped. */
-export const LEFT_OUT: Readonly<Record<VisitKind, readonly Stage[]>> = {
-  'full visit': [],
-  'bath only': ['first clip', 'nails', 'comb and tidy'],
-  'ears and nails': NO_BATH,
-  lesson: [
-    ...NO_BATH,
-    'decide',
-    'ears, first pass',
-    'eyes, on the table',
-    'nails',
-    'ears, second pass',
-    'folds',
-    'teeth',
-    'clean-down',
-  ],
-};
-
 /** Time that passes without hands: another part of the dog, or another dog, can use it. Seconds. */
 export interface Dwell {
   readonly timer: string;

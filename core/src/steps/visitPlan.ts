@@ -7,11 +7,11 @@ import type { Source } from '../provenance';
 import { stopAt, type Bar } from '../stops';
 import { washesHead } from '../work';
 import type { PlugState } from '../events';
-import type { Stage, VisitKind } from './steps';
+import type { VisitContents } from './contents';
+import type { Stage } from './steps';
 
 /** Everything the steps of one visit depend on. */
-export interface VisitPlan {
-  readonly kind: VisitKind;
+export interface VisitPlan extends VisitContents {
   readonly facts: DogFacts;
   readonly plan: CarePlan;
   /** Contact minutes of the wash that is timed, 0 when none is. */

@@ -12,12 +12,11 @@ import { judgeLookOver } from './lookOver';
 import type { VisitState } from './state';
 import { inOwnOrder } from './ownOrder';
 import { foundForSteps, stepList } from '../steps';
-import type { Stage, Step, VisitKind } from '../steps';
+import type { Stage, Step, VisitContents } from '../steps';
 import type { VisitPlan } from '../steps';
 
 /** What stands before the first event: the dog as known that morning, its plan, and what was found last time. */
-export interface BeforeVisit {
-  readonly kind: VisitKind;
+export interface BeforeVisit extends VisitContents {
   readonly facts: DogFacts;
   readonly plan: CarePlan;
   readonly contactMinutes: number;
@@ -140,7 +139,7 @@ function judge(
 }
 
 /** Steps that were asked for at the table, by id; those of the trade come where they belong. */
-const addedSteps = ({ stepChanges }: VisitState): string[] =>
+export const addedSteps = ({ stepChanges }: VisitState): string[] =>
   stepChanges.flatMap(({ kind, step }) => (kind === 'added' ? [step] : []));
 
 /** Stages of a bath stand and fall together: none of them is added by itself. */
@@ -159,7 +158,7 @@ const ALONE: ReadonlySet<Stage> = new Set<Stage>([
 export function stepsToAdd(before: BeforeVisit, { state, facts, plan, bars, steps }: VisitReading): Step[] {
   const here = new Set(steps.map(({ id }) => id));
   const found = foundForSteps(state.findings, state);
-  const all = stepList({ ...before, kind: 'full visit', facts, plan, bars, found, plugs: state.plugs });
+  const all = stepList({ ...before, kind: 'full visit', agreed: null, facts, plan, bars, found, plugs: state.plugs });
   return all.filter(({ id, stage, barred }) => ALONE.has(stage) && barred === null && !here.has(id));
 }
 

@@ -190,6 +190,26 @@ describe('bookings', () => {
     ]);
   });
 
+  test('what was agreed is what the visit contains; it can be agreed anew, and nothing is no visit', async () => {
+    const agreed = { name: 'Beach rinse', parts: ['ears', 'bath'] };
+    const booking = at('2026-12-09T09:00:00Z', { kind: 'as agreed', agreed, note: 'cut in December' });
+    expect((await salon.call('POST /api/appointments', { body: booking })).status).toBe(201);
+    const { body: visit } = await salon.call('POST /api/visits', {
+      body: { id: v7(), dogId: booking.dogId, appointmentId: booking.id },
+    });
+    const { body: view } = await salon.call('GET /api/visits/:id', { id: visit.id });
+    expect(view).toMatchObject({ kind: 'as agreed', agreed: { name: 'Beach rinse', parts: ['bath', 'ears'] } });
+    expect(view.atTheDoor.booking).toBe('cut in December');
+    const move = { change: 'move', version: 1, startsAt: booking.startsAt, minutes: 45, memberId: salon.memberId };
+    const contents = { kind: 'bath only', agreed: null, note: '' };
+    const moved = await salon.call('PUT /api/appointments/:id', { id: booking.id, body: { ...move, contents } });
+    expect(moved.status).toBe(200);
+    const { body: after } = await salon.call('GET /api/visits/:id', { id: visit.id });
+    expect([after.kind, after.agreed]).toEqual(['bath only', null]);
+    const empty = at('2026-12-09T15:00:00Z', { kind: 'as agreed', agreed: { name: 'Nothing', parts: [] } });
+    expect((await salon.call('POST /api/appointments', { body: empty })).status).toBe(422);
+  });
+
   test('one person cannot be with two dogs at once, unless the first is cancelled', async () => {
     const first = at('2026-12-10T09:00:00Z');
     const clash = at('2026-12-10T10:00:00Z');

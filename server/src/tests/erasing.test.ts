@@ -221,7 +221,8 @@ describe('every column that can hold words', () => {
       .where(eq(client.id, clientId));
     await tx.execute(sql`update dewpond.household set name = ${SECRET}`);
     await tx.insert(appointment).values({
-      ...{ ...of, id: v7(), memberId, kind: 'full visit', note: SECRET, state: 'done', ...made },
+      ...{ ...of, id: v7(), memberId, kind: 'as agreed', note: SECRET, state: 'done', ...made },
+      agreed: { name: SECRET, parts: ['bath'] },
       startsAt: new Date('2026-01-01T10:00:00Z'),
       endsAt: new Date('2026-01-01T11:00:00Z'),
     });

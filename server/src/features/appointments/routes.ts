@@ -39,7 +39,7 @@ export function appointmentRoutes(router: Router, services: Services): void {
     await lockPerson(tx, body.change === 'move' ? body.memberId : booked.memberId);
     const set: Partial<typeof appointment.$inferInsert> =
       body.change === 'move'
-        ? { memberId: body.memberId, ...spanFrom(body.startsAt, body.minutes) }
+        ? { memberId: body.memberId, ...spanFrom(body.startsAt, body.minutes), ...body.contents }
         : { state: (body.change === 'cancel' ? 'cancelled' : 'booked') satisfies Appointment['state'] };
     const seen = { id: params.id, version: body.version };
     return assertFree(() =>

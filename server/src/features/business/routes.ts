@@ -18,6 +18,7 @@ const businessView = (its: StockedBusiness, mayEdit: boolean): BusinessView => (
   mixPerSquareMetre: its.mixPerSquareMetre,
   washKinds: its.washKinds,
   intervals: its.intervals,
+  visitKinds: [...its.visitKinds],
   ownBreeds: [...its.ownBreeds],
   ways: its.ways,
   currency: its.currency,
@@ -48,6 +49,7 @@ export function businessRoutes(router: Router, services: Services): void {
         mixPerSquareMetre: body.mixPerSquareMetre,
         washKinds: body.washKinds,
         intervals: body.intervals,
+        visitKinds: body.visitKinds,
         version: sql`${business.version} + 1`,
         ...(schoolChanged ? { schoolChangedOn: today } : {}),
       })

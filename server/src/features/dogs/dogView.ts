@@ -61,7 +61,9 @@ export function dogView(
     amounts: {
       factor: record.amountFactor,
       lessons: record.amountLessons,
-      products: latherings(productsOf(needsOfVisit('full visit', planned, business, record.amountFactor).needs)),
+      products: latherings(
+        productsOf(needsOfVisit({ kind: 'full visit' }, planned, business, record.amountFactor).needs),
+      ),
     },
     bath: bathOf(planned, business).shown,
     archivedOn: record.dog.archivedOn as Day | null,

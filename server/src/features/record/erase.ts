@@ -131,7 +131,10 @@ async function eraseTalkOfDogs(tx: Tenant, dogIds: readonly string[]): Promise<v
     .where(inArray(ownerLink.dogId, dogs));
   await tx.update(homeTick).set({ note: '' }).where(inArray(homeTick.dogId, dogs));
   await tx.delete(homePhoto).where(inArray(homePhoto.dogId, dogs));
-  await tx.update(appointment).set({ note: '' }).where(inArray(appointment.dogId, dogs));
+  await tx
+    .update(appointment)
+    .set({ note: '', agreed: sql`jsonb_set(${appointment.agreed}, '{name}', '""')` })
+    .where(inArray(appointment.dogId, dogs));
   for (const each of await tx.select().from(referral).where(inArray(referral.dogId, dogs)))
     await tx
       .update(referral)

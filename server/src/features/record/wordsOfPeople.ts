@@ -3,6 +3,7 @@
  * test: whoever adds one decides.
  */
 export const WORDS_THAT_GO = [
+  'appointment.agreed',
   'appointment.note',
   'client.name',
   'client.card',
@@ -118,6 +119,8 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
     'business.name',
     'business.phone',
     'business.services',
+    'business.intervals',
+    'business.visit_kinds',
     'business.wash_kinds',
     'business.units',
     'business.ways',

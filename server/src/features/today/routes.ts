@@ -6,7 +6,7 @@ import { SIDES, namePlace, placeKey, placeOf, type Place } from '@dewpond/core/p
 import { barsAt } from '@dewpond/core/stops';
 import type { Day } from '@dewpond/core/units';
 import { foldVisit, readVisit } from '@dewpond/core/visit';
-import { timeline, type VisitKind } from '@dewpond/core/steps';
+import { timeline, type VisitContents } from '@dewpond/core/steps';
 import { reasonsTold } from '@dewpond/core/wording';
 import { and, eq, isNull } from 'drizzle-orm';
 import type { Router } from 'express';
@@ -50,7 +50,7 @@ export function todayRoutes(router: Router, services: Services): void {
       dogs: known.map(({ appointment, record, planned }): TodayDog => ({
         appointment,
         words: describe(record, planned.facts, business),
-        stages: stagesOf(appointment.kind, planned, record, business),
+        stages: stagesOf(appointment, planned, record, business),
       })),
       returning: brokenOff,
       watch: [...byId.values()].flatMap(({ record, planned }) => watchOut(record, planned)),
@@ -82,7 +82,7 @@ async function returning(tx: Tenant, day: Day): Promise<TodayView['returning']> 
 
 /** The day's stages before anybody has looked at the dog. */
 function stagesOf(
-  kind: VisitKind,
+  { kind, agreed }: VisitContents,
   planned: Omit<Planned, 'due'>,
   record: DogRecord,
   business: StockedBusiness,
@@ -90,9 +90,14 @@ function stagesOf(
   const { shown, contactMinutes } = bathOf(planned, business);
   const bath = shown ? { bath: shown } : {};
   const minutesFactor = ownMinutes(record, planned.facts);
-  const key = `stages ${kind} ${contactMinutes} ${shown?.conditioned.wanted} ${JSON.stringify(minutesFactor)}`;
+  const key = `stages ${kind} ${agreed?.parts.join()} ${contactMinutes} ${shown?.conditioned.wanted} ${JSON.stringify(minutesFactor)}`;
   return fromPlan(planned.plan, key, () =>
-    timeline(readVisit({ kind, ...planned, contactMinutes, ...bath, minutesFactor, lastFindings: [] }, []).steps),
+    timeline(
+      readVisit(
+        { kind, agreed: agreed ?? null, ...planned, contactMinutes, ...bath, minutesFactor, lastFindings: [] },
+        [],
+      ).steps,
+    ),
   );
 }
 

@@ -56,11 +56,11 @@ export function prefetchRoutes(router: Router, services: Services): void {
       (await loadDogs(tx, { ids: [...new Set(waiting.map(({ dogId }) => dogId))] })).map((each) => [each.dog.id, each]),
     );
     const toCome: PrefetchedVisit[] = [];
-    for (const { id, dogId, kind, note, startsAt } of waiting) {
+    for (const { id, dogId, kind, agreed, note, startsAt } of waiting) {
       const record = records.get(dogId);
       if (!record) continue;
       const day: Day = dayIn(business.zone, Date.parse(startsAt));
-      const prepared = prepareFor(record, business, day, { kind, note });
+      const prepared = prepareFor(record, business, day, { contents: { kind, agreed }, note });
       toCome.push({
         visitId: null,
         startsAt,

@@ -3,7 +3,7 @@ import type { MixesAvailable } from '../../records/mixing/dayPlan';
 import { atLeast, type Level, findingWords } from '@dewpond/core/findings';
 import { placeKey } from '@dewpond/core/places';
 import { describe } from '../../records/dog/facts';
-import { mixesFor, needsOfVisit } from '../../records/dog/bathNeeds';
+import { mixesFor, needsOfBath } from '../../records/dog/bathNeeds';
 import { marksOf } from '../../records/dog/dogRecord';
 import { ownMinutes } from '../../records/dog/ownMinutes';
 import { openFindings } from '../../records/dog/openFindings';
@@ -25,11 +25,11 @@ function lastWord(
 export async function preparedView(
   business: StockedBusiness,
   available: MixesAvailable,
-  { record, planned, kind, bath, bookingNote, lastTime }: PreparedParts,
+  { record, planned, contents, bath, bookingNote, lastTime }: PreparedParts,
   appointmentId: string | null,
 ): Promise<Omit<VisitView, 'id' | 'events' | 'serverNow'>> {
   const { facts } = planned;
-  const products = needsOfVisit('bath only', planned, business, 1).needs.map(({ product }) => product.id);
+  const products = needsOfBath(planned, business, 1).needs.map(({ product }) => product.id);
   return {
     dog: {
       id: record.dog.id,
@@ -40,7 +40,8 @@ export async function preparedView(
     },
     owner: { name: record.client.name, phones: record.client.card.phones.map(({ number }) => number) },
     appointmentId,
-    kind,
+    kind: contents.kind,
+    agreed: contents.agreed ?? null,
     day: facts.today,
     facts,
     contactMinutes: bath.contactMinutes,

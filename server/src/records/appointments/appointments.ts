@@ -13,6 +13,7 @@ const bookedQuery = (select: QueryBuilder, where: SQL | undefined) =>
       dogId: appointment.dogId,
       memberId: appointment.memberId,
       kind: appointment.kind,
+      agreed: appointment.agreed,
       startsAt: appointment.startsAt,
       endsAt: appointment.endsAt,
       state: appointment.state,

@@ -1,5 +1,6 @@
 import type { OwnBreedView } from '@dewpond/contract';
 import { withOwnBreeds, type Catalogue } from '@dewpond/core/catalogue';
+import type { OwnVisitKind } from '@dewpond/core/steps';
 import type { HouseIntervals, WashKinds } from '@dewpond/core/dog';
 import type { Day, UnitSystem } from '@dewpond/core/units';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES, type BusinessServices, type HouseWays } from '@dewpond/core/ways';
@@ -22,6 +23,7 @@ export interface Business {
   readonly mixPerSquareMetre: number;
   readonly washKinds: WashKinds;
   readonly intervals: HouseIntervals;
+  readonly visitKinds: readonly OwnVisitKind[];
   readonly catalogue: Catalogue;
   readonly ownBreeds: readonly OwnBreedView[];
   readonly schoolChangedOn: Day | null;

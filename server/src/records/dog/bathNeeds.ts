@@ -4,37 +4,43 @@ import {
   type ChosenProduct,
   type EarsWorked,
   type Need,
-  type ProductRound,
+  type ProductPart,
 } from '@dewpond/core/needs';
 import type { DueLine } from '@dewpond/core/due';
 import { bathMix, mixCard, surfaceArea, RESERVE } from '@dewpond/core/dilution';
 import { millilitres } from '@dewpond/core/units';
 import { mostWaste } from '@dewpond/core/ways';
-import type { BathShown, ProductShown, VisitKind } from '@dewpond/core/steps';
+import { partsOf, type BathShown, type ProductShown, type VisitContents } from '@dewpond/core/steps';
 import type { MixView } from '@dewpond/contract';
 import { type StockedBusiness } from '../business/business';
 import { type StockedProduct, strengthWords, type Shelf } from '../shelf/shelf';
 import type { Planned } from './facts';
 
-const ROUND_OF: Readonly<Record<VisitKind, ProductRound>> = {
-  'full visit': 'all',
-  'bath only': 'bath',
-  'ears and nails': 'ears',
-  lesson: 'nothing',
-};
+const TAKES: readonly ProductPart[] = ['bath', 'ears', 'eyes and folds'];
 
 /** A dog and its plan; with what is due, where anyone asked. */
 export type PlannedBath = Pick<Planned, 'facts' | 'plan'> & Partial<Pick<Planned, 'due'>>;
 
-/** What a visit of this kind takes of the business's products. */
+/** What a visit takes of the business's products. */
 export const needsOfVisit = (
-  kind: VisitKind,
+  contents: VisitContents,
   { facts, plan, due }: PlannedBath,
   shelf: Shelf,
   dogFactor: number,
   ears: EarsWorked = {},
 ) =>
-  visitNeeds(ROUND_OF[kind], facts, plan, shelf.products, dogFactor, { conditionerDue: isConditionerDue(due), ears });
+  visitNeeds(
+    TAKES.filter((part) => partsOf(contents).includes(part)),
+    facts,
+    plan,
+    shelf.products,
+    dogFactor,
+    { conditionerDue: isConditionerDue(due), ears },
+  );
+
+/** What its bath takes, whatever else the visit contains. */
+export const needsOfBath = (planned: PlannedBath, shelf: Shelf, dogFactor: number) =>
+  needsOfVisit({ kind: 'as agreed', agreed: { name: '', parts: ['bath'] } }, planned, shelf, dogFactor);
 
 /** On its own interval, whether that is up; where nobody asked what is due, it is. */
 const isConditionerDue = (due: readonly DueLine[] | undefined): boolean => {
@@ -52,7 +58,7 @@ export interface ChosenBath {
 }
 
 export function bathOf(planned: PlannedBath, shelf: Shelf): ChosenBath {
-  const { bath } = needsOfVisit('bath only', planned, shelf, 1);
+  const { bath } = needsOfBath(planned, shelf, 1);
   const given = planned.plan.bathProduct;
   const label = bath?.bath?.product.contact ?? bath?.['second wash']?.product.contact;
   return {
@@ -84,9 +90,7 @@ function bathShownOf(bath: BathChoice<StockedProduct>): BathShown {
 
 /** The mixes of one dog's bath: washes, mild face wash, conditioner, as far as house, dog and vet ask for them. */
 export function mixesFor(planned: PlannedBath, business: StockedBusiness, dogFactor: number): MixView[] {
-  return needsOfVisit('bath only', planned, business, dogFactor).needs.map((need) =>
-    mixView(need, planned, business, dogFactor),
-  );
+  return needsOfBath(planned, business, dogFactor).needs.map((need) => mixView(need, planned, business, dogFactor));
 }
 
 function mixView(

@@ -196,7 +196,7 @@ function takesOf(
   { amountFactor, visits }: DogRecord,
   due: Day | null,
 ): Omit<Coming, 'booked'> {
-  const { needs } = needsOfVisit('full visit', planned, business, amountFactor);
+  const { needs } = needsOfVisit({ kind: 'full visit' }, planned, business, amountFactor);
   const bath = planned.plan.lines.find(({ task }) => task === 'bath');
   const days = visits.map(({ day }) => day);
   const own = ownGap(days);

@@ -76,7 +76,7 @@ async function needsOfDay(
   for (const appointment of booked) {
     const record = records.find(({ dog }) => dog.id === appointment.dogId);
     if (!record) continue;
-    const asked = needsOfVisit(appointment.kind, planFor(record, business, day), business, record.amountFactor);
+    const asked = needsOfVisit(appointment, planFor(record, business, day), business, record.amountFactor);
     trouble.push(...asked.trouble.map((words) => ({ dog: record.dog.name, words })));
     for (const { product, ml } of asked.needs) {
       if (used.has(`${appointment.visitId} ${product.id}`)) continue;

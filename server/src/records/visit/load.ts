@@ -4,7 +4,7 @@ import type { Day } from '@dewpond/core/units';
 import { happening } from '@dewpond/contract';
 import { EVENT_VERSION, inOrder, unread, upToDate, type VisitEvent } from '@dewpond/core/events';
 import { placesToLookAt, readVisit, type VisitReading } from '@dewpond/core/visit';
-import { type VisitKind } from '@dewpond/core/steps';
+import type { VisitContents } from '@dewpond/core/steps';
 import { group } from 'd3-array';
 import { eq, getTableColumns, inArray, sql } from 'drizzle-orm';
 import type { QueryBuilder } from 'drizzle-orm/pg-core';
@@ -29,7 +29,7 @@ export interface LoadedVisit extends VisitReading {
   readonly lastTime: { readonly day: Day; readonly findings: Finding[]; readonly looked: PlaceKey[] } | null;
   readonly places: readonly Place[];
   readonly bath: ChosenBath;
-  readonly kind: VisitKind;
+  readonly contents: VisitContents;
   /** What was noted when it was booked; may be empty. */
   readonly bookingNote: string;
 }
@@ -41,7 +41,7 @@ export const visitQueries = (select: QueryBuilder, ids: AskedFor<readonly string
     (dogId) => sql`${dogId} in ${select.select({ dogId: visit.dogId }).from(visit).where(anyOf(visit.id, ids))}`,
   ),
   opened: select
-    .select({ row: getTableColumns(visit), kind: appointment.kind, note: appointment.note })
+    .select({ row: getTableColumns(visit), kind: appointment.kind, agreed: appointment.agreed, note: appointment.note })
     .from(visit)
     .leftJoin(appointment, eq(appointment.id, visit.appointmentId))
     .where(anyOf(visit.id, ids)),
@@ -66,11 +66,11 @@ export function visitsOf(
 ): ReadonlyMap<string, LoadedVisit> {
   const events = group(rows.events, ({ visitId }) => visitId);
   return new Map(
-    rows.opened.flatMap(({ row, kind, note }) => {
+    rows.opened.flatMap(({ row, kind, agreed, note }) => {
       const its = { ...rows, dogs: rows.dogs.filter(({ dog: { id } }) => id === row.dogId) };
       const [record] = recordsOf(its, row);
       if (!record) return [];
-      const booked = { kind: kind ?? 'full visit', note: note ?? '' } as const;
+      const booked = { contents: { kind: kind ?? 'full visit', agreed }, note: note ?? '' } as const;
       const prepared: PreparedVisit = { row, ...prepareFor(record, business, row.day as Day, booked) };
       return [[row.id, replay(prepared, asEvents(events.get(row.id) ?? []))] as const];
     }),
@@ -120,7 +120,7 @@ export function prepareFor(
   record: DogRecord,
   business: StockedBusiness,
   day: Day,
-  { kind, note }: { readonly kind: VisitKind; readonly note: string },
+  { contents, note }: { readonly contents: VisitContents; readonly note: string },
 ): Omit<PreparedVisit, 'row'> {
   const planned = planFor(record, business, day);
   return {
@@ -129,14 +129,14 @@ export function prepareFor(
     lastTime: lastInspection(record),
     places: placesToLookAt(planned.facts),
     bath: bathOf(planned, business),
-    kind,
+    contents,
     bookingNote: note,
   };
 }
 
 /** The core's reading of a visit from its events. Pure, so that the rebuild and the request agree. */
 export function replay(prepared: PreparedVisit, events: readonly VisitEvent[]): LoadedVisit {
-  const { planned, kind, bath } = prepared;
+  const { planned, contents, bath } = prepared;
   const minutesFactor = ownMinutes(prepared.record, planned.facts);
   const lastFindings = prepared.lastTime?.findings ?? [];
   return {
@@ -144,7 +144,7 @@ export function replay(prepared: PreparedVisit, events: readonly VisitEvent[]): 
     events,
     ...readVisit(
       {
-        kind,
+        ...contents,
         ...planned,
         contactMinutes: bath.contactMinutes,
         contactMost: bath.contactMost,

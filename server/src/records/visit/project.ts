@@ -2,6 +2,7 @@ import type { Shelf } from '../shelf/shelf';
 import { INCIDENTS } from '@dewpond/core/events';
 import { foundForSteps, isCareBarred, stepList } from '@dewpond/core/steps';
 import {
+  addedSteps,
   earHairOf,
   placeNeededNothing,
   placesOfCare,
@@ -38,16 +39,28 @@ function levelOf({ judged }: LoadedVisit, found: Finding): Level {
  * written, so that a tap costs what it changes, and that the tables can be rebuilt from the events at any time.
  */
 export async function project(tx: Tenant, loaded: LoadedVisit, shelf: Shelf, written: Written): Promise<void> {
-  const { row, state, facts, bars, kind, plan } = loaded;
+  const { row, state, facts, bars, contents, plan } = loaded;
   const key: VisitKey = { visitId: row.id, dogId: row.dogId, day: row.day };
   const use = await useOf(tx, loaded, shelf, written);
   // Against the business's own minutes: learning from what was learned would never settle.
   const { findings, plugs } = state;
   const { contactMinutes, shown } = loaded.bath;
   const isConditioned = state.steps['conditioner']?.kind === 'done';
-  const found = foundForSteps(findings);
+  const found = foundForSteps(findings, state);
+  const added = addedSteps(state);
   const chosen = shown ? { bath: shown } : {};
-  const steps = stepList({ kind, facts, plan, contactMinutes, ...chosen, bars, found, plugs, isConditioned });
+  const steps = stepList({
+    ...contents,
+    facts,
+    plan,
+    contactMinutes,
+    ...chosen,
+    bars,
+    found,
+    plugs,
+    isConditioned,
+    added,
+  });
   await writeDifference(tx, row.id, written, {
     findings: findings.map((found) => findingRow(loaded, key, found)),
     care: placesProjected(loaded).map((place) => careRow(loaded, key, place)),

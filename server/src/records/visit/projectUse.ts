@@ -4,7 +4,7 @@ import { placeKey, SIDES } from '@dewpond/core/places';
 import { asc, inArray } from 'drizzle-orm';
 import { madeMix } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import { needsOfVisit } from '../dog/bathNeeds';
+import { needsOfBath, needsOfVisit } from '../dog/bathNeeds';
 import { type StockedProduct, asBought, productOf, type Shelf } from '../shelf/shelf';
 import { earWorkOf, wasCaredFor } from '@dewpond/core/visit';
 import type { LoadedVisit } from './load';
@@ -75,7 +75,7 @@ export async function useOf(
 function told(loaded: LoadedVisit, shelf: Shelf): Use[] {
   const { state, planned } = loaded;
   // At the strength it is mixed to for this dog, where the bath chose it.
-  const chosen = state.used.length > 0 ? needsOfVisit('bath only', planned, shelf, 1).needs : [];
+  const chosen = state.used.length > 0 ? needsOfBath(planned, shelf, 1).needs : [];
   return state.used.flatMap(({ product: id, ml, how, tasks = null }) => {
     const product = chosen.find((need) => need.product.id === id)?.product ?? productOf(shelf, id);
     if (!product) return [];
@@ -88,7 +88,7 @@ function assumed({ state, planned, record }: LoadedVisit, shelf: Shelf): Use[] {
   if (state.closed === null) return [];
   const silent = state.mixes.filter(({ product }) => !state.used.some((each) => each.product === product));
   if (silent.length === 0) return [];
-  const { needs } = needsOfVisit('bath only', planned, shelf, record.amountFactor);
+  const { needs } = needsOfBath(planned, shelf, record.amountFactor);
   return [...new Set(silent.map(({ product }) => product))].flatMap((id) => {
     const need = needs.find(({ product }) => product.id === id);
     return need ? [{ product: need.product, ml: need.ml, complete: false, tasks: need.tasks }] : [];
@@ -105,7 +105,7 @@ function understood(loaded: LoadedVisit, shelf: Shelf, before: ReadonlyMap<strin
   const keys = new Set(cared.map(({ place }) => place && placeKey(place)));
   const lines = planned.plan.lines.filter(({ place }) => place !== null && keys.has(placeKey(place)));
   const { needs } = needsOfVisit(
-    'full visit',
+    { kind: 'full visit' },
     { ...planned, plan: { ...planned.plan, lines } },
     shelf,
     record.amountFactor,

@@ -1,11 +1,15 @@
 import type { Appointment } from '@dewpond/contract';
+import type { OwnVisitKind } from '@dewpond/core/steps';
 import { addDays } from '@dewpond/core/units';
 import { screen, waitFor, within } from '@testing-library/react';
+import { v7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
-import { MEMBER, TODAY, booking, dogView, listed, session } from '../../tests/demoDog';
+import { MEMBER, TODAY, booking, business, dogView, listed, session } from '../../tests/demoDog';
 import { RefusedAnswer, openServer, show } from '../../tests/server';
 import { AheadScreen } from './AheadScreen';
 import { choose } from '../../tests/choose';
+
+const BEACH_RINSE: OwnVisitKind = { id: v7(), name: 'Beach rinse', parts: ['bath', 'ears'], minutes: 45 };
 
 function openWeeks(first: readonly Appointment[] = [], clash = false) {
   const held = { list: [...first] };
@@ -16,6 +20,7 @@ function openWeeks(first: readonly Appointment[] = [], clash = false) {
   const server = openServer({
     'GET /api/session': () => session(),
     'GET /api/members': () => ({ items: [MEMBER] }),
+    'GET /api/business': () => business({ visitKinds: [BEACH_RINSE] }),
     'GET /api/dogs': () => ({
       items: [listed({ nextBooked: held.list.find((each) => each.state === 'booked')?.startsAt ?? null })],
       after: null,
@@ -83,6 +88,44 @@ describe('the weeks ahead', () => {
     expect(field('Minutes').value).toBe('20');
     await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Book' }));
     await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ kind: 'lesson', minutes: 20 }));
+  });
+
+  test('a visit is mixed part by part, with its minutes and a note for the table', async () => {
+    const { person, server } = openWeeks();
+    await person.click(await screen.findByRole('button', { name: 'Book' }));
+    await screen.findByText('Nothing yet.');
+    const chips = within(screen.getByRole('group', { name: 'What is in it' }));
+    for (const part of ['brush-out', 'cut and tidy', 'eyes and folds', 'teeth'])
+      await person.click(chips.getByText(part));
+    expect(screen.getByLabelText('What')).toHaveWords(/as agreed/);
+    expect(field('Minutes').value).toBe('90');
+    await person.type(field('Note for the table'), 'cut in December');
+    await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Book' }));
+    const agreed = { name: '', parts: ['bath', 'ears', 'nails'] };
+    await waitFor(() =>
+      expect(server.sent.at(-1)?.[1]).toMatchObject({
+        kind: 'as agreed',
+        agreed,
+        minutes: 90,
+        note: 'cut in December',
+      }),
+    );
+  });
+
+  test('nothing in it is refused; a kind of the business’s own is booked by its name', async () => {
+    const { person, server } = openWeeks();
+    await person.click(await screen.findByRole('button', { name: 'Book' }));
+    await screen.findByText('Nothing yet.');
+    await choose(person, field('What'), 'ears and nails');
+    const chips = within(screen.getByRole('group', { name: 'What is in it' }));
+    for (const part of ['ears', 'eyes and folds', 'nails', 'teeth']) await person.click(chips.getByText(part));
+    await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Book' }));
+    expect(await screen.findByText('Nothing is done at that visit.')).toBeTruthy();
+    expect(server.sent).toEqual([]);
+    await choose(person, field('What'), 'Beach rinse');
+    await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Book' }));
+    const agreed = { name: 'Beach rinse', parts: ['bath', 'ears'] };
+    await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ kind: 'as agreed', agreed, minutes: 45 }));
   });
 
   test('a visit of five minutes is refused at its field', async () => {

@@ -1,4 +1,3 @@
-import { namePlace } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { BATH_TASKS, PRODUCT_TASKS, namedProduct, type BathTask } from '@dewpond/core/dog';
 import type { Task } from '@dewpond/core/tasks';

@@ -28,10 +28,20 @@ export function useTable(visit: VisitView): TableWork {
   const known = useVisitLog((log) => log.known);
   const own = useVisitLog((log) => log.own);
   const before = useMemo((): BeforeVisit => {
-    const { facts, kind, contactMinutes, contactMost, minutesFactor } = visit;
+    const { facts, kind, agreed, contactMinutes, contactMost, minutesFactor } = visit;
     const bath = visit.bath ? { bath: visit.bath } : {};
     const lastFindings = visit.lastTime?.findings ?? [];
-    return { kind, facts, plan: makePlan(facts), contactMinutes, contactMost, ...bath, minutesFactor, lastFindings };
+    return {
+      kind,
+      agreed,
+      facts,
+      plan: makePlan(facts),
+      contactMinutes,
+      contactMost,
+      ...bath,
+      minutesFactor,
+      lastFindings,
+    };
   }, [visit]);
   return useMemo(() => {
     const reading = readVisit(before, allEvents({ known, own }));

@@ -9,7 +9,8 @@ import { upToDate } from '@dewpond/core/events';
 type OlderMix = Omit<VisitView['mixes'][number], 'tasks'> & Partial<Pick<VisitView['mixes'][number], 'tasks'>>;
 
 /** A visit as an older version cached it on this device: open mixes stood under another name, the bath did not choose. */
-type OlderVisit = Omit<VisitView, 'openMixes' | 'bath' | 'mixes' | 'atTheDoor' | 'shownBefore'> & {
+type OlderVisit = Omit<VisitView, 'openMixes' | 'bath' | 'mixes' | 'atTheDoor' | 'shownBefore' | 'agreed'> & {
+  readonly agreed?: VisitView['agreed'];
   readonly bath?: (Omit<BathShown, 'trouble'> & Partial<Pick<BathShown, 'trouble'>>) | null;
   readonly atTheDoor?: VisitView['atTheDoor'];
   readonly shownBefore?: VisitView['shownBefore'];
@@ -28,6 +29,7 @@ export const visitUpToDate = ({ bench, ...visit }: OlderVisit): VisitView => ({
   ...visit,
   openMixes: visit.openMixes ?? bench ?? [],
   bath: visit.bath ? { ...visit.bath, trouble: visit.bath.trouble ?? [] } : null,
+  agreed: visit.agreed ?? null,
   shownBefore: visit.shownBefore ?? [],
   atTheDoor: visit.atTheDoor ?? { booking: '', dog: '', ownerSaid: null, closing: null },
   mixes: visit.mixes.map((mix) => ({

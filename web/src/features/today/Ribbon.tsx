@@ -1,4 +1,5 @@
 import type { TodayDog } from '@dewpond/contract';
+import { visitName } from '@dewpond/core/steps';
 import { Link } from 'react-router';
 import { clock } from '../../browser/times';
 import { BeginVisit } from '../../parts/visits/BeginVisit';
@@ -32,7 +33,7 @@ export function Ribbon({
               {appointment.dogName}
             </Link>
             <p className="text-[13px] text-soft truncate leading-tight" title={words}>
-              {clock(appointment.startsAt, zone)} {appointment.kind}
+              {clock(appointment.startsAt, zone)} {visitName(appointment)}
             </p>
           </div>
         ))}

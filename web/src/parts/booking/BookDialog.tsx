@@ -1,6 +1,6 @@
 import { bookedTime, type Appointment } from '@dewpond/contract';
 import { addDays, showDay, type Day } from '@dewpond/core/units';
-import { VISIT_KINDS } from '@dewpond/core/steps';
+import { visitName, type AgreedVisit } from '@dewpond/core/steps';
 import { TZDate } from '@date-fns/tz';
 import type { z } from 'zod';
 import { call } from '../../api/call';
@@ -20,6 +20,7 @@ import { FormFoot } from '../../forms/FormFoot';
 import { tell } from '../../ui/toasts';
 import { OpenReferrals } from '../referrals/OpenReferrals';
 import { useCancel } from './useCancel';
+import { WhatIsDone } from './WhatIsDone';
 
 interface BookDialogProps {
   readonly open: boolean;
@@ -46,14 +47,6 @@ export function BookDialog({ open, onClose, dog, moving }: BookDialogProps) {
 /** Before the session is known; a date field then shows the first day it takes. */
 const EARLIEST = '2026-01-01' as Day;
 
-/** How long a visit of each kind is booked for, until someone says otherwise [house values]. */
-const USUAL_MINUTES: Readonly<Record<Appointment['kind'], number>> = {
-  'full visit': 120,
-  'bath only': 75,
-  'ears and nails': 30,
-  lesson: 20,
-};
-
 /** When a dog comes, for what, for how long, to whom; as typed. */
 interface BookingForm {
   readonly day: string;
@@ -61,8 +54,18 @@ interface BookingForm {
   readonly minutes: string;
   readonly memberId: string;
   readonly kind: Appointment['kind'];
+  readonly agreed: AgreedVisit | null;
+  readonly note: string;
 }
-const TIME_FIELDS = { day: 'Day', time: 'Time', minutes: 'Minutes', memberId: 'Who', kind: 'What' } as const;
+const TIME_FIELDS = {
+  day: 'Day',
+  time: 'Time',
+  minutes: 'Minutes',
+  memberId: 'Who',
+  kind: 'What',
+  agreed: 'What is in it',
+  note: 'Note',
+} as const;
 
 const formOf = (each: Appointment, zone: string): BookingForm => ({
   day: dayOf(each.startsAt, zone),
@@ -70,6 +73,8 @@ const formOf = (each: Appointment, zone: string): BookingForm => ({
   minutes: String(minutesOf(each)),
   memberId: each.memberId,
   kind: each.kind,
+  agreed: each.agreed,
+  note: each.note,
 });
 
 /** The moment, as it is sent; empty while day and time are none. */
@@ -92,15 +97,25 @@ function useBooking({ dog, moving, onDone }: BookFormProps) {
   const today = useSession().data?.today ?? (moving ? (dayOf(moving.startsAt, zone) as Day) : EARLIEST);
   const members = useMembers();
   const suggested = dog.suggested && dog.suggested > today ? dog.suggested : addDays(today, 1);
-  const first: BookingForm = { day: suggested, time: '09:00', minutes: '120', memberId: '', kind: 'full visit' };
+  const first: BookingForm = {
+    day: suggested,
+    time: '09:00',
+    minutes: '120',
+    memberId: '',
+    kind: 'full visit',
+    agreed: null,
+    note: '',
+  };
   // As it stands now: somebody else may move it while this is open.
   const now = useDog(dog.id).data?.appointments.find(({ id }) => id === moving?.id) ?? moving;
   const whose = (memberId: string) => memberId || (members.data?.[0]?.id ?? '');
   const draft = useDraft(
     { version: now?.version ?? 0, form: now ? formOf(now, zone) : first },
     {
-      as: ({ day, time, minutes, memberId, kind }) => ({
+      as: ({ day, time, minutes, memberId, kind, agreed, note }) => ({
         kind,
+        agreed,
+        note,
         startsAt: momentOf(day, time, zone),
         minutes: typedNumber(minutes),
         memberId: whose(memberId),
@@ -110,13 +125,13 @@ function useBooking({ dog, moving, onDone }: BookFormProps) {
   );
   const save = useWrite(['POST /api/appointments', 'PUT /api/appointments/:id'], {
     form: draft,
-    write: async (id, { kind, ...when }: z.input<typeof bookedTime>) => {
+    write: async (id, { kind, agreed = null, note = '', ...when }: z.input<typeof bookedTime>) => {
       await (moving
         ? call('PUT /api/appointments/:id', {
             id: moving.id,
-            body: { change: 'move', version: draft.version, ...when },
+            body: { change: 'move', version: draft.version, ...when, contents: { kind, agreed, note } },
           })
-        : call('POST /api/appointments', { body: { id, dogId: dog.id, kind, ...when } }));
+        : call('POST /api/appointments', { body: { id, dogId: dog.id, kind, agreed, note, ...when } }));
     },
     onSuccess: () => {
       const { day, time } = draft.form;
@@ -146,7 +161,9 @@ function BookForm(props: BookFormProps) {
               ? (members.find(({ id }) => id === of.memberId)?.name ?? '')
               : field === 'day'
                 ? showDay(of.day as Day)
-                : of[field]
+                : field === 'agreed'
+                  ? visitName({ kind: of.kind, agreed: of.agreed })
+                  : of[field]
           }
         />
       </div>
@@ -176,20 +193,19 @@ function BookForm(props: BookFormProps) {
         ))}
       </SelectField>
       <TextField label="Minutes" type="number" min={15} max={480} step={5} required {...field('minutes')} />
-      {!moving && (
-        <SelectField
-          label="What"
-          {...field('kind')}
-          onChange={(event) => {
-            const kind = event.target.value as Appointment['kind'];
-            set({ kind, minutes: String(USUAL_MINUTES[kind]) });
-          }}
-        >
-          {VISIT_KINDS.map((each) => (
-            <option key={each}>{each}</option>
-          ))}
-        </SelectField>
-      )}
+      <WhatIsDone
+        contents={draft.form}
+        error={draft.within('agreed')}
+        onChange={({ kind, agreed = null }, usual) => set({ kind, agreed, minutes: String(usual) })}
+      />
+      <div className="col-span-2">
+        <TextField
+          label="Note for the table"
+          maxLength={500}
+          placeholder="no cut this time, cut in December"
+          {...field('note')}
+        />
+      </div>
       <DaySoFar day={day} memberId={chosen} />
       <FormFoot draft={draft} disabled={save.isPending || chosen === ''} does={moving ? 'Move' : 'Book'}>
         {moving && (

@@ -1,6 +1,7 @@
 import type { Language } from '@dewpond/core/clients';
 import { doublePrecision, foreignKey, integer, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { BREED, BUSINESS_SERVICES, INTERVALS, WASH_KINDS, WAYS, WORDINGS } from '../shapes/business';
+import { VISIT_KINDS_STORED } from '../shapes/visits';
 import { shaped } from '../shapes/shaped';
 import { businessId, day, dewpond, edited, ofThisBusiness } from './tenancy';
 
@@ -23,6 +24,8 @@ export const business = dewpond.table(
     washKinds: shaped('wash_kinds', WASH_KINDS).notNull().default({}),
     /** How often, by row of the rules, where the business sees it otherwise. */
     intervals: shaped('intervals', INTERVALS).notNull().default({}),
+    /** Kinds of visit of its own. */
+    visitKinds: shaped('visit_kinds', VISIT_KINDS_STORED).notNull().default([]),
     /** The day the ear-cleaning school last changed: older pad counts are not pooled. */
     schoolChangedOn: day('school_changed_on'),
     /** How owners reach the business, and its colour on what they are given. */

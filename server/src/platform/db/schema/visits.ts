@@ -14,7 +14,7 @@ import {
   text,
   uuid,
 } from 'drizzle-orm/pg-core';
-import { LOOKED, SEEN, SHOWN_LIST, WORDS_WRITTEN } from '../shapes/visits';
+import { AGREED, LOOKED, SEEN, SHOWN_LIST, WORDS_WRITTEN } from '../shapes/visits';
 import { shaped } from '../shapes/shaped';
 import { dog } from './book';
 import { member } from './business';
@@ -28,6 +28,8 @@ export const appointment = dewpond.table(
     dogId: uuid('dog_id').notNull(),
     memberId: uuid('member_id').notNull(),
     kind: text('kind').$type<VisitKind>().notNull(),
+    /** What was agreed for it; null: what its kind contains. */
+    agreed: shaped('agreed', AGREED),
     startsAt: instant('starts_at').notNull(),
     endsAt: instant('ends_at').notNull(),
     state: text('state').$type<'booked' | 'cancelled' | 'done'>().notNull().default('booked'),

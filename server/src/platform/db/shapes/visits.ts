@@ -10,6 +10,7 @@ import {
   type VetAnswer,
 } from '@dewpond/core/referral';
 import { ALL_SECTIONS, type SheetEdits } from '@dewpond/core/sheet';
+import { ALL_PARTS, type AgreedVisit, type OwnVisitKind } from '@dewpond/core/steps';
 import { ALL_SHOWN, type ShownToday } from '@dewpond/core/dog';
 import { z } from 'zod';
 import { day, first, oneOf, wordOf, words } from './values';
@@ -66,4 +67,12 @@ export const DETAILS: Shape<FindingDetails> = first(
     painful: z.exactOptional(z.boolean()),
     words: z.exactOptional(z.string()),
   }),
+);
+
+/** Parts of a visit that are no more are left out. */
+const parts = z.array(z.string()).transform((stored) => ALL_PARTS.filter((part) => stored.includes(part)));
+export const AGREED: Shape<AgreedVisit> = first('what was agreed for a visit', z.object({ name: words, parts }));
+export const VISIT_KINDS_STORED: Shape<readonly OwnVisitKind[]> = first(
+  'kinds of visit',
+  z.array(z.object({ id: z.string(), name: words, parts, minutes: z.number() })),
 );

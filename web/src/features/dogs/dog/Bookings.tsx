@@ -1,4 +1,5 @@
 import type { Appointment, DogView } from '@dewpond/contract';
+import { visitName } from '@dewpond/core/steps';
 import { showDay, type Day } from '@dewpond/core/units';
 import { CalendarPlus } from 'lucide-react';
 import { useState } from 'react';
@@ -28,7 +29,7 @@ export function Bookings({ dog }: { readonly dog: DogView }) {
                 {showDay(dayOf(each.startsAt, zone) as Day)}, {clock(each.startsAt, zone)}
               </b>
               <span className="block text-sm text-soft">
-                {each.kind}, {each.memberName}
+                {visitName(each)}, {each.memberName}
               </span>
             </span>
             <span className="flex gap-1.5">

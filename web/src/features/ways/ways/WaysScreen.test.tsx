@@ -110,6 +110,23 @@ describe('house ways', () => {
     vi.stubGlobal('Worker', undefined);
   });
 
+  test('a kind of visit of its own has a name, parts and minutes, and is taken off again', async () => {
+    const { person, held } = openBusiness();
+    await person.click(await screen.findByRole('button', { name: 'A kind of our own…' }));
+    const dialog = within(screen.getByRole('dialog'));
+    await person.click(dialog.getByRole('button', { name: 'Keep it' }));
+    expect(dialog.getByText('Nothing is done at that visit.')).toBeTruthy();
+    await person.type(dialog.getByLabelText('Name'), 'Beach rinse');
+    await person.click(dialog.getByRole('button', { name: 'bath' }));
+    await person.click(dialog.getByRole('button', { name: 'ears' }));
+    await person.click(dialog.getByRole('button', { name: 'Keep it' }));
+    await waitFor(() =>
+      expect(held.business.visitKinds).toMatchObject([{ name: 'Beach rinse', parts: ['bath', 'ears'], minutes: 75 }]),
+    );
+    await person.click(await screen.findByRole('button', { name: 'No longer offered: Beach rinse' }));
+    await waitFor(() => expect(held.business.visitKinds).toEqual([]));
+  });
+
   test('another school is chosen at once, and taken back', async () => {
     const { person, held } = openBusiness();
     await screen.findByRole('heading', { name: 'House ways' });

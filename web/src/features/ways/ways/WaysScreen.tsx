@@ -15,6 +15,7 @@ import type { SchoolTried } from './bookWorker';
 import { BreedsCard } from '../breeds/BreedsCard';
 import { LiftField, ServicesCard } from './ServicesCard';
 import { IntervalsCard } from './IntervalsCard';
+import { VisitKindsCard } from './VisitKindsCard';
 import { WashesCard } from './WashesCard';
 import { CHOICE_NAMES, choicesOf, businessOf, oneChoice, showChoice, type WayChoices } from './wayChoices';
 import { triedKey, useBookChanges, type BookChanges } from './useBookChanges';
@@ -106,6 +107,11 @@ function Schools({ business }: { readonly business: BusinessView }) {
         disabled={!business.mayEdit}
         onChange={change}
         decides={changes.decides}
+      />
+      <VisitKindsCard
+        kinds={saving.form.visitKinds}
+        disabled={!business.mayEdit}
+        onChange={(visitKinds) => change({ visitKinds })}
       />
       <IntervalsCard choices={saving.form} disabled={!business.mayEdit} onChange={change} changes={changes} />
       <div className="columns-[320px] gap-3.5">

@@ -20,7 +20,7 @@ import {
 export const showLift = (kg: number, units: UnitSystem): string =>
   units === 'US' ? `${Math.round(kg / KG_PER_POUND)} lb` : `${kg} kg`;
 
-type Plain = Pick<BusinessView, 'units' | 'currency' | 'liftAloneKg' | 'mixPerSquareMetre'>;
+type Plain = Pick<BusinessView, 'units' | 'currency' | 'liftAloneKg' | 'mixPerSquareMetre' | 'visitKinds'>;
 
 /** A line of the table of washes as it ships, or another kind of wash. */
 export type WashChoice = BodyWash | typeof AS_SHIPPED;
@@ -67,6 +67,7 @@ export const choicesOf = ({ ways, services, washKinds, intervals, ...plain }: Bu
     currency: plain.currency,
     liftAloneKg: plain.liftAloneKg,
     mixPerSquareMetre: plain.mixPerSquareMetre,
+    visitKinds: plain.visitKinds,
   }) as WayChoices;
 
 export const businessOf = (
@@ -94,6 +95,7 @@ export const businessOf = (
   currency: choices.currency,
   liftAloneKg: choices.liftAloneKg,
   mixPerSquareMetre: choices.mixPerSquareMetre,
+  visitKinds: choices.visitKinds,
 });
 
 export const CHOICE_NAMES = {
@@ -101,6 +103,7 @@ export const CHOICE_NAMES = {
   currency: 'Currency',
   liftAloneKg: 'One lifts up to',
   mixPerSquareMetre: 'Mix for the first wash',
+  visitKinds: 'Kinds of visit',
   ...Object.fromEntries(WASH_TABLE.map(({ id }) => [`wash ${id}`, `Wash, ${id}`])),
   ...Object.fromEntries(INTERVAL_ROWS.map(({ id }) => [`every ${id}`, `How often, ${id}`])),
   ...Object.fromEntries(ALL_HOUSE_QUESTIONS.map((question) => [`way ${question}`, HOUSE_QUESTIONS[question].asks])),
@@ -114,6 +117,7 @@ export const showDays = (days: Interval | null): string =>
 /** A choice as one reads it. */
 export function showChoice(field: keyof WayChoices, choices: WayChoices): string {
   if (field === 'liftAloneKg') return showLift(choices.liftAloneKg, choices.units);
+  if (field === 'visitKinds') return choices.visitKinds.map(({ name }) => name).join(', ') || 'none';
   if (field === 'mixPerSquareMetre') return `${choices.mixPerSquareMetre} ml per m²`;
   if (field.startsWith('every ')) return showDays(daysOf(choices[field as `every ${string}`]));
   const question = ALL_HOUSE_QUESTIONS.find((each) => field === `way ${each}`);
