@@ -10,7 +10,7 @@ import {
   TEARING,
   type Traits,
 } from '@dewpond/core/catalogue';
-import { BATH_TASKS, COAT_CONDITIONS, SKIN } from '@dewpond/core/dog';
+import { BATH_TASKS, CLIP_PARTS, COAT_CONDITIONS, SKIN } from '@dewpond/core/dog';
 import { EAR_CONDITIONS } from '@dewpond/core/findings';
 import {
   BEST_TIMES,
@@ -112,6 +112,8 @@ export const dogProfile = z.strictObject({
   ownBath: z
     .partialRecord(z.enum(BATH_TASKS), z.strictObject({ productId: id.nullable(), because: line(200, 'The reason') }))
     .default({}),
+  /** How the owner wishes it clipped, part by part. */
+  style: z.partialRecord(z.enum(CLIP_PARTS), line(80, 'The wish')).default({}),
   stiffJoints: z.boolean().default(false),
   tightBreathing: z.boolean().default(false),
   tearingSeenByVet: z.boolean().default(false),

@@ -1,5 +1,5 @@
 import type { Bottle, MixCard } from '@dewpond/core/dilution';
-import { ALL_SHOWN } from '@dewpond/core/dog';
+import { ALL_SHOWN, CLIP_PARTS } from '@dewpond/core/dog';
 import { HANDOVER_QUESTIONS, type HandoverQuestion } from '@dewpond/core/events';
 import { VISIT_KINDS } from '@dewpond/core/steps';
 import type { Minutes } from '@dewpond/core/units';
@@ -113,6 +113,7 @@ const preparedVisit = {
   contactMinutes: z.number(),
   contactMost: z.number().nullable(),
   minutesFactor: z.partialRecord(stage, z.number()).describe('Against the business’s, by stage'),
+  style: z.partialRecord(z.enum(CLIP_PARTS), z.string()).describe('How the owner wishes it, part by part'),
   tools: z.record(z.string(), z.string()).describe('Blade or comb by part of the body, last time'),
   photos: z.array(earlierPhoto).describe('The newest earlier picture of each place'),
   bath: bathShown.nullable().describe('What the bath takes, part by part, and why; null: no bath'),

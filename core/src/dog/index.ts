@@ -48,4 +48,5 @@ export { OWN_QUESTIONS, waysOfDog, type OwnSchool, type OwnSchools, type OwnWays
 export { USES, USE_KINDS, type UseKind } from './useKinds';
 export { inUse, isInUse, type InUse } from './uses';
 export { INTERVAL_LIMITS, isInterval, type HouseIntervals } from './houseIntervals';
+export { CLIP_PARTS, type ClipPart, type StyleWish } from './style';
 export { BATH_TASKS, type BathTask, type OwnBath, type WashKinds } from './ownBath';

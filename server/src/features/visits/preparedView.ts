@@ -48,6 +48,7 @@ export async function preparedView(
     contactMost: bath.contactMost,
     bath: bath.shown,
     minutesFactor: ownMinutes(record, facts),
+    style: record.dog.profile.style,
     tools: { ...record.tools },
     photos: [...record.photos],
     mixes: mixesFor(planned, business, record.amountFactor),

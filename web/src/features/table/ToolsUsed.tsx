@@ -1,3 +1,5 @@
+import { CLIP_PARTS } from '@dewpond/core/dog';
+import { showDay } from '@dewpond/core/units';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -5,7 +7,6 @@ import { classes } from '../../ui/classes';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
-const PARTS = ['body', 'legs', 'head', 'feet', 'tail', 'ears'] as const;
 /** Blades by their number, longest first, as the makers of all brands count them [common practice]; combs by millimetres. */
 const TOOLS = [
   'scissors',
@@ -20,17 +21,29 @@ const TOOLS = [
   '25 mm comb',
 ] as const;
 
-/** Blade, comb or scissors by part of the body; last time's stands ready, so that this time matches. */
+/** Blade, comb or scissors by part of the body, under what the owner wishes; last time's stands ready, so that this time matches. */
 export function ToolsUsed({ table }: { readonly table: TableWork }) {
   const [part, setPart] = useState<string | null>(null);
   const { tools } = table.state;
   const last = table.visit.tools;
-  const same = PARTS.filter((each) => last[each] !== undefined && tools[each] === undefined);
+  const { style } = table.visit;
+  const same = CLIP_PARTS.filter((each) => last[each] !== undefined && tools[each] === undefined);
+  const finished = table.visit.photos.find(({ place }) => place === 'body/none');
   return (
     <section aria-label="Blade and comb" className="mt-4 max-w-3xl">
       <h2 className="mb-1.5">Blade or comb, by part</h2>
+      {finished && (
+        <figure className="mb-2">
+          <img
+            src={`/api/photos/${finished.photo}`}
+            alt={`${table.visit.dog.name}, ${showDay(finished.day)}`}
+            className="max-h-48 rounded-xl border border-line"
+          />
+          <figcaption className="text-sm text-soft">The whole dog, {showDay(finished.day)}</figcaption>
+        </figure>
+      )}
       <div className="grid grid-cols-3 gap-2">
-        {PARTS.map((each) => (
+        {CLIP_PARTS.map((each) => (
           <button
             key={each}
             type="button"
@@ -42,6 +55,7 @@ export function ToolsUsed({ table }: { readonly table: TableWork }) {
             )}
           >
             <b className="block first-letter:uppercase">{each}</b>
+            {style[each] && <span className="block text-pond font-semibold">{style[each]}</span>}
             <span className="text-sm text-soft">
               {tools[each] ?? (last[each] === undefined ? 'not noted' : `last time ${last[each]}`)}
             </span>

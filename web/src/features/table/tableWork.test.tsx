@@ -354,12 +354,14 @@ test('drying: each place is felt; what was not is asked about', async () => {
   expect(happened().at(-1)).toEqual({ type: 'step done', step: 'dry' });
 });
 
-test('blade and comb: last time’s by one tap, or another for a part', async () => {
+test('blade and comb: what the owner wishes in sight, last time’s by one tap, or another for a part', async () => {
   const { person, happened } = await standAtTable({
     ...after({ type: 'opened' }, ...doneUpTo('look-over')),
     tools: { body: '7F blade', legs: 'scissors' },
+    style: { beard: 'round, 25 mm' },
   });
   await goTo(person, /Comb and tidy/);
+  expect(button(/^beard/i)).toHaveWords(/round, 25 mm.*not noted/);
   await person.click(button(/^body/i));
   await person.click(
     within(screen.getByRole('group', { name: 'Tool, body' })).getByRole('button', { name: '5F blade' }),

@@ -9,7 +9,8 @@ import { upToDate } from '@dewpond/core/events';
 type OlderMix = Omit<VisitView['mixes'][number], 'tasks'> & Partial<Pick<VisitView['mixes'][number], 'tasks'>>;
 
 /** A visit as an older version cached it on this device: open mixes stood under another name, the bath did not choose. */
-type OlderVisit = Omit<VisitView, 'openMixes' | 'bath' | 'mixes' | 'atTheDoor' | 'shownBefore' | 'agreed'> & {
+type OlderVisit = Omit<VisitView, 'openMixes' | 'bath' | 'mixes' | 'atTheDoor' | 'shownBefore' | 'agreed' | 'style'> & {
+  readonly style?: VisitView['style'];
   readonly agreed?: VisitView['agreed'];
   readonly bath?: (Omit<BathShown, 'trouble'> & Partial<Pick<BathShown, 'trouble'>>) | null;
   readonly atTheDoor?: VisitView['atTheDoor'];
@@ -30,6 +31,7 @@ export const visitUpToDate = ({ bench, ...visit }: OlderVisit): VisitView => ({
   openMixes: visit.openMixes ?? bench ?? [],
   bath: visit.bath ? { ...visit.bath, trouble: visit.bath.trouble ?? [] } : null,
   agreed: visit.agreed ?? null,
+  style: visit.style ?? {},
   shownBefore: visit.shownBefore ?? [],
   atTheDoor: visit.atTheDoor ?? { booking: '', dog: '', ownerSaid: null, closing: null },
   mixes: visit.mixes.map((mix) => ({

@@ -22,7 +22,15 @@ import {
   SHEDDING,
   TEARING,
 } from '@dewpond/core/catalogue';
-import { BATH_TASKS, COAT_CONDITIONS, PRODUCT_TASKS, SKIN, USE_KINDS, type Saying } from '@dewpond/core/dog';
+import {
+  BATH_TASKS,
+  CLIP_PARTS,
+  COAT_CONDITIONS,
+  PRODUCT_TASKS,
+  SKIN,
+  USE_KINDS,
+  type Saying,
+} from '@dewpond/core/dog';
 import { EAR_CONDITIONS, PROCEDURES, type Condition, type Sign } from '@dewpond/core/findings';
 import type { FoldSite } from '@dewpond/core/places';
 import { WENT, type Lesson } from '@dewpond/core/programme';
@@ -134,6 +142,7 @@ export const PROFILE: Shape<DogProfile> = {
     ownBath: z
       .partialRecord(oneOf(BATH_TASKS), z.object({ productId: z.string().nullable(), because: z.string() }))
       .default({}),
+    style: z.partialRecord(oneOf(CLIP_PARTS), z.string()).default({}),
     stiffJoints: z.boolean().default(false),
     tightBreathing: z.boolean().default(false),
     tearingSeenByVet: z.boolean().default(false),

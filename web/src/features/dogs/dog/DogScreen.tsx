@@ -21,6 +21,7 @@ import { OwnWaysCard } from './OwnWaysCard';
 import { ProgrammeCard } from './ProgrammeCard';
 import { PlanList } from './PlanList';
 import { RhythmChart } from './RhythmChart';
+import { StyleCard } from './StyleCard';
 import { TouchedCard } from './TouchedCard';
 import { TraitsCard } from './TraitsCard';
 import { WeightCard } from './WeightCard';
@@ -95,6 +96,7 @@ function Dog({ dog }: { readonly dog: DogView }) {
           <HoldingCard dog={dog} />
           <ProgrammeCard dog={dog} />
           <TraitsCard dog={dog} onTry={() => setTrying(true)} />
+          <StyleCard dog={dog} />
           <OwnWaysCard dog={dog} />
           <BathCard dog={dog} />
           <TouchedCard dogId={dog.id} />

@@ -10,7 +10,7 @@ import { tell } from '../../../ui/toasts';
 /** Writes what is otherwise with this dog on its card. */
 export const useOwnChoice = (dog: DogView, onDone: () => void) =>
   useWrite('PUT /api/dogs/:id', {
-    write: (_, own: Partial<Pick<DogView['profile'], 'ownBath' | 'ownWays'>>) =>
+    write: (_, own: Partial<Pick<DogView['profile'], 'ownBath' | 'ownWays' | 'style'>>) =>
       call('PUT /api/dogs/:id', {
         id: dog.id,
         body: { version: dog.version, profile: { ...dog.profile, ...own } },

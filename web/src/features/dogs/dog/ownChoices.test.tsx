@@ -7,7 +7,7 @@ import { WASH_ID, business, dogView, facts, product } from '../../../tests/demoD
 import { button, openPage } from '../../../tests/openDog';
 
 const profileSent = (sent: readonly (readonly [string, unknown])[]) =>
-  (sent.at(-1)?.[1] as { profile: { ownBath: unknown; ownWays: unknown } }).profile;
+  (sent.at(-1)?.[1] as { profile: { ownBath: unknown; ownWays: unknown; style: unknown } }).profile;
 
 describe('the next bath', () => {
   const bath = {
@@ -93,5 +93,20 @@ describe('its own ways', () => {
     );
     await person.click(await screen.findByRole('button', { name: /As the house again: When is it combed/ }));
     await waitFor(() => expect(profileSent(server.sent).ownWays).toEqual({}));
+  });
+});
+
+describe('the style', () => {
+  test('is wished part by part; an empty part is no wish', async () => {
+    const view = dogView();
+    const { person, server } = openPage({ ...view, profile: { ...view.profile, style: { legs: '19 mm comb' } } });
+    const card = (await screen.findByRole('heading', { name: 'Style' })).closest('section');
+    expect(card).toHaveWords(/Legs.*19 mm comb/);
+    await person.click(within(card as HTMLElement).getByRole('button', { name: 'Change…' }));
+    const dialog = within(screen.getByRole('dialog', { name: 'Style of Radish' }));
+    await person.clear(dialog.getByLabelText('Legs'));
+    await person.type(dialog.getByLabelText('Beard'), 'round, 25 mm');
+    await person.click(dialog.getByRole('button', { name: 'Keep it' }));
+    await waitFor(() => expect(profileSent(server.sent).style).toEqual({ beard: 'round, 25 mm' }));
   });
 });
