@@ -44,6 +44,13 @@ test('a sign that ends the visit takes the whole screen, and can be taken back',
 
 test('a timer runs on across a reload', async ({ page }) => {
   await toTheTable(page, 'Plover');
+  // An ear that is clear is wiped, and nothing is massaged.
+  await page
+    .getByRole('button', { name: /^left ear/i })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'dark-brown wax, no smell, bad' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
   await lookAllClear(page);
   await bigButton(page).click();
   await bigButton(page).click();

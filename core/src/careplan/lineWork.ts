@@ -66,7 +66,7 @@ const WORK: Readonly<Record<Task, WorkAt>> = {
   'ear inspection': NOTHING,
   'eyes and face': (dog, place) =>
     dog.ways.eyeCrust === 'in the tub' && washesHead(dog)
-      ? crustInTheTub(dog).filter(({ touches }) => touches[0]?.place.side === place?.side)
+      ? crustInTheTub([side(place)])
       : eyeOnTheTable(dog, side(place)),
   'eye corners': clipped('eye corners'),
   'tear stains': NOTHING,

@@ -21,8 +21,11 @@ export type Because =
   | { readonly kind: 'typed'; readonly words: string }
   | { readonly kind: 'newer'; readonly words: string };
 
-/** What became of one piece of a step that was done: as the rest of it, looked at and in need of nothing, or left. */
-export const PIECE_OUTCOMES = ['done', 'not needed', 'left'] as const;
+/**
+ * What became of one piece of a step that was done: as the rest of it, looked at and in need of nothing, left, or handed
+ * on to a later step: the rest of a crust to the tub.
+ */
+export const PIECE_OUTCOMES = ['done', 'not needed', 'left', 'handed on'] as const;
 export type PieceOutcome = (typeof PIECE_OUTCOMES)[number];
 
 /** How long nails are, by what they do on a hard floor, and the grade of it [house values]. A dewclaw never meets the floor. */

@@ -12,6 +12,7 @@ export const CHOICES = {
   'owner fetches it': 'The owner fetches it',
   'no time today': 'No time left today',
   'vet’s word': 'On a vet’s word',
+  'did not lift': 'It did not lift when softened',
   'would not bear it': 'Dog would not bear it',
   'in distress': 'Dog in distress',
   'vet said so': 'The vet said so',

@@ -171,8 +171,9 @@ export const face = (visit: VisitPlan): Step[] => {
   const dog = dogAtWork(visit.facts);
   const washing = washFace(dog);
   if (!line || washing.length === 0) return [];
-  const crust = SIDES.filter((side) => crustWaits(visit, side));
-  const work = unlessBarred(visit, left(visit, [...washing, ...(crust.length > 0 ? crustInTheTub(dog) : [])]));
+  const { crustHandedOn = [] } = visit;
+  const crust = SIDES.filter((side) => crustWaits(visit, side) || crustHandedOn.includes(side));
+  const work = unlessBarred(visit, left(visit, [...washing, ...crustInTheTub(crust)]));
   const pads = hasPiece(work, 'face pads');
   const bare = work.pieces.every(({ touches }) => touches.every(({ product }) => product === null));
   return [

@@ -100,7 +100,7 @@ export const crustWaits = (visit: VisitPlan, side: Side): boolean =>
   visit.facts.ways.eyeCrust === 'in the tub' &&
   washesHead(visit.facts) &&
   partsOf(visit).includes('bath') &&
-  !visit.found.fixedCrust.includes(side);
+  (!visit.found.fixedCrust.includes(side) || (visit.crustHandedOn ?? []).includes(side));
 
 /** One eye, on the table, before any soap. */
 export function eyeSteps(visit: VisitPlan, side: Side): Step[] {

@@ -89,6 +89,8 @@ const basisOf = (state: VisitState): readonly unknown[] => [
   state.hairSeen.left,
   state.hairSeen.right,
   ...Object.entries(state.answers).flat(),
+  'crust',
+  ...crustRest(state),
   'added',
   ...addedSteps(state),
   'shown',
@@ -120,7 +122,8 @@ function judge(
   const found = foundForSteps(findings, state);
   const isConditioned = state.steps['conditioner']?.kind === 'done';
   const added = addedSteps(state);
-  const seenForSteps = JSON.stringify([found, plugs, isConditioned, added]);
+  const crustHandedOn = crustRest(state);
+  const seenForSteps = JSON.stringify([found, plugs, isConditioned, added, crustHandedOn]);
   const sameSteps = sameDog && last?.seenForSteps === seenForSteps && sameBars(bars, sameDog.bars);
   const steps = sameSteps
     ? sameDog.steps
@@ -134,6 +137,7 @@ function judge(
         plugs,
         isConditioned,
         added,
+        crustHandedOn,
       });
   return { basis, findings, answers, seenForSteps, judgement: { judged, bars, facts, plan, steps } };
 }
@@ -141,6 +145,13 @@ function judge(
 /** Steps that were asked for at the table, by id; those of the trade come where they belong. */
 export const addedSteps = ({ stepChanges }: VisitState): string[] =>
   stepChanges.flatMap(({ kind, step }) => (kind === 'added' ? [step] : []));
+
+/** Eyes whose crust is a matter of the tub: handed on from the table, or told of in the tub already. */
+export const crustRest = ({ pieces }: VisitState): Side[] =>
+  SIDES.filter((side) => {
+    const crust = `eye crust ${placeKey({ site: 'eye', side })}`;
+    return pieces[`eyes, on the table ${side}`]?.[crust]?.how === 'handed on' || pieces['face']?.[crust] !== undefined;
+  });
 
 /** Stages of a bath stand and fall together: none of them is added by itself. */
 const ALONE: ReadonlySet<Stage> = new Set<Stage>([

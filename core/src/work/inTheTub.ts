@@ -65,16 +65,14 @@ export function washFace(dog: DogAtWork): Piece[] {
   }
 }
 
-/** Crust that is loosened in the tub, where the business does it there. */
-export const crustInTheTub = ({ ways }: DogAtWork): Piece[] =>
-  ways.eyeCrust === 'in the tub'
-    ? SIDES.map((side) => ({
-        id: `eye crust ${placeKey({ site: 'eye', side })}`,
-        name: `crust, ${side} eye`,
-        task: 'eyes and face' as const,
-        touches: touching(just({ site: 'eye', side }), ['comb']),
-      }))
-    : [];
+/** Crust that is loosened in the tub: all of it where the business does it there, or what did not lift on the table. */
+export const crustInTheTub = (sides: readonly Side[]): Piece[] =>
+  sides.map((side) => ({
+    id: `eye crust ${placeKey({ site: 'eye', side })}`,
+    name: `crust, ${side} eye`,
+    task: 'eyes and face' as const,
+    touches: touching(just({ site: 'eye', side }), ['comb']),
+  }));
 
 /** Product off, everywhere it came to. */
 export const rinse = (dog: DogAtWork): Piece[] => [

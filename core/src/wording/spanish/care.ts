@@ -143,6 +143,7 @@ export const NAIL_LENGTHS_ES: Readonly<Record<NailLength, string>> = {
 };
 
 export const CHOICES_ES: Readonly<Record<DogChoice, string>> = {
+  'did not lift': 'no se soltó al ablandarla',
   'would not have it': 'su perro no se dejó',
   'owner does not want it': 'como usted quiso',
   'not needed': 'hoy no hacía falta',

@@ -3,6 +3,7 @@ import { INCIDENTS } from '@dewpond/core/events';
 import { foundForSteps, isCareBarred, stepList } from '@dewpond/core/steps';
 import {
   addedSteps,
+  crustRest,
   earHairOf,
   placeNeededNothing,
   placesOfCare,
@@ -48,6 +49,7 @@ export async function project(tx: Tenant, loaded: LoadedVisit, shelf: Shelf, wri
   const isConditioned = state.steps['conditioner']?.kind === 'done';
   const found = foundForSteps(findings, state);
   const added = addedSteps(state);
+  const crustHandedOn = crustRest(state);
   const chosen = shown ? { bath: shown } : {};
   const steps = stepList({
     ...contents,
@@ -60,6 +62,7 @@ export async function project(tx: Tenant, loaded: LoadedVisit, shelf: Shelf, wri
     plugs,
     isConditioned,
     added,
+    crustHandedOn,
   });
   await writeDifference(tx, row.id, written, {
     findings: findings.map((found) => findingRow(loaded, key, found)),

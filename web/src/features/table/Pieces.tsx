@@ -9,7 +9,10 @@ const WORDS: Readonly<Record<PieceOutcome, string>> = {
   done: 'done',
   'not needed': 'nothing needed',
   left: 'left',
+  'handed on': 'later',
 };
+/** Clipping has no later step that would take it over. */
+const HERE = PIECE_OUTCOMES.filter((each) => each !== 'handed on');
 /** Why a piece is left; that it needed nothing is an answer of its own. */
 const LEFT_BECAUSE = SKIP_CHOICES.filter((choice) => choice !== 'not needed');
 
@@ -29,7 +32,7 @@ export function Pieces({ table, step }: { readonly table: TableWork; readonly st
               <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
                 <span className="flex-1 min-w-40 text-lg font-semibold first-letter:uppercase">{name}</span>
                 <span className="flex gap-1.5">
-                  {PIECE_OUTCOMES.map((each) => (
+                  {HERE.map((each) => (
                     <Choice key={each} chosen={how === each} onClick={() => settle(id, each)}>
                       {WORDS[each]}
                     </Choice>

@@ -1,3 +1,4 @@
+import { SIDES } from '@dewpond/core/places';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { BATH_TASKS, PRODUCT_TASKS, namedProduct, type BathTask } from '@dewpond/core/dog';
 import type { Task } from '@dewpond/core/tasks';
@@ -11,6 +12,7 @@ import { SourceMark, SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { ShowHow } from '../../parts/methods/ShowHow';
 import { Ahead } from './Ahead';
+import { Crust } from './Crust';
 import { EarHair } from './EarHair';
 import { Handover } from './Handover';
 import { LeftOut } from './LeftOut';
@@ -74,6 +76,10 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
       {step.id.startsWith('mat ') && step.place && <MatPanel table={table} step={step} place={step.place} />}
       {step.dwell && <TimerButton table={table} step={step} dwell={step.dwell} />}
       {step.stage === 'handover' && <Handover table={table} />}
+      {step.stage === 'eyes, on the table' && step.place && step.place.side !== 'none' && (
+        <Crust table={table} step={step} side={step.place.side} />
+      )}
+      {step.stage === 'face' && SIDES.map((side) => <Crust key={side} table={table} step={step} side={side} />)}
       {step.counts === 'pads' &&
         step.sides.map((side) => <PadCounter key={side} table={table} step={step} side={side} />)}
       {step.counts === 'plugs in' && step.sides.map((side) => <PlugIn key={side} table={table} side={side} />)}

@@ -354,6 +354,25 @@ test('drying: each place is felt; what was not is asked about', async () => {
   expect(happened().at(-1)).toEqual({ type: 'step done', step: 'dry' });
 });
 
+test('crust: whether it lifted is asked; the rest is handed on to the tub, and asked there again', async () => {
+  const eye = { site: 'eye', side: 'left' } as const;
+  const { person, happened } = await standAtTable(
+    after({ type: 'opened' }, found(eye, 'eye crust', 2), ...doneUpTo('prepare', 'handover', 'look-over')),
+  );
+  await goTo(person, /Soften and clean, left eye/);
+  const asked = within(screen.getByRole('region', { name: 'Crust, left eye' }));
+  await person.click(asked.getByRole('button', { name: 'The rest in the tub' }));
+  expect(happened().at(-1)).toMatchObject({ type: 'piece settled', piece: 'eye crust eye/left', how: 'handed on' });
+  await goTo(person, /Wash the face/);
+  const inTub = within(screen.getByRole('region', { name: 'Crust, left eye' }));
+  expect(inTub.queryByRole('button', { name: 'The rest in the tub' })).toBeNull();
+  await person.click(inTub.getByRole('button', { name: 'No: leave it and tell' }));
+  expect(happened().slice(-2)).toMatchObject([
+    { type: 'found', finding: { sign: 'eye crust', answer: false } },
+    { type: 'piece settled', step: 'face', how: 'left' },
+  ]);
+});
+
 test('blade and comb: what the owner wishes in sight, last time’s by one tap, or another for a part', async () => {
   const { person, happened } = await standAtTable({
     ...after({ type: 'opened' }, ...doneUpTo('look-over')),
