@@ -1,5 +1,5 @@
 import { PRODUCT_TASKS, USE_KINDS, type EarHairWay } from '@dewpond/core/dog';
-import { ALL_TASKS } from '@dewpond/core/tasks';
+import { ALL_TASKS, VET_TASKS } from '@dewpond/core/tasks';
 import { ALL_SIGNS, CONDITIONS, PROCEDURES, knowsRefused, type Condition } from '@dewpond/core/findings';
 import { liftRefused } from '@dewpond/core/stops';
 import { z } from 'zod';
@@ -28,6 +28,7 @@ const sayings = {
     way: z.enum(['whole', 'staged', 'trim', 'leave', 'vet'] satisfies EarHairWay[]),
   }),
   avoid: z.strictObject({ kind: z.literal('avoid'), ingredient: line(60, 'What to avoid') }),
+  'vet saw': z.strictObject({ kind: z.literal('vet saw'), task: z.enum(VET_TASKS), on: daySchema }),
   uses: z.strictObject({ kind: z.literal('uses'), what: z.enum(USE_KINDS), name: text(80) }),
   product: z.strictObject({ kind: z.literal('product'), task: z.enum(PRODUCT_TASKS), productId: id }),
   'bath product': z.strictObject({
@@ -43,6 +44,7 @@ export const saying = z.discriminatedUnion('kind', [
   sayings.lift,
   sayings.knows,
   sayings['ear hair'],
+  sayings['vet saw'],
   sayings.avoid,
   sayings.uses,
   sayings.product,
@@ -51,6 +53,7 @@ export const saying = z.discriminatedUnion('kind', [
 /** What may be told at the table. */
 export const toldSaying = z.discriminatedUnion('kind', [
   sayings.uses,
+  sayings['vet saw'],
   sayings.product,
   sayings['bath product'],
   sayings.avoid,

@@ -123,6 +123,7 @@ describe('how often', () => {
     'pug',
   );
 
+  const lump = { place: { site: 'side', side: 'left' }, sign: 'lump known', on: TODAY } as const;
   test('every rule holds for some dog', () => {
     const held = new Set<string>();
     fc.assert(
@@ -133,7 +134,7 @@ describe('how often', () => {
         }
       }),
       // Powder at home and balm here seldom meet in one random dog.
-      { numRuns: 2000, examples: [[powderedPug]] },
+      { numRuns: 2000, examples: [[powderedPug], [aDog({ known: [lump] })]] },
     );
     expect(RULES.map((rule) => rule.id).filter((id) => !held.has(id))).toEqual([]);
     expect(new Set(RULES.map((rule) => rule.id)).size).toBe(RULES.length);

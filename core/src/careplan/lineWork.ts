@@ -71,6 +71,8 @@ const WORK: Readonly<Record<Task, WorkAt>> = {
   'eye corners': clipped('eye corners'),
   'tear stains': NOTHING,
   'eye check': NOTHING,
+  'heart check': NOTHING,
+  'lump check': NOTHING,
   'fold care': (dog, place) => (place ? fold(dog, place) : []),
   'nose balm': NOTHING,
   nails: () => nails(),

@@ -19,6 +19,8 @@ function sayingWords({ says }: Instruction, products: Products): string {
   switch (says.kind) {
     case 'bar':
       return `No: ${TASKS[says.task].name.toLowerCase()}`;
+    case 'vet saw':
+      return `${TASKS[says.task].name}, ${showDay(says.on)}`;
     case 'interval':
       return `${TASKS[says.task].name} every ${says.days} days`;
     case 'avoid':

@@ -3,7 +3,7 @@ import type { Place } from '../places';
 import type { Source } from '../provenance';
 import type { VetLift } from '../stops';
 import type { Day } from '../units';
-import type { Task } from '../tasks';
+import type { Task, VetTask } from '../tasks';
 import type { UseKind } from './useKinds';
 
 /** How hair in an ear is dealt with. */
@@ -34,6 +34,8 @@ export type Saying =
     }
   /** A vet has judged a slight sign at a place; unchanged it is "as always" from then on. */
   | { readonly kind: 'knows'; readonly sign: Sign }
+  /** A vet has had the look that is wanted regularly, and when that was. */
+  | { readonly kind: 'vet saw'; readonly task: VetTask; readonly on: Day }
   /** Nothing on this dog that has this in it, in the words of a label. */
   | { readonly kind: 'avoid'; readonly ingredient: string }
   /** What the dog gets, or what its owner uses on it at home; from whom and until when stands with the word. */
@@ -122,7 +124,7 @@ const samePlaces = (a: Place | null, b: Place | null): boolean =>
   a === null || b === null || (a.site === b.site && (a.side === b.side || a.side === 'none' || b.side === 'none'));
 
 /** Words that stand beside others and never against them. */
-const ADDS_UP: ReadonlySet<Saying['kind']> = new Set<Saying['kind']>(['lift', 'avoid', 'knows', 'uses']);
+const ADDS_UP: ReadonlySet<Saying['kind']> = new Set<Saying['kind']>(['lift', 'avoid', 'knows', 'uses', 'vet saw']);
 
 /**
  * Whether two words of the same authority cannot both be followed on some day: a bar against an interval or a way of
@@ -157,6 +159,7 @@ function taskOf(says: Saying): Task | 'wash' | null {
     case 'avoid':
     case 'knows':
     case 'uses':
+    case 'vet saw':
       return null;
   }
 }

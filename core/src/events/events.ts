@@ -40,7 +40,7 @@ export const typed = (words: string): Because => ({ kind: 'typed', words });
 
 /** What can be told at the table: what is used at home, and products to use or to keep off. */
 export type ToldWord = Omit<Instruction, 'from' | 'says'> & {
-  readonly says: Extract<Saying, { kind: 'uses' | 'product' | 'bath product' | 'avoid' }>;
+  readonly says: Extract<Saying, { kind: 'uses' | 'product' | 'bath product' | 'avoid' | 'vet saw' }>;
 };
 
 /** A product of a vet or an owner that stands on no shelf yet. */

@@ -93,7 +93,7 @@ export const ON_THE_TABLE: readonly MethodSource[] = [
     enough: 'Air and cleaner get in.',
   }),
   methodCard('eyes', 'Eyes and face', {
-    tasks: ['eyes and face', 'eye corners', 'tear stains', 'eye check'],
+    tasks: ['eyes and face', 'eye corners', 'tear stains', 'eye check', 'heart check', 'lump check'],
     drawings: ['eye corner'],
     needs: ['plain cool water', 'soft damp cloths, one an eye', 'a fine comb'],
     steps: [

@@ -1,5 +1,5 @@
 import { COMMON_PRACTICE, HOUSE_VALUE, published } from '../provenance';
-import { all, always, either, fact, flatFaced, foldIs, trait } from './conditions';
+import { all, always, either, fact, flatFaced, foldIs, stage, trait } from './conditions';
 import type { Rule } from './rule';
 import { caution, days, home, keepsOff, method, rowsOf } from './row';
 
@@ -123,6 +123,7 @@ export const FACE_RULES: readonly Rule[] = [
     'twice-yearly checks are usual for flat-faced, tearing dogs',
     days(182, 150, 220),
   ),
+  check('old eyes', stage('senior'), 'old eyes cloud and dry, and nobody sees it happen', days(182, 150, 220)),
   check(
     'who',
     either(flatFaced, tears),

@@ -7,6 +7,7 @@ import { HANDLING_RULES } from './handling';
 import { HOUSE_RULES } from './houseWays';
 import { SERVICE_RULES } from './services';
 import { USE_RULES } from './uses';
+import { VET_LOOK_RULES } from './vetLooks';
 
 /**
  * What the trade knows about recurring care, one row a rule. The engine only reads it. Rows marked as
@@ -20,6 +21,7 @@ export const RULES: readonly Rule[] = [
   ...COAT_RULES,
   ...HANDLING_RULES,
   ...USE_RULES,
+  ...VET_LOOK_RULES,
   ...HOUSE_RULES,
 ];
 

@@ -8,6 +8,7 @@ const anyVisit = fc.record({
   dog: anyDog,
   findings: fc.array(anyFinding, { maxLength: 4 }),
   contactMinutes: fc.constantFrom(0, 10),
+  lookedClear: fc.subarray(['ear/left', 'ear/right'] as const),
 });
 
 test('every title a step has is in the table', () => {

@@ -27,6 +27,8 @@ export const TASK_COVERS: Readonly<Record<Task, TaskCovers>> = {
   'eye corners': { areas: ['eye'], procedures: ['clip', 'trim'] },
   'tear stains': NOTHING,
   'eye check': NOTHING,
+  'heart check': NOTHING,
+  'lump check': NOTHING,
   'fold care': { areas: ['fold'], procedures: ['clean', 'protect'] },
   'nose balm': NOTHING,
   nails: { areas: ['nail'], procedures: ['clip', 'trim'] },

@@ -1,1 +1,11 @@
-export { ALL_TASKS, TASKS, taskKey, tasksOf, type Round, type Task, type TaskAt } from './tasks';
+export {
+  ALL_TASKS,
+  TASKS,
+  VET_TASKS,
+  taskKey,
+  tasksOf,
+  type Round,
+  type Task,
+  type TaskAt,
+  type VetTask,
+} from './tasks';

@@ -32,6 +32,8 @@ export const TASKS = {
   'eye corners': { name: 'Eye-corner hair', sites: 'eye', safer: 'oftener', round: 'own clock', minutes: 1 },
   'tear stains': { name: 'Tear stains', sites: 'none', safer: 'oftener', round: 'at home', minutes: 0 },
   'eye check': { name: 'Eyes seen by a vet', sites: 'none', safer: 'oftener', round: 'at the vet', minutes: 0 },
+  'heart check': { name: 'Heart seen by a vet', sites: 'none', safer: 'oftener', round: 'at the vet', minutes: 0 },
+  'lump check': { name: 'Lump seen by a vet', sites: 'none', safer: 'oftener', round: 'at the vet', minutes: 0 },
   'fold care': { name: 'Folds', sites: 'fold', safer: 'oftener', round: 'own clock', minutes: 2 },
   'nose balm': { name: 'Nose', sites: 'none', safer: 'rarer', round: 'at home', minutes: 1 },
   nails: { name: 'Nails and dewclaws', sites: 'none', safer: 'oftener', round: 'own clock', minutes: 6 },
@@ -43,6 +45,9 @@ export const TASKS = {
 } as const satisfies Record<string, TaskWords>;
 
 export type Task = keyof typeof TASKS;
+/** Looks that only a vet can have: when it was is asked and kept. */
+export const VET_TASKS = ['eye check', 'heart check', 'lump check'] as const satisfies readonly Task[];
+export type VetTask = (typeof VET_TASKS)[number];
 export const ALL_TASKS = Object.keys(TASKS) as readonly Task[];
 
 /** A task at a place; the place is null where the task has none. */

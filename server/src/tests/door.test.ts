@@ -230,6 +230,23 @@ describe('how it showed itself', () => {
   });
 });
 
+test('a vet’s look that is told at the table with its date is then not due, and stands on the dog', async () => {
+  const state = async () => (await dogView()).due.find(({ line }) => line.task === 'eye check');
+  const { profile, version } = await dogView();
+  await salon.call('PUT /api/dogs/:id', { id: dogId, body: { version, profile: { ...profile, breeds: ['pug'] } } });
+  expect((await state())?.lastCare).toBeNull();
+  const word: ToldWord = {
+    id: v7(),
+    by: 'vet',
+    who: 'a vet, says the owner',
+    place: null,
+    says: { kind: 'vet saw', task: 'eye check', on: day('2026-10-01') },
+    until: null,
+  };
+  await send(await begin(salon, dogId), [{ type: 'opened' }, { type: 'word told', word }]);
+  expect(await state()).toMatchObject({ lastCare: '2026-10-01', state: 'not yet' });
+});
+
 test('a way of its own goes before the house way from the next reading on, and a school that does not exist is refused', async () => {
   const { profile, version } = await dogView();
   const put = (ownWays: object) =>

@@ -13,7 +13,7 @@ import {
   type Sign,
   type SignArea,
 } from '../../findings';
-import { SIDES, mirror, otherSide, type Site } from '../../places';
+import { SIDES, mirror, otherSide, type PlaceKey, type Site } from '../../places';
 import {
   HANDOVER_QUESTIONS,
   PIECE_OUTCOMES,
@@ -26,7 +26,7 @@ import {
   type Happening,
   type VisitEvent,
 } from '../../events';
-import { judgeLookOver } from '..';
+import { EMPTY_VISIT, judgeLookOver } from '..';
 import { foundForSteps, stepList, type BathShown, type Step, type VisitKind } from '../../steps';
 
 interface Looked {
@@ -35,11 +35,12 @@ interface Looked {
   readonly contactMinutes?: number;
   readonly kind?: VisitKind;
   readonly bath?: BathShown;
+  readonly lookedClear?: readonly PlaceKey[];
 }
 
 /** Steps of a dog whose look-over came out like this. */
 export function stepsFor(facts: DogFacts, looked: Looked = {}): Step[] {
-  const { findings = [], lastTime = [], contactMinutes = 0, kind = 'full visit', bath } = looked;
+  const { findings = [], lastTime = [], contactMinutes = 0, kind = 'full visit', bath, lookedClear = [] } = looked;
   const judged = judgeLookOver(facts, findings, lastTime);
   const look = { judged: Object.values(judged), lookedClear: [], matsGone: [], brokeOffPlucking: false };
   return stepList({
@@ -48,7 +49,7 @@ export function stepsFor(facts: DogFacts, looked: Looked = {}): Step[] {
     plan: makePlan(facts),
     contactMinutes,
     bars: barsOf(facts, look),
-    found: foundForSteps(findings),
+    found: foundForSteps(findings, { ...EMPTY_VISIT, lookedClear }),
     plugs: { left: 'none', right: 'none' },
     ...(bath ? { bath } : {}),
   });

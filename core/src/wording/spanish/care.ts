@@ -21,6 +21,8 @@ export const TASKS_ES: Readonly<Record<Task, string>> = {
   'eye corners': 'Pelo junto al ojo',
   'tear stains': 'Manchas de lágrima',
   'eye check': 'Ojos vistos por un veterinario',
+  'heart check': 'Corazón visto por un veterinario',
+  'lump check': 'Bulto visto por un veterinario',
   'fold care': 'Pliegues',
   'nose balm': 'Nariz',
   nails: 'Uñas y espolones',

@@ -163,7 +163,7 @@ export function recordsOf(rows: DogRows, before?: AsKnownAt): DogRecord[] {
       care: cared,
       findings: (of.findings.get(id) ?? []).map(asFinding),
       tasks: of.tasks.get(id) ?? [],
-      taskRecords: taskRecords(of.tasks.get(id) ?? []),
+      taskRecords: { ...taskRecords(of.tasks.get(id) ?? []), ...vetLooks(said) },
       answers: Object.fromEntries(
         (of.answers.get(id) ?? []).map(({ question, answer, day }) => [question, { answer, day: day }]),
       ),
@@ -224,7 +224,13 @@ export const asInstruction = (
   until: row.untilDay as Day | null,
 });
 
-const NO_ANSWER: ReadonlySet<Saying['kind']> = new Set<Saying['kind']>(['lift', 'uses', 'product', 'bath product']);
+const NO_ANSWER: ReadonlySet<Saying['kind']> = new Set<Saying['kind']>([
+  'lift',
+  'uses',
+  'product',
+  'bath product',
+  'vet saw',
+]);
 
 function placeRecords(care: readonly CareRow[], instructions: readonly Instruction[]): DogRecord['places'] {
   const byPlace = group(care, (row) => row.place as PlaceKey);
@@ -267,6 +273,21 @@ function taskRecords(rows: DogRecord['tasks']): DogRecord['taskRecords'] {
         dirt: grade ?? 0,
       }));
       return [task, placeRecord(visits, [])];
+    }),
+  );
+}
+
+/** Looks that only a vet has, each by the days on which one had it. */
+function vetLooks(instructions: readonly Instruction[]): DogRecord['taskRecords'] {
+  const looks = instructions.flatMap(({ says }) => (says.kind === 'vet saw' ? [says] : []));
+  return Object.fromEntries(
+    [...group(looks, ({ task }) => task)].map(([task, its]) => {
+      const lastCare =
+        its
+          .map(({ on }) => on)
+          .toSorted()
+          .at(-1) ?? null;
+      return [task, { ...placeRecord([], []), lastCare }];
     }),
   );
 }

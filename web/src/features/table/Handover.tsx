@@ -12,6 +12,7 @@ import { Button } from '../../ui/Button';
 import { classes } from '../../ui/classes';
 import { OwnerSays, ReadFirst } from './door/AtTheDoor';
 import { InUseList } from './door/InUseList';
+import { VetLooks } from './door/VetLooks';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
@@ -24,6 +25,7 @@ export function Handover({ table }: { readonly table: TableWork }) {
     <>
       <ReadFirst table={table} />
       <InUseList table={table} />
+      <VetLooks table={table} />
       <section aria-label="Asked at handover" className="grid grid-cols-2 max-md:grid-cols-1 gap-1.5">
         {asked.map((question) => (
           <Question key={question} table={table} question={question} />

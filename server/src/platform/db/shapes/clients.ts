@@ -35,7 +35,7 @@ import { EAR_CONDITIONS, PROCEDURES, type Condition, type Sign } from '@dewpond/
 import type { FoldSite } from '@dewpond/core/places';
 import { WENT, type Lesson } from '@dewpond/core/programme';
 import type { Coming } from '@dewpond/core/stock';
-import { ALL_TASKS } from '@dewpond/core/tasks';
+import { ALL_TASKS, VET_TASKS } from '@dewpond/core/tasks';
 import { HOUSE_QUESTIONS } from '@dewpond/core/ways';
 import { z } from 'zod';
 import type { Shape } from './shaped';
@@ -185,6 +185,7 @@ export const SAYING: Shape<Saying> = first(
     }),
     z.object({ kind: z.literal('knows'), sign }),
     z.object({ kind: z.literal('ear hair'), way: z.enum(['whole', 'staged', 'trim', 'leave', 'vet']) }),
+    z.object({ kind: z.literal('vet saw'), task: oneOf(VET_TASKS), on: day }),
     z.object({ kind: z.literal('avoid'), ingredient: z.string() }),
     z.object({ kind: z.literal('uses'), what: oneOf(USE_KINDS), name: z.string() }),
     z.object({ kind: z.literal('product'), task: oneOf(PRODUCT_TASKS), productId: z.string() }),

@@ -1,9 +1,9 @@
 import type { BusinessView } from '@dewpond/contract';
 import { PRODUCT_TASKS, USES, USE_KINDS, type EarHairWay, type UseKind } from '@dewpond/core/dog';
-import { TASKS, type Task } from '@dewpond/core/tasks';
+import { TASKS, VET_TASKS, type Task, type VetTask } from '@dewpond/core/tasks';
 import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
-import { TASK_CHOICES, choosable, type InstructionForm } from './instructionForm';
+import { TASK_CHOICES, choosable, vetTask, type InstructionForm } from './instructionForm';
 
 interface SayingProps {
   readonly form: InstructionForm;
@@ -26,6 +26,21 @@ export function SayingFields({ form, set, products, at }: SayingProps) {
   switch (form.kind) {
     case 'bar':
       return <TaskField form={form} set={set} />;
+    case 'vet saw':
+      return (
+        <SelectField
+          label="What a vet has seen"
+          hint="On the day it holds from; then it is not due for half a year."
+          value={vetTask(form.task)}
+          onChange={(event) => set({ task: event.target.value as VetTask })}
+        >
+          {VET_TASKS.map((task) => (
+            <option key={task} value={task}>
+              {TASKS[task].name}
+            </option>
+          ))}
+        </SelectField>
+      );
     case 'interval':
       return (
         <>

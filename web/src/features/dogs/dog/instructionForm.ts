@@ -1,7 +1,7 @@
 import type { BodyOf } from '@dewpond/contract';
 import { BODY_WASHES, type ProductKind } from '@dewpond/core/dilution';
 import { PRODUCT_TASKS, USES, type EarHairWay, type ProductTask, type UseKind } from '@dewpond/core/dog';
-import { ALL_TASKS, TASKS, type Task } from '@dewpond/core/tasks';
+import { ALL_TASKS, TASKS, VET_TASKS, type Task, type VetTask } from '@dewpond/core/tasks';
 import {
   CONDITIONS,
   PROCEDURES,
@@ -15,6 +15,7 @@ import {
 } from '@dewpond/core/findings';
 import { liftRefused } from '@dewpond/core/stops';
 import { placeKey, placeOf, type Place } from '@dewpond/core/places';
+import type { Day } from '@dewpond/core/units';
 import { typedNumber } from '../../../forms/typedNumber';
 
 export type InstructionBody = Omit<BodyOf<'POST /api/dogs/:id/instructions'>, 'id'>;
@@ -24,6 +25,7 @@ export type SayingKind = InstructionBody['says']['kind'];
 export const SAYINGS: Readonly<Record<SayingKind, string>> = {
   'bath product': 'Use this product for the bath',
   product: 'Use this product for other care',
+  'vet saw': 'A vet has seen it',
   uses: 'It gets this, or it is used at home',
   avoid: 'Nothing with this in it',
   bar: 'Do not do this',
@@ -87,7 +89,7 @@ export function placesFor(
   { kind, task, what }: Pick<InstructionForm, 'kind' | 'task' | 'what'>,
   dogsPlaces: readonly Place[],
 ): Place[] {
-  if (kind === 'bath product' || kind === 'avoid') return [];
+  if (kind === 'bath product' || kind === 'avoid' || kind === 'vet saw') return [];
   if (kind === 'product' && TASKS[task].sites === 'none') return [];
   const used = USES[what].at;
   if (kind === 'uses') return dogsPlaces.filter(({ site }) => used !== null && site.startsWith(used));
@@ -149,6 +151,8 @@ function sayingOf(form: InstructionForm): InstructionBody['says'] {
       return { kind, productId, contactMinutes: typedNumber(form.contactMinutes), nothingElse };
     case 'product':
       return { kind, task: productTask(task), productId };
+    case 'vet saw':
+      return { kind, task: vetTask(task), on: form.from as Day };
     case 'uses':
       return { kind, what: form.what, name: form.called };
     case 'avoid':
@@ -161,6 +165,9 @@ function sayingOf(form: InstructionForm): InstructionBody['says'] {
       return { kind, sign: lifts as Sign };
   }
 }
+
+/** A look that only a vet has; of other work the first. */
+export const vetTask = (task: Task): VetTask => VET_TASKS.find((each) => each === task) ?? 'eye check';
 
 /** Work that a product can be named for; of other work the nearest. */
 export const productTask = (task: Task): ProductTask => PRODUCT_TASKS.find((each) => each === task) ?? 'ear cleaning';

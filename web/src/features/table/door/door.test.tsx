@@ -113,6 +113,20 @@ describe('at the door', () => {
   });
 });
 
+test('a vet’s look that is wanted is asked after; with its date it is kept, and not asked again', async () => {
+  const { person, happened } = await atHandover();
+  const asked = within(screen.getByRole('region', { name: 'Seen by a vet' }));
+  const keep = asked.getByRole<HTMLButtonElement>('button', { name: 'Keep: Eyes seen by a vet' });
+  expect([asked.getByText('not known when').tagName, keep.disabled]).toEqual(['SPAN', true]);
+  await person.type(asked.getByLabelText('Eyes seen by a vet: when'), '2026-10-01');
+  await person.click(keep);
+  expect(happened().at(-1)).toMatchObject({
+    type: 'word told',
+    word: { by: 'vet', says: { kind: 'vet saw', task: 'eye check', on: '2026-10-01' } },
+  });
+  expect(screen.queryByRole('region', { name: 'Seen by a vet' })).toBeNull();
+});
+
 test('what a person must decide before the bath stands at the handover and at the wash', async () => {
   const trouble = ['Sharp was asked for and is marked “Keep away from eyes”: ask Dr Oyelaran first.'];
   const none = { bath: null, 'second wash': null, 'face wash': null, conditioner: null };

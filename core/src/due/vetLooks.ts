@@ -1,0 +1,23 @@
+import { addDays, type Day } from '../units';
+import type { CarePlan } from '../careplan';
+import { TASKS, VET_TASKS, type VetTask } from '../tasks';
+import type { Instruction } from '../dog';
+
+/** A look that a vet should have had by now: the last one that is known of; null: nobody knows of one. */
+export interface VetLookDue {
+  readonly task: VetTask;
+  readonly name: string;
+  readonly last: Day | null;
+}
+
+/** Looks of a vet that are wanted regularly and not known to be recent: asked after at the handover. Pure. */
+export function vetLooksDue(plan: CarePlan, instructions: readonly Instruction[], today: Day): VetLookDue[] {
+  return VET_TASKS.flatMap((task) => {
+    const line = plan.lines.find((each) => each.task === task);
+    if (!line?.interval) return [];
+    const days = instructions.flatMap(({ says }) => (says.kind === 'vet saw' && says.task === task ? [says.on] : []));
+    const last = days.toSorted().at(-1) ?? null;
+    const isRecent = last !== null && addDays(last, line.interval.usual) > today;
+    return isRecent ? [] : [{ task, name: TASKS[task].name, last }];
+  });
+}
