@@ -33,6 +33,10 @@ export const PRODUCT_KINDS = [
   'powder',
   'balm',
   'finish',
+  'cologne',
+  'leave-in',
+  'tooth gel',
+  'styptic',
 ] as const;
 export type ProductKind = (typeof PRODUCT_KINDS)[number];
 

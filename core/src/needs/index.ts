@@ -14,4 +14,4 @@ export {
   type ProductRound,
   type VisitNeeds,
 } from './visitNeeds';
-export { WASH_TABLE, washRow, type Wash, type WashRow } from './washTable';
+export { WASH_TABLE, isTender, washRow, type Wash, type WashRow } from './washTable';

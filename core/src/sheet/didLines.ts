@@ -36,6 +36,7 @@ export function didLines(input: Worked, missing: readonly Place[]): SheetLine[] 
     ...plain(isDone('nails'), 'nails', 'nailsDone'),
     ...nailsLine(input),
     ...plain(isDone('brush-out'), 'brush-out', 'brushedOut'),
+    ...finishedWith(input),
     ...alsoDone(input, done),
     ...neededNothingLine(input),
     ...leftAlone(input),
@@ -63,6 +64,13 @@ export function didLines(input: Worked, missing: readonly Place[]): SheetLine[] 
   return lines.filter(({ words }, i) => lines.findIndex((each) => each.words === words) === i);
 }
 
+function finishedWith({ state, wording }: Worked): SheetLine[] {
+  const products = state.used.filter(({ ml, tasks }) => ml > 0 && tasks?.length === 0).map(({ name }) => name);
+  return products.length === 0
+    ? []
+    : [{ key: 'finished', words: sentence(wording, 'finishedWith', { products: products.join(', ') }) }];
+}
+
 /** What was added in words of its own, as it was typed. */
 function alsoDone({ wording }: Worked, done: readonly Step[]): SheetLine[] {
   const typed = done.flatMap(({ title }) => (title.id === 'typed' ? [title.words] : []));
@@ -73,7 +81,11 @@ type PlainSentence = Extract<SentenceKey, 'nailsDone' | 'brushedOut' | 'endedEar
 
 function bathLine({ state, wording }: Worked, bathed: boolean): SheetLine[] {
   if (!bathed) return [];
-  const products = state.used.map(({ name }) => name).join(', ');
+  // What finished a step was for no part of the bath.
+  const products = state.used
+    .filter(({ tasks }) => tasks?.length !== 0)
+    .map(({ name }) => name)
+    .join(', ');
   const words = products === '' ? wording.sentences.bathedPlain : sentence(wording, 'bathed', { products });
   return [{ key: 'bath', words }];
 }

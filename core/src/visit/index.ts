@@ -1,3 +1,4 @@
+export { finishing, type Finish } from './finishing';
 export { afterBrownPads, earWorkOf } from './earRounds';
 export { asPlannedUpTo, needsAnswer, type AsPlanned } from './asPlanned';
 export { tiredBy, tiringBudget, type Tired, type TiringBudget } from './budget';

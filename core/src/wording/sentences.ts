@@ -36,6 +36,7 @@ export const SENTENCES = {
   earHairLeft: 'Some is left for the next visit.',
   earHairAfter:
     'Where hair came out, some redness for an hour or two and some shaking for a few hours are normal. If it lasts past a day, please call us.',
+  finishedWith: 'Finished with {products}.',
   alsoDone: 'Also done: {what}.',
   brushedOut: 'Brushed out.',
   leftAlone: 'Left the {place} alone: {because}.',

@@ -183,6 +183,22 @@ export const PRODUCTS: readonly DemoProduct[] = [
     opening: 230,
     lots: [{ number: 'FF-8', deliveredDaysAgo: 45, expiresInDays: 500, open: true }],
   },
+  {
+    name: 'Reed finishing mist',
+    kind: 'finish',
+    label: 'Ready to use',
+    waterParts: null,
+    suppliedBy: 'house',
+    supplier: 'Quay Wholesale',
+    cautions: ['eyes'],
+    ingredients: ['water', 'reed extract'],
+    containerMl: 250,
+    price: 12,
+    leadDays: 7,
+    safetyMl: 30,
+    opening: 220,
+    lots: [{ number: 'RM-08', deliveredDaysAgo: 60, expiresInDays: 400, open: true }],
+  },
 ];
 
 export const BOTTLES = [

@@ -268,3 +268,19 @@ test('a stock entry cannot be changed: the role of the application may only add'
     inTenant(databases, salon.businessId, (tx) => tx.execute(sql`update dewpond.stock_entry set ml = 0`)),
   ).rejects.toMatchObject({ cause: { code: '42501' } });
 });
+
+test('what finishes a visit is drawn from the shelf and told by itself, and teaches nothing of the bath', async () => {
+  const salon = await openSalon();
+  const { dogId } = await addDog(salon);
+  const mist = await addProduct(salon, { name: 'Reed mist', kind: 'finish', label: 'Ready to use', waterParts: null });
+  await enter(salon, mist, 'delivery', 100);
+  const used = { product: mist, name: 'Reed mist', ml: 5, planned: 5, how: 'as planned', tasks: [] } as const;
+  const id = await visitDog(salon, dogId, [{ type: 'used', ...used }]);
+  expect(await stockOf(salon, mist)).toBe(95);
+  const { body } = await salon.call('GET /api/visits/:id/sheet', { id });
+  const did = body.sheet.did.map(({ words }) => words);
+  expect(did).toContain('Finished with Reed mist.');
+  expect(did.find((words) => words.startsWith('Bathed'))).not.toMatch(/Reed mist/);
+  const { body: dog } = await salon.call('GET /api/dogs/:id', { id: dogId });
+  expect(dog.amounts.factor).toBe(1);
+});

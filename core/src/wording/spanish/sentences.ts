@@ -37,6 +37,7 @@ export const SENTENCES_ES: Readonly<Record<SentenceKey, string>> = {
   earHairLeft: 'Queda algo para la próxima visita.',
   earHairAfter:
     'Donde quitamos pelo es normal algo de rojez una o dos horas y que sacuda la cabeza unas horas. Si dura más de un día, llámenos.',
+  finishedWith: 'Para terminar: {products}.',
   alsoDone: 'Además: {what}.',
   brushedOut: 'Pelo cepillado a fondo.',
   leftAlone: 'No lo tocamos: {place} ({because}).',

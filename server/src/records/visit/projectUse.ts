@@ -79,7 +79,9 @@ function told(loaded: LoadedVisit, shelf: Shelf): Use[] {
   return state.used.flatMap(({ product: id, ml, how, tasks = null }) => {
     const product = chosen.find((need) => need.product.id === id)?.product ?? productOf(shelf, id);
     if (!product) return [];
-    return [{ product, ml, complete: how !== 'substituted' && ml > 0 && state.closed !== 'ended early', tasks }];
+    // What finished a step was for no part of the bath, and teaches nothing of it.
+    const teaches = how !== 'substituted' && ml > 0 && tasks?.length !== 0;
+    return [{ product, ml, complete: teaches && state.closed !== 'ended early', tasks }];
   });
 }
 

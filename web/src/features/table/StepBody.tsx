@@ -14,6 +14,7 @@ import { ShowHow } from '../../parts/methods/ShowHow';
 import { Ahead } from './Ahead';
 import { Crust } from './Crust';
 import { EarHair } from './EarHair';
+import { FinishWith } from './FinishWith';
 import { Handover } from './Handover';
 import { LeftOut } from './LeftOut';
 import { MatPanel } from './MatPanel';
@@ -87,6 +88,7 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
       {step.stage === 'last rinse' && <UsedMix table={table} parts={['bath', 'second wash', 'face wash']} />}
       {step.stage === 'conditioner' && <UsedMix table={table} parts={['conditioner']} />}
       {(step.stage === 'first clip' || step.stage === 'comb and tidy') && <ToolsUsed table={table} />}
+      <FinishWith table={table} step={step} />
       {step.stage !== 'handover' && <Ahead table={table} step={step} />}
     </div>
   );

@@ -6,7 +6,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { describe, expect, test, vi } from 'vitest';
 import { usePreferences } from '../../browser/preferences';
-import { MEMBER, facts, visitView } from '../../tests/demoDog';
+import { MEMBER, business, facts, product, visitView } from '../../tests/demoDog';
 import { lookAllClear, standAtTable } from '../../tests/tableSide';
 import { useVisitLog } from './visitLog';
 import { choose } from '../../tests/choose';
@@ -371,6 +371,18 @@ test('crust: whether it lifted is asked; the rest is handed on to the tub, and a
     { type: 'found', finding: { sign: 'eye crust', answer: false } },
     { type: 'piece settled', step: 'face', how: 'left' },
   ]);
+});
+
+test('what finishes is offered after the comb, held back with why, told with its amount, and taken back', async () => {
+  const mist = product({ id: v7(), name: 'Reed mist', kind: 'finish' });
+  const view = after({ type: 'opened' }, ...doneUpTo('look-over'));
+  const its = business({ products: [mist] });
+  const { person, happened } = await standAtTable(view, 0, 'at the server', its);
+  await goTo(person, /Comb and tidy/);
+  await person.click(await screen.findByRole('button', { name: 'Used: Reed mist' }));
+  expect(happened().at(-1)).toMatchObject({ type: 'used', product: mist.id, ml: 5, how: 'as planned', tasks: [] });
+  await person.click(button('Not used after all: Reed mist'));
+  expect(happened().at(-1)).toMatchObject({ type: 'used', ml: 0 });
 });
 
 test('blade and comb: what the owner wishes in sight, last time’s by one tap, or another for a part', async () => {
