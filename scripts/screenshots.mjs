@@ -67,7 +67,10 @@ const inUnits = async (page, units) => {
 /** Touches every place that is still open as clear. @param {Page} page */
 const restClear = async (page) => {
   const rest = page.getByRole('button', { name: /here are clear/ });
-  for (let view = 0; view < 4 && (await rest.isVisible()); view++) {
+  const floors = page.getByRole('button', { name: /parted: no flinch/ });
+  for (let view = 0; view < 4; view++) {
+    if (await floors.isVisible()) await floors.click();
+    if (!(await rest.isVisible())) break;
     await rest.click();
     await page.waitForTimeout(150);
   }
@@ -343,9 +346,11 @@ const VIEWS = {
     await page.waitForTimeout(400);
   },
   'table-step': async (page) => {
-    const found = page.getByRole('button', { name: 'Done', exact: true });
-    if (!(await found.isVisible())) await VIEWS['table-finding']?.(page);
-    await found.click();
+    const marked = page.getByRole('button', { name: 'Done', exact: true });
+    if (!(await marked.isVisible())) await VIEWS['table-finding']?.(page);
+    await marked.click();
+    // A clear ear is wiped, and nothing is massaged.
+    await found(page, /^right ear/i, 'dark-brown wax, no smell, plain');
     await restClear(page);
     await done(page);
     await done(page);

@@ -44,7 +44,8 @@ function Look({ look: { task, name, last }, today }: { readonly look: VetLookDue
         </span>
       </span>
       <TextField
-        label={`${name}: when`}
+        label="When"
+        aria-label={`${name}: when`}
         type="date"
         max={today}
         className="min-h-14"
