@@ -1,4 +1,5 @@
-import { dogAtWork, type PlanLine } from '../careplan';
+import { dogAtWork, type PlanLine, type SaidLine } from '../careplan';
+import type { HouseQuestion, HouseWays } from '../ways';
 import { NOSE_PAD, namePlace, placeKey, type Place, type Side } from '../places';
 import { COMMON_PRACTICE, HOUSE_VALUE, type Sourced } from '../provenance';
 import {
@@ -9,6 +10,8 @@ import {
   fold,
   noseBalm,
   depthWords,
+  isPoured,
+  type EarDepth,
   overridesFor,
   washesHead,
   waysFor,
@@ -58,6 +61,17 @@ const schoolLines = ({ facts }: VisitPlan): Sourced[] =>
     .filter(({ question }) => question === 'earCleaning')
     .map(({ because }) => ({ words: because, source: COMMON_PRACTICE }));
 
+/** Schools that speak of liquid in an ear. */
+const OF_LIQUID: readonly HouseQuestion[] = ['earCleaning', 'earOrder', 'nozzle', 'massage', 'afterMassage'];
+
+/** Whether a line of the plan holds for an ear that is cleaned so deep: nobody is told to shake out what was not poured. */
+function speaksOfDepth({ reason }: SaidLine, depth: EarDepth, most: HouseWays['earCleaning']): boolean {
+  const rule = reason.kind === 'rule' ? reason.rule : '';
+  const isOf = (question: HouseQuestion) => rule.includes(`: ${question}, `);
+  if (isOf('earCleaning')) return depth === most;
+  return isPoured(depth) || !OF_LIQUID.some(isOf);
+}
+
 /** First pass of one ear: as deep as the look asks for, pads counted. */
 export function earCleaning(visit: VisitPlan, side: Side): Step {
   const place: Place = { site: 'ear', side };
@@ -73,7 +87,7 @@ export function earCleaning(visit: VisitPlan, side: Side): Step {
       ...(seen === null || outside || !inside ? [] : practice(depthWords(waysFor(visit.facts).earCleaning, seen))),
       ...(outside ? [] : practice('Fresh cotton each time until one comes out clean. Count the dirty ones.')),
       ...schoolLines(visit),
-      ...says(lineAt(visit, place)),
+      ...says(lineAt(visit, place)).filter((said) => speaksOfDepth(said, depth, waysFor(visit.facts).earCleaning)),
     ],
     place,
     counts: inside && !outside ? 'pads' : null,

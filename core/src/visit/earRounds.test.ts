@@ -62,6 +62,18 @@ describe('the look decides how deep an ear is cleaned', () => {
     expect(stepOf([clear], beagle, 'ears, first pass right').pieces).toHaveLength(3);
   });
 
+  test('an ear that is not poured is not told to pour, shake or massage; one that is says once how much', () => {
+    const said = (happened: readonly Happening[]) =>
+      stepOf(happened, dogWith('fill'))
+        .step.how.map(({ words }) => words)
+        .join(' ');
+    for (const look of [clear, wax(1)]) expect(said([look])).not.toMatch(/spill|then cleaner|shake|[Nn]ozzle|massage/);
+    expect(said([wax(3)])).toMatch(/Much wax: filled, massage.*then cleaner.*shake/);
+    expect(said([wax(3)])).not.toMatch(/begins to spill.*begins to spill/);
+    // Not looked at yet: as the business does.
+    expect(said([])).toMatch(/Filled until it just begins to spill/);
+  });
+
   test('more wax than the business goes for is said; a pup is never filled; hair seen today counts', () => {
     const said = (happened: readonly Happening[], dog: DogFacts) =>
       stepOf(happened, dog).step.how.map(({ words }) => words);
