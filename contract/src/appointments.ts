@@ -1,6 +1,13 @@
 import { z } from 'zod';
 import { id, line, newId, text, version } from './basics';
-import { ALL_PARTS, VISIT_KINDS, type AgreedVisit, type OwnVisitKind, type VisitPart } from '@dewpond/core/steps';
+import {
+  ALL_PARTS,
+  VISIT_KINDS,
+  type AgreedVisit,
+  type OwnVisitKind,
+  type VisitKind,
+  type VisitPart,
+} from '@dewpond/core/steps';
 
 const when = {
   startsAt: z.iso.datetime({ offset: true, error: 'Give a day and a time.' }),
@@ -30,16 +37,22 @@ export const ownVisitKind: z.ZodType<OwnVisitKind, OwnVisitKind> = z.strictObjec
 /** What is done: a kind by name, or what was agreed. */
 const contents = { kind: z.enum(VISIT_KINDS), agreed: agreedVisit.nullable().default(null) };
 
+/** What was agreed stands with "as agreed", and with no other kind. */
+const fits = ({ kind, agreed }: { readonly kind: VisitKind; readonly agreed: AgreedVisit | null }): boolean =>
+  (kind === 'as agreed') === (agreed !== null);
+const UNFIT = { error: 'Say what was agreed, or take a kind by its name.', path: ['agreed'] };
+
+const booked = z.strictObject({ ...contents, ...when, note: text(500).default('') });
 /** When a dog comes, for what, for how long, to whom. */
-export const bookedTime = z.strictObject({ ...contents, ...when, note: text(500).default('') });
-export const newAppointment = bookedTime.extend({ id: newId, dogId: id });
+export const bookedTime = booked.refine(fits, UNFIT);
+export const newAppointment = booked.extend({ id: newId, dogId: id }).refine(fits, UNFIT);
 export const appointmentEdit = z.discriminatedUnion('change', [
   z.strictObject({
     change: z.literal('move'),
     version,
     ...when,
     // Left out by devices of before: what is done stays as it was booked.
-    contents: z.exactOptional(z.strictObject({ ...contents, note: text(500) })),
+    contents: z.exactOptional(z.strictObject({ ...contents, note: text(500) }).refine(fits, UNFIT)),
   }),
   z.strictObject({ change: z.literal('cancel'), version }),
   z.strictObject({ change: z.literal('restore'), version }),

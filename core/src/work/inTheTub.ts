@@ -1,4 +1,4 @@
-import { SIDES, placeKey, type Place, type Side } from '../places';
+import { placeKey, type Place, type Side } from '../places';
 import { HEAD_AND_EARS, folded, just } from './bodyParts';
 import type { DogAtWork } from './dogAtWork';
 import { touching, type Piece, type TouchProduct } from './touch';

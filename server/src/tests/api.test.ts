@@ -206,8 +206,18 @@ describe('bookings', () => {
     expect(moved.status).toBe(200);
     const { body: after } = await salon.call('GET /api/visits/:id', { id: visit.id });
     expect([after.kind, after.agreed]).toEqual(['bath only', null]);
-    const empty = at('2026-12-09T15:00:00Z', { kind: 'as agreed', agreed: { name: 'Nothing', parts: [] } });
-    expect((await salon.call('POST /api/appointments', { body: empty })).status).toBe(422);
+    const wrong = [
+      { kind: 'as agreed', agreed: { name: 'Nothing', parts: [] } },
+      { kind: 'as agreed', agreed: null },
+      { kind: 'full visit', agreed },
+    ];
+    for (const each of wrong) {
+      const refused = await salon.call('POST /api/appointments', { body: at('2026-12-09T15:00:00Z', each) });
+      expect([refused.status, refused.body.error.fields?.[0]?.path]).toEqual([
+        422,
+        expect.stringMatching(/^agreed/) as string,
+      ]);
+    }
   });
 
   test('one person cannot be with two dogs at once, unless the first is cancelled', async () => {

@@ -46,7 +46,7 @@ function StyleDialog({ dog, onClose }: { readonly dog: DogView; readonly onClose
         className="grid grid-cols-2 max-md:grid-cols-1 gap-3"
         onSubmit={(event) => {
           event.preventDefault();
-          const said = CLIP_PARTS.flatMap((part) => {
+          const said = CLIP_PARTS.flatMap((part): (readonly [ClipPart, string])[] => {
             const words = typed[part]?.trim() ?? '';
             return words === '' ? [] : [[part, words]];
           });

@@ -15,7 +15,6 @@ import {
 } from '@dewpond/core/findings';
 import { liftRefused } from '@dewpond/core/stops';
 import { placeKey, placeOf, type Place } from '@dewpond/core/places';
-import type { Day } from '@dewpond/core/units';
 import { typedNumber } from '../../../forms/typedNumber';
 
 export type InstructionBody = Omit<BodyOf<'POST /api/dogs/:id/instructions'>, 'id'>;
@@ -152,7 +151,7 @@ function sayingOf(form: InstructionForm): InstructionBody['says'] {
     case 'product':
       return { kind, task: productTask(task), productId };
     case 'vet saw':
-      return { kind, task: vetTask(task), on: form.from as Day };
+      return { kind, task: vetTask(task), on: form.from };
     case 'uses':
       return { kind, what: form.what, name: form.called };
     case 'avoid':
