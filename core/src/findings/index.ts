@@ -21,7 +21,7 @@ export {
   type Level,
   type Stop,
 } from './levels';
-export { PAD_COLOURS, PAD_SHOWS, gradeOfPads, worsePad, type PadColour } from './padColour';
+export { PAD_COLOURS, PAD_SHOWS, gradeOfPads, isEarWax, worsePad, type PadColour } from './padColour';
 export {
   ALL_SIGNS,
   MAY_SPREAD,

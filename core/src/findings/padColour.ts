@@ -18,6 +18,9 @@ export const PAD_SHOWS: Readonly<Record<PadColour, Sign | null>> = {
   blood: 'ear blood',
 };
 
+/** Wax without any sign of trouble: how much there is decides how deep an ear is cleaned. */
+export const isEarWax = (sign: Sign): boolean => sign === 'ear pale wax' || sign === 'ear dark wax';
+
 /** Dirty pads as a grade: 0 / 1 / 2–3 / 4 or more; the last, clean pad does not count (docs/formulas.md, "Rhythm"). */
 export function gradeOfPads(dirty: number): Grade {
   if (dirty <= 0) return 0;

@@ -2,8 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { makePlan } from '../careplan';
 import { aDog, anyDog } from '../careplan/tests/randomDogs';
+import { finding } from '../findings';
 import { visitNeeds } from '../needs';
 import { readVisit } from '../visit';
+import { logged } from '../visit/tests/randomVisits';
 import {
   ALL_PARTS,
   VISIT_KINDS,
@@ -57,6 +59,32 @@ describe('a visit is what it contains', () => {
       'look-over',
       'record',
     ]);
+  });
+
+  test('a mat is settled before water, whether or not a brush-out was booked; dry visits leave it', () => {
+    const mat = finding({ site: 'side', side: 'left' }, 'mat', 2, false);
+    const dog = aDog({}, 'cocker');
+    const stepsWithMat = (...parts: VisitPart[]) =>
+      readVisit(
+        { ...agreed(...parts), facts: dog, plan: makePlan(dog), contactMinutes: 0, lastFindings: [] },
+        logged([{ type: 'found', finding: mat }]),
+      ).steps;
+    const bath = stepsWithMat('bath', 'nails');
+    expect(bath.map(({ id }) => id)).toContain('mat side/left');
+    expect(bath.map(({ id }) => id)).not.toContain('brush-out');
+    expect(bath.find(({ id }) => id === 'wet')?.after.map(({ step }) => step)).toContain('mat side/left');
+    expect(stepsWithMat('nails').map(({ id }) => id)).not.toContain('mat side/left');
+  });
+
+  // The kinds as every version had them: common practice, no source.
+  test('what each kind leaves out, by hand', () => {
+    const stages = (kind: VisitContents['kind']) => new Set<string>(stepsOf({ kind }).map(({ stage }) => stage));
+    const missing = (kind: VisitContents['kind']) =>
+      [...stages('full visit')].filter((each) => !stages(kind).has(each));
+    expect(missing('bath only').toSorted()).toEqual(['comb and tidy', 'first clip', 'nails']);
+    expect([...stages('ears and nails')].toSorted()).toEqual(
+      [...ALWAYS, 'ears, first pass', 'ears, second pass', 'eyes, on the table', 'folds', 'nails'].toSorted(),
+    );
   });
 
   test('products are taken for what is in it', () => {

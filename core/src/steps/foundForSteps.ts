@@ -1,4 +1,4 @@
-import { MAY_SPREAD, isMat, isToTheSkin, type Finding, type Sign } from '../findings';
+import { MAY_SPREAD, isEarWax, isMat, isToTheSkin, type Finding } from '../findings';
 import { SIDES, placeKey, placeOf, type Grade, type Place, type PlaceKey, type Side } from '../places';
 
 /** All that the list of steps takes from the findings of the look-over, besides the bars that follow from them. */
@@ -57,6 +57,5 @@ export function foundForSteps(findings: readonly Finding[], looked: LookedSoFar 
 function waxIn(findings: readonly Finding[], lookedClear: readonly PlaceKey[], side: Side): Grade | null {
   const here = findings.filter(({ place }) => place.site === 'ear' && (place.side === side || place.side === 'none'));
   if (here.length === 0) return lookedClear.includes(placeKey({ site: 'ear', side })) ? 0 : null;
-  return Math.max(0, ...here.filter(({ sign }) => WAX.has(sign)).map(({ grade }) => grade)) as Grade;
+  return Math.max(0, ...here.filter(({ sign }) => isEarWax(sign)).map(({ grade }) => grade)) as Grade;
 }
-const WAX: ReadonlySet<Sign> = new Set<Sign>(['ear pale wax', 'ear dark wax']);

@@ -11,7 +11,7 @@ import { inHouseOrder } from './houseOrder';
 import { left, practice, says, step } from './makeStep';
 import { earCleaning, earHairSteps, eyeSteps, foldSteps, secondPass } from './placeSteps';
 import { title } from './stepTitles';
-import { leftOut } from './contents';
+import { leftOut, partsOf } from './contents';
 import { STAGE_MINUTES, type Stage, type Step } from './steps';
 import type { HouseWays } from '../ways';
 import { lineAt, lineOf, type VisitPlan } from './visitPlan';
@@ -27,9 +27,13 @@ const LONG_CLEAN_DOWN_MINUTES = 15;
 export function stepList(visit: VisitPlan): Step[] {
   const gone = leftOut(visit);
   const { added = [] } = visit;
+  // Water tightens a mat: it is settled before a bath, whether or not a brush-out was booked.
+  const isBathed = partsOf(visit).includes('bath');
   const steps = inHouseOrder(visit.facts.ways, visit.found.mats.length > 0).flatMap((stage) => {
     if (!gone.has(stage)) return STEPS_OF[stage](visit);
-    return added.length === 0 ? [] : STEPS_OF[stage](visit).filter(({ id }) => added.includes(id));
+    const mats = stage === 'brush-out' && isBathed && visit.found.mats.length > 0;
+    if (added.length === 0 && !mats) return [];
+    return STEPS_OF[stage](visit).filter(({ id }) => added.includes(id) || (mats && id.startsWith('mat ')));
   });
   const ids = new Set(steps.map((each) => each.id));
   const linked = steps.map((each) => ({

@@ -134,6 +134,9 @@ describe('pads that stay brown', () => {
     };
     expect([after(dogWith('fill'), brown), after(dogWith('fill'), brown, brown)]).toEqual([null, 'go deeper']);
     expect(after(dogWith('damp pad only'), brown, brown)).toBeNull();
+    // Nothing has been poured yet: pads of the wipe say nothing of the filling.
+    expect(after(dogWith('fill'), brown, brown, wax(2))).toBeNull();
+    expect(after(dogWith('fill'), brown, brown, wax(2), brown)).toBe('fill again');
   });
 
   test('still brown is a finding: nothing more goes in, the owner is told', () => {

@@ -1,4 +1,13 @@
-import { PAD_SHOWS, finding, worseAnswer, worsePad, type Finding, type FindingDetails, type Sign } from '../findings';
+import {
+  PAD_SHOWS,
+  finding,
+  worseAnswer,
+  worsePad,
+  type Finding,
+  type FindingDetails,
+  type Sign,
+  isEarWax,
+} from '../findings';
 import { placeKey, type Place, type PlaceKey, type Side } from '../places';
 import { clashesOf } from './clashes';
 import { mergeEvents, saw, type Happening, type HappeningType, type PlugState, type VisitEvent } from '../events';
@@ -281,6 +290,12 @@ function addFinding(folding: Folding, found: Finding, event: VisitEvent): void {
   const unseen = unseenBy(event);
   changeMarks(folding, found.place, found.sign, (marks) => [...unseen(marks), { found, by: event }]);
   folding.clear.delete(placeKey(found.place));
+  const { side } = found.place;
+  // Wax that was marked decides how deep from now on: pads before it say nothing of what comes.
+  if (side !== 'none' && isEarWax(found.sign)) {
+    const { pads } = folding.state;
+    pads[side] = { ...pads[side], inRound: 0 };
+  }
 }
 
 /** A pad counts, and a colour that is a sign of its own becomes a finding of that ear. */

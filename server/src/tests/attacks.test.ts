@@ -121,15 +121,10 @@ describe('much at once', () => {
     for (const { status, headers } of answers) if (status === 503) expect(headers['retry-after']).toBe('2');
   });
 
-  test.each(['/api/today', '/api/prefetch'])(
-    '200 × %s: no fault of ours',
-    async (path) => {
-      const answers = await Promise.all(Array.from({ length: 200 }, () => get(path)));
-      expect(answers.filter(({ status }) => status !== 200)).toEqual([]);
-      // That all are served is asked here, not how soon: a busy machine takes its time.
-    },
-    90_000,
-  );
+  test.each(['/api/today', '/api/prefetch'])('200 × %s: no fault of ours', async (path) => {
+    const answers = await Promise.all(Array.from({ length: 200 }, () => get(path)));
+    expect(answers.filter(({ status }) => status !== 200)).toEqual([]);
+  });
 
   test('who waits for a connection behind slow work is served, and not told that the database is away', async () => {
     const pool = openPool(config, 'app', 1);

@@ -123,6 +123,8 @@ describe('at the table', () => {
     await person.click(button('Dirtier than it looked: drops and massage'));
     expect(heading().join()).toMatch(/Clean the left ear/);
     expect(screen.getByText(/Plain wax: a few drops and massage/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /once more/ })).toBeNull();
+    await person.click(button('brown'));
     await person.click(button('Still brown: fill and massage once more'));
     expect(happened().slice(-2)).toMatchObject([
       { type: 'ear filled again', side: 'left' },
