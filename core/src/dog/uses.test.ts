@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { makePlan } from '../careplan';
 import { aDog, instruct } from '../careplan/tests/randomDogs';
 import { productOf } from '../dilution/tests/shelf';
-import { visitNeeds } from '../needs';
+import { PRODUCT_PARTS, visitNeeds } from '../needs';
 import { placeOf, type Place } from '../places';
 import type { Task } from '../tasks';
 import { day } from '../units';
@@ -63,7 +63,7 @@ test('a product that harms cats is taken for no dog that lives with one, in no p
   const shelf = kinds.map((kind) => productOf(kind, { cautions: ['cats in the house'] }));
   const taken = (cats: boolean) => {
     const dog = aDog({ fitness: { ...aDog().fitness, cats }, ways: { ...aDog().ways, foldWipe: 'pet wipe' } }, 'pug');
-    return visitNeeds('all', dog, makePlan(dog), shelf, 1).needs.length;
+    return visitNeeds(PRODUCT_PARTS, dog, makePlan(dog), shelf, 1).needs.length;
   };
   expect(taken(false)).toBeGreaterThan(4);
   expect(taken(true)).toBe(0);

@@ -8,7 +8,7 @@ import { type BATH_TASKS, toAvoid, type DogFacts, type Instruction, type Saying 
 import { day, kilograms } from '../units';
 import { stepsFor } from '../visit/tests/randomVisits';
 import { titleWords } from '../steps';
-import { standIns, visitNeeds, WASH_TABLE, type BathChoice } from '.';
+import { PRODUCT_PARTS, standIns, visitNeeds, WASH_TABLE, type BathChoice } from '.';
 
 const READY = { kind: 'ready to use' } as const;
 /** One of each kind, as a large salon has them. */
@@ -16,7 +16,7 @@ const FULL: readonly Product[] = PRODUCT_KINDS.map((kind) =>
   productOf(kind, { ...(kind === 'medicated' ? { suppliedBy: 'vet' as const } : {}) }),
 );
 const bathOf = (facts: DogFacts, shelf: readonly Product[] = FULL, due = true): BathChoice => {
-  const { bath } = visitNeeds('bath', facts, makePlan(facts), shelf, 1, { conditionerDue: due });
+  const { bath } = visitNeeds(['bath'], facts, makePlan(facts), shelf, 1, { conditionerDue: due });
   if (!bath) throw new Error('no bath');
   return bath;
 };
@@ -145,7 +145,7 @@ describe('what stands on the shelf', () => {
       fc.property(anyDog, tender, fc.constantFrom(...BODY_WASHES), (dog, more, kind) => {
         const washKinds = Object.fromEntries(WASH_TABLE.map(({ id }) => [id, kind]));
         const facts = { ...dog, instructions: [], ownBath: {}, ...more, washKinds };
-        const { needs } = visitNeeds('bath', facts, makePlan(facts), harsh, 1);
+        const { needs } = visitNeeds(['bath'], facts, makePlan(facts), harsh, 1);
         expect(needs.map(({ product }) => product.id)).toEqual([]);
       }),
       { numRuns: 200, seed: 17 },
@@ -251,7 +251,7 @@ describe('what comes to a face, an eye or into an ear', () => {
     const pair = (kind: 'ear cleaner' | 'eye and face cleaner', mark: 'ears' | 'eyes') => {
       const shelf = [productOf(kind, { id: 'not there', cautions: [mark] }), productOf(kind, { id: 'may' })];
       const facts = aDog({}, 'pug');
-      return visitNeeds('all', facts, makePlan(facts), shelf, 1).needs.map(({ product }) => product.id);
+      return visitNeeds(PRODUCT_PARTS, facts, makePlan(facts), shelf, 1).needs.map(({ product }) => product.id);
     };
     expect([pair('ear cleaner', 'ears'), pair('eye and face cleaner', 'eyes')]).toEqual([['may'], ['may']]);
   });
@@ -307,7 +307,7 @@ describe('conditioner is decided once', () => {
       fc.property(anyDog, school, shelves, fc.boolean(), (dog, conditioner, shelf, due) => {
         const facts: DogFacts = { ...dog, ways: { ...dog.ways, conditioner } };
         const plan = makePlan(facts);
-        const { needs, bath } = visitNeeds('bath', facts, plan, shelf, 1, { conditionerDue: due });
+        const { needs, bath } = visitNeeds(['bath'], facts, plan, shelf, 1, { conditionerDue: due });
         if (!bath) throw new Error('no bath');
         const need = needs.find(({ tasks }) => tasks.includes('conditioner'));
         expect((need?.ml ?? 0) > 0).toBe(bath.conditioner !== null);
@@ -344,7 +344,7 @@ describe('conditioner is decided once', () => {
 
 describe('how much', () => {
   const ml = (facts: DogFacts, task: (typeof BATH_TASKS)[number], shelf: readonly Product[] = FULL) =>
-    visitNeeds('bath', facts, makePlan(facts), shelf, 1).needs.find(({ tasks }) => tasks.includes(task))?.ml ?? 0;
+    visitNeeds(['bath'], facts, makePlan(facts), shelf, 1).needs.find(({ tasks }) => tasks.includes(task))?.ml ?? 0;
   const pointer = (more: Partial<DogFacts> = {}) => aDog({ weight: kilograms(10), ...more }, 'gsp');
 
   test('two products share what one took: the second half of the first', () => {
@@ -369,7 +369,7 @@ describe('how much', () => {
     const mask = FULL.map((each) => (each.kind === 'conditioner' ? { ...each, dilution: READY } : each));
     const always = (kg: number) => aDog({ weight: kilograms(kg), ...ways({ conditioner: 'always' }) }, 'gsp');
     expect([6, 18, 40].map((kg) => ml(always(kg), 'conditioner', mask))).toEqual([10, 20, 40]);
-    const { needs } = visitNeeds('bath', always(6), makePlan(always(6)), mask, 1);
+    const { needs } = visitNeeds(['bath'], always(6), makePlan(always(6)), mask, 1);
     expect(needs.find(({ tasks }) => tasks.includes('conditioner'))?.byArea).toBe(false);
   });
 });

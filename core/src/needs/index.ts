@@ -5,13 +5,12 @@ export { standIns, type StandIn } from './insteadOf';
 export { partAmounts } from './bathAmount';
 export { lineAmounts, type EarWork, type LineAmount } from './lineAmounts';
 export {
+  PRODUCT_PARTS,
   predictedWithoutFactor,
   productsOf,
   visitNeeds,
   type Need,
   type EarsWorked,
-  type ProductPart,
-  type ProductRound,
   type VisitNeeds,
 } from './visitNeeds';
 export { WASH_TABLE, isTender, washRow, type Wash, type WashRow } from './washTable';

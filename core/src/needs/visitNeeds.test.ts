@@ -4,7 +4,7 @@ import type { Product, ProductKind } from '../dilution';
 import { productOf } from '../dilution/tests/shelf';
 import { day, kilograms } from '../units';
 import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS } from '../ways';
-import { lineAmounts, predictedWithoutFactor, productsOf, visitNeeds } from '.';
+import { PRODUCT_PARTS, lineAmounts, predictedWithoutFactor, productsOf, visitNeeds } from '.';
 import { makePlan } from '../careplan';
 import { plainDog, toAvoid, type DogFacts, type Instruction } from '../dog';
 
@@ -28,10 +28,10 @@ const dog = (more: Partial<DogFacts> = {}): DogFacts =>
     today: TODAY,
     ...more,
   });
-const needs = (facts: DogFacts, round: Parameters<typeof visitNeeds>[0] = 'all', shelf = SHELF, factor = 1) =>
-  visitNeeds(round, facts, makePlan(facts), shelf, factor);
-const kinds = (facts: DogFacts, round: Parameters<typeof visitNeeds>[0] = 'all', shelf = SHELF) =>
-  needs(facts, round, shelf).needs.map((need) => need.product.kind);
+const needs = (facts: DogFacts, parts: Parameters<typeof visitNeeds>[0] = PRODUCT_PARTS, shelf = SHELF, factor = 1) =>
+  visitNeeds(parts, facts, makePlan(facts), shelf, factor);
+const kinds = (facts: DogFacts, parts: Parameters<typeof visitNeeds>[0] = PRODUCT_PARTS, shelf = SHELF) =>
+  needs(facts, parts, shelf).needs.map((need) => need.product.kind);
 const instruct = (says: Instruction['says']): Instruction => ({
   id: 'i',
   by: 'vet',
@@ -44,26 +44,27 @@ const instruct = (says: Instruction['says']): Instruction => ({
 
 describe('what a visit takes', () => {
   test.each([
-    ['all', ['cleansing', 'conditioning wash', 'face', 'ear cleaner', 'eye and face cleaner', 'fold care']],
-    ['bath', ['cleansing', 'conditioning wash', 'face']],
-    ['ears', ['ear cleaner']],
-    ['nothing', []],
-  ] as const)('%s of a pug', (round, expected) => {
-    expect(kinds(dog(), round).toSorted()).toEqual([...expected].toSorted());
+    [PRODUCT_PARTS, ['cleansing', 'conditioning wash', 'face', 'ear cleaner', 'eye and face cleaner', 'fold care']],
+    [['bath'], ['cleansing', 'conditioning wash', 'face']],
+    [['ears'], ['ear cleaner']],
+    [['eyes and folds'], ['eye and face cleaner', 'fold care']],
+    [[], []],
+  ] as const)('%s of a pug', (parts, expected) => {
+    expect(kinds(dog(), parts).toSorted()).toEqual([...expected].toSorted());
   });
 
   test('one wash takes the combined product; two the plain one; whichever there is, there is', () => {
     const ways = { ...dog().ways, washes: 'one' as const };
-    expect(kinds(dog({ ways }), 'bath')[0]).toBe('conditioning wash');
-    expect(kinds(dog(), 'bath')[0]).toBe('cleansing');
-    expect(kinds(dog(), 'bath', [product('conditioning wash')])).toEqual(['conditioning wash']);
-    expect(kinds(dog(), 'bath', [])).toEqual([]);
+    expect(kinds(dog({ ways }), ['bath'])[0]).toBe('conditioning wash');
+    expect(kinds(dog(), ['bath'])[0]).toBe('cleansing');
+    expect(kinds(dog(), ['bath'], [product('conditioning wash')])).toEqual(['conditioning wash']);
+    expect(kinds(dog(), ['bath'], [])).toEqual([]);
   });
 
   test('a vet’s product comes instead, and alone where nothing else is allowed', () => {
     const says = { kind: 'bath product', productId: 'medicated ', contactMinutes: 10, nothingElse: false } as const;
-    expect(kinds(dog({ instructions: [instruct(says)] }), 'bath')).toEqual(['medicated', 'face']);
-    expect(kinds(dog({ instructions: [instruct({ ...says, nothingElse: true })] }), 'bath')).toEqual(['medicated']);
+    expect(kinds(dog({ instructions: [instruct(says)] }), ['bath'])).toEqual(['medicated', 'face']);
+    expect(kinds(dog({ instructions: [instruct({ ...says, nothingElse: true })] }), ['bath'])).toEqual(['medicated']);
   });
 
   test('a barred bath takes nothing; an ear under a bar no cleaner', () => {
@@ -90,7 +91,7 @@ describe('what a visit takes', () => {
     fc.assert(
       fc.property(weight, weight, fc.constantFrom(0.5, 1, 2), (a, b, factor) => {
         const sum = (kg: number, by: number) =>
-          needs(dog({ weight: kilograms(kg) }), 'bath', SHELF, by).needs.reduce((all, { ml }) => all + ml, 0);
+          needs(dog({ weight: kilograms(kg) }), ['bath'], SHELF, by).needs.reduce((all, { ml }) => all + ml, 0);
         expect(sum(Math.max(a, b), factor)).toBeGreaterThanOrEqual(sum(Math.min(a, b), factor));
         expect(sum(a, 2)).toBeGreaterThanOrEqual(sum(a, factor));
       }),
@@ -104,7 +105,7 @@ describe('what a visit takes', () => {
       for (const { id: head } of HOUSE_QUESTIONS.head.schools)
         for (const instructions of [[], [given]]) {
           const its = dog({ instructions, ways: { ...dog().ways, faceProduct, head } });
-          for (const { product: used, ml, byArea, tasks } of needs(its, 'bath').needs)
+          for (const { product: used, ml, byArea, tasks } of needs(its, ['bath']).needs)
             if (byArea)
               expect([faceProduct, head, used.kind, predictedWithoutFactor(its, used, tasks).toFixed(6)]).toEqual([
                 faceProduct,
@@ -118,7 +119,7 @@ describe('what a visit takes', () => {
   test('a prescribed wash that is not on the shelf leaves the business’s a body wash', () => {
     const gone = instruct({ kind: 'bath product', productId: 'gone', contactMinutes: 10, nothingElse: false });
     const its = dog({ instructions: [gone] });
-    const wash = needs(its, 'bath').needs.find(({ product: used }) => used.kind === 'cleansing');
+    const wash = needs(its, ['bath']).needs.find(({ product: used }) => used.kind === 'cleansing');
     expect(wash && predictedWithoutFactor(its, wash.product, wash.tasks)).toBeCloseTo(wash?.ml ?? 0, 9);
   });
 
@@ -127,7 +128,7 @@ describe('what a visit takes', () => {
       each.kind === 'cleansing' ? { ...each, amountFactor: 1.3 } : each,
     );
     const its = dog();
-    const taken = needs(its, 'bath', poor).needs;
+    const taken = needs(its, ['bath'], poor).needs;
     const products = productsOf(taken);
     const shown = makePlan(its)
       .lines.filter(({ task }) => task === 'bath' || task === 'second wash')
@@ -145,7 +146,7 @@ describe('what a visit takes', () => {
       .flatMap((line) => lineAmounts(line, its, 1))
       .reduce((sum, { amount }) => sum + ('ml' in amount ? amount.ml : 0), 0);
     expect(shown).toBeCloseTo(
-      needs(its, 'bath').needs.find(({ product: used }) => used.kind === 'medicated')?.ml ?? 0,
+      needs(its, ['bath']).needs.find(({ product: used }) => used.kind === 'medicated')?.ml ?? 0,
       9,
     );
   });
@@ -157,21 +158,23 @@ describe('what a dog is to be kept from', () => {
   const plain = product('cleansing', { name: 'Plain wash' });
 
   test('another of its kind is taken', () => {
-    const { needs: taken, trouble } = needs(dog({ instructions: [avoid('tea tree')] }), 'bath', [teaTree, plain]);
+    const { needs: taken, trouble } = needs(dog({ instructions: [avoid('tea tree')] }), ['bath'], [teaTree, plain]);
     expect([taken[0]?.product.name, trouble]).toEqual(['Plain wash', []]);
   });
 
   test('with no other a person decides, and nothing is mixed', () => {
-    const { needs: taken, trouble } = needs(dog({ instructions: [avoid('tea tree')] }), 'bath', [teaTree]);
+    const { needs: taken, trouble } = needs(dog({ instructions: [avoid('tea tree')] }), ['bath'], [teaTree]);
     expect(taken).toEqual([]);
     expect(trouble).toEqual(['Tea tree wash lists Tea tree oil, and there is no other.']);
   });
 
   test('a prescribed one that lists it is not silently left out: ask who prescribed it', () => {
     const says = { kind: 'bath product', productId: teaTree.id, contactMinutes: 5, nothingElse: false } as const;
-    const { needs: taken, trouble } = needs(dog({ instructions: [instruct(says), avoid('tea tree')] }), 'bath', [
-      teaTree,
-    ]);
+    const { needs: taken, trouble } = needs(
+      dog({ instructions: [instruct(says), avoid('tea tree')] }),
+      ['bath'],
+      [teaTree],
+    );
     expect(taken[0]?.product.name).toBe('Tea tree wash');
     expect(trouble[0]).toMatch(/was asked for and lists Tea tree oil: ask Dr Oyelaran/);
   });

@@ -10,9 +10,8 @@ import type { Side } from '../places';
 import { lineAmounts, type EarWork } from './lineAmounts';
 
 /** Parts of a visit that take products. */
-export type ProductPart = 'bath' | 'ears' | 'eyes and folds';
-/** What a visit does with products: these parts of it; or all, the bath alone, ears alone, nothing. */
-export type ProductRound = readonly ProductPart[] | 'all' | 'bath' | 'ears' | 'nothing';
+export const PRODUCT_PARTS = ['bath', 'ears', 'eyes and folds'] as const;
+export type ProductPart = (typeof PRODUCT_PARTS)[number];
 
 /** So much of one product for a visit: mix at the strength the product stands for here, the product itself where it is ready to use. */
 export interface Need<P extends Product = Product> {
@@ -43,23 +42,11 @@ interface NeedsKnown {
   readonly ears?: EarsWorked;
 }
 
-/** Tasks with a house amount of one kind of product, as it comes. */
-const SMALL: Readonly<Partial<Record<Task, ProductKind>>> = {
-  'ear cleaning': 'ear cleaner',
-  'eyes and face': 'eye and face cleaner',
-  'fold care': 'fold care',
-};
-
-const PARTS: Readonly<Record<Extract<ProductRound, string>, readonly ProductPart[]>> = {
-  all: ['bath', 'ears', 'eyes and folds'],
-  bath: ['bath'],
-  ears: ['ears'],
-  nothing: [],
-};
-const PART_OF: Readonly<Partial<Record<Task, ProductPart>>> = {
-  'ear cleaning': 'ears',
-  'eyes and face': 'eyes and folds',
-  'fold care': 'eyes and folds',
+/** Tasks with a house amount of one kind of product, as it comes, and the part of a visit that they belong to. */
+const SMALL: Readonly<Partial<Record<Task, { readonly kind: ProductKind; readonly part: ProductPart }>>> = {
+  'ear cleaning': { kind: 'ear cleaner', part: 'ears' },
+  'eyes and face': { kind: 'eye and face cleaner', part: 'eyes and folds' },
+  'fold care': { kind: 'fold care', part: 'eyes and folds' },
 };
 
 /**
@@ -69,7 +56,7 @@ const PART_OF: Readonly<Partial<Record<Task, ProductPart>>> = {
  * person decides.
  */
 export function visitNeeds<P extends Product>(
-  round: ProductRound,
+  parts: readonly ProductPart[],
   facts: DogFacts,
   plan: CarePlan,
   products: readonly P[],
@@ -77,12 +64,10 @@ export function visitNeeds<P extends Product>(
   { conditionerDue = true, ears = {} }: NeedsKnown = {},
 ): VisitNeeds<P> {
   const shelf = new ProductChoice(products, facts, plan);
-  const parts = typeof round === 'string' ? PARTS[round] : round;
   const bath = parts.includes('bath') ? chooseBath(facts, plan, shelf, conditionerDue) : null;
   const small = plan.lines.flatMap((line): Need<P>[] => {
-    const kind = SMALL[line.task];
-    const part = PART_OF[line.task];
-    if (!kind || !part || !parts.includes(part)) return [];
+    const its = SMALL[line.task];
+    if (!its || !parts.includes(its.part)) return [];
     const side = line.place?.side;
     const worked = line.task === 'ear cleaning' && side && side !== 'none' ? ears[side] : undefined;
     const ml = lineAmounts(line, facts, dogFactor, undefined, worked).reduce(
@@ -91,7 +76,8 @@ export function visitNeeds<P extends Product>(
     );
     if (!(ml > 0)) return [];
     const given = namedProduct(facts, line.task, line.place);
-    const product = (given && shelf.named(given.productId, given.who, line.task)) ?? shelf.firstOf([kind], line.task);
+    const product =
+      (given && shelf.named(given.productId, given.who, line.task)) ?? shelf.firstOf([its.kind], line.task);
     return product ? [plainNeed(product, ml, [line.task])] : [];
   });
   const washing = bath ? bathNeeds(facts, plan, bath, dogFactor) : [];

@@ -7,7 +7,7 @@ const heart = rowsOf('heart check', 'default', COMMON_PRACTICE);
 const lump = rowsOf('lump check', 'default', COMMON_PRACTICE);
 const ASKED = method('Asked about at handover; the owner says when it was.');
 
-/** What a vet looks at again and again, besides the eyes. docs/trade.md: what a vet has judged. */
+/** What a vet looks at again and again, besides the eyes. docs/trade.md: looks of a vet. */
 export const VET_LOOK_RULES: readonly Rule[] = [
   heart(
     'known heart',

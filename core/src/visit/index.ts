@@ -22,7 +22,7 @@ export {
 export { hereSince, onTime, type OnTime } from './onTime';
 export { movedBefore, moveRefused } from './ownOrder';
 export { proposals, type Proposal } from './proposals';
-export { addedSteps, crustRest, readVisit, stepsToAdd, type BeforeVisit, type VisitReading } from './readVisit';
+export { readVisit, stepsByHouse, stepsToAdd, type BeforeVisit, type VisitReading } from './readVisit';
 export {
   EMPTY_VISIT,
   type Clash,

@@ -11,7 +11,7 @@ import { applyAnswers } from '../events';
 import { judgeLookOver } from './lookOver';
 import type { VisitState } from './state';
 import { inOwnOrder } from './ownOrder';
-import { foundForSteps, stepList } from '../steps';
+import { ALL_PARTS, VISIT_PARTS, foundForSteps, stepList } from '../steps';
 import type { Stage, Step, VisitContents } from '../steps';
 import type { VisitPlan } from '../steps';
 
@@ -110,7 +110,7 @@ function judge(
   const answers = JSON.stringify([state.answers, state.hairSeen, state.told, state.ended, state.bottles, state.shown]);
   const sameDog = last?.answers === answers ? last.judgement : null;
   const { facts, plan } = sameDog ?? askedToday(before, state);
-  const { findings, plugs } = state;
+  const { findings } = state;
   const lookedBefore = last && sameDog ? { findings: last.findings, judged: sameDog.judged } : null;
   const judged = judgeLookOver(facts, findings, before.lastFindings, lookedBefore);
   const bars = barsOf(facts, {
@@ -119,59 +119,52 @@ function judge(
     matsGone: matsGone(state),
     brokeOffPlucking: brokeOff(state),
   });
-  const found = foundForSteps(findings, state);
-  const isConditioned = state.steps['conditioner']?.kind === 'done';
-  const added = addedSteps(state);
-  const crustHandedOn = crustRest(state);
-  const seenForSteps = JSON.stringify([found, plugs, isConditioned, added, crustHandedOn]);
+  const seen = seenBySteps(state);
+  const seenForSteps = JSON.stringify(seen);
   const sameSteps = sameDog && last?.seenForSteps === seenForSteps && sameBars(bars, sameDog.bars);
   const steps = sameSteps
     ? sameDog.steps
-    : stepList({
-        ...before,
-        ...bathToday(before, state, { facts, plan }),
-        facts,
-        plan,
-        bars,
-        found,
-        plugs,
-        isConditioned,
-        added,
-        crustHandedOn,
-      });
+    : stepList({ ...before, ...bathToday(before, state, { facts, plan }), facts, plan, bars, ...seen });
   return { basis, findings, answers, seenForSteps, judgement: { judged, bars, facts, plan, steps } };
 }
 
+/** All of what happened that the list of steps is made from, besides dog, plan and bars. */
+const seenBySteps = (state: VisitState) => ({
+  found: foundForSteps(state.findings, state),
+  plugs: state.plugs,
+  isConditioned: state.steps['conditioner']?.kind === 'done',
+  added: addedSteps(state),
+  crustHandedOn: crustRest(state),
+});
+
 /** Steps that were asked for at the table, by id; those of the trade come where they belong. */
-export const addedSteps = ({ stepChanges }: VisitState): string[] =>
+const addedSteps = ({ stepChanges }: VisitState): string[] =>
   stepChanges.flatMap(({ kind, step }) => (kind === 'added' ? [step] : []));
 
 /** Eyes whose crust is a matter of the tub: handed on from the table, or told of in the tub already. */
-export const crustRest = ({ pieces }: VisitState): Side[] =>
+const crustRest = ({ pieces }: VisitState): Side[] =>
   SIDES.filter((side) => {
     const crust = `eye crust ${placeKey({ site: 'eye', side })}`;
     return pieces[`eyes, on the table ${side}`]?.[crust]?.how === 'handed on' || pieces['face']?.[crust] !== undefined;
   });
 
-/** Stages of a bath stand and fall together: none of them is added by itself. */
-const ALONE: ReadonlySet<Stage> = new Set<Stage>([
-  'first clip',
-  'ears, first pass',
-  'eyes, on the table',
-  'nails',
-  'brush-out',
-  'folds',
-  'comb and tidy',
-  'teeth',
-]);
+/** Stages of a bath stand and fall together, and a second pass without a first is none: neither is added by itself. */
+const ALONE: ReadonlySet<Stage> = new Set(
+  ALL_PARTS.filter((part) => part !== 'bath')
+    .flatMap((part): readonly Stage[] => VISIT_PARTS[part].stages)
+    .filter((stage) => stage !== 'ears, second pass'),
+);
 
 /** Steps of a full visit that this one leaves out and that can be asked for at the table. */
 export function stepsToAdd(before: BeforeVisit, { state, facts, plan, bars, steps }: VisitReading): Step[] {
   const here = new Set(steps.map(({ id }) => id));
-  const found = foundForSteps(state.findings, state);
-  const all = stepList({ ...before, kind: 'full visit', agreed: null, facts, plan, bars, found, plugs: state.plugs });
+  const all = stepList({ ...before, kind: 'full visit', agreed: null, facts, plan, bars, ...seenBySteps(state) });
   return all.filter(({ id, stage, barred }) => ALONE.has(stage) && barred === null && !here.has(id));
 }
+
+/** The steps with the business's own minutes: what this dog took is held against them, or learning would never settle. */
+export const stepsByHouse = (before: BeforeVisit, { state, facts, plan, bars }: VisitReading): Step[] =>
+  stepList({ ...before, minutesFactor: {}, facts, plan, bars, ...seenBySteps(state) });
 
 /** Most bars are the same objects as at the last tap; those of earlier visits are made anew, and say the same. */
 const sameBars = (some: readonly Bar[], others: readonly Bar[]): boolean =>

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { makePlan } from '../careplan';
-import { visitNeeds } from '../needs';
+import { PRODUCT_PARTS, visitNeeds } from '../needs';
 import { type DogFacts } from '../dog';
 import { aDog, anyDog } from '../careplan/tests/randomDogs';
 import { PRODUCT_KINDS } from '../dilution';
@@ -22,7 +22,7 @@ const lagotto = (more: Partial<HouseWays> = {}) => inBusiness(aDog({}, 'lagotto'
 const bulldog = (more: Partial<HouseWays> = {}) => inBusiness(aDog({}, 'english-bulldog'), more);
 const amounts = (dog: DogFacts): Record<string, number> =>
   Object.fromEntries(
-    visitNeeds('all', dog, makePlan(dog), SHELF, 1).needs.map(({ product: its, ml }) => [
+    visitNeeds(PRODUCT_PARTS, dog, makePlan(dog), SHELF, 1).needs.map(({ product: its, ml }) => [
       its.kind,
       Math.round(ml * 10) / 10,
     ]),

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, test } from 'vitest';
 import { barsOf, dogAtWork, makePlan } from '../careplan';
-import { visitNeeds } from '../needs';
+import { PRODUCT_PARTS, visitNeeds } from '../needs';
 import { type DogFacts } from '../dog';
 import { anyDog } from '../careplan/tests/randomDogs';
 import { PRODUCT_KINDS, type Product } from '../dilution';
@@ -95,7 +95,7 @@ const insteadLeaks = (step: Step, bars: readonly Bar[]): string[] =>
 function productLeaks(facts: DogFacts): string[] {
   const bars = barsOf(facts);
   const plan = makePlan(facts);
-  const needs = visitNeeds('all', facts, plan, SHELF, 1).needs;
+  const needs = visitNeeds(PRODUCT_PARTS, facts, plan, SHELF, 1).needs;
   const dog = dogAtWork(facts);
   const pieces = [
     ...wash(dog, 1),

@@ -157,10 +157,24 @@ describe('feeds', () => {
         minutes: 60,
       },
     });
+    await salon.call('POST /api/appointments', {
+      body: {
+        id: v7(),
+        dogId,
+        memberId: salon.memberId,
+        kind: 'as agreed',
+        agreed: { name: '', parts: ['bath', 'nails'] },
+        startsAt: new Date(clock.now + 2 * 86_400_000).toISOString(),
+        minutes: 60,
+      },
+    });
     expect((await salon.call('GET /api/me/calendar')).body.url).toBeNull();
     const { body: first } = await salon.call('PUT /api/me/calendar', { body: { open: true } });
     const events = read((await request(app).get(pathOf(first.url ?? ''))).text);
-    expect(events.map(({ summary }) => summary)).toEqual(['Umber (Folake Adeyemi), full visit']);
+    expect(events.map(({ summary }) => summary)).toEqual([
+      'Umber (Folake Adeyemi), full visit',
+      'Umber (Folake Adeyemi), bath, nails',
+    ]);
     expect(events[0]?.startDate.toUnixTime()).toBe((clock.now + 86_400_000) / 1000);
     const { body: dogView } = await salon.call('GET /api/dogs/:id', { id: dogId });
     const one = await request(app)

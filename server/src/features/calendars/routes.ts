@@ -1,3 +1,4 @@
+import { visitName } from '@dewpond/core/steps';
 import { TZDate } from '@date-fns/tz';
 import { and, eq, gte, ne } from 'drizzle-orm';
 import { Router, type Response } from 'express';
@@ -115,7 +116,7 @@ async function groomersFeed(
     `${person.name}, ${business.name}`,
     business.zone,
     now,
-    rows.map(({ its, dog: name, owner }) => booking(its, `${name} (${owner}), ${its.kind}`)),
+    rows.map(({ its, dog: name, owner }) => booking(its, `${name} (${owner}), ${visitName(its)}`)),
   );
 }
 

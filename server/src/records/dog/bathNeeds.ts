@@ -1,10 +1,10 @@
 import {
+  PRODUCT_PARTS,
   visitNeeds,
   type BathChoice,
   type ChosenProduct,
   type EarsWorked,
   type Need,
-  type ProductPart,
 } from '@dewpond/core/needs';
 import type { DueLine } from '@dewpond/core/due';
 import { bathMix, mixCard, surfaceArea, RESERVE } from '@dewpond/core/dilution';
@@ -15,8 +15,6 @@ import type { MixView } from '@dewpond/contract';
 import { type StockedBusiness } from '../business/business';
 import { type StockedProduct, strengthWords, type Shelf } from '../shelf/shelf';
 import type { Planned } from './facts';
-
-const TAKES: readonly ProductPart[] = ['bath', 'ears', 'eyes and folds'];
 
 /** A dog and its plan; with what is due, where anyone asked. */
 export type PlannedBath = Pick<Planned, 'facts' | 'plan'> & Partial<Pick<Planned, 'due'>>;
@@ -30,7 +28,7 @@ export const needsOfVisit = (
   ears: EarsWorked = {},
 ) =>
   visitNeeds(
-    TAKES.filter((part) => partsOf(contents).includes(part)),
+    PRODUCT_PARTS.filter((part) => partsOf(contents).includes(part)),
     facts,
     plan,
     shelf.products,

@@ -3,7 +3,7 @@ import type { Place, PlaceKey } from '@dewpond/core/places';
 import type { Day } from '@dewpond/core/units';
 import { happening } from '@dewpond/contract';
 import { EVENT_VERSION, inOrder, unread, upToDate, type VisitEvent } from '@dewpond/core/events';
-import { placesToLookAt, readVisit, type VisitReading } from '@dewpond/core/visit';
+import { placesToLookAt, readVisit, type BeforeVisit, type VisitReading } from '@dewpond/core/visit';
 import type { VisitContents } from '@dewpond/core/steps';
 import { group } from 'd3-array';
 import { eq, getTableColumns, inArray, sql } from 'drizzle-orm';
@@ -135,24 +135,19 @@ export function prepareFor(
 }
 
 /** The core's reading of a visit from its events. Pure, so that the rebuild and the request agree. */
-export function replay(prepared: PreparedVisit, events: readonly VisitEvent[]): LoadedVisit {
-  const { planned, contents, bath } = prepared;
-  const minutesFactor = ownMinutes(prepared.record, planned.facts);
-  const lastFindings = prepared.lastTime?.findings ?? [];
-  return {
-    ...prepared,
-    events,
-    ...readVisit(
-      {
-        ...contents,
-        ...planned,
-        contactMinutes: bath.contactMinutes,
-        contactMost: bath.contactMost,
-        ...(bath.shown ? { bath: bath.shown } : {}),
-        minutesFactor,
-        lastFindings,
-      },
-      events,
-    ),
-  };
-}
+export const replay = (prepared: PreparedVisit, events: readonly VisitEvent[]): LoadedVisit => ({
+  ...prepared,
+  events,
+  ...readVisit(beforeVisit(prepared), events),
+});
+
+/** What stood before the first event, as the core takes it. */
+export const beforeVisit = ({ record, planned, contents, bath, lastTime }: PreparedVisit): BeforeVisit => ({
+  ...contents,
+  ...planned,
+  contactMinutes: bath.contactMinutes,
+  contactMost: bath.contactMost,
+  ...(bath.shown ? { bath: bath.shown } : {}),
+  minutesFactor: ownMinutes(record, planned.facts),
+  lastFindings: lastTime?.findings ?? [],
+});

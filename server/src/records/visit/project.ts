@@ -2,8 +2,7 @@ import type { Shelf } from '../shelf/shelf';
 import { INCIDENTS } from '@dewpond/core/events';
 import { foundForSteps, isCareBarred, stepList } from '@dewpond/core/steps';
 import {
-  addedSteps,
-  crustRest,
+  stepsByHouse,
   earHairOf,
   placeNeededNothing,
   placesOfCare,
@@ -18,7 +17,7 @@ import type { Tenant } from '../../platform/db/tenant';
 import { appointment, visit } from '../../platform/db/schema';
 import { and, eq, ne } from 'drizzle-orm';
 import { referPlaces } from './openReferrals';
-import type { LoadedVisit } from './load';
+import { beforeVisit, type LoadedVisit } from './load';
 import { drawForVisit } from './drawForVisit';
 import { BY_COAT } from '../dog/ownMinutes';
 import { wordsOf, writeWords } from './writeWords';
@@ -40,32 +39,12 @@ function levelOf({ judged }: LoadedVisit, found: Finding): Level {
  * written, so that a tap costs what it changes, and that the tables can be rebuilt from the events at any time.
  */
 export async function project(tx: Tenant, loaded: LoadedVisit, shelf: Shelf, written: Written): Promise<void> {
-  const { row, state, facts, bars, contents, plan } = loaded;
+  const { row, state } = loaded;
   const key: VisitKey = { visitId: row.id, dogId: row.dogId, day: row.day };
   const use = await useOf(tx, loaded, shelf, written);
-  // Against the business's own minutes: learning from what was learned would never settle.
-  const { findings, plugs } = state;
-  const { contactMinutes, shown } = loaded.bath;
-  const isConditioned = state.steps['conditioner']?.kind === 'done';
-  const found = foundForSteps(findings, state);
-  const added = addedSteps(state);
-  const crustHandedOn = crustRest(state);
-  const chosen = shown ? { bath: shown } : {};
-  const steps = stepList({
-    ...contents,
-    facts,
-    plan,
-    contactMinutes,
-    ...chosen,
-    bars,
-    found,
-    plugs,
-    isConditioned,
-    added,
-    crustHandedOn,
-  });
+  const steps = stepsByHouse(beforeVisit(loaded), loaded);
   await writeDifference(tx, row.id, written, {
-    findings: findings.map((found) => findingRow(loaded, key, found)),
+    findings: state.findings.map((found) => findingRow(loaded, key, found)),
     care: placesProjected(loaded).map((place) => careRow(loaded, key, place)),
     tasks: taskOutcomes(loaded).map((each) => ({ ...key, ...each })),
     answers: Object.entries(state.answers).map(([question, answer]) => ({ ...key, question, answer })),

@@ -12,7 +12,7 @@ import { Dialog } from '../../../ui/Dialog';
 import { TextField } from '../../../ui/Field';
 import { SourceMark } from '../../../ui/SourceMark';
 import type { BookChanges } from './useBookChanges';
-import { AS_SHIPPED, daysChoice, daysOf, dogsWords, oneChoice, showDays, type WayChoices } from './wayChoices';
+import { AS_SHIPPED, daysOf, dogsWords, oneChoice, showDays, type WayChoices } from './wayChoices';
 
 interface IntervalsCardProps {
   readonly choices: WayChoices;
@@ -56,7 +56,7 @@ export function IntervalsCard({ choices, disabled, onChange, changes }: Interval
           set={setIn(choices, changing)}
           changes={changes}
           onKeep={(set) => {
-            onChange(oneChoice(`every ${changing.id}`, set === null ? AS_SHIPPED : daysChoice(set)));
+            onChange(oneChoice(`every ${changing.id}`, set ?? AS_SHIPPED));
             setChanging(null);
           }}
           onClose={() => setChanging(null)}
@@ -122,6 +122,8 @@ interface DaysDialogProps {
   readonly onClose: () => void;
 }
 
+const sameDays = (a: Interval, b: Interval): boolean => a.usual === b.usual && a.least === b.least && a.most === b.most;
+
 const FIELDS = [
   ['usual', 'Usual, days'],
   ['least', 'Least, days'],
@@ -137,14 +139,14 @@ function DaysDialog({ row, set, changes, onKeep, onClose }: DaysDialogProps) {
     most: String(stands.most),
   });
   const days = { usual: typedNumber(typed.usual), least: typedNumber(typed.least), most: typedNumber(typed.most) };
+  const { usual, least, most } = days;
   const fits = isInterval(days);
-  const choice = fits ? daysChoice(days) : null;
   const { tryDays } = changes;
   useEffect(() => {
-    if (choice !== null) tryDays(row.id, daysOf(choice));
-  }, [choice, row.id, tryDays]);
+    if (fits) tryDays(row.id, { usual, least, most });
+  }, [fits, usual, least, most, row.id, tryDays]);
   const counted = changes.days;
-  const known = counted?.row === row.id && counted.set !== null && daysChoice(counted.set) === choice ? counted : null;
+  const known = counted?.row === row.id && counted.set !== null && sameDays(counted.set, days) ? counted : null;
   return (
     <Dialog
       open
@@ -157,7 +159,7 @@ function DaysDialog({ row, set, changes, onKeep, onClose }: DaysDialogProps) {
         className="flex flex-col gap-4"
         onSubmit={(event) => {
           event.preventDefault();
-          if (fits) onKeep(daysChoice(days) === daysChoice(row.ships) ? null : days);
+          if (fits) onKeep(sameDays(days, row.ships) ? null : days);
         }}
       >
         <div className="grid grid-cols-3 gap-3">

@@ -26,16 +26,10 @@ type Plain = Pick<BusinessView, 'units' | 'currency' | 'liftAloneKg' | 'mixPerSq
 export type WashChoice = BodyWash | typeof AS_SHIPPED;
 export const AS_SHIPPED = 'as shipped';
 
-/** Days of a row of the rules as it ships, or the business's own: a word, so that two people's choices are compared as one reads them. */
-export type DaysChoice = typeof AS_SHIPPED | `${number}/${number}/${number}`;
-
-/** Least, usual and most in one choice, and back. */
-export const daysChoice = ({ least, usual, most }: Interval): DaysChoice => `${least}/${usual}/${most}`;
-export function daysOf(choice: DaysChoice | undefined): Interval | null {
-  if (choice === undefined || choice === AS_SHIPPED) return null;
-  const [least = 0, usual = 0, most = 0] = choice.split('/').map(Number);
-  return { least, usual, most };
-}
+/** Days of a row of the rules as it ships, or the business's own. */
+export type DaysChoice = Interval | typeof AS_SHIPPED;
+export const daysOf = (choice: DaysChoice | undefined): Interval | null =>
+  choice === undefined || choice === AS_SHIPPED ? null : choice;
 
 /** For how many dogs of the book a line decides. */
 export const dogsWords = (count: number): string => (count === 1 ? '1 dog' : `${count} dogs`);
@@ -52,7 +46,7 @@ export type WayChoices = Plain & {
 };
 
 /** A change of one choice, whose value the screen knows to fit. */
-export const oneChoice = (field: keyof WayChoices, value: string): Partial<WayChoices> =>
+export const oneChoice = (field: keyof WayChoices, value: WayChoices[keyof WayChoices]): Partial<WayChoices> =>
   ({ [field]: value }) as unknown as Partial<WayChoices>;
 
 export const choicesOf = ({ ways, services, washKinds, intervals, ...plain }: BusinessView): WayChoices =>
@@ -60,9 +54,7 @@ export const choicesOf = ({ ways, services, washKinds, intervals, ...plain }: Bu
     ...Object.fromEntries(ALL_HOUSE_QUESTIONS.map((question) => [`way ${question}`, ways[question]])),
     ...Object.fromEntries(ALL_SERVICES.map((service) => [`does ${service}`, services[service]])),
     ...Object.fromEntries(WASH_TABLE.map(({ id }) => [`wash ${id}`, washKinds[id] ?? AS_SHIPPED])),
-    ...Object.fromEntries(
-      INTERVAL_ROWS.map(({ id }) => [`every ${id}`, intervals[id] ? daysChoice(intervals[id]) : AS_SHIPPED]),
-    ),
+    ...Object.fromEntries(INTERVAL_ROWS.map(({ id }) => [`every ${id}`, intervals[id] ?? AS_SHIPPED])),
     units: plain.units,
     currency: plain.currency,
     liftAloneKg: plain.liftAloneKg,
