@@ -1,6 +1,6 @@
 import type { Shelf } from '../shelf/shelf';
 import { INCIDENTS } from '@dewpond/core/events';
-import { foundForSteps, isCareBarred, stepList } from '@dewpond/core/steps';
+import { isCareBarred } from '@dewpond/core/steps';
 import {
   stepsByHouse,
   earHairOf,

@@ -116,5 +116,7 @@ export function showChoice(field: keyof WayChoices, choices: WayChoices): string
   const schools: readonly { readonly id: string; readonly words: string }[] = question
     ? HOUSE_QUESTIONS[question].schools
     : [];
-  return schools.find(({ id }) => id === choices[field])?.words ?? String(choices[field]);
+  const chosen = choices[field];
+  const plain = typeof chosen === 'object' ? '' : String(chosen);
+  return schools.find(({ id }) => id === chosen)?.words ?? plain;
 }
