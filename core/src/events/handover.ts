@@ -87,12 +87,12 @@ function earToday(facts: DogFacts, answers: HandoverAnswers, side: Side): DogFac
   return { ...ear, conditions };
 }
 
-/** Asked once, and again only where someone wants to say otherwise. */
-const ONCE: ReadonlySet<HandoverQuestion> = new Set<HandoverQuestion>(['cats']);
+/** One answer for all dogs of a household: asked once, and again only where someone wants to say otherwise. */
+export const OF_THE_HOUSEHOLD: readonly HandoverQuestion[] = ['cats'];
 
-/** What is asked at this handover: what is asked once is left out when it was answered before. */
+/** What is asked at this handover: what is asked once a household is left out when it was answered for any of its dogs. */
 export const toAsk = (before: Readonly<Partial<Record<HandoverQuestion, unknown>>>): HandoverQuestion[] =>
-  HANDOVER_QUESTIONS.filter((question) => !(ONCE.has(question) && before[question] !== undefined));
+  HANDOVER_QUESTIONS.filter((question) => !(OF_THE_HOUSEHOLD.includes(question) && before[question] !== undefined));
 
 /** Questions not answered yet at this handover. */
 export const unanswered = (asked: readonly HandoverQuestion[], answers: HandoverAnswers): HandoverQuestion[] =>

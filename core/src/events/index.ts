@@ -33,6 +33,7 @@ export {
   HANDOVER,
   HANDOVER_QUESTIONS,
   lastingAnswers,
+  OF_THE_HOUSEHOLD,
   toAsk,
   unanswered,
   type HandoverAnswers,

@@ -100,6 +100,37 @@ describe('what is told at the table', () => {
   });
 });
 
+describe('a cat in the household', () => {
+  const lastAnswers = async (id: string) =>
+    (await salon.call('GET /api/visits/:id', { id })).body.lastAnswers as Record<string, { answer: boolean }>;
+
+  test('is asked once for all its dogs, whichever of them it was told of; the newest word holds', async () => {
+    const { dogId: first, clientId } = await addDog(salon);
+    const second = v7();
+    const profile = { name: 'Sorrel', weightKg: 6, breeds: ['pug'] };
+    await salon.call('POST /api/dogs', { body: { id: second, clientId, profile } });
+    const stranger = dogId;
+    await send(await begin(salon, first), [{ type: 'opened' }, { type: 'answered', question: 'cats', answer: true }]);
+    clock.now = START + DAY;
+    const next = await begin(salon, second);
+    expect((await lastAnswers(next)).cats).toMatchObject({ answer: true });
+    const { body } = await salon.call('GET /api/visits/:id', { id: next });
+    expect(body.facts.fitness.cats).toBe(true);
+    await send(next, [{ type: 'opened' }, { type: 'answered', question: 'cats', answer: false }]);
+    expect((await lastAnswers(await begin(salon, first))).cats).toMatchObject({ answer: false });
+    expect((await lastAnswers(await begin(salon, stranger))).cats).toBeUndefined();
+    clock.now = START;
+  });
+
+  test('fits are of one dog, not of the household', async () => {
+    const { dogId: first, clientId } = await addDog(salon);
+    const second = v7();
+    await salon.call('POST /api/dogs', { body: { id: second, clientId, profile: { name: 'Sorrel', weightKg: 6 } } });
+    await send(await begin(salon, first), [{ type: 'opened' }, { type: 'answered', question: 'fits', answer: true }]);
+    expect((await lastAnswers(await begin(salon, second))).fits).toBeUndefined();
+  });
+});
+
 describe('a bottle that was brought', () => {
   const bottle = (more: object = {}) => ({
     id: v7(),

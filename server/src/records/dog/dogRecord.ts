@@ -26,7 +26,7 @@ export const marksOf = ({ dog: { profile } }: { readonly dog: Pick<DogRecord['do
 export interface DogRecord {
   readonly dog: typeof dog.$inferSelect;
   readonly client: typeof client.$inferSelect;
-  /** The newest answer to each question of handover. */
+  /** The newest answer to each question of handover; to one of the household, whichever of its dogs it was told of. */
   readonly answers: VisitView['lastAnswers'];
   readonly instructions: readonly (Instruction & { readonly version: number })[];
   readonly visits: readonly {
@@ -131,6 +131,10 @@ function byDog(rows: DogRows, before: AsKnownAt | undefined) {
     tasks: known(rows.tasks),
     amounts: known(rows.amounts),
     answers: known(rows.answers),
+    ofHousehold: grouped(
+      before ? rows.ofHousehold.filter((each) => isEarlier(each, before)) : rows.ofHousehold,
+      (row) => row.clientId,
+    ),
     took: known(rows.took),
     tools: known(rows.tools),
     photos: known(rows.photos),
@@ -165,7 +169,9 @@ export function recordsOf(rows: DogRows, before?: AsKnownAt): DogRecord[] {
       tasks: of.tasks.get(id) ?? [],
       taskRecords: { ...taskRecords(of.tasks.get(id) ?? []), ...vetLooks(said) },
       answers: Object.fromEntries(
-        (of.answers.get(id) ?? []).map(({ question, answer, day }) => [question, { answer, day: day }]),
+        [...(of.answers.get(id) ?? []), ...(of.ofHousehold.get(row.client.id) ?? [])].map(
+          ({ question, answer, day }) => [question, { answer, day: day as Day }],
+        ),
       ),
       places: placeRecords(cared, said),
       earHair: { left: keptEarHair(cared, 'ear/left'), right: keptEarHair(cared, 'ear/right') },

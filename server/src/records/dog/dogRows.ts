@@ -1,5 +1,6 @@
-import { and, asc, eq, isNotNull, isNull, type Column, type SQL, type Table } from 'drizzle-orm';
-import type { QueryBuilder } from 'drizzle-orm/pg-core';
+import { OF_THE_HOUSEHOLD } from '@dewpond/core/events';
+import { and, asc, eq, inArray, isNotNull, isNull, type Column, type SQL, type Table } from 'drizzle-orm';
+import { alias, type QueryBuilder } from 'drizzle-orm/pg-core';
 import {
   amountUsed,
   client,
@@ -23,6 +24,8 @@ function ofVisit<T extends Table>(table: T): Omit<T['_']['columns'], 'businessId
   const { dogId: _, day: __, ...columns } = ownColumns(table) as Record<string, unknown>;
   return columns as Omit<T['_']['columns'], 'businessId' | 'dogId' | 'day'>;
 }
+
+const housemate = alias(dog, 'housemate');
 
 /**
  * All that is kept of some dogs, archived or not, as selects; dogs by name, each list as its readers expect it.
@@ -73,6 +76,29 @@ export const dogQueries = (select: QueryBuilder, among: (dogId: Column) => SQL) 
     .from(amountUsed)
     .where(among(amountUsed.dogId)),
   answers: select.select(ofVisit(handoverAnswer)).from(handoverAnswer).where(among(handoverAnswer.dogId)),
+  // One answer for all dogs of a client, the newest last; whose dog it was told of does not matter.
+  ofHousehold: select
+    .select({
+      clientId: dog.clientId,
+      id: visit.id,
+      createdAt: visit.createdAt,
+      day: visit.day,
+      question: handoverAnswer.question,
+      answer: handoverAnswer.answer,
+    })
+    .from(handoverAnswer)
+    .innerJoin(visit, eq(visit.id, handoverAnswer.visitId))
+    .innerJoin(dog, eq(dog.id, handoverAnswer.dogId))
+    .where(
+      and(
+        inArray(handoverAnswer.question, [...OF_THE_HOUSEHOLD]),
+        inArray(
+          dog.clientId,
+          select.select({ clientId: housemate.clientId }).from(housemate).where(among(housemate.id)),
+        ),
+      ),
+    )
+    .orderBy(asc(visit.day), asc(visit.createdAt), asc(visit.id)),
   took: select.select(ofVisit(stageTook)).from(stageTook).where(among(stageTook.dogId)),
   tools: select.select(ofVisit(toolUsed)).from(toolUsed).where(among(toolUsed.dogId)),
   photos: select.select(ofVisit(photoShown)).from(photoShown).where(among(photoShown.dogId)),

@@ -4,6 +4,7 @@ import { lookedAtWith, namePlace, placeKey, type Place, type PlaceKey } from '@d
 import { showDay } from '@dewpond/core/units';
 import type { Stage, Step } from '@dewpond/core/steps';
 import { tellOwner } from '@dewpond/core/wording';
+import { earSoaks } from '@dewpond/core/visit';
 import { useState } from 'react';
 import { useOnline } from '../../browser/useOnline';
 import { Button } from '../../ui/Button';
@@ -30,22 +31,24 @@ export function Aside({
   readonly onFound: () => void;
 }) {
   const causes = takenAway(table.steps);
+  const runs =
+    table.state.timers.some((timer) => timer.stopped === null) || earSoaks(table.state, table.steps).length > 0;
   return (
     <aside
       className={classes(
         // On a phone the look-over needs the room; what runs is still told.
-        step?.id === 'look-over' && !table.state.timers.some((timer) => timer.stopped === null) && 'max-md:hidden',
+        step?.id === 'look-over' && !runs && 'max-md:hidden',
         // Nothing is left to do: what was taken away and why can be read at leisure.
         step === null ? 'max-lg:max-h-[55vh]' : 'max-lg:max-h-64',
-        'w-[330px] shrink-0 border-l border-line px-4 py-4 overflow-y-auto flex flex-col gap-4 max-lg:w-full max-md:max-h-44 max-lg:border-l-0 max-lg:border-t max-lg:grid max-lg:grid-cols-2 max-md:flex',
+        'w-[330px] shrink-0 border-l border-line px-4 py-4 overflow-y-auto flex flex-col gap-4 max-lg:w-full max-md:max-h-44 max-lg:border-l-0 max-lg:border-t max-lg:grid max-lg:grid-cols-2 max-md:gap-2 max-md:py-2',
       )}
     >
-      <section>
+      <section className={classes(!runs && 'max-md:hidden', 'max-md:col-span-2')}>
         <h2 className="text-soft mb-1.5">Running</h2>
         <RunningTimers table={table} awake={awake} />
       </section>
       {causes.length > 0 && (
-        <section aria-live="polite">
+        <section aria-live="polite" className="max-md:col-span-2">
           <h2 className="text-stop mb-1.5">Taken away</h2>
           <ul className="flex flex-col gap-2">
             {causes.map((cause) => (
@@ -59,7 +62,8 @@ export function Aside({
       <LastTime table={table} step={step} />
       {NEARLY.has(step?.stage ?? 'record') && <NearlyReady table={table} />}
       {step?.id !== 'look-over' && (
-        <Button className="min-h-16! text-lg mt-auto" onClick={onFound}>
+        // First on a phone, where the panel is low.
+        <Button className="min-h-16! text-lg mt-auto max-md:order-first max-md:mt-0" onClick={onFound}>
           Found something
         </Button>
       )}

@@ -50,7 +50,7 @@ export function ToolsUsed({ table }: { readonly table: TableWork }) {
             aria-expanded={part === each}
             onClick={() => setPart(part === each ? null : each)}
             className={classes(
-              'rounded-xl border min-h-16 px-3 text-left leading-tight',
+              'rounded-xl border min-h-16 px-3 py-2 text-left leading-tight',
               part === each ? 'border-pond bg-pond-pale' : 'border-line bg-surface hover:bg-pond-pale',
             )}
           >
