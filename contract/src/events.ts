@@ -125,6 +125,7 @@ export const happening = z.discriminatedUnion('type', [
     insteadOf: z.exactOptional(id),
     tasks: z.exactOptional(many(task)),
   }),
+  z.strictObject({ type: z.literal('cleaned with'), product: id, name: line(120, 'The product') }),
   z.strictObject({ type: z.literal('tool used'), part: line(40, 'The part'), tool: line(60, 'The tool') }),
   z.strictObject({
     type: z.literal('owner asked'),

@@ -37,6 +37,7 @@ export const PRODUCT_KINDS = [
   'leave-in',
   'tooth gel',
   'styptic',
+  'disinfectant',
 ] as const;
 export type ProductKind = (typeof PRODUCT_KINDS)[number];
 

@@ -175,6 +175,8 @@ export type Happening =
   | { readonly type: 'word told'; readonly word: ToldWord }
   /** An earlier one that holds no longer. */
   | { readonly type: 'word ended'; readonly word: string }
+  /** What table, tub and tools were disinfected with after this dog. */
+  | { readonly type: 'cleaned with'; readonly product: string; readonly name: string }
   /** A product that was brought along, as read off its label. */
   | { readonly type: 'bottle brought'; readonly bottle: BroughtBottle }
   | { readonly type: 'closed'; readonly how: 'finished' | 'ended early' };

@@ -6,18 +6,15 @@ import { brushOut, combAndTidy, firstClip, lookOver, mat, nails, teeth, type Pie
 import * as bath from './bathSteps';
 import * as drying from './dryingSteps';
 import { byBody } from './byBody';
+import { cleanDownStep } from './cleanDownStep';
 import { first } from './hazards';
 import { inHouseOrder } from './houseOrder';
 import { left, practice, says, step } from './makeStep';
 import { earCleaning, earHairSteps, eyeSteps, foldSteps, secondPass } from './placeSteps';
 import { title } from './stepTitles';
 import { leftOut, partsOf } from './contents';
-import { STAGE_MINUTES, type Stage, type Step } from './steps';
-import type { HouseWays } from '../ways';
+import type { Stage, Step } from './steps';
 import { lineAt, lineOf, type VisitPlan } from './visitPlan';
-
-/** After suspected contagion [house value]. */
-const LONG_CLEAN_DOWN_MINUTES = 15;
 
 /**
  * The steps of a visit in working order, for this business, dog and look-over. Barred steps stay in the list, barred,
@@ -182,35 +179,8 @@ const STEPS_OF: Readonly<Record<Stage, (visit: VisitPlan) => readonly Step[]>> =
       how: practice('What was used, what was found, treat for the dog.'),
     }),
   ],
-  'clean-down': ({ facts: { ways }, found: { maySpread: spreads } }) => [
-    step('clean-down', {
-      title: title(spreads ? 'long clean-down' : 'clean-down'),
-      how: spreads
-        ? practice(
-            'Table, tub, dryer, tools and floor: hair off first, then disinfectant for its full time.',
-            'This dog’s towels and your apron straight to the hot wash. Gloves off last.',
-          )
-        : practice('Hair off table, tub and tools, then wiped down. Nozzles wiped.'),
-      minutes: spreads ? LONG_CLEAN_DOWN_MINUTES : STAGE_MINUTES['clean-down'],
-      dwell: {
-        timer: 'clean-down',
-        name: 'Disinfectant on',
-        // What may spread gets the longest that any label asks.
-        seconds: 60 * (spreads ? Math.max(LONGEST_DISINFECT, DISINFECT[ways.disinfect]) : DISINFECT[ways.disinfect]),
-        source: HOUSE_VALUE,
-      },
-    }),
-  ],
+  'clean-down': (visit) => [cleanDownStep(visit)],
 };
-
-/** Minutes on table and tub by the business's disinfectant; at least so long after what may spread [house value]. */
-const DISINFECT: Readonly<Record<HouseWays['disinfect'], number>> = {
-  '1 min': 1,
-  '5 min': 5,
-  '10 min': 10,
-  '15 min': 15,
-};
-const LONGEST_DISINFECT = 10;
 
 /** S3 ends the visit: only what must not be forgotten stays. */
 function endEarly(each: Step, ending: readonly BarAt[]): Step {

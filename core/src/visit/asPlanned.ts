@@ -25,8 +25,8 @@ export function needsAnswer(step: Step, { bathProduct }: Pick<CarePlan, 'bathPro
   if (step.counts !== null) return 'something is counted there';
   if (ONE_BY_ONE.has(step.stage)) return 'it needs an answer of its own';
   if (step.leavesOut.length > 0) return 'it leaves something out';
-  if (step.parts.length > 0) return 'it is felt part by part';
   if (step.dwell) return 'a clock runs there';
+  if (step.parts.length > 0) return 'it is felt part by part';
   if (bathProduct !== null && (step.stage === 'wash 1' || step.stage === 'wash 2')) return 'a medicated amount is told';
   return null;
 }

@@ -62,9 +62,11 @@ function clot(state: VisitState, step: Step, clock: Clock): Caution[] {
 function unchecked(state: VisitState, step: Step): Caution[] {
   const ticked = state.checked[step.id] ?? [];
   const left = step.parts.filter((part) => !ticked.includes(part));
-  return left.length === 0
-    ? []
-    : [{ id: 'not checked', words: `Not felt dry yet: ${left.join(', ')}.`, source: COMMON_PRACTICE }];
+  if (left.length === 0) return [];
+  // After an ordinary dog the log says what was cleaned; only what may spread waits for all of it.
+  if (step.stage === 'clean-down' && step.title.id !== 'long clean-down') return [];
+  const words = `${step.stage === 'clean-down' ? 'Not cleaned yet' : 'Not felt dry yet'}: ${left.join(', ')}.`;
+  return [{ id: 'not checked', words, source: COMMON_PRACTICE }];
 }
 
 /** An ear is done when a pad came out clean. */

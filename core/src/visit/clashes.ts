@@ -3,7 +3,17 @@ import { madeApart, saw, type Happening, type VisitEvent } from '../events';
 import type { Clash } from './state';
 
 type MarkKind =
-  'step' | 'piece' | 'nails' | 'hair seen' | 'hair went' | 'place' | 'plug' | 'handover' | 'shows' | 'close';
+  | 'step'
+  | 'piece'
+  | 'nails'
+  | 'hair seen'
+  | 'hair went'
+  | 'place'
+  | 'plug'
+  | 'handover'
+  | 'shows'
+  | 'cleaned'
+  | 'close';
 
 /**
  * What a mark is about: two marks of the same thing that say different things clash when their makers did not know of
@@ -33,6 +43,8 @@ function aboutOf(what: Happening): readonly [MarkKind, string] | null {
       return ['handover', what.question];
     case 'shows today':
       return ['shows', what.what];
+    case 'cleaned with':
+      return ['cleaned', ''];
     case 'closed':
       return ['close', ''];
     default:
@@ -59,6 +71,8 @@ function says(what: Happening): string {
       return String(what.answer);
     case 'shows today':
       return String(what.yes);
+    case 'cleaned with':
+      return what.product;
     case 'closed':
       return what.how;
     default:

@@ -216,6 +216,9 @@ const HAPPENS: { readonly [K in HappeningType]: Happens<K> } = {
   'bottle brought': ({ state }, { bottle }) => {
     state.bottles = [...state.bottles.filter(({ id }) => id !== bottle.id), bottle];
   },
+  'cleaned with': ({ state }, { product, name }) => {
+    state.cleanedWith = { product, name };
+  },
   closed: ({ state }, { how }) => {
     state.closed ??= how;
   },

@@ -4,6 +4,7 @@ export { asPlannedUpTo, needsAnswer, type AsPlanned } from './asPlanned';
 export { tiredBy, tiringBudget, type Tired, type TiringBudget } from './budget';
 export { bathToday, partsOfWord } from './bathToday';
 export { cautionsNow, type Caution } from './cautions';
+export { cleanDownOf, type CleanDown } from './cleanDown';
 export { currentStep, blockers, listPlaces, notLookedAt, waitsFor, type Blocker } from './closing';
 export { earHairOf, type EarHairOfVisit } from './earHair';
 export { foldVisit } from './foldVisit';

@@ -130,6 +130,8 @@ export interface VisitState {
   readonly told: readonly ToldWord[];
   readonly ended: readonly string[];
   readonly bottles: readonly BroughtBottle[];
+  /** The disinfectant that was taken after this dog; null: not said. */
+  readonly cleanedWith: FieldsOf<'cleaned with'> | null;
   /** What a newer Dewpond wrote and this one cannot read: somebody should look with that one. */
   readonly newer: readonly string[];
   readonly closed: 'finished' | 'ended early' | null;
@@ -171,6 +173,7 @@ export const EMPTY_VISIT: VisitState = {
   told: [],
   ended: [],
   bottles: [],
+  cleanedWith: null,
   newer: [],
   closed: null,
   cameInLater: [],

@@ -122,6 +122,14 @@ describe('a cat in the household', () => {
     clock.now = START;
   });
 
+  test('two people who share a household share it', async () => {
+    const { dogId: first, clientId } = await addDog(salon);
+    const { dogId: second, clientId: partner } = await addDog(salon);
+    await salon.call('PUT /api/clients/:id/household', { id: clientId, body: { with: partner } });
+    await send(await begin(salon, first), [{ type: 'opened' }, { type: 'answered', question: 'cats', answer: true }]);
+    expect((await lastAnswers(await begin(salon, second))).cats).toMatchObject({ answer: true });
+  });
+
   test('fits are of one dog, not of the household', async () => {
     const { dogId: first, clientId } = await addDog(salon);
     const second = v7();

@@ -133,7 +133,7 @@ function byDog(rows: DogRows, before: AsKnownAt | undefined) {
     answers: known(rows.answers),
     ofHousehold: grouped(
       before ? rows.ofHousehold.filter((each) => isEarlier(each, before)) : rows.ofHousehold,
-      (row) => row.clientId,
+      (row) => row.household,
     ),
     took: known(rows.took),
     tools: known(rows.tools),
@@ -169,7 +169,7 @@ export function recordsOf(rows: DogRows, before?: AsKnownAt): DogRecord[] {
       tasks: of.tasks.get(id) ?? [],
       taskRecords: { ...taskRecords(of.tasks.get(id) ?? []), ...vetLooks(said) },
       answers: Object.fromEntries(
-        [...(of.answers.get(id) ?? []), ...(of.ofHousehold.get(row.client.id) ?? [])].map(
+        [...(of.answers.get(id) ?? []), ...(of.ofHousehold.get(row.client.householdId ?? row.client.id) ?? [])].map(
           ({ question, answer, day }) => [question, { answer, day: day as Day }],
         ),
       ),

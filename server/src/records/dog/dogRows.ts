@@ -1,5 +1,5 @@
 import { OF_THE_HOUSEHOLD } from '@dewpond/core/events';
-import { and, asc, eq, inArray, isNotNull, isNull, type Column, type SQL, type Table } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNotNull, isNull, or, sql, type Column, type SQL, type Table } from 'drizzle-orm';
 import { alias, type QueryBuilder } from 'drizzle-orm/pg-core';
 import {
   amountUsed,
@@ -25,7 +25,9 @@ function ofVisit<T extends Table>(table: T): Omit<T['_']['columns'], 'businessId
   return columns as Omit<T['_']['columns'], 'businessId' | 'dogId' | 'day'>;
 }
 
-const housemate = alias(dog, 'housemate');
+/** The dogs that are asked for, and their clients, beside all dogs of their households. */
+const asked = alias(dog, 'asked');
+const theirs = alias(client, 'their_client');
 
 /**
  * All that is kept of some dogs, archived or not, as selects; dogs by name, each list as its readers expect it.
@@ -76,28 +78,26 @@ export const dogQueries = (select: QueryBuilder, among: (dogId: Column) => SQL) 
     .from(amountUsed)
     .where(among(amountUsed.dogId)),
   answers: select.select(ofVisit(handoverAnswer)).from(handoverAnswer).where(among(handoverAnswer.dogId)),
-  // One answer for all dogs of a client, the newest last; whose dog it was told of does not matter.
+  // One answer for all dogs of a household, the newest last; whose dog it was told of does not matter.
   ofHousehold: select
-    .select({
-      clientId: dog.clientId,
+    .selectDistinct({
+      household: sql<string>`coalesce(${client.householdId}, ${client.id})`.as('household'),
       id: visit.id,
       createdAt: visit.createdAt,
       day: visit.day,
       question: handoverAnswer.question,
       answer: handoverAnswer.answer,
     })
-    .from(handoverAnswer)
-    .innerJoin(visit, eq(visit.id, handoverAnswer.visitId))
-    .innerJoin(dog, eq(dog.id, handoverAnswer.dogId))
-    .where(
-      and(
-        inArray(handoverAnswer.question, [...OF_THE_HOUSEHOLD]),
-        inArray(
-          dog.clientId,
-          select.select({ clientId: housemate.clientId }).from(housemate).where(among(housemate.id)),
-        ),
-      ),
+    .from(asked)
+    .innerJoin(theirs, eq(theirs.id, asked.clientId))
+    .innerJoin(client, or(eq(client.id, theirs.id), eq(client.householdId, theirs.householdId)))
+    .innerJoin(dog, eq(dog.clientId, client.id))
+    .innerJoin(
+      handoverAnswer,
+      and(eq(handoverAnswer.dogId, dog.id), inArray(handoverAnswer.question, [...OF_THE_HOUSEHOLD])),
     )
+    .innerJoin(visit, eq(visit.id, handoverAnswer.visitId))
+    .where(among(asked.id))
     .orderBy(asc(visit.day), asc(visit.createdAt), asc(visit.id)),
   took: select.select(ofVisit(stageTook)).from(stageTook).where(among(stageTook.dogId)),
   tools: select.select(ofVisit(toolUsed)).from(toolUsed).where(among(toolUsed.dogId)),
