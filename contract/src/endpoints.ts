@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { appointment, appointmentEdit, newAppointment } from './appointments';
 import { auditEntry } from './audit';
+import { cleanDownLine } from './cleanDowns';
 import { afterRow, daySchema, id } from './basics';
 import { ownBreedEdit } from './breeds';
 import { businessEdit, businessView } from './business';
@@ -188,6 +189,11 @@ export const ENDPOINTS = {
     says: 'Who saw, changed, sent, gave away',
     query: z.object({ about: id.optional() }),
     response: list(auditEntry),
+  },
+  'GET /api/clean-downs': {
+    says: 'What was cleaned after each dog of a span of days, newest first',
+    query: z.object({ from: daySchema, to: daySchema }),
+    response: list(cleanDownLine),
   },
   'GET /api/dogs/:id/history': {
     says: 'Everything on record of one dog, newest first',

@@ -1,5 +1,6 @@
 export * from './appointments';
 export * from './audit';
+export * from './cleanDowns';
 export * from './basics';
 export * from './breeds';
 export * from './business';

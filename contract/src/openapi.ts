@@ -26,6 +26,7 @@ const TAGS: Readonly<Record<string, string>> = {
   members: 'people',
   me: 'people',
   audit: 'people',
+  'clean-downs': 'business',
   today: 'the day',
   appointments: 'bookings',
   dogs: 'dogs',

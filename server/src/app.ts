@@ -5,6 +5,7 @@ import express, { Router, type ErrorRequestHandler, type Express, type RequestHa
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { appointmentRoutes } from './features/appointments/routes';
+import { cleanDownRoutes } from './features/cleanDowns/routes';
 import { auditRoutes } from './features/audit/routes';
 import { makeAuth, type Auth } from './platform/auth/auth';
 import { requireSession } from './platform/auth/requireSession';
@@ -109,6 +110,7 @@ export function makeApp(
     calendarRoutes,
     recordRoutes,
     auditRoutes,
+    cleanDownRoutes,
     eraseRoutes,
     homePhotoRoutes,
     messageRoutes,

@@ -33,6 +33,8 @@ export function stagesTook(events: readonly VisitEvent[], state: VisitState, ste
     if (what.type !== 'step done' || since === undefined || together.has(event.id)) continue;
     const step = steps.find(({ id }) => id === what.step);
     const mark = state.steps[what.step];
+    // A disinfectant's time is the business's, not this dog's.
+    if (step?.stage === 'clean-down') continue;
     if (!step || mark?.kind !== 'done' || mark.by.id !== event.id) continue;
     const minutes = (at - since) / 60_000;
     if (minutes < SHORTEST_MINUTES || minutes > LONGEST_MINUTES || step.minutes === 0) continue;

@@ -74,9 +74,10 @@ export function playVisit(
     const seen = replay(loaded, asEvents(happened));
     const step = currentStep(seen.state, seen.steps);
     if (!step) break;
-    minutes.set(step.id, step.minutes * (0.8 + 0.4 * random()));
+    const hands = step.minutes * (0.8 + 0.4 * random());
+    minutes.set(step.id, step.stage === 'clean-down' ? Math.max(hands, (step.dwell?.seconds ?? 0) / 60 + 0.5) : hands);
     if (step.stage === 'nails') happened.push(...nailsOf(loaded, demo));
-    happened.push(...work(step, grades, random), { type: 'step done', step: step.id });
+    happened.push(...work(step, grades, random), ...cleaned(step, business), { type: 'step done', step: step.id });
   }
   for (const { product, mix, tasks } of mixesFor(loaded.planned, business, 1)) {
     const ml = Math.round(mix.need * (demo.thirst ?? 1) * (0.92 + 0.16 * random()));
@@ -106,6 +107,18 @@ function nailsOf({ record, facts, row }: LoadedVisit, demo: DemoDog): Happening[
   return FEET.flatMap((foot) =>
     SIDES.map((side): Happening => ({ type: 'nails judged', place: { site: `paw ${foot}`, side }, length })),
   );
+}
+
+/** Table, tub and tools after the dog, for the clean-down log. */
+function cleaned(step: Step, { products }: StockedBusiness): Happening[] {
+  const { dwell } = step;
+  if (step.stage !== 'clean-down' || !dwell) return [];
+  const disinfectant = products.find(({ kind }) => kind === 'disinfectant');
+  return [
+    ...(disinfectant ? [{ type: 'cleaned with', product: disinfectant.id, name: disinfectant.name } as const] : []),
+    { type: 'timer started', timer: dwell.timer, step: step.id, seconds: dwell.seconds },
+    ...step.parts.map((part): Happening => ({ type: 'checked', step: step.id, part })),
+  ];
 }
 
 function work(step: Step, grades: ReadonlyMap<string, Grade>, random: () => number): Happening[] {

@@ -199,6 +199,21 @@ export const PRODUCTS: readonly DemoProduct[] = [
     opening: 220,
     lots: [{ number: 'RM-08', deliveredDaysAgo: 60, expiresInDays: 400, open: true }],
   },
+  {
+    name: 'Quayside disinfectant',
+    kind: 'disinfectant',
+    label: '49:1',
+    waterParts: '49',
+    contactLeast: 5,
+    suppliedBy: 'house',
+    supplier: 'Quay Wholesale',
+    containerMl: 5000,
+    price: 46,
+    leadDays: 7,
+    safetyMl: 400,
+    opening: 4200,
+    lots: [{ number: 'QD-31', deliveredDaysAgo: 50, expiresInDays: 600, open: true }],
+  },
 ];
 
 export const BOTTLES = [

@@ -379,7 +379,7 @@ describe('a book of before a look at which nothing was needed counted', () => {
 
 describe('a book in which one booking has two visits', () => {
   const settings = { ...config, DATABASE_NAME: 'dewpond_upgrade_twice' };
-  const [its, dogId, memberId, booked, first, second] = [v7(), v7(), v7(), v7(), v7(), v7()];
+  const [its, dogId, memberId, booked, first, second, person] = [v7(), v7(), v7(), v7(), v7(), v7(), v7()];
   let door: pg.Client;
 
   beforeAll(async () => {
@@ -390,7 +390,7 @@ describe('a book in which one booking has two visits', () => {
     );
     await door.query(
       `insert into dewpond.member (business_id, id, person_id, name, role) values ($1, $2, $3, 'Ines', 'manager')`,
-      [its, memberId, v7()],
+      [its, memberId, person],
     );
     await door.query(
       `insert into dewpond.client (business_id, id, name, card, made_from) values ($1, $2, 'Wen Halloran', '{}', 'x')`,
@@ -412,9 +412,25 @@ describe('a book in which one booking has two visits', () => {
         `insert into dewpond.visit (business_id, id, dog_id, appointment_id, day, made_from, created_at) values ($1, $2, $3, $4, '2026-11-20', 'v', $5)`,
         [its, id, dogId, booked, at],
       );
+    // The second was cleaned up after; after the first somebody took it back.
+    const told = (visitId: string, counter: number, what: object) =>
+      door.query(
+        `insert into dewpond.visit_event (business_id, id, visit_id, v, counter, device, person_id, at, offset_ms, what, made_from) values ($1, $2, $3, 3, $4, 'tablet', $5, 1795169100000, 1000, $6, 'e')`,
+        [its, v7(), visitId, counter, person, what],
+      );
+    for (const id of [first, second]) await told(id, 1, { type: 'step done', step: 'clean-down' });
+    await told(first, 2, { type: 'step undone', step: 'clean-down' });
     await migrateDatabase(settings, MIGRATIONS);
   }, 60_000);
   afterAll(() => door.end());
+
+  test('has its clean-downs in the log: when and by whom; what was cleaned nobody ticked then', async () => {
+    const { rows: log } = await door.query('select * from dewpond.clean_down');
+    expect(log).toMatchObject([
+      { visit_id: second, dog_id: dogId, person_id: person, at: new Date(1795169101000), cleaned: [], after: [] },
+    ]);
+    expect(log).toHaveLength(1);
+  });
 
   test('keeps both: the first has the booking, the other says that it came later', async () => {
     const { rows: visits } = await door.query(

@@ -99,6 +99,12 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/ways/audit/AuditScreen')).AuditScreen }),
       },
       {
+        path: 'house/clean-downs',
+        lazy: async () => ({
+          Component: (await import('../features/ways/cleanDowns/CleanDownScreen')).CleanDownScreen,
+        }),
+      },
+      {
         path: 'house/words',
         lazy: async () => ({ Component: (await import('../features/ways/words/WordsScreen')).WordsScreen }),
       },

@@ -7,6 +7,7 @@ const SESSION = ['session', 'members', 'own calendar'] as const;
 const BOOK = [
   ...['today', 'dogs', 'dog', 'clients', 'client', 'vets', 'appointments', 'watch', 'referrals', 'home', 'mix'],
   ...['prefetch', 'mixing', 'stock', 'sheet', 'draft', 'history', 'merge', 'erasure', 'links', 'messages', 'audit'],
+  'clean-downs',
 ] as const;
 /** Products, bottles, mixes and the ledger. */
 const MIXING = [

@@ -129,6 +129,7 @@ export const anyHappening: fc.Arbitrary<Happening> = fc.oneof(
   fc
     .tuple(fc.constantFrom(...ALL_SHOWN), fc.boolean())
     .map(([what, yes]): Happening => ({ type: 'shows today', what, yes })),
+  fc.constantFrom('d1', 'd2').map((product): Happening => ({ type: 'cleaned with', product, name: product })),
   side.map((s): Happening => ({ type: 'plug in', side: s })),
   fc
     .tuple(side, fc.constantFrom('paw front', 'nail hind 1'), fc.constantFrom(...TOE_LENGTHS))

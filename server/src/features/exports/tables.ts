@@ -3,7 +3,17 @@ import { writeBreeds, writeVcards } from '@dewpond/core/importing';
 import { signWords } from '@dewpond/core/findings';
 import { GRADE_WORDS, namePlace, placeOf } from '@dewpond/core/places';
 import { asc, eq } from 'drizzle-orm';
-import { appointment, client, dog, findingSeen, instruction, member, visit, weighing } from '../../platform/db/schema';
+import {
+  appointment,
+  cleanDown,
+  client,
+  dog,
+  findingSeen,
+  instruction,
+  member,
+  visit,
+  weighing,
+} from '../../platform/db/schema';
 import { inPieces } from '../../platform/db/together';
 import { csv, type Exported } from './csv';
 import { mixes, productUse, stock } from './shelfTables';
@@ -20,6 +30,7 @@ export const WHERE_TABLES_COME_OUT: Readonly<Record<string, readonly string[]>> 
     'weighing',
     'stock_entry',
     'made_mix',
+    'clean_down',
     'amount_used',
   ],
   'the file of one dog, with its events and pictures': [
@@ -220,6 +231,29 @@ const weights = csv(
 );
 
 /** The whole book in open formats, one file a table. `dogs.csv` is what an import reads. */
+/** As a place asks for it: what was cleaned, when, by whom, with what, for how long. */
+const cleanDowns = csv(
+  ['At', 'After dog', 'By', 'Cleaned', 'Not ticked', 'With', 'On for s', 'Wanted s', 'After signs'],
+  (from) =>
+    from
+      .select({ line: cleanDown, who: member.name, dog: dog.name })
+      .from(cleanDown)
+      .innerJoin(dog, eq(dog.id, cleanDown.dogId))
+      .leftJoin(member, eq(member.personId, cleanDown.personId))
+      .orderBy(asc(cleanDown.at)),
+  ({ line, who, dog: name }) => [
+    line.at.toISOString(),
+    name,
+    who ?? '',
+    line.cleaned.join('; '),
+    line.left.join('; '),
+    line.productName ?? '',
+    line.seconds ?? '',
+    line.wanted ?? '',
+    line.after.map((sign) => signWords(sign).name).join('; '),
+  ],
+);
+
 export const EXPORTS: Readonly<Record<string, Exported>> = {
   'dogs.csv': dogs,
   'clients.vcf': cards,
@@ -228,6 +262,7 @@ export const EXPORTS: Readonly<Record<string, Exported>> = {
   'bookings.csv': bookings,
   'instructions.csv': instructions,
   'weights.csv': weights,
+  'clean-downs.csv': cleanDowns,
   'stock.csv': stock,
   'mixes.csv': mixes,
   'product-use.csv': productUse,

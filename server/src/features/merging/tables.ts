@@ -2,6 +2,7 @@ import { eq, getTableName, inArray } from 'drizzle-orm';
 import {
   amountUsed,
   appointment,
+  cleanDown,
   dog,
   findingSeen,
   handoverAnswer,
@@ -49,6 +50,7 @@ const OF_VISIT = [
   lotTouched,
   stageTook,
   toolUsed,
+  cleanDown,
   incidentSeen,
   photoShown,
 ] as const;

@@ -50,6 +50,9 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
     'appointment.state',
     'audit.what',
     'audit.words',
+    'clean_down.after',
+    'clean_down.cleaned',
+    'clean_down.left_out',
     'finding.level',
     'finding.place',
     'finding.sign',
@@ -112,6 +115,7 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
   'a device': ['visit_event.device'],
   'a hash of a secret': ['member.feed_hash', 'owner_link.calendar_hash', 'owner_link.secret_hash'],
   'the business, its people and its wording': [
+    'clean_down.product_name',
     'business.colour',
     'business.currency',
     'business.email',

@@ -2,6 +2,7 @@ import type { Shelf } from '../shelf/shelf';
 import { INCIDENTS } from '@dewpond/core/events';
 import { isCareBarred } from '@dewpond/core/steps';
 import {
+  cleanDownOf,
   stepsByHouse,
   earHairOf,
   placeNeededNothing,
@@ -9,6 +10,7 @@ import {
   stagesTook,
   taskOutcomes,
   wasCaredFor,
+  type CleanDown,
 } from '@dewpond/core/visit';
 import { addDays, type Day } from '@dewpond/core/units';
 import { higherLevel, signWords, type Finding, type Level } from '@dewpond/core/findings';
@@ -51,6 +53,7 @@ export async function project(tx: Tenant, loaded: LoadedVisit, shelf: Shelf, wri
     took: stagesTook(loaded.events, state, steps).map((each) => ({ ...key, ...each, basis: BY_COAT })),
     tools: Object.entries(state.tools).map(([part, tool]) => ({ ...key, part, tool })),
     incidents: state.incidents.map((incident) => incidentRow(key, incident)),
+    cleanDowns: [cleanDownOf(loaded)].flatMap((each) => (each ? [cleanDownRow(key, each)] : [])),
     photos: state.photos.map(({ photo, place, sign }) => ({ ...key, photoId: photo, place: placeKey(place), sign })),
     ...use.rows,
   });
@@ -155,4 +158,15 @@ const incidentRow = (
   eventId: by.id,
   place: place === null ? null : placeKey(place),
   askOn: addDays(key.day as Day, INCIDENTS[incident.kind].followUpDays),
+});
+
+const cleanDownRow = (key: VisitKey, { at, person, product, cleaned, left, after, ...line }: CleanDown) => ({
+  ...key,
+  ...line,
+  at: new Date(at),
+  personId: person,
+  productId: product,
+  cleaned: [...cleaned],
+  left: [...left],
+  after: [...after],
 });

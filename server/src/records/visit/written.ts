@@ -3,6 +3,7 @@ import { and, eq, getTableColumns, inArray, isNotNull, or, sql, type Column, typ
 import type { PgTable, QueryBuilder } from 'drizzle-orm/pg-core';
 import {
   amountUsed,
+  cleanDown,
   findingSeen,
   handoverAnswer,
   incidentSeen,
@@ -38,6 +39,7 @@ export const PROJECTIONS = {
   took: { table: stageTook, written: 'wroteTook', keys: ['stage'] },
   tools: { table: toolUsed, written: 'wroteTools', keys: ['part'] },
   incidents: { table: incidentSeen, written: 'wroteIncidents', keys: ['eventId'] },
+  cleanDowns: { table: cleanDown, written: 'wroteCleanDowns', keys: ['eventId'] },
   photos: { table: photoShown, written: 'wrotePhotos', keys: ['photoId'] },
   amounts: { table: amountUsed, written: 'wroteAmounts', keys: ['productId'] },
   mixes: { table: mixTaken, written: 'wroteMixes', keys: ['mixId'] },
@@ -60,6 +62,7 @@ export const writtenQueries = (select: QueryBuilder, ids: AskedFor<readonly stri
   wroteTook: select.select(ownColumns(stageTook)).from(stageTook).where(anyOf(stageTook.visitId, ids)),
   wroteTools: select.select(ownColumns(toolUsed)).from(toolUsed).where(anyOf(toolUsed.visitId, ids)),
   wroteIncidents: select.select(ownColumns(incidentSeen)).from(incidentSeen).where(anyOf(incidentSeen.visitId, ids)),
+  wroteCleanDowns: select.select(ownColumns(cleanDown)).from(cleanDown).where(anyOf(cleanDown.visitId, ids)),
   wrotePhotos: select.select(ownColumns(photoShown)).from(photoShown).where(anyOf(photoShown.visitId, ids)),
   wroteAmounts: select.select(ownColumns(amountUsed)).from(amountUsed).where(anyOf(amountUsed.visitId, ids)),
   wroteMixes: select.select(ownColumns(mixTaken)).from(mixTaken).where(anyOf(mixTaken.visitId, ids)),

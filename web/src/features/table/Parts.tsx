@@ -5,14 +5,25 @@ import { classes } from '../../ui/classes';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
 
-/** A step that is checked part by part: each is touched once it was felt. */
-export function Parts({ table, step }: { readonly table: TableWork; readonly step: Step }) {
+/** A step that is checked part by part: each is touched once it was felt, or cleaned. */
+export function Parts({
+  table,
+  step,
+  name,
+  all,
+}: {
+  readonly table: TableWork;
+  readonly step: Step;
+  readonly name: string;
+  /** What one says of all that are left, by how many they are. */
+  readonly all: (left: number) => string;
+}) {
   const ticked = table.state.checked[step.id] ?? [];
   const left = step.parts.filter((part) => !ticked.includes(part));
   const check = (...parts: readonly string[]) =>
     record(...parts.map((part) => ({ type: 'checked' as const, step: step.id, part })));
   return (
-    <section aria-label="Felt dry" className="my-3">
+    <section aria-label={name} className="my-3">
       <div className="grid grid-cols-4 max-md:grid-cols-2 gap-2">
         {step.parts.map((part) => {
           const done = ticked.includes(part);
@@ -35,8 +46,7 @@ export function Parts({ table, step }: { readonly table: TableWork; readonly ste
       </div>
       {left.length > 1 && (
         <Button look="quiet" className="min-h-14! mt-2" onClick={() => check(...left)}>
-          <Check size={18} aria-hidden /> I felt them:{' '}
-          {left.length === step.parts.length ? 'all' : `the other ${left.length}`} are dry
+          <Check size={18} aria-hidden /> {all(left.length)}
         </Button>
       )}
     </section>

@@ -124,6 +124,7 @@ export function inWords(what: RefusedThing['what']): string {
   if (type === 'owner said') return `the owner said: ${what.text}`;
   if (type === 'word told') return `told by ${what.word.who}`;
   if (type === 'bottle brought') return `brought: ${what.bottle.name}`;
+  if (type === 'cleaned with') return `cleaned with ${what.name}`;
   if (type === 'used') return `used: ${what.name}, ${what.ml} ml`;
   return plainly(what);
 }

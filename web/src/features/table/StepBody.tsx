@@ -12,6 +12,7 @@ import { SourceMark, SourcedLine } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
 import { ShowHow } from '../../parts/methods/ShowHow';
 import { Ahead } from './Ahead';
+import { CleanDown } from './CleanDown';
 import { Crust } from './Crust';
 import { EarHair } from './EarHair';
 import { FinishWith } from './FinishWith';
@@ -73,9 +74,17 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
         step.place && <EarHair table={table} side={step.place.side} />}
       {step.stage === 'nails' && <NailLengths table={table} />}
       {step.stage === 'first clip' && step.pieces.length > 1 && <Pieces table={table} step={step} />}
-      {step.parts.length > 0 && <Parts table={table} step={step} />}
+      {step.parts.length > 0 && step.stage !== 'clean-down' && (
+        <Parts
+          table={table}
+          step={step}
+          name="Felt dry"
+          all={(left) => `I felt them: ${left === step.parts.length ? 'all' : `the other ${left}`} are dry`}
+        />
+      )}
+      {step.stage === 'clean-down' && <CleanDown table={table} step={step} />}
       {step.id.startsWith('mat ') && step.place && <MatPanel table={table} step={step} place={step.place} />}
-      {step.dwell && <TimerButton table={table} step={step} dwell={step.dwell} />}
+      {step.dwell && step.stage !== 'clean-down' && <TimerButton table={table} step={step} dwell={step.dwell} />}
       {step.stage === 'handover' && <Handover table={table} />}
       {step.stage === 'eyes, on the table' && step.place && step.place.side !== 'none' && (
         <Crust table={table} step={step} side={step.place.side} />

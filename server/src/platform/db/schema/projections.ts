@@ -9,7 +9,7 @@ import { boolean, doublePrecision, foreignKey, index, primaryKey, smallint, text
 import { DETAILS } from '../shapes/visits';
 import { shaped } from '../shapes/shaped';
 import { dog } from './book';
-import { businessId, day, dewpond, ofThisBusiness } from './tenancy';
+import { businessId, day, dewpond, instant, ofThisBusiness } from './tenancy';
 import { visit } from './visits';
 
 /** What every table here bears: they are projections, rebuilt from the events by `npm run rebuild-projections`. */
@@ -132,6 +132,34 @@ export const toolUsed = dewpond.table(
     foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
     index('tool_used_by_dog').on(t.businessId, t.dogId, t.day),
     ofThisBusiness('tool_used'),
+  ],
+);
+
+/** What was cleaned after a dog, when, by whom, with what: the business's log. */
+export const cleanDown = dewpond.table(
+  'clean_down',
+  {
+    ...ofVisit(),
+    eventId: uuid('event_id').notNull(),
+    at: instant('at').notNull(),
+    personId: uuid('person_id').notNull(),
+    cleaned: text('cleaned').array().notNull(),
+    /** What belongs to it and was not ticked. */
+    left: text('left_out').array().notNull(),
+    productId: uuid('product_id'),
+    productName: text('product_name'),
+    /** How long the disinfectant was on, s, and how long it should have been; null: no clock ran. */
+    seconds: doublePrecision('seconds'),
+    wanted: doublePrecision('wanted'),
+    /** Signs that may spread, found on this dog. */
+    after: text('after').array().$type<Sign[]>().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.visitId, t.eventId] }),
+    foreignKey({ columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
+    foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
+    index('clean_down_by_day').on(t.businessId, t.day),
+    ofThisBusiness('clean_down'),
   ],
 );
 

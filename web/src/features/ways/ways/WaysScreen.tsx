@@ -57,6 +57,9 @@ function Schools({ business }: { readonly business: BusinessView }) {
           <ButtonLink to="/house/audit" look="quiet">
             Who did what
           </ButtonLink>
+          <ButtonLink to="/house/clean-downs" look="quiet">
+            Clean-down log
+          </ButtonLink>
           <ButtonLink to="/house/words" look="quiet">
             Our words
           </ButtonLink>
