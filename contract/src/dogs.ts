@@ -18,6 +18,7 @@ import {
   EASY,
   HEARING,
   HELPERS,
+  LIKES,
   MINDS,
   MUZZLES_WORN,
   SIGHT,
@@ -66,6 +67,7 @@ const handlingNotes = z.preprocess(
   (given) => (Array.isArray(given) ? { marks: given } : given),
   z.strictObject({
     minds: z.array(z.enum(MINDS)).default([]),
+    likes: z.array(z.enum(LIKES)).default([]),
     helper: z.enum(HELPERS).default(EASY.helper),
     muzzle: z.enum(MUZZLES_WORN).default(EASY.muzzle),
     dryer: z.enum(DRYERS).default(EASY.dryer),

@@ -42,6 +42,7 @@ import {
   DRYERS,
   HEARING,
   HELPERS,
+  LIKES,
   MINDS,
   MUZZLES_WORN,
   SIGHT,
@@ -78,6 +79,7 @@ export const traits: z.ZodType<Traits> = z.object(TRAIT_FIELDS);
 
 const handlingNotes: z.ZodType<HandlingNotes> = z.object({
   minds: z.array(z.enum(MINDS)),
+  likes: z.array(z.enum(LIKES)),
   helper: z.enum(HELPERS),
   muzzle: z.enum(MUZZLES_WORN),
   dryer: z.enum(DRYERS),

@@ -1,4 +1,5 @@
 import { HOUSE_AMOUNTS } from '../dilution';
+import { EASY } from '../handling';
 import type { Sign } from '../findings';
 import type { Side } from '../places';
 import { DEFAULT_HOUSE_WAYS, type HouseWays } from '../ways';
@@ -13,11 +14,12 @@ type OlderEar = Omit<EarHistory, 'plucked' | keyof EarHairRecord> &
 /** A dog as some version wrote it down: reasons were sentences, and eyes had no history. */
 export type OlderFacts = Omit<
   DogFacts,
-  'ears' | 'eyes' | 'fitness' | 'known' | 'suspended' | 'earUnsettled' | 'ways' | Since
+  'ears' | 'eyes' | 'fitness' | 'handling' | 'known' | 'suspended' | 'earUnsettled' | 'ways' | Since
 > & {
   readonly ears: Readonly<Record<Side, OlderEar>>;
   readonly eyes?: DogFacts['eyes'];
   readonly fitness: Omit<DogFacts['fitness'], 'cats'> & Partial<Pick<DogFacts['fitness'], 'cats'>>;
+  readonly handling: Omit<DogFacts['handling'], 'likes'> & Partial<Pick<DogFacts['handling'], 'likes'>>;
   readonly known?: DogFacts['known'];
   readonly suspended: Readonly<Record<string, Suspended | string>>;
   readonly earUnsettled: Readonly<Record<Side, DogFacts['earUnsettled'][Side] | string | null>>;
@@ -43,6 +45,7 @@ export const factsUpToDate = (facts: OlderFacts): DogFacts => ({
   ...facts,
   ways: { ...DEFAULT_HOUSE_WAYS, ...facts.ways },
   fitness: { ...FIT, ...facts.fitness },
+  handling: { ...EASY, ...facts.handling },
   ears: { left: ear(facts.ears.left), right: ear(facts.ears.right) },
   eyes: facts.eyes ?? { left: [], right: [] },
   known: facts.known ?? [],

@@ -1,3 +1,4 @@
+import { LIKES, type Liked } from '../handling';
 import type { DogFacts } from './facts';
 
 interface ShowsUp {
@@ -10,6 +11,16 @@ interface ShowsUp {
   /** The dog as it shows itself; what changes nothing of the work is a mark only. */
   readonly changes: (dog: DogFacts) => Partial<Pick<DogFacts, 'canStandThroughBath' | 'handling'>>;
 }
+
+/** It steadies there: done before and after what it minds. */
+const likes = (what: Liked): ShowsUp => ({
+  name: `It likes to be ${what}`,
+  does: 'There before and after what it minds.',
+  mark: `Likes to be ${what}`,
+  changes: ({ handling }) => ({
+    handling: { ...handling, likes: LIKES.filter((each) => each === what || handling.likes.includes(each)) },
+  }),
+});
 
 /** What can show at the table and changes this visit at once. Common practice, no source. */
 export const SHOWN = {
@@ -45,6 +56,17 @@ export const SHOWN = {
       handling: { ...handling, marks: [...new Set([...handling.marks, 'calm with treats'])] },
     }),
   },
+  'long at the nails': {
+    name: 'It takes long at the nails',
+    does: 'One paw at a time, a break between two. Its own minutes are booked.',
+    mark: 'Long at the nails',
+    changes: ({ handling }) => ({
+      handling: { ...handling, marks: [...new Set([...handling.marks, 'long at the nails'])] },
+    }),
+  },
+  'likes its chest scratched': likes('scratched at the chest'),
+  'likes its ears scratched': likes('scratched behind the ears'),
+  'likes its rump scratched': likes('scratched at the rump'),
 } as const satisfies Record<string, ShowsUp>;
 export type ShownToday = keyof typeof SHOWN;
 export const ALL_SHOWN = Object.keys(SHOWN) as [ShownToday, ...ShownToday[]];

@@ -4,12 +4,14 @@ export {
   EASY,
   HEARING,
   HELPERS,
+  LIKES,
   MINDS,
   MUZZLES_WORN,
   SIGHT,
   TETHERS,
   handlingMarks,
   type HandlingNotes,
+  type Liked,
   type Minded,
 } from './notes';
 export { restraintPlan, type Restrained, type RestraintLine } from './restraint';

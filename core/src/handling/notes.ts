@@ -19,6 +19,19 @@ export const MINDS = [
 ] as const;
 export type Minded = (typeof MINDS)[number];
 
+/** What it likes, to begin with and to end with. Common practice, no source. */
+export const LIKES = [
+  'treats',
+  'a quiet voice',
+  'scratched at the chest',
+  'scratched behind the ears',
+  'scratched at the rump',
+  'a towel under its feet',
+  'a break on the floor',
+  'another dog beside it',
+] as const;
+export type Liked = (typeof LIKES)[number];
+
 export const HELPERS = ['no helper', 'helper for what it minds', 'helper throughout'] as const;
 export const MUZZLES_WORN = ['no muzzle', 'basket muzzle', 'soft muzzle, minutes only'] as const;
 export const DRYERS = ['any dryer', 'low and from afar', 'towels only'] as const;
@@ -30,6 +43,7 @@ export const BEST_TIMES = ['any time', 'first of the day', 'morning', 'afternoon
 /** How a dog is handled, as marks one can act on; `marks` holds what fits none of them, in the groomer's words. */
 export interface HandlingNotes {
   readonly minds: readonly Minded[];
+  readonly likes: readonly Liked[];
   readonly helper: (typeof HELPERS)[number];
   readonly muzzle: (typeof MUZZLES_WORN)[number];
   readonly dryer: (typeof DRYERS)[number];
@@ -43,6 +57,7 @@ export interface HandlingNotes {
 /** A dog that minds nothing. */
 export const EASY: HandlingNotes = {
   minds: [],
+  likes: [],
   helper: 'no helper',
   muzzle: 'no muzzle',
   dryer: 'any dryer',
@@ -64,6 +79,7 @@ export function handlingMarks(notes: HandlingNotes, standsThroughBath = true): s
     ...unusual(notes.helper, EASY.helper),
     ...(notes.tether === 'harness' ? ['Harness only'] : []),
     ...(notes.minds.length > 0 ? [`Minds ${notes.minds.join(', ')}`] : []),
+    ...(notes.likes.length > 0 ? [`Likes ${notes.likes.join(', ')}`] : []),
     ...(notes.dryer === EASY.dryer ? [] : [`Dryer: ${notes.dryer}`]),
     ...unusual(notes.bestTime, EASY.bestTime),
     ...notes.marks,

@@ -48,3 +48,4 @@ export {
   type Clock,
   type EarSoak,
 } from './timers';
+export { shownByClocks, worthAMark } from './worthAMark';

@@ -3,7 +3,8 @@ import { makePlan, restraintOf } from '../careplan';
 import { aDog } from '../careplan/tests/randomDogs';
 import { ALL_SHOWN, asShown, isKnown, shownRefused, type DogFacts, type ShownToday } from '../dog';
 import type { Happening } from '../events';
-import { readVisit, tiredBy, tiringBudget } from '.';
+import { handlingMarks } from '../handling';
+import { readVisit, shownByClocks, tiredBy, tiringBudget, worthAMark } from '.';
 import { logged } from './tests/randomVisits';
 
 const visit = (facts: DogFacts, ...what: readonly Happening[]) =>
@@ -15,10 +16,10 @@ const shows = (what: ShownToday, yes = true): Happening => ({ type: 'shows today
 const words = ({ steps }: ReturnType<typeof visit>): string =>
   steps.flatMap(({ how, title }) => [...how.map((said) => said.words), title.id]).join('\n');
 
-describe('how it shows itself today', () => {
-  const spaniel = aDog({}, 'springer');
-  const pug = aDog({}, 'pug');
+const spaniel = aDog({}, 'springer');
+const pug = aDog({}, 'pug');
 
+describe('how it shows itself today', () => {
   test('it cannot stand: washed lying, from this tap on; taken back, as before', () => {
     expect(words(visit(spaniel))).not.toMatch(/Lying on a mat, in parts/);
     expect(words(visit(spaniel, shows('cannot stand')))).toMatch(/Lying on a mat, in parts/);
@@ -83,5 +84,36 @@ describe('a dog that tires has a budget', () => {
         ways: { ...aDog().ways, dryerMinutes: 'no limit', standingMinutes: 'no limit' },
       }),
     ).toBeNull();
+  });
+});
+
+describe('what is offered as a mark', () => {
+  const nails = (...minutes: readonly number[]) =>
+    minutes.map((each) => ({ stage: 'nails' as const, minutes: each, predicted: 6 }));
+
+  test('what was so before and is so today, and does not stand on the dog', () => {
+    const dog = { facts: spaniel, shownBefore: ['no blower', 'likes its chest scratched'] as const };
+    expect(worthAMark(dog, ['likes its chest scratched', 'two people'])).toEqual(['likes its chest scratched']);
+    const kept = asShown(spaniel, ['likes its chest scratched']);
+    expect(kept.handling.likes).toEqual(['scratched at the chest']);
+    expect(worthAMark({ ...dog, facts: kept }, ['likes its chest scratched'])).toEqual([]);
+  });
+
+  test.each<[string, readonly number[], boolean]>([
+    ['twice twelve minutes', [12, 12], true],
+    ['once', [12, 6, 6], false],
+    ['a little longer each time', [7, 8, 8], false],
+  ])('nails that took long, by the clock alone: %s', (_, minutes, isOffered) => {
+    const shownBefore = shownByClocks(nails(...minutes));
+    expect(worthAMark({ facts: spaniel, shownBefore }, [])).toEqual(isOffered ? ['long at the nails'] : []);
+    expect(shownByClocks(nails(...minutes).map((each) => ({ ...each, stage: 'dry' as const })))).toEqual([]);
+  });
+
+  test('likes stand beside dislikes among the marks', () => {
+    const { handling } = asShown(spaniel, ['likes its rump scratched', 'likes its chest scratched']);
+    expect(handlingMarks({ ...handling, minds: ['ears'] })).toEqual([
+      'Minds ears',
+      'Likes scratched at the chest, scratched at the rump',
+    ]);
   });
 });

@@ -190,7 +190,7 @@ export function dogView(more: Partial<DogView> = {}): DogView {
       nailBled: false,
       reactions: '',
       hazeKnown: false,
-      handling: { ...HARNESS, minds: [], marks: ['no neck loop'] },
+      handling: { ...HARNESS, minds: [], likes: [], marks: ['no neck loop'] },
       chip: '',
       note: '',
     },

@@ -5,6 +5,7 @@ import {
   DRYERS,
   HEARING,
   HELPERS,
+  LIKES,
   MINDS,
   MUZZLES_WORN,
   SIGHT,
@@ -133,6 +134,7 @@ const anyServices = fc.record(
 
 const anyHandling: fc.Arbitrary<HandlingNotes> = fc.record({
   minds: fc.subarray([...MINDS]),
+  likes: fc.subarray([...LIKES]),
   helper: fc.constantFrom(...HELPERS),
   muzzle: fc.constantFrom(...MUZZLES_WORN),
   dryer: fc.constantFrom(...DRYERS),

@@ -2,6 +2,7 @@ import type { VisitView } from '@dewpond/contract';
 import type { MixesAvailable } from '../../records/mixing/dayPlan';
 import { atLeast, type Level, findingWords } from '@dewpond/core/findings';
 import { placeKey } from '@dewpond/core/places';
+import { shownByClocks } from '@dewpond/core/visit';
 import { describe } from '../../records/dog/facts';
 import { mixesFor, needsOfBath } from '../../records/dog/bathNeeds';
 import { marksOf } from '../../records/dog/dogRecord';
@@ -64,7 +65,7 @@ export async function preparedView(
       ownerSaid: lastWord(record, 'ownerSaid'),
       closing: lastWord(record, 'closingNote'),
     },
-    shownBefore: [...new Set(record.visits.flatMap(({ shown }) => shown))],
+    shownBefore: [...new Set([...record.visits.flatMap(({ shown }) => shown), ...shownByClocks(record.took)])],
     lastAnswers: record.answers,
   };
 }

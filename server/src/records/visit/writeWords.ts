@@ -67,7 +67,7 @@ async function keepMarks(tx: Tenant, { row, state, planned }: LoadedVisit): Prom
     { ...planned.facts, canStandThroughBath: stands, handling: noted },
     fresh,
   );
-  const asWritten = { ...handling, minds: [...handling.minds], marks: [...handling.marks] };
+  const asWritten = { ...handling, minds: [...handling.minds], likes: [...handling.likes], marks: [...handling.marks] };
   await tx
     .update(dog)
     .set({ profile: { ...known.profile, canStandThroughBath, handling: asWritten }, version: sql`${dog.version} + 1` })

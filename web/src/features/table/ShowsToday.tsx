@@ -1,6 +1,6 @@
-import { ALL_SHOWN, SHOWN, isKnown, shownRefused, type ShownToday } from '@dewpond/core/dog';
+import { ALL_SHOWN, SHOWN, shownRefused } from '@dewpond/core/dog';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '@dewpond/core/provenance';
-import { tiredBy, type Tired } from '@dewpond/core/visit';
+import { tiredBy, worthAMark, type Tired } from '@dewpond/core/visit';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { useNow } from '../../browser/useNow';
@@ -96,13 +96,11 @@ function TiredToday({ table }: { readonly table: TableWork }) {
 /** What showed before, too, and stands nowhere on the dog yet: offered at the close, one tap each. */
 export function MarksToKeep({ table }: { readonly table: TableWork }) {
   const { shown, marksKept } = table.state;
-  const offered = shown.filter(
-    (what: ShownToday) => table.visit.shownBefore.includes(what) && !isKnown(table.visit.facts, what),
-  );
+  const offered = worthAMark(table.visit, shown);
   if (offered.length === 0) return null;
   return (
     <section aria-label="Write it on the dog?" className="flex flex-col gap-2">
-      <p className="text-lg">It showed before, too. Write it on the dog?</p>
+      <p className="text-lg">It was so before, too. Write it on the dog?</p>
       {offered.map((what) => (
         <Button
           key={what}

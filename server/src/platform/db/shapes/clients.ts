@@ -5,6 +5,7 @@ import {
   DRYERS,
   HEARING,
   HELPERS,
+  LIKES,
   MINDS,
   MUZZLES_WORN,
   SIGHT,
@@ -104,6 +105,7 @@ const ear = z.object({
 });
 const handling = z.object({
   minds: z.array(oneOf(MINDS)).default([]),
+  likes: z.array(oneOf(LIKES)).default([]),
   helper: oneOf(HELPERS).default(EASY.helper),
   muzzle: oneOf(MUZZLES_WORN).default(EASY.muzzle),
   dryer: oneOf(DRYERS).default(EASY.dryer),

@@ -3,6 +3,7 @@ import {
   DRYERS,
   HEARING,
   HELPERS,
+  LIKES,
   MINDS,
   MUZZLES_WORN,
   SIGHT,
@@ -10,6 +11,7 @@ import {
   type HandlingNotes,
 } from '@dewpond/core/handling';
 import { Toggle } from 'radix-ui';
+import { classes } from '../../../ui/classes';
 import { SelectField } from '../../../ui/SelectField';
 
 interface HandlingFieldsProps {
@@ -28,31 +30,12 @@ const CHOICES = {
 } as const;
 type HandlingChoice = keyof typeof CHOICES;
 
-/** What the dog minds, one tap each; then who and what it takes. */
+/** What the dog minds and likes, one tap each; then who and what it takes. */
 export function HandlingFields({ notes, set }: HandlingFieldsProps) {
-  const minds = (what: (typeof MINDS)[number], pressed: boolean) =>
-    set({
-      minds: pressed
-        ? MINDS.filter((each) => each === what || notes.minds.includes(each))
-        : notes.minds.filter((each) => each !== what),
-    });
   return (
     <>
-      <div role="group" aria-label="Minds" className="col-span-2">
-        <p className="text-sm font-semibold mb-1.5">Minds</p>
-        <div className="flex flex-wrap gap-1.5">
-          {MINDS.map((what) => (
-            <Toggle.Root
-              key={what}
-              pressed={notes.minds.includes(what)}
-              onPressedChange={(pressed) => minds(what, pressed)}
-              className="rounded-full border border-line px-3.5 min-h-11 text-[15px] text-soft data-[state=on]:bg-watch-pale data-[state=on]:text-watch data-[state=on]:border-watch data-[state=on]:font-semibold"
-            >
-              {what}
-            </Toggle.Root>
-          ))}
-        </div>
-      </div>
+      <Taps name="Minds" all={MINDS} chosen={notes.minds} tone={MINDED} onChange={(minds) => set({ minds })} />
+      <Taps name="Likes" all={LIKES} chosen={notes.likes} tone={LIKED} onChange={(likes) => set({ likes })} />
       <details
         className="col-span-2 group"
         open={(Object.keys(CHOICES) as HandlingChoice[]).some((key) => notes[key] !== CHOICES[key].values[0])}
@@ -76,5 +59,45 @@ export function HandlingFields({ notes, set }: HandlingFieldsProps) {
         </div>
       </details>
     </>
+  );
+}
+
+const MINDED = 'data-[state=on]:bg-watch-pale data-[state=on]:text-watch data-[state=on]:border-watch';
+const LIKED = 'data-[state=on]:bg-reed-pale data-[state=on]:text-reed data-[state=on]:border-reed';
+
+function Taps<T extends string>({
+  name,
+  all,
+  chosen,
+  tone,
+  onChange,
+}: {
+  readonly name: string;
+  readonly all: readonly T[];
+  readonly chosen: readonly T[];
+  readonly tone: string;
+  readonly onChange: (chosen: T[]) => void;
+}) {
+  return (
+    <div role="group" aria-label={name} className="col-span-2">
+      <p className="text-sm font-semibold mb-1.5">{name}</p>
+      <div className="flex flex-wrap gap-1.5">
+        {all.map((what) => (
+          <Toggle.Root
+            key={what}
+            pressed={chosen.includes(what)}
+            onPressedChange={(pressed) =>
+              onChange(all.filter((each) => (each === what ? pressed : chosen.includes(each))))
+            }
+            className={classes(
+              'rounded-full border border-line px-3.5 min-h-11 text-[15px] text-soft data-[state=on]:font-semibold',
+              tone,
+            )}
+          >
+            {what}
+          </Toggle.Root>
+        ))}
+      </div>
+    </div>
   );
 }

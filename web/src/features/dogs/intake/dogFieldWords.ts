@@ -61,8 +61,8 @@ export function showField(
         )
         .join('\n');
     case 'handling': {
-      const { marks: _, minds, ...plain } = form.handling;
-      return [...minds, ...Object.values(plain)].join('\n');
+      const { marks: _, minds, likes, ...plain } = form.handling;
+      return [...minds, ...likes.map((each) => `likes ${each}`), ...Object.values(plain)].join('\n');
     }
     case 'ears':
       return (['left', 'right'] as const)

@@ -104,7 +104,12 @@ export function profileOf(form: DogForm, units: UnitSystem, stored: Partial<DogP
     seen: form.seen,
     sex: form.sex,
     chip: form.chip.replaceAll(/[\s.-]/g, '').toUpperCase(),
-    handling: { ...form.handling, minds: [...form.handling.minds], marks: marksOf(form.marks) },
+    handling: {
+      ...form.handling,
+      minds: [...form.handling.minds],
+      likes: [...form.handling.likes],
+      marks: marksOf(form.marks),
+    },
     note: form.note,
     nailBled: form.nailBled,
     reactions: form.reactions,
