@@ -49,3 +49,4 @@ export {
   type EarSoak,
 } from './timers';
 export { shownByClocks, worthAMark } from './worthAMark';
+export { leaveOut, minutesOf, splitOverTwo, splitVisit, type VisitSplit } from './splitVisit';

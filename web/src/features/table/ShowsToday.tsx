@@ -1,14 +1,14 @@
 import { ALL_SHOWN, SHOWN, shownRefused } from '@dewpond/core/dog';
-import { COMMON_PRACTICE, HOUSE_VALUE } from '@dewpond/core/provenance';
-import { tiredBy, worthAMark, type Tired } from '@dewpond/core/visit';
+import { COMMON_PRACTICE } from '@dewpond/core/provenance';
+import { worthAMark } from '@dewpond/core/visit';
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { useNow } from '../../browser/useNow';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { SourceMark } from '../../ui/SourceMark';
+import { TiredToday } from './TiredToday';
 import type { TableWork } from './useTable';
-import { allEvents, record, useVisitLog } from './visitLog';
+import { record } from './visitLog';
 
 /** How the dog shows itself today, with what is done about it from now on; two taps, and the steps follow at once. */
 export function ShowsToday({ table }: { readonly table: TableWork }) {
@@ -69,27 +69,6 @@ function Ask({ table, onClose }: { readonly table: TableWork; readonly onClose: 
         })}
       </div>
     </Dialog>
-  );
-}
-
-const SAID: Readonly<Record<Tired['at'], (minutes: number) => string>> = {
-  dryer: (minutes) => `${minutes} min at the dryer: a break, or towels.`,
-  here: (minutes) => `${minutes} min here: leave out what can wait, or send it home and finish another day (More).`,
-};
-
-/** An old, blind or flat-faced dog has had its minutes: leave out, or split the visit over two. */
-function TiredToday({ table }: { readonly table: TableWork }) {
-  const known = useVisitLog((log) => log.known);
-  const own = useVisitLog((log) => log.own);
-  const offset = useVisitLog((log) => log.offset) ?? 0;
-  const now = useNow(30_000) + offset;
-  const tired = tiredBy(table, allEvents({ known, own }), now);
-  if (tired === null) return null;
-  return (
-    <p role="status" className="rounded-xl border border-watch bg-watch-pale px-3 py-2 leading-snug">
-      <b>{SAID[tired.at](tired.minutes)}</b>{' '}
-      <SourceMark source={HOUSE_VALUE} because={`The business’s minutes for a dog that tires: ${tired.because}.`} />
-    </p>
   );
 }
 

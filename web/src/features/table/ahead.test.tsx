@@ -4,7 +4,8 @@ import { readVisit, type BeforeVisit } from '@dewpond/core/visit';
 import { screen, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { expect, test } from 'vitest';
-import { MEMBER, facts, visitView } from '../../tests/demoDog';
+import { addDays } from '@dewpond/core/units';
+import { MEMBER, TODAY, facts, visitView } from '../../tests/demoDog';
 import { standAtTable } from '../../tests/tableSide';
 
 const button = (name: RegExp | string) => screen.getByRole('button', { name });
@@ -26,6 +27,8 @@ function view(done: readonly Happening[], minutesAgo = 1) {
     events: [first, ...done.map((what, i): VisitEvent => ({ ...first, id: v7(), counter: 2 + i, what }))],
   });
 }
+/** All that must be done of a dog that is dry yet. */
+const BEGUN = ['prepare', 'handover', 'look-over', 'decide'];
 const did = (...steps: readonly string[]): Happening[] => steps.map((step) => ({ type: 'step done', step }));
 
 test('below a step stand the next two, and when the dog is ready', async () => {
@@ -96,9 +99,45 @@ test('it cannot stand, in two taps: told beside every step, and offered for the 
   expect(happened().at(-1)).toEqual({ type: 'shows today', what: 'cannot stand', yes: false });
 });
 
-test('a flat face has its minutes: after them the screen says what can be done', async () => {
+test('a flat face has its minutes: after them what can wait is left out in two taps, or kept for another day', async () => {
   await standAtTable(view([], 20));
-  expect(screen.queryByText(/min here: leave out/)).toBeNull();
-  await standAtTable(view([], 50));
-  expect(screen.getByText(/50 min here: leave out what can wait/)).toBeTruthy();
+  expect(screen.queryByText(/min here/)).toBeNull();
+  const { person, happened } = await standAtTable(view([], 50));
+  expect(screen.getByText(/50 min here: it has had its time/)).toBeTruthy();
+  await person.click(button('Leave out, or split it…'));
+  const dialog = within(screen.getByRole('dialog'));
+  expect(within(dialog.getByRole('region', { name: 'Can wait' })).getByText('Wet the coat')).toBeTruthy();
+  expect(within(dialog.getByRole('region', { name: 'Must be done now' })).queryByText('Wet the coat')).toBeNull();
+  await person.click(dialog.getByRole('button', { name: 'Leave out what can wait' }));
+  const left = happened();
+  expect(left).toContainEqual(
+    expect.objectContaining({
+      type: 'step skipped',
+      step: 'wet',
+      because: expect.objectContaining({ choice: 'has had enough' }) as object,
+    }),
+  );
+  expect(left.some((each) => each.type === 'step skipped' && each.step === 'look-over')).toBe(false);
+  expect(screen.queryByRole('button', { name: 'Leave out, or split it…' })).toBeNull();
+});
+
+test('split over two: only what must be done comes now; then it goes home, and the rest is another day’s', async () => {
+  const { person, happened } = await standAtTable(view(did(...BEGUN, 'wet'), 50));
+  await person.click(button('Leave out, or split it…'));
+  await person.click(button(/^Split: only what must be done now/));
+  expect(happened().some(({ type }) => type === 'step moved')).toBe(true);
+  expect(screen.getAllByRole('heading', { level: 1 }).at(-1)?.textContent).toMatch(/rinse|water off|dry/i);
+});
+
+test('with nothing left that must be done it goes home, and says when it comes back', async () => {
+  const { person, happened } = await standAtTable(view(did(...BEGUN), 50));
+  await person.click(button('Leave out, or split it…'));
+  await person.click(button('Home now, the rest then'));
+  expect(happened()).toEqual([
+    {
+      type: 'went home',
+      because: expect.objectContaining({ choice: 'has had enough' }) as object,
+      back: addDays(TODAY, 7),
+    },
+  ]);
 });
