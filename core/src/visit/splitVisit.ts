@@ -63,23 +63,28 @@ const skipped = ({ id }: Step): Happening => ({
 export const leaveOut = ({ canWait }: VisitSplit): Happening[] => canWait.map(skipped);
 
 /**
- * What can wait comes after what must be done, to be finished another day; what belongs to a bath that has begun, or what
- * holds up a step that must be done, is left out instead.
+ * What can wait comes after what must be done, to be finished another day; what belongs to a bath that has begun, what
+ * holds up a step that must be done, or what cannot come later, is left out instead.
  */
 export function splitOverTwo(work: VisitWork, { must, canWait }: VisitSplit): Happening[] {
   const holding = new Set(must.flatMap((step) => waitsFor(work.state, work.steps, step)).map(({ id }) => id));
   const wet = isWet(work.state);
   const goes = (step: Step) => holding.has(step.id) || (wet && IN_THE_BATH.has(step.stage));
   const moves: Happening[] = [];
+  const left = new Set(canWait.filter(goes).map(({ id }) => id));
   let list: readonly Step[] = work.steps;
   // From the last on, each before the one moved before it: they keep their order, and what must come first does.
   let before = must.find(({ stage }) => stage === 'record')?.id;
   for (const { id } of canWait.filter((step) => !goes(step)).toReversed()) {
     const moved: Step[] | null = before === undefined ? null : movedBefore(list, id, before);
-    if (moved === null || before === undefined) continue;
+    if (moved === null || before === undefined) {
+      // It belongs before something that is done already.
+      left.add(id);
+      continue;
+    }
     list = moved;
     moves.push({ type: 'step moved', step: id, before });
     before = id;
   }
-  return [...canWait.filter(goes).map(skipped), ...moves];
+  return [...canWait.filter(({ id }) => left.has(id)).map(skipped), ...moves];
 }
