@@ -30,7 +30,7 @@ import { newOwnerLink, ownerLinkView } from './links';
 import { memberView, sessionView } from './members';
 import { draftQuery, messageDraft, messageStep, messageView, newMessage } from './messages';
 import { MIXING_ENDPOINTS } from './mixingEndpoints';
-import { ownerPage } from './ownerPage';
+import { newVetLook, ownerPage } from './ownerPage';
 import { businessProfileEdit, businessProfileView } from './profile';
 import { referralEdit, referralView } from './referrals';
 import { sheetEditing, sheetView } from './sheets';
@@ -216,6 +216,11 @@ export const ENDPOINTS = {
   },
   'GET /api/owner': { says: 'An owner’s page, by the secret of its link', response: ownerPage },
   'POST /api/owner/seen': { says: 'The page is in sight', body: z.strictObject({}), response: z.object({}) },
+  'PUT /api/owner/vet-looks': {
+    says: 'When a vet looked last, as the owner tells it',
+    body: newVetLook,
+    response: z.object({}),
+  },
   'PUT /api/owner/home': {
     says: 'Something was done at home, or not after all',
     body: homeTicking,

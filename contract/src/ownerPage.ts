@@ -1,3 +1,4 @@
+import { VET_TASKS } from '@dewpond/core/tasks';
 import { z } from 'zod';
 import { daySchema, id } from './basics';
 import { traits } from './facts';
@@ -19,9 +20,14 @@ export const ownerPage = z.object({
   booked: z.array(z.object({ startsAt: z.string(), kind: z.string() })),
   zone: z.string(),
   suggested: daySchema.nullable(),
+  /** Looks of a vet that are wanted regularly and not known to be recent, in the owner's language. */
+  vetLooks: z.array(z.object({ task: z.enum(VET_TASKS), name: z.string(), last: daySchema.nullable() })),
   home: homeCareView,
   /** A calendar of home care and bookings to subscribe to. */
   calendar: z.string(),
   until: z.string(),
 });
 export type OwnerPage = z.infer<typeof ownerPage>;
+
+/** When a vet looked last, as the owner tells it. */
+export const newVetLook = z.strictObject({ task: z.enum(VET_TASKS), on: daySchema });

@@ -21,3 +21,14 @@ export function vetLooksDue(plan: CarePlan, instructions: readonly Instruction[]
     return isRecent ? [] : [{ task, name: TASKS[task].name, last }];
   });
 }
+
+/** A vet's look on a day, as its owner tells it: at the table, or on the owner's page. */
+export const vetLookTold = (id: string, { task, on }: { readonly task: VetTask; readonly on: Day }) =>
+  ({
+    id,
+    by: 'vet',
+    who: 'a vet, says the owner',
+    place: null,
+    says: { kind: 'vet saw', task, on },
+    until: null,
+  }) as const;

@@ -5,7 +5,7 @@ import sharp from 'sharp';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
-import { addDog, app, clock, openSalon, type Salon } from './salon';
+import { addDog, app, clock, guest, openSalon, type Salon } from './salon';
 import { musty, reachable, textOf } from './owner';
 import { begin, eventsOf, visitDog } from './tableSide';
 
@@ -307,5 +307,51 @@ describe('a place a vet should see', () => {
     expect(text).not.toMatch(/infect|otitis|diagnos/i);
     const { status } = await request(app).get(`/api/referrals/${open?.id}/letter.pdf`).set('Cookie', stranger.cookie);
     expect(status).toBe(404);
+  });
+});
+
+describe('a vet’s look, told on the owner’s page', () => {
+  const day = (ms: number) => new Date(ms).toISOString().slice(0, 10);
+  const DAY = 86_400_000;
+
+  /** The page of a dog with prominent eyes, of which nobody knows when a vet saw them. */
+  async function pageOfAPug() {
+    const own = await openSalon();
+    const { dogId } = await addDog(own, { breeds: ['pug'], weightKg: 8 });
+    const { body: link } = await own.call('POST /api/links', { body: { id: v7(), dogId, days: 30 } });
+    const as = guest(link.url.split('#')[1] ?? '');
+    const looks = async () =>
+      ((await request(app).get('/api/owner').set(as)).body as { vetLooks: { task: string; last: string | null }[] })
+        .vetLooks;
+    const tell = async (body: object) => (await request(app).put('/api/owner/vet-looks').set(as).send(body)).status;
+    const words = async () => (await own.call('GET /api/dogs/:id', { id: dogId })).body.instructions;
+    return { looks, tell, words };
+  }
+
+  test('is kept with whose word it is, once, and is then not asked any more', async () => {
+    const { looks, tell, words } = await pageOfAPug();
+    expect(await looks()).toEqual([{ task: 'eye check', name: expect.any(String) as string, last: null }]);
+    const on = day(clock.now - 20 * DAY);
+    expect([await tell({ task: 'eye check', on }), await tell({ task: 'eye check', on })]).toEqual([200, 200]);
+    expect(await words()).toMatchObject([
+      { by: 'vet', who: 'a vet, says the owner', says: { kind: 'vet saw', task: 'eye check', on } },
+    ]);
+    expect(await looks()).toEqual([]);
+  });
+
+  test('long ago, it is kept and still asked; a day to come, of another age or of no look is refused', async () => {
+    const { looks, tell, words } = await pageOfAPug();
+    const on = day(clock.now - 400 * DAY);
+    expect(await tell({ task: 'eye check', on })).toBe(200);
+    expect(await looks()).toMatchObject([{ task: 'eye check', last: on }]);
+    const refused = [
+      { task: 'eye check', on: day(clock.now + DAY) },
+      { task: 'eye check', on: '1999-01-01' },
+      { task: 'nails', on },
+      { task: 'eye check', on: 'yesterday' },
+      { task: 'eye check', on, who: 'Dr Oyelaran' },
+    ];
+    for (const body of refused) expect([body, await tell(body)]).toEqual([body, 422]);
+    expect(await words()).toHaveLength(1);
   });
 });

@@ -1,6 +1,6 @@
 import { homeTicking, type OwnerPage } from '@dewpond/contract';
 import { atLeast, type Level } from '@dewpond/core/findings';
-import { nextVisit } from '@dewpond/core/due';
+import { nextVisit, vetLooksDue } from '@dewpond/core/due';
 import { placeOf } from '@dewpond/core/places';
 import { readSheet } from '@dewpond/core/sheet';
 import { daysBetween, type Day } from '@dewpond/core/units';
@@ -36,6 +36,7 @@ import { sheetAsPdf } from '../../records/documents/sheetPdf';
 import { sheetViewFor } from '../../records/documents/sheetView';
 import { loadVisits } from '../../records/visit/load';
 import { keepHomePhoto, pictureBody, sendHomePhoto } from './homePhotos';
+import { keepVetLook } from './vetLooks';
 import { calendarUrl, openLink } from '../../records/links/ownerLinks';
 
 /** So far back an owner may tick what was forgotten. */
@@ -105,6 +106,11 @@ export function ownerPages(services: Services): Router {
             set: { note },
           });
     });
+    response.json({});
+  });
+
+  router.put('/api/owner/vet-looks', express.json({ limit: '10kb' }), async (request, response) => {
+    await keepVetLook(services, guestOf(request), request.body);
     response.json({});
   });
 
@@ -213,7 +219,7 @@ async function pageFor(
   if (!record) throw closed();
   const today = dayIn(business.zone, now);
   const words = await loadWords(tx);
-  const { due, facts } = planFor(record, business, today);
+  const { due, facts, plan } = planFor(record, business, today);
   const closedVisits = record.visits.filter((visit) => visit.closed !== null).slice(-SHEETS);
   const visits = await loadVisits(
     tx,
@@ -254,6 +260,11 @@ async function pageFor(
     booked: booked.map(({ startsAt, kind }) => ({ startsAt, kind })),
     zone: business.zone,
     suggested: nextVisit(due, today)?.day ?? null,
+    vetLooks: vetLooksDue(plan, record.instructions, today).map(({ task, last }) => ({
+      task,
+      name: wording.tasks[task],
+      last,
+    })),
     home: await homeCareOf(tx, business, record, today),
     calendar: calendarUrl(services.site, businessId, linkId, 'owner calendar'),
     until: until.toISOString(),

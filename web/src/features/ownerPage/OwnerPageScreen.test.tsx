@@ -4,7 +4,7 @@ import { makePlan } from '@dewpond/core/careplan';
 import { planDue } from '@dewpond/core/due';
 import { addDays, day } from '@dewpond/core/units';
 import { ENGLISH, homeTaskTold, wordingIn } from '@dewpond/core/wording';
-import { screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { TODAY, facts } from '../../tests/demoDog';
@@ -46,6 +46,7 @@ const ownerPage = (more: Partial<OwnerPage> = {}, wording = ENGLISH): OwnerPage 
   letters: [],
   booked: [{ startsAt: '2026-12-16T09:30:00Z', kind: 'full visit' }],
   zone: 'Europe/London',
+  vetLooks: [],
   suggested: null,
   home: {
     since: addDays(TODAY, -30),
@@ -71,6 +72,7 @@ function openPage(given: OwnerPage) {
       seen += 1;
       return {};
     },
+    'PUT /api/owner/vet-looks': () => ({}),
     'PUT /api/owner/home': ({ body: { key, day: on, done, note } }) => {
       const others = stands.home.ticks.filter((tick) => tick.key !== key || tick.day !== on);
       stands = { ...stands, home: { ...stands.home, ticks: done ? [...others, { key, day: on, note }] : others } };
@@ -141,6 +143,33 @@ describe('an owner who reads Spanish', () => {
     const [sheets] = screen.getAllByRole('article');
     sheets?.remove();
     expect(container.textContent).not.toMatch(/\b(the|and|your|visit|print|week|home|today|every|minutes)\b/i);
+  });
+});
+
+describe('a vet’s look', () => {
+  const eyes = { task: 'eye check', name: 'Eyes seen by a vet', last: null } as const;
+
+  test('is asked with the last day known; a day of the past is kept, one to come is not', async () => {
+    const { person, server } = openPage(ownerPage({ vetLooks: [{ ...eyes, last: addDays(TODAY, -400) }] }));
+    const asked = within(await screen.findByRole('region', { name: 'Seen by a vet?' }));
+    expect(asked.getByText(/The last we know of: /)).toBeTruthy();
+    const day = asked.getByLabelText('Eyes seen by a vet: day of the last one');
+    const keep = asked.getByRole<HTMLButtonElement>('button', { name: 'Keep' });
+    expect(keep.disabled).toBe(true);
+    fireEvent.change(day, { target: { value: addDays(TODAY, 1) } });
+    expect(keep.disabled).toBe(true);
+    fireEvent.change(day, { target: { value: addDays(TODAY, -20) } });
+    await person.click(keep);
+    await waitFor(() =>
+      expect(server.sent.at(-1)).toEqual(['PUT /api/owner/vet-looks', { task: 'eye check', on: addDays(TODAY, -20) }]),
+    );
+    expect(await screen.findAllByText('Thank you, noted.')).not.toEqual([]);
+  });
+
+  test('is not asked of a dog that needs none', async () => {
+    openPage(ownerPage());
+    await screen.findByRole('region', { name: 'Next dates' });
+    expect(screen.queryByText('Seen by a vet?')).toBeNull();
   });
 });
 

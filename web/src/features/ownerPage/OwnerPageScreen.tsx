@@ -13,6 +13,7 @@ import { ReadLines } from '../../parts/sheet/ReadLines';
 import { SheetBody } from '../../parts/sheet/SheetBody';
 import { AtHome } from './AtHome';
 import { ownerFile, ownerPage, tellSeen, tokenHere } from './ownerCall';
+import { VetLooks } from './VetLooks';
 import { WeekToPrint } from './WeekToPrint';
 import { usePictures } from './usePictures';
 
@@ -90,6 +91,7 @@ function Page({ page }: { readonly page: OwnerPage }) {
             </FileButton>
           </section>
         ))}
+        <VetLooks page={page} />
         {!fresh && atHome}
         {page.sheets.length > 1 && (
           <nav aria-label={words.visits} className="no-print max-w-[880px] mx-auto mb-3 flex gap-2 overflow-x-auto">

@@ -1,3 +1,4 @@
+import type { VetTask } from '@dewpond/core/tasks';
 import type { Day } from '@dewpond/core/units';
 import type { OwnerPage, Problem } from '@dewpond/contract';
 
@@ -43,3 +44,11 @@ export const tickHome = (tick: CareTick) =>
 /** A picture from home, made small on the telephone before it is sent. */
 export const sendPicture = (id: string, picture: Blob) =>
   ask(`/api/owner/home/photos/${id}`, { method: 'PUT', headers: { 'content-type': picture.type }, body: picture });
+
+/** When a vet looked last. */
+export const tellVetLook = (look: { readonly task: VetTask; readonly on: Day }) =>
+  ask('/api/owner/vet-looks', {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(look),
+  });

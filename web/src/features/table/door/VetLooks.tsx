@@ -1,4 +1,4 @@
-import { vetLooksDue, type VetLookDue } from '@dewpond/core/due';
+import { vetLookTold, vetLooksDue, type VetLookDue } from '@dewpond/core/due';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
 import { showDay, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
@@ -56,19 +56,7 @@ function Look({ look: { task, name, last }, today }: { readonly look: VetLookDue
         className="min-h-14!"
         disabled={!fits}
         aria-label={`Keep: ${name}`}
-        onClick={() =>
-          record({
-            type: 'word told',
-            word: {
-              id: v7(),
-              by: 'vet',
-              who: 'a vet, says the owner',
-              place: null,
-              says: { kind: 'vet saw', task, on: on as Day },
-              until: null,
-            },
-          })
-        }
+        onClick={() => record({ type: 'word told', word: vetLookTold(v7(), { task, on: on as Day }) })}
       >
         Keep
       </Button>

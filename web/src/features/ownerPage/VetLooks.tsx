@@ -1,0 +1,67 @@
+import type { OwnerPage } from '@dewpond/contract';
+import { isDay, showDay } from '@dewpond/core/units';
+import { fillIn } from '@dewpond/core/wording';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Button } from '../../ui/Button';
+import { TextField } from '../../ui/Field';
+import { tell } from '../../ui/toasts';
+import { tellVetLook } from './ownerCall';
+
+/** Looks of a vet that are wanted regularly: the owner tells when the last one was, and then it is not due. */
+export function VetLooks({ page }: { readonly page: OwnerPage }) {
+  const { words, vetLooks } = page;
+  if (vetLooks.length === 0) return null;
+  return (
+    <section
+      aria-label={words.vetLook}
+      className="no-print max-w-[880px] mx-auto mb-4 rounded-card border border-line bg-surface px-5 py-4"
+    >
+      <h2 className="text-xl">{words.vetLook}</h2>
+      <p className="text-soft mb-2">{fillIn(words.vetLookWhy, { dog: page.dog })}</p>
+      <ul className="flex flex-col gap-2">
+        {vetLooks.map((each) => (
+          <Look key={each.task} page={page} look={each} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Look({
+  page: { words, language, home },
+  look: { task, name, last },
+}: {
+  readonly page: OwnerPage;
+  readonly look: OwnerPage['vetLooks'][number];
+}) {
+  const client = useQueryClient();
+  const [on, setOn] = useState('');
+  const keep = useMutation({
+    mutationFn: tellVetLook,
+    onSuccess: () => tell(words.vetLookKept),
+    onError: () => tell(words.notKept, { tone: 'stop' }),
+    onSettled: () => client.invalidateQueries({ queryKey: ['owner page'] }),
+  });
+  const day = isDay(on) && on <= home.today ? on : null;
+  return (
+    <li className="flex flex-wrap items-end gap-2">
+      <span className="flex-1 min-w-48 self-center">
+        <span className="block font-bold text-lg leading-tight">{name}</span>
+        {last !== null && (
+          <span className="block text-sm text-soft">{fillIn(words.vetLookLast, { day: showDay(last, language) })}</span>
+        )}
+      </span>
+      <TextField
+        label={fillIn(words.vetLookDay, { look: name })}
+        type="date"
+        max={home.today}
+        value={on}
+        onChange={(event) => setOn(event.target.value)}
+      />
+      <Button disabled={day === null || keep.isPending} onClick={() => day !== null && keep.mutate({ task, on: day })}>
+        {words.keep}
+      </Button>
+    </li>
+  );
+}
