@@ -24,6 +24,7 @@ export {
   type Skin,
   type Suspended,
 } from './facts';
+export { describeDog, factsAsSeen, type BusinessOfPlans, type DogAsSeen } from './asSeen';
 export { factsUpToDate, type OlderFacts } from './factsUpToDate';
 export { instructionWords } from './instructionWords';
 export {

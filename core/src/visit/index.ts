@@ -2,6 +2,7 @@ export { finishing, type Finish } from './finishing';
 export { afterBrownPads, earWorkOf } from './earRounds';
 export { asPlannedUpTo, needsAnswer, type AsPlanned } from './asPlanned';
 export { tiredBy, tiringBudget, type Tired, type TiringBudget } from './budget';
+export { chosenBath, type ChosenBath } from './chosenBath';
 export { bathToday, partsOfWord } from './bathToday';
 export { cautionsNow, type Caution } from './cautions';
 export { cleanDownOf, type CleanDown } from './cleanDown';

@@ -1,5 +1,6 @@
 import { finding } from '@dewpond/core/findings';
 import { readSheet } from '@dewpond/core/sheet';
+import { describeDog, factsAsSeen } from '@dewpond/core/dog';
 import type { Happening } from '@dewpond/core/events';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { eq } from 'drizzle-orm';
@@ -315,4 +316,22 @@ test('whole visits end with every step settled', async () => {
   const happened = wholeVisit(view, []);
   expect(happened.at(-1)).toEqual({ type: 'closed', how: 'finished' });
   expect(happened.filter((each) => each.type === 'plug in')).toHaveLength(2);
+});
+
+test('a dog of which only its card is known has the facts that a device makes of it without a network', async () => {
+  const own = await openSalon();
+  const profile = {
+    breeds: ['lagotto'],
+    weightKg: 14.2,
+    seen: { coatLength: 'short' },
+    skin: 'sensitive',
+    swims: true,
+  };
+  const { dogId } = await addDog(own, profile);
+  const { body: dog } = await own.call('GET /api/dogs/:id', { id: dogId });
+  const { body: house } = await own.call('GET /api/business');
+  const { body: view } = await own.call('GET /api/visits/:id', { id: await begin(own, dogId) });
+  expect(factsAsSeen(dog.profile, house, view.day)).toEqual(view.facts);
+  expect(view.facts.traits.coatLength).toBe('short');
+  expect(describeDog(view.facts, dog.profile, 'metric')).toBe(view.dog.words);
 });

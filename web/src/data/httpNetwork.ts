@@ -17,8 +17,15 @@ const refused = (error: unknown): { readonly kind: 'refused'; readonly words: st
 
 /** The device's own work goes to the server over HTTP. */
 export const httpNetwork: Network = {
-  async beginVisit({ id, dogId, appointmentId, begun }) {
+  async beginVisit({ id, dogId, appointmentId, begun, newDog }) {
     try {
+      // Sent again, each is known by its id: whatever a lost answer left undone is done now.
+      if (newDog?.client) await call('POST /api/clients', { body: newDog.client, patience: PATIENCE_MS });
+      if (newDog)
+        await call('POST /api/dogs', {
+          body: { id: dogId, clientId: newDog.clientId, profile: newDog.profile },
+          patience: PATIENCE_MS,
+        });
       const body = { id, dogId, appointmentId, ...(begun ? { begun } : {}) };
       await call('POST /api/visits', { body, patience: PATIENCE_MS });
       return { kind: 'taken', answer: null };

@@ -327,6 +327,46 @@ describe.each<readonly [string, () => DeviceStorage]>([
       expect(await storage.photos.all()).toHaveLength(0);
     });
 
+    test('of a dog that is not in the book: its owner, the dog, the visit, its events, in that order', async () => {
+      const asked: string[] = [];
+      let answers = 0;
+      openServer({
+        'POST /api/clients': ({ body }) => {
+          asked.push('client');
+          return { id: body.id };
+        },
+        'POST /api/dogs': ({ body }) => {
+          asked.push('dog');
+          // The first answer is lost on its way: all of it is sent again, under the same ids.
+          if ((answers += 1) === 1) throw new RefusedAnswer(503, { kind: 'server', message: 'away' });
+          return { id: body.id };
+        },
+        'POST /api/visits': ({ body }) => {
+          asked.push('visit');
+          return { id: body.id };
+        },
+        'POST /api/visits/:id/events': ({ body }) => {
+          asked.push('events');
+          return {
+            taken: body.events.map((each) => visitEvent.parse(each).id),
+            known: [],
+            refused: [],
+            serverNow: Date.now(),
+          };
+        },
+      });
+      const [id, dogId, clientId] = [v7(), v7(), v7()];
+      await ownWork.addVisit({
+        ...{ id, person: ME, dogId, appointmentId: null, refused: null },
+        newDog: { client: { id: clientId, name: 'Kofi Lindgren' }, clientId, profile: { name: 'Wren', weightKg: 9 } },
+      });
+      await ownWork.addEvents([done(id)]);
+      await outbox.open(ME);
+      await settled();
+      expect(asked).toEqual(['client', 'dog', 'client', 'dog', 'visit', 'events']);
+      expect(await storage.visits.all()).toEqual([]);
+    });
+
     test('that the server refuses: visit and events are told, and kept', async () => {
       openServer({
         'POST /api/visits': () => {

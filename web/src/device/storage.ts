@@ -1,3 +1,4 @@
+import type { BodyOf, DogProfileInput } from '@dewpond/contract';
 import type { VisitEvent } from '@dewpond/core/events';
 
 /**
@@ -25,6 +26,16 @@ export interface WaitingVisit {
   /** When, by this device's clock, and what it knew of how far that is off; visits of older versions do not say. */
   readonly begun?: { readonly at: number; readonly offset: number | null };
   readonly refused: string | null;
+  /** The dog was not in the book: it is written there before the visit, and its owner before it. */
+  readonly newDog?: NewInBook;
+}
+
+/** A dog that is not in the book yet, as this device took it in; each is sent as it stands, once. */
+export interface NewInBook {
+  /** Null: of a client who is in the book. */
+  readonly client: BodyOf<'POST /api/clients'> | null;
+  readonly clientId: string;
+  readonly profile: DogProfileInput;
 }
 
 /** A picture taken at the table, waiting to be sent after the event that names it. */

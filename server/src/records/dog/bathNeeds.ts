@@ -1,16 +1,10 @@
-import {
-  PRODUCT_PARTS,
-  visitNeeds,
-  type BathChoice,
-  type ChosenProduct,
-  type EarsWorked,
-  type Need,
-} from '@dewpond/core/needs';
+import { PRODUCT_PARTS, visitNeeds, type EarsWorked, type Need } from '@dewpond/core/needs';
 import type { DueLine } from '@dewpond/core/due';
 import { bathMix, mixCard, surfaceArea, RESERVE } from '@dewpond/core/dilution';
 import { millilitres } from '@dewpond/core/units';
 import { mostWaste } from '@dewpond/core/ways';
-import { partsOf, type BathShown, type ProductShown, type VisitContents } from '@dewpond/core/steps';
+import { partsOf, type VisitContents } from '@dewpond/core/steps';
+import { chosenBath, type ChosenBath } from '@dewpond/core/visit';
 import type { MixView } from '@dewpond/contract';
 import { type StockedBusiness } from '../business/business';
 import { type StockedProduct, strengthWords, type Shelf } from '../shelf/shelf';
@@ -46,45 +40,8 @@ const isConditionerDue = (due: readonly DueLine[] | undefined): boolean => {
   return state !== 'not yet';
 };
 
-/** The bath as it was chosen: what is shown of it, and how long its washes stay on. */
-export interface ChosenBath {
-  readonly shown: BathShown | null;
-  /** Minutes the timed wash must stay on: the instruction first, then the label. */
-  readonly contactMinutes: number;
-  /** Most minutes on the skin, by the label; a vet's own time has no such end, null. */
-  readonly contactMost: number | null;
-}
-
-export function bathOf(planned: PlannedBath, shelf: Shelf): ChosenBath {
-  const { bath } = needsOfBath(planned, shelf, 1);
-  const given = planned.plan.bathProduct;
-  const label = bath?.bath?.product.contact ?? bath?.['second wash']?.product.contact;
-  return {
-    shown: bath && bathShownOf(bath),
-    contactMinutes: given?.contactMinutes ?? label?.least ?? 0,
-    contactMost: given ? null : (label?.most ?? null),
-  };
-}
-
-/** The choice as a screen and a device need it. */
-function bathShownOf(bath: BathChoice<StockedProduct>): BathShown {
-  const shown = (chosen: ChosenProduct<StockedProduct> | null): ProductShown | null =>
-    chosen && {
-      productId: chosen.product.id,
-      name: chosen.product.name,
-      strength: strengthWords(chosen.product),
-      because: chosen.because,
-      source: chosen.source,
-    };
-  return {
-    bath: shown(bath.bath),
-    'second wash': shown(bath['second wash']),
-    'face wash': shown(bath['face wash']),
-    conditioner: shown(bath.conditioner),
-    conditioned: bath.conditioned,
-    trouble: bath.trouble,
-  };
-}
+export const bathOf = (planned: PlannedBath, shelf: Shelf): ChosenBath =>
+  chosenBath(needsOfBath(planned, shelf, 1).bath, planned.plan);
 
 /** The mixes of one dog's bath: washes, mild face wash, conditioner, as far as house, dog and vet ask for them. */
 export function mixesFor(planned: PlannedBath, business: StockedBusiness, dogFactor: number): MixView[] {

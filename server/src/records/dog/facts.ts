@@ -1,12 +1,18 @@
-import { composeTraits, earOdds, nameBreeds } from '@dewpond/core/catalogue';
-import { FIT, knownSigns, liftsOf, waysOfDog, type DogFacts, type EarHistory, type Suspended } from '@dewpond/core/dog';
+import {
+  describeDog,
+  factsAsSeen,
+  knownSigns,
+  liftsOf,
+  type DogFacts,
+  type EarHistory,
+  type Suspended,
+} from '@dewpond/core/dog';
 import type { CarePlan } from '@dewpond/core/careplan';
 import { planDue, type DueLine } from '@dewpond/core/due';
-import { lifeStage } from '@dewpond/core/catalogue';
 import { countsAt, stillKnown, type Finding, type KnownSign, type Level } from '@dewpond/core/findings';
 import { lookedAtWith, placeKey, placeOf, type PlaceKey, type Side } from '@dewpond/core/places';
 import type { SignSeen } from '@dewpond/core/reasons';
-import { daysBetween, kilograms, showWeight, yearsOld, type Day } from '@dewpond/core/units';
+import { daysBetween, type Day } from '@dewpond/core/units';
 import { applyAnswers, lastingAnswers, type HandoverAnswers } from '@dewpond/core/events';
 import type { DogProfile } from '@dewpond/contract';
 import type { Business } from '../business/business';
@@ -20,59 +26,24 @@ export function factsOf(
   today: Day,
 ): DogFacts {
   const { profile } = dog;
-  const { traits, breeds, handling } = composeTraits(profile.breeds, profile.seen, business.catalogue);
   const { consents } = client.card;
-  const weight = kilograms(profile.weightKg);
   const last = visits.at(-1)?.id;
   const lastFindings = findings.filter((found) => found.visitId === last);
   const facts: DogFacts = {
-    traits,
-    breedHandling: handling,
-    weight,
-    lifeStage: lifeStage(profile.born === null ? null : yearsOld(profile.born, today), weight),
-    canStandThroughBath: profile.canStandThroughBath,
-    skin: profile.skin,
-    coatCondition: profile.coatCondition,
-    fitness: FIT,
-    swims: profile.swims,
-    grassSeedMonths: profile.grassSeedMonths,
-    hayFeverMonths: profile.hayFeverMonths,
-    dirtyWork: profile.dirtyWork,
-    hardGround: profile.hardGround,
-    whiteCoat: profile.whiteCoat,
-    stiffJoints: profile.stiffJoints,
-    tightBreathing: profile.tightBreathing,
-    tearingSeenByVet: profile.tearingSeenByVet,
-    earTrouble: profile.earTrouble,
-    earOdds: earOdds(breeds),
-    eyes: { left: [], right: [] },
+    ...factsAsSeen(profile, business, today, business.catalogue),
     ears: {
       left: earHistory(profile, earHair.left, 'left', today),
       right: earHistory(profile, earHair.right, 'right', today),
     },
     // The owner's dated word counts for all their dogs; before there is one, what was noted of this dog.
     pluckingConsent: consents.plucking?.yes ?? profile.pluckingConsent,
-    pluckingStress: profile.pluckingStress,
-    nailsOvergrown: profile.nailsOvergrown,
-    nailBled: profile.nailBled,
-    reactions: profile.reactions,
     reactedTo,
-    hazeKnown: profile.hazeKnown,
-    handling: profile.handling,
     muzzleAgreed: consents.muzzle?.yes ?? null,
-    services: business.services,
-    liftAloneKg: business.liftAloneKg,
-    ...waysOfDog(business.ways, profile.ownWays),
-    mixPerSquareMetre: business.mixPerSquareMetre,
-    washKinds: business.washKinds,
-    intervals: business.intervals,
-    ownBath: profile.ownBath,
-    instructions: instructions.map(({ version: _, ...said }) => said),
+    instructions: instructions.map(({ version: _, ...its }) => its),
     lifts: liftsOf(instructions),
     known: knownOf(instructions, findings, today),
     suspended: suspendedPlaces(places, findings),
     earUnsettled: { left: unsettled(lastFindings, 'left'), right: unsettled(lastFindings, 'right') },
-    today,
   };
   const said: HandoverAnswers = Object.fromEntries(
     Object.entries(answers).map(([question, { answer }]): [string, boolean] => [question, answer]),
@@ -160,15 +131,8 @@ export function planFor(record: DogRecord, business: Business, today: Day): Plan
 }
 
 /** The dog in one line: "Lagotto Romagnolo × Miniature Poodle, 14.2 kg, half-length curly, 6 years". */
-export function describe({ dog }: DogRecord, facts: DogFacts, { units, catalogue }: Business): string {
-  const { profile } = dog;
-  const { coat, coatLength } = facts.traits;
-  const length = coatLength === 'half' ? 'half-length' : coatLength === 'full' ? 'full-length' : coatLength;
-  const coatWords = coat.startsWith(length) ? `${coat} coat` : `${length} ${coat} coat`;
-  const years = profile.born === null ? null : yearsOld(profile.born, facts.today);
-  const age = years === null ? 'age not known' : years < 1 ? 'under a year' : years === 1 ? '1 year' : `${years} years`;
-  return [nameBreeds(profile.breeds, catalogue), showWeight(facts.weight, units), coatWords, age].join(', ');
-}
+export const describe = ({ dog: { profile } }: DogRecord, facts: DogFacts, { units, catalogue }: Business): string =>
+  describeDog(facts, profile, units, catalogue);
 
 /** The newest inspection of each place, and everything found there then: "last time". */
 export function lastInspection({

@@ -21,7 +21,7 @@ export function TodayScreen() {
         <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
           <header className="flex flex-wrap items-baseline justify-between gap-x-6">
             <h1>{showDay(today.day)}</h1>
-            <p className="text-soft">
+            <p className="text-soft flex-1">
               {summary(today.dogs, today.zone)}{' '}
               {today.dogs.length > 0 && (
                 <SourceMark
@@ -30,6 +30,9 @@ export function TodayScreen() {
                 />
               )}
             </p>
+            <ButtonLink to="/dogs/new" look="quiet">
+              A dog not in the book
+            </ButtonLink>
           </header>
           {today.returning.map(({ visitId, dog, because }) => (
             <p

@@ -1,5 +1,8 @@
 import { act, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
+import { visitView } from '@dewpond/contract';
+import { ownWork } from '../../../data/device';
+import { askVisit } from '../../../data/prefetch';
 import { queryClient } from '../../../data/queries';
 import { client, dogView, business, session } from '../../../tests/demoDog';
 import { openServer, show } from '../../../tests/server';
@@ -93,6 +96,45 @@ describe('a new dog', () => {
     expect(await screen.findByText('another screen')).toBeTruthy();
     expect(server.sent).toHaveLength(1);
     expect(server.sent[0]?.[1]).toMatchObject({ clientId: KNOWN.id });
+  });
+
+  test('that stands here is begun without a network, with the plan of what one sees; the book is written later', async () => {
+    await ownWork.storage.clear();
+    const { person, server } = openForm();
+    await person.type(await screen.findByLabelText('Owner’s name'), 'Kofi Lindgren');
+    await person.type(field('Phone'), '01632 960190');
+    await person.type(field('Dog’s name'), 'Pippin');
+    await person.type(field('Weight, kg'), '7.5');
+    await pick(person, 'Pug');
+    // Nobody is signed in to the outbox here: nothing is sent.
+    await person.click(screen.getByRole('button', { name: 'It is here: begin its visit' }));
+    expect(await screen.findByText('another screen')).toBeTruthy();
+    expect(server.sent).toEqual([]);
+    const [waiting] = await ownWork.storage.visits.all();
+    expect(waiting).toMatchObject({
+      appointmentId: null,
+      newDog: { client: { name: 'Kofi Lindgren' }, profile: { name: 'Pippin', weightKg: 7.5, breeds: ['pug'] } },
+    });
+    const visit = await askVisit(waiting?.id ?? '');
+    expect(visit).toMatchObject({
+      dog: { id: waiting?.dogId, name: 'Pippin', weightKg: 7.5 },
+      owner: { name: 'Kofi Lindgren', phones: ['01632 960190'] },
+      lastTime: null,
+    });
+    expect(visit.facts.traits.muzzle).toBe('flat');
+    expect(visit.dog.words).toMatch(/^Pug, 7.5 kg, /);
+    expect(visit.bath?.bath?.name).toBeTruthy();
+    expect(visit.atTheDoor.dog).toMatch(/ask for the rest of its card/);
+    expect(() => visitView.parse(visit)).not.toThrow();
+  });
+
+  test('what does not fit the book is told at its field, and no visit begins', async () => {
+    await ownWork.storage.clear();
+    const { person } = openForm();
+    await person.type(await screen.findByLabelText('Dog’s name'), 'Pippin');
+    await person.click(screen.getByRole('button', { name: 'It is here: begin its visit' }));
+    expect(await screen.findByText(/number of kilograms/)).toBeTruthy();
+    expect(await ownWork.storage.visits.all()).toEqual([]);
   });
 
   test.each([

@@ -1,10 +1,14 @@
-import type { Day } from '@dewpond/core/units';
-import { useState } from 'react';
+import { showDay, type Day } from '@dewpond/core/units';
+import { useState, type FormEvent } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { v7 } from 'uuid';
 import { call, refusedUnder } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
-import { useSession } from '../../../data/queries';
+import { useBusiness, useClients, useSession } from '../../../data/queries';
+import { useCatalogue } from '../../../data/useCatalogue';
+import { dayOf } from '../../../browser/times';
+import { useOnline } from '../../../browser/useOnline';
+import { beginNewDog } from '../../../parts/visits/beginNewDog';
 import { fresh, useDraft, type Fields } from '../../../forms/useDraft';
 import { useUnits } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
@@ -21,8 +25,10 @@ export function IntakeScreen() {
   const [search] = useSearchParams();
   const [ids] = useState(() => ({ client: v7(), dog: v7() }));
   const units = useUnits();
-  const today = useSession().data?.today ?? ('9999-12-31' as Day);
+  const session = useSession().data;
+  const today = session?.today ?? ('9999-12-31' as Day);
   const navigate = useNavigate();
+  const online = useOnline();
   const draft = useDraft(fresh<DogForm>({ ...EMPTY_FORM, clientId: search.get('owner') ?? '' }), {
     as: (typed) => intakeOf(typed, units),
     fits: intakeFits(today),
@@ -42,6 +48,21 @@ export function IntakeScreen() {
     },
     tells: true,
   });
+  const business = useBusiness().data;
+  const clients = useClients().data;
+  const catalogue = useCatalogue();
+  const begin = async ({ owner, profile }: Intake) => {
+    if (!session || !business) return;
+    const { clientId } = form;
+    const clientName = clients?.find(({ id }) => id === clientId)?.name ?? '';
+    const day = dayOf(Date.now(), session.business.zone) as Day;
+    const id = await beginNewDog(
+      { ids, owner, clientId, clientName, profile: { ...profile, note: profile.note || toComplete(day) } },
+      business,
+      { day, person: session.person.id, units, catalogue },
+    );
+    void navigate(`/visits/${id}`);
+  };
   return (
     <form
       onSubmit={draft.submit((body) => save.mutate(body))}
@@ -50,10 +71,26 @@ export function IntakeScreen() {
     >
       <header className="flex items-center justify-between">
         <h1>New dog</h1>
-        <Button type="submit" look="main" disabled={save.isPending}>
-          Add to the book
-        </Button>
+        <div className="flex flex-wrap gap-2">
+          <Button
+            disabled={!business || save.isPending}
+            onClick={(event) =>
+              draft.submit((body) => void begin(body))(event as unknown as FormEvent<HTMLFormElement>)
+            }
+          >
+            It is here: begin its visit
+          </Button>
+          <Button type="submit" look="main" disabled={save.isPending}>
+            Add to the book
+          </Button>
+        </div>
       </header>
+      {!online && (
+        <p role="status" className="rounded-xl bg-watch-pale text-watch font-semibold px-4 py-2.5">
+          No network: it cannot be added to the book now, but its visit can begin. It is written there when the network
+          is back.
+        </p>
+      )}
       <div className="grid grid-cols-[1fr_400px] max-lg:grid-cols-1 gap-3.5 items-start">
         <div className="flex flex-col gap-3.5">
           <OwnerCard draft={draft} />
@@ -68,6 +105,10 @@ export function IntakeScreen() {
     </form>
   );
 }
+
+/** Stands on the dog, and at its next handover, until somebody has done it. */
+const toComplete = (day: Day): string =>
+  `Taken in at the table on ${showDay(day)}: ask for the rest of its card, its past and its owner’s consents.`;
 
 function OwnerCard({ draft: { form, set, field, within } }: { readonly draft: Fields<DogForm> }) {
   return (
