@@ -68,6 +68,42 @@ test.describe('in the van', () => {
     const steps = events.flatMap(({ what }) => (what.type === 'step done' ? [what.step] : []));
     expect(new Set(steps).size).toBe(steps.length);
   });
+
+  test('a dog that is not in the book is begun with what one sees; the book is written when the network is back', async ({
+    page,
+    context,
+  }) => {
+    await page.goto('/dogs/new');
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready;
+    });
+    await page.goto('/');
+    await page.reload();
+    await expect(page.getByRole('link', { name: 'A dog not in the book' })).toBeVisible();
+    await context.setOffline(true);
+    await page.getByRole('link', { name: 'A dog not in the book' }).tap();
+    await page.getByLabel('Owner’s name').fill('Kofi Lindgren');
+    await page.getByLabel('Dog’s name').fill('Driftwood');
+    await page.getByLabel('Weight, kg').fill('7.5');
+    await expect(page.getByText(/No network: it cannot be added to the book now/)).toBeVisible();
+    await page.getByRole('button', { name: 'It is here: begin its visit' }).tap();
+    await expect(page.getByText(/^step 1 of/)).toBeVisible();
+    const id = visitId(page);
+    await bigButton(page).tap();
+    await page.getByRole('button', { name: /^No to the other/ }).tap();
+    await bigButton(page).tap();
+    await lookAllClear(page, byFinger);
+    await expect(page.getByText(/not sent yet: \d+ kept on this device/)).toBeVisible();
+    await page.reload();
+    await expect(page.getByText(/^step 3 of/)).toBeVisible();
+    await context.setOffline(false);
+    await expect(page.getByText('the server has it all')).toBeVisible({ timeout: 40_000 });
+    const { events } = await visitAtServer(page, id);
+    expect(events.some(({ what }) => what.type === 'looked clear')).toBe(true);
+    await page.goto('/dogs');
+    await page.getByRole('link', { name: 'Driftwood', exact: true }).first().tap();
+    await expect(page.getByText(/ask for the rest of its card/).first()).toBeVisible();
+  });
 });
 
 test('a whole visit by keyboard alone', async ({ page }) => {

@@ -85,7 +85,7 @@ export async function finishAllSteps(page: Page, press: Press = byMouse): Promis
     for (const out of await page.getByRole('button', { name: 'Out, dry' }).all()) {
       if ((await out.isEnabled()) && (await out.getAttribute('aria-pressed')) === 'false') await press(out);
     }
-    for (const one of [/came out clean/, /I felt them:/, /^No to the other/]) {
+    for (const one of [/came out clean/, /I felt them:/, /^No to the other/, /^All of it is clean/]) {
       const button = page.getByRole('button', { name: one });
       if (await button.isVisible()) await press(button);
     }
@@ -140,6 +140,36 @@ export async function bookTonight(page: Page, name: string, hour: number): Promi
     startsAt: new Date(`${today}T${hour}:00:00Z`).toISOString(),
     minutes: 30,
   });
+}
+
+/** A client new to the book; with their word on plucking where it is given. */
+export async function newClient(page: Page, agrees: { readonly plucking?: boolean } = {}): Promise<string> {
+  const id = newId();
+  const on = new Date().toISOString().slice(0, 10);
+  const consents = agrees.plucking === undefined ? {} : { plucking: { yes: agrees.plucking, on } };
+  const answer = await page.request.post('/api/clients', { data: { id, name: 'Mere Tuhoe', card: { consents } } });
+  expect(answer.status(), await answer.text()).toBe(201);
+  return id;
+}
+
+/** A dog of theirs that is written down with this; returns its id. */
+export async function newDogInBook(page: Page, clientId: string, profile: object): Promise<string> {
+  const id = newId();
+  const answer = await page.request.post('/api/dogs', { data: { id, clientId, profile } });
+  expect(answer.status(), await answer.text()).toBe(201);
+  return id;
+}
+
+export async function openDogById(page: Page, id: string): Promise<void> {
+  await page.goto(`/dogs/${id}`);
+  await expect(page.getByRole('heading', { name: 'The next bath' })).toBeVisible();
+}
+
+/** Another step of the table, from the list of all. */
+export async function goToStep(page: Page, step: string | RegExp): Promise<void> {
+  await page.keyboard.press('s');
+  await page.getByRole('dialog').getByRole('button', { name: step }).first().click();
+  await expect(page.getByRole('dialog')).toBeHidden();
 }
 
 /** Everything the server knows of a visit. */

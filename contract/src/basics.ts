@@ -86,3 +86,6 @@ export const problem = z.object({
   }),
 });
 export type Problem = z.infer<typeof problem>;
+
+/** A word that was said on a day. */
+export const wordOfDay = z.object({ day: daySchema, words: z.string() });

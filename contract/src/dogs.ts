@@ -29,7 +29,20 @@ import { PROGRAMMES, WENT, type Lesson, type ProgrammeKind } from '@dewpond/core
 import { HEAVIEST_DOG_KG, LIGHTEST_DOG_KG, daysBetween, type Day } from '@dewpond/core/units';
 import { HOUSE_QUESTIONS, type HouseQuestion } from '@dewpond/core/ways';
 import { z } from 'zod';
-import { daySchema, foldDepths, grade, gradeOrNone, id, line, many, newId, place, text, version } from './basics';
+import {
+  daySchema,
+  foldDepths,
+  grade,
+  gradeOrNone,
+  id,
+  line,
+  many,
+  newId,
+  place,
+  text,
+  version,
+  wordOfDay,
+} from './basics';
 import { appointment } from './appointments';
 import { bathShown, lathering } from './bath';
 import { client } from './clients';
@@ -275,6 +288,10 @@ export const dogView = z.object({
   visits: z.array(visitMark).describe('Past visits, oldest first'),
   drift: z.array(z.object({ place: z.string(), words: z.string() })),
   openFindings: z.array(openFinding),
+  /** Schools that its record speaks for: one tap makes them its own. */
+  proposedWays: z.array(z.object({ question: houseQuestion, school: z.string(), because: z.string() })),
+  /** What was noted at the last visits, to be read again. */
+  notes: z.object({ ownerSaid: wordOfDay.nullable(), closing: wordOfDay.nullable() }),
   appointments: z.array(appointment),
   amounts: z.object({
     factor: z.number(),

@@ -4,7 +4,7 @@ import { HANDOVER_QUESTIONS, type HandoverQuestion } from '@dewpond/core/events'
 import { VISIT_KINDS } from '@dewpond/core/steps';
 import type { Minutes } from '@dewpond/core/units';
 import { z } from 'zod';
-import { daySchema, id, many, newId } from './basics';
+import { daySchema, id, many, newId, wordOfDay } from './basics';
 import { visitEventRead } from './events';
 import { agreedVisit } from './appointments';
 import { dogFacts, findingRead } from './facts';
@@ -99,7 +99,6 @@ export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
 export const PHOTO_LIMIT = 8 * 1024 * 1024;
 
 /** What was said at a visit. */
-const wordOfDay = z.object({ day: daySchema, words: z.string() });
 
 /** All that a visit stands on before anything happens: enough for the whole visit without a network. */
 const preparedVisit = {

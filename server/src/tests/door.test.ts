@@ -1,5 +1,6 @@
 import { day } from '@dewpond/core/units';
 import type { Happening, ToldWord } from '@dewpond/core/events';
+import { finding } from '@dewpond/core/findings';
 import { eq } from 'drizzle-orm';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
@@ -214,6 +215,10 @@ test('what the owner said and the closing note are read at the next handover and
     ownerSaid: { day: '2026-11-25', words: 'scratches at night' },
     closing: { day: '2026-11-25', words: 'left hind nail split' },
   });
+  expect((await dogView()).notes).toEqual({
+    ownerSaid: { day: '2026-11-25', words: 'scratches at night' },
+    closing: { day: '2026-11-25', words: 'left hind nail split' },
+  });
   const { body: record } = await salon.call('GET /api/dogs/:id/history', { id: dogId });
   expect(record.items.filter(({ kind }) => kind === 'said' || kind === 'note')).toMatchObject([
     { kind: 'said', words: 'scratches at night', visitId: first },
@@ -296,4 +301,21 @@ test('a way of its own goes before the house way from the next reading on, and a
   expect(facts.ways.washes).toBe('one');
   expect(facts.ownWays).toEqual({ washes: { because: 'tires quickly', insteadOf: 'two' } });
   expect(bath?.['second wash']).toBeNull();
+});
+
+test('an eye corner that is wet at three visits though cleaned is proposed to be clipped; kept, it is its own way', async () => {
+  ({ dogId } = await addDog(salon, { breeds: ['shih-tzu'], weightKg: 6 }));
+  const wet: Happening = { type: 'found', finding: finding({ site: 'eye', side: 'right' }, 'eye wet', 1, false) };
+  for (let i = 0; i < 3; i++) {
+    expect((await dogView()).proposedWays).toEqual([]);
+    await visitDog(salon, dogId, [wet]);
+    clock.now += 30 * DAY;
+  }
+  const view = await dogView();
+  const because = 'the corner of the right eye is wet at every visit, though cleaned';
+  expect(view.proposedWays).toEqual([{ question: 'eyeCorner', school: 'clip', because }]);
+  const profile = { ...view.profile, ownWays: { eyeCorner: { school: 'clip', because } } };
+  await salon.call('PUT /api/dogs/:id', { id: dogId, body: { version: view.version, profile } });
+  const kept = await dogView();
+  expect([kept.proposedWays, kept.facts.ways.eyeCorner]).toEqual([[], 'clip']);
 });

@@ -206,6 +206,8 @@ export function dogView(more: Partial<DogView> = {}): DogView {
     visits: [],
     drift: [],
     openFindings: [],
+    proposedWays: [],
+    notes: { ownerSaid: null, closing: null },
     appointments: [],
     amounts: { factor: 1, lessons: 0, products: {} },
     bath: null,

@@ -1,9 +1,10 @@
 import type { Appointment, DogView, VisitMark } from '@dewpond/contract';
+import { waysFromRecord, type VisitOfRecord } from '@dewpond/core/changes';
 import { nextVisit, type DueLine } from '@dewpond/core/due';
 import { productsOf } from '@dewpond/core/needs';
 import { restraintOf } from '@dewpond/core/careplan';
 import { gradeOfPads, worstRipples } from '@dewpond/core/findings';
-import { SIDES, namePlace, placeKey, type Grade, type Place, type PlaceKey } from '@dewpond/core/places';
+import { SIDES, namePlace, placeKey, placeOf, type Grade, type Place, type PlaceKey } from '@dewpond/core/places';
 import { DRIFT, worseProbability, oneSidedProbability, type RhythmQuestion } from '@dewpond/core/rhythm';
 import type { Task } from '@dewpond/core/tasks';
 import type { Day } from '@dewpond/core/units';
@@ -11,7 +12,7 @@ import { group } from 'd3-array';
 import { type StockedBusiness, type Business } from '../../records/business/business';
 import { clientShown } from '../../records/client/client';
 import { driverWords } from '../../records/due/bookDue';
-import { marksOf, type DogRecord } from '../../records/dog/dogRecord';
+import { lastWord, marksOf, type DogRecord } from '../../records/dog/dogRecord';
 import { bathOf, needsOfVisit } from '../../records/dog/bathNeeds';
 import { planFor } from '../../records/dog/facts';
 import { openFindings } from '../../records/dog/openFindings';
@@ -57,6 +58,8 @@ export function dogView(
       day,
       level,
     })),
+    proposedWays: waysFromRecord({ facts, visits: visitsOfRecord(record) }),
+    notes: { ownerSaid: lastWord(record.visits, 'ownerSaid'), closing: lastWord(record.visits, 'closingNote') },
     appointments,
     amounts: {
       factor: record.amountFactor,
@@ -85,6 +88,21 @@ const latherings = (products: Partial<Record<Task, StockedProduct>>): DogView['a
       { kind, amountFactor, dilution: { kind: dilution.kind } },
     ]),
   );
+
+/** Past visits as the core reads them for another way. */
+function visitsOfRecord({ visits, care, findings }: DogRecord): VisitOfRecord[] {
+  const carePer = group(care, (row) => row.visitId);
+  return visits.map(({ id }) => ({
+    findings: findings.filter((each) => each.visitId === id),
+    places: (carePer.get(id) ?? []).map(({ place, cared, looked, dirtyPads, hairBorne }) => ({
+      place: placeOf(place),
+      cared,
+      looked,
+      dirtyPads,
+      hairBorne,
+    })),
+  }));
+}
 
 /** Past visits as ripples: the worst of each place, whatever the sign. */
 function visitMarks({ visits, care, findings, tasks }: DogRecord): VisitMark[] {

@@ -5,22 +5,13 @@ import { placeKey } from '@dewpond/core/places';
 import { shownByClocks } from '@dewpond/core/visit';
 import { describe } from '../../records/dog/facts';
 import { mixesFor, needsOfBath } from '../../records/dog/bathNeeds';
-import { marksOf } from '../../records/dog/dogRecord';
+import { lastWord, marksOf } from '../../records/dog/dogRecord';
 import { ownMinutes } from '../../records/dog/ownMinutes';
 import { openFindings } from '../../records/dog/openFindings';
 import type { StockedBusiness } from '../../records/business/business';
 import type { prepareFor } from '../../records/visit/load';
 
 type PreparedParts = ReturnType<typeof prepareFor>;
-
-/** The newest word of a kind that was said at an earlier visit. */
-function lastWord(
-  { visits }: PreparedParts['record'],
-  kind: 'ownerSaid' | 'closingNote',
-): VisitView['atTheDoor']['closing'] {
-  const last = visits.findLast((each) => each[kind] !== '');
-  return last ? { day: last.day, words: last[kind] } : null;
-}
 
 /** All a device needs of a visit before anything happens, whether it was begun or is only booked. */
 export async function preparedView(
@@ -62,8 +53,8 @@ export async function preparedView(
     atTheDoor: {
       booking: bookingNote,
       dog: record.dog.profile.note,
-      ownerSaid: lastWord(record, 'ownerSaid'),
-      closing: lastWord(record, 'closingNote'),
+      ownerSaid: lastWord(record.visits, 'ownerSaid'),
+      closing: lastWord(record.visits, 'closingNote'),
     },
     shownBefore: [...new Set([...record.visits.flatMap(({ shown }) => shown), ...shownByClocks(record.took)])],
     lastAnswers: record.answers,

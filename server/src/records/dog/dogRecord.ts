@@ -22,6 +22,15 @@ type CareRow = OfVisit<DogRows['care'][number]>;
 export const marksOf = ({ dog: { profile } }: { readonly dog: Pick<DogRecord['dog'], 'profile'> }): string[] =>
   handlingMarks(profile.handling, profile.canStandThroughBath);
 
+/** The newest word of a kind that was said at a visit. */
+export function lastWord(
+  visits: DogRecord['visits'],
+  kind: 'ownerSaid' | 'closingNote',
+): { readonly day: Day; readonly words: string } | null {
+  const last = visits.findLast((each) => each[kind] !== '');
+  return last ? { day: last.day, words: last[kind] } : null;
+}
+
 /** All that is stored of one dog, ready for the core. */
 export interface DogRecord {
   readonly dog: typeof dog.$inferSelect;

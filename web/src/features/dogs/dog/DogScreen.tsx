@@ -13,6 +13,7 @@ import { OpenReferrals } from '../../../parts/referrals/OpenReferrals';
 import { Bookings } from './Bookings';
 import { BathCard } from './BathCard';
 import { DogActions } from './DogActions';
+import { DogNotes } from './DogNotes';
 import { DogHeader } from './DogHeader';
 import { HoldingCard } from './HoldingCard';
 import { InstructionsDialog } from './InstructionsDialog';
@@ -64,6 +65,7 @@ function Dog({ dog }: { readonly dog: DogView }) {
           <BeginVisit dogId={dog.id} appointmentId={begun?.id ?? null} visitId={begun?.visitId ?? null} done={false} />
         </div>
       </header>
+      <DogNotes dog={dog} />
       <OpenReferrals dogId={dog.id} />
       <Doubles
         of="dog"

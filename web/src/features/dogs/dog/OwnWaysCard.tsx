@@ -54,6 +54,30 @@ export function OwnWaysCard({ dog }: { readonly dog: DogView }) {
           </li>
         ))}
       </ul>
+      {dog.proposedWays.length > 0 && (
+        <section aria-label="Its record speaks for another way" className="mt-2">
+          <h3 className="text-sm text-soft mb-1">Its record speaks for another way</h3>
+          <ul className="flex flex-col gap-1.5">
+            {dog.proposedWays.map(({ question, school, because }) => (
+              <li key={question} className="rounded-xl border border-watch bg-watch-pale px-3 py-2">
+                <b className="font-semibold">{wordsOf(question, school)}</b>{' '}
+                <SourceMark source={DOGS_RECORD} because={because} />
+                <span className="block text-sm leading-snug">
+                  {because} · now: {schoolWords(dog.facts.ways, question)}
+                </span>
+                <Button
+                  className="mt-1.5"
+                  disabled={keep.isPending}
+                  aria-label={`Do so with ${dog.profile.name}: ${wordsOf(question, school)}`}
+                  onClick={() => keep.mutate({ ownWays: { ...dog.profile.ownWays, [question]: { school, because } } })}
+                >
+                  Do so with {dog.profile.name}
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {choosing && (
         <OwnWayDialog
           dog={dog}

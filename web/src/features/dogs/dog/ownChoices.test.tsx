@@ -3,7 +3,8 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { choose } from '../../../tests/choose';
 import { v7 } from 'uuid';
-import { WASH_ID, business, dogView, facts, product } from '../../../tests/demoDog';
+import { addDays } from '@dewpond/core/units';
+import { TODAY, WASH_ID, booking, business, dogView, facts, product } from '../../../tests/demoDog';
 import { button, openPage } from '../../../tests/openDog';
 
 const profileSent = (sent: readonly (readonly [string, unknown])[]) =>
@@ -109,4 +110,25 @@ describe('the style', () => {
     await person.click(dialog.getByRole('button', { name: 'Keep it' }));
     await waitFor(() => expect(profileSent(server.sent).style).toEqual({ beard: 'round, 25 mm' }));
   });
+});
+
+test('its record speaks for another way: one tap makes it its own, with why', async () => {
+  const because = 'the corner of the right eye is wet at every visit, though cleaned';
+  const proposedWays = [{ question: 'eyeCorner', school: 'clip', because }] as const;
+  const { person, server } = openPage(dogView({ proposedWays: [...proposedWays] }));
+  const speaks = within(await screen.findByRole('region', { name: 'Its record speaks for another way' }));
+  expect(speaks.getByText(/wet at every visit, though cleaned · now: Leave it, clean daily/)).toBeTruthy();
+  await person.click(speaks.getByRole('button', { name: 'Do so with Radish: Clip it, lightly' }));
+  await waitFor(() => expect(profileSent(server.sent).ownWays).toEqual({ eyeCorner: { school: 'clip', because } }));
+});
+
+test('what was noted stands on the dog: its card, the last visit, the owner, the next booking', async () => {
+  const closing = { day: addDays(TODAY, -28), words: 'left hind nail split' };
+  const view = dogView({ notes: { ownerSaid: null, closing }, appointments: [booking({ note: 'cut in December' })] });
+  openPage({ ...view, profile: { ...view.profile, note: 'pulls to the left' } });
+  const heading = await screen.findByRole('heading', { name: 'Radish' });
+  expect(heading.closest('main') ?? document.body).toHaveWords(
+    /On the dog.*pulls to the left.*Closing note, .*left hind nail split.*For the next visit.*cut in December/,
+  );
+  expect(screen.queryByText(/The owner said/)).toBeNull();
 });
