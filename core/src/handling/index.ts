@@ -10,6 +10,7 @@ export {
   SIGHT,
   TETHERS,
   handlingMarks,
+  isLiking,
   type HandlingNotes,
   type Liked,
   type Minded,

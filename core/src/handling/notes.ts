@@ -79,7 +79,7 @@ export function handlingMarks(notes: HandlingNotes, standsThroughBath = true): s
     ...unusual(notes.helper, EASY.helper),
     ...(notes.tether === 'harness' ? ['Harness only'] : []),
     ...(notes.minds.length > 0 ? [`Minds ${notes.minds.join(', ')}`] : []),
-    ...(notes.likes.length > 0 ? [`Likes ${notes.likes.join(', ')}`] : []),
+    ...(notes.likes.length > 0 ? [`${LIKING}${notes.likes.join(', ')}`] : []),
     ...(notes.dryer === EASY.dryer ? [] : [`Dryer: ${notes.dryer}`]),
     ...unusual(notes.bestTime, EASY.bestTime),
     ...notes.marks,
@@ -87,3 +87,7 @@ export function handlingMarks(notes: HandlingNotes, standsThroughBath = true): s
 }
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+const LIKING = 'Likes ';
+/** Whether a mark tells what the dog likes: nothing to mind. */
+export const isLiking = (mark: string): boolean => mark.startsWith(LIKING);

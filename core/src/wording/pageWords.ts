@@ -25,6 +25,7 @@ export const PAGE_WORDS = {
   vetLookWhy: 'Wanted regularly for a dog like {dog}. When was the last one?',
   vetLookLast: 'The last we know of: {day}',
   vetLookDay: '{look}: day of the last one',
+  vetLookWhen: 'Day of the last one',
   vetLookKept: 'Thank you, noted.',
   atHome: 'At home',
   weekAhead: 'The week ahead',

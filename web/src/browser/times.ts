@@ -4,7 +4,7 @@ import { showDay, type Day } from '@dewpond/core/units';
 export const clock = (instant: string | number, zone: string): string =>
   new Intl.DateTimeFormat('en-GB', { hour: 'numeric', minute: '2-digit', timeZone: zone })
     .format(new Date(instant))
-    .replace(/^0/, '');
+    .replace(/^0(?=\d:)/, '');
 
 /** Calendar day of an instant in a zone, `YYYY-MM-DD`. */
 export const dayOf = (instant: string | number, zone: string): string =>

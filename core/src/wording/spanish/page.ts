@@ -28,6 +28,7 @@ export const PAGE_ES: PageWords = {
   vetLookWhy: 'Conviene con regularidad en un perro como {dog}. ¿Cuándo fue la última vez?',
   vetLookLast: 'La última que conocemos: {day}',
   vetLookDay: '{look}: día de la última vez',
+  vetLookWhen: 'Día de la última vez',
   vetLookKept: 'Gracias, anotado.',
   atHome: 'En casa',
   weekAhead: 'Los próximos siete días',

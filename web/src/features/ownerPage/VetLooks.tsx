@@ -53,7 +53,8 @@ function Look({
         )}
       </span>
       <TextField
-        label={fillIn(words.vetLookDay, { look: name })}
+        label={words.vetLookWhen}
+        aria-label={fillIn(words.vetLookDay, { look: name })}
         type="date"
         max={home.today}
         value={on}

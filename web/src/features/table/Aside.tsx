@@ -63,7 +63,10 @@ export function Aside({
       {NEARLY.has(step?.stage ?? 'record') && <NearlyReady table={table} />}
       {step?.id !== 'look-over' && (
         // First on a phone, where the panel is low.
-        <Button className="min-h-16! text-lg mt-auto max-md:order-first max-md:mt-0" onClick={onFound}>
+        <Button
+          className="min-h-16! text-lg mt-auto max-md:order-first max-md:mt-0 max-md:self-start"
+          onClick={onFound}
+        >
           Found something
         </Button>
       )}

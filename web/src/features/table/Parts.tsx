@@ -24,7 +24,9 @@ export function Parts({
     record(...parts.map((part) => ({ type: 'checked' as const, step: step.id, part })));
   return (
     <section aria-label={name} className="my-3">
-      <div className="grid grid-cols-4 max-md:grid-cols-2 gap-2">
+      <div
+        className={classes('grid max-md:grid-cols-2 gap-2', step.parts.length === 5 ? 'grid-cols-5' : 'grid-cols-4')}
+      >
         {step.parts.map((part) => {
           const done = ticked.includes(part);
           return (

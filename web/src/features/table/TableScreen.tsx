@@ -1,3 +1,4 @@
+import { isLiking } from '@dewpond/core/handling';
 import { useOwnWork } from '../../data/device';
 import type { VisitView } from '@dewpond/contract';
 import { namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
@@ -182,7 +183,7 @@ function TableHead({ visit, at, onList, onMore }: TableHeadProps) {
       </div>
       <div className="flex flex-wrap items-center gap-1.5 lg:ml-auto max-lg:order-last max-lg:w-full max-lg:pb-2">
         {visit.dog.handling.map((mark) => (
-          <Chip key={mark} tone="watch">
+          <Chip key={mark} tone={isLiking(mark) ? 'reed' : 'watch'}>
             {mark}
           </Chip>
         ))}

@@ -101,9 +101,12 @@ const Steps = ({ title, steps }: { readonly title: string; readonly steps: reado
       {title}
       <span className="text-soft font-normal">, about {Math.round(minutesOf(steps))} min</span>
     </h2>
-    <ul className="list-disc pl-5 leading-snug">
-      {steps.map((step) => (
-        <li key={step.id}>{titleWords(step.title)}</li>
+    <ul className="leading-snug">
+      {steps.map((step, i) => (
+        <li key={step.id} className="inline">
+          {titleWords(step.title)}
+          {i < steps.length - 1 && '; '}
+        </li>
       ))}
     </ul>
   </section>

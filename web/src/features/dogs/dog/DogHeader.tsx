@@ -1,6 +1,7 @@
 import type { DogView } from '@dewpond/contract';
 import { composeTraits, nameBreeds } from '@dewpond/core/catalogue';
 import { humanYears, seniorFrom } from '@dewpond/core/catalogue';
+import { isLiking } from '@dewpond/core/handling';
 import { daysBetween, kilograms, showDay, showWeight, yearsOld, type Day } from '@dewpond/core/units';
 import { Link } from 'react-router';
 import { useCatalogue } from '../../../data/useCatalogue';
@@ -22,7 +23,7 @@ export function DogHeader({ dog }: { readonly dog: DogView }) {
         {dog.archivedOn && <Chip tone="stop">archived {showDay(dog.archivedOn)}</Chip>}
         <InstructionChips dog={dog} />
         {dog.marks.map((mark) => (
-          <Chip key={mark} tone="watch">
+          <Chip key={mark} tone={isLiking(mark) ? 'reed' : 'watch'}>
             {mark}
           </Chip>
         ))}

@@ -34,6 +34,7 @@ export function OwnWaysCard({ dog }: { readonly dog: DogView }) {
         {own.map(({ question, because, insteadOf }) => (
           <li key={question} className="flex items-start gap-2 border-t border-line first:border-0 py-1.5">
             <span className="flex-1 min-w-0">
+              <span className="block text-sm text-soft leading-snug">{HOUSE_QUESTIONS[question].asks}</span>
               <b className="font-semibold">{schoolWords(dog.facts.ways, question)}</b>{' '}
               <SourceMark source={DOGS_RECORD} because={because} />
               <span className="block text-sm text-soft leading-snug">
@@ -60,6 +61,7 @@ export function OwnWaysCard({ dog }: { readonly dog: DogView }) {
           <ul className="flex flex-col gap-1.5">
             {dog.proposedWays.map(({ question, school, because }) => (
               <li key={question} className="rounded-xl border border-watch bg-watch-pale px-3 py-2">
+                <span className="block text-sm leading-snug">{HOUSE_QUESTIONS[question].asks}</span>
                 <b className="font-semibold">{wordsOf(question, school)}</b>{' '}
                 <SourceMark source={DOGS_RECORD} because={because} />
                 <span className="block text-sm leading-snug">
