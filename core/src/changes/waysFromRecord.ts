@@ -34,7 +34,7 @@ interface Told {
   readonly visits: readonly VisitOfRecord[];
 }
 /** A school that the record speaks for, from which ones, and why; null: it does not. */
-interface Row {
+interface Speaks {
   readonly question: HouseQuestion;
   readonly from: readonly string[];
   readonly speaks: (told: Told) => { readonly school: string; readonly because: string } | null;
@@ -72,7 +72,7 @@ const speaking = (place: Place | undefined, school: (place: Place) => string, be
  * Where the reason of a school is about the dog, and what its record must say for it. Common practice, no source; the
  * counts are house values.
  */
-const ROWS: readonly Row[] = [
+const ROWS: readonly Speaks[] = [
   {
     question: 'eyeCorner',
     from: ['leave and clean'],

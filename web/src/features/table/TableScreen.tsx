@@ -183,7 +183,7 @@ function TableHead({ visit, at, onList, onMore }: TableHeadProps) {
       </div>
       <div className="flex flex-wrap items-center gap-1.5 lg:ml-auto max-lg:order-last max-lg:w-full max-lg:pb-2">
         {visit.dog.handling.map((mark) => (
-          <Chip key={mark} tone={isLiking(mark) ? 'reed' : 'watch'}>
+          <Chip key={mark} tone={isLiking(mark) ? 'good' : 'watch'}>
             {mark}
           </Chip>
         ))}

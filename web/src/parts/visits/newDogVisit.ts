@@ -9,7 +9,7 @@ import { minutes, type Day, type UnitSystem } from '@dewpond/core/units';
 import { chosenBath } from '@dewpond/core/visit';
 
 /** A dog that is not in the book, with what one sees, and its owner as far as one knows. */
-export interface NewDog {
+export interface SeenDog {
   readonly dogId: string;
   readonly profile: DogProfile;
   readonly owner: { readonly name: string; readonly phones: readonly string[] };
@@ -30,7 +30,7 @@ const productOf = ({ waterParts, range, contact, ...its }: ProductView): Product
  */
 export function newDogVisit(
   id: string,
-  { dogId, profile, owner }: NewDog,
+  { dogId, profile, owner }: SeenDog,
   business: BusinessView,
   {
     day,

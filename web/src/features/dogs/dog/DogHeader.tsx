@@ -23,7 +23,7 @@ export function DogHeader({ dog }: { readonly dog: DogView }) {
         {dog.archivedOn && <Chip tone="stop">archived {showDay(dog.archivedOn)}</Chip>}
         <InstructionChips dog={dog} />
         {dog.marks.map((mark) => (
-          <Chip key={mark} tone={isLiking(mark) ? 'reed' : 'watch'}>
+          <Chip key={mark} tone={isLiking(mark) ? 'good' : 'watch'}>
             {mark}
           </Chip>
         ))}
