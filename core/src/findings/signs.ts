@@ -81,6 +81,7 @@ export const SIGNS = {
   'ear redness': ear('redness', 'redness'),
   'ear musty smell': ear('musty or yeasty smell', 'a musty smell', { alwaysNew: true }),
   'ear scaly flap': ear('scaly flap', 'scaly skin on the flap'),
+  'ear greasy flap': ear('greasy flap', 'a greasy flap', plain),
   'ear dark crumbs': ear('dark crumbly or black debris', 'dark, crumbly dirt', { dirt: true, alwaysNew: true }),
   'ear still brown': ear('pads still brown after two rounds', 'brown wax that cleaning twice did not clear', plain),
   'ear packed': ear('packed with hair or wax', 'so much hair or wax that it is blocked', plain),

@@ -66,6 +66,7 @@ export const TRIAGE_TABLE: readonly TriageRow[] = [
   ear('pale wax', ['ear pale wax'], graded(2, 3), ['watch', 'S0']),
   ear('dark wax', ['ear dark wax'], any, ['watch', 'S0']),
   ear('damp', ['ear damp'], any, ['watch', 'S0'], todo('Dry it. No plucking while damp.', 'towel'), 'pluck', 'trim'),
+  ear('greasy flap', ['ear greasy flap'], any, ['note', 'S0'], 'A pad of its own; the rest is washed off in the bath.'),
   ear('one A-sign, slight', A_SIGNS, both(one, graded(1, 1)), ['tell', 'S1']),
   ear('A-signs', A_SIGNS, either(twoOrMore, graded(2, 3), notLower), ['vet', 'S1']),
   ear('still brown', ['ear still brown'], any, ['tell', 'S1'], 'Leave it and tell: no third filling.'),

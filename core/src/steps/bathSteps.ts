@@ -4,6 +4,7 @@ import { COMMON_PRACTICE, HOUSE_VALUE, PRODUCT_LABEL, type Sourced } from '../pr
 import {
   conditioner as conditionerWork,
   crustInTheTub,
+  flapInTheTub,
   plugs as plugWork,
   rinse as rinseWork,
   wash,
@@ -126,8 +127,12 @@ export const plugsOut = (visit: VisitPlan): Step[] => {
 };
 
 export const wash1 = (visit: VisitPlan): Step => {
-  const work = bodyWash(visit);
   const head = washesHead(visit.facts);
+  const { flapHandedOn = [] } = visit;
+  const work =
+    head && flapHandedOn.length > 0
+      ? left(visit, [...wash(dogAtWork(visit.facts), 1), ...flapInTheTub(flapHandedOn)])
+      : bodyWash(visit);
   return step('wash 1', {
     title: title(washesTwice(visit) ? 'first wash' : 'only wash'),
     how: [
@@ -138,6 +143,7 @@ export const wash1 = (visit: VisitPlan): Step => {
           ? 'Armpits, belly, between toes, behind ears, lips, under the tail.'
           : 'Armpits, belly, between toes, under the tail.',
       ),
+      ...(hasPiece(work, 'flap washed') ? practice('A flap is still greasy: washed here, its plug in.') : []),
     ],
     minutes: STAGE_MINUTES['wash 1'] - (head ? 0 : HEAD_MINUTES),
     after: [

@@ -11,6 +11,8 @@ export interface FoundForSteps {
   readonly wax: Readonly<Record<Side, Grade | null>>;
   /** Ears whose last pad came out clean. */
   readonly cleanPad: readonly Side[];
+  /** Ears whose flap is greasy: a pad of its own, the rest in the bath. */
+  readonly greasyFlaps: readonly Side[];
   /** The nose pad is dry: balm. */
   readonly dryNose: boolean;
   /** Something that may pass to another dog. */
@@ -27,6 +29,7 @@ const NOTHING_LOOKED: LookedSoFar = { lookedClear: [], pads: { left: { clean: fa
 export const NOTHING_FOUND: FoundForSteps = {
   mats: [],
   fixedCrust: [],
+  greasyFlaps: [],
   dryNose: false,
   maySpread: false,
   wax: { left: null, right: null },
@@ -48,6 +51,9 @@ export function foundForSteps(findings: readonly Finding[], looked: LookedSoFar 
     fixedCrust: SIDES.filter((side) => fixed.some(({ place }) => place.side === side)),
     wax: { left: waxIn(findings, lookedClear, 'left'), right: waxIn(findings, lookedClear, 'right') },
     cleanPad: SIDES.filter((side) => pads[side].clean),
+    greasyFlaps: SIDES.filter((side) =>
+      findings.some(({ sign, place }) => sign === 'ear greasy flap' && (place.side === side || place.side === 'none')),
+    ),
     dryNose: findings.some(({ sign }) => sign === 'nose dry'),
     maySpread: findings.some(({ sign }) => MAY_SPREAD.includes(sign)),
   };

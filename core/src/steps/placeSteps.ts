@@ -8,6 +8,7 @@ import {
   earsAfter,
   eyeOnTheTable,
   fold,
+  greasyFlap,
   noseBalm,
   depthWords,
   isPoured,
@@ -77,7 +78,8 @@ export function earCleaning(visit: VisitPlan, side: Side): Step {
   const place: Place = { site: 'ear', side };
   const { ways } = visit.facts;
   const { depth, seen } = depthToday(visit, side);
-  const work = left(visit, earWork(dogAtWork(visit.facts), side, depth));
+  const isGreasy = visit.found.greasyFlaps.includes(side);
+  const work = left(visit, [...earWork(dogAtWork(visit.facts), side, depth), ...(isGreasy ? [greasyFlap(side)] : [])]);
   const outside = hasPiece(work, 'outer flap');
   const inside = work.pieces.length === 0 || hasPiece(work, 'ear pads');
   return step('ears, first pass', {
@@ -85,6 +87,7 @@ export function earCleaning(visit: VisitPlan, side: Side): Step {
     title: title(outside ? 'ear flap' : depth === 'wipe' && work.barred === null ? 'ear dry wipe' : 'ear clean', place),
     how: [
       ...(seen === null || outside || !inside ? [] : practice(depthWords(waysFor(visit.facts).earCleaning, seen))),
+      ...(isGreasy ? practice('A greasy flap gets a pad of its own: nothing of it is rubbed inwards.') : []),
       ...(outside ? [] : practice('Fresh cotton each time until one comes out clean. Count the dirty ones.')),
       ...schoolLines(visit),
       ...says(lineAt(visit, place)).filter((said) => speaksOfDepth(said, depth, waysFor(visit.facts).earCleaning)),

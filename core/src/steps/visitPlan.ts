@@ -29,6 +29,8 @@ export interface VisitPlan extends VisitContents {
   readonly isConditioned?: boolean;
   /** Eyes whose crust did not all lift on the table: the rest waits for the tub. */
   readonly crustHandedOn?: readonly Side[];
+  /** Ears whose flap a pad did not clear: the rest is washed off. */
+  readonly flapHandedOn?: readonly Side[];
   /** Steps that this kind of visit leaves out and somebody at the table asked for, by id. */
   readonly added?: readonly string[];
   /** This dog's minutes against the business's, by stage, as learned. */

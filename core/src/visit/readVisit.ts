@@ -91,6 +91,8 @@ const basisOf = (state: VisitState): readonly unknown[] => [
   ...Object.entries(state.answers).flat(),
   'crust',
   ...crustRest(state),
+  'flap',
+  ...flapRest(state),
   'added',
   ...addedSteps(state),
   'shown',
@@ -135,6 +137,7 @@ const seenBySteps = (state: VisitState) => ({
   isConditioned: state.steps['conditioner']?.kind === 'done',
   added: addedSteps(state),
   crustHandedOn: crustRest(state),
+  flapHandedOn: flapRest(state),
 });
 
 /** Steps that were asked for at the table, by id; those of the trade come where they belong. */
@@ -213,3 +216,10 @@ function notNeeded(step: Step, state: VisitState, bars: readonly BarAt[]): Step 
   const words = step.counts === 'plugs out' ? 'No plug is in.' : 'The dog is dry.';
   return { ...step, pieces: [], leavesOut: [], barred: { bars, instead: { words, does: [] } } };
 }
+
+/** Ears whose flap is a matter of the bath: handed on from the table. */
+const flapRest = ({ pieces }: VisitState): Side[] =>
+  SIDES.filter(
+    (side) =>
+      pieces[`ears, first pass ${side}`]?.[`greasy flap ${placeKey({ site: 'ear', side })}`]?.how === 'handed on',
+  );

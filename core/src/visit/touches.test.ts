@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import type { DogFacts } from '../dog';
 import type { Finding } from '../findings';
 import { anyDog, aDog } from '../careplan/tests/randomDogs';
-import { placeKey, placeOf } from '../places';
+import { SIDES, placeKey, placeOf } from '../places';
 import { schoolWords } from '../ways';
 import type { Piece } from '../work';
 import { titleWords, type Step } from '../steps';
@@ -48,8 +48,14 @@ describe('what each piece of work touches, against the table by hand', () => {
     const asked = [anyDog, fc.array(anyFinding, { maxLength: 2 })] as const;
     const check = (random: DogFacts, findings: readonly Finding[]): void => {
       const dog = unbarred(random);
-      const mats = findings.filter(({ sign }) => sign.endsWith('mat') || sign === 'nose dry');
-      for (const step of stepsFor(dog, { findings: mats }))
+      // What makes pieces of its own and bars none.
+      const making = findings.filter(
+        ({ sign }) => sign.endsWith('mat') || sign === 'nose dry' || sign === 'ear greasy flap',
+      );
+      const flapHandedOn = SIDES.filter((side) =>
+        making.some(({ sign, place }) => sign === 'ear greasy flap' && place.side === side),
+      );
+      for (const step of stepsFor(dog, { findings: making, flapHandedOn }))
         for (const piece of step.pieces) {
           // A mat keeps water and combs off its place; what is left of a piece is looked at below.
           if (step.leavesOut.length > 0) continue;

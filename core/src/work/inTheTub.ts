@@ -65,6 +65,15 @@ export function washFace(dog: DogAtWork): Piece[] {
   }
 }
 
+/** Grease that a pad did not take off a flap: washed off with the head. */
+export const flapInTheTub = (sides: readonly Side[]): Piece[] =>
+  sides.map((side) => ({
+    id: `flap washed ${placeKey({ site: 'ear', side })}`,
+    name: `greasy flap, ${side} ear`,
+    task: 'bath' as const,
+    touches: touching(just({ site: 'ear', side }), ['wash']),
+  }));
+
 /** Crust that is loosened in the tub: all of it where the business does it there, or what did not lift on the table. */
 export const crustInTheTub = (sides: readonly Side[]): Piece[] =>
   sides.map((side) => ({

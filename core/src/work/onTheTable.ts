@@ -99,6 +99,14 @@ export function earCleaning(dog: DogAtWork, side: Side, depth: EarDepth = waysFo
   return ways.earOrder === 'liquid first' ? [liquid, debris, pads] : [debris, liquid, pads];
 }
 
+/** Grease of one flap, on a pad of its own. */
+export const greasyFlap = (side: Side): Piece => ({
+  id: at('greasy flap', ear(side)),
+  name: 'greasy flap',
+  task: 'ear cleaning',
+  touches: touching(just(ear(side)), ['towel']),
+});
+
 /** Crust and corner of one eye, with plain water first. */
 export function eyeOnTheTable({ ways }: DogAtWork, side: Side): Piece[] {
   const place = eye(side);

@@ -60,6 +60,7 @@ export const ORDER_OF_WORK: Readonly<Record<string, ByHand>> = {
   'ear hair out': here('pluck'),
   'ear hair trim': here('trim'),
   'outer flap': here('towel'),
+  'greasy flap': here('towel'),
   'dry debris': here('clean'),
   'ear cleaner': here('fill', 'massage'),
   'ear pads': here('clean'),
@@ -85,6 +86,7 @@ export const ORDER_OF_WORK: Readonly<Record<string, ByHand>> = {
   // 11.–14. washes: armpits, belly, between toes, under the tail; head with behind the ears and lips; the face apart.
   'wash body 1': at([...BODY, ...BODY_FOLDS], 'wash'),
   'wash head 1': at(['head/none', ...EARS, 'mouth/none'], 'wash'),
+  'flap washed': here('wash'),
   'wash body 2': at([...BODY, ...BODY_FOLDS], 'wash'),
   'wash head 2': at(['head/none', ...EARS, 'mouth/none'], 'wash'),
   'face wash': at([...EYES, ...FACE_FOLDS], 'wash'),

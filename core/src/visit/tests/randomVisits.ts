@@ -13,7 +13,7 @@ import {
   type Sign,
   type SignArea,
 } from '../../findings';
-import { SIDES, mirror, otherSide, type PlaceKey, type Site } from '../../places';
+import { SIDES, mirror, otherSide, type PlaceKey, type Side, type Site } from '../../places';
 import {
   HANDOVER_QUESTIONS,
   PIECE_OUTCOMES,
@@ -36,11 +36,20 @@ interface Looked {
   readonly kind?: VisitKind;
   readonly bath?: BathShown;
   readonly lookedClear?: readonly PlaceKey[];
+  readonly flapHandedOn?: readonly Side[];
 }
 
 /** Steps of a dog whose look-over came out like this. */
 export function stepsFor(facts: DogFacts, looked: Looked = {}): Step[] {
-  const { findings = [], lastTime = [], contactMinutes = 0, kind = 'full visit', bath, lookedClear = [] } = looked;
+  const {
+    findings = [],
+    lastTime = [],
+    contactMinutes = 0,
+    kind = 'full visit',
+    bath,
+    lookedClear = [],
+    flapHandedOn = [],
+  } = looked;
   const judged = judgeLookOver(facts, findings, lastTime);
   const look = { judged: Object.values(judged), lookedClear: [], matsGone: [], brokeOffPlucking: false };
   return stepList({
@@ -51,6 +60,7 @@ export function stepsFor(facts: DogFacts, looked: Looked = {}): Step[] {
     bars: barsOf(facts, look),
     found: foundForSteps(findings, { ...EMPTY_VISIT, lookedClear }),
     plugs: { left: 'none', right: 'none' },
+    flapHandedOn,
     ...(bath ? { bath } : {}),
   });
 }

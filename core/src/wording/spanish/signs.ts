@@ -11,6 +11,7 @@ export const SIGNS_ES: Readonly<Record<Sign, string>> = {
   'ear redness': 'enrojecimiento',
   'ear musty smell': 'olor a moho',
   'ear scaly flap': 'piel escamosa en el pabellón',
+  'ear greasy flap': 'un pabellón graso',
   'ear dark crumbs': 'suciedad oscura que se desmenuza',
   'ear still brown': 'cera marrón que no salió con dos limpiezas',
   'ear packed': 'tanto pelo o cera que está taponada',

@@ -16,6 +16,7 @@ import { CleanDown } from './CleanDown';
 import { Crust } from './Crust';
 import { EarHair } from './EarHair';
 import { FinishWith } from './FinishWith';
+import { GreasyFlap } from './GreasyFlap';
 import { Handover } from './Handover';
 import { LeftOut } from './LeftOut';
 import { MatPanel } from './MatPanel';
@@ -90,6 +91,7 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
         <Crust table={table} step={step} side={step.place.side} />
       )}
       {step.stage === 'face' && SIDES.map((side) => <Crust key={side} table={table} step={step} side={side} />)}
+      {(step.stage === 'ears, first pass' || step.stage === 'wash 1') && <GreasyFlap table={table} step={step} />}
       {step.counts === 'pads' &&
         step.sides.map((side) => <PadCounter key={side} table={table} step={step} side={side} />)}
       {step.counts === 'plugs in' && step.sides.map((side) => <PlugIn key={side} table={table} side={side} />)}

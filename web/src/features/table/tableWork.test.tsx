@@ -475,3 +475,20 @@ test('what is watched is asked after until its place was looked at; what waits f
   expect(screen.queryByRole('button', { name: /still there/ })).toBeNull();
   expect(button('left ear: clear')).toBeTruthy();
 });
+
+test('a greasy flap: its own pad, the rest handed on to the bath, where it is asked again', async () => {
+  const greasy = found({ site: 'ear', side: 'left' }, 'ear greasy flap', 1);
+  const { person, happened } = await standAtTable(
+    after({ type: 'opened' }, greasy, ...doneUpTo('prepare', 'handover')),
+  );
+  await goTo(person, /the left ear/);
+  const ear = within(screen.getByRole('region', { name: 'Greasy flap, left ear' }));
+  await person.click(ear.getByRole('button', { name: 'The rest in the bath' }));
+  const piece = { type: 'piece settled', step: 'ears, first pass left', piece: 'greasy flap ear/left' };
+  expect(happened().at(-1)).toEqual({ ...piece, how: 'handed on', because: null });
+  await goTo(person, /First wash/);
+  const flap = within(screen.getByRole('region', { name: 'Greasy flap, left ear' }));
+  expect(flap.queryByRole('button', { name: 'The rest in the bath' })).toBeNull();
+  await person.click(flap.getByRole('button', { name: 'Clean' }));
+  expect(happened().at(-1)).toMatchObject({ step: 'wash 1', piece: 'flap washed ear/left', how: 'done' });
+});
