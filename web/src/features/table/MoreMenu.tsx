@@ -1,6 +1,6 @@
 import type { MessageKind } from '@dewpond/core/messages';
 import { CHOICES, HOME_CHOICES, type DogChoice } from '@dewpond/core/reasons';
-import { addDays } from '@dewpond/core/units';
+import { addDays, type Day } from '@dewpond/core/units';
 import { stepsToAdd } from '@dewpond/core/visit';
 import { tapped } from '@dewpond/core/events';
 import { titleWords } from '@dewpond/core/steps';
@@ -14,6 +14,7 @@ import { TextField } from '../../ui/Field';
 import { SelectField } from '../../ui/SelectField';
 import { v7 } from 'uuid';
 import { MessageDialog } from '../../parts/messages/MessageDialog';
+import { ComesBack } from './ComesBack';
 import { BroughtDialog } from './door/BroughtDialog';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
@@ -139,11 +140,10 @@ function GoesHome({ table, onDone }: { readonly table: TableWork; readonly onDon
   const { day } = table.visit;
   const plugIn = Object.values(table.state.plugs).includes('in');
   const [because, setBecause] = useState<DogChoice>(HOME_CHOICES[0]);
-  const [back, setBack] = useState<string>(addDays(day, 1));
-  const go = (comes: boolean) => {
-    record({ type: 'went home', because: tapped(because), back: comes ? (back as typeof day) : null });
+  const go = (back: Day | null) => {
+    record({ type: 'went home', because: tapped(because), back });
     onDone();
-    if (comes) void navigate('/');
+    if (back !== null) void navigate('/');
   };
   if (plugIn) return <p className="text-stop font-bold text-lg">A plug is still in. Take it out first.</p>;
   return (
@@ -160,20 +160,8 @@ function GoesHome({ table, onDone }: { readonly table: TableWork; readonly onDon
           </Button>
         ))}
       </div>
-      <div className="flex flex-wrap items-end gap-2">
-        <TextField
-          className="min-h-14"
-          label="Comes back on"
-          type="date"
-          value={back}
-          min={day}
-          onChange={(event) => setBack(event.target.value)}
-        />
-        <Button look="main" className="min-h-14!" disabled={back === ''} onClick={() => go(true)}>
-          Home now, finished then
-        </Button>
-      </div>
-      <Button look="stop" className="min-h-16! text-lg" onClick={() => go(false)}>
+      <ComesBack today={day} usually={addDays(day, 1)} words="Home now, finished then" onHome={go} />
+      <Button look="stop" className="min-h-16! text-lg" onClick={() => go(null)}>
         Home for good: close what is left
       </Button>
     </div>

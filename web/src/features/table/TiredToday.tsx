@@ -1,6 +1,6 @@
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { titleWords, type Step } from '@dewpond/core/steps';
-import { addDays } from '@dewpond/core/units';
+import { addDays, type Day } from '@dewpond/core/units';
 import { tapped } from '@dewpond/core/events';
 import { leaveOut, minutesOf, splitOverTwo, splitVisit, tiredBy, type Tired } from '@dewpond/core/visit';
 import { useState } from 'react';
@@ -8,8 +8,8 @@ import { useNavigate } from 'react-router';
 import { useNow } from '../../browser/useNow';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import { TextField } from '../../ui/Field';
 import { SourceMark } from '../../ui/SourceMark';
+import { ComesBack } from './ComesBack';
 import type { TableWork } from './useTable';
 import { allEvents, record, useVisitLog } from './visitLog';
 
@@ -47,7 +47,6 @@ const SECOND_AFTER_DAYS = 7;
 function LeaveOrSplit({ table, onClose }: { readonly table: TableWork; readonly onClose: () => void }) {
   const navigate = useNavigate();
   const { day, dog } = table.visit;
-  const [back, setBack] = useState<string>(addDays(day, SECOND_AFTER_DAYS));
   const split = splitVisit(table);
   const now = split.must.filter(({ stage }) => stage !== 'record' && stage !== 'clean-down');
   const leave = () => {
@@ -58,8 +57,8 @@ function LeaveOrSplit({ table, onClose }: { readonly table: TableWork; readonly 
     record(...splitOverTwo(table, split));
     onClose();
   };
-  const home = () => {
-    record({ type: 'went home', because: tapped('has had enough'), back: back as typeof day });
+  const home = (back: Day) => {
+    record({ type: 'went home', because: tapped('has had enough'), back });
     onClose();
     void navigate('/');
   };
@@ -76,19 +75,12 @@ function LeaveOrSplit({ table, onClose }: { readonly table: TableWork; readonly 
             Split: only what must be done now, the rest another day
           </Button>
         ) : (
-          <div className="flex flex-wrap items-end gap-2">
-            <TextField
-              className="min-h-14"
-              label="Comes back on"
-              type="date"
-              value={back}
-              min={day}
-              onChange={(event) => setBack(event.target.value)}
-            />
-            <Button look="main" className="min-h-14! flex-1 text-lg" disabled={back === ''} onClick={home}>
-              Home now, the rest then
-            </Button>
-          </div>
+          <ComesBack
+            today={day}
+            usually={addDays(day, SECOND_AFTER_DAYS)}
+            words="Home now, the rest then"
+            onHome={home}
+          />
         )}
       </div>
     </Dialog>

@@ -51,8 +51,11 @@ export function IntakeScreen() {
   const business = useBusiness().data;
   const clients = useClients().data;
   const catalogue = useCatalogue();
+  // One tap begins one visit, however often the button is hit.
+  const [beginning, setBeginning] = useState(false);
   const begin = async ({ owner, profile }: Intake) => {
-    if (!session || !business) return;
+    if (!session || !business || beginning) return;
+    setBeginning(true);
     const { clientId } = form;
     const clientName = clients?.find(({ id }) => id === clientId)?.name ?? '';
     const day = dayOf(Date.now(), session.business.zone) as Day;
@@ -62,6 +65,10 @@ export function IntakeScreen() {
       { day, person: session.person.id, units, catalogue },
     );
     void navigate(`/visits/${id}`);
+  };
+  const notBegun = (error: unknown) => {
+    setBeginning(false);
+    tell(error instanceof Error ? error.message : 'It could not be begun on this device.', { tone: 'stop' });
   };
   return (
     <form
@@ -73,9 +80,9 @@ export function IntakeScreen() {
         <h1>New dog</h1>
         <div className="flex flex-wrap gap-2">
           <Button
-            disabled={!business || save.isPending}
+            disabled={!business || save.isPending || beginning}
             onClick={(event) =>
-              draft.submit((body) => void begin(body))(event as unknown as FormEvent<HTMLFormElement>)
+              draft.submit((body) => void begin(body).catch(notBegun))(event as unknown as FormEvent<HTMLFormElement>)
             }
           >
             It is here: begin its visit
