@@ -9,7 +9,7 @@ const DISINFECTANT = product({
   name: 'Reed clean',
   kind: 'disinfectant',
   label: '49:1',
-  contact: { least: 10, most: 10 } as never,
+  contact: { least: 10, most: 10 },
 });
 
 test('the disinfectant is named, its label’s time is the clock, and one tap tells that all is clean', async () => {
