@@ -1,5 +1,6 @@
 import type { Task } from '../tasks';
 import type { HouseQuestion, HouseWays } from '../ways';
+import { isPoured, type EarDepth } from '../work';
 import { COMMON_PRACTICE, HOUSE_VALUE, published, type Source, type Sourced } from '../provenance';
 
 /** Drawings that a card may show; the screen draws them. */
@@ -40,18 +41,27 @@ export interface MethodCard {
   readonly enough: string;
 }
 
+/** How a card is worked: the ways of the business or of one dog, and an ear as deep as the look asks for. */
+export type CardWays = Omit<HouseWays, 'earCleaning'> & { readonly earCleaning: EarDepth };
+
 /** Words that hang on what the business has chosen; null: nothing to say there. */
-type Words = string | ((ways: HouseWays) => string | null);
+type Words = string | ((ways: CardWays) => string | null);
 /** Plain sentences are common practice; a pair names another source. */
 type CardLine = Words | readonly [words: Words, source: Source];
 
 export const houseLine = (words: Words): CardLine => [words, HOUSE_VALUE];
 export const cited = (words: string, cite: string): CardLine => [words, published(cite)];
 
+/** What is said only where cleaner is poured. */
+export const wherePoured =
+  (words: (ways: CardWays) => string | null) =>
+  (ways: CardWays): string | null =>
+    isPoured(ways.earCleaning) ? words(ways) : null;
+
 /** One sentence a school; a school without one is not spoken of. */
 export const by =
-  <Q extends HouseQuestion>(question: Q, sentences: Readonly<Partial<Record<HouseWays[Q], string>>>) =>
-  (ways: HouseWays): string | null =>
+  <Q extends HouseQuestion>(question: Q, sentences: Readonly<Partial<Record<CardWays[Q], string>>>) =>
+  (ways: CardWays): string | null =>
     sentences[ways[question]] ?? null;
 
 /** A card before it is known whose it is: a business's schools pick its sentences, so that it never says otherwise. */
@@ -68,8 +78,8 @@ export const methodCard = (id: string, title: string, parts: Omit<MethodSource, 
   ...parts,
 });
 
-/** The card as a business works, or as it works on one dog (`waysFor`). */
-export function cardFor({ needs, steps, never, stops, ...card }: MethodSource, ways: HouseWays): MethodCard {
+/** The card as a business works, as it works on one dog (`waysFor`), or as it does today (`depthToday`). */
+export function cardFor({ needs, steps, never, stops, ...card }: MethodSource, ways: CardWays): MethodCard {
   const said = (words: Words): string | null => (typeof words === 'string' ? words : words(ways));
   const sourced = (lines: readonly CardLine[]): Sourced[] =>
     lines.flatMap((line) => {

@@ -7,7 +7,7 @@ import { waysFor } from '../work';
 import { stepsFor } from '../visit/tests/randomVisits';
 import { ALL_HOUSE_QUESTIONS, DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS, type HouseWays } from '../ways';
 import { notOurs } from '../wording';
-import { DRAWINGS, METHOD_CARDS, cardFor, findMethod, methodOf, methodOfStep, type MethodCard } from '.';
+import { DRAWINGS, METHOD_CARDS, cardFor, type CardWays, findMethod, methodOf, methodOfStep, type MethodCard } from '.';
 
 const TODAY = day('2026-11-25');
 const cards = (ways: Partial<HouseWays> = {}): MethodCard[] =>
@@ -49,10 +49,17 @@ describe('method cards', () => {
     expect(notOurs(text)).toBeNull();
   });
 
-  test.each<[string, Partial<HouseWays>, string, RegExp, RegExp]>([
+  test.each<[string, Partial<CardWays>, string, RegExp, RegExp]>([
     ['fills', { earCleaning: 'fill' }, 'clean-ears', /Fill until/, /few drops|damp pad over/],
     ['drops', { earCleaning: 'few drops' }, 'clean-ears', /few drops/, /Fill until/],
-    ['pads only', { earCleaning: 'damp pad only' }, 'clean-ears', /Nothing is poured/, /Fill until|few drops|Massage/],
+    [
+      'pads only',
+      { earCleaning: 'damp pad only' },
+      'clean-ears',
+      /Nothing is poured: a damp pad/,
+      /Fill until|few drops|Massage|Let it shake|The nozzle never/,
+    ],
+    ['a dry wipe today', { earCleaning: 'wipe' }, 'clean-ears', /a dry pad over the finger/, /damp pad|Massage|shake/],
     ['a minute', { massage: '60 s' }, 'clean-ears', /for a minute/, /20–30 seconds/],
     ['spirit', { alcohol: 'used' }, 'clean-ears', /never on red or broken skin/, /No alcohol/],
     ['no alcohol', { alcohol: 'avoided' }, 'clean-ears', /No alcohol/, /never dripping/],

@@ -1,4 +1,4 @@
-import { by, houseLine, methodCard, type MethodSource } from './card';
+import { by, houseLine, methodCard, wherePoured, type MethodSource } from './card';
 
 /** Looking, and what is done before the bath. docs/trade.md: order of work, ears, eyes, nails, coat. */
 export const ON_THE_TABLE: readonly MethodSource[] = [
@@ -22,10 +22,10 @@ export const ON_THE_TABLE: readonly MethodSource[] = [
     tasks: ['ear cleaning'],
     drawings: ['ear section', 'ear swab'],
     needs: [
-      'cleaner made for dogs, warmed in the hand',
+      ({ earCleaning }) => (earCleaning === 'wipe' ? null : 'cleaner made for dogs, warmed in the hand'),
       'fresh cotton or gauze for each ear',
       'gloves',
-      'a place where a shaken-out ear may spatter',
+      wherePoured(() => 'a place where a shaken-out ear may spatter'),
     ],
     steps: [
       by('earOrder', {
@@ -37,15 +37,19 @@ export const ON_THE_TABLE: readonly MethodSource[] = [
         'few drops': 'A few drops down the flap, then the flap closed.',
         'soaked cotton': 'A well-soaked piece of cotton at the opening, flap down, pressed and moved, taken out.',
         'damp pad only': 'Nothing is poured: a damp pad over the finger.',
+        wipe: 'Nothing is poured: a dry pad over the finger.',
       }),
-      ({ earCleaning, massage }) =>
-        earCleaning === 'damp pad only'
-          ? null
-          : `Massage the base of the ear in upward circles, below the level of the eye, for ${massage === '60 s' ? 'a minute' : '20–30 seconds'}. You may hear the liquid move.`,
-      by('afterMassage', {
-        'shake then wipe': 'Let it shake, then wipe.',
-        'wipe then shake': 'Wipe, then let it shake.',
-      }),
+      wherePoured(
+        ({ massage }) =>
+          `Massage the base of the ear in upward circles, below the level of the eye, for ${massage === '60 s' ? 'a minute' : '20–30 seconds'}. You may hear the liquid move.`,
+      ),
+      wherePoured(
+        by('afterMassage', {
+          'shake then wipe': 'Let it shake, then wipe.',
+          'wipe then shake': 'Wipe, then let it shake.',
+        }),
+      ),
+      'A greasy flap: a pad of its own, nothing of it inwards; what that leaves is washed off in the bath.',
       'Wipe outside inwards, light pressure, only as deep as the eye sees. A fresh pad each time until one comes out clean: count the dirty ones.',
       houseLine('Wipe the nozzle with disinfectant between ears, between dogs, and whenever it touched skin.'),
     ],
@@ -59,10 +63,12 @@ export const ON_THE_TABLE: readonly MethodSource[] = [
           used: 'Alcohol never dripping, never on red or broken skin: it stings.',
         }),
       ),
-      by('nozzle', {
-        'never touching': 'The nozzle never touches the ear.',
-        'just inside': 'The nozzle at or just inside the opening, never deep.',
-      }),
+      wherePoured(
+        by('nozzle', {
+          'never touching': 'The nozzle never touches the ear.',
+          'just inside': 'The nozzle at or just inside the opening, never deep.',
+        }),
+      ),
     ],
     stops: [
       'Yellow, white or green, black or blood on a pad: no more liquid, no second pass.',

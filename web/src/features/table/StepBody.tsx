@@ -3,7 +3,8 @@ import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { BATH_TASKS, PRODUCT_TASKS, namedProduct, type BathTask } from '@dewpond/core/dog';
 import type { Task } from '@dewpond/core/tasks';
 import { useBusiness } from '../../data/queries';
-import { STAGES, titleWords, type Stage, type Step } from '@dewpond/core/steps';
+import type { CardWays } from '@dewpond/core/methods';
+import { STAGES, depthToday, foundForSteps, titleWords, type Stage, type Step } from '@dewpond/core/steps';
 import { waitsFor } from '@dewpond/core/visit';
 import { waysFor } from '@dewpond/core/work';
 import { Minus } from 'lucide-react';
@@ -51,7 +52,7 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
             </>
           )}
         </p>
-        <ShowHow step={step} ways={waysFor(table.facts)} />
+        <ShowHow step={step} ways={waysToday(table, step)} />
       </div>
       <h1 className="text-[42px]! max-md:text-[30px]! leading-tight! mb-3">{titleWords(step.title)}</h1>
       <LeftOut step={step} />
@@ -103,6 +104,14 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
       {step.stage !== 'handover' && <Ahead table={table} step={step} />}
     </div>
   );
+}
+
+/** The dog's ways, its ear as deep as today's look asks for: the card says nothing of pouring where nothing is poured. */
+function waysToday({ facts, state }: TableWork, { stage, place }: Step): CardWays {
+  const ways = waysFor(facts);
+  if (stage !== 'ears, first pass' || place === null || place.side === 'none') return ways;
+  const found = foundForSteps(state.findings, state);
+  return { ...ways, earCleaning: depthToday({ facts, found }, place.side).depth };
 }
 
 /** The product that a vet or owner named for this place, in place of the business's. */

@@ -1,13 +1,12 @@
-import { cardFor, methodOfStep } from '@dewpond/core/methods';
+import { cardFor, methodOfStep, type CardWays } from '@dewpond/core/methods';
 import type { Step } from '@dewpond/core/steps';
-import type { HouseWays } from '@dewpond/core/ways';
 import { BookOpen } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { MethodDialog } from './MethodDialog';
 
 /** Opens the method card of a step over the visit, as the business works on this dog; nothing where a step has none. */
-export function ShowHow({ step, ways }: { readonly step: Step; readonly ways: HouseWays }) {
+export function ShowHow({ step, ways }: { readonly step: Step; readonly ways: CardWays }) {
   const [shown, setShown] = useState(false);
   const card = methodOfStep(step);
   if (!card) return null;
