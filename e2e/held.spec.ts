@@ -6,6 +6,7 @@ import {
   lookAllClear,
   newClient,
   newDogInBook,
+  newId,
   openDogById,
   visitId,
 } from './salon';
@@ -216,4 +217,32 @@ test('a whole visit ends in the clean-down log', async ({ page }) => {
   const line = page.getByRole('listitem').filter({ has: page.locator(`a[href="/visits/${id}"]`) });
   await expect(line).toContainText('table, tub, dryer, tools, hands');
   await expect(line).toContainText('Ines');
+});
+
+test('an old dog that has been here an hour: what can wait is kept for another day, once what must be done is done', async ({
+  page,
+}) => {
+  const dog = await newDogInBook(page, await newClient(page), {
+    name: 'Lantern',
+    breeds: ['beagle'],
+    weightKg: 11,
+    born: ago(14),
+  });
+  const id = newId();
+  await page.request.post('/api/visits', { data: { id, dogId: dog, appointmentId: null } });
+  // An hour ago, by the server's clock, another tablet opened this visit and looked the dog over.
+  const opened = ['prepare', 'handover', 'look-over', 'decide'].map((step) => ({ type: 'step done', step }));
+  const events = [{ type: 'opened' }, ...opened].map((what, i) => ({
+    ...{ id: newId(), v: 5, counter: i + 1, device: 'earlier', offset: 0, seen: {} },
+    at: Date.now() - 3_600_000 + i * 1000,
+    what,
+  }));
+  expect((await page.request.post(`/api/visits/${id}/events`, { data: { events } })).status()).toBe(201);
+  await page.goto(`/visits/${id}`);
+  await page.getByRole('button', { name: 'Leave out, or split it…' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('region', { name: 'Can wait' })).toContainText('Nails and dewclaws');
+  await dialog.getByRole('button', { name: 'Home now, the rest then' }).click();
+  await page.goto(`/visits/${id}`);
+  await expect(page.getByText(/Comes back .* to be finished/)).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { NOBODY, expectAccessible } from './salon';
+import { NOBODY, expectAccessible, newId, openDog } from './salon';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -165,4 +165,29 @@ test('the business’s own words, and one’s own calendar', async ({ page }) =>
   await page.getByRole('button', { name: 'Close it' }).click();
   await expect(page.getByRole('button', { name: 'Open a calendar address' })).toBeVisible();
   expect((await page.request.get(address)).status()).toBe(404);
+});
+
+test('an owner tells in their language when a vet saw the eyes: it is on the dog, and is asked no more', async ({
+  page,
+  browser,
+}) => {
+  const { items } = (await (await page.request.get('/api/dogs')).json()) as { items: { id: string; name: string }[] };
+  const dogId = items.find(({ name }) => name === 'Dumpling')?.id;
+  const made = await page.request.post('/api/links', { data: { id: newId(), dogId, days: 5 } });
+  const { url } = (await made.json()) as { url: string };
+  const stranger = await browser.newContext({ storageState: NOBODY, viewport: { width: 390, height: 844 } });
+  const owner = await stranger.newPage();
+  await owner.goto(new URL(url).pathname + new URL(url).hash);
+  const asked = owner.getByRole('region', { name: '¿Lo ha visto un veterinario?' });
+  await expect(asked).toBeVisible();
+  await expectAccessible(owner);
+  const on = new Date(Date.now() - 20 * 86_400_000).toISOString().slice(0, 10);
+  await asked.getByLabel(/día de la última vez/).fill(on);
+  await asked.getByRole('button').click();
+  await expect(owner.getByText('Gracias, anotado.').first()).toBeVisible();
+  await expect(asked).toBeHidden();
+  await stranger.close();
+  await openDog(page, 'Dumpling');
+  await page.getByRole('button', { name: 'Instructions' }).click();
+  await expect(page.getByRole('dialog').getByText(/a vet, says the owner/)).toBeVisible();
 });

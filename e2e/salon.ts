@@ -118,7 +118,7 @@ export async function choose(list: Locator, option: string | RegExp): Promise<vo
   await list.page().getByRole('option', { name: option, exact: true }).first().click();
 }
 
-const newId = () => crypto.randomUUID().replace(/^(.{14})./, '$17');
+export const newId = () => crypto.randomUUID().replace(/^(.{14})./, '$17');
 
 /** A dog new to the book, booked late in the evening: the demo world's own day is full. */
 export async function bookTonight(page: Page, name: string, hour: number): Promise<void> {
