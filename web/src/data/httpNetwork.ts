@@ -1,5 +1,6 @@
 import { Refused, call } from '../api/call';
 import { SignedOut, type Network, type Sent } from '../device/network';
+import type { NewInBook } from '../device/storage';
 
 const PATIENCE_MS = 15_000;
 const PICTURE_PATIENCE_MS = 60_000;
@@ -15,17 +16,22 @@ function trouble(error: unknown): never {
 const refused = (error: unknown): { readonly kind: 'refused'; readonly words: string } =>
   isFinal(error) ? { kind: 'refused', words: error.message } : trouble(error);
 
+/** Owner, then dog, each once: sent again, they are known by their ids, and what a lost answer left undone is done. */
+async function intoTheBook(dogId: string, { client, clientId, profile }: NewInBook): Promise<void> {
+  if (client) await call('POST /api/clients', { body: client, patience: PATIENCE_MS });
+  await call('POST /api/dogs', { body: { id: dogId, clientId, profile }, patience: PATIENCE_MS });
+}
+
 /** The device's own work goes to the server over HTTP. */
 export const httpNetwork: Network = {
   async beginVisit({ id, dogId, appointmentId, begun, newDog }) {
     try {
-      // Sent again, each is known by its id: whatever a lost answer left undone is done now.
-      if (newDog?.client) await call('POST /api/clients', { body: newDog.client, patience: PATIENCE_MS });
-      if (newDog)
-        await call('POST /api/dogs', {
-          body: { id: dogId, clientId: newDog.clientId, profile: newDog.profile },
-          patience: PATIENCE_MS,
-        });
+      if (newDog) await intoTheBook(dogId, newDog);
+    } catch (error) {
+      // Not a visit that somebody began before, whatever stands in the way of the dog.
+      return refused(error);
+    }
+    try {
       const body = { id, dogId, appointmentId, ...(begun ? { begun } : {}) };
       await call('POST /api/visits', { body, patience: PATIENCE_MS });
       return { kind: 'taken', answer: null };

@@ -367,6 +367,37 @@ describe.each<readonly [string, () => DeviceStorage]>([
       expect(await storage.visits.all()).toEqual([]);
     });
 
+    test('of a new dog that stands in the book otherwise: told, and kept; its events go to no other visit', async () => {
+      const other = v7();
+      const events: string[] = [];
+      openServer({
+        'POST /api/dogs': () => {
+          throw new RefusedAnswer(409, {
+            kind: 'conflict',
+            message: 'Another dog has this chip.',
+            current: { id: other },
+          });
+        },
+        'POST /api/visits/:id/events': () => {
+          events.push('sent');
+          return { taken: [], known: [], refused: [], serverNow: Date.now() };
+        },
+      });
+      const [id, clientId] = [v7(), v7()];
+      await ownWork.addVisit({
+        ...{ id, person: ME, dogId: v7(), appointmentId: null, refused: null },
+        newDog: { client: null, clientId, profile: { name: 'Wren', weightKg: 9 } },
+      });
+      await ownWork.addEvents([done(id)]);
+      await outbox.open(ME);
+      await settled();
+      expect(ownWork.useState.getState().refused.map(({ words }) => words)).toEqual([
+        'Another dog has this chip.',
+        'Another dog has this chip.',
+      ]);
+      expect([events, await storage.events.unsent()]).toEqual([[], [expect.objectContaining({ visitId: id })]]);
+    });
+
     test('that the server refuses: visit and events are told, and kept', async () => {
       openServer({
         'POST /api/visits': () => {
