@@ -94,7 +94,8 @@ test.describe('in the van', () => {
     await bigButton(page).tap();
     await lookAllClear(page, byFinger);
     await expect(page.getByText(/not sent yet: \d+ kept on this device/)).toBeVisible();
-    await page.reload();
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Driftwood: go on' }).tap();
     await expect(page.getByText(/^step 3 of/)).toBeVisible();
     await context.setOffline(false);
     await expect(page.getByText('the server has it all')).toBeVisible({ timeout: 40_000 });

@@ -16,6 +16,8 @@ export const todayView = z.object({
   dogs: many(todayDog),
   /** Sent home on an earlier day, to be finished on this one. */
   returning: z.array(z.object({ visitId: id, dogId: id, dog: z.string(), because: z.string() })),
+  /** Begun today without a booking, and not closed yet. */
+  unbooked: z.array(z.object({ visitId: id, dogId: id, dog: z.string() })),
   watch: z.array(
     z.object({ mark: z.enum(['vet', 'short', 'handle', 'own', 'ask']), dog: z.string(), words: z.string() }),
   ),

@@ -266,6 +266,23 @@ describe('what a visit leaves behind for the next', () => {
     expect((await salon.call('GET /api/visits/:id', { id })).body.events).toHaveLength(4);
   });
 
+  test('a visit begun without a booking stands on its day until it is closed, or its dog goes home for another day', async () => {
+    const id = await begin(salon, dogId);
+    const open = async (at?: string) =>
+      (await salon.call('GET /api/today', at ? { query: { day: at } } : {})).body.unbooked
+        .filter((each) => each.dogId === dogId)
+        .map(({ visitId }) => visitId);
+    expect(await open()).toEqual([id]);
+    expect(await open('2026-11-26')).toEqual([]);
+    const home: Happening = { type: 'went home', because: typed('too tired'), back: day('2026-11-26') };
+    await send(id, eventsOf([{ type: 'opened' }, home]));
+    expect(await open()).toEqual([]);
+    await send(id, eventsOf([{ type: 'came back' }], 3));
+    expect(await open()).toEqual([id]);
+    await send(id, eventsOf([{ type: 'closed', how: 'ended early' }], 4));
+    expect(await open()).toEqual([]);
+  });
+
   test('a body that was clear is known to have been looked at', async () => {
     await visitDog(salon, dogId);
     const { body } = await salon.call('GET /api/visits/:id', { id: await begin(salon, dogId) });

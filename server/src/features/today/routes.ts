@@ -8,7 +8,8 @@ import type { Day } from '@dewpond/core/units';
 import { foldVisit, readVisit } from '@dewpond/core/visit';
 import { timeline, type VisitContents } from '@dewpond/core/steps';
 import { reasonsTold } from '@dewpond/core/wording';
-import { and, eq, isNull } from 'drizzle-orm';
+import { and, asc, eq, isNull } from 'drizzle-orm';
+import type { QueryBuilder } from 'drizzle-orm/pg-core';
 import type { Router } from 'express';
 import { appointmentsBetween } from '../../records/appointments/appointments';
 import { dog, visit } from '../../platform/db/schema';
@@ -30,10 +31,10 @@ export function todayRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/today', async ({ tx, asker, query, today }) => {
     const day = query?.day ?? today;
     const { start, end } = spanOf(asker.zone, day);
-    const [business, booked, brokenOff] = await Promise.all([
+    const [business, booked, open] = await Promise.all([
       loadStockedBusiness(tx),
       appointmentsBetween(tx, start, end),
-      returning(tx, day),
+      openRows(tx, { day }),
     ]);
     const appointments = booked.filter((each) => each.state !== 'cancelled');
     const records = await loadDogs(tx, { ids: [...new Set(appointments.map((each) => each.dogId))] });
@@ -52,23 +53,31 @@ export function todayRoutes(router: Router, services: Services): void {
         words: describe(record, planned.facts, business),
         stages: stagesOf(appointment, planned, record, business),
       })),
-      returning: brokenOff,
+      returning: await withWhy(tx, open.returning),
+      unbooked: open.unbooked,
       watch: [...byId.values()].flatMap(({ record, planned }) => watchOut(record, planned)),
     };
   });
 }
 
-const brokenOffRows = together((select, { day }: { day: AskedFor<string> }) => ({
-  rows: select
+const openVisits = (select: QueryBuilder) =>
+  select
     .select({ visitId: visit.id, dogId: visit.dogId, dog: dog.name })
     .from(visit)
-    .innerJoin(dog, eq(dog.id, visit.dogId))
-    .where(and(isNull(visit.closed), eq(visit.backOn, day))),
+    .innerJoin(dog, eq(dog.id, visit.dogId));
+/** Visits that are open besides the booked ones: to be finished on this day, or begun on it without a booking. */
+const openRows = together((select, { day }: { day: AskedFor<string> }) => ({
+  returning: openVisits(select).where(and(isNull(visit.closed), eq(visit.backOn, day))),
+  unbooked: openVisits(select)
+    .where(and(isNull(visit.closed), isNull(visit.backOn), isNull(visit.appointmentId), eq(visit.day, day)))
+    .orderBy(asc(visit.createdAt)),
 }));
 
-/** Visits that were broken off with a day to come back on, and are still open; however many, in a fixed number of statements. */
-async function returning(tx: Tenant, day: Day): Promise<TodayView['returning']> {
-  const { rows } = await brokenOffRows(tx, { day });
+/** Why each was broken off, as it was told; however many, in a fixed number of statements. */
+async function withWhy(
+  tx: Tenant,
+  rows: readonly Omit<TodayView['returning'][number], 'because'>[],
+): Promise<TodayView['returning']> {
   if (rows.length === 0) return [];
   const events = await loadEvents(
     tx,

@@ -6,7 +6,8 @@ import { screen, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { mixingView, madeMix } from '../../tests/demoMixing';
-import { TODAY, booking, facts, session } from '../../tests/demoDog';
+import { answers, ownWork } from '../../data/device';
+import { TODAY, booking, facts, session, visitView } from '../../tests/demoDog';
 import { openServer, show } from '../../tests/server';
 import { TodayScreen } from './TodayScreen';
 
@@ -17,6 +18,7 @@ function today(more: Partial<TodayView> = {}): TodayView {
   return {
     day: TODAY,
     returning: [],
+    unbooked: [],
     zone: 'Europe/London',
     dogs: [{ appointment, words: 'Pug, 8 kg', stages: timeline(readVisit(visit, []).steps) }],
     watch: [
@@ -37,6 +39,28 @@ function openToday(view = today(), units: 'metric' | 'US' = 'metric', bench: Par
   return { server, ...show(<TodayScreen />) };
 }
 const card = (title: string) => screen.getByRole('heading', { name: title }).closest('section') as HTMLElement;
+
+describe('a visit without a booking', () => {
+  test('stands on Today until it is closed, also one that only this device knows of', async () => {
+    await ownWork.storage.clear();
+    const [theirs, mine] = [v7(), v7()];
+    const waiting = { id: mine, person: 'p', dogId: v7(), appointmentId: null, refused: null };
+    await ownWork.storage.visits.put(waiting);
+    await answers.put(`visit ${mine}`, { ...visitView(), id: mine, dog: { ...visitView().dog, name: 'Driftwood' } });
+    openToday(today({ unbooked: [{ visitId: theirs, dogId: v7(), dog: 'Pocket' }] }));
+    const list = within(await screen.findByRole('list', { name: 'At the table without a booking' }));
+    expect(await list.findByText('Driftwood')).toBeTruthy();
+    expect(list.getByRole('link', { name: 'Driftwood: go on' }).getAttribute('href')).toBe(`/visits/${mine}`);
+    expect(list.getByRole('link', { name: 'Pocket: go on' }).getAttribute('href')).toBe(`/visits/${theirs}`);
+    await ownWork.storage.clear();
+  });
+
+  test('there is none: no list stands there', async () => {
+    openToday();
+    await screen.findByText(/1 dog · hands-on/);
+    expect(screen.queryByRole('list', { name: 'At the table without a booking' })).toBeNull();
+  });
+});
 
 describe('today', () => {
   test('says how many dogs, how long hands are full, and when it ends', async () => {

@@ -10,6 +10,7 @@ import { MorningMix } from './MorningMix';
 import { Ribbon } from './Ribbon';
 import { summary } from './ribbonLayout';
 import { DueFollowUps } from '../../parts/referrals/DueFollowUps';
+import { OpenVisits } from './OpenVisits';
 import { WatchOut } from './WatchOut';
 
 export function TodayScreen() {
@@ -47,6 +48,7 @@ export function TodayScreen() {
               </ButtonLink>
             </p>
           ))}
+          <OpenVisits begun={today.unbooked} />
           {today.dogs.length === 0 ? (
             <>
               <DueFollowUps today={today.day} />
