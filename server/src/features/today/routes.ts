@@ -4,7 +4,6 @@ import { type DogFacts } from '@dewpond/core/dog';
 import { STOP_WORDS, signWords, stopsAtLeast } from '@dewpond/core/findings';
 import { SIDES, namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
 import { barsAt } from '@dewpond/core/stops';
-import type { Day } from '@dewpond/core/units';
 import { foldVisit, readVisit } from '@dewpond/core/visit';
 import { timeline, type VisitContents } from '@dewpond/core/steps';
 import { reasonsTold } from '@dewpond/core/wording';
