@@ -53,6 +53,10 @@ describe('an eye corner', () => {
   ])('%s: nothing is proposed', (_, visits) => {
     expect(proposed(dog, visits)).toEqual([]);
   });
+  test('red skin there is a matter of the vet’s, not of ways', () => {
+    const red = { ...wet, findings: [...wet.findings, finding(RIGHT_EYE, 'eye skin redness', 1)] };
+    expect(proposed(dog, [wet, red, wet])).toEqual([]);
+  });
   test('a visit at which nobody looked there does not count, for or against', () => {
     const unseen = visit(RIGHT_EYE, { looked: false, cared: false });
     expect(proposed(dog, [wet, unseen, wet, unseen, wet])).toHaveLength(1);
@@ -79,6 +83,11 @@ test.each<[number, number, boolean]>([
 ])('%i visits of %i dirty pads: a second round after the bath is proposed: %s', (count, dirtyPads, isProposed) => {
   const proposals = proposed(aDog(ways(), 'lagotto'), times(count, visit(LEFT_EAR, { dirtyPads })));
   expect(proposals.some(([question]) => question === 'earsWhen')).toBe(isProposed);
+});
+
+test('much from an ear with more than wax is for no second round', () => {
+  const many = visit(LEFT_EAR, { dirtyPads: 5, sign: 'ear musty smell' });
+  expect(proposed(aDog(ways(), 'lagotto'), times(3, many))).toEqual([]);
 });
 
 test('it broke off twice while hair was taken out: scissors on what sticks out; minding it is no breaking off', () => {

@@ -44,18 +44,23 @@ interface Speaks {
 const lastAt = ({ visits }: Told, place: Place, count: number): readonly VisitOfRecord[] =>
   visits.filter(({ places }) => places.some((each) => each.looked && samePlace(each.place, place))).slice(-count);
 
-/** Found there at each of the last visits, although it was cared for at the ones before the last. */
+/** Nothing else was found there: what is red, sore or smells is no matter of ways. */
+const nothingBut = (signs: readonly Sign[], place: Place, { findings }: VisitOfRecord): boolean =>
+  findings.every((found) => !samePlace(found.place, place) || signs.includes(found.sign));
+
+/** Found there at each of the last visits, and nothing else, although it was cared for at the ones before the last. */
 function everyTimeThoughCared(told: Told, place: Place, signs: readonly Sign[]): boolean {
   const last = lastAt(told, place, EVERY);
   return (
     last.length === EVERY &&
-    last.every(({ findings }) =>
-      findings.some((found) => samePlace(found.place, place) && signs.some((sign) => sign === found.sign)),
+    last.every(
+      (visit) => visit.findings.some((found) => samePlace(found.place, place)) && nothingBut(signs, place, visit),
     ) &&
     last.slice(0, -1).every(({ places }) => places.some((each) => each.cared && samePlace(each.place, place)))
   );
 }
 
+const WAX: readonly Sign[] = ['ear pale wax', 'ear dark wax', 'ear damp'];
 const eyes = SIDES.map((side): Place => ({ site: 'eye', side }));
 const ears = SIDES.map((side): Place => ({ site: 'ear', side }));
 /** Folds beside eye and nostril: no powder comes near them. */
@@ -102,7 +107,7 @@ const ROWS: readonly Speaks[] = [
           const last = lastAt(told, ear, EVERY);
           const pads = (visit: VisitOfRecord) =>
             visit.places.find((each) => samePlace(each.place, ear))?.dirtyPads ?? 0;
-          return last.length === EVERY && last.every((visit) => pads(visit) >= MUCH);
+          return last.length === EVERY && last.every((visit) => pads(visit) >= MUCH && nothingBut(WAX, ear, visit));
         }),
         () => 'both',
         (name) => `the ${name} brings up ${MUCH} dirty pads or more at every visit`,
