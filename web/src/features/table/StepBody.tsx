@@ -70,10 +70,7 @@ export function StepBody({ table, step }: { readonly table: TableWork; readonly 
           First: {waits.map((each) => titleWords(each.title).toLowerCase()).join('; ')}.
         </p>
       )}
-      {step.id.startsWith('ear hair ') &&
-        step.title.id !== 'ear hair trim' &&
-        step.place?.side !== 'none' &&
-        step.place && <EarHair table={table} side={step.place.side} />}
+      <HairOfTheEar table={table} step={step} />
       {step.stage === 'nails' && <NailLengths table={table} />}
       {step.stage === 'first clip' && step.pieces.length > 1 && <Pieces table={table} step={step} />}
       {step.parts.length > 0 && step.stage !== 'clean-down' && (
@@ -112,6 +109,25 @@ function waysToday({ facts, state }: TableWork, { stage, place }: Step): CardWay
   if (stage !== 'ears, first pass' || place === null || place.side === 'none') return ways;
   const found = foundForSteps(state.findings, state);
   return { ...ways, earCleaning: depthToday({ facts, found }, place.side).depth };
+}
+
+/**
+ * How taking hair out went: in its own step, and where the dog broke off, which ends that step at once, in the next step
+ * of the ear.
+ */
+function HairOfTheEar({
+  table,
+  step: { id, stage, title, place },
+}: {
+  readonly table: TableWork;
+  readonly step: Step;
+}) {
+  if (stage !== 'ears, first pass' || place === null || place.side === 'none') return null;
+  const went = table.state.earHair[place.side];
+  const isItsStep = id.startsWith('ear hair ') && title.id !== 'ear hair trim';
+  const own = table.steps.find((each) => each.id === `ear hair ${place.side}`);
+  const isEnded = went !== null && own?.barred !== null;
+  return isItsStep || isEnded ? <EarHair table={table} side={place.side} /> : null;
 }
 
 /** The product that a vet or owner named for this place, in place of the business's. */
