@@ -157,3 +157,70 @@ test('a booking says what is in it, and the table has those steps and no others'
   await expect(steps.getByText('First wash')).toBeVisible();
   await expect(steps.getByText('Comb and tidy')).toHaveCount(0);
 });
+
+test('finishing products: used in one tap, and held back from skin that is not healthy', async ({ page }) => {
+  await atTheTable(page, { name: 'Sedge', breeds: ['beagle'] });
+  await goToStep(page, /Comb and tidy/);
+  await page.getByRole('button', { name: 'Used: Reed finishing mist' }).click();
+  await expect(page.getByRole('button', { name: 'Not used after all: Reed finishing mist' })).toBeVisible();
+  await atTheTable(page, { name: 'Lovage', breeds: ['beagle'], skin: 'sensitive' });
+  await goToStep(page, /Comb and tidy/);
+  await expect(page.getByText(/Not today: it stays off skin that is sensitive/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Used: Reed finishing mist' })).toBeDisabled();
+});
+
+test('it ran out: what may be taken is offered, and what was taken stands in the visit', async ({ page }) => {
+  await atTheTable(page, { name: 'Yarrow', breeds: ['beagle'] });
+  await goToStep(page, /Rinse until it squeaks/);
+  await page.getByRole('button', { name: 'It ran out, something else was used' }).first().click();
+  const form = page.getByRole('form', { name: /^Instead of/ }).first();
+  await form.getByRole('button').first().click();
+  await form.getByRole('textbox').fill('300');
+  await form.getByRole('button', { name: 'Tell' }).click();
+  await expect(page.getByText(/^Ran out: .* instead$/).first()).toBeVisible();
+});
+
+test('a foot switch does the step; other days for a row say first how many plans they would change', async ({
+  page,
+}) => {
+  await atTheTable(page, { name: 'Plover', breeds: ['beagle'] });
+  const before = (await page.getByText(/^step \d+ of/).textContent()) ?? '';
+  await goToStep(page, /Wet the coat/);
+  const wet = (await page.getByText(/^step \d+ of/).textContent()) ?? '';
+  expect(wet).not.toBe(before);
+  await page.keyboard.press('PageUp');
+  await expect(page.getByText(wet, { exact: true })).toBeHidden();
+
+  await page.goto('/house');
+  await page
+    .getByRole('button', { name: /^Other days: nails/ })
+    .first()
+    .click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Usual, days').fill('35');
+  await expect(dialog.getByText(/Would change \d+ of \d+ plans|No plan would change/)).toBeVisible();
+  await page.keyboard.press('Escape');
+});
+
+test('an ear that came to a vet three times in six months is told so on the sheet', async ({ page }) => {
+  const client = await newClient(page);
+  const dog = await newDogInBook(page, client, { name: 'Heron', breeds: ['beagle'], weightKg: 11 });
+  const place = { site: 'ear', side: 'left' };
+  const musty = { type: 'found', finding: { place, sign: 'ear musty smell', grade: 2, answer: null } };
+  let last = '';
+  for (const daysAgo of [50, 25, 0]) {
+    last = newId();
+    const at = Date.now() - daysAgo * 86_400_000;
+    await page.request.post('/api/visits', {
+      data: { id: last, dogId: dog, appointmentId: null, begun: { at, offset: 0 } },
+    });
+    const happened = [{ type: 'opened' }, musty, { type: 'closed', how: 'ended early' }];
+    const events = happened.map((what, i) => ({
+      ...{ id: newId(), v: 5, counter: i + 1, device: 'earlier', at: at + i, offset: 0, seen: {} },
+      what,
+    }));
+    expect((await page.request.post(`/api/visits/${last}/events`, { data: { events } })).status()).toBe(201);
+  }
+  await page.goto(`/visits/${last}/sheet`);
+  await expect(page.getByText(/3 times in six months/).first()).toBeVisible();
+});
