@@ -224,3 +224,25 @@ test('an ear that came to a vet three times in six months is told so on the shee
   await page.goto(`/visits/${last}/sheet`);
   await expect(page.getByText(/3 times in six months/).first()).toBeVisible();
 });
+
+test('the skin reacts: first steps at once; a dog’s page tells left and right once; by night it is dark by itself', async ({
+  page,
+}) => {
+  const dog = await atTheTable(page, { name: 'Clover', breeds: ['beagle'] });
+  await page.getByRole('button', { name: /^More: incident/ }).click();
+  await page.getByRole('button', { name: /^Something went wrong/ }).click();
+  await page.getByRole('button', { name: /The skin reacts/ }).click();
+  await expect(page.getByRole('dialog')).toContainText('Product off with much water.');
+  await openDogById(page, dog);
+  await expect(page.getByText(/left and right ear/).first()).toBeVisible();
+  const light = () =>
+    page.evaluate(() => {
+      const [red = 0, green = 0, blue = 0] = (getComputedStyle(document.body).backgroundColor.match(/\d+/g) ?? []).map(
+        Number,
+      );
+      return (red + green + blue) / 3;
+    });
+  expect(await light()).toBeGreaterThan(200);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await expect.poll(light).toBeLessThan(60);
+});
