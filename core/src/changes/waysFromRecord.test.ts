@@ -49,6 +49,7 @@ describe('an eye corner', () => {
     ['clear once between', [wet, visit(RIGHT_EYE, {}), wet, wet]],
     ['never cleaned: it says nothing of cleaning', times(3, visit(RIGHT_EYE, { sign: 'eye wet', cared: false }))],
     ['at two eyes by turns', [wet, visit({ site: 'eye', side: 'left' }, { sign: 'eye wet' }), wet]],
+    ['a stain each time, and never wet', times(3, visit(RIGHT_EYE, { sign: 'eye stain' }))],
     ['nothing on record', []],
   ])('%s: nothing is proposed', (_, visits) => {
     expect(proposed(dog, visits)).toEqual([]);
@@ -66,14 +67,15 @@ describe('an eye corner', () => {
   });
 });
 
-test('a damp fold: powder, but balm beside eye and nostril', () => {
+test('a damp fold: powder; balm where the dog has any fold beside eye or nostril, for a way is one for all its folds', () => {
   const dog = aDog(ways(), 'english-bulldog');
-  const folded = { ...dog, traits: { ...dog.traits, folds: { nose: 'deep', tail: 'deep' } } } as DogFacts;
+  const folded = (folds: DogFacts['traits']['folds']): DogFacts => ({ ...dog, traits: { ...dog.traits, folds } });
   const damp = (place: Place) => times(3, visit(place, { sign: 'fold moisture' }));
-  expect(proposed(folded, damp(NOSE))).toEqual([
+  expect(proposed(folded({ nose: 'deep', tail: 'deep' }), damp(NOSE))).toEqual([
     ['foldProtect', 'balm', 'the nose fold is damp at every visit, though dried'],
   ]);
-  expect(proposed(folded, damp(TAIL))[0]?.[1]).toBe('powder');
+  expect(proposed(folded({ nose: 'deep', tail: 'deep' }), damp(TAIL))[0]?.[1]).toBe('balm');
+  expect(proposed(folded({ tail: 'deep' }), damp(TAIL))[0]?.[1]).toBe('powder');
 });
 
 test.each<[number, number, boolean]>([

@@ -1,5 +1,5 @@
 import type { DogFacts, HairBorne } from '../dog';
-import { isMat, type Finding, type Sign } from '../findings';
+import { isEarWax, isMat, type Finding, type Sign } from '../findings';
 import { SIDES, namePlace, placesOf, samePlace, type FoldSite, type Place } from '../places';
 import type { HouseQuestion } from '../ways';
 
@@ -44,34 +44,39 @@ interface Speaks {
 const lastAt = ({ visits }: Told, place: Place, count: number): readonly VisitOfRecord[] =>
   visits.filter(({ places }) => places.some((each) => each.looked && samePlace(each.place, place))).slice(-count);
 
-/** Nothing else was found there: what is red, sore or smells is no matter of ways. */
-const nothingBut = (signs: readonly Sign[], place: Place, { findings }: VisitOfRecord): boolean =>
-  findings.every((found) => !samePlace(found.place, place) || signs.includes(found.sign));
+/** Nothing but these was found there: what is red, sore or smells is no matter of ways. */
+const nothingBut = (is: (sign: Sign) => boolean, place: Place, { findings }: VisitOfRecord): boolean =>
+  findings.every((found) => !samePlace(found.place, place) || is(found.sign));
 
-/** Found there at each of the last visits, and nothing else, although it was cared for at the ones before the last. */
-function everyTimeThoughCared(told: Told, place: Place, signs: readonly Sign[]): boolean {
+/**
+ * Found there at each of the last visits, with nothing besides but what is named, although it was cared for at the ones
+ * before the last.
+ */
+function everyTimeThoughCared(told: Told, place: Place, sign: Sign, besides: readonly Sign[] = []): boolean {
   const last = lastAt(told, place, EVERY);
   return (
     last.length === EVERY &&
     last.every(
-      (visit) => visit.findings.some((found) => samePlace(found.place, place)) && nothingBut(signs, place, visit),
+      (visit) =>
+        visit.findings.some((found) => samePlace(found.place, place) && found.sign === sign) &&
+        nothingBut((each) => each === sign || besides.includes(each), place, visit),
     ) &&
     last.slice(0, -1).every(({ places }) => places.some((each) => each.cared && samePlace(each.place, place)))
   );
 }
 
-const WAX: readonly Sign[] = ['ear pale wax', 'ear dark wax', 'ear damp'];
+const isDirtOfTheEar = (sign: Sign): boolean => isEarWax(sign) || sign === 'ear damp';
 const eyes = SIDES.map((side): Place => ({ site: 'eye', side }));
 const ears = SIDES.map((side): Place => ({ site: 'ear', side }));
-/** Folds beside eye and nostril: no powder comes near them. */
-const BY_EYE_OR_NOSE = ['fold nose', 'fold pocket', 'fold brow'];
+/** Folds beside eye and nostril: no powder comes near them, and a way is one for all folds of a dog. */
+const BY_EYE_OR_NOSE: readonly FoldSite[] = ['nose', 'pocket', 'brow'];
 
 /** The folds of this dog, with their sides. */
 const foldsOf = ({ facts }: Told): Place[] =>
   placesOf(Object.keys(facts.traits.folds) as FoldSite[]).filter(({ site }) => site.startsWith('fold'));
 
-const speaking = (place: Place | undefined, school: (place: Place) => string, because: (name: string) => string) =>
-  place ? { school: school(place), because: because(namePlace(place)) } : null;
+const speaking = (place: Place | undefined, school: string, because: (name: string) => string) =>
+  place ? { school, because: because(namePlace(place)) } : null;
 
 /**
  * Where the reason of a school is about the dog, and what its record must say for it. Common practice, no source; the
@@ -83,8 +88,8 @@ const ROWS: readonly Speaks[] = [
     from: ['leave and clean'],
     speaks: (told) =>
       speaking(
-        eyes.find((eye) => everyTimeThoughCared(told, eye, ['eye wet', 'eye crust', 'eye stain'])),
-        () => 'clip',
+        eyes.find((eye) => everyTimeThoughCared(told, eye, 'eye wet', ['eye crust', 'eye stain'])),
+        'clip',
         (name) => `the corner of the ${name} is wet at every visit, though cleaned`,
       ),
   },
@@ -93,8 +98,8 @@ const ROWS: readonly Speaks[] = [
     from: ['none'],
     speaks: (told) =>
       speaking(
-        foldsOf(told).find((fold) => everyTimeThoughCared(told, fold, ['fold moisture'])),
-        ({ site }) => (BY_EYE_OR_NOSE.includes(site) ? 'balm' : 'powder'),
+        foldsOf(told).find((fold) => everyTimeThoughCared(told, fold, 'fold moisture')),
+        BY_EYE_OR_NOSE.some((fold) => told.facts.traits.folds[fold]) ? 'balm' : 'powder',
         (name) => `the ${name} is damp at every visit, though dried`,
       ),
   },
@@ -107,9 +112,12 @@ const ROWS: readonly Speaks[] = [
           const last = lastAt(told, ear, EVERY);
           const pads = (visit: VisitOfRecord) =>
             visit.places.find((each) => samePlace(each.place, ear))?.dirtyPads ?? 0;
-          return last.length === EVERY && last.every((visit) => pads(visit) >= MUCH && nothingBut(WAX, ear, visit));
+          return (
+            last.length === EVERY &&
+            last.every((visit) => pads(visit) >= MUCH && nothingBut(isDirtOfTheEar, ear, visit))
+          );
         }),
-        () => 'both',
+        'both',
         (name) => `the ${name} brings up ${MUCH} dirty pads or more at every visit`,
       ),
   },
@@ -123,7 +131,7 @@ const ROWS: readonly Speaks[] = [
           .slice(-TWICE);
       return speaking(
         ears.find((ear) => borne(ear).length === TWICE && borne(ear).every((how) => how === 'broke off')),
-        () => 'trim',
+        'trim',
         (name) => `it broke off at the ${name} the last two times`,
       );
     },

@@ -3,7 +3,7 @@ import { daysBetween, kilograms, showWeight, yearsOld, type Day, type UnitSystem
 import type { Side } from '../places';
 import { NO_HAIR_RECORD } from './earHair';
 import { waysOfDog, type OwnSchools } from './ownWays';
-import { plainDog, type DogFacts, type EarHistory } from './facts';
+import { NOTHING_KNOWN, type DogFacts, type EarHistory } from './facts';
 
 /** What an ear's card says: when its hair was taken out last, as far as anybody knows. */
 export type EarCard = Pick<EarHistory, 'conditions' | 'ownerForbidsPlucking'> & {
@@ -55,7 +55,8 @@ export function factsAsSeen(card: DogAsSeen, business: BusinessOfPlans, today: D
   const { traits, breeds, handling } = composeTraits(card.breeds, card.seen, catalogue);
   const weight = kilograms(card.weightKg);
   return {
-    ...plainDog(card.breeds, { today }, catalogue),
+    ...NOTHING_KNOWN,
+    today,
     traits,
     breedHandling: handling,
     weight,

@@ -44,7 +44,7 @@ export {
   type Saying,
 } from './instructions';
 export { ALL_INTAKE_QUESTIONS, intakeQuestions, type IntakeQuestion } from './intake';
-export { ALL_SHOWN, SHOWN, asShown, isKnown, shownRefused, type ShownToday } from './showsToday';
+export { ALL_SHOWN, BY_CLOCKS, SHOWN, asShown, isKnown, shownRefused, type ShownToday } from './showsToday';
 export { OWN_QUESTIONS, waysOfDog, type OwnSchool, type OwnSchools, type OwnWays } from './ownWays';
 export { USES, USE_KINDS, type UseKind } from './useKinds';
 export { inUse, isInUse, type InUse } from './uses';

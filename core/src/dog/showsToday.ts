@@ -70,6 +70,8 @@ export const SHOWN = {
 } as const satisfies Record<string, ShowsUp>;
 export type ShownToday = keyof typeof SHOWN;
 export const ALL_SHOWN = Object.keys(SHOWN) as [ShownToday, ...ShownToday[]];
+/** Told by clocks alone, of visit after visit: nobody has to say it. */
+export const BY_CLOCKS: readonly ShownToday[] = ['long at the nails'];
 
 /** Why something may not be chosen for this dog; null: it may. A closed muzzle is never put on a flat face. */
 export function shownRefused(

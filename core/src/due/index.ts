@@ -1,4 +1,4 @@
 export { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
 export { LEARNED, nextVisit, planDue, type CareRecord, type DueLine } from './planDue';
 export { costOf, hiddenLines, simulateYear, type HiddenYear, type Timing, type YearCost } from './simulateYear';
-export { vetLooksDue, vetLookTold, type VetLookDue } from './vetLooks';
+export { lookDay, lookDays, vetLooksDue, vetLookTold, type VetLookDue } from './vetLooks';

@@ -1,4 +1,4 @@
-import { addDays, type Day } from '../units';
+import { addDays, isDay, type Day } from '../units';
 import type { CarePlan } from '../careplan';
 import { TASKS, VET_TASKS, type VetTask } from '../tasks';
 import type { Instruction } from '../dog';
@@ -32,3 +32,18 @@ export const vetLookTold = (id: string, { task, on }: { readonly task: VetTask; 
     says: { kind: 'vet saw', task, on },
     until: null,
   }) as const;
+
+/** An older look says nothing of today [house value]. */
+const OLDEST_DAYS = 5 * 365;
+
+/** Days a look can have been on, as it is told today. */
+export const lookDays = (today: Day): { readonly first: Day; readonly last: Day } => ({
+  first: addDays(today, -OLDEST_DAYS),
+  last: today,
+});
+
+/** What was typed as the day of a look, or null where it cannot be one. */
+export function lookDay(typed: string, today: Day): Day | null {
+  const { first, last } = lookDays(today);
+  return isDay(typed) && typed >= first && typed <= last ? typed : null;
+}

@@ -128,11 +128,10 @@ export const plugsOut = (visit: VisitPlan): Step[] => {
 
 export const wash1 = (visit: VisitPlan): Step => {
   const head = washesHead(visit.facts);
-  const { flapHandedOn = [] } = visit;
+  // Of a flap that turned out not to be greasy nothing is handed on.
+  const flaps = head ? (visit.flapHandedOn ?? []).filter((side) => visit.found.greasyFlaps.includes(side)) : [];
   const work =
-    head && flapHandedOn.length > 0
-      ? left(visit, [...wash(dogAtWork(visit.facts), 1), ...flapInTheTub(flapHandedOn)])
-      : bodyWash(visit);
+    flaps.length > 0 ? left(visit, [...wash(dogAtWork(visit.facts), 1), ...flapInTheTub(flaps)]) : bodyWash(visit);
   return step('wash 1', {
     title: title(washesTwice(visit) ? 'first wash' : 'only wash'),
     how: [

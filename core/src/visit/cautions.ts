@@ -25,18 +25,18 @@ export function cautionsNow(state: VisitState, step: Step, clock: Clock): Cautio
   ].filter(({ id }) => !said.includes(id));
 }
 
-/** The contact clock was not started, or has not run its least time. */
+/** The contact clock was not started, or has not run its least time: of a wash, or of the disinfectant after what may spread. */
 function contact(state: VisitState, step: Step, clock: Clock): Caution[] {
-  if (step.stage !== 'contact' && step.stage !== 'contact 2') return [];
+  if (step.stage !== 'contact' && step.stage !== 'contact 2' && step.title.id !== 'long clean-down') return [];
   const { dwell } = step;
   if (!dwell) return [];
   const timer = state.timers.find((each) => each.timer === dwell.timer);
   const elapsed = timer ? elapsedSeconds(timer, timer.stopped ?? clock) : 0;
-  if (elapsed !== null && elapsed >= dwell.seconds) return [];
+  // A label may ask for longer than the step.
+  const wanted = Math.max(dwell.seconds, timer?.seconds ?? 0);
+  if (elapsed !== null && elapsed >= wanted) return [];
   const stood =
-    elapsed === null
-      ? 'How long it stood is not known'
-      : `It stood ${minutes(elapsed)} of ${minutes(dwell.seconds)} min`;
+    elapsed === null ? 'How long it stood is not known' : `It stood ${minutes(elapsed)} of ${minutes(wanted)} min`;
   return [
     { id: 'contact time', words: `${stood}. Contact time is not reached.`, source: dwell.source ?? PRODUCT_LABEL },
   ];

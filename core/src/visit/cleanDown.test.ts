@@ -4,7 +4,7 @@ import { aDog } from '../careplan/tests/randomDogs';
 import { finding } from '../findings';
 import type { Happening, VisitEvent } from '../events';
 import type { VisitKind } from '../steps';
-import { cautionsNow, cleanDownOf, currentStep, readVisit } from '.';
+import { cautionsNow, cleanDownOf, currentStep, readVisit, stagesTook, stayedOn } from '.';
 import { logged } from './tests/randomVisits';
 
 const facts = aDog({}, 'lagotto');
@@ -84,4 +84,44 @@ test('two devices that name two products clash, and one word settles it', () => 
   const apart = [...logged([told('d1')], 'a'), ...logged([told('d2')], 'b')].map((each) => ({ ...each, seen: {} }));
   expect(read(apart).state.clashes.map(({ about }) => about)).toEqual(['cleaned']);
   expect(currentStep(read(apart).state, read(apart).steps)).not.toBeNull();
+});
+
+test('a clock is read by eye: five seconds less are its time, ten are not; without a clock nobody knows', () => {
+  expect(stayedOn({ seconds: 295, wanted: 300 })).toBe('long enough');
+  expect(stayedOn({ seconds: 290, wanted: 300 })).toBe('too short');
+  expect(stayedOn({ seconds: null, wanted: 300 })).toBe('not known');
+});
+
+test('after what may spread it waits for the disinfectant’s full time, by the longer of step and label', () => {
+  const started = (seconds: number): Happening => ({
+    type: 'timer started',
+    timer: 'clean-down',
+    step: 'clean-down',
+    seconds,
+  });
+  const early = (...happened: Happening[]) => {
+    const reading = read(logged([FLEAS, ...happened]));
+    const from = reading.state.timers[0]?.started.at ?? 0;
+    return [0, 599, 601, 901].map((after) =>
+      cautionsNow(reading.state, step(reading), { ...clock, at: from + after * 1000 }).some(
+        ({ id }) => id === 'contact time',
+      ),
+    );
+  };
+  expect(early()).toEqual([true, true, true, true]);
+  expect(early(started(600))).toEqual([true, true, false, false]);
+  expect(early(started(900))).toEqual([true, true, true, false]);
+  // After an ordinary dog nobody is held up: the log says how long it was on.
+  const ordinary = read(logged([started(300)]));
+  expect(cautionsNow(ordinary.state, step(ordinary), clock)).toEqual([]);
+});
+
+test('a disinfectant’s time teaches no minutes of this dog', () => {
+  const hour: Happening = { type: 'noted', text: 'waits' };
+  const events = logged([{ type: 'step done', step: 'record' }, hour, done]).map((event, i) => ({
+    ...event,
+    at: event.at + i * 600_000,
+  }));
+  const { state, steps } = read(events);
+  expect(stagesTook(events, state, steps).map(({ stage }) => stage)).not.toContain('clean-down');
 });

@@ -50,3 +50,15 @@ export function cleanDownOf({
     after: [...new Set(state.findings.map(({ sign }) => sign))].filter((sign) => MAY_SPREAD.includes(sign)),
   };
 }
+
+/** A clock is read by eye: so many seconds less still count as its full time [house value]. */
+const SLACK_SECONDS = 5;
+
+/** Whether the disinfectant had its time, as far as a clock tells. */
+export function stayedOn({
+  seconds,
+  wanted,
+}: Pick<CleanDown, 'seconds' | 'wanted'>): 'long enough' | 'too short' | 'not known' {
+  if (seconds === null || wanted === null) return 'not known';
+  return seconds >= wanted - SLACK_SECONDS ? 'long enough' : 'too short';
+}

@@ -5,7 +5,7 @@ export { tiredBy, tiringBudget, type Tired, type TiringBudget } from './budget';
 export { chosenBath, type ChosenBath } from './chosenBath';
 export { bathToday, partsOfWord } from './bathToday';
 export { cautionsNow, type Caution } from './cautions';
-export { cleanDownOf, type CleanDown } from './cleanDown';
+export { cleanDownOf, stayedOn, type CleanDown } from './cleanDown';
 export { currentStep, blockers, listPlaces, notLookedAt, waitsFor, type Blocker } from './closing';
 export { earHairOf, type EarHairOfVisit } from './earHair';
 export { foldVisit } from './foldVisit';

@@ -6,22 +6,17 @@ import { movedBefore } from './ownOrder';
 import type { VisitWork } from './outcomes';
 import { earSoaks } from './timers';
 
-/** What is open of a visit, for a dog that has had its minutes. */
+/** What is open of a visit besides what comes when the dog goes, for a dog that has had its minutes. */
 export interface VisitSplit {
   /** Must not wait for another day: a wet dog is rinsed and dried, a plug comes out. */
   readonly must: readonly Step[];
   readonly canWait: readonly Step[];
 }
 
-/** Never left for another day, whatever the dog has had. */
-const ALWAYS: ReadonlySet<Stage> = new Set<Stage>([
-  'prepare',
-  'handover',
-  'look-over',
-  'decide',
-  'record',
-  'clean-down',
-]);
+/** Before any work, and never left for another day. A step that somebody added in words of their own is no such step. */
+const FIRST: ReadonlySet<string> = new Set<Stage>(['prepare', 'handover', 'look-over', 'decide']);
+/** Whenever the dog goes. */
+const AT_THE_END: ReadonlySet<Stage> = new Set<Stage>(['record', 'clean-down']);
 /** What belongs to a bath that has begun: another day it would be a bath of its own. */
 const IN_THE_BATH: ReadonlySet<Stage> = new Set<Stage>([
   'wash 1',
@@ -40,13 +35,15 @@ export function splitVisit({ state, steps }: VisitWork): VisitSplit {
   const wet = isWet(state);
   const plugIn = SIDES.some((side) => state.plugs[side] === 'in');
   const mustBe = (step: Step): boolean => {
-    if (ALWAYS.has(step.stage) || soaking.has(step.id)) return true;
+    if (FIRST.has(step.id) || soaking.has(step.id)) return true;
     if (step.stage === 'plugs out') return plugIn;
     const wash = CONTACT_OF[step.stage];
     if (wash !== undefined) return state.steps[wash]?.kind === 'done';
     return step.neverBarred && wet;
   };
-  const open = steps.filter((step) => step.barred === null && state.steps[step.id] === undefined);
+  const open = steps.filter(
+    (step) => step.barred === null && state.steps[step.id] === undefined && !AT_THE_END.has(step.stage),
+  );
   return { must: open.filter(mustBe), canWait: open.filter((step) => !mustBe(step)) };
 }
 
@@ -74,7 +71,7 @@ export function splitOverTwo(work: VisitWork, { must, canWait }: VisitSplit): Ha
   const left = new Set(canWait.filter(goes).map(({ id }) => id));
   let list: readonly Step[] = work.steps;
   // From the last on, each before the one moved before it: they keep their order, and what must come first does.
-  let before = must.find(({ stage }) => stage === 'record')?.id;
+  let before = work.steps.find(({ stage }) => stage === 'record')?.id;
   for (const { id } of canWait.filter((step) => !goes(step)).toReversed()) {
     const moved: Step[] | null = before === undefined ? null : movedBefore(list, id, before);
     if (moved === null || before === undefined) {

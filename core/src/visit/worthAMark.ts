@@ -1,4 +1,4 @@
-import { isKnown, type DogFacts, type ShownToday } from '../dog';
+import { BY_CLOCKS, isKnown, type DogFacts, type ShownToday } from '../dog';
 import type { StageTook } from './stepMinutes';
 
 /** So much longer than the business's minutes is long, and so often is not chance [house values]. */
@@ -11,9 +11,6 @@ export const shownByClocks = (took: readonly StageTook[]): ShownToday[] =>
   MORE_THAN_ONCE
     ? ['long at the nails']
     : [];
-
-/** Shown by clocks alone: nobody has to say it again today. */
-const BY_CLOCKS: readonly ShownToday[] = ['long at the nails'];
 
 /** What is offered as a mark at the close: what was so before, is so today, and does not stand on the dog yet. */
 export const worthAMark = (

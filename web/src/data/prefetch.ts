@@ -56,3 +56,14 @@ export async function askVisit(id: string): Promise<VisitView> {
   const cached = begunHere ? ((await storage.answers.get(`visit ${id}`))?.answer as VisitView | undefined) : undefined;
   return cached ?? answers.orCached(`visit ${id}`, () => call('GET /api/visits/:id', { id }));
 }
+
+/** Visits begun on this device without a booking that the server does not know yet, each with its dog. */
+export async function begunHere(): Promise<
+  { readonly visitId: string; readonly dogId: string; readonly dog: string }[]
+> {
+  const rows = await storage.visits.all().catch(() => []);
+  const unbooked = rows.filter(({ appointmentId, refused }) => appointmentId === null && refused === null);
+  return Promise.all(
+    unbooked.map(async ({ id, dogId }) => ({ visitId: id, dogId, dog: (await askVisit(id)).dog.name })),
+  );
+}

@@ -92,8 +92,9 @@ const latherings = (products: Partial<Record<Task, StockedProduct>>): DogView['a
 /** Past visits as the core reads them for another way. */
 function visitsOfRecord({ visits, care, findings }: DogRecord): VisitOfRecord[] {
   const carePer = group(care, (row) => row.visitId);
+  const foundPer = group(findings, (found) => found.visitId);
   return visits.map(({ id }) => ({
-    findings: findings.filter((each) => each.visitId === id),
+    findings: foundPer.get(id) ?? [],
     places: (carePer.get(id) ?? []).map(({ place, cared, looked, dirtyPads, hairBorne }) => ({
       place: placeOf(place),
       cared,

@@ -1,6 +1,6 @@
 import { newVetLook } from '@dewpond/contract';
-import { vetLookTold } from '@dewpond/core/due';
-import { addDays, showDay } from '@dewpond/core/units';
+import { lookDay, lookDays, vetLookTold } from '@dewpond/core/due';
+import { showDay } from '@dewpond/core/units';
 import { v7 } from 'uuid';
 import { instruction } from '../../platform/db/schema';
 import { inTenant, type BusinessId } from '../../platform/db/tenant';
@@ -10,9 +10,6 @@ import { contentHash } from '../../platform/http/sameContent';
 import { dayIn } from '../../platform/time/zone';
 import { loadBusiness } from '../../records/business/business';
 import { loadDogs } from '../../records/dog/dogRecord';
-
-/** An older look says nothing of today [house value]. */
-const OLDEST_DAYS = 5 * 365;
 
 /** Keeps the day of a vet's look for this dog, once: told again, nothing is written. */
 export async function keepVetLook(
@@ -25,8 +22,8 @@ export async function keepVetLook(
   const { task, on } = parsed.data;
   await inTenant(services.databases, businessId, async (tx) => {
     const today = dayIn((await loadBusiness(tx)).zone, services.now());
-    if (on > today || on < addDays(today, -OLDEST_DAYS))
-      throw new Refusal('bad input', `A day between ${showDay(addDays(today, -OLDEST_DAYS))} and today, please.`);
+    if (lookDay(on, today) === null)
+      throw new Refusal('bad input', `A day between ${showDay(lookDays(today).first)} and today, please.`);
     const [record] = await loadDogs(tx, { ids: [dogId] });
     const isKnown = record?.instructions.some(
       ({ says }) => says.kind === 'vet saw' && says.task === task && says.on === on,

@@ -1,5 +1,6 @@
 import type { OwnerPage } from '@dewpond/contract';
-import { isDay, showDay } from '@dewpond/core/units';
+import { lookDay, lookDays } from '@dewpond/core/due';
+import { showDay } from '@dewpond/core/units';
 import { fillIn } from '@dewpond/core/wording';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -43,7 +44,7 @@ function Look({
     onError: () => tell(words.notKept, { tone: 'stop' }),
     onSettled: () => client.invalidateQueries({ queryKey: ['owner page'] }),
   });
-  const day = isDay(on) && on <= home.today ? on : null;
+  const day = lookDay(on, home.today);
   return (
     <li className="flex flex-wrap items-end gap-2">
       <span className="flex-1 min-w-48 self-center">
@@ -56,6 +57,7 @@ function Look({
         label={words.vetLookWhen}
         aria-label={fillIn(words.vetLookDay, { look: name })}
         type="date"
+        min={lookDays(home.today).first}
         max={home.today}
         value={on}
         onChange={(event) => setOn(event.target.value)}

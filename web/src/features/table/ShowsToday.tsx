@@ -1,4 +1,4 @@
-import { ALL_SHOWN, SHOWN, shownRefused } from '@dewpond/core/dog';
+import { ALL_SHOWN, BY_CLOCKS, SHOWN, shownRefused } from '@dewpond/core/dog';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
 import { worthAMark } from '@dewpond/core/visit';
 import { X } from 'lucide-react';
@@ -50,7 +50,7 @@ function Ask({ table, onClose }: { readonly table: TableWork; readonly onClose: 
       tall
     >
       <div className="flex flex-col gap-2">
-        {ALL_SHOWN.filter((what) => !table.state.shown.includes(what)).map((what) => {
+        {ALL_SHOWN.filter((what) => !table.state.shown.includes(what) && !BY_CLOCKS.includes(what)).map((what) => {
           const refused = shownRefused(table.facts, what);
           return (
             <Button

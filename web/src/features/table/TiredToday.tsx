@@ -48,7 +48,6 @@ function LeaveOrSplit({ table, onClose }: { readonly table: TableWork; readonly 
   const navigate = useNavigate();
   const { day, dog } = table.visit;
   const split = splitVisit(table);
-  const now = split.must.filter(({ stage }) => stage !== 'record' && stage !== 'clean-down');
   const leave = () => {
     record(...leaveOut(split));
     onClose();
@@ -65,12 +64,12 @@ function LeaveOrSplit({ table, onClose }: { readonly table: TableWork; readonly 
   return (
     <Dialog open onClose={onClose} title={`${dog.name} has had its time`} says="What is left out stays due." tall>
       <div className="flex flex-col gap-3">
-        {now.length > 0 && <Steps title="Must be done now" steps={now} />}
+        {split.must.length > 0 && <Steps title="Must be done now" steps={split.must} />}
         <Steps title="Can wait" steps={split.canWait} />
         <Button className="min-h-16! text-lg" onClick={leave}>
           Leave out what can wait
         </Button>
-        {now.length > 0 ? (
+        {split.must.length > 0 ? (
           <Button look="main" className="min-h-16! text-lg" onClick={first}>
             Split: only what must be done now, the rest another day
           </Button>

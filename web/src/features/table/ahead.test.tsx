@@ -89,6 +89,8 @@ test('as planned, up to here: what needs no answer in one tap, taken back by one
 test('it cannot stand, in two taps: told beside every step, and offered for the dog where it showed before', async () => {
   const { person, happened } = await standAtTable({ ...view([]), shownBefore: ['cannot stand'] });
   await person.click(button('Today it…'));
+  // Clocks tell it, after more than one visit: nobody is asked, and one tap of long ago offers no mark.
+  expect(screen.queryByRole('button', { name: /takes long at the nails/ })).toBeNull();
   expect(button(/It needs a muzzle/)).toBeDisabledAnd(/Never on a flat face/);
   await person.click(button(/It cannot stand/));
   expect(happened().at(-1)).toEqual({ type: 'shows today', what: 'cannot stand', yes: true });

@@ -1,9 +1,8 @@
-import type { TodayView, VisitView } from '@dewpond/contract';
+import type { TodayView } from '@dewpond/contract';
 import { useQuery } from '@tanstack/react-query';
-import { storage, useOwnWork } from '../../data/device';
+import { useOwnWork } from '../../data/device';
+import { begunHere } from '../../data/prefetch';
 import { ButtonLink } from '../../ui/ButtonLink';
-
-type OpenVisit = TodayView['unbooked'][number];
 
 /** Visits begun without a booking, those that only this device knows of among them: nobody loses the way back to one. */
 export function OpenVisits({ begun }: { readonly begun: TodayView['unbooked'] }) {
@@ -27,17 +26,5 @@ export function OpenVisits({ begun }: { readonly begun: TodayView['unbooked'] })
         </li>
       ))}
     </ul>
-  );
-}
-
-/** Begun on this device without a booking, and not yet known to the server. */
-async function begunHere(): Promise<OpenVisit[]> {
-  const rows = await storage.visits.all().catch(() => []);
-  const unbooked = rows.filter(({ appointmentId, refused }) => appointmentId === null && refused === null);
-  return Promise.all(
-    unbooked.map(async ({ id, dogId }) => {
-      const kept = (await storage.answers.get(`visit ${id}`))?.answer as VisitView | undefined;
-      return { visitId: id, dogId, dog: kept?.dog.name ?? 'A dog' };
-    }),
   );
 }

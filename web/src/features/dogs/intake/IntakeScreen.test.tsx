@@ -134,6 +134,19 @@ describe('a new dog', () => {
     await person.type(await screen.findByLabelText('Dog’s name'), 'Pippin');
     await person.click(screen.getByRole('button', { name: 'It is here: begin its visit' }));
     expect(await screen.findByText(/number of kilograms/)).toBeTruthy();
+    // The first field that does not fit has the cursor, whichever button was hit.
+    await waitFor(() => expect(document.activeElement).toBe(field('Owner’s name')));
+    expect(await ownWork.storage.visits.all()).toEqual([]);
+  });
+
+  test('the Enter key adds it to the book; it begins no visit', async () => {
+    await ownWork.storage.clear();
+    const { person, server } = openForm();
+    await chooseOwner(person);
+    await person.type(field('Dog’s name'), 'Wren');
+    await person.type(field('Weight, kg'), '12{Enter}');
+    expect(await screen.findByText('another screen')).toBeTruthy();
+    expect(server.sent.map(([key]) => key)).toEqual(['POST /api/dogs']);
     expect(await ownWork.storage.visits.all()).toEqual([]);
   });
 

@@ -72,23 +72,21 @@ export function IntakeScreen() {
   };
   return (
     <form
-      onSubmit={draft.submit((body) => save.mutate(body))}
+      onSubmit={(event) =>
+        draft.submit((body) => (isBegun(event) ? void begin(body).catch(notBegun) : save.mutate(body)))(event)
+      }
       noValidate
       className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5"
     >
       <header className="flex items-center justify-between">
         <h1>New dog</h1>
-        <div className="flex flex-wrap gap-2">
-          <Button
-            disabled={!business || save.isPending || beginning}
-            onClick={(event) =>
-              draft.submit((body) => void begin(body).catch(notBegun))(event as unknown as FormEvent<HTMLFormElement>)
-            }
-          >
-            It is here: begin its visit
-          </Button>
+        {/* What the Enter key does comes first in the form, and stands last on the screen. */}
+        <div className="flex flex-wrap flex-row-reverse gap-2">
           <Button type="submit" look="main" disabled={save.isPending}>
             Add to the book
+          </Button>
+          <Button type="submit" value={BEGIN} disabled={!business || save.isPending || beginning}>
+            It is here: begin its visit
           </Button>
         </div>
       </header>
@@ -112,6 +110,11 @@ export function IntakeScreen() {
     </form>
   );
 }
+
+const BEGIN = 'begin';
+/** Whether the form was sent by the button that begins a visit. */
+const isBegun = ({ nativeEvent }: FormEvent): boolean =>
+  nativeEvent instanceof SubmitEvent && nativeEvent.submitter?.getAttribute('value') === BEGIN;
 
 /** Stands on the dog, and at its next handover, until somebody has done it. */
 const toComplete = (day: Day): string =>

@@ -1,36 +1,24 @@
-import { showDay, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
+import { Notes, datedNote, note } from '../../../parts/dogs/Notes';
 import { Button } from '../../../ui/Button';
 import type { TableWork } from '../useTable';
 import { record } from '../visitLog';
 
-interface Read {
-  readonly from: string;
-  readonly words: string;
-}
-
 /** What was noted before and is read again here: of the booking, of the dog, of the last visit. */
 export function ReadFirst({ table }: { readonly table: TableWork }) {
   const { booking, dog, ownerSaid, closing } = table.visit.atTheDoor;
-  const dated = (what: string, word: { readonly day: Day; readonly words: string } | null): Read[] =>
-    word ? [{ from: `${what}, ${showDay(word.day)}`, words: word.words }] : [];
-  const notes = [
-    ...(booking === '' ? [] : [{ from: 'When it was booked', words: booking }]),
-    ...dated('Closing note', closing),
-    ...dated('The owner said', ownerSaid),
-    ...(dog === '' ? [] : [{ from: 'On the dog', words: dog }]),
-    ...(table.bath?.trouble ?? []).map((words) => ({ from: 'Before its bath', words })),
-  ];
-  if (notes.length === 0) return null;
   return (
-    <dl aria-label="Read first" className="rounded-xl bg-pond-pale px-4 py-3 mb-3 flex flex-col gap-2">
-      {notes.map(({ from, words }) => (
-        <div key={`${from} ${words}`}>
-          <dt className="text-sm text-soft leading-tight">{from}</dt>
-          <dd className="text-lg leading-snug whitespace-pre-line">{words}</dd>
-        </div>
-      ))}
-    </dl>
+    <Notes
+      name="Read first"
+      large
+      notes={[
+        ...note('When it was booked', booking),
+        ...datedNote('Closing note', closing),
+        ...datedNote('The owner said', ownerSaid),
+        ...note('On the dog', dog),
+        ...(table.bath?.trouble ?? []).flatMap((words) => note('Before its bath', words)),
+      ]}
+    />
   );
 }
 

@@ -1,4 +1,4 @@
-import { vetLookTold, vetLooksDue, type VetLookDue } from '@dewpond/core/due';
+import { lookDay, lookDays, vetLookTold, vetLooksDue, type VetLookDue } from '@dewpond/core/due';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
 import { showDay, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
@@ -34,7 +34,7 @@ export function VetLooks({ table }: { readonly table: TableWork }) {
 
 function Look({ look: { task, name, last }, today }: { readonly look: VetLookDue; readonly today: Day }) {
   const [on, setOn] = useState('');
-  const fits = /^\d{4}-\d{2}-\d{2}$/.test(on) && on <= today;
+  const day = lookDay(on, today);
   return (
     <li className="flex flex-wrap items-end gap-2 rounded-xl border border-line bg-surface px-3 py-2">
       <span className="flex-1 min-w-40 self-center">
@@ -47,6 +47,7 @@ function Look({ look: { task, name, last }, today }: { readonly look: VetLookDue
         label="When"
         aria-label={`${name}: when`}
         type="date"
+        min={lookDays(today).first}
         max={today}
         className="min-h-14"
         value={on}
@@ -54,9 +55,9 @@ function Look({ look: { task, name, last }, today }: { readonly look: VetLookDue
       />
       <Button
         className="min-h-14!"
-        disabled={!fits}
+        disabled={day === null}
         aria-label={`Keep: ${name}`}
-        onClick={() => record({ type: 'word told', word: vetLookTold(v7(), { task, on: on as Day }) })}
+        onClick={() => day !== null && record({ type: 'word told', word: vetLookTold(v7(), { task, on: day }) })}
       >
         Keep
       </Button>

@@ -6,7 +6,6 @@ import { expect, test } from 'vitest';
 import { TODAY, business, session } from '../../../tests/demoDog';
 import { openServer, show } from '../../../tests/server';
 import { CleanDownScreen } from './CleanDownScreen';
-import { stayedOn } from './stayedOn';
 
 const done = (more: Partial<NonNullable<CleanDownLine['done']>> = {}): CleanDownLine['done'] => ({
   at: `${TODAY}T10:40:00.000Z`,
@@ -74,10 +73,4 @@ test('where all is told, it says so; without a visit it says what will stand the
 test('an empty log says what will stand there', async () => {
   open();
   expect(await screen.findByText(/What is ticked at the clean-down/)).toBeTruthy();
-});
-
-test('a clock is read by eye: five seconds less are its time, ten are not; without a clock nobody knows', () => {
-  expect(stayedOn({ seconds: 295, wanted: 300 })).toBe('long enough');
-  expect(stayedOn({ seconds: 290, wanted: 300 })).toBe('too short');
-  expect(stayedOn({ seconds: null, wanted: 300 })).toBe('not known');
 });

@@ -1,6 +1,7 @@
 import type { CleanDownLine } from '@dewpond/contract';
 import { signWords } from '@dewpond/core/findings';
 import { addDays, showDay, type Day } from '@dewpond/core/units';
+import { stayedOn } from '@dewpond/core/visit';
 import { useQuery } from '@tanstack/react-query';
 import { group } from 'd3-array';
 import { Download } from 'lucide-react';
@@ -15,7 +16,6 @@ import { ButtonLink } from '../../../ui/ButtonLink';
 import { Chip } from '../../../ui/Chip';
 import { SelectField } from '../../../ui/SelectField';
 import { Empty, Waiting } from '../../../ui/Waiting';
-import { stayedOn } from './stayedOn';
 
 /** Spans that a place asks for, in days. */
 const SPANS = { 'last 2 weeks': 14, 'last 3 months': 92, 'last 12 months': 365 } as const;
