@@ -51,7 +51,11 @@ export const ON_THE_TABLE: readonly MethodSource[] = [
       ),
       'A greasy flap: a pad of its own, nothing of it inwards; what that leaves is washed off in the bath.',
       'Wipe outside inwards, light pressure, only as deep as the eye sees. A fresh pad each time until one comes out clean: count the dirty ones.',
-      houseLine('Wipe the nozzle with disinfectant between ears, between dogs, and whenever it touched skin.'),
+      houseLine(
+        wherePoured(
+          () => 'Wipe the nozzle with disinfectant between ears, between dogs, and whenever it touched skin.',
+        ),
+      ),
     ],
     never: [
       houseLine(
