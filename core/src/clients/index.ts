@@ -13,6 +13,7 @@ export {
   type Phone,
   type Word,
 } from './card';
+export { isOnEarth, readCoordinates, showCoordinates } from './coordinates';
 export { mergeCards } from './mergeCards';
 export { clientKeys, knownClients, likelySame, phoneDigits, plainWords } from './sameClient';
 export { LANGUAGES, LANGUAGE_NAMES, isLanguage, type Language } from './languages';

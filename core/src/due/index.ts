@@ -1,4 +1,12 @@
 export { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
 export { LEARNED, nextVisit, planDue, type CareRecord, type DueLine } from './planDue';
-export { costOf, hiddenLines, simulateYear, type HiddenYear, type Timing, type YearCost } from './simulateYear';
+export {
+  costOf,
+  hiddenLines,
+  simulateYear,
+  trueInterval,
+  type HiddenYear,
+  type Timing,
+  type YearCost,
+} from './simulateYear';
 export { lookDay, lookDays, vetLooksDue, vetLookTold, type VetLookDue } from './vetLooks';

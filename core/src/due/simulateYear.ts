@@ -39,7 +39,7 @@ const OVER_CARE_COSTS = 7;
 export const costOf = ({ lateDays, overCare }: YearCost): number => lateDays + OVER_CARE_COSTS * overCare;
 
 /** How long a place of this truth stays acceptable with the business's certainty, days. */
-const trueInterval = (tau: number): number =>
+export const trueInterval = (tau: number): number =>
   tau * (RHYTHM.onset[RHYTHM.acceptable] ?? 1) * Math.exp(-normalQuantile(RHYTHM.certainty) * RHYTHM.spread);
 
 /** Tasks that are learned, of so many invented dogs of any breed, each with a hidden truth. */

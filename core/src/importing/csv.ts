@@ -26,7 +26,7 @@ export function readCsv(text: string): ReadTable {
   const broken = errors.find(({ type }) => type === 'Quotes');
   if (broken) return refused(`Row ${(broken.row ?? 0) + 1} opens a quote and does not close it.`);
   const [first, ...rest] = data;
-  const headings = (first ?? []).map((cell) => cell.trim());
+  const headings = (first ?? []).map(unguarded);
   if (headings.every((heading) => heading === '')) return refused('The first row has no headings.');
   const rows = rest
     .map((cells, i) => ({ row: i + 2, cells: headings.map((_, at) => unguarded(cells[at] ?? '')) }))

@@ -28,6 +28,10 @@ export const VISIT_PARTS = {
   teeth: { name: 'teeth', stages: ['teeth'] },
 } as const satisfies Record<string, { readonly name: string; readonly stages: readonly Stage[] }>;
 export type VisitPart = keyof typeof VISIT_PARTS;
+/** Stages in the tub, with the hands on the dog or waiting: a bath but for its drying. */
+export const IN_THE_TUB: ReadonlySet<Stage> = new Set<Stage>(
+  VISIT_PARTS.bath.stages.filter((stage) => stage !== 'dry'),
+);
 export const ALL_PARTS = Object.keys(VISIT_PARTS) as readonly VisitPart[];
 
 /** Kinds of visit by name. A lesson is a young or nervous dog's short visit with one goal; "as agreed" says what is in it. */

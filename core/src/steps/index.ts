@@ -8,6 +8,7 @@ export { ALL_TITLES, STEP_TITLES, titleWords, type StepTitle, type TitleId } fro
 export {
   ALL_PARTS,
   VISIT_KINDS,
+  IN_THE_TUB,
   VISIT_PARTS,
   partsOf,
   usualMinutes,

@@ -67,6 +67,12 @@ export const showDay = (on: Day, language = 'en-GB'): string =>
     .format(new Date(`${on}T00:00:00Z`))
     .replace(',', '');
 
+const yearFormat = formatsOf({ day: 'numeric', month: 'short', year: 'numeric' });
+
+/** "3 Dec 2026", in another language as that language writes it: "Dec 3, 2026". */
+export const showDayOfYear = (on: Day, language = 'en-GB'): string =>
+  yearFormat(language).format(new Date(`${on}T00:00:00Z`));
+
 /** "September"; with its year where that is not the year of `seenFrom`: "September 2025". */
 export function showMonth(on: Day, seenFrom: Day, language = 'en-GB'): string {
   const year = on.slice(0, 4);

@@ -31,7 +31,9 @@ export {
   isDay,
   monthOf,
   showDay,
+  showDayOfYear,
   showMonth,
   yearsOld,
   type Day,
 } from './day';
+export { readDay, readTime, showTime, type DateOrder, type ReadDay } from './readDay';

@@ -1,0 +1,209 @@
+import {
+  visitChoice,
+  wishesMissed,
+  type Book,
+  type DayIndex,
+  type DogToBook,
+  type Wishes,
+  type WorkBlock,
+} from './book';
+import { careThen, driverOf, timingOf, type TimingReason } from './timing';
+import { careCost, type PlanCosts } from './costs';
+import { blockPrices, type KeptPrices } from './dayPrices';
+import { costsOfDays, pathThrough } from './laterVisits';
+import { FULL, SHORT, tablesOf, type DogTables } from './dogTables';
+
+/** A time that is free, with what it costs and why it is not better. */
+export interface FreeSlot {
+  readonly person: string;
+  readonly day: DayIndex;
+  /** Minutes from midnight. */
+  readonly from: number;
+  readonly to: number;
+  /** In days of lateness of an ordinary task; what it costs over the best. */
+  readonly over: number;
+  /** What speaks for it, or is worse than at the best: the largest two. */
+  readonly why: readonly SlotReason[];
+}
+
+export type SlotReason =
+  | TimingReason
+  | { readonly about: 'after'; readonly is: 'worse' }
+  | { readonly about: 'day'; readonly is: 'quiet' | 'fuller' }
+  | { readonly about: 'trip'; readonly is: 'together' | 'apart' }
+  | { readonly about: 'wish'; readonly missed: keyof Wishes }
+  | { readonly about: 'gap'; readonly minutes: number };
+
+export interface SlotQuestion {
+  /** Blocks as they are free, bookings cut out; the dog is one of its dogs, with its bookings to come as fixed ones. */
+  readonly book: Book;
+  readonly dog: string;
+  readonly choice: 'full' | 'short';
+  /** Where another length than the dog's own is wanted. */
+  readonly minutes?: number;
+  /** Days on which somebody of its household is booked already. */
+  readonly together: readonly DayIndex[];
+  /** Prices of the days, as the last planning of weeks found them. */
+  readonly kept?: KeptPrices;
+}
+
+export interface SlotAnswer {
+  /** Best first, three to five where there are so many. */
+  readonly slots: readonly FreeSlot[];
+  /** No free time is inside the due windows: the best is so many days after the first of them closes. */
+  readonly lateBy: number | null;
+  /** What all of the dog's visits cost with the best of them: to set kinds of visit side by side. Infinite where none is free. */
+  readonly cost: number;
+}
+
+const NONE: SlotAnswer = { slots: [], lateBy: null, cost: Infinity };
+
+const MOST = 5;
+const MOST_A_DAY = 2;
+/** Two slots of one day are as far apart, min. */
+const APART = 60;
+/** A hole shorter than this is of no use, min; what it costs, and what a split gap costs. */
+const HOLE = { shortest: 30, costs: 1, split: 0.5 } as const;
+/** What is less than this is no reason. */
+const NOTEWORTHY = 0.25;
+
+/** What one slot costs, by what it is paid for. */
+type Parts = Readonly<Record<'care' | 'after' | 'day' | 'trip' | 'wish' | 'gap', number>>;
+type Candidate = Omit<FreeSlot, 'over' | 'why'> & {
+  readonly parts: Parts;
+  readonly cost: number;
+  readonly hole: number;
+};
+
+/**
+ * The best times for one dog, the book standing: the care of that day, what comes after it at the prices of the days, its
+ * trip, the price of its minutes, wishes missed, and holes that it would leave.
+ */
+export function bestSlots(question: SlotQuestion, costs: PlanCosts): SlotAnswer {
+  const { book, dog: id, kept = {} } = question;
+  const dog = book.dogs.find((each) => each.id === id);
+  if (!dog) throw new RangeError(`There is no dog ${id} in the book.`);
+  const prices = blockPrices(book, kept);
+  const [tables] = tablesOf({ ...book, dogs: [dog] }, costs);
+  if (!tables) return NONE;
+  const candidates = candidatesOf(question, dog, tables, prices, costs).toSorted(byCost);
+  const chosen = spread(candidates);
+  const best = chosen[0];
+  if (!best) return NONE;
+  const driver = driverOf(careThen(dog, { ...best, choice: question.choice }, dog.standing));
+  const closes = driver.last + driver.latest;
+  return {
+    slots: chosen.map(({ parts, cost, hole, ...slot }) => ({
+      ...slot,
+      over: cost - best.cost,
+      why: reasonsOf({ ...slot, parts, cost, hole }, best, dog, question),
+    })),
+    lateBy: candidates.every(({ day }) => day > closes) ? best.day - closes : null,
+    cost: best.cost,
+  };
+}
+
+const byCost = (a: Candidate, b: Candidate) => a.cost - b.cost || a.day - b.day || a.from - b.from;
+
+function candidatesOf(
+  { book, choice, minutes, together }: SlotQuestion,
+  dog: DogToBook,
+  tables: DogTables,
+  prices: Float64Array,
+  costs: PlanCosts,
+): Candidate[] {
+  const kind = choice === 'short' && dog.short ? SHORT : FULL;
+  const length = minutes ?? visitChoice(dog, choice).minutes;
+  const later = costsOfDays(book, tables, prices);
+  const taken = new Set(dog.standing.map(({ day }) => day));
+  return tables.blocks.flatMap((blocks, day) => {
+    if (taken.has(day) || blocks.length === 0) return [];
+    const due = careThen(dog, { day, choice }, dog.standing);
+    const careCosts = due.reduce((sum, each) => sum + careCost(each, day - each.last, costs), 0);
+    const afterThen = pathThrough(tables, { day, isFull: kind === FULL }, later) - careCosts;
+    return blocks.flatMap((index) => {
+      const block = book.blocks[index];
+      if (!block || block.to - block.from < length) return [];
+      return startsIn(block, length).map((from): Candidate => {
+        const [before, behind] = [from - block.from, block.to - from - length];
+        const hole = [before, behind].filter((left) => left > 0 && left < HOLE.shortest);
+        const parts: Parts = {
+          care: careCosts,
+          after: afterThen,
+          day: (prices[index] ?? 0) * length,
+          trip: together.includes(day) ? 0 : tables.trip,
+          wish: costs.wish * wishesMissed(dog.wishes, { ...block, from, to: from + length }).length,
+          gap: HOLE.costs * hole.length + (before > 0 && behind > 0 ? HOLE.split : 0),
+        };
+        const cost = Object.values(parts).reduce((sum, part) => sum + part, 0);
+        return { person: block.person, day, from, to: from + length, parts, cost, hole: hole[0] ?? 0 };
+      });
+    });
+  });
+}
+
+/** Against either end of the free time, and at noon, where a morning may become an afternoon. */
+function startsIn({ from, to }: WorkBlock, length: number): number[] {
+  const noon = 12 * 60;
+  const starts = [from, to - length, ...(from < noon && to - length > noon ? [noon] : [])];
+  return [...new Set(starts)];
+}
+
+/** The cheapest, at most two a day and an hour apart. */
+function spread(candidates: readonly Candidate[]): Candidate[] {
+  const chosen: Candidate[] = [];
+  for (const each of candidates) {
+    if (chosen.length === MOST) break;
+    const sameDay = chosen.filter(({ day }) => day === each.day);
+    if (sameDay.length >= MOST_A_DAY || sameDay.some(({ from }) => Math.abs(from - each.from) < APART)) continue;
+    chosen.push(each);
+  }
+  return chosen;
+}
+
+function reasonsOf(
+  slot: Candidate,
+  best: Candidate,
+  dog: DogToBook,
+  { book, choice, together }: SlotQuestion,
+): SlotReason[] {
+  const isBest = slot.cost === best.cost;
+  const [timing, ...whole] = timingOf(careThen(dog, { ...slot, choice }, dog.standing), slot.day);
+  const missed = wishesMissed(dog.wishes, { ...at(book, slot), from: slot.from, to: slot.to });
+  const told: Record<keyof Parts, SlotReason | null> = {
+    care: timing ?? null,
+    after: { about: 'after', is: 'worse' },
+    day: { about: 'day', is: 'fuller' },
+    trip: { about: 'trip', is: 'apart' },
+    wish: missed[0] ? { about: 'wish', missed: missed[0] } : null,
+    gap: slot.hole > 0 ? { about: 'gap', minutes: slot.hole } : null,
+  };
+  if (!isBest) {
+    const worse = (Object.keys(told) as (keyof Parts)[])
+      .map((part) => ({ reason: told[part], by: slot.parts[part] - best.parts[part] }))
+      .filter(({ reason, by }) => reason !== null && by > NOTEWORTHY)
+      .toSorted((a, b) => b.by - a.by)
+      .flatMap(({ reason }) => reason ?? [])
+      .slice(0, 2);
+    return worse.length > 0 || !timing ? worse : [timing];
+  }
+  return [
+    ...(timing ? [timing] : []),
+    ...whole,
+    ...(together.includes(slot.day) ? [{ about: 'trip', is: 'together' } as const] : []),
+    ...(told.wish ? [told.wish] : slot.parts.day < NOTEWORTHY ? [{ about: 'day', is: 'quiet' } as const] : []),
+  ].slice(0, 3);
+}
+
+const at = (book: Book, { day, person, from }: Pick<FreeSlot, 'day' | 'person' | 'from'>): WorkBlock =>
+  book.blocks.find(
+    (block) => block.day === day && block.person === person && block.from <= from && from < block.to,
+  ) ?? {
+    person,
+    day,
+    from,
+    to: from,
+    where: '',
+    isFirst: false,
+    isLast: false,
+  };

@@ -1,0 +1,167 @@
+import { describe, expect, test } from 'vitest';
+import { day } from '../units';
+import {
+  PLAN_COSTS,
+  USUAL_WEEK,
+  bookOf,
+  breaches,
+  daysInUse,
+  planBookings,
+  proposedWeeks,
+  type DogInWeeks,
+  type DogOfWeeks,
+  type ProposedWeeks,
+  type Weeks,
+} from '.';
+
+const MONDAY = day('2026-11-02');
+const care = { key: 'bath', ideal: 28, earliest: 21, latest: 35, last: day('2026-10-19'), weight: 1 };
+const its = (change: Partial<DogInWeeks> = {}): DogInWeeks => ({
+  care: [care],
+  full: { name: 'full visit', covers: ['bath'], minutes: 90, uses: { tub: 20, table: 70 } },
+  short: null,
+  lastVisit: day('2026-10-19'),
+  byTwo: false,
+  ...change,
+});
+const dog = (id: string, change: Partial<DogInWeeks> = {}, more: Partial<DogOfWeeks> = {}): DogOfWeeks => ({
+  id,
+  household: `${id}'s`,
+  its: its(change),
+  wishes: null,
+  needs: null,
+  ...more,
+});
+const weeksOf = (dogs: readonly DogOfWeeks[], change: Partial<Weeks> = {}): Weeks => ({
+  first: MONDAY,
+  days: 42,
+  over: 0,
+  people: ['Marit', 'Ade'].map((id) => ({ id, week: USUAL_WEEK })),
+  away: [],
+  dogs,
+  booked: [],
+  tables: 2,
+  tubs: 1,
+  ...change,
+});
+function proposed(weeks: Weeks): ProposedWeeks {
+  let last;
+  for (const at of planBookings(bookOf(weeks))) {
+    last = at;
+    if (at.round === 30) break;
+  }
+  if (!last) throw new Error('No plan.');
+  expect(breaches(bookOf(weeks), last.plan())).toEqual([]);
+  return proposedWeeks(weeks, last.plan(), PLAN_COSTS, last.prices());
+}
+
+describe('what is proposed', () => {
+  test('a dog on its best day, with why and what another day would cost', () => {
+    const { proposals, unplaced, days } = proposed(weeksOf([dog('Tansy')]));
+    expect(proposals[0]).toMatchObject({
+      dog: 'Tansy',
+      day: '2026-11-16',
+      kind: 'full visit',
+      why: [{ about: 'care', key: 'bath', is: 'best' }],
+      insteadOf: null,
+    });
+    expect(proposals[0]!.toMove).toBeGreaterThan(0);
+    expect(unplaced).toEqual([]);
+    expect(days[14]).toMatchObject({ day: '2026-11-16', open: 870, booked: 0, proposed: 90 });
+    expect(days[5]).toMatchObject({ open: 0 });
+  });
+
+  test('a household comes on one day, and that is said', () => {
+    const other = { care: [{ ...care, last: day('2026-10-21') }] };
+    const two = [dog('Tansy', {}, { household: 'Okafor' }), dog('Quill', other, { household: 'Okafor' })];
+    const { proposals } = proposed(weeksOf(two));
+    expect(new Set(proposals.slice(0, 2).map((each) => each.day)).size).toBe(1);
+    expect(proposals[0]?.why).toContainEqual({ about: 'trip', is: 'together' });
+  });
+
+  test('a booking that is fixed is not proposed again, one that may move and stays well keeps its time', () => {
+    const booked = {
+      id: 'b1',
+      dog: 'Tansy',
+      person: 'Ade',
+      day: day('2026-11-16'),
+      from: 600,
+      to: 690,
+      choice: 'full',
+    } as const;
+    const fixed = proposed(weeksOf([dog('Tansy')], { booked: [{ ...booked, mayMove: false }] }));
+    expect(fixed.proposals.filter((each) => each.day === '2026-11-16')).toEqual([]);
+    expect(fixed.days[14]).toMatchObject({ booked: 90, proposed: 0 });
+    const kept = proposed(weeksOf([dog('Tansy')], { booked: [{ ...booked, mayMove: true }] }));
+    expect(kept.proposals.filter((each) => each.day === '2026-11-16')).toEqual([]);
+  });
+
+  test('one that may move goes to a better day, and says which booking it replaces', () => {
+    const booked = {
+      id: 'b1',
+      dog: 'Tansy',
+      person: 'Ade',
+      day: day('2026-11-27'),
+      from: 600,
+      to: 690,
+      choice: 'full',
+      mayMove: true,
+    } as const;
+    const { proposals } = proposed(weeksOf([dog('Tansy')], { booked: [booked] }));
+    expect(proposals[0]).toMatchObject({ day: '2026-11-16', insteadOf: 'b1' });
+  });
+});
+
+test('of today what is left begins at a quarter of an hour: 14:07 is 14:15', () => {
+  const { blocks } = bookOf(weeksOf([], { over: 14 * 60 + 7 }));
+  expect(blocks.filter((each) => each.day === 0).map(({ from, to }) => [from, to])).toEqual([
+    [855, 1020],
+    [855, 1020],
+  ]);
+});
+
+test('no more people work at once than there are tables and tubs', () => {
+  const people = ['Marit', 'Ade', 'Noa', 'Ines'].map((id) => ({ id, week: USUAL_WEEK }));
+  // Nine to five: eight hours at two tables and a tub, though four people have seven and a quarter each.
+  expect(daysInUse(weeksOf([], { people }))[0]).toMatchObject({ open: 3 * 480 });
+  expect(daysInUse(weeksOf([], { people, tables: 4 }))[0]).toMatchObject({ open: 4 * 435 });
+});
+
+describe('who finds no place is told why', () => {
+  test.each([
+    [
+      'nobody works on the only days it may come',
+      dog('Tansy', {}, { needs: { slot: null, memberId: null, weekdays: [6] } }),
+      'no hours',
+    ],
+    [
+      'it takes longer than anybody works without a break',
+      dog('Tansy', { full: { ...its().full, minutes: 300 } }),
+      'too long',
+    ],
+    ['held by two, and one works at a time', dog('Tansy', { byTwo: true }), 'no hours'],
+  ])('%s', (_, one, because) => {
+    const [mornings, afternoons] = [USUAL_WEEK.map((spans) => spans.slice(0, 1)), USUAL_WEEK.map(() => [])];
+    const people = [
+      { id: 'Marit', week: mornings },
+      { id: 'Ade', week: afternoons },
+    ];
+    const { proposals, unplaced } = proposed(weeksOf([one], { people }));
+    expect(proposals).toEqual([]);
+    expect(unplaced).toEqual([{ dog: 'Tansy', because, closes: '2026-11-23' }]);
+  });
+
+  test('3,000 dogs due on one day: the best of it is planned, the rest is told', () => {
+    const late = { care: [{ ...care, last: day('2026-09-20') }] };
+    const weeks = weeksOf(
+      Array.from({ length: 3000 }, (_, i) => dog(`dog ${i}`, late)),
+      { days: 14 },
+    );
+    const first = planBookings(bookOf(weeks)).next().value;
+    if (!first) throw new Error('No plan.');
+    const { proposals, unplaced } = proposedWeeks(weeks, first.plan(), PLAN_COSTS, first.prices());
+    expect(proposals.length).toBeGreaterThan(60);
+    expect(proposals.length + unplaced.length).toBe(3000);
+    expect(unplaced.every(({ because }) => because === 'full')).toBe(true);
+  });
+});

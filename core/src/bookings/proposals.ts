@@ -1,0 +1,158 @@
+import type { Day } from '../units';
+import type { SlotReason } from './bestSlots';
+import { visitChoice, type Book, type DogToBook, type PlannedVisit } from './book';
+import { careThen, timingOf } from './timing';
+import type { PlanCosts } from './costs';
+import { blockPrices, type KeptPrices } from './dayPrices';
+import { cheapestPath } from './dogPath';
+import { tablesOf } from './dogTables';
+import { costsOfDays } from './laterVisits';
+import { packTimes } from './packTimes';
+import { bookOf, dayOfWeeks, handsOfDays, type Weeks } from './weeks';
+
+/** A visit that is proposed, with its time, why then, and what it would cost on another day. */
+export interface ProposedVisit {
+  readonly dog: string;
+  readonly person: string;
+  readonly day: Day;
+  /** Minutes from midnight. */
+  readonly from: number;
+  readonly to: number;
+  readonly kind: string;
+  readonly why: readonly SlotReason[];
+  /** In days of lateness of an ordinary task; 0 where another day is as good. */
+  readonly toMove: number;
+  /** The booking that it replaces, where one is moved. */
+  readonly insteadOf: string | null;
+}
+
+/** A dog that is due in these weeks and found no place. */
+export interface Unplaced {
+  readonly dog: string;
+  readonly because: 'no hours' | 'too long' | 'full';
+  /** The day its first due window closes. */
+  readonly closes: Day;
+}
+
+export interface DayUse {
+  readonly day: Day;
+  /** Minutes of hands there are, that are booked, and that are proposed. */
+  readonly open: number;
+  readonly booked: number;
+  readonly proposed: number;
+}
+
+export interface ProposedWeeks {
+  readonly proposals: readonly ProposedVisit[];
+  readonly unplaced: readonly Unplaced[];
+  readonly days: readonly DayUse[];
+}
+
+/** What a plan of these weeks proposes beyond what is booked, and what it leaves. `kept` are the prices it was made with. */
+export function proposedWeeks(
+  weeks: Weeks,
+  plan: readonly PlannedVisit[],
+  costs: PlanCosts,
+  kept: KeptPrices,
+): ProposedWeeks {
+  const book = bookOf(weeks);
+  const movable = weeks.booked.filter(({ mayMove }) => mayMove);
+  const timed = packTimes(book, plan, (dog, index) => {
+    const day = dayOfWeeks(weeks, index);
+    return movable.find((each) => each.dog === dog && each.day === day) ?? null;
+  });
+  const explain = explainer(book, costs, kept);
+  const comes = daysOfHouseholds(book, plan);
+  const proposals = timed.flatMap((visit): ProposedVisit[] => {
+    const day = dayOfWeeks(weeks, visit.day);
+    const stands = movable.filter(({ dog }) => dog === visit.dog);
+    if (stands.some((each) => each.day === day && each.person === visit.person && each.from === visit.from)) return [];
+    const dog = book.dogs.find(({ id }) => id === visit.dog);
+    if (!dog) return [];
+    const kept = plan.filter((each) => each.dog === visit.dog).map((each) => dayOfWeeks(weeks, each.day));
+    const moved = stands.find((each) => each.day === day || !kept.includes(each.day));
+    const { person, from, to } = visit;
+    return [
+      {
+        dog: visit.dog,
+        person,
+        day,
+        from,
+        to,
+        kind: visitChoice(dog, visit.choice).name,
+        ...explain(dog, visit, plan, comes),
+        insteadOf: moved?.id ?? null,
+      },
+    ];
+  });
+  return { proposals, unplaced: unplacedOf(weeks, book, plan), days: daysInUse(weeks, timed) };
+}
+
+/** Households by the days they come, and with how many dogs. */
+function daysOfHouseholds(book: Book, plan: readonly PlannedVisit[]): (dog: DogToBook, day: number) => boolean {
+  const household = new Map(book.dogs.map((dog) => [dog.id, dog.household]));
+  const count = new Map<string, number>();
+  for (const { dog, day } of plan) {
+    const key = `${day} ${household.get(dog)}`;
+    count.set(key, (count.get(key) ?? 0) + 1);
+  }
+  return (dog, day) => (count.get(`${day} ${dog.household}`) ?? 0) > 1;
+}
+
+function explainer(book: Book, costs: PlanCosts, kept: KeptPrices) {
+  const prices = blockPrices(book, kept);
+  const tables = new Map(tablesOf(book, costs).map((each) => [each.id, each]));
+  return (
+    dog: DogToBook,
+    visit: PlannedVisit,
+    plan: readonly PlannedVisit[],
+    together: (dog: DogToBook, day: number) => boolean,
+  ): Pick<ProposedVisit, 'why' | 'toMove'> => {
+    const its = tables.get(dog.id);
+    const others = plan.filter((each) => each.dog === dog.id);
+    const why: SlotReason[] = timingOf(careThen(dog, visit, others), visit.day);
+    if (together(dog, visit.day)) why.push({ about: 'trip', is: 'together' });
+    if (!its) return { why, toMove: 0 };
+    const on = costsOfDays(book, its, prices);
+    const best = cheapestPath(its, on).cost;
+    const open = on.full[visit.day];
+    on.full[visit.day] = Infinity;
+    on.short[visit.day] = Infinity;
+    const without =
+      its.forced.some(({ day }) => day === visit.day) || open === Infinity ? best : cheapestPath(its, on).cost;
+    return { why, toMove: Math.max(0, without - best) };
+  };
+}
+
+function unplacedOf(weeks: Weeks, book: Book, plan: readonly PlannedVisit[]): Unplaced[] {
+  const comes = new Set(plan.map(({ dog }) => dog));
+  return book.dogs.flatMap((dog): Unplaced[] => {
+    const closes = Math.min(...dog.care.map(({ last, latest }) => last + latest));
+    if (comes.has(dog.id) || closes >= book.days) return [];
+    const length = Math.min(dog.full.minutes, dog.short?.minutes ?? Infinity);
+    const mayBe = tablesOf({ ...book, dogs: [dog] }, FREE)[0]?.blocks.flat() ?? [];
+    const fits = mayBe.some((index) => (book.blocks[index]?.to ?? 0) - (book.blocks[index]?.from ?? 0) >= length);
+    const because = mayBe.length === 0 ? 'no hours' : fits ? 'full' : 'too long';
+    return [{ dog: dog.id, because, closes: dayOfWeeks(weeks, Math.max(0, closes)) }];
+  });
+}
+/** Only places are asked for, no costs. */
+const FREE: PlanCosts = { late: 0, early: 0, trip: 0, wish: 0, moved: 0, otherPerson: 0, drive: 0, uneven: 0 };
+
+/** How full each day is: by what is booked alone, or with what is proposed. */
+export function daysInUse(
+  weeks: Weeks,
+  timed: readonly { readonly day: number; readonly from: number; readonly to: number }[] = [],
+): DayUse[] {
+  const sum = (list: readonly { readonly from: number; readonly to: number }[]) =>
+    list.reduce((total, { from, to }) => total + to - from, 0);
+  const work = bookOf({ ...weeks, over: 0, dogs: [], booked: [] }).blocks;
+  return handsOfDays(weeks, work).map((hands, index) => {
+    const day = dayOfWeeks(weeks, index);
+    const here = weeks.booked.filter((each) => each.day === day);
+    const booked = sum(here);
+    const placed = sum(timed.filter((each) => each.day === index));
+    const movable = sum(here.filter((each) => each.mayMove && each.choice !== null));
+    return { day, open: Math.max(hands, booked), booked, proposed: Math.max(0, placed - movable) };
+  });
+}
