@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { id, line, newId, text, version } from './basics';
+import { setByHand } from './lineUp';
 import {
   ALL_PARTS,
   VISIT_KINDS,
@@ -35,27 +36,38 @@ export const ownVisitKind: z.ZodType<OwnVisitKind, OwnVisitKind> = z.strictObjec
 });
 
 /** What is done: a kind by name, or what was agreed. */
-const contents = { kind: z.enum(VISIT_KINDS), agreed: agreedVisit.nullable().default(null) };
+export const contents = { kind: z.enum(VISIT_KINDS), agreed: agreedVisit.nullable().default(null) };
 
 /** What was agreed stands with "as agreed", and with no other kind. */
-const fits = ({ kind, agreed }: { readonly kind: VisitKind; readonly agreed: AgreedVisit | null }): boolean =>
-  (kind === 'as agreed') === (agreed !== null);
-const UNFIT = { error: 'Say what was agreed, or take a kind by its name.', path: ['agreed'] };
+export const fitsKind = ({
+  kind,
+  agreed,
+}: {
+  readonly kind: VisitKind;
+  readonly agreed: AgreedVisit | null;
+}): boolean => (kind === 'as agreed') === (agreed !== null);
+export const UNFIT = { error: 'Say what was agreed, or take a kind by its name.', path: ['agreed'] };
 
 const booked = z.strictObject({ ...contents, ...when, note: text(500).default('') });
 /** When a dog comes, for what, for how long, to whom. */
-export const bookedTime = booked.refine(fits, UNFIT);
-export const newAppointment = booked.extend({ id: newId, dogId: id }).refine(fits, UNFIT);
+export const bookedTime = booked.refine(fitsKind, UNFIT);
+export const newAppointment = booked
+  .extend({ id: newId, dogId: id, mayMove: z.boolean().default(false) })
+  .refine(fitsKind, UNFIT);
 export const appointmentEdit = z.discriminatedUnion('change', [
   z.strictObject({
     change: z.literal('move'),
     version,
     ...when,
     // Left out by devices of before: what is done stays as it was booked.
-    contents: z.exactOptional(z.strictObject({ ...contents, note: text(500) }).refine(fits, UNFIT)),
+    contents: z.exactOptional(z.strictObject({ ...contents, note: text(500) }).refine(fitsKind, UNFIT)),
   }),
-  z.strictObject({ change: z.literal('cancel'), version }),
+  // Left out by devices of before: then the business did.
+  z.strictObject({ change: z.literal('cancel'), version, by: z.enum(['owner', 'business']).default('business') }),
+  z.strictObject({ change: z.literal('no show'), version }),
   z.strictObject({ change: z.literal('restore'), version }),
+  // Where it stands in its day, without being booked anew; null: wherever it fits best.
+  z.strictObject({ change: z.literal('line up'), version, byHand: setByHand.nullable() }),
 ]);
 
 export const appointment = z.object({
@@ -70,7 +82,10 @@ export const appointment = z.object({
   agreed: agreedVisit.nullable(),
   startsAt: z.string(),
   endsAt: z.string(),
-  state: z.enum(['booked', 'cancelled', 'done']),
+  state: z.enum(['booked', 'cancelled', 'no show', 'done']),
+  /** It may be moved when weeks are planned anew. */
+  mayMove: z.boolean(),
+  seriesId: id.nullable(),
   note: z.string(),
   visitId: id.nullable(),
 });

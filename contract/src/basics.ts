@@ -83,6 +83,8 @@ export const problem = z.object({
     /** On a conflict: how it stands now, and what was sent. */
     current: z.unknown().optional(),
     yours: z.unknown().optional(),
+    /** Where a time is taken: the next ones that are free. */
+    free: z.array(z.object({ memberId: id, startsAt: z.string(), minutes: z.number() })).optional(),
   }),
 });
 export type Problem = z.infer<typeof problem>;

@@ -1,6 +1,7 @@
 import { CHANNELS, LANGUAGES, type ClientCard, type Consent } from '@dewpond/core/clients';
 import { z } from 'zod';
 import { daySchema, id, line, newId, text, version } from './basics';
+import { dogNeeds, ownerWishes } from './wishes';
 
 /** A phone number, or none. */
 const phoneOrNone = text(40)
@@ -74,9 +75,19 @@ export const client = z.object({
 });
 export type Client = z.infer<typeof client>;
 
-const dogOfClient = z.object({ id, name: z.string(), breed: z.string(), archivedOn: daySchema.nullable() });
+const dogOfClient = z.object({
+  id,
+  name: z.string(),
+  breed: z.string(),
+  version: z.int(),
+  archivedOn: daySchema.nullable(),
+  /** Where it must be in a day; null: anywhere. */
+  needs: dogNeeds.nullable(),
+});
 export const clientView = z.object({
   client,
+  /** When they would like to come; null: nothing was said. */
+  wishes: ownerWishes.nullable(),
   dogs: z.array(dogOfClient),
   /** The others of the household, with their dogs. */
   housemates: z.array(z.object({ id, name: z.string(), dogs: z.array(dogOfClient) })),

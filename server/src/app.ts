@@ -6,6 +6,8 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { appointmentRoutes } from './features/appointments/routes';
 import { cleanDownRoutes } from './features/cleanDowns/routes';
+import { aheadRoutes } from './features/ahead/routes';
+import { roundRoutes } from './features/round/routes';
 import { auditRoutes } from './features/audit/routes';
 import { makeAuth, type Auth } from './platform/auth/auth';
 import { requireSession } from './platform/auth/requireSession';
@@ -100,6 +102,8 @@ export function makeApp(
     instructionRoutes,
     clientRoutes,
     appointmentRoutes,
+    aheadRoutes,
+    roundRoutes,
     visitRoutes,
     photoRoutes,
     prefetchRoutes,

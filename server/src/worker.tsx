@@ -1,3 +1,5 @@
+import { dogInWeeks } from '@dewpond/core/bookings';
+import { makePlan } from '@dewpond/core/careplan';
 import { planDay } from '@dewpond/core/dilution';
 import { passed, toPass } from '@dewpond/core/threads';
 import { LabelDocument } from './features/mixing/LabelDocument';
@@ -11,10 +13,12 @@ import { DAY_PLAN } from './records/mixing/dayPlanWork';
 import { LetterDocument } from './records/documents/LetterDocument';
 import { LETTER_PDF, SHEET_PDF } from './records/documents/pdfs';
 import { SheetDocument } from './records/documents/SheetDocument';
+import { IN_WEEKS } from './records/weeks/inWeeks';
 
 /** What runs beside the thread that serves. */
 const WORK = [
   doing(DAY_PLAN, planDay),
+  doing(IN_WEEKS, (dogs) => dogs.map((dog) => dog && dogInWeeks({ ...dog, plan: makePlan(dog.facts) }))),
   doing(SHEET_PDF, (given) => draw(<SheetDocument {...given} />)),
   doing(LETTER_PDF, (given) => draw(<LetterDocument {...given} />)),
   doing(RECORD_PDF, (given) => draw(<RecordDocument {...given} />)),

@@ -1,4 +1,5 @@
 import { dogProfile } from '@dewpond/contract';
+import { USUAL_WEEK, weekdayOf, type WeekHours } from '@dewpond/core/bookings';
 import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/ways';
 import { addDays, day, type Day } from '@dewpond/core/units';
 import type { VisitKind } from '@dewpond/core/steps';
@@ -117,6 +118,13 @@ async function seedPerson(
   return { id: v7(), personId: user.id, name, role };
 }
 
+/** The usual week, and today in any case: there is always a day to be looked at. */
+const weekWith = (today: Day): WeekHours => {
+  const [monday = []] = USUAL_WEEK;
+  const early = monday.map((span, i) => ({ ...span, from: i === 0 ? 8 * 60 + 30 : span.from }));
+  return USUAL_WEEK.map((hours, weekday) => (hours.length > 0 || weekday === weekdayOf(today) ? early : []));
+};
+
 async function seedBusiness(
   tx: Tenant,
   businessId: BusinessId,
@@ -132,8 +140,9 @@ async function seedBusiness(
     zone: ZONE,
     units: 'metric',
     ways: { ...DEFAULT_HOUSE_WAYS, ...demo.ways },
+    van: demo.van ?? null,
   });
-  await tx.insert(member).values(people.map((person) => ({ ...person })));
+  await tx.insert(member).values(people.map((person) => ({ ...person, week: weekWith(today) })));
   await seedShelf({ tx, today, by: people[0]?.name ?? '', zone: ZONE }, demo);
   const vets = (demo.vets ?? []).map((each) => ({
     id: v7(),

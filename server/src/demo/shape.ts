@@ -4,6 +4,7 @@ import type { ClientCard } from '@dewpond/core/clients';
 import type { Finding } from '@dewpond/core/findings';
 import type { PlaceKey } from '@dewpond/core/places';
 import type { MixCaution, ProductKind } from '@dewpond/core/dilution';
+import type { VanWays } from '@dewpond/core/route';
 import type { Went } from '@dewpond/core/programme';
 import type { VisitKind } from '@dewpond/core/steps';
 
@@ -100,6 +101,7 @@ export interface DemoBusiness {
   readonly email: string;
   readonly ways: Partial<HouseWays>;
   readonly people: readonly DemoPerson[];
+  readonly van?: VanWays;
   readonly products: readonly DemoProduct[];
   readonly bottles: readonly {
     readonly name: string;

@@ -1,24 +1,14 @@
 import { plainWords, type Address, type ClientCard, type Consent } from '@dewpond/core/clients';
 import { day } from '@dewpond/core/units';
 import { BOTTLES, PRODUCTS } from './shelf';
+import { CORACLE } from './coracle';
+import { at, owner } from './owners';
 import type { DemoBusiness } from './shape';
 
 /** The invented demo world: no real people, brands or places. */
 
 export const DEMO_PASSWORD = 'reeds-and-chalk';
 
-const owner = (name: string, phone: string, more: Partial<ClientCard> = {}) => ({
-  name,
-  phone,
-  more,
-  email: `${plainWords(name.split(' ')[0] ?? 'owner')}@thornmere.example`,
-});
-const at = (street: string, postcode: string, latitude: number, longitude: number): Address => ({
-  street,
-  town: 'Thornmere',
-  postcode,
-  coordinates: { latitude, longitude },
-});
 const agreed = (on: string, consents: readonly Consent[]): ClientCard['consents'] =>
   Object.fromEntries(consents.map((consent) => [consent, { yes: true, on: day(on) }]));
 const LEFT_EAR = { site: 'ear', side: 'left' } as const;
@@ -290,4 +280,5 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
       },
     ],
   },
+  CORACLE,
 ];

@@ -88,6 +88,10 @@ describe('a client who asks to be erased', () => {
     };
     expect((await own.call('POST /api/messages', { body: message })).status).toBe(201);
     await sendFromHome(own, dogId);
+    const { version, van } = (await own.call('GET /api/round')).body;
+    const names = ['Home', SECRET, 'Mill'];
+    const table = { names, minutes: names.map(() => names.map(() => 5)) };
+    expect((await own.call('PUT /api/van', { body: { version, van: { ...van, table } } })).status).toBe(200);
     const twin = await addDog(own, { name: 'Quillfeather' });
     await own.call('POST /api/clients/:id/merge', { id: clientId, body: { id: v7(), goneId: twin.clientId } });
     expect(await everything(own)).toContain(SECRET);
@@ -104,6 +108,7 @@ describe('a client who asks to be erased', () => {
     const rest = await everything(own);
     for (const word of [SECRET, 'Quillfeather', '977200001234567', 'folake@', '01632 960114'])
       expect(rest).not.toContain(word);
+    expect((await own.call('GET /api/round')).body.van.table?.names).toEqual(['Home', 'Mill']);
     const { body: history } = await own.call('GET /api/dogs/:id/history', { id: dogId });
     expect(history.items.some(({ kind, words }) => kind === 'found' && words === 'yellow or thick wax, plain')).toBe(
       true,

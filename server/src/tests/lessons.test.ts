@@ -38,7 +38,7 @@ describe('a lesson of a young dog', () => {
     expect(pours.some((pour) => pour.dogId === dogId)).toBe(false);
     const { body } = await salon.call('GET /api/today');
     const strip = body.dogs.find((each) => each.appointment.id === appointmentId);
-    expect(strip?.stages.reduce((sum, { minutes }) => sum + minutes, 0)).toBeLessThanOrEqual(20);
+    expect(strip?.groups.reduce((sum, { minutes }) => sum + minutes, 0)).toBeLessThanOrEqual(20);
   });
 
   test('closed, it restarts no clock and leaves nothing done', async () => {

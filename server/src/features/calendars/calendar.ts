@@ -4,6 +4,7 @@ import { nextHomeDay } from '@dewpond/core/homecare';
 import type { Day } from '@dewpond/core/units';
 import { fillIn, type HomeTaskTold, type PageWords } from '@dewpond/core/wording';
 import ical, { ICalAlarmType, ICalEventRepeatingFreq, type ICalCalendar } from 'ical-generator';
+import { onTheWall } from '../../platform/time/zone';
 
 /** When an owner is reminded, by the clock on the wall [house value]. */
 const AT = { hours: 18, minutes: 30 } as const;
@@ -24,11 +25,6 @@ function openCalendar(called: string, zone: string, language: string): ICalCalen
   calendar.timezone({ name: zone, generator: zoneRules });
   return calendar;
 }
-
-const wall = (day: Day, hours: number, minutes: number, zone: string): TZDate => {
-  const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
-  return new TZDate(year, month - 1, date, hours, minutes, 0, zone);
-};
 
 export interface HomeCalendar {
   readonly dog: string;
@@ -60,7 +56,7 @@ export function homeCalendar(given: HomeCalendar): string {
   const calendar = openCalendar(fillIn(words.calendarName, { dog, business }), zone, language);
   for (const task of tasks) {
     const first = nextHomeDay(task, since, today);
-    const start = wall(first, AT.hours, AT.minutes, zone);
+    const start = onTheWall(zone, first, AT.hours * 60 + AT.minutes);
     const event = calendar.createEvent({
       id: `${id}-${task.key.replaceAll(/[^a-z0-9]+/gi, '-')}@dewpond`,
       start,

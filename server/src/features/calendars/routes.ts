@@ -1,6 +1,7 @@
+import { GIVEN_UP } from '@dewpond/core/bookings';
 import { visitName } from '@dewpond/core/steps';
 import { TZDate } from '@date-fns/tz';
-import { and, eq, gte, ne } from 'drizzle-orm';
+import { and, eq, gte, notInArray } from 'drizzle-orm';
 import { Router, type Response } from 'express';
 import { v7 } from 'uuid';
 import { isMember } from '../../platform/auth/membership';
@@ -108,7 +109,7 @@ async function groomersFeed(
     .where(
       and(
         eq(appointment.memberId, person.id),
-        ne(appointment.state, 'cancelled'),
+        notInArray(appointment.state, [...GIVEN_UP]),
         gte(appointment.startsAt, new TZDate(now - LOOKED_BACK_MS, business.zone)),
       ),
     );

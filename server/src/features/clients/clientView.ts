@@ -26,12 +26,14 @@ async function dogsOf(
           .where(inArray(dog.clientId, [...clientIds]))
           .orderBy(asc(dog.name));
   const byClient = new Map<string, DogOfClient[]>(clientIds.map((id) => [id, []]));
-  for (const { clientId, id, name, profile, archivedOn } of rows)
+  for (const { clientId, id, name, profile, archivedOn, needs, version } of rows)
     byClient.get(clientId)?.push({
       id,
       name,
       breed: nameBreeds(profile.breeds, business.catalogue),
+      version,
       archivedOn: archivedOn as Day | null,
+      needs,
     });
   return byClient;
 }
@@ -58,6 +60,7 @@ export async function clientView(tx: Tenant, business: Business, id: string): Pr
   doubles.delete(id);
   return {
     client: clientShown(row, await householdOf(tx, row)),
+    wishes: row.wishes,
     dogs: dogs.get(id) ?? [],
     housemates: mates.map((mate) => ({ id: mate.id, name: mate.name, dogs: dogs.get(mate.id) ?? [] })),
     likelySame: [...doubles].map(([otherId, name]) => ({ id: otherId, name })),

@@ -58,6 +58,7 @@ export const WHERE_TABLES_COME_OUT: Readonly<Record<string, readonly string[]>> 
   // How one installation is set up and what it did: nothing another program could read.
   'nowhere: settings, links and logs of this installation': [
     'audit',
+    'away',
     'bottle',
     'business',
     'import_run',
@@ -69,6 +70,7 @@ export const WHERE_TABLES_COME_OUT: Readonly<Record<string, readonly string[]>> 
     'pump',
     'refused_event',
     'sheet_edit',
+    'week_plan',
   ],
 };
 

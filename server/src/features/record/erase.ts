@@ -1,9 +1,11 @@
 import { EMPTY_CARD } from '@dewpond/core/clients';
+import { withoutPlaces } from '@dewpond/core/route';
 import type { Day } from '@dewpond/core/units';
 import { ERASED, unreadOf, withoutWords, type Happening } from '@dewpond/core/events';
 import { and, eq, inArray, isNotNull, or, sql } from 'drizzle-orm';
 import {
   appointment,
+  business,
   importRun,
   client,
   dog,
@@ -43,6 +45,7 @@ export async function eraseClient(tx: Tenant, { row, twins, dogs, visits }: Clie
   const dogIds = dogs.map(({ id }) => id);
   for (const each of cards) await eraseCard(tx, each, today);
   await renameHouseholds(tx, cards);
+  await leaveTheRound(tx, cards);
   for (const each of dogs) await eraseDog(tx, each, today);
   for (const each of cards) await eraseTalk(tx, each.id);
   if (dogIds.length > 0) await eraseTalkOfDogs(tx, dogIds);
@@ -66,6 +69,17 @@ async function eraseCard(tx: Tenant, row: ClientReach['row'], today: Day): Promi
       version: sql`${client.version} + 1`,
     })
     .where(eq(client.id, row.id));
+}
+
+/** A table of driving times has its stops by the names of clients. */
+async function leaveTheRound(tx: Tenant, cards: readonly ClientReach['row'][]): Promise<void> {
+  const [row] = await tx.select({ van: business.van }).from(business);
+  if (!row?.van?.table) return;
+  const table = withoutPlaces(
+    row.van.table,
+    cards.map(({ name }) => name),
+  );
+  await tx.update(business).set({ van: { ...row.van, table } });
 }
 
 /**

@@ -46,6 +46,7 @@ export const WORDS_THAT_GO = [
 /** Columns that stay, by the reason. A `made_from` is a hash everywhere, and stays. */
 export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
   'one of a few words of ours': [
+    'appointment.cancelled_by',
     'appointment.kind',
     'appointment.state',
     'audit.what',
@@ -111,10 +112,18 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
     'stock_entry.by',
     'weighing.by',
   ],
-  'a number, an amount, a day': ['dog_due.takes', 'made_mix.water_parts', 'visit_event.seen'],
+  'a number, an amount, a day': [
+    'client.wishes',
+    'dog.needs',
+    'dog_due.in_weeks',
+    'dog_due.takes',
+    'made_mix.water_parts',
+    'visit_event.seen',
+  ],
   'a device': ['visit_event.device'],
   'a hash of a secret': ['member.feed_hash', 'owner_link.calendar_hash', 'owner_link.secret_hash'],
   'the business, its people and its wording': [
+    'away.name',
     'clean_down.product_name',
     'business.colour',
     'business.currency',
@@ -124,6 +133,12 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
     'business.phone',
     'business.services',
     'business.intervals',
+    'business.places',
+    'business.plan_costs',
+    'business.van',
+    'appointment.by_hand',
+    'member.week',
+    'week_plan.prices',
     'business.visit_kinds',
     'business.wash_kinds',
     'business.units',

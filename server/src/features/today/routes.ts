@@ -1,30 +1,30 @@
 import type { TodayDog, TodayView } from '@dewpond/contract';
+import { isGivenUp } from '@dewpond/core/bookings';
+import { onTheDay } from '@dewpond/core/lineup';
 import { barsOf } from '@dewpond/core/careplan';
 import { type DogFacts } from '@dewpond/core/dog';
-import { STOP_WORDS, signWords, stopsAtLeast } from '@dewpond/core/findings';
+import { MAY_SPREAD, STOP_WORDS, signWords, stopsAtLeast } from '@dewpond/core/findings';
 import { SIDES, namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
 import { barsAt } from '@dewpond/core/stops';
-import { foldVisit, readVisit } from '@dewpond/core/visit';
-import { timeline, type VisitContents } from '@dewpond/core/steps';
+import { foldVisit } from '@dewpond/core/visit';
+import type { VisitEvent } from '@dewpond/core/events';
 import { reasonsTold } from '@dewpond/core/wording';
-import { and, asc, eq, isNull } from 'drizzle-orm';
+import { and, asc, eq, gte, isNotNull, isNull, lt, lte } from 'drizzle-orm';
 import type { QueryBuilder } from 'drizzle-orm/pg-core';
 import type { Router } from 'express';
 import { appointmentsBetween } from '../../records/appointments/appointments';
-import { dog, visit } from '../../platform/db/schema';
+import { appointment as booking, away, dog, member, visit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { together, type AskedFor } from '../../platform/db/together';
 import { carePlanFor, describe, type Planned } from '../../records/dog/facts';
-import { bathOf } from '../../records/dog/bathNeeds';
-import { ownMinutes } from '../../records/dog/ownMinutes';
 import { loadDogs, marksOf, type DogRecord } from '../../records/dog/dogRecord';
-import { fromPlan } from '../../records/dog/plans';
 import { openFindings } from '../../records/dog/openFindings';
-import { loadStockedBusiness, type StockedBusiness } from '../../records/business/business';
+import { loadStockedBusiness } from '../../records/business/business';
 import { spanOf } from '../../platform/time/zone';
 import type { Services } from '../../platform/http/context';
 import { route } from '../../platform/http/route';
 import { loadEvents } from '../../records/visit/load';
+import { partsLeft, peopleOf, placesOf, wishesPerson } from './dayOfWork';
 
 export function todayRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/today', async ({ tx, asker, query, today }) => {
@@ -33,13 +33,16 @@ export function todayRoutes(router: Router, services: Services): void {
     const [business, booked, open] = await Promise.all([
       loadStockedBusiness(tx),
       appointmentsBetween(tx, start, end),
-      openRows(tx, { day }),
+      openRows(tx, { day, start, end }),
     ]);
-    const appointments = booked.filter((each) => each.state !== 'cancelled');
+    const appointments = booked.filter(({ state }) => !isGivenUp(state));
     const records = await loadDogs(tx, { ids: [...new Set(appointments.map((each) => each.dogId))] });
     const byId = new Map(
       records.map((record) => [record.dog.id, { record, planned: carePlanFor(record, business, day) }]),
     );
+    const atWork = appointments.filter(({ visitId, state }) => visitId !== null && state !== 'done');
+    const events = await eventsOf(tx, [...atWork, ...open.returning]);
+    const byHand = new Map(open.set.map((row) => [row.id, row.byHand]));
     const known = appointments.flatMap((appointment) => {
       const dog = byId.get(appointment.dogId);
       return dog ? [{ appointment, ...dog }] : [];
@@ -47,12 +50,24 @@ export function todayRoutes(router: Router, services: Services): void {
     return {
       day,
       zone: business.zone,
-      dogs: known.map(({ appointment, record, planned }): TodayDog => ({
-        appointment,
-        words: describe(record, planned.facts, business),
-        stages: stagesOf(appointment, planned, record, business),
-      })),
-      returning: await withWhy(tx, open.returning),
+      dogs: known.map(({ appointment, record, planned }): TodayDog => {
+        const begun = atWork.includes(appointment);
+        const its = (appointment.visitId !== null && events.get(appointment.visitId)) || [];
+        return {
+          appointment,
+          words: describe(record, planned.facts, business),
+          groups: appointment.state === 'done' ? [] : partsLeft(appointment, its, planned, record, business),
+          household: record.client.householdId ?? record.client.id,
+          begun,
+          keepsPerson: wishesPerson(record, appointment.memberId),
+          ...onTheDay(planned.facts),
+          maySpread: openFindings(record).some(({ sign }) => MAY_SPREAD.includes(sign)),
+          byHand: byHand.get(appointment.id) ?? null,
+        };
+      }),
+      people: peopleOf(open.people, open.away, day),
+      places: placesOf(business),
+      returning: withWhy(open.returning, events),
       unbooked: open.unbooked,
       watch: [...byId.values()].flatMap(({ record, planned }) => watchOut(record, planned)),
     };
@@ -64,50 +79,50 @@ const openVisits = (select: QueryBuilder) =>
     .select({ visitId: visit.id, dogId: visit.dogId, dog: dog.name })
     .from(visit)
     .innerJoin(dog, eq(dog.id, visit.dogId));
-/** Visits that are open besides the booked ones: to be finished on this day, or begun on it without a booking. */
-const openRows = together((select, { day }: { day: AskedFor<string> }) => ({
+/**
+ * Visits that are open besides the booked ones: to be finished on this day, or begun on it without a booking; who works, who
+ * is away, and what was set by hand.
+ */
+const openQueries = (
+  select: QueryBuilder,
+  { day, start, end }: { day: AskedFor<string>; start: AskedFor<Date>; end: AskedFor<Date> },
+) => ({
   returning: openVisits(select).where(and(isNull(visit.closed), eq(visit.backOn, day))),
   unbooked: openVisits(select)
     .where(and(isNull(visit.closed), isNull(visit.backOn), isNull(visit.appointmentId), eq(visit.day, day)))
     .orderBy(asc(visit.createdAt)),
-}));
+  people: select
+    .select({ id: member.id, name: member.name, week: member.week })
+    .from(member)
+    .orderBy(asc(member.name), asc(member.id)),
+  away: select
+    .select({ person: away.memberId })
+    .from(away)
+    .where(and(lte(away.fromDay, day), gte(away.toDay, day))),
+  set: select
+    .select({ id: booking.id, byHand: booking.byHand })
+    .from(booking)
+    .where(and(gte(booking.startsAt, start), lt(booking.startsAt, end), isNotNull(booking.byHand))),
+});
+const openRows = together(openQueries);
 
-/** Why each was broken off, as it was told; however many, in a fixed number of statements. */
-async function withWhy(
-  tx: Tenant,
+type Events = ReadonlyMap<string, readonly VisitEvent[]>;
+
+/** What was told of these visits; however many, in one statement, and in none where there are none. */
+async function eventsOf(tx: Tenant, visits: readonly { readonly visitId: string | null }[]): Promise<Events> {
+  const ids = visits.flatMap(({ visitId }) => visitId ?? []);
+  return ids.length === 0 ? new Map() : loadEvents(tx, ids);
+}
+
+/** Why each was broken off, as it was told. */
+const withWhy = (
   rows: readonly Omit<TodayView['returning'][number], 'because'>[],
-): Promise<TodayView['returning']> {
-  if (rows.length === 0) return [];
-  const events = await loadEvents(
-    tx,
-    rows.map(({ visitId }) => visitId),
-  );
-  return rows.map((row) => {
-    const { away } = foldVisit(events.get(row.visitId) ?? []);
-    return { ...row, because: away?.because.words ?? '' };
+  events: Events,
+): TodayView['returning'] =>
+  rows.map((row) => {
+    const { away: gone } = foldVisit(events.get(row.visitId) ?? []);
+    return { ...row, because: gone?.because.words ?? '' };
   });
-}
-
-/** The day's stages before anybody has looked at the dog. */
-function stagesOf(
-  { kind, agreed }: VisitContents,
-  planned: Omit<Planned, 'due'>,
-  record: DogRecord,
-  business: StockedBusiness,
-): TodayDog['stages'] {
-  const { shown, contactMinutes } = bathOf(planned, business);
-  const bath = shown ? { bath: shown } : {};
-  const minutesFactor = ownMinutes(record, planned.facts);
-  const key = `stages ${kind} ${agreed?.parts.join()} ${contactMinutes} ${shown?.conditioned.wanted} ${JSON.stringify(minutesFactor)}`;
-  return fromPlan(planned.plan, key, () =>
-    timeline(
-      readVisit(
-        { kind, agreed: agreed ?? null, ...planned, contactMinutes, ...bath, minutesFactor, lastFindings: [] },
-        [],
-      ).steps,
-    ),
-  );
-}
 
 /** Places that are barred before the dog is on the table: an earlier stop that no vet has answered, drops, an operation. */
 function barredAhead(dog: string, facts: DogFacts): TodayView['watch'] {

@@ -19,6 +19,7 @@ const SEEN: ReadonlySet<EndpointKey> = new Set<EndpointKey>([
 const UNTOLD: ReadonlySet<EndpointKey> = new Set<EndpointKey>([
   'POST /api/visits/:id/events',
   'POST /api/book/reckon',
+  'PUT /api/ahead',
   'PUT /api/me',
   'PUT /api/me/calendar',
 ]);

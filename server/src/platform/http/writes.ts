@@ -1,4 +1,4 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
 import type { Tenant } from '../db/tenant';
 import { conflict, notFound } from './problem';
@@ -46,6 +46,26 @@ export async function insertOnce<Table extends MadeOutside>(
     .onConflictDoNothing({ target: [table.businessId, table.id] })
     .returning({ id: table.id });
   return written.length > 0 || !(await wasSentBefore(tx, table, row));
+}
+
+/** The same for several, in two statements: all of them are written, or one is refused and none is. */
+export async function insertAllOnce<Table extends MadeOutside>(
+  tx: Tenant,
+  table: Table,
+  rows: readonly (RowToWrite<Table> & SentWrite)[],
+): Promise<void> {
+  const written: MadeOutside = table;
+  await tx
+    .insert(table)
+    .values([...rows])
+    .onConflictDoNothing({ target: [table.businessId, table.id] });
+  const ids = rows.map(({ id }) => id);
+  const kept = await tx
+    .select({ id: written.id, madeFrom: written.madeFrom })
+    .from(written)
+    .where(inArray(written.id, ids));
+  const sent = new Map(rows.map(({ id, madeFrom }) => [id, madeFrom]));
+  for (const { id, madeFrom } of kept) assertSame(madeFrom as string, sent.get(id as string) ?? '');
 }
 
 /** The change of a row as someone saw it; writes nothing where it has another version by now. */

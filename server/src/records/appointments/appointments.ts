@@ -17,6 +17,8 @@ const bookedQuery = (select: QueryBuilder, where: SQL | undefined) =>
       startsAt: appointment.startsAt,
       endsAt: appointment.endsAt,
       state: appointment.state,
+      mayMove: appointment.mayMove,
+      seriesId: appointment.seriesId,
       note: appointment.note,
       dogName: dog.name,
       ownerName: client.name,

@@ -1,6 +1,8 @@
 import type { OwnBreedView } from '@dewpond/contract';
 import { withOwnBreeds, type Catalogue } from '@dewpond/core/catalogue';
+import type { PlacesOfSalon, PlanCosts } from '@dewpond/core/bookings';
 import type { OwnVisitKind } from '@dewpond/core/steps';
+import type { VanWays } from '@dewpond/core/route';
 import type { HouseIntervals, WashKinds } from '@dewpond/core/dog';
 import type { Day, UnitSystem } from '@dewpond/core/units';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES, type BusinessServices, type HouseWays } from '@dewpond/core/ways';
@@ -24,6 +26,9 @@ export interface Business {
   readonly washKinds: WashKinds;
   readonly intervals: HouseIntervals;
   readonly visitKinds: readonly OwnVisitKind[];
+  readonly planCosts: PlanCosts;
+  readonly places: PlacesOfSalon;
+  readonly van: VanWays | null;
   readonly catalogue: Catalogue;
   readonly ownBreeds: readonly OwnBreedView[];
   readonly schoolChangedOn: Day | null;

@@ -14,6 +14,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import { CARD, LESSONS, MOVED, NEXT_DUE, PROFILE, REPORT, ROWS, SAYING, SEEN_ON, TAKES } from '../shapes/clients';
 import { shaped } from '../shapes/shaped';
+import { IN_WEEKS, NEEDS, WISHES } from '../shapes/weeks';
 import { business } from './business';
 import { businessId, byPerson, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 
@@ -84,6 +85,8 @@ export const client = dewpond.table(
     name: text('name').notNull(),
     card: shaped('card', CARD).notNull(),
     householdId: uuid('household_id'),
+    /** When its visits are best; null: nothing was said. */
+    wishes: shaped('wishes', WISHES),
     archivedOn: day('archived_on'),
     importId: uuid('import_id'),
     ...edited(),
@@ -111,6 +114,8 @@ export const dog = dewpond.table(
     homeCareChangedOn: day('home_care_changed_on'),
     /** Who saw which trait on the dog itself, and when. */
     seenOn: shaped('seen_on', SEEN_ON).notNull().default({}),
+    /** Where it must be in a day; null: anywhere. */
+    needs: shaped('needs', NEEDS),
     /** A chip's number is one dog's. */
     chip: text('chip'),
     archivedOn: day('archived_on'),
@@ -250,6 +255,8 @@ export const dogDue = dewpond.table(
     next: shaped('next', NEXT_DUE),
     /** What its visits take of which product, from when, and how often. */
     takes: shaped('takes', TAKES),
+    /** What weeks are planned with; null where nothing comes round. */
+    inWeeks: shaped('in_weeks', IN_WEEKS),
     openVet: boolean('open_vet').notNull().default(false),
     /** Something was found that still wants an eye: it is on the watch list. */
     watched: boolean('watched').notNull().default(false),

@@ -1,7 +1,9 @@
 import type { Language } from '@dewpond/core/clients';
+import { sql } from 'drizzle-orm';
 import { doublePrecision, foreignKey, integer, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { BREED, BUSINESS_SERVICES, INTERVALS, WASH_KINDS, WAYS, WORDINGS } from '../shapes/business';
 import { VISIT_KINDS_STORED } from '../shapes/visits';
+import { COSTS, PLACES_OF_SALON, VAN, WEEK } from '../shapes/weeks';
 import { shaped } from '../shapes/shaped';
 import { businessId, day, dewpond, edited, ofThisBusiness } from './tenancy';
 
@@ -26,6 +28,15 @@ export const business = dewpond.table(
     intervals: shaped('intervals', INTERVALS).notNull().default({}),
     /** Kinds of visit of its own. */
     visitKinds: shaped('visit_kinds', VISIT_KINDS_STORED).notNull().default([]),
+    /** What planning weighs, and what the salon has; what came later than its choice has its default. */
+    planCosts: shaped('plan_costs', COSTS)
+      .notNull()
+      .default(sql`'{}'::jsonb`),
+    places: shaped('places', PLACES_OF_SALON)
+      .notNull()
+      .default(sql`'{}'::jsonb`),
+    /** How its van works; null: as is usual. */
+    van: shaped('van', VAN),
     /** The day the ear-cleaning school last changed: older pad counts are not pooled. */
     schoolChangedOn: day('school_changed_on'),
     /** How owners reach the business, and its colour on what they are given. */
@@ -51,6 +62,8 @@ export const member = dewpond.table(
     role: text('role').$type<'manager' | 'groomer' | 'bather'>().notNull(),
     /** How this person reads volumes and weights; null: as the business does. */
     units: text('units').$type<'metric' | 'US'>(),
+    /** When this person works; null: the usual week. */
+    week: shaped('week', WEEK),
     /** This person's calendar feed: its number, and the hash of its secret; null: none is open. */
     feedId: uuid('feed_id'),
     feedHash: text('feed_hash'),

@@ -6,3 +6,4 @@ export * from './projections';
 export * from './mixing';
 export * from './owners';
 export * from './audit';
+export * from './weeks';

@@ -2,6 +2,7 @@ import type { NewVisitEvent } from '@dewpond/contract';
 import type { VisitKind } from '@dewpond/core/steps';
 import { sql } from 'drizzle-orm';
 import {
+  boolean,
   bigint,
   check,
   foreignKey,
@@ -15,6 +16,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import { AGREED, LOOKED, SEEN, SHOWN_LIST, WORDS_WRITTEN } from '../shapes/visits';
+import { SET_BY_HAND } from '../shapes/weeks';
 import { shaped } from '../shapes/shaped';
 import { dog } from './book';
 import { member } from './business';
@@ -32,7 +34,16 @@ export const appointment = dewpond.table(
     agreed: shaped('agreed', AGREED),
     startsAt: instant('starts_at').notNull(),
     endsAt: instant('ends_at').notNull(),
-    state: text('state').$type<'booked' | 'cancelled' | 'done'>().notNull().default('booked'),
+    state: text('state').$type<'booked' | 'cancelled' | 'no show' | 'done'>().notNull().default('booked'),
+    /** When it was cancelled, and by whom: how late that was is told when they book again. */
+    cancelledAt: instant('cancelled_at'),
+    cancelledBy: text('cancelled_by').$type<'owner' | 'business'>(),
+    /** It may be moved when weeks are planned anew. */
+    mayMove: boolean('may_move').notNull().default(false),
+    /** Bookings made as one series. */
+    seriesId: uuid('series_id'),
+    /** Where it was set by hand in its day; null: wherever it fits best. */
+    byHand: shaped('by_hand', SET_BY_HAND),
     note: text('note').notNull().default(''),
     ...edited(),
   },

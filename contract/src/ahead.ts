@@ -1,0 +1,274 @@
+import {
+  weekTrouble,
+  type DogInWeeks,
+  type PlacesOfSalon,
+  type PlanCosts,
+  type WeekHours,
+} from '@dewpond/core/bookings';
+import { VISIT_KINDS } from '@dewpond/core/steps';
+import { z } from 'zod';
+import { contents, fitsKind, UNFIT } from './appointments';
+import { daySchema, id, line, many, newId, version } from './basics';
+import { dogNeeds, ownerWishes } from './wishes';
+
+const wholeNumber = (least: number, most: number) =>
+  z
+    .string()
+    .regex(/^\d{1,4}$/, { error: 'A whole number.' })
+    .transform(Number)
+    .pipe(z.int().min(least).max(most));
+
+/** What is asked for: a kind of visit, a length where it is not the dog's own, from which day on. */
+export const slotQuery = z.object({
+  kind: z.enum(VISIT_KINDS).optional(),
+  minutes: wholeNumber(15, 480).optional(),
+  from: daySchema.optional(),
+  /** The booking that is moved: its own time is free. */
+  instead: id.optional(),
+});
+
+export const slotView = z.object({
+  memberId: id,
+  memberName: z.string(),
+  day: daySchema,
+  startsAt: z.string(),
+  minutes: z.int(),
+  /** What it costs over the best, in days of lateness of an ordinary task. */
+  over: z.number(),
+  /** What speaks for it, or is worse than at the best. */
+  why: z.array(z.string()),
+});
+export type SlotView = z.infer<typeof slotView>;
+
+/** Best first. */
+export const slotsView = z.object({
+  kind: z.enum(VISIT_KINDS),
+  minutes: z.int(),
+  slots: z.array(slotView),
+  /** None is inside the due window: the best is so many days past it. */
+  lateBy: z.int().nullable(),
+  /** How many weeks apart such a dog comes. */
+  everyWeeks: z.int(),
+  /** Others of the household. */
+  household: z.array(z.string()),
+  /** How often the client did not come, or cancelled within a day, in two years. */
+  noShows: z.int(),
+  lateCancellations: z.int(),
+});
+export type SlotsView = z.infer<typeof slotsView>;
+
+/** Further visits like a booking: "every five weeks until March". */
+export const newSeries = z
+  .strictObject({
+    id: newId,
+    dogId: id,
+    ...contents,
+    memberId: id,
+    /** The first visit, which is booked already. */
+    startsAt: z.iso.datetime({ offset: true, error: 'Give a day and a time.' }),
+    minutes: z.int().min(15).max(480),
+    everyWeeks: z.int().min(1, { error: 'At least every week.' }).max(26, { error: 'At most every half year.' }),
+    until: daySchema,
+  })
+  .refine(fitsKind, UNFIT);
+
+export const seriesMade = z.object({
+  booked: z.array(daySchema),
+  /** Days of the pattern for which there was no time within three days. */
+  left: z.array(daySchema),
+});
+
+const span = z.object({ from: z.int(), to: z.int(), where: z.string().max(60) });
+export const week: z.ZodType<WeekHours, WeekHours> = z.array(z.array(span).max(6)).superRefine((each, context) => {
+  const trouble = weekTrouble(each);
+  if (trouble) context.addIssue({ code: 'custom', message: trouble });
+});
+
+export const awayView = z.object({
+  id,
+  version,
+  memberId: id.nullable(),
+  memberName: z.string().nullable(),
+  from: daySchema,
+  to: daySchema,
+  name: z.string(),
+});
+export type AwayView = z.infer<typeof awayView>;
+const awayFields = {
+  /** Null: the business is closed. */
+  memberId: id.nullable(),
+  from: daySchema,
+  to: daySchema,
+  name: line(80, 'Why'),
+};
+const inOrder = ({ from, to }: { readonly from: string; readonly to: string }) => from <= to;
+const OUT_OF_ORDER = { error: 'It ends before it begins.', path: ['to'] };
+export const newAway = z.strictObject({ id: newId, ...awayFields }).refine(inOrder, OUT_OF_ORDER);
+
+/** Several at once, as they stand in a calendar. */
+export const newAbsences = z.strictObject({
+  absences: z
+    .array(newAway)
+    .min(1)
+    .max(500, { error: 'At most 500 at once.' })
+    .refine((all) => new Set(all.map((each) => each.id)).size === all.length, { error: 'The same id twice.' }),
+});
+
+const howMany = (least: number, most: number) =>
+  z
+    .int({ error: 'A whole number.' })
+    .min(least, { error: `At least ${least}.` })
+    .max(most, { error: `At most ${most}.` });
+const weight = z
+  .number()
+  .min(0, { error: 'A weight is not below nothing.' })
+  .max(100, { error: 'A weight is at most 100.' });
+
+/** What the salon has. */
+export const placesOfSalon: z.ZodType<PlacesOfSalon, PlacesOfSalon> = z.strictObject({
+  tables: howMany(1, 20),
+  tubs: howMany(1, 20),
+  dryers: howMany(1, 20),
+  crates: howMany(0, 60),
+});
+/** What planning weighs against each other. */
+export const planCosts: z.ZodType<PlanCosts, PlanCosts> = z.strictObject({
+  late: weight,
+  early: weight,
+  trip: weight,
+  wish: weight,
+  moved: weight,
+  otherPerson: weight,
+  drive: weight,
+  uneven: weight,
+});
+export const planningEdit = z.strictObject({ version, places: placesOfSalon, costs: planCosts });
+
+/** When people work, what the salon has, what planning weighs, who is away. */
+export const hoursView = z.object({
+  places: placesOfSalon,
+  costs: planCosts,
+  /** Guards an edit of the two. */
+  version,
+  people: z.array(z.object({ id, name: z.string(), week, isUsual: z.boolean() })),
+  away: z.array(awayView),
+  mayEdit: z.boolean(),
+});
+export type HoursView = z.infer<typeof hoursView>;
+export const weekEdit = z.strictObject({ week });
+
+const care = z.object({
+  key: z.string(),
+  ideal: z.number(),
+  earliest: z.number(),
+  latest: z.number(),
+  last: daySchema,
+  weight: z.number(),
+});
+const choice = z.object({
+  name: z.string(),
+  covers: many(z.string()),
+  minutes: z.number(),
+  uses: z.record(z.string(), z.number()),
+});
+const inWeeks: z.ZodType<DogInWeeks> = z.object({
+  care: many(care),
+  full: choice,
+  short: choice.nullable(),
+  lastVisit: daySchema.nullable(),
+  byTwo: z.boolean(),
+});
+
+/** All that weeks are planned from; the browser plans them beside the screen. */
+export const aheadView = z.object({
+  weeks: z.object({
+    first: daySchema,
+    days: z.int(),
+    over: z.int(),
+    people: many(z.object({ id, week })),
+    away: many(z.object({ person: id.nullable(), from: daySchema, to: daySchema })),
+    dogs: many(
+      z.object({ id, household: id, its: inWeeks, wishes: ownerWishes.nullable(), needs: dogNeeds.nullable() }),
+    ),
+    booked: many(
+      z.object({
+        id,
+        dog: id,
+        person: id,
+        day: daySchema,
+        from: z.int(),
+        to: z.number(),
+        choice: z.enum(['full', 'short']).nullable(),
+        mayMove: z.boolean(),
+      }),
+    ),
+    tables: z.int(),
+    tubs: z.int(),
+  }),
+  names: z.record(id, z.string()),
+  /** Of bookings that may move. */
+  versions: z.record(id, z.int()),
+  prices: z.record(z.string(), z.number()),
+  /** What planning weighs, as the business sees it. */
+  costs: planCosts,
+  /** Dogs whose due is not worked out yet. */
+  waiting: z.int(),
+});
+export type AheadView = z.infer<typeof aheadView>;
+
+/** What planning found the days to be worth: the next planning begins with it, and times for one dog are chosen by it. */
+export const foundPrices = z.strictObject({
+  first: daySchema,
+  prices: z
+    .record(z.string().max(200), z.number().min(0).max(1e6))
+    .refine((prices) => Object.keys(prices).length <= 20_000, { error: 'Too many prices.' }),
+});
+
+/** Proposals that are taken: each booked, or told why not. */
+export const acceptedVisits = z.strictObject({
+  visits: z
+    .array(
+      z.strictObject({
+        id: newId,
+        dogId: id,
+        memberId: id,
+        kind: z.enum(VISIT_KINDS),
+        startsAt: z.iso.datetime({ offset: true }),
+        minutes: z.int().min(15).max(480),
+        /** Nobody was told yet: it may be moved when weeks are planned anew. */
+        mayMove: z.boolean(),
+      }),
+    )
+    .min(1)
+    .max(500),
+});
+export const acceptedAnswer = z.object({
+  booked: z.array(id),
+  refused: z.array(z.object({ id, why: z.string() })),
+});
+
+/** Who could take a time that came free, who gains most first. */
+export const gapView = z.object({
+  memberId: id,
+  memberName: z.string(),
+  day: daySchema,
+  startsAt: z.string(),
+  minutes: z.int(),
+  isFree: z.boolean(),
+  gains: z.array(
+    z.object({
+      dogId: id,
+      dog: z.string(),
+      clientId: id,
+      owner: z.string(),
+      phone: z.string(),
+      kind: z.enum(VISIT_KINDS),
+      minutes: z.int(),
+      gain: z.number(),
+      lateBy: z.int(),
+      /** The booking that would be given up for it. */
+      insteadOf: z.object({ id, day: daySchema }).nullable(),
+    }),
+  ),
+});
+export type GapView = z.infer<typeof gapView>;

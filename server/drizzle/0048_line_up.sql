@@ -1,0 +1,1 @@
+ALTER TABLE "dewpond"."appointment" ADD COLUMN "by_hand" jsonb;

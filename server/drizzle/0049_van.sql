@@ -1,0 +1,1 @@
+ALTER TABLE "dewpond"."business" ADD COLUMN "van" jsonb;

@@ -1,0 +1,108 @@
+import type { AwayView, newAway } from '@dewpond/contract';
+import { USUAL_WEEK } from '@dewpond/core/bookings';
+import type { Day } from '@dewpond/core/units';
+import { asc, eq, gte, inArray, sql } from 'drizzle-orm';
+import type { Router } from 'express';
+import type { z } from 'zod';
+import { away, business, member } from '../../platform/db/schema';
+import type { Asker } from '../../platform/asker';
+import type { Tenant } from '../../platform/db/tenant';
+import type { Services } from '../../platform/http/context';
+import { badField, notFound, Refusal } from '../../platform/http/problem';
+import { route } from '../../platform/http/route';
+import { contentHash } from '../../platform/http/sameContent';
+import { insertAllOnce, updateGuarded } from '../../platform/http/writes';
+import { loadBusiness } from '../../records/business/business';
+
+export function hoursRoutes(router: Router, services: Services): void {
+  route(router, services, 'GET /api/hours', async ({ tx, asker, today }) => {
+    const people = await tx.select().from(member).orderBy(asc(member.name));
+    const rows = await tx.select().from(away).where(gte(away.toDay, today)).orderBy(asc(away.fromDay));
+    const { places, planCosts, version } = await loadBusiness(tx);
+    const names = new Map(people.map(({ id, name }) => [id, name]));
+    return {
+      people: people.map(({ id, name, week }) => ({ id, name, week: week ?? USUAL_WEEK, isUsual: week === null })),
+      away: rows.map(({ id, version, memberId, fromDay, toDay, name }): AwayView => ({
+        id,
+        version,
+        memberId,
+        memberName: memberId === null ? null : (names.get(memberId) ?? ''),
+        from: fromDay as Day,
+        to: toDay as Day,
+        name,
+      })),
+      mayEdit: asker.role === 'manager',
+      places,
+      costs: planCosts,
+      version,
+    };
+  });
+
+  route(router, services, 'PUT /api/planning', async ({ tx, asker, body }) => {
+    assertManager(asker);
+    const write = tx
+      .update(business)
+      .set({ places: body.places, planCosts: body.costs, version: sql`${business.version} + 1` })
+      .where(eq(business.version, body.version))
+      .returning({ version: business.version });
+    const current = async () => {
+      const { places, planCosts, version } = await loadBusiness(tx);
+      return { places, costs: planCosts, version };
+    };
+    return updateGuarded(write, { what: 'planning', current, yours: body });
+  });
+
+  route(router, services, 'PUT /api/members/:id/week', async ({ tx, asker, params, body }) => {
+    assertManager(asker);
+    const [row] = await tx
+      .update(member)
+      .set({ week: body.week })
+      .where(eq(member.id, params.id))
+      .returning({ id: member.id });
+    if (!row) throw notFound('person');
+    return {};
+  });
+
+  route(router, services, 'POST /api/away', async ({ tx, asker, body }) => {
+    assertManager(asker);
+    await keepAbsences(tx, [body], asker.personId);
+    return { id: body.id };
+  });
+
+  route(router, services, 'POST /api/absences', async ({ tx, asker, body }) => {
+    assertManager(asker);
+    await keepAbsences(tx, body.absences, asker.personId);
+    return {};
+  });
+
+  route(router, services, 'POST /api/away/:id/ended', async ({ tx, asker, params }) => {
+    assertManager(asker);
+    const [row] = await tx.delete(away).where(eq(away.id, params.id)).returning({ id: away.id });
+    if (!row) throw notFound('absence');
+    return {};
+  });
+}
+
+type NewAway = z.output<typeof newAway>;
+
+/** Keeps absences, all or none, in a fixed number of statements; what was sent before is kept once. */
+async function keepAbsences(tx: Tenant, absences: readonly NewAway[], personId: string): Promise<void> {
+  const whose = [...new Set(absences.flatMap(({ memberId }) => memberId ?? []))];
+  const known = await tx.select({ id: member.id }).from(member).where(inArray(member.id, whose));
+  if (known.length < whose.length) throw badField('memberId', 'There is no such person here.');
+  await insertAllOnce(
+    tx,
+    away,
+    absences.map(({ from, to, ...rest }) => ({
+      ...rest,
+      fromDay: from,
+      toDay: to,
+      personId,
+      madeFrom: contentHash({ ...rest, from, to }),
+    })),
+  );
+}
+
+function assertManager({ role }: Pick<Asker, 'role'>): void {
+  if (role !== 'manager') throw new Refusal('not allowed', 'Only a manager changes hours and absences.');
+}

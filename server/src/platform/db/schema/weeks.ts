@@ -1,0 +1,45 @@
+import { sql } from 'drizzle-orm';
+import { check, foreignKey, index, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { PRICES } from '../shapes/weeks';
+import { shaped } from '../shapes/shaped';
+import { business, member } from './business';
+import { businessId, byPerson, day, dewpond, edited, ofThisBusiness } from './tenancy';
+
+/** Whole days on which somebody is away, or the business is closed. */
+export const away = dewpond.table(
+  'away',
+  {
+    businessId: businessId(),
+    id: uuid('id').notNull(),
+    /** Null: the business is closed. */
+    memberId: uuid('member_id'),
+    fromDay: day('from_day').notNull(),
+    toDay: day('to_day').notNull(),
+    name: text('name').notNull(),
+    personId: byPerson(),
+    ...edited(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.id] }),
+    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
+    foreignKey({ columns: [t.businessId, t.memberId], foreignColumns: [member.businessId, member.id] }),
+    index('away_by_day').on(t.businessId, t.toDay),
+    check('away_ends_after_it_begins', sql`${t.toDay} >= ${t.fromDay}`),
+    ofThisBusiness('away'),
+  ],
+);
+
+/** What the last planning of weeks found: prices of days, which say why a day is dear. One for a business. */
+export const weekPlan = dewpond.table(
+  'week_plan',
+  {
+    businessId: businessId(),
+    firstDay: day('first_day').notNull(),
+    prices: shaped('prices', PRICES).notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId] }),
+    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
+    ofThisBusiness('week_plan'),
+  ],
+);

@@ -1,0 +1,138 @@
+import {
+  pricesLater,
+  USUAL_WEEK,
+  type BookedVisit,
+  type DogInWeeks,
+  type DogOfWeeks,
+  type KeptPrices,
+  type PlacesOfSalon,
+  type Weeks,
+} from '@dewpond/core/bookings';
+import { addDays, daysBetween, type Day } from '@dewpond/core/units';
+import { and, asc, eq, gte, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import { appointment, away, client, dog, dogDue, member, weekPlan } from '../../platform/db/schema';
+import type { Tenant } from '../../platform/db/tenant';
+import { together, type AskedFor } from '../../platform/db/together';
+import { dayIn, minuteIn, spanOf } from '../../platform/time/zone';
+
+export interface WeeksAsked {
+  readonly zone: string;
+  readonly now: number;
+  readonly first: Day;
+  readonly days: number;
+  /** What the salon has of tables and tubs. */
+  readonly places: Pick<PlacesOfSalon, 'tables' | 'tubs'>;
+}
+
+/** Everybody's time: who works when, who is away, what is booked already. */
+const timeRows = together(
+  (select, { start, end, first }: { start: AskedFor<Date>; end: AskedFor<Date>; first: AskedFor<string> }) => ({
+    people: select.select({ id: member.id, week: member.week }).from(member).orderBy(asc(member.name), asc(member.id)),
+    away: select
+      .select({ person: away.memberId, from: away.fromDay, to: away.toDay })
+      .from(away)
+      .where(gte(away.toDay, first)),
+    booked: select
+      .select({
+        id: appointment.id,
+        dog: appointment.dogId,
+        person: appointment.memberId,
+        kind: appointment.kind,
+        startsAt: appointment.startsAt,
+        endsAt: appointment.endsAt,
+        mayMove: appointment.mayMove,
+      })
+      .from(appointment)
+      .where(and(eq(appointment.state, 'booked'), gte(appointment.startsAt, start), lt(appointment.startsAt, end)))
+      .orderBy(asc(appointment.startsAt)),
+  }),
+);
+
+const household = sql<string>`coalesce(${client.householdId}, ${client.id})`;
+
+const dogRows = together((select) => ({
+  dogs: select
+    .select({
+      id: dog.id,
+      household: household.as('household'),
+      its: dogDue.inWeeks,
+      wishes: client.wishes,
+      needs: dog.needs,
+    })
+    .from(dog)
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .innerJoin(dogDue, eq(dogDue.dogId, dog.id))
+    .where(and(isNull(dog.archivedOn), isNotNull(dogDue.inWeeks)))
+    .orderBy(asc(dog.id)),
+}));
+
+/** All that weeks are planned from. Dogs whose due is not worked out yet are not among them. */
+export async function loadWeeks(tx: Tenant, asked: WeeksAsked): Promise<Weeks> {
+  const [time, { dogs }] = await Promise.all([loadTime(tx, asked), dogRows(tx, {})]);
+  return {
+    ...time,
+    dogs: dogs.flatMap((row): DogOfWeeks[] => (row.its ? [{ ...row, its: row.its }] : [])),
+  };
+}
+
+/** The same without dogs: when there is time. */
+export async function loadTime(
+  tx: Tenant,
+  { zone, now, first, days, places }: WeeksAsked,
+): Promise<Omit<Weeks, 'dogs'>> {
+  const { start, end } = spanOf(zone, first, addDays(first, days - 1));
+  const rows = await timeRows(tx, { start, end, first });
+  return {
+    first,
+    days,
+    over: dayIn(zone, now) === first ? minuteIn(zone, new Date(now)) : 0,
+    people: rows.people.map(({ id, week }) => ({ id, week: week ?? USUAL_WEEK })),
+    away: rows.away.map(({ person, from, to }) => ({ person, from: from as Day, to: to as Day })),
+    booked: rows.booked.map((each): BookedVisit => {
+      const day = dayIn(zone, each.startsAt);
+      const from = minuteIn(zone, each.startsAt);
+      return {
+        id: each.id,
+        dog: each.dog,
+        person: each.person,
+        day,
+        from,
+        to: from + (Number(each.endsAt) - Number(each.startsAt)) / 60_000,
+        choice: each.kind === 'lesson' ? null : each.kind === 'ears and nails' ? 'short' : 'full',
+        mayMove: each.mayMove,
+      };
+    }),
+    tables: places.tables,
+    tubs: places.tubs,
+  };
+}
+
+/** What the last planning found the days to be worth, seen from `first`; nothing where none was made. */
+export async function keptPrices(tx: Tenant, first: Day): Promise<KeptPrices> {
+  const [row] = await tx.select({ firstDay: weekPlan.firstDay, prices: weekPlan.prices }).from(weekPlan);
+  return row ? pricesLater(row.prices, Math.max(0, daysBetween(row.firstDay as Day, first))) : {};
+}
+
+/** One dog in the weeks, as it stands now: its household and what was said of it. */
+export async function dogOfWeeks(tx: Tenant, dogId: string, its: DogInWeeks): Promise<DogOfWeeks | null> {
+  const [row] = await tx
+    .select({ id: dog.id, household, wishes: client.wishes, needs: dog.needs })
+    .from(dog)
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .where(eq(dog.id, dogId));
+  return row ? { ...row, its } : null;
+}
+
+/** Other dogs of a household. */
+export async function dogsOfHousehold(
+  tx: Tenant,
+  householdId: string,
+  but: string,
+): Promise<{ id: string; name: string }[]> {
+  const rows = await tx
+    .select({ id: dog.id, name: dog.name })
+    .from(dog)
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .where(and(eq(household, householdId), isNull(dog.archivedOn)));
+  return rows.filter(({ id }) => id !== but);
+}
