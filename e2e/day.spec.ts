@@ -5,7 +5,7 @@ test.describe.configure({ mode: 'serial' });
 
 test('Today, the dog, its plan and mix, the table, the sheet, and what is due has moved', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('img', { name: /Ribbon of the day, 6 dogs/ })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Line-up by dog, 6 dogs' })).toBeVisible();
 
   await page.getByRole('link', { name: 'Barley', exact: true }).click();
   await expect(page.getByRole('button', { name: /Clean ears, left (and right )?ear/ })).toContainText(/\d+–\d+ days/);
@@ -66,13 +66,14 @@ test('book the next visit, move it, cancel it, undo', async ({ page }) => {
   await expect(page.getByText('Nothing booked.')).toBeVisible();
   await page.getByRole('button', { name: 'Book', exact: true }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Time').fill('08:00');
+  await dialog.getByRole('button', { name: 'Another time' }).click();
+  await dialog.getByLabel('Time', { exact: true }).fill('8:00');
   await choose(dialog.getByLabel('Who'), 'Bilal Siddiq');
   await dialog.getByRole('button', { name: 'Book' }).click();
   await expect(page.getByText('full visit, Bilal Siddiq')).toBeVisible();
 
   await page.getByRole('button', { name: 'Move', exact: true }).click();
-  await dialog.getByLabel('Time').fill('15:30');
+  await dialog.getByLabel('Time', { exact: true }).fill('15:30');
   await dialog.getByRole('button', { name: 'Move', exact: true }).click();
   await expect(page.getByRole('heading', { name: /^Booked: .* 15:30, Bilal Siddiq/ })).toBeVisible();
 
@@ -90,13 +91,15 @@ test('a double booking is refused in words', async ({ page }) => {
   await openDog(page, 'Radish');
   await page.getByRole('button', { name: 'Book', exact: true }).click();
   const dialog = page.getByRole('dialog');
-  const tomorrow = await dialog.getByLabel('Day').inputValue();
+  await dialog.getByRole('button', { name: 'Another time' }).click();
+  const tomorrow = await dialog.getByLabel('Day', { exact: true }).inputValue();
   for (const dog of ['first', 'second']) {
     if (dog === 'second') {
       await page.getByRole('button', { name: 'Book', exact: true }).click();
-      await dialog.getByLabel('Day').fill(tomorrow);
+      await dialog.getByRole('button', { name: 'Another time' }).click();
+      await dialog.getByLabel('Day', { exact: true }).fill(tomorrow);
     }
-    await dialog.getByLabel('Time').fill('12:00');
+    await dialog.getByLabel('Time', { exact: true }).fill('12:00');
     await choose(dialog.getByLabel('Who'), 'Ines Castellan');
     await dialog.getByRole('button', { name: 'Book' }).click();
     if (dog === 'first') await expect(dialog).toBeHidden();

@@ -141,11 +141,14 @@ test('a booking says what is in it, and the table has those steps and no others'
   await openDogById(page, dog);
   await page.getByRole('button', { name: 'Book', exact: true }).click();
   const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Another time' }).click();
   const parts = dialog.getByRole('group', { name: 'What is in it' });
   for (const part of ['cut and tidy', 'brush-out', 'eyes and folds'])
     await parts.getByRole('button', { name: part }).click();
-  await dialog.getByLabel('Day').fill(new Date(Date.now() + 40 * 86_400_000).toISOString().slice(0, 10));
-  await dialog.getByLabel('Time').fill('06:30');
+  await dialog
+    .getByLabel('Day', { exact: true })
+    .fill(new Date(Date.now() + 40 * 86_400_000).toISOString().slice(0, 10));
+  await dialog.getByLabel('Time', { exact: true }).fill('6:30');
   await dialog.getByLabel('Note for the table').fill('cut in December');
   await dialog.getByRole('button', { name: 'Book', exact: true }).click();
   await expect(dialog).toBeHidden();

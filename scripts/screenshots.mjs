@@ -82,6 +82,7 @@ const VIEWS = {
   today: async (page) => {
     await page.goto('/');
     await page.getByRole('link', { name: 'Open the morning mix' }).waitFor();
+    await page.waitForTimeout(800);
   },
   dogs: async (page) => {
     await page.goto('/dogs');
@@ -208,10 +209,14 @@ const VIEWS = {
   ahead: async (page) => {
     await page.goto('/ahead');
     await page.getByText('Due, not booked').waitFor();
+    await page.getByText('still being worked out').waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Plan 8 weeks' }).click();
+    await page.getByRole('button', { name: /^Book all/ }).waitFor();
     await page
-      .getByRole('button', { name: /^Umber/ })
-      .first()
-      .waitFor();
+      .getByRole('button', { name: /proposed$/ })
+      .nth(1)
+      .click();
+    await page.waitForTimeout(400);
   },
   // A label that asks, answered, at a bench in ounces.
   mixing: async (page) => {
@@ -448,6 +453,19 @@ const VIEWS = {
     await page.getByRole('button', { name: 'ver cómo' }).first().click();
     await page.waitForTimeout(400);
   },
+  // The van's own business, with some times opened: the last view, as another person is signed in then.
+  round: async (page) => {
+    await page.request.post('/api/auth/sign-in/email', {
+      headers: { origin: new URL(page.url()).origin },
+      data: { email: 'noor@coracle.example', password: 'reeds-and-chalk' },
+    });
+    await page.goto('/round');
+    await page.getByRole('list', { name: 'Stop by stop' }).waitFor();
+    for (const owner of ['Kofi Mensah', 'Hanna Virtanen', 'Greta Lindqvist'])
+      await page.getByRole('button', { name: `${owner} keeps its time` }).click();
+    await page.getByRole('button', { name: 'Take these times' }).waitFor();
+    await page.waitForTimeout(600);
+  },
 };
 
 /** Kept in the repository and shown in the README; the others are for looking while one works. */
@@ -490,6 +508,7 @@ const KEPT = Object.keys(VIEWS).filter(
       'costs',
       'import-review',
       'outbox',
+      'conflict',
     ].includes(name),
 );
 

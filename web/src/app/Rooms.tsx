@@ -56,6 +56,14 @@ const router = createBrowserRouter([
         path: 'methods/:id',
         lazy: async () => ({ Component: (await import('../features/ways/methods/MethodScreen')).MethodScreen }),
       },
+      {
+        path: 'hours',
+        lazy: async () => ({ Component: (await import('../features/ahead/hours/HoursScreen')).HoursScreen }),
+      },
+      {
+        path: 'round',
+        lazy: async () => ({ Component: (await import('../features/ahead/round/RoundScreen')).RoundScreen }),
+      },
       { path: 'ahead', lazy: async () => ({ Component: (await import('../features/ahead/AheadScreen')).AheadScreen }) },
       {
         path: 'mixing',

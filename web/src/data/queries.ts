@@ -3,6 +3,9 @@ import { answers } from './device';
 import { askVisit, prefetchVisits } from './prefetch';
 import { Refused, call } from '../api/call';
 import { callPages } from '../api/pages';
+import type { SessionView } from '@dewpond/contract';
+import { setLocale } from '../browser/locale';
+import type { VisitKind } from '@dewpond/core/steps';
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -16,13 +19,13 @@ export const queryClient = new QueryClient({
 /** Asked even where there seems to be no network: the device may know the answer. */
 const cached = { networkMode: 'offlineFirst', gcTime: 86_400_000 } as const;
 
-export const useSession = () =>
-  useQuery({
-    ...cached,
-    queryKey: ['session'],
-    queryFn: () => answers.orCached('session', () => call('GET /api/session')),
-    staleTime: 5 * 60_000,
-  });
+async function whoIsHere(): Promise<SessionView> {
+  const session = await answers.orCached('session', () => call('GET /api/session'));
+  setLocale(session.business.units === 'US' ? 'en-US' : 'en-GB');
+  return session;
+}
+export const useSession = (enabled = true) =>
+  useQuery({ ...cached, queryKey: ['session'], queryFn: whoIsHere, staleTime: 5 * 60_000, enabled });
 const todayQuery = (day?: string) => ({
   ...cached,
   queryKey: ['today', day ?? 'now'],
@@ -43,6 +46,39 @@ export async function prefetchPages(ids: readonly string[]): Promise<void> {
   await queryClient.prefetchQuery({ ...mixingQuery, staleTime: 60_000 });
   for (const id of ids) await queryClient.prefetchQuery({ ...dogQuery(id), staleTime: 5 * 60_000 });
 }
+interface SlotsAsked {
+  /** Null: whichever suits the dog best. */
+  readonly kind: VisitKind | null;
+  readonly minutes?: number | undefined;
+  /** The booking that is moved. */
+  readonly instead?: string | undefined;
+}
+/** The best times for a dog. Somebody else may take one at any moment: asked each time anew. */
+export const useSlots = (dogId: string, { kind, minutes, instead }: SlotsAsked) =>
+  useQuery({
+    queryKey: ['slots', dogId, kind, minutes, instead],
+    queryFn: () =>
+      call('GET /api/dogs/:id/slots', {
+        id: dogId,
+        query: {
+          ...(kind ? { kind } : {}),
+          ...(minutes === undefined ? {} : { minutes: String(minutes) }),
+          ...(instead ? { instead } : {}),
+        },
+      }),
+    staleTime: 0,
+  });
+export type AheadDays = '28' | '56' | '84' | '182';
+export const useAhead = (days: AheadDays) =>
+  useQuery({
+    queryKey: ['ahead', days],
+    queryFn: () => call('GET /api/ahead', { query: { days } }),
+    // What is due of some dogs is still being worked out.
+    refetchInterval: ({ state }) => ((state.data?.waiting ?? 0) > 0 ? 2000 : false),
+  });
+export const useGap = (id: string) =>
+  useQuery({ queryKey: ['gap', id], queryFn: () => call('GET /api/appointments/:id/gap', { id }) });
+export const useHours = () => useQuery({ queryKey: ['hours'], queryFn: () => call('GET /api/hours') });
 export const useClients = () => useQuery({ queryKey: ['clients'], queryFn: () => callPages('GET /api/clients') });
 export const useClient = (id: string) =>
   useQuery({ queryKey: ['client', id], queryFn: () => call('GET /api/clients/:id', { id }), enabled: id !== '' });

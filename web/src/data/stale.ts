@@ -8,6 +8,10 @@ const BOOK = [
   ...['today', 'dogs', 'dog', 'clients', 'client', 'vets', 'appointments', 'watch', 'referrals', 'home', 'mix'],
   ...['prefetch', 'mixing', 'stock', 'sheet', 'draft', 'history', 'merge', 'erasure', 'links', 'messages', 'audit'],
   'clean-downs',
+  'slots',
+  'round',
+  'ahead',
+  'gap',
 ] as const;
 /** Products, bottles, mixes and the ledger. */
 const MIXING = [
@@ -35,7 +39,11 @@ export type WriteKey = Extract<EndpointKey, `POST ${string}` | `PUT ${string}`>;
 
 /** Which answers of the server a write makes stale. An owner's own page is another application, and has its own. */
 export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof EVERYTHING>> = {
+  'POST /api/ahead': BOOK,
+  'POST /api/absences': ['hours', ...BOOK],
   'POST /api/appointments': BOOK,
+  'POST /api/away': ['hours', ...BOOK],
+  'POST /api/away/:id/ended': ['hours', ...BOOK],
   'POST /api/book/reckon': BOOK,
   'POST /api/bottles': MIXING,
   'POST /api/breeds/reset': EVERYTHING,
@@ -56,10 +64,15 @@ export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof E
   'POST /api/products': MIXING,
   'POST /api/programmes/:id/lessons': BOOK,
   'POST /api/pumps': MIXING,
+  'PUT /api/planning': ['hours', ...BOOK],
+  'PUT /api/round': BOOK,
+  'PUT /api/van': ['round', 'audit'],
+  'POST /api/series': BOOK,
   'POST /api/stock': MIXING,
   'POST /api/vets': BOOK,
   'POST /api/visits': BOOK,
   'POST /api/visits/:id/events': EVERYTHING,
+  'PUT /api/ahead': [],
   'PUT /api/appointments/:id': BOOK,
   'PUT /api/bottles/:id': MIXING,
   'PUT /api/bottles/:id/shelf': MIXING,
@@ -67,8 +80,10 @@ export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof E
   'PUT /api/clients/:id': BOOK,
   'PUT /api/clients/:id/archive': BOOK,
   'PUT /api/clients/:id/household': BOOK,
+  'PUT /api/clients/:id/wishes': BOOK,
   'PUT /api/dogs/:id': BOOK,
   'PUT /api/dogs/:id/archive': BOOK,
+  'PUT /api/dogs/:id/needs': BOOK,
   'PUT /api/business': EVERYTHING,
   'PUT /api/imports/:id': ['imports', ...BOOK],
   'PUT /api/instructions/:id': BOOK,
@@ -76,6 +91,7 @@ export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof E
   'PUT /api/links/:id/revoke': ['links', ...TALK],
   'PUT /api/lots/:id': MIXING,
   'PUT /api/me': SESSION,
+  'PUT /api/members/:id/week': ['hours', ...BOOK],
   'PUT /api/me/calendar': SESSION,
   'PUT /api/messages/:id': TALK,
   'PUT /api/mixes/:id': MIXING,

@@ -23,7 +23,7 @@ interface DeviceParts {
   readonly isRefusal: (error: unknown) => boolean;
 }
 
-const SHAPE = 4;
+const SHAPE = 6;
 /** Visits and their events are brought up to date as they are read: those of an older version are not lost to an update. */
 const OF_ANY_SHAPE = /^(visit|events|prefetch)( |$)/;
 const DAY_MS = 86_400_000;

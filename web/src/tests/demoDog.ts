@@ -271,6 +271,8 @@ export const booking = (more: Partial<Appointment> = {}): Appointment => ({
   startsAt: '2026-11-26T09:00:00.000Z',
   endsAt: '2026-11-26T11:00:00.000Z',
   state: 'booked',
+  mayMove: false,
+  seriesId: null,
   note: '',
   visitId: null,
   ...more,

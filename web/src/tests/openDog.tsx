@@ -46,9 +46,10 @@ export function openPage(first = dogView(), units: 'metric' | 'US' = 'metric', i
       })),
     'GET /api/clients/:id': () => ({
       client: held.dog.client,
+      wishes: null,
       dogs: [
-        { id: held.dog.id, name: held.dog.profile.name, breed: 'Pug', archivedOn: null },
-        { id: v7(), name: 'Raddish', breed: 'Pug', archivedOn: null },
+        { id: held.dog.id, name: held.dog.profile.name, breed: 'Pug', archivedOn: null, version: 1, needs: null },
+        { id: v7(), name: 'Raddish', breed: 'Pug', archivedOn: null, version: 1, needs: null },
       ],
       housemates: [],
       likelySame: [],

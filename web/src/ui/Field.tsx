@@ -26,7 +26,7 @@ export function Frame({
 }: Labelled & { readonly id: string; readonly children: ReactNode }) {
   return (
     <div className="flex flex-col gap-1 min-w-0">
-      <label htmlFor={id} className={labelHidden ? 'sr-only' : 'text-sm font-semibold'}>
+      <label id={`${id}-label`} htmlFor={id} className={labelHidden ? 'sr-only' : 'text-sm font-semibold'}>
         {label}
       </label>
       {children}

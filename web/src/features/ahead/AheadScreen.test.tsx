@@ -1,15 +1,50 @@
-import type { Appointment } from '@dewpond/contract';
-import type { OwnVisitKind } from '@dewpond/core/steps';
-import { addDays } from '@dewpond/core/units';
+import type { AheadView, Appointment, SlotsView } from '@dewpond/contract';
+import { PLAN_COSTS, USUAL_WEEK, daysInUse } from '@dewpond/core/bookings';
+import type { OwnVisitKind, VisitKind } from '@dewpond/core/steps';
+import { addDays, day as day0 } from '@dewpond/core/units';
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
-import { describe, expect, test } from 'vitest';
-import { MEMBER, TODAY, booking, business, dogView, listed, session } from '../../tests/demoDog';
+import { describe, expect, test, vi } from 'vitest';
+import { minuteOf } from '../../browser/times';
+import { DOG_ID, MEMBER, TODAY, booking, business, dogView, listed, session } from '../../tests/demoDog';
 import { RefusedAnswer, openServer, show } from '../../tests/server';
 import { AheadScreen } from './AheadScreen';
+import type { PlanAnswer, PlanQuestion } from './planWorker';
 import { choose } from '../../tests/choose';
 
 const BEACH_RINSE: OwnVisitKind = { id: v7(), name: 'Beach rinse', parts: ['bath', 'ears'], minutes: 45 };
+
+/** The best times as the server has them: the day after tomorrow at nine, and a day later. */
+const slotsFor = (kind: VisitKind): SlotsView => {
+  const minutes = kind === 'lesson' ? 20 : 105;
+  const slot = { memberId: MEMBER.id, memberName: MEMBER.name, minutes };
+  return {
+    kind,
+    minutes,
+    lateBy: null,
+    everyWeeks: 4,
+    household: [],
+    noShows: 1,
+    lateCancellations: 0,
+    slots: [
+      {
+        ...slot,
+        day: addDays(TODAY, 2),
+        startsAt: '2026-11-27T09:00:00.000Z',
+        over: 0,
+        why: ['the best day for bath'],
+      },
+      { ...slot, day: addDays(TODAY, 5), startsAt: '2026-11-30T13:15:00.000Z', over: 1.4, why: ['3 days after it'] },
+    ],
+  };
+};
+
+/** The form of a booking at any time. */
+async function byHand(person: ReturnType<typeof show>['person']): Promise<void> {
+  await person.click(await screen.findByRole('button', { name: 'Book' }));
+  await person.click(await screen.findByRole('button', { name: 'Another time' }));
+  await screen.findByText('Nothing yet.');
+}
 
 function openWeeks(first: readonly Appointment[] = [], clash = false) {
   const held = { list: [...first] };
@@ -26,6 +61,8 @@ function openWeeks(first: readonly Appointment[] = [], clash = false) {
       after: null,
     }),
     'GET /api/dogs/:id': () => dogView(),
+    'GET /api/ahead': () => aheadOf(held.list),
+    'GET /api/dogs/:id/slots': ({ query }) => slotsFor((query.get('kind') ?? 'full visit') as VisitKind),
     'GET /api/appointments': ({ query }) => ({
       items: held.list.filter(
         ({ startsAt }) =>
@@ -39,6 +76,31 @@ function openWeeks(first: readonly Appointment[] = [], clash = false) {
       held.list.push(booking({ ...body, endsAt }));
       return { id: body.id };
     },
+    'GET /api/appointments/:id/gap': () => ({
+      memberId: MEMBER.id,
+      memberName: MEMBER.name,
+      day: day0('2026-11-26'),
+      startsAt: '2026-11-26T09:00:00.000Z',
+      minutes: 120,
+      isFree: true,
+      gains: [
+        {
+          dogId: DOG_ID,
+          dog: 'Radish',
+          clientId: v7(),
+          owner: 'Amara Nwosu',
+          phone: '01632 960114',
+          kind: 'full visit',
+          minutes: 105,
+          gain: 4.2,
+          lateBy: 3,
+          insteadOf: null,
+        },
+      ],
+    }),
+    'POST /api/ahead': ({ body }) => ({ booked: body.visits.map(({ id }) => id), refused: [] }),
+    'PUT /api/ahead': () => ({}),
+    'POST /api/series': () => ({ booked: [addDays(TODAY, 30), addDays(TODAY, 58)], left: [day0('2027-02-19')] }),
     'PUT /api/appointments/:id': ({ id, body }) =>
       change(
         id,
@@ -52,37 +114,126 @@ function openWeeks(first: readonly Appointment[] = [], clash = false) {
   });
   return { server, held, ...show(<AheadScreen />) };
 }
+/** All that weeks are planned from, with Radish in it. */
+function aheadOf(list: readonly Appointment[]): AheadView {
+  const care = { key: 'bath', ideal: 28, earliest: 21, latest: 35, last: addDays(TODAY, -26), weight: 1 };
+  return {
+    weeks: {
+      first: TODAY,
+      days: 56,
+      over: 0,
+      people: [{ id: MEMBER.id, week: USUAL_WEEK }],
+      away: [],
+      dogs: [
+        {
+          id: DOG_ID,
+          household: v7(),
+          its: {
+            care: [care],
+            full: { name: 'full visit', covers: ['bath'], minutes: 105, uses: {} },
+            short: null,
+            lastVisit: addDays(TODAY, -26),
+            byTwo: false,
+          },
+          wishes: null,
+          needs: null,
+        },
+      ],
+      booked: list
+        .filter(({ state }) => state === 'booked')
+        .map(({ id, dogId, memberId, startsAt, endsAt, mayMove }) => ({
+          id,
+          dog: dogId,
+          person: memberId,
+          day: day0(startsAt.slice(0, 10)),
+          from: minuteOf(startsAt, 'Europe/London'),
+          to: minuteOf(endsAt, 'Europe/London'),
+          choice: 'full',
+          mayMove,
+        })),
+      tables: 2,
+      tubs: 1,
+    },
+    names: { [DOG_ID]: 'Radish' },
+    versions: {},
+    prices: {},
+    costs: PLAN_COSTS,
+    waiting: 0,
+  };
+}
 const field = (name: string) => screen.getByLabelText<HTMLInputElement>(name);
 const day = (name: string) => screen.getByRole('region', { name });
+/** Chooses a day of the weeks, and looks at it. */
+async function openDay(person: ReturnType<typeof show>['person'], name: string): Promise<void> {
+  await person.click(await screen.findByRole('button', { name: new RegExp(`^${name}: `) }));
+  await screen.findByRole('region', { name });
+}
+
+describe('the best times', () => {
+  test('one tap books the best; the same again every four weeks is offered', async () => {
+    const { person, server } = openWeeks();
+    await person.click(await screen.findByRole('button', { name: 'Book' }));
+    const best = await screen.findByRole('button', { name: /Fri 27 Nov, 9:00–10:45.*the best day for bath.*best/ });
+    expect(screen.getByRole('dialog')).toHaveWords(/In two years: did not come once/);
+    await person.click(best);
+    await screen.findByText('Radish is booked for Fri 27 Nov at 9:00.');
+    expect(server.sent.at(-1)).toMatchObject([
+      'POST /api/appointments',
+      { startsAt: '2026-11-27T09:00:00.000Z', minutes: 105, memberId: MEMBER.id, kind: 'full visit' },
+    ]);
+    expect(field('Every so many weeks').value).toBe('4');
+    await person.clear(field('Until'));
+    await person.type(field('Until'), '1 mar');
+    await person.click(screen.getByRole('button', { name: 'Book the series' }));
+    await waitFor(() =>
+      expect(server.sent.at(-1)).toMatchObject([
+        'POST /api/series',
+        { everyWeeks: 4, until: '2027-03-01', minutes: 105 },
+      ]),
+    );
+    expect(await screen.findByText('2 more visits are booked. No time was free near Fri 19 Feb.')).toBeTruthy();
+  });
+
+  test('with the keyboard: Enter opens, 2 takes the second, and it can be undone', async () => {
+    const { person, server, held } = openWeeks();
+    (await screen.findByRole('button', { name: 'Book' })).focus();
+    await person.keyboard('{Enter}');
+    await screen.findByRole('button', { name: /best day for bath/ });
+    await person.keyboard('2');
+    await waitFor(() => expect(server.sent.at(-1)?.[1]).toMatchObject({ startsAt: '2026-11-30T13:15:00.000Z' }));
+    await person.keyboard('{Enter}');
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+    await person.click(await screen.findByText('Undo'));
+    await waitFor(() => expect(held.list.at(-1)?.state).toBe('cancelled'));
+  });
+});
 
 describe('the weeks ahead', () => {
   test('a dog that is due is booked for the day the plan suggests, in the business’s own time', async () => {
     const { person, server } = openWeeks();
-    await person.click(await screen.findByRole('button', { name: 'Book' }));
-    expect(field('Day').value).toBe(addDays(TODAY, 2));
-    expect(await screen.findByText('Nothing yet.')).toBeTruthy();
+    await byHand(person);
+    expect(field('Day').value).toBe('27 Nov 2026');
     await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Book' }));
-    await waitFor(() => expect(day('Fri 27 Nov')).toHaveWords(/2 h 00.*Radish.*9:00 Ines/));
+    await openDay(person, 'Fri 27 Nov');
+    await waitFor(() => expect(day('Fri 27 Nov')).toHaveWords(/1 h 45.*Radish.*9:00–10:45 Ines/));
     expect(server.sent.at(-1)).toMatchObject([
       'POST /api/appointments',
-      { startsAt: '2026-11-27T09:00:00.000Z', minutes: 120, memberId: MEMBER.id, kind: 'full visit' },
+      { startsAt: '2026-11-27T09:00:00.000Z', minutes: 105, memberId: MEMBER.id, kind: 'full visit' },
     ]);
     expect(await screen.findByText('Every dog has its next visit.')).toBeTruthy();
   });
 
   test('a clash is told in words and the form keeps what was typed', async () => {
     const { person } = openWeeks([], true);
-    await person.click(await screen.findByRole('button', { name: 'Book' }));
-    await screen.findByText('Nothing yet.');
+    await byHand(person);
     await person.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Book' }));
     expect(await screen.findByText(/Ines Okafor is taken then/)).toBeTruthy();
-    expect(field('Time').value).toBe('09:00');
+    expect(field('Time').value).toBe('9:00');
   });
 
   test('a lesson is booked short, with what the dog minds in sight', async () => {
     const { person, server } = openWeeks();
-    await person.click(await screen.findByRole('button', { name: 'Book' }));
-    await screen.findByText('Nothing yet.');
+    await byHand(person);
     expect(await screen.findByText('no neck loop')).toBeTruthy();
     await choose(person, field('What'), 'lesson');
     expect(field('Minutes').value).toBe('20');
@@ -92,8 +243,7 @@ describe('the weeks ahead', () => {
 
   test('a visit is mixed part by part, with its minutes and a note for the table', async () => {
     const { person, server } = openWeeks();
-    await person.click(await screen.findByRole('button', { name: 'Book' }));
-    await screen.findByText('Nothing yet.');
+    await byHand(person);
     const chips = within(screen.getByRole('group', { name: 'What is in it' }));
     for (const part of ['brush-out', 'cut and tidy', 'eyes and folds', 'teeth'])
       await person.click(chips.getByText(part));
@@ -114,8 +264,7 @@ describe('the weeks ahead', () => {
 
   test('nothing in it is refused; a kind of the business’s own is booked by its name', async () => {
     const { person, server } = openWeeks();
-    await person.click(await screen.findByRole('button', { name: 'Book' }));
-    await screen.findByText('Nothing yet.');
+    await byHand(person);
     await choose(person, field('What'), 'ears and nails');
     const chips = within(screen.getByRole('group', { name: 'What is in it' }));
     for (const part of ['ears', 'eyes and folds', 'nails', 'teeth']) await person.click(chips.getByText(part));
@@ -130,8 +279,7 @@ describe('the weeks ahead', () => {
 
   test('a visit of five minutes is refused at its field', async () => {
     const { person, server } = openWeeks();
-    await person.click(await screen.findByRole('button', { name: 'Book' }));
-    await screen.findByText('Nothing yet.');
+    await byHand(person);
     await person.clear(field('Minutes'));
     await person.type(field('Minutes'), '5');
     const form = screen.getByRole('dialog').querySelector('form') as HTMLFormElement;
@@ -143,31 +291,105 @@ describe('the weeks ahead', () => {
 
   test('a booking is moved an hour later', async () => {
     const { person, server } = openWeeks([booking()]);
+    await openDay(person, 'Thu 26 Nov');
     await person.click(await screen.findByRole('button', { name: /^Radish, 9:00/ }));
     expect(screen.getByText(/9:00–11:00 Radish/)).toBeTruthy();
     await person.clear(field('Time'));
     await person.type(field('Time'), '10:00');
     await person.click(screen.getByRole('button', { name: 'Move' }));
-    await waitFor(() => expect(day('Thu 26 Nov')).toHaveWords(/10:00 Ines/));
+    await waitFor(() => expect(day('Thu 26 Nov')).toHaveWords(/10:00–12:00 Ines/));
     expect(server.sent.at(-1)?.[1]).toMatchObject({ change: 'move', startsAt: '2026-11-26T10:00:00.000Z', version: 1 });
   });
 
   test('one is cancelled at once, and brought back', async () => {
     const { person, held } = openWeeks([booking()]);
+    await openDay(person, 'Thu 26 Nov');
     await person.click(await screen.findByRole('button', { name: /^Radish, 9:00/ }));
     await person.click(screen.getByRole('button', { name: 'Cancel this booking' }));
     await waitFor(() => expect(held.list[0]?.state).toBe('cancelled'));
-    await waitFor(() => expect(day('Thu 26 Nov')).toHaveWords(/free/));
+    await waitFor(() => expect(day('Thu 26 Nov')).toHaveWords(/Radish cancelled/));
     await person.click(await screen.findByText('Undo'));
-    await waitFor(() => expect(day('Thu 26 Nov')).toHaveWords(/Radish/));
+    await waitFor(() => expect(day('Thu 26 Nov')).toHaveWords(/Radish, full visit/));
   });
 
-  test('arrow keys turn the weeks', async () => {
+  test('arrows go from day to day, over days on which nobody works', async () => {
     const { person } = openWeeks();
-    await screen.findByRole('heading', { name: /^Wed 25 Nov to/ });
-    await person.keyboard('{ArrowRight}');
-    expect(screen.getByRole('heading', { name: /^Wed 2 Dec to/ })).toBeTruthy();
-    await person.click(screen.getByRole('button', { name: 'Today' }));
-    expect(screen.getByRole('heading', { name: /^Wed 25 Nov to/ })).toBeTruthy();
+    await openDay(person, 'Fri 27 Nov');
+    await person.keyboard('{ArrowDown}');
+    expect(document.activeElement).toHaveWords(/30/);
+    await person.keyboard('{ArrowRight}{Enter}');
+    expect(await screen.findByRole('region', { name: 'Mon 7 Dec' })).toBeTruthy();
+  });
+
+  test('a time that came free: who gains is rung, and has it at the first yes', async () => {
+    const { person, server } = openWeeks([booking({ state: 'cancelled' })]);
+    await openDay(person, 'Thu 26 Nov');
+    await person.click(await screen.findByRole('button', { name: 'Who gains' }));
+    expect(await screen.findByText(/full visit, 105 min; 3 days late by then; saves 4.2/)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'Said yes' }));
+    await waitFor(() =>
+      expect(server.sent.at(-1)).toMatchObject([
+        'POST /api/appointments',
+        { startsAt: '2026-11-26T09:00:00.000Z', minutes: 105, kind: 'full visit' },
+      ]),
+    );
+  });
+});
+
+describe('a plan of the weeks', () => {
+  /** In the worker's place: it answers with one proposal, as it would. */
+  class PlansAtOnce {
+    onmessage: ((event: { readonly data: PlanAnswer }) => void) | null = null;
+    terminate(): void {}
+    postMessage({ weeks }: PlanQuestion): void {
+      const proposal = {
+        dog: DOG_ID,
+        person: MEMBER.id,
+        day: addDays(TODAY, 2),
+        from: 540,
+        to: 645,
+        kind: 'full visit',
+        why: ['the best day for bath'],
+        toMove: 1.3,
+        insteadOf: null,
+      };
+      const days = daysInUse(weeks).map((use) => (use.day === proposal.day ? { ...use, proposed: 105 } : use));
+      this.onmessage?.({
+        data: {
+          proposals: [proposal],
+          unplaced: [],
+          days,
+          cost: 10.2,
+          bound: 10,
+          prices: { '2 salon ': 0.1 },
+          progress: 1,
+        },
+      });
+    }
+  }
+
+  test('is begun by p, shown in its day, and booked with one press', async () => {
+    vi.stubGlobal('Worker', PlansAtOnce);
+    const { person, server } = openWeeks();
+    await openDay(person, 'Fri 27 Nov');
+    await person.keyboard('p');
+    expect(await screen.findByText(/at most 2.0 % from the best/)).toBeTruthy();
+    expect(server.sent).toContainEqual([
+      'PUT /api/ahead',
+      expect.objectContaining({ first: TODAY, prices: { '2 salon ': 0.1 } }),
+    ]);
+    expect(screen.getByRole('button', { name: /^Fri 27 Nov: .*1.8 h proposed/ })).toBeTruthy();
+    expect(day('Fri 27 Nov')).toHaveWords(
+      /Radish, full visit 9:00–10:45.*the best day for bath. Another day costs 1.3 more/,
+    );
+    await person.click(screen.getByRole('button', { name: 'Book all 1' }));
+    await waitFor(() =>
+      expect(server.sent.at(-1)).toMatchObject([
+        'POST /api/ahead',
+        { visits: [{ dogId: DOG_ID, startsAt: '2026-11-27T09:00:00.000Z', minutes: 105, mayMove: true }] },
+      ]),
+    );
+    expect(await screen.findByText('One visit is booked.')).toBeTruthy();
+    vi.unstubAllGlobals();
   });
 });

@@ -1,24 +1,38 @@
-import type { Appointment, DogListItem } from '@dewpond/contract';
-import { addDays, showDay, type Day } from '@dewpond/core/units';
-import { useState } from 'react';
-import { clock, dayOf, duration } from '../../browser/times';
-import { useZone } from '../../data/useUnits';
-import { useAppointments, useDogs, useSession } from '../../data/queries';
+import type { AheadView, Appointment } from '@dewpond/contract';
+import { daysInUse, type Weeks } from '@dewpond/core/bookings';
+import { addDays, type Day } from '@dewpond/core/units';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { showDay } from '../../browser/times';
 import { useKeys } from '../../browser/keys';
-import { Button } from '../../ui/Button';
-import { Card } from '../../ui/Card';
-import { Chip } from '../../ui/Chip';
-import { Waiting } from '../../ui/Waiting';
-import { classes } from '../../ui/classes';
+import { useAhead, useDogs, type AheadDays } from '../../data/queries';
+import { useZone } from '../../data/useUnits';
 import { BookDialog } from '../../parts/booking/BookDialog';
+import { SelectField } from '../../ui/SelectField';
+import { Waiting } from '../../ui/Waiting';
+import { DayPanel } from './DayPanel';
+import { DueList, type DueDog } from './DueList';
+import { GapDialog } from './GapDialog';
+import { PlanBar } from './PlanBar';
+import { Unplaced } from './UnplacedCard';
+import { useAccept } from './useAccept';
+import { usePlan } from './usePlan';
+import { WeeksGrid, type LookedAt } from './WeeksGrid';
 
-const DAYS = 14;
+const HORIZONS: Readonly<Record<AheadDays, string>> = {
+  '28': '4 weeks',
+  '56': '8 weeks',
+  '84': '12 weeks',
+  '182': '26 weeks',
+};
 
+/** Weeks of bookings: how full each day is, who is due, and a plan for all of it. */
 export function AheadScreen() {
-  const session = useSession();
+  const [days, setDays] = useState<AheadDays>('56');
+  const ahead = useAhead(days);
   return (
-    <Waiting query={session} what="The weeks ahead">
-      {({ today }) => <Weeks today={today} />}
+    <Waiting query={ahead} what="The weeks ahead">
+      {(view) => <WeeksAhead view={view} days={days} onDays={setDays} />}
     </Waiting>
   );
 }
@@ -28,124 +42,112 @@ interface ToBook {
   readonly moving?: Appointment;
 }
 
-function Weeks({ today }: { readonly today: Day }) {
-  const [from, setFrom] = useState<Day>(today);
-  const [booking, setBooking] = useState<ToBook | null>(null);
+interface WeeksAheadProps {
+  readonly view: AheadView;
+  readonly days: AheadDays;
+  readonly onDays: (days: AheadDays) => void;
+}
+
+function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
+  const weeks: Weeks = view.weeks;
+  const today = weeks.first;
   const zone = useZone();
-  const days = Array.from({ length: DAYS }, (_, i) => addDays(from, i));
-  const appointments = useAppointments(from, addDays(from, DAYS - 1));
   const dogs = useDogs();
-  useKeys([
-    { keys: 'ArrowRight', does: 'A week later', run: () => setFrom(addDays(from, 7)) },
-    { keys: 'ArrowLeft', does: 'A week earlier', run: () => setFrom(addDays(from, -7)) },
-  ]);
-  const shown = appointments.data?.filter((each) => each.state !== 'cancelled') ?? [];
+  const plan = usePlan(view);
+  const accept = useAccept(view, zone);
+  const [chosen, setChosen] = useState<Day>(today);
+  const [lookedAt, setLookedAt] = useState<string | null>(null);
+  const [booking, setBooking] = useState<ToBook | null>(null);
+  const [gap, setGap] = useState<Appointment | null>(null);
+  const { answer } = plan;
+  const use = useMemo(() => answer?.days ?? daysInUse(weeks), [answer, weeks]);
+  const due = useMemo(() => dueDogs(view), [view]);
+  const counts = new Map<Day, number>();
+  for (const day of answer ? answer.unplaced.map(({ closes }) => closes) : due.map(({ ideal }) => ideal))
+    counts.set(day < today ? today : day, (counts.get(day < today ? today : day) ?? 0) + 1);
+  useKeys([{ keys: 'p', does: 'Plan the weeks', run: () => plan.begin(10) }]);
+  const shown = due.find(({ id }) => id === lookedAt) ?? null;
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
       <header className="flex flex-wrap items-center justify-between gap-3">
         <h1>
-          {showDay(from)} to {showDay(addDays(from, DAYS - 1))}
+          {showDay(today)} to {showDay(addDays(today, weeks.days - 1))}
         </h1>
-        <div className="flex gap-2">
-          <Button look="quiet" onClick={() => setFrom(addDays(from, -7))}>
-            A week earlier
-          </Button>
-          <Button look="quiet" onClick={() => setFrom(today)} disabled={from === today}>
-            Today
-          </Button>
-          <Button look="quiet" onClick={() => setFrom(addDays(from, 7))}>
-            A week later
-          </Button>
+        <div className="flex flex-wrap items-center gap-3">
+          <PlanBar
+            plan={plan}
+            weeks={weeks.days / 7}
+            isBooking={accept.isPending}
+            onBookAll={() => accept.mutate(answer?.proposals ?? [])}
+          />
+          <SelectField
+            label="How far"
+            labelHidden
+            value={days}
+            onChange={({ target }) => onDays(target.value as AheadDays)}
+          >
+            {Object.entries(HORIZONS).map(([value, name]) => (
+              <option key={value} value={value}>
+                {name}
+              </option>
+            ))}
+          </SelectField>
+          <Link to="/round" className="text-pond underline font-semibold py-2">
+            The van’s round
+          </Link>
+          <Link to="/hours" className="text-pond underline font-semibold py-2">
+            Hours and days away
+          </Link>
         </div>
       </header>
-      <div className="grid grid-cols-[1fr_340px] max-lg:grid-cols-1 gap-3.5 items-start">
-        <div className="grid grid-cols-7 max-md:grid-cols-2 gap-2">
-          {days.map((day) => (
-            <DayBox
-              key={day}
-              day={day}
-              today={today}
-              list={shown.filter((each) => dayOf(each.startsAt, zone) === day)}
-              onMove={(moving) =>
-                setBooking({ dog: { id: moving.dogId, name: moving.dogName, suggested: null }, moving })
-              }
-            />
-          ))}
-        </div>
-        <DueList
-          dogs={dogs.data ?? []}
-          onBook={(dog) => setBooking({ dog: { id: dog.id, name: dog.name, suggested: dog.next?.day ?? null } })}
+      <WeeksGrid
+        days={use}
+        today={today}
+        chosen={chosen}
+        lookedAt={shown && asWindow(shown)}
+        due={counts}
+        onChoose={setChosen}
+      />
+      <p className="text-sm text-soft">
+        Water is what is booked, hatched what is proposed; a number is dogs due{answer ? ' that found no place' : ''}.
+        Arrows go from day to day, p plans.
+      </p>
+      <div className="grid grid-cols-2 max-lg:grid-cols-1 gap-3.5 items-start">
+        <DayPanel
+          day={chosen}
+          view={view}
+          proposals={answer?.proposals.filter((each) => each.day === chosen) ?? []}
+          isBooking={accept.isPending}
+          onAccept={(some) => accept.mutate(some)}
+          onMove={(moving) => setBooking({ dog: { id: moving.dogId, name: moving.dogName, suggested: null }, moving })}
+          onFill={setGap}
         />
+        <div className="flex flex-col gap-3.5">
+          {answer && <Unplaced unplaced={answer.unplaced} names={view.names} onBook={(dog) => setBooking({ dog })} />}
+          <DueList
+            dogs={dogs.data ?? []}
+            waiting={view.waiting}
+            onLook={setLookedAt}
+            onBook={(dog) => setBooking({ dog: { id: dog.id, name: dog.name, suggested: dog.next?.day ?? null } })}
+          />
+        </div>
       </div>
       {booking && <BookDialog open onClose={() => setBooking(null)} {...booking} />}
+      {gap && <GapDialog appointment={gap} onClose={() => setGap(null)} />}
     </div>
   );
 }
 
-interface DayBoxProps {
-  readonly day: Day;
-  readonly today: Day;
-  readonly list: readonly Appointment[];
-  readonly onMove: (appointment: Appointment) => void;
+/** Dogs that are not booked, with the window of what is due first. */
+function dueDogs({ weeks }: AheadView): DueDog[] {
+  const booked = new Set(weeks.booked.map(({ dog }) => dog));
+  return weeks.dogs
+    .filter(({ id }) => !booked.has(id))
+    .map(({ id, its }) => {
+      const driver = its.care.reduce((a, b) => (addDays(b.last, b.ideal) < addDays(a.last, a.ideal) ? b : a));
+      const on = (gap: number) => addDays(driver.last, gap);
+      return { id, earliest: on(driver.earliest), ideal: on(driver.ideal), latest: on(driver.latest) };
+    });
 }
 
-function DayBox({ day, today, list, onMove }: DayBoxProps) {
-  const zone = useZone();
-  const minutes = list.reduce((sum, each) => sum + (Date.parse(each.endsAt) - Date.parse(each.startsAt)) / 60_000, 0);
-  return (
-    <section
-      aria-label={showDay(day)}
-      className={classes('rounded-xl border p-2 min-h-40 bg-surface', day === today ? 'border-pond' : 'border-line')}
-    >
-      <p className={classes('text-sm font-bold', day === today ? 'text-pond' : '')}>{showDay(day)}</p>
-      <p className="text-xs text-soft mb-1.5">{list.length === 0 ? 'free' : duration(minutes)}</p>
-      <ul className="flex flex-col gap-1.5">
-        {list.map((each) => (
-          <li key={each.id}>
-            <button
-              type="button"
-              disabled={each.state !== 'booked'}
-              onClick={() => onMove(each)}
-              aria-label={`${each.dogName}, ${clock(each.startsAt, zone)}, ${each.memberName}: move or cancel`}
-              className="w-full text-left rounded-lg bg-pond-pale px-2 py-1.5 text-sm leading-tight hover:ring-2 ring-pond disabled:opacity-60"
-            >
-              <b className="block text-[15px]">{each.dogName}</b>
-              {clock(each.startsAt, zone)} {each.memberName.split(' ')[0]}
-            </button>
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
-
-/** Dogs that are due and not booked, the most pressing first. */
-function DueList({
-  dogs,
-  onBook,
-}: {
-  readonly dogs: readonly DogListItem[];
-  readonly onBook: (dog: DogListItem) => void;
-}) {
-  const due = dogs
-    .filter((dog) => dog.next && dog.nextBooked === null)
-    .toSorted((a, b) => (a.next?.day ?? '').localeCompare(b.next?.day ?? ''));
-  return (
-    <Card title="Due, not booked" aside={`${due.length}`}>
-      {due.length === 0 && <p className="text-soft">Every dog has its next visit.</p>}
-      <ul className="flex flex-col divide-y divide-line">
-        {due.map((dog) => (
-          <li key={dog.id} className="flex items-center justify-between gap-2 py-2">
-            <span className="min-w-0">
-              <b>{dog.name}</b> {dog.next?.late && <Chip tone="watch">late</Chip>}
-              <span className="block text-sm text-soft truncate">
-                {dog.next && showDay(dog.next.day)}: {dog.next?.task}
-              </span>
-            </span>
-            <Button onClick={() => onBook(dog)}>Book</Button>
-          </li>
-        ))}
-      </ul>
-    </Card>
-  );
-}
+const asWindow = ({ earliest, ideal, latest }: DueDog): LookedAt => ({ earliest, ideal, latest });

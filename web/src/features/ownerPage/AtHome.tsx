@@ -1,6 +1,6 @@
 import type { HomeCareView, OwnerPage } from '@dewpond/contract';
 import { dueFirst, nextHomeDay, openSince } from '@dewpond/core/homecare';
-import { addDays, showDay, type Day } from '@dewpond/core/units';
+import { addDays, type Day } from '@dewpond/core/units';
 import { fillIn, type HomeTaskTold } from '@dewpond/core/wording';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CalendarPlus, Camera, Check, Printer } from 'lucide-react';
@@ -17,6 +17,7 @@ import { printTheWeek } from './WeekToPrint';
 import { sendPicture, tickHome, type CareTick } from './ownerCall';
 import { onItsWay, type OnItsWay } from './sentOnce';
 import { usePictures } from './usePictures';
+import { showDay } from '../../browser/times';
 
 /** Home care as an owner lives it: what is due, one tap when it is done, how it is done, the week on paper. */
 export function AtHome({ page: { home, calendar } }: { readonly page: OwnerPage }) {

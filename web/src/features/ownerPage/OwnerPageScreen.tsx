@@ -1,11 +1,11 @@
 import type { OwnerPage } from '@dewpond/contract';
 import { LANGUAGES, type Language } from '@dewpond/core/clients';
-import { daysBetween, showDay } from '@dewpond/core/units';
+import { daysBetween } from '@dewpond/core/units';
 import { fillIn, wordingIn } from '@dewpond/core/wording';
 import { useQuery } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { moment } from '../../browser/times';
+import { showDay, moment } from '../../browser/times';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Toasts, tell } from '../../ui/toasts';

@@ -1,13 +1,14 @@
 import type { OwnerPage } from '@dewpond/contract';
 import { lookDay, lookDays } from '@dewpond/core/due';
-import { showDay } from '@dewpond/core/units';
+
 import { fillIn } from '@dewpond/core/wording';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
 import { tell } from '../../ui/toasts';
 import { tellVetLook } from './ownerCall';
+import { showDay } from '../../browser/times';
+import { DayField } from '../../forms/DayField';
 
 /** Looks of a vet that are wanted regularly: the owner tells when the last one was, and then it is not due. */
 export function VetLooks({ page }: { readonly page: OwnerPage }) {
@@ -53,12 +54,13 @@ function Look({
           <span className="block text-sm text-soft">{fillIn(words.vetLookLast, { day: showDay(last, language) })}</span>
         )}
       </span>
-      <TextField
+      <DayField
         label={words.vetLookWhen}
         aria-label={fillIn(words.vetLookDay, { look: name })}
-        type="date"
         min={lookDays(home.today).first}
         max={home.today}
+        today={home.today}
+        language={language}
         value={on}
         onChange={(event) => setOn(event.target.value)}
       />

@@ -1,7 +1,7 @@
 import { findingWords } from '@dewpond/core/findings';
 
 import { lookedAtWith, namePlace, placeKey, type Place, type PlaceKey } from '@dewpond/core/places';
-import { showDay } from '@dewpond/core/units';
+
 import type { Stage, Step } from '@dewpond/core/steps';
 import { tellOwner } from '@dewpond/core/wording';
 import { earSoaks } from '@dewpond/core/visit';
@@ -16,6 +16,7 @@ import { ShowsToday } from './ShowsToday';
 import { keyOf, takenAway, type Cause } from './takenAway';
 import { RunningTimers } from './Timers';
 import type { TableWork } from './useTable';
+import { showDay } from '../../browser/times';
 
 /** Beside every step: running timers, what was taken away and why, last time here. */
 export function Aside({

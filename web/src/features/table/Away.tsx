@@ -1,7 +1,7 @@
-import { showDay } from '@dewpond/core/units';
 import { Button } from '../../ui/Button';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
+import { showDay } from '../../browser/times';
 
 /** The dog went home before the end: when it comes back to be finished, one tap goes on where it was left. */
 export function Away({ table }: { readonly table: TableWork }) {

@@ -1,7 +1,7 @@
-import type { Day } from '@dewpond/core/units';
+import { isDay, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
+import { DayField } from '../../forms/DayField';
 
 /** The dog goes home now and is finished on another day. */
 export function ComesBack({
@@ -19,15 +19,19 @@ export function ComesBack({
   const [back, setBack] = useState<string>(usually);
   return (
     <div className="flex flex-wrap items-end gap-2">
-      <TextField
+      <DayField
         className="min-h-14"
         label="Comes back on"
-        type="date"
         value={back}
         min={today}
         onChange={(event) => setBack(event.target.value)}
       />
-      <Button look="main" className="min-h-14! text-lg" disabled={back === ''} onClick={() => onHome(back as Day)}>
+      <Button
+        look="main"
+        className="min-h-14! text-lg"
+        disabled={!isDay(back) || back < today}
+        onClick={() => isDay(back) && onHome(back)}
+      >
         {words}
       </Button>
     </div>

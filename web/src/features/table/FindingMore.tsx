@@ -11,6 +11,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { record } from './visitLog';
+import { DayField } from '../../forms/DayField';
 
 /** Writes the words down if they are others than before. */
 function keepWords(marked: Finding, typed: string): void {
@@ -75,16 +76,13 @@ export function FindingMore({ marked, today }: { readonly marked: Finding; reado
             a vet knows it, unchanged
           </Choice>
           {more.vetKnew !== undefined && (
-            <label className="flex items-center gap-2">
-              <span className="text-soft">looked at on</span>
-              <input
-                type="date"
-                value={more.vetKnew}
-                max={today}
-                onChange={({ target: { value } }) => isDay(value) && value <= today && say({ ...more, vetKnew: value })}
-                className="rounded-xl border border-line bg-surface px-3 min-h-14"
-              />
-            </label>
+            <DayField
+              label="looked at on"
+              className="min-h-14"
+              value={more.vetKnew}
+              max={today}
+              onChange={({ target: { value } }) => isDay(value) && value <= today && say({ ...more, vetKnew: value })}
+            />
           )}
         </div>
       )}

@@ -1,4 +1,3 @@
-import { showDay } from '@dewpond/core/units';
 import {
   ASKED_BESIDES,
   HANDOVER,
@@ -15,6 +14,7 @@ import { InUseList } from './door/InUseList';
 import { VetLooks } from './door/VetLooks';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
+import { showDay } from '../../browser/times';
 
 /** What the owner is asked each time, last time's answer beside it; an answer changes the plan at once. */
 export function Handover({ table }: { readonly table: TableWork }) {

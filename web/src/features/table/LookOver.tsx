@@ -1,4 +1,3 @@
-import { showDay } from '@dewpond/core/units';
 import { worstRipples, findingWords } from '@dewpond/core/findings';
 import { barsAt } from '@dewpond/core/stops';
 import { waysFor } from '@dewpond/core/work';
@@ -25,6 +24,7 @@ import { ShowHow } from '../../parts/methods/ShowHow';
 import { LOOK_VIEWS, VIEW_NAMES, viewOf, type LookView } from './lookViews';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
+import { showDay } from '../../browser/times';
 
 /** Rings for the worst that was found at a place (a paw's nails count as the paw), 0 when touched as clear, null when nobody looked. */
 export function gradeAt({ state }: Pick<TableWork, 'state'>, key: PlaceKey): Grade | null {

@@ -1,7 +1,7 @@
 import { outbox, ownWork, storage } from '../../data/device';
 import type { Sign } from '@dewpond/core/findings';
 import { namePlace, placeKey, type Place } from '@dewpond/core/places';
-import { showDay } from '@dewpond/core/units';
+
 import { Camera } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { v7 } from 'uuid';
@@ -9,6 +9,7 @@ import { tell } from '../../ui/toasts';
 import { smallEnough } from '../../parts/pictures/smallEnough';
 import type { TableWork } from './useTable';
 import { record, useVisitLog } from './visitLog';
+import { showDay } from '../../browser/times';
 
 interface PhotosProps {
   readonly table: TableWork;

@@ -2,7 +2,7 @@ import { isLiking } from '@dewpond/core/handling';
 import { useOwnWork } from '../../data/device';
 import type { VisitView } from '@dewpond/contract';
 import { namePlace, placeKey, placeOf, type Place } from '@dewpond/core/places';
-import { showDay } from '@dewpond/core/units';
+
 import { reasonKey } from '@dewpond/core/reasons';
 import { endings } from '@dewpond/core/stops';
 import type { Step } from '@dewpond/core/steps';
@@ -35,6 +35,7 @@ import { useTable } from './useTable';
 import { visitUpToDate } from './visitUpToDate';
 import { useWakeLock } from './useWakeLock';
 import { allEvents, followVisit, openLog, record, useVisitLog } from './visitLog';
+import { showDay } from '../../browser/times';
 
 export function TableScreen() {
   const { id = '' } = useParams();

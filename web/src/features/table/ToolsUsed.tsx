@@ -1,11 +1,12 @@
 import { CLIP_PARTS } from '@dewpond/core/dog';
-import { showDay } from '@dewpond/core/units';
+
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { classes } from '../../ui/classes';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
+import { showDay } from '../../browser/times';
 
 /** Blades by their number, longest first, as the makers of all brands count them [common practice]; combs by millimetres. */
 const TOOLS = [

@@ -1,7 +1,7 @@
 import type { MixingView, TodayView } from '@dewpond/contract';
 import { makePlan } from '@dewpond/core/careplan';
 import { readVisit } from '@dewpond/core/visit';
-import { timeline } from '@dewpond/core/steps';
+import { groupsOf } from '@dewpond/core/lineup';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
@@ -10,6 +10,8 @@ import { answers, ownWork } from '../../data/device';
 import { TODAY, booking, facts, session, visitView } from '../../tests/demoDog';
 import { openServer, show } from '../../tests/server';
 import { TodayScreen } from './TodayScreen';
+
+const JONAH = v7();
 
 function today(more: Partial<TodayView> = {}): TodayView {
   const pug = facts();
@@ -20,7 +22,27 @@ function today(more: Partial<TodayView> = {}): TodayView {
     returning: [],
     unbooked: [],
     zone: 'Europe/London',
-    dogs: [{ appointment, words: 'Pug, 8 kg', stages: timeline(readVisit(visit, []).steps) }],
+    dogs: [
+      {
+        appointment,
+        words: 'Pug, 8 kg',
+        groups: groupsOf(readVisit(visit, []).steps),
+        household: v7(),
+        begun: false,
+        keepsPerson: false,
+        shortStay: false,
+        coolHours: true,
+        helper: false,
+        mindsDogs: false,
+        maySpread: false,
+        byHand: null,
+      },
+    ],
+    people: [
+      { id: appointment.memberId, name: 'Ines Castellano', hours: [{ from: 540, to: 1020 }], isAway: false },
+      { id: JONAH, name: 'Jonah Adeyemi', hours: [{ from: 540, to: 1020 }], isAway: false },
+    ],
+    places: { table: 2, tub: 1, dryer: 2, crate: 4 },
     watch: [
       { mark: 'handle', dog: 'Radish', words: 'no neck loop.' },
       { mark: 'vet', dog: 'Radish', words: 'left ear: musty smell. No word from a vet yet, nothing there.' },
@@ -57,16 +79,16 @@ describe('a visit without a booking', () => {
 
   test('there is none: no list stands there', async () => {
     openToday();
-    await screen.findByText(/1 dog · hands-on/);
+    await screen.findByText(/1 dog · .* of work left/);
     expect(screen.queryByRole('list', { name: 'At the table without a booking' })).toBeNull();
   });
 });
 
 describe('today', () => {
-  test('says how many dogs, how long hands are full, and when it ends', async () => {
+  test('says how many dogs and how much work is left, and draws its stages', async () => {
     openToday();
-    expect(await screen.findByText(/1 dog · hands-on 1 h \d\d · ends \d+:\d\d/)).toBeTruthy();
-    expect(screen.getByRole('img', { name: 'Ribbon of the day, 1 dogs' }).textContent).toContain('bath');
+    expect(await screen.findByText(/1 dog · 1 h \d\d of work left/)).toBeTruthy();
+    expect(screen.getByRole('group', { name: 'Line-up by dog, 1 dog' }).textContent).toContain('bath');
   });
 
   test('says what to mix: product, strokes, mark and bottle, and for whom', async () => {

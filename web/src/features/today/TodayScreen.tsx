@@ -1,17 +1,13 @@
-import { HOUSE_VALUE } from '@dewpond/core/provenance';
-import { showDay } from '@dewpond/core/units';
 import { useNow } from '../../browser/useNow';
 import { useToday } from '../../data/queries';
 import { ButtonLink } from '../../ui/ButtonLink';
-import { Card } from '../../ui/Card';
-import { SourceMark } from '../../ui/SourceMark';
 import { Empty, Waiting } from '../../ui/Waiting';
 import { MorningMix } from './MorningMix';
-import { Ribbon } from './Ribbon';
-import { summary } from './ribbonLayout';
+import { LineUpCard } from './lineUp/LineUpCard';
 import { DueFollowUps } from '../../parts/referrals/DueFollowUps';
 import { OpenVisits } from './OpenVisits';
 import { WatchOut } from './WatchOut';
+import { showDay } from '../../browser/times';
 
 export function TodayScreen() {
   const query = useToday();
@@ -22,15 +18,7 @@ export function TodayScreen() {
         <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
           <header className="flex flex-wrap items-baseline justify-between gap-x-6">
             <h1>{showDay(today.day)}</h1>
-            <p className="text-soft flex-1">
-              {summary(today.dogs, today.zone)}{' '}
-              {today.dogs.length > 0 && (
-                <SourceMark
-                  source={HOUSE_VALUE}
-                  because="Minutes of each stage for an ordinary dog; washing, drying and combing grow with its size."
-                />
-              )}
-            </p>
+            <span className="flex-1" />
             <ButtonLink to="/dogs/new" look="quiet">
               A dog not in the book
             </ButtonLink>
@@ -60,9 +48,7 @@ export function TodayScreen() {
             </>
           ) : (
             <>
-              <Card className="px-3! py-2.5! overflow-x-auto">
-                <Ribbon dogs={today.dogs} zone={today.zone} now={now} />
-              </Card>
+              <LineUpCard today={today} clockNow={now} />
               <div className="grid grid-cols-[1.35fr_1fr] max-lg:grid-cols-1 gap-3.5">
                 <MorningMix />
                 <WatchOut items={today.watch} today={today.day} />

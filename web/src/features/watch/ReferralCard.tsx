@@ -1,7 +1,7 @@
 import type { ReferralView } from '@dewpond/contract';
 import { LEVEL_WORDS, type Level } from '@dewpond/core/findings';
 import { NEXT_STEPS, OUTCOMES, OWNERS_ANSWERS, TOLD_HOW } from '@dewpond/core/referral';
-import { daysBetween, showDay, type Day } from '@dewpond/core/units';
+import { daysBetween, type Day } from '@dewpond/core/units';
 import { Check, FileText, Phone } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -18,6 +18,7 @@ import { tell } from '../../ui/toasts';
 import { MessageDialog } from '../../parts/messages/MessageDialog';
 import { lateWords } from '../../parts/referrals/lateWords';
 import { VetDialog } from './VetDialog';
+import { showDay } from '../../browser/times';
 
 type Edit = Pick<ReferralView, 'told' | 'answer' | 'vet' | 'end'>;
 

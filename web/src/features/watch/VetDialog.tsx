@@ -13,6 +13,7 @@ import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { LongField, TextField } from '../../ui/Field';
 import { FormFoot } from '../../forms/FormFoot';
+import { DayField } from '../../forms/DayField';
 
 type ReferralVet = NonNullable<ReferralView['vet']>;
 
@@ -122,7 +123,7 @@ export function VetDialog({
             </div>
             {means === 'leave it' && (
               <div className="max-w-48">
-                <TextField label="Until" type="date" min={today} {...field('until', 'instruction.until')} />
+                <DayField label="Until" min={today} {...field('until', 'instruction.until')} />
               </div>
             )}
             {means === 'care for it' && (

@@ -1,7 +1,7 @@
 import type { WatchItem } from '@dewpond/contract';
 import { LEVEL_WORDS, atLeast, type Level } from '@dewpond/core/findings';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
-import { daysBetween, showDay, type Day } from '@dewpond/core/units';
+import { daysBetween, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useReferrals, useSession, useWatch } from '../../data/queries';
@@ -11,6 +11,7 @@ import { Empty, Waiting } from '../../ui/Waiting';
 import { MessageDialog } from '../../parts/messages/MessageDialog';
 import { FollowUpTabs } from './FollowUpTabs';
 import { ReferralCard } from './ReferralCard';
+import { showDay } from '../../browser/times';
 
 const toneOf = (level: Level): Tone => (atLeast(level, 'vet') ? 'stop' : 'watch');
 

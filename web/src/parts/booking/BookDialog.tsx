@@ -1,37 +1,34 @@
-import { bookedTime, type Appointment } from '@dewpond/contract';
-import { addDays, showDay, type Day } from '@dewpond/core/units';
-import { visitName, type AgreedVisit } from '@dewpond/core/steps';
-import { TZDate } from '@date-fns/tz';
-import type { z } from 'zod';
-import { call } from '../../api/call';
-import { useWrite } from '../../data/useWrite';
-import { useAppointments, useDog, useMembers, useSession } from '../../data/queries';
-import { useDraft } from '../../forms/useDraft';
-import { typedNumber } from '../../forms/typedNumber';
-import { clock, dayOf } from '../../browser/times';
+import type { Appointment, SlotView, SlotsView } from '@dewpond/contract';
+import { VISIT_KINDS, type VisitKind } from '@dewpond/core/steps';
+import { useState } from 'react';
+import { minutesOf, showDay } from '../../browser/times';
+import { useDog, useSlots } from '../../data/queries';
 import { useZone } from '../../data/useUnits';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
-import { Conflict } from '../../forms/Conflict';
 import { Dialog } from '../../ui/Dialog';
-import { TextField } from '../../ui/Field';
 import { SelectField } from '../../ui/SelectField';
-import { FormFoot } from '../../forms/FormFoot';
-import { tell } from '../../ui/toasts';
 import { OpenReferrals } from '../referrals/OpenReferrals';
-import { useCancel } from './useCancel';
-import { WhatIsDone } from './WhatIsDone';
+import { BookForm } from './BookForm';
+import type { DogBooked } from './dogBooked';
+import { SeriesOffer, type MadeBooking } from './SeriesOffer';
+import { SlotList } from './SlotList';
+import { useTakeSlot } from './useTakeSlot';
 
 interface BookDialogProps {
   readonly open: boolean;
   readonly onClose: () => void;
-  readonly dog: { readonly id: string; readonly name: string; readonly suggested: Day | null };
+  readonly dog: DogBooked;
   /** Given: that booking is moved instead of a new one made. */
   readonly moving?: Appointment;
 }
 
+/** The next visit of a dog: the best times, one tap each; or any other time, by hand. */
 export function BookDialog({ open, onClose, dog, moving }: BookDialogProps) {
-  const says = dog.suggested ? `The plan suggests around ${showDay(dog.suggested)}.` : undefined;
+  // Beside a booking that stands, the day of the plan is that booking's business.
+  const isBooked = dog.booked !== undefined && !moving;
+  const plan = dog.suggested ? `The plan suggests around ${showDay(dog.suggested)}.` : undefined;
+  const says = isBooked ? `Booked for ${showDay(dog.booked)} already; these are for the visit after it.` : plan;
   return (
     <Dialog open={open} onClose={onClose} title={moving ? `Move ${dog.name}` : `Book ${dog.name}`} says={says}>
       {open && (
@@ -39,136 +36,40 @@ export function BookDialog({ open, onClose, dog, moving }: BookDialogProps) {
           <OpenReferrals dogId={dog.id} />
         </div>
       )}
-      {open && <BookForm dog={dog} moving={moving} onDone={onClose} />}
+      {open && <Booking dog={dog} moving={moving} onDone={onClose} />}
     </Dialog>
   );
 }
 
-/** Before the session is known; a date field then shows the first day it takes. */
-const EARLIEST = '2026-01-01' as Day;
+/** Kinds with a length of their own for each dog; what was agreed is told by hand. */
+const BY_SLOT = VISIT_KINDS.filter((kind) => kind !== 'as agreed');
 
-/** When a dog comes, for what, for how long, to whom; as typed. */
-interface BookingForm {
-  readonly day: string;
-  readonly time: string;
-  readonly minutes: string;
-  readonly memberId: string;
-  readonly kind: Appointment['kind'];
-  readonly agreed: AgreedVisit | null;
-  readonly note: string;
-}
-const TIME_FIELDS = {
-  day: 'Day',
-  time: 'Time',
-  minutes: 'Minutes',
-  memberId: 'Who',
-  kind: 'What',
-  agreed: 'What is in it',
-  note: 'Note',
-} as const;
-
-const formOf = (each: Appointment, zone: string): BookingForm => ({
-  day: dayOf(each.startsAt, zone),
-  time: clock(each.startsAt, zone).padStart(5, '0'),
-  minutes: String(minutesOf(each)),
-  memberId: each.memberId,
-  kind: each.kind,
-  agreed: each.agreed,
-  note: each.note,
-});
-
-/** The moment, as it is sent; empty while day and time are none. */
-function momentOf(day: string, time: string, zone: string): string {
-  const at = Number(new TZDate(`${day}T${time}:00`, zone));
-  return Number.isNaN(at) ? '' : new Date(at).toISOString();
-}
-
-const minutesOf = (each: Appointment): number => (Date.parse(each.endsAt) - Date.parse(each.startsAt)) / 60_000;
-
-interface BookFormProps {
-  readonly dog: BookDialogProps['dog'];
+interface BookingProps {
+  readonly dog: DogBooked;
   readonly moving: Appointment | undefined;
   readonly onDone: () => void;
 }
 
-/** A booking as it is typed, what it is sent as, and how it is cancelled. */
-function useBooking({ dog, moving, onDone }: BookFormProps) {
+function Booking({ dog, moving, onDone }: BookingProps) {
+  // Until somebody chooses, the kind after which all of its care comes best.
+  const [asked, setAsked] = useState<VisitKind | null>(moving && moving.kind !== 'as agreed' ? moving.kind : null);
+  const [byHand, setByHand] = useState(moving !== undefined);
+  const [made, setMade] = useState<MadeBooking | null>(null);
   const zone = useZone();
-  const today = useSession().data?.today ?? (moving ? (dayOf(moving.startsAt, zone) as Day) : EARLIEST);
-  const members = useMembers();
-  const suggested = dog.suggested && dog.suggested > today ? dog.suggested : addDays(today, 1);
-  const first: BookingForm = {
-    day: suggested,
-    time: '09:00',
-    minutes: '120',
-    memberId: '',
-    kind: 'full visit',
-    agreed: null,
-    note: '',
-  };
-  // As it stands now: somebody else may move it while this is open.
-  const now = useDog(dog.id).data?.appointments.find(({ id }) => id === moving?.id) ?? moving;
-  const whose = (memberId: string) => memberId || (members.data?.[0]?.id ?? '');
-  const draft = useDraft(
-    { version: now?.version ?? 0, form: now ? formOf(now, zone) : first },
-    {
-      as: ({ day, time, minutes, memberId, kind, agreed, note }) => ({
-        kind,
-        agreed,
-        note,
-        startsAt: momentOf(day, time, zone),
-        minutes: typedNumber(minutes),
-        memberId: whose(memberId),
-      }),
-      fits: bookedTime,
-    },
-  );
-  const save = useWrite(['POST /api/appointments', 'PUT /api/appointments/:id'], {
-    form: draft,
-    write: async (id, { kind, agreed = null, note = '', ...when }: z.input<typeof bookedTime>) => {
-      await (moving
-        ? call('PUT /api/appointments/:id', {
-            id: moving.id,
-            body: { change: 'move', version: draft.version, ...when, contents: { kind, agreed, note } },
-          })
-        : call('POST /api/appointments', { body: { id, dogId: dog.id, kind, agreed, note, ...when } }));
-    },
-    onSuccess: () => {
-      const { day, time } = draft.form;
-      tell(`${dog.name} is booked for ${showDay(day as Day)} at ${time}.`);
-      onDone();
-    },
-  });
-  return { draft, save, now, members: members.data ?? [], chosen: whose(draft.form.memberId) };
-}
-
-function BookForm(props: BookFormProps) {
-  const { dog, moving, onDone } = props;
-  const { draft, save, now, members, chosen } = useBooking(props);
-  const { set, field, at } = draft;
-  const { day, time } = draft.form;
   const marks = useDog(dog.id).data?.marks ?? [];
-  const cancel = useCancel();
+  const minutes = moving ? minutesOf(moving) : undefined;
+  const slots = useSlots(dog.id, { kind: asked, minutes, instead: moving?.id });
+  const take = useTakeSlot({ dog, moving, zone, onTaken: (taken) => (moving ? onDone() : setMade(taken)) });
+  const view = slots.data;
+  const kind = asked ?? view?.kind ?? 'full visit';
+  if (made) return <SeriesOffer made={made} everyWeeks={view?.everyWeeks ?? 5} onDone={onDone} />;
+  // What is typed begins from the best time there is: before that is known, there is nothing to type into.
+  const isKnown = view !== undefined || moving !== undefined || slots.error !== null;
+  const isTold = isKnown && (byHand || slots.error !== null || view?.slots.length === 0);
   return (
-    <form noValidate onSubmit={draft.submit((when) => save.mutate(when))} className="grid grid-cols-2 gap-4">
-      <div className="col-span-2 empty:hidden">
-        <Conflict
-          draft={draft}
-          what="this booking"
-          names={TIME_FIELDS}
-          show={(field, of) =>
-            field === 'memberId'
-              ? (members.find(({ id }) => id === of.memberId)?.name ?? '')
-              : field === 'day'
-                ? showDay(of.day as Day)
-                : field === 'agreed'
-                  ? visitName({ kind: of.kind, agreed: of.agreed })
-                  : of[field]
-          }
-        />
-      </div>
+    <div className="flex flex-col gap-4">
       {marks.length > 0 && (
-        <p className="col-span-2 flex flex-wrap gap-1.5" aria-label="To mind">
+        <p className="flex flex-wrap gap-1.5" aria-label="To mind">
           {marks.map((mark) => (
             <Chip key={mark} tone="watch">
               {mark}
@@ -176,70 +77,54 @@ function BookForm(props: BookFormProps) {
           ))}
         </p>
       )}
-      <TextField label="Day" type="date" required {...field('day')} error={time === '' ? undefined : at('startsAt')} />
-      <TextField
-        label="Time"
-        type="time"
-        required
-        step={300}
-        {...field('time')}
-        error={time === '' ? at('startsAt') : undefined}
-      />
-      <SelectField label="Who" {...field('memberId')} value={chosen}>
-        {members.map((member) => (
-          <option key={member.id} value={member.id}>
-            {member.name}
-          </option>
-        ))}
-      </SelectField>
-      <TextField label="Minutes" type="number" min={15} max={480} step={5} required {...field('minutes')} />
-      <WhatIsDone
-        contents={draft.form}
-        error={draft.within('agreed')}
-        onChange={({ kind, agreed = null }, usual) => set({ kind, agreed, minutes: String(usual) })}
-      />
-      <div className="col-span-2">
-        <TextField
-          label="Note for the table"
-          maxLength={500}
-          placeholder="no cut this time, cut in December"
-          {...field('note')}
+      {!moving && (
+        <div className="grid grid-cols-[1fr_auto] gap-3 items-end">
+          <SelectField label="For" value={kind} onChange={({ target }) => setAsked(target.value as VisitKind)}>
+            {BY_SLOT.map((each) => (
+              <option key={each}>{each}</option>
+            ))}
+          </SelectField>
+          {view && <p className="pb-2.5 text-soft">{view.minutes} min of hands for this dog</p>}
+        </div>
+      )}
+      {view && <Missed view={view} />}
+      {view && view.slots.length > 0 && (
+        <SlotList view={view} isBusy={take.isPending} onTake={(slot: SlotView) => take.mutate({ slot, kind })} />
+      )}
+      {view?.slots.length === 0 && <p className="text-soft">No time is free in the next ten weeks.</p>}
+      {!view && slots.error === null && <p role="status">The best times…</p>}
+      {slots.error && <p className="text-soft">The best times could not be asked for: {slots.error.message}</p>}
+      {isTold ? (
+        <BookForm
+          dog={dog}
+          moving={moving}
+          best={view?.slots[0] ?? null}
+          kind={kind}
+          minutes={view?.minutes ?? null}
+          onDone={onDone}
         />
-      </div>
-      <DaySoFar day={day} memberId={chosen} />
-      <FormFoot draft={draft} disabled={save.isPending || chosen === ''} does={moving ? 'Move' : 'Book'}>
-        {moving && (
-          <Button
-            look="stop"
-            disabled={cancel.isPending}
-            onClick={() => cancel.mutate(now ?? moving, { onSuccess: onDone })}
-          >
-            Cancel this booking
-          </Button>
-        )}
-      </FormFoot>
-    </form>
+      ) : (
+        <Button look="quiet" aria-pressed={byHand} onClick={() => setByHand(true)}>
+          Another time
+        </Button>
+      )}
+    </div>
   );
 }
 
-/** What that person already has on that day, so that a clash is seen before it is refused. */
-function DaySoFar({ day, memberId }: { readonly day: string; readonly memberId: string }) {
-  const zone = useZone();
-  const valid = /^\d{4}-\d{2}-\d{2}$/.test(day);
-  const { data } = useAppointments(valid ? day : '2026-01-01', valid ? day : '2026-01-01');
-  const theirs = data?.filter((each) => each.memberId === memberId && each.state !== 'cancelled') ?? [];
+/** How often this client did not come, or cancelled late: said when they book. */
+function Missed({ view: { noShows, lateCancellations, household } }: { readonly view: SlotsView }) {
+  const times = (count: number) => (count === 1 ? 'once' : `${count} times`);
+  const said = [
+    ...(noShows > 0 ? [`did not come ${times(noShows)}`] : []),
+    ...(lateCancellations > 0 ? [`cancelled within a day ${times(lateCancellations)}`] : []),
+  ];
   return (
-    <div className="col-span-2 rounded-xl border border-line px-3 py-2 text-sm">
-      <p className="font-semibold text-soft">That day so far</p>
-      {theirs.length === 0 ? (
-        <p>Nothing yet.</p>
-      ) : (
-        <p>
-          {theirs
-            .map((each) => `${clock(each.startsAt, zone)}–${clock(each.endsAt, zone)} ${each.dogName}`)
-            .join(' · ')}
-        </p>
+    <>
+      {said.length > 0 && (
+        <p className="rounded-xl bg-watch-pale text-watch font-semibold px-3 py-2">In two years: {said.join(', ')}.</p>
       )}
-    </div>
+      {household.length > 0 && <p className="text-soft text-sm">Same household: {household.join(', ')}.</p>}
+    </>
   );
 }

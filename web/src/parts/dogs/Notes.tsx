@@ -1,5 +1,6 @@
-import { showDay, type Day } from '@dewpond/core/units';
+import type { Day } from '@dewpond/core/units';
 import { classes } from '../../ui/classes';
+import { showDay } from '../../browser/times';
 
 /** Something that was noted before, and where or when. */
 export interface NotedWord {

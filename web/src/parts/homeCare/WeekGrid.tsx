@@ -1,8 +1,9 @@
 import type { HomeCareView } from '@dewpond/contract';
 import { homeDays } from '@dewpond/core/homecare';
-import { addDays, showDay, type Day } from '@dewpond/core/units';
+import { addDays, type Day } from '@dewpond/core/units';
 import { Check } from 'lucide-react';
 import { classes } from '../../ui/classes';
+import { showDay } from '../../browser/times';
 
 /** A week of home care, tasks down and days across: to hang beside the towel, and to see at a glance. */
 export function WeekGrid({ home, from }: { readonly home: HomeCareView; readonly from: Day }) {

@@ -1,5 +1,5 @@
 import type { HomeCareView, BusinessProfile } from '@dewpond/contract';
-import { addDays, showDay, type Day } from '@dewpond/core/units';
+import { addDays, type Day } from '@dewpond/core/units';
 import { fillIn, type HomeTaskTold, type PageWords } from '@dewpond/core/wording';
 import { group } from 'd3-array';
 import { OctagonX, X } from 'lucide-react';
@@ -7,6 +7,7 @@ import type { CSSProperties } from 'react';
 import { MethodDrawing } from '../../drawings/method/MethodDrawing';
 import { Wordless } from '../../drawings/method/parts';
 import { WeekGrid } from './WeekGrid';
+import { showDay } from '../../browser/times';
 
 interface PrintedWeekProps {
   readonly business: Pick<BusinessProfile, 'name' | 'phone' | 'colour'>;

@@ -14,6 +14,8 @@ import { LongField, TextField } from '../../ui/Field';
 import { FormSays } from '../../forms/FormFoot';
 import { Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/toasts';
+import { TimeField } from '../../forms/TimeField';
+import { readTime } from '@dewpond/core/units';
 
 /** What is written about, and to whose owner. */
 export interface MessageAbout {
@@ -74,11 +76,10 @@ export function MessageDialog({
     >
       {asksHour && (
         <div className="max-w-40 mb-4">
-          <TextField
+          <TimeField
             label={about.kind === 'please ring' ? 'Ring before' : 'Ready around'}
-            type="time"
             value={time}
-            onChange={(event) => setTime(event.target.value || time)}
+            onChange={({ target }) => readTime(target.value) !== null && setTime(target.value)}
             className="min-h-14 text-lg"
           />
         </div>

@@ -1,8 +1,9 @@
 import { namePlace, placeOf } from '@dewpond/core/places';
 import { NEXT_STEPS } from '@dewpond/core/referral';
-import { showDay } from '@dewpond/core/units';
+
 import { Link } from 'react-router';
 import { useReferrals } from '../../data/queries';
+import { showDay } from '../../browser/times';
 
 /** Places of a dog that wait for a vet: said wherever somebody decides about it. */
 export function OpenReferrals({ dogId }: { readonly dogId: string }) {

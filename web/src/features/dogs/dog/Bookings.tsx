@@ -1,10 +1,10 @@
 import type { Appointment, DogView } from '@dewpond/contract';
 import { visitName } from '@dewpond/core/steps';
-import { showDay, type Day } from '@dewpond/core/units';
+import type { Day } from '@dewpond/core/units';
 import { CalendarPlus } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { clock, dayOf } from '../../../browser/times';
+import { showDay, clock, dayOf } from '../../../browser/times';
 import { useZone } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
@@ -44,7 +44,11 @@ export function Bookings({ dog }: { readonly dog: DogView }) {
               <Button look="quiet" onClick={() => setMoving(each)}>
                 Move
               </Button>
-              <Button look="quiet" onClick={() => cancel.mutate(each)} disabled={cancel.isPending}>
+              <Button
+                look="quiet"
+                onClick={() => cancel.mutate({ booking: each, by: 'owner' })}
+                disabled={cancel.isPending}
+              >
                 Cancel
               </Button>
             </span>

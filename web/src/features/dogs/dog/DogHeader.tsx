@@ -2,12 +2,13 @@ import type { DogView } from '@dewpond/contract';
 import { composeTraits, nameBreeds } from '@dewpond/core/catalogue';
 import { humanYears, seniorFrom } from '@dewpond/core/catalogue';
 import { isLiking } from '@dewpond/core/handling';
-import { daysBetween, kilograms, showDay, showWeight, yearsOld, type Day } from '@dewpond/core/units';
+import { daysBetween, kilograms, showWeight, yearsOld, type Day } from '@dewpond/core/units';
 import { Link } from 'react-router';
 import { useCatalogue } from '../../../data/useCatalogue';
 import { useUnits } from '../../../data/useUnits';
 import { Chip } from '../../../ui/Chip';
 import { InstructionChips } from './InstructionChips';
+import { showDay } from '../../../browser/times';
 
 /** Who it is in a line, and what must be in sight: instructions, handling, skin. */
 export function DogHeader({ dog }: { readonly dog: DogView }) {

@@ -1,7 +1,10 @@
 import type { DogView } from '@dewpond/contract';
+import type { Day } from '@dewpond/core/units';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { useDog, useDogMix, useHomeCare, useReferrals, useTouched } from '../../../data/queries';
+import { dayOf } from '../../../browser/times';
+import { useZone } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { Waiting } from '../../../ui/Waiting';
@@ -46,6 +49,11 @@ function Dog({ dog }: { readonly dog: DogView }) {
   const [instructing, setInstructing] = useState(false);
   const [trying, setTrying] = useState(false);
   const open = dog.appointments.find((each) => each.state === 'booked');
+  const zone = useZone();
+  const days = dog.appointments
+    .filter(({ state }) => state === 'booked')
+    .map(({ startsAt }) => dayOf(startsAt, zone) as Day);
+  const booked = days.toSorted().find((each) => each >= dog.today);
   const begun = dog.appointments.find((each) => each.state === 'booked' && each.visitId !== null) ?? open;
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
@@ -111,7 +119,7 @@ function Dog({ dog }: { readonly dog: DogView }) {
       <BookDialog
         open={booking}
         onClose={() => setBooking(false)}
-        dog={{ id: dog.id, name: dog.profile.name, suggested: dog.nextVisit?.day ?? null }}
+        dog={{ id: dog.id, name: dog.profile.name, suggested: dog.nextVisit?.day ?? null, booked }}
       />
     </div>
   );

@@ -29,6 +29,7 @@ import {
   type InstructionForm,
   type SayingKind,
 } from './instructionForm';
+import { DayField } from '../../../forms/DayField';
 
 /** Who said it, what, where, from when until when. */
 export function InstructionFields({ dog, onDone }: { readonly dog: DogView; readonly onDone: () => void }) {
@@ -110,11 +111,10 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
       {!isVets(form.kind) && whereField}
       {form.kind === 'lift' && <LiftFields form={form} set={set} isNothing={nothingToLift} />}
       <div className="col-start-1">
-        <TextField label="From" type="date" {...field('from')} />
+        <DayField label="From" {...field('from')} />
       </div>
-      <TextField
+      <DayField
         label="Until, that day too"
-        type="date"
         {...field('until')}
         hint={form.kind === 'lift' ? 'a lift always ends' : 'empty: until it is ended'}
       />

@@ -1,5 +1,5 @@
 import type { DogView } from '@dewpond/contract';
-import { showDay } from '@dewpond/core/units';
+
 import { useState } from 'react';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
@@ -12,6 +12,7 @@ import { InstructionFields } from './InstructionFields';
 import { Letter } from './Letter';
 import { instructionWords } from '@dewpond/core/dog';
 import { instructionState, type DogInstruction, type InstructionState } from './instructionState';
+import { showDay } from '../../../browser/times';
 
 interface InstructionsDialogProps {
   readonly dog: DogView;

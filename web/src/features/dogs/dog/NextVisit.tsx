@@ -3,8 +3,8 @@ import type { DogView } from '@dewpond/contract';
 import { TASKS, taskKey } from '@dewpond/core/tasks';
 import { namePlace } from '@dewpond/core/places';
 
-import { showDay, type Day } from '@dewpond/core/units';
-import { clock, dayOf } from '../../../browser/times';
+import type { Day } from '@dewpond/core/units';
+import { showDay, clock, dayOf } from '../../../browser/times';
 import { useZone } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';

@@ -6,7 +6,7 @@ import { TASKS, taskKey, type Round } from '@dewpond/core/tasks';
 import { methodOf } from '@dewpond/core/methods';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
 import { RANK_WORDS } from '@dewpond/core/reasons';
-import { everyWords, showDay, showVolume } from '@dewpond/core/units';
+import { everyWords, showVolume } from '@dewpond/core/units';
 import { barTold, disagreementWords, leftOutWords, reasonTold, reasonsTold } from '@dewpond/core/wording';
 import { Accordion } from 'radix-ui';
 import { BookOpen, ChevronDown } from 'lucide-react';
@@ -16,6 +16,7 @@ import { Chip, type Tone } from '../../../ui/Chip';
 import { SourceMark } from '../../../ui/SourceMark';
 import { useUnits } from '../../../data/useUnits';
 import { bySides, sidesWords } from './sides';
+import { showDay } from '../../../browser/times';
 
 const STATES: Readonly<Record<DueLine['state'], { readonly words: string; readonly tone: Tone }>> = {
   late: { words: 'late', tone: 'watch' },

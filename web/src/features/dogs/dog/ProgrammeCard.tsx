@@ -1,7 +1,7 @@
 import type { DogView } from '@dewpond/contract';
 import { PROGRAMMES, WENT, WENT_WORDS, progressOf, type ProgrammeKind, type Went } from '@dewpond/core/programme';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
-import { showDay } from '@dewpond/core/units';
+
 import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
@@ -9,6 +9,7 @@ import { Card } from '../../../ui/Card';
 import { SourceMark } from '../../../ui/SourceMark';
 import { tell } from '../../../ui/toasts';
 import { classes } from '../../../ui/classes';
+import { showDay } from '../../../browser/times';
 
 type Programme = NonNullable<DogView['programme']>;
 

@@ -1,13 +1,15 @@
 import type { DogView } from '@dewpond/contract';
 import { TASKS } from '@dewpond/core/tasks';
 import { namePlace } from '@dewpond/core/places';
-import { addDays, daysBetween, showDay, type Day } from '@dewpond/core/units';
+import { addDays, daysBetween, type Day } from '@dewpond/core/units';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { useNavigate } from 'react-router';
 import { useWidth } from '../../../browser/useWidth';
 import { PairedMark } from '../../../ui/Ripple';
 import { lensPath } from './lens';
 import { rhythmRows, type RhythmRow } from './rhythmRows';
+import { showDay } from '../../../browser/times';
+import { locale } from '../../../browser/locale';
 
 const LEFT = 156;
 const TOP = 24;
@@ -202,7 +204,7 @@ const homeDays = (every: number, { ahead }: ChartWidths): number[] =>
   Array.from({ length: Math.floor((ahead - 2) / every) }, (_, i) => (i + 1) * every);
 
 function monthStarts(today: Day, { back, ahead }: ChartWidths): { offset: number; name: string }[] {
-  const months = new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' });
+  const months = new Intl.DateTimeFormat(locale(), { month: 'short', timeZone: 'UTC' });
   return Array.from({ length: back + ahead }, (_, i) => i - back)
     .map((offset) => ({ offset, day: addDays(today, offset) }))
     .filter(({ day, offset }) => day.endsWith('-01') && offset > -back + 4 && offset < ahead - 8)

@@ -1,10 +1,11 @@
 import type { Touched } from '@dewpond/contract';
-import { showDay } from '@dewpond/core/units';
+
 import { group } from 'd3-array';
 import { Link } from 'react-router';
 import { useTouched } from '../../../data/queries';
 import { Card } from '../../../ui/Card';
 import { Chip } from '../../../ui/Chip';
+import { showDay } from '../../../browser/times';
 
 /** Visits shown at first. */
 const SHOWN = 3;

@@ -1,13 +1,14 @@
 import type { DogView } from '@dewpond/contract';
 import { HANDLING, composeTraits, type Traits } from '@dewpond/core/catalogue';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
-import { showDay } from '@dewpond/core/units';
+
 import { useCatalogue } from '../../../data/useCatalogue';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { SourceMark } from '../../../ui/SourceMark';
 import { classes } from '../../../ui/classes';
 import { PLAIN_TRAITS, TRAIT_CHOICES, traitWords } from '../../../parts/dogs/traitWords';
+import { showDay } from '../../../browser/times';
 
 const ROWS: readonly (keyof Traits)[] = [...PLAIN_TRAITS, 'folds'];
 

@@ -1,6 +1,6 @@
 import { newWeighing, type DogView } from '@dewpond/contract';
 import { usualWeight } from '@dewpond/core/catalogue';
-import { KG_PER_POUND, kilograms, showDay, showWeight, type UnitSystem } from '@dewpond/core/units';
+import { KG_PER_POUND, kilograms, showWeight, type UnitSystem } from '@dewpond/core/units';
 import { extent } from 'd3-array';
 import type { z } from 'zod';
 import { scaleLinear, scaleTime } from 'd3-scale';
@@ -14,6 +14,8 @@ import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';
 import { tell } from '../../../ui/toasts';
+import { showDay } from '../../../browser/times';
+import { locale } from '../../../browser/locale';
 
 const WIDTH = 340;
 const HEIGHT = 110;
@@ -149,7 +151,7 @@ function WeightChart({ weighings, range, units }: WeightChartProps) {
 }
 
 const monthWords = (day: string): string =>
-  new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', { month: 'short', year: 'numeric', timeZone: 'UTC' });
+  new Date(`${day}T12:00:00Z`).toLocaleDateString(locale(), { month: 'short', year: 'numeric', timeZone: 'UTC' });
 
 const summary = (weighings: DogView['weighings'], units: UnitSystem): string =>
   weighings.map(({ day, kg }) => `${showDay(day)} ${showWeight(kilograms(kg), units)}`).join(', ');

@@ -3,12 +3,13 @@ import { type DueLine } from '@dewpond/core/due';
 import { TASKS, taskKey, type Task } from '@dewpond/core/tasks';
 import { GRADE_WORDS, namePlace } from '@dewpond/core/places';
 import { DOGS_RECORD, HOUSE_VALUE } from '@dewpond/core/provenance';
-import { showDay } from '@dewpond/core/units';
+
 import { barTold, reasonTold, reasonsTold } from '@dewpond/core/wording';
 import { Card } from '../../../ui/Card';
 import { Ripple } from '../../../ui/Ripple';
 import { SourceMark } from '../../../ui/SourceMark';
 import { WindowWords } from './PlanList';
+import { showDay } from '../../../browser/times';
 
 /** The reason for one interval: the plan's bounds, this dog's visits, and what they make together. */
 export function Why({ dog, asked }: { readonly dog: DogView; readonly asked: string | null }) {

@@ -8,7 +8,7 @@ import {
   type EntryKind,
   type Picture,
 } from '@dewpond/core/record';
-import { showDay } from '@dewpond/core/units';
+
 import { useQuery } from '@tanstack/react-query';
 import { group } from 'd3-array';
 import { Download, FileText } from 'lucide-react';
@@ -18,6 +18,7 @@ import { Chip, type Tone } from '../../../ui/Chip';
 import { Choice } from '../../../ui/Choice';
 import { Ripple } from '../../../ui/Ripple';
 import { Empty, Waiting } from '../../../ui/Waiting';
+import { showDay } from '../../../browser/times';
 
 /** Everything on record of one dog, in one line of time; of one place with its pictures side by side. */
 export function HistoryScreen() {

@@ -1,5 +1,5 @@
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
-import { showDay } from '@dewpond/core/units';
+
 import { CalendarPlus, Printer } from 'lucide-react';
 import { Link } from 'react-router';
 import { useHomeCare } from '../../../data/queries';
@@ -7,6 +7,7 @@ import { Card } from '../../../ui/Card';
 import { SourceMark } from '../../../ui/SourceMark';
 import { forSalon } from './forSalon';
 import { WeekGrid } from '../../../parts/homeCare/WeekGrid';
+import { showDay } from '../../../browser/times';
 
 const AWAY = 'inline-flex items-center gap-2 text-pond underline min-h-11 font-semibold';
 

@@ -1,12 +1,12 @@
 import type { ImportView } from '@dewpond/contract';
-import { showDay, type Day } from '@dewpond/core/units';
+import type { Day } from '@dewpond/core/units';
 import { Progress } from 'radix-ui';
 import { useEffect } from 'react';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
 import { useImports } from '../../../data/queries';
 import { makeStale } from '../../../data/stale';
-import { dayOf } from '../../../browser/times';
+import { showDay, dayOf } from '../../../browser/times';
 import { useZone } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';

@@ -13,6 +13,7 @@ import type { ChosenFile } from './readFile';
 import { RowTable } from './RowTable';
 import { rowsToSend } from './readFile';
 import type { useImportReader } from './useImportReader';
+import { locale } from '../../../browser/locale';
 
 interface ReviewRowsProps {
   readonly file: ChosenFile;
@@ -58,7 +59,7 @@ export function ReviewRows({ file, reader, onDone }: ReviewRowsProps) {
           <b>{file.name}</b>
           {opened.kind === 'table' && (
             <span className="text-soft">
-              , {opened.table.rows.length.toLocaleString('en-GB')} rows, {opened.encoding}, parted by{' '}
+              , {opened.table.rows.length.toLocaleString(locale())} rows, {opened.encoding}, parted by{' '}
               {DELIMITER_WORDS[opened.table.delimiter] ?? opened.table.delimiter}
             </span>
           )}
@@ -114,7 +115,7 @@ const DELIMITER_WORDS: Readonly<Record<string, string>> = {
 /** "Bring in 12 dogs", "Bring in 3 owners" */
 function importWords(rows: readonly MatchedRow[]): string {
   const dogs = rows.filter((row) => row.dog !== null).length;
-  const count = (n: number, one: string) => `${n.toLocaleString('en-GB')} ${one}${n === 1 ? '' : 's'}`;
+  const count = (n: number, one: string) => `${n.toLocaleString(locale())} ${one}${n === 1 ? '' : 's'}`;
   return `Bring in ${dogs > 0 ? count(dogs, 'dog') : count(rows.length, 'owner')}`;
 }
 

@@ -7,6 +7,7 @@ import { useUnits } from '../../../data/useUnits';
 import { Chip, type Tone } from '../../../ui/Chip';
 import { LongTable, SHOWN_FROM } from '../../../ui/LongTable';
 import { classes } from '../../../ui/classes';
+import { locale } from '../../../browser/locale';
 
 const VERDICTS: Readonly<Record<Verdict, { readonly words: string; readonly tone: Tone }>> = {
   new: { words: 'new owner', tone: 'good' },
@@ -55,7 +56,7 @@ export function RowTable({ rows, left, onLeft }: RowTableProps) {
                 only === verdict ? 'bg-pond-pale border-pond text-pond' : 'border-line text-soft',
               )}
             >
-              {VERDICTS[verdict].words} {count.toLocaleString('en-GB')}
+              {VERDICTS[verdict].words} {count.toLocaleString(locale())}
             </button>
           );
         })}

@@ -16,6 +16,7 @@ import {
   type CsvTable,
 } from '@dewpond/core/importing';
 import type { Day } from '@dewpond/core/units';
+import { locale } from '../../../browser/locale';
 
 /** A file as far as it can be read before anyone says what its columns hold. */
 export type OpenedFile =
@@ -45,7 +46,7 @@ export function openFile(bytes: Uint8Array): OpenedFile {
   const { table } = read;
   if (table.rows.length > IMPORT_ROWS)
     return refused(
-      `The file has ${table.rows.length.toLocaleString('en-GB')} rows; at most ${IMPORT_ROWS.toLocaleString('en-GB')} go in at once. Split it in two.`,
+      `The file has ${table.rows.length.toLocaleString(locale())} rows; at most ${IMPORT_ROWS.toLocaleString(locale())} go in at once. Split it in two.`,
     );
   return { kind: 'table', table, mapping: suggestMapping(table.headings), encoding: decoded.encoding };
 }

@@ -10,6 +10,7 @@ import { BreedPicker } from './BreedPicker';
 import { HandlingFields } from './HandlingFields';
 import type { Fields } from '../../../forms/useDraft';
 import type { DogForm } from './dogForm';
+import { DayField } from '../../../forms/DayField';
 
 interface DogFieldsProps {
   readonly draft: Fields<DogForm>;
@@ -30,7 +31,7 @@ export function DogFields({ draft, today, ask }: DogFieldsProps) {
       <div className="col-span-2">
         <BreedPicker value={form.breeds} error={within('profile.breeds')} onChange={(breeds) => set({ breeds })} />
       </div>
-      <TextField label="Born" type="date" hint="empty if nobody knows" {...text('born')} />
+      <DayField label="Born" hint="empty if nobody knows" {...text('born')} />
       <SelectField label="Skin" {...draft.field('skin')}>
         {SKIN.map((skin) => (
           <option key={skin}>{skin}</option>
@@ -186,9 +187,8 @@ function EverPlucked({
         <option value="on">yes, last on a day</option>
       </SelectField>
       {onDay && (
-        <TextField
+        <DayField
           label="Last plucked on"
-          type="date"
           max={today}
           error={within('profile.ears')}
           value={plucked}

@@ -13,7 +13,6 @@ import { Button } from '../../../ui/Button';
 import { ButtonLink } from '../../../ui/ButtonLink';
 import { Card } from '../../../ui/Card';
 import { Conflict } from '../../../forms/Conflict';
-import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
 import { SourceMark } from '../../../ui/SourceMark';
 import { tell } from '../../../ui/toasts';
@@ -23,6 +22,7 @@ import { HistoryFields } from './HistoryFields';
 import { PlanPreview } from './PlanPreview';
 import { EMPTY_FORM, bornBy, profileOf } from './dogForm';
 import { FIELD_NAMES, showField, type EditedDog } from './dogFieldWords';
+import { DayField } from '../../../forms/DayField';
 
 export function EditDogScreen() {
   const { id = '' } = useParams();
@@ -139,9 +139,8 @@ function Edit({ dog }: { readonly dog: DogView }) {
                   </option>
                 ))}
             </SelectField>
-            <TextField
+            <DayField
               label="Home care last changed on"
-              type="date"
               max={dog.today}
               {...field('homeCareChangedOn')}
               hint={

@@ -7,6 +7,7 @@ import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
 import type { Fields } from '../../../forms/useDraft';
 import type { DogForm } from './dogForm';
+import { DayField } from '../../../forms/DayField';
 
 interface HistoryFieldsProps {
   readonly draft: Fields<DogForm>;
@@ -143,9 +144,8 @@ function EarHistoryFields({ side, draft: { form, set, within } }: EarProps) {
           <option value="on">on a day</option>
         </SelectField>
         {known && (
-          <TextField
+          <DayField
             label={`Day, ${side} ear`}
-            type="date"
             error={within(`profile.ears.${side}.plucked`)}
             value={ear.plucked}
             onChange={(event) => change({ plucked: event.target.value } as Partial<typeof ear>)}

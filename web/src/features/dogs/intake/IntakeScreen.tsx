@@ -1,4 +1,4 @@
-import { showDay, type Day } from '@dewpond/core/units';
+import type { Day } from '@dewpond/core/units';
 import { useState, type FormEvent } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { v7 } from 'uuid';
@@ -6,7 +6,7 @@ import { call, refusedUnder } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
 import { useBusiness, useClients, useSession } from '../../../data/queries';
 import { useCatalogue } from '../../../data/useCatalogue';
-import { dayOf } from '../../../browser/times';
+import { showDay, dayOf } from '../../../browser/times';
 import { useOnline } from '../../../browser/useOnline';
 import { beginNewDog } from '../../../parts/visits/beginNewDog';
 import { fresh, useDraft, type Fields } from '../../../forms/useDraft';

@@ -1,7 +1,7 @@
 import type { DogListItem } from '@dewpond/contract';
-import { kilograms, showDay, showWeight, type Day } from '@dewpond/core/units';
+import { kilograms, showWeight, type Day } from '@dewpond/core/units';
 import { Link } from 'react-router';
-import { clock, dayOf } from '../../../browser/times';
+import { showDay, clock, dayOf } from '../../../browser/times';
 import { useUnits, useZone } from '../../../data/useUnits';
 import { Chip } from '../../../ui/Chip';
 import { LongTable, SHOWN_FROM, type Head } from '../../../ui/LongTable';

@@ -9,6 +9,7 @@ import { BookTabs } from '../BookTabs';
 import { DogTable } from './DogTable';
 import { useReckoning } from '../../../parts/dogs/useReckoning';
 import { useSearch } from './useSearch';
+import { locale } from '../../../browser/locale';
 
 const FILTERS = {
   all: { name: 'All', keeps: (dog: DogListItem) => !dog.archived },
@@ -88,8 +89,8 @@ function Dogs({ dogs }: { readonly dogs: readonly DogListItem[] }) {
       </div>
       {reckoning > 0 && (
         <p role="status" className="text-soft">
-          Working out what is due: {(dogs.length - reckoning).toLocaleString('en-GB')} of{' '}
-          {dogs.length.toLocaleString('en-GB')} dogs.
+          Working out what is due: {(dogs.length - reckoning).toLocaleString(locale())} of{' '}
+          {dogs.length.toLocaleString(locale())} dogs.
         </p>
       )}
       {shown.length === 0 ? (
@@ -121,7 +122,7 @@ function FilterButton({ name, count, pressed, onPress }: FilterProps) {
         pressed ? 'bg-pond-pale border-pond text-pond' : 'border-line text-soft',
       )}
     >
-      {name} {count.toLocaleString('en-GB')}
+      {name} {count.toLocaleString(locale())}
     </button>
   );
 }

@@ -1,8 +1,9 @@
 import { ALL_CONSENTS, CONSENTS, type Consent } from '@dewpond/core/clients';
-import { showDay, type Day } from '@dewpond/core/units';
+import type { Day } from '@dewpond/core/units';
 import { RadioGroup } from 'radix-ui';
 import { useSession } from '../../../data/queries';
 import type { CardFieldsProps } from './ReachFields';
+import { showDay } from '../../../browser/times';
 
 const ANSWERS = [
   ['yes', 'Yes'],

@@ -5,6 +5,7 @@ import { queryClient } from '../../../data/queries';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { CLIENT_ID, TODAY, client, listed, session } from '../../../tests/demoDog';
+import { choose } from '../../../tests/choose';
 import { RefusedAnswer, openServer, show } from '../../../tests/server';
 import { OwnerScreen } from './OwnerScreen';
 import { OwnersScreen } from './OwnersScreen';
@@ -16,7 +17,8 @@ const KUNLE = client({
 });
 const view = (more: Partial<ClientView> = {}): ClientView => ({
   client: client(),
-  dogs: [{ id: v7(), name: 'Radish', breed: 'Pug', archivedOn: null }],
+  wishes: null,
+  dogs: [{ id: v7(), name: 'Radish', breed: 'Pug', archivedOn: null, version: 1, needs: null }],
   housemates: [],
   likelySame: [],
   merges: [],
@@ -27,6 +29,18 @@ function openOwner(first = view(), refused?: RefusedAnswer) {
   const held = { view: first };
   const server = openServer({
     'GET /api/session': () => session(),
+    'GET /api/members': () => ({ items: [session().member] }),
+    'PUT /api/clients/:id/wishes': ({ body }) => {
+      const version = body.version + 1;
+      held.view = { ...held.view, wishes: body.wishes, client: { ...held.view.client, version } };
+      return { version };
+    },
+    'PUT /api/dogs/:id/needs': ({ id, body }) => {
+      const version = body.version + 1;
+      const dogs = held.view.dogs.map((dog) => (dog.id === id ? { ...dog, version, needs: body.needs } : dog));
+      held.view = { ...held.view, dogs };
+      return { version };
+    },
     'GET /api/clients': () => ({ items: [held.view.client, KUNLE], after: null }),
     'GET /api/clients/:id': () => held.view,
     'PUT /api/clients/:id': ({ body }) => {
@@ -297,5 +311,39 @@ describe('a client who asks to be erased', () => {
     await person.click(await screen.findByRole('button', { name: 'Erase…' }));
     expect(await screen.findByText('Radish is booked. Cancel the booking first.')).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Erase for good' })).toBeNull();
+  });
+});
+
+describe('when they like to come', () => {
+  test('days, time, person and a pattern are kept tap by tap', async () => {
+    const { person, held } = openOwner();
+    const days = within(await screen.findByRole('group', { name: 'Days that suit; none: all' }));
+    await person.click(days.getByRole('button', { name: 'Thu' }));
+    await waitFor(() => expect(held.view.wishes).toMatchObject({ weekdays: [3], part: null }));
+    await choose(person, screen.getByLabelText('Time of day'), 'morning');
+    await waitFor(() => expect(held.view.wishes).toMatchObject({ weekdays: [3], part: 'morning' }));
+    await person.type(screen.getByLabelText('A fixed day every … weeks'), '5');
+    await person.type(screen.getByLabelText('One of those days'), '3 dec');
+    await waitFor(() => expect(held.view.wishes?.pattern).toEqual({ from: '2026-12-03', everyWeeks: 5 }));
+    await person.click(days.getByRole('button', { name: 'Thu' }));
+    await waitFor(() => expect(held.view.wishes?.weekdays).toEqual([]));
+  });
+
+  test('two quick taps are both kept', async () => {
+    const { person, held } = openOwner();
+    const days = within(await screen.findByRole('group', { name: 'Days that suit; none: all' }));
+    const [thu, fri] = [days.getByRole('button', { name: 'Thu' }), days.getByRole('button', { name: 'Fri' })];
+    await Promise.all([person.click(thu), person.click(fri)]);
+    await waitFor(() => expect(held.view.wishes?.weekdays).toEqual([3, 4]));
+  });
+
+  test('a dog that must be the first, with one person', async () => {
+    const { person, held } = openOwner();
+    await choose(person, await screen.findByLabelText('Radish: in somebody’s day'), 'the first dog');
+    await waitFor(() => expect(held.view.dogs[0]?.needs).toMatchObject({ slot: 'first', memberId: null }));
+    await choose(person, screen.getByLabelText('Radish: only with'), session().member.name);
+    await waitFor(() =>
+      expect(held.view.dogs[0]?.needs).toMatchObject({ slot: 'first', memberId: session().member.id }),
+    );
   });
 });

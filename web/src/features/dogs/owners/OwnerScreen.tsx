@@ -1,6 +1,6 @@
 import { clientFields, type Client, type ClientView } from '@dewpond/contract';
 import { LANGUAGE_NAMES } from '@dewpond/core/clients';
-import { showDay } from '@dewpond/core/units';
+
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { call } from '../../../api/call';
@@ -21,6 +21,8 @@ import { OwnersDogs } from './OwnersDogs';
 import { ReachFields } from './ReachFields';
 import { WhereFields } from './WhereFields';
 import { typed, untyped, type TypedCard } from './typedCard';
+import { showDay } from '../../../browser/times';
+import { WishesCard } from './WishesCard';
 
 /** One owner: how to reach them, where they live, what they agreed to, their dogs and household. */
 export function OwnerScreen() {
@@ -89,6 +91,7 @@ function Owner({ view }: { readonly view: ClientView }) {
           <Card title="Agreed to" aside="with the day of their word">
             <ConsentRows draft={draft} />
           </Card>
+          <WishesCard view={view} />
         </div>
       </div>
     </form>

@@ -1,4 +1,4 @@
-import type { ClientCard } from '@dewpond/core/clients';
+import { readCoordinates, showCoordinates, type ClientCard } from '@dewpond/core/clients';
 
 /** The card as typed: coordinates stay text until they are sent, so that nothing is lost while they do not fit yet. */
 export interface TypedCard extends Omit<ClientCard, 'address'> {
@@ -14,7 +14,7 @@ export function typed({ address, ...card }: ClientCard): TypedCard {
   return {
     ...card,
     ...place,
-    coordinates: coordinates ? `${coordinates.latitude}, ${coordinates.longitude}` : '',
+    coordinates: coordinates ? showCoordinates(coordinates) : '',
   };
 }
 
@@ -27,16 +27,6 @@ export function untyped({ street, town, postcode, coordinates, ...card }: TypedC
     ...card,
     phones: card.phones.filter(({ number }) => isFilled(number)),
     emails: card.emails.map((email) => email.trim()).filter(Boolean),
-    address: { street, town, postcode, coordinates: readCoordinates(coordinates) },
+    address: { street, town, postcode, coordinates: coordinates.trim() === '' ? null : readCoordinates(coordinates) },
   };
 }
-
-function readCoordinates(text: string): ClientCard['address']['coordinates'] {
-  const bare = text.replaceAll('−', '-').trim();
-  if (bare === '') return null;
-  const [latitude = '', longitude = ''] = bare.split(/[,;\s]+/);
-  return { latitude: number(latitude), longitude: number(longitude) };
-}
-
-/** An empty text is no number. */
-const number = (text: string): number => (text === '' ? Number.NaN : Number(text));

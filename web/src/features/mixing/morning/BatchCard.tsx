@@ -1,6 +1,6 @@
 import type { BatchView, FillView } from '@dewpond/contract';
 import { PRODUCT_LABEL } from '@dewpond/core/provenance';
-import { millilitres, showDay, showProduct, showVolume, type Day } from '@dewpond/core/units';
+import { millilitres, showProduct, showVolume, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
@@ -16,6 +16,7 @@ import { SourceMark } from '../../../ui/SourceMark';
 import { tell } from '../../../ui/toasts';
 import { PourList } from './PourList';
 import { TickBox } from './TickBox';
+import { showDay } from '../../../browser/times';
 
 /** One product at one strength: its bottles, what goes into each, and who gets them. */
 export function BatchCard({ batch }: { readonly batch: BatchView }) {

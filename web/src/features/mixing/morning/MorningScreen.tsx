@@ -1,6 +1,6 @@
 import type { MixingView, MadeMixView } from '@dewpond/contract';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
-import { showDay } from '@dewpond/core/units';
+
 import { Printer } from 'lucide-react';
 import { useMixing } from '../../../data/queries';
 import { useNow } from '../../../browser/useNow';
@@ -12,6 +12,7 @@ import { AsItIs } from './AsItIs';
 import { BatchCard } from './BatchCard';
 import { sharesOf } from './shares';
 import { labelsOf, OpenMixList } from './OpenMixList';
+import { showDay } from '../../../browser/times';
 
 /** The day's mixes at the bench: measure early, water late, what stands, and who gets what. */
 export function MorningScreen() {

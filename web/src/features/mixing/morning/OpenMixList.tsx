@@ -1,11 +1,11 @@
 import type { MadeMixView } from '@dewpond/contract';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
-import { millilitres, showDay, showVolume, type Day } from '@dewpond/core/units';
+import { millilitres, showVolume, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
 import { z } from 'zod';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
-import { clock, dayOf } from '../../../browser/times';
+import { showDay, clock, dayOf } from '../../../browser/times';
 import { fresh, useDraft } from '../../../forms/useDraft';
 import { useUnits } from '../../../data/useUnits';
 import { BottleDrawing } from '../../../drawings/BottleDrawing';

@@ -1,5 +1,5 @@
 import type { LotView, ProductView } from '@dewpond/contract';
-import { millilitres, showDay, showVolume } from '@dewpond/core/units';
+import { millilitres, showVolume } from '@dewpond/core/units';
 import { Link } from 'react-router';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
@@ -11,6 +11,7 @@ import { Chip } from '../../../ui/Chip';
 import { Waiting } from '../../../ui/Waiting';
 import { StockEntryDialog } from '../stock/StockEntryDialog';
 import { useState } from 'react';
+import { showDay } from '../../../browser/times';
 
 /** What is on the shelf of a product: its stock, its lots, and the dogs kept from it. */
 export function LotsCard({ product }: { readonly product: ProductView }) {

@@ -1,6 +1,6 @@
 import type { BottleView, BusinessView, PumpView } from '@dewpond/contract';
 import { everyMark } from '@dewpond/core/dilution';
-import { millilitres, showDay, showProduct, showVolume } from '@dewpond/core/units';
+import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
 import { useState } from 'react';
 import { useBusiness } from '../../../data/queries';
 import { useUnits } from '../../../data/useUnits';
@@ -12,6 +12,7 @@ import { MixingTabs } from '../MixingTabs';
 import { BottleDialog } from './BottleDialog';
 import { PumpDialog } from './PumpDialog';
 import { StrokeDots } from './StrokeDots';
+import { showDay } from '../../../browser/times';
 
 /** What one mixes with: bottles and buckets by kind, pumps with what a stroke gives. */
 export function ToolsScreen() {

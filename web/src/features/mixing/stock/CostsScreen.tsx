@@ -1,5 +1,5 @@
 import type { CostsView } from '@dewpond/contract';
-import { addDays, showDay, type Day } from '@dewpond/core/units';
+import { addDays, type Day } from '@dewpond/core/units';
 import { Download } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
@@ -12,6 +12,7 @@ import { Empty, Waiting } from '../../../ui/Waiting';
 import { MixingTabs } from '../MixingTabs';
 import { showMonth, showStock } from './stockWords';
 import { WasteChart } from './WasteChart';
+import { showDay } from '../../../browser/times';
 
 /** Spans one asks about; days back from today. */
 const SPANS = { 'last 4 weeks': 28, 'last 3 months': 92, 'last 6 months': 183, 'last 12 months': 365 } as const;

@@ -1,9 +1,10 @@
 import type { StockEntryView } from '@dewpond/contract';
-import { showDay } from '@dewpond/core/units';
+
 import { useState } from 'react';
 import { useUnits } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { showStock } from './stockWords';
+import { showDay } from '../../../browser/times';
 
 /** Newest entries shown at first. */
 const FIRST = 8;

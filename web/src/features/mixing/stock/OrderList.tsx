@@ -1,5 +1,5 @@
 import type { StockLine, StockView } from '@dewpond/contract';
-import { showDay, type Day } from '@dewpond/core/units';
+import type { Day } from '@dewpond/core/units';
 import { group } from 'd3-array';
 import { Printer } from 'lucide-react';
 import { useMoney } from '../../../data/useMoney';
@@ -8,6 +8,7 @@ import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { Chip } from '../../../ui/Chip';
 import { STATES, showStock } from './stockWords';
+import { showDay } from '../../../browser/times';
 
 /** What to order, by supplier: containers that cover twelve weeks and the safety stock. */
 export function OrderList({ view }: { readonly view: StockView }) {

@@ -1,6 +1,6 @@
 import type { StockLine } from '@dewpond/contract';
 import { HOUSE_VALUE } from '@dewpond/core/provenance';
-import { showDay, type Day } from '@dewpond/core/units';
+import type { Day } from '@dewpond/core/units';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useLedger } from '../../../data/queries';
@@ -13,6 +13,7 @@ import { LedgerTable } from './LedgerTable';
 import { StockChart } from './StockChart';
 import { StockEntryDialog } from './StockEntryDialog';
 import { showStock } from './stockWords';
+import { showDay } from '../../../browser/times';
 
 /** One product: the coming twelve weeks, and its ledger. */
 export function StockAhead({ line, today }: { readonly line: StockLine; readonly today: Day }) {

@@ -1,9 +1,10 @@
 import type { StockLine } from '@dewpond/contract';
-import { addDays, showDay, type Day } from '@dewpond/core/units';
+import { addDays, type Day } from '@dewpond/core/units';
 import { scaleLinear, scaleUtc } from 'd3-scale';
 import { area, line as curve } from 'd3-shape';
 import { useUnits } from '../../../data/useUnits';
 import { showStock } from './stockWords';
+import { showDay } from '../../../browser/times';
 
 const WIDE = 640;
 const HIGH = 220;

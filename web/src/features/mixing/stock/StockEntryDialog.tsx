@@ -10,6 +10,7 @@ import { SelectField } from '../../../ui/SelectField';
 import { FormFoot } from '../../../forms/FormFoot';
 import { VolumeField } from '../../../forms/VolumeField';
 import { tell } from '../../../ui/toasts';
+import { DayField } from '../../../forms/DayField';
 
 type StockEntryBody = Omit<BodyOf<'POST /api/stock'>, 'id'>;
 type StockEntryKind = StockEntryBody['kind'];
@@ -111,7 +112,7 @@ export function StockEntryDialog({ product, kind: first, onClose }: EntryProps) 
               {...field('number')}
               error={at('lot.number') ?? at('lot')}
             />
-            <TextField label="Good until" type="date" {...field('expires', 'lot.expires')} />
+            <DayField label="Good until" {...field('expires', 'lot.expires')} />
           </>
         )}
         <div className="col-span-2">

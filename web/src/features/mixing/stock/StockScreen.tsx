@@ -1,5 +1,5 @@
 import type { StockLine, StockView } from '@dewpond/contract';
-import { showDay, type Day } from '@dewpond/core/units';
+import type { Day } from '@dewpond/core/units';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { useStock } from '../../../data/queries';
@@ -14,6 +14,7 @@ import { LongAway } from './LongAway';
 import { OrderList } from './OrderList';
 import { StockAhead } from './StockAhead';
 import { STATES, showStock } from './stockWords';
+import { showDay } from '../../../browser/times';
 
 /** What is on the shelf, when it runs out, what to order by when. */
 export function StockScreen() {

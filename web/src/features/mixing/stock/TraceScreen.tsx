@@ -1,6 +1,6 @@
 import type { TraceView } from '@dewpond/contract';
 import { published } from '@dewpond/core/provenance';
-import { showDay } from '@dewpond/core/units';
+
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
 import { call } from '../../../api/call';
@@ -11,6 +11,7 @@ import { SelectField } from '../../../ui/SelectField';
 import { SourceMark } from '../../../ui/SourceMark';
 import { Empty, Waiting } from '../../../ui/Waiting';
 import { MixingTabs } from '../MixingTabs';
+import { showDay } from '../../../browser/times';
 
 /** From a lot, a mix or a bottle to every dog that had it, and whom to ring. */
 export function TraceScreen() {

@@ -1,6 +1,7 @@
 import type { StockLine } from '@dewpond/contract';
 import { millilitres, showInColumn, type UnitSystem } from '@dewpond/core/units';
 import type { Tone } from '../../../ui/Chip';
+import { locale } from '../../../browser/locale';
 
 /** How urgent an order is, in words. */
 export const STATES: Readonly<Record<StockLine['state'], { readonly words: string; readonly tone: Tone }>> = {
@@ -17,6 +18,6 @@ export const showStock = (ml: number, units: UnitSystem): string =>
 
 /** "2026-11" as "Nov 2026". */
 export const showMonth = (month: string): string =>
-  new Intl.DateTimeFormat('en-GB', { month: 'short', year: 'numeric', timeZone: 'UTC' }).format(
+  new Intl.DateTimeFormat(locale(), { month: 'short', year: 'numeric', timeZone: 'UTC' }).format(
     new Date(`${month}-15T00:00:00Z`),
   );

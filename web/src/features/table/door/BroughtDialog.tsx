@@ -20,6 +20,7 @@ import {
   type BroughtForm,
   type Until,
 } from './broughtForm';
+import { DayField } from '../../../forms/DayField';
 
 interface BroughtDialogProps {
   readonly table: TableWork;
@@ -217,9 +218,8 @@ function HowLong({ form, set, missing, today }: BroughtFields & { readonly today
         ))}
       </div>
       {form.until === 'day' && (
-        <TextField
+        <DayField
           className="min-h-14 text-lg"
-          type="date"
           label="Last day"
           min={today}
           value={form.lastDay}

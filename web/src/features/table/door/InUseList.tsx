@@ -1,7 +1,7 @@
 import { inUse, USES, type InUse } from '@dewpond/core/dog';
 import { namePlace } from '@dewpond/core/places';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
-import { showDay } from '@dewpond/core/units';
+
 import { Milk, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../../ui/Button';
@@ -10,6 +10,7 @@ import type { TableWork } from '../useTable';
 import { record } from '../visitLog';
 import { BroughtDialog } from './BroughtDialog';
 import { UseDialog } from './UseDialog';
+import { showDay } from '../../../browser/times';
 
 /** What the dog gets and what its owner uses on it at home, each with what follows; one tap ends it, two add to it. */
 export function InUseList({ table }: { readonly table: TableWork }) {

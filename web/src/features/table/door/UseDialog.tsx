@@ -1,6 +1,6 @@
 import { USE_KINDS, USES, type UseKind } from '@dewpond/core/dog';
 import { namePlace, SIDES, type Place, type Side } from '@dewpond/core/places';
-import type { Day } from '@dewpond/core/units';
+import { isDay } from '@dewpond/core/units';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { Button } from '../../../ui/Button';
@@ -9,6 +9,7 @@ import { Dialog } from '../../../ui/Dialog';
 import { TextField } from '../../../ui/Field';
 import type { TableWork } from '../useTable';
 import { record } from '../visitLog';
+import { DayField } from '../../../forms/DayField';
 
 interface UseDialogProps {
   readonly table: TableWork;
@@ -49,6 +50,7 @@ function UseFields({ table, what, onClose }: UseDialogProps & { readonly what: U
   const [name, setName] = useState('');
   const [until, setUntil] = useState('');
   const sides = sidesOf(what);
+  const fits = until === '' || (isDay(until) && until >= table.facts.today);
   const place: Place | null = (at === 'ear' || at === 'eye') && side !== 'both' ? { site: at, side } : null;
   const keep = () => {
     record({
@@ -59,7 +61,7 @@ function UseFields({ table, what, onClose }: UseDialogProps & { readonly what: U
         who: who.trim() || (by === 'owner' ? table.visit.owner.name : 'the vet'),
         place,
         says: { kind: 'uses', what, name: name.trim() },
-        until: until === '' ? null : (until as Day),
+        until: isDay(until) ? until : null,
       },
     });
     onClose();
@@ -70,7 +72,7 @@ function UseFields({ table, what, onClose }: UseDialogProps & { readonly what: U
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        keep();
+        if (fits) keep();
       }}
     >
       <p className="rounded-xl bg-pond-pale px-3 py-2 text-lg leading-snug">{follows}</p>
@@ -109,15 +111,14 @@ function UseFields({ table, what, onClose }: UseDialogProps & { readonly what: U
         maxLength={120}
         onChange={(event) => setWho(event.target.value)}
       />
-      <TextField
+      <DayField
         className="min-h-14 text-lg"
-        type="date"
         label="Until (empty: until somebody says otherwise)"
         min={table.facts.today}
         value={until}
         onChange={(event) => setUntil(event.target.value)}
       />
-      <Button type="submit" look="main" className="min-h-16! text-lg">
+      <Button type="submit" look="main" className="min-h-16! text-lg" disabled={!fits}>
         Keep it
       </Button>
     </form>

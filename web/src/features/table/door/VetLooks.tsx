@@ -1,13 +1,14 @@
 import { lookDay, lookDays, vetLookTold, vetLooksDue, type VetLookDue } from '@dewpond/core/due';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
-import { showDay, type Day } from '@dewpond/core/units';
+import type { Day } from '@dewpond/core/units';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { Button } from '../../../ui/Button';
-import { TextField } from '../../../ui/Field';
 import { SourceMark } from '../../../ui/SourceMark';
 import type { TableWork } from '../useTable';
 import { record } from '../visitLog';
+import { showDay } from '../../../browser/times';
+import { DayField } from '../../../forms/DayField';
 
 /** Looks of a vet that are wanted regularly: when the last one was is asked, kept, and then it is not due. */
 export function VetLooks({ table }: { readonly table: TableWork }) {
@@ -43,10 +44,9 @@ function Look({ look: { task, name, last }, today }: { readonly look: VetLookDue
           {last ? `last ${showDay(last)}` : 'not known when'}
         </span>
       </span>
-      <TextField
+      <DayField
         label="When"
         aria-label={`${name}: when`}
-        type="date"
         min={lookDays(today).first}
         max={today}
         className="min-h-14"

@@ -1,6 +1,6 @@
 import type { CleanDownLine } from '@dewpond/contract';
 import { signWords } from '@dewpond/core/findings';
-import { addDays, showDay, type Day } from '@dewpond/core/units';
+import { addDays, type Day } from '@dewpond/core/units';
 import { stayedOn } from '@dewpond/core/visit';
 import { useQuery } from '@tanstack/react-query';
 import { group } from 'd3-array';
@@ -8,7 +8,7 @@ import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../../api/call';
-import { clock } from '../../../browser/times';
+import { showDay, clock } from '../../../browser/times';
 import { useSession } from '../../../data/queries';
 import { useZone } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';

@@ -1,0 +1,111 @@
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import { v7 } from 'uuid';
+import { expectAccessible, openDog, signInAs } from './salon';
+
+/** The other business of the demo, whose book nobody else changes here. */
+test.use({ storageState: { cookies: [], origins: [] } });
+test.describe.configure({ mode: 'serial' });
+
+/** Two more dogs, each of its own household, so that there is somebody to gain from a gap. */
+async function addDogs(page: Page): Promise<void> {
+  const headers = { origin: new URL(page.url()).origin };
+  for (const [name, owner] of [
+    ['Larch', 'Noor Haddad'],
+    ['Rushes', 'Elin Sato'],
+  ]) {
+    const clientId = v7();
+    await page.request.post('/api/clients', { headers, data: { id: clientId, name: owner } });
+    const profile = { name, weightKg: 9, breeds: ['beagle'] };
+    await page.request.post('/api/dogs', { headers, data: { id: v7(), clientId, profile } });
+  }
+}
+
+async function openAhead(page: Page): Promise<void> {
+  await page.goto('/ahead');
+  await page.getByRole('heading', { name: 'Due, not booked' }).waitFor();
+  await expect(page.getByText('still being worked out')).toBeHidden({ timeout: 20_000 });
+}
+
+test('eight weeks are planned, one visit of them booked, and taken back', async ({ page }) => {
+  await signInAs(page, 'jonah@saltmarsh.example');
+  await addDogs(page);
+  await openAhead(page);
+  await page.getByRole('button', { name: 'Plan 8 weeks' }).click();
+  await page.getByRole('button', { name: /^Book all/ }).waitFor({ timeout: 30_000 });
+  await page
+    .getByRole('button', { name: /proposed$/ })
+    .first()
+    .click();
+  await expectAccessible(page);
+  const day = page.getByRole('region', { name: /^(Mon|Tue|Wed|Thu|Fri) / });
+  await expect(day.getByText(/Another day (costs|is)/).first()).toBeVisible();
+  await day
+    .getByRole('button', { name: /^Book \w+$/ })
+    .first()
+    .click();
+  await expect(page.getByText('One visit is booked.', { exact: true })).toBeVisible();
+  await expect(day.getByText('may move').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(day.getByText(/cancelled/).first()).toBeVisible();
+});
+
+test('by keyboard alone: planned, a dog is booked and cancels, the gap is filled, the rest is booked', async ({
+  page,
+}) => {
+  const press = async (button: Locator) => {
+    await button.focus();
+    await page.keyboard.press('Enter');
+  };
+  await signInAs(page, 'jonah@saltmarsh.example');
+  await openAhead(page);
+  await page.keyboard.press('p');
+  const all = page.getByRole('button', { name: /^Book all/ });
+  await all.waitFor({ timeout: 30_000 });
+  // Rows are weekdays: the earliest day is not the first of them. Both new dogs are due at once.
+  const proposed = await page
+    .locator('[data-day]')
+    .evaluateAll((basins) =>
+      basins.flatMap((each) => (/proposed$/.test(each.ariaLabel ?? '') ? [each.getAttribute('data-day') ?? ''] : [])),
+    );
+  const book = page.getByRole('button', { name: /^Book (Larch|Rushes)$/ }).first();
+  let on = '';
+  for (const each of proposed.toSorted()) {
+    const basin = page.locator(`[data-day="${each}"]`);
+    on = ((await basin.getAttribute('aria-label')) ?? '').split(':')[0] ?? '';
+    await press(basin);
+    await page.getByRole('region', { name: on }).getByRole('button').first().waitFor();
+    if (await book.isVisible()) break;
+  }
+  const day = page.getByRole('region', { name: on });
+  const dog = ((await book.getAttribute('aria-label')) ?? '').replace('Book ', '');
+  await press(book);
+  await press(day.getByRole('button', { name: new RegExp(`^${dog}, .* move or cancel$`) }));
+  await press(page.getByRole('button', { name: 'The owner cancels' }));
+  await press(day.getByRole('button', { name: 'Who gains' }).first());
+  await press(
+    page
+      .getByRole('dialog', { name: /is free$/ })
+      .getByRole('button', { name: 'Said yes' })
+      .first(),
+  );
+  await expect(page.getByText(/has that time/).first()).toBeVisible();
+  await page.keyboard.press('p');
+  await all.waitFor({ timeout: 30_000 });
+  await press(all);
+  await expect(page.getByText(/visits? (is|are) booked/).first()).toBeVisible();
+  await openDog(page, dog);
+});
+
+test('the next visit is booked in six keys or fewer', async ({ page }) => {
+  await signInAs(page, 'jonah@saltmarsh.example');
+  await page.goto('/dogs');
+  await page.getByRole('link', { name: 'Otter', exact: true }).click();
+  const book = page.getByRole('button', { name: 'Book', exact: true });
+  await book.focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('list', { name: 'The best times' }).waitFor();
+  await page.keyboard.press('2');
+  await expect(page.getByText(/^Otter is booked for /).first()).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toBeHidden();
+});

@@ -1,0 +1,158 @@
+import type { AheadView, Appointment } from '@dewpond/contract';
+import { isGivenUp } from '@dewpond/core/bookings';
+import { visitName } from '@dewpond/core/steps';
+import type { Day } from '@dewpond/core/units';
+import { clock, duration, minutesOf, showDay, wallTime } from '../../browser/times';
+import { useAppointments, useMembers } from '../../data/queries';
+import { useZone } from '../../data/useUnits';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Chip } from '../../ui/Chip';
+import type { ToldProposal } from './planWorker';
+
+interface DayPanelProps {
+  readonly day: Day;
+  readonly view: AheadView;
+  readonly proposals: readonly ToldProposal[];
+  readonly isBooking: boolean;
+  readonly onAccept: (proposals: readonly ToldProposal[]) => void;
+  readonly onMove: (appointment: Appointment) => void;
+  /** A time that came free. */
+  readonly onFill: (appointment: Appointment) => void;
+}
+
+/** One day: what is booked, what is proposed and why, and what came free. */
+export function DayPanel({ day, view, proposals, isBooking, onAccept, onMove, onFill }: DayPanelProps) {
+  const booked = useAppointments(day, day).data ?? [];
+  const members = useMembers().data ?? [];
+  const stands = booked.filter(({ state }) => !isGivenUp(state));
+  const free = booked.filter(({ state }) => isGivenUp(state));
+  const minutes = stands.reduce((sum, each) => sum + minutesOf(each), 0);
+  return (
+    <section aria-label={showDay(day)}>
+      <Card title={showDay(day)} aside={stands.length === 0 ? 'nothing booked' : duration(minutes)}>
+        <ul className="flex flex-col gap-1.5">
+          {stands.map((each) => (
+            <Booked key={each.id} appointment={each} onMove={onMove} />
+          ))}
+        </ul>
+        {proposals.length > 0 && (
+          <div className="mt-3 flex flex-col gap-1.5">
+            <p className="flex items-center justify-between gap-2 font-semibold">
+              Proposed
+              <Button disabled={isBooking} onClick={() => onAccept(proposals)}>
+                Book this day
+              </Button>
+            </p>
+            <ul className="flex flex-col gap-1.5">
+              {proposals
+                .toSorted((a, b) => a.from - b.from)
+                .map((each) => (
+                  <Proposed
+                    key={each.dog}
+                    proposal={each}
+                    dog={view.names[each.dog] ?? ''}
+                    person={members.find(({ id }) => id === each.person)?.name ?? ''}
+                    isBooking={isBooking}
+                    onAccept={() => onAccept([each])}
+                  />
+                ))}
+            </ul>
+          </div>
+        )}
+        {free.length > 0 && (
+          <ul aria-label="Came free" className="mt-3 flex flex-col gap-1.5">
+            {free.map((each) => (
+              <CameFree key={each.id} appointment={each} onFill={onFill} />
+            ))}
+          </ul>
+        )}
+        {stands.length + proposals.length + free.length === 0 && (
+          <p className="text-soft">Nothing yet. Plan the weeks, or book a dog that is due.</p>
+        )}
+      </Card>
+    </section>
+  );
+}
+
+function Booked({
+  appointment,
+  onMove,
+}: {
+  readonly appointment: Appointment;
+  readonly onMove: DayPanelProps['onMove'];
+}) {
+  const zone = useZone();
+  const { dogName, memberName, startsAt, endsAt, state, mayMove } = appointment;
+  return (
+    <li>
+      <button
+        type="button"
+        disabled={state !== 'booked'}
+        onClick={() => onMove(appointment)}
+        aria-label={`${dogName}, ${clock(startsAt, zone)}, ${memberName}: move or cancel`}
+        className="w-full text-left rounded-xl bg-pond-pale px-3 py-2 min-h-11 leading-tight hover:ring-2 ring-pond disabled:opacity-60 flex flex-wrap items-baseline justify-between gap-x-3"
+      >
+        <span>
+          <b>{dogName}</b>, {visitName(appointment)}
+        </span>
+        <span className="tabular-nums">
+          {clock(startsAt, zone)}–{clock(endsAt, zone)} {memberName.split(' ')[0]}
+          {mayMove && <span className="text-soft"> may move</span>}
+        </span>
+      </button>
+    </li>
+  );
+}
+
+interface ProposedProps {
+  readonly proposal: ToldProposal;
+  readonly dog: string;
+  readonly person: string;
+  readonly isBooking: boolean;
+  readonly onAccept: () => void;
+}
+
+function Proposed({ proposal, dog, person, isBooking, onAccept }: ProposedProps) {
+  const { from, to, kind, why, toMove, insteadOf } = proposal;
+  return (
+    <li className="rounded-xl border-2 border-dashed border-pond px-3 py-2 flex items-center justify-between gap-3">
+      <span className="min-w-0">
+        <b>{dog}</b>, {kind}{' '}
+        <span className="tabular-nums whitespace-nowrap">
+          {wallTime(from)}–{wallTime(to)} {person.split(' ')[0]}
+        </span>{' '}
+        {insteadOf !== null && <Chip tone="watch">moved</Chip>}
+        <span className="block text-sm text-soft">
+          {why.join('; ')}
+          {toMove >= 0.1 ? `. Another day costs ${toMove.toFixed(1)} more.` : '. Another day is as good.'}
+        </span>
+      </span>
+      <Button disabled={isBooking} onClick={onAccept} aria-label={`Book ${dog}`}>
+        Book
+      </Button>
+    </li>
+  );
+}
+
+function CameFree({
+  appointment,
+  onFill,
+}: {
+  readonly appointment: Appointment;
+  readonly onFill: DayPanelProps['onFill'];
+}) {
+  const zone = useZone();
+  const { dogName, startsAt, endsAt, memberName, state } = appointment;
+  return (
+    <li className="rounded-xl border border-line px-3 py-2 flex flex-wrap items-center justify-between gap-2 text-soft">
+      <span>
+        {clock(startsAt, zone)}–{clock(endsAt, zone)} {memberName.split(' ')[0]}: {dogName}{' '}
+        {state === 'no show' ? 'did not come' : 'cancelled'}
+      </span>
+      <Button look="quiet" onClick={() => onFill(appointment)}>
+        Who gains
+      </Button>
+    </li>
+  );
+}

@@ -1,0 +1,60 @@
+import type { DogListItem } from '@dewpond/contract';
+import type { Day } from '@dewpond/core/units';
+import { showDay } from '../../browser/times';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Chip } from '../../ui/Chip';
+
+/** A dog that is due and not booked. */
+export interface DueDog {
+  readonly id: string;
+  readonly earliest: Day;
+  readonly ideal: Day;
+  readonly latest: Day;
+}
+
+interface DueListProps {
+  readonly dogs: readonly DogListItem[];
+  /** Dogs whose due is not worked out yet. */
+  readonly waiting: number;
+  /** While one looks at a dog, its window lies over the weeks. */
+  readonly onLook: (id: string | null) => void;
+  readonly onBook: (dog: DogListItem) => void;
+}
+
+/** So many are shown; the most pressing come first. */
+const SHOWN = 30;
+
+/** Dogs that are due and not booked, the most pressing first. */
+export function DueList({ dogs, waiting, onLook, onBook }: DueListProps) {
+  const due = dogs
+    .filter((dog) => dog.next && dog.nextBooked === null && !dog.archived)
+    .toSorted((a, b) => (a.next?.day ?? '').localeCompare(b.next?.day ?? ''));
+  return (
+    <Card title="Due, not booked" aside={`${due.length}`}>
+      {due.length === 0 && <p className="text-soft">Every dog has its next visit.</p>}
+      {waiting > 0 && <p className="text-soft">What is due is still being worked out for {waiting} dogs.</p>}
+      <ul className="flex flex-col divide-y divide-line">
+        {due.slice(0, SHOWN).map((dog) => (
+          <li
+            key={dog.id}
+            onMouseEnter={() => onLook(dog.id)}
+            onMouseLeave={() => onLook(null)}
+            onFocus={() => onLook(dog.id)}
+            onBlur={() => onLook(null)}
+            className="flex items-center justify-between gap-2 py-2"
+          >
+            <span className="min-w-0">
+              <b>{dog.name}</b> {dog.next?.late && <Chip tone="watch">late</Chip>}
+              <span className="block text-sm text-soft truncate">
+                {dog.next && showDay(dog.next.since ?? dog.next.day)}: {dog.next?.task}
+              </span>
+            </span>
+            <Button onClick={() => onBook(dog)}>Book</Button>
+          </li>
+        ))}
+      </ul>
+      {due.length > SHOWN && <p className="text-soft pt-2">and {due.length - SHOWN} more, later.</p>}
+    </Card>
+  );
+}

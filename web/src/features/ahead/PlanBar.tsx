@@ -1,0 +1,52 @@
+import { Button } from '../../ui/Button';
+import type { Plan } from './usePlan';
+
+interface PlanBarProps {
+  readonly plan: Plan;
+  readonly weeks: number;
+  readonly isBooking: boolean;
+  readonly onBookAll: () => void;
+}
+
+/** So long a plan is made better, s; it may be stopped at any moment. */
+const SECONDS = 10;
+
+/** Plans the weeks, says how good the plan is, and books all of it. */
+export function PlanBar({ plan, weeks, isBooking, onBookAll }: PlanBarProps) {
+  const { answer, isPlanning, begin, stop } = plan;
+  const count = answer?.proposals.length ?? 0;
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+      {isPlanning ? (
+        <>
+          <progress aria-label="Planning" max={1} value={answer?.progress ?? 0} className="h-2 w-40 accent-pond" />
+          <Button look="quiet" onClick={stop}>
+            Enough
+          </Button>
+        </>
+      ) : (
+        <Button look={answer ? 'quiet' : 'main'} onClick={() => begin(SECONDS)}>
+          {answer ? 'Plan again' : `Plan ${weeks} weeks`}
+        </Button>
+      )}
+      {answer && (
+        <p role="status" className="text-soft">
+          <b className="text-ink">{count === 1 ? '1 visit' : `${count} visits`}</b> proposed
+          {quality(answer.cost, answer.bound)}
+        </p>
+      )}
+      {answer && count > 0 && !isPlanning && (
+        <Button look="main" disabled={isBooking} onClick={onBookAll}>
+          Book all {count}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** How far the plan may be from the best one: its distance from what no plan can cost less than. */
+function quality(cost: number, bound: number): string {
+  if (!(bound > 0)) return '';
+  const over = (100 * (cost - bound)) / bound;
+  return over < 0.05 ? ', no plan is better' : `, at most ${over.toFixed(over < 10 ? 1 : 0)} % from the best`;
+}

@@ -1,0 +1,10 @@
+/** Hands a text to the person as a file. */
+export function saveText(name: string, type: string, text: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+  // The browser has taken it by the next turn.
+  setTimeout(() => URL.revokeObjectURL(address), 0);
+}
