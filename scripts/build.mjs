@@ -21,7 +21,7 @@ const SOURCES = [
   'scripts/build.mjs',
   'scripts/squeeze.mjs',
 ];
-const ENTRIES = ['main', 'commands/migrate', 'commands/seed', 'commands/rebuildProjections'];
+const ENTRIES = ['main', 'commands/migrate', 'commands/seed', 'commands/rebuildProjections', 'commands/seedShare'];
 /** Runs in threads of its own, beside `main`. */
 const WORKER = 'worker';
 

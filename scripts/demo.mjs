@@ -1,4 +1,5 @@
-// npm run demo: everything from nothing to a running application with the demo world. `-- --fresh` starts it anew.
+// npm run demo: everything from nothing to a running application with the demo world. `-- --fresh` starts it anew, `--small`
+// has only the dogs that have stories.
 
 import { checkNode, ensureDependencies, ensurePackages } from './machine.mjs';
 import { command, say } from './say.mjs';
@@ -18,7 +19,12 @@ await command(async () => {
   /** @type {Awaited<ReturnType<typeof startApplication>> | undefined} */
   let application;
   const end = stopWithUs(async () => application?.stop());
-  application = await startApplication({ folder: dataFolder(), port: PORT, fresh: process.argv.includes('--fresh') });
+  application = await startApplication({
+    folder: dataFolder(),
+    port: PORT,
+    fresh: process.argv.includes('--fresh'),
+    large: !process.argv.includes('--small'),
+  });
   void application.ended.then(end);
   say('ready; Ctrl-C stops everything');
   console.log(`\n  Dewpond: ${application.url}   sign in as ines@withyquay.example with reeds-and-chalk\n`);

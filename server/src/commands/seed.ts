@@ -1,12 +1,19 @@
+import { availableParallelism } from 'node:os';
+import { inThread } from '../demo/large/inThread';
 import { makeAuth } from '../platform/auth/auth';
 import { readConfig } from '../platform/config/config';
-import { connect } from '../platform/db/connect';
+import { connect, openPool } from '../platform/db/connect';
 import { seedDemo } from '../demo/seedDemo';
 
 const config = readConfig();
 const databases = connect(config);
-const seeded = await seedDemo(databases, makeAuth(config, databases), Date.now(), (words) => {
+const owner = openPool(config, 'owner', 1);
+const large = process.argv.includes('--large')
+  ? { shares: Math.min(4, availableParallelism()), worker: inThread, analyse: () => owner.query('analyze') }
+  : null;
+const tell = (words: string) => {
   console.log(`  ${words}`);
-});
+};
+const seeded = await seedDemo(databases, makeAuth(config, databases), Date.now(), tell, large);
 if (!seeded) console.log('  the demo world is there already');
-await Promise.all(databases.pools.map((pool) => pool.end()));
+await Promise.all([...databases.pools, owner].map((pool) => pool.end()));

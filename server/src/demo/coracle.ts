@@ -1,4 +1,4 @@
-import { USUAL_VAN } from '@dewpond/core/route';
+import { USUAL_VAN, type VanWays } from '@dewpond/core/route';
 import { at, owner } from './owners';
 import type { DemoBusiness, DemoDog } from './shape';
 import { BOTTLES, PRODUCTS } from './shelf';
@@ -23,6 +23,15 @@ const farm = (
   today: { at: time, person: 0, minutes, kind: minutes > 45 ? 'bath only' : 'ears and nails' },
 });
 
+/** The small electric van, with its tank, tap and battery. */
+export const CORACLE_VAN: VanWays = {
+  ...USUAL_VAN,
+  home: { latitude: 50.3301, longitude: -4.1212 },
+  tank: 60,
+  refills: [{ name: 'Reed Bank tap', at: { latitude: 50.3585, longitude: -4.158 }, minutes: 10 }],
+  battery: 2400,
+};
+
 /** A van of its own: six farms on one day. */
 export const CORACLE: DemoBusiness = {
   name: 'Coracle Mobile Grooming',
@@ -33,13 +42,7 @@ export const CORACLE: DemoBusiness = {
   people: [{ name: 'Noor Haddad', email: 'noor@coracle.example', role: 'manager' }],
   products: PRODUCTS,
   bottles: BOTTLES.slice(0, 3),
-  van: {
-    ...USUAL_VAN,
-    home: { latitude: 50.3301, longitude: -4.1212 },
-    tank: 60,
-    refills: [{ name: 'Reed Bank tap', at: { latitude: 50.3585, longitude: -4.158 }, minutes: 10 }],
-    battery: 2400,
-  },
+  van: CORACLE_VAN,
   dogs: [
     farm(
       'Greta Lindqvist',

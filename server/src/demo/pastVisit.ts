@@ -3,13 +3,13 @@ import { signWords, areaOf, type Finding, type PadColour, type Sign } from '@dew
 import { FEET, SIDES, placeKey, type Grade, type Place } from '@dewpond/core/places';
 import { drawGrade } from '@dewpond/core/rhythm';
 import { daysBetween } from '@dewpond/core/units';
-import { currentStep } from '@dewpond/core/visit';
+import { currentStep, readVisit, taskOutcomes } from '@dewpond/core/visit';
 import { TOE_LENGTHS, type Happening } from '@dewpond/core/events';
 import { type Step } from '@dewpond/core/steps';
 import { randomLcg } from 'd3-random';
 import type { StockedBusiness } from '../records/business/business';
 import { mixesFor } from '../records/dog/bathNeeds';
-import { replay, type LoadedVisit } from '../records/visit/load';
+import { beforeVisit, type LoadedVisit } from '../records/visit/load';
 import type { DemoDog } from './shape';
 
 const DIRT_AT: Readonly<Record<'ear' | 'eye' | 'fold', readonly Sign[]>> = {
@@ -70,8 +70,10 @@ export function playVisit(
     for (const each of found) happened.push({ type: 'found', finding: each });
   }
   const minutes = new Map<string, number>();
+  const before = beforeVisit(loaded);
+  const read = () => readVisit(before, asEvents(happened));
   for (;;) {
-    const seen = replay(loaded, asEvents(happened));
+    const seen = read();
     const step = currentStep(seen.state, seen.steps);
     if (!step) break;
     const hands = step.minutes * (0.8 + 0.4 * random());
@@ -79,7 +81,10 @@ export function playVisit(
     if (step.stage === 'nails') happened.push(...nailsOf(loaded, demo));
     happened.push(...work(step, grades, random), ...cleaned(step, business), { type: 'step done', step: step.id });
   }
+  // Only what something was washed or dressed with: a stop found today leaves its product in the bottle.
+  const done = new Set(taskOutcomes(read()).flatMap(({ task, outcome }) => (outcome === 'done' ? [task] : [])));
   for (const { product, mix, tasks } of mixesFor(loaded.planned, business, 1)) {
+    if (!tasks.some((task) => done.has(task))) continue;
     const ml = Math.round(mix.need * (demo.thirst ?? 1) * (0.92 + 0.16 * random()));
     happened.push({
       type: 'used',

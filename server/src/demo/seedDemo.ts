@@ -19,24 +19,19 @@ import {
   product,
   programme,
   vet,
-  visit,
   weighing,
 } from '../platform/db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../platform/db/tenant';
-import type { Asker } from '../platform/asker';
 import { contentHash } from '../platform/http/sameContent';
-import { loadStockedBusiness } from '../records/business/business';
 import { dayIn, instantIn } from '../platform/time/zone';
-import { loadVisit } from '../records/visit/load';
-import { takeEvents } from '../features/visits/takeEvents';
-import { playVisit, toEvents } from './pastVisit';
 import { cardOf } from './owners';
+import { seedLarge, type LargeSeeding } from './large/seedLarge';
+import { seedVisit, ZONE, type SeededMember } from './seedVisit';
 import { seedMixesPast, seedCounts, seedShelf } from './seedShelf';
 import { seedMessages, seedReferrals } from './seedOwners';
 import type { DemoBusiness, DemoDog, DemoPerson } from './shape';
 import { DEMO_BUSINESSES, DEMO_PASSWORD } from './world';
 
-const ZONE = 'Europe/London';
 const SEED = 20_261;
 
 interface Seeding {
@@ -45,8 +40,11 @@ interface Seeding {
   readonly today: Day;
   readonly random: () => number;
   readonly makeId: (at: number) => string;
-  readonly members: readonly { readonly id: string; readonly personId: string; readonly name: string }[];
+  readonly members: readonly SeededMember[];
 }
+
+/** How the business of a real size is seeded; without it there are the dogs that have stories, and nobody else. */
+export type LargeHow = Pick<LargeSeeding, 'worker' | 'shares' | 'households' | 'analyse'>;
 
 /** Fills an empty database with the invented world. Says nothing and does nothing when a business is there already. */
 export async function seedDemo(
@@ -54,6 +52,7 @@ export async function seedDemo(
   auth: Auth,
   now: number,
   tell: (words: string) => void,
+  large: LargeHow | null = null,
 ): Promise<boolean> {
   const [known] = await databases.auth
     .select({ id: authSchema.organization.id })
@@ -72,6 +71,8 @@ export async function seedDemo(
       );
       tell(`${demo.name}: ${each.profile.name}`);
     }
+    if (large && demo.slug === 'withy-quay')
+      await seedLarge({ databases, businessId, today: dayIn(ZONE, now), demo, members: people, tell, ...large });
     await inTenant(databases, businessId, async (tx) => {
       const shelving = { tx, today: dayIn(ZONE, now), by: people[0]?.name ?? '', zone: ZONE };
       await seedMixesPast(shelving, demo, random);
@@ -173,7 +174,7 @@ async function seedDog(seeding: Seeding, demo: DemoDog): Promise<void> {
   });
   await seedWeights(seeding, demo, dogId);
   await seedLessons(seeding, demo, dogId);
-  for (let n = demo.visits - 1; n >= 0; n--) await seedVisit(seeding, demo, dogId, n);
+  for (let n = demo.visits - 1; n >= 0; n--) await seedStoryVisit(seeding, demo, dogId, n);
   await seedPrescription(seeding, demo, dogId);
   await seedBookings(seeding, demo, dogId);
 }
@@ -210,47 +211,21 @@ async function seedLessons({ tx, today, members }: Seeding, { lessons }: DemoDog
   });
 }
 
-/** The n-th visit before the last, through the same door as a tablet's events. */
-async function seedVisit(
-  { tx, businessId, today, random, makeId, members }: Seeding,
-  demo: DemoDog,
-  dogId: string,
-  n: number,
-): Promise<void> {
+/** The n-th visit before the last. */
+async function seedStoryVisit(seeding: Seeding, demo: DemoDog, dogId: string, n: number): Promise<void> {
+  const { tx, businessId, today, random, makeId, members } = seeding;
   const on = addDays(
     today,
     -(demo.lastVisitDaysAgo + n * demo.everyDays + (n === 0 ? 0 : Math.floor(random() * 7) - 3)),
   );
-  const begins = instantIn(ZONE, on, '09:30');
-  const id = makeId(begins.getTime());
-  await tx.insert(visit).values({
-    id,
+  await seedVisit({ tx, businessId, random, makeId }, demo, {
     dogId,
+    on,
+    begins: instantIn(ZONE, on, '09:30'),
+    by: members[0],
     appointmentId: null,
-    day: on,
-    madeFrom: contentHash({ id, dogId }),
-    createdAt: begins,
+    alsoFound: () => (n === 0 ? (demo.lastFound ?? []) : []),
   });
-  const business = await loadStockedBusiness(tx);
-  const [person] = members;
-  const asker: Asker = {
-    businessId,
-    personId: person?.personId ?? '',
-    personName: person?.name ?? '',
-    email: '',
-    role: 'groomer',
-    zone: ZONE,
-  };
-  const played = playVisit(
-    await loadVisit(tx, business, id),
-    demo,
-    business,
-    random,
-    n === 0 ? (demo.lastFound ?? []) : [],
-  );
-  const events = toEvents(played, begins.getTime(), makeId);
-  const { refused } = await takeEvents(tx, asker, id, events, begins.getTime());
-  if (refused[0]) throw new Error(`The demo world tells what the server refuses: ${refused[0].words}`);
 }
 
 async function seedPrescription({ tx, today }: Seeding, { prescribed }: DemoDog, dogId: string): Promise<void> {

@@ -58,24 +58,65 @@ export async function takeEvents(
   given: readonly unknown[],
   now: number,
 ): Promise<TakenEvents> {
+  const sorted = sortGiven(given);
+  const read = await readForEvents(
+    tx,
+    visitId,
+    sorted.events.map(({ id }) => id),
+  );
+  return takeInto(read, tx, asker, sorted, now);
+}
+
+/** Events that are of the form the contract names, and what was refused so far. */
+export interface GivenEvents {
+  readonly events: readonly NewVisitEvent[];
+  readonly refused: RefusedEvent[];
+  /** Tells of one that is not taken; `content` is what is kept of it, as it came. */
+  readonly refuse: Refuse;
+  readonly contents: readonly unknown[];
+}
+
+export function sortGiven(given: readonly unknown[]): GivenEvents {
   const refused: RefusedEvent[] = [];
   const contents: unknown[] = [];
   const refuse: Refuse = (id, status, words, content) => {
     refused.push({ id, status, words });
     contents.push(content);
   };
+  return { events: readable(given, refuse), refused, refuse, contents };
+}
 
-  const events = readable(given, refuse);
+/** A visit as it stands, locked for whoever read it until the transaction ends. */
+export interface ReadForEvents {
+  readonly before: LoadedVisit;
+  readonly business: StockedBusiness;
+  readonly rows: Awaited<ReturnType<typeof tapRows>>;
+}
+
+/** What events are judged with. Throws 404 where there is no such visit. */
+export async function readForEvents(tx: Tenant, visitId: string, eventIds: readonly string[]): Promise<ReadForEvents> {
   // In this order on their way together: what is read is what stands once the lock is ours.
   const [, rows] = await Promise.all([
     tx.execute(
       sql`select pg_advisory_xact_lock(hashtextextended(current_setting('dewpond.business_id') || ${visitId}, 1))`,
     ),
-    tapRows(tx, { visitIds: [visitId], eventIds: events.map(({ id }) => id) }),
+    tapRows(tx, { visitIds: [visitId], eventIds }),
   ]);
   const business = stockedOf(rows);
   const before = visitsOf(rows, business).get(visitId);
   if (!before) throw notFound('visit');
+  return { before, business, rows };
+}
+
+/** The same for whoever has read the visit in this transaction. */
+export async function takeInto(
+  { before, business, rows }: ReadForEvents,
+  tx: Tenant,
+  asker: Asker,
+  { events, refused, refuse, contents }: GivenEvents,
+  now: number,
+): Promise<TakenEvents> {
+  const visitId = before.row.id;
   const { fresh, known } = sortOut(visitId, events, rows.sameIds, refuse);
   const accepted: Hashed[] = [];
   const closes: Hashed[] = [];
@@ -114,7 +155,6 @@ interface Hashed {
   readonly event: NewVisitEvent;
   readonly hash: string;
 }
-/** Tells of one that is not taken; `content` is what is kept of it, as it came. */
 type Refuse = (id: string, status: RefusedEvent['status'], words: string, content: unknown) => void;
 
 /** Events that are of the form the contract names. Others are told by whatever id they bear. */
@@ -226,11 +266,15 @@ const stored = ({ id, v, counter, device, at, offset, seen, what }: NewVisitEven
 
 const asRead = (event: NewVisitEvent, person: string): VisitEvent => readEvent({ ...stored(event), person });
 
+/** One parameter for all of them: a whole visit at once would be a thousand. */
 async function write(tx: Tenant, asker: Asker, visitId: string, events: readonly Hashed[]): Promise<void> {
   if (events.length === 0) return;
-  await tx
-    .insert(visitEvent)
-    .values(events.map(({ event, hash }) => ({ visitId, personId: asker.personId, madeFrom: hash, ...stored(event) })));
+  const rows = events.map(({ event, hash }) => ({ hash, ...stored(event) }));
+  await tx.execute(sql`
+    insert into ${visitEvent} (id, visit_id, v, counter, device, person_id, at, offset_ms, seen, what, made_from)
+    select id, ${visitId}::uuid, v, counter, device, ${asker.personId}::uuid, at, "offset", seen, what, hash
+    from json_to_recordset(${JSON.stringify(rows)}::json) as given
+      (id uuid, v smallint, counter int, device text, at bigint, "offset" bigint, seen jsonb, what jsonb, hash text)`);
 }
 
 /** Nothing that a hand wrote is lost: what was refused is kept as it came, or as much of it as can be. */
