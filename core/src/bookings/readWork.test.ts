@@ -27,3 +27,11 @@ test('where it is, if not at the salon, is read, shown, and not lost', () => {
   expect(readWork('9-12:30, 13:15-5 pm the islets')).toEqual(day);
   for (const twelve of [true, false]) expect(readWork(showWork(day, twelve))).toEqual(day);
 });
+
+test('“and” may stand between two pieces of work, and in the name of a place', () => {
+  expect(readWork('9-12 and 13-17')?.map(({ from, to }) => [from, to])).toEqual([
+    [540, 720],
+    [780, 1020],
+  ]);
+  expect(readWork('9-16 farms and islets')).toEqual([{ from: 540, to: 960, where: 'farms and islets' }]);
+});

@@ -8,7 +8,8 @@ import { SALON, weekTrouble, type WorkSpan } from './hours';
  * readWork('9-12:30, 1:15pm-5pm') // [{ from: 540, to: 750, where: 'salon' }, { from: 795, to: 1020, where: 'salon' }]
  */
 export function readWork(typed: string): WorkSpan[] | null {
-  const pieces = typed.split(/[,;]|\band\b/).filter((piece) => piece.trim() !== '');
+  // "9-12 and 1-5" are two; "9-16 farms and islets" is one.
+  const pieces = typed.split(/[,;]|\band\b(?=\s*\d)/).filter((piece) => piece.trim() !== '');
   const spans = pieces.map(readPiece);
   if (!spans.every((span) => span !== null)) return null;
   const day = spans.toSorted((a, b) => a.from - b.from);

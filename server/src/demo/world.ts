@@ -1,4 +1,4 @@
-import { plainWords, type Address, type ClientCard, type Consent } from '@dewpond/core/clients';
+import type { ClientCard, Consent } from '@dewpond/core/clients';
 import { day } from '@dewpond/core/units';
 import { BOTTLES, PRODUCTS } from './shelf';
 import { CORACLE } from './coracle';

@@ -41,6 +41,15 @@ describe('a round', () => {
     expect(people.find(({ id }) => id === salon.memberId)?.drives).toBe(true);
   });
 
+  test('is that of the next day on which somebody is out, unless another is asked for', async () => {
+    const [van, shop] = [[{ from: 540, to: 1020, where: 'islets' }], [{ from: 540, to: 1020, where: 'salon' }]];
+    // Today is a Wednesday; out on Fridays.
+    const week = [shop, shop, shop, shop, van, [], []];
+    await salon.call('PUT /api/members/:id/week', { id: salon.memberId, body: { week } });
+    expect((await salon.call('GET /api/round', { query: {} })).body.day).toBe('2026-11-27');
+    expect((await salon.call('GET /api/round', { query: { day: '2026-11-25' } })).body.day).toBe('2026-11-25');
+  });
+
   test('two bookings change places at once, and each keeps its length', async () => {
     const [one, two] = [await booked('10:00', 60), await booked('11:00', 60)];
     const swapped = await take([

@@ -13,8 +13,8 @@ const VAN_WEEKDAYS = [1, 4];
 const DRIVE = 20;
 /** Days before its time that a dog is brought along with another of its household. */
 const TOGETHER = 24;
-/** So many dogs make a full day for four people. */
-const FULL_DAY = 15;
+/** So many dogs make a full day for two tables and a tub; with those of the stories. */
+const FULL_DAY = 10;
 /** Of a hundred bookings: cancelled, not come to; and of a hundred that are due ahead, booked already. */
 const CANCELLED = 5;
 const NO_SHOW = 1.5;
@@ -46,7 +46,7 @@ export const weekOf = (person: number, week: WeekHours = USUAL_WEEK): WeekHours 
   person !== VAN_PERSON
     ? week
     : week.map((spans, weekday) =>
-        VAN_WEEKDAYS.includes(weekday) ? spans.map((span) => ({ ...span, where: 'farms and islets' })) : spans,
+        VAN_WEEKDAYS.includes(weekday) ? spans.map((span) => ({ ...span, where: 'islets' })) : spans,
       );
 
 interface Wanting {
@@ -103,28 +103,31 @@ export function keepBook(
   return entries;
 }
 
-type Room = readonly (Span[] | null)[];
+/** What is left of a day. */
+interface Room {
+  /** Of each person. */
+  readonly free: readonly Span[][];
+  /** Dogs that the salon still has a table for. */
+  tables: number;
+  readonly isVanDay: boolean;
+}
 interface Place {
   readonly person: number;
   readonly from: number;
 }
 
-/** Free time of each person; the van's is kept apart by whom it is asked for. Null where nobody works. */
-function roomOf(
-  today: Day,
-  d: number,
-  people: number,
-  taken: readonly Taken[],
-): { free: Room; isVanDay: boolean } | null {
+/** Null where nobody works. */
+function roomOf(today: Day, d: number, people: number, taken: readonly Taken[]): Room | null {
   const weekday = weekdayOf(addDays(today, d));
   const usual = USUAL_WEEK[d === 0 ? 0 : weekday] ?? [];
   if (usual.length === 0) return null;
+  const takenToday = taken.filter(({ inDays }) => inDays === d);
   const free = Array.from({ length: people }, (_, person) =>
-    taken
-      .filter((each) => each.inDays === d && each.person === person)
+    takenToday
+      .filter((each) => each.person === person)
       .reduce<Span[]>((left, busy) => left.flatMap((span) => without(span, busy)), [...usual]),
   );
-  return { free, isVanDay: VAN_WEEKDAYS.includes(weekday) };
+  return { free, tables: FULL_DAY - takenToday.length, isVanDay: VAN_WEEKDAYS.includes(weekday) };
 }
 
 const without = (span: Span, busy: Span): Span[] =>
@@ -137,7 +140,7 @@ const without = (span: Span, busy: Span): Span[] =>
 function whoWants(dogs: readonly LargeDog[], wanting: readonly Wanting[], d: number): readonly number[] {
   const order = dogs.map((_, i) => i).toSorted((a, b) => (wanting[a]?.next ?? 0) - (wanting[b]?.next ?? 0));
   const due = order.filter((i) => (wanting[i]?.next ?? 0) <= d);
-  const first = d === 0 ? [...due, ...order.filter((i) => !due.includes(i))].slice(0, FULL_DAY) : due;
+  const first = d === 0 ? [...due, ...order.filter((i) => !due.includes(i))] : due;
   return [
     ...new Set(
       first.flatMap((i) => [
@@ -151,24 +154,22 @@ function whoWants(dogs: readonly LargeDog[], wanting: readonly Wanting[], d: num
 }
 
 /** The first that is free with whoever has most room; the van goes to farms, and nobody else does. */
-function firstFree(
-  { free, isVanDay }: { readonly free: Room; readonly isVanDay: boolean },
-  isOutlying: boolean,
-  minutes: number,
-): Place | null {
+function firstFree({ free, tables, isVanDay }: Room, isOutlying: boolean, minutes: number): Place | null {
+  if (!isOutlying && tables <= 0) return null;
   const able = free.flatMap((spans, person) => {
     const isVan = isVanDay && person === VAN_PERSON;
-    const span = isVan === isOutlying ? spans?.find(({ from, to }) => to - from >= minutes) : undefined;
-    const left = (spans ?? []).reduce((sum, { from, to }) => sum + to - from, 0);
+    const span = isVan === isOutlying ? spans.find(({ from, to }) => to - from >= minutes) : undefined;
+    const left = spans.reduce((sum, { from, to }) => sum + to - from, 0);
     return span ? [{ person, from: span.from, left }] : [];
   });
   const best = able.toSorted((a, b) => b.left - a.left)[0];
   return best ? { person: best.person, from: best.from } : null;
 }
 
-function take({ free }: { readonly free: Room }, { person, from }: Place, minutes: number, isOutlying: boolean): void {
-  const spans = free[person];
+function take(room: Room, { person, from }: Place, minutes: number, isOutlying: boolean): void {
+  const spans = room.free[person];
   if (!spans) return;
+  if (!isOutlying) room.tables -= 1;
   const busy = { from, to: from + minutes + (isOutlying ? DRIVE : 0) };
   spans.splice(0, spans.length, ...spans.flatMap((span) => without(span, busy)));
 }

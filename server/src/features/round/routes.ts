@@ -1,6 +1,7 @@
-import { USUAL_WEEK, SALON, isGivenUp, weekdayOf } from '@dewpond/core/bookings';
+import { USUAL_WEEK, SALON, isGivenUp, weekdayOf, type WeekHours } from '@dewpond/core/bookings';
 import { addressLine } from '@dewpond/core/clients';
 import { USUAL_VAN } from '@dewpond/core/route';
+import { addDays, type Day } from '@dewpond/core/units';
 import type { roundTaken } from '@dewpond/contract';
 import { asc, eq, inArray, sql } from 'drizzle-orm';
 import type { Router } from 'express';
@@ -16,20 +17,25 @@ import { appointmentsBetween } from '../../records/appointments/appointments';
 import { lockPerson, takenTimes, writeTimes } from '../../records/appointments/makeBooking';
 import { loadBusiness } from '../../records/business/business';
 
+/** Whether that is a day on which whoever has such a week works outside the salon. */
+const isOut = (week: WeekHours | null, day: Day): boolean =>
+  ((week ?? USUAL_WEEK)[weekdayOf(day)] ?? []).some(({ where }) => where !== SALON);
+
+/** The next day on which somebody is out; today where nobody ever is. */
+const nextOut = (people: readonly { readonly week: WeekHours | null }[], today: Day): Day =>
+  Array.from({ length: 7 }, (_, i) => addDays(today, i)).find((day) => people.some(({ week }) => isOut(week, day))) ??
+  today;
+
 export function roundRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/round', async ({ tx, asker, query, today }) => {
-    const day = query.day ?? today;
-    const { start, end } = spanOf(asker.zone, day);
     const its = await loadBusiness(tx);
     const rows = await tx
       .select({ id: member.id, name: member.name, week: member.week })
       .from(member)
       .orderBy(asc(member.name), asc(member.id));
-    const people = rows.map(({ id, name, week }) => ({
-      id,
-      name,
-      drives: ((week ?? USUAL_WEEK)[weekdayOf(day)] ?? []).some(({ where }) => where !== SALON),
-    }));
+    const day = query.day ?? nextOut(rows, today);
+    const { start, end } = spanOf(asker.zone, day);
+    const people = rows.map(({ id, name, week }) => ({ id, name, drives: isOut(week, day) }));
     const booked = (await appointmentsBetween(tx, start, end)).filter(({ state }) => !isGivenUp(state));
     const memberId =
       query.member ??

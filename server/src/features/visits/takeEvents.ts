@@ -270,8 +270,7 @@ const asRead = (event: NewVisitEvent, person: string): VisitEvent => readEvent({
 async function write(tx: Tenant, asker: Asker, visitId: string, events: readonly Hashed[]): Promise<void> {
   if (events.length === 0) return;
   const rows = events.map(({ event, hash }) => ({ hash, ...stored(event) }));
-  await tx.execute(sql`
-    insert into ${visitEvent} (id, visit_id, v, counter, device, person_id, at, offset_ms, seen, what, made_from)
+  await tx.execute(sql`insert into ${visitEvent} (id, visit_id, v, counter, device, person_id, at, offset_ms, seen, what, made_from)
     select id, ${visitId}::uuid, v, counter, device, ${asker.personId}::uuid, at, "offset", seen, what, hash
     from json_to_recordset(${JSON.stringify(rows)}::json) as given
       (id uuid, v smallint, counter int, device text, at bigint, "offset" bigint, seen jsonb, what jsonb, hash text)`);

@@ -76,7 +76,7 @@ export function Basin({ use, isToday, isChosen, window, due, isReached, onChoose
           style={{ opacity: 0.25 + 0.65 * window }}
         />
       )}
-      <span className="relative flex items-start justify-between gap-1 leading-tight">
+      <span className="on-water relative flex items-start justify-between gap-1 leading-tight">
         <span className={classes('text-sm tabular-nums', isToday && 'font-bold', isClosed && 'text-soft')}>
           {dayNumber(day)}
         </span>

@@ -25,11 +25,14 @@ interface DueListProps {
 /** So many are shown; the most pressing come first. */
 const SHOWN = 30;
 
+/** The day since which it is late, or on which it will be due. */
+const dueSince = ({ next }: DogListItem): string => next?.since ?? next?.day ?? '';
+
 /** Dogs that are due and not booked, the most pressing first. */
 export function DueList({ dogs, waiting, onLook, onBook }: DueListProps) {
   const due = dogs
     .filter((dog) => dog.next && dog.nextBooked === null && !dog.archived)
-    .toSorted((a, b) => (a.next?.day ?? '').localeCompare(b.next?.day ?? ''));
+    .toSorted((a, b) => dueSince(a).localeCompare(dueSince(b)));
   return (
     <Card title="Due, not booked" aside={`${due.length}`}>
       {due.length === 0 && <p className="text-soft">Every dog has its next visit.</p>}

@@ -1,4 +1,5 @@
 import { Button } from '../../ui/Button';
+import { ProgressBar } from '../../ui/ProgressBar';
 import type { Plan } from './usePlan';
 
 interface PlanBarProps {
@@ -19,7 +20,7 @@ export function PlanBar({ plan, weeks, isBooking, onBookAll }: PlanBarProps) {
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
       {isPlanning ? (
         <>
-          <progress aria-label="Planning" max={1} value={answer?.progress ?? 0} className="h-2 w-40 accent-pond" />
+          <ProgressBar label="Planning" value={answer?.progress ?? 0} />
           <Button look="quiet" onClick={stop}>
             Enough
           </Button>

@@ -74,7 +74,7 @@ function PersonWeek({ person, mayEdit }: PersonWeekProps) {
           event.preventDefault();
           if (week) save.mutate(week);
         }}
-        className="grid grid-cols-4 max-lg:grid-cols-2 max-sm:grid-cols-1 gap-3 items-start"
+        className="grid grid-cols-3 max-lg:grid-cols-2 max-sm:grid-cols-1 gap-3 items-start"
       >
         {typed.map((text, i) => (
           <TextField

@@ -153,7 +153,7 @@ export function Ground({
   const { from, to, width, x } = scale;
   const hours = Array.from({ length: Math.round((to - from) / 60) + 1 }, (_, i) => from + i * 60);
   // An hour needs room for its words; where it is narrow every second one has them.
-  const told = width / hours.length < 46 ? 2 : 1;
+  const told = width / hours.length < 54 ? 2 : 1;
   return (
     <>
       <defs>
