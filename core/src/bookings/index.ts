@@ -67,3 +67,4 @@ export {
   type ProposedWeeks,
   type Unplaced,
 } from './proposals';
+export { carryOver } from './carryOver';

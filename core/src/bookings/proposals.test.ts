@@ -1,10 +1,11 @@
 import { describe, expect, test } from 'vitest';
-import { day } from '../units';
+import { addDays, day } from '../units';
 import {
   PLAN_COSTS,
   USUAL_WEEK,
   bookOf,
   breaches,
+  carryOver,
   daysInUse,
   planBookings,
   proposedWeeks,
@@ -163,5 +164,46 @@ describe('who finds no place is told why', () => {
     expect(proposals.length).toBeGreaterThan(60);
     expect(proposals.length + unplaced.length).toBe(3000);
     expect(unplaced.every(({ because }) => because === 'full')).toBe(true);
+  });
+});
+
+describe('what still holds of a plan when the book has changed', () => {
+  const before = weeksOf([dog('Tansy'), dog('Otter')]);
+  const plan = proposed(before);
+  const [tansy, otter] = ['Tansy', 'Otter'].map((id) => plan.proposals.find((each) => each.dog === id)!);
+  const booked = (change: Partial<Weeks['booked'][number]>): Weeks => ({
+    ...before,
+    booked: [{ ...otter!, id: 'new', choice: 'full', mayMove: false, ...change }],
+  });
+  const left = (weeks: Weeks) =>
+    carryOver(plan, before, weeks)
+      .proposals.map((each) => each.dog)
+      .toSorted();
+
+  test('all of it, where nothing that matters has', () => {
+    expect(left({ ...before, over: 30 })).toEqual(['Otter', 'Tansy']);
+    expect(carryOver(plan, before, before)).toEqual(plan);
+  });
+
+  test('what was accepted is booked, and no longer proposed; the other dog’s is', () => {
+    const after = booked({});
+    expect(left(after)).toEqual(['Tansy']);
+    const use = carryOver(plan, before, after).days.find(({ day: on }) => on === otter!.day)!;
+    expect(use.booked).toBe(otter!.to - otter!.from);
+  });
+
+  test('not where its time was taken by somebody else, or its person is away', () => {
+    const { day: on, person, from, to } = tansy!;
+    expect(left(booked({ dog: 'Rook', day: on, person, from, to }))).toEqual(['Otter']);
+    expect(left({ ...before, away: [{ person, from: on, to: on }] })).not.toContain('Tansy');
+  });
+
+  test('not for a dog that is gone, nor one booked some days from it', () => {
+    expect(left({ ...before, dogs: [dog('Tansy')] })).toEqual(['Tansy']);
+    expect(left(booked({ day: addDays(otter!.day, 3), person: 'Ade', from: 900, to: 960 }))).toEqual(['Tansy']);
+  });
+
+  test('a booking far off takes nothing away', () => {
+    expect(left(booked({ day: addDays(otter!.day, 14), from: 900, to: 960 }))).toContain('Otter');
   });
 });

@@ -103,7 +103,7 @@ export interface LineUpCosts {
   readonly personEnd: number;
   /** A dog that is here and waits. */
   readonly waiting: number;
-  /** An old or weak one. */
+  /** An old or weak one: dearer than an owner who waits, decision 0046. */
   readonly weakWaiting: number;
   /** Past what its owner was told. */
   readonly late: number;
@@ -121,7 +121,7 @@ export const DAY_COSTS: LineUpCosts = {
   end: 1,
   personEnd: 0.2,
   waiting: 0.1,
-  weakWaiting: 0.5,
+  weakWaiting: 5,
   late: 3,
   hot: 0.3,
   afterHours: 10,

@@ -144,6 +144,26 @@ describe('a day', () => {
     expect(told(day)).toEqual(['Young: table 9:20', 'Old: table 9:00']);
   });
 
+  test('an old dog that takes two people is not the one that waits, though two others could be done meanwhile', () => {
+    const hour = (id: string, more: Partial<DogOfDay>) =>
+      nails(id, '9:00', {
+        groups: [{ part: 'table', at: ['table'], minutes: 60, stretches: [], rest: 0 }],
+        promised: minute('10:00'),
+        ...more,
+      });
+    const day = dayOf(
+      [
+        hour('Old', { shortStay: true, helper: true }),
+        hour('Wren', {}),
+        hour('Rook', { person: 'Jonah' }),
+        hour('Otter', {}),
+        hour('Larch', { person: 'Jonah' }),
+      ],
+      { people: both },
+    );
+    expect(told(day)[0]).toBe('Old: table 9:00');
+  });
+
   test('on a hot day the flat-faced dog is bathed in the morning', () => {
     const dogs = [bathed('Larch', '9:00'), bathed('Pug', '9:00', { coolHours: true })];
     const hot = { from: minute('11:00'), to: minute('16:00') };

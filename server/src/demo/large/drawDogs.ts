@@ -81,7 +81,7 @@ const everyWeeks = ({ coat }: Traits, random: Random): number =>
 
 /** Minutes of a full visit as such a salon books them: more coat and more dog take longer. */
 const fullMinutes = ({ coat }: Traits, weightKg: number): number =>
-  15 * Math.round(((coat === 'smooth' || coat === 'short double' ? 75 : 105) + 1.2 * Math.min(weightKg, 35)) / 15);
+  15 * Math.round(((coat === 'smooth' || coat === 'short double' ? 90 : 120) + 1.2 * Math.min(weightKg, 35)) / 15);
 
 const card = (household: number, today: Day, random: Random): Partial<ClientCard> => {
   const isOutlying = household % 7 === 3;

@@ -9,12 +9,15 @@ export const LAST_DAY_AHEAD = 21;
 /** In the van on Tuesdays and Fridays: the first of the four. */
 const VAN_PERSON = 0;
 const VAN_WEEKDAYS = [1, 4];
+/** The first dog comes at nine, and one to each of the others half an hour later: there are two tables. */
+const OPENS = 9 * 60;
+const STAGGER = 30;
 /** Minutes of driving that lie between two stops of the van, as a desk books them. */
 const DRIVE = 20;
 /** Days before its time that a dog is brought along with another of its household. */
 const TOGETHER = 24;
 /** So many dogs make a full day for two tables and a tub; with those of the stories. */
-const FULL_DAY = 10;
+const FULL_DAY = 8;
 /** Of a hundred bookings: cancelled, not come to; and of a hundred that are due ahead, booked already. */
 const CANCELLED = 5;
 const NO_SHOW = 1.5;
@@ -158,9 +161,10 @@ function firstFree({ free, tables, isVanDay }: Room, isOutlying: boolean, minute
   if (!isOutlying && tables <= 0) return null;
   const able = free.flatMap((spans, person) => {
     const isVan = isVanDay && person === VAN_PERSON;
-    const span = isVan === isOutlying ? spans.find(({ from, to }) => to - from >= minutes) : undefined;
+    const opens = OPENS + STAGGER * person;
+    const span = isVan === isOutlying ? spans.find(({ from, to }) => to - Math.max(from, opens) >= minutes) : undefined;
     const left = spans.reduce((sum, { from, to }) => sum + to - from, 0);
-    return span ? [{ person, from: span.from, left }] : [];
+    return span ? [{ person, from: Math.max(span.from, opens), left }] : [];
   });
   const best = able.toSorted((a, b) => b.left - a.left)[0];
   return best ? { person: best.person, from: best.from } : null;
@@ -176,7 +180,7 @@ function take(room: Room, { person, from }: Place, minutes: number, isOutlying: 
 
 function visitFor(dog: LargeDog, isBetween: boolean, random: () => number): { kind: VisitKind; minutes: number } {
   if (isBetween) return { kind: 'ears and nails', minutes: 45 };
-  if (dog.fullMinutes <= 105 && random() < 0.4)
+  if (dog.fullMinutes <= 120 && random() < 0.4)
     return { kind: 'bath only', minutes: Math.max(60, dog.fullMinutes - 30) };
   return { kind: 'full visit', minutes: dog.fullMinutes };
 }

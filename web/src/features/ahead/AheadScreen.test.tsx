@@ -4,8 +4,9 @@ import type { OwnVisitKind, VisitKind } from '@dewpond/core/steps';
 import { addDays, day as day0 } from '@dewpond/core/units';
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
-import { describe, expect, test, vi } from 'vitest';
+import { afterEach, describe, expect, test, vi } from 'vitest';
 import { minuteOf } from '../../browser/times';
+import { makeStale } from '../../data/stale';
 import { DOG_ID, MEMBER, TODAY, booking, business, dogView, listed, session } from '../../tests/demoDog';
 import { RefusedAnswer, openServer, show } from '../../tests/server';
 import { AheadScreen } from './AheadScreen';
@@ -337,6 +338,10 @@ describe('the weeks ahead', () => {
 });
 
 describe('a plan of the weeks', () => {
+  afterEach(() => {
+    vi.unstubAllGlobals();
+  });
+
   /** In the worker's place: it answers with one proposal, as it would. */
   class PlansAtOnce {
     onmessage: ((event: { readonly data: PlanAnswer }) => void) | null = null;
@@ -390,6 +395,20 @@ describe('a plan of the weeks', () => {
       ]),
     );
     expect(await screen.findByText('One visit is booked.')).toBeTruthy();
-    vi.unstubAllGlobals();
+  });
+
+  test('what of it still holds stays when somebody books meanwhile, and how good it is is no longer said', async () => {
+    vi.stubGlobal('Worker', PlansAtOnce);
+    const { person, held } = openWeeks();
+    await openDay(person, 'Fri 27 Nov');
+    await person.keyboard('p');
+    expect(await screen.findByText(/at most 2.0 % from the best/)).toBeTruthy();
+    const at = (hour: number) => `2026-11-27T${hour}:00:00.000Z`;
+    held.list.push(booking({ dogId: v7(), dogName: 'Otter', startsAt: at(13), endsAt: at(14) }));
+    void makeStale(['POST /api/appointments']);
+    await waitFor(() => expect(day('Fri 27 Nov')).toHaveWords(/Otter/));
+    expect(day('Fri 27 Nov')).toHaveWords(/Radish, full visit 9:00–10:45/);
+    expect(screen.getByRole('button', { name: /^Fri 27 Nov: .*1 h booked, 1.8 h proposed/ })).toBeTruthy();
+    expect(screen.queryByText(/from the best/)).toBeNull();
   });
 });

@@ -1,5 +1,6 @@
 import type { DogListItem } from '@dewpond/contract';
 import type { Day } from '@dewpond/core/units';
+import { counted } from '../../browser/counted';
 import { showDay } from '../../browser/times';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -36,7 +37,7 @@ export function DueList({ dogs, waiting, onLook, onBook }: DueListProps) {
   return (
     <Card title="Due, not booked" aside={`${due.length}`}>
       {due.length === 0 && <p className="text-soft">Every dog has its next visit.</p>}
-      {waiting > 0 && <p className="text-soft">What is due is still being worked out for {waiting} dogs.</p>}
+      {waiting > 0 && <p className="text-soft">What is due is still being worked out for {counted(waiting, 'dog')}.</p>}
       <ul className="flex flex-col divide-y divide-line">
         {due.slice(0, SHOWN).map((dog) => (
           <li

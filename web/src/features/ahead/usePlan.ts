@@ -1,6 +1,7 @@
 import type { AheadView } from '@dewpond/contract';
 import { call } from '../../api/call';
-import { useEffect, useState } from 'react';
+import { carryOver } from '@dewpond/core/bookings';
+import { useEffect, useMemo, useState } from 'react';
 import type { PlanAnswer, PlanQuestion } from './planWorker';
 
 /** What planning has found, and how to begin and to stop it. */
@@ -12,35 +13,44 @@ export interface Plan {
 }
 
 /**
- * Plans weeks beside the screen, in a worker. The best plan so far is there at any moment, also of one that was stopped;
- * what is booked meanwhile makes another book, and the plan of before is gone.
+ * Plans weeks beside the screen, in a worker. The best plan so far is there at any moment, also of one that was stopped.
+ * When the book changes meanwhile, as by what is accepted, all that still holds of the plan stays.
  */
 export function usePlan(view: AheadView): Plan {
   const [found, setFound] = useState<{ readonly of: AheadView; readonly answer: PlanAnswer } | null>(null);
-  /** How long it may take, s; null while nothing is planned. */
-  const [asked, setAsked] = useState<number | null>(null);
-  // Another book, as when somebody books meanwhile, is planned anew; leaving the screen ends it.
+  /** What is planned, and how long it may take, s; null while nothing is. */
+  const [asked, setAsked] = useState<{ readonly of: AheadView; readonly seconds: number } | null>(null);
+  // Leaving the screen ends it.
   useEffect(() => {
     if (asked === null) return;
+    const { of, seconds } = asked;
     const worker = new Worker(new URL('./planWorker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<PlanAnswer>) => {
-      setFound({ of: view, answer: data });
+      setFound({ of, answer: data });
       if (data.progress < 1) return;
       setAsked(null);
-      void keepPrices(view, data);
+      void keepPrices(of, data);
     };
-    const question: PlanQuestion = { weeks: view.weeks, costs: view.costs, kept: view.prices, seconds: asked };
+    const question: PlanQuestion = { weeks: of.weeks, costs: of.costs, kept: of.prices, seconds };
     worker.postMessage(question);
     return () => worker.terminate();
-  }, [view, asked]);
+  }, [asked]);
+  const answer = useMemo(() => found && stillHolds(found.answer, found.of, view), [found, view]);
   return {
-    answer: found?.of === view ? found.answer : null,
+    answer,
     isPlanning: asked !== null,
     begin: (seconds) => {
-      if (typeof Worker !== 'undefined' && view.weeks.dogs.length > 0) setAsked(seconds);
+      if (typeof Worker !== 'undefined' && view.weeks.dogs.length > 0) setAsked({ of: view, seconds });
     },
     stop: () => setAsked(null),
   };
+}
+
+/** How far a plan of another book is from the best is not known. */
+function stillHolds(answer: PlanAnswer, of: AheadView, view: AheadView): PlanAnswer | null {
+  if (of === view) return answer;
+  if (of.weeks.days !== view.weeks.days) return null;
+  return { ...answer, ...carryOver(answer, of.weeks, view.weeks), bound: 0 };
 }
 
 /** What the days are worth is kept for whoever books next; where it does not arrive, the one of before holds. */

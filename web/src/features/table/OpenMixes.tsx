@@ -1,6 +1,7 @@
 import type { MixView } from '@dewpond/contract';
 import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
 import { useState } from 'react';
+import { counted } from '../../browser/counted';
 import { useNow } from '../../browser/useNow';
 import { useUnits } from '../../data/useUnits';
 import { Button } from '../../ui/Button';
@@ -27,8 +28,8 @@ export function OpenMixes({ view, table }: OpenMixesProps) {
     return made ? (
       <p className="text-soft">
         Nothing of it stands at the bench: {made.bottle.name.toLowerCase()},{' '}
-        {made.strokes === null ? showProduct(millilitres(made.product), units) : `${made.strokes} strokes`}, water to{' '}
-        {showVolume(millilitres(made.total), units)}.
+        {made.strokes === null ? showProduct(millilitres(made.product), units) : counted(made.strokes, 'stroke')}, water
+        to {showVolume(millilitres(made.total), units)}.
       </p>
     ) : null;
   const taken = new Map(table.state.mixes.map((each) => [each.mix, each]));

@@ -1,5 +1,6 @@
 import type { MixingView, FillView } from '@dewpond/contract';
 import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
+import { counted } from '../../browser/counted';
 import { useMixing } from '../../data/queries';
 import { useUnits } from '../../data/useUnits';
 import { BottleDrawing } from '../../drawings/BottleDrawing';
@@ -79,7 +80,7 @@ function SmallBottle({ batch, fill }: { readonly batch: MixingView['batches'][nu
           {batch.product.name} {batch.strength}
         </p>
         <p className="text-xl font-bold leading-tight mt-1">
-          {fill.strokes === null ? showProduct(millilitres(fill.product), units) : `${fill.strokes} strokes`}
+          {fill.strokes === null ? showProduct(millilitres(fill.product), units) : counted(fill.strokes, 'stroke')}
         </p>
         <p className="text-soft">
           to {volume(fill.total)}, {fill.bottle.name.toLowerCase()}

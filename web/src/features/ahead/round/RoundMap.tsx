@@ -1,5 +1,6 @@
 import type { PlannedRound, VanRound } from '@dewpond/core/route';
 import { geoMercator } from 'd3-geo';
+import { counted } from '../../../browser/counted';
 import { useWidth } from '../../../browser/useWidth';
 
 const MOST_HEIGHT = 560;
@@ -35,7 +36,12 @@ export function RoundMap({ round, planned }: { readonly round: VanRound; readonl
   const [homeX, homeY] = at(round.start);
   return (
     <div ref={ref} className="min-w-0">
-      <svg width={width} height={height} role="img" aria-label={`Map of the round, ${round.stops.length} stops`}>
+      <svg
+        width={width}
+        height={height}
+        role="img"
+        aria-label={`Map of the round, ${counted(round.stops.length, 'stop')}`}
+      >
         {planned && (
           <path
             d={`M ${way.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join(' L ')}`}

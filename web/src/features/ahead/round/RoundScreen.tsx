@@ -15,6 +15,7 @@ import { isDay } from '@dewpond/core/units';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { counted } from '../../../browser/counted';
 import { call } from '../../../api/call';
 import { duration, showDay, wallTime } from '../../../browser/times';
 import { DayField } from '../../../forms/DayField';
@@ -150,7 +151,7 @@ function Planned({ view, round, planned, stops, onOpen, onEdit }: PlannedProps) 
           <p className="text-soft">Looking for the best order…</p>
         ) : (
           <p>
-            <b>{stops.length} stops</b>, <b>{duration(planned.driving)}</b> on the road, home at{' '}
+            <b>{counted(stops.length, 'stop')}</b>, <b>{duration(planned.driving)}</b> on the road, home at{' '}
             <b>{wallTime(planned.home)}</b>
             {planned.late > 0.5 && (
               <span className="text-stop font-semibold">, {duration(planned.late)} late in all</span>

@@ -1,6 +1,7 @@
 import type { MixView } from '@dewpond/contract';
 import { HOUSE_VALUE, DOGS_RECORD } from '@dewpond/core/provenance';
 import { millilitres, showProduct, showVolume } from '@dewpond/core/units';
+import { counted } from '../../../browser/counted';
 import { useUnits } from '../../../data/useUnits';
 import { BottleDrawing } from '../../../drawings/BottleDrawing';
 import { SourceMark } from '../../../ui/SourceMark';
@@ -39,7 +40,8 @@ export function MixPicture({ view }: { readonly view: MixView }) {
               {fine(made.product)}
               {made.strokes !== null && (
                 <span className="block text-base font-semibold text-pond">
-                  {made.strokes} strokes{strokeMl !== null && ` of ${fine(strokeMl)}`}
+                  {counted(made.strokes, 'stroke')}
+                  {strokeMl !== null && ` of ${fine(strokeMl)}`}
                 </span>
               )}
             </dd>

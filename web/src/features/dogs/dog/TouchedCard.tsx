@@ -2,6 +2,7 @@ import type { Touched } from '@dewpond/contract';
 
 import { group } from 'd3-array';
 import { Link } from 'react-router';
+import { counted } from '../../../browser/counted';
 import { useTouched } from '../../../data/queries';
 import { Card } from '../../../ui/Card';
 import { Chip } from '../../../ui/Chip';
@@ -21,7 +22,7 @@ export function TouchedCard({ dogId }: { readonly dogId: string }) {
       {visits.length > SHOWN && (
         <details>
           <summary className="cursor-pointer text-pond underline min-h-11 flex items-center">
-            {visits.length - SHOWN} visits before
+            {counted(visits.length - SHOWN, 'visit')} before
           </summary>
           <Visits visits={visits.slice(SHOWN)} />
         </details>

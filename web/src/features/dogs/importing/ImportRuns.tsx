@@ -2,6 +2,7 @@ import type { ImportView } from '@dewpond/contract';
 import type { Day } from '@dewpond/core/units';
 import { Progress } from 'radix-ui';
 import { useEffect } from 'react';
+import { counted } from '../../../browser/counted';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
 import { useImports } from '../../../data/queries';
@@ -65,7 +66,9 @@ function Run({ run }: { readonly run: ImportView }) {
         </p>
         <p className="text-sm text-soft">
           {showDay(dayOf(run.at, zone) as Day)}, {run.by}
-          {run.state === 'done' && run.report && `: ${run.report.clients} owners, ${run.report.dogs} dogs`}
+          {run.state === 'done' &&
+            run.report &&
+            `: ${counted(run.report.clients, 'owner')}, ${counted(run.report.dogs, 'dog')}`}
           {run.report?.words && <span className="block text-ink">{run.report.words}</span>}
         </p>
         {goesOn(run) && (

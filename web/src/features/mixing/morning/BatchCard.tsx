@@ -2,6 +2,7 @@ import type { BatchView, FillView } from '@dewpond/contract';
 import { PRODUCT_LABEL } from '@dewpond/core/provenance';
 import { millilitres, showProduct, showVolume, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
+import { counted } from '../../../browser/counted';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
 import { makeStale } from '../../../data/stale';
@@ -113,7 +114,7 @@ function Fill({ fill, batch, lotIds, blocked }: FillProps) {
       <div className="min-w-0 flex-1">
         <p className="font-bold">{fill.bottle.name}</p>
         <p className="text-[28px] font-bold leading-tight">
-          {fill.strokes === null ? product(fill.product) : `${fill.strokes} strokes`}
+          {fill.strokes === null ? product(fill.product) : counted(fill.strokes, 'stroke')}
         </p>
         <p className="text-soft text-sm">
           {fill.strokes === null

@@ -122,7 +122,7 @@ export function LineUpCard({ today, clockNow }: { readonly today: TodayView; rea
         <div
           className={
             view === 'by dog'
-              ? 'grid grid-cols-[170px_minmax(400px,1fr)_120px] gap-x-3 max-lg:grid-cols-[130px_minmax(0,1fr)_118px] max-md:grid-cols-[1fr_130px]'
+              ? 'grid grid-cols-[170px_minmax(400px,1fr)_120px] gap-x-3 max-lg:grid-cols-[130px_minmax(0,1fr)_118px] max-md:grid-cols-[minmax(0,1fr)_118px]'
               : 'grid grid-cols-[150px_minmax(400px,1fr)] gap-x-3 max-lg:grid-cols-[120px_minmax(0,1fr)]'
           }
         >

@@ -10,6 +10,8 @@ import type { RibbonScale } from './ribbonScale';
 export const ROW = 50;
 /** Above the first strip, px: the hours. */
 export const TOP = 28;
+/** What the words of an hour at the edge need beside those of the next, px. */
+const ROOM = 62;
 
 interface RibbonProps {
   readonly today: TodayView;
@@ -154,6 +156,8 @@ export function Ground({
   const hours = Array.from({ length: Math.round((to - from) / 60) + 1 }, (_, i) => from + i * 60);
   // An hour needs room for its words; where it is narrow every second one has them.
   const told = width / hours.length < 54 ? 2 : 1;
+  const isTold = (hour: number, i: number) =>
+    hour === to || (i % told === 0 && (hour === from || (x(hour) - x(from) > ROOM && x(to) - x(hour) > ROOM)));
   return (
     <>
       <defs>
@@ -167,7 +171,7 @@ export function Ground({
       {hours.map((hour, i) => (
         <g key={hour}>
           <line x1={x(hour)} x2={x(hour)} y1={20} y2={TOP + height} stroke="var(--line)" strokeDasharray="1 5" />
-          {i % told === 0 && (
+          {isTold(hour, i) && (
             <text
               x={x(hour)}
               y={13}

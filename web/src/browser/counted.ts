@@ -1,0 +1,7 @@
+/**
+ * A number with what is counted, in English.
+ * @example
+ * counted(1, 'stroke') // '1 stroke'
+ * counted(4, 'stroke') // '4 strokes'
+ */
+export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
