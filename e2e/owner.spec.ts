@@ -159,7 +159,7 @@ test('the business’s own words, and one’s own calendar', async ({ page }) =>
   await expectAccessible(page);
   await page.keyboard.press('?');
   await page.getByRole('button', { name: 'Open a calendar address' }).click();
-  const address = await page.getByLabel('Address of your calendar').inputValue();
+  const address = await page.getByLabel('Address of the calendar of your bookings').inputValue();
   const feed = await page.request.get(address, { headers: { cookie: '' } });
   expect(await feed.text()).toContain('BEGIN:VCALENDAR');
   await page.getByRole('button', { name: 'Close it' }).click();

@@ -264,6 +264,15 @@ export const ENDPOINTS = {
     body: z.strictObject({ open: z.boolean() }),
     response: z.object({ url: z.string().nullable() }),
   },
+  'GET /api/business/calendar': {
+    says: 'The address of the calendar of all bookings',
+    response: z.object({ url: z.string().nullable() }),
+  },
+  'PUT /api/business/calendar': {
+    says: 'Open the calendar of all bookings under a new address, or close it',
+    body: z.strictObject({ open: z.boolean() }),
+    response: z.object({ url: z.string().nullable() }),
+  },
   'GET /api/dogs/:id/draft': {
     says: 'What would be written to the owner, and whether it may be sent',
     query: draftQuery,

@@ -7,7 +7,9 @@ import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { homeCalendar } from '../features/calendars/calendar';
-import { addDog, app, clock, guest, logLines, openSalon, type Salon } from './salon';
+import { member } from '../platform/db/schema';
+import { inTenant } from '../platform/db/tenant';
+import { addDog, app, clock, databases, guest, logLines, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
 
 const task = (key: string, everyDays: number): HomeTaskTold => ({
@@ -186,6 +188,40 @@ describe('feeds', () => {
     expect((await request(app).get(pathOf(second.url ?? ''))).status).toBe(200);
     await salon.call('PUT /api/me/calendar', { body: { open: false } });
     expect((await request(app).get(pathOf(second.url ?? ''))).status).toBe(404);
+  });
+
+  test('the business’s has everybody’s bookings with whose they are; a manager opens it, a new address closes the one before', async () => {
+    const { dogId } = await addDog(salon, { name: 'Larch' });
+    const [other] = await inTenant(databases, salon.businessId, (tx) =>
+      tx
+        .insert(member)
+        .values({ id: v7(), personId: v7(), name: 'Tomasz Wrona', role: 'groomer' })
+        .returning({ id: member.id }),
+    );
+    await salon.call('POST /api/appointments', {
+      body: {
+        id: v7(),
+        dogId,
+        memberId: other?.id ?? '',
+        kind: 'bath only',
+        startsAt: new Date(clock.now + 3 * 86_400_000).toISOString(),
+        minutes: 60,
+      },
+    });
+    expect((await salon.call('GET /api/business/calendar')).body.url).toBeNull();
+    const { body: first } = await salon.call('PUT /api/business/calendar', { body: { open: true } });
+    const said = read((await request(app).get(pathOf(first.url ?? ''))).text).map(({ summary }) => summary);
+    expect(said.filter((each) => each.startsWith('Larch'))).toEqual([
+      'Larch (Folake Adeyemi), bath only, Tomasz Wrona',
+    ]);
+    const { body: second } = await salon.call('PUT /api/business/calendar', { body: { open: true } });
+    expect((await request(app).get(pathOf(first.url ?? ''))).status).toBe(404);
+    expect((await request(app).get(pathOf(second.url ?? ''))).status).toBe(200);
+    await salon.call('PUT /api/business/calendar', { body: { open: false } });
+    expect((await request(app).get(pathOf(second.url ?? ''))).status).toBe(404);
+    const groomer = await openSalon('groomer');
+    expect((await groomer.call('GET /api/business/calendar')).status).toBe(403);
+    expect((await groomer.call('PUT /api/business/calendar', { body: { open: true } })).status).toBe(403);
   });
 
   test('an owner ticks what was done; it is counted, and no clock of the salon starts anew', async () => {

@@ -2,7 +2,7 @@ import type { EndpointKey } from '@dewpond/contract';
 import { queryClient } from './queries';
 
 /** What a screen asks for, by the first word of its key. */
-const SESSION = ['session', 'members', 'own calendar'] as const;
+const SESSION = ['session', 'members', 'calendar address'] as const;
 /** Dogs, their owners and plans, and all that is reckoned from them. */
 const BOOK = [
   ...['today', 'dogs', 'dog', 'clients', 'client', 'vets', 'appointments', 'watch', 'referrals', 'home', 'mix'],
@@ -92,6 +92,7 @@ export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof E
   'PUT /api/lots/:id': MIXING,
   'PUT /api/me': SESSION,
   'PUT /api/members/:id/week': ['hours', ...BOOK],
+  'PUT /api/business/calendar': ['calendar address'],
   'PUT /api/me/calendar': SESSION,
   'PUT /api/messages/:id': TALK,
   'PUT /api/mixes/:id': MIXING,

@@ -24,7 +24,7 @@ const NO_SHOW = 1.5;
 const BOOKED_AHEAD = 68;
 
 /** One line of the book, past or to come. */
-export interface BookEntry {
+export interface BookLine {
   readonly dog: number;
   readonly day: Day;
   /** Minutes from midnight, the business's clock. */
@@ -67,8 +67,8 @@ export function keepBook(
   people: number,
   taken: readonly Taken[],
   random: () => number,
-): readonly BookEntry[] {
-  const entries: BookEntry[] = [];
+): readonly BookLine[] {
+  const entries: BookLine[] = [];
   const wanting: Wanting[] = dogs.map(({ joinedAgo }) => ({ next: -joinedAgo, isBetween: false }));
   for (let d = -FIRST_DAY_AGO; d <= LAST_DAY_AHEAD; d++) {
     const room = roomOf(today, d, people, taken);
@@ -114,7 +114,7 @@ interface Room {
   tables: number;
   readonly isVanDay: boolean;
 }
-interface Place {
+interface FreeTime {
   readonly person: number;
   readonly from: number;
 }
@@ -157,7 +157,7 @@ function whoWants(dogs: readonly LargeDog[], wanting: readonly Wanting[], d: num
 }
 
 /** The first that is free with whoever has most room; the van goes to farms, and nobody else does. */
-function firstFree({ free, tables, isVanDay }: Room, isOutlying: boolean, minutes: number): Place | null {
+function firstFree({ free, tables, isVanDay }: Room, isOutlying: boolean, minutes: number): FreeTime | null {
   if (!isOutlying && tables <= 0) return null;
   const able = free.flatMap((spans, person) => {
     const isVan = isVanDay && person === VAN_PERSON;
@@ -170,7 +170,7 @@ function firstFree({ free, tables, isVanDay }: Room, isOutlying: boolean, minute
   return best ? { person: best.person, from: best.from } : null;
 }
 
-function take(room: Room, { person, from }: Place, minutes: number, isOutlying: boolean): void {
+function take(room: Room, { person, from }: FreeTime, minutes: number, isOutlying: boolean): void {
   const spans = room.free[person];
   if (!spans) return;
   if (!isOutlying) room.tables -= 1;
@@ -185,14 +185,14 @@ function visitFor(dog: LargeDog, isBetween: boolean, random: () => number): { ki
   return { kind: 'full visit', minutes: dog.fullMinutes };
 }
 
-function becomes(d: number, random: () => number): BookEntry['state'] {
+function becomes(d: number, random: () => number): BookLine['state'] {
   if (d >= 0) return 'booked';
   const drawn = random() * 100;
   return drawn < CANCELLED ? 'cancelled' : drawn < CANCELLED + NO_SHOW ? 'no show' : 'done';
 }
 
 /** Most cancel days before, some on the morning. */
-const hoursBefore = (state: BookEntry['state'], random: () => number): number | null =>
+const hoursBefore = (state: BookLine['state'], random: () => number): number | null =>
   state === 'cancelled' ? Math.round(2 + 200 * random() * random()) : null;
 
 /** When it is brought again; nobody asks for a weekend, and some of those come before it, some after. */

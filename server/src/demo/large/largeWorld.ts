@@ -2,7 +2,7 @@ import { randomFrom } from '@dewpond/core/seeds';
 import type { Day } from '@dewpond/core/units';
 import type { DemoBusiness } from '../shape';
 import { drawDogs, type LargeDog } from './drawDogs';
-import { keepBook, type BookEntry, type Taken } from './keepBook';
+import { keepBook, type BookLine, type Taken } from './keepBook';
 
 const SEED = 18_004;
 /** With the households of the stories about 130, and about 180 dogs. */
@@ -11,7 +11,7 @@ const HOUSEHOLDS = 124;
 export interface LargeWorld {
   readonly dogs: readonly LargeDog[];
   /** In order of the days. */
-  readonly book: readonly BookEntry[];
+  readonly book: readonly BookLine[];
 }
 
 /**

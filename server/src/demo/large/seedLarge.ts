@@ -12,7 +12,7 @@ import type { SeededMember } from '../seedVisit';
 import type { DemoBusiness } from '../shape';
 import { CORACLE_VAN } from '../coracle';
 import { beginsAt } from './bookTimes';
-import { FIRST_DAY_AGO, weekOf, type BookEntry } from './keepBook';
+import { FIRST_DAY_AGO, weekOf, type BookLine } from './keepBook';
 import { largeWorld, type LargeWorld } from './largeWorld';
 import type { LargeShare } from './seedShare';
 
@@ -127,7 +127,7 @@ interface Ids {
   readonly members: readonly SeededMember[];
 }
 
-async function seedBook(tx: Tenant, book: readonly BookEntry[], { dogIds, entryIds, members }: Ids): Promise<void> {
+async function seedBook(tx: Tenant, book: readonly BookLine[], { dogIds, entryIds, members }: Ids): Promise<void> {
   const rows = book.map((entry, i) => {
     const startsAt = beginsAt(entry);
     return {

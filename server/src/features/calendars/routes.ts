@@ -1,11 +1,12 @@
 import { GIVEN_UP } from '@dewpond/core/bookings';
 import { visitName } from '@dewpond/core/steps';
 import { TZDate } from '@date-fns/tz';
-import { and, eq, gte, notInArray } from 'drizzle-orm';
+import { and, asc, eq, gte, notInArray, type SQL } from 'drizzle-orm';
 import { Router, type Response } from 'express';
 import { v7 } from 'uuid';
 import { isMember } from '../../platform/auth/membership';
-import { appointment, client, dog, member, ownerLink } from '../../platform/db/schema';
+import { appointment, business as businessRow, client, dog, member, ownerLink } from '../../platform/db/schema';
+import type { Asker } from '../../platform/asker';
 import { inTenant, type Tenant } from '../../platform/db/tenant';
 import { loadDogs } from '../../records/dog/dogRecord';
 import { loadBusiness, type Business } from '../../records/business/business';
@@ -35,7 +36,8 @@ export function calendarFeeds(services: Services): Router {
         return (
           business &&
           ((await ownersFeed(tx, business, hashOfToken(read), now)) ??
-            (await groomersFeed(tx, services, business, hashOfToken(read), now)))
+            (await groomersFeed(tx, services, business, hashOfToken(read), now)) ??
+            (await businessFeed(tx, business, hashOfToken(read), now)))
         );
       }));
     if (!text) throw new Refusal('not found', 'This calendar is closed.');
@@ -101,24 +103,57 @@ async function groomersFeed(
 ): Promise<string | null> {
   const [person] = await tx.select().from(member).where(eq(member.feedHash, hash));
   if (!person || !(await isMember(databases, person.businessId, person.personId))) return null;
-  const rows = await tx
-    .select({ its: appointment, dog: dog.name, owner: client.name })
-    .from(appointment)
-    .innerJoin(dog, eq(dog.id, appointment.dogId))
-    .innerJoin(client, eq(client.id, dog.clientId))
-    .where(
-      and(
-        eq(appointment.memberId, person.id),
-        notInArray(appointment.state, [...GIVEN_UP]),
-        gte(appointment.startsAt, new TZDate(now - LOOKED_BACK_MS, business.zone)),
-      ),
-    );
+  const bookings = await bookedSince(tx, business, now, eq(appointment.memberId, person.id));
   return groomersCalendar(
     `${person.name}, ${business.name}`,
     business.zone,
     now,
-    rows.map(({ its, dog: name, owner }) => booking(its, `${name} (${owner}), ${visitName(its)}`)),
+    bookings.map(({ its, words }) => booking(its, words)),
   );
+}
+
+/** All bookings, with whose they are. */
+async function businessFeed(tx: Tenant, business: Business, hash: string, now: number): Promise<string | null> {
+  const [open] = await tx
+    .select({ id: businessRow.businessId })
+    .from(businessRow)
+    .where(eq(businessRow.feedHash, hash));
+  if (!open) return null;
+  const bookings = await bookedSince(tx, business, now);
+  return groomersCalendar(
+    business.name,
+    business.zone,
+    now,
+    bookings.map(({ its: row, words, person }) => booking(row, `${words}, ${person}`)),
+  );
+}
+
+/** What is booked from a month back on; `which`: of some of them. */
+async function bookedSince(tx: Tenant, { zone }: Business, now: number, which?: SQL) {
+  const rows = await tx
+    .select({ its: appointment, dog: dog.name, owner: client.name, person: member.name })
+    .from(appointment)
+    .innerJoin(dog, eq(dog.id, appointment.dogId))
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .innerJoin(member, eq(member.id, appointment.memberId))
+    .where(
+      and(
+        which,
+        notInArray(appointment.state, [...GIVEN_UP]),
+        gte(appointment.startsAt, new TZDate(now - LOOKED_BACK_MS, zone)),
+      ),
+    )
+    .orderBy(asc(appointment.startsAt), asc(appointment.id));
+  return rows.map(({ its: row, dog: name, owner, person }) => ({
+    its: row,
+    person,
+    words: `${name} (${owner}), ${visitName(row)}`,
+  }));
+}
+
+/** It names every owner with a booking, to whoever has its address. */
+function assertManager({ role }: Asker): void {
+  if (role !== 'manager') throw new Refusal('not allowed', 'Only a manager opens the calendar of all bookings.');
 }
 
 /** What the salon asks about calendars and home care. */
@@ -141,6 +176,20 @@ export function calendarRoutes(router: Router, services: Services): void {
     const feedHash = feedId && secretHash(services.site, asker.businessId, feedId, 'groomer');
     await tx.update(member).set({ feedId, feedHash }).where(eq(member.personId, asker.personId));
     return { url: feedId && calendarUrl(services.site, asker.businessId, feedId, 'groomer') };
+  });
+
+  route(router, services, 'GET /api/business/calendar', async ({ tx, asker }) => {
+    assertManager(asker);
+    const [row] = await tx.select({ feedId: businessRow.feedId }).from(businessRow);
+    return { url: row?.feedId ? calendarUrl(services.site, asker.businessId, row.feedId, 'business calendar') : null };
+  });
+
+  route(router, services, 'PUT /api/business/calendar', async ({ tx, asker, body }) => {
+    assertManager(asker);
+    const feedId = body.open ? v7() : null;
+    const feedHash = feedId && secretHash(services.site, asker.businessId, feedId, 'business calendar');
+    await tx.update(businessRow).set({ feedId, feedHash });
+    return { url: feedId && calendarUrl(services.site, asker.businessId, feedId, 'business calendar') };
   });
 
   router.get('/api/appointments/:id/booking.ics', async (request, response) => {

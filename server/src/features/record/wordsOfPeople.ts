@@ -121,7 +121,12 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
     'visit_event.seen',
   ],
   'a device': ['visit_event.device'],
-  'a hash of a secret': ['member.feed_hash', 'owner_link.calendar_hash', 'owner_link.secret_hash'],
+  'a hash of a secret': [
+    'business.feed_hash',
+    'member.feed_hash',
+    'owner_link.calendar_hash',
+    'owner_link.secret_hash',
+  ],
   'the business, its people and its wording': [
     'away.name',
     'clean_down.product_name',

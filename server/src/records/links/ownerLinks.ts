@@ -14,7 +14,7 @@ import type { SiteSettings } from '../../platform/http/context';
 type LinkRow = typeof ownerLink.$inferSelect;
 
 /** What a secret opens; one does not open the other. */
-type Opens = 'owner page' | 'owner calendar' | 'groomer';
+type Opens = 'owner page' | 'owner calendar' | 'groomer' | 'business calendar';
 
 const secretOf = ({ key }: SiteSettings, businessId: string, id: string, opens: Opens): Buffer =>
   createHmac('sha256', key).update(`${opens} ${businessId} ${id}`).digest();

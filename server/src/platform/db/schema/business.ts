@@ -47,6 +47,9 @@ export const business = dewpond.table(
     language: text('language').$type<Language>().notNull().default('en-GB'),
     /** What the business says otherwise than what ships, by language. */
     wording: shaped('wording', WORDINGS).notNull().default({}),
+    /** The open calendar of all bookings: its number, and the hash of the secret in its address; null: none is open. */
+    feedId: uuid('feed_id'),
+    feedHash: text('feed_hash'),
     version: integer('version').notNull().default(1),
   },
   () => [ofThisBusiness('business')],

@@ -8,6 +8,7 @@ import { weekdayName } from '../../../browser/times';
 import { useHours } from '../../../data/queries';
 import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
+import { CalendarAddress } from '../../../parts/calendars/CalendarAddress';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';
 import { Waiting } from '../../../ui/Waiting';
@@ -39,6 +40,11 @@ export function HoursScreen() {
             ))}
             <AwayCard view={view} />
             <PlanningCard view={view} />
+            {view.mayEdit && (
+              <Card title="All bookings as a calendar">
+                <CalendarAddress whose="business" shows="every booking with its owner" />
+              </Card>
+            )}
           </>
         )}
       </Waiting>

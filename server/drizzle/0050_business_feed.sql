@@ -1,0 +1,2 @@
+ALTER TABLE "dewpond"."business" ADD COLUMN "feed_id" uuid;--> statement-breakpoint
+ALTER TABLE "dewpond"."business" ADD COLUMN "feed_hash" text;
