@@ -124,6 +124,8 @@ test('nothing leaves this machine, nothing is blocked, no screen has serious fau
     ['/methods', 'How it is done'],
     ['/methods/clean-ears', 'Clean an ear'],
     ['/ahead', /to/],
+    ['/hours', 'Hours and days away'],
+    ['/round', /Round/],
     ['/mixing', 'Mixing bench'],
     ['/mixing/morning', 'Morning mix'],
     ['/watch', 'Watch list'],

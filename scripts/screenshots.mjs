@@ -17,6 +17,7 @@ const option = (name, fallback) => {
 /** @param {Page} page @param {string} dog */
 const openDog = async (page, dog) => {
   await page.goto('/dogs');
+  await page.getByLabel('Find').fill(dog);
   await page.getByRole('link', { name: dog, exact: true }).click();
   await page.getByRole('heading', { name: 'Care plan' }).waitFor();
   await page.getByText('The next bath').waitFor();
@@ -86,7 +87,7 @@ const VIEWS = {
   },
   dogs: async (page) => {
     await page.goto('/dogs');
-    await page.getByRole('link', { name: 'Teasel' }).waitFor();
+    await page.getByText('not booked').first().waitFor();
   },
   dog: (page) => openDog(page, 'Teasel'),
   'dog-plan': async (page) => {
@@ -137,6 +138,7 @@ const VIEWS = {
   },
   owner: async (page) => {
     await page.goto('/owners');
+    await page.getByLabel('Find').fill('Folake Adeyemi');
     await page.getByRole('link', { name: 'Folake Adeyemi' }).click();
     await page.getByRole('heading', { name: 'Agreed to' }).waitFor();
   },
@@ -529,6 +531,7 @@ await command(async () => {
     folder: dataFolder('.dewpond-shots'),
     port: await freePort(),
     fresh: !process.argv.includes('--keep'),
+    large: true,
   });
   const browser = await chromium.launch({
     executablePath: browserPath(),
@@ -549,7 +552,7 @@ await command(async () => {
       locale: 'en-GB',
       timezoneId: 'Europe/London',
     });
-    page.setDefaultTimeout(8000);
+    page.setDefaultTimeout(30_000);
     await page.goto('/');
     if (only.includes('sign-in')) await page.screenshot({ path: join(to, 'sign-in.png') });
     await page.getByLabel('E-mail').fill('ines@withyquay.example');

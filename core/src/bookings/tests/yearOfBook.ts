@@ -21,7 +21,7 @@ import {
 } from '..';
 
 /** How a book is run: by Dewpond, every six weeks, or whenever an owner sees the need and rings. */
-export type Running = 'planned' | 'every six weeks' | 'when they ring';
+export type Running = 'planned' | 'every six weeks' | 'every three weeks' | 'when they ring';
 
 export interface YearOfBook {
   readonly dogs: number;
@@ -30,6 +30,8 @@ export interface YearOfBook {
   readonly skip: number;
   readonly people: number;
   readonly seed: number;
+  /** What a coming costs when it is planned, in days of lateness; left out: the house value. More of it, fewer visits. */
+  readonly trip?: number;
 }
 
 /** What a year came to, in all. */
@@ -158,9 +160,10 @@ function visitOn(dog: HiddenBookDog, choice: 'full' | 'short', today: Day, rando
 }
 
 function comesBy(running: Exclude<Running, 'planned'>, dog: HiddenBookDog, i: number, today: Day): 'full' | null {
-  if (running === 'every six weeks') {
+  if (running !== 'when they ring') {
     const gap = daysBetween(dog.lastVisit, today);
-    return gap >= 42 && (weekdayOf(today) === i % 5 || gap >= 49) ? 'full' : null;
+    const every = running === 'every six weeks' ? 42 : 21;
+    return gap >= every && (weekdayOf(today) === i % 5 || gap >= every + 7) ? 'full' : null;
   }
   const shows = dog.tasks.some(({ lastCare, truth }) => daysBetween(lastCare, today) > truth + SEEN_AFTER + WAITS);
   return shows && weekdayOf(today) < 5 && daysBetween(dog.lastVisit, today) >= 10 ? 'full' : null;
@@ -215,7 +218,7 @@ function bookAhead(
   dogs: readonly HiddenBookDog[],
   booked: Map<string, BookedInYear[]>,
   today: Day,
-  { people }: YearOfBook,
+  { people, trip }: YearOfBook,
   kept: KeptPrices,
 ): KeptPrices {
   const known = dogs.map((dog) => ({
@@ -240,13 +243,14 @@ function bookAhead(
     tables: people,
     tubs: people,
   };
+  const costs = { ...PLAN_COSTS, trip: trip ?? PLAN_COSTS.trip };
   let last;
-  for (const at of planBookings(bookOf(weeks), { kept })) {
+  for (const at of planBookings(bookOf(weeks), { kept, costs })) {
     last = at;
     if (at.round >= 4) break;
   }
   if (!last) return kept;
-  const { proposals } = proposedWeeks(weeks, last.plan(), PLAN_COSTS, last.prices());
+  const { proposals } = proposedWeeks(weeks, last.plan(), costs, last.prices());
   for (const each of proposals.filter(({ day: on }) => daysBetween(today, on) < BOOKED_AHEAD)) {
     const { day: on, person, from, to } = each;
     const choice = each.kind === 'full visit' ? 'full' : 'short';
