@@ -1,6 +1,6 @@
 import { MESSAGE_CHANNELS, MESSAGE_KINDS, MESSAGE_STATES, type MessageKind, type Reach } from '@dewpond/core/messages';
 import { z } from 'zod';
-import { id, line, newId } from './basics';
+import { daySchema, id, line, newId } from './basics';
 
 const kind = z.enum(MESSAGE_KINDS as [MessageKind]);
 const channel = z.enum(MESSAGE_CHANNELS);
@@ -14,6 +14,8 @@ export const draftQuery = z.object({
     .regex(/^\d\d:\d\d$/)
     .optional(),
   referral: id.optional(),
+  /** The day that is offered, or on which the dog comes. */
+  day: daySchema.optional(),
 });
 
 const reach: z.ZodType<Reach> = z.object({ channel, to: z.string(), whyNot: z.string().nullable() });

@@ -1,3 +1,4 @@
+export { beforeVisitAdvice, type BeforeVisitAdvice } from './beforeVisit';
 export { MESSAGE_CHANNELS, channelFor, reachOf, type MessageChannel, type Reach } from './reach';
 export {
   MESSAGE_STATES,

@@ -27,6 +27,28 @@ export const TEMPLATES = {
     subject: 'How is {dog}?',
     words: 'Hello {owner}, how is {dog} doing since {day}? Please tell us: {phone}. {business}',
   },
+  'time to come': {
+    name: 'Time to come',
+    subject: 'It is time for {dog}',
+    words:
+      'Hello {owner}, it is time for the next visit of {dog}. We could do {day} at {time}: would that suit you? Please tell us: {phone}. {business}',
+  },
+  'a gap': {
+    name: 'A place came free',
+    subject: 'A place came free for {dog}',
+    words:
+      'Hello {owner}, a place came free for {dog} on {day} at {time}. The first yes takes it. Please tell us: {phone}. {business}',
+  },
+  'before you come': {
+    name: 'Before you come',
+    subject: '{dog} comes on {day}',
+    words: 'Hello {owner}, {dog} comes to us on {day} at {time}. {before}See you then. {business}, {phone}',
+  },
+  'on our way': {
+    name: 'On our way',
+    subject: 'We are on our way to {dog}',
+    words: 'Hello {owner}, we are on our way and should be with {dog} around {time}. {business}, {phone}',
+  },
 } as const;
 export type MessageKind = keyof typeof TEMPLATES;
 export const MESSAGE_KINDS = Object.keys(TEMPLATES) as readonly MessageKind[];

@@ -141,6 +141,7 @@ test('nor in the week at home, on the owner’s page, in a calendar or in a mess
     ...Object.values(STRANGE.page),
     ...Object.values(STRANGE.messages).flatMap(({ subject, words }) => [subject, words]),
     STRANGE.thisAfternoon,
+    ...Object.values(STRANGE.before),
   ].map((words) => fillIn(words, Object.fromEntries(slotsOf(words).map((slot) => [slot, '1']))));
   expect(filled.filter((each) => !isBare(each))).toEqual([]);
 });

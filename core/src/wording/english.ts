@@ -126,4 +126,8 @@ export const ENGLISH: Wording = {
   page: PAGE_WORDS,
   letter: LETTER_WORDS,
   thisAfternoon: 'this afternoon',
+  before: {
+    walk: 'A walk before helps it to stand still.',
+    bottle: 'Please bring the bottle that your vet gave you.',
+  },
 };

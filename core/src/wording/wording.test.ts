@@ -79,6 +79,7 @@ const TYPICAL: Readonly<Record<string, string>> = {
   business: 'Withy Quay Grooming',
   phone: '01632 960100',
   time: '3 pm',
+  before: 'A walk before helps it to stand still. ',
   link: 'the link',
   days: '30',
   urgency: 'within a week',

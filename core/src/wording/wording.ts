@@ -1,7 +1,7 @@
 import type { HomeHow } from '../rules';
 import type { Condition, FINDING_COLOURS, FINDING_SMELLS, Level, Procedure, Sign } from '../findings';
 import { namedAtHome, type HomeTask } from '../homecare';
-import type { MessageKind } from '../messages';
+import type { BeforeVisitAdvice, MessageKind } from '../messages';
 import type { AtHomeLine } from '../methods';
 import {
   BODY_PLACES,
@@ -71,6 +71,8 @@ export interface Wording {
   readonly letter: Readonly<Record<LetterKey, string>>;
   /** In a message where no hour was given. */
   readonly thisAfternoon: string;
+  /** What an owner does before a visit. */
+  readonly before: Readonly<Record<BeforeVisitAdvice, string>>;
 }
 
 export const ofEach = <K extends string, V>(keys: readonly K[], value: (key: K) => V): Record<K, V> =>

@@ -12,7 +12,8 @@ import type { Services } from '../platform/http/context';
 import { smtpCarrier, type Carrier } from '../platform/post/post';
 import { sendMessage } from '../features/messages/sendMessage';
 import { musty, outbox, reachable, textOf, write } from './owner';
-import { app, clock, databases, logLines, openSalon, services, type Salon } from './salon';
+import { addDog, app, clock, databases, logLines, openSalon, services, type Salon } from './salon';
+import { addProduct } from './shelfSide';
 import { visitDog } from './tableSide';
 
 const on = '2026-11-02';
@@ -46,6 +47,54 @@ async function openMailServer(refuse: (to: string) => { code: number; words: str
 }
 const withMail = (carrier: Carrier): Services => ({ ...services, post: { ...services.post, 'e-mail': carrier } });
 const sent = (by: Services, id: string) => sendMessage(by, salon.businessId, id);
+
+describe('what is written around a visit', () => {
+  const draft = async (dogId: string, kind: string, more: object = {}) =>
+    (await salon.call('GET /api/dogs/:id/draft', { id: dogId, query: { kind, ...more } })).body;
+  const at = { day: '2026-12-01', time: '10:30' };
+
+  test.each([
+    ['time to come', 'We could do Tue 1 Dec at 10:30: would that suit you?'],
+    ['a gap', 'a place came free for Teasel on Tue 1 Dec at 10:30. The first yes takes it.'],
+    ['on our way', 'we are on our way and should be with Teasel around 10:30.'],
+    ['before you come', 'Teasel comes to us on Tue 1 Dec at 10:30.'],
+  ])('“%s” names the day and the hour', async (kind, says) => {
+    const { dogId } = await reachable(salon);
+    expect((await draft(dogId, kind, at)).words).toContain(says);
+  });
+
+  test('a walk before, not for a flat face; the vet’s bottle where the dog is washed with it', async () => {
+    const { dogId } = await reachable(salon);
+    const before = async (id: string) => (await draft(id, 'before you come', at)).words;
+    expect(await before(dogId)).toContain('A walk before helps it to stand still. See you then.');
+    const pug = await addDog(salon, { breeds: ['pug'] });
+    expect(await before(pug.dogId)).toContain('at 10:30. See you then.');
+    const wash = await addProduct(salon, { name: 'From the vet', suppliedBy: 'vet' });
+    const says = { kind: 'bath product', productId: wash, contactMinutes: 10, nothingElse: true };
+    const { status } = await salon.call('POST /api/dogs/:id/instructions', {
+      id: dogId,
+      body: { id: v7(), by: 'vet', who: 'Dr Oyelaran', place: null, says, from: '2026-11-20', until: '2026-12-20' },
+    });
+    expect(status).toBe(201);
+    expect(await before(dogId)).toContain('Please bring the bottle that your vet gave you. See you then.');
+  });
+
+  test('in the owner’s language', async () => {
+    const { dogId, clientId } = await reachable(salon);
+    const { version, name, card } = (await salon.call('GET /api/clients/:id', { id: clientId })).body.client;
+    const body = { version, name, card: { ...card, language: 'es' } };
+    expect((await salon.call('PUT /api/clients/:id', { id: clientId, body })).status).toBe(200);
+    expect((await draft(dogId, 'a gap', at)).words).toMatch(
+      /^Hola .*ha quedado un hueco para Teasel el .* a las 10:30/,
+    );
+  });
+
+  test('a day that is none is refused', async () => {
+    const { dogId } = await reachable(salon);
+    const query = { kind: 'a gap', day: '2026-02-30' };
+    expect((await salon.call('GET /api/dogs/:id/draft', { id: dogId, query })).status).toBe(422);
+  });
+});
 
 describe('a message to an owner', () => {
   let mail: Awaited<ReturnType<typeof openMailServer>>;

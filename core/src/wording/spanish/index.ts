@@ -58,4 +58,8 @@ export const SPANISH: Wording = {
   page: PAGE_ES,
   letter: LETTER_ES,
   thisAfternoon: 'esta tarde',
+  before: {
+    walk: 'Un paseo antes le ayuda a estarse quieto.',
+    bottle: 'Traiga el frasco que le dio el veterinario.',
+  },
 };

@@ -133,4 +133,22 @@ export const MESSAGES_ES: Readonly<Record<MessageKind, { readonly subject: strin
     subject: '¿Cómo está {dog}?',
     words: 'Hola {owner}, ¿cómo está {dog} desde el {day}? Díganoslo: {phone}. {business}',
   },
+  'time to come': {
+    subject: 'Le toca a {dog}',
+    words:
+      'Hola {owner}, a {dog} le toca su próxima visita. Podríamos el {day} a las {time}: ¿le viene bien? Díganoslo: {phone}. {business}',
+  },
+  'a gap': {
+    subject: 'Ha quedado un hueco para {dog}',
+    words:
+      'Hola {owner}, ha quedado un hueco para {dog} el {day} a las {time}. Es de quien diga que sí primero. Díganoslo: {phone}. {business}',
+  },
+  'before you come': {
+    subject: '{dog} viene el {day}',
+    words: 'Hola {owner}, {dog} viene el {day} a las {time}. {before}Hasta entonces. {business}, {phone}',
+  },
+  'on our way': {
+    subject: 'Vamos hacia {dog}',
+    words: 'Hola {owner}, vamos de camino y llegaremos a {dog} hacia las {time}. {business}, {phone}',
+  },
 };

@@ -1,12 +1,15 @@
 import type { MessageDraft } from '@dewpond/contract';
-import { LINK_MARK, reachOf, withoutPhone, type MessageKind } from '@dewpond/core/messages';
+import { LINK_MARK, beforeVisitAdvice, reachOf, withoutPhone, type MessageKind } from '@dewpond/core/messages';
 import { placeOf } from '@dewpond/core/places';
 import { showDay, type Day } from '@dewpond/core/units';
-import { fillIn, placeWords } from '@dewpond/core/wording';
+import { fillIn, placeWords, type Wording } from '@dewpond/core/wording';
 import { eq } from 'drizzle-orm';
 import { client, dog, referral, visit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import { loadBusiness } from '../../records/business/business';
+import { loadBusiness, loadStockedBusiness } from '../../records/business/business';
+import { loadDogs } from '../../records/dog/dogRecord';
+import { planFor } from '../../records/dog/facts';
+import { productOf } from '../../records/shelf/shelf';
 import { loadWords, wordingFor } from '../../records/business/words';
 import { dayIn } from '../../platform/time/zone';
 import { notFound } from '../../platform/http/problem';
@@ -19,6 +22,7 @@ interface DraftFor {
   readonly visit?: string | undefined;
   readonly time?: string | undefined;
   readonly referral?: string | undefined;
+  readonly day?: Day | undefined;
 }
 
 /** What the business would write to this dog's owner, and by which channels it may. */
@@ -33,13 +37,15 @@ export async function draftFor(tx: Tenant, dogId: string, about: DraftFor, now: 
   const [visited] = about.visit ? await tx.select().from(visit).where(eq(visit.id, about.visit)) : [];
   const [open] = about.referral ? await tx.select().from(referral).where(eq(referral.id, about.referral)) : [];
   const wording = wordingFor(await loadWords(tx), its.card);
+  const today = dayIn(business.zone, now);
   const words = {
     dog: its.dog,
     owner: its.owner,
     business: business.name,
     phone: business.phone,
     time: about.time ?? wording.thisAfternoon,
-    day: showDay((visited?.day ?? dayIn(business.zone, now)) as Day, wording.language),
+    day: showDay(about.day ?? ((visited?.day ?? today) as Day), wording.language),
+    before: about.kind === 'before you come' ? await beforeVisit(tx, dogId, about.day ?? today, wording) : '',
     days: String(LINK_DAYS),
     link: LINK_MARK,
     place: open ? placeWords(wording, placeOf(open.place)) : '',
@@ -53,4 +59,16 @@ export async function draftFor(tx: Tenant, dogId: string, about: DraftFor, now: 
     subject: fillIn(template.subject, words),
     words: fillIn(business.phone === '' ? withoutPhone(template.words) : template.words, words),
   };
+}
+
+/** What helps before a visit, as sentences; nothing where nothing does. */
+async function beforeVisit(tx: Tenant, dogId: string, on: Day, { before }: Wording): Promise<string> {
+  const business = await loadStockedBusiness(tx);
+  const [record] = await loadDogs(tx, { ids: [dogId] });
+  if (!record) return '';
+  const { facts, plan } = planFor(record, business, on);
+  const wash = plan.bathProduct && productOf(business, plan.bathProduct.productId);
+  return beforeVisitAdvice(facts, wash?.suppliedBy === 'vet')
+    .map((each) => `${before[each]} `)
+    .join('');
 }

@@ -99,6 +99,13 @@ function openWeeks(first: readonly Appointment[] = [], clash = false) {
         },
       ],
     }),
+    'GET /api/dogs/:id/draft': ({ query }) => ({
+      owner: 'Amara Nwosu',
+      language: 'en-GB',
+      reach: [{ channel: 'e-mail', to: 'amara@thornmere.example', whyNot: null }],
+      subject: query.get('kind') ?? '',
+      words: `${query.get('kind')}: ${query.get('day')} at ${query.get('time')}`,
+    }),
     'POST /api/ahead': ({ body }) => ({ booked: body.visits.map(({ id }) => id), refused: [] }),
     'PUT /api/ahead': () => ({}),
     'POST /api/series': () => ({ booked: [addDays(TODAY, 30), addDays(TODAY, 58)], left: [day0('2027-02-19')] }),
@@ -334,6 +341,31 @@ describe('the weeks ahead', () => {
         { startsAt: '2026-11-26T09:00:00.000Z', minutes: 105, kind: 'full visit' },
       ]),
     );
+  });
+});
+
+describe('what is written around a visit', () => {
+  const words = async () => (await screen.findByRole<HTMLTextAreaElement>('textbox', { name: 'Text' })).value;
+
+  test('a dog that is due: with the best time there is', async () => {
+    const { person } = openWeeks();
+    await person.click(await screen.findByRole('button', { name: 'Write to Amara Nwosu about Radish' }));
+    expect(await words()).toBe('time to come: 2026-11-27 at 09:00');
+  });
+
+  test('a dog that is booked: reminded of its day and hour; not of what is over', async () => {
+    const { person } = openWeeks([booking()]);
+    await openDay(person, 'Thu 26 Nov');
+    await person.click(await screen.findByRole('button', { name: 'Remind Amara Nwosu of Radish' }));
+    expect(await words()).toBe('before you come: 2026-11-26 at 09:00');
+  });
+
+  test('a place that came free: to whoever gains', async () => {
+    const { person } = openWeeks([booking({ state: 'cancelled' })]);
+    await openDay(person, 'Thu 26 Nov');
+    await person.click(await screen.findByRole('button', { name: 'Who gains' }));
+    await person.click(await screen.findByRole('button', { name: 'Write to Amara Nwosu about Radish' }));
+    expect(await words()).toBe('a gap: 2026-11-26 at 09:00');
   });
 });
 

@@ -1,4 +1,4 @@
-import type { AheadView, Appointment } from '@dewpond/contract';
+import type { AheadView, Appointment, DogListItem } from '@dewpond/contract';
 import { daysInUse, type Weeks } from '@dewpond/core/bookings';
 import { addDays, type Day } from '@dewpond/core/units';
 import { useMemo, useState } from 'react';
@@ -13,6 +13,7 @@ import { Waiting } from '../../ui/Waiting';
 import { DayPanel } from './DayPanel';
 import { DueList, type DueDog } from './DueList';
 import { GapDialog } from './GapDialog';
+import { NudgeDialog } from './NudgeDialog';
 import { PlanBar } from './PlanBar';
 import { Unplaced } from './UnplacedCard';
 import { useAccept } from './useAccept';
@@ -59,6 +60,7 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
   const [lookedAt, setLookedAt] = useState<string | null>(null);
   const [booking, setBooking] = useState<ToBook | null>(null);
   const [gap, setGap] = useState<Appointment | null>(null);
+  const [nudged, setNudged] = useState<DogListItem | null>(null);
   const { answer } = plan;
   const use = useMemo(() => answer?.days ?? daysInUse(weeks), [answer, weeks]);
   const due = useMemo(() => dueDogs(view), [view]);
@@ -129,10 +131,18 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
             waiting={view.waiting}
             onLook={setLookedAt}
             onBook={(dog) => setBooking({ dog: { id: dog.id, name: dog.name, suggested: dog.next?.day ?? null } })}
+            onWrite={setNudged}
           />
         </div>
       </div>
       {booking && <BookDialog open onClose={() => setBooking(null)} {...booking} />}
+      {nudged && (
+        <NudgeDialog
+          dog={nudged}
+          proposal={answer?.proposals.find((each) => each.dog === nudged.id) ?? null}
+          onClose={() => setNudged(null)}
+        />
+      )}
       {gap && <GapDialog appointment={gap} onClose={() => setGap(null)} />}
     </div>
   );

@@ -2,9 +2,11 @@ import type { AheadView, Appointment } from '@dewpond/contract';
 import { isGivenUp } from '@dewpond/core/bookings';
 import { visitName } from '@dewpond/core/steps';
 import type { Day } from '@dewpond/core/units';
-import { clock, duration, minutesOf, showDay, wallTime } from '../../browser/times';
+import { useState } from 'react';
+import { clock, duration, fieldTime, minuteOf, minutesOf, showDay, wallTime } from '../../browser/times';
 import { useAppointments, useMembers } from '../../data/queries';
 import { useZone } from '../../data/useUnits';
+import { MessageDialog } from '../../parts/messages/MessageDialog';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
@@ -24,16 +26,35 @@ interface DayPanelProps {
 /** One day: what is booked, what is proposed and why, and what came free. */
 export function DayPanel({ day, view, proposals, isBooking, onAccept, onMove, onFill }: DayPanelProps) {
   const booked = useAppointments(day, day).data ?? [];
+  const zone = useZone();
+  const [reminded, setReminded] = useState<Appointment | null>(null);
   const members = useMembers().data ?? [];
   const stands = booked.filter(({ state }) => !isGivenUp(state));
   const free = booked.filter(({ state }) => isGivenUp(state));
   const minutes = stands.reduce((sum, each) => sum + minutesOf(each), 0);
   return (
     <section aria-label={showDay(day)}>
+      {reminded && (
+        <MessageDialog
+          about={{
+            kind: 'before you come',
+            dogId: reminded.dogId,
+            visitId: null,
+            day,
+            time: fieldTime(minuteOf(reminded.startsAt, zone)),
+          }}
+          onClose={() => setReminded(null)}
+        />
+      )}
       <Card title={showDay(day)} aside={stands.length === 0 ? 'nothing booked' : duration(minutes)}>
         <ul className="flex flex-col gap-1.5">
           {stands.map((each) => (
-            <Booked key={each.id} appointment={each} onMove={onMove} />
+            <Booked
+              key={each.id}
+              appointment={each}
+              onMove={onMove}
+              onRemind={day > view.weeks.first ? () => setReminded(each) : null}
+            />
           ))}
         </ul>
         {proposals.length > 0 && (
@@ -78,14 +99,17 @@ export function DayPanel({ day, view, proposals, isBooking, onAccept, onMove, on
 function Booked({
   appointment,
   onMove,
+  onRemind,
 }: {
   readonly appointment: Appointment;
   readonly onMove: DayPanelProps['onMove'];
+  /** Null: the day is over, or has begun. */
+  readonly onRemind: (() => void) | null;
 }) {
   const zone = useZone();
-  const { dogName, memberName, startsAt, endsAt, state, mayMove } = appointment;
+  const { dogName, ownerName, memberName, startsAt, endsAt, state, mayMove } = appointment;
   return (
-    <li>
+    <li className="flex gap-2">
       <button
         type="button"
         disabled={state !== 'booked'}
@@ -101,6 +125,11 @@ function Booked({
           {mayMove && <span className="text-soft"> may move</span>}
         </span>
       </button>
+      {state === 'booked' && onRemind && (
+        <Button look="quiet" aria-label={`Remind ${ownerName} of ${dogName}`} onClick={onRemind}>
+          Remind
+        </Button>
+      )}
     </li>
   );
 }

@@ -21,6 +21,7 @@ interface DueListProps {
   /** While one looks at a dog, its window lies over the weeks. */
   readonly onLook: (id: string | null) => void;
   readonly onBook: (dog: DogListItem) => void;
+  readonly onWrite: (dog: DogListItem) => void;
 }
 
 /** So many are shown; the most pressing come first. */
@@ -30,7 +31,7 @@ const SHOWN = 30;
 const dueSince = ({ next }: DogListItem): string => next?.since ?? next?.day ?? '';
 
 /** Dogs that are due and not booked, the most pressing first. */
-export function DueList({ dogs, waiting, onLook, onBook }: DueListProps) {
+export function DueList({ dogs, waiting, onLook, onBook, onWrite }: DueListProps) {
   const due = dogs
     .filter((dog) => dog.next && dog.nextBooked === null && !dog.archived)
     .toSorted((a, b) => dueSince(a).localeCompare(dueSince(b)));
@@ -54,7 +55,12 @@ export function DueList({ dogs, waiting, onLook, onBook }: DueListProps) {
                 {dog.next && showDay(dog.next.since ?? dog.next.day)}: {dog.next?.task}
               </span>
             </span>
-            <Button onClick={() => onBook(dog)}>Book</Button>
+            <span className="flex gap-2 shrink-0">
+              <Button look="quiet" aria-label={`Write to ${dog.owner} about ${dog.name}`} onClick={() => onWrite(dog)}>
+                Write
+              </Button>
+              <Button onClick={() => onBook(dog)}>Book</Button>
+            </span>
           </li>
         ))}
       </ul>

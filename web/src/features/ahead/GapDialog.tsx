@@ -1,10 +1,12 @@
 import type { Appointment, GapView } from '@dewpond/contract';
 import type { Day } from '@dewpond/core/units';
 import { call } from '../../api/call';
-import { clock, dayOf, showDay } from '../../browser/times';
+import { clock, dayOf, fieldTime, minuteOf, showDay } from '../../browser/times';
+import { useState } from 'react';
 import { useGap } from '../../data/queries';
 import { useZone } from '../../data/useUnits';
 import { useWrite } from '../../data/useWrite';
+import { MessageDialog } from '../../parts/messages/MessageDialog';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Waiting } from '../../ui/Waiting';
@@ -22,7 +24,21 @@ export function GapDialog({
 }) {
   const gap = useGap(appointment.id);
   const zone = useZone();
+  const [asked, setAsked] = useState<string | null>(null);
   const ends = clock(appointment.endsAt, zone);
+  if (asked !== null)
+    return (
+      <MessageDialog
+        about={{
+          kind: 'a gap',
+          dogId: asked,
+          visitId: null,
+          day: dayOf(appointment.startsAt, zone) as Day,
+          time: fieldTime(minuteOf(appointment.startsAt, zone)),
+        }}
+        onClose={() => setAsked(null)}
+      />
+    );
   return (
     <Dialog
       open
@@ -31,13 +47,19 @@ export function GapDialog({
       says="Who gains most stands first. The first yes takes it."
     >
       <Waiting query={gap} what="Who gains">
-        {(view) => <Gainers view={view} onClose={onClose} />}
+        {(view) => <Gainers view={view} onClose={onClose} onWrite={setAsked} />}
       </Waiting>
     </Dialog>
   );
 }
 
-function Gainers({ view, onClose }: { readonly view: GapView; readonly onClose: () => void }) {
+interface GainersProps {
+  readonly view: GapView;
+  readonly onClose: () => void;
+  readonly onWrite: (dogId: string) => void;
+}
+
+function Gainers({ view, onClose, onWrite }: GainersProps) {
   const take = useWrite(['POST /api/appointments', 'PUT /api/appointments/:id'], {
     write: async (id, { dogId, kind, minutes }: Gainer) => {
       const { memberId, startsAt } = view;
@@ -75,9 +97,18 @@ function Gainers({ view, onClose }: { readonly view: GapView; readonly onClose: 
             )}
             <span className="block text-sm text-soft">{reasonOf(each)}</span>
           </span>
-          <Button disabled={take.isPending} onClick={() => take.mutate(each)}>
-            Said yes
-          </Button>
+          <span className="flex gap-2 shrink-0">
+            <Button
+              look="quiet"
+              aria-label={`Write to ${each.owner} about ${each.dog}`}
+              onClick={() => onWrite(each.dogId)}
+            >
+              Write
+            </Button>
+            <Button disabled={take.isPending} onClick={() => take.mutate(each)}>
+              Said yes
+            </Button>
+          </span>
         </li>
       ))}
     </ol>

@@ -15,7 +15,7 @@ import { FormSays } from '../../forms/FormFoot';
 import { Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/toasts';
 import { TimeField } from '../../forms/TimeField';
-import { readTime } from '@dewpond/core/units';
+import { readTime, type Day } from '@dewpond/core/units';
 
 /** What is written about, and to whose owner. */
 export interface MessageAbout {
@@ -25,11 +25,13 @@ export interface MessageAbout {
   readonly referralId?: string;
   /** "15:30": the message names an hour. */
   readonly time?: string;
+  /** The day that is offered, or on which the dog comes. */
+  readonly day?: Day;
 }
 
-const useSuggested = ({ kind, dogId, visitId, referralId, time }: MessageAbout) =>
+const useSuggested = ({ kind, dogId, visitId, referralId, time, day }: MessageAbout) =>
   useQuery({
-    queryKey: ['draft', kind, dogId, visitId, referralId, time],
+    queryKey: ['draft', kind, dogId, visitId, referralId, time, day],
     queryFn: () =>
       call('GET /api/dogs/:id/draft', {
         id: dogId,
@@ -38,6 +40,7 @@ const useSuggested = ({ kind, dogId, visitId, referralId, time }: MessageAbout) 
           ...(visitId === null ? {} : { visit: visitId }),
           ...(referralId === undefined ? {} : { referral: referralId }),
           ...(time === undefined ? {} : { time }),
+          ...(day === undefined ? {} : { day }),
         },
       }),
     staleTime: 0,
@@ -45,7 +48,12 @@ const useSuggested = ({ kind, dogId, visitId, referralId, time }: MessageAbout) 
     placeholderData: keepPreviousData,
   });
 
-const NAMES_AN_HOUR: readonly MessageKind[] = ['nearly ready', 'please ring'];
+const NAMES_AN_HOUR: readonly MessageKind[] = ['nearly ready', 'please ring', 'on our way'];
+
+const HOUR_WORDS: Readonly<Partial<Record<MessageKind, string>>> = {
+  'please ring': 'Ring before',
+  'on our way': 'There around',
+};
 
 /** The next full half hour from now: what a groomer would say at the door. */
 function soon(): string {
@@ -77,7 +85,7 @@ export function MessageDialog({
       {asksHour && (
         <div className="max-w-40 mb-4">
           <TimeField
-            label={about.kind === 'please ring' ? 'Ring before' : 'Ready around'}
+            label={HOUR_WORDS[about.kind] ?? 'Ready around'}
             value={time}
             onChange={({ target }) => readTime(target.value) !== null && setTime(target.value)}
             className="min-h-14 text-lg"

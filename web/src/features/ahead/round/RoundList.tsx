@@ -1,6 +1,9 @@
 import { geoLink, type PlannedRound, type VanRound, type RoundStep } from '@dewpond/core/route';
+import { useState } from 'react';
 import { Link } from 'react-router';
-import { duration, wallTime } from '../../../browser/times';
+import { duration, fieldTime, wallTime } from '../../../browser/times';
+import { MessageDialog, type MessageAbout } from '../../../parts/messages/MessageDialog';
+import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
 import type { RoundStop } from './stopsOf';
 
@@ -16,42 +19,47 @@ interface RoundListProps {
 /** The round from leaving to coming home: what is when, what is driven between. */
 export function RoundList({ round, planned, stops, batteryEnds, onOpen }: RoundListProps) {
   const legs = legsOf(round, planned);
+  const [about, setAbout] = useState<MessageAbout | null>(null);
   return (
-    <ol aria-label="Stop by stop" className="flex flex-col">
-      <li className="flex gap-3 py-2 font-semibold">
-        <span className="w-14 text-right tabular-nums">{wallTime(round.leaves)}</span> leaves
-      </li>
-      {planned.steps.map((step, i) => (
-        <li
-          key={step.kind === 'stop' ? `stop ${step.stop}` : `${step.kind} ${i}`}
-          className="border-t border-line py-2"
-        >
-          {legs[i]! > 0.5 && <p className="pl-17 text-[13px] text-soft">{duration(legs[i]!)} on the road</p>}
-          {step.kind === 'stop' ? (
-            <StopLine
-              step={step}
-              number={planned.order.indexOf(step.stop) + 1}
-              its={stops[step.stop]!}
-              isTooLong={batteryEnds !== null && planned.order.indexOf(step.stop) === batteryEnds}
-              onOpen={onOpen}
-            />
-          ) : (
-            <p className="flex gap-3">
-              <span className="w-14 text-right tabular-nums">
-                {wallTime(step.kind === 'lunch' ? step.begins : step.arrives)}
-              </span>
-              <span className="text-soft">
-                {step.kind === 'lunch' ? 'Lunch' : `Water at ${round.refills[step.place]!.name}`}, until{' '}
-                {wallTime(step.ends)}
-              </span>
-            </p>
-          )}
+    <>
+      {about && <MessageDialog about={about} onClose={() => setAbout(null)} />}
+      <ol aria-label="Stop by stop" className="flex flex-col">
+        <li className="flex gap-3 py-2 font-semibold">
+          <span className="w-14 text-right tabular-nums">{wallTime(round.leaves)}</span> leaves
         </li>
-      ))}
-      <li className="border-t border-line flex gap-3 py-2 font-semibold">
-        <span className="w-14 text-right tabular-nums">{wallTime(planned.home)}</span> home
-      </li>
-    </ol>
+        {planned.steps.map((step, i) => (
+          <li
+            key={step.kind === 'stop' ? `stop ${step.stop}` : `${step.kind} ${i}`}
+            className="border-t border-line py-2"
+          >
+            {legs[i]! > 0.5 && <p className="pl-17 text-[13px] text-soft">{duration(legs[i]!)} on the road</p>}
+            {step.kind === 'stop' ? (
+              <StopLine
+                step={step}
+                number={planned.order.indexOf(step.stop) + 1}
+                its={stops[step.stop]!}
+                isTooLong={batteryEnds !== null && planned.order.indexOf(step.stop) === batteryEnds}
+                onOpen={onOpen}
+                onTell={setAbout}
+              />
+            ) : (
+              <p className="flex gap-3">
+                <span className="w-14 text-right tabular-nums">
+                  {wallTime(step.kind === 'lunch' ? step.begins : step.arrives)}
+                </span>
+                <span className="text-soft">
+                  {step.kind === 'lunch' ? 'Lunch' : `Water at ${round.refills[step.place]!.name}`}, until{' '}
+                  {wallTime(step.ends)}
+                </span>
+              </p>
+            )}
+          </li>
+        ))}
+        <li className="border-t border-line flex gap-3 py-2 font-semibold">
+          <span className="w-14 text-right tabular-nums">{wallTime(planned.home)}</span> home
+        </li>
+      </ol>
+    </>
   );
 }
 
@@ -62,10 +70,12 @@ interface StopLineProps {
   /** The dryer's battery does not last to its end. */
   readonly isTooLong: boolean;
   readonly onOpen: (clientId: string, isOpen: boolean) => void;
+  readonly onTell: (about: MessageAbout) => void;
 }
 
-function StopLine({ step, number, its, isTooLong, onOpen }: StopLineProps) {
+function StopLine({ step, number, its, isTooLong, onOpen, onTell }: StopLineProps) {
   const { stop, booked, owner, clientId, street, visits } = its;
+  const [first] = visits;
   const isOpen = stop?.window === null;
   const shift = Math.round(step.begins - booked);
   const waits = Math.round(step.begins - step.arrives);
@@ -101,6 +111,23 @@ function StopLine({ step, number, its, isTooLong, onOpen }: StopLineProps) {
           <p className="text-[13px] text-stop font-semibold">From here on the battery does not last for the dryer.</p>
         )}
       </div>
+      {first && (
+        <Button
+          look="quiet"
+          className="no-print min-h-11! px-3! text-sm self-start"
+          aria-label={`Tell ${owner}: on our way`}
+          onClick={() =>
+            onTell({
+              kind: 'on our way',
+              dogId: first.appointment.dogId,
+              visitId: null,
+              time: fieldTime(Math.round(step.begins)),
+            })
+          }
+        >
+          On our way
+        </Button>
+      )}
       <Choice
         chosen={!isOpen}
         className="no-print min-h-11! px-3! text-sm self-start"

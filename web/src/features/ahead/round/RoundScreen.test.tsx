@@ -44,6 +44,13 @@ function openRound(view = round()) {
   const server = openServer({
     'GET /api/session': () => session('metric'),
     'GET /api/round': () => view,
+    'GET /api/dogs/:id/draft': ({ query }) => ({
+      owner: 'Far',
+      language: 'en-GB',
+      reach: [{ channel: 'e-mail', to: 'far@thornmere.example', whyNot: null }],
+      subject: 'On our way',
+      words: `${query.get('kind')} around ${query.get('time')}`,
+    }),
     'PUT /api/round': () => ({}),
     'PUT /api/van': () => ({ version: 4 }),
   });
@@ -55,6 +62,13 @@ const stops = async () =>
     .map((each) => each.textContent);
 
 describe('a round', () => {
+  test('an owner is told that the van is on its way, and when it is there', async () => {
+    const { person } = openRound();
+    await person.click(await screen.findByRole('button', { name: 'Tell Far: on our way' }));
+    expect(await screen.findByRole('textbox', { name: 'There around' })).toHaveProperty('value', '09:00');
+    expect(await screen.findByRole('textbox', { name: 'Text' })).toHaveProperty('value', 'on our way around 09:00');
+  });
+
   test('stands in its order with times, roads and what differs from the bookings', async () => {
     openRound();
     expect(await screen.findByRole('img', { name: 'Map of the round, 2 stops' })).toBeTruthy();
