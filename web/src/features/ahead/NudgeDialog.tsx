@@ -1,5 +1,5 @@
 import type { DogListItem } from '@dewpond/contract';
-import { fieldTime, minuteOf } from '../../browser/times';
+import { dayOf, fieldTime, minuteOf } from '../../browser/times';
 import { useSlots } from '../../data/queries';
 import { useZone } from '../../data/useUnits';
 import { MessageDialog } from '../../parts/messages/MessageDialog';
@@ -29,7 +29,9 @@ interface WithBestTimeProps extends Pick<NudgeProps, 'dog' | 'onClose'> {
 function WithBestTime({ dog, about, onClose }: WithBestTimeProps) {
   const zone = useZone();
   const slots = useSlots(dog.id, { kind: null });
-  const best = slots.data?.slots[0];
+  // Whoever is written to does not come today.
+  const today = dayOf(Date.now(), zone);
+  const best = slots.data?.slots.find(({ day }) => day > today);
   if (best)
     return (
       <MessageDialog

@@ -52,6 +52,7 @@ export function AwayFromFile({ view, today }: { readonly view: HoursView; readon
         <input
           type="file"
           accept=".ics,text/calendar"
+          className="max-w-full text-soft file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-xl file:border file:border-solid file:border-line file:bg-surface file:px-4 file:font-semibold file:text-ink"
           onChange={({ target }) => {
             void open(target.files?.[0]);
             target.value = '';

@@ -80,7 +80,7 @@ function StopLine({ step, number, its, isTooLong, onOpen, onTell }: StopLineProp
   const shift = Math.round(step.begins - booked);
   const waits = Math.round(step.begins - step.arrives);
   return (
-    <div className="flex gap-3">
+    <div className="flex gap-x-3 gap-y-2 max-md:flex-wrap">
       <span className="w-14 text-right tabular-nums font-bold">{wallTime(step.begins)}</span>
       <div className="flex-1 min-w-0">
         <p>
@@ -111,31 +111,33 @@ function StopLine({ step, number, its, isTooLong, onOpen, onTell }: StopLineProp
           <p className="text-[13px] text-stop font-semibold">From here on the battery does not last for the dryer.</p>
         )}
       </div>
-      {first && (
-        <Button
-          look="quiet"
-          className="no-print min-h-11! px-3! text-sm self-start"
-          aria-label={`Tell ${owner}: on our way`}
-          onClick={() =>
-            onTell({
-              kind: 'on our way',
-              dogId: first.appointment.dogId,
-              visitId: null,
-              time: fieldTime(Math.round(step.begins)),
-            })
-          }
+      <div className="no-print flex flex-col gap-2 self-start max-md:flex-row max-md:basis-full max-md:pl-17">
+        {first && (
+          <Button
+            look="quiet"
+            className="min-h-11! px-3! text-sm"
+            aria-label={`Tell ${owner}: on our way`}
+            onClick={() =>
+              onTell({
+                kind: 'on our way',
+                dogId: first.appointment.dogId,
+                visitId: null,
+                time: fieldTime(Math.round(step.begins)),
+              })
+            }
+          >
+            On our way
+          </Button>
+        )}
+        <Choice
+          chosen={!isOpen}
+          className="min-h-11! px-3! text-sm"
+          aria-label={`${owner} keeps its time`}
+          onClick={() => onOpen(clientId, !isOpen)}
         >
-          On our way
-        </Button>
-      )}
-      <Choice
-        chosen={!isOpen}
-        className="no-print min-h-11! px-3! text-sm self-start"
-        aria-label={`${owner} keeps its time`}
-        onClick={() => onOpen(clientId, !isOpen)}
-      >
-        {isOpen ? 'any time' : wallTime(booked)}
-      </Choice>
+          {isOpen ? 'any time' : wallTime(booked)}
+        </Choice>
+      </div>
     </div>
   );
 }
