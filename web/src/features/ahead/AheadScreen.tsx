@@ -139,6 +139,7 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
       {nudged && (
         <NudgeDialog
           dog={nudged}
+          today={today}
           proposal={answer?.proposals.find((each) => each.dog === nudged.id) ?? null}
           onClose={() => setNudged(null)}
         />
