@@ -18,7 +18,7 @@ test('a list comes in: columns told, every row seen, written in the background, 
   await expect(page.getByText('in the book already', { exact: true })).toBeVisible();
   await page.getByText('Bring in 2 dogs').click();
   const run = page.getByRole('listitem').filter({ hasText: 'old book.csv' });
-  await expect(run.getByText('1 owners, 2 dogs')).toBeVisible();
+  await expect(run.getByText('1 owner, 2 dogs')).toBeVisible();
   await page.goto('/dogs');
   await page.getByLabel('Find').fill('brandt');
   await expect(page.getByRole('link', { name: 'Rook' })).toBeVisible();
