@@ -28,7 +28,7 @@ export function runCommand(entry, env, args = []) {
     ['--enable-source-maps', join(ROOT, `server/dist/${entry}.js`), ...args],
     { env, stdio: ['ignore', 'inherit', 'inherit'] },
   );
-  if (status !== 0) throw new Stopped(`${entry} failed.`, 'The message above says why; nothing was half-written.');
+  if (status !== 0) throw new Stopped(`${entry} failed.`, 'The message above says why.');
 }
 
 /** @param {number} port */

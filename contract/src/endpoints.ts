@@ -1,25 +1,8 @@
 import { z } from 'zod';
-import { roundTaken, roundView, vanWays } from './round';
-import { planningEdit } from './ahead';
-import { appointment, appointmentEdit, newAppointment } from './appointments';
-import {
-  acceptedAnswer,
-  acceptedVisits,
-  aheadView,
-  foundPrices,
-  gapView,
-  hoursView,
-  newAbsences,
-  newAway,
-  newSeries,
-  seriesMade,
-  slotQuery,
-  slotsView,
-  weekEdit,
-} from './ahead';
+import { AHEAD_ENDPOINTS } from './aheadEndpoints';
 import { auditEntry } from './audit';
 import { cleanDownLine } from './cleanDowns';
-import { afterRow, daySchema, id, version } from './basics';
+import { daySchema, id } from './basics';
 import { ownBreedEdit } from './breeds';
 import { businessEdit, businessView } from './business';
 import {
@@ -48,21 +31,15 @@ import { memberView, sessionView } from './members';
 import { draftQuery, messageDraft, messageStep, messageView, newMessage } from './messages';
 import { MIXING_ENDPOINTS } from './mixingEndpoints';
 import { newVetLook, ownerPage } from './ownerPage';
+import { changed, list, made, nextPage, page } from './plainAnswers';
 import { businessProfileEdit, businessProfileView } from './profile';
 import { referralEdit, referralView } from './referrals';
 import { sheetEditing, sheetView } from './sheets';
 import { todayView } from './today';
 import { mixView, newVisit, prefetchView, visitView } from './visits';
 import { watchItem } from './watch';
-import { dogNeeds, ownerWishes } from './wishes';
 
-const made = z.object({ id });
-const changed = z.object({ version: z.int() });
 const which = z.object({ gone: id });
-const list = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item) });
-/** A long list, page by page. */
-const page = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item), after: afterRow.nullable() });
-const nextPage = z.object({ after: afterRow.optional() });
 
 /** Every call of the API: what goes in and what comes out. The server parses with it, the OpenAPI document is made from it. */
 export const ENDPOINTS = {
@@ -151,54 +128,7 @@ export const ENDPOINTS = {
     body: instructionEdit,
     response: changed,
   },
-  'GET /api/appointments': {
-    says: 'Bookings of a span of days',
-    query: z.object({ from: daySchema, to: daySchema }),
-    response: list(appointment),
-  },
-  'POST /api/appointments': { says: 'Book a visit', body: newAppointment, response: made },
-  'PUT /api/appointments/:id': {
-    says: 'Move, cancel or restore a booking',
-    body: appointmentEdit,
-    response: changed,
-  },
-  'GET /api/dogs/:id/slots': { says: 'The best times for a dog', query: slotQuery, response: slotsView },
-  'POST /api/series': { says: 'Book further visits like one', body: newSeries, response: seriesMade },
-  'GET /api/ahead': {
-    says: 'All that weeks of bookings are planned from',
-    query: z.object({ days: z.enum(['14', '28', '56', '84', '182']).optional() }),
-    response: aheadView,
-  },
-  'POST /api/ahead': { says: 'Book proposals of a plan', body: acceptedVisits, response: acceptedAnswer },
-  'PUT /api/ahead': { says: 'Keep what planning found', body: foundPrices, response: z.object({}) },
-  'GET /api/appointments/:id/gap': { says: 'Who gains from the time of a booking', response: gapView },
-  'PUT /api/planning': {
-    says: 'Say what the salon has and what planning weighs',
-    body: planningEdit,
-    response: changed,
-  },
-  'GET /api/round': {
-    says: "A person's day as a round of the van",
-    query: z.strictObject({ day: z.exactOptional(daySchema), member: z.exactOptional(id) }),
-    response: roundView,
-  },
-  'PUT /api/round': { says: 'Give bookings of a day their times anew', body: roundTaken, response: z.object({}) },
-  'PUT /api/van': { says: 'Say how the van works', body: z.strictObject({ version, van: vanWays }), response: changed },
-  'GET /api/hours': { says: 'When people work and who is away', response: hoursView },
-  'PUT /api/members/:id/week': { says: "Change a person's week", body: weekEdit, response: z.object({}) },
-  'POST /api/away': { says: 'Say that somebody is away, or the business closed', body: newAway, response: made },
-  'POST /api/absences': { says: 'The same, several at once', body: newAbsences, response: z.object({}) },
-  'POST /api/away/:id/ended': { says: 'Take that back', body: z.strictObject({}), response: z.object({}) },
-  'PUT /api/clients/:id/wishes': {
-    says: 'When an owner would like to come',
-    body: z.strictObject({ version, wishes: ownerWishes }),
-    response: changed,
-  },
-  'PUT /api/dogs/:id/needs': {
-    says: 'Where a dog must be in a day',
-    body: z.strictObject({ version, needs: dogNeeds }),
-    response: changed,
-  },
+  ...AHEAD_ENDPOINTS,
   'GET /api/members': { says: 'The people of the business', response: list(memberView) },
   'POST /api/visits': { says: 'Begin a visit', body: newVisit, response: made },
   'GET /api/visits/:id': { says: 'A visit: the dog, its plan and all events', response: visitView },

@@ -1,12 +1,10 @@
 import { z } from 'zod';
 import { daySchema, id } from './basics';
+import { changed, made } from './plainAnswers';
 import { mixingView, mixStep, newMix } from './mixing';
 import { touched, traceQuery, traceStarts, traceView } from './trace';
 import { bottleEdit, calibration, newBottle, newProduct, newPump, productEdit, pumpEdit, shelving } from './products';
 import { costsQuery, costsView, ledgerView, lotEdit, newStockEntry, stockEntryMade, stockView } from './stock';
-
-const made = z.object({ id });
-const changed = z.object({ version: z.int() });
 
 /** Calls of the mixing bench: products and tools, mixes, stock, trace. */
 export const MIXING_ENDPOINTS = {

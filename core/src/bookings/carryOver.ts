@@ -1,4 +1,4 @@
-import { daysBetween, type Day } from '../units';
+import { daysBetween } from '../units';
 import { bookOf, dayOfWeeks, type Weeks } from './weeks';
 import { daysInUse, type ProposedVisit, type ProposedWeeks } from './proposals';
 
@@ -23,21 +23,31 @@ export function carryOver<Proposal extends Omit<ProposedVisit, 'why'>>(
   const known = new Set(before.booked.map(({ id }) => id));
   const standing = new Set(weeks.booked.map(({ id }) => id));
   const isNew = weeks.booked.filter(({ id }) => !known.has(id));
-  // Without dogs every booking stands as it is, and is cut out.
-  const { blocks } = bookOf({ ...weeks, dogs: [] });
-  const fits = ({ day, person, from, to }: Proposal) =>
+  // Hours of work alone: what is booked is looked at one by one, as a booking that is moved is not in its own way.
+  const { blocks } = bookOf({ ...weeks, dogs: [], booked: [] });
+  const isFree = ({ day, person, from, to, insteadOf }: Proposal) =>
     blocks.some(
       (block) =>
         dayOfWeeks(weeks, block.day) === day && block.person === person && block.from <= from && to <= block.to,
+    ) &&
+    !weeks.booked.some(
+      (each) => each.day === day && each.person === person && each.from < to && from < each.to && each.id !== insteadOf,
     );
   const proposals = plan.proposals.filter(
     (each) =>
       dogs.has(each.dog) &&
-      (each.insteadOf === null ? fits(each) : standing.has(each.insteadOf)) &&
+      (each.insteadOf === null || standing.has(each.insteadOf)) &&
+      isFree(each) &&
       !isNew.some(({ dog, day }) => dog === each.dog && Math.abs(daysBetween(day, each.day)) < NEAR),
   );
-  const dayIndex = (day: Day) => daysBetween(weeks.first, day);
-  const timed = proposals.map(({ day, from, to }) => ({ day: dayIndex(day), from, to }));
+  // Bookings that may move and stay are of the plan, as they are where it is made.
+  const moved = new Set(proposals.map(({ insteadOf }) => insteadOf));
+  const stays = weeks.booked.filter(({ id, mayMove, choice }) => mayMove && choice !== null && !moved.has(id));
+  const timed = [...proposals, ...stays].map(({ day, from, to }) => ({
+    day: daysBetween(weeks.first, day),
+    from,
+    to,
+  }));
   const booked = new Set(isNew.map(({ dog }) => dog));
   return {
     proposals,

@@ -192,6 +192,26 @@ describe('what still holds of a plan when the book has changed', () => {
     expect(use.booked).toBe(otter!.to - otter!.from);
   });
 
+  test('what was accepted may move, and takes nothing off what is still proposed for that day', () => {
+    const both = { ...otter!, day: tansy!.day, person: 'Ade', from: 900, to: 960 };
+    const use = carryOver(plan, before, booked({ ...both, dog: 'Otter', mayMove: true })).days;
+    expect(use.find(({ day: on }) => on === tansy!.day)!.proposed).toBe(tansy!.to - tansy!.from);
+  });
+
+  test('a booking that was to be moved: while it stands, and its new time is free', () => {
+    const old = { ...tansy!, id: 'old', day: addDays(tansy!.day, 1), choice: 'full', mayMove: true } as const;
+    const moving = { ...plan, proposals: [{ ...tansy!, insteadOf: 'old' }] };
+    const then = { ...before, booked: [old] };
+    const still = (more: Weeks['booked'], standing: Weeks['booked'] = [old]) =>
+      carryOver(moving, then, { ...then, booked: [...standing, ...more] }).proposals.length;
+    expect(still([])).toBe(1);
+    expect(still([], [])).toBe(0);
+    expect(still([{ ...tansy!, id: 'new', dog: 'Rook', choice: 'full', mayMove: false }])).toBe(0);
+    // By a quarter of an hour on its own day: it is in its own way, and that is no matter.
+    const shifted = { ...old, day: tansy!.day, from: tansy!.from + 15, to: tansy!.to + 15 };
+    expect(carryOver(moving, { ...then, booked: [shifted] }, { ...then, booked: [shifted] }).proposals.length).toBe(1);
+  });
+
   test('not where its time was taken by somebody else, or its person is away', () => {
     const { day: on, person, from, to } = tansy!;
     expect(left(booked({ dog: 'Rook', day: on, person, from, to }))).toEqual(['Otter']);

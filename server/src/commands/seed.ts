@@ -14,6 +14,11 @@ const large = process.argv.includes('--large')
 const tell = (words: string) => {
   console.log(`  ${words}`);
 };
-const seeded = await seedDemo(databases, makeAuth(config, databases), Date.now(), tell, large);
-if (!seeded) console.log('  the demo world is there already');
+try {
+  const seeded = await seedDemo(databases, makeAuth(config, databases), Date.now(), tell, large);
+  if (!seeded) tell('the demo world is there already');
+} catch (error) {
+  tell(error instanceof Error ? error.message : String(error));
+  process.exitCode = 1;
+}
 await Promise.all([...databases.pools, owner].map((pool) => pool.end()));

@@ -46,7 +46,13 @@ interface Seeding {
 /** How the business of a real size is seeded; without it there are the dogs that have stories, and nobody else. */
 export type LargeHow = Pick<LargeSeeding, 'worker' | 'shares' | 'households' | 'analyse'>;
 
-/** Fills an empty database with the invented world. Says nothing and does nothing when a business is there already. */
+/** On a business until its world is finished: whoever stops the first start half-way is told, and is not left with half. */
+const BEGUN = JSON.stringify({ demo: 'begun' });
+
+/**
+ * Fills an empty database with the invented world. Says nothing and does nothing when a business is there already. Throws
+ * where an earlier start was stopped before the world was finished.
+ */
 export async function seedDemo(
   databases: Databases,
   auth: Auth,
@@ -54,10 +60,14 @@ export async function seedDemo(
   tell: (words: string) => void,
   large: LargeHow | null = null,
 ): Promise<boolean> {
-  const [known] = await databases.auth
-    .select({ id: authSchema.organization.id })
-    .from(authSchema.organization)
+  const { organization } = authSchema;
+  const [unfinished] = await databases.auth
+    .select()
+    .from(organization)
+    .where(eq(organization.metadata, BEGUN))
     .limit(1);
+  if (unfinished) throw new Error('The demo world was begun and never finished. Make it anew: npm run demo -- --fresh');
+  const [known] = await databases.auth.select({ id: organization.id }).from(organization).limit(1);
   if (known) return false;
   const random = randomLcg(SEED);
   const makeId = (at: number) =>
@@ -82,6 +92,7 @@ export async function seedDemo(
       await seedMessages(seeding);
     });
   }
+  await databases.auth.update(organization).set({ metadata: null }).where(eq(organization.metadata, BEGUN));
   return true;
 }
 
@@ -90,7 +101,7 @@ async function seedPeople(databases: Databases, auth: Auth, demo: DemoBusiness, 
   const businessId = v7() as BusinessId;
   await databases.auth
     .insert(authSchema.organization)
-    .values({ id: businessId, name: demo.name, slug: demo.slug, createdAt: new Date(now) });
+    .values({ id: businessId, name: demo.name, slug: demo.slug, createdAt: new Date(now), metadata: BEGUN });
   const people = [];
   for (const person of demo.people) people.push(await seedPerson(databases, context, businessId, person, now));
   return { businessId, people };

@@ -9,14 +9,16 @@ import { largeWorld } from '../demo/large/largeWorld';
 import { weekOf } from '../demo/large/keepBook';
 import { seedLarge } from '../demo/large/seedLarge';
 import { shareOf } from '../demo/large/seedShare';
+import { seedDemo } from '../demo/seedDemo';
 import { seedShelf } from '../demo/seedShelf';
 import { DEMO_BUSINESSES } from '../demo/world';
+import * as authSchema from '../platform/db/authSchema';
 import { appointment, member, visit } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
 import { dayIn } from '../platform/time/zone';
 import { loadStockedBusiness } from '../records/business/business';
 import { beforeVisit, loadVisit, type LoadedVisit } from '../records/visit/load';
-import { MORNING, databases, openSalon, type Salon } from './salon';
+import { MORNING, auth, databases, openSalon, type Salon } from './salon';
 
 const [DEMO] = DEMO_BUSINESSES;
 if (!DEMO) throw new Error('There is no demo world.');
@@ -98,6 +100,15 @@ describe.each(['2026-11-30', '2027-02-26', '2028-02-29', '2026-11-29'])('a book 
   test('is the same whoever asks', () => {
     expect(largeWorld(DEMO, day(today)).book).toEqual(book);
   });
+});
+
+test('a world that was begun and never finished is told, not taken for a whole one', async () => {
+  const { organization } = authSchema;
+  const id = v7();
+  const row = { id, name: 'Half a salon', slug: id, createdAt: new Date(MORNING), metadata: '{"demo":"begun"}' };
+  await databases.auth.insert(organization).values(row);
+  await expect(seedDemo(databases, auth, MORNING, () => undefined)).rejects.toThrow(/npm run demo -- --fresh/);
+  await databases.auth.delete(organization).where(eq(organization.id, id));
 });
 
 describe(`the visits of ${isDeep ? 'all' : 'some'} of its dogs, one by one`, () => {

@@ -4,4 +4,4 @@
  * counted(1, 'stroke') // '1 stroke'
  * counted(4, 'stroke') // '4 strokes'
  */
-export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
+export const counted = (count: number, one: string): string => `${count} ${count === 1 ? one : `${one}s`}`;

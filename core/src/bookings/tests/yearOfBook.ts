@@ -20,7 +20,7 @@ import {
   type Weeks,
 } from '..';
 
-/** How a book is run: by Dewpond, every six weeks, or whenever an owner sees the need and rings. */
+/** How a book is run: by Dewpond, every so many weeks, or whenever an owner sees the need and rings. */
 export type Running = 'planned' | 'every six weeks' | 'every three weeks' | 'when they ring';
 
 export interface YearOfBook {

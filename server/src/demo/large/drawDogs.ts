@@ -1,5 +1,5 @@
 import { SHIPPED, composeTraits, type Traits } from '@dewpond/core/catalogue';
-import { EMPTY_CARD, plainWords, type ClientCard } from '@dewpond/core/clients';
+import { plainWords, type ClientCard } from '@dewpond/core/clients';
 import { SIDES, type PlaceKey } from '@dewpond/core/places';
 import { addDays, type Day } from '@dewpond/core/units';
 import { at } from '../owners';
@@ -31,6 +31,9 @@ export interface LargeDog extends DemoDog {
 
 type Random = () => number;
 
+/** Of seven households one lives outside the town. */
+const livesOut = (household: number): boolean => household % 7 === 3;
+
 const pick = <T>(from: readonly T[], random: Random): T => {
   const chosen = from[Math.floor(random() * from.length)];
   if (chosen === undefined) throw new RangeError('Nothing to choose from.');
@@ -39,7 +42,7 @@ const pick = <T>(from: readonly T[], random: Random): T => {
 /** About 1, and as often half as much again as a third less. */
 const spread = (random: Random): number => Math.exp(0.28 * (random() + random() + random() + random() - 2));
 
-/** How many dogs live in each of so many households: two in every third, three in every twentieth. */
+/** How many dogs live in a household: two in every third, three in some. */
 const dogsIn = (household: number): number => (household % 24 === 7 ? 3 : household % 3 === 1 ? 2 : 1);
 
 /** True days until a place is plainly dirty, by the looks that make it so [invented, in the order the trade expects]. */
@@ -84,7 +87,7 @@ const fullMinutes = ({ coat }: Traits, weightKg: number): number =>
   15 * Math.round(((coat === 'smooth' || coat === 'short double' ? 90 : 120) + 1.2 * Math.min(weightKg, 35)) / 15);
 
 const card = (household: number, today: Day, random: Random): Partial<ClientCard> => {
-  const isOutlying = household % 7 === 3;
+  const isOutlying = livesOut(household);
   const street = pick(isOutlying ? OUTLYING : STREETS, random);
   const jitter = () => (random() - 0.5) * 0.004;
   const agreed = { yes: true, on: addDays(today, -Math.floor(40 + 400 * random())) };
@@ -102,7 +105,6 @@ const card = (household: number, today: Day, random: Random): Partial<ClientCard
       ...(random() < 0.7 ? { 'e-mail': agreed } : {}),
       ...(random() < 0.6 ? { 'text message': agreed } : {}),
       ...(random() < 0.5 ? { plucking: agreed } : {}),
-      ...EMPTY_CARD.consents,
     },
   };
 };
@@ -149,7 +151,7 @@ function drawDog(index: number, household: number, owner: DemoDog['owner'], rand
     lastVisitDaysAgo: 0,
     thirst: Math.round(100 * spread(random)) / 100,
     household,
-    isOutlying: household % 7 === 3,
+    isOutlying: livesOut(household),
     // A quarter were there from the beginning; the others came one by one.
     joinedAgo: random() < 0.25 ? 540 : 30 + Math.floor(510 * random()),
     comesBetween: everyDays >= 35 && (traits.ears === 'hanging' || traits.ears === 'long hanging') && random() < 0.18,
