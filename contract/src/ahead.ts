@@ -25,6 +25,12 @@ export const slotQuery = z.object({
   from: daySchema.optional(),
   /** The booking that is moved: its own time is free. */
   instead: id.optional(),
+  /** Dogs of its household that come along, ids with commas between. */
+  with: z
+    .string()
+    .transform((ids) => ids.split(','))
+    .pipe(z.array(id).max(5))
+    .optional(),
 });
 
 export const slotView = z.object({
@@ -33,6 +39,8 @@ export const slotView = z.object({
   day: daySchema,
   startsAt: z.string(),
   minutes: z.int(),
+  /** Those that come along: when, and to whom. */
+  along: z.array(z.object({ dogId: id, memberId: id, memberName: z.string(), startsAt: z.string(), minutes: z.int() })),
   /** What it costs over the best, in days of lateness of an ordinary task. */
   over: z.number(),
   /** What speaks for it, or is worse than at the best. */
@@ -49,8 +57,19 @@ export const slotsView = z.object({
   lateBy: z.int().nullable(),
   /** How many weeks apart such a dog comes. */
   everyWeeks: z.int(),
+  /** Who comes, in order, each with its own kind of visit and length. */
+  visits: z.array(z.object({ dogId: id, name: z.string(), kind: z.enum(VISIT_KINDS), minutes: z.int() })),
   /** Others of the household. */
-  household: z.array(z.string()),
+  household: z.array(
+    z.object({
+      id,
+      name: z.string(),
+      /** Of the same owner: written to as one. */
+      sameOwner: z.boolean(),
+      /** Its next booking. */
+      booked: daySchema.nullable(),
+    }),
+  ),
   /** How often the client did not come, or cancelled within a day, in two years. */
   noShows: z.int(),
   lateCancellations: z.int(),
@@ -148,7 +167,9 @@ export const planningEdit = z.strictObject({ version, places: placesOfSalon, cos
 export const hoursView = z.object({
   places: placesOfSalon,
   costs: planCosts,
-  /** Guards an edit of the two. */
+  /** When owners are reminded of tomorrow by themselves, min from midnight; null: nobody is. */
+  remindsAt: z.int().nullable(),
+  /** Guards an edit of these. */
   version,
   people: z.array(z.object({ id, name: z.string(), week, isUsual: z.boolean() })),
   away: z.array(awayView),
@@ -226,6 +247,8 @@ export const foundPrices = z.strictObject({
 
 /** Proposals that are taken: each booked, or told why not. */
 export const acceptedVisits = z.strictObject({
+  /** All of them or none: dogs that come together. */
+  together: z.boolean().default(false),
   visits: z
     .array(
       z.strictObject({

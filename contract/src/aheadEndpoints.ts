@@ -15,6 +15,7 @@ import {
   slotsView,
   weekEdit,
 } from './ahead';
+import { ownerAnswerView } from './answers';
 import { appointment, appointmentEdit, newAppointment } from './appointments';
 import { daySchema, id, version } from './basics';
 import { changed, list, made } from './plainAnswers';
@@ -56,6 +57,17 @@ export const AHEAD_ENDPOINTS = {
   },
   'PUT /api/round': { says: 'Give bookings of a day their times anew', body: roundTaken, response: z.object({}) },
   'PUT /api/van': { says: 'Say how the van works', body: z.strictObject({ version, van: vanWays }), response: changed },
+  'GET /api/answers': { says: 'What owners answered and nobody has seen', response: list(ownerAnswerView) },
+  'PUT /api/answers/:id': {
+    says: 'Say that an answer was seen, or was not',
+    body: z.strictObject({ seen: z.boolean() }),
+    response: z.object({}),
+  },
+  'PUT /api/reminders': {
+    says: 'Say when owners are reminded of tomorrow by themselves',
+    body: z.strictObject({ version, at: z.int().min(0).max(1439).nullable() }),
+    response: changed,
+  },
   'GET /api/hours': { says: 'When people work and who is away', response: hoursView },
   'PUT /api/members/:id/week': { says: "Change a person's week", body: weekEdit, response: z.object({}) },
   'POST /api/away': { says: 'Say that somebody is away, or the business closed', body: newAway, response: made },

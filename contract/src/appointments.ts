@@ -75,6 +75,7 @@ export const appointment = z.object({
   version,
   dogId: id,
   dogName: z.string(),
+  ownerId: id,
   ownerName: z.string(),
   memberId: id,
   memberName: z.string(),
@@ -86,6 +87,8 @@ export const appointment = z.object({
   /** It may be moved when weeks are planned anew. */
   mayMove: z.boolean(),
   seriesId: id.nullable(),
+  /** The owner said yes to this time. */
+  saidYes: z.boolean(),
   note: z.string(),
   visitId: id.nullable(),
 });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { AHEAD_ENDPOINTS } from './aheadEndpoints';
+import { ownerAnswering } from './answers';
 import { auditEntry } from './audit';
 import { cleanDownLine } from './cleanDowns';
 import { daySchema, id } from './basics';
@@ -213,6 +214,11 @@ export const ENDPOINTS = {
   'PUT /api/owner/vet-looks': {
     says: 'When a vet looked last, as the owner tells it',
     body: newVetLook,
+    response: z.object({}),
+  },
+  'PUT /api/owner/answers': {
+    says: 'What the owner answers: comes, cannot come, takes a time',
+    body: ownerAnswering,
     response: z.object({}),
   },
   'PUT /api/owner/home': {

@@ -19,6 +19,7 @@ export * from './lineUp';
 export * from './links';
 export * from './members';
 export * from './messages';
+export * from './answers';
 export * from './mixing';
 export * from './ownerPage';
 export * from './products';

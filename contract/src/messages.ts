@@ -1,5 +1,6 @@
 import { MESSAGE_CHANNELS, MESSAGE_KINDS, MESSAGE_STATES, type MessageKind, type Reach } from '@dewpond/core/messages';
 import { z } from 'zod';
+import { newOffer } from './answers';
 import { daySchema, id, line, newId } from './basics';
 
 const kind = z.enum(MESSAGE_KINDS as [MessageKind]);
@@ -16,6 +17,12 @@ export const draftQuery = z.object({
   referral: id.optional(),
   /** The day that is offered, or on which the dog comes. */
   day: daySchema.optional(),
+  /** Dogs of the same owner that it is about as well, ids with commas between. */
+  with: z
+    .string()
+    .transform((ids) => ids.split(','))
+    .pipe(z.array(id).max(11))
+    .optional(),
 });
 
 const reach: z.ZodType<Reach> = z.object({ channel, to: z.string(), whyNot: z.string().nullable() });
@@ -30,6 +37,10 @@ export type MessageDraft = z.infer<typeof messageDraft>;
 
 export const messageFields = z.strictObject({
   dogId: id,
+  /** Dogs of the same owner that it is about as well. */
+  withDogs: z.array(id).max(11).default([]),
+  /** Times to say yes to, on the page that goes with it. */
+  offers: z.array(newOffer).max(36).default([]),
   visitId: id.nullable(),
   /** Whose letter goes along. */
   referralId: id.nullable().default(null),
@@ -44,6 +55,7 @@ export const messageView = z.object({
   clientId: id,
   client: z.string(),
   dogId: id.nullable(),
+  /** All it is about, by name. */
   dog: z.string().nullable(),
   visitId: id.nullable(),
   kind,

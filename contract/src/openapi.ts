@@ -67,6 +67,8 @@ const TAGS: Readonly<Record<string, string>> = {
   trace: 'mixing and stock',
   links: 'owners',
   messages: 'owners',
+  answers: 'owners',
+  reminders: 'owners',
   calendars: 'owners',
   owner: 'the owner’s own page',
 };

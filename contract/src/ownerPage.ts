@@ -17,7 +17,21 @@ export const ownerPage = z.object({
   drawing: traits,
   sheets: z.array(ownerSheet),
   letters: z.array(z.object({ id, place: z.string(), urgency: z.string(), openedOn: daySchema })),
-  booked: z.array(z.object({ startsAt: z.string(), kind: z.string() })),
+  /** Its next visits, with those of the owner's other dogs on the same days. */
+  booked: z.array(
+    z.object({
+      id,
+      dog: z.string(),
+      isOwn: z.boolean(),
+      startsAt: z.string(),
+      kind: z.string(),
+      saidYes: z.boolean(),
+      /** Cancelled by the owner; may be taken back while nobody has that time. */
+      isCancelled: z.boolean(),
+    }),
+  ),
+  /** Times that were offered and are free, the next first; one answer takes all visits of a set. */
+  offers: z.array(z.object({ set: id, startsAt: z.string(), dogs: z.array(z.string()) })),
   zone: z.string(),
   suggested: daySchema.nullable(),
   /** Looks of a vet that are wanted regularly and not known to be recent, in the owner's language. */

@@ -1,17 +1,8 @@
-import {
-  visitChoice,
-  wishesMissed,
-  type Book,
-  type DayIndex,
-  type DogToBook,
-  type Wishes,
-  type WorkBlock,
-} from './book';
+import { wishesMissed, type Book, type DayIndex, type DogToBook, type Wishes, type WorkBlock } from './book';
+import { comerOf, placeAlong, staysOf, startsIn, type Comer, type DogThen } from './comeAlong';
 import { careThen, driverOf, timingOf, type TimingReason } from './timing';
-import { careCost, type PlanCosts } from './costs';
+import type { PlanCosts } from './costs';
 import { blockPrices, type KeptPrices } from './dayPrices';
-import { costsOfDays, pathThrough } from './laterVisits';
-import { FULL, SHORT, tablesOf, type DogTables } from './dogTables';
 
 /** A time that is free, with what it costs and why it is not better. */
 export interface FreeSlot {
@@ -20,6 +11,8 @@ export interface FreeSlot {
   /** Minutes from midnight. */
   readonly from: number;
   readonly to: number;
+  /** When those come that come along, in the order they were asked for. */
+  readonly along: readonly DogThen[];
   /** In days of lateness of an ordinary task; what it costs over the best. */
   readonly over: number;
   /** What speaks for it, or is worse than at the best: the largest two. */
@@ -32,7 +25,9 @@ export type SlotReason =
   | { readonly about: 'day'; readonly is: 'quiet' | 'fuller' }
   | { readonly about: 'trip'; readonly is: 'together' | 'apart' }
   | { readonly about: 'wish'; readonly missed: keyof Wishes }
-  | { readonly about: 'gap'; readonly minutes: number };
+  | { readonly about: 'gap'; readonly minutes: number }
+  /** Its household is so long at the salon. */
+  | { readonly about: 'apart'; readonly minutes: number };
 
 export interface SlotQuestion {
   /** Blocks as they are free, bookings cut out; the dog is one of its dogs, with its bookings to come as fixed ones. */
@@ -41,6 +36,8 @@ export interface SlotQuestion {
   readonly choice: 'full' | 'short';
   /** Where another length than the dog's own is wanted. */
   readonly minutes?: number;
+  /** Dogs of its household that come on the same day, as near to it as can be: they are dogs of the book, too. */
+  readonly others?: readonly { readonly dog: string; readonly choice: 'full' | 'short' }[];
   /** Days on which somebody of its household is booked already. */
   readonly together: readonly DayIndex[];
   /** Prices of the days, as the last planning of weeks found them. */
@@ -68,7 +65,7 @@ const HOLE = { shortest: 30, costs: 1, split: 0.5 } as const;
 const NOTEWORTHY = 0.25;
 
 /** What one slot costs, by what it is paid for. */
-type Parts = Readonly<Record<'care' | 'after' | 'day' | 'trip' | 'wish' | 'gap', number>>;
+type Parts = Readonly<Record<'care' | 'after' | 'day' | 'trip' | 'wish' | 'gap' | 'apart', number>>;
 type Candidate = Omit<FreeSlot, 'over' | 'why'> & {
   readonly parts: Parts;
   readonly cost: number;
@@ -80,13 +77,11 @@ type Candidate = Omit<FreeSlot, 'over' | 'why'> & {
  * trip, the price of its minutes, wishes missed, and holes that it would leave.
  */
 export function bestSlots(question: SlotQuestion, costs: PlanCosts): SlotAnswer {
-  const { book, dog: id, kept = {} } = question;
-  const dog = book.dogs.find((each) => each.id === id);
-  if (!dog) throw new RangeError(`There is no dog ${id} in the book.`);
+  const { book, dog: id, choice, others = [], kept = {} } = question;
   const prices = blockPrices(book, kept);
-  const [tables] = tablesOf({ ...book, dogs: [dog] }, costs);
-  if (!tables) return NONE;
-  const candidates = candidatesOf(question, dog, tables, prices, costs).toSorted(byCost);
+  const comers = [{ dog: id, choice }, ...others].map((each) => comerOf(book, each, prices, costs));
+  const [{ dog }] = comers as [Comer];
+  const candidates = candidatesOf(question, comers as [Comer, ...Comer[]], prices, costs).toSorted(byCost);
   const chosen = spread(candidates);
   const best = chosen[0];
   if (!best) return NONE;
@@ -106,47 +101,43 @@ export function bestSlots(question: SlotQuestion, costs: PlanCosts): SlotAnswer 
 const byCost = (a: Candidate, b: Candidate) => a.cost - b.cost || a.day - b.day || a.from - b.from;
 
 function candidatesOf(
-  { book, choice, minutes, together }: SlotQuestion,
-  dog: DogToBook,
-  tables: DogTables,
+  { book, minutes, together }: SlotQuestion,
+  [comer, ...others]: readonly [Comer, ...Comer[]],
   prices: Float64Array,
   costs: PlanCosts,
 ): Candidate[] {
-  const kind = choice === 'short' && dog.short ? SHORT : FULL;
-  const length = minutes ?? visitChoice(dog, choice).minutes;
-  const later = costsOfDays(book, tables, prices);
-  const taken = new Set(dog.standing.map(({ day }) => day));
+  const { dog, tables } = comer;
+  const length = minutes ?? comer.minutes;
+  const taken = new Set([comer, ...others].flatMap((each) => each.dog.standing.map(({ day }) => day)));
+  const on = { book, prices };
   return tables.blocks.flatMap((blocks, day) => {
     if (taken.has(day) || blocks.length === 0) return [];
-    const due = careThen(dog, { day, choice }, dog.standing);
-    const careCosts = due.reduce((sum, each) => sum + careCost(each, day - each.last, costs), 0);
-    const afterThen = pathThrough(tables, { day, isFull: kind === FULL }, later) - careCosts;
+    const costsThen = [comer, ...others].map((each) => each.costOn(day));
+    const care = costsThen.reduce((sum, each) => sum + each.care, 0);
+    const after = costsThen.reduce((sum, each) => sum + each.after, 0);
     return blocks.flatMap((index) => {
       const block = book.blocks[index];
       if (!block || block.to - block.from < length) return [];
-      return startsIn(block, length).map((from): Candidate => {
+      return startsIn(block, length).flatMap((from): Candidate[] => {
+        const own = { dog: dog.id, person: block.person, from, to: from + length };
+        const along = placeAlong(on, others, day, own);
+        if (!along) return [];
         const [before, behind] = [from - block.from, block.to - from - length];
         const hole = [before, behind].filter((left) => left > 0 && left < HOLE.shortest);
         const parts: Parts = {
-          care: careCosts,
-          after: afterThen,
-          day: (prices[index] ?? 0) * length,
+          care,
+          after,
+          day: (prices[index] ?? 0) * length + along.minutesCost,
           trip: together.includes(day) ? 0 : tables.trip,
           wish: costs.wish * wishesMissed(dog.wishes, { ...block, from, to: from + length }).length,
           gap: HOLE.costs * hole.length + (before > 0 && behind > 0 ? HOLE.split : 0),
+          apart: along.apart,
         };
         const cost = Object.values(parts).reduce((sum, part) => sum + part, 0);
-        return { person: block.person, day, from, to: from + length, parts, cost, hole: hole[0] ?? 0 };
+        return [{ ...own, day, along: along.visits, parts, cost, hole: hole[0] ?? 0 }];
       });
     });
   });
-}
-
-/** Against either end of the free time, and at noon, where a morning may become an afternoon. */
-function startsIn({ from, to }: WorkBlock, length: number): number[] {
-  const noon = 12 * 60;
-  const starts = [from, to - length, ...(from < noon && to - length > noon ? [noon] : [])];
-  return [...new Set(starts)];
 }
 
 /** The cheapest, at most two a day and an hour apart. */
@@ -177,6 +168,7 @@ function reasonsOf(
     trip: { about: 'trip', is: 'apart' },
     wish: missed[0] ? { about: 'wish', missed: missed[0] } : null,
     gap: slot.hole > 0 ? { about: 'gap', minutes: slot.hole } : null,
+    apart: { about: 'apart', minutes: staysOf(slot) },
   };
   if (!isBest) {
     const worse = (Object.keys(told) as (keyof Parts)[])

@@ -40,6 +40,8 @@ export function slotWords(reason: SlotReason): string {
       return reason.is === 'together' ? 'the household comes that day' : 'a day of its own for the household';
     case 'wish':
       return MISSED[reason.missed];
+    case 'apart':
+      return `the household is there for ${Math.round(reason.minutes / 30) / 2} hours`;
     case 'gap':
       return `leaves ${reason.minutes} minutes that fit nobody`;
   }

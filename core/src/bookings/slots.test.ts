@@ -192,6 +192,42 @@ describe('the best slots', () => {
     });
   });
 
+  test('two dogs of a household come on a day that suits both, as near to each other as can be', () => {
+    const { slots: single } = bestSlots(
+      { book: bookOf([dog()]), dog: 'Tansy', choice: 'full', together: [] },
+      PLAN_COSTS,
+    );
+    const other = dog({ id: 'Wren', care: [{ ...bath, last: -10 }], lastVisit: -10 });
+    const both = { dog: 'Tansy', choice: 'full', others: [{ dog: 'Wren', choice: 'full' }], together: [] } as const;
+    const { slots } = bestSlots({ book: bookOf([dog(), other]), ...both }, PLAN_COSTS);
+    expect(single[0]).toMatchObject({ day: 14, from: 540, to: 630, along: [] });
+    // Tansy is best on day 14, Wren on day 18 (a Friday): it is a day between.
+    expect(slots[0]!.day).toBeGreaterThan(14);
+    expect(slots[0]!.day).toBeLessThanOrEqual(18);
+    // Two people work: both at once.
+    for (const { from, to, person, along } of slots)
+      expect(along).toEqual([{ dog: 'Wren', person: person === 'Ade' ? 'Marit' : 'Ade', from, to }]);
+    const barred = { ...other, needs: { ...other.needs, people: ['Ade'] } };
+    const alone = bookOf([dog({ needs: barred.needs }), barred]);
+    // One person has both: one after the other.
+    const { slots: inTurn } = bestSlots({ book: alone, ...both }, PLAN_COSTS);
+    expect(
+      inTurn.map(({ person, from, along: [wren] }) => [person, wren!.person, Math.abs(wren!.from - from)]),
+    ).toEqual(inTurn.map(() => ['Ade', 'Ade', 90]));
+  });
+
+  test('two that fit into no half day come before and after noon; a day with room for one only is none', () => {
+    const long = (id: string) => dog({ id, full: { name: 'full visit', covers: ['bath'], minutes: 180, uses: {} } });
+    const marit = { where: 'salon', skills: [], people: ['Marit'], slot: null, barredDays: [] };
+    const two = [long('Tansy'), long('Wren')].map((each) => ({ ...each, needs: marit }));
+    const both = { dog: 'Tansy', choice: 'full', others: [{ dog: 'Wren', choice: 'full' }], together: [] } as const;
+    const { slots } = bestSlots({ book: bookOf(two), ...both }, PLAN_COSTS);
+    expect(slots[0]!.to <= 750).not.toBe(slots[0]!.along[0]!.to <= 750);
+    const book = bookOf(two);
+    const mornings = { ...book, blocks: book.blocks.filter(({ to }) => to <= 750) };
+    expect(bestSlots({ book: mornings, ...both }, PLAN_COSTS).slots).toEqual([]);
+  });
+
   test('no hours, or a dog longer than a day: no slot, and no crash', () => {
     const none = bookOf([dog()], { blocks: [] });
     const long = bookOf([dog({ full: { name: 'full visit', covers: ['bath'], minutes: 1500, uses: {} } })]);

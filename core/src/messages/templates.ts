@@ -31,18 +31,19 @@ export const TEMPLATES = {
     name: 'Time to come',
     subject: 'It is time for {dog}',
     words:
-      'Hello {owner}, it is time for the next visit of {dog}. We could do {day} at {time}: would that suit you? Please tell us: {phone}. {business}',
+      'Hello {owner}, it is time for the next visit of {dog}. We could do {day} at {time}: would that suit you? Say yes, or take another time, here: {link} Or ring us: {phone}. {business}',
   },
   'a gap': {
     name: 'A place came free',
     subject: 'A place came free for {dog}',
     words:
-      'Hello {owner}, a place came free for {dog} on {day} at {time}. The first yes takes it. Please tell us: {phone}. {business}',
+      'Hello {owner}, a place came free for {dog} on {day} at {time}. The first yes takes it, here: {link} Or ring us: {phone}. {business}',
   },
   'before you come': {
     name: 'Before you come',
-    subject: '{dog} comes on {day}',
-    words: 'Hello {owner}, {dog} comes to us on {day} at {time}. {before}See you then. {business}, {phone}',
+    subject: '{dog}: {day} at {time}',
+    words:
+      'Hello {owner}, we look forward to {dog} on {day} at {time}. {before}If you cannot come, tell us here: {link} See you then. {business}, {phone}',
   },
   'on our way': {
     name: 'On our way',

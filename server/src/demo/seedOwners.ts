@@ -76,7 +76,7 @@ export async function seedMessages(seeding: SeedOwners): Promise<void> {
       .toSorted((a, b) => (a.day < b.day ? 1 : -1))[0];
     if (!reach || !last) continue;
     const at = instantIn(zone, last.day as Day, '16:20');
-    const { subject, words } = await draftFor(tx, its.id, { kind: 'sheet', visit: last.id }, at.getTime());
+    const { subject, words } = await draftFor(tx, [its.id], { kind: 'sheet', visit: last.id }, at.getTime());
     await seedTicks(seeding, business, its.id);
     await tx.insert(message).values({
       id: makeId(at.getTime()),

@@ -8,6 +8,7 @@ import {
   client,
   homeTick,
   household,
+  ownerAnswer,
   importRun,
   instruction,
   letter,
@@ -225,6 +226,8 @@ describe('every column that can hold words', () => {
       .set({ importId, householdId, card: sql`${client.card} || ${JSON.stringify({ note: SECRET })}::jsonb` })
       .where(eq(client.id, clientId));
     await tx.execute(sql`update dewpond.household set name = ${SECRET}`);
+    const toldAt = new Date('2026-01-01T10:00:00Z');
+    await tx.insert(ownerAnswer).values({ ...of, id: v7(), says: 'none suits', note: SECRET, toldAt });
     await tx.insert(appointment).values({
       ...{ ...of, id: v7(), memberId, kind: 'as agreed', note: SECRET, state: 'done', ...made },
       agreed: { name: SECRET, parts: ['bath'] },

@@ -55,9 +55,9 @@ describe('what is written around a visit', () => {
 
   test.each([
     ['time to come', 'We could do Tue 1 Dec at 10:30: would that suit you?'],
-    ['a gap', 'a place came free for Teasel on Tue 1 Dec at 10:30. The first yes takes it.'],
+    ['a gap', 'a place came free for Teasel on Tue 1 Dec at 10:30. The first yes takes it, here: {link} Or ring us.'],
     ['on our way', 'we are on our way and should be with Teasel around 10:30.'],
-    ['before you come', 'Teasel comes to us on Tue 1 Dec at 10:30.'],
+    ['before you come', 'we look forward to Teasel on Tue 1 Dec at 10:30.'],
   ])('“%s” names the day and the hour', async (kind, says) => {
     const { dogId } = await reachable(salon);
     expect((await draft(dogId, kind, at)).words).toContain(says);
@@ -66,9 +66,9 @@ describe('what is written around a visit', () => {
   test('a walk before, not for a flat face; the vet’s bottle where the dog is washed with it', async () => {
     const { dogId } = await reachable(salon);
     const before = async (id: string) => (await draft(id, 'before you come', at)).words;
-    expect(await before(dogId)).toContain('A walk before helps it to stand still. See you then.');
+    expect(await before(dogId)).toContain('A walk before helps it to stand still. If you cannot come');
     const pug = await addDog(salon, { breeds: ['pug'] });
-    expect(await before(pug.dogId)).toContain('at 10:30. See you then.');
+    expect(await before(pug.dogId)).toContain('at 10:30. If you cannot come');
     const wash = await addProduct(salon, { name: 'From the vet', suppliedBy: 'vet' });
     const says = { kind: 'bath product', productId: wash, contactMinutes: 10, nothingElse: true };
     const { status } = await salon.call('POST /api/dogs/:id/instructions', {
@@ -76,7 +76,7 @@ describe('what is written around a visit', () => {
       body: { id: v7(), by: 'vet', who: 'Dr Oyelaran', place: null, says, from: '2026-11-20', until: '2026-12-20' },
     });
     expect(status).toBe(201);
-    expect(await before(dogId)).toContain('Please bring the bottle that your vet gave you. See you then.');
+    expect(await before(dogId)).toContain('Please bring the bottle that your vet gave you. If you cannot come');
   });
 
   test('in the owner’s language', async () => {

@@ -89,11 +89,41 @@ describe('the best times for a dog', () => {
     });
     await salon.call('POST /api/appointments', { body: bookAt(one.dogId, '2026-11-26T09:00:00Z') });
     const { slots, household } = await slotsOf(other);
-    expect(household).toEqual(['Teasel']);
+    expect(household).toMatchObject([{ name: 'Teasel', sameOwner: true }]);
     expect(slots[0]).toMatchObject({
       day: '2026-11-26',
       why: expect.arrayContaining(['the household comes that day']) as string[],
     });
+  });
+
+  test('dogs of a house that come together: one kind and length each, booked all or none', async () => {
+    const own = await openSalon();
+    const one = await addDog(own);
+    const other = v7();
+    await own.call('POST /api/dogs', {
+      body: { id: other, clientId: one.clientId, profile: { name: 'Wren', weightKg: 6, breeds: ['beagle'] } },
+    });
+    const { body: view } = await own.call('GET /api/dogs/:id/slots', { id: one.dogId, query: { with: other } });
+    expect(view.visits.map(({ name }) => name)).toEqual(['Teasel', 'Wren']);
+    const [slot] = view.slots;
+    const [wren] = slot?.along ?? [];
+    // One person works here: one after the other, on one day.
+    expect(wren?.startsAt.slice(0, 10)).toBe(slot?.day);
+    const visits = view.visits.map(({ dogId, kind, minutes }) => ({
+      ...{ id: v7(), dogId, kind, minutes, memberId: own.memberId, mayMove: false },
+      startsAt: (dogId === other ? wren : slot)?.startsAt ?? '',
+    }));
+    // Somebody else has the second of the two times.
+    const taken = { ...bookAt((await addDog(own)).dogId, wren?.startsAt ?? ''), memberId: own.memberId };
+    expect((await own.call('POST /api/appointments', { body: taken })).status).toBe(201);
+    const both = { together: true, visits };
+    const { body: none } = await own.call('POST /api/ahead', { body: both });
+    expect([none.booked, none.refused.map(({ why }) => why)]).toEqual([
+      [],
+      ['It comes with another that cannot be booked then.', 'That person has another dog then.'],
+    ]);
+    await own.call('PUT /api/appointments/:id', { id: taken.id, body: { change: 'cancel', version: 1 } });
+    expect((await own.call('POST /api/ahead', { body: both })).body.booked).toHaveLength(2);
   });
 });
 

@@ -52,11 +52,13 @@ interface SlotsAsked {
   readonly minutes?: number | undefined;
   /** The booking that is moved. */
   readonly instead?: string | undefined;
+  /** Dogs of the household that come along. */
+  readonly along?: readonly string[];
 }
 /** The best times for a dog. Somebody else may take one at any moment: asked each time anew. */
-export const useSlots = (dogId: string, { kind, minutes, instead }: SlotsAsked) =>
+export const useSlots = (dogId: string, { kind, minutes, instead, along = [] }: SlotsAsked) =>
   useQuery({
-    queryKey: ['slots', dogId, kind, minutes, instead],
+    queryKey: ['slots', dogId, kind, minutes, instead, along],
     queryFn: () =>
       call('GET /api/dogs/:id/slots', {
         id: dogId,
@@ -64,9 +66,12 @@ export const useSlots = (dogId: string, { kind, minutes, instead }: SlotsAsked) 
           ...(kind ? { kind } : {}),
           ...(minutes === undefined ? {} : { minutes: String(minutes) }),
           ...(instead ? { instead } : {}),
+          ...(along.length > 0 ? { with: along.join(',') } : {}),
         },
       }),
     staleTime: 0,
+    // Another kind, or one that comes along: what stands there stays until its times are known.
+    placeholderData: (before, asked) => (asked?.queryKey[1] === dogId ? before : undefined),
   });
 export type AheadDays = '28' | '56' | '84' | '182';
 export const useAhead = (days: AheadDays) =>
@@ -78,6 +83,13 @@ export const useAhead = (days: AheadDays) =>
   });
 export const useGap = (id: string) =>
   useQuery({ queryKey: ['gap', id], queryFn: () => call('GET /api/appointments/:id/gap', { id }) });
+/** What owners answered: they may do so at any moment. */
+export const useAnswers = () =>
+  useQuery({
+    queryKey: ['answers'],
+    queryFn: async () => (await call('GET /api/answers')).items,
+    refetchInterval: 60_000,
+  });
 export const useHours = () => useQuery({ queryKey: ['hours'], queryFn: () => call('GET /api/hours') });
 export const useClients = () => useQuery({ queryKey: ['clients'], queryFn: () => callPages('GET /api/clients') });
 export const useClient = (id: string) =>

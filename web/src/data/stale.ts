@@ -12,6 +12,7 @@ const BOOK = [
   'round',
   'ahead',
   'gap',
+  'answers',
 ] as const;
 /** Products, bottles, mixes and the ledger. */
 const MIXING = [
@@ -60,6 +61,9 @@ export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof E
   'POST /api/merges/:id/undo': BOOK,
   'POST /api/messages': ['links', ...TALK],
   'POST /api/mixes': MIXING,
+  'PUT /api/answers/:id': ['answers'],
+  'PUT /api/reminders': ['hours'],
+  'PUT /api/owner/answers': [],
   'POST /api/owner/seen': [],
   'POST /api/products': MIXING,
   'POST /api/programmes/:id/lessons': BOOK,

@@ -136,16 +136,17 @@ export const MESSAGES_ES: Readonly<Record<MessageKind, { readonly subject: strin
   'time to come': {
     subject: 'Le toca a {dog}',
     words:
-      'Hola {owner}, a {dog} le toca su próxima visita. Podríamos el {day} a las {time}: ¿le viene bien? Díganoslo: {phone}. {business}',
+      'Hola {owner}, a {dog} le toca su próxima visita. Podríamos el {day} a las {time}: ¿le viene bien? Diga que sí, o elija otra hora, aquí: {link} O llámenos: {phone}. {business}',
   },
   'a gap': {
     subject: 'Ha quedado un hueco para {dog}',
     words:
-      'Hola {owner}, ha quedado un hueco para {dog} el {day} a las {time}. Es de quien diga que sí primero. Díganoslo: {phone}. {business}',
+      'Hola {owner}, ha quedado un hueco para {dog} el {day} a las {time}. Es de quien diga que sí primero, aquí: {link} O llámenos: {phone}. {business}',
   },
   'before you come': {
-    subject: '{dog} viene el {day}',
-    words: 'Hola {owner}, {dog} viene el {day} a las {time}. {before}Hasta entonces. {business}, {phone}',
+    subject: '{dog}: el {day} a las {time}',
+    words:
+      'Hola {owner}, esperamos a {dog} el {day} a las {time}. {before}Si no puede venir, díganoslo aquí: {link} Hasta entonces. {business}, {phone}',
   },
   'on our way': {
     subject: 'Vamos hacia {dog}',

@@ -18,7 +18,7 @@ export function hoursRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/hours', async ({ tx, asker, today }) => {
     const people = await tx.select().from(member).orderBy(asc(member.name));
     const rows = await tx.select().from(away).where(gte(away.toDay, today)).orderBy(asc(away.fromDay));
-    const { places, planCosts, version } = await loadBusiness(tx);
+    const { places, planCosts, remindsAt, version } = await loadBusiness(tx);
     const names = new Map(people.map(({ id, name }) => [id, name]));
     return {
       people: people.map(({ id, name, week }) => ({ id, name, week: week ?? USUAL_WEEK, isUsual: week === null })),
@@ -34,6 +34,7 @@ export function hoursRoutes(router: Router, services: Services): void {
       mayEdit: asker.role === 'manager',
       places,
       costs: planCosts,
+      remindsAt,
       version,
     };
   });
@@ -50,6 +51,20 @@ export function hoursRoutes(router: Router, services: Services): void {
       return { places, costs: planCosts, version };
     };
     return updateGuarded(write, { what: 'planning', current, yours: body });
+  });
+
+  route(router, services, 'PUT /api/reminders', async ({ tx, asker, body }) => {
+    assertManager(asker);
+    const write = tx
+      .update(business)
+      .set({ remindsAt: body.at, version: sql`${business.version} + 1` })
+      .where(eq(business.version, body.version))
+      .returning({ version: business.version });
+    const current = async () => {
+      const { remindsAt: at, version } = await loadBusiness(tx);
+      return { at, version };
+    };
+    return updateGuarded(write, { what: 'reminders', current, yours: body });
   });
 
   route(router, services, 'PUT /api/members/:id/week', async ({ tx, asker, params, body }) => {

@@ -8,6 +8,7 @@ import { route } from '../../platform/http/route';
 import { asSeen, updateGuarded } from '../../platform/http/writes';
 import { loadBusiness } from '../../records/business/business';
 import { keptPrices, loadWeeks } from '../../records/weeks/loadWeeks';
+import { answerRoutes } from './answers';
 import { gapOf } from './gap';
 import { hoursRoutes } from './hours';
 import { slotRoutes } from './slots';
@@ -19,6 +20,7 @@ const USUAL_DAYS = 56;
 export function aheadRoutes(router: Router, services: Services): void {
   slotRoutes(router, services);
   hoursRoutes(router, services);
+  answerRoutes(router, services);
 
   route(router, services, 'GET /api/ahead', async ({ tx, asker, query, now, today }) => {
     const { places, planCosts } = await loadBusiness(tx);
@@ -46,7 +48,7 @@ export function aheadRoutes(router: Router, services: Services): void {
     };
   });
 
-  route(router, services, 'POST /api/ahead', async ({ tx, body }) => takeProposals(tx, body.visits));
+  route(router, services, 'POST /api/ahead', async ({ tx, body }) => takeProposals(tx, body));
 
   route(router, services, 'PUT /api/ahead', async ({ tx, body }) => {
     const found = { firstDay: body.first, prices: body.prices };

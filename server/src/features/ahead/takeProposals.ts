@@ -6,13 +6,16 @@ import type { Tenant } from '../../platform/db/tenant';
 import { contentHash } from '../../platform/http/sameContent';
 import { lockPerson, spanFrom, takenTimes, writeBookings } from '../../records/appointments/makeBooking';
 
-type Visits = z.output<typeof acceptedVisits>['visits'];
+const WITH_OTHERS = 'It comes with another that cannot be booked then.';
 
 /**
  * Books proposals of a plan: each is booked, or it is told why not. In a fixed number of statements besides the locks,
  * however many there are; what was sent before is booked already.
  */
-export async function takeProposals(tx: Tenant, visits: Visits): Promise<z.infer<typeof acceptedAnswer>> {
+export async function takeProposals(
+  tx: Tenant,
+  { visits, together }: z.output<typeof acceptedVisits>,
+): Promise<z.infer<typeof acceptedAnswer>> {
   // People in one order, so that two who take proposals at once wait for each other and never for a ring.
   for (const memberId of [...new Set(visits.map((each) => each.memberId))].toSorted()) await lockPerson(tx, memberId);
   const rows = visits.map(({ minutes, startsAt, ...visit }) => ({
@@ -49,6 +52,11 @@ export async function takeProposals(tx: Tenant, visits: Visits): Promise<z.infer
       taken.push(row);
     }
   }
+  if (together && refused.length > 0)
+    return {
+      booked: [],
+      refused: rows.map(({ id }) => refused.find((each) => each.id === id) ?? { id, why: WITH_OTHERS }),
+    };
   await writeBookings(tx, fresh);
   return { booked, refused };
 

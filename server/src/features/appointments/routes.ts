@@ -68,7 +68,13 @@ export function appointmentRoutes(router: Router, services: Services): void {
 function changed(body: z.output<typeof appointmentEdit>, now: number): Partial<typeof appointment.$inferInsert> {
   switch (body.change) {
     case 'move':
-      return { memberId: body.memberId, ...spanFrom(body.startsAt, body.minutes), ...body.contents, byHand: null };
+      return {
+        memberId: body.memberId,
+        ...spanFrom(body.startsAt, body.minutes),
+        ...body.contents,
+        byHand: null,
+        confirmedAt: null,
+      };
     case 'cancel':
       return { state: 'cancelled', cancelledAt: new Date(now), cancelledBy: body.by };
     case 'line up':

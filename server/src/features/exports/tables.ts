@@ -42,6 +42,7 @@ export const WHERE_TABLES_COME_OUT: Readonly<Record<string, readonly string[]>> 
     'incident',
     'message',
     'referral',
+    'owner_answer',
   ],
   'made anew from events, or from what else comes out': [
     'dog_due',
@@ -53,6 +54,8 @@ export const WHERE_TABLES_COME_OUT: Readonly<Record<string, readonly string[]>> 
     'stage_took',
     'task_done',
     'tool_used',
+    // The times stand in the message, and in the booking that was made of one.
+    'visit_offer',
   ],
   'names and choices within rows that come out': ['household', 'lot', 'member', 'mix_lot', 'product', 'vet'],
   // How one installation is set up and what it did: nothing another program could read.

@@ -14,6 +14,7 @@ import {
   madeMix,
   message,
   mixTaken,
+  ownerAnswer,
   ownerLink,
   photoShown,
   placeCare,
@@ -23,6 +24,7 @@ import {
   taskDone,
   toolUsed,
   visit,
+  visitOffer,
   weighing,
 } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
@@ -38,6 +40,8 @@ const OF_DOG = {
   message,
   ownerLink,
   homePhoto,
+  visitOffer,
+  ownerAnswer,
 } as const;
 type OfDog = keyof typeof OF_DOG;
 const OF_VISIT = [
@@ -67,6 +71,8 @@ export const DOG_TABLES: Readonly<Record<OfDog, (count: number) => string>> = {
   referral: (n) => `${n} ${n === 1 ? 'place' : 'places'} for a vet`,
   message: (n) => `${n} ${n === 1 ? 'message' : 'messages'}`,
   homePhoto: (n) => `${n} ${n === 1 ? 'picture' : 'pictures'} from home`,
+  visitOffer: (n) => `${n} offered ${n === 1 ? 'time' : 'times'}`,
+  ownerAnswer: (n) => `${n} ${n === 1 ? 'answer' : 'answers'} of its owner`,
   ownerLink: (n) => `${n} ${n === 1 ? 'page' : 'pages'} of its owner`,
 };
 

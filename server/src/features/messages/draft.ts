@@ -1,9 +1,16 @@
 import type { MessageDraft } from '@dewpond/contract';
-import { LINK_MARK, beforeVisitAdvice, reachOf, withoutPhone, type MessageKind } from '@dewpond/core/messages';
+import {
+  LINK_MARK,
+  beforeVisitAdvice,
+  reachOf,
+  withoutPhone,
+  type BeforeVisitAdvice,
+  type MessageKind,
+} from '@dewpond/core/messages';
 import { placeOf } from '@dewpond/core/places';
 import { showDay, type Day } from '@dewpond/core/units';
 import { fillIn, placeWords, type Wording } from '@dewpond/core/wording';
-import { eq } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import { client, dog, referral, visit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { loadBusiness, loadStockedBusiness } from '../../records/business/business';
@@ -12,7 +19,7 @@ import { planFor } from '../../records/dog/facts';
 import { productOf } from '../../records/shelf/shelf';
 import { loadWords, wordingFor } from '../../records/business/words';
 import { dayIn } from '../../platform/time/zone';
-import { notFound } from '../../platform/http/problem';
+import { badField, notFound } from '../../platform/http/problem';
 
 /** How long a page that is sent stays open [house value]. */
 export const LINK_DAYS = 60;
@@ -25,27 +32,27 @@ interface DraftFor {
   readonly day?: Day | undefined;
 }
 
-/** What the business would write to this dog's owner, and by which channels it may. */
-export async function draftFor(tx: Tenant, dogId: string, about: DraftFor, now: number): Promise<MessageDraft> {
+/** What the business would write to the owner of these dogs, and by which channels it may. Throws 404 unless they are of one owner. */
+export async function draftFor(
+  tx: Tenant,
+  dogIds: readonly [string, ...string[]],
+  about: DraftFor,
+  now: number,
+): Promise<MessageDraft> {
   const business = await loadBusiness(tx);
-  const [its] = await tx
-    .select({ dog: dog.name, owner: client.name, card: client.card })
-    .from(dog)
-    .innerJoin(client, eq(client.id, dog.clientId))
-    .where(eq(dog.id, dogId));
-  if (!its) throw notFound('dog');
+  const { owner, card, dogs } = await dogsOfOneOwner(tx, dogIds);
   const [visited] = about.visit ? await tx.select().from(visit).where(eq(visit.id, about.visit)) : [];
   const [open] = about.referral ? await tx.select().from(referral).where(eq(referral.id, about.referral)) : [];
-  const wording = wordingFor(await loadWords(tx), its.card);
+  const wording = wordingFor(await loadWords(tx), card);
   const today = dayIn(business.zone, now);
   const words = {
-    dog: its.dog,
-    owner: its.owner,
+    dog: new Intl.ListFormat(wording.language, { type: 'conjunction' }).format(dogs.map(({ name }) => name)),
+    owner,
     business: business.name,
     phone: business.phone,
     time: about.time ?? wording.thisAfternoon,
     day: showDay(about.day ?? ((visited?.day ?? today) as Day), wording.language),
-    before: about.kind === 'before you come' ? await beforeVisit(tx, dogId, about.day ?? today, wording) : '',
+    before: about.kind === 'before you come' ? await beforeVisit(tx, dogIds, about.day ?? today, wording) : '',
     days: String(LINK_DAYS),
     link: LINK_MARK,
     place: open ? placeWords(wording, placeOf(open.place)) : '',
@@ -53,22 +60,49 @@ export async function draftFor(tx: Tenant, dogId: string, about: DraftFor, now: 
   };
   const template = wording.messages[about.kind];
   return {
-    owner: its.owner,
+    owner,
     language: wording.language,
-    reach: reachOf(its.card),
+    reach: reachOf(card),
     subject: fillIn(template.subject, words),
     words: fillIn(business.phone === '' ? withoutPhone(template.words) : template.words, words),
   };
 }
 
-/** What helps before a visit, as sentences; nothing where nothing does. */
-async function beforeVisit(tx: Tenant, dogId: string, on: Day, { before }: Wording): Promise<string> {
+/** Dogs of one owner, in the order asked for. */
+export async function dogsOfOneOwner(tx: Tenant, dogIds: readonly [string, ...string[]]) {
+  const rows = await tx
+    .select({ id: dog.id, name: dog.name, clientId: client.id, owner: client.name, card: client.card })
+    .from(dog)
+    .innerJoin(client, eq(client.id, dog.clientId))
+    .where(inArray(dog.id, [...dogIds]));
+  const dogs = [...new Set(dogIds)].map((id) => rows.find((row) => row.id === id));
+  const [first] = dogs;
+  if (!first) throw notFound('dog');
+  const { clientId, owner, card } = first;
+  return {
+    clientId,
+    owner,
+    card,
+    dogs: dogs.map((its) => {
+      if (its?.clientId !== clientId) throw badField('withDogs', 'They are not all of one owner.');
+      return { id: its.id, name: its.name };
+    }),
+  };
+}
+
+/** What helps before a visit, as sentences: what suits all of the dogs, and what any of them needs. Nothing where nothing does. */
+async function beforeVisit(tx: Tenant, dogIds: readonly string[], on: Day, { before }: Wording): Promise<string> {
   const business = await loadStockedBusiness(tx);
-  const [record] = await loadDogs(tx, { ids: [dogId] });
-  if (!record) return '';
-  const { facts, plan } = planFor(record, business, on);
-  const wash = plan.bathProduct && productOf(business, plan.bathProduct.productId);
-  return beforeVisitAdvice(facts, wash?.suppliedBy === 'vet')
+  const advice = (await loadDogs(tx, { ids: [...dogIds] })).map((record) => {
+    const { facts, plan } = planFor(record, business, on);
+    const wash = plan.bathProduct && productOf(business, plan.bathProduct.productId);
+    return beforeVisitAdvice(facts, wash?.suppliedBy === 'vet');
+  });
+  return ALL_ADVICE.filter((each) =>
+    each === 'walk' ? advice.every((its) => its.includes(each)) : advice.some((its) => its.includes(each)),
+  )
     .map((each) => `${before[each]} `)
     .join('');
 }
+
+const ALL_ADVICE = ['walk', 'bottle'] as const satisfies readonly BeforeVisitAdvice[];

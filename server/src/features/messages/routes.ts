@@ -1,25 +1,23 @@
 import type { MessageView } from '@dewpond/contract';
-import { LINK_MARK, mayTryAgain, mayWithdraw, reachOf } from '@dewpond/core/messages';
-import { and, desc, eq } from 'drizzle-orm';
+import { LINK_MARK, mayTryAgain, mayWithdraw } from '@dewpond/core/messages';
+import { and, desc, eq, inArray, or, sql } from 'drizzle-orm';
 import type { Router } from 'express';
-import { v7 } from 'uuid';
 import { client, dog, message, referral, visit } from '../../platform/db/schema';
+import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
-import { Refusal, badField, notFound } from '../../platform/http/problem';
+import { Refusal, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
-import { contentHash } from '../../platform/http/sameContent';
-import { insertOnce, wasSentBefore } from '../../platform/http/writes';
 import { enqueue } from '../../platform/jobs/jobs';
-import { makeLink } from '../../records/links/ownerLinks';
-import { LINK_DAYS, draftFor } from './draft';
+import { draftFor } from './draft';
 import { MESSAGE_JOB, settleUnsure } from './sendMessage';
+import { writeMessage } from './writeMessage';
 
 /** The outbox shows this many. */
 const NEWEST = 300;
 
 export function messageRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/dogs/:id/draft', ({ tx, params, query, now }) =>
-    draftFor(tx, params.id, query, now),
+    draftFor(tx, [params.id, ...(query.with ?? [])], query, now),
   );
 
   route(router, services, 'GET /api/messages', async ({ tx, query, now }) => {
@@ -29,21 +27,18 @@ export function messageRoutes(router: Router, services: Services): void {
       .from(message)
       .innerJoin(client, eq(client.id, message.clientId))
       .leftJoin(dog, eq(dog.id, message.dogId))
-      .where(query.dog === undefined ? undefined : eq(message.dogId, query.dog))
+      .where(
+        query.dog === undefined
+          ? undefined
+          : or(eq(message.dogId, query.dog), sql`${message.withDogs} @> ${JSON.stringify([query.dog])}::jsonb`),
+      )
       .orderBy(desc(message.createdAt), desc(message.id))
       .limit(NEWEST);
-    return { items: rows.map(view) };
+    const names = await dogNames(tx, [...new Set(rows.flatMap((row) => row.message.withDogs))]);
+    return { items: rows.map((row) => view(row, names)) };
   });
 
   route(router, services, 'POST /api/messages', async ({ tx, asker, body, now }) => {
-    const madeFrom = contentHash(body);
-    if (await wasSentBefore(tx, message, { id: body.id, madeFrom })) return { id: body.id };
-    const [its] = await tx
-      .select({ clientId: client.id, card: client.card })
-      .from(dog)
-      .innerJoin(client, eq(client.id, dog.clientId))
-      .where(eq(dog.id, body.dogId));
-    if (!its) throw notFound('dog');
     if (body.visitId !== null) {
       const [there] = await tx
         .select({ id: visit.id })
@@ -58,29 +53,8 @@ export function messageRoutes(router: Router, services: Services): void {
         .where(and(eq(referral.id, body.referralId), eq(referral.dogId, body.dogId)));
       if (!there) throw notFound('referral');
     }
-    const reach = reachOf(its.card).find(({ channel }) => channel === body.channel);
-    if (!reach || reach.whyNot !== null) throw badField('channel', reach?.whyNot ?? 'There is no such channel.');
-    const linkId = body.words.includes(LINK_MARK) ? v7() : null;
-    if (linkId !== null)
-      await makeLink(
-        tx,
-        services.site,
-        asker.businessId,
-        { id: linkId, dogId: body.dogId, days: LINK_DAYS, by: asker.personName, personId: asker.personId },
-        now,
-      );
-    const isNew = await insertOnce(tx, message, {
-      ...body,
-      clientId: its.clientId,
-      linkId,
-      recipient: reach.to,
-      state: 'waiting',
-      askedBy: asker.personName,
-      personId: asker.personId,
-      madeFrom,
-      createdAt: new Date(now),
-    });
-    if (isNew) await enqueue(tx, MESSAGE_JOB, { businessId: asker.businessId, messageId: body.id });
+    const { businessId, personName: name, personId } = asker;
+    await writeMessage(tx, services.site, { businessId, name, personId }, body, now);
     return { id: body.id };
   });
 
@@ -116,12 +90,21 @@ interface Joined {
   readonly dog: string | null;
 }
 
-const view = ({ message: row, client: name, dog: dogName }: Joined): MessageView => ({
+async function dogNames(tx: Tenant, ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  if (ids.length === 0) return new Map();
+  const rows = await tx
+    .select({ id: dog.id, name: dog.name })
+    .from(dog)
+    .where(inArray(dog.id, [...ids]));
+  return new Map(rows.map(({ id, name }) => [id, name]));
+}
+
+const view = ({ message: row, client: name, dog: first }: Joined, names: ReadonlyMap<string, string>): MessageView => ({
   id: row.id,
   clientId: row.clientId,
   client: name,
   dogId: row.dogId,
-  dog: dogName,
+  dog: first && [first, ...row.withDogs.flatMap((id) => names.get(id) ?? [])].join(', '),
   visitId: row.visitId,
   kind: row.kind,
   channel: row.channel,

@@ -8,7 +8,6 @@ import { placeWords } from '@dewpond/core/wording';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import express, { Router, type Request, type RequestHandler } from 'express';
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
-import { appointmentsOfDogs } from '../../records/appointments/appointments';
 import { homeCareOf } from '../../records/homeCare/homeCare';
 import {
   client,
@@ -35,6 +34,7 @@ import { sendPdf } from '../../platform/http/sendPdf';
 import { sheetAsPdf } from '../../records/documents/sheetPdf';
 import { sheetViewFor } from '../../records/documents/sheetView';
 import { loadVisits } from '../../records/visit/load';
+import { keepAnswer, visitsToAnswer } from './answers';
 import { keepHomePhoto, pictureBody, sendHomePhoto } from './homePhotos';
 import { keepVetLook } from './vetLooks';
 import { calendarUrl, openLink } from '../../records/links/ownerLinks';
@@ -111,6 +111,11 @@ export function ownerPages(services: Services): Router {
 
   router.put('/api/owner/vet-looks', express.json({ limit: '10kb' }), async (request, response) => {
     await keepVetLook(services, guestOf(request), request.body);
+    response.json({});
+  });
+
+  router.put('/api/owner/answers', express.json({ limit: '10kb' }), async (request, response) => {
+    await keepAnswer(services, guestOf(request), request.body);
     response.json({});
   });
 
@@ -239,9 +244,6 @@ async function pageFor(
     .select()
     .from(referral)
     .where(and(eq(referral.dogId, dogId), isNull(referral.end)));
-  const booked = (await appointmentsOfDogs(tx, [dogId])).filter(
-    (each) => each.state === 'booked' && new Date(each.startsAt).getTime() > now,
-  );
   return {
     business: profileOf(business),
     dog: record.dog.name,
@@ -257,7 +259,7 @@ async function pageFor(
         urgency: wording.urgency[level satisfies Level] ?? '',
         openedOn: openedOn as Day,
       })),
-    booked: booked.map(({ startsAt, kind }) => ({ startsAt, kind })),
+    ...(await visitsToAnswer(tx, dogId, business.zone, now)),
     zone: business.zone,
     suggested: nextVisit(due, today)?.day ?? null,
     vetLooks: vetLooksDue(plan, record.instructions, today).map(({ task, last }) => ({

@@ -20,6 +20,7 @@ import {
   merge,
   message,
   mixTaken,
+  ownerAnswer,
   ownerLink,
   photo,
   photoShown,
@@ -143,6 +144,7 @@ async function eraseTalkOfDogs(tx: Tenant, dogIds: readonly string[]): Promise<v
     .update(ownerLink)
     .set({ revokedAt: sql`coalesce(${ownerLink.revokedAt}, now())` })
     .where(inArray(ownerLink.dogId, dogs));
+  await tx.update(ownerAnswer).set({ note: '' }).where(inArray(ownerAnswer.dogId, dogs));
   await tx.update(homeTick).set({ note: '' }).where(inArray(homeTick.dogId, dogs));
   await tx.delete(homePhoto).where(inArray(homePhoto.dogId, dogs));
   await tx

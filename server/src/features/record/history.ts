@@ -1,17 +1,18 @@
 import { instructionWords } from '@dewpond/core/dog';
 import { signWords, findingWords } from '@dewpond/core/findings';
 import { homeTaskName, homeTasks } from '@dewpond/core/homecare';
-import { TEMPLATES } from '@dewpond/core/messages';
+import { OWNER_SAYS, TEMPLATES } from '@dewpond/core/messages';
 import { namePlace, placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
 import { inOrderOfRecord, type RecordEntry } from '@dewpond/core/record';
 import type { Day } from '@dewpond/core/units';
 import { INCIDENTS } from '@dewpond/core/events';
-import { eq } from 'drizzle-orm';
+import { eq, or, sql } from 'drizzle-orm';
 import {
   homePhoto,
   homeTick,
   incidentSeen,
   message,
+  ownerAnswer,
   photo,
   photoShown,
   referral,
@@ -49,6 +50,7 @@ export async function historyOf(
     ...(await incidentsOf(tx, dogId)),
     ...(await weightsOf(tx, dogId)),
     ...(await messagesOf(tx, dogId, business.zone)),
+    ...(await answersOf(tx, dogId, business.zone)),
     ...(await ticksOf(tx, business, record, now)),
     ...(await homePhotosOf(tx, dogId)),
   ]);
@@ -173,7 +175,10 @@ async function weightsOf(tx: Tenant, dogId: string): Promise<RecordEntry[]> {
 }
 
 async function messagesOf(tx: Tenant, dogId: string, zone: string): Promise<RecordEntry[]> {
-  const rows = await tx.select().from(message).where(eq(message.dogId, dogId));
+  const rows = await tx
+    .select()
+    .from(message)
+    .where(or(eq(message.dogId, dogId), sql`${message.withDogs} @> ${JSON.stringify([dogId])}::jsonb`));
   return rows.map(({ id, kind, channel, state, createdAt, askedBy, visitId }) =>
     entry(
       `message ${id}`,
@@ -182,6 +187,18 @@ async function messagesOf(tx: Tenant, dogId: string, zone: string): Promise<Reco
       `${TEMPLATES[kind].name}, ${channel}, ${state}, by ${askedBy}`,
       null,
       { visitId },
+    ),
+  );
+}
+
+async function answersOf(tx: Tenant, dogId: string, zone: string): Promise<RecordEntry[]> {
+  const rows = await tx.select().from(ownerAnswer).where(eq(ownerAnswer.dogId, dogId));
+  return rows.map(({ id, says, note, toldAt }) =>
+    entry(
+      `answer ${id}`,
+      dayIn(zone, toldAt),
+      'message',
+      `Owner: ${OWNER_SAYS[says]}${note === '' ? '' : `: “${note}”`}`,
     ),
   );
 }

@@ -1,6 +1,7 @@
 import { and, eq } from 'drizzle-orm';
-import { member as account } from '../db/authSchema';
+import { member as account, organization } from '../db/authSchema';
 import type { Databases } from '../db/connect';
+import type { BusinessId } from '../db/tenant';
 import type { Asker } from '../asker';
 import { Refusal } from '../http/problem';
 
@@ -16,4 +17,15 @@ export async function isMember(databases: Databases, businessId: string, personI
 /** What a bather may not do; the whole table of rights is the business's, and is still to come. */
 export function assertNotBather({ role }: Pick<Asker, 'role'>, what: string): void {
   if (role === 'bather') throw new Refusal('not allowed', `A bather does not ${what}. Ask a groomer or the manager.`);
+}
+
+/** Does something for every business, one after the other; what fails for one is told when all had their turn. */
+export async function forEachBusiness(
+  { auth }: Pick<Databases, 'auth'>,
+  does: (businessId: BusinessId) => Promise<unknown>,
+): Promise<void> {
+  const failed: unknown[] = [];
+  for (const { id } of await auth.select({ id: organization.id }).from(organization))
+    await does(id as BusinessId).catch((error: unknown) => failed.push(error));
+  if (failed.length > 0) throw new AggregateError(failed, `It failed for ${failed.length} of the businesses.`);
 }

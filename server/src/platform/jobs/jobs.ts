@@ -13,6 +13,8 @@ export interface JobKind<Ids> {
   /** How often the queue is looked at, and how many jobs are taken at once. */
   readonly everySeconds: number;
   readonly atOnce: number;
+  /** Put into its queue by the clock, once for all processes: a cron expression, in UTC. */
+  readonly byClock?: string;
   /** One job that waits does for all who ask for the same; this tells what is the same. */
   readonly oncePer?: (ids: Ids) => string;
 }
@@ -28,7 +30,7 @@ export function enqueue<Ids>(tx: Tenant, { queue, oncePer }: JobKind<Ids>, ids: 
 
 /** A kind of job with who does it. */
 export interface Worker {
-  readonly kind: Pick<JobKind<unknown>, 'queue' | 'everySeconds' | 'atOnce'>;
+  readonly kind: Pick<JobKind<unknown>, 'queue' | 'everySeconds' | 'atOnce' | 'byClock'>;
   readonly work: (data: unknown) => Promise<void>;
 }
 
@@ -45,7 +47,7 @@ export async function startJobs(config: Config, workers: readonly Worker[], log:
     db: { executeSql: (text: string, values: unknown[]) => pool.query(text, values) },
     schema: 'jobs',
     migrate: false,
-    schedule: false,
+    schedule: true,
   });
   boss.on('error', (error) => {
     log.warn({ reason: error.message }, 'the job queue has trouble');
@@ -53,6 +55,7 @@ export async function startJobs(config: Config, workers: readonly Worker[], log:
   await boss.start();
   for (const { kind, work } of workers) {
     await boss.createQueue(kind.queue);
+    if (kind.byClock !== undefined) await boss.schedule(kind.queue, kind.byClock, {});
     await boss.work(kind.queue, { pollingIntervalSeconds: kind.everySeconds, batchSize: kind.atOnce }, async (jobs) => {
       for (const job of jobs) await work(job.data);
     });

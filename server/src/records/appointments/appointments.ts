@@ -19,8 +19,10 @@ const bookedQuery = (select: QueryBuilder, where: SQL | undefined) =>
       state: appointment.state,
       mayMove: appointment.mayMove,
       seriesId: appointment.seriesId,
+      confirmedAt: appointment.confirmedAt,
       note: appointment.note,
       dogName: dog.name,
+      ownerId: client.id,
       ownerName: client.name,
       memberName: member.name,
       visitId: visit.id,
@@ -35,7 +37,12 @@ const bookedQuery = (select: QueryBuilder, where: SQL | undefined) =>
 type BookedRows = RowsOf<{ booked: ReturnType<typeof bookedQuery> }>;
 
 const shown = ({ booked }: BookedRows): Appointment[] =>
-  booked.map((each) => ({ ...each, startsAt: each.startsAt.toISOString(), endsAt: each.endsAt.toISOString() }));
+  booked.map(({ confirmedAt, ...each }) => ({
+    ...each,
+    startsAt: each.startsAt.toISOString(),
+    endsAt: each.endsAt.toISOString(),
+    saidYes: confirmedAt !== null,
+  }));
 
 const between = together((select, { start, end }: { start: AskedFor<Date>; end: AskedFor<Date> }) => ({
   booked: bookedQuery(select, and(gte(appointment.startsAt, start), lt(appointment.startsAt, end))),

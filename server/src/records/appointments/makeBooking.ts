@@ -130,6 +130,7 @@ export async function writeTimes(tx: Tenant, moved: readonly (BookedTime & { rea
         startsAt: sql`fresh.starts`,
         endsAt: sql`fresh.ends`,
         byHand: null,
+        confirmedAt: null,
         version: sql`${appointment.version} + 1`,
       })
       .from(fresh)

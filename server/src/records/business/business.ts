@@ -29,6 +29,8 @@ export interface Business {
   readonly planCosts: PlanCosts;
   readonly places: PlacesOfSalon;
   readonly van: VanWays | null;
+  /** When owners are reminded of tomorrow by themselves, min from midnight; null: nobody is. */
+  readonly remindsAt: number | null;
   readonly catalogue: Catalogue;
   readonly ownBreeds: readonly OwnBreedView[];
   readonly schoolChangedOn: Day | null;

@@ -128,9 +128,9 @@ export async function dogsOfHousehold(
   tx: Tenant,
   householdId: string,
   but: string,
-): Promise<{ id: string; name: string }[]> {
+): Promise<{ id: string; name: string; clientId: string }[]> {
   const rows = await tx
-    .select({ id: dog.id, name: dog.name })
+    .select({ id: dog.id, name: dog.name, clientId: dog.clientId })
     .from(dog)
     .innerJoin(client, eq(client.id, dog.clientId))
     .where(and(eq(household, householdId), isNull(dog.archivedOn)));

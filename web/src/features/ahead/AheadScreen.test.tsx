@@ -1,4 +1,4 @@
-import type { AheadView, Appointment, SlotsView } from '@dewpond/contract';
+import type { AheadView, Appointment, BodyOf, OwnerAnswerView, SlotsView } from '@dewpond/contract';
 import { PLAN_COSTS, USUAL_WEEK, daysInUse } from '@dewpond/core/bookings';
 import type { OwnVisitKind, VisitKind } from '@dewpond/core/steps';
 import { addDays, day as day0 } from '@dewpond/core/units';
@@ -15,16 +15,25 @@ import { choose } from '../../tests/choose';
 
 const BEACH_RINSE: OwnVisitKind = { id: v7(), name: 'Beach rinse', parts: ['bath', 'ears'], minutes: 45 };
 
+/** Another dog of Radish's owner. */
+const BOBBIN = v7();
+
 /** The best times as the server has them: the day after tomorrow at nine, and a day later. */
-const slotsFor = (kind: VisitKind): SlotsView => {
+const slotsFor = (kind: VisitKind, along: string | null = null): SlotsView => {
   const minutes = kind === 'lesson' ? 20 : 105;
+  const then = (startsAt: string) =>
+    along === null ? [] : [{ dogId: along, memberId: MEMBER.id, memberName: MEMBER.name, startsAt, minutes: 60 }];
   const slot = { memberId: MEMBER.id, memberName: MEMBER.name, minutes };
   return {
     kind,
     minutes,
     lateBy: null,
     everyWeeks: 4,
-    household: [],
+    visits: [
+      { dogId: DOG_ID, name: 'Radish', kind, minutes },
+      ...(along === null ? [] : [{ dogId: along, name: 'Bobbin', kind: 'full visit' as const, minutes: 60 }]),
+    ],
+    household: [{ id: BOBBIN, name: 'Bobbin', sameOwner: true, booked: null }],
     noShows: 1,
     lateCancellations: 0,
     slots: [
@@ -32,10 +41,18 @@ const slotsFor = (kind: VisitKind): SlotsView => {
         ...slot,
         day: addDays(TODAY, 2),
         startsAt: '2026-11-27T09:00:00.000Z',
+        along: then('2026-11-27T10:45:00.000Z'),
         over: 0,
         why: ['the best day for bath'],
       },
-      { ...slot, day: addDays(TODAY, 5), startsAt: '2026-11-30T13:15:00.000Z', over: 1.4, why: ['3 days after it'] },
+      {
+        ...slot,
+        day: addDays(TODAY, 5),
+        startsAt: '2026-11-30T13:15:00.000Z',
+        along: then('2026-11-30T09:00:00.000Z'),
+        over: 1.4,
+        why: ['3 days after it'],
+      },
     ],
   };
 };
@@ -47,8 +64,8 @@ async function byHand(person: ReturnType<typeof show>['person']): Promise<void> 
   await screen.findByText('Nothing yet.');
 }
 
-function openWeeks(first: readonly Appointment[] = [], clash = false) {
-  const held = { list: [...first] };
+function openWeeks(first: readonly Appointment[] = [], clash = false, said: readonly OwnerAnswerView[] = []) {
+  const held = { list: [...first], answers: [...said] };
   const change = (id: string, with_: Partial<Appointment>) => {
     held.list = held.list.map((each) => (each.id === id ? { ...each, version: each.version + 1, ...with_ } : each));
     return { version: held.list.find((each) => each.id === id)?.version ?? 0 };
@@ -63,7 +80,8 @@ function openWeeks(first: readonly Appointment[] = [], clash = false) {
     }),
     'GET /api/dogs/:id': () => dogView(),
     'GET /api/ahead': () => aheadOf(held.list),
-    'GET /api/dogs/:id/slots': ({ query }) => slotsFor((query.get('kind') ?? 'full visit') as VisitKind),
+    'GET /api/dogs/:id/slots': ({ query }) =>
+      slotsFor((query.get('kind') ?? 'full visit') as VisitKind, query.get('with')),
     'GET /api/appointments': ({ query }) => ({
       items: held.list.filter(
         ({ startsAt }) =>
@@ -104,8 +122,14 @@ function openWeeks(first: readonly Appointment[] = [], clash = false) {
       language: 'en-GB',
       reach: [{ channel: 'e-mail', to: 'amara@thornmere.example', whyNot: null }],
       subject: query.get('kind') ?? '',
-      words: `${query.get('kind')}: ${query.get('day')} at ${query.get('time')}`,
+      words: `${query.get('kind')}: ${query.get('day')} at ${query.get('time')}${query.has('with') ? ', both' : ''}`,
     }),
+    'POST /api/messages': ({ body }) => ({ id: body.id }),
+    'GET /api/answers': () => ({ items: held.answers }),
+    'PUT /api/answers/:id': ({ id, body }) => {
+      held.answers = body.seen ? held.answers.filter((each) => each.id !== id) : [...said];
+      return {};
+    },
     'POST /api/ahead': ({ body }) => ({ booked: body.visits.map(({ id }) => id), refused: [] }),
     'PUT /api/ahead': () => ({}),
     'POST /api/series': () => ({ booked: [addDays(TODAY, 30), addDays(TODAY, 58)], left: [day0('2027-02-19')] }),
@@ -344,13 +368,74 @@ describe('the weeks ahead', () => {
   });
 });
 
+test('two dogs of a house are booked together, one after the other, or not at all; back by one notice', async () => {
+  const { person, server } = openWeeks();
+  await person.click(await screen.findByRole('button', { name: 'Book' }));
+  await person.click(await screen.findByRole('button', { name: 'Bobbin' }));
+  expect(await screen.findByText('Radish 105 + Bobbin 60 min of hands')).toBeTruthy();
+  await person.click(screen.getByRole('button', { name: /Fri 27 Nov/ }));
+  await waitFor(() => expect(server.sent.at(-1)?.[0]).toBe('POST /api/ahead'));
+  const { together, visits } = server.sent.at(-1)?.[1] as BodyOf<'POST /api/ahead'>;
+  expect([together, visits.map(({ dogId, startsAt }) => [dogId, startsAt.slice(11, 16)])]).toEqual([
+    true,
+    [
+      [DOG_ID, '09:00'],
+      [BOBBIN, '10:45'],
+    ],
+  ]);
+  expect(await screen.findByText('Radish and Bobbin are booked for Fri 27 Nov at 9:00.')).toBeTruthy();
+  await person.click(screen.getByRole('button', { name: 'Undo' }));
+  await waitFor(() =>
+    expect(server.sent.slice(-2).map(([key]) => key)).toEqual([
+      'PUT /api/appointments/:id',
+      'PUT /api/appointments/:id',
+    ]),
+  );
+});
+
 describe('what is written around a visit', () => {
   const words = async () => (await screen.findByRole<HTMLTextAreaElement>('textbox', { name: 'Text' })).value;
 
   test('a dog that is due: with the best time there is', async () => {
     const { person } = openWeeks();
     await person.click(await screen.findByRole('button', { name: 'Write to Amara Nwosu about Radish' }));
+    await person.click(await screen.findByRole('button', { name: 'Offer 2 times' }));
     expect(await words()).toBe('time to come: 2026-11-27 at 09:00');
+  });
+
+  test('the owner’s other dog along: one message, one yes for both, one after the other', async () => {
+    const { person, server } = openWeeks();
+    await person.click(await screen.findByRole('button', { name: 'Write to Amara Nwosu about Radish' }));
+    await person.click(await screen.findByRole('button', { name: 'Bobbin' }));
+    await person.click(await screen.findByRole('button', { name: /^Mon 30 Nov.*after it/ }));
+    await person.click(await screen.findByRole('button', { name: 'Offer this time' }));
+    const text = await screen.findByRole('textbox', { name: 'Text' });
+    expect(await words()).toBe('time to come: 2026-11-27 at 09:00, both');
+    await person.type(text, ' {{link}');
+    await person.click(screen.getByRole('button', { name: 'Send by e-mail' }));
+    await waitFor(() => expect(server.sent.at(-1)?.[0]).toBe('POST /api/messages'));
+    const { withDogs, offers } = server.sent.at(-1)?.[1] as BodyOf<'POST /api/messages'>;
+    expect(withDogs).toEqual([BOBBIN]);
+    expect(offers?.map(({ dogId, startsAt, minutes }) => [dogId, startsAt.slice(0, 16), minutes])).toEqual([
+      [DOG_ID, '2026-11-27T09:00', 105],
+      [BOBBIN, '2026-11-27T10:45', 60],
+    ]);
+    expect(new Set(offers?.map(({ setId }) => setId)).size).toBe(1);
+  });
+
+  test('two dogs of an owner on a day are reminded of once', async () => {
+    const { person } = openWeeks([
+      booking(),
+      booking({
+        dogId: BOBBIN,
+        dogName: 'Bobbin',
+        startsAt: '2026-11-26T11:00:00.000Z',
+        endsAt: '2026-11-26T12:00:00.000Z',
+      }),
+    ]);
+    await openDay(person, 'Thu 26 Nov');
+    await person.click(await screen.findByRole('button', { name: 'Remind Amara Nwosu of Radish' }));
+    expect(await words()).toBe('before you come: 2026-11-26 at 09:00, both');
   });
 
   test('a dog that is booked: reminded of its day and hour; not of what is over', async () => {
@@ -366,6 +451,34 @@ describe('what is written around a visit', () => {
     await person.click(await screen.findByRole('button', { name: 'Who gains' }));
     await person.click(await screen.findByRole('button', { name: 'Write to Amara Nwosu about Radish' }));
     expect(await words()).toBe('a gap: 2026-11-26 at 09:00');
+  });
+});
+
+describe('what owners answered', () => {
+  const told = (more: Partial<OwnerAnswerView>): OwnerAnswerView => ({
+    ...{ id: v7(), dogId: DOG_ID, dog: 'Radish', owner: 'Amara Nwosu', phone: '01632 960114', says: 'comes' },
+    ...{ note: '', toldAt: '2026-11-25T08:00:00.000Z', booking: null },
+    ...more,
+  });
+  const cancelled = told({
+    says: 'cannot come',
+    booking: { id: v7(), startsAt: '2026-11-26T09:00:00.000Z', endsAt: '2026-11-26T11:00:00.000Z' },
+  });
+
+  test('stands there until it is seen; back by the notice', async () => {
+    const { person } = openWeeks([], false, [told({ says: 'none suits', note: 'Fridays only' })]);
+    expect(await screen.findByText('“Fridays only”')).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'Seen: Radish: none of the times suits' }));
+    await waitFor(() => expect(screen.queryByText('Owners answered')).toBeNull());
+    await person.click(await screen.findByRole('button', { name: 'Undo' }));
+    expect(await screen.findByText('“Fridays only”')).toBeTruthy();
+  });
+
+  test('a visit that an owner cancelled: who gains from its time, in one tap', async () => {
+    const { person } = openWeeks([], false, [cancelled]);
+    await person.click(await screen.findByRole('button', { name: 'Who gains from the time of Radish' }));
+    expect(await screen.findByRole('dialog', { name: 'Thu 26 Nov, 9:00–11:00 is free' })).toBeTruthy();
+    expect(await screen.findByText(/saves 4.2/)).toBeTruthy();
   });
 });
 

@@ -10,6 +10,7 @@ import { useZone } from '../../data/useUnits';
 import { BookDialog } from '../../parts/booking/BookDialog';
 import { SelectField } from '../../ui/SelectField';
 import { Waiting } from '../../ui/Waiting';
+import { AnswersCard, type TimeGivenUp } from './AnswersCard';
 import { DayPanel } from './DayPanel';
 import { DueList, type DueDog } from './DueList';
 import { GapDialog } from './GapDialog';
@@ -59,7 +60,7 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
   const [chosen, setChosen] = useState<Day>(today);
   const [lookedAt, setLookedAt] = useState<string | null>(null);
   const [booking, setBooking] = useState<ToBook | null>(null);
-  const [gap, setGap] = useState<Appointment | null>(null);
+  const [gap, setGap] = useState<TimeGivenUp | null>(null);
   const [nudged, setNudged] = useState<DogListItem | null>(null);
   const { answer } = plan;
   const use = useMemo(() => answer?.days ?? daysInUse(weeks), [answer, weeks]);
@@ -125,6 +126,7 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
           onFill={setGap}
         />
         <div className="flex flex-col gap-3.5">
+          <AnswersCard onFill={setGap} />
           {answer && <Unplaced unplaced={answer.unplaced} names={view.names} onBook={(dog) => setBooking({ dog })} />}
           <DueList
             dogs={dogs.data ?? []}

@@ -42,6 +42,7 @@ export function DayPanel({ day, view, proposals, isBooking, onAccept, onMove, on
             visitId: null,
             day,
             time: fieldTime(minuteOf(reminded.startsAt, zone)),
+            withDogs: comingWith(reminded, stands),
           }}
           onClose={() => setReminded(null)}
         />
@@ -96,6 +97,11 @@ export function DayPanel({ day, view, proposals, isBooking, onAccept, onMove, on
   );
 }
 
+/** Other dogs of that owner that come on the same day: written to once. */
+const comingWith = ({ dogId, ownerId }: Appointment, stands: readonly Appointment[]): string[] => [
+  ...new Set(stands.filter((each) => each.ownerId === ownerId && each.dogId !== dogId).map((each) => each.dogId)),
+];
+
 function Booked({
   appointment,
   onMove,
@@ -107,7 +113,7 @@ function Booked({
   readonly onRemind: (() => void) | null;
 }) {
   const zone = useZone();
-  const { dogName, ownerName, memberName, startsAt, endsAt, state, mayMove } = appointment;
+  const { dogName, ownerName, memberName, startsAt, endsAt, state, mayMove, saidYes } = appointment;
   return (
     <li className="flex gap-2">
       <button
@@ -119,6 +125,7 @@ function Booked({
       >
         <span>
           <b>{dogName}</b>, {visitName(appointment)}
+          {saidYes && <span className="text-pond font-semibold"> said yes</span>}
         </span>
         <span className="tabular-nums">
           {clock(startsAt, zone)}–{clock(endsAt, zone)} {memberName.split(' ')[0]}

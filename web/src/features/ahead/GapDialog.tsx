@@ -1,8 +1,9 @@
-import type { Appointment, GapView } from '@dewpond/contract';
+import type { GapView } from '@dewpond/contract';
 import type { Day } from '@dewpond/core/units';
 import { call } from '../../api/call';
 import { clock, dayOf, fieldTime, minuteOf, showDay } from '../../browser/times';
 import { useState } from 'react';
+import { v7 } from 'uuid';
 import { useGap } from '../../data/queries';
 import { useZone } from '../../data/useUnits';
 import { useWrite } from '../../data/useWrite';
@@ -11,6 +12,7 @@ import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/toasts';
+import type { TimeGivenUp } from './AnswersCard';
 
 type Gainer = GapView['gains'][number];
 
@@ -19,19 +21,20 @@ export function GapDialog({
   appointment,
   onClose,
 }: {
-  readonly appointment: Appointment;
+  readonly appointment: TimeGivenUp;
   readonly onClose: () => void;
 }) {
   const gap = useGap(appointment.id);
   const zone = useZone();
-  const [asked, setAsked] = useState<string | null>(null);
+  const [asked, setAsked] = useState<Gainer | null>(null);
   const ends = clock(appointment.endsAt, zone);
   if (asked !== null)
     return (
       <MessageDialog
         about={{
           kind: 'a gap',
-          dogId: asked,
+          dogId: asked.dogId,
+          offers: gap.data ? offerTo(asked, gap.data) : [],
           visitId: null,
           day: dayOf(appointment.startsAt, zone) as Day,
           time: fieldTime(minuteOf(appointment.startsAt, zone)),
@@ -56,7 +59,7 @@ export function GapDialog({
 interface GainersProps {
   readonly view: GapView;
   readonly onClose: () => void;
-  readonly onWrite: (dogId: string) => void;
+  readonly onWrite: (gainer: Gainer) => void;
 }
 
 function Gainers({ view, onClose, onWrite }: GainersProps) {
@@ -98,11 +101,7 @@ function Gainers({ view, onClose, onWrite }: GainersProps) {
             <span className="block text-sm text-soft">{reasonOf(each)}</span>
           </span>
           <span className="flex gap-2 shrink-0">
-            <Button
-              look="quiet"
-              aria-label={`Write to ${each.owner} about ${each.dog}`}
-              onClick={() => onWrite(each.dogId)}
-            >
+            <Button look="quiet" aria-label={`Write to ${each.owner} about ${each.dog}`} onClick={() => onWrite(each)}>
               Write
             </Button>
             <Button disabled={take.isPending} onClick={() => take.mutate(each)}>
@@ -114,6 +113,18 @@ function Gainers({ view, onClose, onWrite }: GainersProps) {
     </ol>
   );
 }
+
+/** The time that came free, to say yes to; what it replaces is given up then. */
+const offerTo = ({ dogId, kind, minutes, insteadOf }: Gainer, { memberId, startsAt, minutes: free }: GapView) =>
+  kind === 'as agreed'
+    ? []
+    : [
+        {
+          ...{ id: v7(), setId: v7(), dogId, memberId, kind, startsAt },
+          minutes: Math.min(minutes, free),
+          insteadOf: insteadOf?.id ?? null,
+        },
+      ];
 
 function reasonOf({ kind, minutes, lateBy, gain, insteadOf }: Gainer): string {
   const late = lateBy > 0 ? `${lateBy} ${lateBy === 1 ? 'day' : 'days'} late by then` : 'due by then';

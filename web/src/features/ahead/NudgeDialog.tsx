@@ -1,9 +1,15 @@
-import type { DogListItem } from '@dewpond/contract';
+import type { DogListItem, SlotView, SlotsView } from '@dewpond/contract';
+import type { VisitKind } from '@dewpond/core/steps';
 import type { Day } from '@dewpond/core/units';
-import { fieldTime, minuteOf } from '../../browser/times';
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import { clock, fieldTime, minuteOf, showDay } from '../../browser/times';
+import { instantAt } from '../../browser/wallClock';
 import { useSlots } from '../../data/queries';
 import { useZone } from '../../data/useUnits';
-import { MessageDialog } from '../../parts/messages/MessageDialog';
+import { MessageDialog, type OfferedVisit } from '../../parts/messages/MessageDialog';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { Waiting } from '../../ui/Waiting';
 import type { ToldProposal } from './planWorker';
@@ -16,35 +22,178 @@ interface NudgeProps {
   readonly onClose: () => void;
 }
 
-/** Writes to the owner of a dog that is due and not booked, with a time to say yes to: the plan's, or the best there is. */
+/** A time that could be offered: to one dog, or to all of a house one after the other. */
+interface OfferedTime {
+  readonly key: string;
+  readonly day: Day;
+  readonly startsAt: string;
+  readonly memberId: string;
+  readonly along: SlotView['along'];
+  readonly why: readonly string[];
+}
+
+/** So many are offered where nobody chooses. */
+const OFFERED = 3;
+
+/**
+ * Writes to the owner of a dog that is due and not booked, with times to say yes to: the plan's, and the best there are; with
+ * the other dogs of the house that are not booked, if they are to come along.
+ */
 export function NudgeDialog({ dog, today, proposal, onClose }: NudgeProps) {
-  const about = { kind: 'time to come', dogId: dog.id, visitId: null } as const;
-  if (proposal && proposal.day > today)
-    return <MessageDialog about={{ ...about, day: proposal.day, time: fieldTime(proposal.from) }} onClose={onClose} />;
-  return <WithBestTime dog={dog} today={today} about={about} onClose={onClose} />;
-}
-
-interface WithBestTimeProps extends Pick<NudgeProps, 'dog' | 'today' | 'onClose'> {
-  readonly about: { readonly kind: 'time to come'; readonly dogId: string; readonly visitId: null };
-}
-
-function WithBestTime({ dog, today, about, onClose }: WithBestTimeProps) {
   const zone = useZone();
-  const slots = useSlots(dog.id, { kind: null });
-  // Whoever is written to does not come today.
-  const best = slots.data?.slots.find(({ day }) => day > today);
-  if (best)
+  const [along, setAlong] = useState<readonly string[]>([]);
+  /** The first few are offered until somebody says otherwise of one. */
+  const [otherwise, setOtherwise] = useState<ReadonlySet<string>>(new Set());
+  const [offers, setOffers] = useState<readonly OfferedTime[] | null>(null);
+  const slots = useSlots(dog.id, { kind: null, along });
+  const planned = along.length === 0 && proposal && proposal.day > today ? fromPlan(proposal, zone) : null;
+  if (offers && slots.data) {
+    const [first] = offers;
     return (
       <MessageDialog
-        about={{ ...about, day: best.day, time: fieldTime(minuteOf(best.startsAt, zone)) }}
+        about={{
+          ...{ kind: 'time to come', dogId: dog.id, visitId: null, withDogs: along },
+          ...(first ? { day: first.day, time: fieldTime(minuteOf(firstOf(first), zone)) } : {}),
+          offers: offers.flatMap((each) => visitsAt(each, planned?.key === each.key ? proposal : null, slots.data)),
+        }}
         onClose={onClose}
       />
     );
+  }
   return (
-    <Dialog open onClose={onClose} title={`It is time for ${dog.name}`}>
-      <Waiting query={slots} what="The best time">
-        {() => <p>No time is free for it in the next weeks: there is nothing to offer.</p>}
+    <Dialog
+      open
+      onClose={onClose}
+      title={`It is time for ${dog.name}`}
+      says="The owner says yes to one of these times."
+    >
+      <Waiting query={slots} what="The best times">
+        {(view) => {
+          const others = view.household.filter(({ sameOwner, booked }) => sameOwner && booked === null);
+          const times = timesOf(view, planned, today);
+          const chosen = times.filter(({ key }, i) => i < OFFERED !== otherwise.has(key));
+          return (
+            <div className="flex flex-col gap-4">
+              {others.length > 0 && (
+                <fieldset className="flex flex-wrap gap-2">
+                  <legend className="text-sm font-semibold mb-1">Along with it</legend>
+                  {others.map(({ id, name }) => (
+                    <Choice
+                      key={id}
+                      chosen={along.includes(id)}
+                      onClick={() => setAlong([...toggled(new Set(along), id)])}
+                    >
+                      {name}
+                    </Choice>
+                  ))}
+                </fieldset>
+              )}
+              {times.length === 0 ? (
+                <p>No time is free for it in the next weeks: there is nothing to offer.</p>
+              ) : (
+                <>
+                  <Times
+                    visits={view.visits}
+                    times={times}
+                    chosen={chosen}
+                    onToggle={(key) => setOtherwise(toggled(otherwise, key))}
+                  />
+                  <Button
+                    look="main"
+                    className="min-h-14!"
+                    disabled={chosen.length === 0 || slots.isPlaceholderData}
+                    onClick={() => setOffers(chosen)}
+                  >
+                    {chosen.length === 1 ? 'Offer this time' : `Offer ${chosen.length} times`}
+                  </Button>
+                </>
+              )}
+            </div>
+          );
+        }}
       </Waiting>
     </Dialog>
+  );
+}
+
+const toggled = (keys: ReadonlySet<string>, key: string): ReadonlySet<string> =>
+  keys.has(key) ? new Set([...keys].filter((each) => each !== key)) : new Set([...keys, key]);
+
+/** When the first of them comes. */
+const firstOf = ({ startsAt, along }: OfferedTime): string =>
+  [startsAt, ...along.map((each) => each.startsAt)].toSorted()[0] ?? startsAt;
+
+interface TimesProps {
+  readonly visits: SlotsView['visits'];
+  readonly times: readonly OfferedTime[];
+  readonly chosen: readonly OfferedTime[];
+  readonly onToggle: (key: string) => void;
+}
+
+function Times({ visits, times, chosen, onToggle }: TimesProps) {
+  const zone = useZone();
+  const names = new Map(visits.map(({ dogId, name }) => [dogId, name]));
+  const own = visits[0]?.name ?? '';
+  return (
+    <ul aria-label="Times to offer" className="flex flex-col gap-1.5">
+      {times.map((each) => (
+        <li key={each.key}>
+          <Choice chosen={chosen.includes(each)} onClick={() => onToggle(each.key)} className="w-full text-left! py-2">
+            <span>
+              <b className="block">
+                {showDay(each.day)}, {each.along.length > 0 && `${own} `}
+                {clock(each.startsAt, zone)}
+                {each.along.map(({ dogId, startsAt }) =>
+                  startsAt === each.startsAt ? '' : `, ${names.get(dogId) ?? ''} ${clock(startsAt, zone)}`,
+                )}
+              </b>
+              <span className="block text-sm font-normal">{each.why.join('; ')}</span>
+            </span>
+          </Choice>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function fromPlan({ day, from, person, why }: ToldProposal, zone: string): OfferedTime {
+  const startsAt = new Date(instantAt(day, from, zone)).toISOString();
+  return {
+    key: `${startsAt} ${person}`,
+    day,
+    startsAt,
+    memberId: person,
+    along: [],
+    why: ['as planned', ...why.slice(0, 1)],
+  };
+}
+
+/** Of different days and hours; whoever is written to does not come today. */
+function timesOf({ slots }: SlotsView, planned: OfferedTime | null, today: Day): OfferedTime[] {
+  const best = slots
+    .filter(({ day }) => day > today)
+    .map(({ day, startsAt, memberId, along, why }) => ({
+      key: `${startsAt} ${memberId}`,
+      day,
+      startsAt,
+      memberId,
+      along,
+      why,
+    }));
+  return planned ? [planned, ...best.filter(({ startsAt }) => startsAt !== planned.startsAt)] : best;
+}
+
+/** The visits of a time: of the dog itself, and of those that come along. */
+function visitsAt(time: OfferedTime, proposal: ToldProposal | null, { visits }: SlotsView): OfferedVisit[] {
+  const [own, ...others] = visits;
+  if (!own) return [];
+  const setId = v7();
+  const kindOf = (id: string) => (others.find(({ dogId }) => dogId === id) ?? own).kind;
+  const first = proposal
+    ? { ...time, dogId: own.dogId, kind: proposal.kind as VisitKind, minutes: proposal.to - proposal.from }
+    : { ...time, dogId: own.dogId, kind: own.kind, minutes: own.minutes };
+  const along = time.along.map((each) => ({ ...each, kind: kindOf(each.dogId) }));
+  return [first, ...along].flatMap(({ dogId, memberId, kind, startsAt, minutes }) =>
+    kind === 'as agreed' ? [] : [{ id: v7(), setId, dogId, memberId, kind, startsAt, minutes, insteadOf: null }],
   );
 }

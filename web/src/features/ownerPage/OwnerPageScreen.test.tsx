@@ -36,6 +36,11 @@ const sheet = (on: string, words: string): OwnerPage['sheets'][number] => ({
   },
   photos: [],
 });
+const coming = (more: Partial<OwnerPage['booked'][number]> = {}) => ({
+  ...{ id: v7(), dog: 'Radish', isOwn: true, startsAt: '2026-12-16T09:30:00Z', kind: 'full visit' },
+  ...{ saidYes: false, isCancelled: false },
+  ...more,
+});
 const ownerPage = (more: Partial<OwnerPage> = {}, wording = ENGLISH): OwnerPage => ({
   business: { name: 'Withy Quay Grooming', phone: '01632 960100', email: '', colour: '#125B60' },
   dog: 'Radish',
@@ -44,7 +49,8 @@ const ownerPage = (more: Partial<OwnerPage> = {}, wording = ENGLISH): OwnerPage 
   drawing: pug.traits,
   sheets: [sheet('2026-11-24', 'Left ear: a musty smell (plain).'), sheet('2026-10-20', 'Left ear: clear then.')],
   letters: [],
-  booked: [{ startsAt: '2026-12-16T09:30:00Z', kind: 'full visit' }],
+  booked: [coming()],
+  offers: [],
   zone: 'Europe/London',
   vetLooks: [],
   suggested: null,
@@ -63,6 +69,9 @@ const ownerPage = (more: Partial<OwnerPage> = {}, wording = ENGLISH): OwnerPage 
   ...more,
 });
 
+/** A set of times that somebody else took while the page stood open. */
+const GONE = v7();
+
 function openPage(given: OwnerPage) {
   let stands = given;
   let seen = 0;
@@ -73,6 +82,13 @@ function openPage(given: OwnerPage) {
       return {};
     },
     'PUT /api/owner/vet-looks': () => ({}),
+    'PUT /api/owner/answers': ({ body }) => {
+      if (given.offers.some(({ set }) => set === GONE))
+        throw new RefusedAnswer(409, { kind: 'conflict', message: 'That time is taken.' });
+      if (body.says === 'comes')
+        stands = { ...stands, booked: stands.booked.map((each) => ({ ...each, saidYes: true })) };
+      return {};
+    },
     'PUT /api/owner/home': ({ body: { key, day: on, done, note } }) => {
       const others = stands.home.ticks.filter((tick) => tick.key !== key || tick.day !== on);
       stands = { ...stands, home: { ...stands.home, ticks: done ? [...others, { key, day: on, note }] : others } };
@@ -216,5 +232,66 @@ describe('home care', () => {
     expect(care.compareDocumentPosition(screen.getByRole('article', { name: /Owner sheet/ }))).toBe(
       Node.DOCUMENT_POSITION_FOLLOWING,
     );
+  });
+});
+
+describe('answers', () => {
+  const offer = (day: number, dogs = ['Radish'], set: string = v7()) => ({
+    ...{ set, dogs },
+    startsAt: `2026-12-${day}T09:30:00Z`,
+  });
+  const dates = async () => within(await screen.findByRole('region', { name: 'Next dates' }));
+  /** Without the id that each has of its own. */
+  const last = (server: ReturnType<typeof openPage>['server']) => {
+    const [key, body] = server.sent.at(-1) ?? [];
+    const { id, ...rest } = body as { id: string };
+    expect([key, id.length]).toEqual(['PUT /api/owner/answers', 36]);
+    return rest;
+  };
+
+  test('yes, we will be there; said, it stands there and is not asked again', async () => {
+    const visit = coming();
+    const { person, server } = openPage(ownerPage({ booked: [visit] }));
+    await person.click((await dates()).getByRole('button', { name: 'We will be there' }));
+    await waitFor(() => expect(last(server)).toEqual({ says: 'comes', bookings: [visit.id] }));
+    expect(await screen.findByText('You said yes. Thank you.')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'We will be there' })).toBeNull();
+  });
+
+  test('two dogs of a house: none of them can come, or only this one', async () => {
+    const [own, other] = [coming(), coming({ dog: 'Bobbin', isOwn: false, startsAt: '2026-12-16T11:00:00Z' })];
+    const { person, server } = openPage(ownerPage({ booked: [own, other] }));
+    expect((await dates()).getByText('Wed 16 Dec, 11:00')).toBeTruthy();
+    await person.click((await dates()).getByRole('button', { name: 'Only Radish cannot come' }));
+    await waitFor(() => expect(last(server)).toEqual({ says: 'cannot come', bookings: [own.id] }));
+    await person.click((await dates()).getByRole('button', { name: 'We cannot come' }));
+    await waitFor(() => expect(last(server)).toEqual({ says: 'cannot come', bookings: [own.id, other.id] }));
+  });
+
+  test('cancelled, it can be taken back; at short notice the owner is asked to ring as well', async () => {
+    const visit = coming({ isCancelled: true, startsAt: new Date(Date.now() + 3_600_000).toISOString() });
+    const { person, server } = openPage(ownerPage({ booked: [visit] }));
+    expect((await dates()).getByText(/You told us that Radish cannot come/)).toBeTruthy();
+    expect((await dates()).getByText(/please ring us as well/)).toBeTruthy();
+    await person.click((await dates()).getByRole('button', { name: 'We can come after all' }));
+    await waitFor(() => expect(last(server)).toEqual({ says: 'comes after all', bookings: [visit.id] }));
+  });
+
+  test('one of the offered times, or none of them and what would suit', async () => {
+    const [one, two] = [offer(16, ['Radish', 'Bobbin']), offer(17, ['Radish', 'Bobbin'])];
+    const { person, server } = openPage(ownerPage({ booked: [], offers: [one, two] }));
+    expect((await dates()).getByText('These times are free for Radish and Bobbin')).toBeTruthy();
+    await person.click((await dates()).getByRole('button', { name: 'Yes, this one: Thu 17 Dec, 9:30' }));
+    await waitFor(() => expect(last(server)).toEqual({ says: 'takes', set: two.set }));
+    await person.click((await dates()).getByRole('button', { name: 'None of these suits' }));
+    await person.type((await dates()).getByLabelText('What would suit you?'), 'Fridays');
+    await person.click((await dates()).getByRole('button', { name: 'Tell the salon' }));
+    await waitFor(() => expect(last(server)).toEqual({ says: 'none suits', note: 'Fridays' }));
+  });
+
+  test('a time that somebody else has by now is said to be taken', async () => {
+    const { person } = openPage(ownerPage({ booked: [], offers: [offer(16, ['Radish'], GONE)] }));
+    await person.click((await dates()).getByRole('button', { name: /Yes, this one/ }));
+    expect(await screen.findAllByText('Somebody was quicker: that time is taken.')).not.toEqual([]);
   });
 });

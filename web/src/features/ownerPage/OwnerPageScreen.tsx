@@ -4,7 +4,7 @@ import { daysBetween } from '@dewpond/core/units';
 import { fillIn, wordingIn } from '@dewpond/core/wording';
 import { useQuery } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { showDay, moment } from '../../browser/times';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -13,6 +13,7 @@ import { ReadLines } from '../../parts/sheet/ReadLines';
 import { SheetBody } from '../../parts/sheet/SheetBody';
 import { AtHome } from './AtHome';
 import { ownerFile, ownerPage, tellSeen, tokenHere } from './ownerCall';
+import { NextDates } from './NextDates';
 import { VetLooks } from './VetLooks';
 import { WeekToPrint } from './WeekToPrint';
 import { usePictures } from './usePictures';
@@ -75,7 +76,7 @@ function Page({ page }: { readonly page: OwnerPage }) {
   return (
     <>
       <div className="not-the-week">
-        <Dates page={page} />
+        <NextDates page={page} />
         {page.letters.map((letter) => (
           <section key={letter.id} className="max-w-[880px] mx-auto mb-4 rounded-card bg-stop-pale px-5 py-4">
             <p className="text-stop font-bold text-lg">
@@ -123,59 +124,6 @@ function Page({ page }: { readonly page: OwnerPage }) {
         </p>
       </div>
       <WeekToPrint page={page} />
-    </>
-  );
-}
-
-function Dates({ page }: { readonly page: OwnerPage }) {
-  const [next] = page.booked;
-  const { words, language } = page;
-  return (
-    <section
-      aria-label={words.nextDates}
-      className="max-w-[880px] mx-auto mb-4 rounded-card border border-line bg-surface px-5 py-3.5"
-    >
-      {next ? (
-        <p className="text-lg">
-          <Filled words={words.nextVisit} slot="when">
-            <b>{moment(next.startsAt, page.zone, language)}</b>
-          </Filled>
-        </p>
-      ) : (
-        <p className="text-lg">
-          {words.nothingBooked}
-          {page.suggested !== null && ` ${fillIn(words.suggested, { day: showDay(page.suggested, language) })}`}
-        </p>
-      )}
-      {page.business.phone !== '' && (
-        <p>
-          <Filled words={words.ringUs} slot="phone">
-            <a href={`tel:${page.business.phone}`} className="text-pond underline font-semibold">
-              {page.business.phone}
-            </a>
-          </Filled>
-        </p>
-      )}
-    </section>
-  );
-}
-
-/** A sentence with something in place of its slot that is more than words. */
-function Filled({
-  words,
-  slot,
-  children,
-}: {
-  readonly words: string;
-  readonly slot: string;
-  readonly children: ReactNode;
-}) {
-  const [before, after] = words.split(`{${slot}}`);
-  return (
-    <>
-      {before}
-      {children}
-      {after}
     </>
   );
 }

@@ -1,6 +1,6 @@
 import type { VetTask } from '@dewpond/core/tasks';
 import type { Day } from '@dewpond/core/units';
-import type { OwnerPage, Problem } from '@dewpond/contract';
+import type { OwnerAnswering, OwnerPage, Problem } from '@dewpond/contract';
 
 /** The secret of this page; it stands behind the `#`, which no browser sends anywhere. */
 export const tokenHere = (): string => window.location.hash.slice(1);
@@ -15,7 +15,9 @@ async function ask(path: string, init: RequestInit = {}): Promise<Response> {
   });
   if (response.ok) return response;
   const answer = (await response.json().catch(() => null)) as Problem | null;
-  throw new Error(answer?.error.message ?? 'Something went wrong. Please try again later.');
+  const error = new Error(answer?.error.message ?? 'Something went wrong. Please try again later.');
+  if (answer) error.name = answer.error.kind;
+  throw error;
 }
 
 export const ownerPage = async (): Promise<OwnerPage> => (await ask('/api/owner')).json() as Promise<OwnerPage>;
@@ -44,6 +46,14 @@ export const tickHome = (tick: CareTick) =>
 /** A picture from home, made small on the telephone before it is sent. */
 export const sendPicture = (id: string, picture: Blob) =>
   ask(`/api/owner/home/photos/${id}`, { method: 'PUT', headers: { 'content-type': picture.type }, body: picture });
+
+/** Yes, no, or another of the offered times. */
+export const sendAnswer = (answer: OwnerAnswering) =>
+  ask('/api/owner/answers', {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(answer),
+  });
 
 /** When a vet looked last. */
 export const tellVetLook = (look: { readonly task: VetTask; readonly on: Day }) =>

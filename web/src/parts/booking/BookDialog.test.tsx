@@ -29,6 +29,7 @@ test('what is typed by hand is not lost when the best times arrive: before, ther
     minutes: 90,
     lateBy: null,
     everyWeeks: 5,
+    visits: [{ dogId: DOG_ID, name: 'Radish', kind: 'full visit', minutes: 90 }],
     household: [],
     noShows: 0,
     lateCancellations: 0,

@@ -6,6 +6,7 @@ import { useDog, useSlots } from '../../data/queries';
 import { useZone } from '../../data/useUnits';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
+import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField } from '../../ui/SelectField';
 import { OpenReferrals } from '../referrals/OpenReferrals';
@@ -58,9 +59,13 @@ function Booking({ dog, moving, onDone }: BookingProps) {
   const zone = useZone();
   const marks = useDog(dog.id).data?.marks ?? [];
   const minutes = moving ? minutesOf(moving) : undefined;
-  const slots = useSlots(dog.id, { kind: asked, minutes, instead: moving?.id });
-  const take = useTakeSlot({ dog, moving, zone, onTaken: (taken) => (moving ? onDone() : setMade(taken)) });
+  const [along, setAlong] = useState<readonly string[]>([]);
+  const slots = useSlots(dog.id, { kind: asked, minutes, instead: moving?.id, along });
   const view = slots.data;
+  // A series is of one dog: those that come along have theirs.
+  const isDone = moving !== undefined || along.length > 0;
+  const onTaken = (taken: MadeBooking) => (isDone ? onDone() : setMade(taken));
+  const take = useTakeSlot({ dog, moving, visits: view?.visits ?? [], zone, onTaken });
   const kind = asked ?? view?.kind ?? 'full visit';
   if (made) return <SeriesOffer made={made} everyWeeks={view?.everyWeeks ?? 5} onDone={onDone} />;
   // What is typed begins from the best time there is: before that is known, there is nothing to type into.
@@ -84,17 +89,22 @@ function Booking({ dog, moving, onDone }: BookingProps) {
               <option key={each}>{each}</option>
             ))}
           </SelectField>
-          {view && <p className="pb-2.5 text-soft">{view.minutes} min of hands for this dog</p>}
+          {view && <p className="pb-2.5 text-soft">{handsWords(view)}</p>}
         </div>
       )}
       {view && <Missed view={view} />}
+      {view && !moving && <Along view={view} along={along} onChange={setAlong} />}
       {view && view.slots.length > 0 && (
-        <SlotList view={view} isBusy={take.isPending} onTake={(slot: SlotView) => take.mutate({ slot, kind })} />
+        <SlotList
+          view={view}
+          isBusy={take.isPending || slots.isPlaceholderData}
+          onTake={(slot: SlotView) => take.mutate({ slot, kind })}
+        />
       )}
       {view?.slots.length === 0 && <p className="text-soft">No time is free in the next ten weeks.</p>}
       {!view && slots.error === null && <p role="status">The best times…</p>}
       {slots.error && <p className="text-soft">The best times could not be asked for: {slots.error.message}</p>}
-      {isTold ? (
+      {along.length > 0 ? null : isTold ? (
         <BookForm
           dog={dog}
           moving={moving}
@@ -113,18 +123,46 @@ function Booking({ dog, moving, onDone }: BookingProps) {
 }
 
 /** How often this client did not come, or cancelled late: said when they book. */
-function Missed({ view: { noShows, lateCancellations, household } }: { readonly view: SlotsView }) {
+function Missed({ view: { noShows, lateCancellations } }: { readonly view: SlotsView }) {
   const times = (count: number) => (count === 1 ? 'once' : `${count} times`);
   const said = [
     ...(noShows > 0 ? [`did not come ${times(noShows)}`] : []),
     ...(lateCancellations > 0 ? [`cancelled within a day ${times(lateCancellations)}`] : []),
   ];
+  if (said.length === 0) return null;
   return (
-    <>
-      {said.length > 0 && (
-        <p className="rounded-xl bg-watch-pale text-watch font-semibold px-3 py-2">In two years: {said.join(', ')}.</p>
-      )}
-      {household.length > 0 && <p className="text-soft text-sm">Same household: {household.join(', ')}.</p>}
-    </>
+    <p className="rounded-xl bg-watch-pale text-watch font-semibold px-3 py-2">In two years: {said.join(', ')}.</p>
+  );
+}
+
+const handsWords = ({ visits }: SlotsView): string =>
+  visits.length === 1
+    ? `${visits[0]?.minutes ?? 0} min of hands for this dog`
+    : `${visits.map(({ name, minutes }) => `${name} ${minutes}`).join(' + ')} min of hands`;
+
+interface AlongProps {
+  readonly view: SlotsView;
+  readonly along: readonly string[];
+  readonly onChange: (along: readonly string[]) => void;
+}
+
+/** The household: who is booked already, and who may come along, one dog after the other. */
+function Along({ view: { household }, along, onChange }: AlongProps) {
+  if (household.length === 0) return null;
+  return (
+    <fieldset className="flex flex-wrap items-center gap-2">
+      <legend className="text-sm font-semibold mb-1">Same household: comes along?</legend>
+      {household.map(({ id, name, booked }) => (
+        <Choice
+          key={id}
+          chosen={along.includes(id)}
+          className="min-h-11!"
+          onClick={() => onChange(along.includes(id) ? along.filter((each) => each !== id) : [...along, id])}
+        >
+          {name}
+          {booked !== null && <span className="font-normal"> booked {showDay(booked)}</span>}
+        </Choice>
+      ))}
+    </fieldset>
   );
 }

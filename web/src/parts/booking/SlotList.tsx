@@ -16,6 +16,7 @@ const NOT_WORTH_SAYING = 0.05;
 export function SlotList({ view, isBusy, onTake }: SlotListProps) {
   const list = useRef<HTMLOListElement>(null);
   const { slots, lateBy } = view;
+  const names = new Map(view.visits.map(({ dogId, name }) => [dogId, name]));
   const keys = (event: KeyboardEvent) => {
     const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
     const buttons = [...(list.current?.querySelectorAll('button') ?? [])];
@@ -38,7 +39,7 @@ export function SlotList({ view, isBusy, onTake }: SlotListProps) {
       <ol ref={list} onKeyDown={keys} aria-label="The best times" className="flex flex-col gap-1.5">
         {slots.map((slot, i) => (
           <li key={slot.startsAt + slot.memberId}>
-            <Slot slot={slot} number={i + 1} isBusy={isBusy} onTake={() => onTake(slot)} />
+            <Slot slot={slot} names={names} number={i + 1} isBusy={isBusy} onTake={() => onTake(slot)} />
           </li>
         ))}
       </ol>
@@ -54,12 +55,14 @@ export function SlotList({ view, isBusy, onTake }: SlotListProps) {
 
 interface SlotProps {
   readonly slot: SlotView;
+  /** Of those that come along. */
+  readonly names: ReadonlyMap<string, string>;
   readonly number: number;
   readonly isBusy: boolean;
   readonly onTake: () => void;
 }
 
-function Slot({ slot, number, isBusy, onTake }: SlotProps) {
+function Slot({ slot, names, number, isBusy, onTake }: SlotProps) {
   const zone = useZone();
   const ends = Date.parse(slot.startsAt) + slot.minutes * 60_000;
   const isBest = number === 1;
@@ -79,6 +82,12 @@ function Slot({ slot, number, isBusy, onTake }: SlotProps) {
           <b>{showDay(slot.day)}</b>, {clock(slot.startsAt, zone)}–{clock(ends, zone)},{' '}
           <span className="whitespace-nowrap">{slot.memberName}</span>
         </span>
+        {slot.along.map((each) => (
+          <span key={each.dogId} className="block leading-tight">
+            {names.get(each.dogId)} {clock(each.startsAt, zone)}–
+            {clock(Date.parse(each.startsAt) + each.minutes * 60_000, zone)}, {each.memberName}
+          </span>
+        ))}
         <span className="block text-sm text-soft">{slot.why.join('; ')}</span>
       </span>
       {isBest ? (

@@ -1,6 +1,7 @@
-import type { Appointment, SlotView } from '@dewpond/contract';
+import type { Appointment, SlotView, SlotsView } from '@dewpond/contract';
 import type { VisitKind } from '@dewpond/core/steps';
 import type { Day } from '@dewpond/core/units';
+import { v7 } from 'uuid';
 import { call } from '../../api/call';
 import { clock, dayOf, showDay } from '../../browser/times';
 import { useWrite } from '../../data/useWrite';
@@ -12,6 +13,8 @@ import type { MadeBooking } from './SeriesOffer';
 interface TakeSlot {
   readonly dog: DogBooked;
   readonly moving: Appointment | undefined;
+  /** Who comes, one after the other. */
+  readonly visits: SlotsView['visits'];
   readonly zone: string;
   readonly onTaken: (made: MadeBooking) => void;
 }
@@ -22,31 +25,57 @@ interface SlotTaken {
 }
 
 /** Books one of the best times, or moves a booking to it, at once; the notice has the way back. */
-export function useTakeSlot({ dog, moving, zone, onTaken }: TakeSlot) {
-  return useWrite(['POST /api/appointments', 'PUT /api/appointments/:id'], {
+export function useTakeSlot({ dog, moving, visits, zone, onTaken }: TakeSlot) {
+  return useWrite(['POST /api/ahead', 'POST /api/appointments', 'PUT /api/appointments/:id'], {
     write: async (id, { slot, kind }: SlotTaken) => {
       const { memberId, startsAt, minutes } = slot;
       const when = { memberId, startsAt, minutes };
       if (moving) {
         const moved = { change: 'move', version: moving.version, ...when } as const;
         await call('PUT /api/appointments/:id', { id: moving.id, body: moved });
-        return moving.id;
+        return [moving.id];
       }
+      if (visits.length > 1) return bookTogether(slot, visits);
       await call('POST /api/appointments', { body: { id, dogId: dog.id, kind, agreed: null, note: '', ...when } });
-      return id;
+      return [id];
     },
-    onSuccess: (id, { slot, kind }) => {
+    onSuccess: (ids, { slot, kind }) => {
       const { memberId, startsAt, minutes } = slot;
       const undo = () =>
-        void call('PUT /api/appointments/:id', { id, body: { change: 'cancel', version: 1 } }).then(
+        void takeBack(ids).then(
           () => makeStale(['PUT /api/appointments/:id']),
           (error: Error) => tell(error.message, { tone: 'stop' }),
         );
-      const words = `${dog.name} is booked for ${showDay(slot.day)} at ${clock(startsAt, zone)}.`;
+      const names = new Intl.ListFormat('en').format(
+        visits.length > 1 && !moving ? visits.map(({ name }) => name) : [dog.name],
+      );
+      const words = `${names} ${visits.length > 1 && !moving ? 'are' : 'is'} booked for ${showDay(slot.day)} at ${clock(startsAt, zone)}.`;
       tell(words, moving ? {} : { undo });
       const day = dayOf(startsAt, zone) as Day;
       onTaken({ dogId: dog.id, memberId, startsAt, minutes, kind, agreed: null, day });
     },
     tells: true,
   });
+}
+
+/** All of them, or none. */
+async function bookTogether(
+  { memberId, startsAt, minutes, along }: SlotView,
+  coming: SlotsView['visits'],
+): Promise<readonly string[]> {
+  const visits = coming.map(({ dogId, kind }) => {
+    const time = along.find((each) => each.dogId === dogId) ?? { memberId, startsAt, minutes };
+    return {
+      ...{ id: v7(), dogId, kind, mayMove: false },
+      ...{ memberId: time.memberId, startsAt: time.startsAt, minutes: time.minutes },
+    };
+  });
+  const { booked, refused } = await call('POST /api/ahead', { body: { together: true, visits } });
+  const [why] = refused;
+  if (why) throw new Error(why.why);
+  return booked;
+}
+
+async function takeBack(ids: readonly string[]): Promise<void> {
+  for (const id of ids) await call('PUT /api/appointments/:id', { id, body: { change: 'cancel', version: 1 } });
 }

@@ -27,11 +27,16 @@ export interface MessageAbout {
   readonly time?: string;
   /** The day that is offered, or on which the dog comes. */
   readonly day?: Day;
+  /** Dogs of the same owner that it is about as well. */
+  readonly withDogs?: readonly string[];
+  /** Times to say yes to, on the page that goes with it. */
+  readonly offers?: readonly OfferedVisit[];
 }
+export type OfferedVisit = NonNullable<BodyOf<'POST /api/messages'>['offers']>[number];
 
-const useSuggested = ({ kind, dogId, visitId, referralId, time, day }: MessageAbout) =>
+const useSuggested = ({ kind, dogId, visitId, referralId, time, day, withDogs = [] }: MessageAbout) =>
   useQuery({
-    queryKey: ['draft', kind, dogId, visitId, referralId, time, day],
+    queryKey: ['draft', kind, dogId, visitId, referralId, time, day, withDogs],
     queryFn: () =>
       call('GET /api/dogs/:id/draft', {
         id: dogId,
@@ -41,6 +46,7 @@ const useSuggested = ({ kind, dogId, visitId, referralId, time, day }: MessageAb
           ...(referralId === undefined ? {} : { referral: referralId }),
           ...(time === undefined ? {} : { time }),
           ...(day === undefined ? {} : { day }),
+          ...(withDogs.length === 0 ? {} : { with: withDogs.join(',') }),
         },
       }),
     staleTime: 0,
@@ -126,6 +132,9 @@ function Compose({
     {
       as: ({ channel, subject, words }): MessageBody => ({
         dogId: about.dogId,
+        withDogs: [...(about.withDogs ?? [])],
+        // Without its page there is nowhere to say yes.
+        offers: words.includes(LINK_MARK) ? [...(about.offers ?? [])] : [],
         visitId: about.visitId,
         referralId: about.referralId ?? null,
         kind: about.kind,

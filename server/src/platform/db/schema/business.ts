@@ -47,6 +47,8 @@ export const business = dewpond.table(
     language: text('language').$type<Language>().notNull().default('en-GB'),
     /** What the business says otherwise than what ships, by language. */
     wording: shaped('wording', WORDINGS).notNull().default({}),
+    /** When owners are reminded of tomorrow by themselves, min from midnight; null: nobody is. */
+    remindsAt: integer('reminds_at'),
     /** The open calendar of all bookings: its number, and the hash of the secret in its address; null: none is open. */
     feedId: uuid('feed_id'),
     feedHash: text('feed_hash'),

@@ -7,3 +7,4 @@ export * from './mixing';
 export * from './owners';
 export * from './audit';
 export * from './weeks';
+export * from './answers';

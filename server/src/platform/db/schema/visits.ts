@@ -40,6 +40,8 @@ export const appointment = dewpond.table(
     cancelledBy: text('cancelled_by').$type<'owner' | 'business'>(),
     /** It may be moved when weeks are planned anew. */
     mayMove: boolean('may_move').notNull().default(false),
+    /** When the owner said yes to this time. */
+    confirmedAt: instant('confirmed_at'),
     /** Bookings made as one series. */
     seriesId: uuid('series_id'),
     /** Where it was set by hand in its day; null: wherever it fits best. */

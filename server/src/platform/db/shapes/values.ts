@@ -15,3 +15,5 @@ export const words = z.string().default('');
 
 /** A shape that has had no other before. */
 export const first = <T>(name: string, is: z.ZodType<T>): Shape<T> => ({ name, is, before: [] });
+
+export const IDS: Shape<readonly string[]> = first('ids', z.array(z.string()));

@@ -14,6 +14,7 @@ function openHours(mayEdit = true) {
       mayEdit,
       places: USUAL_PLACES,
       costs: PLAN_COSTS,
+      remindsAt: null,
       version: 5,
     },
   };

@@ -15,6 +15,7 @@ import { Waiting } from '../../../ui/Waiting';
 import { tell } from '../../../ui/toasts';
 import { AwayCard } from './AwayCard';
 import { PlanningCard } from './PlanningCard';
+import { ReminderCard } from './ReminderCard';
 
 /** When people work, who is away, when the business is closed: what weeks are planned with. */
 export function HoursScreen() {
@@ -39,6 +40,7 @@ export function HoursScreen() {
               <PersonWeek key={person.id} person={person} mayEdit={view.mayEdit} />
             ))}
             <AwayCard view={view} />
+            <ReminderCard view={view} />
             <PlanningCard view={view} />
             {view.mayEdit && (
               <Card title="All bookings as a calendar">

@@ -1,0 +1,105 @@
+import type { OwnerAnswerView } from '@dewpond/contract';
+import { OWNER_SAYS } from '@dewpond/core/messages';
+import { call } from '../../api/call';
+import { moment } from '../../browser/times';
+import { useAnswers } from '../../data/queries';
+import { useZone } from '../../data/useUnits';
+import { useWrite } from '../../data/useWrite';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Chip } from '../../ui/Chip';
+import { tell } from '../../ui/toasts';
+
+/** A time that came free. */
+export type TimeGivenUp = NonNullable<OwnerAnswerView['booking']>;
+
+/** What owners answered on their pages and nobody has seen yet; nothing where there is none. */
+export function AnswersCard({ onFill }: { readonly onFill: (time: TimeGivenUp) => void }) {
+  const answers = useAnswers().data ?? [];
+  const see = useWrite('PUT /api/answers/:id', {
+    write: async (_, { ids, seen }: { readonly ids: readonly string[]; readonly seen: boolean }) => {
+      for (const id of ids) await call('PUT /api/answers/:id', { id, body: { seen } });
+    },
+    onSuccess: (_, { ids, seen }) => {
+      if (seen) tell('Seen.', { undo: () => see.mutate({ ids, seen: false }) });
+    },
+    tells: true,
+  });
+  if (answers.length === 0) return null;
+  return (
+    <Card title="Owners answered" aside={`${answers.length}`}>
+      <ul className="flex flex-col divide-y divide-line">
+        {inOne(answers).map((each) => (
+          <Answered
+            key={each[0].id}
+            answers={each}
+            isBusy={see.isPending}
+            onSeen={() => see.mutate({ ids: each.map(({ id }) => id), seen: true })}
+            onFill={onFill}
+          />
+        ))}
+      </ul>
+    </Card>
+  );
+}
+
+/** Answers of an owner about dogs of one day, told in one tap. */
+type Together = readonly [OwnerAnswerView, ...OwnerAnswerView[]];
+
+function inOne(answers: readonly OwnerAnswerView[]): Together[] {
+  const told = new Map<string, [OwnerAnswerView, ...OwnerAnswerView[]]>();
+  for (const each of answers) {
+    const key = `${each.owner} ${each.says} ${each.toldAt}`;
+    const same = told.get(key);
+    if (same) same.push(each);
+    else told.set(key, [each]);
+  }
+  return [...told.values()];
+}
+
+interface AnsweredProps {
+  readonly answers: Together;
+  readonly isBusy: boolean;
+  readonly onSeen: () => void;
+  readonly onFill: (time: TimeGivenUp) => void;
+}
+
+function Answered({ answers, isBusy, onSeen, onFill }: AnsweredProps) {
+  const zone = useZone();
+  const [{ owner, phone, says, note }] = answers;
+  const dogs = new Intl.ListFormat('en').format(answers.map(({ dog }) => dog));
+  const isNo = says === 'cannot come' || says === 'none suits';
+  return (
+    <li className="flex flex-wrap items-center justify-between gap-2 py-2">
+      <span className="min-w-0">
+        <b>{dogs}</b> <Chip tone={isNo ? 'watch' : 'good'}>{OWNER_SAYS[says]}</Chip>
+        <span className="block text-sm text-soft">
+          {[...new Set(answers.flatMap(({ booking }) => (booking ? moment(booking.startsAt, zone) : [])))].map(
+            (when) => `${when}. `,
+          )}
+          {owner}{' '}
+          {isNo && phone !== '' && (
+            <a href={`tel:${phone.replaceAll(' ', '')}`} className="text-pond underline whitespace-nowrap">
+              {phone}
+            </a>
+          )}
+          {note !== '' && <span className="block">“{note}”</span>}
+        </span>
+      </span>
+      <span className="flex gap-2 shrink-0">
+        {says === 'cannot come' &&
+          answers.map(
+            ({ id, dog, booking }) =>
+              booking && (
+                <Button key={id} aria-label={`Who gains from the time of ${dog}`} onClick={() => onFill(booking)}>
+                  {answers.length === 1 ? 'Who gains' : dog}
+                </Button>
+              ),
+          )}
+        <Button look="quiet" disabled={isBusy} aria-label={`Seen: ${dogs}: ${OWNER_SAYS[says]}`} onClick={onSeen}>
+          Seen
+        </Button>
+      </span>
+    </li>
+  );
+}
