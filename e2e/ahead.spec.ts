@@ -30,7 +30,8 @@ test('eight weeks are planned, one visit of them booked, and taken back', async 
   await signInAs(page, 'jonah@saltmarsh.example');
   await addDogs(page);
   await openAhead(page);
-  await page.getByRole('button', { name: 'Plan 8 weeks' }).click();
+  // The server may have planned already, in the night.
+  await page.getByRole('button', { name: /^Plan (8 weeks|again)$/ }).click();
   await page.getByRole('button', { name: /^Book all/ }).waitFor({ timeout: 30_000 });
   await page
     .getByRole('button', { name: /proposed$/ })
@@ -95,6 +96,51 @@ test('by keyboard alone: planned, a dog is booked and cancels, the gap is filled
   await expect(page.getByText(/visits? (is|are) booked/).first()).toBeVisible();
   await openDog(page, dog);
 });
+
+test('a dog is dragged to a day by mouse, and from there to another by keys alone; both taken back', async ({
+  page,
+}) => {
+  await signInAs(page, 'jonah@saltmarsh.example');
+  const headers = { origin: new URL(page.url()).origin };
+  const clientId = v7();
+  await page.request.post('/api/clients', { headers, data: { id: clientId, name: 'Ravi Lund' } });
+  const profile = { name: 'Puddle', weightKg: 9, breeds: ['beagle'] };
+  await page.request.post('/api/dogs', { headers, data: { id: v7(), clientId, profile } });
+  await openAhead(page);
+  const handle = page.getByRole('button', { name: 'Take Puddle to a day' }).first();
+  // Two days with room, of the weeks after next.
+  const open = await page.locator('[data-day]').evaluateAll((basins) =>
+    basins
+      .filter((each) => / free,/.test(each.ariaLabel ?? '') && !/: 0 h free/.test(each.ariaLabel ?? ''))
+      .map((each) => each.getAttribute('data-day') ?? '')
+      .toSorted(),
+  );
+  const to = open.find((each) => open.includes(nextDay(each)) && each > (open[8] ?? ''));
+  const basin = page.locator(`[data-day="${to}"]`);
+  await basin.scrollIntoViewIfNeeded();
+  const [from, target] = [await handle.boundingBox(), await basin.boundingBox()];
+  if (!from || !target) throw new Error('Nothing to drag.');
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(target.x + target.width / 2, target.y + target.height / 2, { steps: 12 });
+  await page.mouse.up();
+  await expect(page.getByText(/^Puddle is booked for /).first()).toBeVisible();
+
+  const name = ((await basin.getAttribute('aria-label')) ?? '').split(':')[0] ?? '';
+  const booked = page.getByRole('region', { name }).getByRole('button', { name: 'Take Puddle to a day' });
+  await booked.focus();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Space');
+  await expect(page.getByText(/^Puddle is moved to /).first()).toBeVisible();
+  const next = page.locator(`[data-day="${nextDay(to ?? '')}"]`);
+  await expect(next).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await basin.click();
+  await expect(booked).toBeVisible();
+});
+
+const nextDay = (day: string): string => new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10);
 
 test('the next visit is booked in six keys or fewer', async ({ page }) => {
   await signInAs(page, 'jonah@saltmarsh.example');

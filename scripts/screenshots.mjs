@@ -212,7 +212,7 @@ const VIEWS = {
     await page.goto('/ahead');
     await page.getByText('Due, not booked').waitFor();
     await page.getByText('still being worked out').waitFor({ state: 'detached' });
-    await page.getByRole('button', { name: 'Plan 8 weeks' }).click();
+    await page.getByRole('button', { name: /^Plan (8 weeks|again)$/ }).click();
     await page.getByRole('button', { name: /^Book all/ }).waitFor();
     await page
       .getByRole('button', { name: /proposed$/ })

@@ -2,7 +2,9 @@ import {
   weekTrouble,
   type DogInWeeks,
   type PlacesOfSalon,
+  type PlanAnswer,
   type PlanCosts,
+  type ToldProposal,
   type WeekHours,
 } from '@dewpond/core/bookings';
 import { VISIT_KINDS } from '@dewpond/core/steps';
@@ -23,6 +25,8 @@ export const slotQuery = z.object({
   kind: z.enum(VISIT_KINDS).optional(),
   minutes: wholeNumber(15, 480).optional(),
   from: daySchema.optional(),
+  /** Only on this day. */
+  on: daySchema.optional(),
   /** The booking that is moved: its own time is free. */
   instead: id.optional(),
   /** Dogs of its household that come along, ids with commas between. */
@@ -171,7 +175,7 @@ export const hoursView = z.object({
   remindsAt: z.int().nullable(),
   /** Guards an edit of these. */
   version,
-  people: z.array(z.object({ id, name: z.string(), week, isUsual: z.boolean() })),
+  people: z.array(z.object({ id, name: z.string(), week, isUsual: z.boolean(), skills: z.array(z.string()) })),
   away: z.array(awayView),
   mayEdit: z.boolean(),
 });
@@ -198,6 +202,27 @@ const inWeeks: z.ZodType<DogInWeeks> = z.object({
   short: choice.nullable(),
   lastVisit: daySchema.nullable(),
   byTwo: z.boolean(),
+  atHome: z.array(z.object({ name: z.string(), everyDays: z.number() })),
+});
+
+const toldProposal: z.ZodType<ToldProposal> = z.object({
+  ...{ dog: id, person: id, day: daySchema, from: z.number(), to: z.number(), kind: z.string() },
+  ...{ why: many(z.string()), toMove: z.number(), insteadOf: id.nullable() },
+  atHome: z.array(z.object({ name: z.string(), times: z.number() })),
+});
+const nightPlan: z.ZodType<Omit<PlanAnswer, 'prices' | 'progress'>> = z.object({
+  proposals: many(toldProposal),
+  unplaced: many(
+    z.object({
+      dog: id,
+      because: z.enum(['no hours', 'not there', 'no skill', 'too long', 'full']),
+      closes: daySchema,
+    }),
+  ),
+  days: many(z.object({ day: daySchema, open: z.number(), booked: z.number(), proposed: z.number() })),
+  cost: z.number(),
+  /** 0: the book has changed since, and nobody knows how far it is from the best. */
+  bound: z.number(),
 });
 
 /** All that weeks are planned from; the browser plans them beside the screen. */
@@ -206,7 +231,7 @@ export const aheadView = z.object({
     first: daySchema,
     days: z.int(),
     over: z.int(),
-    people: many(z.object({ id, week })),
+    people: many(z.object({ id, week, skills: many(z.string()) })),
     away: many(z.object({ person: id.nullable(), from: daySchema, to: daySchema })),
     dogs: many(
       z.object({ id, household: id, its: inWeeks, wishes: ownerWishes.nullable(), needs: dogNeeds.nullable() }),
@@ -223,9 +248,12 @@ export const aheadView = z.object({
         mayMove: z.boolean(),
       }),
     ),
+    drive: z.record(id, z.number()),
     tables: z.int(),
     tubs: z.int(),
   }),
+  /** What of the night's plan still holds; null where none was made today. */
+  night: nightPlan.nullable(),
   names: z.record(id, z.string()),
   /** Of bookings that may move. */
   versions: z.record(id, z.int()),

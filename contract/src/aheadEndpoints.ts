@@ -20,7 +20,7 @@ import { appointment, appointmentEdit, newAppointment } from './appointments';
 import { daySchema, id, version } from './basics';
 import { changed, list, made } from './plainAnswers';
 import { roundTaken, roundView, vanWays } from './round';
-import { dogNeeds, ownerWishes } from './wishes';
+import { dogNeeds, ownerWishes, skills } from './wishes';
 
 /** Bookings, the weeks ahead, the van's round, and who works when. */
 export const AHEAD_ENDPOINTS = {
@@ -70,6 +70,11 @@ export const AHEAD_ENDPOINTS = {
   },
   'GET /api/hours': { says: 'When people work and who is away', response: hoursView },
   'PUT /api/members/:id/week': { says: "Change a person's week", body: weekEdit, response: z.object({}) },
+  'PUT /api/members/:id/skills': {
+    says: 'Say what a person is good at',
+    body: z.strictObject({ skills }),
+    response: z.object({}),
+  },
   'POST /api/away': { says: 'Say that somebody is away, or the business closed', body: newAway, response: made },
   'POST /api/absences': { says: 'The same, several at once', body: newAbsences, response: z.object({}) },
   'POST /api/away/:id/ended': { says: 'Take that back', body: z.strictObject({}), response: z.object({}) },

@@ -1,3 +1,4 @@
+import { planAtNight } from './features/ahead/nightPlan';
 import { IMPORT_JOB, runImport } from './features/imports/runImport';
 import { z } from 'zod';
 import { remindOwners } from './features/messages/remind';
@@ -23,6 +24,11 @@ export const workers = (services: Services): Worker[] => [
   worker(RECKON_JOB, ({ businessId }) => reckonAll(services, businessId as BusinessId)),
   worker(SHEET_JOB, ({ businessId, visitId }) => sheetAsPdf(services, businessId as BusinessId, visitId)),
   worker(IMPORT_JOB, ({ businessId, importId }) => runImport(services, businessId as BusinessId, importId)),
-  worker(BY_CLOCK, () => forEachBusiness(services.databases, (businessId) => remindOwners(services, businessId))),
+  worker(BY_CLOCK, () =>
+    forEachBusiness(services.databases, async (businessId) => {
+      await remindOwners(services, businessId);
+      await planAtNight(services, businessId);
+    }),
+  ),
   worker(MESSAGE_JOB, ({ businessId, messageId }) => sendMessage(services, businessId as BusinessId, messageId)),
 ];

@@ -1,7 +1,8 @@
-import { dogInWeeks } from '@dewpond/core/bookings';
+import { dogInWeeks, planInTime, type PlanAnswer } from '@dewpond/core/bookings';
 import { makePlan } from '@dewpond/core/careplan';
 import { planDay } from '@dewpond/core/dilution';
 import { passed, toPass } from '@dewpond/core/threads';
+import { PLAN_WEEKS } from './features/ahead/planWork';
 import { LabelDocument } from './features/mixing/LabelDocument';
 import { LABELS_PDF } from './features/mixing/labelsPdf';
 import { RECORD_PDF } from './features/record/recordPdf';
@@ -19,6 +20,17 @@ import { IN_WEEKS } from './records/weeks/inWeeks';
 const WORK = [
   doing(DAY_PLAN, planDay),
   doing(IN_WEEKS, (dogs) => dogs.map((dog) => dog && dogInWeeks({ ...dog, plan: makePlan(dog.facts) }))),
+  doing(PLAN_WEEKS, (question) => {
+    let best: PlanAnswer | null = null;
+    planInTime(
+      question,
+      () => performance.now(),
+      (answer) => {
+        best = answer;
+      },
+    );
+    return best;
+  }),
   doing(SHEET_PDF, (given) => draw(<SheetDocument {...given} />)),
   doing(LETTER_PDF, (given) => draw(<LetterDocument {...given} />)),
   doing(RECORD_PDF, (given) => draw(<RecordDocument {...given} />)),

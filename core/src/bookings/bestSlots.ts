@@ -38,6 +38,8 @@ export interface SlotQuestion {
   readonly minutes?: number;
   /** Dogs of its household that come on the same day, as near to it as can be: they are dogs of the book, too. */
   readonly others?: readonly { readonly dog: string; readonly choice: 'full' | 'short' }[];
+  /** Only this day. */
+  readonly on?: DayIndex;
   /** Days on which somebody of its household is booked already. */
   readonly together: readonly DayIndex[];
   /** Prices of the days, as the last planning of weeks found them. */
@@ -101,17 +103,18 @@ export function bestSlots(question: SlotQuestion, costs: PlanCosts): SlotAnswer 
 const byCost = (a: Candidate, b: Candidate) => a.cost - b.cost || a.day - b.day || a.from - b.from;
 
 function candidatesOf(
-  { book, minutes, together }: SlotQuestion,
+  { book, minutes, on: only, together }: SlotQuestion,
   [comer, ...others]: readonly [Comer, ...Comer[]],
   prices: Float64Array,
   costs: PlanCosts,
 ): Candidate[] {
-  const { dog, tables } = comer;
-  const length = minutes ?? comer.minutes;
+  const { dog, tables, driven } = comer;
+  const hands = minutes ?? comer.minutes - driven;
+  const length = hands + driven;
   const taken = new Set([comer, ...others].flatMap((each) => each.dog.standing.map(({ day }) => day)));
   const on = { book, prices };
   return tables.blocks.flatMap((blocks, day) => {
-    if (taken.has(day) || blocks.length === 0) return [];
+    if (taken.has(day) || blocks.length === 0 || (only !== undefined && day !== only)) return [];
     const costsThen = [comer, ...others].map((each) => each.costOn(day));
     const care = costsThen.reduce((sum, each) => sum + each.care, 0);
     const after = costsThen.reduce((sum, each) => sum + each.after, 0);
@@ -134,7 +137,7 @@ function candidatesOf(
           apart: along.apart,
         };
         const cost = Object.values(parts).reduce((sum, part) => sum + part, 0);
-        return [{ ...own, day, along: along.visits, parts, cost, hole: hole[0] ?? 0 }];
+        return [{ ...own, to: from + hands, day, along: along.visits, parts, cost, hole: hole[0] ?? 0 }];
       });
     });
   });

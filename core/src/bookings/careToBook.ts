@@ -121,6 +121,7 @@ export function usualCare(
   readonly short: null;
   readonly lastVisit: null;
   readonly byTwo: false;
+  readonly atHome: readonly [];
 } {
   const ideal = 42;
   const care = { key: 'visit', ideal, earliest: 1, latest: 84, last: addDays(today, -ideal), weight: 1 };
@@ -130,5 +131,6 @@ export function usualCare(
     short: null,
     lastVisit: null,
     byTwo: false,
+    atHome: [],
   };
 }

@@ -12,15 +12,14 @@ const NEAR = 10;
 
 /**
  * What still holds of a plan when the book has changed since: a proposal whose dog was not booked near it meanwhile, and
- * whose time is still to be had. No new proposals: for these one plans again.
+ * whose time is still to be had. `known` are the bookings there were when it was made. No new proposals: for these one plans again.
  */
 export function carryOver<Proposal extends Omit<ProposedVisit, 'why'>>(
   plan: PlanOf<Proposal>,
-  before: Weeks,
+  known: ReadonlySet<string>,
   weeks: Weeks,
 ): PlanOf<Proposal> {
   const dogs = new Set(weeks.dogs.map(({ id }) => id));
-  const known = new Set(before.booked.map(({ id }) => id));
   const standing = new Set(weeks.booked.map(({ id }) => id));
   const isNew = weeks.booked.filter(({ id }) => !known.has(id));
   // Hours of work alone: what is booked is looked at one by one, as a booking that is moved is not in its own way.

@@ -4,6 +4,7 @@ import { tablesOf, type DogTables } from './dogTables';
 import { free, type Span } from './hours';
 import { costsOfDays, pathThrough } from './laterVisits';
 import { careThen } from './timing';
+import { drivenFor } from './weeks';
 
 /** A dog that comes along, when and to whom. */
 export interface DogThen {
@@ -19,7 +20,9 @@ const APART_AN_HOUR = 0.5;
 export interface Comer {
   readonly dog: DogToBook;
   readonly tables: DogTables;
+  /** Minutes of hands and of driving. */
   readonly minutes: number;
+  readonly driven: number;
   readonly costOn: (day: DayIndex) => { readonly care: number; readonly after: number };
 }
 
@@ -39,6 +42,7 @@ export function comerOf(
     dog,
     tables,
     minutes: visitChoice(dog, choice).minutes,
+    driven: drivenFor(book, dog),
     costOn: (day) => {
       const due = careThen(dog, { day, choice }, dog.standing);
       const care = due.reduce((sum, each) => sum + careCost(each, day - each.last, costs), 0);
@@ -90,7 +94,11 @@ export function placeAlong(
     apart += waits;
     placed.push(its);
   }
-  return { visits: placed.slice(1), minutesCost, apart };
+  return {
+    visits: placed.slice(1).map((each, i) => ({ ...each, to: each.to - (others[i]?.driven ?? 0) })),
+    minutesCost,
+    apart,
+  };
 }
 
 /** The start nearest to a minute at which so much fits. */

@@ -5,7 +5,7 @@ import type { Day } from '../units';
 import { readVisit } from '../visit';
 import type { VisitChoice } from './book';
 import { choiceOf, kindsFor, type DatedCare } from './careToBook';
-import type { DogInWeeks } from './weeks';
+import type { CareAtHome, DogInWeeks } from './weeks';
 
 /** What the minutes of a dog's visits depend on, before anybody has looked at it. */
 export interface DogToTime {
@@ -20,6 +20,8 @@ export interface DogToTime {
 export interface DogToPlan extends DogToTime {
   readonly care: readonly DatedCare[];
   readonly lastVisit: Day | null;
+  /** What its owner does between visits. */
+  readonly atHome: readonly CareAtHome[];
 }
 
 /** Kinds of visit that may stand between two full ones. */
@@ -39,7 +41,7 @@ export function dogInWeeks(dog: DogToPlan): DogInWeeks | null {
   const of = (kind: VisitContents['kind']) => choiceFor({ kind }, dog);
   const kinds = kindsFor(dog.care, of('full visit'), () => BETWEEN.map(of));
   if (kinds.care.length === 0) return null;
-  return { ...kinds, lastVisit: dog.lastVisit, byTwo: byTwo(dog.facts) };
+  return { ...kinds, lastVisit: dog.lastVisit, byTwo: byTwo(dog.facts), atHome: dog.atHome };
 }
 
 /** Held by a second person all along, or too heavy for one to lift. */

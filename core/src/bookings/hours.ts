@@ -36,6 +36,8 @@ export interface Away {
 export interface WorkingWeek {
   readonly id: string;
   readonly week: WeekHours;
+  /** What this person is good at, in the business's own words. */
+  readonly skills: readonly string[];
 }
 
 /** 0 for Monday to 6 for Sunday. */
@@ -58,7 +60,7 @@ export function weekTrouble(week: WeekHours): string | null {
  * than `SHORTEST` is no use to anybody.
  */
 export function workBlocks(
-  workers: readonly WorkingWeek[],
+  workers: readonly Pick<WorkingWeek, 'id' | 'week'>[],
   away: readonly Away[],
   horizon: { readonly first: Day; readonly days: number },
   taken: readonly TakenTime[] = [],

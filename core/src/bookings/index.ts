@@ -52,6 +52,7 @@ export { whoGains, type Gain } from './whoGains';
 export {
   bookOf,
   dayOfWeeks,
+  whereAt,
   type BookedVisit,
   type DogInWeeks,
   type DogNeeds,
@@ -68,3 +69,4 @@ export {
   type Unplaced,
 } from './proposals';
 export { carryOver } from './carryOver';
+export { planInTime, type PlanAnswer, type PlanQuestion, type ToldProposal } from './planInTime';

@@ -27,6 +27,12 @@ const shapes = fc.record({
   rich: fc.boolean(),
 });
 
+test('a book without a dog has an empty plan, and planning ends', () => {
+  const empty = { ...randomBook({ dogs: 2, days: 14, people: 1, fill: 1, seed: 1 }), dogs: [] };
+  const rounds = [...planBookings(empty)];
+  expect(rounds.map((at) => [at.cost, at.plan()])).toEqual([[0, []]]);
+});
+
 describe('random books', () => {
   test('a plan holds, costs what it says, and never less than its bound', () => {
     fc.assert(

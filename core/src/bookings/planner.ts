@@ -52,7 +52,7 @@ export function* planBookings(book: Book, options: PlannerOptions = {}): Generat
   for (let round = 0; ; round++) {
     const { bestCost: cost } = search;
     yield { round, cost, bound: days.bound, plan: () => search.best(), prices: () => days.kept() };
-    if (cost - days.bound < 1e-6) return;
+    if (cost - days.bound < 1e-6 || book.dogs.length === 0) return;
     if (round < LATER_STEPS) days.step(cost);
     search.run(tries);
   }

@@ -7,9 +7,11 @@ import {
   breaches,
   carryOver,
   daysInUse,
+  evaluatePlan,
   planBookings,
   proposedWeeks,
   type DogInWeeks,
+  type DogNeeds,
   type DogOfWeeks,
   type ProposedWeeks,
   type Weeks,
@@ -23,6 +25,7 @@ const its = (change: Partial<DogInWeeks> = {}): DogInWeeks => ({
   short: null,
   lastVisit: day('2026-10-19'),
   byTwo: false,
+  atHome: [],
   ...change,
 });
 const dog = (id: string, change: Partial<DogInWeeks> = {}, more: Partial<DogOfWeeks> = {}): DogOfWeeks => ({
@@ -33,14 +36,19 @@ const dog = (id: string, change: Partial<DogInWeeks> = {}, more: Partial<DogOfWe
   needs: null,
   ...more,
 });
+const needs = (change: Partial<DogNeeds>): DogNeeds => ({
+  ...{ slot: null, memberId: null, weekdays: [], where: null, skills: [] },
+  ...change,
+});
 const weeksOf = (dogs: readonly DogOfWeeks[], change: Partial<Weeks> = {}): Weeks => ({
   first: MONDAY,
   days: 42,
   over: 0,
-  people: ['Marit', 'Ade'].map((id) => ({ id, week: USUAL_WEEK })),
+  people: ['Marit', 'Ade'].map((id) => ({ id, week: USUAL_WEEK, skills: [] })),
   away: [],
   dogs,
   booked: [],
+  drive: {},
   tables: 2,
   tubs: 1,
   ...change,
@@ -122,19 +130,72 @@ test('of today what is left begins at a quarter of an hour: 14:07 is 14:15', () 
 });
 
 test('no more people work at once than there are tables and tubs', () => {
-  const people = ['Marit', 'Ade', 'Noa', 'Ines'].map((id) => ({ id, week: USUAL_WEEK }));
+  const people = ['Marit', 'Ade', 'Noa', 'Ines'].map((id) => ({ id, week: USUAL_WEEK, skills: [] }));
   // Nine to five: eight hours at two tables and a tub, though four people have seven and a quarter each.
   expect(daysInUse(weeksOf([], { people }))[0]).toMatchObject({ open: 3 * 480 });
   expect(daysInUse(weeksOf([], { people, tables: 4 }))[0]).toMatchObject({ open: 4 * 435 });
 });
 
+describe('dogs that the van comes to, and what people are good at', () => {
+  const out = (week: readonly number[]) =>
+    USUAL_WEEK.map((spans, i) => (week.includes(i) ? spans.map((span) => ({ ...span, where: 'islets' })) : spans));
+  const people = [
+    { id: 'Marit', week: out([1]), skills: ['nervous dogs'] },
+    { id: 'Ade', week: USUAL_WEEK, skills: [] },
+  ];
+  const farm = (id: string, more: Partial<DogOfWeeks> = {}) =>
+    dog(id, {}, { needs: needs({ where: 'islets' }), ...more });
+
+  test('a farm’s dog is planned on a van day, by who drives; it takes nothing of table and tub', () => {
+    const weeks = weeksOf([farm('Tansy'), dog('Otter')], { people, tables: 1 });
+    const [tansy] = proposed(weeks).proposals.filter((each) => each.dog === 'Tansy');
+    expect([tansy!.person, new Date(tansy!.day).getUTCDay()]).toEqual(['Marit', 2]);
+    const { dogs, shared } = bookOf(weeks);
+    expect(dogs.map(({ full }) => full.uses)).toEqual([{}, its().full.uses]);
+    // On a van day one person works at the salon, and the table is there for as long.
+    expect(shared.find(({ name }) => name === 'table')!.minutes.slice(0, 2)).toEqual([480, 480]);
+  });
+
+  test('driving is time of its block, and not of its booking: two visits leave room for it', () => {
+    const two = ['Tansy', 'Otter'].map((id) => farm(id));
+    const drive = { "Tansy's": 25, "Otter's": 25 };
+    const { proposals } = proposed(weeksOf(two, { people, drive }));
+    expect(proposals.map(({ from, to }) => to - from)).toEqual([90, 90]);
+    const [first, second] = proposals.toSorted((a, b) => a.from - b.from);
+    if (first!.day === second!.day) expect(second!.from - first!.to).toBeGreaterThanOrEqual(25);
+  });
+
+  test('who needs somebody good at something is booked with nobody else', () => {
+    const shy = ['Tansy', 'Otter', 'Rook'].map((id) => dog(id, {}, { needs: needs({ skills: ['nervous dogs'] }) }));
+    const persons = proposed(weeksOf(shy, { people })).proposals.map(({ person }) => person);
+    expect(persons).toEqual(['Marit', 'Marit', 'Marit']);
+  });
+
+  test('drive is paid for where the business says so', () => {
+    const weeks = weeksOf([farm('Tansy')], { people, drive: { "Tansy's": 30 } });
+    const [free, dear] = [0, 0.1].map((drive) => {
+      const [first] = [...planBookings(bookOf(weeks), { costs: { ...PLAN_COSTS, drive } })].slice(0, 1);
+      return evaluatePlan(bookOf(weeks), first!.plan(), { ...PLAN_COSTS, drive });
+    });
+    expect([free!.drive, dear!.drive > 0]).toEqual([0, true]);
+  });
+
+  test('what falls to home care until a visit is told with it', () => {
+    const atHome = [
+      { name: 'brushing', everyDays: 3 },
+      { name: 'check the ears', everyDays: 60 },
+    ];
+    const [tansy] = proposed(weeksOf([dog('Tansy', { atHome })])).proposals;
+    const days = Math.floor((Date.parse(tansy!.day) - Date.parse(MONDAY)) / 86_400_000);
+    expect(tansy!.atHome).toEqual([{ name: 'brushing', times: Math.floor(days / 3) }]);
+  });
+});
+
 describe('who finds no place is told why', () => {
   test.each([
-    [
-      'nobody works on the only days it may come',
-      dog('Tansy', {}, { needs: { slot: null, memberId: null, weekdays: [6] } }),
-      'no hours',
-    ],
+    ['nobody works on the only days it may come', dog('Tansy', {}, { needs: needs({ weekdays: [6] }) }), 'no hours'],
+    ['the van goes nowhere near it', dog('Tansy', {}, { needs: needs({ where: 'islets' }) }), 'not there'],
+    ['nobody is good at what it needs', dog('Tansy', {}, { needs: needs({ skills: ['cats'] }) }), 'no skill'],
     [
       'it takes longer than anybody works without a break',
       dog('Tansy', { full: { ...its().full, minutes: 300 } }),
@@ -144,8 +205,8 @@ describe('who finds no place is told why', () => {
   ])('%s', (_, one, because) => {
     const [mornings, afternoons] = [USUAL_WEEK.map((spans) => spans.slice(0, 1)), USUAL_WEEK.map(() => [])];
     const people = [
-      { id: 'Marit', week: mornings },
-      { id: 'Ade', week: afternoons },
+      { id: 'Marit', week: mornings, skills: ['hand-stripping'] },
+      { id: 'Ade', week: afternoons, skills: [] },
     ];
     const { proposals, unplaced } = proposed(weeksOf([one], { people }));
     expect(proposals).toEqual([]);
@@ -175,26 +236,27 @@ describe('what still holds of a plan when the book has changed', () => {
     ...before,
     booked: [{ ...otter!, id: 'new', choice: 'full', mayMove: false, ...change }],
   });
+  const idsOf = (weeks: Weeks) => new Set(weeks.booked.map(({ id }) => id));
   const left = (weeks: Weeks) =>
-    carryOver(plan, before, weeks)
+    carryOver(plan, idsOf(before), weeks)
       .proposals.map((each) => each.dog)
       .toSorted();
 
   test('all of it, where nothing that matters has', () => {
     expect(left({ ...before, over: 30 })).toEqual(['Otter', 'Tansy']);
-    expect(carryOver(plan, before, before)).toEqual(plan);
+    expect(carryOver(plan, idsOf(before), before)).toEqual(plan);
   });
 
   test('what was accepted is booked, and no longer proposed; the other dog’s is', () => {
     const after = booked({});
     expect(left(after)).toEqual(['Tansy']);
-    const use = carryOver(plan, before, after).days.find(({ day: on }) => on === otter!.day)!;
+    const use = carryOver(plan, idsOf(before), after).days.find(({ day: on }) => on === otter!.day)!;
     expect(use.booked).toBe(otter!.to - otter!.from);
   });
 
   test('what was accepted may move, and takes nothing off what is still proposed for that day', () => {
     const both = { ...otter!, day: tansy!.day, person: 'Ade', from: 900, to: 960 };
-    const use = carryOver(plan, before, booked({ ...both, dog: 'Otter', mayMove: true })).days;
+    const use = carryOver(plan, idsOf(before), booked({ ...both, dog: 'Otter', mayMove: true })).days;
     expect(use.find(({ day: on }) => on === tansy!.day)!.proposed).toBe(tansy!.to - tansy!.from);
   });
 
@@ -203,13 +265,15 @@ describe('what still holds of a plan when the book has changed', () => {
     const moving = { ...plan, proposals: [{ ...tansy!, insteadOf: 'old' }] };
     const then = { ...before, booked: [old] };
     const still = (more: Weeks['booked'], standing: Weeks['booked'] = [old]) =>
-      carryOver(moving, then, { ...then, booked: [...standing, ...more] }).proposals.length;
+      carryOver(moving, idsOf(then), { ...then, booked: [...standing, ...more] }).proposals.length;
     expect(still([])).toBe(1);
     expect(still([], [])).toBe(0);
     expect(still([{ ...tansy!, id: 'new', dog: 'Rook', choice: 'full', mayMove: false }])).toBe(0);
     // By a quarter of an hour on its own day: it is in its own way, and that is no matter.
     const shifted = { ...old, day: tansy!.day, from: tansy!.from + 15, to: tansy!.to + 15 };
-    expect(carryOver(moving, { ...then, booked: [shifted] }, { ...then, booked: [shifted] }).proposals.length).toBe(1);
+    expect(
+      carryOver(moving, idsOf({ ...then, booked: [shifted] }), { ...then, booked: [shifted] }).proposals.length,
+    ).toBe(1);
   });
 
   test('not where its time was taken by somebody else, or its person is away', () => {

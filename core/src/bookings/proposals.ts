@@ -8,7 +8,7 @@ import { cheapestPath } from './dogPath';
 import { tablesOf } from './dogTables';
 import { costsOfDays } from './laterVisits';
 import { packTimes } from './packTimes';
-import { bookOf, dayOfWeeks, handsOfDays, type Weeks } from './weeks';
+import { bookOf, dayOfWeeks, drivenFor, handsOfDays, type Weeks } from './weeks';
 
 /** A visit that is proposed, with its time, why then, and what it would cost on another day. */
 export interface ProposedVisit {
@@ -24,12 +24,14 @@ export interface ProposedVisit {
   readonly toMove: number;
   /** The booking that it replaces, where one is moved. */
   readonly insteadOf: string | null;
+  /** What falls to home care until then, and how often. */
+  readonly atHome: readonly { readonly name: string; readonly times: number }[];
 }
 
 /** A dog that is due in these weeks and found no place. */
 export interface Unplaced {
   readonly dog: string;
-  readonly because: 'no hours' | 'too long' | 'full';
+  readonly because: 'no hours' | 'not there' | 'no skill' | 'too long' | 'full';
   /** The day its first due window closes. */
   readonly closes: Day;
 }
@@ -71,7 +73,8 @@ export function proposedWeeks(
     if (!dog) return [];
     const kept = plan.filter((each) => each.dog === visit.dog).map((each) => dayOfWeeks(weeks, each.day));
     const moved = stands.find((each) => each.day === day || !kept.includes(each.day));
-    const { person, from, to } = visit;
+    const { person, from } = visit;
+    const to = visit.to - drivenFor(book, dog);
     return [
       {
         dog: visit.dog,
@@ -82,10 +85,21 @@ export function proposedWeeks(
         kind: visitChoice(dog, visit.choice).name,
         ...explain(dog, visit, plan, comes),
         insteadOf: moved?.id ?? null,
+        atHome: careUntil(weeks, plan, visit),
       },
     ];
   });
   return { proposals, unplaced: unplacedOf(weeks, book, plan), days: daysInUse(weeks, timed) };
+}
+
+/** What an owner does from the visit before, or from today, until a visit. */
+function careUntil(weeks: Weeks, plan: readonly PlannedVisit[], { dog, day }: PlannedVisit): ProposedVisit['atHome'] {
+  const its = weeks.dogs.find(({ id }) => id === dog)?.its.atHome ?? [];
+  const before = plan.filter((each) => each.dog === dog && each.day < day).map((each) => each.day);
+  const since = Math.max(0, ...before);
+  return its
+    .map(({ name, everyDays }) => ({ name, times: Math.floor((day - since) / everyDays) }))
+    .filter(({ times }) => times > 0);
 }
 
 /** Households by the days they come, and with how many dogs. */
@@ -132,10 +146,16 @@ function unplacedOf(weeks: Weeks, book: Book, plan: readonly PlannedVisit[]): Un
     const length = Math.min(dog.full.minutes, dog.short?.minutes ?? Infinity);
     const mayBe = tablesOf({ ...book, dogs: [dog] }, FREE)[0]?.blocks.flat() ?? [];
     const fits = mayBe.some((index) => (book.blocks[index]?.to ?? 0) - (book.blocks[index]?.from ?? 0) >= length);
-    const because = mayBe.length === 0 ? 'no hours' : fits ? 'full' : 'too long';
+    const because = mayBe.length === 0 ? whyNowhere(book, dog) : fits ? 'full' : 'too long';
     return [{ dog: dog.id, because, closes: dayOfWeeks(weeks, Math.max(0, closes)) }];
   });
 }
+/** Nobody works where it is, nobody can do what it needs, or not on a day on which it may come. */
+function whyNowhere({ blocks, people }: Book, { needs }: DogToBook): 'no hours' | 'not there' | 'no skill' {
+  if (!blocks.some(({ where }) => where === needs.where)) return 'not there';
+  return people.some(({ skills }) => needs.skills.every((each) => skills.includes(each))) ? 'no hours' : 'no skill';
+}
+
 /** Only places are asked for, no costs. */
 const FREE: PlanCosts = { late: 0, early: 0, trip: 0, wish: 0, moved: 0, otherPerson: 0, drive: 0, uneven: 0 };
 

@@ -6,10 +6,12 @@ import {
   SALON,
   daysOfPattern,
   daysOn,
+  weekdayOf,
   workBlocks,
   type Away,
   type Span,
   type TakenTime,
+  type WeekHours,
   type WorkingWeek,
 } from './hours';
 
@@ -21,6 +23,14 @@ export interface DogInWeeks {
   readonly lastVisit: Day | null;
   /** It is lifted or held by two: only on days on which two people work. */
   readonly byTwo: boolean;
+  /** What its owner does between visits. */
+  readonly atHome: readonly CareAtHome[];
+}
+
+/** Care that falls to the owner, by name: "folds (nose fold)". */
+export interface CareAtHome {
+  readonly name: string;
+  readonly everyDays: number;
 }
 
 /** What an owner would like. */
@@ -39,6 +49,10 @@ export interface DogNeeds {
   readonly memberId: string | null;
   /** Only on these weekdays, as they are quiet; none: on all. */
   readonly weekdays: readonly number[];
+  /** The area in which the van comes to it; null: it comes to the salon. */
+  readonly where: string | null;
+  /** What whoever takes it must be good at. */
+  readonly skills: readonly string[];
 }
 
 export interface DogOfWeeks {
@@ -70,6 +84,8 @@ export interface Weeks {
   readonly away: readonly Away[];
   readonly dogs: readonly DogOfWeeks[];
   readonly booked: readonly BookedVisit[];
+  /** Minutes of driving to a household that the van comes to, and on. */
+  readonly drive: Readonly<Record<string, number>>;
   readonly tables: number;
   readonly tubs: number;
 }
@@ -78,7 +94,7 @@ export interface Weeks {
  * The book of some weeks. Bookings that are fixed are cut out of the blocks; those that may move hold their dog's wish to
  * be kept. Who is not in `dogs` and has a booking takes its time all the same.
  */
-export function bookOf({ first, days, over, people, away, dogs, booked, tables, tubs }: Weeks): Book {
+export function bookOf({ first, days, over, people, away, dogs, booked, drive, tables, tubs }: Weeks): Book {
   const indexOf = (day: Day) => daysBetween(first, day);
   const inHorizon = booked.filter(({ day }) => indexOf(day) >= 0 && indexOf(day) < days);
   const known = new Set(dogs.map(({ id }) => id));
@@ -91,6 +107,8 @@ export function bookOf({ first, days, over, people, away, dogs, booked, tables, 
     .map(({ person, day, from, to }): TakenTime => ({ person, day: indexOf(day), from, to }));
   const horizon = { first, days };
   const blocks = workBlocks(people, away, horizon, over > 0 ? [...taken, ...gone] : taken);
+  const atSalon = blocks.filter(({ where }) => where === SALON);
+  const takenAtSalon = taken.filter((each) => !isOut(people, first, each));
   // Who works alone always has managed so far.
   const alone = people.length < 2 ? [] : daysAlone(workBlocks(people, away, horizon), days);
   const standing = new Map<string, Standing[]>();
@@ -107,21 +125,54 @@ export function bookOf({ first, days, over, people, away, dogs, booked, tables, 
       household,
       care: careFrom(its.care, first),
       lastVisit: its.lastVisit === null ? -shortest(its) : Math.min(0, indexOf(its.lastVisit)),
-      full: its.full,
-      short: its.short,
+      ...kindsAt(its, needs, drive[household] ?? 0),
       needs: needsOf(its, needs, horizon, alone),
       wishes: wishesOf(wishes, horizon),
       standing: oneADay(standing.get(id) ?? []),
     })),
-    people: people.map(({ id }) => ({ id, skills: [] })),
+    people: people.map(({ id, skills }) => ({ id, skills })),
     blocks,
     shared: [
-      { name: TABLE, minutes: sharedMinutes(blocks, taken, days, { count: tables, ofBooked: AT_THE_TABLE }) },
-      { name: TUB, minutes: sharedMinutes(blocks, taken, days, { count: tubs, ofBooked: IN_THE_TUB }) },
+      { name: TABLE, minutes: sharedMinutes(atSalon, takenAtSalon, days, { count: tables, ofBooked: AT_THE_TABLE }) },
+      { name: TUB, minutes: sharedMinutes(atSalon, takenAtSalon, days, { count: tubs, ofBooked: IN_THE_TUB }) },
     ],
-    drive: {},
+    drive,
   };
 }
+
+/** Where somebody works at a minute of a day: the salon, where nothing is said. */
+export function whereAt(week: WeekHours, on: Day, minute: number): string {
+  const spans = week[weekdayOf(on)] ?? [];
+  return spans.find(({ from, to }) => from <= minute && minute < to)?.where ?? SALON;
+}
+
+/** Whether somebody is out with the van at a time. */
+function isOut(people: readonly WorkingWeek[], first: Day, { person, day, from, to }: TakenTime): boolean {
+  const spans = people.find(({ id }) => id === person)?.week[weekdayOf(addDays(first, day))] ?? [];
+  return spans.some((span) => span.where !== SALON && span.from < to && from < span.to);
+}
+
+/**
+ * The kinds of visit of a dog. One that the van comes to takes nothing of the salon's, and the driving besides: what is
+ * proposed ends before it (`drivenFor`).
+ */
+function kindsAt(
+  { full, short }: DogInWeeks,
+  needs: DogNeeds | null,
+  drive: number,
+): Pick<DogToBook, 'full' | 'short'> {
+  if (needs === null || needs.where === null) return { full, short };
+  const away = (kind: VisitChoice): VisitChoice => ({ ...kind, minutes: kind.minutes + quartersOf(drive), uses: {} });
+  return { full: away(full), short: short && away(short) };
+}
+
+const quartersOf = (minutes: number): number => QUARTER * Math.ceil(minutes / QUARTER - 1e-9);
+
+/** Minutes of driving within a visit of this dog. */
+export const drivenFor = (
+  { drive }: Pick<Book, 'drive'>,
+  { household, needs }: Pick<DogToBook, 'household' | 'needs'>,
+): number => (needs.where === SALON ? 0 : quartersOf(drive[household] ?? 0));
 
 const shortest = ({ care }: DogInWeeks): number => Math.min(...care.map(({ ideal }) => ideal));
 
@@ -150,8 +201,8 @@ function needsOf(
   const all = Array.from({ length: days }, (_, index) => index);
   const quiet = needs && needs.weekdays.length > 0 ? new Set(daysOn(needs.weekdays, first, days)) : null;
   return {
-    where: SALON,
-    skills: [],
+    where: needs?.where ?? SALON,
+    skills: needs?.skills ?? [],
     people: needs?.memberId ? [needs.memberId] : null,
     slot: needs?.slot ?? null,
     barredDays: all.filter((day) => (quiet !== null && !quiet.has(day)) || (byTwo && alone.includes(day))),

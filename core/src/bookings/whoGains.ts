@@ -2,6 +2,7 @@ import { admits, wishesMissed, type WorkBlock, type Book, type DayIndex, type Do
 import type { PlanCosts } from './costs';
 import { blockPrices, type KeptPrices } from './dayPrices';
 import { tablesOf, type DogTables } from './dogTables';
+import { drivenFor } from './weeks';
 import { costsOfDays, pathThrough, pathWithout } from './laterVisits';
 
 /** A dog that could take a time that came free. */
@@ -31,7 +32,9 @@ export function whoGains(book: Book, slot: WorkBlock, costs: PlanCosts, kept: Ke
     .flatMap((tables, i): Gain[] => {
       const dog = here[i];
       if (!dog || dog.standing.some(({ day }) => day <= slot.day)) return [];
-      const fitting = ([dog.full, dog.short] as const).map((choice) => choice !== null && choice.minutes <= length);
+      const fitting = ([dog.full, dog.short] as const).map(
+        (choice) => choice !== null && choice.minutes - drivenFor(book, dog) <= length,
+      );
       const choice = fitting[0] ? 'full' : fitting[1] ? 'short' : null;
       if (!choice) return [];
       const gain = gainOf(book, dog, tables, { slot, choice, prices, wish: costs.wish });

@@ -18,6 +18,7 @@ export {
   HOME,
   USUAL_VAN,
   batteryEndsBefore,
+  driveToStop,
   drivingFor,
   dryerFor,
   roundOf,

@@ -2,7 +2,7 @@ import type { Coordinates } from '../clients';
 import { surfaceArea } from '../dilution';
 import { writeCsv } from '../importing';
 import { kilograms } from '../units';
-import { USUAL_ROADS, drivingByRoad, drivingByTable, type RoadWays } from './driving';
+import { USUAL_ROADS, drivingByRoad, drivingByTable, greatCircle, type RoadWays } from './driving';
 import {
   FIRST_STOP,
   placesOfRound,
@@ -47,6 +47,20 @@ export const USUAL_VAN: VanWays = {
   table: null,
   battery: null,
 };
+
+/** Minutes of driving to a stop and on, where nobody can say: as a desk books them [house value]. */
+const DRIVE_TO_A_STOP = 20;
+/** The hour by which driving is judged before the round is known. */
+const MID_MORNING = 10;
+
+/**
+ * Minutes of driving that a stop costs, before anybody knows what lies before and after it: from home to it by road.
+ */
+export function driveToStop({ home, roads }: Pick<VanWays, 'home' | 'roads'>, at: Coordinates | null): number {
+  const speed = roads.speeds[MID_MORNING] ?? 0;
+  if (home === null || at === null || !(speed > 0)) return DRIVE_TO_A_STOP;
+  return (60 * roads.factor * greatCircle(home, at)) / speed;
+}
 
 /** The start and the end in a table of driving times. */
 export const HOME = 'Home';

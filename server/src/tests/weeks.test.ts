@@ -1,11 +1,12 @@
 import type { BodyOf, SlotsView } from '@dewpond/contract';
-import { bookOf, breaches, planBookings } from '@dewpond/core/bookings';
+import { USUAL_WEEK, bookOf, breaches, planBookings } from '@dewpond/core/bookings';
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { appointment, member } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
-import { addDog, clock, databases, openSalon, type Salon } from './salon';
+import { planAtNight } from '../features/ahead/nightPlan';
+import { MORNING, addDog, clock, databases, openSalon, services, type Salon } from './salon';
 
 /** Wednesday 25 November 2026, nine o'clock, is the morning of the tests. */
 let salon: Salon;
@@ -320,5 +321,82 @@ describe('hours', () => {
     await salon.call('PUT /api/members/:id/week', { id: salon.memberId, body: { week } });
     const [row] = await inTenant(databases, salon.businessId, (tx) => tx.select({ week: member.week }).from(member));
     expect(row?.week).toEqual(week);
+  });
+});
+
+describe('a plan of the night', () => {
+  const night = async (own: Salon, hour: number) => {
+    clock.now = Date.UTC(2026, 10, 25, hour, 0, 0);
+    return planAtNight(services, own.businessId);
+  };
+  const plan = async (own: Salon) => (await own.call('GET /api/ahead', { query: { days: '56' } })).body.night;
+
+  test('once a day, from three o’clock on; what of it still holds stands there in the morning', async () => {
+    const own = await openSalon();
+    for (const name of ['Teasel', 'Wren', 'Otter']) await addDog(own, { name });
+    expect(await plan(own)).toBeNull();
+    expect(await night(own, 2)).toBe(false);
+    expect(await night(own, 4)).toBe(true);
+    expect(await night(own, 5)).toBe(false);
+    const made = await plan(own);
+    const dogs = new Set(made?.proposals.map(({ dog }) => dog));
+    expect(dogs.size).toBe(3);
+    expect([made?.bound ?? 0, made?.cost ?? 0].every((each) => each > 0)).toBe(true);
+    // Home care of a dog until its visit is told with it.
+    expect(made?.proposals.some(({ atHome }) => atHome.length > 0)).toBe(true);
+    const [first] = made?.proposals ?? [];
+    const startsAt = new Date(Date.parse(`${first?.day}T00:00:00Z`) + (first?.from ?? 0) * 60_000).toISOString();
+    const booked = { ...bookAt(first?.dog ?? '', startsAt), memberId: own.memberId };
+    expect((await own.call('POST /api/appointments', { body: booked })).status).toBe(201);
+    const left = await plan(own);
+    expect(left?.proposals.some(({ dog, day }) => dog === first?.dog && day === first.day)).toBe(false);
+    expect([left?.bound, left?.proposals.length]).not.toEqual([made?.bound, made?.proposals.length]);
+    expect((await own.call('GET /api/ahead', { query: { days: '28' } })).body.night).toBeNull();
+    clock.now += 86_400_000;
+    expect(await plan(own)).toBeNull();
+    clock.now = MORNING;
+  });
+
+  test('a business without dogs has nothing to plan, and is not asked again the same day', async () => {
+    const own = await openSalon();
+    expect(await night(own, 4)).toBe(true);
+    expect((await plan(own))?.proposals).toEqual([]);
+    expect(await night(own, 5)).toBe(false);
+    clock.now = MORNING;
+  });
+});
+
+describe('what people are good at, and where the van goes', () => {
+  test('only a manager says so; dogs that need it are offered nobody else', async () => {
+    const own = await openSalon();
+    const { dogId } = await addDog(own);
+    const needs = { slot: null, memberId: null, weekdays: [], where: null, skills: ['nervous dogs'] };
+    const { version } = (await own.call('GET /api/dogs/:id', { id: dogId })).body;
+    expect((await own.call('PUT /api/dogs/:id/needs', { id: dogId, body: { version, needs } })).status).toBe(200);
+    const slots = async () => (await own.call('GET /api/dogs/:id/slots', { id: dogId, query: {} })).body.slots;
+    expect(await slots()).toEqual([]);
+    const skilled = { id: own.memberId, body: { skills: ['nervous dogs'] } };
+    expect((await own.call('PUT /api/members/:id/skills', skilled)).status).toBe(200);
+    expect((await slots()).length).toBeGreaterThanOrEqual(3);
+    expect((await (await openSalon('groomer')).call('PUT /api/members/:id/skills', skilled)).status).toBe(403);
+    const twice = { id: own.memberId, body: { skills: ['cats', 'cats'] } };
+    expect((await own.call('PUT /api/members/:id/skills', twice)).status).toBe(422);
+  });
+
+  test('a dog on an islet is offered the van’s days, and driving lies between two of them', async () => {
+    const own = await openSalon();
+    const week = USUAL_WEEK.map((spans, i) => (i === 1 ? spans.map((span) => ({ ...span, where: 'islets' })) : spans));
+    await own.call('PUT /api/members/:id/week', { id: own.memberId, body: { week: week.map((each) => [...each]) } });
+    const { dogId } = await addDog(own);
+    const { version } = (await own.call('GET /api/dogs/:id', { id: dogId })).body;
+    const needs = { slot: null, memberId: null, weekdays: [], where: 'islets', skills: [] };
+    await own.call('PUT /api/dogs/:id/needs', { id: dogId, body: { version, needs } });
+    const { slots, minutes } = (await own.call('GET /api/dogs/:id/slots', { id: dogId, query: {} })).body;
+    expect(new Set(slots.map(({ day }) => new Date(day).getUTCDay()))).toEqual(new Set([2]));
+    expect(slots.every((each) => each.minutes === minutes)).toBe(true);
+    const [last] = slots.filter(({ startsAt }) => startsAt.slice(11, 16) < '12:30' && startsAt.slice(11, 16) > '09:00');
+    // The drive is within its half day: no visit ends at half past twelve.
+    if (last)
+      expect(Date.parse(last.startsAt) + last.minutes * 60_000).toBeLessThan(Date.parse(`${last.day}T12:30:00Z`));
   });
 });

@@ -62,6 +62,7 @@ export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof E
   'POST /api/messages': ['links', ...TALK],
   'POST /api/mixes': MIXING,
   'PUT /api/answers/:id': ['answers'],
+  'PUT /api/members/:id/skills': ['hours', ...BOOK],
   'PUT /api/reminders': ['hours'],
   'PUT /api/owner/answers': [],
   'POST /api/owner/seen': [],

@@ -210,6 +210,7 @@ function inWeeksOf(dog: HiddenBookDog, today: Day): DogInWeeks {
     short: short.length > 0 && short.length < care.length ? choice('ears and nails', SHORT_MINUTES, short) : null,
     lastVisit: dog.lastVisit,
     byTwo: false,
+    atHome: [],
   };
 }
 
@@ -232,9 +233,10 @@ function bookAhead(
     first: today,
     days: HORIZON,
     over: 0,
-    people: Array.from({ length: people }, (_, i) => ({ id: `person ${i}`, week: USUAL_WEEK })),
+    people: Array.from({ length: people }, (_, i) => ({ id: `person ${i}`, week: USUAL_WEEK, skills: [] })),
     away: [],
     dogs: known.filter(({ its }) => its.care.length > 0),
+    drive: {},
     booked: [...booked].flatMap(([dog, list]) =>
       list
         .filter((each) => each.day >= today)

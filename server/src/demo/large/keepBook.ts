@@ -9,6 +9,7 @@ export const LAST_DAY_AHEAD = 21;
 /** In the van on Tuesdays and Fridays: the first of the four. */
 const VAN_PERSON = 0;
 const VAN_WEEKDAYS = [1, 4];
+export const VAN_AREA = 'islets';
 /** The first dog comes at nine, and one to each of the others half an hour later: there are two tables. */
 const OPENS = 9 * 60;
 const STAGGER = 30;
@@ -49,7 +50,7 @@ export const weekOf = (person: number, week: WeekHours = USUAL_WEEK): WeekHours 
   person !== VAN_PERSON
     ? week
     : week.map((spans, weekday) =>
-        VAN_WEEKDAYS.includes(weekday) ? spans.map((span) => ({ ...span, where: 'islets' })) : spans,
+        VAN_WEEKDAYS.includes(weekday) ? spans.map((span) => ({ ...span, where: VAN_AREA })) : spans,
       );
 
 interface Wanting {

@@ -12,7 +12,8 @@ import type { SeededMember } from '../seedVisit';
 import type { DemoBusiness } from '../shape';
 import { CORACLE_VAN } from '../coracle';
 import { beginsAt } from './bookTimes';
-import { FIRST_DAY_AGO, weekOf, type BookLine } from './keepBook';
+import type { DogNeeds } from '@dewpond/core/bookings';
+import { FIRST_DAY_AGO, VAN_AREA, weekOf, type BookLine } from './keepBook';
 import { largeWorld, type LargeWorld } from './largeWorld';
 import type { LargeShare } from './seedShare';
 
@@ -81,6 +82,9 @@ export async function seedLarge(seeding: LargeSeeding): Promise<void> {
   }
 }
 
+/** The van comes to it. */
+const AT_HOME_ON_AN_ISLET: DogNeeds = { slot: null, memberId: null, weekdays: [], where: VAN_AREA, skills: [] };
+
 async function seedDogs(
   tx: Tenant,
   { dogs }: LargeWorld,
@@ -98,7 +102,7 @@ async function seedDogs(
     clients.push({ id, ...cardOf(owner), madeFrom: contentHash(owner) });
   }
   await tx.insert(client).values(clients);
-  const rows = dogs.map(({ owner, profile: { ageYears, ...given } }, i) => {
+  const rows = dogs.map(({ owner, isOutlying, profile: { ageYears, ...given } }, i) => {
     const profile = dogProfile.parse({ ...given, born: bornOn(today, ageYears, i) });
     return {
       id: dogIds[i] ?? '',
@@ -106,6 +110,7 @@ async function seedDogs(
       vetId: vets[i % 3]?.id ?? null,
       name: profile.name,
       profile,
+      needs: isOutlying ? AT_HOME_ON_AN_ISLET : null,
       madeFrom: contentHash(profile),
     };
   });

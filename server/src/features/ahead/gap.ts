@@ -1,4 +1,13 @@
-import { bookOf, visitChoice, whoGains, type KeptPrices, type PlanCosts, type Weeks } from '@dewpond/core/bookings';
+import {
+  USUAL_WEEK,
+  bookOf,
+  visitChoice,
+  whereAt,
+  whoGains,
+  type KeptPrices,
+  type PlanCosts,
+  type Weeks,
+} from '@dewpond/core/bookings';
 import type { GapView } from '@dewpond/contract';
 import { daysBetween } from '@dewpond/core/units';
 import { eq, inArray } from 'drizzle-orm';
@@ -39,7 +48,7 @@ export async function gapOf(tx: Tenant, appointmentId: string, asked: GapAsked):
     day: daysBetween(weeks.first, day),
     from,
     to: from + minutes,
-    where: 'salon',
+    where: whereAt(weeks.people.find(({ id }) => id === booking.memberId)?.week ?? USUAL_WEEK, day, from),
     isFirst: false,
     isLast: false,
   };

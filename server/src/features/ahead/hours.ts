@@ -21,7 +21,10 @@ export function hoursRoutes(router: Router, services: Services): void {
     const { places, planCosts, remindsAt, version } = await loadBusiness(tx);
     const names = new Map(people.map(({ id, name }) => [id, name]));
     return {
-      people: people.map(({ id, name, week }) => ({ id, name, week: week ?? USUAL_WEEK, isUsual: week === null })),
+      people: people.map(({ id, name, week, skills }) => ({
+        ...{ id, name, skills: [...skills] },
+        ...{ week: week ?? USUAL_WEEK, isUsual: week === null },
+      })),
       away: rows.map(({ id, version, memberId, fromDay, toDay, name }): AwayView => ({
         id,
         version,
@@ -72,6 +75,17 @@ export function hoursRoutes(router: Router, services: Services): void {
     const [row] = await tx
       .update(member)
       .set({ week: body.week })
+      .where(eq(member.id, params.id))
+      .returning({ id: member.id });
+    if (!row) throw notFound('person');
+    return {};
+  });
+
+  route(router, services, 'PUT /api/members/:id/skills', async ({ tx, asker, params, body }) => {
+    assertManager(asker);
+    const [row] = await tx
+      .update(member)
+      .set({ skills: body.skills })
       .where(eq(member.id, params.id))
       .returning({ id: member.id });
     if (!row) throw notFound('person');

@@ -11,11 +11,9 @@ import { keptPrices, loadWeeks } from '../../records/weeks/loadWeeks';
 import { answerRoutes } from './answers';
 import { gapOf } from './gap';
 import { hoursRoutes } from './hours';
+import { USUAL_DAYS, planOfNight } from './nightPlan';
 import { slotRoutes } from './slots';
 import { takeProposals } from './takeProposals';
-
-/** Weeks ahead: eight, where nothing else is asked for. */
-const USUAL_DAYS = 56;
 
 export function aheadRoutes(router: Router, services: Services): void {
   slotRoutes(router, services);
@@ -42,6 +40,7 @@ export function aheadRoutes(router: Router, services: Services): void {
       weeks,
       versions: Object.fromEntries(movable.map(({ id, version }) => [id, version])),
       names: Object.fromEntries(names.map(({ id, name }) => [id, name])),
+      night: await planOfNight(tx, weeks),
       prices: await keptPrices(tx, today),
       costs: planCosts,
       waiting: waiting?.dogs ?? 0,

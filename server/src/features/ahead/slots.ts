@@ -17,7 +17,7 @@ import type { Router } from 'express';
 import { appointment, dog, member } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
-import { notFound } from '../../platform/http/problem';
+import { badField, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
 import { atMinute, dayIn } from '../../platform/time/zone';
 import { loadStockedBusiness, type StockedBusiness } from '../../records/business/business';
@@ -29,6 +29,7 @@ import { dogOfWeeks, dogsOfHousehold, keptPrices, loadTime, type WeeksAsked } fr
 
 /** Slots are looked for so far ahead. */
 const HORIZON = 70;
+const FARTHEST = 366;
 
 export function slotRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/dogs/:id/slots', async ({ tx, asker, params, query, now, today }) => {
@@ -37,8 +38,10 @@ export function slotRoutes(router: Router, services: Services): void {
     const records = await loadDogs(tx, { ids });
     const [comer, ...others] = ids.map((id) => comerOf(records, id, business, today)) as [DogComing, ...DogComing[]];
     const first = query.from && query.from > today ? query.from : today;
+    const only = query.on === undefined ? undefined : daysBetween(first, query.on);
+    if (only !== undefined && only > FARTHEST) throw badField('on', 'That is more than a year ahead.');
     const weeks = await weeksOf(tx, [comer, ...others], {
-      asked: { zone: asker.zone, now, first, days: HORIZON, places: business.places },
+      asked: { zone: asker.zone, now, first, days: Math.max(HORIZON, (only ?? 0) + 1), places: business.places },
       instead: query.instead ?? null,
     });
     const kept = await keptPrices(tx, first);
@@ -48,6 +51,7 @@ export function slotRoutes(router: Router, services: Services): void {
         ...{ book: weeks.book, dog: each.id, choice: choiceOf(kind, each), together: weeks.together, kept },
         others: along.map(({ its, kind: forWhat }) => ({ dog: its.id, choice: choiceOf(forWhat, its) })),
         minutes,
+        ...(only === undefined ? {} : { on: only }),
       };
       return { kind, minutes, ...bestSlots(question, business.planCosts) };
     };
@@ -147,12 +151,12 @@ async function weeksOf(tx: Tenant, comers: readonly [DogComing, ...DogComing[]],
     if (!of) throw notFound('dog');
     dogs.push(of);
   }
-  const [first] = dogs as [DogOfWeeks];
+  const [first] = dogs as [DogOfWeeks & { readonly drive: number }];
   const household = await dogsOfHousehold(tx, first.household, first.id);
   const booked = time.booked.filter(({ id }) => id !== instead).map((each) => ({ ...each, mayMove: false }));
   const comes = new Set(comers.map(({ id }) => id));
   return {
-    book: bookOf({ ...time, booked, dogs }),
+    book: bookOf({ ...time, booked, dogs, drive: { [first.household]: Math.max(...dogs.map(({ drive }) => drive)) } }),
     household,
     together: booked
       .filter(({ dog: id }) => !comes.has(id) && household.some((each) => each.id === id))

@@ -40,7 +40,7 @@ export async function makeSeries(
     days: Math.max(1, daysBetween(first, until) + 4),
     places: USUAL_PLACES,
   });
-  const { blocks } = bookOf({ ...time, dogs: [] });
+  const { blocks } = bookOf({ ...time, dogs: [], drive: {} });
   const isFree = (day: Day, span: { readonly from: number; readonly to: number }) =>
     blocks.some(
       (block) =>

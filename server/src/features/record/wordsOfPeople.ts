@@ -148,6 +148,8 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
     'business.van',
     'appointment.by_hand',
     'member.week',
+    'member.skills',
+    'week_plan.plan',
     'week_plan.prices',
     'business.visit_kinds',
     'business.wash_kinds',

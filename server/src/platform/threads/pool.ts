@@ -7,12 +7,13 @@ import { asBuffer } from './bytes';
 import type { RoomName, ThreadWork } from './work';
 
 /**
- * Two rooms, so that a visit that is opened never waits for papers: threads beside the one that serves, and how much may
+ * Rooms of their own, so that a visit that is opened never waits for papers: threads beside the one that serves, and how much may
  * wait for them before "not now" is the better answer.
  */
 const ROOMS: Readonly<Record<RoomName, { readonly threads: number; readonly waiting: number; readonly full: string }>> =
   {
     planning: { threads: 1, waiting: 400, full: 'Much is being planned just now. Try again in a moment.' },
+    night: { threads: 1, waiting: 50, full: 'Weeks are being planned already. Try again later.' },
     drawing: { threads: 2, waiting: 40, full: 'Much is being drawn just now. Try again in a moment.' },
   };
 

@@ -1,4 +1,4 @@
-export type RoomName = 'planning' | 'drawing';
+export type RoomName = 'planning' | 'drawing' | 'night';
 
 /**
  * Something that takes long and needs no database, by name: the thread that serves asks for it (`inThread`), the thread

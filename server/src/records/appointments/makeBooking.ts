@@ -81,7 +81,7 @@ async function nextFreeTimes(tx: Tenant, { startsAt, endsAt }: BookedTime, { zon
   const day = dayIn(zone, startsAt);
   const first = day > today ? day : today;
   const time = await loadTime(tx, { zone, now, first, days: DAYS, places: USUAL_PLACES });
-  const weeks = { ...time, dogs: [] };
+  const weeks = { ...time, dogs: [], drive: {} };
   const minutes = (Number(endsAt) - Number(startsAt)) / 60_000;
   const after = { day: daysBetween(first, day), from: minuteIn(zone, startsAt) };
   return nextFree(bookOf(weeks).blocks, minutes, after, NAMED).map(({ person, day: on, from }) => ({

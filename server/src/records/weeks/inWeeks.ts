@@ -1,4 +1,5 @@
 import { careToBook, type DogInWeeks, type DogToPlan, type DogToTime } from '@dewpond/core/bookings';
+import { homeTaskName, homeTasks } from '@dewpond/core/homecare';
 import type { ThreadWork } from '../../platform/threads/work';
 import type { StockedBusiness } from '../business/business';
 import { bathOf } from '../dog/bathNeeds';
@@ -25,8 +26,16 @@ export function toTime({ facts, plan, due }: Planned, record: DogRecord, busines
 export function toPlan(planned: Planned, record: DogRecord, business: StockedBusiness): DogToPlan | null {
   const care = careToBook(planned.due);
   if (care.length === 0) return null;
-  return { ...toTime(planned, record, business), care, lastVisit: record.visits.at(-1)?.day ?? null };
+  return {
+    ...toTime(planned, record, business),
+    care,
+    lastVisit: record.visits.at(-1)?.day ?? null,
+    atHome: careAtHome(planned.due),
+  };
 }
+
+const careAtHome = (due: Planned['due']): DogToPlan['atHome'] =>
+  homeTasks(due).map((task) => ({ name: homeTaskName(task).toLowerCase(), everyDays: task.everyDays }));
 
 /** The same, as it crosses to the thread. */
 export function crossing(planned: Planned, record: DogRecord, business: StockedBusiness): DogCrossing | null {

@@ -8,9 +8,11 @@ import {
   type PlacesOfSalon,
   type Weeks,
 } from '@dewpond/core/bookings';
+import type { Coordinates } from '@dewpond/core/clients';
+import { USUAL_VAN, driveToStop } from '@dewpond/core/route';
 import { addDays, daysBetween, type Day } from '@dewpond/core/units';
 import { and, asc, eq, gte, isNotNull, isNull, lt, sql } from 'drizzle-orm';
-import { appointment, away, client, dog, dogDue, member, weekPlan } from '../../platform/db/schema';
+import { appointment, away, business, client, dog, dogDue, member, weekPlan } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { together, type AskedFor } from '../../platform/db/together';
 import { dayIn, minuteIn, spanOf } from '../../platform/time/zone';
@@ -27,7 +29,10 @@ export interface WeeksAsked {
 /** Everybody's time: who works when, who is away, what is booked already. */
 const timeRows = together(
   (select, { start, end, first }: { start: AskedFor<Date>; end: AskedFor<Date>; first: AskedFor<string> }) => ({
-    people: select.select({ id: member.id, week: member.week }).from(member).orderBy(asc(member.name), asc(member.id)),
+    people: select
+      .select({ id: member.id, week: member.week, skills: member.skills })
+      .from(member)
+      .orderBy(asc(member.name), asc(member.id)),
     away: select
       .select({ person: away.memberId, from: away.fromDay, to: away.toDay })
       .from(away)
@@ -58,20 +63,26 @@ const dogRows = together((select) => ({
       its: dogDue.inWeeks,
       wishes: client.wishes,
       needs: dog.needs,
+      at: sql<Coordinates | null>`${client.card}->'address'->'coordinates'`,
     })
     .from(dog)
     .innerJoin(client, eq(client.id, dog.clientId))
     .innerJoin(dogDue, eq(dogDue.dogId, dog.id))
     .where(and(isNull(dog.archivedOn), isNotNull(dogDue.inWeeks)))
     .orderBy(asc(dog.id)),
+  van: select.select({ van: business.van }).from(business),
 }));
 
 /** All that weeks are planned from. Dogs whose due is not worked out yet are not among them. */
 export async function loadWeeks(tx: Tenant, asked: WeeksAsked): Promise<Weeks> {
-  const [time, { dogs }] = await Promise.all([loadTime(tx, asked), dogRows(tx, {})]);
+  const [time, { dogs, van }] = await Promise.all([loadTime(tx, asked), dogRows(tx, {})]);
+  const drive: Record<string, number> = {};
+  for (const { household: id, needs, at } of dogs)
+    if (needs?.where) drive[id] = driveToStop(van[0]?.van ?? USUAL_VAN, at);
   return {
     ...time,
-    dogs: dogs.flatMap((row): DogOfWeeks[] => (row.its ? [{ ...row, its: row.its }] : [])),
+    drive,
+    dogs: dogs.flatMap(({ at: _, ...row }): DogOfWeeks[] => (row.its ? [{ ...row, its: row.its }] : [])),
   };
 }
 
@@ -79,14 +90,14 @@ export async function loadWeeks(tx: Tenant, asked: WeeksAsked): Promise<Weeks> {
 export async function loadTime(
   tx: Tenant,
   { zone, now, first, days, places }: WeeksAsked,
-): Promise<Omit<Weeks, 'dogs'>> {
+): Promise<Omit<Weeks, 'dogs' | 'drive'>> {
   const { start, end } = spanOf(zone, first, addDays(first, days - 1));
   const rows = await timeRows(tx, { start, end, first });
   return {
     first,
     days,
     over: dayIn(zone, now) === first ? minuteIn(zone, new Date(now)) : 0,
-    people: rows.people.map(({ id, week }) => ({ id, week: week ?? USUAL_WEEK })),
+    people: rows.people.map(({ id, week, skills }) => ({ id, skills, week: week ?? USUAL_WEEK })),
     away: rows.away.map(({ person, from, to }) => ({ person, from: from as Day, to: to as Day })),
     booked: rows.booked.map((each): BookedVisit => {
       const day = dayIn(zone, each.startsAt);
@@ -114,13 +125,24 @@ export async function keptPrices(tx: Tenant, first: Day): Promise<KeptPrices> {
 }
 
 /** One dog in the weeks, as it stands now: its household and what was said of it. */
-export async function dogOfWeeks(tx: Tenant, dogId: string, its: DogInWeeks): Promise<DogOfWeeks | null> {
+export async function dogOfWeeks(
+  tx: Tenant,
+  dogId: string,
+  its: DogInWeeks,
+): Promise<(DogOfWeeks & { readonly drive: number }) | null> {
   const [row] = await tx
-    .select({ id: dog.id, household, wishes: client.wishes, needs: dog.needs })
+    .select({
+      ...{ id: dog.id, household, wishes: client.wishes, needs: dog.needs },
+      at: sql<Coordinates | null>`${client.card}->'address'->'coordinates'`,
+    })
     .from(dog)
     .innerJoin(client, eq(client.id, dog.clientId))
     .where(eq(dog.id, dogId));
-  return row ? { ...row, its } : null;
+  if (!row) return null;
+  const { at, ...rest } = row;
+  if (!rest.needs?.where) return { ...rest, its, drive: 0 };
+  const [ways] = await tx.select({ van: business.van }).from(business);
+  return { ...rest, its, drive: driveToStop(ways?.van ?? USUAL_VAN, at) };
 }
 
 /** Other dogs of a household. */

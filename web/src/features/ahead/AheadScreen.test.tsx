@@ -10,7 +10,7 @@ import { makeStale } from '../../data/stale';
 import { DOG_ID, MEMBER, TODAY, booking, business, dogView, listed, session } from '../../tests/demoDog';
 import { RefusedAnswer, openServer, show } from '../../tests/server';
 import { AheadScreen } from './AheadScreen';
-import type { PlanAnswer, PlanQuestion } from './planWorker';
+import type { PlanAnswer, PlanQuestion } from '@dewpond/core/bookings';
 import { choose } from '../../tests/choose';
 
 const BEACH_RINSE: OwnVisitKind = { id: v7(), name: 'Beach rinse', parts: ['bath', 'ears'], minutes: 45 };
@@ -64,7 +64,12 @@ async function byHand(person: ReturnType<typeof show>['person']): Promise<void> 
   await screen.findByText('Nothing yet.');
 }
 
-function openWeeks(first: readonly Appointment[] = [], clash = false, said: readonly OwnerAnswerView[] = []) {
+function openWeeks(
+  first: readonly Appointment[] = [],
+  clash = false,
+  said: readonly OwnerAnswerView[] = [],
+  night: AheadView['night'] = null,
+) {
   const held = { list: [...first], answers: [...said] };
   const change = (id: string, with_: Partial<Appointment>) => {
     held.list = held.list.map((each) => (each.id === id ? { ...each, version: each.version + 1, ...with_ } : each));
@@ -79,7 +84,10 @@ function openWeeks(first: readonly Appointment[] = [], clash = false, said: read
       after: null,
     }),
     'GET /api/dogs/:id': () => dogView(),
-    'GET /api/ahead': () => aheadOf(held.list),
+    'GET /api/ahead': () => {
+      const view = aheadOf(held.list);
+      return { ...view, night: night && { ...night, days: daysInUse(view.weeks) } };
+    },
     'GET /api/dogs/:id/slots': ({ query }) =>
       slotsFor((query.get('kind') ?? 'full visit') as VisitKind, query.get('with')),
     'GET /api/appointments': ({ query }) => ({
@@ -154,7 +162,7 @@ function aheadOf(list: readonly Appointment[]): AheadView {
       first: TODAY,
       days: 56,
       over: 0,
-      people: [{ id: MEMBER.id, week: USUAL_WEEK }],
+      people: [{ id: MEMBER.id, week: USUAL_WEEK, skills: [] }],
       away: [],
       dogs: [
         {
@@ -166,6 +174,7 @@ function aheadOf(list: readonly Appointment[]): AheadView {
             short: null,
             lastVisit: addDays(TODAY, -26),
             byTwo: false,
+            atHome: [],
           },
           wishes: null,
           needs: null,
@@ -183,10 +192,12 @@ function aheadOf(list: readonly Appointment[]): AheadView {
           choice: 'full',
           mayMove,
         })),
+      drive: {},
       tables: 2,
       tubs: 1,
     },
     names: { [DOG_ID]: 'Radish' },
+    night: null,
     versions: {},
     prices: {},
     costs: PLAN_COSTS,
@@ -502,6 +513,7 @@ describe('a plan of the weeks', () => {
         why: ['the best day for bath'],
         toMove: 1.3,
         insteadOf: null,
+        atHome: [{ name: 'brushing', times: 2 }],
       };
       const days = daysInUse(weeks).map((use) => (use.day === proposal.day ? { ...use, proposed: 105 } : use));
       this.onmessage?.({
@@ -540,6 +552,19 @@ describe('a plan of the weeks', () => {
       ]),
     );
     expect(await screen.findByText('One visit is booked.')).toBeTruthy();
+  });
+
+  test('made by the server in the night, it stands there in the morning, with what falls to home care', async () => {
+    const proposal = {
+      ...{ dog: DOG_ID, person: MEMBER.id, day: addDays(TODAY, 2), from: 540, to: 645, kind: 'full visit' },
+      ...{ why: ['the best day for bath'], toMove: 0, insteadOf: null, atHome: [{ name: 'brushing', times: 2 }] },
+    };
+    const night = { proposals: [proposal], unplaced: [], days: [], cost: 10.1, bound: 10 };
+    const { person } = openWeeks([], false, [], night);
+    await openDay(person, 'Fri 27 Nov');
+    expect(await screen.findByText(/at most 1.0 % from the best/)).toBeTruthy();
+    expect(day('Fri 27 Nov')).toHaveWords(/At home until then: brushing 2×/);
+    expect(screen.getByRole('button', { name: 'Plan again' })).toBeTruthy();
   });
 
   test('what of it still holds stays when somebody books meanwhile, and how good it is is no longer said', async () => {

@@ -12,6 +12,7 @@ import { SelectField } from '../../ui/SelectField';
 import { Waiting } from '../../ui/Waiting';
 import { AnswersCard, type TimeGivenUp } from './AnswersCard';
 import { DayPanel } from './DayPanel';
+import { DragToDay } from './dragging/DragToDay';
 import { DueList, type DueDog } from './DueList';
 import { GapDialog } from './GapDialog';
 import { NudgeDialog } from './NudgeDialog';
@@ -103,40 +104,44 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
           </Link>
         </div>
       </header>
-      <WeeksGrid
-        days={use}
-        today={today}
-        chosen={chosen}
-        lookedAt={shown && asWindow(shown)}
-        due={counts}
-        onChoose={setChosen}
-      />
-      <p className="text-sm text-soft">
-        Water is what is booked, hatched what is proposed; a number is dogs due{answer ? ' that found no place' : ''}.
-        Arrows go from day to day, p plans.
-      </p>
-      <div className="grid grid-cols-2 max-lg:grid-cols-1 gap-3.5 items-start">
-        <DayPanel
-          day={chosen}
-          view={view}
-          proposals={answer?.proposals.filter((each) => each.day === chosen) ?? []}
-          isBooking={accept.isPending}
-          onAccept={(some) => accept.mutate(some)}
-          onMove={(moving) => setBooking({ dog: { id: moving.dogId, name: moving.dogName, suggested: null }, moving })}
-          onFill={setGap}
+      <DragToDay chosen={chosen} onMoved={setChosen}>
+        <WeeksGrid
+          days={use}
+          today={today}
+          chosen={chosen}
+          lookedAt={shown && asWindow(shown)}
+          due={counts}
+          onChoose={setChosen}
         />
-        <div className="flex flex-col gap-3.5">
-          <AnswersCard onFill={setGap} />
-          {answer && <Unplaced unplaced={answer.unplaced} names={view.names} onBook={(dog) => setBooking({ dog })} />}
-          <DueList
-            dogs={dogs.data ?? []}
-            waiting={view.waiting}
-            onLook={setLookedAt}
-            onBook={(dog) => setBooking({ dog: { id: dog.id, name: dog.name, suggested: dog.next?.day ?? null } })}
-            onWrite={setNudged}
+        <p className="text-sm text-soft">
+          Water is what is booked, hatched what is proposed; a number is dogs due{answer ? ' that found no place' : ''}.
+          Arrows go from day to day, p plans. Drag a dog to a day, or take hold of it with space.
+        </p>
+        <div className="grid grid-cols-2 max-lg:grid-cols-1 gap-3.5 items-start">
+          <DayPanel
+            day={chosen}
+            view={view}
+            proposals={answer?.proposals.filter((each) => each.day === chosen) ?? []}
+            isBooking={accept.isPending}
+            onAccept={(some) => accept.mutate(some)}
+            onMove={(moving) =>
+              setBooking({ dog: { id: moving.dogId, name: moving.dogName, suggested: null }, moving })
+            }
+            onFill={setGap}
           />
+          <div className="flex flex-col gap-3.5">
+            <AnswersCard onFill={setGap} />
+            {answer && <Unplaced unplaced={answer.unplaced} names={view.names} onBook={(dog) => setBooking({ dog })} />}
+            <DueList
+              dogs={dogs.data ?? []}
+              waiting={view.waiting}
+              onLook={setLookedAt}
+              onBook={(dog) => setBooking({ dog: { id: dog.id, name: dog.name, suggested: dog.next?.day ?? null } })}
+              onWrite={setNudged}
+            />
+          </div>
         </div>
-      </div>
+      </DragToDay>
       {booking && <BookDialog open onClose={() => setBooking(null)} {...booking} />}
       {nudged && (
         <NudgeDialog

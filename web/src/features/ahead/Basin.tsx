@@ -1,7 +1,9 @@
+import { useDroppable } from '@dnd-kit/core';
 import type { DayUse } from '@dewpond/core/bookings';
 import type { Day } from '@dewpond/core/units';
 import { showDay } from '../../browser/times';
 import { classes } from '../../ui/classes';
+import { DAYS_BY_ARROW } from './dragging/DragToDay';
 
 interface BasinProps {
   readonly use: DayUse;
@@ -17,9 +19,6 @@ interface BasinProps {
   readonly onReach: (by: number) => void;
 }
 
-/** Days by arrow: down the week, across the weeks. */
-const ARROWS: Readonly<Record<string, number>> = { ArrowDown: 1, ArrowUp: -1, ArrowRight: 7, ArrowLeft: -7 };
-
 const hours = (minutes: number): string => {
   const whole = Math.round(minutes / 6) / 10;
   return `${whole} h`;
@@ -29,6 +28,7 @@ const hours = (minutes: number): string => {
 export function Basin({ use, isToday, isChosen, window, due, isReached, onChoose, onReach }: BasinProps) {
   const { day, open, booked, proposed } = use;
   const isClosed = open === 0;
+  const { setNodeRef, isOver } = useDroppable({ id: day, disabled: isClosed });
   const share = (minutes: number) => (open === 0 ? 0 : Math.min(100, (100 * minutes) / open));
   const free = Math.max(0, open - booked - proposed);
   const words = isClosed
@@ -37,13 +37,14 @@ export function Basin({ use, isToday, isChosen, window, due, isReached, onChoose
   return (
     <button
       type="button"
+      ref={setNodeRef}
       data-day={day}
       tabIndex={isReached ? 0 : -1}
       aria-pressed={isChosen}
       aria-label={`${showDay(day)}: ${words}${due > 0 ? `, ${due} due without a place` : ''}`}
       onClick={onChoose}
       onKeyDown={(event) => {
-        const by = ARROWS[event.key];
+        const by = DAYS_BY_ARROW[event.key];
         if (by === undefined) return;
         event.preventDefault();
         event.stopPropagation();
@@ -53,6 +54,7 @@ export function Basin({ use, isToday, isChosen, window, due, isReached, onChoose
         'relative flex flex-col items-stretch justify-start w-full h-full min-h-14 overflow-hidden rounded-b-[1.4rem] rounded-t-md border-x border-b text-left px-2 py-1 focus-visible:outline-2 focus-visible:outline-offset-1 outline-pond',
         isClosed ? 'border-transparent' : isToday ? 'border-pond border-2' : 'border-line bg-surface',
         isChosen && 'ring-2 ring-pond',
+        isOver && 'ring-4 ring-reed',
       )}
     >
       {!isClosed && (

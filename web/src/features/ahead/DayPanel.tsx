@@ -1,16 +1,17 @@
 import type { AheadView, Appointment } from '@dewpond/contract';
 import { isGivenUp } from '@dewpond/core/bookings';
-import { visitName } from '@dewpond/core/steps';
+import { visitName, type VisitKind } from '@dewpond/core/steps';
 import type { Day } from '@dewpond/core/units';
 import { useState } from 'react';
 import { clock, duration, fieldTime, minuteOf, minutesOf, showDay, wallTime } from '../../browser/times';
 import { useAppointments, useMembers } from '../../data/queries';
 import { useZone } from '../../data/useUnits';
+import { Handle } from './dragging/Handle';
 import { MessageDialog } from '../../parts/messages/MessageDialog';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
-import type { ToldProposal } from './planWorker';
+import type { ToldProposal } from '@dewpond/core/bookings';
 
 interface DayPanelProps {
   readonly day: Day;
@@ -115,7 +116,13 @@ function Booked({
   const zone = useZone();
   const { dogName, ownerName, memberName, startsAt, endsAt, state, mayMove, saidYes } = appointment;
   return (
-    <li className="flex gap-2">
+    <li className="flex gap-1">
+      {state === 'booked' && (
+        <Handle
+          id={appointment.id}
+          visit={{ dogId: appointment.dogId, name: dogName, kind: appointment.kind, moving: appointment }}
+        />
+      )}
       <button
         type="button"
         disabled={state !== 'booked'}
@@ -150,10 +157,16 @@ interface ProposedProps {
 }
 
 function Proposed({ proposal, dog, person, isBooking, onAccept }: ProposedProps) {
-  const { from, to, kind, why, toMove, insteadOf } = proposal;
+  const { from, to, kind, why, toMove, insteadOf, atHome } = proposal;
   return (
-    <li className="rounded-xl border-2 border-dashed border-pond px-3 py-2 flex items-center justify-between gap-3">
-      <span className="min-w-0">
+    <li className="rounded-xl border-2 border-dashed border-pond pl-1 pr-3 max-md:pl-3 py-2 flex items-center justify-between gap-2">
+      {insteadOf === null && (
+        <Handle
+          id={`proposed ${proposal.dog} ${proposal.day}`}
+          visit={{ dogId: proposal.dog, name: dog, kind: kind as VisitKind, moving: null }}
+        />
+      )}
+      <span className="min-w-0 flex-1">
         <b>{dog}</b>, {kind}{' '}
         <span className="tabular-nums whitespace-nowrap">
           {wallTime(from)}–{wallTime(to)} {person.split(' ')[0]}
@@ -163,6 +176,11 @@ function Proposed({ proposal, dog, person, isBooking, onAccept }: ProposedProps)
           {why.join('; ')}
           {toMove >= 0.1 ? `. Another day costs ${toMove.toFixed(1)} more.` : '. Another day is as good.'}
         </span>
+        {atHome.length > 0 && (
+          <span className="block text-sm text-soft">
+            At home until then: {atHome.map(({ name, times }) => `${name} ${times}×`).join(', ')}.
+          </span>
+        )}
       </span>
       <Button disabled={isBooking} onClick={onAccept} aria-label={`Book ${dog}`}>
         Book

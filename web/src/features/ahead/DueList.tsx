@@ -5,6 +5,7 @@ import { showDay } from '../../browser/times';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
+import { Handle } from './dragging/Handle';
 
 /** A dog that is due and not booked. */
 export interface DueDog {
@@ -49,7 +50,8 @@ export function DueList({ dogs, waiting, onLook, onBook, onWrite }: DueListProps
             onBlur={() => onLook(null)}
             className="flex items-center justify-between gap-2 py-2"
           >
-            <span className="min-w-0">
+            <Handle id={`due ${dog.id}`} visit={{ dogId: dog.id, name: dog.name, kind: null, moving: null }} />
+            <span className="min-w-0 flex-1">
               <b>{dog.name}</b> {dog.next?.late && <Chip tone="watch">late</Chip>}
               <span className="block text-sm text-soft truncate">
                 {dog.next && showDay(dog.next.since ?? dog.next.day)}: {dog.next?.task}

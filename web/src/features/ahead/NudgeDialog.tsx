@@ -12,7 +12,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { Waiting } from '../../ui/Waiting';
-import type { ToldProposal } from './planWorker';
+import type { ToldProposal } from '@dewpond/core/bookings';
 
 interface NudgeProps {
   readonly dog: Pick<DogListItem, 'id' | 'name'>;

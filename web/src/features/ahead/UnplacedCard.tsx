@@ -2,7 +2,7 @@ import { showDay } from '../../browser/times';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import type { DogBooked } from '../../parts/booking/dogBooked';
-import type { PlanAnswer } from './planWorker';
+import type { PlanAnswer } from '@dewpond/core/bookings';
 
 interface UnplacedProps {
   readonly unplaced: PlanAnswer['unplaced'];
@@ -12,6 +12,8 @@ interface UnplacedProps {
 
 const BECAUSE: Readonly<Record<PlanAnswer['unplaced'][number]['because'], string>> = {
   'no hours': 'nobody works on a day on which it may come',
+  'not there': 'nobody works where it is',
+  'no skill': 'nobody is good at what it needs',
   'too long': 'it takes longer than anybody works without a break',
   full: 'its days are full, and others wait longer',
 };

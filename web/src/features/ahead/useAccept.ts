@@ -6,7 +6,7 @@ import { instantAt } from '../../browser/wallClock';
 import { makeStale } from '../../data/stale';
 import { useWrite } from '../../data/useWrite';
 import { tell } from '../../ui/toasts';
-import type { ToldProposal } from './planWorker';
+import type { ToldProposal } from '@dewpond/core/bookings';
 
 /** What was booked, so that it can be taken back. */
 interface Accepted {

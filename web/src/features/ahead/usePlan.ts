@@ -2,7 +2,7 @@ import type { AheadView } from '@dewpond/contract';
 import { call } from '../../api/call';
 import { carryOver } from '@dewpond/core/bookings';
 import { useEffect, useMemo, useState } from 'react';
-import type { PlanAnswer, PlanQuestion } from './planWorker';
+import type { PlanAnswer, PlanQuestion } from '@dewpond/core/bookings';
 
 /** What planning has found, and how to begin and to stop it. */
 export interface Plan {
@@ -17,7 +17,7 @@ export interface Plan {
  * When the book changes meanwhile, as by what is accepted, all that still holds of the plan stays.
  */
 export function usePlan(view: AheadView): Plan {
-  const [found, setFound] = useState<{ readonly of: AheadView; readonly answer: PlanAnswer } | null>(null);
+  const [found, setFound] = useState(() => fromNight(view));
   /** What is planned, and how long it may take, s; null while nothing is. */
   const [asked, setAsked] = useState<{ readonly of: AheadView; readonly seconds: number } | null>(null);
   // Leaving the screen ends it.
@@ -47,10 +47,20 @@ export function usePlan(view: AheadView): Plan {
 }
 
 /** How far a plan of another book is from the best is not known. */
+/** A plan, and the weeks it was made for. */
+interface Found {
+  readonly of: AheadView;
+  readonly answer: PlanAnswer;
+}
+
+/** What the server planned at night stands there in the morning. */
+const fromNight = (view: AheadView): Found | null =>
+  view.night && { of: view, answer: { ...view.night, prices: view.prices, progress: 1 } };
+
 function stillHolds(answer: PlanAnswer, of: AheadView, view: AheadView): PlanAnswer | null {
   if (of === view) return answer;
   if (of.weeks.days !== view.weeks.days) return null;
-  return { ...answer, ...carryOver(answer, of.weeks, view.weeks), bound: 0 };
+  return { ...answer, ...carryOver(answer, new Set(of.weeks.booked.map(({ id }) => id)), view.weeks), bound: 0 };
 }
 
 /** What the days are worth is kept for whoever books next; where it does not arrive, the one of before holds. */

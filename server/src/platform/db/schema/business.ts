@@ -2,6 +2,7 @@ import type { Language } from '@dewpond/core/clients';
 import { sql } from 'drizzle-orm';
 import { doublePrecision, foreignKey, integer, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { BREED, BUSINESS_SERVICES, INTERVALS, WASH_KINDS, WAYS, WORDINGS } from '../shapes/business';
+import { LIST } from '../shapes/values';
 import { VISIT_KINDS_STORED } from '../shapes/visits';
 import { COSTS, PLACES_OF_SALON, VAN, WEEK } from '../shapes/weeks';
 import { shaped } from '../shapes/shaped';
@@ -69,6 +70,8 @@ export const member = dewpond.table(
     units: text('units').$type<'metric' | 'US'>(),
     /** When this person works; null: the usual week. */
     week: shaped('week', WEEK),
+    /** What this person is good at, in the business's own words. */
+    skills: shaped('skills', LIST).notNull().default([]),
     /** This person's calendar feed: its number, and the hash of its secret; null: none is open. */
     feedId: uuid('feed_id'),
     feedHash: text('feed_hash'),

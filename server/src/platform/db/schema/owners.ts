@@ -2,7 +2,7 @@ import type { MessageChannel, MessageKind, MessageState } from '@dewpond/core/me
 import type { Level } from '@dewpond/core/findings';
 import type { PlaceKey } from '@dewpond/core/places';
 import { foreignKey, index, integer, primaryKey, smallint, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
-import { IDS } from '../shapes/values';
+import { LIST } from '../shapes/values';
 import { ANSWER, EDITS, END, TOLD, VET_ANSWER } from '../shapes/visits';
 import { shaped } from '../shapes/shaped';
 import { client, dog } from './book';
@@ -66,7 +66,7 @@ export const message = dewpond.table(
     clientId: uuid('client_id').notNull(),
     dogId: uuid('dog_id'),
     /** Dogs of the same owner that it is about as well. */
-    withDogs: shaped('with_dogs', IDS).notNull().default([]),
+    withDogs: shaped('with_dogs', LIST).notNull().default([]),
     visitId: uuid('visit_id'),
     referralId: uuid('referral_id'),
     linkId: uuid('link_id'),

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { check, foreignKey, index, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
-import { PRICES } from '../shapes/weeks';
+import { NIGHT_PLAN_KEPT, PRICES } from '../shapes/weeks';
 import { shaped } from '../shapes/shaped';
 import { business, member } from './business';
 import { businessId, byPerson, day, dewpond, edited, ofThisBusiness } from './tenancy';
@@ -36,6 +36,9 @@ export const weekPlan = dewpond.table(
     businessId: businessId(),
     firstDay: day('first_day').notNull(),
     prices: shaped('prices', PRICES).notNull(),
+    /** The plan of the night, and the day on which it was made; null where none was. */
+    madeOn: day('made_on'),
+    plan: shaped('plan', NIGHT_PLAN_KEPT),
   },
   (t) => [
     primaryKey({ columns: [t.businessId] }),

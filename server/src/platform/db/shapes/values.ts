@@ -16,4 +16,5 @@ export const words = z.string().default('');
 /** A shape that has had no other before. */
 export const first = <T>(name: string, is: z.ZodType<T>): Shape<T> => ({ name, is, before: [] });
 
-export const IDS: Shape<readonly string[]> = first('ids', z.array(z.string()));
+/** Ids, or words of the business's own. */
+export const LIST: Shape<readonly string[]> = first('a list of words', z.array(z.string()));

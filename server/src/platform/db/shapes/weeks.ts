@@ -8,14 +8,23 @@ import {
   type OwnerWishes,
   type PlacesOfSalon,
   type PlanCosts,
+  type PlanAnswer,
+  type ToldProposal,
+  type Unplaced,
   type VisitChoice,
   type WeekHours,
 } from '@dewpond/core/bookings';
 import { PARTS_OF_DAY, type SetByHand } from '@dewpond/core/lineup';
 import { USUAL_VAN, type VanWays } from '@dewpond/core/route';
 import { z } from 'zod';
-import { day, first } from './values';
+import { day, first, wordOf } from './values';
 import type { Shape } from './shaped';
+
+/** What stays of a plan until the morning. */
+export interface NightPlan extends Pick<PlanAnswer, 'proposals' | 'unplaced' | 'cost' | 'bound'> {
+  /** Ids of the bookings there were when it was made. */
+  readonly known: readonly string[];
+}
 
 export const WEEK: Shape<WeekHours> = first(
   'a person’s week',
@@ -45,6 +54,7 @@ export const IN_WEEKS: Shape<DogInWeeks> = first(
     short: choice.nullable(),
     lastVisit: day.nullable(),
     byTwo: z.boolean(),
+    atHome: z.array(z.object({ name: z.string(), everyDays: z.number() })).default([]),
   }),
 );
 
@@ -64,6 +74,8 @@ export const NEEDS: Shape<DogNeeds> = first(
     slot: z.enum(['first', 'last']).nullable().default(null),
     memberId: z.string().nullable().default(null),
     weekdays: z.array(z.number()).default([]),
+    where: z.string().nullable().default(null),
+    skills: z.array(z.string()).default([]),
   }),
 );
 
@@ -81,6 +93,21 @@ export const PLACES_OF_SALON: Shape<PlacesOfSalon> = first(
 );
 
 export const PRICES: Shape<KeptPrices> = first('prices of days', z.record(z.string(), z.number()));
+
+const proposal: z.ZodType<ToldProposal> = z.object({
+  ...{ dog: z.string(), person: z.string(), day, from: z.number(), to: z.number(), kind: z.string() },
+  ...{ why: z.array(z.string()), toMove: z.number(), insteadOf: z.string().nullable() },
+  atHome: z.array(z.object({ name: z.string(), times: z.number() })),
+});
+/** A plan made at night: what it proposes, and the bookings there were then. */
+export const NIGHT_PLAN_KEPT: Shape<NightPlan> = first(
+  'a plan of the night',
+  z.object({
+    proposals: z.array(proposal),
+    unplaced: z.array(z.object({ dog: z.string(), because: wordOf<Unplaced['because']>(), closes: day })),
+    ...{ cost: z.number(), bound: z.number(), known: z.array(z.string()) },
+  }),
+);
 
 export const SET_BY_HAND: Shape<SetByHand> = first(
   'where a booking was set in its day',

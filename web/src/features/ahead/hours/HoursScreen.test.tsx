@@ -9,7 +9,7 @@ import { HoursScreen } from './HoursScreen';
 function openHours(mayEdit = true) {
   const held: { view: HoursView } = {
     view: {
-      people: [{ id: MEMBER.id, name: MEMBER.name, week: USUAL_WEEK, isUsual: true }],
+      people: [{ id: MEMBER.id, name: MEMBER.name, week: USUAL_WEEK, isUsual: true, skills: [] }],
       away: [],
       mayEdit,
       places: USUAL_PLACES,
@@ -24,6 +24,14 @@ function openHours(mayEdit = true) {
     'PUT /api/members/:id/week': ({ body }) => {
       held.view = { ...held.view, people: held.view.people.map((each) => ({ ...each, ...body, isUsual: false })) };
       return {};
+    },
+    'PUT /api/members/:id/skills': ({ body }) => {
+      held.view = { ...held.view, people: held.view.people.map((each) => ({ ...each, ...body })) };
+      return {};
+    },
+    'PUT /api/reminders': ({ body }) => {
+      held.view = { ...held.view, remindsAt: body.at, version: body.version + 1 };
+      return { version: body.version + 1 };
     },
     'POST /api/away': ({ body }) => {
       const memberName = body.memberId === null ? null : MEMBER.name;
@@ -145,4 +153,20 @@ describe('what the salon has and planning weighs', () => {
     openHours(false);
     expect((await screen.findByLabelText<HTMLInputElement>('Tables')).disabled).toBe(true);
   });
+});
+
+test('what a person is good at: words of the business, each once', async () => {
+  const { person, held } = openHours();
+  await person.type(await screen.findByLabelText('Good at, with commas between'), 'nervous dogs, cats, cats,');
+  await person.click(screen.getByRole('button', { name: 'Keep skills' }));
+  await waitFor(() => expect(held.view.people[0]?.skills).toEqual(['nervous dogs', 'cats']));
+  await waitFor(() => expect(screen.queryByRole('button', { name: 'Keep skills' })).toBeNull());
+});
+
+test('reminders are off until somebody asks for them, and are turned off again', async () => {
+  const { person, held } = openHours();
+  await person.click(await screen.findByRole('button', { name: 'Remind owners' }));
+  await waitFor(() => expect(held.view.remindsAt).toBe(18 * 60));
+  await person.click(await screen.findByRole('button', { name: 'Turn off' }));
+  await waitFor(() => expect(held.view.remindsAt).toBeNull());
 });

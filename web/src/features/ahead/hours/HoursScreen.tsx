@@ -16,6 +16,7 @@ import { tell } from '../../../ui/toasts';
 import { AwayCard } from './AwayCard';
 import { PlanningCard } from './PlanningCard';
 import { ReminderCard } from './ReminderCard';
+import { SkillsField } from './SkillsField';
 
 /** When people work, who is away, when the business is closed: what weeks are planned with. */
 export function HoursScreen() {
@@ -95,6 +96,7 @@ function PersonWeek({ person, mayEdit }: PersonWeekProps) {
             onChange={({ target }) => setTyped(typed.map((each, at) => (at === i ? target.value : each)))}
           />
         ))}
+        <SkillsField person={person} mayEdit={mayEdit} />
         {mayEdit && isChanged && (
           <div className="flex gap-2 self-end">
             <Button type="submit" look="main" disabled={week === null || save.isPending}>

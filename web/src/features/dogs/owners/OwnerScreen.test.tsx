@@ -1,4 +1,5 @@
-import type { ClientView } from '@dewpond/contract';
+import type { ClientView, HoursView } from '@dewpond/contract';
+import { PLAN_COSTS, USUAL_PLACES, USUAL_WEEK } from '@dewpond/core/bookings';
 import { EMPTY_CARD } from '@dewpond/core/clients';
 import { act, screen, waitFor, within } from '@testing-library/react';
 import { queryClient } from '../../../data/queries';
@@ -15,6 +16,16 @@ const KUNLE = client({
   name: 'Kunle Adeyemi',
   card: { ...EMPTY_CARD, phones: [{ number: '07700 900114', whose: '' }] },
 });
+/** Somebody goes to the islets on Tuesdays, and is good with nervous dogs. */
+const HOURS: HoursView = {
+  people: [
+    {
+      ...{ id: session().member.id, name: session().member.name, isUsual: false, skills: ['nervous dogs'] },
+      week: USUAL_WEEK.map((spans, i) => (i === 1 ? spans.map((span) => ({ ...span, where: 'islets' })) : spans)),
+    },
+  ],
+  ...{ away: [], mayEdit: true, places: USUAL_PLACES, costs: PLAN_COSTS, remindsAt: null, version: 1 },
+};
 const view = (more: Partial<ClientView> = {}): ClientView => ({
   client: client(),
   wishes: null,
@@ -30,6 +41,7 @@ function openOwner(first = view(), refused?: RefusedAnswer) {
   const server = openServer({
     'GET /api/session': () => session(),
     'GET /api/members': () => ({ items: [session().member] }),
+    'GET /api/hours': () => HOURS,
     'PUT /api/clients/:id/wishes': ({ body }) => {
       const version = body.version + 1;
       held.view = { ...held.view, wishes: body.wishes, client: { ...held.view.client, version } };
@@ -346,4 +358,12 @@ describe('when they like to come', () => {
       expect(held.view.dogs[0]?.needs).toMatchObject({ slot: 'first', memberId: session().member.id }),
     );
   });
+});
+
+test('a dog that the van comes to, and that needs somebody good with it: chosen from what people here do', async () => {
+  const { person, held } = openOwner();
+  await choose(person, await screen.findByLabelText('Radish: where'), 'the van comes: islets');
+  await waitFor(() => expect(held.view.dogs[0]?.needs).toMatchObject({ where: 'islets', skills: [] }));
+  await person.click(screen.getByRole('button', { name: 'nervous dogs' }));
+  await waitFor(() => expect(held.view.dogs[0]?.needs).toMatchObject({ where: 'islets', skills: ['nervous dogs'] }));
 });

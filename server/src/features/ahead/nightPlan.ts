@@ -1,0 +1,67 @@
+import { carryOver, type PlanQuestion, type Weeks } from '@dewpond/core/bookings';
+import type { AheadView } from '@dewpond/contract';
+import { weekPlan } from '../../platform/db/schema';
+import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
+import type { Services } from '../../platform/http/context';
+import { inThread } from '../../platform/threads/pool';
+import { dayIn, minuteIn } from '../../platform/time/zone';
+import { loadBusiness } from '../../records/business/business';
+import { reckonAll } from '../../records/due/bookDue';
+import { keptPrices, loadWeeks } from '../../records/weeks/loadWeeks';
+import { PLAN_WEEKS } from './planWork';
+
+/** Weeks ahead: eight, where nothing else is asked for. */
+export const USUAL_DAYS = 56;
+/** Nobody plans by hand before three in the morning [house value]. */
+const AFTER = 3 * 60;
+/** As long as somebody at the desk would wait, twice, s [house value]. */
+const SECONDS = 20;
+
+/**
+ * Plans the weeks of a business once a day, at the first chance from three o'clock on its own clock, so that who opens Ahead in
+ * the morning finds a plan and what the days are worth. Answers whether it planned.
+ */
+export async function planAtNight(services: Services, businessId: BusinessId): Promise<boolean> {
+  const now = services.now();
+  const due = await inTenant(services.databases, businessId, async (tx) => {
+    const { zone } = await loadBusiness(tx);
+    const [kept] = await tx.select({ madeOn: weekPlan.madeOn }).from(weekPlan);
+    return minuteIn(zone, new Date(now)) >= AFTER && kept?.madeOn !== dayIn(zone, now);
+  });
+  if (!due) return false;
+  await reckonAll(services, businessId);
+  const question = await inTenant(services.databases, businessId, (tx) => questionOf(tx, now));
+  const answer = await inThread(PLAN_WEEKS, question);
+  const { first, booked } = question.weeks;
+  await inTenant(services.databases, businessId, (tx) => {
+    const found = {
+      madeOn: first,
+      plan: answer && {
+        ...{ proposals: answer.proposals, unplaced: answer.unplaced, cost: answer.cost },
+        // Nobody knows how far it is from the best where the bound is not known.
+        bound: Number.isFinite(answer.bound) ? answer.bound : 0,
+        known: booked.map(({ id }) => id),
+      },
+      ...(answer ? { firstDay: first, prices: answer.prices } : { firstDay: first, prices: question.kept }),
+    };
+    return tx.insert(weekPlan).values(found).onConflictDoUpdate({ target: weekPlan.businessId, set: found });
+  });
+  return true;
+}
+
+async function questionOf(tx: Tenant, now: number): Promise<PlanQuestion> {
+  const { zone, places, planCosts: costs } = await loadBusiness(tx);
+  const first = dayIn(zone, now);
+  const weeks = await loadWeeks(tx, { zone, now, first, days: USUAL_DAYS, places });
+  return { weeks, costs, kept: await keptPrices(tx, first), seconds: SECONDS };
+}
+
+/** What of the plan of last night still holds for these weeks; null where none was made for them. */
+export async function planOfNight(tx: Tenant, weeks: Weeks): Promise<AheadView['night']> {
+  const [row] = await tx.select({ madeOn: weekPlan.madeOn, plan: weekPlan.plan }).from(weekPlan);
+  if (!row?.plan || row.madeOn !== weeks.first || weeks.days !== USUAL_DAYS) return null;
+  const { known, cost, bound, ...plan } = row.plan;
+  const holds = carryOver({ ...plan, days: [] }, new Set(known), weeks);
+  const isWhole = holds.proposals.length === plan.proposals.length && weeks.booked.length === known.length;
+  return { ...holds, cost, bound: isWhole ? bound : 0 };
+}

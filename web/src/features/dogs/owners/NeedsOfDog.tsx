@@ -1,0 +1,119 @@
+import type { ClientView } from '@dewpond/contract';
+import { SALON, type DogNeeds } from '@dewpond/core/bookings';
+import { call } from '../../../api/call';
+import { useHours } from '../../../data/queries';
+import { NotSaved } from '../../../forms/NotSaved';
+import { useSavedAtOnce } from '../../../forms/useSavedAtOnce';
+import { Choice } from '../../../ui/Choice';
+import { SelectField } from '../../../ui/SelectField';
+import { People, Weekdays, showDays } from './weekFields';
+
+const NO_NEEDS: DogNeeds = { slot: null, memberId: null, weekdays: [], where: null, skills: [] };
+
+const NEED_NAMES = {
+  slot: 'In somebody’s day',
+  memberId: 'Only with',
+  weekdays: 'Only on',
+  where: 'Where',
+  skills: 'Needs somebody good at',
+} as const;
+const showNeed = (field: keyof DogNeeds, { slot, memberId, weekdays, where, skills }: DogNeeds): string =>
+  ({
+    slot: slot ?? 'anywhere',
+    memberId: memberId === null ? 'anybody' : 'one person',
+    weekdays: showDays(weekdays),
+    where: where ?? 'at the salon',
+    skills: skills.join(', ') || 'nothing of its own',
+  })[field];
+
+/** Where one dog must be in a day, in whose hands, and where it is. Each tap is kept at once. */
+export function NeedsOfDog({ dog }: { readonly dog: ClientView['dogs'][number] }) {
+  const kept = useSavedAtOnce({ version: dog.version, form: dog.needs ?? NO_NEEDS }, 'PUT /api/dogs/:id/needs', {
+    keep: (needs, seen) => call('PUT /api/dogs/:id/needs', { id: dog.id, body: { version: seen, needs } }),
+    says: `What ${dog.name} must have is kept.`,
+  });
+  const { form: needs, change: say } = kept;
+  return (
+    <fieldset className="border-t border-line pt-3 flex flex-col gap-3">
+      <legend className="sr-only">{dog.name}</legend>
+      <NotSaved at={kept} what={`what ${dog.name} must have`} names={NEED_NAMES} show={showNeed} />
+      <p className="font-semibold">
+        {dog.name} <span className="font-normal text-soft">must have it so</span>
+      </p>
+      <div className="grid grid-cols-2 gap-3">
+        <SelectField
+          label={`${dog.name}: in somebody’s day`}
+          value={needs.slot ?? ''}
+          onChange={({ target }) => say({ slot: (target.value || null) as DogNeeds['slot'] })}
+        >
+          <option value="">anywhere</option>
+          <option value="first">the first dog</option>
+          <option value="last">the last dog</option>
+        </SelectField>
+        <People
+          label={`${dog.name}: only with`}
+          none="anybody"
+          value={needs.memberId}
+          onChange={(memberId) => say({ memberId })}
+        />
+      </div>
+      <Places dog={dog.name} needs={needs} onChange={say} />
+      <Weekdays
+        label={`${dog.name}: only on quiet days; none: all`}
+        chosen={needs.weekdays}
+        onChange={(weekdays) => say({ weekdays })}
+      />
+    </fieldset>
+  );
+}
+
+interface PlacesProps {
+  readonly dog: string;
+  readonly needs: DogNeeds;
+  readonly onChange: (change: Partial<DogNeeds>) => void;
+}
+
+/** Areas that somebody goes to, and what people here are good at: what a dog has of them stays, though nobody works so any more. */
+function Places({ dog, needs: { where, skills }, onChange }: PlacesProps) {
+  const people = useHours().data?.people ?? [];
+  const areas = people.flatMap(({ week }) => week.flat().map((span) => span.where)).filter((each) => each !== SALON);
+  const known = [...new Set([...areas, ...(where === null ? [] : [where])])].toSorted();
+  const able = [...new Set([...people.flatMap((each) => each.skills), ...skills])].toSorted();
+  return (
+    <>
+      {known.length > 0 && (
+        <SelectField
+          label={`${dog}: where`}
+          value={where ?? ''}
+          onChange={({ target }) => onChange({ where: target.value || null })}
+        >
+          <option value="">comes to the salon</option>
+          {known.map((area) => (
+            <option key={area} value={area}>
+              the van comes: {area}
+            </option>
+          ))}
+        </SelectField>
+      )}
+      {able.length > 0 && (
+        <fieldset className="flex flex-wrap gap-1.5">
+          <legend className="text-sm font-semibold mb-1">{dog}: needs somebody good at</legend>
+          {able.map((skill) => (
+            <Choice
+              key={skill}
+              chosen={skills.includes(skill)}
+              className="min-h-11!"
+              onClick={() =>
+                onChange({
+                  skills: skills.includes(skill) ? skills.filter((each) => each !== skill) : [...skills, skill],
+                })
+              }
+            >
+              {skill}
+            </Choice>
+          ))}
+        </fieldset>
+      )}
+    </>
+  );
+}
