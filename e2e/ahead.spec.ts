@@ -135,7 +135,11 @@ test('a dog is dragged to a day by mouse, and from there to another by keys alon
   await expect(page.getByText(/^Puddle is moved to /).first()).toBeVisible();
   const next = page.locator(`[data-day="${nextDay(to ?? '')}"]`);
   await expect(next).toHaveAttribute('aria-pressed', 'true');
-  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Puddle is moved to' })
+    .getByRole('button', { name: 'Undo' })
+    .click();
   await basin.click();
   await expect(booked).toBeVisible();
 });

@@ -68,5 +68,6 @@ export {
   type ProposedWeeks,
   type Unplaced,
 } from './proposals';
+export { bookedTooLate, type LateBooking } from './bookedTooLate';
 export { carryOver } from './carryOver';
 export { planInTime, type PlanAnswer, type PlanQuestion, type ToldProposal } from './planInTime';

@@ -4,6 +4,7 @@ import {
   PLAN_COSTS,
   USUAL_WEEK,
   bookOf,
+  bookedTooLate,
   breaches,
   carryOver,
   daysInUse,
@@ -188,6 +189,64 @@ describe('dogs that the van comes to, and what people are good at', () => {
     const [tansy] = proposed(weeksOf([dog('Tansy', { atHome })])).proposals;
     const days = Math.floor((Date.parse(tansy!.day) - Date.parse(MONDAY)) / 86_400_000);
     expect(tansy!.atHome).toEqual([{ name: 'brushing', times: Math.floor(days / 3) }]);
+  });
+});
+
+describe('a booking that what was found has made too late', () => {
+  const care = (key: string, last: string, weight = 1) => ({
+    ...{ key, ideal: 28, earliest: 21, latest: 35, last: day(last), weight },
+  });
+  const full = { name: 'full visit', covers: ['bath', 'ear cleaning@ear/left'], minutes: 90, uses: {} };
+  const booked = (on: string, change: Partial<Weeks['booked'][number]> = {}) => ({
+    ...{
+      id: on,
+      dog: 'Tansy',
+      person: 'Marit',
+      day: day(on),
+      from: 540,
+      to: 630,
+      choice: 'full' as const,
+      mayMove: true,
+    },
+    ...change,
+  });
+  const told = (cares: DogInWeeks['care'], bookings: Weeks['booked']) =>
+    bookedTooLate(weeksOf([dog('Tansy', { care: cares, full })], { booked: bookings })).map(
+      ({ booking, key, closes, lateBy }) => [booking.id, key, closes, lateBy],
+    );
+
+  // Monday 2 November is today; 35 days after 5 October are the ninth of November.
+  test.each([
+    ['inside its window: nothing', [care('bath', '2026-10-05')], [booked('2026-11-09')], []],
+    ['six days after it: not worth a call', [care('bath', '2026-10-05')], [booked('2026-11-15')], []],
+    [
+      'seven days after it',
+      [care('bath', '2026-10-05')],
+      [booked('2026-11-16')],
+      [['2026-11-16', 'bath', '2026-11-09', 7]],
+    ],
+    [
+      'three days after it, of an ear',
+      [care('ear cleaning@ear/left', '2026-10-05', 1.5)],
+      [booked('2026-11-12')],
+      [['2026-11-12', 'ear cleaning@ear/left', '2026-11-09', 3]],
+    ],
+    [
+      'its window is long past: counted from today',
+      [care('bath', '2026-08-01')],
+      [booked('2026-11-30')],
+      [['2026-11-30', 'bath', '2026-11-02', 28]],
+    ],
+    [
+      'another booking comes first, and is in time',
+      [care('bath', '2026-10-05')],
+      [booked('2026-12-14'), booked('2026-11-09')],
+      [],
+    ],
+    ['a lesson does no care', [care('bath', '2026-10-05')], [booked('2026-11-30', { choice: null })], []],
+    ['it comes today', [care('bath', '2026-08-01')], [booked('2026-11-02')], []],
+  ] as const)('%s', (_, cares, bookings, expected) => {
+    expect(told(cares, bookings)).toEqual(expected);
   });
 });
 

@@ -465,6 +465,21 @@ describe('what is written around a visit', () => {
   });
 });
 
+test('a series by the calendar, and an ear that is due sooner since: said, and moved from there', async () => {
+  const late = booking({ startsAt: '2026-12-21T09:00:00.000Z', endsAt: '2026-12-21T11:00:00.000Z', mayMove: true });
+  const { person, server } = openWeeks([late]);
+  expect(await screen.findByText('Booked later than it is due')).toBeTruthy();
+  expect(screen.getByText(/Booked Mon 21 Dec: 17 days too late for bath, due by Fri 4 Dec/)).toBeTruthy();
+  await person.click(screen.getByRole('button', { name: 'Sooner: Radish' }));
+  await person.click(await screen.findByRole('button', { name: /Fri 27 Nov/ }));
+  await waitFor(() =>
+    expect(server.sent.at(-1)).toMatchObject([
+      'PUT /api/appointments/:id',
+      { change: 'move', startsAt: '2026-11-27T09:00:00.000Z' },
+    ]),
+  );
+});
+
 describe('what owners answered', () => {
   const told = (more: Partial<OwnerAnswerView>): OwnerAnswerView => ({
     ...{ id: v7(), dogId: DOG_ID, dog: 'Radish', owner: 'Amara Nwosu', phone: '01632 960114', says: 'comes' },

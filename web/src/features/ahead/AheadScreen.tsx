@@ -1,8 +1,9 @@
 import type { AheadView, Appointment, DogListItem } from '@dewpond/contract';
-import { daysInUse, type Weeks } from '@dewpond/core/bookings';
+import { daysInUse, type BookedVisit, type Weeks } from '@dewpond/core/bookings';
 import { addDays, type Day } from '@dewpond/core/units';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { call } from '../../api/call';
 import { showDay } from '../../browser/times';
 import { useKeys } from '../../browser/keys';
 import { useAhead, useDogs, type AheadDays } from '../../data/queries';
@@ -17,6 +18,7 @@ import { DueList, type DueDog } from './DueList';
 import { GapDialog } from './GapDialog';
 import { NudgeDialog } from './NudgeDialog';
 import { PlanBar } from './PlanBar';
+import { TooLateCard } from './TooLateCard';
 import { Unplaced } from './UnplacedCard';
 import { useAccept } from './useAccept';
 import { usePlan } from './usePlan';
@@ -70,6 +72,11 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
   for (const day of answer ? answer.unplaced.map(({ closes }) => closes) : due.map(({ ideal }) => ideal))
     counts.set(day < today ? today : day, (counts.get(day < today ? today : day) ?? 0) + 1);
   useKeys([{ keys: 'p', does: 'Plan the weeks', run: () => plan.begin(10) }]);
+  const moveSooner = async ({ id, day, dog }: BookedVisit) => {
+    const { items } = await call('GET /api/appointments', { query: { from: day, to: day } });
+    const moving = items.find((each) => each.id === id);
+    if (moving) setBooking({ dog: { id: dog, name: moving.dogName, suggested: null }, moving });
+  };
   const shown = due.find(({ id }) => id === lookedAt) ?? null;
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5">
@@ -131,6 +138,7 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
           />
           <div className="flex flex-col gap-3.5">
             <AnswersCard onFill={setGap} />
+            <TooLateCard view={view} onMove={(late) => void moveSooner(late)} />
             {answer && <Unplaced unplaced={answer.unplaced} names={view.names} onBook={(dog) => setBooking({ dog })} />}
             <DueList
               dogs={dogs.data ?? []}

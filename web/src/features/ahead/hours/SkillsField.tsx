@@ -33,7 +33,7 @@ export function SkillsField({ person, mayEdit }: SkillsFieldProps) {
     <div className="col-span-2 max-sm:col-span-1 flex flex-wrap gap-2 items-end">
       <TextField
         label="Good at, with commas between"
-        placeholder="nervous dogs, hand-stripping"
+        placeholder="for example nervous dogs"
         value={typed}
         disabled={!mayEdit}
         onChange={({ target }) => setTyped(target.value)}
