@@ -10,7 +10,7 @@ import {
 import { VISIT_KINDS } from '@dewpond/core/steps';
 import { z } from 'zod';
 import { contents, fitsKind, UNFIT } from './appointments';
-import { daySchema, id, line, many, newId, version } from './basics';
+import { daySchema, id, line, many, newId, text, version } from './basics';
 import { dogNeeds, ownerWishes } from './wishes';
 
 const wholeNumber = (least: number, most: number) =>
@@ -288,6 +288,7 @@ export const acceptedVisits = z.strictObject({
         minutes: z.int().min(15).max(480),
         /** Nobody was told yet: it may be moved when weeks are planned anew. */
         mayMove: z.boolean(),
+        note: text(500).default(''),
       }),
     )
     .min(1)

@@ -13,4 +13,5 @@ export { decodeText, type Decoded } from './decode';
 export { ALL_FIELDS, FIELDS, lacking, suggestMapping, type ImportField, type Mapping } from './fields';
 export { gather, matchBook, type BookClient, type MatchedRow, type ToWrite, type Verdict } from './matchBook';
 export { readRows, type ReadDog, type ReadOptions, type ReadRow } from './readRows';
+export { readBookings, type BookingsRead, type FileBooking, type KnownHere, type RowLeft } from './readBookings';
 export { readVcards, writeVcards } from './vcard';

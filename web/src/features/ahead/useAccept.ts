@@ -3,8 +3,8 @@ import type { VisitKind } from '@dewpond/core/steps';
 import { v7 } from 'uuid';
 import { call } from '../../api/call';
 import { instantAt } from '../../browser/wallClock';
-import { makeStale } from '../../data/stale';
 import { useWrite } from '../../data/useWrite';
+import { takingBack } from '../../parts/booking/takeBack';
 import { tell } from '../../ui/toasts';
 import type { ToldProposal } from '@dewpond/core/bookings';
 
@@ -40,13 +40,11 @@ export function useAccept(view: AheadView, zone: string) {
     },
     onSuccess: ({ booked, moved, refused }) => {
       const count = booked.length + moved.length;
-      const undo = () =>
-        void takeBack(booked).then(
-          () => makeStale(['PUT /api/appointments/:id']),
-          (error: Error) => tell(error.message, { tone: 'stop' }),
-        );
       const left = refused === 0 ? '' : ` ${refused} could not be: somebody was quicker.`;
-      tell(`${count === 1 ? 'One visit is' : `${count} visits are`} booked.${left}`, booked.length > 0 ? { undo } : {});
+      tell(
+        `${count === 1 ? 'One visit is' : `${count} visits are`} booked.${left}`,
+        booked.length > 0 ? { undo: takingBack(booked) } : {},
+      );
     },
     tells: true,
   });
@@ -58,8 +56,4 @@ export function useAccept(view: AheadView, zone: string) {
     const moved = await call('PUT /api/appointments/:id', { id, body: { change: 'move', version, ...when } });
     return { id, version: moved.version };
   }
-}
-
-async function takeBack(booked: readonly string[]): Promise<void> {
-  for (const id of booked) await call('PUT /api/appointments/:id', { id, body: { change: 'cancel', version: 1 } });
 }

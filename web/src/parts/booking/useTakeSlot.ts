@@ -5,8 +5,8 @@ import { v7 } from 'uuid';
 import { call } from '../../api/call';
 import { clock, dayOf, showDay } from '../../browser/times';
 import { useWrite } from '../../data/useWrite';
-import { makeStale } from '../../data/stale';
 import { tell } from '../../ui/toasts';
+import { takingBack } from './takeBack';
 import type { DogBooked } from './dogBooked';
 import type { MadeBooking } from './SeriesOffer';
 
@@ -41,16 +41,11 @@ export function useTakeSlot({ dog, moving, visits, zone, onTaken }: TakeSlot) {
     },
     onSuccess: (ids, { slot, kind }) => {
       const { memberId, startsAt, minutes } = slot;
-      const undo = () =>
-        void takeBack(ids).then(
-          () => makeStale(['PUT /api/appointments/:id']),
-          (error: Error) => tell(error.message, { tone: 'stop' }),
-        );
       const names = new Intl.ListFormat('en').format(
         visits.length > 1 && !moving ? visits.map(({ name }) => name) : [dog.name],
       );
       const words = `${names} ${visits.length > 1 && !moving ? 'are' : 'is'} booked for ${showDay(slot.day)} at ${clock(startsAt, zone)}.`;
-      tell(words, moving ? {} : { undo });
+      tell(words, moving ? {} : { undo: takingBack(ids) });
       const day = dayOf(startsAt, zone) as Day;
       onTaken({ dogId: dog.id, memberId, startsAt, minutes, kind, agreed: null, day });
     },
@@ -74,8 +69,4 @@ async function bookTogether(
   const [why] = refused;
   if (why) throw new Error(why.why);
   return booked;
-}
-
-async function takeBack(ids: readonly string[]): Promise<void> {
-  for (const id of ids) await call('PUT /api/appointments/:id', { id, body: { change: 'cancel', version: 1 } });
 }

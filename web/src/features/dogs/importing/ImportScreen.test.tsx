@@ -2,7 +2,7 @@ import type { ImportView } from '@dewpond/contract';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { client, business, listed, session } from '../../../tests/demoDog';
+import { DOG_ID, MEMBER, client, business, listed, session } from '../../../tests/demoDog';
 import { openServer, show } from '../../../tests/server';
 import { ImportScreen } from './ImportScreen';
 import { choose } from '../../../tests/choose';
@@ -15,6 +15,14 @@ function openImport(runs: ImportView[] = []) {
     'GET /api/clients': () => ({ items: [client()], after: null }),
     'GET /api/dogs': () => ({ items: [listed()], after: null }),
     'GET /api/imports': () => ({ items: held.runs }),
+    'GET /api/members': () => ({ items: [MEMBER] }),
+    'POST /api/ahead': ({ body }) => ({
+      booked: body.visits.filter(({ minutes }) => minutes !== 45).map(({ id }) => id),
+      refused: body.visits
+        .filter(({ minutes }) => minutes === 45)
+        .map(({ id }) => ({ id, why: 'That person has another dog then.' })),
+    }),
+    'PUT /api/appointments/:id': () => ({ version: 2 }),
     'POST /api/imports': ({ body }) => ({ id: body.id }),
     'PUT /api/imports/:id': ({ id, body }) => {
       const state = body.step === 'undo' ? 'undone' : 'cancelled';
@@ -147,5 +155,49 @@ describe('imports of late', () => {
     const links = await screen.findAllByRole('link', { name: /\.(csv|vcf)$/ });
     expect(links.map((link) => link.getAttribute('href'))).toContain('/api/export/dogs.csv');
     expect(links).toHaveLength(10);
+  });
+});
+
+describe('bookings from a file', () => {
+  const give = async (content: string) => {
+    const input = await screen.findByLabelText<HTMLInputElement>(/Bookings \(\.csv\)/);
+    const file = new File([content], 'bookings.csv');
+    Object.defineProperty(file, 'arrayBuffer', { value: () => new Response(content).arrayBuffer() });
+    fireEvent.change(input, { target: { files: [file] } });
+  };
+
+  test('are read, looked at and booked; what is over, unknown or taken is told by row; back by one notice', async () => {
+    const { person, server } = openImport();
+    await screen.findByText('Bring in bookings');
+    const rows = [
+      'Radish,2099-12-01 9:30,60',
+      'Radish,2099-12-02 9:30,45',
+      'Rook,2099-12-01 9:30,60',
+      'Radish,2020-12-01 9:30,60',
+    ];
+    await give(`Dog,Starts,Minutes\n${rows.join('\n')}`);
+    expect(await screen.findByRole('list', { name: 'Will be booked' })).toHaveWords(
+      /Radish, .* at 9:30, full visit, 60 min/,
+    );
+    expect(screen.getByRole('list', { name: 'Left' })).toHaveWords(/Row 4: No dog is called Rook.*Row 5: It is over/);
+    await waitFor(() => expect(button('Book 2').disabled).toBe(false));
+    await person.click(button('Book 2'));
+    await waitFor(() => expect(server.sent.at(-1)?.[0]).toBe('POST /api/ahead'));
+    expect(server.sent.at(-1)?.[1]).toMatchObject({
+      visits: [
+        { dogId: DOG_ID, memberId: MEMBER.id, startsAt: '2099-12-01T09:30:00.000Z', minutes: 60 },
+        { minutes: 45 },
+      ],
+    });
+    expect(await screen.findByText('1 booking brought in.')).toBeTruthy();
+    expect(await screen.findByText(/Row 3: That person has another dog then/)).toBeTruthy();
+    await person.click(button('Undo'));
+    await waitFor(() => expect(server.sent.at(-1)).toMatchObject(['PUT /api/appointments/:id', { change: 'cancel' }]));
+  });
+
+  test('a file without a column for the dog says which it needs', async () => {
+    openImport();
+    await give('Owner,Starts\nFolake,2099-12-01 9:30');
+    expect(await screen.findByText('No column says which dog comes: call it “Dog”.')).toBeTruthy();
   });
 });

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Card } from '../../../ui/Card';
 import { BookTabs } from '../BookTabs';
+import { BookingsCard } from './BookingsCard';
 import { ChooseFile } from './ChooseFile';
 import { ExportCard } from './ExportCard';
 import { ImportRuns } from './ImportRuns';
@@ -24,6 +25,7 @@ export function ImportScreen() {
             <Card title="Bring in a list">
               <ChooseFile reader={reader} onOpened={setFile} />
             </Card>
+            <BookingsCard />
             <ImportRuns />
           </div>
           <ExportCard />

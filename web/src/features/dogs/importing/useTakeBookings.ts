@@ -1,0 +1,51 @@
+import type { FileBooking } from '@dewpond/core/importing';
+import { useRef } from 'react';
+import { v7 } from 'uuid';
+import { call } from '../../../api/call';
+import { counted } from '../../../browser/counted';
+import { useWrite } from '../../../data/useWrite';
+import { takingBack } from '../../../parts/booking/takeBack';
+import { tell } from '../../../ui/toasts';
+
+/** So many are sent at once. */
+const AT_ONCE = 500;
+
+/** A booking to send: its instant is known. */
+export interface BookingToTake extends Pick<FileBooking, 'row' | 'dog' | 'minutes' | 'kind' | 'note'> {
+  readonly startsAt: string;
+  readonly memberId: string;
+}
+
+/** Books what a file has; tells by row what could not be. */
+export function useTakeBookings(onTaken: (told: readonly string[]) => void) {
+  // A row has its id from when it was first sent: sent again after an answer that never came, it is booked once.
+  const ids = useRef(new Map<string, string>());
+  const idOf = (key: string): string => {
+    const id = ids.current.get(key) ?? v7();
+    ids.current.set(key, id);
+    return id;
+  };
+  return useWrite(['POST /api/ahead', 'PUT /api/appointments/:id'], {
+    write: async (_, bookings: readonly BookingToTake[]) => {
+      const booked: string[] = [];
+      const told: string[] = [];
+      for (let i = 0; i < bookings.length; i += AT_ONCE) {
+        const rows = new Map<string, number>();
+        const visits = bookings.slice(i, i + AT_ONCE).map(({ row, dog, ...rest }) => {
+          const id = idOf(`${dog.id} ${rest.startsAt} ${rest.memberId}`);
+          rows.set(id, row);
+          return { id, dogId: dog.id, mayMove: false, ...rest };
+        });
+        const answer = await call('POST /api/ahead', { body: { visits } });
+        booked.push(...answer.booked);
+        told.push(...answer.refused.map(({ id, why }) => `Row ${rows.get(id)}: ${why}`));
+      }
+      return { booked, told };
+    },
+    onSuccess: ({ booked, told }) => {
+      tell(`${counted(booked.length, 'booking')} brought in.`, booked.length > 0 ? { undo: takingBack(booked) } : {});
+      onTaken(told);
+    },
+    tells: true,
+  });
+}
