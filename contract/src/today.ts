@@ -10,6 +10,12 @@ export const todayDog = z.object({
   words: z.string(),
   groups: many(group),
   household: id,
+  /** Dogs that it must not meet. */
+  notWith: many(id),
+  /** Begun without a booking: its times are those of the visit. */
+  walkIn: z.boolean(),
+  /** The van goes to it: it is in no line-up of the salon. */
+  isOut: z.boolean(),
   /** Its visit is open. */
   begun: z.boolean(),
   /** Its owner, or the dog, asked for this person. */

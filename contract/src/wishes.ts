@@ -23,4 +23,5 @@ export const dogNeeds = z.strictObject({
   // Left out by devices of before: it comes to the salon, to anybody.
   where: line(60, 'Where').nullable().default(null),
   skills: skills.readonly().default([]),
+  notWith: z.array(id).max(20).readonly().default([]),
 });

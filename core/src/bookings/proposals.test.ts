@@ -38,7 +38,7 @@ const dog = (id: string, change: Partial<DogInWeeks> = {}, more: Partial<DogOfWe
   ...more,
 });
 const needs = (change: Partial<DogNeeds>): DogNeeds => ({
-  ...{ slot: null, memberId: null, weekdays: [], where: null, skills: [] },
+  ...{ slot: null, memberId: null, weekdays: [], where: null, skills: [], notWith: [] },
   ...change,
 });
 const weeksOf = (dogs: readonly DogOfWeeks[], change: Partial<Weeks> = {}): Weeks => ({

@@ -53,6 +53,8 @@ export interface DogNeeds {
   readonly where: string | null;
   /** What whoever takes it must be good at. */
   readonly skills: readonly string[];
+  /** Dogs that it must not meet, by id: they are not out at the same time. */
+  readonly notWith: readonly string[];
 }
 
 export interface DogOfWeeks {

@@ -239,6 +239,7 @@ describe('from bookings', () => {
       begun: false,
     },
     ...{ shortStay: false, coolHours: false, helper: false, mindsDogs: false, maySpread: false, byHand: null },
+    ...{ dogId: 'dog Otter', notWith: [] },
     groups: nails('', '9:00').groups,
     ...more,
   });
@@ -268,6 +269,17 @@ describe('from bookings', () => {
     expect(two({ maySpread: true })).toEqual([['Rook'], ['Otter']]);
     expect(two({ mindsDogs: true }, { household: 'h' })).toEqual([[], []]);
     expect(two({ mindsDogs: true }, { mindsDogs: false })).toEqual([[], []]);
+  });
+
+  test('two of which somebody said that they do not meet, of one house as well; said of one it holds for both', () => {
+    const pair = (household: string) =>
+      dogsOf([
+        booked({ notWith: ['dog Rook'] }),
+        booked({ id: 'Rook', dogId: 'dog Rook', household }),
+        booked({ id: 'Wren', dogId: 'dog Wren', household: 'g' }),
+      ]).map(({ notWith }) => notWith);
+    expect(pair('g')).toEqual([['Rook'], ['Otter'], []]);
+    expect(pair('h')).toEqual([['Rook'], ['Otter'], []]);
   });
 
   test('late in the day nothing that is left begins before now', () => {

@@ -30,6 +30,9 @@ export interface SetByHand {
 /** A booking of the day, minutes from midnight. */
 export interface BookedDog extends OnTheDay {
   readonly id: string;
+  /** Which dog it is, and dogs that it must not meet. */
+  readonly dogId: string;
+  readonly notWith: readonly string[];
   readonly name: string;
   readonly household: string;
   readonly person: string;
@@ -57,8 +60,11 @@ export function workDayOf(
     const { id, name, groups, begun, shortStay, coolHours, helper, byHand } = dog;
     // Whoever has left since then takes no dog.
     const chosen = house.people.find((each) => each.id === byHand?.person)?.id;
-    const cannotMeet = ({ mindsDogs, maySpread, household }: BookedDog) =>
-      household !== dog.household && ((mindsDogs && dog.mindsDogs) || (maySpread && dog.maySpread));
+    // What somebody said of two dogs holds for those of one house, too.
+    const cannotMeet = ({ mindsDogs, maySpread, household, dogId, notWith }: BookedDog) =>
+      dog.notWith.includes(dogId) ||
+      notWith.includes(dog.dogId) ||
+      (household !== dog.household && ((mindsDogs && dog.mindsDogs) || (maySpread && dog.maySpread)));
     return {
       ...{ id, name, groups, begun, shortStay, coolHours, helper },
       person: chosen ?? dog.person,

@@ -1,3 +1,5 @@
+import { USUAL_WEEK } from '@dewpond/core/bookings';
+import type { Happening } from '@dewpond/core/events';
 import { finding } from '@dewpond/core/findings';
 import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test } from 'vitest';
@@ -62,6 +64,33 @@ describe('a dog of the day', () => {
     await visitDog(salon, dogId, [{ type: 'found', finding: finding({ site: 'back', side: 'none' }, 'fleas', 2) }]);
     clock.now += 86_400_000;
     expect((await dogToday(id)).maySpread).toBe(true);
+  });
+
+  test('that was begun without a booking is in the line-up, begun, with whoever began it', async () => {
+    const { dogId } = await addDog(salon, { name: 'Driftwood' });
+    const visitId = v7();
+    expect((await salon.call('POST /api/visits', { body: { id: visitId, dogId, appointmentId: null } })).status).toBe(
+      201,
+    );
+    const tell = (happenings: Happening[]) =>
+      salon.call('POST /api/visits/:id/events', { id: visitId, body: { events: eventsOf(happenings) } });
+    await tell([{ type: 'step done', step: 'handover' }]);
+    const dog = await dogToday(visitId);
+    expect([dog.walkIn, dog.begun, dog.appointment.dogName, dog.appointment.memberId]).toEqual([
+      ...[true, true, 'Driftwood', salon.memberId],
+    ]);
+    expect(minutesLeft(dog)).toBeGreaterThan(0);
+  });
+
+  test('that the van goes to is told apart, and who is out has no hands at the salon', async () => {
+    const week = USUAL_WEEK.map((spans, i) =>
+      i === 2 ? spans.map((span) => ({ ...span, where: 'islets' })) : [...spans],
+    );
+    await salon.call('PUT /api/members/:id/week', { id: salon.memberId, body: { week } });
+    const { id } = await booked();
+    expect((await dogToday(id)).isOut).toBe(true);
+    const { people } = await today();
+    expect(people.find((each) => each.id === salon.memberId)?.hours).toEqual([]);
   });
 
   test('whoever is away works no hours', async () => {

@@ -83,7 +83,14 @@ export async function seedLarge(seeding: LargeSeeding): Promise<void> {
 }
 
 /** The van comes to it. */
-const AT_HOME_ON_AN_ISLET: DogNeeds = { slot: null, memberId: null, weekdays: [], where: VAN_AREA, skills: [] };
+const AT_HOME_ON_AN_ISLET: DogNeeds = {
+  slot: null,
+  memberId: null,
+  weekdays: [],
+  where: VAN_AREA,
+  skills: [],
+  notWith: [],
+};
 
 async function seedDogs(
   tx: Tenant,

@@ -1,5 +1,5 @@
-import type { TodayView } from '@dewpond/contract';
-import { USUAL_WEEK, weekdayOf, type WeekHours } from '@dewpond/core/bookings';
+import type { Appointment, TodayView } from '@dewpond/contract';
+import { SALON, USUAL_WEEK, weekdayOf, whereAt, type WeekHours } from '@dewpond/core/bookings';
 import type { VisitEvent } from '@dewpond/core/events';
 import { groupsOf, type WorkGroup } from '@dewpond/core/lineup';
 import type { VisitContents } from '@dewpond/core/steps';
@@ -10,6 +10,7 @@ import { bathOf } from '../../records/dog/bathNeeds';
 import type { DogRecord } from '../../records/dog/dogRecord';
 import type { Planned } from '../../records/dog/facts';
 import { ownMinutes } from '../../records/dog/ownMinutes';
+import { dayIn, minuteIn } from '../../platform/time/zone';
 import { fromPlan } from '../../records/dog/plans';
 
 /** Who works when on a day; who is away works no hours. */
@@ -21,8 +22,44 @@ export function peopleOf(
   return people.map(({ id, name, week }) => {
     const isAway = gone.some(({ person }) => person === null || person === id);
     const spans = isAway ? [] : ((week ?? USUAL_WEEK)[weekdayOf(day)] ?? []);
-    return { id, name, hours: spans.map(({ from, to }) => ({ from, to })), isAway };
+    // Who is out with the van has no hands at the salon.
+    const here = spans.filter(({ where }) => where === SALON);
+    return { id, name, hours: here.map(({ from, to }) => ({ from, to })), isAway };
   });
+}
+
+/** Whether the van goes to it: somebody is out at the time of the booking. */
+export function isOutWithVan(
+  people: readonly { readonly id: string; readonly week: WeekHours | null }[],
+  { memberId, startsAt }: Pick<Appointment, 'memberId' | 'startsAt'>,
+  zone: string,
+): boolean {
+  const at = new Date(startsAt);
+  const week = people.find(({ id }) => id === memberId)?.week ?? USUAL_WEEK;
+  return whereAt(week, dayIn(zone, at), minuteIn(zone, at)) !== SALON;
+}
+
+/** A whole visit, where nobody agreed on a time [house value]. */
+const USUAL_MS = 90 * 60_000;
+
+/** A visit that was begun without a booking, as one that was booked when it began: with whoever began it. Null where nobody knows. */
+export function walkInOf(
+  { visitId, dogId, createdAt }: { readonly visitId: string; readonly dogId: string; readonly createdAt: Date },
+  events: readonly VisitEvent[],
+  people: readonly { readonly id: string; readonly personId: string; readonly name: string }[],
+  record: DogRecord | undefined,
+): Appointment | null {
+  const [first] = events;
+  const who = people.find(({ personId }) => personId === first?.person) ?? people[0];
+  const began = first ? first.at + (first.offset ?? 0) : Number(createdAt);
+  if (!who || !record) return null;
+  return {
+    ...{ id: visitId, version: 1, dogId, visitId, dogName: record.dog.name },
+    ...{ ownerId: record.client.id, ownerName: record.client.name, memberId: who.id, memberName: who.name },
+    ...{ kind: 'full visit', agreed: null, state: 'booked', mayMove: false, seriesId: null, saidYes: false, note: '' },
+    startsAt: new Date(began).toISOString(),
+    endsAt: new Date(began + USUAL_MS).toISOString(),
+  };
 }
 
 /** The owner likes this person, or the dog must have her. */

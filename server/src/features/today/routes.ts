@@ -24,7 +24,7 @@ import { spanOf } from '../../platform/time/zone';
 import type { Services } from '../../platform/http/context';
 import { route } from '../../platform/http/route';
 import { loadEvents } from '../../records/visit/load';
-import { partsLeft, peopleOf, placesOf, wishesPerson } from './dayOfWork';
+import { isOutWithVan, partsLeft, peopleOf, placesOf, walkInOf, wishesPerson } from './dayOfWork';
 
 export function todayRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/today', async ({ tx, asker, query, today }) => {
@@ -36,28 +36,39 @@ export function todayRoutes(router: Router, services: Services): void {
       openRows(tx, { day, start, end }),
     ]);
     const appointments = booked.filter(({ state }) => !isGivenUp(state));
-    const records = await loadDogs(tx, { ids: [...new Set(appointments.map((each) => each.dogId))] });
+    const records = await loadDogs(tx, {
+      ids: [...new Set([...appointments, ...open.unbooked].map((each) => each.dogId))],
+    });
     const byId = new Map(
       records.map((record) => [record.dog.id, { record, planned: carePlanFor(record, business, day) }]),
     );
     const atWork = appointments.filter(({ visitId, state }) => visitId !== null && state !== 'done');
-    const events = await eventsOf(tx, [...atWork, ...open.returning]);
+    const events = await eventsOf(tx, [...atWork, ...open.returning, ...open.unbooked]);
     const byHand = new Map(open.set.map((row) => [row.id, row.byHand]));
-    const known = appointments.flatMap((appointment) => {
+    const known = [
+      ...appointments.map((appointment) => ({ appointment, walkIn: false })),
+      ...open.unbooked.flatMap((each) => {
+        const its = walkInOf(each, events.get(each.visitId) ?? [], open.people, byId.get(each.dogId)?.record);
+        return its ? [{ appointment: its, walkIn: true }] : [];
+      }),
+    ].flatMap(({ appointment, walkIn }) => {
       const dog = byId.get(appointment.dogId);
-      return dog ? [{ appointment, ...dog }] : [];
+      return dog ? [{ appointment, walkIn, ...dog }] : [];
     });
     return {
       day,
       zone: business.zone,
-      dogs: known.map(({ appointment, record, planned }): TodayDog => {
-        const begun = atWork.includes(appointment);
+      dogs: known.map(({ appointment, walkIn, record, planned }): TodayDog => {
+        const begun = walkIn || atWork.includes(appointment);
         const its = (appointment.visitId !== null && events.get(appointment.visitId)) || [];
         return {
           appointment,
           words: describe(record, planned.facts, business),
           groups: appointment.state === 'done' ? [] : partsLeft(appointment, its, planned, record, business),
           household: record.client.householdId ?? record.client.id,
+          notWith: record.dog.needs?.notWith ?? [],
+          walkIn,
+          isOut: isOutWithVan(open.people, appointment, business.zone),
           begun,
           keepsPerson: wishesPerson(record, appointment.memberId),
           ...onTheDay(planned.facts),
@@ -68,7 +79,7 @@ export function todayRoutes(router: Router, services: Services): void {
       people: peopleOf(open.people, open.away, day),
       places: placesOf(business),
       returning: withWhy(open.returning, events),
-      unbooked: open.unbooked,
+      unbooked: open.unbooked.map(({ visitId, dogId, dog }) => ({ visitId, dogId, dog })),
       watch: [...byId.values()].flatMap(({ record, planned }) => watchOut(record, planned)),
     };
   });
@@ -76,7 +87,7 @@ export function todayRoutes(router: Router, services: Services): void {
 
 const openVisits = (select: QueryBuilder) =>
   select
-    .select({ visitId: visit.id, dogId: visit.dogId, dog: dog.name })
+    .select({ visitId: visit.id, dogId: visit.dogId, dog: dog.name, createdAt: visit.createdAt })
     .from(visit)
     .innerJoin(dog, eq(dog.id, visit.dogId));
 /**
@@ -92,7 +103,7 @@ const openQueries = (
     .where(and(isNull(visit.closed), isNull(visit.backOn), isNull(visit.appointmentId), eq(visit.day, day)))
     .orderBy(asc(visit.createdAt)),
   people: select
-    .select({ id: member.id, name: member.name, week: member.week })
+    .select({ id: member.id, personId: member.personId, name: member.name, week: member.week })
     .from(member)
     .orderBy(asc(member.name), asc(member.id)),
   away: select
@@ -116,12 +127,12 @@ async function eventsOf(tx: Tenant, visits: readonly { readonly visitId: string 
 
 /** Why each was broken off, as it was told. */
 const withWhy = (
-  rows: readonly Omit<TodayView['returning'][number], 'because'>[],
+  rows: readonly { readonly visitId: string; readonly dogId: string; readonly dog: string }[],
   events: Events,
 ): TodayView['returning'] =>
-  rows.map((row) => {
-    const { away: gone } = foldVisit(events.get(row.visitId) ?? []);
-    return { ...row, because: gone?.because.words ?? '' };
+  rows.map(({ visitId, dogId, dog: name }) => {
+    const { away: gone } = foldVisit(events.get(visitId) ?? []);
+    return { visitId, dogId, dog: name, because: gone?.because.words ?? '' };
   });
 
 /** Places that are barred before the dog is on the table: an earlier stop that no vet has answered, drops, an operation. */

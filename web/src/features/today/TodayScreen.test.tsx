@@ -34,6 +34,9 @@ function today(more: Partial<TodayView> = {}): TodayView {
         coolHours: true,
         helper: false,
         mindsDogs: false,
+        notWith: [],
+        walkIn: false,
+        isOut: false,
         maySpread: false,
         byHand: null,
       },
@@ -81,6 +84,28 @@ describe('a visit without a booking', () => {
     openToday();
     await screen.findByText(/1 dog · .* of work left/);
     expect(screen.queryByRole('list', { name: 'At the table without a booking' })).toBeNull();
+  });
+});
+
+describe('who is out with the van', () => {
+  const [first] = today().dogs;
+  if (!first) throw new Error('No dog today.');
+  const out = { ...first, isOut: true, appointment: { ...first.appointment, id: v7(), dogName: 'Nettle' } };
+
+  test('is in no line-up of the salon: where and when stands beside it, with the way to the round', async () => {
+    openToday(today({ dogs: [...today().dogs, out] }));
+    expect(await screen.findByRole('group', { name: 'Line-up by dog, 1 dog' })).toBeTruthy();
+    const card = screen.getByRole('heading', { name: /is out with the van$/ }).closest('section') as HTMLElement;
+    expect(within(card).getByText('Nettle')).toBeTruthy();
+    expect(within(card).getByRole('link', { name: 'The round' }).getAttribute('href')).toMatch(
+      /^\/round\?day=.*member=/,
+    );
+  });
+
+  test('all of them: there is no line-up at all', async () => {
+    openToday(today({ dogs: [out] }));
+    expect(await screen.findByText('Nettle')).toBeTruthy();
+    expect(screen.queryByRole('group', { name: /^Line-up/ })).toBeNull();
   });
 });
 

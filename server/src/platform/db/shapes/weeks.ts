@@ -76,6 +76,7 @@ export const NEEDS: Shape<DogNeeds> = first(
     weekdays: z.array(z.number()).default([]),
     where: z.string().nullable().default(null),
     skills: z.array(z.string()).default([]),
+    notWith: z.array(z.string()).default([]),
   }),
 );
 

@@ -1,14 +1,17 @@
 import type { ClientView } from '@dewpond/contract';
 import { SALON, type DogNeeds } from '@dewpond/core/bookings';
 import { call } from '../../../api/call';
-import { useHours } from '../../../data/queries';
+import { useState } from 'react';
+import { counted } from '../../../browser/counted';
+import { useDogs, useHours } from '../../../data/queries';
 import { NotSaved } from '../../../forms/NotSaved';
 import { useSavedAtOnce } from '../../../forms/useSavedAtOnce';
 import { Choice } from '../../../ui/Choice';
+import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
 import { People, Weekdays, showDays } from './weekFields';
 
-const NO_NEEDS: DogNeeds = { slot: null, memberId: null, weekdays: [], where: null, skills: [] };
+const NO_NEEDS: DogNeeds = { slot: null, memberId: null, weekdays: [], where: null, skills: [], notWith: [] };
 
 const NEED_NAMES = {
   slot: 'In somebody’s day',
@@ -16,14 +19,16 @@ const NEED_NAMES = {
   weekdays: 'Only on',
   where: 'Where',
   skills: 'Needs somebody good at',
+  notWith: 'Does not meet',
 } as const;
-const showNeed = (field: keyof DogNeeds, { slot, memberId, weekdays, where, skills }: DogNeeds): string =>
+const showNeed = (field: keyof DogNeeds, { slot, memberId, weekdays, where, skills, notWith }: DogNeeds): string =>
   ({
     slot: slot ?? 'anywhere',
     memberId: memberId === null ? 'anybody' : 'one person',
     weekdays: showDays(weekdays),
     where: where ?? 'at the salon',
     skills: skills.join(', ') || 'nothing of its own',
+    notWith: notWith.length === 0 ? 'no dog' : counted(notWith.length, 'dog'),
   })[field];
 
 /** Where one dog must be in a day, in whose hands, and where it is. Each tap is kept at once. */
@@ -58,6 +63,7 @@ export function NeedsOfDog({ dog }: { readonly dog: ClientView['dogs'][number] }
         />
       </div>
       <Places dog={dog.name} needs={needs} onChange={say} />
+      <NotWith dog={dog} chosen={needs.notWith} onChange={(notWith) => say({ notWith })} />
       <Weekdays
         label={`${dog.name}: only on quiet days; none: all`}
         chosen={needs.weekdays}
@@ -115,5 +121,59 @@ function Places({ dog, needs: { where, skills }, onChange }: PlacesProps) {
         </fieldset>
       )}
     </>
+  );
+}
+
+interface NotWithProps {
+  readonly dog: { readonly id: string; readonly name: string };
+  readonly chosen: readonly string[];
+  readonly onChange: (chosen: readonly string[]) => void;
+}
+
+/** So many are shown while a name is typed. */
+const FOUND = 6;
+
+/** Dogs that it must not meet, found by name: they are never out of their crates at the same time. */
+function NotWith({ dog, chosen, onChange }: NotWithProps) {
+  const dogs = useDogs().data ?? [];
+  const [typed, setTyped] = useState('');
+  const name = typed.trim().toLowerCase();
+  const known = new Map(dogs.map((each) => [each.id, each]));
+  const found =
+    name.length < 2
+      ? []
+      : dogs.filter(
+          (each) =>
+            each.id !== dog.id &&
+            !each.archived &&
+            !chosen.includes(each.id) &&
+            each.name.toLowerCase().startsWith(name),
+        );
+  const chip = (id: string, is: boolean, onClick: () => void) => {
+    const its = known.get(id);
+    return (
+      <Choice key={id} chosen={is} className="min-h-11!" onClick={onClick}>
+        {its?.name ?? 'a dog of before'} <span className="font-normal">{its?.owner}</span>
+      </Choice>
+    );
+  };
+  return (
+    <div role="group" aria-label={`${dog.name}: does not meet`} className="flex flex-col gap-1.5">
+      <TextField
+        label={`${dog.name}: does not meet`}
+        placeholder="a dog’s name"
+        value={typed}
+        onChange={({ target }) => setTyped(target.value)}
+      />
+      <div className="flex flex-wrap gap-1.5 empty:hidden">
+        {chosen.map((id) => chip(id, true, () => onChange(chosen.filter((each) => each !== id))))}
+        {found.slice(0, FOUND).map(({ id }) =>
+          chip(id, false, () => {
+            onChange([...chosen, id]);
+            setTyped('');
+          }),
+        )}
+      </div>
+    </div>
   );
 }

@@ -16,6 +16,7 @@ const KUNLE = client({
   name: 'Kunle Adeyemi',
   card: { ...EMPTY_CARD, phones: [{ number: '07700 900114', whose: '' }] },
 });
+const ROOK = v7();
 /** Somebody goes to the islets on Tuesdays, and is good with nervous dogs. */
 const HOURS: HoursView = {
   people: [
@@ -42,6 +43,7 @@ function openOwner(first = view(), refused?: RefusedAnswer) {
     'GET /api/session': () => session(),
     'GET /api/members': () => ({ items: [session().member] }),
     'GET /api/hours': () => HOURS,
+    'GET /api/dogs': () => ({ items: [listed({ id: ROOK, name: 'Rook', owner: 'Elin Sato' })], after: null }),
     'PUT /api/clients/:id/wishes': ({ body }) => {
       const version = body.version + 1;
       held.view = { ...held.view, wishes: body.wishes, client: { ...held.view.client, version } };
@@ -366,4 +368,13 @@ test('a dog that the van comes to, and that needs somebody good with it: chosen 
   await waitFor(() => expect(held.view.dogs[0]?.needs).toMatchObject({ where: 'islets', skills: [] }));
   await person.click(screen.getByRole('button', { name: 'nervous dogs' }));
   await waitFor(() => expect(held.view.dogs[0]?.needs).toMatchObject({ where: 'islets', skills: ['nervous dogs'] }));
+});
+
+test('two dogs that do not meet: found by name, taken off again', async () => {
+  const { person, held } = openOwner();
+  await person.type(await screen.findByLabelText('Radish: does not meet', { selector: 'input' }), 'ro');
+  await person.click(await screen.findByRole('button', { name: 'Rook Elin Sato', pressed: false }));
+  await waitFor(() => expect(held.view.dogs[0]?.needs?.notWith).toEqual([ROOK]));
+  await person.click(await screen.findByRole('button', { name: 'Rook Elin Sato', pressed: true }));
+  await waitFor(() => expect(held.view.dogs[0]?.needs?.notWith).toEqual([]));
 });

@@ -234,11 +234,11 @@ const firstName = (name: string): string => name.split(' ')[0] ?? name;
 export function DogButtons({ dogs }: Pick<TodayView, 'dogs'>) {
   return (
     <div className="md:pt-7">
-      {dogs.map(({ appointment }) => (
+      {dogs.map(({ appointment, walkIn }) => (
         <div key={appointment.id} className="h-[50px]">
           <BeginVisit
             dogId={appointment.dogId}
-            appointmentId={appointment.id}
+            appointmentId={walkIn ? null : appointment.id}
             visitId={appointment.visitId}
             done={appointment.state === 'done'}
             dog={appointment.dogName}

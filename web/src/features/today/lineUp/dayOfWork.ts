@@ -11,6 +11,7 @@ export const bookedDogs = ({ dogs, zone }: TodayView): BookedDog[] =>
       return {
         ...dog,
         id: appointment.id,
+        dogId: appointment.dogId,
         name: appointment.dogName,
         person: appointment.memberId,
         from,
