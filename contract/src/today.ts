@@ -23,6 +23,8 @@ export const todayDog = z.object({
   shortStay: z.boolean(),
   coolHours: z.boolean(),
   helper: z.boolean(),
+  /** Too heavy for one to lift. */
+  lift: z.boolean(),
   mindsDogs: z.boolean(),
   /** Something was seen on it last time that may spread. */
   maySpread: z.boolean(),

@@ -103,11 +103,18 @@ export class Arranger {
       for (let t = ready[i]!; t < from; t++) crates[t]!++;
       this.works(person, from, to);
       if (room.helper !== NOBODY) this.works(room.helper, from, to);
+      const [lifter, another] = room.lifters;
+      if (lifter !== NOBODY) this.works(lifter, from, from + 1);
+      if (another !== NOBODY) this.works(another, to - 1, to);
       placed?.push({
         dog: dog.id,
         group: next[i]!,
         person: day.people[person]!.id,
         helper: room.helper === NOBODY ? null : day.people[room.helper]!.id,
+        lifts: [
+          ...(lifter === NOBODY ? [] : [{ person: day.people[lifter]!.id, from: from * STEP }]),
+          ...(another === NOBODY ? [] : [{ person: day.people[another]!.id, from: (to - 1) * STEP }]),
+        ],
         from: from * STEP,
         to: to * STEP,
       });

@@ -56,6 +56,8 @@ export interface DogOfDay {
   readonly coolHours: boolean;
   /** A second person holds it all along. */
   readonly helper: boolean;
+  /** Two lift it, into the tub and out: a second pair of hands for a moment each. */
+  readonly lift: boolean;
   /** What was seen on it may spread: it comes after all others. */
   readonly last: boolean;
   /** Dogs it cannot meet: never out of their crates at the same time. */
@@ -91,6 +93,8 @@ export interface PlacedGroup {
   readonly group: number;
   readonly person: string;
   readonly helper: string | null;
+  /** Who lends a hand to lift it, and when, min from midnight: for one step each. */
+  readonly lifts: readonly { readonly person: string; readonly from: number }[];
   readonly from: number;
   readonly to: number;
 }
@@ -127,6 +131,19 @@ export const DAY_COSTS: LineUpCosts = {
   afterHours: 10,
   crate: 1,
   otherPerson: 3,
+};
+
+/** Where fewer than two work, whoever works alone has managed so far. */
+export const twoCanLift = ({ people }: Pick<WorkDay, 'people'>): boolean =>
+  people.filter(({ hours, isAway }) => hours.length > 0 && !isAway).length > 1;
+
+/** Whether this part of a dog's visit begins with a lift, and ends with one: into the tub, out of it. One that is in the tub is only lifted out. */
+export const liftsAt = (
+  { lift, helper, begun, groups }: Pick<DogOfDay, 'lift' | 'helper' | 'begun' | 'groups'>,
+  group: number,
+): { readonly in: boolean; readonly out: boolean } => {
+  const isLifted = lift && !helper && groups[group]?.part === 'bath';
+  return { in: isLifted && !(begun && group === 0), out: isLifted };
 };
 
 /** Whole steps that so many minutes take. */

@@ -11,6 +11,7 @@ import {
   workDayOf,
   type BookedDog,
   type DogOfDay,
+  type PlacedGroup,
   type WorkDay,
 } from '.';
 import { cheaperDay } from './tests/branchAndBound';
@@ -42,6 +43,7 @@ const bathed = (id: string, arrives: string, more: Partial<DogOfDay> = {}): DogO
   shortStay: false,
   coolHours: false,
   helper: false,
+  lift: false,
   last: false,
   notWith: [],
   pins: [],
@@ -118,7 +120,15 @@ describe('a day', () => {
     expect(lineUp(dayOf([nails('Otter', '9:00')], { people: away })).unplaced).toEqual(['Otter']);
     const held = dayOf([nails('Big', '9:00', { person: 'Jonah', helper: true })], { people: away });
     expect(lineUp(held).unplaced).toEqual(['Big']);
-    const otter = { dog: 'Otter', group: 0, person: 'Ines', helper: null, from: minute('9:00'), to: minute('9:20') };
+    const otter = {
+      dog: 'Otter',
+      group: 0,
+      person: 'Ines',
+      helper: null,
+      lifts: [],
+      from: minute('9:00'),
+      to: minute('9:20'),
+    };
     expect(troubles(free, [otter])).toEqual(['Ines is away.']);
   });
 
@@ -226,6 +236,50 @@ describe('a day', () => {
   });
 });
 
+describe('a dog that two lift', () => {
+  const big = (more: Partial<DogOfDay> = {}) => bathed('Big', '9:00', { lift: true, ...more });
+  const bathOf = (placed: readonly PlacedGroup[], day: WorkDay) =>
+    placed.find(({ dog, group }) => dog === 'Big' && day.dogs[0]!.groups[group]!.part === 'bath')!;
+
+  test('a second person has a hand free as it goes into the tub, and as it comes out', () => {
+    const day = dayOf([big(), nails('Otter', '9:00', { person: 'Jonah' })], { people: both });
+    const { placed, unplaced } = lineUp(day);
+    expect([unplaced, troubles(day, placed)]).toEqual([[], []]);
+    const bath = bathOf(placed, day);
+    expect(bath.lifts).toEqual([
+      { person: 'Jonah', from: bath.from },
+      { person: 'Jonah', from: bath.to - 5 },
+    ]);
+    // Between the two his hands are his own.
+    expect(placed.filter(({ dog }) => dog !== 'Big').every(({ lifts }) => lifts.length === 0)).toBe(true);
+  });
+
+  test('whoever works alone lifts as she always has; one that is in the tub is only lifted out', () => {
+    const alone = dayOf([big()]);
+    expect(bathOf(lineUp(alone).placed, alone).lifts).toEqual([]);
+    const { groups } = big();
+    const inTub = dayOf([big({ begun: true, groups: groups.slice(groups.findIndex(({ part }) => part === 'bath')) })], {
+      people: both,
+    });
+    const { placed } = lineUp(inTub);
+    expect(bathOf(placed, inTub).lifts.map(({ from }) => from)).toEqual([bathOf(placed, inTub).to - 5]);
+    expect(troubles(inTub, placed)).toEqual([]);
+  });
+
+  test('a time at which nobody has a hand free is refused for that reason', () => {
+    const day = dayOf([big(), nails('Otter', '9:00', { person: 'Jonah' })], { people: both });
+    const at = (dog: string, group: number, person: string, from: string, to: string): PlacedGroup => ({
+      ...{ dog, group, person, helper: null, lifts: [], from: minute(from), to: minute(to) },
+    });
+    const placed = [
+      at('Big', 0, 'Ines', '9:00', '9:30'),
+      at('Otter', 0, 'Jonah', '9:30', '9:50'),
+      at('Big', 1, 'Ines', '9:50', '10:15'),
+    ];
+    expect(whyLater(day, placed, { dog: 'Big', part: 'bath', from: minute('9:30') })).toEqual({ kind: 'lift' });
+  });
+});
+
 describe('from bookings', () => {
   const booked = (more: Partial<BookedDog> = {}): BookedDog => ({
     ...{
@@ -238,7 +292,15 @@ describe('from bookings', () => {
       to: 660,
       begun: false,
     },
-    ...{ shortStay: false, coolHours: false, helper: false, mindsDogs: false, maySpread: false, byHand: null },
+    ...{
+      shortStay: false,
+      coolHours: false,
+      helper: false,
+      lift: false,
+      mindsDogs: false,
+      maySpread: false,
+      byHand: null,
+    },
     ...{ dogId: 'dog Otter', notWith: [] },
     groups: nails('', '9:00').groups,
     ...more,
@@ -405,6 +467,18 @@ describe('whatever the day', () => {
         placed.map((each) => ({ ...each, helper: null })),
       ),
     ).not.toEqual([]);
+    const heavy = dayOf([bathed('Rook', '9:00', { lift: true })], { people: both });
+    const lifted = lineUp(heavy).placed;
+    expect(troubles(heavy, lifted)).toEqual([]);
+    const by = (change: (lifts: PlacedGroup['lifts']) => PlacedGroup['lifts']) =>
+      troubles(
+        heavy,
+        lifted.map((each) => ({ ...each, lifts: change(each.lifts) })),
+      );
+    expect(by(() => [])).toEqual(['Rook is lifted by one.']);
+    expect(by((lifts) => lifts.slice(0, 1))).toEqual(['Rook is lifted by one.']);
+    // By whoever has it already.
+    expect(by((lifts) => lifts.map((lift) => ({ ...lift, person: 'Ines' })))).not.toEqual([]);
   });
 });
 

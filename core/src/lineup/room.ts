@@ -1,4 +1,15 @@
-import { PLACES, STEP, STEPS_A_DAY, stepAt, stepsOf, type PartOfDay, type PersonOfDay, type WorkDay } from './day';
+import {
+  PLACES,
+  STEP,
+  STEPS_A_DAY,
+  liftsAt,
+  stepAt,
+  stepsOf,
+  twoCanLift,
+  type PartOfDay,
+  type PersonOfDay,
+  type WorkDay,
+} from './day';
 
 /** A group in numbers: places of who and what in the lists of the day. */
 export interface GroupInSteps {
@@ -8,7 +19,11 @@ export interface GroupInSteps {
   /** Not before this step: it was set by hand. */
   readonly pinned: number;
   readonly part: PartOfDay;
+  /** A second person lifts with whoever has it, at the first step, at the last. */
+  readonly lifts: { readonly in: boolean; readonly out: boolean };
 }
+
+const NO_LIFT = { in: false, out: false };
 
 /** No helper is needed, or none was free. */
 export const NOBODY = -1;
@@ -28,8 +43,11 @@ export class RoomOfDay {
   private readonly foes: readonly (readonly number[])[];
   /** Who helps with the group that {@link firstFit} found a time for last. */
   helper = NOBODY;
+  /** Who lifts with it then: in, out. */
+  readonly lifters: [number, number] = [NOBODY, NOBODY];
 
   constructor(private readonly day: WorkDay) {
+    const canLift = twoCanLift(day);
     this.closed = day.people.map(closedFor);
     this.busy = day.people.map(() => new Uint8Array(STEPS_A_DAY));
     this.used = PLACES.map(() => new Uint8Array(STEPS_A_DAY));
@@ -38,15 +56,16 @@ export class RoomOfDay {
     this.foes = day.dogs.map(({ notWith }) =>
       day.dogs.flatMap(({ id }, i) => (notWith.includes(id) && this.out[i] ? [i] : [])),
     );
-    this.groups = day.dogs.map(({ groups, pins }) =>
-      groups.map(({ minutes, rest, at, part }) => {
-        const pin = pins.find((each) => each.part === part);
+    this.groups = day.dogs.map((dog) =>
+      dog.groups.map(({ minutes, rest, at, part }, i) => {
+        const pin = dog.pins.find((each) => each.part === part);
         return {
           steps: stepsOf(minutes),
           rest: rest > 0 ? stepsOf(rest) : 0,
           at: at.map((place) => PLACES.indexOf(place)),
           pinned: pin ? stepAt(pin.from) : 0,
           part,
+          lifts: canLift ? liftsAt(dog, i) : NO_LIFT,
         };
       }),
     );
@@ -64,13 +83,17 @@ export class RoomOfDay {
     const hands = this.busy[person]!;
     const needsHelper = this.day.dogs[dog]!.helper;
     this.helper = NOBODY;
+    this.lifters.fill(NOBODY);
     for (let from = earliest; from + group.steps <= STEPS_A_DAY; from++) {
       const blocked = this.lastBlocked(dog, group, hands, from);
       if (blocked >= 0) {
         from = blocked;
         continue;
       }
-      if (!needsHelper) return from;
+      if (!needsHelper) {
+        if (this.foundLifters(group, person, from)) return from;
+        continue;
+      }
       this.helper = this.helperFor(person, from, from + group.steps);
       if (this.helper !== NOBODY) return from;
     }
@@ -87,6 +110,16 @@ export class RoomOfDay {
     return -1;
   }
 
+  /** Whether somebody has a hand free at both ends, where that is needed. */
+  private foundLifters({ lifts, steps }: GroupInSteps, person: number, from: number): boolean {
+    const last = from + steps - 1;
+    // In one step there is one lift.
+    const out = lifts.out && !(lifts.in && last === from);
+    this.lifters[0] = lifts.in ? this.helperFor(person, from, from + 1) : NOBODY;
+    this.lifters[1] = out ? this.helperFor(person, last, last + 1) : NOBODY;
+    return (!lifts.in || this.lifters[0] !== NOBODY) && (!out || this.lifters[1] !== NOBODY);
+  }
+
   /** Of those who work today: nobody comes on a day off to hold another's dog. */
   private helperFor(person: number, from: number, to: number): number {
     return this.busy.findIndex((taken, other) => {
@@ -101,6 +134,9 @@ export class RoomOfDay {
     const to = from + steps;
     this.busy[person]!.fill(1, from, to);
     if (this.helper !== NOBODY) this.busy[this.helper]!.fill(1, from, to);
+    const [lifter, another] = this.lifters;
+    if (lifter !== NOBODY) this.busy[lifter]![from] = 1;
+    if (another !== NOBODY) this.busy[another]![to - 1] = 1;
     for (const place of at) for (let t = from; t < to; t++) this.used[place]![t]!++;
     this.out[dog]?.fill(1, from, to);
   }

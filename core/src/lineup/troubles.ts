@@ -1,4 +1,4 @@
-import { PLACES, STEP, stepAt, stepsOf, type PlacedGroup, type WorkDay } from './day';
+import { PLACES, STEP, liftsAt, stepAt, stepsOf, twoCanLift, type PlacedGroup, type WorkDay } from './day';
 
 /**
  * Every hard rule that a line-up breaks, as a sentence; nothing where it holds. It looks at pairs and moments, and shares
@@ -8,37 +8,55 @@ export function troubles(day: WorkDay, placed: readonly PlacedGroup[]): string[]
   return [...ofHands(day, placed), ...ofPlaces(day, placed), ...day.dogs.flatMap((dog) => ofDog(day, dog, placed))];
 }
 
-const overlap = (a: PlacedGroup, b: PlacedGroup): boolean => a.from < b.to && b.from < a.to;
-const handsOf = ({ person, helper }: PlacedGroup): string[] => (helper === null ? [person] : [person, helper]);
+interface HandsAt {
+  readonly id: string;
+  readonly from: number;
+  readonly to: number;
+}
+const overlap = (a: Omit<HandsAt, 'id'>, b: Omit<HandsAt, 'id'>): boolean => a.from < b.to && b.from < a.to;
+/** Everybody's hands in a group: whoever has the dog, whoever holds it, whoever lifts it. */
+const handsOf = ({ person, helper, lifts, from, to }: PlacedGroup): HandsAt[] => [
+  { id: person, from, to },
+  ...(helper === null ? [] : [{ id: helper, from, to }]),
+  ...lifts.map((lift) => ({ id: lift.person, from: lift.from, to: lift.from + STEP })),
+];
 
 function ofHands({ people, dogs }: WorkDay, placed: readonly PlacedGroup[]): string[] {
-  const twice = placed.flatMap((one, i) =>
-    placed
+  const hands = placed.flatMap(handsOf);
+  const twice = hands.flatMap((one, i) =>
+    hands
       .slice(i + 1)
-      .filter((other) => overlap(one, other))
-      .flatMap((other) => handsOf(one).filter((id) => handsOf(other).includes(id)))
-      .map((id) => `${id} is used twice.`),
+      .filter((other) => other.id === one.id && overlap(one, other))
+      .map(({ id }) => `${id} is used twice.`),
   );
-  const breaks = placed.flatMap((each) =>
-    handsOf(each).flatMap((id) => {
-      const hours = people.find((person) => person.id === id)?.hours ?? [];
-      const [first] = hours;
-      const early = first && each.from < Math.ceil(first.from / STEP) * STEP ? [`${id} works before her hours.`] : [];
-      const inBreak = hours
-        .slice(1)
-        .filter(({ from }, i) => each.from < from && each.to > Math.floor(hours[i]!.to / STEP) * STEP)
-        .map(() => `${id} works in a break.`);
-      return [...early, ...inBreak];
-    }),
-  );
+  const breaks = hands.flatMap(({ id, ...each }) => {
+    const hours = people.find((person) => person.id === id)?.hours ?? [];
+    const [first] = hours;
+    const early = first && each.from < Math.ceil(first.from / STEP) * STEP ? [`${id} works before her hours.`] : [];
+    const inBreak = hours
+      .slice(1)
+      .filter(({ from }, i) => each.from < from && each.to > Math.floor(hours[i]!.to / STEP) * STEP)
+      .map(() => `${id} works in a break.`);
+    return [...early, ...inBreak];
+  });
   const alone = placed.flatMap((each) => {
     const dog = dogs.find(({ id }) => id === each.dog);
     return dog?.helper && (each.helper === null || each.helper === each.person) ? [`${each.dog} has no helper.`] : [];
   });
+  const lifted = !twoCanLift({ people })
+    ? []
+    : placed.flatMap((each) => {
+        const dog = dogs.find(({ id }) => id === each.dog);
+        const wanted = dog && liftsAt(dog, each.group);
+        const isLifted = (at: number) => each.lifts.some(({ person, from }) => from === at && person !== each.person);
+        return wanted && ((wanted.in && !isLifted(each.from)) || (wanted.out && !isLifted(each.to - STEP)))
+          ? [`${each.dog} is lifted by one.`]
+          : [];
+      });
   const away = people
-    .filter(({ id, isAway }) => isAway && placed.some((each) => handsOf(each).includes(id)))
+    .filter(({ id, isAway }) => isAway && hands.some((each) => each.id === id))
     .map(({ id }) => `${id} is away.`);
-  return [...twice, ...breaks, ...alone, ...away];
+  return [...twice, ...breaks, ...alone, ...lifted, ...away];
 }
 
 function ofPlaces({ places, dogs }: WorkDay, placed: readonly PlacedGroup[]): string[] {

@@ -1,4 +1,4 @@
-import { STEP, stepAt, stepsOf, type PartOfDay, type PlacedGroup, type WorkDay } from './day';
+import { STEP, liftsAt, stepAt, stepsOf, twoCanLift, type PartOfDay, type PlacedGroup, type WorkDay } from './day';
 
 /** What keeps a part from the time that was asked for, the first that holds; times are minutes from midnight. */
 export type Obstacle =
@@ -9,7 +9,9 @@ export type Obstacle =
   | { readonly kind: 'hands'; readonly person: string; readonly dog: string; readonly until: number }
   | { readonly kind: 'meets'; readonly dog: string; readonly until: number }
   | { readonly kind: 'place'; readonly place: string; readonly dog: string; readonly until: number }
-  | { readonly kind: 'helper' };
+  | { readonly kind: 'helper' }
+  /** Nobody has a hand free to lift it, in or out. */
+  | { readonly kind: 'lift' };
 
 /**
  * Why a part that was set to a time comes later; null where it is not later. The line-up is the one in which all else gave
@@ -37,6 +39,12 @@ export function whyLater(
   const next = hours.find((span, i) => span.from > from && (i === 0 || to > (hours[i - 1]?.to ?? 0)));
   if (next) return { kind: 'no work', person: mine.person, until: next.from };
   const handed = placed.find((each) => meets(each) && [each.person, each.helper].includes(mine.person));
+  const lifting = placed.find((each) =>
+    each.lifts.some(
+      (lift) => lift.person === mine.person && lift.from < to && lift.from + STEP > from && each.dog !== dog.id,
+    ),
+  );
+  if (!handed && lifting) return { kind: 'hands', person: mine.person, dog: lifting.dog, until: lifting.to };
   if (handed) return { kind: 'hands', person: mine.person, dog: handed.dog, until: handed.to };
   const foe = placed.find((each) => meets(each) && dog.notWith.includes(each.dog));
   if (foe) return { kind: 'meets', dog: foe.dog, until: foe.to };
@@ -47,5 +55,7 @@ export function whyLater(
     if (here.length >= day.places[place])
       return { kind: 'place', place, dog: here[0]!.dog, until: Math.min(...here.map((each) => each.to)) };
   }
-  return dog.helper ? { kind: 'helper' } : null;
+  if (dog.helper) return { kind: 'helper' };
+  const lifts = liftsAt(dog, index);
+  return twoCanLift(day) && (lifts.in || lifts.out) ? { kind: 'lift' } : null;
 }

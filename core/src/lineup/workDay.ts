@@ -7,6 +7,8 @@ export interface OnTheDay {
   readonly shortStay: boolean;
   readonly coolHours: boolean;
   readonly helper: boolean;
+  /** Too heavy for one to lift. */
+  readonly lift: boolean;
   /** Two that mind other dogs are not out at the same time. */
   readonly mindsDogs: boolean;
 }
@@ -17,6 +19,7 @@ export const onTheDay = (facts: DogFacts): OnTheDay => ({
   coolHours:
     facts.tightBreathing || facts.breedHandling.some((each) => each === 'tight breathing' || each === 'overheats'),
   helper: facts.handling.helper === 'helper throughout',
+  lift: facts.weight > facts.liftAloneKg,
   mindsDogs: facts.handling.minds.includes('other dogs'),
 });
 
@@ -57,7 +60,7 @@ export function workDayOf(
   at: { readonly now: number | null; readonly hot: Span | null },
 ): WorkDay {
   const dogs = booked.map((dog): DogOfDay => {
-    const { id, name, groups, begun, shortStay, coolHours, helper, byHand } = dog;
+    const { id, name, groups, begun, shortStay, coolHours, helper, lift, byHand } = dog;
     // Whoever has left since then takes no dog.
     const chosen = house.people.find((each) => each.id === byHand?.person)?.id;
     // What somebody said of two dogs holds for those of one house, too.
@@ -66,7 +69,7 @@ export function workDayOf(
       notWith.includes(dog.dogId) ||
       (household !== dog.household && ((mindsDogs && dog.mindsDogs) || (maySpread && dog.maySpread)));
     return {
-      ...{ id, name, groups, begun, shortStay, coolHours, helper },
+      ...{ id, name, groups, begun, shortStay, coolHours, helper, lift },
       person: chosen ?? dog.person,
       keepsPerson: dog.keepsPerson || chosen !== undefined,
       arrives: begun ? (at.now ?? dog.from) : Math.max(dog.from, at.now ?? 0),

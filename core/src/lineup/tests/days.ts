@@ -52,6 +52,7 @@ export function randomDay({ dogs: count, people: hands, seed, rich = false }: Da
       helper: hands > 1 && chance(0.15),
       last: i === count - 1 && chance(0.4),
       notWith: [],
+      lift: chance(0.25),
       pins: chance(0.1) ? [{ part: 'table', from: arrives + between(0, 60) }] : [],
     };
   });

@@ -10,7 +10,6 @@ import { contentHash } from '../../platform/http/sameContent';
 import { dayIn } from '../../platform/time/zone';
 import { appointmentsOfDogs } from '../../records/appointments/appointments';
 import { isTaken, lockPerson, spanFrom, writeBooking } from '../../records/appointments/makeBooking';
-import { loadBusiness } from '../../records/business/business';
 
 type OfferRow = typeof visitOffer.$inferSelect;
 type BookingRow = typeof appointment.$inferSelect;

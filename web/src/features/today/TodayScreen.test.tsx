@@ -33,6 +33,7 @@ function today(more: Partial<TodayView> = {}): TodayView {
         shortStay: false,
         coolHours: true,
         helper: false,
+        lift: false,
         mindsDogs: false,
         notWith: [],
         walkIn: false,

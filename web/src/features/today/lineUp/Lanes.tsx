@@ -1,6 +1,6 @@
 import type { TodayView } from '@dewpond/contract';
 import type { LineUp } from '@dewpond/core/lineup';
-import { duration } from '../../../browser/times';
+import { duration, wallTime } from '../../../browser/times';
 import { BAR, GroupBar } from './GroupBar';
 import { Ground, ROW, TOP, barWords } from './Ribbon';
 import { dogOf } from './dayOfWork';
@@ -9,7 +9,11 @@ import type { RibbonScale } from './ribbonScale';
 /** People with a lane: who works today, or has a dog all the same. */
 export const peopleOfDay = (today: TodayView, { placed }: LineUp): TodayView['people'] =>
   today.people.filter(
-    ({ id, hours }) => hours.length > 0 || placed.some(({ person, helper }) => person === id || helper === id),
+    ({ id, hours }) =>
+      hours.length > 0 ||
+      placed.some(
+        ({ person, helper, lifts }) => person === id || helper === id || lifts.some((lift) => lift.person === id),
+      ),
   );
 
 interface LanesProps {
@@ -85,6 +89,20 @@ export function Lanes({ today, lineUp, scale, now, held }: LanesProps) {
                     )}
                   </g>
                 );
+              const lifts = each.lifts.filter(({ person }) => person === id);
+              if (lifts.length > 0)
+                return lifts.map((lift) => (
+                  <path
+                    key={`${each.dog} ${group.part} lifts ${lift.from}`}
+                    d={`M ${x(lift.from) + 1} ${y + BAR - 4} v -14 m -4 5 l 4 -5 l 4 5`}
+                    fill="none"
+                    stroke="var(--pond)"
+                    strokeWidth={2.5}
+                    strokeLinecap="round"
+                  >
+                    <title>{`lifts ${dog.appointment.dogName}, ${wallTime(lift.from)}`}</title>
+                  </path>
+                ));
               if (each.person !== id) return null;
               return (
                 <GroupBar

@@ -36,6 +36,7 @@ function dog(name: string, from: string, to: string, more: Partial<TodayDog> = {
     shortStay: false,
     coolHours: false,
     helper: false,
+    lift: false,
     mindsDogs: false,
     notWith: [],
     walkIn: false,
@@ -105,6 +106,15 @@ describe('the line-up of a day', () => {
     expect(lanes).toHaveWords(/holds Umber/);
     expect(bars()[0]).toBe('Umber, table, 9:00 to 9:30, Ines Castellano, Jonah Adeyemi helps');
     expect(screen.getAllByText('1 h 30 on dogs')).toHaveLength(2);
+  });
+
+  test('who lends a hand to lift a heavy dog, in and out, is said', async () => {
+    const { person } = openDay([dog('Umber', '09:00', '11:30', { lift: true })]);
+    expect(bars()).toContain(
+      'Umber, bath, 9:30 to 9:55, Ines Castellano, Jonah Adeyemi lifts at 9:30, Jonah Adeyemi lifts at 9:50',
+    );
+    await person.click(screen.getByRole('button', { name: 'By person' }));
+    expect(screen.getByRole('group', { name: 'Line-up by person, 2 people' })).toHaveWords(/lifts Umber, 9:30/);
   });
 
   test('late in the day all that is left begins now; a dog that is done takes no time', () => {

@@ -138,8 +138,11 @@ export const nameOf = (today: TodayView, id: string): string =>
 /** "Umber, bath, 9:05 to 9:50, Ines, Jonah helps" */
 export function barWords(today: TodayView, { appointment, groups }: TodayDog, placed: PlacedGroup): string {
   const helps = placed.helper === null ? '' : `, ${nameOf(today, placed.helper)} helps`;
+  const lifts = placed.lifts
+    .map(({ person, from }) => `, ${nameOf(today, person)} lifts at ${wallTime(from)}`)
+    .join('');
   const part = groups[placed.group]?.part ?? '';
-  return `${appointment.dogName}, ${part}, ${wallTime(placed.from)} to ${wallTime(placed.to)}, ${nameOf(today, placed.person)}${helps}`;
+  return `${appointment.dogName}, ${part}, ${wallTime(placed.from)} to ${wallTime(placed.to)}, ${nameOf(today, placed.person)}${helps}${lifts}`;
 }
 
 /** Hours, and where the day is now. */

@@ -26,5 +26,7 @@ export function obstacleWords(today: TodayView, dog: string, obstacle: Obstacle)
       return `${name(obstacle.dog)} has the ${obstacle.place} until ${wallTime(obstacle.until)}.`;
     case 'helper':
       return `Nobody is free then to hold ${name(dog)}.`;
+    case 'lift':
+      return `Two lift ${name(dog)}, into the tub and out: nobody has a hand free then.`;
   }
 }
