@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
-import { expectAccessible, openDog, signInAs } from './salon';
+import { NOBODY, expectAccessible, openDog, signInAs } from './salon';
 
 /** The other business of the demo, whose book nobody else changes here. */
 test.use({ storageState: { cookies: [], origins: [] } });
@@ -145,6 +145,57 @@ test('a dog is dragged to a day by mouse, and from there to another by keys alon
 });
 
 const nextDay = (day: string): string => new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10);
+
+test('an owner is offered times, says yes on a telephone, cannot come after all, and the salon sees it', async ({
+  page,
+  browser,
+}) => {
+  await signInAs(page, 'jonah@saltmarsh.example');
+  const headers = { origin: new URL(page.url()).origin };
+  const [clientId, dogId] = [v7(), v7()];
+  const card = {
+    emails: ['mina@thornmere.example'],
+    consents: { 'e-mail': { yes: true, on: new Date().toISOString().slice(0, 10) } },
+  };
+  await page.request.post('/api/clients', { headers, data: { id: clientId, name: 'Mina Castellan', card } });
+  const profile = { name: 'Zephyr', weightKg: 9, breeds: ['beagle'] };
+  await page.request.post('/api/dogs', { headers, data: { id: dogId, clientId, profile } });
+  await openAhead(page);
+  await page.getByRole('button', { name: 'Write to Mina Castellan about Zephyr' }).click();
+  await page.getByRole('button', { name: /^Offer \d times$/ }).click();
+  await expect(page.getByRole('textbox', { name: 'Text' })).toHaveValue(
+    /Say yes, or take another time, here: \{link\}/,
+  );
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Send by e-mail' }).click();
+  await expect(page.getByText(/^On its way by e-mail/)).toBeVisible();
+
+  const { items } = (await (await page.request.get(`/api/dogs/${dogId}/links`)).json()) as { items: { url: string }[] };
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, storageState: NOBODY });
+  const owner = await phone.newPage();
+  await owner.goto(`/owner${new URL(items[0]?.url ?? '').hash}`);
+  const dates = owner.getByRole('region', { name: 'Next dates' });
+  await expect(dates.getByText('These times are free for Zephyr')).toBeVisible();
+  await expectAccessible(owner);
+  await dates
+    .getByRole('button', { name: /^Yes, this one/ })
+    .first()
+    .click();
+  await expect(dates.getByText('You said yes. Thank you.')).toBeVisible();
+  await dates.getByRole('button', { name: 'We cannot come' }).click();
+  await expect(dates.getByRole('button', { name: 'We can come after all' })).toBeVisible();
+  await phone.close();
+
+  await openAhead(page);
+  const answer = page.getByRole('listitem').filter({ hasText: 'Zephyr' }).filter({ hasText: 'cannot come' });
+  await expect(answer).toBeVisible();
+  await expectAccessible(page);
+  await answer.getByRole('button', { name: 'Who gains from the time of Zephyr' }).click();
+  await expect(page.getByRole('dialog', { name: /is free$/ })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await answer.getByRole('button', { name: /^Seen/ }).click();
+  await expect(answer).toBeHidden();
+});
 
 test('the next visit is booked in six keys or fewer', async ({ page }) => {
   await signInAs(page, 'jonah@saltmarsh.example');

@@ -113,34 +113,41 @@ function candidatesOf(
   const length = hands + driven;
   const taken = new Set([comer, ...others].flatMap((each) => each.dog.standing.map(({ day }) => day)));
   const on = { book, prices };
-  return tables.blocks.flatMap((blocks, day) => {
-    if (taken.has(day) || blocks.length === 0 || (only !== undefined && day !== only)) return [];
+  const found: Candidate[] = [];
+  for (const [day, blocks] of tables.blocks.entries()) {
+    if (taken.has(day) || blocks.length === 0 || (only !== undefined && day !== only)) continue;
     const costsThen = [comer, ...others].map((each) => each.costOn(day));
     const care = costsThen.reduce((sum, each) => sum + each.care, 0);
     const after = costsThen.reduce((sum, each) => sum + each.after, 0);
-    return blocks.flatMap((index) => {
+    const trip = together.includes(day) ? 0 : tables.trip;
+    for (const index of blocks) {
       const block = book.blocks[index];
-      if (!block || block.to - block.from < length) return [];
-      return startsIn(block, length).flatMap((from): Candidate[] => {
-        const own = { dog: dog.id, person: block.person, from, to: from + length };
-        const along = placeAlong(on, others, day, own);
-        if (!along) return [];
+      if (!block || block.to - block.from < length) continue;
+      for (const from of startsIn(block, length)) {
+        const along = placeAlong(on, others, day, { dog: dog.id, person: block.person, from, to: from + length });
+        if (!along) continue;
         const [before, behind] = [from - block.from, block.to - from - length];
-        const hole = [before, behind].filter((left) => left > 0 && left < HOLE.shortest);
-        const parts: Parts = {
-          care,
-          after,
-          day: (prices[index] ?? 0) * length + along.minutesCost,
-          trip: together.includes(day) ? 0 : tables.trip,
-          wish: costs.wish * wishesMissed(dog.wishes, { ...block, from, to: from + length }).length,
-          gap: HOLE.costs * hole.length + (before > 0 && behind > 0 ? HOLE.split : 0),
-          apart: along.apart,
-        };
-        const cost = Object.values(parts).reduce((sum, part) => sum + part, 0);
-        return [{ ...own, to: from + hands, day, along: along.visits, parts, cost, hole: hole[0] ?? 0 }];
-      });
-    });
-  });
+        const hole = holeOf(before) || holeOf(behind);
+        const holes = Number(holeOf(before) > 0) + Number(holeOf(behind) > 0);
+        const wish = costs.wish * missedIn(dog, block, from, from + length);
+        const gap = HOLE.costs * holes + (before > 0 && behind > 0 ? HOLE.split : 0);
+        const minutesThen = (prices[index] ?? 0) * length + along.minutesCost;
+        const parts: Parts = { care, after, day: minutesThen, trip, wish, gap, apart: along.apart };
+        const cost = care + after + minutesThen + trip + wish + gap + along.apart;
+        found.push({ person: block.person, day, from, to: from + hands, along: along.visits, parts, cost, hole });
+      }
+    }
+  }
+  return found;
+}
+
+/** What is left at one end of a time and fits nobody, min; 0 where it is of use, or nothing is left. */
+const holeOf = (left: number): number => (left < HOLE.shortest ? left : 0);
+
+/** How many wishes a time misses; most dogs have none. */
+function missedIn({ wishes }: DogToBook, block: WorkBlock, from: number, to: number): number {
+  const isPlain = wishes.days === null && wishes.part === null && wishes.person === null;
+  return isPlain ? 0 : wishesMissed(wishes, { ...block, from, to }).length;
 }
 
 /** The cheapest, at most two a day and an hour apart. */

@@ -56,6 +56,8 @@ interface PricedBook {
   readonly prices: Float64Array;
 }
 
+const ALONE = { visits: [], minutesCost: 0, apart: 0 };
+
 /**
  * Where those stand that come along on that day, each as near to the others as its free time has it; null where one finds
  * no place.
@@ -66,6 +68,7 @@ export function placeAlong(
   day: DayIndex,
   own: DogThen,
 ): { readonly visits: readonly DogThen[]; readonly minutesCost: number; readonly apart: number } | null {
+  if (others.length === 0) return ALONE;
   const placed = [own];
   let minutesCost = 0;
   let apart = 0;

@@ -91,9 +91,9 @@ function cellsOf({ headings }: CsvTable) {
   };
 }
 
-type Cell = (column: Column) => string;
+type ColumnText = (column: Column) => string;
 
-function bookingOf(cell: Cell, known: KnownHere): Omit<FileBooking, 'row'> | string {
+function bookingOf(cell: ColumnText, known: KnownHere): Omit<FileBooking, 'row'> | string {
   const state = cell('state').toLowerCase();
   if (!STANDS.includes(state)) return `It is ${state}.`;
   const dog = dogOf(cell, known);
@@ -117,7 +117,7 @@ const isNamed = (name: string, asked: string): boolean => {
   return whole === part || whole.split(/\s+/).includes(part);
 };
 
-function dogOf(cell: Cell, { dogs }: KnownHere): KnownHere['dogs'][number] | string {
+function dogOf(cell: ColumnText, { dogs }: KnownHere): KnownHere['dogs'][number] | string {
   const [name, owner] = [cell('dog'), cell('owner')];
   if (name === '') return 'It names no dog.';
   const called = dogs.filter((each) => each.name.toLowerCase() === name.toLowerCase());
@@ -130,7 +130,7 @@ function dogOf(cell: Cell, { dogs }: KnownHere): KnownHere['dogs'][number] | str
 
 const INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:?\d\d)$/;
 
-function startOf(cell: Cell, { today, order }: KnownHere): FileBooking['starts'] | null {
+function startOf(cell: ColumnText, { today, order }: KnownHere): FileBooking['starts'] | null {
   const whole = cell('starts');
   if (INSTANT.test(whole)) return Number.isNaN(Date.parse(whole)) ? null : { instant: new Date(whole).toISOString() };
   const [on, at] = whole === '' ? [cell('day'), cell('time')] : parted(whole);
@@ -145,7 +145,7 @@ function parted(text: string): [string, string] {
   return [on, at.replace(/^(\d{1,2}[:.h]\d{2}):\d{2}/, '$1')];
 }
 
-function lengthOf(cell: Cell, starts: FileBooking['starts'], known: KnownHere): number | null {
+function lengthOf(cell: ColumnText, starts: FileBooking['starts'], known: KnownHere): number | null {
   const told = cell('minutes').replace(/\s*(min|mins|minutes)$/i, '');
   if (/^\d+$/.test(told)) return within(Number(told));
   const until = cell('ends');
