@@ -104,6 +104,8 @@ test('a dog is dragged to a day by mouse, and from there to another by keys alon
   const headers = { origin: new URL(page.url()).origin };
   const clientId = v7();
   await page.request.post('/api/clients', { headers, data: { id: clientId, name: 'Ravi Lund' } });
+  // So that the list and the weeks are in sight together, however long the list is.
+  await page.setViewportSize({ width: 1280, height: 1600 });
   const profile = { name: 'Puddle', weightKg: 9, breeds: ['beagle'] };
   await page.request.post('/api/dogs', { headers, data: { id: v7(), clientId, profile } });
   await openAhead(page);
@@ -117,7 +119,7 @@ test('a dog is dragged to a day by mouse, and from there to another by keys alon
   );
   const to = open.find((each) => open.includes(nextDay(each)) && each > (open[8] ?? ''));
   const basin = page.locator(`[data-day="${to}"]`);
-  await basin.scrollIntoViewIfNeeded();
+  await handle.scrollIntoViewIfNeeded();
   const [from, target] = [await handle.boundingBox(), await basin.boundingBox()];
   if (!from || !target) throw new Error('Nothing to drag.');
   await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);

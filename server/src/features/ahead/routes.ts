@@ -23,6 +23,12 @@ export function aheadRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/ahead', async ({ tx, asker, query, now, today }) => {
     const { places, planCosts } = await loadBusiness(tx);
     const days = query?.days ? Number(query.days) : USUAL_DAYS;
+    // Asked first: what is worked out meanwhile is among the dogs, or is still told to be waited for.
+    const [waiting] = await tx
+      .select({ dogs: count() })
+      .from(dogDue)
+      .innerJoin(dog, eq(dog.id, dogDue.dogId))
+      .where(and(isNull(dog.archivedOn), isNull(dogDue.madeOn)));
     const weeks = await loadWeeks(tx, { zone: asker.zone, now, first: today, days, places });
     const names = await tx.select({ id: dog.id, name: dog.name }).from(dog).where(isNull(dog.archivedOn));
     const movable = await tx
@@ -31,11 +37,6 @@ export function aheadRoutes(router: Router, services: Services): void {
       .where(
         and(eq(appointment.state, 'booked'), eq(appointment.mayMove, true), gte(appointment.startsAt, new Date(now))),
       );
-    const [waiting] = await tx
-      .select({ dogs: count() })
-      .from(dogDue)
-      .innerJoin(dog, eq(dog.id, dogDue.dogId))
-      .where(and(isNull(dog.archivedOn), isNull(dogDue.madeOn)));
     return {
       weeks,
       versions: Object.fromEntries(movable.map(({ id, version }) => [id, version])),

@@ -3,7 +3,6 @@ import {
   DragOverlay,
   KeyboardSensor,
   PointerSensor,
-  closestCenter,
   pointerWithin,
   useSensor,
   useSensors,
@@ -26,10 +25,6 @@ export const DAYS_BY_ARROW: Readonly<Record<string, number>> = {
 
 /** A day with nobody at work has no place in the weeks: at the most so many are passed over. */
 const PASSED_OVER = 14;
-
-/** A pointer is on a day or on none; by keyboard a visit is always on the day that its arrows have come to. */
-const onDay: CollisionDetection = (args) =>
-  args.pointerCoordinates ? pointerWithin(args) : closestCenter(args).slice(0, 1);
 
 interface DragToDayProps {
   /** Where the keyboard begins. */
@@ -62,6 +57,11 @@ export function DragToDay({ chosen, onMoved, children }: DragToDayProps) {
     }
     return undefined;
   };
+  // A pointer is on a day or on none; by keyboard a visit is on the day that its arrows have come to, drawn there or not yet.
+  const onDay: CollisionDetection = (args) =>
+    args.pointerCoordinates
+      ? pointerWithin(args)
+      : args.droppableContainers.filter(({ id }) => id === reached.current).map(({ id }) => ({ id }));
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: byDays }),
@@ -79,9 +79,10 @@ export function DragToDay({ chosen, onMoved, children }: DragToDayProps) {
         setHeld(active.data.current as DraggedVisit);
       }}
       onDragCancel={() => setHeld(null)}
-      onDragEnd={({ active, over }) => {
+      onDragEnd={({ active, over, activatorEvent }) => {
         setHeld(null);
-        if (over) letGo(active.data.current as DraggedVisit, over.id as Day);
+        const day = activatorEvent instanceof KeyboardEvent ? reached.current : (over?.id as Day | undefined);
+        if (day) letGo(active.data.current as DraggedVisit, day);
       }}
       accessibility={{
         screenReaderInstructions: {
