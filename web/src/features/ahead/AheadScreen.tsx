@@ -121,8 +121,8 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
           onChoose={setChosen}
         />
         <p className="text-sm text-soft">
-          Water is what is booked, hatched what is proposed; a number is dogs due{answer ? ' that found no place' : ''}.
-          Arrows go from day to day, p plans. Drag a dog to a day, or take hold of it with space.
+          Water is booked, hatched is proposed; a number is dogs due{answer ? ' without a place' : ''}. p plans. Drag a
+          dog to a day, or take hold of it with space; arrows go from day to day.
         </p>
         <div className="grid grid-cols-2 max-lg:grid-cols-1 gap-3.5 items-start">
           <DayPanel

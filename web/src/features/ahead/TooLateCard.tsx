@@ -12,7 +12,7 @@ interface TooLateProps {
   readonly onMove: (booking: BookedVisit) => void;
 }
 
-const SHOWN = 8;
+const SHOWN = 4;
 
 /** Bookings that what was found since has made too late; nothing where all are in time. */
 export function TooLateCard({ view, onMove }: TooLateProps) {

@@ -7,6 +7,7 @@ import { call } from '../../../api/call';
 import { showDay } from '../../../browser/times';
 import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
+import { FileInput } from '../../../ui/FileInput';
 import { SelectField } from '../../../ui/SelectField';
 import { tell } from '../../../ui/toasts';
 
@@ -40,8 +41,7 @@ export function AwayFromFile({ view, today }: { readonly view: HoursView; readon
     },
     tells: true,
   });
-  const open = async (file: File | undefined) => {
-    if (!file) return;
+  const open = async (file: File) => {
     setWithout(new Set());
     setRead(readAbsences(await file.text(), today));
   };
@@ -49,15 +49,7 @@ export function AwayFromFile({ view, today }: { readonly view: HoursView; readon
     <div className="mt-4 border-t border-line pt-3">
       <label className="inline-flex flex-wrap items-center gap-3">
         <span className="font-semibold">From a calendar file (.ics)</span>
-        <input
-          type="file"
-          accept=".ics,text/calendar"
-          className="max-w-full text-soft file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-xl file:border file:border-solid file:border-line file:bg-surface file:px-4 file:font-semibold file:text-ink"
-          onChange={({ target }) => {
-            void open(target.files?.[0]);
-            target.value = '';
-          }}
-        />
+        <FileInput accept=".ics,text/calendar" onFile={(file) => void open(file)} />
       </label>
       {read && 'trouble' in read && (
         <p role="alert" className="text-stop font-semibold mt-1">

@@ -10,6 +10,7 @@ import { useDogs, useMembers } from '../../../data/queries';
 import { useZone } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
+import { FileInput } from '../../../ui/FileInput';
 import { SelectField } from '../../../ui/SelectField';
 import { useTakeBookings, type BookingToTake } from './useTakeBookings';
 
@@ -43,8 +44,7 @@ export function BookingsCard() {
     setFile(null);
     setRefused(told);
   });
-  const open = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const open = async (chosen: File) => {
     setRefused([]);
     setFile(decodeText(new Uint8Array(await chosen.arrayBuffer())));
   };
@@ -56,14 +56,7 @@ export function BookingsCard() {
       </p>
       <label className="inline-flex flex-wrap items-center gap-3 font-semibold">
         Bookings (.csv)
-        <input
-          type="file"
-          accept=".csv,.txt,text/csv"
-          onChange={({ target }) => {
-            void open(target.files?.[0]);
-            target.value = '';
-          }}
-        />
+        <FileInput accept=".csv,.txt,text/csv" onFile={(file) => void open(file)} />
       </label>
       {read?.kind === 'refused' && (
         <p role="alert" className="mt-3 text-stop font-semibold">

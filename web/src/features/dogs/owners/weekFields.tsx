@@ -20,12 +20,12 @@ export function Weekdays({ label, chosen, onChange }: WeekdaysProps) {
   return (
     <div role="group" aria-label={label}>
       <p className="text-sm font-semibold mb-1">{label}</p>
-      <div className="flex flex-wrap gap-1">
+      <div className="grid grid-cols-7 gap-1">
         {WEEK.map((weekday) => (
           <Choice
             key={weekday}
             chosen={chosen.includes(weekday)}
-            className="min-h-11! px-2.5!"
+            className="min-h-11! px-0!"
             onClick={() => toggle(weekday)}
           >
             {weekdayName(weekday)}
