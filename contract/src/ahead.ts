@@ -203,6 +203,7 @@ const inWeeks: z.ZodType<DogInWeeks> = z.object({
   lastVisit: daySchema.nullable(),
   byTwo: z.boolean(),
   atHome: z.array(z.object({ name: z.string(), everyDays: z.number() })),
+  coolHours: z.boolean(),
 });
 
 const toldProposal: z.ZodType<ToldProposal> = z.object({
@@ -251,6 +252,8 @@ export const aheadView = z.object({
     drive: z.record(id, z.number()),
     tables: z.int(),
     tubs: z.int(),
+    dryers: z.int(),
+    warm: many(z.int().min(1).max(12)),
   }),
   /** What of the night's plan still holds; null where none was made today. */
   night: nightPlan.nullable(),

@@ -1,4 +1,12 @@
-import { wishesMissed, type Book, type DayIndex, type DogToBook, type Wishes, type WorkBlock } from './book';
+import {
+  wantsNothing,
+  wishesMissed,
+  type Book,
+  type DayIndex,
+  type DogToBook,
+  type Wishes,
+  type WorkBlock,
+} from './book';
 import { comerOf, placeAlong, staysOf, startsIn, type Comer, type DogThen } from './comeAlong';
 import { careThen, driverOf, timingOf, type TimingReason } from './timing';
 import type { PlanCosts } from './costs';
@@ -146,8 +154,7 @@ const holeOf = (left: number): number => (left < HOLE.shortest ? left : 0);
 
 /** How many wishes a time misses; most dogs have none. */
 function missedIn({ wishes }: DogToBook, block: WorkBlock, from: number, to: number): number {
-  const isPlain = wishes.days === null && wishes.part === null && wishes.person === null;
-  return isPlain ? 0 : wishesMissed(wishes, { ...block, from, to }).length;
+  return wantsNothing(wishes) ? 0 : wishesMissed(wishes, { ...block, from, to }).length;
 }
 
 /** The cheapest, at most two a day and an hour apart. */

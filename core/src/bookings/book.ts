@@ -58,6 +58,8 @@ export interface Wishes {
   readonly days: readonly DayIndex[] | null;
   readonly part: 'morning' | 'afternoon' | null;
   readonly person: string | null;
+  /** Days on which only the early morning is cool, for a dog that minds the heat. */
+  readonly coolDays: readonly DayIndex[];
 }
 
 /** States of a booking whose time is free for another dog. */
@@ -143,9 +145,17 @@ export function admits(
 export const visitChoice = (dog: Pick<DogToBook, 'full' | 'short'>, choice: 'full' | 'short'): VisitChoice =>
   (choice === 'short' && dog.short) || dog.full;
 
+/** From here on a warm day is hot, min from midnight [house value]; the line-up pays for the same hours. */
+export const HOT_FROM = 11 * 60;
+
+/** Most dogs: no time misses anything. */
+export const wantsNothing = ({ days, part, person, coolDays }: Wishes): boolean =>
+  days === null && part === null && person === null && coolDays.length === 0;
+
 /** The wishes that a block does not fulfil. */
-export const wishesMissed = ({ days, part, person }: Wishes, at: WorkBlock): (keyof Wishes)[] => [
+export const wishesMissed = ({ days, part, person, coolDays }: Wishes, at: WorkBlock): (keyof Wishes)[] => [
   ...(days !== null && !days.includes(at.day) ? (['days'] as const) : []),
   ...(part !== null && !isOfPart(at, part) ? (['part'] as const) : []),
   ...(person !== null && person !== at.person ? (['person'] as const) : []),
+  ...(at.from >= HOT_FROM && coolDays.includes(at.day) ? (['coolDays'] as const) : []),
 ];

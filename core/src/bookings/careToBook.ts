@@ -67,17 +67,23 @@ export function choiceOf(name: string, steps: readonly Step[], lines: readonly P
   const hands = sum(({ minutes }) => minutes);
   const handsInTub = sum((step) => (IN_THE_TUB.has(step.stage) ? step.minutes : 0));
   const inTub = sum((step) => (IN_THE_TUB.has(step.stage) ? step.minutes + (step.dwell?.seconds ?? 0) / 60 : 0));
+  const dried = sum((step) => (step.stage === 'dry' ? step.minutes : 0));
   return {
     name,
     covers,
     minutes: quarters(hands),
-    uses: { [TABLE]: Math.ceil(hands - handsInTub), ...(inTub > 0 ? { [TUB]: Math.ceil(inTub) } : {}) },
+    uses: {
+      [TABLE]: Math.ceil(hands - handsInTub),
+      ...(inTub > 0 ? { [TUB]: Math.ceil(inTub) } : {}),
+      ...(dried > 0 ? { [DRYER]: Math.ceil(dried) } : {}),
+    },
   };
 }
 
 /** What is shared and scarce, by its name in `VisitChoice.uses`. */
 export const TABLE = 'table';
 export const TUB = 'tub';
+export const DRYER = 'dryer';
 
 const quarters = (minutes: number): number => Math.max(QUARTER, QUARTER * Math.ceil(minutes / QUARTER - 1e-9));
 
@@ -122,6 +128,7 @@ export function usualCare(
   readonly lastVisit: null;
   readonly byTwo: false;
   readonly atHome: readonly [];
+  readonly coolHours: false;
 } {
   const ideal = 42;
   const care = { key: 'visit', ideal, earliest: 1, latest: 84, last: addDays(today, -ideal), weight: 1 };
@@ -132,5 +139,6 @@ export function usualCare(
     lastVisit: null,
     byTwo: false,
     atHome: [],
+    coolHours: false,
   };
 }

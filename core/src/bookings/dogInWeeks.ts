@@ -1,5 +1,5 @@
 import type { CarePlan } from '../careplan';
-import type { DogFacts } from '../dog';
+import { wantsCoolHours, type DogFacts } from '../dog';
 import type { VisitContents, VisitPlan } from '../steps';
 import type { Day } from '../units';
 import { readVisit } from '../visit';
@@ -41,7 +41,13 @@ export function dogInWeeks(dog: DogToPlan): DogInWeeks | null {
   const of = (kind: VisitContents['kind']) => choiceFor({ kind }, dog);
   const kinds = kindsFor(dog.care, of('full visit'), () => BETWEEN.map(of));
   if (kinds.care.length === 0) return null;
-  return { ...kinds, lastVisit: dog.lastVisit, byTwo: byTwo(dog.facts), atHome: dog.atHome };
+  return {
+    ...kinds,
+    lastVisit: dog.lastVisit,
+    byTwo: byTwo(dog.facts),
+    atHome: dog.atHome,
+    coolHours: wantsCoolHours(dog.facts),
+  };
 }
 
 /** Held by a second person all along, or too heavy for one to lift. */

@@ -1,4 +1,4 @@
-import { admits, wishesMissed, type Book, type DogToBook } from './book';
+import { admits, wantsNothing, wishesMissed, type Book, type DogToBook } from './book';
 import { careCost, endCost, owedCost, type PlanCosts } from './costs';
 
 /** One clock of a dog: care that is always done together has one gap. All arrays are costs. */
@@ -127,7 +127,7 @@ const usesOf = (book: Book, uses: Readonly<Record<string, number>>): number[] =>
 /** Wishes and kept bookings of one block, worked out once. */
 function costOfBlocks(book: Book, { wishes, standing }: DogToBook, costs: PlanCosts): (block: number) => number {
   const movable = standing.filter(({ isFixed }) => !isFixed);
-  const isPlain = wishes.days === null && wishes.part === null && wishes.person === null && movable.length === 0;
+  const isPlain = wantsNothing(wishes) && movable.length === 0;
   if (isPlain) return () => 0;
   const made = Float64Array.from(book.blocks, (block) => {
     const missed = wishesMissed(wishes, block).length;

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { warmMonths } from '../dog';
 import { addDays, day } from '../units';
 import {
   PLAN_COSTS,
@@ -27,6 +28,7 @@ const its = (change: Partial<DogInWeeks> = {}): DogInWeeks => ({
   lastVisit: day('2026-10-19'),
   byTwo: false,
   atHome: [],
+  coolHours: false,
   ...change,
 });
 const dog = (id: string, change: Partial<DogInWeeks> = {}, more: Partial<DogOfWeeks> = {}): DogOfWeeks => ({
@@ -52,6 +54,8 @@ const weeksOf = (dogs: readonly DogOfWeeks[], change: Partial<Weeks> = {}): Week
   drive: {},
   tables: 2,
   tubs: 1,
+  dryers: 2,
+  warm: [],
   ...change,
 });
 function proposed(weeks: Weeks): ProposedWeeks {
@@ -189,6 +193,52 @@ describe('dogs that the van comes to, and what people are good at', () => {
     const [tansy] = proposed(weeksOf([dog('Tansy', { atHome })])).proposals;
     const days = Math.floor((Date.parse(tansy!.day) - Date.parse(MONDAY)) / 86_400_000);
     expect(tansy!.atHome).toEqual([{ name: 'brushing', times: Math.floor(days / 3) }]);
+  });
+});
+
+describe('warm months and few dryers', () => {
+  test('a dog that minds the heat comes before eleven in a warm month, and whenever it likes in another', () => {
+    const flat = (id: string) => dog(id, { coolHours: true });
+    const dogs = ['Radish', 'Dumpling', 'Puddle', 'Otter'].map(flat);
+    const startsIn = (warm: readonly number[]) =>
+      proposed(weeksOf(dogs, { warm })).proposals.map(({ from }) => from < 11 * 60);
+    // November and December.
+    expect(startsIn([11, 12]).every(Boolean)).toBe(true);
+    const [book, mild] = [
+      [11, 12],
+      [6, 7, 8],
+    ].map((warm) => bookOf(weeksOf(dogs, { warm })));
+    expect(book!.dogs[0]!.wishes.coolDays).toHaveLength(42);
+    expect(mild!.dogs[0]!.wishes.coolDays).toEqual([]);
+  });
+
+  test('dryers are scarce where there are fewer than tables, and no matter otherwise', () => {
+    const names = (dryers: number) =>
+      bookOf(weeksOf([dog('Tansy')], { tables: 2, dryers })).shared.map(({ name }) => name);
+    expect([names(1), names(2), names(3)]).toEqual([
+      ['table', 'tub', 'dryer'],
+      ['table', 'tub'],
+      ['table', 'tub'],
+    ]);
+    const wet = { full: { ...its().full, uses: { dryer: 240 } } };
+    const dogs = Array.from({ length: 6 }, (_, i) => dog(`dog ${i}`, wet));
+    const most = (dryers: number) => {
+      const byDay = new Map<string, number>();
+      for (const { day: on } of proposed(weeksOf(dogs, { tables: 2, dryers })).proposals)
+        byDay.set(on, (byDay.get(on) ?? 0) + 1);
+      return Math.max(...byDay.values());
+    };
+    // Eight hours of one dryer are two dogs of four hours.
+    expect(most(1)).toBeLessThanOrEqual(2);
+    expect(most(2)).toBeGreaterThan(2);
+  });
+
+  test.each([
+    ['Europe/London', 0, 60, [6, 7, 8]],
+    ['Pacific/Auckland', 780, 720, [12, 1, 2]],
+    ['no summer time', 330, 330, [6, 7, 8]],
+  ])('the warm months of %s', (_, january, july, months) => {
+    expect(warmMonths(january, july)).toEqual(months);
   });
 });
 

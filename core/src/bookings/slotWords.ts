@@ -15,6 +15,7 @@ const MISSED = {
   days: 'not one of the days asked for',
   part: 'not the time of day asked for',
   person: 'not the person asked for',
+  coolDays: 'not in the cool of the morning',
 };
 
 /** One reason for a slot, or against it, in a few words. */

@@ -33,7 +33,7 @@ const dog = (change: Partial<DogToBook> = {}): DogToBook => ({
   full: { name: 'full visit', covers: ['bath'], minutes: 90, uses: {} },
   short: null,
   needs: { where: 'salon', skills: [], people: null, slot: null, barredDays: [] },
-  wishes: { days: null, part: null, person: null },
+  wishes: { days: null, part: null, person: null, coolDays: [] },
   standing: [],
   ...change,
 });

@@ -1,6 +1,6 @@
 import { addDays, daysBetween, type Day } from '../units';
 import type { WorkBlock, Book, DogToBook, Needs, Standing, VisitChoice, Wishes } from './book';
-import { careFrom, TABLE, TUB, type DatedCare } from './careToBook';
+import { careFrom, DRYER, TABLE, TUB, type DatedCare } from './careToBook';
 import {
   QUARTER,
   SALON,
@@ -25,6 +25,8 @@ export interface DogInWeeks {
   readonly byTwo: boolean;
   /** What its owner does between visits. */
   readonly atHome: readonly CareAtHome[];
+  /** Flat-faced, thick-coated: early in the day where it is warm. */
+  readonly coolHours: boolean;
 }
 
 /** Care that falls to the owner, by name: "folds (nose fold)". */
@@ -90,13 +92,17 @@ export interface Weeks {
   readonly drive: Readonly<Record<string, number>>;
   readonly tables: number;
   readonly tubs: number;
+  readonly dryers: number;
+  /** Months that are warm, 1 to 12. */
+  readonly warm: readonly number[];
 }
 
 /**
  * The book of some weeks. Bookings that are fixed are cut out of the blocks; those that may move hold their dog's wish to
  * be kept. Who is not in `dogs` and has a booking takes its time all the same.
  */
-export function bookOf({ first, days, over, people, away, dogs, booked, drive, tables, tubs }: Weeks): Book {
+export function bookOf(weeks: Weeks): Book {
+  const { first, days, over, people, away, dogs, booked, drive, tables, tubs, dryers, warm } = weeks;
   const indexOf = (day: Day) => daysBetween(first, day);
   const inHorizon = booked.filter(({ day }) => indexOf(day) >= 0 && indexOf(day) < days);
   const known = new Set(dogs.map(({ id }) => id));
@@ -108,6 +114,7 @@ export function bookOf({ first, days, over, people, away, dogs, booked, drive, t
     .filter(isFixed)
     .map(({ person, day, from, to }): TakenTime => ({ person, day: indexOf(day), from, to }));
   const horizon = { first, days };
+  const warmDays = daysIn(warm, horizon);
   const blocks = workBlocks(people, away, horizon, over > 0 ? [...taken, ...gone] : taken);
   const atSalon = blocks.filter(({ where }) => where === SALON);
   const takenAtSalon = taken.filter((each) => !isOut(people, first, each));
@@ -129,7 +136,7 @@ export function bookOf({ first, days, over, people, away, dogs, booked, drive, t
       lastVisit: its.lastVisit === null ? -shortest(its) : Math.min(0, indexOf(its.lastVisit)),
       ...kindsAt(its, needs, drive[household] ?? 0),
       needs: needsOf(its, needs, horizon, alone),
-      wishes: wishesOf(wishes, horizon),
+      wishes: { ...wishesOf(wishes, horizon), coolDays: its.coolHours ? warmDays : [] },
       standing: oneADay(standing.get(id) ?? []),
     })),
     people: people.map(({ id, skills }) => ({ id, skills })),
@@ -137,6 +144,15 @@ export function bookOf({ first, days, over, people, away, dogs, booked, drive, t
     shared: [
       { name: TABLE, minutes: sharedMinutes(atSalon, takenAtSalon, days, { count: tables, ofBooked: AT_THE_TABLE }) },
       { name: TUB, minutes: sharedMinutes(atSalon, takenAtSalon, days, { count: tubs, ofBooked: IN_THE_TUB }) },
+      // A dog is dried on a table: where there are as many dryers as tables, they are never what lacks.
+      ...(dryers < tables
+        ? [
+            {
+              name: DRYER,
+              minutes: sharedMinutes(atSalon, takenAtSalon, days, { count: dryers, ofBooked: UNDER_THE_DRYER }),
+            },
+          ]
+        : []),
     ],
     drive,
   };
@@ -211,7 +227,13 @@ function needsOf(
   };
 }
 
-function wishesOf(wishes: OwnerWishes | null, { first, days }: Horizon): Wishes {
+/** Days of the horizon in these months. */
+const daysIn = (months: readonly number[], { first, days }: Horizon): number[] =>
+  Array.from({ length: days }, (_, index) => index).filter((index) =>
+    months.includes(Number(addDays(first, index).slice(5, 7))),
+  );
+
+function wishesOf(wishes: OwnerWishes | null, { first, days }: Horizon): Omit<Wishes, 'coolDays'> {
   if (!wishes) return { days: null, part: null, person: null };
   const { pattern, weekdays, part, memberId } = wishes;
   const wished = pattern
@@ -225,6 +247,7 @@ function wishesOf(wishes: OwnerWishes | null, { first, days }: Horizon): Wishes 
 /** What a booking takes of table and tub, where nobody knows better: shares of its time [house values]. */
 const AT_THE_TABLE = 0.75;
 const IN_THE_TUB = 0.35;
+const UNDER_THE_DRYER = 0.3;
 
 /** Tables and tubs are there as long as anybody works; bookings that are fixed use them already. */
 function sharedMinutes(

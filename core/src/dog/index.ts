@@ -26,6 +26,7 @@ export {
 } from './facts';
 export { describeDog, factsAsSeen, type BusinessOfPlans, type DogAsSeen } from './asSeen';
 export { factsUpToDate, type OlderFacts } from './factsUpToDate';
+export { warmMonths, wantsCoolHours } from './coolHours';
 export { instructionWords } from './instructionWords';
 export {
   PRODUCT_TASKS,

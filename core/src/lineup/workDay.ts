@@ -1,5 +1,5 @@
 import type { Span } from '../bookings';
-import type { DogFacts } from '../dog';
+import { wantsCoolHours, type DogFacts } from '../dog';
 import type { DogOfDay, WorkGroup, PersonOfDay, Pin, PlaceOfWork, WorkDay } from './day';
 
 /** What a dog brings into a day. */
@@ -16,8 +16,7 @@ export interface OnTheDay {
 /** Common practice, no source: the old, the stiff and the weak stay short; tight breath and thick coats want cool hours. */
 export const onTheDay = (facts: DogFacts): OnTheDay => ({
   shortStay: facts.lifeStage === 'senior' || facts.stiffJoints || facts.fitness.heart || !facts.canStandThroughBath,
-  coolHours:
-    facts.tightBreathing || facts.breedHandling.some((each) => each === 'tight breathing' || each === 'overheats'),
+  coolHours: wantsCoolHours(facts),
   helper: facts.handling.helper === 'helper throughout',
   lift: facts.weight > facts.liftAloneKg,
   mindsDogs: facts.handling.minds.includes('other dogs'),

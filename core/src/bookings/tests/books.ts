@@ -101,6 +101,7 @@ export function randomBook({ dogs: count, days, people: hands, fill, seed, rich 
       days: chance(0.2) ? Array.from({ length: days }, (_, day) => day).filter((day) => day % 7 === weekday) : null,
       part: chance(0.2) ? 'morning' : null,
       person: chance(0.15) ? pick(people, random()).id : null,
+      coolDays: [],
     };
   }
 

@@ -211,6 +211,7 @@ function inWeeksOf(dog: HiddenBookDog, today: Day): DogInWeeks {
     lastVisit: dog.lastVisit,
     byTwo: false,
     atHome: [],
+    coolHours: false,
   };
 }
 
@@ -237,6 +238,8 @@ function bookAhead(
     away: [],
     dogs: known.filter(({ its }) => its.care.length > 0),
     drive: {},
+    dryers: 9,
+    warm: [],
     booked: [...booked].flatMap(([dog, list]) =>
       list
         .filter((each) => each.day >= today)

@@ -9,6 +9,7 @@ import {
   type Weeks,
 } from '@dewpond/core/bookings';
 import type { Coordinates } from '@dewpond/core/clients';
+import { warmMonths } from '@dewpond/core/dog';
 import { USUAL_VAN, driveToStop } from '@dewpond/core/route';
 import { addDays, daysBetween, type Day } from '@dewpond/core/units';
 import { and, asc, eq, gte, isNotNull, isNull, lt, sql } from 'drizzle-orm';
@@ -22,8 +23,8 @@ export interface WeeksAsked {
   readonly now: number;
   readonly first: Day;
   readonly days: number;
-  /** What the salon has of tables and tubs. */
-  readonly places: Pick<PlacesOfSalon, 'tables' | 'tubs'>;
+  /** What the salon has. */
+  readonly places: Pick<PlacesOfSalon, 'tables' | 'tubs' | 'dryers'>;
 }
 
 /** Everybody's time: who works when, who is away, what is booked already. */
@@ -115,7 +116,16 @@ export async function loadTime(
     }),
     tables: places.tables,
     tubs: places.tubs,
+    dryers: places.dryers,
+    warm: warmMonths(aheadIn(zone, first, '01'), aheadIn(zone, first, '07')),
   };
+}
+
+/** Minutes that a zone is ahead of UTC at noon in the middle of a month of that year. */
+function aheadIn(zone: string, day: Day, month: string): number {
+  const noon = new Date(`${day.slice(0, 4)}-${month}-15T12:00:00Z`);
+  const minutes = minuteIn(zone, noon) - 12 * 60;
+  return minutes + 1440 * daysBetween(`${day.slice(0, 4)}-${month}-15` as Day, dayIn(zone, noon));
 }
 
 /** What the last planning found the days to be worth, seen from `first`; nothing where none was made. */

@@ -55,6 +55,7 @@ export const IN_WEEKS: Shape<DogInWeeks> = first(
     lastVisit: day.nullable(),
     byTwo: z.boolean(),
     atHome: z.array(z.object({ name: z.string(), everyDays: z.number() })).default([]),
+    coolHours: z.boolean().default(false),
   }),
 );
 
