@@ -186,7 +186,7 @@ test('it ran out: what may be taken is offered, and what was taken stands in the
 test('a foot switch does the step; other days for a row say first how many plans they would change', async ({
   page,
 }) => {
-  await atTheTable(page, { name: 'Plover', breeds: ['beagle'] });
+  await atTheTable(page, { name: 'Skerry', breeds: ['beagle'] });
   const before = (await page.getByText(/^step \d+ of/).textContent()) ?? '';
   await goToStep(page, /Wet the coat/);
   const wet = (await page.getByText(/^step \d+ of/).textContent()) ?? '';
