@@ -146,6 +146,8 @@ describe('a visit that is booked', () => {
       { id: b, dog: 'Bobbin', isOwn: false },
     ]);
     await answer({ says: 'comes', bookings: [a, b] });
+    // The newest word counts.
+    clock.now += 60_000;
     await answer({ says: 'cannot come', bookings: [a, b] });
     expect([...(await bookingsOf(dogId)), ...(await bookingsOf(other))].map(({ state }) => state)).toEqual([
       'cancelled',
