@@ -60,7 +60,7 @@ const STANDS = ['', 'booked', 'confirmed', 'open', 'planned', 'scheduled'];
  * Bookings of a CSV file, row by row: the dog by its name and, where two have one, its owner; the person by name. What is over,
  * cancelled, unclear or unknown is left, with the reason. Own exports are read whole.
  * @example
- * readBookings('Dog,Day,Time\nTeasel,2026-12-01,9:30', known) // one booking of 90 minutes, with nobody named
+ * readBookings('Owner\nFolake', { dogs: [], people: [], today: '2026-11-25', order: 'day first' }).kind // 'refused'
  */
 export function readBookings(text: string, known: KnownHere): BookingsRead {
   const read = readCsv(text);
