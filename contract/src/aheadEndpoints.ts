@@ -5,16 +5,12 @@ import {
   aheadView,
   foundPrices,
   gapView,
-  hoursView,
-  newAbsences,
-  newAway,
   newSeries,
-  planningEdit,
   seriesMade,
   slotQuery,
   slotsView,
-  weekEdit,
 } from './ahead';
+import { hoursView, newAbsences, newAway, planningEdit, weekEdit } from './hours';
 import { ownerAnswerView } from './answers';
 import { appointment, appointmentEdit, newAppointment } from './appointments';
 import { daySchema, id, version } from './basics';

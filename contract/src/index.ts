@@ -1,4 +1,5 @@
 export * from './ahead';
+export * from './hours';
 export * from './appointments';
 export * from './audit';
 export * from './cleanDowns';

@@ -1,16 +1,16 @@
-import { planAtNight } from './features/ahead/nightPlan';
-import { IMPORT_JOB, runImport } from './features/imports/runImport';
 import { z } from 'zod';
-import { remindOwners } from './features/messages/remind';
-import { forEachBusiness } from './platform/auth/membership';
+import { NIGHT_JOB, planAtNight } from './features/ahead/nightPlan';
+import { IMPORT_JOB, runImport } from './features/imports/runImport';
+import { REMIND_JOB, remindOwners } from './features/messages/remind';
 import { MESSAGE_JOB, sendMessage } from './features/messages/sendMessage';
-import type { BusinessId } from './platform/db/tenant';
+import { forEachBusiness } from './platform/auth/membership';
+import { inTenant, type BusinessId } from './platform/db/tenant';
 import type { Services } from './platform/http/context';
-import { worker, type JobKind, type Worker } from './platform/jobs/jobs';
+import { enqueue, worker, type JobKind, type Worker } from './platform/jobs/jobs';
 import { RECKON_JOB, reckonAll } from './records/due/bookDue';
 import { SHEET_JOB, sheetAsPdf } from './records/documents/sheetPdf';
 
-/** Looks every quarter of an hour what each business wants done at its own hour. */
+/** Every quarter of an hour each business has what it may want done at its own hour put into the queues. */
 const BY_CLOCK: JobKind<object> = {
   queue: 'by-the-clock',
   ids: z.object({}),
@@ -24,11 +24,15 @@ export const workers = (services: Services): Worker[] => [
   worker(RECKON_JOB, ({ businessId }) => reckonAll(services, businessId as BusinessId)),
   worker(SHEET_JOB, ({ businessId, visitId }) => sheetAsPdf(services, businessId as BusinessId, visitId)),
   worker(IMPORT_JOB, ({ businessId, importId }) => runImport(services, businessId as BusinessId, importId)),
+  worker(REMIND_JOB, ({ businessId }) => remindOwners(services, businessId as BusinessId)),
+  worker(NIGHT_JOB, ({ businessId }) => planAtNight(services, businessId as BusinessId)),
   worker(BY_CLOCK, () =>
-    forEachBusiness(services.databases, async (businessId) => {
-      await remindOwners(services, businessId);
-      await planAtNight(services, businessId);
-    }),
+    forEachBusiness(services.databases, (businessId) =>
+      inTenant(services.databases, businessId, async (tx) => {
+        await enqueue(tx, REMIND_JOB, { businessId });
+        await enqueue(tx, NIGHT_JOB, { businessId });
+      }),
+    ),
   ),
   worker(MESSAGE_JOB, ({ businessId, messageId }) => sendMessage(services, businessId as BusinessId, messageId)),
 ];

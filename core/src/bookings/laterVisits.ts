@@ -37,7 +37,8 @@ export function pathWithout(tables: DogTables, day: number, on: DayCosts): numbe
   return pathKeeping(tables, tables.forced, then);
 }
 
-function pathKeeping(tables: DogTables, forced: readonly Forced[], then: DayCosts): number {
+/** What all of a dog's visits cost on the days that are open, its bookings kept; `then` is written over. */
+export function pathKeeping(tables: DogTables, forced: readonly Forced[], then: DayCosts): number {
   for (const { day, isFull } of forced) {
     then.full[day] = isFull ? 0 : Infinity;
     then.short[day] = isFull ? Infinity : 0;

@@ -141,6 +141,20 @@ test('no more people work at once than there are tables and tubs', () => {
   expect(daysInUse(weeksOf([], { people, tables: 4 }))[0]).toMatchObject({ open: 4 * 435 });
 });
 
+test('a dog with a fixed booking: what another day would cost is a number, and is told as one', () => {
+  const fixed = {
+    ...{ id: 'b', dog: 'Tansy', person: 'Marit', day: addDays(MONDAY, 42), from: 540, to: 1020 },
+    ...{ choice: 'full' as const, mayMove: false },
+  };
+  // Whoever has it that day has no time left: the day is full, and its booking stands all the same.
+  const people = [{ id: 'Marit', week: USUAL_WEEK, skills: [] }];
+  const { proposals } = proposed(weeksOf([dog('Tansy')], { days: 84, booked: [fixed], people }));
+  expect(proposals.length).toBeGreaterThan(0);
+  for (const { toMove } of proposals) expect(Number.isFinite(toMove)).toBe(true);
+  // It is proposed for its best day, four weeks before that booking.
+  expect(proposals[0]!.toMove).toBeGreaterThan(0);
+});
+
 describe('dogs that the van comes to, and what people are good at', () => {
   const out = (week: readonly number[]) =>
     USUAL_WEEK.map((spans, i) => (week.includes(i) ? spans.map((span) => ({ ...span, where: 'islets' })) : spans));
@@ -162,12 +176,18 @@ describe('dogs that the van comes to, and what people are good at', () => {
   });
 
   test('driving is time of its block, and not of its booking: two visits leave room for it', () => {
-    const two = ['Tansy', 'Otter'].map((id) => farm(id));
+    // One van morning of three and a half hours, two visits of an hour, both due.
+    const [morning] = people[0]!.week[1]!;
+    const one = [{ ...people[0]!, week: USUAL_WEEK.map((_, i) => (i === 1 ? [morning!] : [])) }];
+    const full = { ...its().full, minutes: 60 };
+    const due = { full, care: [{ ...care, last: day('2026-10-05') }] };
+    const two = ['Tansy', 'Otter'].map((id) => dog(id, due, { needs: needs({ where: 'islets' }) }));
     const drive = { "Tansy's": 25, "Otter's": 25 };
-    const { proposals } = proposed(weeksOf(two, { people, drive }));
-    expect(proposals.map(({ from, to }) => to - from)).toEqual([90, 90]);
+    const { proposals } = proposed(weeksOf(two, { people: one, drive, days: 7 }));
     const [first, second] = proposals.toSorted((a, b) => a.from - b.from);
-    if (first!.day === second!.day) expect(second!.from - first!.to).toBeGreaterThanOrEqual(25);
+    expect([first!.day, second!.day]).toEqual(['2026-11-03', '2026-11-03']);
+    expect([first!.to - first!.from, second!.to - second!.from]).toEqual([60, 60]);
+    expect(second!.from - first!.to).toBeGreaterThanOrEqual(25);
   });
 
   test('who needs somebody good at something is booked with nobody else', () => {

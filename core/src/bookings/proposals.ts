@@ -4,9 +4,8 @@ import { visitChoice, type Book, type DogToBook, type PlannedVisit } from './boo
 import { careThen, timingOf } from './timing';
 import type { PlanCosts } from './costs';
 import { blockPrices, type KeptPrices } from './dayPrices';
-import { cheapestPath } from './dogPath';
 import { tablesOf } from './dogTables';
-import { costsOfDays } from './laterVisits';
+import { costsOfDays, pathKeeping } from './laterVisits';
 import { packTimes } from './packTimes';
 import { bookOf, dayOfWeeks, drivenFor, handsOfDays, type Weeks } from './weeks';
 
@@ -128,12 +127,12 @@ function explainer(book: Book, costs: PlanCosts, kept: KeptPrices) {
     if (together(dog, visit.day)) why.push({ about: 'trip', is: 'together' });
     if (!its) return { why, toMove: 0 };
     const on = costsOfDays(book, its, prices);
-    const best = cheapestPath(its, on).cost;
+    const best = pathKeeping(its, its.forced, on);
+    const isBooked = its.forced.some(({ day }) => day === visit.day);
     const open = on.full[visit.day];
     on.full[visit.day] = Infinity;
     on.short[visit.day] = Infinity;
-    const without =
-      its.forced.some(({ day }) => day === visit.day) || open === Infinity ? best : cheapestPath(its, on).cost;
+    const without = isBooked || open === Infinity ? best : pathKeeping(its, its.forced, on);
     return { why, toMove: Math.max(0, without - best) };
   };
 }

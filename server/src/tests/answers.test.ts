@@ -124,6 +124,25 @@ describe('a visit that is booked', () => {
     expect(await answer({ says: 'comes after all', bookings: [id] })).toBe(409);
   });
 
+  test('what the business cancelled, an owner neither brings back nor is charged with; nor is it offered again', async () => {
+    const { dogId, page, answer } = await owner();
+    const id = await book(dogId, at(0, 17));
+    const cancel = { change: 'cancel' as const, version: 1, by: 'business' as const };
+    expect((await salon.call('PUT /api/appointments/:id', { id, body: cancel })).status).toBe(200);
+    expect(await answer({ says: 'comes', bookings: [id] })).toBe(409);
+    expect(await answer({ says: 'comes after all', bookings: [id] })).toBe(409);
+    expect(await answer({ says: 'cannot come', bookings: [id] })).toBe(409);
+    expect(await bookingsOf(dogId)).toMatchObject([{ state: 'cancelled', cancelledBy: 'business' }]);
+    expect((await salon.call('GET /api/dogs/:id/slots', { id: dogId, query: {} })).body.lateCancellations).toBe(0);
+    const [set] = await offer({ dogIds: [dogId], times: [at(12)] });
+    await answer({ says: 'takes', set });
+    const taken = (await bookingsOf(dogId)).at(-1);
+    const version = taken?.version ?? 0;
+    await salon.call('PUT /api/appointments/:id', { id: taken?.id ?? '', body: { ...cancel, version } });
+    expect((await page()).offers).toEqual([]);
+    expect(await answer({ says: 'takes', set })).toBe(409);
+  });
+
   test('a late cancellation counts where the client books again', async () => {
     const { dogId, answer } = await owner();
     const id = await book(dogId, at(0, 16));
@@ -292,6 +311,34 @@ describe('reminders sent by themselves', () => {
     await write(own, dogId, { kind: 'before you come' });
     await remindAt(own, 0);
     expect(await remindOwners(services, own.businessId)).toBe(0);
+  });
+
+  test('another dog of the house that comes a day later, or is booked after the reminder, is reminded of, too', async () => {
+    const own = await openSalon();
+    const person = (await own.call('GET /api/members')).body.items[0]?.id ?? '';
+    const house = await reachable(own);
+    const second = await addDog(own, { name: 'Bobbin' });
+    const third = await addDog(own, { name: 'Quill' });
+    for (const { dogId } of [second, third])
+      await inTenant(databases, own.businessId, (tx) =>
+        tx.update(dog).set({ clientId: house.clientId }).where(eq(dog.id, dogId)),
+      );
+    const bookIn = (dogId: string, startsAt: string) =>
+      own.call('POST /api/appointments', {
+        body: { id: v7(), dogId, memberId: person, kind: 'full visit', startsAt, minutes: 60 },
+      });
+    await bookIn(house.dogId, at(1));
+    await bookIn(second.dogId, at(2));
+    await remindAt(own, 0);
+    const remind = () => remindOwners(services, own.businessId);
+    expect([await remind(), await remind()]).toEqual([1, 0]);
+    await bookIn(third.dogId, at(1, 11));
+    expect([await remind(), await remind()]).toEqual([1, 0]);
+    clock.now = MORNING + DAY;
+    expect([await remind(), await remind()]).toEqual([1, 0]);
+    expect((await sent(own)).map(({ dogId }) => dogId).toSorted()).toEqual(
+      [house.dogId, second.dogId, third.dogId].toSorted(),
+    );
   });
 
   test('only a manager says when', async () => {

@@ -1,8 +1,10 @@
 import { carryOver, type PlanQuestion, type Weeks } from '@dewpond/core/bookings';
 import type { AheadView } from '@dewpond/contract';
+import { z } from 'zod';
 import { weekPlan } from '../../platform/db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
+import type { JobKind } from '../../platform/jobs/jobs';
 import { inThread } from '../../platform/threads/pool';
 import { dayIn, minuteIn } from '../../platform/time/zone';
 import { loadBusiness } from '../../records/business/business';
@@ -16,6 +18,14 @@ export const USUAL_DAYS = 56;
 const AFTER = 3 * 60;
 /** As long as somebody at the desk would wait, twice, s [house value]. */
 const SECONDS = 20;
+
+export const NIGHT_JOB: JobKind<{ businessId: string }> = {
+  queue: 'night-plan',
+  ids: z.object({ businessId: z.uuid() }),
+  everySeconds: 20,
+  atOnce: 1,
+  oncePer: ({ businessId }) => businessId,
+};
 
 /**
  * Plans the weeks of a business once a day, at the first chance from three o'clock on its own clock, so that who opens Ahead in
@@ -42,7 +52,8 @@ export async function planAtNight(services: Services, businessId: BusinessId): P
         bound: Number.isFinite(answer.bound) ? answer.bound : 0,
         known: booked.map(({ id }) => id),
       },
-      ...(answer ? { firstDay: first, prices: answer.prices } : { firstDay: first, prices: question.kept }),
+      firstDay: first,
+      prices: answer?.prices ?? question.kept,
     };
     return tx.insert(weekPlan).values(found).onConflictDoUpdate({ target: weekPlan.businessId, set: found });
   });

@@ -2,9 +2,11 @@ import { channelFor } from '@dewpond/core/messages';
 import { addDays, showTime, type Day } from '@dewpond/core/units';
 import { and, asc, eq, gte, inArray, lt, ne } from 'drizzle-orm';
 import { v5 } from 'uuid';
+import { z } from 'zod';
 import { appointment, client, dog, message } from '../../platform/db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
+import type { JobKind } from '../../platform/jobs/jobs';
 import { dayIn, minuteIn, spanOf } from '../../platform/time/zone';
 import { loadBusiness } from '../../records/business/business';
 import { draftFor } from './draft';
@@ -12,12 +14,20 @@ import { writeMessage } from './writeMessage';
 
 /** Who writes what goes out by itself. */
 const BY_ITSELF = 'the evening reminder';
-/** Whoever was written to by hand within this time is not written to again, ms. */
+/** A dog that was reminded of within this time is not reminded of again, ms. */
 const LATELY = 3 * 86_400_000;
+
+export const REMIND_JOB: JobKind<{ businessId: string }> = {
+  queue: 'reminders',
+  ids: z.object({ businessId: z.uuid() }),
+  everySeconds: 20,
+  atOnce: 5,
+  oncePer: ({ businessId }) => businessId,
+};
 
 /**
  * The evening before, if the business wants that and its hour has come: one message to each owner who may be written to, about
- * all of their dogs that come tomorrow. Run again, nobody is written to twice. Answers how many were.
+ * all of their dogs that come tomorrow and were not reminded of. Run again, nobody is written to twice. Answers how many were.
  */
 export async function remindOwners(services: Services, businessId: BusinessId): Promise<number> {
   return inTenant(services.databases, businessId, async (tx) => {
@@ -43,7 +53,7 @@ interface ComingTomorrow {
   readonly startsAt: Date;
 }
 
-/** Who comes on a day and was not reminded by hand. */
+/** Who comes on a day and was not reminded of, by hand or by itself. */
 async function comingOn(tx: Tenant, zone: string, day: Day, now: number): Promise<ComingTomorrow[]> {
   const { start, end } = spanOf(zone, day);
   const rows = await tx
@@ -54,7 +64,7 @@ async function comingOn(tx: Tenant, zone: string, day: Day, now: number): Promis
     .orderBy(asc(appointment.startsAt));
   if (rows.length === 0) return [];
   const reminded = await tx
-    .select({ clientId: message.clientId })
+    .select({ dogId: message.dogId, withDogs: message.withDogs })
     .from(message)
     .where(
       and(
@@ -64,8 +74,8 @@ async function comingOn(tx: Tenant, zone: string, day: Day, now: number): Promis
         inArray(message.clientId, [...new Set(rows.map(({ clientId }) => clientId))]),
       ),
     );
-  const know = new Set(reminded.map(({ clientId }) => clientId));
-  return rows.filter(({ clientId }) => !know.has(clientId));
+  const known = new Set(reminded.flatMap(({ dogId, withDogs }) => [dogId, ...withDogs]));
+  return rows.filter(({ dogId }) => !known.has(dogId));
 }
 
 interface Reminder {
@@ -98,7 +108,8 @@ async function remind(
     services.site,
     { businessId, name: BY_ITSELF, personId: null },
     {
-      id: v5(`reminder ${day}`, first.clientId),
+      // Of these dogs at this time: what changes after a reminder is another one.
+      id: v5(`reminder ${day} ${time} ${[dogId, ...withDogs].join()}`, first.clientId),
       ...{ dogId, withDogs, offers: [], visitId: null, referralId: null, kind, channel, subject, words },
     },
     now,

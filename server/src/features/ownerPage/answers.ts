@@ -10,9 +10,7 @@ import { contentHash } from '../../platform/http/sameContent';
 import { dayIn } from '../../platform/time/zone';
 import { appointmentsOfDogs } from '../../records/appointments/appointments';
 import { isTaken, lockPerson, spanFrom, writeBooking } from '../../records/appointments/makeBooking';
-
-type OfferRow = typeof visitOffer.$inferSelect;
-type BookingRow = typeof appointment.$inferSelect;
+import { openOffers, type BookingRow } from './offers';
 
 const TAKEN = 'Somebody was quicker: that time is taken.';
 const OVER = 'That visit has begun, or is over. Please ring the salon.';
@@ -62,11 +60,11 @@ export async function visitsToAnswer(
         isCancelled: each.state === 'cancelled',
       })),
     offers: offers
-      .filter((set) => set.some((each) => each.dogId === dogId))
-      .map((set) => ({
-        set: set[0].setId,
-        startsAt: set[0].startsAt.toISOString(),
-        dogs: dogs.filter(({ id }) => set.some((each) => each.dogId === id)).map(({ name }) => name),
+      .filter(({ visits }) => visits.some((each) => each.dogId === dogId))
+      .map(({ setId, visits: [first, ...others] }) => ({
+        set: setId,
+        startsAt: first.startsAt.toISOString(),
+        dogs: dogs.filter(({ id }) => [first, ...others].some((each) => each.dogId === id)).map(({ name }) => name),
       })),
   };
 }
@@ -92,71 +90,6 @@ async function cancelledByOwner(tx: Tenant, dogIds: readonly string[], now: numb
   const free = new Set<string>();
   for (const row of rows) if (!(await isTaken(tx, row, row.id))) free.add(row.id);
   return free;
-}
-
-/**
- * Times that were offered and can still be had, by set, the next first. An offer ends when its time has come or is taken, and
- * when the dog is booked otherwise: by another message, by telephone.
- */
-async function openOffers(tx: Tenant, dogIds: readonly string[], now: number): Promise<[OfferRow, ...OfferRow[]][]> {
-  const rows = await tx
-    .select()
-    .from(visitOffer)
-    .where(and(inArray(visitOffer.dogId, [...dogIds]), gt(visitOffer.startsAt, new Date(now))));
-  if (rows.length === 0) return [];
-  const booked = await tx
-    .select()
-    .from(appointment)
-    .where(
-      and(
-        inArray(appointment.dogId, [...dogIds]),
-        eq(appointment.state, 'booked'),
-        gt(appointment.startsAt, new Date(now)),
-      ),
-    );
-  const open: [OfferRow, ...OfferRow[]][] = [];
-  for (const setId of new Set(rows.map((row) => row.setId))) {
-    const [first, ...others] = rows
-      .filter((row) => row.setId === setId)
-      .toSorted((a, b) => Number(a.startsAt) - Number(b.startsAt));
-    if (!first) continue;
-    const set: [OfferRow, ...OfferRow[]] = [first, ...others];
-    if (set.every((each) => booked.some(({ id }) => id === each.id))) continue;
-    if (set.some((each) => bookedOtherwise(each, rows, booked))) continue;
-    const giveUp = givenUp(set, rows, booked);
-    let isFree = true;
-    for (const each of set) isFree &&= await isFreeBut(tx, each, giveUp);
-    if (isFree) open.push(set);
-  }
-  return open.toSorted(([a], [b]) => Number(a.startsAt) - Number(b.startsAt));
-}
-
-/** Bookings that end when a set is taken: other times of the same message, and what was to be given up for it. */
-const givenUp = (set: readonly OfferRow[], rows: readonly OfferRow[], booked: readonly BookingRow[]): BookingRow[] =>
-  booked.filter(({ id }) =>
-    set.some(
-      (each) =>
-        id === each.insteadOf ||
-        (id !== each.id &&
-          rows.some((row) => row.id === id && row.messageId === each.messageId && row.dogId === each.dogId)),
-    ),
-  );
-
-const bookedOtherwise = (offer: OfferRow, rows: readonly OfferRow[], booked: readonly BookingRow[]): boolean =>
-  booked.some(
-    ({ id, dogId }) =>
-      dogId === offer.dogId &&
-      id !== offer.insteadOf &&
-      !rows.some((row) => row.id === id && row.messageId === offer.messageId),
-  );
-
-/** Whether a person is free, but for what is given up for it. */
-async function isFreeBut(tx: Tenant, offer: OfferRow, giveUp: readonly BookingRow[]): Promise<boolean> {
-  const time = { memberId: offer.memberId, ...spanFrom(offer.startsAt.toISOString(), offer.minutes) };
-  const own = giveUp.find(
-    (each) => each.memberId === time.memberId && each.startsAt < time.endsAt && time.startsAt < each.endsAt,
-  );
-  return !(await isTaken(tx, time, own?.id ?? offer.id));
 }
 
 /** Keeps what an owner answered and does it, once. Throws 409 where the time is taken, or over. */
@@ -200,28 +133,29 @@ async function doWhatIsSaid(tx: Tenant, dogId: string, answer: OwnerAnswering, n
   if (answer.says === 'none suits') return [{ dogId, appointmentId: null }];
   const dogs = (await dogsOfOwner(tx, dogId)).map(({ id }) => id);
   if (answer.says === 'takes') return takeSet(tx, dogs, answer.set, now);
-  const rows = await tx
-    .select()
-    .from(appointment)
-    .where(and(inArray(appointment.id, answer.bookings), inArray(appointment.dogId, dogs)));
+  const asked = and(inArray(appointment.id, answer.bookings), inArray(appointment.dogId, dogs));
+  await lockAll(tx, await tx.select({ memberId: appointment.memberId }).from(appointment).where(asked));
+  // Read with the people locked: the desk may have changed it meanwhile.
+  const rows = await tx.select().from(appointment).where(asked);
   if (rows.length < new Set(answer.bookings).size) throw notFound('booking');
-  await lockAll(tx, rows);
   for (const row of rows) await changeBooking(tx, row, answer.says, now);
   return rows.map((row) => ({ dogId: row.dogId, appointmentId: row.id }));
 }
 
+/**
+ * Agrees to a booking, cancels it, or takes that back; throws 409 where that cannot be. What the business cancelled is the
+ * business's: an owner neither brings it back nor is charged with it.
+ */
 async function changeBooking(
   tx: Tenant,
   row: BookingRow,
   says: Exclude<OwnerSays, 'takes' | 'none suits'>,
   now: number,
 ): Promise<void> {
-  if (Number(row.startsAt) <= now) throw new Refusal('conflict', OVER);
-  const mayBe =
-    says === 'comes after all' ? ['cancelled', 'booked'] : says === 'comes' ? ['booked'] : ['booked', 'cancelled'];
-  if (!mayBe.includes(row.state)) throw new Refusal('conflict', OVER);
-  if (says === 'comes after all' && row.state === 'cancelled' && (await isTaken(tx, row, row.id)))
-    throw new Refusal('conflict', TAKEN);
+  const isCancelled = row.state === 'cancelled' && row.cancelledBy === 'owner' && says !== 'comes';
+  if (Number(row.startsAt) <= now || !(row.state === 'booked' || isCancelled)) throw new Refusal('conflict', OVER);
+  if (isCancelled && says === 'cannot come') return;
+  if (isCancelled && (await isTaken(tx, row, row.id))) throw new Refusal('conflict', TAKEN);
   const set: Partial<typeof appointment.$inferInsert> =
     says === 'cannot come'
       ? { state: 'cancelled', cancelledAt: new Date(now), cancelledBy: 'owner', confirmedAt: null }
@@ -235,33 +169,24 @@ async function changeBooking(
 /** Books all visits of a set; a time that was taken before from the same message is given up for it. */
 async function takeSet(tx: Tenant, dogs: readonly string[], setId: string, now: number): Promise<ToldAbout[]> {
   const asked = await tx
-    .select()
+    .select({ memberId: visitOffer.memberId })
     .from(visitOffer)
     .where(and(eq(visitOffer.setId, setId), inArray(visitOffer.dogId, [...dogs])));
   if (asked.length === 0) throw notFound('offer');
   await lockAll(tx, asked);
-  const [set] = (await openOffers(tx, dogs, now)).filter(([first]) => first.setId === setId);
+  const set = (await openOffers(tx, dogs, now)).find((each) => each.setId === setId);
   if (!set) throw new Refusal('conflict', TAKEN);
-  const rows = await tx
-    .select()
-    .from(visitOffer)
-    .where(inArray(visitOffer.dogId, [...dogs]));
-  const booked = await tx
-    .select()
-    .from(appointment)
-    .where(and(inArray(appointment.dogId, [...dogs]), eq(appointment.state, 'booked')));
-  for (const row of givenUp(set, rows, booked)) await changeBooking(tx, row, 'cannot come', now);
-  for (const { id, dogId, memberId, kind, startsAt, minutes } of set) {
-    const time = spanFrom(startsAt.toISOString(), minutes);
+  for (const row of set.givesUp) await changeBooking(tx, row, 'cannot come', now);
+  for (const { id, dogId, memberId, kind, startsAt, minutes } of set.visits) {
     const [before] = await tx.select().from(appointment).where(eq(appointment.id, id));
     // Taken, given up for another time, and taken again.
     if (before) await changeBooking(tx, before, 'comes after all', now);
     else {
-      const booking = { id, dogId, memberId, kind, ...time };
+      const booking = { id, dogId, memberId, kind, ...spanFrom(startsAt.toISOString(), minutes) };
       await writeBooking(tx, { ...booking, confirmedAt: new Date(now), madeFrom: contentHash(booking) });
     }
   }
-  return set.map(({ id, dogId }) => ({ dogId, appointmentId: id }));
+  return set.visits.map(({ id, dogId }) => ({ dogId, appointmentId: id }));
 }
 
 /** In one order, so that two who answer at once wait for each other and never for a ring. */

@@ -53,6 +53,18 @@ const slotsFor = (kind: VisitKind, along: string | null = null): SlotsView => {
         over: 1.4,
         why: ['3 days after it'],
       },
+      ...(along === null
+        ? []
+        : [
+            {
+              ...slot,
+              day: addDays(TODAY, 6),
+              startsAt: '2026-12-01T10:00:00.000Z',
+              along: then('2026-12-01T10:00:00.000Z'),
+              over: 1.9,
+              why: ['4 days after it'],
+            },
+          ]),
     ],
   };
 };
@@ -421,7 +433,8 @@ describe('what is written around a visit', () => {
     const { person, server } = openWeeks();
     await person.click(await screen.findByRole('button', { name: 'Write to Amara Nwosu about Radish' }));
     await person.click(await screen.findByRole('button', { name: 'Bobbin' }));
-    await person.click(await screen.findByRole('button', { name: /^Mon 30 Nov.*after it/ }));
+    await person.click(await screen.findByRole('button', { name: /^Mon 30 Nov, Bobbin 9:00, Radish 13:15/ }));
+    await person.click(await screen.findByRole('button', { name: /^Tue 1 Dec, Radish and Bobbin 10:00/ }));
     await person.click(await screen.findByRole('button', { name: 'Offer this time' }));
     const text = await screen.findByRole('textbox', { name: 'Text' });
     expect(await words()).toBe('time to come: 2026-11-27 at 09:00, both');
@@ -437,6 +450,23 @@ describe('what is written around a visit', () => {
     expect(new Set(offers?.map(({ setId }) => setId)).size).toBe(1);
   });
 
+  test('sent again after an answer that never came, the same times are offered, each once', async () => {
+    const { person, server } = openWeeks();
+    await person.click(await screen.findByRole('button', { name: 'Write to Amara Nwosu about Radish' }));
+    await person.click(await screen.findByRole('button', { name: 'Offer 2 times' }));
+    await person.type(await screen.findByRole('textbox', { name: 'Text' }), ' {{link}');
+    server.loses = 4;
+    await person.click(screen.getByRole('button', { name: 'Send by e-mail' }));
+    const again = await screen.findByRole('button', { name: 'Send by e-mail' }, { timeout: 9000 });
+    // Somebody books meanwhile: all is drawn anew, and the times keep their ids.
+    await makeStale(['POST /api/appointments']);
+    await person.click(again);
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull(), { timeout: 9000 });
+    const bodies = server.sent.filter(([key]) => key === 'POST /api/messages').map(([, body]) => body);
+    expect(bodies.length).toBeGreaterThan(4);
+    expect(new Set(bodies.map((body) => JSON.stringify(body))).size).toBe(1);
+  }, 30_000);
+
   test('two dogs of an owner on a day are reminded of once', async () => {
     const { person } = openWeeks([
       booking(),
@@ -448,7 +478,8 @@ describe('what is written around a visit', () => {
       }),
     ]);
     await openDay(person, 'Thu 26 Nov');
-    await person.click(await screen.findByRole('button', { name: 'Remind Amara Nwosu of Radish' }));
+    // From whichever of them: the hour is that of the first.
+    await person.click(await screen.findByRole('button', { name: 'Remind Amara Nwosu of Bobbin' }));
     expect(await words()).toBe('before you come: 2026-11-26 at 09:00, both');
   });
 

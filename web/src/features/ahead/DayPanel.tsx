@@ -42,8 +42,7 @@ export function DayPanel({ day, view, proposals, isBooking, onAccept, onMove, on
             dogId: reminded.dogId,
             visitId: null,
             day,
-            time: fieldTime(minuteOf(reminded.startsAt, zone)),
-            withDogs: comingWith(reminded, stands),
+            ...comingTogether(reminded, stands, zone),
           }}
           onClose={() => setReminded(null)}
         />
@@ -98,10 +97,14 @@ export function DayPanel({ day, view, proposals, isBooking, onAccept, onMove, on
   );
 }
 
-/** Other dogs of that owner that come on the same day: written to once. */
-const comingWith = ({ dogId, ownerId }: Appointment, stands: readonly Appointment[]): string[] => [
-  ...new Set(stands.filter((each) => each.ownerId === ownerId && each.dogId !== dogId).map((each) => each.dogId)),
-];
+/** All dogs of that owner on that day, written to once, by the time of the first. */
+function comingTogether({ dogId, ownerId }: Appointment, stands: readonly Appointment[], zone: string) {
+  const theirs = stands.filter((each) => each.ownerId === ownerId && each.state === 'booked');
+  return {
+    time: fieldTime(Math.min(...theirs.map(({ startsAt }) => minuteOf(startsAt, zone)))),
+    withDogs: [...new Set(theirs.map((each) => each.dogId))].filter((id) => id !== dogId),
+  };
+}
 
 function Booked({
   appointment,

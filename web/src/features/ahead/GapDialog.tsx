@@ -7,7 +7,7 @@ import { v7 } from 'uuid';
 import { useGap } from '../../data/queries';
 import { useZone } from '../../data/useUnits';
 import { useWrite } from '../../data/useWrite';
-import { MessageDialog } from '../../parts/messages/MessageDialog';
+import { MessageDialog, type MessageAbout } from '../../parts/messages/MessageDialog';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Waiting } from '../../ui/Waiting';
@@ -26,15 +26,15 @@ export function GapDialog({
 }) {
   const gap = useGap(appointment.id);
   const zone = useZone();
-  const [asked, setAsked] = useState<Gainer | null>(null);
+  /** Who is written to, with the time to say yes to. */
+  const [asked, setAsked] = useState<Pick<MessageAbout, 'dogId' | 'offers'> | null>(null);
   const ends = clock(appointment.endsAt, zone);
   if (asked !== null)
     return (
       <MessageDialog
         about={{
           kind: 'a gap',
-          dogId: asked.dogId,
-          offers: gap.data ? offerTo(asked, gap.data) : [],
+          ...asked,
           visitId: null,
           day: dayOf(appointment.startsAt, zone) as Day,
           time: fieldTime(minuteOf(appointment.startsAt, zone)),
@@ -50,7 +50,13 @@ export function GapDialog({
       says="Who gains most stands first. The first yes takes it."
     >
       <Waiting query={gap} what="Who gains">
-        {(view) => <Gainers view={view} onClose={onClose} onWrite={setAsked} />}
+        {(view) => (
+          <Gainers
+            view={view}
+            onClose={onClose}
+            onWrite={(gainer) => setAsked({ dogId: gainer.dogId, offers: offerTo(gainer, view) })}
+          />
+        )}
       </Waiting>
     </Dialog>
   );

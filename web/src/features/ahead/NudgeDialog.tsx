@@ -1,13 +1,14 @@
 import type { DogListItem, SlotView, SlotsView } from '@dewpond/contract';
 import type { VisitKind } from '@dewpond/core/steps';
 import type { Day } from '@dewpond/core/units';
+import { group } from 'd3-array';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { clock, fieldTime, minuteOf, showDay } from '../../browser/times';
 import { instantAt } from '../../browser/wallClock';
 import { useSlots } from '../../data/queries';
 import { useZone } from '../../data/useUnits';
-import { MessageDialog, type OfferedVisit } from '../../parts/messages/MessageDialog';
+import { MessageDialog, type MessageAbout, type OfferedVisit } from '../../parts/messages/MessageDialog';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
@@ -32,6 +33,9 @@ interface OfferedTime {
   readonly why: readonly string[];
 }
 
+/** What the message says and what goes with it. */
+type MadeOffer = Pick<MessageAbout, 'day' | 'time' | 'offers'>;
+
 /** So many are offered where nobody chooses. */
 const OFFERED = 3;
 
@@ -44,22 +48,26 @@ export function NudgeDialog({ dog, today, proposal, onClose }: NudgeProps) {
   const [along, setAlong] = useState<readonly string[]>([]);
   /** The first few are offered until somebody says otherwise of one. */
   const [otherwise, setOtherwise] = useState<ReadonlySet<string>>(new Set());
-  const [offers, setOffers] = useState<readonly OfferedTime[] | null>(null);
+  /** What was chosen, each with an id of its own: sent again, it is offered once. */
+  const [offer, setOffer] = useState<MadeOffer | null>(null);
   const slots = useSlots(dog.id, { kind: null, along });
   const planned = along.length === 0 && proposal && proposal.day > today ? fromPlan(proposal, zone) : null;
-  if (offers && slots.data) {
-    const [first] = offers;
+  if (offer)
     return (
       <MessageDialog
-        about={{
-          ...{ kind: 'time to come', dogId: dog.id, visitId: null, withDogs: along },
-          ...(first ? { day: first.day, time: fieldTime(minuteOf(firstOf(first), zone)) } : {}),
-          offers: offers.flatMap((each) => visitsAt(each, planned?.key === each.key ? proposal : null, slots.data)),
-        }}
+        about={{ kind: 'time to come', dogId: dog.id, visitId: null, withDogs: along, ...offer }}
         onClose={onClose}
       />
     );
-  }
+  const make = (chosen: readonly OfferedTime[], view: SlotsView) => {
+    const [first] = chosen;
+    if (!first) return;
+    setOffer({
+      day: first.day,
+      time: fieldTime(minuteOf(firstOf(first), zone)),
+      offers: chosen.flatMap((each) => visitsAt(each, planned?.key === each.key ? proposal : null, view)),
+    });
+  };
   return (
     <Dialog
       open
@@ -102,7 +110,7 @@ export function NudgeDialog({ dog, today, proposal, onClose }: NudgeProps) {
                     look="main"
                     className="min-h-14!"
                     disabled={chosen.length === 0 || slots.isPlaceholderData}
-                    onClick={() => setOffers(chosen)}
+                    onClick={() => make(chosen, view)}
                   >
                     {chosen.length === 1 ? 'Offer this time' : `Offer ${chosen.length} times`}
                   </Button>
@@ -123,6 +131,17 @@ const toggled = (keys: ReadonlySet<string>, key: string): ReadonlySet<string> =>
 const firstOf = ({ startsAt, along }: OfferedTime): string =>
   [startsAt, ...along.map((each) => each.startsAt)].toSorted()[0] ?? startsAt;
 
+/** "8:30", or of several "Thimble 9:15, Kelpie 11:00"; who comes at the same time stands together. */
+function whoWhen({ startsAt, along }: OfferedTime, visits: SlotsView['visits'], zone: string): string {
+  if (along.length === 0) return clock(startsAt, zone);
+  const starts = new Map([[visits[0]?.dogId, startsAt], ...along.map((each) => [each.dogId, each.startsAt] as const)]);
+  const byStart = group(visits, ({ dogId }) => starts.get(dogId) ?? startsAt);
+  return [...byStart]
+    .toSorted(([a], [b]) => Date.parse(a) - Date.parse(b))
+    .map(([start, dogs]) => `${new Intl.ListFormat('en').format(dogs.map(({ name }) => name))} ${clock(start, zone)}`)
+    .join(', ');
+}
+
 interface TimesProps {
   readonly visits: SlotsView['visits'];
   readonly times: readonly OfferedTime[];
@@ -132,8 +151,6 @@ interface TimesProps {
 
 function Times({ visits, times, chosen, onToggle }: TimesProps) {
   const zone = useZone();
-  const names = new Map(visits.map(({ dogId, name }) => [dogId, name]));
-  const own = visits[0]?.name ?? '';
   return (
     <ul aria-label="Times to offer" className="flex flex-col gap-1.5">
       {times.map((each) => (
@@ -141,11 +158,7 @@ function Times({ visits, times, chosen, onToggle }: TimesProps) {
           <Choice chosen={chosen.includes(each)} onClick={() => onToggle(each.key)} className="w-full text-left! py-2">
             <span>
               <b className="block">
-                {showDay(each.day)}, {each.along.length > 0 && `${own} `}
-                {clock(each.startsAt, zone)}
-                {each.along.map(({ dogId, startsAt }) =>
-                  startsAt === each.startsAt ? '' : `, ${names.get(dogId) ?? ''} ${clock(startsAt, zone)}`,
-                )}
+                {showDay(each.day)}, {whoWhen(each, visits, zone)}
               </b>
               <span className="block text-sm font-normal">{each.why.join('; ')}</span>
             </span>

@@ -25,14 +25,16 @@ export function OutWithVan({ today }: { readonly today: TodayView }) {
                 </Link>{' '}
                 <span className="text-soft">{appointment.ownerName}</span>
               </span>
-              <BeginVisit
-                dogId={appointment.dogId}
-                appointmentId={appointment.id}
-                visitId={appointment.visitId}
-                done={appointment.state === 'done'}
-                dog={appointment.dogName}
-                small
-              />
+              <span className="w-30 shrink-0">
+                <BeginVisit
+                  dogId={appointment.dogId}
+                  appointmentId={appointment.id}
+                  visitId={appointment.visitId}
+                  done={appointment.state === 'done'}
+                  dog={appointment.dogName}
+                  small
+                />
+              </span>
             </li>
           ))}
       </ul>

@@ -98,7 +98,12 @@ export const PRICES: Shape<KeptPrices> = first('prices of days', z.record(z.stri
 
 const proposal: z.ZodType<ToldProposal> = z.object({
   ...{ dog: z.string(), person: z.string(), day, from: z.number(), to: z.number(), kind: z.string() },
-  ...{ why: z.array(z.string()), toMove: z.number(), insteadOf: z.string().nullable() },
+  ...{ why: z.array(z.string()), insteadOf: z.string().nullable() },
+  // Plans have been kept whose visit had no other day: what moving it costs was then no number, and stands as null.
+  toMove: z
+    .number()
+    .nullable()
+    .transform((kept) => kept ?? 0),
   atHome: z.array(z.object({ name: z.string(), times: z.number() })),
 });
 /** A plan made at night: what it proposes, and the bookings there were then. */

@@ -66,6 +66,10 @@ export function GroupBar({ placed, part, stretches, y, scale, label, says, isHel
   );
 }
 
+/** Whether words fit into a bar; a letter of the ribbon is about 6 px wide. */
+export const fitsIn = (words: string, width: number): boolean => width > words.length * LETTER + 6;
+const LETTER = 6;
+
 interface StageProps {
   readonly name: string;
   readonly dwell: boolean;
@@ -78,7 +82,7 @@ interface StageProps {
 function Stage({ name, dwell, left, right, y, shade }: StageProps) {
   const width = Math.max(2, right - left - 1.5);
   const middle = left + width / 2;
-  const fits = width > name.length * 6.4 + 8;
+  const fits = fitsIn(name, width);
   return (
     <>
       <rect

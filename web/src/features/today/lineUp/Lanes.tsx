@@ -1,7 +1,7 @@
 import type { TodayView } from '@dewpond/contract';
 import type { LineUp } from '@dewpond/core/lineup';
 import { duration, wallTime } from '../../../browser/times';
-import { BAR, GroupBar } from './GroupBar';
+import { BAR, GroupBar, fitsIn } from './GroupBar';
 import { Ground, ROW, TOP, barWords } from './Ribbon';
 import { dogOf } from './dayOfWork';
 import type { RibbonScale } from './ribbonScale';
@@ -126,16 +126,11 @@ export function Lanes({ today, lineUp, scale, now, held }: LanesProps) {
   );
 }
 
-/** Narrower, a name says nothing, px. */
-const LEAST_WORDS = 32;
-
-/** "Umber, bath" where it fits, else "Umber", or as much of it as there is room for. */
-const labelFor = (dog: string, part: string, width: number): string =>
-  width > (dog.length + part.length + 2) * 6.4 + 8 && part !== 'table'
-    ? `${dog}, ${part}`
-    : width < LEAST_WORDS
-      ? ''
-      : dog.slice(0, Math.floor((width - 9) / 6.4));
+/** "Umber, bath" where it fits, else "Umber", else nothing: a name cut short says nothing. */
+const labelFor = (dog: string, part: string, width: number): string => {
+  const whole = part === 'table' ? dog : `${dog}, ${part}`;
+  return [whole, dog].find((words) => fitsIn(words, width)) ?? '';
+};
 
 export function PersonNames({ today, lineUp }: { readonly today: TodayView; readonly lineUp: LineUp }) {
   return (

@@ -108,6 +108,17 @@ describe('the line-up of a day', () => {
     expect(screen.getAllByText('1 h 30 on dogs')).toHaveLength(2);
   });
 
+  test('by person: a bar has the whole name or none', async () => {
+    const name = 'Bartholomew of the Old Salt Marsh';
+    const { person } = openDay([dog(name, '09:00', '09:30', { groups: [part('table', 10), part('bath', 10)] })]);
+    await person.click(screen.getByRole('button', { name: 'By person' }));
+    const lanes = screen.getByRole('group', { name: 'Line-up by person, 2 people' });
+    const cut = within(lanes)
+      .queryAllByText(/^Bar/, { selector: 'text' })
+      .filter(({ textContent }) => !textContent?.startsWith(name));
+    expect(cut).toEqual([]);
+  });
+
   test('who lends a hand to lift a heavy dog, in and out, is said', async () => {
     const { person } = openDay([dog('Umber', '09:00', '11:30', { lift: true })]);
     expect(bars()).toContain(
