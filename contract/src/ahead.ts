@@ -188,29 +188,46 @@ export const foundPrices = z.strictObject({
     .refine((prices) => Object.keys(prices).length <= 20_000, { error: 'Too many prices.' }),
 });
 
-/** Proposals that are taken: each booked, or told why not. */
-export const acceptedVisits = z.strictObject({
-  /** All of them or none: dogs that come together. */
-  together: z.boolean().default(false),
-  visits: z
-    .array(
-      z.strictObject({
-        id: newId,
-        dogId: id,
-        memberId: id,
-        kind: z.enum(VISIT_KINDS),
-        startsAt: z.iso.datetime({ offset: true }),
-        minutes: z.int().min(15).max(480),
-        /** Nobody was told yet: it may be moved when weeks are planned anew. */
-        mayMove: z.boolean(),
-        note: text(500).default(''),
-      }),
-    )
-    .min(1)
-    .max(500),
+const timeGiven = z.strictObject({
+  memberId: id,
+  startsAt: z.iso.datetime({ offset: true }),
+  minutes: z.int().min(15).max(480),
 });
+/** Proposals that are taken: each booked, and each booking moved that gives way to them, or told why not. */
+export const acceptedVisits = z
+  .strictObject({
+    /** All of them or none: dogs that come together. */
+    together: z.boolean().default(false),
+    visits: z
+      .array(
+        timeGiven.extend({
+          id: newId,
+          dogId: id,
+          kind: z.enum(VISIT_KINDS),
+          /** Nobody was told yet: it may be moved when weeks are planned anew. */
+          mayMove: z.boolean(),
+          note: text(500).default(''),
+        }),
+      )
+      .max(500),
+    /** Bookings that get other times, all at once: two may change places. */
+    moved: z
+      .array(timeGiven.extend({ id, version: z.int().min(1) }))
+      .max(2000)
+      .default([]),
+    /** Bookings that are taken back. */
+    cancelled: z
+      .array(z.strictObject({ id, version: z.int().min(1) }))
+      .max(2000)
+      .default([]),
+  })
+  .refine(({ visits, moved, cancelled }) => visits.length + moved.length + cancelled.length > 0, {
+    path: ['visits'],
+    message: 'Nothing is taken.',
+  });
 export const acceptedAnswer = z.object({
   booked: z.array(id),
+  moved: z.array(z.object({ id, version: z.int() })),
   refused: z.array(z.object({ id, why: z.string() })),
 });
 

@@ -1,5 +1,6 @@
 import { daysBetween } from '../units';
-import { bookOf, dayOfWeeks, type Weeks } from './weeks';
+import { groupBy } from './groupBy';
+import { bookOf, type Weeks } from './weeks';
 import { daysInUse, type ProposedVisit, type ProposedWeeks } from './proposals';
 
 /** A plan whose reasons may be told in words already. */
@@ -22,23 +23,31 @@ export function carryOver<Proposal extends Omit<ProposedVisit, 'why'>>(
   const dogs = new Set(weeks.dogs.map(({ id }) => id));
   const standing = new Set(weeks.booked.map(({ id }) => id));
   const isNew = weeks.booked.filter(({ id }) => !known.has(id));
-  // Hours of work alone: what is booked is looked at one by one, as a booking that is moved is not in its own way.
-  const { blocks } = bookOf({ ...weeks, dogs: [], booked: [] });
-  const isFree = ({ day, person, from, to, insteadOf }: Proposal) =>
-    blocks.some(
-      (block) =>
-        dayOfWeeks(weeks, block.day) === day && block.person === person && block.from <= from && to <= block.to,
-    ) &&
-    !weeks.booked.some(
-      (each) => each.day === day && each.person === person && each.from < to && from < each.to && each.id !== insteadOf,
+  // Hours of work alone: what is booked is looked at one by one.
+  const work = groupBy(bookOf({ ...weeks, dogs: [], booked: [] }).blocks, ({ day }) => day);
+  const booked = groupBy(weeks.booked, ({ day }) => day);
+  const isOpen = ({ day, person, from, to }: Proposal) =>
+    (work.get(daysBetween(weeks.first, day)) ?? []).some(
+      (block) => block.person === person && block.from <= from && to <= block.to,
     );
-  const proposals = plan.proposals.filter(
+  let proposals = plan.proposals.filter(
     (each) =>
       dogs.has(each.dog) &&
       (each.insteadOf === null || standing.has(each.insteadOf)) &&
-      isFree(each) &&
+      isOpen(each) &&
       !isNew.some(({ dog, day }) => dog === each.dog && Math.abs(daysBetween(day, each.day)) < NEAR),
   );
+  // A booking that is moved is in nobody's way: until its own move is no longer to be had.
+  for (let before = -1; before !== proposals.length;) {
+    before = proposals.length;
+    const leaves = new Set(proposals.map(({ insteadOf }) => insteadOf));
+    proposals = proposals.filter(
+      ({ day, person, from, to }) =>
+        !(booked.get(day) ?? []).some(
+          (each) => each.person === person && each.from < to && from < each.to && !leaves.has(each.id),
+        ),
+    );
+  }
   // Bookings that may move and stay are of the plan, as they are where it is made.
   const moved = new Set(proposals.map(({ insteadOf }) => insteadOf));
   const stays = weeks.booked.filter(({ id, mayMove, choice }) => mayMove && choice !== null && !moved.has(id));
@@ -47,10 +56,10 @@ export function carryOver<Proposal extends Omit<ProposedVisit, 'why'>>(
     from,
     to,
   }));
-  const booked = new Set(isNew.map(({ dog }) => dog));
+  const comes = new Set(isNew.map(({ dog }) => dog));
   return {
     proposals,
-    unplaced: plan.unplaced.filter(({ dog }) => dogs.has(dog) && !booked.has(dog)),
+    unplaced: plan.unplaced.filter(({ dog }) => dogs.has(dog) && !comes.has(dog)),
     days: daysInUse(weeks, timed),
   };
 }

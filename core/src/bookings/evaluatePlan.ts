@@ -8,6 +8,7 @@ import {
   type DogToBook,
   type PlannedVisit,
 } from './book';
+import { groupBy } from './groupBy';
 import { careCost, endCost, owedCost, type PlanCosts } from './costs';
 
 /** What a plan costs, by what it is paid for. */
@@ -144,9 +145,3 @@ export function breaches(book: Book, plan: readonly PlannedVisit[]): string[] {
 const lengthOf = (block: WorkBlock | undefined): number => (block ? block.to - block.from : 0);
 const isStanding = ({ standing }: DogToBook, { day, choice }: PlannedVisit): boolean =>
   standing.some((each) => each.isFixed && each.day === day && each.choice === choice);
-
-function groupBy<Each>(list: readonly Each[], key: (each: Each) => string): Map<string, Each[]> {
-  const groups = new Map<string, Each[]>();
-  for (const each of list) groups.set(key(each), [...(groups.get(key(each)) ?? []), each]);
-  return groups;
-}

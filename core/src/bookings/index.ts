@@ -70,4 +70,5 @@ export {
 } from './proposals';
 export { bookedTooLate, type LateBooking } from './bookedTooLate';
 export { carryOver } from './carryOver';
+export { takenAlong } from './takenAlong';
 export { planInTime, type PlanAnswer, type PlanQuestion, type ToldProposal } from './planInTime';

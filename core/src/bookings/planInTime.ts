@@ -1,3 +1,4 @@
+import { evaluatePlan } from './evaluatePlan';
 import type { PlanCosts } from './costs';
 import type { KeptPrices } from './dayPrices';
 import { planBookings, type Planning } from './planner';
@@ -56,11 +57,11 @@ export function planInTime(
 }
 
 function answerOf(weeks: Weeks, costs: PlanCosts, at: Planning, progress: number): PlanAnswer {
-  const { proposals, ...rest } = proposedWeeks(weeks, at.plan(), costs, at.prices());
+  const { proposals, gaveWay, ...rest } = proposedWeeks(weeks, at.plan(), costs, at.prices());
   return {
     ...rest,
     proposals: proposals.map((each) => ({ ...each, why: each.why.map(slotWords) })),
-    cost: at.cost,
+    cost: gaveWay ? evaluatePlan(bookOf(weeks), gaveWay, costs).total : at.cost,
     bound: at.bound,
     prices: at.prices(),
     progress,

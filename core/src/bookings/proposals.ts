@@ -1,10 +1,11 @@
-import type { Day } from '../units';
+import { daysBetween, type Day } from '../units';
 import type { SlotReason } from './bestSlots';
 import { visitChoice, type Book, type DogToBook, type PlannedVisit } from './book';
 import { careThen, timingOf } from './timing';
 import type { PlanCosts } from './costs';
 import { blockPrices, type KeptPrices } from './dayPrices';
 import { tablesOf } from './dogTables';
+import { heldPlan, holding } from './giveWay';
 import { costsOfDays, pathKeeping } from './laterVisits';
 import { packTimes } from './packTimes';
 import { bookOf, dayOfWeeks, drivenFor, handsOfDays, type Weeks } from './weeks';
@@ -49,46 +50,55 @@ export interface ProposedWeeks {
   readonly days: readonly DayUse[];
 }
 
+/** Proposals, and the plan that is left where some of it gave way to bookings that stand; null where nothing did. */
+interface ProposedPlan extends ProposedWeeks {
+  readonly gaveWay: readonly PlannedVisit[] | null;
+}
+
 /** What a plan of these weeks proposes beyond what is booked, and what it leaves. `kept` are the prices it was made with. */
 export function proposedWeeks(
   weeks: Weeks,
   plan: readonly PlannedVisit[],
   costs: PlanCosts,
   kept: KeptPrices,
-): ProposedWeeks {
+): ProposedPlan {
   const book = bookOf(weeks);
   const movable = weeks.booked.filter(({ mayMove }) => mayMove);
   const timed = packTimes(book, plan, (dog, index) => {
     const day = dayOfWeeks(weeks, index);
     return movable.find((each) => each.dog === dog && each.day === day) ?? null;
   });
+  const holds = holding(weeks, timed);
+  const held = heldPlan(weeks, plan, holds);
   const explain = explainer(book, costs, kept);
-  const comes = daysOfHouseholds(book, plan);
-  const proposals = timed.flatMap((visit): ProposedVisit[] => {
-    const day = dayOfWeeks(weeks, visit.day);
-    const stands = movable.filter(({ dog }) => dog === visit.dog);
-    if (stands.some((each) => each.day === day && each.person === visit.person && each.from === visit.from)) return [];
-    const dog = book.dogs.find(({ id }) => id === visit.dog);
-    if (!dog) return [];
-    const kept = plan.filter((each) => each.dog === visit.dog).map((each) => dayOfWeeks(weeks, each.day));
-    const moved = stands.find((each) => each.day === day || !kept.includes(each.day));
+  const comes = daysOfHouseholds(book, held);
+  const dogs = new Map(book.dogs.map((each) => [each.id, each]));
+  const proposals = holds.visits.flatMap(({ booking, ...visit }): ProposedVisit[] => {
     const { person, from } = visit;
-    const to = visit.to - drivenFor(book, dog);
+    const day = dayOfWeeks(weeks, visit.day);
+    if (booking && booking.day === day && booking.person === person && booking.from === from) return [];
+    const dog = dogs.get(visit.dog);
+    if (!dog) return [];
     return [
       {
-        dog: visit.dog,
-        person,
-        day,
-        from,
-        to,
+        ...{ dog: visit.dog, person, day, from, to: visit.to - drivenFor(book, dog) },
         kind: visitChoice(dog, visit.choice).name,
-        ...explain(dog, visit, plan, comes),
-        insteadOf: moved?.id ?? null,
-        atHome: careUntil(weeks, plan, visit),
+        ...explain(dog, visit, held, comes),
+        insteadOf: booking?.id ?? null,
+        atHome: careUntil(weeks, held, visit),
       },
     ];
   });
-  return { proposals, unplaced: unplacedOf(weeks, book, plan), days: daysInUse(weeks, timed) };
+  return {
+    proposals,
+    unplaced: unplacedOf(weeks, book, held),
+    days: daysInUse(weeks, [
+      ...holds.visits,
+      ...holds.stays.map((each) => ({ ...each, day: daysBetween(weeks.first, each.day) })),
+    ]),
+    // Only what had to give way to a booking makes it another plan.
+    gaveWay: timed.length > holds.visits.length ? held : null,
+  };
 }
 
 /** What an owner does from the visit before, or from today, until a visit. */

@@ -239,6 +239,7 @@ describe('weeks ahead', () => {
     const { body: taken } = await salon.call('POST /api/ahead', { body: { visits } });
     expect(taken).toEqual({
       booked: [visits[0]!.id],
+      moved: [],
       refused: [
         { id: visits[1]!.id, why: 'That person has another dog then.' },
         { id: visits[2]!.id, why: 'There is no such dog here.' },
@@ -253,6 +254,71 @@ describe('weeks ahead', () => {
       booked: [],
       refused: [{ why: 'That id was already used for something else.' }],
     });
+  });
+
+  test('bookings that a plan moves change places at once; one whose move is refused keeps its time, and whoever wanted that', async () => {
+    const own = await openSalon();
+    const hours = ['09', '11', '13', '15'];
+    const ids = hours.map(() => v7());
+    for (const [i, hour] of hours.entries()) {
+      const { dogId } = await addDog(own, { name: `Dog ${i}` });
+      const body = { ...bookAt(dogId, `2026-11-26T${hour}:00:00Z`), id: ids[i], minutes: 60, memberId: own.memberId };
+      expect((await own.call('POST /api/appointments', { body })).status).toBe(201);
+    }
+    const to = (i: number, hour: string, version = 1) => ({
+      ...{ id: ids[i]!, version, memberId: own.memberId, startsAt: `2026-11-26T${hour}:00:00Z`, minutes: 60 },
+    });
+    const standing = async () => {
+      const { body } = await own.call('GET /api/appointments', { query: { from: '2026-11-26', to: '2026-11-26' } });
+      return ids.map((id) => body.items.find((each) => each.id === id)?.startsAt.slice(11, 13));
+    };
+    const { body: swapped } = await own.call('POST /api/ahead', {
+      body: { visits: [], moved: [to(0, '11'), to(1, '09')] },
+    });
+    expect(swapped).toEqual({
+      booked: [],
+      moved: [
+        { id: ids[0], version: 2 },
+        { id: ids[1], version: 2 },
+      ],
+      refused: [],
+    });
+    expect(await standing()).toEqual(['11', '09', '13', '15']);
+    // Sent again after an answer that never came, it is done already.
+    const again = await own.call('POST /api/ahead', { body: { visits: [], moved: [to(0, '11'), to(1, '09')] } });
+    expect(again.body).toEqual(swapped);
+    // The third wants the place of the fourth, which somebody changed meanwhile; the second wants the place of the third.
+    const { body: part } = await own.call('POST /api/ahead', {
+      body: { visits: [], moved: [to(1, '13', 2), to(2, '15'), to(3, '10', 7), to(0, '16', 2)] },
+    });
+    expect(part).toEqual({
+      booked: [],
+      moved: [{ id: ids[0], version: 3 }],
+      refused: [
+        { id: ids[1], why: 'That person has another dog then.' },
+        { id: ids[2], why: 'That person has another dog then.' },
+        { id: ids[3], why: 'It was changed meanwhile.' },
+      ],
+    });
+    expect(await standing()).toEqual(['16', '09', '13', '15']);
+    // What comes free is had by a new visit in the same breath.
+    const fresh = { ...bookAt((await addDog(own)).dogId, '2026-11-26T09:00:00Z'), minutes: 60, mayMove: true };
+    const { body: both } = await own.call('POST /api/ahead', {
+      body: { visits: [{ ...fresh, memberId: own.memberId }], moved: [to(1, '11', 2)] },
+    });
+    expect([both.booked, both.moved]).toEqual([[fresh.id], [{ id: ids[1], version: 3 }]]);
+    expect((await own.call('POST /api/ahead', { body: { visits: [] } })).status).toBe(422);
+    // All of it back: the new visit is cancelled, and the other has its time again; what is cancelled already stays so.
+    const back = { visits: [], moved: [to(1, '09', 3)], cancelled: [{ id: fresh.id, version: 1 }] };
+    expect((await own.call('POST /api/ahead', { body: back })).body).toEqual({
+      ...{ booked: [], moved: [{ id: ids[1], version: 4 }], refused: [] },
+    });
+    expect((await own.call('POST /api/ahead', { body: back })).body.refused).toEqual([]);
+    expect(await standing()).toEqual(['16', '09', '13', '15']);
+    const late = { visits: [], cancelled: [{ id: ids[2]!, version: 9 }] };
+    expect((await own.call('POST /api/ahead', { body: late })).body.refused).toEqual([
+      { id: ids[2], why: 'It was changed meanwhile.' },
+    ]);
   });
 
   test('what planning found the days to be worth is kept: a dear day is no longer the best', async () => {

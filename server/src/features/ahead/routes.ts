@@ -48,7 +48,7 @@ export function aheadRoutes(router: Router, services: Services): void {
     };
   });
 
-  route(router, services, 'POST /api/ahead', async ({ tx, body }) => takeProposals(tx, body));
+  route(router, services, 'POST /api/ahead', async ({ tx, body, now }) => takeProposals(tx, body, now));
 
   route(router, services, 'PUT /api/ahead', async ({ tx, body }) => {
     const found = { firstDay: body.first, prices: body.prices };

@@ -41,6 +41,7 @@ export async function takenTimes(
   times: readonly BookedTime[],
   but: string | null = null,
 ): Promise<(BookedTime & { readonly id: string })[]> {
+  if (times.length === 0) return [];
   const first = Math.min(...times.map(({ startsAt }) => Number(startsAt)));
   const last = Math.max(...times.map(({ endsAt }) => Number(endsAt)));
   return tx
@@ -113,20 +114,23 @@ export async function writeBookings(tx: Tenant, bookings: readonly NewBooking[])
 /** So far ahead nobody is booked, and bookings that change places do not meet. */
 const OUT_OF_THE_WAY = sql`interval '1000 years'`;
 
-/** Gives bookings other times, all of them at once; their people are locked. They stand in their day wherever they fit best. */
+/** Gives bookings other times and people, all of them at once; the people are locked. They stand in their day wherever they fit best. */
 export async function writeTimes(tx: Tenant, moved: readonly (BookedTime & { readonly id: string })[]): Promise<void> {
+  if (moved.length === 0) return;
   const ids = moved.map(({ id }) => id);
+  const people = moved.map(({ memberId }) => memberId);
   const { startsAt, endsAt } = appointment;
   await tx
     .update(appointment)
     .set({ startsAt: sql`${startsAt} + ${OUT_OF_THE_WAY}`, endsAt: sql`${endsAt} + ${OUT_OF_THE_WAY}` })
     .where(inArray(appointment.id, ids));
   const times = (of: (each: BookedTime) => Date) => moved.map((each) => of(each).toISOString());
-  const fresh = sql`unnest(${sql.param(ids)}::uuid[], ${sql.param(times((each) => each.startsAt))}::timestamptz[], ${sql.param(times((each) => each.endsAt))}::timestamptz[]) as fresh(id, starts, ends)`;
+  const fresh = sql`unnest(${sql.param(ids)}::uuid[], ${sql.param(people)}::uuid[], ${sql.param(times((each) => each.startsAt))}::timestamptz[], ${sql.param(times((each) => each.endsAt))}::timestamptz[]) as fresh(id, person, starts, ends)`;
   await refusingClash(() =>
     tx
       .update(appointment)
       .set({
+        memberId: sql`fresh.person`,
         startsAt: sql`fresh.starts`,
         endsAt: sql`fresh.ends`,
         byHand: null,

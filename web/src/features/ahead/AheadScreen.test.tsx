@@ -150,7 +150,13 @@ function openWeeks(
       held.answers = body.seen ? held.answers.filter((each) => each.id !== id) : [...said];
       return {};
     },
-    'POST /api/ahead': ({ body }) => ({ booked: body.visits.map(({ id }) => id), refused: [] }),
+    'POST /api/ahead': ({ body: { visits, moved = [], cancelled = [] } }) => {
+      for (const { id } of cancelled) change(id, { state: 'cancelled' });
+      for (const { id, startsAt, minutes } of moved)
+        change(id, { startsAt, endsAt: new Date(Date.parse(startsAt) + minutes * 60_000).toISOString() });
+      const versions = moved.map(({ id, version }) => ({ id, version: version + 1 }));
+      return { booked: visits.map(({ id }) => id), moved: versions, refused: [] };
+    },
     'PUT /api/ahead': () => ({}),
     'POST /api/series': () => ({ booked: [addDays(TODAY, 30), addDays(TODAY, 58)], left: [day0('2027-02-19')] }),
     'PUT /api/appointments/:id': ({ id, body }) =>
@@ -211,7 +217,7 @@ function aheadOf(list: readonly Appointment[]): AheadView {
       dryers: 2,
       warm: [],
     },
-    names: { [DOG_ID]: 'Radish' },
+    names: { [DOG_ID]: 'Radish', [BOBBIN]: 'Bobbin' },
     night: null,
     versions: {},
     prices: {},
@@ -411,12 +417,8 @@ test('two dogs of a house are booked together, one after the other, or not at al
   ]);
   expect(await screen.findByText('Radish and Bobbin are booked for Fri 27 Nov at 9:00.')).toBeTruthy();
   await person.click(screen.getByRole('button', { name: 'Undo' }));
-  await waitFor(() =>
-    expect(server.sent.slice(-2).map(([key]) => key)).toEqual([
-      'PUT /api/appointments/:id',
-      'PUT /api/appointments/:id',
-    ]),
-  );
+  const both = visits.map(({ id }) => ({ id, version: 1 }));
+  await waitFor(() => expect(server.sent.at(-1)).toMatchObject(['POST /api/ahead', { visits: [], cancelled: both }]));
 });
 
 describe('what is written around a visit', () => {
@@ -614,6 +616,34 @@ describe('a plan of the weeks', () => {
     expect(await screen.findByText(/at most 1.0 % from the best/)).toBeTruthy();
     expect(day('Fri 27 Nov')).toHaveWords(/At home until then: brushing 2×/);
     expect(screen.getByRole('button', { name: 'Plan again' })).toBeTruthy();
+  });
+
+  test('one at the time of a booking that moves: says what moves, takes it along, and gives all of it back', async () => {
+    const at = (hour: number) => `2026-11-27T${String(hour).padStart(2, '0')}:00:00.000Z`;
+    const otter = { dogId: BOBBIN, dogName: 'Bobbin', startsAt: at(9), endsAt: at(10), mayMove: true };
+    const standing = booking({ ...otter, version: 4 });
+    const radish = {
+      ...{ dog: DOG_ID, person: MEMBER.id, day: addDays(TODAY, 2), from: 540, to: 645, kind: 'full visit' },
+      ...{ why: ['the best day for bath'], toMove: 0, insteadOf: null, atHome: [] },
+    };
+    const bobbin = { ...radish, dog: BOBBIN, day: addDays(TODAY, 5), from: 600, to: 660, insteadOf: standing.id };
+    const night = { proposals: [radish, bobbin], unplaced: [], days: [], cost: 10.1, bound: 10 };
+    const { person, server, held } = openWeeks([standing], false, [], night);
+    await openDay(person, 'Mon 30 Nov');
+    expect(day('Mon 30 Nov')).toHaveWords(/Bobbin, full visit 10:00–11:00.*moved from Fri 27 Nov/);
+    await openDay(person, 'Fri 27 Nov');
+    expect(day('Fri 27 Nov')).toHaveWords(/Radish.*Out of its way: Bobbin to Mon 30 Nov\./);
+    server.loses = 1;
+    await person.click(screen.getByRole('button', { name: 'Book Radish' }));
+    await waitFor(() => expect(held.list.map(({ startsAt }) => startsAt)).toEqual(['2026-11-30T10:00:00.000Z']));
+    expect(await screen.findByText('2 visits are booked.', {}, { timeout: 5000 })).toBeTruthy();
+    // Sent again after an answer that never came, it is the same booking.
+    const sent = server.sent.flatMap(([key, body]) => (key === 'POST /api/ahead' ? [JSON.stringify(body)] : []));
+    expect([sent.length, new Set(sent).size]).toEqual([2, 1]);
+    await person.click(screen.getByRole('button', { name: 'Undo' }));
+    await waitFor(() => expect(held.list.map(({ startsAt }) => startsAt)).toEqual([at(9)]));
+    const { visits } = JSON.parse(sent[0]!) as BodyOf<'POST /api/ahead'>;
+    expect(server.sent.at(-1)?.[1]).toMatchObject({ cancelled: visits.map(({ id }) => ({ id, version: 1 })) });
   });
 
   test('what of it still holds stays when somebody books meanwhile, and how good it is is no longer said', async () => {

@@ -1,5 +1,5 @@
 import type { AheadView, Appointment, DogListItem } from '@dewpond/contract';
-import { daysInUse, type BookedVisit, type Weeks } from '@dewpond/core/bookings';
+import { daysInUse, type BookedVisit, type ToldProposal, type Weeks } from '@dewpond/core/bookings';
 import { addDays, type Day } from '@dewpond/core/units';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -41,6 +41,8 @@ export function AheadScreen() {
     </Waiting>
   );
 }
+
+const NO_PROPOSALS: readonly ToldProposal[] = [];
 
 interface ToBook {
   readonly dog: { readonly id: string; readonly name: string; readonly suggested: Day | null };
@@ -128,7 +130,7 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
           <DayPanel
             day={chosen}
             view={view}
-            proposals={answer?.proposals.filter((each) => each.day === chosen) ?? []}
+            plan={answer?.proposals ?? NO_PROPOSALS}
             isBooking={accept.isPending}
             onAccept={(some) => accept.mutate(some)}
             onMove={(moving) =>

@@ -51,7 +51,7 @@ export function Basin({ use, isToday, isChosen, window, due, isReached, onChoose
         onReach(by);
       }}
       className={classes(
-        'relative flex flex-col items-stretch justify-start w-full h-full min-h-14 overflow-hidden rounded-b-[1.4rem] rounded-t-md border-x border-b text-left px-2 py-1 focus-visible:outline-2 focus-visible:outline-offset-1 outline-pond',
+        'relative contain-content flex flex-col items-stretch justify-start w-full h-full min-h-14 overflow-hidden rounded-b-[1.4rem] rounded-t-md border-x border-b text-left px-2 py-1 focus-visible:outline-2 focus-visible:outline-offset-1 outline-pond',
         isClosed ? 'border-transparent' : isToday ? 'border-pond border-2' : 'border-line bg-surface',
         isChosen && 'ring-2 ring-pond',
         isOver && 'ring-4 ring-reed',

@@ -1,5 +1,5 @@
 import type { AheadView, Appointment } from '@dewpond/contract';
-import { isGivenUp } from '@dewpond/core/bookings';
+import { isGivenUp, takenAlong } from '@dewpond/core/bookings';
 import { visitName, type VisitKind } from '@dewpond/core/steps';
 import type { Day } from '@dewpond/core/units';
 import { useState } from 'react';
@@ -11,12 +11,14 @@ import { MessageDialog } from '../../parts/messages/MessageDialog';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
+import { classes } from '../../ui/classes';
 import type { ToldProposal } from '@dewpond/core/bookings';
 
 interface DayPanelProps {
   readonly day: Day;
   readonly view: AheadView;
-  readonly proposals: readonly ToldProposal[];
+  /** Proposals for all days: what is taken may need that another is moved out of its way. */
+  readonly plan: readonly ToldProposal[];
   readonly isBooking: boolean;
   readonly onAccept: (proposals: readonly ToldProposal[]) => void;
   readonly onMove: (appointment: Appointment) => void;
@@ -25,8 +27,10 @@ interface DayPanelProps {
 }
 
 /** One day: what is booked, what is proposed and why, and what came free. */
-export function DayPanel({ day, view, proposals, isBooking, onAccept, onMove, onFill }: DayPanelProps) {
+export function DayPanel({ day, view, plan, isBooking, onAccept, onMove, onFill }: DayPanelProps) {
   const booked = useAppointments(day, day).data ?? [];
+  const proposals = plan.filter((each) => each.day === day);
+  const withWhatMoves = (some: readonly ToldProposal[]) => takenAlong(some, plan, view.weeks.booked);
   const zone = useZone();
   const [reminded, setReminded] = useState<Appointment | null>(null);
   const members = useMembers().data ?? [];
@@ -62,7 +66,7 @@ export function DayPanel({ day, view, proposals, isBooking, onAccept, onMove, on
           <div className="mt-3 flex flex-col gap-1.5">
             <p className="flex items-center justify-between gap-2 font-semibold">
               Proposed
-              <Button disabled={isBooking} onClick={() => onAccept(proposals)}>
+              <Button disabled={isBooking} onClick={() => onAccept(withWhatMoves(proposals))}>
                 Book this day
               </Button>
             </p>
@@ -75,8 +79,12 @@ export function DayPanel({ day, view, proposals, isBooking, onAccept, onMove, on
                     proposal={each}
                     dog={view.names[each.dog] ?? ''}
                     person={members.find(({ id }) => id === each.person)?.name ?? ''}
+                    before={view.weeks.booked.find(({ id }) => id === each.insteadOf)?.day ?? null}
+                    along={withWhatMoves([each])
+                      .slice(1)
+                      .map((other) => `${view.names[other.dog] ?? ''} to ${showDay(other.day)}`)}
                     isBooking={isBooking}
-                    onAccept={() => onAccept([each])}
+                    onAccept={() => onAccept(withWhatMoves([each]))}
                   />
                 ))}
             </ul>
@@ -155,14 +163,23 @@ interface ProposedProps {
   readonly proposal: ToldProposal;
   readonly dog: string;
   readonly person: string;
+  /** The day it is booked for, where it is moved. */
+  readonly before: Day | null;
+  /** Who is moved out of its way: "Rook to Tue 8 Dec". */
+  readonly along: readonly string[];
   readonly isBooking: boolean;
   readonly onAccept: () => void;
 }
 
-function Proposed({ proposal, dog, person, isBooking, onAccept }: ProposedProps) {
-  const { from, to, kind, why, toMove, insteadOf, atHome } = proposal;
+function Proposed({ proposal, dog, person, before, along, isBooking, onAccept }: ProposedProps) {
+  const { day, from, to, kind, why, toMove, insteadOf, atHome } = proposal;
   return (
-    <li className="rounded-xl border-2 border-dashed border-pond pl-1 pr-3 max-md:pl-3 py-2 flex items-center justify-between gap-2">
+    <li
+      className={classes(
+        'rounded-xl border-2 border-dashed border-pond pr-3 max-md:pl-3 py-2 flex items-center justify-between gap-2',
+        insteadOf === null ? 'pl-1' : 'pl-3',
+      )}
+    >
       {insteadOf === null && (
         <Handle
           id={`proposed ${proposal.dog} ${proposal.day}`}
@@ -174,11 +191,16 @@ function Proposed({ proposal, dog, person, isBooking, onAccept }: ProposedProps)
         <span className="tabular-nums whitespace-nowrap">
           {wallTime(from)}–{wallTime(to)} {person.split(' ')[0]}
         </span>{' '}
-        {insteadOf !== null && <Chip tone="watch">moved</Chip>}
+        {insteadOf !== null && (
+          <Chip tone="watch">{before === null || before === day ? 'moved' : `moved from ${showDay(before)}`}</Chip>
+        )}
         <span className="block text-sm text-soft">
           {why.join('; ')}
           {toMove >= 0.1 ? `. Another day costs ${toMove.toFixed(1)} more.` : '. Another day is as good.'}
         </span>
+        {along.length > 0 && (
+          <span className="block text-sm text-soft">Out of its way: {new Intl.ListFormat('en').format(along)}.</span>
+        )}
         {atHome.length > 0 && (
           <span className="block text-sm text-soft">
             At home until then: {atHome.map(({ name, times }) => `${name} ${times}×`).join(', ')}.

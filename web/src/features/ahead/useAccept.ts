@@ -1,59 +1,68 @@
 import type { AheadView } from '@dewpond/contract';
 import type { VisitKind } from '@dewpond/core/steps';
-import { v7 } from 'uuid';
 import { call } from '../../api/call';
 import { instantAt } from '../../browser/wallClock';
+import { useIds } from '../../data/useIds';
 import { useWrite } from '../../data/useWrite';
-import { takingBack } from '../../parts/booking/takeBack';
+import { takingBack, type MovedBooking } from '../../parts/booking/takeBack';
 import { tell } from '../../ui/toasts';
 import type { ToldProposal } from '@dewpond/core/bookings';
 
-/** What was booked, so that it can be taken back. */
+/** What was booked and moved, so that it can be taken back. */
 interface Accepted {
   readonly booked: readonly string[];
-  readonly moved: readonly { readonly id: string; readonly version: number }[];
+  readonly moved: readonly MovedBooking[];
   readonly refused: number;
 }
 
+/** So many are sent at once; what moves goes first, as it makes room. */
+const AT_ONCE = 500;
+
 /** Books proposals, and moves the bookings that they replace; one notice, one way back for all of it. */
-export function useAccept(view: AheadView, zone: string) {
-  const startsAt = (day: string, minute: number) => new Date(instantAt(day, minute, zone)).toISOString();
-  return useWrite(['POST /api/ahead', 'PUT /api/appointments/:id'], {
-    write: async (_, proposals: readonly ToldProposal[]): Promise<Accepted> => {
-      const moves = proposals.filter(({ insteadOf }) => insteadOf !== null);
-      const moved = [];
-      for (const each of moves) moved.push(await moveTo(each, startsAt(each.day, each.from)));
+export function useAccept({ weeks, versions }: AheadView, zone: string) {
+  const idOf = useIds();
+  const timeOf = ({ person, day, from, to }: Pick<ToldProposal, 'person' | 'day' | 'from' | 'to'>) => ({
+    ...{ memberId: person, startsAt: new Date(instantAt(day, from, zone)).toISOString(), minutes: to - from },
+  });
+  return useWrite('POST /api/ahead', {
+    write: async (write, proposals: readonly ToldProposal[]): Promise<Accepted> => {
+      const moves = proposals.flatMap((each) =>
+        each.insteadOf === null
+          ? []
+          : [{ id: each.insteadOf, version: versions[each.insteadOf] ?? 1, ...timeOf(each) }],
+      );
       const visits = proposals
         .filter(({ insteadOf }) => insteadOf === null)
-        .map(({ dog, person, day, from, to, kind }) => ({
-          id: v7(),
-          dogId: dog,
-          memberId: person,
-          kind: kind as VisitKind,
-          startsAt: startsAt(day, from),
-          minutes: to - from,
-          mayMove: true,
-        }));
-      if (visits.length === 0) return { booked: [], moved, refused: 0 };
-      const { booked, refused } = await call('POST /api/ahead', { body: { visits } });
-      return { booked, moved, refused: refused.length };
+        .map((each) => {
+          const time = timeOf(each);
+          const id = idOf(write, `${each.dog} ${time.startsAt} ${each.person}`);
+          return { id, dogId: each.dog, kind: each.kind as VisitKind, mayMove: true, ...time };
+        });
+      const booked: string[] = [];
+      const moved: MovedBooking[] = [];
+      let refused = 0;
+      for (let i = 0; i < Math.max(visits.length, moves.length); i += AT_ONCE) {
+        const body = { visits: visits.slice(i, i + AT_ONCE), moved: moves.slice(i, i + AT_ONCE) };
+        const answer = await call('POST /api/ahead', { body });
+        booked.push(...answer.booked);
+        moved.push(...answer.moved.flatMap(({ id, version }) => timeBefore(id, version)));
+        refused += answer.refused.length;
+      }
+      return { booked, moved, refused };
     },
     onSuccess: ({ booked, moved, refused }) => {
       const count = booked.length + moved.length;
       const left = refused === 0 ? '' : ` ${refused} could not be: somebody was quicker.`;
       tell(
-        `${count === 1 ? 'One visit is' : `${count} visits are`} booked.${left}`,
-        booked.length > 0 ? { undo: takingBack(booked) } : {},
+        `${count === 1 ? 'One visit is' : `${count} visits are`} ${booked.length === 0 && count > 0 ? 'moved' : 'booked'}.${left}`,
+        count > 0 ? { undo: takingBack(booked, moved) } : {},
       );
     },
     tells: true,
   });
 
-  async function moveTo({ insteadOf, person, from, to }: ToldProposal, at: string) {
-    const id = insteadOf ?? '';
-    const version = view.versions[id] ?? 1;
-    const when = { memberId: person, startsAt: at, minutes: to - from };
-    const moved = await call('PUT /api/appointments/:id', { id, body: { change: 'move', version, ...when } });
-    return { id, version: moved.version };
+  function timeBefore(id: string, version: number): MovedBooking[] {
+    const before = weeks.booked.find((each) => each.id === id);
+    return before ? [{ id, version, ...timeOf(before) }] : [];
   }
 }

@@ -1,7 +1,7 @@
 import type { AheadView } from '@dewpond/contract';
 import { call } from '../../api/call';
 import { carryOver } from '@dewpond/core/bookings';
-import { useEffect, useMemo, useState } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import type { PlanAnswer, PlanQuestion } from '@dewpond/core/bookings';
 
 /** What planning has found, and how to begin and to stop it. */
@@ -26,9 +26,12 @@ export function usePlan(view: AheadView): Plan {
     const { of, seconds } = asked;
     const worker = new Worker(new URL('./planWorker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<PlanAnswer>) => {
-      setFound({ of, answer: data });
+      // Drawn a little at a time, between what the person does.
+      startTransition(() => {
+        setFound({ of, answer: data });
+        if (data.progress === 1) setAsked(null);
+      });
       if (data.progress < 1) return;
-      setAsked(null);
       void keepPrices(of, data);
     };
     const question: PlanQuestion = { weeks: of.weeks, costs: of.costs, kept: of.prices, seconds };
@@ -46,7 +49,6 @@ export function usePlan(view: AheadView): Plan {
   };
 }
 
-/** How far a plan of another book is from the best is not known. */
 /** A plan, and the weeks it was made for. */
 interface Found {
   readonly of: AheadView;
@@ -57,6 +59,7 @@ interface Found {
 const fromNight = (view: AheadView): Found | null =>
   view.night && { of: view, answer: { ...view.night, prices: view.prices, progress: 1 } };
 
+/** What of a plan holds for the weeks as they are now; how far it is from the best is then not known. */
 function stillHolds(answer: PlanAnswer, of: AheadView, view: AheadView): PlanAnswer | null {
   if (of === view) return answer;
   if (of.weeks.days !== view.weeks.days) return null;

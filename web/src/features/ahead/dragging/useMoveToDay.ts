@@ -3,9 +3,9 @@ import type { VisitKind } from '@dewpond/core/steps';
 import type { Day } from '@dewpond/core/units';
 import { call } from '../../../api/call';
 import { clock, dayOf, minutesOf, showDay } from '../../../browser/times';
-import { makeStale } from '../../../data/stale';
 import { useZone } from '../../../data/useUnits';
 import { useWrite } from '../../../data/useWrite';
+import { takingBack } from '../../../parts/booking/takeBack';
 import { tell } from '../../../ui/toasts';
 
 /** What is dragged to a day: a booking that is moved, or a dog that is to be booked. */
@@ -43,23 +43,18 @@ export function useMoveToDay() {
       const when = { memberId, startsAt, minutes };
       if (!moving) {
         await call('POST /api/appointments', { body: { id, dogId, kind: best, agreed: null, note: '', ...when } });
-        return { startsAt, back: { id, body: { change: 'cancel', version: 1 } } as const };
+        return { startsAt, made: [id], moved: [] };
       }
       const { version } = await call('PUT /api/appointments/:id', {
         id: moving.id,
         body: { change: 'move', version: moving.version, ...when },
       });
       const before = { memberId: moving.memberId, startsAt: moving.startsAt, minutes: minutesOf(moving) };
-      return { startsAt, back: { id: moving.id, body: { change: 'move', version, ...before } } as const };
+      return { startsAt, made: [], moved: [{ id: moving.id, version, ...before }] };
     },
-    onSuccess: ({ startsAt, back }, { visit }) => {
-      const undo = () =>
-        void call('PUT /api/appointments/:id', back).then(
-          () => makeStale(['PUT /api/appointments/:id']),
-          (error: Error) => tell(error.message, { tone: 'stop' }),
-        );
+    onSuccess: ({ startsAt, made, moved }, { visit }) => {
       const when = `${showDay(dayOf(startsAt, zone) as Day)} at ${clock(startsAt, zone)}`;
-      tell(`${visit.name} is ${visit.moving ? 'moved to' : 'booked for'} ${when}.`, { undo });
+      tell(`${visit.name} is ${visit.moving ? 'moved to' : 'booked for'} ${when}.`, { undo: takingBack(made, moved) });
     },
     tells: true,
   });

@@ -18,6 +18,7 @@ function openImport(runs: ImportView[] = []) {
     'GET /api/members': () => ({ items: [MEMBER] }),
     'POST /api/ahead': ({ body }) => ({
       booked: body.visits.filter(({ minutes }) => minutes !== 45).map(({ id }) => id),
+      moved: [],
       refused: body.visits
         .filter(({ minutes }) => minutes === 45)
         .map(({ id }) => ({ id, why: 'That person has another dog then.' })),
@@ -192,7 +193,7 @@ describe('bookings from a file', () => {
     expect(await screen.findByText('1 booking brought in.')).toBeTruthy();
     expect(await screen.findByText(/Row 3: That person has another dog then/)).toBeTruthy();
     await person.click(button('Undo'));
-    await waitFor(() => expect(server.sent.at(-1)).toMatchObject(['PUT /api/appointments/:id', { change: 'cancel' }]));
+    await waitFor(() => expect(server.sent.at(-1)).toMatchObject(['POST /api/ahead', { cancelled: [{ version: 1 }] }]));
   });
 
   test('a file without a column for the dog says which it needs', async () => {

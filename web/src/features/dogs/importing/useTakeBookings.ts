@@ -1,8 +1,7 @@
 import type { FileBooking } from '@dewpond/core/importing';
-import { useRef } from 'react';
-import { v7 } from 'uuid';
 import { call } from '../../../api/call';
 import { counted } from '../../../browser/counted';
+import { useIds } from '../../../data/useIds';
 import { useWrite } from '../../../data/useWrite';
 import { takingBack } from '../../../parts/booking/takeBack';
 import { tell } from '../../../ui/toasts';
@@ -18,21 +17,15 @@ export interface BookingToTake extends Pick<FileBooking, 'row' | 'dog' | 'minute
 
 /** Books what a file has; tells by row what could not be. */
 export function useTakeBookings(onTaken: (told: readonly string[]) => void) {
-  // A row has its id from when it was first sent: sent again after an answer that never came, it is booked once.
-  const ids = useRef(new Map<string, string>());
-  const idOf = (key: string): string => {
-    const id = ids.current.get(key) ?? v7();
-    ids.current.set(key, id);
-    return id;
-  };
-  return useWrite(['POST /api/ahead', 'PUT /api/appointments/:id'], {
-    write: async (_, bookings: readonly BookingToTake[]) => {
+  const idOf = useIds();
+  return useWrite('POST /api/ahead', {
+    write: async (write, bookings: readonly BookingToTake[]) => {
       const booked: string[] = [];
       const told: string[] = [];
       for (let i = 0; i < bookings.length; i += AT_ONCE) {
         const rows = new Map<string, number>();
         const visits = bookings.slice(i, i + AT_ONCE).map(({ row, dog, ...rest }) => {
-          const id = idOf(`${dog.id} ${rest.startsAt} ${rest.memberId}`);
+          const id = idOf(write, `${dog.id} ${rest.startsAt} ${rest.memberId}`);
           rows.set(id, row);
           return { id, dogId: dog.id, mayMove: false, ...rest };
         });
