@@ -82,7 +82,7 @@ function openWeeks(
   said: readonly OwnerAnswerView[] = [],
   night: AheadView['night'] = null,
 ) {
-  const held = { list: [...first], answers: [...said] };
+  const held = { list: [...first], answers: [...said], waiting: 0 };
   const change = (id: string, with_: Partial<Appointment>) => {
     held.list = held.list.map((each) => (each.id === id ? { ...each, version: each.version + 1, ...with_ } : each));
     return { version: held.list.find((each) => each.id === id)?.version ?? 0 };
@@ -98,7 +98,7 @@ function openWeeks(
     'GET /api/dogs/:id': () => dogView(),
     'GET /api/ahead': () => {
       const view = aheadOf(held.list);
-      return { ...view, night: night && { ...night, days: daysInUse(view.weeks) } };
+      return { ...view, waiting: held.waiting, night: night && { ...night, days: daysInUse(view.weeks) } };
     },
     'GET /api/dogs/:id/slots': ({ query }) =>
       slotsFor((query.get('kind') ?? 'full visit') as VisitKind, query.get('with')),
@@ -603,6 +603,18 @@ describe('a plan of the weeks', () => {
       ]),
     );
     expect(await screen.findByText('One visit is booked.')).toBeTruthy();
+  });
+
+  test('not before what is due of every dog is worked out: the bar says so, and p waits', async () => {
+    vi.stubGlobal('Worker', PlansAtOnce);
+    const { person, held } = openWeeks();
+    await openDay(person, 'Fri 27 Nov');
+    held.waiting = 12;
+    void makeStale(['POST /api/appointments']);
+    expect(await screen.findByText('What is due is still being worked out for 12 dogs.')).toBeTruthy();
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Plan 8 weeks' }).disabled).toBe(true);
+    await person.keyboard('p');
+    expect(screen.queryByText(/from the best/)).toBeNull();
   });
 
   test('made by the server in the night, it stands there in the morning, with what falls to home care', async () => {

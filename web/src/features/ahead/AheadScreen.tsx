@@ -17,7 +17,7 @@ import { DragToDay } from './dragging/DragToDay';
 import { DueList, type DueDog } from './DueList';
 import { GapDialog } from './GapDialog';
 import { NudgeDialog } from './NudgeDialog';
-import { PlanBar } from './PlanBar';
+import { PlanBar, whyNoPlan } from './PlanBar';
 import { TooLateCard } from './TooLateCard';
 import { Unplaced } from './UnplacedCard';
 import { useAccept } from './useAccept';
@@ -73,7 +73,7 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
   const counts = new Map<Day, number>();
   for (const day of answer ? answer.unplaced.map(({ closes }) => closes) : due.map(({ ideal }) => ideal))
     counts.set(day < today ? today : day, (counts.get(day < today ? today : day) ?? 0) + 1);
-  useKeys([{ keys: 'p', does: 'Plan the weeks', run: () => plan.begin(10) }]);
+  useKeys([{ keys: 'p', does: 'Plan the weeks', run: () => whyNoPlan(view) === null && plan.begin(10) }]);
   const moveSooner = async ({ id, day, dog }: BookedVisit) => {
     const { items } = await call('GET /api/appointments', { query: { from: day, to: day } });
     const moving = items.find((each) => each.id === id);
@@ -90,6 +90,7 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
           <PlanBar
             plan={plan}
             weeks={weeks.days / 7}
+            whyNot={whyNoPlan(view)}
             isBooking={accept.isPending}
             onBookAll={() => accept.mutate(answer?.proposals ?? [])}
           />
@@ -144,7 +145,6 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
             {answer && <Unplaced unplaced={answer.unplaced} names={view.names} onBook={(dog) => setBooking({ dog })} />}
             <DueList
               dogs={dogs.data ?? []}
-              waiting={view.waiting}
               onLook={setLookedAt}
               onBook={(dog) => setBooking({ dog: { id: dog.id, name: dog.name, suggested: dog.next?.day ?? null } })}
               onWrite={setNudged}

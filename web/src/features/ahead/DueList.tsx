@@ -1,6 +1,5 @@
 import type { DogListItem } from '@dewpond/contract';
 import type { Day } from '@dewpond/core/units';
-import { counted } from '../../browser/counted';
 import { showDay } from '../../browser/times';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -17,8 +16,6 @@ export interface DueDog {
 
 interface DueListProps {
   readonly dogs: readonly DogListItem[];
-  /** Dogs whose due is not worked out yet. */
-  readonly waiting: number;
   /** While one looks at a dog, its window lies over the weeks. */
   readonly onLook: (id: string | null) => void;
   readonly onBook: (dog: DogListItem) => void;
@@ -32,14 +29,13 @@ const SHOWN = 30;
 const dueSince = ({ next }: DogListItem): string => next?.since ?? next?.day ?? '';
 
 /** Dogs that are due and not booked, the most pressing first. */
-export function DueList({ dogs, waiting, onLook, onBook, onWrite }: DueListProps) {
+export function DueList({ dogs, onLook, onBook, onWrite }: DueListProps) {
   const due = dogs
     .filter((dog) => dog.next && dog.nextBooked === null && !dog.archived)
     .toSorted((a, b) => dueSince(a).localeCompare(dueSince(b)));
   return (
     <Card title="Due, not booked" aside={`${due.length}`}>
       {due.length === 0 && <p className="text-soft">Every dog has its next visit.</p>}
-      {waiting > 0 && <p className="text-soft">What is due is still being worked out for {counted(waiting, 'dog')}.</p>}
       <ul className="flex flex-col divide-y divide-line">
         {due.slice(0, SHOWN).map((dog) => (
           <li

@@ -1,3 +1,5 @@
+import type { AheadView } from '@dewpond/contract';
+import { counted } from '../../browser/counted';
 import { Button } from '../../ui/Button';
 import { ProgressBar } from '../../ui/ProgressBar';
 import type { Plan } from './usePlan';
@@ -5,6 +7,8 @@ import type { Plan } from './usePlan';
 interface PlanBarProps {
   readonly plan: Plan;
   readonly weeks: number;
+  /** Why nothing can be planned now; null where it can. */
+  readonly whyNot: string | null;
   readonly isBooking: boolean;
   readonly onBookAll: () => void;
 }
@@ -13,7 +17,7 @@ interface PlanBarProps {
 const SECONDS = 10;
 
 /** Plans the weeks, says how good the plan is, and books all of it. */
-export function PlanBar({ plan, weeks, isBooking, onBookAll }: PlanBarProps) {
+export function PlanBar({ plan, weeks, whyNot, isBooking, onBookAll }: PlanBarProps) {
   const { answer, isPlanning, begin, stop } = plan;
   const count = answer?.proposals.length ?? 0;
   return (
@@ -26,11 +30,16 @@ export function PlanBar({ plan, weeks, isBooking, onBookAll }: PlanBarProps) {
           </Button>
         </>
       ) : (
-        <Button look={answer ? 'quiet' : 'main'} onClick={() => begin(SECONDS)}>
+        <Button look={answer ? 'quiet' : 'main'} disabled={whyNot !== null} onClick={() => begin(SECONDS)}>
           {answer ? 'Plan again' : `Plan ${weeks} weeks`}
         </Button>
       )}
-      {answer && (
+      {whyNot !== null && (
+        <p role="status" className="text-soft">
+          {whyNot}
+        </p>
+      )}
+      {answer && whyNot === null && (
         <p role="status" className="text-soft">
           <b className="text-ink">{count === 1 ? '1 visit' : `${count} visits`}</b> proposed
           {quality(answer.cost, answer.bound)}
@@ -43,6 +52,12 @@ export function PlanBar({ plan, weeks, isBooking, onBookAll }: PlanBarProps) {
       )}
     </div>
   );
+}
+
+/** Weeks are planned from what is due of every dog: of half of them a plan would be half a plan. */
+export function whyNoPlan({ waiting, weeks }: AheadView): string | null {
+  if (waiting > 0) return `What is due is still being worked out for ${counted(waiting, 'dog')}.`;
+  return weeks.dogs.length === 0 ? 'No dog to plan for yet.' : null;
 }
 
 /** How far the plan may be from the best one: its distance from what no plan can cost less than. */

@@ -43,7 +43,7 @@ export function usePlan(view: AheadView): Plan {
     answer,
     isPlanning: asked !== null,
     begin: (seconds) => {
-      if (typeof Worker !== 'undefined' && view.weeks.dogs.length > 0) setAsked({ of: view, seconds });
+      if (typeof Worker !== 'undefined') setAsked({ of: view, seconds });
     },
     stop: () => setAsked(null),
   };
