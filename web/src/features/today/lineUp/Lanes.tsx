@@ -1,9 +1,10 @@
 import type { TodayView } from '@dewpond/contract';
-import type { LineUp } from '@dewpond/core/lineup';
+import type { LineUp, PlacedGroup } from '@dewpond/core/lineup';
 import { duration, wallTime } from '../../../browser/times';
-import { BAR, GroupBar, fitsIn } from './GroupBar';
+import { BAR, GroupBar } from './GroupBar';
 import { Ground, ROW, TOP, barWords } from './Ribbon';
 import { dogOf } from './dayOfWork';
+import { laneLabels } from './laneLabels';
 import type { RibbonScale } from './ribbonScale';
 
 /** People with a lane: who works today, or has a dog all the same. */
@@ -29,6 +30,7 @@ export function Lanes({ today, lineUp, scale, now, held }: LanesProps) {
   const { x, from, to } = scale;
   const people = peopleOfDay(today, lineUp);
   const height = people.length * ROW;
+  const isHeldBar = (bar: PlacedGroup) => held === `${bar.dog} ${dogOf(today, bar.dog)?.groups[bar.group]?.part}`;
   return (
     <svg
       width={scale.width}
@@ -39,6 +41,7 @@ export function Lanes({ today, lineUp, scale, now, held }: LanesProps) {
       <Ground scale={scale} height={height} now={now} />
       {people.map(({ id, hours }, row) => {
         const y = TOP + row * ROW;
+        const labels = laneLabels(today, lineUp, id, scale);
         const closed = [
           ...hours.map(({ from: start }, i) => ({ from: i === 0 ? from : hours[i - 1]!.to, to: start })),
           { from: hours.at(-1)?.to ?? from, to },
@@ -112,25 +115,34 @@ export function Lanes({ today, lineUp, scale, now, held }: LanesProps) {
                   stretches={group.stretches}
                   y={y}
                   scale={scale}
-                  label={labelFor(dog.appointment.dogName, group.part, x(each.to) - x(each.from))}
+                  label={labels.own.get(each) ?? ''}
                   says={barWords(today, dog, each)}
-                  isHeld={held === `${each.dog} ${group.part}`}
+                  isHeld={isHeldBar(each)}
                   isSet={dog.byHand !== null}
                 />
               );
             })}
+            {labels.shared
+              .filter(({ bars }) => bars.every((bar) => !isHeldBar(bar)))
+              .map(({ middle, name }) => (
+                <text
+                  key={`${middle} ${name}`}
+                  x={middle}
+                  y={y + 21.5}
+                  textAnchor="middle"
+                  fontSize={12}
+                  fill="var(--on-pond)"
+                  className="pointer-events-none"
+                >
+                  {name}
+                </text>
+              ))}
           </g>
         );
       })}
     </svg>
   );
 }
-
-/** "Umber, bath" where it fits, else "Umber", else nothing: a name cut short says nothing. */
-const labelFor = (dog: string, part: string, width: number): string => {
-  const whole = part === 'table' ? dog : `${dog}, ${part}`;
-  return [whole, dog].find((words) => fitsIn(words, width)) ?? '';
-};
 
 export function PersonNames({ today, lineUp }: { readonly today: TodayView; readonly lineUp: LineUp }) {
   return (
