@@ -38,7 +38,11 @@ export const AHEAD_ENDPOINTS = {
     query: z.object({ days: z.enum(['14', '28', '56', '84', '182']).optional() }),
     response: aheadView,
   },
-  'POST /api/ahead': { says: 'Take proposals of a plan, or take them back', body: acceptedVisits, response: acceptedAnswer },
+  'POST /api/ahead': {
+    says: 'Take proposals of a plan, or take them back',
+    body: acceptedVisits,
+    response: acceptedAnswer,
+  },
   'PUT /api/ahead': { says: 'Keep what planning found', body: foundPrices, response: z.object({}) },
   'GET /api/appointments/:id/gap': { says: 'Who gains from the time of a booking', response: gapView },
   'PUT /api/planning': {

@@ -28,7 +28,7 @@ import { homeCareView, homeTicking } from './homeCare';
 import { importStep, importView, newImport } from './imports';
 import { instructionEdit, newInstruction } from './instructions';
 import { newOwnerLink, ownerLinkView } from './links';
-import { memberView, sessionView } from './members';
+import { memberView, rightsEdit, rightsView, sessionView } from './members';
 import { draftQuery, messageDraft, messageStep, messageView, newMessage } from './messages';
 import { MIXING_ENDPOINTS } from './mixingEndpoints';
 import { newVetLook, ownerPage } from './ownerPage';
@@ -130,6 +130,8 @@ export const ENDPOINTS = {
     response: changed,
   },
   ...AHEAD_ENDPOINTS,
+  'GET /api/rights': { says: 'What the house has decided on who may what', response: rightsView },
+  'PUT /api/rights': { says: 'Say who may what', body: rightsEdit, response: changed },
   'GET /api/members': { says: 'The people of the business', response: list(memberView) },
   'POST /api/visits': { says: 'Begin a visit', body: newVisit, response: made },
   'GET /api/visits/:id': { says: 'A visit: the dog, its plan and all events', response: visitView },

@@ -26,6 +26,7 @@ export * from './ownerPage';
 export * from './products';
 export * from './profile';
 export * from './referrals';
+export * from './rights';
 export * from './round';
 export * from './sheets';
 export * from './stock';

@@ -1,3 +1,4 @@
+import { DEED_IDS, ROLES } from '@dewpond/core/rights';
 import { z } from 'zod';
 import { daySchema, id } from './basics';
 
@@ -6,13 +7,19 @@ export const memberView = z.object({
   /** The person behind it, whose id stands in events. */
   personId: id,
   name: z.string(),
-  role: z.enum(['manager', 'groomer', 'bather']),
+  role: z.enum(ROLES),
 });
 export type MemberView = z.infer<typeof memberView>;
+
+/** What a house has decided otherwise than is shipped: by deed, who may besides the owner-manager. */
+export const houseRights = z.partialRecord(z.enum(DEED_IDS), z.array(z.enum(ROLES)).max(ROLES.length).readonly());
+export const rightsView = z.object({ version: z.int(), own: houseRights });
+export const rightsEdit = z.strictObject({ version: z.int(), own: houseRights });
 
 export const sessionView = z.object({
   person: z.object({ id, name: z.string(), email: z.string() }),
   member: memberView,
+  rights: houseRights,
   business: z.object({ id, name: z.string(), zone: z.string(), units: z.enum(['metric', 'US']) }),
   /** As this person reads them: its own choice, else the business's. */
   units: z.enum(['metric', 'US']),

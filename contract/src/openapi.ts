@@ -24,6 +24,7 @@ const TAGS: Readonly<Record<string, string>> = {
   health: 'running it',
   session: 'people',
   members: 'people',
+  rights: 'people',
   me: 'people',
   audit: 'people',
   'clean-downs': 'business',

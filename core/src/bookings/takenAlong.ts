@@ -1,13 +1,13 @@
 import type { ProposedVisit } from './proposals';
 import type { BookedVisit } from './weeks';
 
-type Taken = Pick<ProposedVisit, 'person' | 'day' | 'from' | 'to' | 'insteadOf'>;
+type TakenProposal = Pick<ProposedVisit, 'person' | 'day' | 'from' | 'to' | 'insteadOf'>;
 
 /**
  * What has to be taken with these proposals of a plan, themselves among them: where a booking stands at the time of one, the
  * plan moves it elsewhere, and that has to be taken, too.
  */
-export function takenAlong<Proposal extends Taken>(
+export function takenAlong<Proposal extends TakenProposal>(
   chosen: readonly Proposal[],
   plan: readonly Proposal[],
   booked: readonly BookedVisit[],
@@ -23,7 +23,7 @@ export function takenAlong<Proposal extends Taken>(
   return [...taken];
 }
 
-const isInTheWay = ({ id, person, day, from, to }: BookedVisit, proposal: Taken): boolean =>
+const isInTheWay = ({ id, person, day, from, to }: BookedVisit, proposal: TakenProposal): boolean =>
   id !== proposal.insteadOf &&
   day === proposal.day &&
   person === proposal.person &&

@@ -56,6 +56,7 @@ export async function seedVisit(
     personName: by?.name ?? '',
     email: '',
     role: 'groomer',
+    rights: {},
     zone: ZONE,
   };
   const read = await readForEvents(tx, id, []);

@@ -1,4 +1,5 @@
 import type { MemberView } from '@dewpond/contract';
+import type { HouseRights } from '@dewpond/core/rights';
 import type { BusinessId } from './db/tenant';
 
 /** Who is asking, for which business. Set by the session check in front of every route but sign-in and health. */
@@ -8,6 +9,8 @@ export interface Asker {
   readonly personName: string;
   readonly email: string;
   readonly role: MemberView['role'];
+  /** What the house has decided on who may what. */
+  readonly rights: HouseRights;
   /** The time zone of the business. */
   readonly zone: string;
 }

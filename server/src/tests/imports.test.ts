@@ -103,7 +103,7 @@ describe('an import', () => {
     expect(await namesOf(own)).toEqual([]);
     const bather = await openSalon('bather');
     expect((await post(rowsOf(FILE), bather)).status).toBe(403);
-    expect((await bather.call('GET /api/imports/:id', { id })).status).toBe(404);
+    expect((await (await openSalon()).call('GET /api/imports/:id', { id })).status).toBe(404);
   });
 
   test('cancelled while it runs takes everything back, and its progress was seen meanwhile', async () => {

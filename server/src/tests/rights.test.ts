@@ -1,12 +1,15 @@
+import { RIGHTS, type Problem, type SignedInKey } from '@dewpond/contract';
+import { ROLES, mayDo, whyNotAllowed, type Deed, type HouseRights, type Role } from '@dewpond/core/rights';
 import { and, eq, sql } from 'drizzle-orm';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
 import * as authSchema from '../platform/db/authSchema';
-import { audit, member } from '../platform/db/schema';
+import { audit, business, member } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
 import { finding } from '@dewpond/core/findings';
-import { visitDog } from './tableSide';
+import { NO_EDITS } from '@dewpond/core/sheet';
+import { begin, visitDog } from './tableSide';
 import { WORDS_THAT_STAY } from '../features/record/wordsOfPeople';
 import { addProduct, bottleOf, makeMix, mixBody, typed } from './shelfSide';
 import { PASSWORD, addDog, app, auth, config, databases, openSalon, signIn, type Salon } from './salon';
@@ -140,6 +143,143 @@ describe('who it was', () => {
   });
 });
 
+/** All may do what the address asks for: what is left is what depends on what is sent. */
+const OPEN: HouseRights = {
+  'owner words': ROLES,
+  'keep the shelf': ROLES,
+  'follow referrals': ROLES,
+  'change sheets': ROLES,
+};
+const ENTRY = { ml: 500, reason: 'counted anew', kind: 'correction', lot: null };
+
+describe('the table of who may what', () => {
+  const keys = Object.keys(RIGHTS) as SignedInKey[];
+  let salon: Salon;
+  const become = (role: Role, rights: HouseRights = {}) =>
+    inTenant(databases, salon.businessId, async (tx) => {
+      await tx.update(member).set({ role });
+      await tx.update(business).set({ rights });
+    });
+  const ask = async (key: SignedInKey) => {
+    const [method = 'GET', path = ''] = key.split(' ');
+    const { status, body } = await request(app)
+      [method.toLowerCase() as 'get' | 'post' | 'put' | 'delete'](path.replaceAll(/:\w+/g, () => v7()))
+      .set('Cookie', salon.cookie)
+      .set('Origin', config.PUBLIC_URL)
+      .send(method === 'GET' ? undefined : {});
+    return status === 403 ? (body as Problem).error.message : null;
+  };
+  beforeAll(async () => {
+    salon = await openSalon();
+  });
+
+  test.each(ROLES)('every address asks for what its line says, of a %s', async (role) => {
+    await become(role);
+    for (const key of keys) {
+      const deed = RIGHTS[key];
+      const refused = deed === 'everybody' || mayDo(role, deed, {}) ? null : whyNotAllowed(role, deed, {});
+      expect([key, await ask(key)]).toEqual([key, refused]);
+    }
+  });
+
+  test('what the house decides holds at once, in both ways', async () => {
+    await become('groomer', { export: [], 'house ways': ['groomer'] });
+    expect(await ask('GET /api/export/:file')).toBe('A groomer does not take the book out. Ask an owner-manager.');
+    expect(await ask('PUT /api/business')).toBeNull();
+    await become('bather', { export: ['bather'] });
+    expect(await ask('GET /api/export/:file')).toBeNull();
+  });
+
+  test('only what differs from what is shipped is kept; of two who change it at once the second is told', async () => {
+    await become('manager');
+    const { version } = (await salon.call('GET /api/rights')).body;
+    const own = { export: ['groomer', 'desk'], mix: ['groomer', 'bather', 'trainee'] };
+    expect((await salon.call('PUT /api/rights', { body: { version, own } })).status).toBe(200);
+    expect((await salon.call('GET /api/rights')).body.own).toEqual({ export: ['groomer', 'desk'] });
+    expect((await salon.call('GET /api/session')).body.rights).toEqual({ export: ['groomer', 'desk'] });
+    expect((await salon.call('PUT /api/rights', { body: { version, own } })).status).toBe(409);
+    const unknown = { version: version + 1, own: { 'fly a kite': ['desk'] } };
+    expect((await salon.call('PUT /api/rights', { body: unknown })).status).toBe(422);
+  });
+
+  test('what depends on what is sent is asked with every role', async () => {
+    const own = await openSalon();
+    await inTenant(databases, own.businessId, (tx) => tx.update(business).set({ rights: OPEN }));
+    const { dogId } = await addDog(own);
+    const visitId = await visitDog(own, dogId, [
+      { type: 'found', finding: finding({ site: 'ear', side: 'left' }, 'ear yellow wax', 2) },
+    ]);
+    // Nothing in it is by whoever asks.
+    const othersId = await begin(own, (await addDog(own)).dogId);
+    const sheet = async (id: string) => {
+      const { version } = (await own.call('GET /api/visits/:id/sheet', { id })).body;
+      return own.call('PUT /api/visits/:id/sheet', { id, body: { version, edits: NO_EDITS } });
+    };
+    const word = (by: 'vet' | 'owner') => ({
+      ...{ id: v7(), by, who: 'Dr Kealoha', place: null, from: '2026-11-25', until: null },
+      says: { kind: 'avoid', ingredient: v7() },
+    });
+    const refusal = ({ status, body }: { status: number; body: Partial<Problem> }) =>
+      status === 403 ? body.error?.message : null;
+    const product = async () => {
+      const [wash] = (await own.call('GET /api/business')).body.products;
+      if (!wash) throw new Error('no wash');
+      const { strength: _, strokeMl: __, costPerMl: ___, archivedOn: ____, contactMinutes: _____, id, ...body } = wash;
+      return { id, body };
+    };
+    const change = async (more: object) => {
+      const { id, body } = await product();
+      return own.call('PUT /api/products/:id', { id, body: { ...body, ...more } });
+    };
+    const referral = async (more: object) => {
+      const [open] = (await own.call('GET /api/referrals', { query: { dog: dogId } })).body.items;
+      if (!open) throw new Error('no referral');
+      const { told, answer, vet, end } = open;
+      const body = { version: open.version, told, answer, vet, end, ...more };
+      return own.call('PUT /api/referrals/:id', { id: open.id, body });
+    };
+    const seen = () => `words ${v7()}`;
+    const write = (by: 'vet' | 'owner') => own.call('POST /api/dogs/:id/instructions', { id: dogId, body: word(by) });
+    let parts = 3;
+    const asks: readonly (readonly [Deed | null, () => Promise<{ status: number; body: Partial<Problem> }>])[] = [
+      ['vet words', () => write('vet')],
+      [null, () => write('owner')],
+      [
+        'vet words',
+        () => referral({ vet: { who: 'Dr Kealoha', words: seen(), on: '2026-11-25', instructionId: null } }),
+      ],
+      ['say dilutions', () => change({ label: `${++parts}:1`, waterParts: String(parts) })],
+      ['set prices', () => change({ containerMl: 1000, price: 1 + Math.random() })],
+      [null, () => change({ leadDays: Math.ceil(Math.random() * 30) })],
+      ['correct stock', () => own.call('POST /api/stock', { body: { ...ENTRY, id: v7(), productId: own.productId } })],
+      [
+        null,
+        () => own.call('POST /api/stock', { body: { ...ENTRY, id: v7(), productId: own.productId, kind: 'count' } }),
+      ],
+      ['change others’ sheets', () => sheet(othersId)],
+      [null, () => sheet(visitId)],
+    ];
+    for (const role of ROLES) {
+      await inTenant(databases, own.businessId, (tx) => tx.update(member).set({ role }));
+      for (const [deed, ask] of asks)
+        expect([role, deed, refusal(await ask())]).toEqual([
+          role,
+          deed,
+          deed === null || mayDo(role, deed, OPEN) ? null : whyNotAllowed(role, deed, OPEN),
+        ]);
+    }
+  });
+});
+
+/** A dog comes into the book by others. */
+async function dogOf(salon: Salon): Promise<{ dogId: string }> {
+  const be = (role: Role) => inTenant(databases, salon.businessId, (tx) => tx.update(member).set({ role }));
+  await be('groomer');
+  const kept = await addDog(salon);
+  await be('bather');
+  return kept;
+}
+
 describe('a bather', () => {
   let bather: Salon;
   beforeAll(async () => {
@@ -150,7 +290,7 @@ describe('a bather', () => {
     const { status, body } = await request(app).get('/api/export/dogs.csv').set('Cookie', bather.cookie);
     expect([status, (body as { error: { message: string } }).error.message]).toEqual([
       403,
-      'A bather does not take the book out. Ask a groomer or the manager.',
+      'A bather does not take the book out. Ask an owner-manager or a groomer.',
     ]);
   });
 
@@ -175,7 +315,7 @@ describe('a bather', () => {
   });
 
   test('writes no vet’s word and ends none, but an owner’s', async () => {
-    const { dogId } = await addDog(bather);
+    const { dogId } = await dogOf(bather);
     const word = (by: 'vet' | 'owner') => ({
       id: v7(),
       by,
@@ -191,7 +331,7 @@ describe('a bather', () => {
   });
 
   test('writes no vet’s word on a referral, but what the owner said', async () => {
-    const { dogId } = await addDog(bather);
+    const { dogId } = await dogOf(bather);
     await visitDog(bather, dogId, [
       { type: 'found', finding: finding({ site: 'ear', side: 'left' }, 'ear yellow wax', 2) },
     ]);

@@ -1,4 +1,5 @@
 import { DEFAULT_HOUSE_WAYS } from '@dewpond/core/ways';
+import type { Role } from '@dewpond/core/rights';
 import { businessEdit, type BodyOf, type EndpointKey, type Problem, type ResponseOf } from '@dewpond/contract';
 import { pino } from 'pino';
 import request from 'supertest';
@@ -59,7 +60,7 @@ export interface Salon {
 }
 
 /** A business of its own with one signed-in person, a bottle and a wash. Tests of different salons cannot disturb each other. */
-export async function openSalon(role: 'manager' | 'groomer' | 'bather' = 'manager'): Promise<Salon> {
+export async function openSalon(role: Role = 'manager'): Promise<Salon> {
   const businessId = v7() as BusinessId;
   const email = `${businessId}@example.test`;
   const context = await auth.$context;

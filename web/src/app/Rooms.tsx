@@ -113,6 +113,10 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'house/rights',
+        lazy: async () => ({ Component: (await import('../features/ways/rights/RightsScreen')).RightsScreen }),
+      },
+      {
         path: 'house/words',
         lazy: async () => ({ Component: (await import('../features/ways/words/WordsScreen')).WordsScreen }),
       },

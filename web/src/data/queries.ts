@@ -20,9 +20,10 @@ export const queryClient = new QueryClient({
 const cached = { networkMode: 'offlineFirst', gcTime: 86_400_000 } as const;
 
 async function whoIsHere(): Promise<SessionView> {
-  const session = await answers.orCached('session', () => call('GET /api/session'));
+  // What the version before this one left on the device says nothing of rights: then it is as shipped.
+  const { rights = {}, ...session } = await answers.orCached('session', () => call('GET /api/session'));
   setLocale(session.business.units === 'US' ? 'en-US' : 'en-GB');
-  return session;
+  return { ...session, rights };
 }
 export const useSession = (enabled = true) =>
   useQuery({ ...cached, queryKey: ['session'], queryFn: whoIsHere, staleTime: 5 * 60_000, enabled });

@@ -40,6 +40,7 @@ export type WriteKey = Extract<EndpointKey, `POST ${string}` | `PUT ${string}`>;
 
 /** Which answers of the server a write makes stale. An owner's own page is another application, and has its own. */
 export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof EVERYTHING>> = {
+  'PUT /api/rights': ['rights', ...SESSION],
   'POST /api/ahead': BOOK,
   'POST /api/absences': ['hours', ...BOOK],
   'POST /api/appointments': BOOK,

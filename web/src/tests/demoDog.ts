@@ -8,6 +8,7 @@ import type {
   SessionView,
   VisitView,
 } from '@dewpond/contract';
+import type { Role } from '@dewpond/core/rights';
 import { LIFT_ALONE_KG, NO_HAIR_RECORD, plainDog, type DogFacts } from '@dewpond/core/dog';
 import { makePlan, restraintOf } from '@dewpond/core/careplan';
 import { nextVisit, planDue } from '@dewpond/core/due';
@@ -31,11 +32,15 @@ export const MEMBER = { id: v7(), personId: v7(), name: 'Ines Okafor', role: 'ma
 export const session = (units: SessionView['business']['units'] = 'metric'): SessionView => ({
   person: { id: MEMBER.personId, name: MEMBER.name, email: 'ines@withyquay.example' },
   member: MEMBER,
+  rights: {},
   business: { id: v7(), name: 'Withy Quay Grooming', zone: 'Europe/London', units },
   units,
   ownUnits: null,
   today: TODAY,
 });
+
+/** The same, signed in as somebody else of it. */
+export const sessionOf = (role: Role): SessionView => ({ ...session(), member: { ...MEMBER, role } });
 
 /** The everyday wash of the business. */
 export const product = (more: Partial<ProductView> = {}): ProductView => ({

@@ -17,6 +17,9 @@ export function Waiting<T>({
 }) {
   if (query.data !== undefined && !and.some(({ isLoading, isFetched }) => isLoading && !isFetched))
     return <>{children(query.data)}</>;
+  // It is not for whoever asks: to try again is no use, and nothing is wrong.
+  if (query.error && 'status' in query.error && query.error.status === 403)
+    return <p className="m-6 max-w-lg rounded-card border border-line bg-surface p-5">{query.error.message}</p>;
   if (query.error) {
     return (
       <div role="alert" className="m-6 max-w-lg rounded-card border border-stop bg-stop-pale p-5">

@@ -4,11 +4,11 @@ import type { Day } from '@dewpond/core/units';
 import { asc, eq, gte, inArray, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import type { z } from 'zod';
+import { may } from '../../platform/auth/mayAsk';
 import { away, business, member } from '../../platform/db/schema';
-import type { Asker } from '../../platform/asker';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
-import { badField, notFound, Refusal } from '../../platform/http/problem';
+import { badField, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
 import { contentHash } from '../../platform/http/sameContent';
 import { insertAllOnce, updateGuarded } from '../../platform/http/writes';
@@ -34,7 +34,7 @@ export function hoursRoutes(router: Router, services: Services): void {
         to: toDay as Day,
         name,
       })),
-      mayEdit: asker.role === 'manager',
+      mayEdit: may(asker, 'say hours'),
       places,
       costs: planCosts,
       remindsAt,
@@ -42,8 +42,7 @@ export function hoursRoutes(router: Router, services: Services): void {
     };
   });
 
-  route(router, services, 'PUT /api/planning', async ({ tx, asker, body }) => {
-    assertManager(asker);
+  route(router, services, 'PUT /api/planning', async ({ tx, body }) => {
     const write = tx
       .update(business)
       .set({ places: body.places, planCosts: body.costs, version: sql`${business.version} + 1` })
@@ -56,8 +55,7 @@ export function hoursRoutes(router: Router, services: Services): void {
     return updateGuarded(write, { what: 'planning', current, yours: body });
   });
 
-  route(router, services, 'PUT /api/reminders', async ({ tx, asker, body }) => {
-    assertManager(asker);
+  route(router, services, 'PUT /api/reminders', async ({ tx, body }) => {
     const write = tx
       .update(business)
       .set({ remindsAt: body.at, version: sql`${business.version} + 1` })
@@ -70,8 +68,7 @@ export function hoursRoutes(router: Router, services: Services): void {
     return updateGuarded(write, { what: 'reminders', current, yours: body });
   });
 
-  route(router, services, 'PUT /api/members/:id/week', async ({ tx, asker, params, body }) => {
-    assertManager(asker);
+  route(router, services, 'PUT /api/members/:id/week', async ({ tx, params, body }) => {
     const [row] = await tx
       .update(member)
       .set({ week: body.week })
@@ -81,8 +78,7 @@ export function hoursRoutes(router: Router, services: Services): void {
     return {};
   });
 
-  route(router, services, 'PUT /api/members/:id/skills', async ({ tx, asker, params, body }) => {
-    assertManager(asker);
+  route(router, services, 'PUT /api/members/:id/skills', async ({ tx, params, body }) => {
     const [row] = await tx
       .update(member)
       .set({ skills: body.skills })
@@ -93,19 +89,16 @@ export function hoursRoutes(router: Router, services: Services): void {
   });
 
   route(router, services, 'POST /api/away', async ({ tx, asker, body }) => {
-    assertManager(asker);
     await keepAbsences(tx, [body], asker.personId);
     return { id: body.id };
   });
 
   route(router, services, 'POST /api/absences', async ({ tx, asker, body }) => {
-    assertManager(asker);
     await keepAbsences(tx, body.absences, asker.personId);
     return {};
   });
 
-  route(router, services, 'POST /api/away/:id/ended', async ({ tx, asker, params }) => {
-    assertManager(asker);
+  route(router, services, 'POST /api/away/:id/ended', async ({ tx, params }) => {
     const [row] = await tx.delete(away).where(eq(away.id, params.id)).returning({ id: away.id });
     if (!row) throw notFound('absence');
     return {};
@@ -130,8 +123,4 @@ async function keepAbsences(tx: Tenant, absences: readonly NewAway[], personId: 
       madeFrom: contentHash({ ...rest, from, to }),
     })),
   );
-}
-
-function assertManager({ role }: Pick<Asker, 'role'>): void {
-  if (role !== 'manager') throw new Refusal('not allowed', 'Only a manager changes hours and absences.');
 }

@@ -1,6 +1,6 @@
 import type { BookedTime } from '../../records/appointments/makeBooking';
 
-interface Standing extends BookedTime {
+interface StandingTime extends BookedTime {
   readonly state: string;
   readonly version: number;
 }
@@ -10,7 +10,7 @@ export interface Move extends BookedTime {
   readonly id: string;
   /** The version that whoever moves it has seen. */
   readonly version: number;
-  readonly from: Standing | undefined;
+  readonly from: StandingTime | undefined;
 }
 
 export interface SettledMoves {
@@ -77,5 +77,5 @@ function whyNot({ from, version }: Move): string | null {
 }
 
 /** Whether a booking stands as whoever changes it has seen it. */
-export const isAsSeen = (booking: Pick<Standing, 'state' | 'version'> | undefined, version: number): boolean =>
+export const isAsSeen = (booking: Pick<StandingTime, 'state' | 'version'> | undefined, version: number): boolean =>
   booking?.state === 'booked' && booking.version === version;

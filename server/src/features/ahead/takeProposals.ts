@@ -7,7 +7,7 @@ import { contentHash } from '../../platform/http/sameContent';
 import { lockPerson, spanFrom, takenTimes, writeBookings, writeTimes } from '../../records/appointments/makeBooking';
 import { CHANGED, TAKEN, isAsSeen, isInTheWay, settleMoves } from './settleMoves';
 
-type Accepted = z.output<typeof acceptedVisits>;
+type AcceptedProposals = z.output<typeof acceptedVisits>;
 
 const WITH_OTHERS = 'It comes with another that cannot be booked then.';
 
@@ -17,7 +17,7 @@ const WITH_OTHERS = 'It comes with another that cannot be booked then.';
  */
 export async function takeProposals(
   tx: Tenant,
-  { visits, moved, cancelled, together }: Accepted,
+  { visits, moved, cancelled, together }: AcceptedProposals,
   now: number,
 ): Promise<z.infer<typeof acceptedAnswer>> {
   const asked = [...cancelled, ...moved, ...visits].map(({ id }) => id);
@@ -104,7 +104,7 @@ async function cancelBookings(tx: Tenant, ids: readonly string[], now: number): 
 }
 
 /** When the dogs of these visits were archived, by dog; who is not there has none. */
-async function dogsOf(tx: Tenant, visits: Accepted['visits']): Promise<ReadonlyMap<string, string | null>> {
+async function dogsOf(tx: Tenant, visits: AcceptedProposals['visits']): Promise<ReadonlyMap<string, string | null>> {
   const ids = [...new Set(visits.map(({ dogId }) => dogId))];
   const dogs = await tx.select({ id: dog.id, archivedOn: dog.archivedOn }).from(dog).where(inArray(dog.id, ids));
   return new Map(dogs.map(({ id, archivedOn }) => [id, archivedOn]));

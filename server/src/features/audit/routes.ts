@@ -1,15 +1,13 @@
 import { desc, eq } from 'drizzle-orm';
 import type { Router } from 'express';
 import { audit, client, dog } from '../../platform/db/schema';
-import { Refusal } from '../../platform/http/problem';
 import type { Services } from '../../platform/http/context';
 import { route } from '../../platform/http/route';
 
 const NEWEST = 300;
 
 export function auditRoutes(router: Router, services: Services): void {
-  route(router, services, 'GET /api/audit', async ({ tx, asker, query }) => {
-    if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager reads who did what.');
+  route(router, services, 'GET /api/audit', async ({ tx, query }) => {
     const rows = await tx
       .select({ noted: audit, dog: dog.name, client: client.name })
       .from(audit)

@@ -10,8 +10,7 @@ import { loadBusiness } from '../../records/business/business';
 
 /** Breeds the business adds, or sees otherwise than shipped. */
 export function breedRoutes(router: Router, services: Services): void {
-  route(router, services, 'PUT /api/breeds', async ({ tx, asker, body }) => {
-    if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager changes the breeds.');
+  route(router, services, 'PUT /api/breeds', async ({ tx, body }) => {
     const { breed, version } = body;
     const business = await loadBusiness(tx);
     const called = breed.name.toLowerCase();
@@ -36,8 +35,7 @@ export function breedRoutes(router: Router, services: Services): void {
     return updateGuarded(write, { what: 'breed', current, yours: body });
   });
 
-  route(router, services, 'POST /api/breeds/reset', async ({ tx, asker, body }) => {
-    if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager changes the breeds.');
+  route(router, services, 'POST /api/breeds/reset', async ({ tx, body }) => {
     const business = await loadBusiness(tx);
     const added =
       business.catalogue.find(body.id) !== undefined && business.catalogue.shippedBehind(body.id) === undefined;

@@ -2,10 +2,10 @@ import { shippedWords, type BusinessWordings } from '@dewpond/core/wording';
 import type { Language } from '@dewpond/core/clients';
 import { eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
+import { may } from '../../platform/auth/mayAsk';
 import { business } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
-import { Refusal } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
 import { updateGuarded } from '../../platform/http/writes';
 import { loadBusiness } from '../../records/business/business';
@@ -43,10 +43,9 @@ async function profileView(tx: Tenant, mayEdit: boolean) {
 
 /** How a business signs what it gives to owners, and what it says otherwise than what ships. */
 export function profileRoutes(router: Router, services: Services): void {
-  route(router, services, 'GET /api/profile', ({ tx, asker }) => profileView(tx, asker.role === 'manager'));
+  route(router, services, 'GET /api/profile', ({ tx, asker }) => profileView(tx, may(asker, 'house ways')));
 
-  route(router, services, 'PUT /api/profile', async ({ tx, asker, body }) => {
-    if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager changes what the business says.');
+  route(router, services, 'PUT /api/profile', async ({ tx, body }) => {
     const { wording } = await loadWords(tx);
     const { version, ...set } = body;
     const write = tx

@@ -1,9 +1,12 @@
-import type { BusinessView } from '@dewpond/contract';
+import type { BusinessView, ResponseOf } from '@dewpond/contract';
+import { ownRights } from '@dewpond/core/rights';
 import { eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
+import { may } from '../../platform/auth/mayAsk';
 import { business, member } from '../../platform/db/schema';
 import type { Services } from '../../platform/http/context';
-import { Refusal } from '../../platform/http/problem';
+import type { Tenant } from '../../platform/db/tenant';
+import { Refusal, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
 import { updateGuarded } from '../../platform/http/writes';
 import { loadBusiness, loadStockedBusiness, type StockedBusiness } from '../../records/business/business';
@@ -29,13 +32,18 @@ const businessView = (its: StockedBusiness, mayEdit: boolean): BusinessView => (
   mayEdit,
 });
 
+async function rightsOf(tx: Tenant): Promise<ResponseOf<'GET /api/rights'>> {
+  const [row] = await tx.select({ version: business.version, rights: business.rights }).from(business);
+  if (!row) throw notFound('business');
+  return { version: row.version, own: row.rights };
+}
+
 export function businessRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/business', async ({ tx, asker }) =>
-    businessView(await loadStockedBusiness(tx), asker.role === 'manager'),
+    businessView(await loadStockedBusiness(tx), may(asker, 'house ways')),
   );
 
-  route(router, services, 'PUT /api/business', async ({ tx, asker, body, today }) => {
-    if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager changes the house ways.');
+  route(router, services, 'PUT /api/business', async ({ tx, body, today }) => {
     const { ways } = await loadBusiness(tx);
     const schoolChanged = ways.earCleaning !== body.ways.earCleaning;
     const write = tx
@@ -59,6 +67,18 @@ export function businessRoutes(router: Router, services: Services): void {
     return updateGuarded(write, { what: 'business', current, yours: body });
   });
 
+  route(router, services, 'GET /api/rights', ({ tx }) => rightsOf(tx));
+
+  route(router, services, 'PUT /api/rights', async ({ tx, body }) => {
+    const { version, own } = body;
+    const write = tx
+      .update(business)
+      .set({ rights: ownRights(own), version: sql`${business.version} + 1` })
+      .where(eq(business.version, version))
+      .returning({ version: business.version });
+    return updateGuarded(write, { what: 'table of who may what', current: () => rightsOf(tx), yours: body });
+  });
+
   route(router, services, 'GET /api/members', async ({ tx }) => {
     const items = await tx
       .select({ id: member.id, personId: member.personId, name: member.name, role: member.role })
@@ -78,6 +98,7 @@ export function businessRoutes(router: Router, services: Services): void {
     return {
       person: { id: asker.personId, name: asker.personName, email: asker.email },
       member: { id: me.id, personId: me.personId, name: me.name, role: me.role },
+      rights: asker.rights,
       business: { id: asker.businessId, name, zone: asker.zone, units },
       units: me.units ?? units,
       ownUnits: me.units,

@@ -6,7 +6,6 @@ import { Router, type Response } from 'express';
 import { v7 } from 'uuid';
 import { isMember } from '../../platform/auth/membership';
 import { appointment, business as businessRow, client, dog, member, ownerLink } from '../../platform/db/schema';
-import type { Asker } from '../../platform/asker';
 import { inTenant, type Tenant } from '../../platform/db/tenant';
 import { loadDogs } from '../../records/dog/dogRecord';
 import { loadBusiness, type Business } from '../../records/business/business';
@@ -14,7 +13,7 @@ import { dayIn } from '../../platform/time/zone';
 import { askerOf, type Services } from '../../platform/http/context';
 import { idIn } from '../../platform/http/ids';
 import { Refusal, notFound } from '../../platform/http/problem';
-import { route } from '../../platform/http/route';
+import { guarded, route } from '../../platform/http/route';
 import { calendarUrl, hashOfToken, openNow, readToken, secretHash } from '../../records/links/ownerLinks';
 import { groomersCalendar, homeCalendar, type CalendarEntry } from './calendar';
 import { fillIn } from '@dewpond/core/wording';
@@ -151,11 +150,6 @@ async function bookedSince(tx: Tenant, { zone }: Business, now: number, which?: 
   }));
 }
 
-/** It names every owner with a booking, to whoever has its address. */
-function assertManager({ role }: Asker): void {
-  if (role !== 'manager') throw new Refusal('not allowed', 'Only a manager opens the calendar of all bookings.');
-}
-
 /** What the salon asks about calendars and home care. */
 export function calendarRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/dogs/:id/home', async ({ tx, params, today }) => {
@@ -179,36 +173,38 @@ export function calendarRoutes(router: Router, services: Services): void {
   });
 
   route(router, services, 'GET /api/business/calendar', async ({ tx, asker }) => {
-    assertManager(asker);
     const [row] = await tx.select({ feedId: businessRow.feedId }).from(businessRow);
     return { url: row?.feedId ? calendarUrl(services.site, asker.businessId, row.feedId, 'business calendar') : null };
   });
 
   route(router, services, 'PUT /api/business/calendar', async ({ tx, asker, body }) => {
-    assertManager(asker);
     const feedId = body.open ? v7() : null;
     const feedHash = feedId && secretHash(services.site, asker.businessId, feedId, 'business calendar');
     await tx.update(businessRow).set({ feedId, feedHash });
     return { url: feedId && calendarUrl(services.site, asker.businessId, feedId, 'business calendar') };
   });
 
-  router.get('/api/appointments/:id/booking.ics', async (request, response) => {
-    const id = idIn(request.params.id, 'booking');
-    const text = await inTenant(services.databases, askerOf(request).businessId, async (tx) => {
-      const business = await loadBusiness(tx);
-      const [row] = await tx
-        .select({ its: appointment, dog: dog.name })
-        .from(appointment)
-        .innerJoin(dog, eq(dog.id, appointment.dogId))
-        .where(eq(appointment.id, id));
-      if (!row) throw notFound('booking');
-      const words = `${row.dog} at ${business.name}`;
-      return groomersCalendar(words, business.zone, services.now(), [booking(row.its, words)]);
-    });
-    sendCalendar(response, text);
-  });
+  router.get(
+    '/api/appointments/:id/booking.ics',
+    guarded('GET /api/appointments/:id/booking.ics'),
+    async (request, response) => {
+      const id = idIn(request.params.id, 'booking');
+      const text = await inTenant(services.databases, askerOf(request).businessId, async (tx) => {
+        const business = await loadBusiness(tx);
+        const [row] = await tx
+          .select({ its: appointment, dog: dog.name })
+          .from(appointment)
+          .innerJoin(dog, eq(dog.id, appointment.dogId))
+          .where(eq(appointment.id, id));
+        if (!row) throw notFound('booking');
+        const words = `${row.dog} at ${business.name}`;
+        return groomersCalendar(words, business.zone, services.now(), [booking(row.its, words)]);
+      });
+      sendCalendar(response, text);
+    },
+  );
 
-  router.get('/api/dogs/:id/home.ics', async (request, response) => {
+  router.get('/api/dogs/:id/home.ics', guarded('GET /api/dogs/:id/home.ics'), async (request, response) => {
     const id = idIn(request.params.id, 'dog');
     const text = await inTenant(services.databases, askerOf(request).businessId, async (tx) =>
       homeCalendarOf(tx, await loadBusiness(tx), id, services.now()),

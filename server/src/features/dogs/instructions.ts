@@ -3,7 +3,7 @@ import { placeKey } from '@dewpond/core/places';
 import { showDay } from '@dewpond/core/units';
 import { eq } from 'drizzle-orm';
 import type { Router } from 'express';
-import { assertNotBather } from '../../platform/auth/membership';
+import { assertMay } from '../../platform/auth/mayAsk';
 import { dog, instruction, product } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
@@ -15,7 +15,7 @@ import { asInstruction, loadDogs } from '../../records/dog/dogRecord';
 
 export function instructionRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/dogs/:id/instructions', async ({ tx, asker, params, body }) => {
-    if (body.by === 'vet') assertNotBather(asker, 'write down a vet’s word');
+    if (body.by === 'vet') assertMay(asker, 'vet words');
     const [known] = await tx.select({ id: dog.id }).from(dog).where(eq(dog.id, params.id));
     if (!known) throw notFound('dog');
     if (body.says.kind === 'bath product' || body.says.kind === 'product') {
@@ -43,7 +43,7 @@ export function instructionRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/instructions/:id', async ({ tx, asker, params, body }) => {
     const [current] = await tx.select().from(instruction).where(eq(instruction.id, params.id));
     if (!current) throw notFound('instruction');
-    if (current.by === 'vet') assertNotBather(asker, 'change a vet’s word');
+    if (current.by === 'vet') assertMay(asker, 'vet words');
     if (body.until !== null && body.until < current.fromDay) throw badField('until', 'It ends before it begins.');
     if (body.until === null && current.says.kind === 'lift') throw badField('until', 'A lift always has a last day.');
     await assertNoContradiction(tx, current.dogId, { ...asInstruction(current), until: body.until }, 'until');

@@ -1,18 +1,17 @@
 import type { Router } from 'express';
 import { askerOf, tenantOf, type Services } from '../../platform/http/context';
+import { guarded } from '../../platform/http/route';
 import { notFound } from '../../platform/http/problem';
-import { assertNotBather } from '../../platform/auth/membership';
 import { note } from '../../platform/audit/audit';
 import { loadBusiness } from '../../records/business/business';
 import { EXPORTS } from './tables';
 
 /** Files, not JSON: the book leaves whole; it is the business's own. */
 export function exportRoutes(router: Router, services: Services): void {
-  router.get('/api/export/:file', async (request, response) => {
+  router.get('/api/export/:file', guarded('GET /api/export/:file'), async (request, response) => {
     const { file } = request.params;
     const wanted = Object.hasOwn(EXPORTS, file) ? EXPORTS[file] : undefined;
     if (!wanted) throw notFound('file');
-    assertNotBather(askerOf(request), 'take the book out');
     const text = await tenantOf(services, askerOf(request), async (tx) => {
       const business = await loadBusiness(tx);
       await note(tx, askerOf(request), {

@@ -36,7 +36,6 @@ export function importRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/imports/:id', async ({ tx, params }) => viewOf(tx, params.id));
 
   route(router, services, 'POST /api/imports', async ({ tx, asker, body, now }) => {
-    if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager imports.');
     const isNew = await insertOnce(tx, importRun, {
       id: body.id,
       by: asker.personName,
@@ -52,8 +51,7 @@ export function importRoutes(router: Router, services: Services): void {
     return { id: body.id };
   });
 
-  route(router, services, 'PUT /api/imports/:id', async ({ tx, asker, params, body }) => {
-    if (asker.role !== 'manager') throw new Refusal('not allowed', 'Only a manager imports.');
+  route(router, services, 'PUT /api/imports/:id', async ({ tx, params, body }) => {
     const { state } = await viewOf(tx, params.id);
     if (body.step === 'cancel') {
       // A running job sees the wish; one that has not begun ends here.

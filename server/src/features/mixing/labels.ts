@@ -1,3 +1,4 @@
+import { guarded } from '../../platform/http/route';
 import { TZDate } from '@date-fns/tz';
 import { hazardLine, showStrength, strengthOf } from '@dewpond/core/dilution';
 import { format } from 'date-fns';
@@ -21,7 +22,7 @@ const wanted = z.object({
 
 /** Labels of standing mixes as a PDF for a 62 mm roll: `?ids=` of the mixes. */
 export function labelRoutes(router: Router, services: Services): void {
-  router.get('/api/mixes/labels.pdf', async (request, response) => {
+  router.get('/api/mixes/labels.pdf', guarded('GET /api/mixes/labels.pdf'), async (request, response) => {
     const asked = wanted.safeParse(request.query);
     if (!asked.success) throw new Refusal('bad input', 'Say which mixes want a label.');
     const { labels, business } = await tenantOf(services, askerOf(request), (tx) => labelsOf(tx, asked.data.ids));

@@ -7,6 +7,7 @@ import { loadBusiness } from '../../records/business/business';
 import { dayIn } from '../../platform/time/zone';
 import { askerOf, type Services } from '../../platform/http/context';
 import { idIn } from '../../platform/http/ids';
+import { guarded } from '../../platform/http/route';
 import { notFound, Refusal } from '../../platform/http/problem';
 import { contentHash, assertSame } from '../../platform/http/sameContent';
 import { drawAnew, PICTURE } from '../../platform/images/drawAnew';
@@ -63,7 +64,7 @@ export async function sendHomePhoto(
 }
 
 export function homePhotoRoutes(router: Router, services: Services): void {
-  router.get('/api/home-photos/:id', async (request, response) => {
+  router.get('/api/home-photos/:id', guarded('GET /api/home-photos/:id'), async (request, response) => {
     const { businessId } = askerOf(request);
     await sendHomePhoto(services, response, { businessId, dogId: null }, idIn(request.params.id, 'picture'));
   });

@@ -6,7 +6,7 @@ import { loadStockedBusiness } from '../../records/business/business';
 import { askerOf, type Services } from '../../platform/http/context';
 import { idIn } from '../../platform/http/ids';
 import { notFound } from '../../platform/http/problem';
-import { route } from '../../platform/http/route';
+import { guarded, route } from '../../platform/http/route';
 import { sendPdf } from '../../platform/http/sendPdf';
 import { exportDog, recordPdf } from './dogExport';
 import { historyOf } from './history';
@@ -19,7 +19,7 @@ export function recordRoutes(router: Router, services: Services): void {
     return { dog: record.dog.name, items: await historyOf(tx, await loadStockedBusiness(tx), record, now) };
   });
 
-  router.get('/api/dogs/:id/record.:form', async (request, response) => {
+  router.get('/api/dogs/:id/record.:form', guarded('GET /api/dogs/:id/record.:form'), async (request, response) => {
     const { form } = request.params;
     const id = idIn(request.params.id, 'dog');
     if (form !== 'json' && form !== 'pdf') throw notFound('file');

@@ -145,6 +145,7 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
     'business.intervals',
     'business.places',
     'business.plan_costs',
+    'business.rights',
     'business.van',
     'appointment.by_hand',
     'member.week',

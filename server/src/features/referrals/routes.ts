@@ -1,11 +1,11 @@
 import { eq } from 'drizzle-orm';
 import type { Router } from 'express';
-import { assertNotBather } from '../../platform/auth/membership';
+import { assertMay } from '../../platform/auth/mayAsk';
 import { referral } from '../../platform/db/schema';
 import { askerOf, type Services } from '../../platform/http/context';
 import { idIn } from '../../platform/http/ids';
 import { notFound } from '../../platform/http/problem';
-import { route } from '../../platform/http/route';
+import { guarded, route } from '../../platform/http/route';
 import { contentHash } from '../../platform/http/sameContent';
 import { asSeen, updateGuarded } from '../../platform/http/writes';
 import { sendPdf } from '../../platform/http/sendPdf';
@@ -21,15 +21,21 @@ export function referralRoutes(router: Router, services: Services): void {
     const { version, ...sent } = body;
     const [before] = await tx.select().from(referral).where(eq(referral.id, params.id));
     if (!before) throw notFound('referral');
-    if (contentHash(sent.vet) !== contentHash(before.vet)) assertNotBather(asker, 'write down a vet’s word');
+    if (contentHash(sent.vet) !== contentHash(before.vet)) assertMay(asker, 'vet words');
     const current = async () => (await tx.select().from(referral).where(eq(referral.id, params.id)))[0];
-    const set = { ...sent, told: signed(before.told, sent.told, asker), end: signed(before.end, sent.end, asker) };
+    const end = signed(before.end, sent.end, asker);
+    if (end !== before.end) assertMay(asker, 'close referrals');
+    const set = { ...sent, told: signed(before.told, sent.told, asker), end };
     const write = asSeen(tx, referral, { id: params.id, version }, set);
     return updateGuarded(write, { what: 'referral', current, yours: body });
   });
 
-  router.get('/api/referrals/:id/letter.pdf', async (request, response) => {
-    const id = idIn(request.params.id, 'letter');
-    sendPdf(response, await letterAsPdf(services, askerOf(request).businessId, id));
-  });
+  router.get(
+    '/api/referrals/:id/letter.pdf',
+    guarded('GET /api/referrals/:id/letter.pdf'),
+    async (request, response) => {
+      const id = idIn(request.params.id, 'letter');
+      sendPdf(response, await letterAsPdf(services, askerOf(request).businessId, id));
+    },
+  );
 }

@@ -1,11 +1,13 @@
 import { and, eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
-import { sheetEdit, visit } from '../../platform/db/schema';
+import { assertMay } from '../../platform/auth/mayAsk';
+import { sheetEdit, visit, visitEvent } from '../../platform/db/schema';
+import type { Tenant } from '../../platform/db/tenant';
 import { note } from '../../platform/audit/audit';
 import { askerOf, tenantOf, type Services } from '../../platform/http/context';
 import { idIn } from '../../platform/http/ids';
 import { notFound } from '../../platform/http/problem';
-import { route } from '../../platform/http/route';
+import { guarded, route } from '../../platform/http/route';
 import { sendPdf } from '../../platform/http/sendPdf';
 import { updateGuarded } from '../../platform/http/writes';
 import { sheetAsPdf } from '../../records/documents/sheetPdf';
@@ -17,6 +19,7 @@ export function sheetRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/visits/:id/sheet', async ({ tx, asker, params, body }) => {
     const [known] = await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, params.id));
     if (!known) throw notFound('visit');
+    if (!(await isOwnVisit(tx, params.id, asker.personId))) assertMay(asker, 'change others’ sheets');
     const set = { edits: body.edits, editedBy: asker.personName, personId: asker.personId, editedAt: sql`now()` };
     // The version is compared where it is written: of two hands at the same moment one hears of the other.
     const write =
@@ -34,7 +37,7 @@ export function sheetRoutes(router: Router, services: Services): void {
     return updateGuarded(write, { what: 'sheet', current: () => editsOf(tx, params.id), yours: body });
   });
 
-  router.get('/api/visits/:id/sheet.pdf', async (request, response) => {
+  router.get('/api/visits/:id/sheet.pdf', guarded('GET /api/visits/:id/sheet.pdf'), async (request, response) => {
     const id = idIn(request.params.id, 'visit');
     const asker = askerOf(request);
     const sheet = await sheetAsPdf(services, asker.businessId, id);
@@ -43,4 +46,14 @@ export function sheetRoutes(router: Router, services: Services): void {
     );
     sendPdf(response, sheet);
   });
+}
+
+/** Whether a person had a hand in a visit: whoever worked on the dog may say what its sheet says. */
+async function isOwnVisit(tx: Tenant, visitId: string, personId: string): Promise<boolean> {
+  const [own] = await tx
+    .select({ id: visitEvent.id })
+    .from(visitEvent)
+    .where(and(eq(visitEvent.visitId, visitId), eq(visitEvent.personId, personId)))
+    .limit(1);
+  return own !== undefined;
 }

@@ -4,7 +4,7 @@ import { exactParts, strengthOf } from '@dewpond/core/dilution';
 import { showDay, type Day } from '@dewpond/core/units';
 import { and, eq, ne, sql } from 'drizzle-orm';
 import type { Router } from 'express';
-import { assertNotBather } from '../../platform/auth/membership';
+import { assertMay } from '../../platform/auth/mayAsk';
 import { dog, instruction, product, pump } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { asInstruction } from '../../records/dog/dogRecord';
@@ -21,11 +21,11 @@ type ProductChange = Omit<ParsedBodyOf<'PUT /api/products/:id'>, 'version'>;
 
 export function productRoutes(router: Router, services: Services): void {
   route(router, services, 'POST /api/products', async ({ tx, asker, body }) => {
-    assertNotBather(asker, 'say how a product is diluted');
     const { id, ...typed } = body;
     const madeFrom = contentHash(body);
     const business = await loadStockedBusiness(tx);
     if (await wasSentBefore(tx, product, { id, madeFrom })) return { id };
+    if (typed.price !== null) assertMay(asker, 'set prices');
     const row = { id, madeFrom, ...(await savedReading(tx, business, typed, id)) };
     if (await insertOnce(tx, product, row)) await onlyUsual(tx, id, typed);
     return { id };
@@ -34,9 +34,9 @@ export function productRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/products/:id', async ({ tx, asker, params, body }) => {
     const { version, ...typed } = body;
     const business = await loadStockedBusiness(tx);
-    if (isDilutedOtherwise(productOf(business, params.id), typed))
-      assertNotBather(asker, 'change how a product is diluted');
+    if (isDilutedOtherwise(productOf(business, params.id), typed)) assertMay(asker, 'say dilutions');
     const set = await savedReading(tx, business, typed, params.id);
+    if (set.costPerMl !== (productOf(business, params.id)?.row.costPerMl ?? null)) assertMay(asker, 'set prices');
     const changed = await change(tx, { id: params.id, version }, set, body);
     await onlyUsual(tx, params.id, typed);
     return changed;

@@ -7,6 +7,7 @@ import { group } from 'd3-array';
 import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import type { Router } from 'express';
 import { bottleWords } from '../../records/shelf/openMixes';
+import { assertMay } from '../../platform/auth/mayAsk';
 import { bottle, dog, instruction, lot, madeMix, product, stockEntry, visit } from '../../platform/db/schema';
 import { asInstruction } from '../../records/dog/dogRecord';
 import type { Tenant } from '../../platform/db/tenant';
@@ -30,6 +31,7 @@ export function stockRoutes(router: Router, services: Services): void {
   });
 
   route(router, services, 'POST /api/stock', async ({ tx, asker, body, today }) => {
+    if (body.kind === 'correction') assertMay(asker, 'correct stock');
     const madeFrom = contentHash(body);
     const [its] = await tx.select({ id: product.id }).from(product).where(eq(product.id, body.productId));
     if (!its) throw badField('productId', 'There is no such product here.');

@@ -3,6 +3,7 @@ import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { visit } from '../../platform/db/schema';
 import { askerOf, isStillSignedIn, tenantOf, type Services } from '../../platform/http/context';
+import { guarded } from '../../platform/http/route';
 import { notFound } from '../../platform/http/problem';
 
 /** A line now and then keeps proxies from closing a quiet stream, and finds out who has left. */
@@ -10,7 +11,7 @@ const HEARTBEAT_MS = 10_000;
 
 /** A stream that says "something is new" and nothing else: what is new is asked for, under the same row security. */
 export function liveRoutes(router: Router, services: Services): void {
-  router.get('/api/visits/:id/live', async (request, response) => {
+  router.get('/api/visits/:id/live', guarded('GET /api/visits/:id/live'), async (request, response) => {
     const asker = askerOf(request);
     const id = z.uuid().safeParse(request.params['id']);
     if (!id.success) throw notFound('visit');

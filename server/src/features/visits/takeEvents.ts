@@ -2,8 +2,10 @@ import { newerEvent, visitEvent as eventSchema, type NewVisitEvent, type Refused
 import { mayTake } from '@dewpond/core/dilution';
 import { blockers } from '@dewpond/core/visit';
 import { inOrder, saw, type VisitEvent } from '@dewpond/core/events';
+import { whyNotAllowed } from '@dewpond/core/rights';
 import { eq, sql } from 'drizzle-orm';
 import { z } from 'zod';
+import { may } from '../../platform/auth/mayAsk';
 import { madeMix, refusedEvent, visitEvent } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { anyOf, together, type AskedFor } from '../../platform/db/together';
@@ -121,7 +123,7 @@ export async function takeInto(
   const accepted: Hashed[] = [];
   const closes: Hashed[] = [];
   for (const each of fresh) {
-    const why = await validateEvent(tx, business, before, each.event, now);
+    const why = notForThem(asker, each.event) ?? (await validateEvent(tx, business, before, each.event, now));
     if (why !== null) refuse(each.event.id, why.status, why.words, each.event);
     else (each.event.what.type === 'closed' ? closes : accepted).push(each);
   }
@@ -206,6 +208,15 @@ function sortOut(
 }
 
 /** Why one event cannot be taken, or null. */
+/**
+ * That a vet has looked opens what was barred: it is written down by whoever may do so, at the door as on the dog's page. What
+ * a vet gave the dog bars only, and is written down by whoever hears it.
+ */
+function notForThem(asker: Asker, { what }: NewVisitEvent): Pick<RefusedEvent, 'status' | 'words'> | null {
+  if (what.type !== 'word told' || what.word.says.kind !== 'vet saw' || may(asker, 'vet words')) return null;
+  return { status: 422, words: whyNotAllowed(asker.role, 'vet words', asker.rights) };
+}
+
 async function validateEvent(
   tx: Tenant,
   business: StockedBusiness,

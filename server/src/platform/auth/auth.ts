@@ -23,6 +23,8 @@ const manager = access.newRole({
 });
 const groomer = access.newRole({ organization: [] });
 const bather = access.newRole({ organization: [] });
+const trainee = access.newRole({ organization: [] });
+const desk = access.newRole({ organization: [] });
 
 /** Sign-in by e-mail and password; an organization is a business. Everything is kept in the schema `auth`. */
 export function makeAuth(config: Config, databases: Databases) {
@@ -33,7 +35,7 @@ export function makeAuth(config: Config, databases: Databases) {
     trustedOrigins: [config.PUBLIC_URL],
     // People join by invitation of their business, which is still to come; nobody signs up from outside.
     emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: 10 },
-    plugins: [organization({ ac: access, roles: { manager, groomer, bather }, creatorRole: 'manager' })],
+    plugins: [organization({ ac: access, roles: { manager, groomer, bather, trainee, desk }, creatorRole: 'manager' })],
     session: { expiresIn: 60 * 60 * 24 * 14, updateAge: SESSION_UPDATE_SECONDS },
     rateLimit: {
       enabled: true,

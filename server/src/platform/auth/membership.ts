@@ -2,8 +2,6 @@ import { and, eq } from 'drizzle-orm';
 import { member as account, organization } from '../db/authSchema';
 import type { Databases } from '../db/connect';
 import type { BusinessId } from '../db/tenant';
-import type { Asker } from '../asker';
-import { Refusal } from '../http/problem';
 
 /** Whether a person still belongs to a business. Asked each time: whoever was removed is out at once. */
 export async function isMember(databases: Databases, businessId: string, personId: string): Promise<boolean> {
@@ -12,11 +10,6 @@ export async function isMember(databases: Databases, businessId: string, personI
     .from(account)
     .where(and(eq(account.organizationId, businessId), eq(account.userId, personId)));
   return rows.length > 0;
-}
-
-/** What a bather may not do; the whole table of rights is the business's, and is still to come. */
-export function assertNotBather({ role }: Pick<Asker, 'role'>, what: string): void {
-  if (role === 'bather') throw new Refusal('not allowed', `A bather does not ${what}. Ask a groomer or the manager.`);
 }
 
 /** Does something for every business, one after the other; what fails for one is told when all had their turn. */

@@ -5,6 +5,8 @@ import type { Request } from 'express';
 import { sql } from 'drizzle-orm';
 import type { Config } from '../config/config';
 import type { Databases } from '../db/connect';
+import { HOUSE_RIGHTS } from '../db/shapes/business';
+import { readStored } from '../db/shapes/shaped';
 import type { BusinessId } from '../db/tenant';
 import type { Asker } from '../asker';
 import { Refusal } from '../http/problem';
@@ -22,6 +24,7 @@ interface WhoAsksRow extends Record<string, unknown> {
   readonly name: string | null;
   readonly role: Asker['role'] | null;
   readonly zone: string | null;
+  readonly rights: unknown;
 }
 
 /**
@@ -39,10 +42,13 @@ export async function whoAsks(config: Config, auth: Auth, databases: Databases, 
   if (!row || Date.parse(row.expires_at) <= now) throw new Refusal('not signed in', 'Please sign in.');
   if (now - Date.parse(row.updated_at) > SESSION_UPDATE_SECONDS * 1000)
     await auth.api.getSession({ headers: fromNodeHeaders(request.headers) });
-  const { business_id: businessId, name, role, zone } = row;
+  const { business_id: businessId, name, role, zone, rights } = row;
   if (businessId === null || name === null || role === null || zone === null)
     throw new Refusal('not allowed', 'You belong to no business here. Ask your manager to add you.');
-  return { businessId, personId: row.person_id, email: row.email, personName: name.slice(0, LONGEST_NAME), role, zone };
+  return {
+    ...{ businessId, personId: row.person_id, email: row.email, personName: name.slice(0, LONGEST_NAME) },
+    ...{ role, rights: readStored(HOUSE_RIGHTS, rights), zone },
+  };
 }
 
 /** The session's token from its cookie; null where there is none, or its signature is not ours. */

@@ -4,9 +4,9 @@ import type { Config } from '../config/config';
 import * as authSchema from './authSchema';
 import { clientFor } from './client';
 
-export type Role = 'owner' | 'app' | 'auth' | 'jobs';
+export type DatabaseRole = 'owner' | 'app' | 'auth' | 'jobs';
 
-export function connectionString(config: Config, role: Role): string {
+export function connectionString(config: Config, role: DatabaseRole): string {
   const password = {
     owner: config.OWNER_PASSWORD,
     app: config.APP_PASSWORD,
@@ -29,7 +29,7 @@ export interface Databases {
 const QUEUEING_MS = 60_000;
 
 /** Connections of one role. None of them takes the process down when it breaks, idle or in the middle of a query. */
-export function openPool(config: Config, role: Role, max: number): pg.Pool {
+export function openPool(config: Config, role: DatabaseRole, max: number): pg.Pool {
   const pool = new pg.Pool({
     Client: clientFor(config.PREPARED_STATEMENTS),
     connectionString: connectionString(config, role),

@@ -1,13 +1,16 @@
 import {
   ENDPOINTS,
+  type FILES,
   type Endpoint,
   type EndpointKey,
   type ParsedBodyOf,
   type QueryOf,
   type ResponseOf,
+  type SignedInKey,
 } from '@dewpond/contract';
-import type { Router } from 'express';
+import type { Request, RequestHandler, Router } from 'express';
 import { z } from 'zod';
+import { assertMayAsk } from '../auth/mayAsk';
 import { noteCall } from '../audit/audit';
 import { askerOf, tenantOf, type Call, type Services } from './context';
 import { dayIn } from '../time/zone';
@@ -19,7 +22,7 @@ type ParamsOf<K extends string> = K extends `${string}:id${string}` ? { readonly
  * Serves one endpoint of the contract: parses query, body and id, opens the tenant's transaction, calls `answer`.
  * A call that is refused rolls the whole transaction back: nothing is half-written.
  */
-export function route<K extends EndpointKey>(
+export function route<K extends EndpointKey & SignedInKey>(
   router: Router,
   services: Services,
   key: K,
@@ -29,6 +32,7 @@ export function route<K extends EndpointKey>(
   const endpoint: Endpoint = ENDPOINTS[key];
   router[method.toLowerCase() as 'get' | 'post' | 'put'](path, async (request, response) => {
     const asker = askerOf(request);
+    assertMayAsk(asker, key);
     if ('id' in request.params && !z.uuid().safeParse(request.params['id']).success)
       throw notFound(path.split('/')[2]?.replace(/s$/, '') ?? 'thing');
     const body = parse(endpoint.body, request.body);
@@ -50,6 +54,21 @@ export function route<K extends EndpointKey>(
     response.status(method === 'POST' ? 201 : 200).json(result);
   });
 }
+
+type FileKey = SignedInKey & keyof typeof FILES;
+type NameIn<Rest> = Rest extends `${infer Name}/${string}` ? Name : Rest;
+/** What is named in an address: of "/api/dogs/:id/record.:form", id and form. */
+type NamedIn<Path> = Path extends `${string}:${infer Rest}`
+  ? Readonly<Record<NameIn<Rest>, string>> & NamedIn<Rest>
+  : Readonly<Record<never, string>>;
+
+/** In front of a file's own handlers: lets through whoever the table of rights allows it. */
+export const guarded =
+  <K extends FileKey>(key: K): RequestHandler<NamedIn<K>> =>
+  (request, _response, next) => {
+    assertMayAsk(askerOf(request as Request), key);
+    next();
+  };
 
 function parse(schema: z.ZodType | undefined, input: unknown): unknown {
   if (!schema) return undefined;

@@ -8,6 +8,7 @@ import { showDay } from '../../browser/times';
 import { useKeys } from '../../browser/keys';
 import { useAhead, useDogs, type AheadDays } from '../../data/queries';
 import { useZone } from '../../data/useUnits';
+import { May } from '../../parts/May';
 import { BookDialog } from '../../parts/booking/BookDialog';
 import { SelectField } from '../../ui/SelectField';
 import { Waiting } from '../../ui/Waiting';
@@ -106,9 +107,11 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
               </option>
             ))}
           </SelectField>
-          <Link to="/round" className="text-pond underline font-semibold py-2">
-            The van’s round
-          </Link>
+          <May deed="see addresses">
+            <Link to="/round" className="text-pond underline font-semibold py-2">
+              The van’s round
+            </Link>
+          </May>
           <Link to="/hours" className="text-pond underline font-semibold py-2">
             Hours and days away
           </Link>

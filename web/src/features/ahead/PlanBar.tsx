@@ -35,12 +35,12 @@ export function PlanBar({ plan, weeks, whyNot, isBooking, onBookAll }: PlanBarPr
         </Button>
       )}
       {whyNot !== null && (
-        <p role="status" className="text-soft">
+        <p aria-live="polite" className="text-soft">
           {whyNot}
         </p>
       )}
       {answer && whyNot === null && (
-        <p role="status" className="text-soft">
+        <p aria-live="polite" className="text-soft">
           <b className="text-ink">{count === 1 ? '1 visit' : `${count} visits`}</b> proposed
           {quality(answer.cost, answer.bound)}
         </p>

@@ -1,3 +1,4 @@
+import { May } from '../../parts/May';
 import { useNow } from '../../browser/useNow';
 import { useToday } from '../../data/queries';
 import { ButtonLink } from '../../ui/ButtonLink';
@@ -22,9 +23,11 @@ export function TodayScreen() {
             <header className="flex flex-wrap items-baseline justify-between gap-x-6">
               <h1>{showDay(today.day)}</h1>
               <span className="flex-1" />
-              <ButtonLink to="/dogs/new" look="quiet">
-                A dog not in the book
-              </ButtonLink>
+              <May deed="change clients">
+                <ButtonLink to="/dogs/new" look="quiet">
+                  A dog not in the book
+                </ButtonLink>
+              </May>
             </header>
             {today.returning.map(({ visitId, dog, because }) => (
               <p

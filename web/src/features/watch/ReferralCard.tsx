@@ -5,6 +5,7 @@ import { daysBetween, type Day } from '@dewpond/core/units';
 import { Check, FileText, Phone } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { May } from '../../parts/May';
 import { call } from '../../api/call';
 import { useWrite } from '../../data/useWrite';
 import { useSession } from '../../data/queries';
@@ -116,32 +117,44 @@ function NextStep({ referral, next, today, onDo }: NextStepProps) {
         </a>
         {next === 'tell the owner' && (
           <>
-            <Button look="quiet" onClick={() => onDo('message')}>
-              Write to the owner
-            </Button>
-            <Button look="main" onClick={() => onDo('telling')}>
-              The owner was told
-            </Button>
+            <May deed="write to owners">
+              <Button look="quiet" onClick={() => onDo('message')}>
+                Write to the owner
+              </Button>
+            </May>
+            <May deed="follow referrals">
+              <Button look="main" onClick={() => onDo('telling')}>
+                The owner was told
+              </Button>
+            </May>
           </>
         )}
         {next === 'hear the owner' && (
-          <Button look="main" onClick={() => onDo('owner')}>
-            The owner answered
-          </Button>
+          <May deed="follow referrals">
+            <Button look="main" onClick={() => onDo('owner')}>
+              The owner answered
+            </Button>
+          </May>
         )}
         {isWaiting && (
-          <Button look="quiet" onClick={() => onDo('reminding')}>
-            Remind the owner
-          </Button>
+          <May deed="write to owners">
+            <Button look="quiet" onClick={() => onDo('reminding')}>
+              Remind the owner
+            </Button>
+          </May>
         )}
         {isWaiting && (
-          <Button look={next === 'hear the vet' ? 'main' : 'quiet'} onClick={() => onDo('vet')}>
-            The vet answered
-          </Button>
+          <May deed="vet words">
+            <Button look={next === 'hear the vet' ? 'main' : 'quiet'} onClick={() => onDo('vet')}>
+              The vet answered
+            </Button>
+          </May>
         )}
-        <Button look={next === 'close' ? 'main' : 'quiet'} onClick={() => onDo('closing')}>
-          Close it
-        </Button>
+        <May deed="close referrals">
+          <Button look={next === 'close' ? 'main' : 'quiet'} onClick={() => onDo('closing')}>
+            Close it
+          </Button>
+        </May>
       </div>
     </>
   );

@@ -2,6 +2,7 @@ import { ownWork } from '../../data/device';
 import { useNavigate } from 'react-router';
 import { serverOffset } from '../../api/serverClock';
 import { Refused, call } from '../../api/call';
+import { useMay } from '../../data/useMay';
 import { useWrite } from '../../data/useWrite';
 import { useSession } from '../../data/queries';
 import { beginHere } from '../../data/prefetch';
@@ -40,6 +41,7 @@ async function beginVisit(id: string, dogId: string, appointmentId: string | nul
 /** Begin, go on, or see the sheet: whatever comes next for this booking. */
 export function BeginVisit({ dogId, appointmentId, visitId, done, small = false, dog }: BeginProps) {
   const navigate = useNavigate();
+  const mayWork = useMay('work');
   const person = useSession().data?.person.id ?? '';
   const begin = useWrite('POST /api/visits', {
     write: (id) => beginVisit(id, dogId, appointmentId, person),
@@ -71,6 +73,7 @@ export function BeginVisit({ dogId, appointmentId, visitId, done, small = false,
       </ButtonLink>
     );
   }
+  if (!mayWork) return null;
   return (
     <Button
       look={small ? 'plain' : 'main'}

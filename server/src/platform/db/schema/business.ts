@@ -1,7 +1,8 @@
 import type { Language } from '@dewpond/core/clients';
+import type { Role } from '@dewpond/core/rights';
 import { sql } from 'drizzle-orm';
 import { doublePrecision, foreignKey, integer, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
-import { BREED, BUSINESS_SERVICES, INTERVALS, WASH_KINDS, WAYS, WORDINGS } from '../shapes/business';
+import { BREED, BUSINESS_SERVICES, HOUSE_RIGHTS, INTERVALS, WASH_KINDS, WAYS, WORDINGS } from '../shapes/business';
 import { LIST } from '../shapes/values';
 import { VISIT_KINDS_STORED } from '../shapes/visits';
 import { COSTS, PLACES_OF_SALON, VAN, WEEK } from '../shapes/weeks';
@@ -53,6 +54,8 @@ export const business = dewpond.table(
     /** The open calendar of all bookings: its number, and the hash of the secret in its address; null: none is open. */
     feedId: uuid('feed_id'),
     feedHash: text('feed_hash'),
+    /** Who may what, where the house says otherwise than is shipped. */
+    rights: shaped('rights', HOUSE_RIGHTS).notNull().default({}),
     version: integer('version').notNull().default(1),
   },
   () => [ofThisBusiness('business')],
@@ -65,7 +68,7 @@ export const member = dewpond.table(
     id: uuid('id').notNull(),
     personId: uuid('person_id').notNull(),
     name: text('name').notNull(),
-    role: text('role').$type<'manager' | 'groomer' | 'bather'>().notNull(),
+    role: text('role').$type<Role>().notNull(),
     /** How this person reads volumes and weights; null: as the business does. */
     units: text('units').$type<'metric' | 'US'>(),
     /** When this person works; null: the usual week. */

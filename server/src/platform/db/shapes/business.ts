@@ -3,6 +3,7 @@ import { LANGUAGES } from '@dewpond/core/clients';
 import { BODY_WASHES, CAUTIONS, type MixCaution } from '@dewpond/core/dilution';
 import { isInterval, type HouseIntervals, type WashKinds } from '@dewpond/core/dog';
 import { WASH_TABLE } from '@dewpond/core/needs';
+import { ROLES, isDeed, type HouseRights } from '@dewpond/core/rights';
 import { INTERVAL_ROWS } from '@dewpond/core/rules';
 import {
   ALL_SERVICES,
@@ -28,6 +29,20 @@ export const WAYS: Shape<Partial<HouseWays>> = first(
     );
     return Object.fromEntries(known.map((question) => [question, stored[question]]));
   }),
+);
+
+/** Who may what. A deed or a role that is gone is left out: it is as shipped. */
+export const HOUSE_RIGHTS: Shape<HouseRights> = first(
+  'who may what',
+  z
+    .record(z.string(), z.array(z.string()))
+    .transform((stored) =>
+      Object.fromEntries(
+        Object.entries(stored).flatMap(([deed, who]) =>
+          isDeed(deed) ? [[deed, ROLES.filter((role) => who.includes(role))]] : [],
+        ),
+      ),
+    ),
 );
 
 export const BUSINESS_SERVICES: Shape<Partial<BusinessServices>> = first(

@@ -2,7 +2,7 @@ import type { HoursView } from '@dewpond/contract';
 import { PLAN_COSTS, USUAL_PLACES, USUAL_WEEK } from '@dewpond/core/bookings';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
-import { MEMBER, session } from '../../../tests/demoDog';
+import { MEMBER, sessionOf } from '../../../tests/demoDog';
 import { openServer, show } from '../../../tests/server';
 import { HoursScreen } from './HoursScreen';
 
@@ -19,7 +19,7 @@ function openHours(mayEdit = true) {
     },
   };
   const server = openServer({
-    'GET /api/session': () => session(),
+    'GET /api/session': () => sessionOf(mayEdit ? 'manager' : 'groomer'),
     'GET /api/hours': () => held.view,
     'PUT /api/members/:id/week': ({ body }) => {
       held.view = { ...held.view, people: held.view.people.map((each) => ({ ...each, ...body, isUsual: false })) };
@@ -88,7 +88,7 @@ describe('hours', () => {
 
   test('whoever is no manager reads it', async () => {
     openHours(false);
-    expect(await screen.findByText(/Only a manager changes this/)).toBeTruthy();
+    expect(await screen.findByText(/Only an owner-manager may say who works when/)).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Add' })).toBeNull();
     expect(screen.getByLabelText<HTMLInputElement>('Monday').disabled).toBe(true);
   });

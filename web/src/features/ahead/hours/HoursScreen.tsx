@@ -2,6 +2,7 @@ import type { HoursView } from '@dewpond/contract';
 import { readWork, showWork, type WeekHours } from '@dewpond/core/bookings';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { useWhoMay } from '../../../data/useMay';
 import { call } from '../../../api/call';
 import { countsToTwelve } from '../../../browser/locale';
 import { weekdayName } from '../../../browser/times';
@@ -21,6 +22,7 @@ import { SkillsField } from './SkillsField';
 /** When people work, who is away, when the business is closed: what weeks are planned with. */
 export function HoursScreen() {
   const hours = useHours();
+  const whoMayChange = useWhoMay('say hours');
   return (
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-3.5 max-w-6xl">
       <header className="flex flex-wrap items-center justify-between gap-3">
@@ -35,7 +37,7 @@ export function HoursScreen() {
             <p className="text-soft">
               Work without a break stands as “9-12:30”; what lies between two pieces is a break. Empty: a day off. Out
               with the van: “9-16 islets”.
-              {!view.mayEdit && ' Only a manager changes this.'}
+              {whoMayChange && ` ${whoMayChange}`}
             </p>
             {view.people.map((person) => (
               <PersonWeek key={person.id} person={person} mayEdit={view.mayEdit} />

@@ -3,7 +3,7 @@ import { composeTraits, nameBreeds } from '@dewpond/core/catalogue';
 import { humanYears, seniorFrom } from '@dewpond/core/catalogue';
 import { isLiking } from '@dewpond/core/handling';
 import { daysBetween, kilograms, showWeight, yearsOld, type Day } from '@dewpond/core/units';
-import { Link } from 'react-router';
+import { OwnerLink } from '../../../parts/clients/OwnerLink';
 import { useCatalogue } from '../../../data/useCatalogue';
 import { useUnits } from '../../../data/useUnits';
 import { Chip } from '../../../ui/Chip';
@@ -54,9 +54,9 @@ function WhoItIs({ dog }: { readonly dog: DogView }) {
     <span className="text-soft">
       {nameBreeds(profile.breeds, catalogue)}, {showWeight(kilograms(profile.weightKg), units)}, {traits.coat} coat,{' '}
       {profile.born === null ? 'age not known' : ageWords(profile.born, today, profile.weightKg)} ·{' '}
-      <Link to={`/owners/${client.id}`} className="text-pond underline">
+      <OwnerLink id={client.id} className="text-pond underline">
         {client.name}
-      </Link>
+      </OwnerLink>
       {phone && (
         <>
           , <span className="whitespace-nowrap">{phone.number}</span>

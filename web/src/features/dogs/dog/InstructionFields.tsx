@@ -29,6 +29,7 @@ import {
   type InstructionForm,
   type SayingKind,
 } from './instructionForm';
+import { useMay } from '../../../data/useMay';
 import { DayField } from '../../../forms/DayField';
 
 /** Who said it, what, where, from when until when. */
@@ -42,10 +43,14 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
     const productId = may.some(({ id }) => id === typed.productId) ? typed.productId : (may[0]?.id ?? '');
     return { ...typed, task: typed.kind === 'product' ? productTask(typed.task) : typed.task, productId };
   };
-  const draft = useDraft(fresh(emptyForm(dog.today)), {
-    as: (typed) => instructionOf(fill(typed)),
-    fits: instructionFields,
-  });
+  const mayVets = useMay('vet words');
+  const draft = useDraft(
+    fresh(mayVets ? emptyForm(dog.today) : changed(emptyForm(dog.today), { by: 'owner' }, places)),
+    {
+      as: (typed) => instructionOf(fill(typed)),
+      fits: instructionFields,
+    },
+  );
   const { form, field, at } = draft;
   const filled = fill(form);
   const set = (change: Partial<InstructionForm>) => draft.set(changed(form, change, places));
@@ -88,7 +93,7 @@ export function InstructionFields({ dog, onDone }: { readonly dog: DogView; read
         value={form.by}
         onChange={(event) => set({ by: event.target.value as InstructionForm['by'] })}
       >
-        <option value="vet">a vet’s</option>
+        {mayVets && <option value="vet">a vet’s</option>}
         <option value="owner">the owner’s</option>
       </SelectField>
       <TextField label="Who said it" autoComplete="off" {...field('who')} />

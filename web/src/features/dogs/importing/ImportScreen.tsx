@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { May } from '../../../parts/May';
 import { Card } from '../../../ui/Card';
 import { BookTabs } from '../BookTabs';
 import { BookingsCard } from './BookingsCard';
@@ -22,13 +23,21 @@ export function ImportScreen() {
       ) : (
         <div className="grid grid-cols-[1fr_400px] max-lg:grid-cols-1 gap-3.5 items-start">
           <div className="flex flex-col gap-3.5">
-            <Card title="Bring in a list">
-              <ChooseFile reader={reader} onOpened={setFile} />
-            </Card>
-            <BookingsCard />
-            <ImportRuns />
+            <May deed="import" says>
+              <Card title="Bring in a list">
+                <ChooseFile reader={reader} onOpened={setFile} />
+              </Card>
+            </May>
+            <May deed="book">
+              <BookingsCard />
+            </May>
+            <May deed="import">
+              <ImportRuns />
+            </May>
           </div>
-          <ExportCard />
+          <May deed="export" says>
+            <ExportCard />
+          </May>
         </div>
       )}
     </div>

@@ -1,6 +1,7 @@
 import type { DogListItem } from '@dewpond/contract';
 import { kilograms, showWeight, type Day } from '@dewpond/core/units';
 import { Link } from 'react-router';
+import { OwnerLink } from '../../../parts/clients/OwnerLink';
 import { showDay, clock, dayOf } from '../../../browser/times';
 import { useUnits, useZone } from '../../../data/useUnits';
 import { Chip } from '../../../ui/Chip';
@@ -39,9 +40,9 @@ export function DogTable({ dogs }: { readonly dogs: readonly DogListItem[] }) {
             <p className="text-sm text-soft lg:hidden">{dog.owner}</p>
           </td>
           <td className={`${CELL} ${SHOWN_FROM.desk} whitespace-nowrap`}>
-            <Link to={`/owners/${dog.ownerId}`} className="hover:text-pond hover:underline">
+            <OwnerLink id={dog.ownerId} className="hover:text-pond hover:underline">
               {dog.owner}
-            </Link>
+            </OwnerLink>
             <p className="text-sm text-soft">{dog.phone.split(',')[0]}</p>
           </td>
           <td className={CELL}>

@@ -1,5 +1,6 @@
 import type { DogListItem } from '@dewpond/contract';
 import { useMemo, useState } from 'react';
+import { May } from '../../../parts/May';
 import { useDogs } from '../../../data/queries';
 import { ButtonLink } from '../../../ui/ButtonLink';
 import { TextField } from '../../../ui/Field';
@@ -35,9 +36,11 @@ export function DogsScreen() {
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <header className="flex flex-wrap items-center justify-between gap-4">
         <h1>Dogs</h1>
-        <ButtonLink to="/dogs/new" look="main">
-          New dog
-        </ButtonLink>
+        <May deed="change clients">
+          <ButtonLink to="/dogs/new" look="main">
+            New dog
+          </ButtonLink>
+        </May>
       </header>
       <BookTabs />
       <Waiting query={useDogs()} what="Dogs">

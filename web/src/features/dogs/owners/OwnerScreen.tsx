@@ -3,9 +3,10 @@ import { LANGUAGE_NAMES } from '@dewpond/core/clients';
 
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
+import { May } from '../../../parts/May';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
-import { useClient, useSession } from '../../../data/queries';
+import { useClient } from '../../../data/queries';
 import { Button } from '../../../ui/Button';
 import { useDraft } from '../../../forms/useDraft';
 import { Card } from '../../../ui/Card';
@@ -160,17 +161,16 @@ function ArchiveClient({ client }: { readonly client: Client }) {
       },
     );
   const [erasing, setErasing] = useState(false);
-  const manager = useSession().data?.member.role === 'manager';
   return (
     <>
       <Button look="quiet" disabled={archive.isPending} onClick={put}>
         {archived ? 'Archive' : 'Bring back'}
       </Button>
-      {manager && (
+      <May deed="erase">
         <Button look="stop" onClick={() => setErasing(true)}>
           Erase…
         </Button>
-      )}
+      </May>
       {erasing && <EraseDialog clientId={client.id} onClose={() => setErasing(false)} />}
     </>
   );

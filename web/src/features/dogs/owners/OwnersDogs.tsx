@@ -1,5 +1,6 @@
 import type { ClientView } from '@dewpond/contract';
 import { Link } from 'react-router';
+import { May } from '../../../parts/May';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
@@ -17,7 +18,14 @@ export function OwnersDogs({ view: { client, dogs, housemates } }: { readonly vi
     tells: true,
   });
   return (
-    <Card title="Dogs" aside={<ButtonLink to={`/dogs/new?owner=${client.id}`}>Add a dog</ButtonLink>}>
+    <Card
+      title="Dogs"
+      aside={
+        <May deed="change clients">
+          <ButtonLink to={`/dogs/new?owner=${client.id}`}>Add a dog</ButtonLink>
+        </May>
+      }
+    >
       <DogLinks dogs={dogs} />
       <div className="mt-3 pt-3 border-t border-line">
         {client.household ? (

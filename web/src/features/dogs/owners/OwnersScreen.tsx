@@ -3,6 +3,7 @@ import { addressLine } from '@dewpond/core/clients';
 import { group } from 'd3-array';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { May } from '../../../parts/May';
 import { useClients, useDogs } from '../../../data/queries';
 import { ButtonLink } from '../../../ui/ButtonLink';
 import { Chip } from '../../../ui/Chip';
@@ -18,9 +19,11 @@ export function OwnersScreen() {
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <header className="flex flex-wrap items-center justify-between gap-4">
         <h1>Owners</h1>
-        <ButtonLink to="/dogs/new" look="main">
-          New dog and owner
-        </ButtonLink>
+        <May deed="change clients">
+          <ButtonLink to="/dogs/new" look="main">
+            New dog and owner
+          </ButtonLink>
+        </May>
       </header>
       <BookTabs />
       <Waiting query={useClients()} what="Owners">

@@ -1,6 +1,7 @@
 import type { BusinessView, ProductView } from '@dewpond/contract';
 import { millilitres, showProduct } from '@dewpond/core/units';
 import { Link } from 'react-router';
+import { May } from '../../../parts/May';
 import { useBusiness } from '../../../data/queries';
 import { useMoney } from '../../../data/useMoney';
 import { useUnits } from '../../../data/useUnits';
@@ -16,9 +17,11 @@ export function ProductsScreen() {
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <header className="flex flex-wrap items-center justify-between gap-3">
         <h1>Products</h1>
-        <ButtonLink to="/mixing/products/new" look="main">
-          New product
-        </ButtonLink>
+        <May deed="say dilutions">
+          <ButtonLink to="/mixing/products/new" look="main">
+            New product
+          </ButtonLink>
+        </May>
       </header>
       <MixingTabs />
       <Waiting query={useBusiness()} what="Products">

@@ -1,8 +1,8 @@
 import type { CostsView } from '@dewpond/contract';
 import { addDays, type Day } from '@dewpond/core/units';
-import { Download } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
+import { ExportLink } from '../../../parts/ExportLink';
 import { useCosts, useSession } from '../../../data/queries';
 import { useMoney } from '../../../data/useMoney';
 import { useUnits } from '../../../data/useUnits';
@@ -34,13 +34,7 @@ export function CostsScreen() {
               </option>
             ))}
           </SelectField>
-          <a
-            href="/api/export/product-use.csv"
-            download
-            className="rounded-xl border border-line font-semibold px-4 min-h-11 inline-flex items-center gap-2 hover:bg-pond-pale"
-          >
-            <Download size={18} aria-hidden /> Uses as CSV
-          </a>
+          <ExportLink file="product-use.csv">Uses as CSV</ExportLink>
         </div>
       </header>
       <MixingTabs />

@@ -1,7 +1,8 @@
 import type { StockLine, StockView } from '@dewpond/contract';
 import type { Day } from '@dewpond/core/units';
-import { Download } from 'lucide-react';
 import { useState } from 'react';
+import { May } from '../../../parts/May';
+import { ExportLink } from '../../../parts/ExportLink';
 import { useStock } from '../../../data/queries';
 import { useUnits } from '../../../data/useUnits';
 import { ButtonLink } from '../../../ui/ButtonLink';
@@ -22,13 +23,7 @@ export function StockScreen() {
     <div className="px-7 py-5 max-md:px-3 flex flex-col gap-4">
       <header className="flex flex-wrap items-center justify-between gap-3">
         <h1>Stock</h1>
-        <a
-          href="/api/export/stock.csv"
-          download
-          className="no-print rounded-xl border border-line font-semibold px-4 min-h-11 inline-flex items-center gap-2 hover:bg-pond-pale"
-        >
-          <Download size={18} aria-hidden /> Ledger as CSV
-        </a>
+        <ExportLink file="stock.csv">Ledger as CSV</ExportLink>
       </header>
       <MixingTabs />
       <Waiting query={useStock()} what="The stock">
@@ -45,9 +40,11 @@ function Stock({ view }: { readonly view: StockView }) {
   if (!line)
     return (
       <Empty words="No product yet: its stock stands here once it is delivered or counted.">
-        <ButtonLink to="/mixing/products/new" look="main">
-          Add a product
-        </ButtonLink>
+        <May deed="say dilutions">
+          <ButtonLink to="/mixing/products/new" look="main">
+            Add a product
+          </ButtonLink>
+        </May>
       </Empty>
     );
   return (

@@ -3,6 +3,7 @@ import { published } from '@dewpond/core/provenance';
 
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
+import { OwnerLink } from '../../../parts/clients/OwnerLink';
 import { call } from '../../../api/call';
 import { useTraceStarts } from '../../../data/queries';
 import { Card } from '../../../ui/Card';
@@ -113,9 +114,9 @@ function Dogs({ trace }: { readonly trace: TraceView }) {
               </span>
               <span>
                 Ring{' '}
-                <Link to={`/owners/${dog.ownerId}`} className="text-pond underline">
+                <OwnerLink id={dog.ownerId} className="text-pond underline">
                   {dog.owner}
-                </Link>
+                </OwnerLink>
                 {dog.phone ? (
                   <a
                     href={`tel:${dog.phone.replaceAll(/[^\d+]/g, '')}`}

@@ -4,9 +4,9 @@ import { addDays, type Day } from '@dewpond/core/units';
 import { stayedOn } from '@dewpond/core/visit';
 import { useQuery } from '@tanstack/react-query';
 import { group } from 'd3-array';
-import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { ExportLink } from '../../../parts/ExportLink';
 import { call } from '../../../api/call';
 import { showDay, clock } from '../../../browser/times';
 import { useSession } from '../../../data/queries';
@@ -43,15 +43,7 @@ export function CleanDownScreen() {
           <Button look="quiet" onClick={() => window.print()}>
             Print
           </Button>
-          {session?.member.role !== 'bather' && (
-            <a
-              href="/api/export/clean-downs.csv"
-              download
-              className="rounded-xl border border-line font-semibold px-4 min-h-11 inline-flex items-center gap-2 hover:bg-pond-pale"
-            >
-              <Download size={18} aria-hidden /> All as CSV
-            </a>
-          )}
+          <ExportLink file="clean-downs.csv">All as CSV</ExportLink>
           <ButtonLink to="/house" look="quiet">
             House ways
           </ButtonLink>

@@ -2,7 +2,7 @@ import { dogsByRow, openBook, plansThatChange, plansThatMove, type BookEntry } f
 import { DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS } from '@dewpond/core/ways';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
-import { facts, business, session } from '../../../tests/demoDog';
+import { facts, business, sessionOf } from '../../../tests/demoDog';
 import { RefusedAnswer, openServer, show } from '../../../tests/server';
 import type { BookCount, BookQuestion } from './bookWorker';
 import { WaysScreen } from './WaysScreen';
@@ -11,7 +11,7 @@ import { choose } from '../../../tests/choose';
 function openBusiness(first = business(), refused = false) {
   const held = { business: first };
   const server = openServer({
-    'GET /api/session': () => session(),
+    'GET /api/session': () => sessionOf(first.mayEdit ? 'manager' : 'groomer'),
     'GET /api/business': () => held.business,
     'PUT /api/breeds': ({ body }) => {
       const breed = { ...body.breed, parents: [], earOdds: null };
@@ -141,7 +141,7 @@ describe('house ways', () => {
 
   test('who may not change them sees them, and why', async () => {
     const { person, server } = openBusiness(business({ mayEdit: false }));
-    expect(await screen.findByText(/Only a manager changes these/)).toBeTruthy();
+    expect(await screen.findByText(/Only an owner-manager may change the house ways/)).toBeTruthy();
     await person.click(question().getAllByRole('radio')[1] as HTMLElement);
     expect(server.sent).toEqual([]);
   });

@@ -2,6 +2,8 @@ import type { BusinessView } from '@dewpond/contract';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS, HOUSE_STANCES, type HouseQuestion } from '@dewpond/core/ways';
 import { COMMON_PRACTICE, HOUSE_VALUE } from '@dewpond/core/provenance';
 import { RadioGroup } from 'radix-ui';
+import { useWhoMay } from '../../../data/useMay';
+import { May } from '../../../parts/May';
 import { call } from '../../../api/call';
 import { useBusiness } from '../../../data/queries';
 import { useSavedAtOnce } from '../../../forms/useSavedAtOnce';
@@ -34,6 +36,7 @@ const CURRENCIES = ['GBP', 'EUR', 'USD', 'AUD', 'CAD', 'CHF', 'DKK', 'NOK', 'NZD
 
 function Schools({ business }: { readonly business: BusinessView }) {
   const changes = useBookChanges(business.version);
+  const whoMayChange = useWhoMay('house ways');
   const saving = useSavedAtOnce<WayChoices>(
     { version: business.version, form: choicesOf(business) },
     'PUT /api/business',
@@ -50,13 +53,18 @@ function Schools({ business }: { readonly business: BusinessView }) {
         <div>
           <h1>House ways</h1>
           <p className="text-soft">
-            Where the trade disagrees, {business.name} chooses. {!business.mayEdit && 'Only a manager changes these.'}
+            Where the trade disagrees, {business.name} chooses. {whoMayChange}
           </p>
         </div>
         <div className="flex flex-wrap gap-3">
-          <ButtonLink to="/house/audit" look="quiet">
-            Who did what
+          <ButtonLink to="/house/rights" look="quiet">
+            Who may what
           </ButtonLink>
+          <May deed="read the log">
+            <ButtonLink to="/house/audit" look="quiet">
+              Who did what
+            </ButtonLink>
+          </May>
           <ButtonLink to="/house/clean-downs" look="quiet">
             Clean-down log
           </ButtonLink>

@@ -4,6 +4,7 @@ import { shippedWords, wordingIn, wordingProblem, type BusinessWording, type Wor
 import { Undo2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { z } from 'zod';
+import { useWhoMay } from '../../../data/useMay';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
 import { useBusinessProfile } from '../../../data/queries';
@@ -62,6 +63,7 @@ function Words({ view }: { readonly view: BusinessProfileView }) {
   const shipped = useMemo(() => shippedWords(wordingIn(language)), [language]);
   const own: BusinessWording = wordingOf(saving.form)[language] ?? {};
   const wanted = find.trim().toLowerCase();
+  const whoMayChange = useWhoMay('house ways');
   const keys = (Object.keys(shipped) as WordingKey[]).filter((key) =>
     `${key} ${shipped[key]} ${own[key] ?? ''}`.toLowerCase().includes(wanted),
   );
@@ -73,7 +75,7 @@ function Words({ view }: { readonly view: BusinessProfileView }) {
         <div>
           <h1>Our words</h1>
           <p className="text-soft">
-            What owners read, and how {view.name} signs. {!view.mayEdit && 'Only a manager changes these.'}
+            What owners read, and how {view.name} signs. {whoMayChange}
           </p>
         </div>
         <ButtonLink to="/house" look="quiet">

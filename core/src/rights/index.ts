@@ -1,0 +1,4 @@
+/** Who may what in a business: roles, the table of deeds, and what a house changes in it. */
+export { DEEDS, DEED_IDS, isDeed, type Deed } from './deeds';
+export { mayDo, ownRights, whoMay, whyNotAllowed, type HouseRights } from './mayDo';
+export { ROLES, ROLE_NAMES, anyOfRoles, oneOfRole, type Role } from './roles';

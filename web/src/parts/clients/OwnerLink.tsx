@@ -1,0 +1,14 @@
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { useMay } from '../../data/useMay';
+
+/** An owner's name; the way to their card for whoever may see it. */
+export function OwnerLink({ id, className, children }: { id: string; className: string; children: ReactNode }) {
+  return useMay('see addresses') ? (
+    <Link to={`/owners/${id}`} className={className}>
+      {children}
+    </Link>
+  ) : (
+    children
+  );
+}
