@@ -7,12 +7,14 @@ export interface LineUpOptions {
   readonly seed?: number;
   /** A line-up of the same dogs that is gone from only for a better one: that of the morning. */
   readonly near?: readonly PlacedGroup[];
-  /** Orders tried: the same number and the same seed give the same line-up. */
+  /** Orders tried in one run: the same number and the same seed give the same line-up. */
   readonly tries?: number;
 }
 
 /** Enough for a day of fourteen dogs to settle. */
 const TRIES = 3000;
+const GROUPS_OF_A_FULL_DAY = 14 * 3;
+const MOST_RUNS = 3;
 /** How much dearer an order may be and still be gone on from, in the beginning and at the end. */
 const WARM = 8;
 const COOL = 0.1;
@@ -34,17 +36,26 @@ export function lineUp(
   if (day.dogs.length === 0) return arranger.arranged(best.order);
   const random = randomFrom(seed);
   const change = changesOf(day, random);
-  let current = best;
-  for (let i = 0; i < tries; i++) {
-    const order = change(current.order);
-    const cost = arranger.costOf(order);
-    // Early on a dearer order is often kept, at the end hardly ever: a few dogs seldom stay where none alone can move.
-    const warmth = WARM * (COOL / WARM) ** (i / tries);
-    if (cost <= current.cost || random() < Math.exp((current.cost - cost) / warmth)) current = { order, cost };
-    if (cost < best.cost) best = current;
+  for (let run = 0; run < runsOf(day); run++) {
+    let current = best;
+    for (let i = 0; i < tries; i++) {
+      const order = change(current.order);
+      const cost = arranger.costOf(order);
+      // Early on a dearer order is often kept, at the end hardly ever: a few dogs seldom stay where none alone can move.
+      const warmth = WARM * (COOL / WARM) ** (i / tries);
+      if (cost <= current.cost || random() < Math.exp((current.cost - cost) / warmth)) current = { order, cost };
+      if (cost < best.cost) best = current;
+    }
   }
   return arranger.arranged(best.order);
 }
+
+/** A small day is warmed up again from its best, while it takes no longer than a day of fourteen dogs. */
+const runsOf = ({ dogs }: WorkDay): number =>
+  Math.max(
+    1,
+    Math.min(MOST_RUNS, Math.floor(GROUPS_OF_A_FULL_DAY / dogs.reduce((sum, { groups }) => sum + groups.length, 0))),
+  );
 
 /** Places of those who may be given another's dog. */
 const workingOf = (people: WorkDay['people']): number[] =>

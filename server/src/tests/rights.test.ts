@@ -12,7 +12,7 @@ import { NO_EDITS } from '@dewpond/core/sheet';
 import { begin, visitDog } from './tableSide';
 import { WORDS_THAT_STAY } from '../features/record/wordsOfPeople';
 import { addProduct, bottleOf, makeMix, mixBody, typed } from './shelfSide';
-import { PASSWORD, addDog, app, auth, config, databases, openSalon, signIn, type Salon } from './salon';
+import { PASSWORD, addDog, app, auth, config, databases, openSalon, signIn, type KeptDog, type Salon } from './salon';
 
 let manager: Salon;
 beforeAll(async () => {
@@ -272,7 +272,7 @@ describe('the table of who may what', () => {
 });
 
 /** A dog comes into the book by others. */
-async function dogOf(salon: Salon): Promise<{ dogId: string }> {
+async function dogOf(salon: Salon): Promise<KeptDog> {
   const be = (role: Role) => inTenant(databases, salon.businessId, (tx) => tx.update(member).set({ role }));
   await be('groomer');
   const kept = await addDog(salon);
@@ -312,6 +312,38 @@ describe('a bather', () => {
       403,
     );
     expect((await edit({ leadDays: 3 })).body).toEqual({ version: 2 });
+  });
+
+  test('sees the numbers of an owner, and no address', async () => {
+    const { dogId, clientId } = await dogOf(bather);
+    const card = {
+      phones: [{ number: '01632 960114', whose: '' }],
+      emails: ['folake@thornmere.example'],
+      address: { street: '3 Slip Row', town: 'Thornmere', postcode: 'TM1 2AB', coordinates: null },
+    };
+    await inTenant(databases, bather.businessId, (tx) => tx.update(member).set({ role: 'groomer' }));
+    const { client: before } = (await bather.call('GET /api/clients/:id', { id: clientId })).body;
+    const body = { version: before.version, name: before.name, card: { ...before.card, ...card } };
+    expect((await bather.call('PUT /api/clients/:id', { id: clientId, body })).status).toBe(200);
+    await inTenant(databases, bather.businessId, (tx) => tx.update(member).set({ role: 'bather' }));
+    const of = async () => {
+      const { client } = (await bather.call('GET /api/dogs/:id', { id: dogId })).body;
+      const line = (await bather.call('GET /api/dogs')).body.items.find(({ id }) => id === dogId);
+      const { phones, emails, address } = client.card;
+      return {
+        phones: phones.length,
+        emails: emails.length,
+        street: [address.street, line?.street],
+        phone: line?.phone,
+      };
+    };
+    const hidden = await of();
+    await inTenant(databases, bather.businessId, (tx) => tx.update(member).set({ role: 'groomer' }));
+    const shown = await of();
+    await inTenant(databases, bather.businessId, (tx) => tx.update(member).set({ role: 'bather' }));
+    expect([shown.phones, shown.emails]).toEqual([1, 1]);
+    expect(shown.street[0]).not.toBe('');
+    expect(hidden).toEqual({ ...shown, emails: 0, street: ['', ''] });
   });
 
   test('writes no vet’s word and ends none, but an owner’s', async () => {

@@ -3,7 +3,9 @@ import { LEVELS, type Level, findingWords } from '@dewpond/core/findings';
 import type { Day } from '@dewpond/core/units';
 import { and, eq, ne, sql } from 'drizzle-orm';
 import type { Router } from 'express';
+import { withoutAddress } from '../../records/client/client';
 import { appointmentsOfDogs } from '../../records/appointments/appointments';
+import { may } from '../../platform/auth/mayAsk';
 import { client, dog, vet } from '../../platform/db/schema';
 import { nextAfter } from '../../platform/db/pages';
 import type { Tenant } from '../../platform/db/tenant';
@@ -45,14 +47,15 @@ export function dogRoutes(router: Router, services: Services): void {
     return { items: (await loadDogs(tx, { ids })).map((record) => factsOf(record, business, today)), after, of };
   });
 
-  route(router, services, 'GET /api/dogs/:id', async ({ tx, params, today }) => {
+  route(router, services, 'GET /api/dogs/:id', async ({ tx, asker, params, today }) => {
     const [business, [record], appointments] = await Promise.all([
       loadStockedBusiness(tx),
       loadDogs(tx, { ids: [params.id] }),
       appointmentsOfDogs(tx, [params.id]),
     ]);
     if (!record) throw notFound('dog');
-    return dogView(record, await loadExtras(tx, record), business, today, appointments);
+    const view = dogView(record, await loadExtras(tx, record), business, today, appointments);
+    return may(asker, 'see addresses') ? view : { ...view, client: withoutAddress(view.client) };
   });
 
   route(router, services, 'GET /api/dogs/:id/mix', async ({ tx, params, today }) => {

@@ -21,3 +21,9 @@ export async function householdOf(tx: Tenant, { householdId }: ClientRecord): Pr
   const [row] = await tx.select().from(household).where(eq(household.id, householdId));
   return row ? { id: row.id, name: row.name } : null;
 }
+
+/** A client for whoever does not see addresses: numbers stay, as a hurt dog's owner is rung by whoever has it in hand. */
+export const withoutAddress = (shown: Client): Client => ({
+  ...shown,
+  card: { ...shown.card, emails: [], address: { street: '', town: '', postcode: '', coordinates: null } },
+});

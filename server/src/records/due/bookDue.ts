@@ -9,6 +9,7 @@ import { and, asc, count, eq, gt, isNull, ne, or, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import { z } from 'zod';
 import { nextBooked } from '../appointments/appointments';
+import { may } from '../../platform/auth/mayAsk';
 import { client, dog, dogDue } from '../../platform/db/schema';
 import type { Asker } from '../../platform/asker';
 import { PAGE_OF_LIST, afterLast, byName, lastRow, type LastRow } from '../../platform/db/pages';
@@ -247,7 +248,7 @@ const listRows = together((select, last: LastRow) => ({
 /** A page of the dogs of the book with what is next due, as far as it is reckoned. */
 export async function listDogs(
   tx: Tenant,
-  asker: Pick<Asker, 'businessId'>,
+  asker: Pick<Asker, 'businessId' | 'role' | 'rights'>,
   business: Business,
   today: Day,
   after?: string,
@@ -260,6 +261,7 @@ export async function listDogs(
   const stale = rows.filter(({ dog: row, due }) => row.archivedOn === null && due?.madeOn !== today);
   const waiting = stale.slice(0, AT_ONCE).map(({ dog: row }) => row);
   const since = await dueNow(tx, asker, today, waiting);
+  const maySee = may(asker, 'see addresses');
   return rows.map(({ dog: row, client: owner, due: cached }): DogListItem => {
     const due = since.get(row.id) ?? (cached?.madeOn === today ? cached : null);
     return {
@@ -269,7 +271,7 @@ export async function listDogs(
       ownerId: owner.id,
       owner: owner.name,
       phone: owner.card.phones.map(({ number }) => number).join(', '),
-      street: owner.card.address.street,
+      street: maySee ? owner.card.address.street : '',
       chip: row.chip ?? '',
       archived: row.archivedOn !== null,
       weightKg: row.profile.weightKg,
