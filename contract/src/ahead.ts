@@ -213,12 +213,12 @@ export const acceptedVisits = z
     /** Bookings that get other times, all at once: two may change places. */
     moved: z
       .array(timeGiven.extend({ id, version: z.int().min(1) }))
-      .max(2000)
+      .max(5000)
       .default([]),
     /** Bookings that are taken back. */
     cancelled: z
       .array(z.strictObject({ id, version: z.int().min(1) }))
-      .max(2000)
+      .max(5000)
       .default([]),
   })
   .refine(({ visits, moved, cancelled }) => visits.length + moved.length + cancelled.length > 0, {

@@ -1,5 +1,6 @@
 import { daysBetween } from '../units';
 import { groupBy } from './groupBy';
+import { isInTheWay } from './takenAlong';
 import { bookOf, type Weeks } from './weeks';
 import { daysInUse, type ProposedVisit, type ProposedWeeks } from './proposals';
 
@@ -42,10 +43,8 @@ export function carryOver<Proposal extends Omit<ProposedVisit, 'why'>>(
     before = proposals.length;
     const leaves = new Set(proposals.map(({ insteadOf }) => insteadOf));
     proposals = proposals.filter(
-      ({ day, person, from, to }) =>
-        !(booked.get(day) ?? []).some(
-          (each) => each.person === person && each.from < to && from < each.to && !leaves.has(each.id),
-        ),
+      (proposal) =>
+        !(booked.get(proposal.day) ?? []).some((each) => !leaves.has(each.id) && isInTheWay(each, proposal)),
     );
   }
   // Bookings that may move and stay are of the plan, as they are where it is made.

@@ -6,11 +6,14 @@ import {
   USUAL_WEEK,
   bookOf,
   carryOver,
+  evaluatePlan,
   planBookings,
+  planInTime,
   proposedWeeks,
   takenAlong,
   type BookedVisit,
   type DogOfWeeks,
+  type PlanAnswer,
   type ProposedWeeks,
   type Weeks,
 } from '.';
@@ -109,6 +112,25 @@ describe('proposals of a plan that moves bookings', () => {
       for (const { dog } of weeks.booked) expect(comes).toContain(dog);
       for (const { dog } of plan.unplaced) expect(comes).not.toContain(dog);
     }
+  });
+
+  test('what is told to cost is the plan that is left, and no less than the bound', () => {
+    let gaveWay = 0;
+    for (const { weeks } of books) {
+      const [first] = planBookings(bookOf(weeks), { costs: PLAN_COSTS, kept: {} });
+      if (!first) throw new Error('No plan.');
+      const { gaveWay: left } = proposedWeeks(weeks, first.plan(), PLAN_COSTS, first.prices());
+      const told: PlanAnswer[] = [];
+      planInTime(
+        { weeks, costs: PLAN_COSTS, kept: {}, seconds: 0 },
+        () => 0,
+        (answer) => told.push(answer),
+      );
+      expect(told.at(-1)?.cost).toBe(left ? evaluatePlan(bookOf(weeks), left, PLAN_COSTS).total : first.cost);
+      expect(told.at(-1)?.cost).toBeGreaterThanOrEqual(first.bound);
+      if (left) gaveWay += 1;
+    }
+    expect(gaveWay).toBeGreaterThan(0);
   });
 
   test('two that change places are taken together; what stands elsewhere is left', () => {

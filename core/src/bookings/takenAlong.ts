@@ -23,7 +23,8 @@ export function takenAlong<Proposal extends TakenProposal>(
   return [...taken];
 }
 
-const isInTheWay = ({ id, person, day, from, to }: BookedVisit, proposal: TakenProposal): boolean =>
+/** Whether a booking stands at the time of a proposal, and is not the one that it moves. */
+export const isInTheWay = ({ id, person, day, from, to }: BookedVisit, proposal: TakenProposal): boolean =>
   id !== proposal.insteadOf &&
   day === proposal.day &&
   person === proposal.person &&

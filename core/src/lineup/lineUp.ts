@@ -22,7 +22,7 @@ const COOL = 0.1;
 /**
  * The order of work of a day. Each group gets the first time that fits, in some order; the order is improved by moving one
  * dog, one group, or one dog to another person. Groups as early as they fit hold a best day, as all but the hot hours only
- * get dearer with time. Cost grows with groups × tries. The same for the same seed.
+ * get dearer with time. Cost grows with groups × tries × runs. The same for the same seed.
  */
 export function lineUp(
   day: WorkDay,

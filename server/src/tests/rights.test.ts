@@ -5,11 +5,13 @@ import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
 import * as authSchema from '../platform/db/authSchema';
-import { audit, business, member } from '../platform/db/schema';
+import { audit, business, member, message, product as productTable } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
+import type { ToldWord } from '@dewpond/core/events';
 import { finding } from '@dewpond/core/findings';
+import { day } from '@dewpond/core/units';
 import { NO_EDITS } from '@dewpond/core/sheet';
-import { begin, visitDog } from './tableSide';
+import { begin, eventsOf, visitDog } from './tableSide';
 import { WORDS_THAT_STAY } from '../features/record/wordsOfPeople';
 import { addProduct, bottleOf, makeMix, mixBody, typed } from './shelfSide';
 import { PASSWORD, addDog, app, auth, config, databases, openSalon, signIn, type KeptDog, type Salon } from './salon';
@@ -145,6 +147,7 @@ describe('who it was', () => {
 
 /** All may do what the address asks for: what is left is what depends on what is sent. */
 const OPEN: HouseRights = {
+  work: ROLES,
   'owner words': ROLES,
   'keep the shelf': ROLES,
   'follow referrals': ROLES,
@@ -240,6 +243,27 @@ describe('the table of who may what', () => {
     };
     const seen = () => `words ${v7()}`;
     const write = (by: 'vet' | 'owner') => own.call('POST /api/dogs/:id/instructions', { id: dogId, body: word(by) });
+    /** A vet's word that stands, and a day on which it ends. */
+    const vetsWord = word('vet');
+    expect((await own.call('POST /api/dogs/:id/instructions', { id: dogId, body: vetsWord })).status).toBe(201);
+    const end = async () => {
+      const { instructions } = (await own.call('GET /api/dogs/:id', { id: dogId })).body;
+      const { version } = instructions.find(({ id }) => id === vetsWord.id) ?? { version: 0 };
+      return own.call('PUT /api/instructions/:id', { id: vetsWord.id, body: { version, until: '2026-12-24' } });
+    };
+    /** Events are judged one by one: what is refused comes back among the others. */
+    const tell = async (says: ToldWord['says']): Promise<{ status: number; body: Partial<Problem> }> => {
+      const told = { ...word('vet'), says };
+      const { from: _, ...toldWord } = told;
+      const events = eventsOf([{ type: 'word told', word: toldWord }], ++counter);
+      const { body } = await own.call('POST /api/visits/:id/events', { id: toldAt, body: { events } });
+      const [why] = body.refused;
+      return why
+        ? { status: 403, body: { error: { kind: 'not allowed', message: why.words } } }
+        : { status: 201, body: {} };
+    };
+    const toldAt = await begin(own, (await addDog(own)).dogId);
+    let counter = 100;
     let parts = 3;
     const asks: readonly (readonly [Deed | null, () => Promise<{ status: number; body: Partial<Problem> }>])[] = [
       ['vet words', () => write('vet')],
@@ -248,6 +272,10 @@ describe('the table of who may what', () => {
         'vet words',
         () => referral({ vet: { who: 'Dr Kealoha', words: seen(), on: '2026-11-25', instructionId: null } }),
       ],
+      ['vet words', end],
+      ['close referrals', () => referral({ end: { outcome: 'the owner declined', on: '2026-11-25', by: seen() } })],
+      ['vet words', () => tell({ kind: 'vet saw', task: 'eye check', on: day('2026-10-01') })],
+      [null, () => tell({ kind: 'uses', what: 'ear drops', name: seen() })],
       ['say dilutions', () => change({ label: `${++parts}:1`, waterParts: String(parts) })],
       ['set prices', () => change({ containerMl: 1000, price: 1 + Math.random() })],
       [null, () => change({ leadDays: Math.ceil(Math.random() * 30) })],
@@ -344,6 +372,51 @@ describe('a bather', () => {
     expect([shown.phones, shown.emails]).toEqual([1, 1]);
     expect(shown.street[0]).not.toBe('');
     expect(hidden).toEqual({ ...shown, emails: 0, street: ['', ''] });
+  });
+
+  test('changes what is no price of a product whose price is no round sum', async () => {
+    await inTenant(databases, bather.businessId, (tx) =>
+      tx
+        .update(productTable)
+        .set({ containerMl: 750, costPerMl: 12.345 / 750 })
+        .where(eq(productTable.id, bather.productId)),
+    );
+    const [wash] = (await bather.call('GET /api/business')).body.products.filter(({ id }) => id === bather.productId);
+    if (!wash) throw new Error('no wash');
+    const { strength: _, strokeMl: __, costPerMl: ___, archivedOn: ____, contactMinutes: _____, id, ...body } = wash;
+    const edit = (more: object) => bather.call('PUT /api/products/:id', { id, body: { ...body, ...more } });
+    expect((await edit({ containerMl: 500 })).status).toBe(403);
+    expect((await edit({ price: 3 })).status).toBe(403);
+    expect((await edit({ leadDays: 9 })).status).toBe(200);
+    const [kept] = await inTenant(databases, bather.businessId, (tx) =>
+      tx.select({ cost: productTable.costPerMl }).from(productTable).where(eq(productTable.id, bather.productId)),
+    );
+    expect(kept?.cost).toBe(12.345 / 750);
+  });
+
+  test('reads in the outbox that it was written, and to no address', async () => {
+    const { dogId, clientId } = await dogOf(bather);
+    await inTenant(databases, bather.businessId, (tx) =>
+      tx.insert(message).values(
+        (['e-mail', 'text message'] as const).map((channel) => ({
+          ...{
+            id: v7(),
+            clientId,
+            dogId,
+            kind: 'sheet',
+            channel,
+            subject: '',
+            words: '',
+            state: 'sent',
+            askedBy: 'Ines',
+            madeFrom: '',
+          },
+          recipient: channel === 'e-mail' ? 'folake@thornmere.example' : '01632 960114',
+        })) as never,
+      ),
+    );
+    const to = (await bather.call('GET /api/messages')).body.items.map((each) => each.to).toSorted();
+    expect(to).toEqual(['', '01632 960114']);
   });
 
   test('writes no vet’s word and ends none, but an owner’s', async () => {

@@ -12,8 +12,8 @@ type AcceptedProposals = z.output<typeof acceptedVisits>;
 const WITH_OTHERS = 'It comes with another that cannot be booked then.';
 
 /**
- * Books proposals of a plan and moves the bookings that give way to them, or takes such back: each is done, or it is told why not. In a fixed
- * number of statements besides the locks, however many there are; what was sent before is done already.
+ * Books proposals of a plan and moves the bookings that give way to them, or takes such back: each is done, or it is told why
+ * not. In a fixed number of statements besides the locks, however many there are; what was sent before is done already.
  */
 export async function takeProposals(
   tx: Tenant,

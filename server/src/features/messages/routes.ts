@@ -2,6 +2,7 @@ import type { MessageView } from '@dewpond/contract';
 import { LINK_MARK, mayTryAgain, mayWithdraw } from '@dewpond/core/messages';
 import { and, desc, eq, inArray, or, sql } from 'drizzle-orm';
 import type { Router } from 'express';
+import { may } from '../../platform/auth/mayAsk';
 import { client, dog, message, referral, visit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
@@ -20,7 +21,7 @@ export function messageRoutes(router: Router, services: Services): void {
     draftFor(tx, [params.id, ...(query.with ?? [])], query, now),
   );
 
-  route(router, services, 'GET /api/messages', async ({ tx, query, now }) => {
+  route(router, services, 'GET /api/messages', async ({ tx, asker, query, now }) => {
     await settleUnsure(tx, now);
     const rows = await tx
       .select({ message, client: client.name, dog: dog.name })
@@ -35,7 +36,9 @@ export function messageRoutes(router: Router, services: Services): void {
       .orderBy(desc(message.createdAt), desc(message.id))
       .limit(NEWEST);
     const names = await dogNames(tx, [...new Set(rows.flatMap((row) => row.message.withDogs))]);
-    return { items: rows.map((row) => view(row, names)) };
+    const items = rows.map((row) => view(row, names));
+    if (may(asker, 'see addresses')) return { items };
+    return { items: items.map((each) => (each.channel === 'e-mail' ? { ...each, to: '' } : each)) };
   });
 
   route(router, services, 'POST /api/messages', async ({ tx, asker, body, now }) => {

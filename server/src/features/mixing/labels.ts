@@ -1,9 +1,9 @@
-import { guarded } from '../../platform/http/route';
 import { TZDate } from '@date-fns/tz';
 import { hazardLine, showStrength, strengthOf } from '@dewpond/core/dilution';
 import { format } from 'date-fns';
 import type { Router } from 'express';
 import { z } from 'zod';
+import { guarded } from '../../platform/http/route';
 import type { Tenant } from '../../platform/db/tenant';
 import { askerOf, tenantOf, type Services } from '../../platform/http/context';
 import { Refusal } from '../../platform/http/problem';

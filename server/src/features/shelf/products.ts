@@ -34,9 +34,12 @@ export function productRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/products/:id', async ({ tx, asker, params, body }) => {
     const { version, ...typed } = body;
     const business = await loadStockedBusiness(tx);
-    if (isDilutedOtherwise(productOf(business, params.id), typed)) assertMay(asker, 'say dilutions');
-    const set = await savedReading(tx, business, typed, params.id);
-    if (set.costPerMl !== (productOf(business, params.id)?.row.costPerMl ?? null)) assertMay(asker, 'set prices');
+    const known = productOf(business, params.id);
+    if (isDilutedOtherwise(known, typed)) assertMay(asker, 'say dilutions');
+    const read = await savedReading(tx, business, typed, params.id);
+    if (isPricedOtherwise(known, typed)) assertMay(asker, 'set prices');
+    // A price is shown in whole pennies: what nobody changed keeps what it was reckoned from.
+    const set = known && !isPricedOtherwise(known, typed) ? { ...read, costPerMl: known.row.costPerMl } : read;
     const changed = await change(tx, { id: params.id, version }, set, body);
     await onlyUsual(tx, params.id, typed);
     return changed;
@@ -59,6 +62,12 @@ function isDilutedOtherwise(
   const stored = { kind: row.kind, label: row.label, waterParts: row.waterParts, purposes: row.purposes };
   const sent = { kind, label, waterParts: waterParts === null ? null : exactParts(strengthOf(waterParts)), purposes };
   return contentHash(stored) !== contentHash(sent) || (range !== null && contentHash(range) !== contentHash(row.range));
+}
+
+/** Whether it is to cost something else than whoever changes it was shown. */
+function isPricedOtherwise(known: StockedProduct | undefined, { price, containerMl }: ProductChange): boolean {
+  const shown = known ? productView(known) : { price: null, containerMl: null };
+  return price !== shown.price || (price !== null && containerMl !== shown.containerMl);
 }
 
 /** One of a kind is the usual one: another that was is no longer. */

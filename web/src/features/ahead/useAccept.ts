@@ -15,7 +15,7 @@ interface Accepted {
   readonly refused: number;
 }
 
-/** So many are sent at once; what moves goes first, as it makes room. */
+/** So many new visits are sent at once; all that moves goes with the first, as it makes room. */
 const AT_ONCE = 500;
 
 /** Books proposals, and moves the bookings that they replace; one notice, one way back for all of it. */
@@ -41,8 +41,8 @@ export function useAccept({ weeks, versions }: AheadView, zone: string) {
       const booked: string[] = [];
       const moved: MovedBooking[] = [];
       let refused = 0;
-      for (let i = 0; i < Math.max(visits.length, moves.length); i += AT_ONCE) {
-        const body = { visits: visits.slice(i, i + AT_ONCE), moved: moves.slice(i, i + AT_ONCE) };
+      for (let i = 0; i === 0 || i < visits.length; i += AT_ONCE) {
+        const body = { visits: visits.slice(i, i + AT_ONCE), moved: i === 0 ? moves : [] };
         const answer = await call('POST /api/ahead', { body });
         booked.push(...answer.booked);
         moved.push(...answer.moved.flatMap(({ id, version }) => timeBefore(id, version)));

@@ -1,16 +1,17 @@
+import type { Role } from '@dewpond/core/rights';
 import type { ImportView } from '@dewpond/contract';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { DOG_ID, MEMBER, client, business, listed, session } from '../../../tests/demoDog';
+import { DOG_ID, MEMBER, client, business, listed, sessionOf } from '../../../tests/demoDog';
 import { openServer, show } from '../../../tests/server';
 import { ImportScreen } from './ImportScreen';
 import { choose } from '../../../tests/choose';
 
-function openImport(runs: ImportView[] = []) {
+function openImport(runs: ImportView[] = [], role: Role = 'manager') {
   const held = { runs };
   const server = openServer({
-    'GET /api/session': () => session(),
+    'GET /api/session': () => sessionOf(role),
     'GET /api/business': () => business(),
     'GET /api/clients': () => ({ items: [client()], after: null }),
     'GET /api/dogs': () => ({ items: [listed()], after: null }),
@@ -201,4 +202,14 @@ describe('bookings from a file', () => {
     await give('Owner,Starts\nFolake,2099-12-01 9:30');
     expect(await screen.findByText('No column says which dog comes: call it “Dog”.')).toBeTruthy();
   });
+});
+
+test('who may neither bring a book in nor take it out is told who may; bookings are brought in all the same', async () => {
+  openImport([], 'bather');
+  expect(await screen.findByText('Only an owner-manager may bring a book in.')).toBeTruthy();
+  expect(screen.getByText('Only an owner-manager or a groomer may take the book out.')).toBeTruthy();
+  expect(screen.queryByText('Choose a file, or drop it here')).toBeNull();
+  expect(screen.queryByRole('link', { name: /dogs\.csv/ })).toBeNull();
+  expect(screen.queryByRole('link', { name: 'Owners' })).toBeNull();
+  expect(screen.getByText('Bring in bookings')).toBeTruthy();
 });
