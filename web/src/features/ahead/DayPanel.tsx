@@ -79,10 +79,10 @@ export function DayPanel({ day, view, plan, isBooking, onAccept, onMove, onFill 
                     proposal={each}
                     dog={view.names[each.dog] ?? ''}
                     person={members.find(({ id }) => id === each.person)?.name ?? ''}
-                    before={view.weeks.booked.find(({ id }) => id === each.insteadOf)?.day ?? null}
+                    before={view.weeks.booked.find(({ id }) => id === each.insteadOf) ?? null}
                     along={withWhatMoves([each])
                       .slice(1)
-                      .map((other) => `${view.names[other.dog] ?? ''} to ${showDay(other.day)}`)}
+                      .map((other) => `${view.names[other.dog] ?? ''} to ${whenOn(day, other)}`)}
                     isBooking={isBooking}
                     onAccept={() => onAccept(withWhatMoves([each]))}
                   />
@@ -159,12 +159,16 @@ function Booked({
   );
 }
 
+/** "13:15" on the day one looks at, else the day. */
+const whenOn = (day: Day, time: Pick<ToldProposal, 'day' | 'from'>): string =>
+  time.day === day ? wallTime(time.from) : showDay(time.day);
+
 interface ProposedProps {
   readonly proposal: ToldProposal;
   readonly dog: string;
   readonly person: string;
-  /** The day it is booked for, where it is moved. */
-  readonly before: Day | null;
+  /** The booking that is moved. */
+  readonly before: Pick<ToldProposal, 'day' | 'from'> | null;
   /** Who is moved out of its way: "Rook to Tue 8 Dec". */
   readonly along: readonly string[];
   readonly isBooking: boolean;
@@ -172,7 +176,8 @@ interface ProposedProps {
 }
 
 function Proposed({ proposal, dog, person, before, along, isBooking, onAccept }: ProposedProps) {
-  const { day, from, to, kind, why, toMove, insteadOf, atHome } = proposal;
+  const { from, to, kind, why, toMove, insteadOf, atHome } = proposal;
+  const does = insteadOf === null ? 'Book' : 'Move';
   return (
     <li
       className={classes(
@@ -192,7 +197,7 @@ function Proposed({ proposal, dog, person, before, along, isBooking, onAccept }:
           {wallTime(from)}–{wallTime(to)} {person.split(' ')[0]}
         </span>{' '}
         {insteadOf !== null && (
-          <Chip tone="watch">{before === null || before === day ? 'moved' : `moved from ${showDay(before)}`}</Chip>
+          <Chip tone="watch">{before === null ? 'moved' : `moved from ${whenOn(proposal.day, before)}`}</Chip>
         )}
         <span className="block text-sm text-soft">
           {why.join('; ')}
@@ -207,8 +212,8 @@ function Proposed({ proposal, dog, person, before, along, isBooking, onAccept }:
           </span>
         )}
       </span>
-      <Button disabled={isBooking} onClick={onAccept} aria-label={`Book ${dog}`}>
-        Book
+      <Button disabled={isBooking} onClick={onAccept} aria-label={`${does} ${dog}`}>
+        {does}
       </Button>
     </li>
   );

@@ -91,7 +91,8 @@ function MessageCard({ item }: { readonly item: MessageView }) {
         <Chip tone={tone}>{words}</Chip>
       </div>
       <p className="text-sm text-soft flex flex-wrap items-center gap-x-2">
-        <Icon size={15} aria-hidden /> {item.channel} to {item.to} · {item.askedBy}, {moment(item.createdAt, zone)}
+        <Icon size={15} aria-hidden /> {item.channel}
+        {item.to !== '' && ` to ${item.to}`} · {item.askedBy}, {moment(item.createdAt, zone)}
         {item.sentAt !== null && ` · sent ${moment(item.sentAt, zone)}`}
         {item.via === 'stand-in' && ' · stand-in, nothing left this machine'}
       </p>
