@@ -10,6 +10,7 @@ import {
   PLAN_COSTS,
   USUAL_WEEK,
   bookOf,
+  bookedTooLate,
   careToBook,
   planBookings,
   proposedWeeks,
@@ -215,7 +216,12 @@ function inWeeksOf(dog: HiddenBookDog, today: Day): DogInWeeks {
   };
 }
 
-/** Plans eight weeks, and books what falls into the next three. */
+const bookingId = (dog: string, on: Day): string => `${dog} ${on}`;
+
+/**
+ * Plans eight weeks, and books what falls into the next three. What is booked stands, but for what findings have made too
+ * late: that is told to the desk, and its owner is asked to come sooner.
+ */
 function bookAhead(
   dogs: readonly HiddenBookDog[],
   booked: Map<string, BookedInYear[]>,
@@ -230,7 +236,7 @@ function bookAhead(
     wishes: null,
     needs: null,
   }));
-  const weeks: Weeks = {
+  const asBooked: Weeks = {
     first: today,
     days: HORIZON,
     over: 0,
@@ -243,10 +249,15 @@ function bookAhead(
     booked: [...booked].flatMap(([dog, list]) =>
       list
         .filter((each) => each.day >= today)
-        .map((each) => ({ id: `${dog} ${each.day}`, dog, ...each, mayMove: false })),
+        .map((each) => ({ id: bookingId(dog, each.day), dog, ...each, mayMove: false })),
     ),
     tables: people,
     tubs: people,
+  };
+  const late = new Set(bookedTooLate(asBooked).map(({ booking }) => booking.id));
+  const weeks: Weeks = {
+    ...asBooked,
+    booked: asBooked.booked.map((each) => ({ ...each, mayMove: late.has(each.id) })),
   };
   const costs = { ...PLAN_COSTS, trip: trip ?? PLAN_COSTS.trip };
   let last;
@@ -257,9 +268,10 @@ function bookAhead(
   if (!last) return kept;
   const { proposals } = proposedWeeks(weeks, last.plan(), costs, last.prices());
   for (const each of proposals.filter(({ day: on }) => daysBetween(today, on) < BOOKED_AHEAD)) {
-    const { day: on, person, from, to } = each;
+    const { day: on, person, from, to, insteadOf } = each;
     const choice = each.kind === 'full visit' ? 'full' : 'short';
-    booked.set(each.dog, [...(booked.get(each.dog) ?? []), { day: on, choice, person, from, to }]);
+    const others = (booked.get(each.dog) ?? []).filter((its) => bookingId(each.dog, its.day) !== insteadOf);
+    booked.set(each.dog, [...others, { day: on, choice, person, from, to }]);
   }
   return last.prices();
 }
