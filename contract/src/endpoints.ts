@@ -31,6 +31,7 @@ import { newOwnerLink, ownerLinkView } from './links';
 import { memberView, rightsEdit, rightsView, sessionView } from './members';
 import { draftQuery, messageDraft, messageStep, messageView, newMessage } from './messages';
 import { MIXING_ENDPOINTS } from './mixingEndpoints';
+import { PEOPLE_ENDPOINTS } from './peopleEndpoints';
 import { newVetLook, ownerPage } from './ownerPage';
 import { changed, list, made, nextPage, page } from './plainAnswers';
 import { businessProfileEdit, businessProfileView } from './profile';
@@ -253,6 +254,7 @@ export const ENDPOINTS = {
     response: z.object({}),
   },
   ...MIXING_ENDPOINTS,
+  ...PEOPLE_ENDPOINTS,
   'PUT /api/business': { says: 'Change the house ways', body: businessEdit, response: changed },
 } as const satisfies Record<string, Endpoint>;
 

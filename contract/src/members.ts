@@ -20,6 +20,8 @@ export const sessionView = z.object({
   person: z.object({ id, name: z.string(), email: z.string() }),
   member: memberView,
   rights: houseRights,
+  /** Whether this person has a second proof for signing in, and has to. */
+  secondFactor: z.object({ has: z.boolean(), asked: z.boolean() }),
   business: z.object({ id, name: z.string(), zone: z.string(), units: z.enum(['metric', 'US']) }),
   /** As this person reads them: its own choice, else the business's. */
   units: z.enum(['metric', 'US']),

@@ -3,10 +3,12 @@ import type { EndpointKey } from './endpoints';
 import type { FILES } from './files';
 
 type AskedAddress = EndpointKey | keyof typeof FILES;
-/** Without a session: owners, by the secret of their link; calendars, by their address; whoever asks whether we are alive. */
+/** Without a session: whoever joins or begins, by the secret of an invitation; owners, by the secret of their link; calendars, by their address; whoever asks whether we are alive. */
 type UnsignedAddress =
   | 'GET /api/health'
   | 'GET /api/calendars/:token'
+  | 'POST /api/forgotten'
+  | Extract<AskedAddress, `POST /api/${'join' | 'begin'}` | `POST /api/${'join' | 'begin'}/look`>
   | Extract<AskedAddress, `${string} /api/owner` | `${string} /api/owner/${string}`>;
 export type SignedInKey = Exclude<AskedAddress, UnsignedAddress>;
 
@@ -113,6 +115,17 @@ export const RIGHTS: Readonly<Record<SignedInKey, Deed | typeof EVERYBODY>> = {
 
   'GET /api/costs': 'see costs',
 
+  'GET /api/people': 'keep people',
+  'PUT /api/people/:id': 'keep people',
+  'GET /api/people/:id/handover': 'keep people',
+  'POST /api/people/:id/left': 'keep people',
+  'POST /api/people/:id/back': 'keep people',
+  'POST /api/people/:id/signed-out': 'keep people',
+  'POST /api/people/:id/second-factor': 'keep people',
+  'PUT /api/second-factor': 'keep people',
+  'POST /api/invitations': 'keep people',
+  'POST /api/invitations/:id/withdrawn': 'keep people',
+
   'PUT /api/business': 'house ways',
   'PUT /api/profile': 'house ways',
   'PUT /api/breeds': 'house ways',
@@ -154,6 +167,9 @@ export const RIGHTS: Readonly<Record<SignedInKey, Deed | typeof EVERYBODY>> = {
   'GET /api/watch': EVERYBODY,
   'GET /api/business': EVERYBODY,
   'PUT /api/me': EVERYBODY,
+  'GET /api/me/sessions': EVERYBODY,
+  'POST /api/me/sessions/:id/ended': EVERYBODY,
+  'GET /api/first-steps': EVERYBODY,
   'GET /api/photos/:id': EVERYBODY,
   'GET /api/home-photos/:id': EVERYBODY,
   'GET /api/visits/:id/sheet.pdf': EVERYBODY,

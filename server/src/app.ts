@@ -34,6 +34,11 @@ import { instructionRoutes } from './features/dogs/instructions';
 import { dogRoutes } from './features/dogs/routes';
 import { profileRoutes } from './features/business/profile';
 import { businessRoutes } from './features/business/routes';
+import { beginRoutes } from './features/begin/beginRoutes';
+import { firstStepsRoutes } from './features/begin/firstSteps';
+import { joinRoutes } from './features/people/joinRoutes';
+import { tellOfDevice } from './features/people/newDevice';
+import { peopleRoutes } from './features/people/routes';
 import { ownerPages } from './features/ownerPage/ownerPage';
 import { calendarFeeds, calendarRoutes } from './features/calendars/routes';
 import { inLogs } from './records/links/ownerLinks';
@@ -85,10 +90,10 @@ export function makeApp(
   let document: object | undefined;
   app.get('/api/openapi.json', (_request, response) => void response.json((document ??= openApiDocument(VERSION))));
 
-  app.use(signIn(config, auth));
+  app.use(signIn(config, auth, services.databases, tellOfDevice(services)));
 
-  // In front of the session: owners have none, their link is their key.
-  app.use(ownerPages(services), calendarFeeds(services));
+  // In front of the session: owners and whoever joins have none, their link is their key.
+  app.use(ownerPages(services), calendarFeeds(services), joinRoutes(services, auth), beginRoutes(services, auth));
 
   const signedIn = requireSession(config, auth, services.databases);
   // Only an import is larger than anything a person types; nobody sends it without being signed in.
@@ -109,6 +114,8 @@ export function makeApp(
     prefetchRoutes,
     liveRoutes,
     sheetRoutes,
+    peopleRoutes,
+    firstStepsRoutes,
     profileRoutes,
     linkRoutes,
     calendarRoutes,

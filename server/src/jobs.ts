@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { NIGHT_JOB, planAtNight } from './features/ahead/nightPlan';
 import { IMPORT_JOB, runImport } from './features/imports/runImport';
+import { NEW_DEVICE_JOB, sendNewDevice } from './features/people/newDevice';
+import { INVITATION_JOB, sendInvitation } from './features/people/sendInvitation';
 import { REMIND_JOB, remindOwners } from './features/messages/remind';
 import { MESSAGE_JOB, sendMessage } from './features/messages/sendMessage';
 import { forEachBusiness } from './platform/auth/membership';
@@ -34,5 +36,9 @@ export const workers = (services: Services): Worker[] => [
       }),
     ),
   ),
+  worker(INVITATION_JOB, ({ businessId, invitationId }) =>
+    sendInvitation(services, businessId as BusinessId, invitationId),
+  ),
+  worker(NEW_DEVICE_JOB, (told) => sendNewDevice(services, told)),
   worker(MESSAGE_JOB, ({ businessId, messageId }) => sendMessage(services, businessId as BusinessId, messageId)),
 ];

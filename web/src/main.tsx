@@ -11,13 +11,14 @@ import { Coming } from './ui/Waiting';
 
 showTheme();
 
-/** An owner has no account: a page of its own, outside of everything else. */
+/** An owner has no account: a page of its own, outside of everything else. So has whoever joins or begins. */
 const isOwners = window.location.pathname === '/owner';
+const isOutside = isOwners || ['/join', '/begin'].includes(window.location.pathname);
 
 const fetchRooms = () => import('./app/Rooms');
 const Rooms = lazy(async () => ({ default: (await fetchRooms()).Rooms }));
 // Whoever has to sign in first does so before the rest is fetched; whoever is signed in does not wait for it.
-if (isOwners || wasSignedInHere()) void fetchRooms();
+if (isOutside || wasSignedInHere()) void fetchRooms();
 // The first screen of most days is asked for with its data, not after the rooms and not after each other.
 if (window.location.pathname === '/' && wasSignedInHere()) {
   void import('./features/today/TodayScreen');
@@ -34,7 +35,7 @@ const root = document.getElementById('root');
 if (!root) throw new Error('The page has no place for the application.');
 createRoot(root).render(
   <StrictMode>
-    <QueryClientProvider client={queryClient}>{isOwners ? rooms : <Door>{() => rooms}</Door>}</QueryClientProvider>
+    <QueryClientProvider client={queryClient}>{isOutside ? rooms : <Door>{() => rooms}</Door>}</QueryClientProvider>
   </StrictMode>,
 );
 

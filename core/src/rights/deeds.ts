@@ -60,6 +60,7 @@ export const DEEDS = {
   'correct stock': { area: 'shelf', does: 'correct the stock', who: ['groomer'] },
   'see costs': { area: 'shelf', does: 'see what visits cost', who: ['groomer'] },
 
+  'keep people': { area: 'business', does: 'invite people, change their roles and let them go', who: [] },
   'house ways': { area: 'business', does: 'change the house ways', who: [] },
   'read the log': { area: 'business', does: 'read who did what', who: [] },
   'say rights': { area: 'business', does: 'say who may what', who: [], fixed: true },

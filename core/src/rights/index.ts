@@ -2,3 +2,11 @@
 export { DEEDS, DEED_IDS, isDeed, type Deed } from './deeds';
 export { mayDo, ownRights, whoMay, whyNotAllowed, type HouseRights } from './mayDo';
 export { ROLES, ROLE_NAMES, anyOfRoles, oneOfRole, type Role } from './roles';
+export {
+  SECOND_FACTOR_FOR,
+  needsSecondFactor,
+  whyNotChanged,
+  type PersonChange,
+  type PersonOfHouse,
+  type SecondFactorFor,
+} from './people';

@@ -18,3 +18,4 @@ export {
   type BusinessServices,
   type ServiceKey,
 } from './services';
+export { COUNTRIES, COUNTRY_CODES, countryOf, countryOfZone, type Country, type CountryCode } from './countries';

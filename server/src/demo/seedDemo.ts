@@ -103,17 +103,11 @@ async function seedPeople(databases: Databases, auth: Auth, demo: DemoBusiness, 
     .insert(authSchema.organization)
     .values({ id: businessId, name: demo.name, slug: demo.slug, createdAt: new Date(now), metadata: BEGUN });
   const people = [];
-  for (const person of demo.people) people.push(await seedPerson(databases, context, businessId, person, now));
+  for (const person of demo.people) people.push(await seedPerson(context, person));
   return { businessId, people };
 }
 
-async function seedPerson(
-  databases: Databases,
-  context: Awaited<Auth['$context']>,
-  businessId: BusinessId,
-  { name, email, role }: DemoPerson,
-  now: number,
-) {
+async function seedPerson(context: Awaited<Auth['$context']>, { name, email, role }: DemoPerson) {
   const user = await context.internalAdapter.createUser(
     { name, email, emailVerified: true },
     { method: 'email-password' },
@@ -124,9 +118,6 @@ async function seedPerson(
     accountId: user.id,
     password: await context.password.hash(DEMO_PASSWORD),
   });
-  await databases.auth
-    .insert(authSchema.member)
-    .values({ organizationId: businessId, userId: user.id, role, createdAt: new Date(now) });
   return { id: v7(), personId: user.id, name, role };
 }
 

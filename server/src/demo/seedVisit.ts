@@ -57,6 +57,8 @@ export async function seedVisit(
     email: '',
     role: 'groomer',
     rights: {},
+    sessionId: '',
+    secondFactor: { has: false, asked: false },
     zone: ZONE,
   };
   const read = await readForEvents(tx, id, []);

@@ -7,9 +7,7 @@ import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { homeCalendar } from '../features/calendars/calendar';
-import { member } from '../platform/db/schema';
-import { inTenant } from '../platform/db/tenant';
-import { addDog, app, clock, databases, guest, logLines, openSalon, type Salon } from './salon';
+import { addDog, addMember, app, clock, guest, logLines, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
 
 const task = (key: string, everyDays: number): HomeTaskTold => ({
@@ -192,17 +190,12 @@ describe('feeds', () => {
 
   test('the business’s has everybody’s bookings with whose they are; a manager opens it, a new address closes the one before', async () => {
     const { dogId } = await addDog(salon, { name: 'Larch' });
-    const [other] = await inTenant(databases, salon.businessId, (tx) =>
-      tx
-        .insert(member)
-        .values({ id: v7(), personId: v7(), name: 'Tomasz Wrona', role: 'groomer' })
-        .returning({ id: member.id }),
-    );
+    const other = await addMember(salon, { name: 'Tomasz Wrona' });
     await salon.call('POST /api/appointments', {
       body: {
         id: v7(),
         dogId,
-        memberId: other?.id ?? '',
+        memberId: other.id,
         kind: 'bath only',
         startsAt: new Date(clock.now + 3 * 86_400_000).toISOString(),
         minutes: 60,

@@ -18,7 +18,7 @@ import { inTenant } from '../platform/db/tenant';
 import { dayIn } from '../platform/time/zone';
 import { loadStockedBusiness } from '../records/business/business';
 import { beforeVisit, loadVisit, type LoadedVisit } from '../records/visit/load';
-import { MORNING, auth, databases, openSalon, type Salon } from './salon';
+import { MORNING, addMember, auth, databases, openSalon, type Salon } from './salon';
 
 const [DEMO] = DEMO_BUSINESSES;
 if (!DEMO) throw new Error('There is no demo world.');
@@ -121,16 +121,9 @@ describe(`the visits of ${isDeep ? 'all' : 'some'} of its dogs, one by one`, () 
   beforeAll(async () => {
     salon = await openSalon();
     const businessId = salon.businessId;
+    for (const name of ['Tomasz', 'Aroha', 'Bilal']) await addMember(salon, { name, week: USUAL_WEEK });
     const members = await inTenant(databases, businessId, async (tx) => {
       await seedShelf({ tx, today, by: 'Ines', zone: 'Europe/London' }, DEMO);
-      const more = ['Tomasz', 'Aroha', 'Bilal'].map((name) => ({
-        id: v7(),
-        personId: v7(),
-        name,
-        role: 'groomer' as const,
-        week: USUAL_WEEK,
-      }));
-      await tx.insert(member).values(more);
       return tx.select({ id: member.id, personId: member.personId, name: member.name }).from(member);
     });
     await seedLarge({

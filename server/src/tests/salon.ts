@@ -77,9 +77,6 @@ export async function openSalon(role: Role = 'manager'): Promise<Salon> {
     accountId: user.id,
     password: await context.password.hash(PASSWORD),
   });
-  await databases.auth
-    .insert(authSchema.member)
-    .values({ organizationId: businessId, userId: user.id, role, createdAt: new Date() });
   const memberId = v7();
   const productId = v7();
   await inTenant(databases, businessId, async (tx) => {
@@ -120,6 +117,18 @@ export async function openSalon(role: Role = 'manager'): Promise<Salon> {
       return { status, body };
     },
   };
+}
+
+/** Another person of a salon, with the account behind. */
+export async function addMember(
+  { businessId }: Pick<Salon, 'businessId'>,
+  more: Partial<typeof member.$inferInsert> & { readonly name: string },
+): Promise<{ readonly id: string; readonly personId: string }> {
+  const [id, personId] = [v7(), v7()];
+  const { name } = more;
+  await databases.auth.insert(authSchema.user).values({ id: personId, name, email: `${personId}@example.test` });
+  await inTenant(databases, businessId, (tx) => tx.insert(member).values({ id, personId, role: 'groomer', ...more }));
+  return { id, personId };
 }
 
 // Each file of tests begins elsewhere: the limit of tries outlives a file.

@@ -1,10 +1,24 @@
 import type { SessionView } from '@dewpond/contract';
-import { useEffect, type ReactNode } from 'react';
+import { Suspense, lazy, useEffect, type ReactNode } from 'react';
 import { Refused } from '../api/call';
 import { noteSignedIn } from '../browser/signedInHere';
 import { useSession } from '../data/queries';
+import { DoorPage } from '../parts/door/DoorPage';
 import { Waiting } from '../ui/Waiting';
 import { SignIn } from './SignIn';
+
+const SecondProofSetup = lazy(async () => ({
+  default: (await import('../parts/door/SecondProofSetup')).SecondProofSetup,
+}));
+
+/** The house asks for a second proof, and this person has none yet: nothing else is open. */
+const SecondProofFirst = () => (
+  <DoorPage title="A second proof" says="Your business asks for one at sign-in. It takes two minutes.">
+    <Suspense fallback={null}>
+      <SecondProofSetup onDone={() => undefined} />
+    </Suspense>
+  </DoorPage>
+);
 
 /** Sign-in in front, then what is behind it. */
 export function Door({ children }: { readonly children: (session: SessionView) => ReactNode }) {
@@ -17,7 +31,7 @@ export function Door({ children }: { readonly children: (session: SessionView) =
   if (isSignedOut) return <SignIn />;
   return (
     <Waiting query={session} what="Dewpond">
-      {children}
+      {(view) => (view.secondFactor.asked && !view.secondFactor.has ? <SecondProofFirst /> : children(view))}
     </Waiting>
   );
 }

@@ -7,6 +7,7 @@ import { PICTURES } from '../data/prefetch';
 import { queryClient, useSession } from '../data/queries';
 import { makeStale } from '../data/stale';
 import { Button } from '../ui/Button';
+import { ButtonLink } from '../ui/ButtonLink';
 import { Dialog } from '../ui/Dialog';
 import { SelectField } from '../ui/SelectField';
 import { forgetNotes, tell } from '../ui/toasts';
@@ -85,6 +86,9 @@ export function KeysAndYou({
         </SelectField>
       </div>
       <OwnCalendar />
+      <ButtonLink to="/you" look="quiet" className="mb-4" onClick={onClose}>
+        Your account: devices, password
+      </ButtonLink>
       <p className="text-sm text-soft mb-4">
         Dewpond records what was seen and done. It is not veterinary advice; local rules come first.
       </p>

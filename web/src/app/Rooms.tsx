@@ -117,12 +117,20 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/ways/rights/RightsScreen')).RightsScreen }),
       },
       {
+        path: 'house/people',
+        lazy: async () => ({ Component: (await import('../features/ways/people/PeopleScreen')).PeopleScreen }),
+      },
+      {
         path: 'house/words',
         lazy: async () => ({ Component: (await import('../features/ways/words/WordsScreen')).WordsScreen }),
       },
       {
         path: 'house',
         lazy: async () => ({ Component: (await import('../features/ways/ways/WaysScreen')).WaysScreen }),
+      },
+      {
+        path: 'you',
+        lazy: async () => ({ Component: (await import('../features/ways/you/YouScreen')).YouScreen }),
       },
       {
         path: 'visits/:id/sheet',
@@ -134,6 +142,19 @@ const router = createBrowserRouter([
       },
       { path: '*', Component: Lost },
     ],
+  },
+  // Nobody is signed in yet: where an invitation leads, and where a business begins.
+  {
+    path: '/join',
+    errorElement: <Lost />,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import('../features/door/JoinScreen')).JoinScreen }),
+  },
+  {
+    path: '/begin',
+    errorElement: <Lost />,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import('../features/door/BeginScreen')).BeginScreen }),
   },
   // An owner has no account: a page of its own, outside of everything else.
   {

@@ -1,40 +1,80 @@
 import { useState, type FormEvent } from 'react';
+import { call } from '../api/call';
+import { showSecondProof, signInWith, whyNotIn } from '../api/signingIn';
 import { queryClient } from '../data/queries';
+import { DoorPage } from '../parts/door/DoorPage';
+import { typedText } from '../forms/typedText';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
-import { RippleMark } from '../ui/Ripple';
 
+type DoorStep = 'password' | 'second proof' | 'forgotten' | 'asked';
+
+/** The door: e-mail and password, then the second proof where there is one; a link for whoever forgot. */
 export function SignIn() {
+  const [step, setStep] = useState<DoorStep>('password');
+  const [email, setEmail] = useState('');
+  const back = () => setStep('password');
+  switch (step) {
+    case 'password':
+      return (
+        <Password
+          email={email}
+          onEmail={setEmail}
+          onSecond={() => setStep('second proof')}
+          onForgotten={() => setStep('forgotten')}
+        />
+      );
+    case 'second proof':
+      return <SecondProof onBack={back} />;
+    case 'forgotten':
+      return <Forgotten email={email} onAsked={() => setStep('asked')} onBack={back} />;
+    case 'asked':
+      return (
+        <DoorPage says="If this address has an account, a link for a new password is on its way. It works once. No mail? Your manager can make you a link: People.">
+          <Button onClick={back}>Back</Button>
+        </DoorPage>
+      );
+  }
+}
+
+const enter = () => void queryClient.invalidateQueries();
+
+function Password({
+  email,
+  onEmail,
+  onSecond,
+  onForgotten,
+}: {
+  readonly email: string;
+  readonly onEmail: (email: string) => void;
+  readonly onSecond: () => void;
+  readonly onForgotten: () => void;
+}) {
   const [error, setError] = useState<string>();
   const [busy, setBusy] = useState(false);
   const submit = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
-    const form = new FormData(event.currentTarget);
+    const password = typedText(event.currentTarget, 'password');
     setBusy(true);
-    const response = await fetch('/api/auth/sign-in/email', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ email: form.get('email'), password: form.get('password') }),
-    }).catch(() => null);
+    const result = await signInWith(email, password);
     setBusy(false);
-    if (response?.ok) return void queryClient.invalidateQueries();
-    setError(reason(response?.status));
+    if (result === 'in') enter();
+    else if (result === 'second proof') onSecond();
+    else setError(whyNotIn(result));
   };
   return (
-    <main className="grid h-full place-items-center p-6">
-      <form onSubmit={(event) => void submit(event)} className="w-full max-w-sm flex flex-col gap-4">
-        <svg width="92" height="46" viewBox="-46 -40 92 46" aria-hidden className="self-center overflow-visible">
-          <g transform="scale(1,0.42)">
-            <RippleMark grade={1} dot={6} step={13} />
-            <circle r={32} fill="none" stroke="var(--pond)" strokeWidth={2} opacity={0.5} />
-            <circle r={45} fill="none" stroke="var(--pond)" strokeWidth={2} opacity={0.25} />
-          </g>
-        </svg>
-        <div className="text-center">
-          <h1>Dewpond</h1>
-          <p className="text-soft">Plans and records the care of your dogs.</p>
-        </div>
-        <TextField label="E-mail" name="email" type="email" autoComplete="username" required autoFocus />
+    <DoorPage says="Plans and records the care of your dogs.">
+      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
+        <TextField
+          label="E-mail"
+          name="email"
+          type="email"
+          autoComplete="username"
+          value={email}
+          onChange={(event) => onEmail(event.target.value)}
+          required
+          autoFocus
+        />
         <TextField
           label="Password"
           name="password"
@@ -46,15 +86,85 @@ export function SignIn() {
         <Button type="submit" look="main" disabled={busy}>
           {busy ? 'Signing in…' : 'Sign in'}
         </Button>
+        <Button look="quiet" onClick={onForgotten}>
+          Forgotten?
+        </Button>
       </form>
-    </main>
+    </DoorPage>
   );
 }
 
-function reason(status: number | undefined): string {
-  if (status === undefined) return 'The server cannot be reached. Try again when the network is back.';
-  if (status === 429) return 'Too many tries. Wait a minute, then try again.';
-  return status === 401
-    ? 'This e-mail and this password do not match.'
-    : 'That did not work. Check the e-mail address.';
+function SecondProof({ onBack }: { readonly onBack: () => void }) {
+  const [error, setError] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const submit = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    setBusy(true);
+    const result = await showSecondProof(typedText(event.currentTarget, 'code'));
+    setBusy(false);
+    if (result === 'in') enter();
+    else setError(whyNotIn(result, 'This code does not fit. Each lasts half a minute; take the one that shows now.'));
+  };
+  return (
+    <DoorPage says="Your second proof: the six digits that your app shows now, or one of your recovery codes.">
+      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
+        <TextField
+          label="Code"
+          name="code"
+          inputMode="numeric"
+          autoComplete="one-time-code"
+          required
+          autoFocus
+          error={error}
+        />
+        <Button type="submit" look="main" disabled={busy}>
+          Go on
+        </Button>
+        <Button look="quiet" onClick={onBack}>
+          Back
+        </Button>
+      </form>
+    </DoorPage>
+  );
+}
+
+function Forgotten({
+  email,
+  onAsked,
+  onBack,
+}: {
+  readonly email: string;
+  readonly onAsked: () => void;
+  readonly onBack: () => void;
+}) {
+  const [error, setError] = useState<string>();
+  const submit = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const address = typedText(event.currentTarget, 'email');
+    await call('POST /api/forgotten', { body: { email: address } }).then(onAsked, (why: Error) =>
+      setError(why.message),
+    );
+  };
+  return (
+    <DoorPage says="We send a link for a new password to your address.">
+      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
+        <TextField
+          label="E-mail"
+          name="email"
+          type="email"
+          autoComplete="username"
+          defaultValue={email}
+          required
+          autoFocus
+          error={error}
+        />
+        <Button type="submit" look="main">
+          Send the link
+        </Button>
+        <Button look="quiet" onClick={onBack}>
+          Back
+        </Button>
+      </form>
+    </DoorPage>
+  );
 }

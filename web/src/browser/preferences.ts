@@ -10,16 +10,21 @@ export const usePreferences = create<{
   device: string;
   /** The hand that holds no dog: the big button lies under its thumb. */
   handedness: 'right' | 'left';
+  /** Businesses whose first steps are done, or were put away: their checklist is not asked for any more. */
+  begun: readonly string[];
   setTheme: (theme: Theme) => void;
   setHandedness: (handedness: 'right' | 'left') => void;
+  setBegun: (businessId: string) => void;
 }>()(
   persist(
     (set) => ({
       theme: null,
       device: '',
       handedness: 'right',
+      begun: [],
       setTheme: (theme) => set({ theme }),
       setHandedness: (handedness) => set({ handedness }),
+      setBegun: (businessId) => set(({ begun }) => ({ begun: [...begun, businessId] })),
     }),
     {
       name: 'dewpond-preferences',

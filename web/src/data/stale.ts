@@ -13,6 +13,7 @@ const BOOK = [
   'ahead',
   'gap',
   'answers',
+  'first steps',
 ] as const;
 /** Products, bottles, mixes and the ledger. */
 const MIXING = [
@@ -25,6 +26,7 @@ const MIXING = [
     'trace starts',
     'trace',
     'touched',
+    'first steps',
     'mix',
     'today',
     'prefetch',
@@ -41,6 +43,20 @@ export type WriteKey = Extract<EndpointKey, `POST ${string}` | `PUT ${string}`>;
 /** Which answers of the server a write makes stale. An owner's own page is another application, and has its own. */
 export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof EVERYTHING>> = {
   'PUT /api/rights': ['rights', ...SESSION],
+  'PUT /api/people/:id': ['people', ...SESSION, ...BOOK],
+  'POST /api/people/:id/left': ['people', 'handover', ...SESSION, ...BOOK],
+  'POST /api/people/:id/back': ['people', ...SESSION, ...BOOK],
+  'POST /api/people/:id/signed-out': ['people', 'my sessions'],
+  'POST /api/people/:id/second-factor': ['people'],
+  'PUT /api/second-factor': ['people', ...SESSION],
+  'POST /api/invitations': ['people', 'audit'],
+  'POST /api/invitations/:id/withdrawn': ['people', 'audit'],
+  'POST /api/me/sessions/:id/ended': ['my sessions'],
+  'POST /api/join': ['invitation'],
+  'POST /api/join/look': [],
+  'POST /api/forgotten': [],
+  'POST /api/begin': ['begin link'],
+  'POST /api/begin/look': [],
   'POST /api/ahead': BOOK,
   'POST /api/absences': ['hours', ...BOOK],
   'POST /api/appointments': BOOK,

@@ -33,6 +33,7 @@ export const session = (units: SessionView['business']['units'] = 'metric'): Ses
   person: { id: MEMBER.personId, name: MEMBER.name, email: 'ines@withyquay.example' },
   member: MEMBER,
   rights: {},
+  secondFactor: { has: false, asked: false },
   business: { id: v7(), name: 'Withy Quay Grooming', zone: 'Europe/London', units },
   units,
   ownUnits: null,

@@ -1,7 +1,7 @@
 import type { AwayView, newAway } from '@dewpond/contract';
 import { USUAL_WEEK } from '@dewpond/core/bookings';
 import type { Day } from '@dewpond/core/units';
-import { asc, eq, gte, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, gte, inArray, isNull, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import type { z } from 'zod';
 import { may } from '../../platform/auth/mayAsk';
@@ -16,7 +16,7 @@ import { loadBusiness } from '../../records/business/business';
 
 export function hoursRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/hours', async ({ tx, asker, today }) => {
-    const people = await tx.select().from(member).orderBy(asc(member.name));
+    const people = await tx.select().from(member).where(isNull(member.leftAt)).orderBy(asc(member.name));
     const rows = await tx.select().from(away).where(gte(away.toDay, today)).orderBy(asc(away.fromDay));
     const { places, planCosts, remindsAt, version } = await loadBusiness(tx);
     const names = new Map(people.map(({ id, name }) => [id, name]));
@@ -110,7 +110,10 @@ type NewAway = z.output<typeof newAway>;
 /** Keeps absences, all or none, in a fixed number of statements; what was sent before is kept once. */
 async function keepAbsences(tx: Tenant, absences: readonly NewAway[], personId: string): Promise<void> {
   const whose = [...new Set(absences.flatMap(({ memberId }) => memberId ?? []))];
-  const known = await tx.select({ id: member.id }).from(member).where(inArray(member.id, whose));
+  const known = await tx
+    .select({ id: member.id })
+    .from(member)
+    .where(and(inArray(member.id, whose), isNull(member.leftAt)));
   if (known.length < whose.length) throw badField('memberId', 'There is no such person here.');
   await insertAllOnce(
     tx,

@@ -45,10 +45,10 @@ export function appointmentRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/appointments/:id', async ({ tx, asker, params, body, now }) => {
     const booked = await bookingOf(tx, params.id);
     if (!booked) throw notFound('booking');
-    await lockPerson(tx, body.change === 'move' ? body.memberId : booked.memberId);
+    const isWanted = body.change === 'move' || body.change === 'restore';
+    await lockPerson(tx, body.change === 'move' ? body.memberId : booked.memberId, { mayHaveLeft: !isWanted });
     const set = changed(body, now);
-    if (body.change === 'move' || body.change === 'restore')
-      await assertFree(tx, { ...booked, ...set }, { zone: asker.zone, now }, booked.id);
+    if (isWanted) await assertFree(tx, { ...booked, ...set }, { zone: asker.zone, now }, booked.id);
     const seen = { id: params.id, version: body.version };
     return updateGuarded(asSeen(tx, appointment, seen, set), {
       what: 'booking',

@@ -1,6 +1,6 @@
 import type { BusinessView, ResponseOf } from '@dewpond/contract';
 import { ownRights } from '@dewpond/core/rights';
-import { eq, sql } from 'drizzle-orm';
+import { eq, isNull, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { may } from '../../platform/auth/mayAsk';
 import { business, member } from '../../platform/db/schema';
@@ -83,6 +83,7 @@ export function businessRoutes(router: Router, services: Services): void {
     const items = await tx
       .select({ id: member.id, personId: member.personId, name: member.name, role: member.role })
       .from(member)
+      .where(isNull(member.leftAt))
       .orderBy(member.name);
     return { items };
   });
@@ -99,6 +100,7 @@ export function businessRoutes(router: Router, services: Services): void {
       person: { id: asker.personId, name: asker.personName, email: asker.email },
       member: { id: me.id, personId: me.personId, name: me.name, role: me.role },
       rights: asker.rights,
+      secondFactor: asker.secondFactor,
       business: { id: asker.businessId, name, zone: asker.zone, units },
       units: me.units ?? units,
       ownUnits: me.units,

@@ -1,7 +1,7 @@
 import { GIVEN_UP } from '@dewpond/core/bookings';
 import { visitName } from '@dewpond/core/steps';
 import { TZDate } from '@date-fns/tz';
-import { and, asc, eq, gte, notInArray, type SQL } from 'drizzle-orm';
+import { and, asc, eq, gte, isNull, notInArray, type SQL } from 'drizzle-orm';
 import { Router, type Response } from 'express';
 import { v7 } from 'uuid';
 import { isMember } from '../../platform/auth/membership';
@@ -100,7 +100,10 @@ async function groomersFeed(
   hash: string,
   now: number,
 ): Promise<string | null> {
-  const [person] = await tx.select().from(member).where(eq(member.feedHash, hash));
+  const [person] = await tx
+    .select()
+    .from(member)
+    .where(and(eq(member.feedHash, hash), isNull(member.leftAt)));
   if (!person || !(await isMember(databases, person.businessId, person.personId))) return null;
   const bookings = await bookedSince(tx, business, now, eq(appointment.memberId, person.id));
   return groomersCalendar(

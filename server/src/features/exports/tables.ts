@@ -65,6 +65,7 @@ export const WHERE_TABLES_COME_OUT: Readonly<Record<string, readonly string[]>> 
     'bottle',
     'business',
     'import_run',
+    'invitation',
     'letter',
     'merge',
     'own_breed',

@@ -7,7 +7,6 @@ import { daysBetween, type Day } from '@dewpond/core/units';
 import { placeWords } from '@dewpond/core/wording';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import express, { Router, type Request, type RequestHandler } from 'express';
-import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
 import { homeCareOf } from '../../records/homeCare/homeCare';
 import {
   client,
@@ -26,6 +25,7 @@ import { loadDogs } from '../../records/dog/dogRecord';
 import { loadStockedBusiness, loadBusiness } from '../../records/business/business';
 import { loadWords, profileOf, wordingFor } from '../../records/business/words';
 import { dayIn } from '../../platform/time/zone';
+import { countKnocks } from '../../platform/auth/knocks';
 import type { Services } from '../../platform/http/context';
 import { idIn } from '../../platform/http/ids';
 import { Refusal, badInput, notFound } from '../../platform/http/problem';
@@ -164,38 +164,22 @@ export function ownerPages(services: Services): Router {
   return router;
 }
 
-/** Knocks a minute from one address; a knock that opens nothing counts ten times. */
-const KNOCKS = 240;
-const WRONG_KNOCK = 10;
-
 function knock(services: Services): RequestHandler {
-  const limiter = new RateLimiterPostgres({
-    storeClient: services.databases.pools[1],
-    schemaName: 'auth',
-    tableName: 'link_knock',
-    tableCreated: true,
-    points: KNOCKS,
-    duration: 60,
-  });
+  const knocks = countKnocks(services.databases);
   return async (request, response, next) => {
     const from = request.ip ?? 'nobody';
     response.set('Referrer-Policy', 'no-referrer').set('X-Robots-Tag', 'noindex, nofollow');
-    await limiter.consume(from).catch(tooMany);
+    await knocks.count(from);
     const [, token = ''] = /^Link (.+)$/.exec(request.get('authorization') ?? '') ?? [];
     const opened = await openLink(services.databases, token, services.now());
     if (!opened) {
-      await limiter.penalty(from, WRONG_KNOCK);
+      await knocks.wrong(from);
       throw closed();
     }
     const { businessId, link } = opened;
     GUESTS.set(request, { businessId, linkId: link.id, dogId: link.dogId, until: link.expiresAt });
     next();
   };
-}
-
-function tooMany(why: unknown): never {
-  if (why instanceof RateLimiterRes) throw new Refusal('too many', 'Too many tries. Please wait a minute.');
-  throw why;
 }
 
 /** A picture of this dog that still shows something, was chosen for its sheet, and was agreed to; else null. */

@@ -3,7 +3,7 @@ import { addressLine } from '@dewpond/core/clients';
 import { USUAL_VAN } from '@dewpond/core/route';
 import { addDays, type Day } from '@dewpond/core/units';
 import type { roundTaken } from '@dewpond/contract';
-import { asc, eq, inArray, sql } from 'drizzle-orm';
+import { asc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import type { z } from 'zod';
 import { may } from '../../platform/auth/mayAsk';
@@ -33,6 +33,7 @@ export function roundRoutes(router: Router, services: Services): void {
     const rows = await tx
       .select({ id: member.id, name: member.name, week: member.week })
       .from(member)
+      .where(isNull(member.leftAt))
       .orderBy(asc(member.name), asc(member.id));
     const day = query.day ?? nextOut(rows, today);
     const { start, end } = spanOf(asker.zone, day);

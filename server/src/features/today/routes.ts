@@ -105,6 +105,7 @@ const openQueries = (
   people: select
     .select({ id: member.id, personId: member.personId, name: member.name, week: member.week })
     .from(member)
+    .where(isNull(member.leftAt))
     .orderBy(asc(member.name), asc(member.id)),
   away: select
     .select({ person: away.memberId })

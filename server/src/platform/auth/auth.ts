@@ -1,14 +1,13 @@
 import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
-import { organization } from 'better-auth/plugins';
+import { organization, twoFactor } from 'better-auth/plugins';
 import { createAccessControl } from 'better-auth/plugins/access';
-import { eq } from 'drizzle-orm';
 import type { Config } from '../config/config';
 import * as authSchema from '../db/authSchema';
 import type { Databases } from '../db/connect';
-
-/** A session in use is prolonged once in so long. */
-export const SESSION_UPDATE_SECONDS = 60 * 60 * 24;
+import { firstBusiness } from './membership';
+import { PASSWORD_LENGTH } from './passwords';
+import { SESSION_SECONDS } from './sessions';
 
 /** What a role may do to the business itself; daily work is open to all three. */
 const access = createAccessControl({
@@ -33,16 +32,27 @@ export function makeAuth(config: Config, databases: Databases) {
     secret: config.AUTH_SECRET,
     database: drizzleAdapter(databases.auth, { provider: 'pg', schema: authSchema }),
     trustedOrigins: [config.PUBLIC_URL],
-    // People join by invitation of their business, which is still to come; nobody signs up from outside.
-    emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: 10 },
-    plugins: [organization({ ac: access, roles: { manager, groomer, bather, trainee, desk }, creatorRole: 'manager' })],
-    session: { expiresIn: 60 * 60 * 24 * 14, updateAge: SESSION_UPDATE_SECONDS },
+    // People join by an invitation of their business (`features/people`); nobody signs up from outside.
+    emailAndPassword: {
+      enabled: true,
+      disableSignUp: true,
+      minPasswordLength: PASSWORD_LENGTH.least,
+      maxPasswordLength: PASSWORD_LENGTH.most,
+    },
+    plugins: [
+      organization({ ac: access, roles: { manager, groomer, bather, trainee, desk }, creatorRole: 'manager' }),
+      twoFactor({ issuer: 'Dewpond' }),
+    ],
+    session: { expiresIn: SESSION_SECONDS.idle, updateAge: SESSION_SECONDS.update },
     rateLimit: {
       enabled: true,
       storage: 'database',
       window: 60,
       max: 100,
-      customRules: { '/sign-in/email': { window: 60, max: 8 } },
+      customRules: {
+        '/sign-in/email': { window: 60, max: 8 },
+        '/two-factor/*': { window: 60, max: 8 },
+      },
     },
     advanced: {
       database: { generateId: 'uuid' },
@@ -68,13 +78,3 @@ export function makeAuth(config: Config, databases: Databases) {
 
 export type Auth = ReturnType<typeof makeAuth>;
 export const CLIENT_IP_HEADER = 'x-dewpond-client-ip';
-
-async function firstBusiness(databases: Databases, userId: string): Promise<string | null> {
-  const [membership] = await databases.auth
-    .select({ id: authSchema.member.organizationId })
-    .from(authSchema.member)
-    .where(eq(authSchema.member.userId, userId))
-    .orderBy(authSchema.member.createdAt)
-    .limit(1);
-  return membership?.id ?? null;
-}

@@ -11,8 +11,14 @@ export function assertMay(asker: Pick<Asker, 'role' | 'rights'>, deed: Deed): vo
   if (!may(asker, deed)) throw new Refusal('not allowed', whyNotAllowed(asker.role, deed, asker.rights));
 }
 
+/** What whoever has not yet set up the second proof that the house asks for may ask all the same. */
+const BEFORE_SECOND: ReadonlySet<SignedInKey> = new Set<SignedInKey>(['GET /api/session', 'GET /api/me/sessions']);
+
 /** The same for an address of the contract, by its line in the table. */
 export function assertMayAsk(asker: Asker, key: SignedInKey): void {
+  const { has, asked } = asker.secondFactor;
+  if (asked && !has && !BEFORE_SECOND.has(key))
+    throw new Refusal('not allowed', 'Your business asks for a second proof at sign-in. Set it up first.');
   const deed = RIGHTS[key];
   if (deed !== 'everybody') assertMay(asker, deed);
 }

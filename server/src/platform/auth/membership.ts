@@ -12,6 +12,17 @@ export async function isMember(databases: Databases, businessId: string, personI
   return rows.length > 0;
 }
 
+/** The business a person comes to when they sign in: the one they have belonged to longest; null: none. */
+export async function firstBusiness({ auth }: Pick<Databases, 'auth'>, personId: string): Promise<string | null> {
+  const [membership] = await auth
+    .select({ id: account.organizationId })
+    .from(account)
+    .where(eq(account.userId, personId))
+    .orderBy(account.createdAt)
+    .limit(1);
+  return membership?.id ?? null;
+}
+
 /** Does something for every business, one after the other; what fails for one is told when all had their turn. */
 export async function forEachBusiness(
   { auth }: Pick<Databases, 'auth'>,

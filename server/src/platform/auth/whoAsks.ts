@@ -8,18 +8,24 @@ import type { Databases } from '../db/connect';
 import { HOUSE_RIGHTS } from '../db/shapes/business';
 import { readStored } from '../db/shapes/shaped';
 import type { BusinessId } from '../db/tenant';
+import { needsSecondFactor, type SecondFactorFor } from '@dewpond/core/rights';
 import type { Asker } from '../asker';
 import { Refusal } from '../http/problem';
-import { SESSION_UPDATE_SECONDS, type Auth } from './auth';
+import type { Auth } from './auth';
+import { SESSION_SECONDS } from './sessions';
 
 /** A name stands in every record its owner makes: no longer than a name is. */
 const LONGEST_NAME = 120;
 
 interface WhoAsksRow extends Record<string, unknown> {
+  readonly session_id: string;
+  readonly created_at: string;
   readonly expires_at: string;
   readonly updated_at: string;
   readonly person_id: string;
   readonly email: string;
+  readonly has_second_factor: boolean;
+  readonly second_factor: SecondFactorFor | null;
   readonly business_id: BusinessId | null;
   readonly name: string | null;
   readonly role: Asker['role'] | null;
@@ -39,15 +45,21 @@ export async function whoAsks(config: Config, auth: Auth, databases: Databases, 
     : { rows: [] as WhoAsksRow[] };
   const [row] = rows;
   const now = Date.now();
-  if (!row || Date.parse(row.expires_at) <= now) throw new Refusal('not signed in', 'Please sign in.');
-  if (now - Date.parse(row.updated_at) > SESSION_UPDATE_SECONDS * 1000)
+  const isOver = (each: WhoAsksRow): boolean =>
+    Date.parse(each.expires_at) <= now || Date.parse(each.created_at) + SESSION_SECONDS.absolute * 1000 <= now;
+  if (!row || isOver(row)) throw new Refusal('not signed in', 'Please sign in.');
+  if (now - Date.parse(row.updated_at) > SESSION_SECONDS.update * 1000)
     await auth.api.getSession({ headers: fromNodeHeaders(request.headers) });
   const { business_id: businessId, name, role, zone, rights } = row;
   if (businessId === null || name === null || role === null || zone === null)
     throw new Refusal('not allowed', 'You belong to no business here. Ask your manager to add you.');
   return {
     ...{ businessId, personId: row.person_id, email: row.email, personName: name.slice(0, LONGEST_NAME) },
-    ...{ role, rights: readStored(HOUSE_RIGHTS, rights), zone },
+    ...{ role, rights: readStored(HOUSE_RIGHTS, rights), zone, sessionId: row.session_id },
+    secondFactor: {
+      has: row.has_second_factor,
+      asked: needsSecondFactor(role, row.second_factor ?? 'nobody'),
+    },
   };
 }
 

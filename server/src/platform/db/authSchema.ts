@@ -1,6 +1,17 @@
 // Made by better-auth's schema generator for e-mail sign-in with organizations; a business is an organization.
 import { sql } from 'drizzle-orm';
-import { pgSchema, text, bigint, timestamp, boolean, integer, uuid, index, uniqueIndex } from 'drizzle-orm/pg-core';
+import {
+  pgSchema,
+  text,
+  bigint,
+  timestamp,
+  boolean,
+  integer,
+  uuid,
+  index,
+  primaryKey,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
 
 export const authSchema = pgSchema('auth');
 
@@ -12,6 +23,7 @@ export const user = authSchema.table('user', {
   email: text('email').notNull().unique(),
   emailVerified: boolean('email_verified').default(false).notNull(),
   image: text('image'),
+  twoFactorEnabled: boolean('two_factor_enabled').default(false),
   createdAt: timestamp('created_at', { withTimezone: true }).defaultNow().notNull(),
   updatedAt: timestamp('updated_at', { withTimezone: true })
     .defaultNow()
@@ -115,7 +127,10 @@ export const member = authSchema.table(
     role: text('role').default('member').notNull(),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
   },
-  (table) => [index('member_organizationId_idx').on(table.organizationId), index('member_userId_idx').on(table.userId)],
+  (table) => [
+    uniqueIndex('member_of_organization').on(table.organizationId, table.userId),
+    index('member_userId_idx').on(table.userId),
+  ],
 );
 
 export const invitation = authSchema.table(
@@ -150,3 +165,46 @@ export const rateLimit = authSchema.table('rate_limit', {
   count: integer('count').notNull(),
   lastRequest: bigint('last_request', { mode: 'number' }).notNull(),
 });
+
+/** The second factor of whoever has set one up: its secret and the recovery codes, both encrypted by the library. */
+export const twoFactor = authSchema.table(
+  'two_factor',
+  {
+    id: uuid('id')
+      .default(sql`pg_catalog.gen_random_uuid()`)
+      .primaryKey(),
+    secret: text('secret').notNull(),
+    backupCodes: text('backup_codes').notNull(),
+    userId: uuid('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    verified: boolean('verified').default(true),
+    failedVerificationCount: integer('failed_verification_count').default(0),
+    lockedUntil: timestamp('locked_until', { withTimezone: true }),
+  },
+  (table) => [index('twoFactor_userId_idx').on(table.userId), index('twoFactor_secret_idx').on(table.secret)],
+);
+
+/** A link by which a business begins here, once. Only the hash of its secret is kept. */
+export const beginLink = authSchema.table('begin_link', {
+  id: uuid('id')
+    .default(sql`pg_catalog.gen_random_uuid()`)
+    .primaryKey(),
+  secretHash: text('secret_hash').notNull().unique(),
+  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+  usedAt: timestamp('used_at', { withTimezone: true }),
+  createdAt: timestamp('created_at', { withTimezone: true }).defaultNow().notNull(),
+});
+
+/** Browsers a person has signed in from, by the hash of what a cookie of theirs says. */
+export const knownDevice = authSchema.table(
+  'known_device',
+  {
+    userId: uuid('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    deviceHash: text('device_hash').notNull(),
+    firstAt: timestamp('first_at', { withTimezone: true }).defaultNow().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.userId, table.deviceHash] })],
+);

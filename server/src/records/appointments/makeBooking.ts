@@ -1,6 +1,6 @@
 import { GIVEN_UP, USUAL_PLACES, bookOf, dayOfWeeks, nextFree } from '@dewpond/core/bookings';
 import { addDays, daysBetween, type Day } from '@dewpond/core/units';
-import { and, eq, gt, inArray, lt, ne, notInArray, sql } from 'drizzle-orm';
+import { and, eq, gt, inArray, isNull, lt, ne, notInArray, sql } from 'drizzle-orm';
 import { appointment, dog, member } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { Refusal, badField } from '../../platform/http/problem';
@@ -26,9 +26,12 @@ const LONGEST_MS = 8 * 3_600_000;
 const NAMED = 3;
 const DAYS = 21;
 
-/** Bookings of one person wait for each other, so that a rush on one hour ends in refusals and not in a deadlock. */
-export async function lockPerson(tx: Tenant, memberId: string): Promise<void> {
-  const [known] = await tx.select({ id: member.id }).from(member).where(eq(member.id, memberId));
+/** Throws where there is no such person. Bookings of one person wait for each other, so that a rush on one hour ends in refusals and not in a deadlock. */
+export async function lockPerson(tx: Tenant, memberId: string, { mayHaveLeft = false } = {}): Promise<void> {
+  const [known] = await tx
+    .select({ id: member.id })
+    .from(member)
+    .where(and(eq(member.id, memberId), mayHaveLeft ? undefined : isNull(member.leftAt)));
   if (!known) throw badField('memberId', 'There is no such person here.');
   await tx.execute(
     sql`select pg_advisory_xact_lock(hashtextextended(current_setting('dewpond.business_id') || ${memberId}, 0))`,

@@ -14,7 +14,7 @@ import type { SiteSettings } from '../../platform/http/context';
 type LinkRow = typeof ownerLink.$inferSelect;
 
 /** What a secret opens; one does not open the other. */
-type Opens = 'owner page' | 'owner calendar' | 'groomer' | 'business calendar';
+type Opens = 'owner page' | 'owner calendar' | 'groomer' | 'business calendar' | 'invitation';
 
 const secretOf = ({ key }: SiteSettings, businessId: string, id: string, opens: Opens): Buffer =>
   createHmac('sha256', key).update(`${opens} ${businessId} ${id}`).digest();
@@ -33,12 +33,16 @@ export function tokenOf(site: SiteSettings, businessId: string, id: string, open
 export const urlOf = (site: SiteSettings, businessId: string, linkId: string): string =>
   `${site.publicUrl}/owner#${tokenOf(site, businessId, linkId, 'owner page')}`;
 
+/** The link of an invitation; behind the `#` as well. */
+export const invitationUrl = (site: SiteSettings, businessId: string, id: string): string =>
+  `${site.publicUrl}/join#${tokenOf(site, businessId, id, 'invitation')}`;
+
 /** An address for calendar programs, which can send no header: here the secret stands in the path (see `inLogs`). */
 export const calendarUrl = (
   site: SiteSettings,
   businessId: string,
   id: string,
-  opens: Exclude<Opens, 'owner page'>,
+  opens: Exclude<Opens, 'owner page' | 'invitation'>,
 ): string => `${site.publicUrl}/api/calendars/${tokenOf(site, businessId, id, opens)}.ics`;
 
 /** An address as it may stand in a log: without the secret of a calendar, however it is written, and without what was searched. */

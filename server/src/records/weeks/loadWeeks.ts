@@ -33,6 +33,7 @@ const timeRows = together(
     people: select
       .select({ id: member.id, week: member.week, skills: member.skills })
       .from(member)
+      .where(isNull(member.leftAt))
       .orderBy(asc(member.name), asc(member.id)),
     away: select
       .select({ person: away.memberId, from: away.fromDay, to: away.toDay })

@@ -3,6 +3,7 @@ import { useNow } from '../../browser/useNow';
 import { useToday } from '../../data/queries';
 import { ButtonLink } from '../../ui/ButtonLink';
 import { Empty, Waiting } from '../../ui/Waiting';
+import { FirstSteps } from './FirstSteps';
 import { MorningMix } from './MorningMix';
 import { LineUpCard } from './lineUp/LineUpCard';
 import { DueFollowUps } from '../../parts/referrals/DueFollowUps';
@@ -42,6 +43,7 @@ export function TodayScreen() {
                 </ButtonLink>
               </p>
             ))}
+            <FirstSteps />
             <OpenVisits begun={today.unbooked} />
             {today.dogs.length === 0 ? (
               <>

@@ -1,13 +1,13 @@
 import type { Language } from '@dewpond/core/clients';
-import type { Role } from '@dewpond/core/rights';
+import type { Role, SecondFactorFor } from '@dewpond/core/rights';
 import { sql } from 'drizzle-orm';
-import { doublePrecision, foreignKey, integer, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { doublePrecision, foreignKey, integer, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import { BREED, BUSINESS_SERVICES, HOUSE_RIGHTS, INTERVALS, WASH_KINDS, WAYS, WORDINGS } from '../shapes/business';
 import { LIST } from '../shapes/values';
 import { VISIT_KINDS_STORED } from '../shapes/visits';
 import { COSTS, PLACES_OF_SALON, VAN, WEEK } from '../shapes/weeks';
 import { shaped } from '../shapes/shaped';
-import { businessId, day, dewpond, edited, ofThisBusiness } from './tenancy';
+import { businessId, byPerson, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 
 export const business = dewpond.table(
   'business',
@@ -17,6 +17,10 @@ export const business = dewpond.table(
     zone: text('zone').notNull(),
     units: text('units').$type<'metric' | 'US'>().notNull(),
     currency: text('currency').notNull().default('GBP'),
+    /** ISO 3166-1, two letters: what law and habits it began with. */
+    country: text('country').notNull().default('GB'),
+    /** Who has to show a second proof at sign-in. */
+    secondFactor: text('second_factor').$type<SecondFactorFor>().notNull().default('nobody'),
     ways: shaped('ways', WAYS).notNull(),
     /** What the business does at all; what came later than its choice has its default. */
     services: shaped('services', BUSINESS_SERVICES).notNull().default({}),
@@ -78,11 +82,44 @@ export const member = dewpond.table(
     /** This person's calendar feed: its number, and the hash of its secret; null: none is open. */
     feedId: uuid('feed_id'),
     feedHash: text('feed_hash'),
+    joinedAt: instant('joined_at').notNull().defaultNow(),
+    /** Since when this person belongs here no more; what they did keeps their name. */
+    leftAt: instant('left_at'),
+    version: integer('version').notNull().default(1),
   },
   (t) => [
     primaryKey({ columns: [t.businessId, t.id] }),
     foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
+    uniqueIndex('member_by_person').on(t.businessId, t.personId),
     ofThisBusiness('member'),
+  ],
+);
+
+/** A link that lets one person in: somebody new, or with `memberId` somebody known who needs a new password. Only its secret's hash is kept. */
+export const invitation = dewpond.table(
+  'invitation',
+  {
+    businessId: businessId(),
+    id: uuid('id').notNull(),
+    memberId: uuid('member_id'),
+    name: text('name').notNull(),
+    role: text('role').$type<Role>().notNull(),
+    /** Where it is sent to; '': it is handed over by hand. */
+    email: text('email').notNull(),
+    secretHash: text('secret_hash').notNull(),
+    expiresAt: instant('expires_at').notNull(),
+    usedAt: instant('used_at'),
+    withdrawnAt: instant('withdrawn_at'),
+    madeBy: text('made_by').notNull(),
+    personId: byPerson(),
+    madeFrom: text('made_from').notNull(),
+    createdAt: instant('created_at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.id] }),
+    foreignKey({ columns: [t.businessId, t.memberId], foreignColumns: [member.businessId, member.id] }),
+    uniqueIndex('invitation_by_secret').on(t.businessId, t.secretHash),
+    ofThisBusiness('invitation'),
   ],
 );
 

@@ -57,6 +57,9 @@ function Schools({ business }: { readonly business: BusinessView }) {
           </p>
         </div>
         <div className="flex flex-wrap gap-3">
+          <ButtonLink to="/house/people" look="quiet">
+            People
+          </ButtonLink>
           <ButtonLink to="/house/rights" look="quiet">
             Who may what
           </ButtonLink>
