@@ -17,16 +17,16 @@ export interface Country {
 }
 
 /** 23 kg is the load constant of the NIOSH lifting equation (1991, from memory). */
-const NIOSH = { liftAloneKg: 23, liftSource: 'NIOSH lifting equation: 23 kg under the best conditions' } as const;
+const NIOSH = { liftAloneKg: 23, liftSource: 'NIOSH lifting equation, under the best conditions' } as const;
 /** HSE, Manual handling L23: 25 kg and 16 kg at knuckle height, close to the body (from memory); the lower of the two. */
 const HSE = {
   liftAloneKg: 16,
-  liftSource: 'HSE guidance L23: 16 kg close to the body, the lower of its two figures',
+  liftSource: 'HSE guidance L23, close to the body, the lower of its two figures',
 } as const;
 /** ISO 11228-1: 23 kg for most of the working population (from memory); a dog moves, so the house value is less. */
 const HOUSE = {
   liftAloneKg: 20,
-  liftSource: 'house value; a dog moves, so less than the 23 kg of ISO 11228-1',
+  liftSource: 'house value, less than ISO 11228-1 says of a load that keeps still',
 } as const;
 
 /**

@@ -120,6 +120,11 @@ function Begin({ token }: { readonly token: string }) {
 interface Part {
   readonly draft: Fields<BeginForm>;
 }
+/** "Mexico City (America)" */
+const zoneName = (zone: string): string => {
+  const [region = '', ...city] = zone.replaceAll('_', ' ').split('/');
+  return city.length > 0 ? `${city.at(-1)} (${region})` : region;
+};
 const GRID = 'grid grid-cols-2 max-md:grid-cols-1 gap-x-4 gap-y-3';
 
 function TheBusiness({ draft }: Part) {
@@ -134,7 +139,7 @@ function TheBusiness({ draft }: Part) {
         <TextField label="Telephone" type="tel" autoComplete="tel" {...field('phone', 'business.phone')} />
         <SelectField
           label="Country"
-          hint="It sets what stands below."
+          hint="It fills in what stands below."
           {...field('country', 'business.country')}
           onChange={({ target }) => {
             const country = target.value as CountryCode;
@@ -150,7 +155,7 @@ function TheBusiness({ draft }: Part) {
         <SelectField label="Time zone" {...field('zone', 'business.zone')}>
           {offered.map((zone) => (
             <option key={zone} value={zone}>
-              {zone.replaceAll('_', ' ').replace('/', ', ')}
+              {zoneName(zone)}
             </option>
           ))}
         </SelectField>

@@ -32,8 +32,8 @@ export function LeavePart({ its, people, onDone }: LeaveProps) {
 
 const CANCEL = 'cancel';
 
-/** Bookings shared out as evenly as those who are free allow; those that nobody can take are cancelled. */
-function proposed(ahead: readonly Handover[]): Record<string, string> {
+/** Bookings shared out evenly among those who are free, the same trade first; those that nobody can take are cancelled. */
+export function proposed(ahead: readonly Handover[], isSame: (memberId: string) => boolean): Record<string, string> {
   const load = new Map<string, number>();
   const taken: { readonly who: string; readonly from: number; readonly to: number }[] = [];
   const chosen: Record<string, string> = {};
@@ -42,7 +42,7 @@ function proposed(ahead: readonly Handover[]): Record<string, string> {
     const to = from + minutes * 60_000;
     const [who] = free
       .filter((each) => !taken.some((time) => time.who === each && time.from < to && time.to > from))
-      .toSorted((a, b) => (load.get(a) ?? 0) - (load.get(b) ?? 0));
+      .toSorted((a, b) => Number(isSame(b)) - Number(isSame(a)) || (load.get(a) ?? 0) - (load.get(b) ?? 0));
     chosen[appointmentId] = who ?? CANCEL;
     if (who === undefined) continue;
     taken.push({ who, from, to });
@@ -54,7 +54,8 @@ function proposed(ahead: readonly Handover[]): Record<string, string> {
 function Leave({ its, people, onDone, ahead }: LeaveProps & { readonly ahead: readonly Handover[] }) {
   const zone = useSession().data?.business.zone ?? 'UTC';
   const [set, setSet] = useState<Readonly<Record<string, string>>>({});
-  const chosen = { ...proposed(ahead), ...set };
+  const roles = new Map(people.map(({ id, role }) => [id, role]));
+  const chosen = { ...proposed(ahead, (id) => roles.get(id) === its.role), ...set };
   const cancelled = ahead.filter(({ appointmentId }) => chosen[appointmentId] === CANCEL).length;
   const leave = useWrite('POST /api/people/:id/left', {
     write: () =>

@@ -117,16 +117,21 @@ function PersonLine({
   readonly asked: SecondFactorFor;
   readonly onOpen: () => void;
 }) {
-  const zone = useSession().data?.business.zone ?? 'UTC';
+  const session = useSession().data;
+  const zone = session?.business.zone ?? 'UTC';
   const { name, role, email, lastSeen, sessions, secondFactor } = its;
   const misses = !secondFactor && (asked === 'everybody' || (asked === 'managers' && role === 'manager'));
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2.5">
       <span className="flex-1 min-w-56">
-        <b>{name}</b> <span className="text-soft">{ROLE_NAMES[role]}</span>
+        <b>{name}</b>{' '}
+        <span className="text-soft">
+          {ROLE_NAMES[role]}
+          {its.personId === session?.person.id && ', you'}
+        </span>
         <span className="block text-sm text-soft break-all">{email}</span>
       </span>
-      <span className="text-sm text-soft min-w-52">
+      <span className="text-sm text-soft w-72 max-md:w-full">
         {lastSeen === null ? 'not signed in' : `last here ${moment(lastSeen, zone)}`}
         {sessions > 1 && `, ${sessions} devices`}
         {secondFactor && <span className="block">second proof set up</span>}
