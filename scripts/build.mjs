@@ -21,7 +21,10 @@ const SOURCES = [
   'scripts/build.mjs',
   'scripts/squeeze.mjs',
 ];
-const ENTRIES = ['main', 'commands/migrate', 'commands/seed', 'commands/rebuildProjections', 'commands/seedShare'];
+const ENTRIES = [
+  'main',
+  ...['migrate', 'settings', 'beginLink', 'seed', 'seedShare', 'rebuildProjections'].map((each) => `commands/${each}`),
+];
 /** Runs in threads of its own, beside `main`. */
 const WORKER = 'worker';
 

@@ -44,7 +44,7 @@ export const TEST_DATABASES = ['dewpond_test0_lane', 'dewpond_test1_lane'];
 
 /** The data folder, made if need be, that the database's user can reach. @param {string} [name] */
 export function dataFolder(name = '.dewpond') {
-  const chosen = name === '.dewpond' ? process.env['DEWPOND_DATA'] : undefined;
+  const chosen = ['.dewpond', '.dewpond-house'].includes(name) ? process.env['DEWPOND_DATA'] : undefined;
   const folder = resolve(ROOT, chosen ?? name);
   if (isReachable(folder)) return folder;
   if (chosen)
@@ -93,7 +93,7 @@ function binariesFor(postgres) {
 }
 
 /** Secrets of this installation, made once. @param {string} folder @returns {Record<string, string>} */
-function secretsOf(folder) {
+export function secretsOf(folder) {
   const file = join(folder, 'secrets.json');
   if (existsSync(file)) return JSON.parse(readFileSync(file, 'utf8'));
   const names = ['OWNER_PASSWORD', 'APP_PASSWORD', 'AUTH_PASSWORD', 'JOBS_PASSWORD', 'AUTH_SECRET'];

@@ -3,7 +3,7 @@
 
 import { checkNode, ensureDependencies, ensurePackages } from './machine.mjs';
 import { command, say } from './say.mjs';
-import { checkPort } from './server.mjs';
+import { checkPort } from './port.mjs';
 
 const PORT = Number(process.env['PORT'] ?? 4310);
 

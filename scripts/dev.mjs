@@ -4,7 +4,7 @@ import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { checkNode, ensureDependencies, ensurePackages, ROOT } from './machine.mjs';
 import { command, say } from './say.mjs';
-import { checkPort } from './server.mjs';
+import { checkPort } from './port.mjs';
 
 const PORT = Number(process.env['PORT'] ?? 4310);
 const WEB_PORT = PORT + 1;

@@ -2,7 +2,6 @@
 
 import { fork, spawnSync } from 'node:child_process';
 import { chmodSync, existsSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { basename, dirname, join } from 'node:path';
 import { createStream } from 'rotating-file-stream';
 import { ROOT } from './machine.mjs';
@@ -31,14 +30,15 @@ export function runCommand(entry, env, args = []) {
   if (status !== 0) throw new Stopped(`${entry} failed.`, 'The message above says why.');
 }
 
-/** @param {number} port */
-export async function checkPort(port) {
-  await new Promise((done, fail) => {
-    const probe = createServer().on('error', () =>
-      fail(new Stopped(`Port ${port} is in use.`, 'Stop what uses it, or choose another: PORT=4311 npm run demo')),
-    );
-    probe.listen(port, '127.0.0.1', () => probe.close(() => done(undefined)));
-  });
+/** What a built command prints. @param {string} entry @param {NodeJS.ProcessEnv} env @param {string[]} [args] */
+export function answerOf(entry, env, args = []) {
+  const { status, stdout } = spawnSync(
+    process.execPath,
+    ['--enable-source-maps', join(ROOT, `server/dist/${entry}.js`), ...args],
+    { env, stdio: ['ignore', 'pipe', 'inherit'], encoding: 'utf8' },
+  );
+  if (status !== 0) throw new Stopped(`${entry} failed.`, 'The message above says why.');
+  return stdout;
 }
 
 /**
@@ -53,13 +53,16 @@ function logTo(file) {
 /**
  * Starts the server; resolves once it listens. `stop` ends it and waits.
  * @param {NodeJS.ProcessEnv} env @param {string} logFile
+ * @param {{ uid?: number, gid?: number }} [account] as whom it serves
  */
-export async function startServer(env, logFile) {
+export async function startServer(env, logFile, account = {}) {
   const log = logTo(logFile);
   const child = fork(join(ROOT, 'server/dist/main.js'), {
     env,
     stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
     execArgv: ['--enable-source-maps'],
+    ...account,
+    ...(account.uid === undefined ? {} : { cwd: '/' }),
   });
   child.stdout?.pipe(log, { end: false });
   child.stderr?.pipe(log, { end: false });

@@ -1,6 +1,8 @@
+import type { Server } from 'node:http';
 import { pino } from 'pino';
 import { makeApp } from './app';
 import { readConfig } from './platform/config/config';
+import { assertSchema } from './platform/db/assertSchema';
 import { connect } from './platform/db/connect';
 import type { Services } from './platform/http/context';
 import { workers } from './jobs';
@@ -10,8 +12,11 @@ import { closePools } from './platform/threads/pool';
 import { listenForVisits } from './platform/live/news';
 
 const config = readConfig();
+// Nothing that serves needs it.
+delete process.env['OWNER_PASSWORD'];
 const log = pino({ level: config.LOG_LEVEL });
 const databases = connect(config);
+await assertSchema(databases);
 const services: Services = {
   databases,
   now: () => Date.now(),
@@ -19,24 +24,30 @@ const services: Services = {
   site: { publicUrl: config.PUBLIC_URL, key: config.AUTH_SECRET },
   post: openPost(config),
 };
-const stopJobs = await startJobs(config, workers(services), log);
-const server = makeApp(config, services, log).listen(config.PORT, config.HOST, (error) => {
-  if (error) {
-    log.error({ reason: error.message }, 'cannot listen');
-    process.exit(1);
-  }
-  // The scripts wait for this line.
-  process.send?.('listening');
-  log.info({ port: config.PORT }, 'listening');
-});
+const stopJobs = config.PROCESS === 'web' ? null : await startJobs(config, workers(services), log);
+// The scripts wait for this line.
+const ready = () => void process.send?.('listening');
+const server = config.PROCESS === 'worker' ? null : serve();
+if (!server) ready();
+
+function serve(): Server {
+  return makeApp(config, services, log).listen(config.PORT, config.HOST, (error) => {
+    if (error) {
+      log.error({ reason: error.message }, 'cannot listen');
+      process.exit(1);
+    }
+    ready();
+    log.info({ port: config.PORT }, 'listening');
+  });
+}
 
 let stopping = false;
 async function stop(): Promise<void> {
   if (stopping) return;
   stopping = true;
-  server.close();
-  server.closeAllConnections();
-  await Promise.all([services.news.stop(), stopJobs().catch(() => undefined), closePools()]);
+  server?.close();
+  server?.closeAllConnections();
+  await Promise.all([services.news.stop(), stopJobs?.().catch(() => undefined), closePools()]);
   await Promise.all(databases.pools.map((pool) => pool.end()));
   process.exit(0);
 }

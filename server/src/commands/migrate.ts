@@ -1,4 +1,9 @@
 import { readConfig } from '../platform/config/config';
 import { migrateDatabase } from '../platform/db/migrate';
 
-await migrateDatabase(readConfig());
+try {
+  await migrateDatabase(readConfig());
+} catch (error) {
+  console.error(error instanceof Error ? error.message : error);
+  process.exitCode = 1;
+}

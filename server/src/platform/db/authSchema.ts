@@ -11,6 +11,7 @@ import {
   index,
   primaryKey,
   uniqueIndex,
+  doublePrecision,
 } from 'drizzle-orm/pg-core';
 
 export const authSchema = pgSchema('auth');
@@ -208,3 +209,16 @@ export const knownDevice = authSchema.table(
   },
   (table) => [primaryKey({ columns: [table.userId, table.deviceHash] })],
 );
+
+/** Backups of this installation, as they went. */
+export const backupRun = authSchema.table('backup_run', {
+  id: uuid('id')
+    .default(sql`pg_catalog.gen_random_uuid()`)
+    .primaryKey(),
+  at: timestamp('at', { withTimezone: true }).defaultNow().notNull(),
+  bytes: bigint('bytes', { mode: 'number' }).notNull(),
+  seconds: doublePrecision('seconds').notNull(),
+  isOk: boolean('is_ok').notNull(),
+  /** Why not. */
+  words: text('words').notNull(),
+});

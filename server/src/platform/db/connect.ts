@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import type { ConnectionOptions } from 'node:tls';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import type { Config } from '../config/config';
@@ -13,7 +15,17 @@ export function connectionString(config: Config, role: DatabaseRole): string {
     auth: config.AUTH_PASSWORD,
     jobs: config.JOBS_PASSWORD,
   }[role];
-  return `postgres://dewpond_${role}:${encodeURIComponent(password)}@${config.DATABASE_HOST}:${config.DATABASE_PORT}/${config.DATABASE_NAME}`;
+  const name = role === 'owner' ? config.DATABASE_OWNER : `dewpond_${role}`;
+  return `postgres://${encodeURIComponent(name)}:${encodeURIComponent(password)}@${config.DATABASE_HOST}:${config.DATABASE_PORT}/${config.DATABASE_NAME}`;
+}
+
+/** How the connection is secured; false: not at all, as over loopback. */
+export function tlsOf({ DATABASE_TLS, DATABASE_CA }: Config): false | ConnectionOptions {
+  if (DATABASE_TLS === 'off') return false;
+  return {
+    rejectUnauthorized: DATABASE_TLS === 'on',
+    ...(DATABASE_CA === '' ? {} : { ca: readFileSync(DATABASE_CA, 'utf8') }),
+  };
 }
 
 /** The two doors to the database that the application uses; each has a role of its own. */
@@ -21,6 +33,8 @@ export interface Databases {
   readonly app: pg.Pool;
   readonly auth: NodePgDatabase<typeof authSchema>;
   readonly pools: readonly pg.Pool[];
+  /** To the database itself, past any pooler: what listens keeps its connection. */
+  readonly direct: pg.Pool;
   /** One connection that serves nobody, so that asking whether the database is there waits for nobody. */
   readonly pulse: pg.Pool;
 }
@@ -33,6 +47,7 @@ export function openPool(config: Config, role: DatabaseRole, max: number): pg.Po
   const pool = new pg.Pool({
     Client: clientFor(config.PREPARED_STATEMENTS),
     connectionString: connectionString(config, role),
+    ssl: tlsOf(config),
     max,
     connectionTimeoutMillis: QUEUEING_MS,
   });
@@ -47,10 +62,21 @@ export function connect(config: Config): Databases {
   const app = openPool(config, 'app', 10);
   const auth = openPool(config, 'auth', 5);
   const pulse = openPool(config, 'app', 1);
+  const { LISTEN_HOST, LISTEN_PORT } = config;
+  const direct = openPool(
+    {
+      ...config,
+      DATABASE_HOST: LISTEN_HOST === '' ? config.DATABASE_HOST : LISTEN_HOST,
+      DATABASE_PORT: LISTEN_PORT ?? config.DATABASE_PORT,
+    },
+    'app',
+    1,
+  );
   return {
     app,
     auth: drizzle(auth, { schema: authSchema }),
-    pools: [app, auth, pulse],
+    pools: [app, auth, pulse, direct],
+    direct,
     pulse,
   };
 }

@@ -28,9 +28,7 @@ export function listenForVisits(databases: Databases, log: Logger): VisitNews {
     opening = true;
     let made: pg.PoolClient | null = null;
     try {
-      const [pool] = databases.pools;
-      if (!pool) throw new Error('no pool of connections');
-      const taken = await pool.connect();
+      const taken = await databases.direct.connect();
       made = taken;
       made.on('notification', ({ payload }) => void heard.emit(payload ?? ''));
       made.on('error', () => lost(taken));
