@@ -59,7 +59,7 @@ function People({ view }: { readonly view: PeopleView }) {
   const here = view.people.filter(({ leftAt }) => leftAt === null);
   const gone = view.people.filter(({ leftAt }) => leftAt !== null);
   const open = view.invitations.filter(({ state }) => state === 'open');
-  const ended = view.invitations.filter(({ state, memberId }) => state !== 'open' && memberId === null);
+  const ended = view.invitations.filter(({ state, memberId }) => memberId === null && state in ENDED);
   const person = view.people.find(({ id }) => id === chosen);
   return (
     <>
@@ -106,7 +106,7 @@ function People({ view }: { readonly view: PeopleView }) {
 
 const dayIn = (instant: string, zone: string): string => showDay(day(dayOf(instant, zone)));
 
-const ENDED = { used: 'was used', withdrawn: 'was taken back', over: 'ran out' } as const;
+const ENDED = { withdrawn: 'was taken back', over: 'ran out' } as const;
 
 function PersonLine({
   its,
