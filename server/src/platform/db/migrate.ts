@@ -82,9 +82,18 @@ async function ensureRoles(client: pg.Client, config: Config): Promise<void> {
   const statements = [];
   for (const role of ROLES) {
     const name = `dewpond_${role}`;
-    const { rowCount } = await client.query('select 1 from pg_roles where rolname = $1', [name]);
+    const { rows } = await client.query<{ above: boolean }>(
+      'select rolsuper or rolbypassrls as above from pg_roles where rolname = $1',
+      [name],
+    );
+    if (rows[0]?.above)
+      throw new Error(`The role ${name} may see every business. Take that from it: alter role ${name} ${RIGHTS}.`);
     const password = client.escapeLiteral(passwords[role]);
-    statements.push(`${rowCount ? 'alter' : 'create'} role ${name} with ${RIGHTS} password ${password};`);
+    statements.push(
+      rows.length > 0
+        ? `alter role ${name} with password ${password};`
+        : `create role ${name} with ${RIGHTS} password ${password};`,
+    );
   }
   if (!(await mayMakeRoles(client))) {
     // Made by an administrator: what they are is his business.
