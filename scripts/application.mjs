@@ -25,6 +25,8 @@ export async function startApplication({
     const env = serverEnvironment(cluster, database, {
       PORT: String(port),
       PUBLIC_URL: `http://127.0.0.1:${port}`,
+      // An invented world is backed up by nobody.
+      BACKUPS: 'elsewhere',
       ...more,
     });
     say('bringing tables up to date');

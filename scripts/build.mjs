@@ -23,7 +23,9 @@ const SOURCES = [
 ];
 const ENTRIES = [
   'main',
-  ...['migrate', 'settings', 'beginLink', 'seed', 'seedShare', 'rebuildProjections'].map((each) => `commands/${each}`),
+  ...['migrate', 'settings', 'beginLink', 'rotateKey', 'seed', 'seedShare', 'rebuildProjections'].map(
+    (each) => `commands/${each}`,
+  ),
 ];
 /** Runs in threads of its own, beside `main`. */
 const WORKER = 'worker';

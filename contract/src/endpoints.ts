@@ -22,7 +22,7 @@ import {
 import { dogEdit, dogListItem, dogView, newDog, newLesson, newProgramme, newWeighing, programmeEdit } from './dogs';
 import { eventsTaken, newEvents, visitEvents } from './events';
 import { dogFacts } from './facts';
-import { health } from './health';
+import { alive, health } from './health';
 import { entry } from './history';
 import { homeCareView, homeTicking } from './homeCare';
 import { importStep, importView, newImport } from './imports';
@@ -37,6 +37,7 @@ import { changed, list, made, nextPage, page } from './plainAnswers';
 import { businessProfileEdit, businessProfileView } from './profile';
 import { referralEdit, referralView } from './referrals';
 import { sheetEditing, sheetView } from './sheets';
+import { statusView } from './status';
 import { todayView } from './today';
 import { mixView, newVisit, prefetchView, visitView } from './visits';
 import { watchItem } from './watch';
@@ -46,6 +47,9 @@ const which = z.object({ gone: id });
 /** Every call of the API: what goes in and what comes out. The server parses with it, the OpenAPI document is made from it. */
 export const ENDPOINTS = {
   'GET /api/health': { says: 'Whether the server and its database answer', response: health },
+  'GET /api/health/live': { says: 'Whether this process lives', response: alive },
+  'GET /api/health/ready': { says: 'Whether this process can answer', response: alive },
+  'GET /api/status': { says: 'How the installation is: backups, queues, messages', response: statusView },
   'GET /api/session': { says: 'Who is signed in, and to which business', response: sessionView },
   'GET /api/today': {
     says: "A day's dogs, mixes and cautions",

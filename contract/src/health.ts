@@ -5,3 +5,4 @@ export const health = z.object({
   version: z.string(),
   database: z.enum(['ok', 'unreachable']),
 });
+export const alive = health.pick({ status: true });

@@ -31,6 +31,7 @@ export * from './referrals';
 export * from './rights';
 export * from './round';
 export * from './sheets';
+export * from './status';
 export * from './stock';
 export * from './today';
 export * from './trace';

@@ -22,6 +22,8 @@ export const sessionView = z.object({
   rights: houseRights,
   /** Whether this person has a second proof for signing in, and has to. */
   secondFactor: z.object({ has: z.boolean(), asked: z.boolean() }),
+  /** For whoever sees the status: days since the last good backup, when that is too many; null: all is well. */
+  backupOld: z.int().nullable(),
   business: z.object({ id, name: z.string(), zone: z.string(), units: z.enum(['metric', 'US']) }),
   /** As this person reads them: its own choice, else the business's. */
   units: z.enum(['metric', 'US']),

@@ -22,6 +22,7 @@ const binary = (types: readonly string[]) => ({
 /** The part of the trade that an address belongs to, by its first word. */
 const TAGS: Readonly<Record<string, string>> = {
   health: 'running it',
+  status: 'running it',
   session: 'people',
   members: 'people',
   rights: 'people',

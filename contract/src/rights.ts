@@ -5,7 +5,7 @@ import type { FILES } from './files';
 type AskedAddress = EndpointKey | keyof typeof FILES;
 /** Without a session: whoever joins or begins, by the secret of an invitation; owners, by the secret of their link; calendars, by their address; whoever asks whether we are alive. */
 type UnsignedAddress =
-  | 'GET /api/health'
+  | `GET /api/health${'' | '/live' | '/ready'}`
   | 'GET /api/calendars/:token'
   | 'POST /api/forgotten'
   | Extract<AskedAddress, `POST /api/${'join' | 'begin'}` | `POST /api/${'join' | 'begin'}/look`>
@@ -130,6 +130,8 @@ export const RIGHTS: Readonly<Record<SignedInKey, Deed | typeof EVERYBODY>> = {
   'PUT /api/profile': 'house ways',
   'PUT /api/breeds': 'house ways',
   'POST /api/breeds/reset': 'house ways',
+
+  'GET /api/status': 'see the status',
 
   'GET /api/audit': 'read the log',
 

@@ -55,6 +55,9 @@ import { logCalls, traceOf } from './platform/http/logging';
 import { assertStorable } from './platform/http/storable';
 import { liveRoutes } from './features/visits/liveRoutes';
 import { sheetRoutes } from './features/sheet/routes';
+import { metrics } from './features/status/metrics';
+import { statusRoutes } from './features/status/routes';
+import { watchProxies } from './platform/http/proxyCheck';
 import { stockRoutes } from './features/stock/routes';
 import { todayRoutes } from './features/today/routes';
 import { VERSION } from './platform/config/version';
@@ -75,7 +78,9 @@ export function makeApp(
   const app = express();
   app.set('trust proxy', config.TRUST_PROXY);
   app.disable('x-powered-by');
-  app.use(logCalls(log, inLogs));
+  const proxies = watchProxies(config.TRUST_PROXY, log);
+  const figures = metrics(config, services);
+  app.use(logCalls(log, inLogs), proxies.look, figures.count);
   app.use(securityHeaders(config));
   app.use(sameOriginWrites(config));
   app.use(squeezed);
@@ -86,6 +91,13 @@ export function makeApp(
       .status(database ? 200 : 503)
       .json({ status: database ? 'ok' : 'degraded', version: VERSION, database: database ? 'ok' : 'unreachable' });
   });
+  // For whoever starts and stops processes: this one lives; this one can answer.
+  app.get('/api/health/live', (_request, response) => void response.json({ status: 'ok' }));
+  app.get('/api/health/ready', async (_request, response) => {
+    const isReady = await isAlive(services.databases);
+    response.status(isReady ? 200 : 503).json({ status: isReady ? 'ok' : 'degraded' });
+  });
+  app.use(figures.router);
   // Made once, when somebody asks: it takes some tens of milliseconds.
   let document: object | undefined;
   app.get('/api/openapi.json', (_request, response) => void response.json((document ??= openApiDocument(VERSION))));
@@ -144,6 +156,7 @@ export function makeApp(
     traceRoutes,
   ])
     feature(api, services);
+  statusRoutes(api, services, proxies.said);
   app.use(api);
   app.use('/api', () => {
     throw notFound('address');

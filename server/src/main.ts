@@ -21,7 +21,7 @@ const services: Services = {
   databases,
   now: () => Date.now(),
   news: listenForVisits(databases, log),
-  site: { publicUrl: config.PUBLIC_URL, key: config.AUTH_SECRET },
+  site: { publicUrl: config.PUBLIC_URL, key: config.AUTH_SECRET, tellsBackups: config.BACKUPS === 'told' },
   post: openPost(config),
 };
 const stopJobs = config.PROCESS === 'web' ? null : await startJobs(config, workers(services), log);

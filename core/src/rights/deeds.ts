@@ -62,6 +62,7 @@ export const DEEDS = {
 
   'keep people': { area: 'business', does: 'invite people, change their roles and let them go', who: [] },
   'house ways': { area: 'business', does: 'change the house ways', who: [] },
+  'see the status': { area: 'business', does: 'see how the installation is: backups, queues', who: [] },
   'read the log': { area: 'business', does: 'read who did what', who: [] },
   'say rights': { area: 'business', does: 'say who may what', who: [], fixed: true },
 } as const satisfies Readonly<Record<string, DeedRow>>;

@@ -57,7 +57,7 @@ export async function seedVisit(
     email: '',
     role: 'groomer',
     rights: {},
-    sessionId: '',
+    ...{ sessionId: '', lastBackup: null, hereSince: null },
     secondFactor: { has: false, asked: false },
     zone: ZONE,
   };

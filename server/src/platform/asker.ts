@@ -12,6 +12,10 @@ export interface Asker {
   readonly role: MemberView['role'];
   /** What the house has decided on who may what. */
   readonly rights: HouseRights;
+  /** When the last good backup of this installation was made; null: there is none. */
+  readonly lastBackup: string | null;
+  /** Since when the business is here; null: nobody knows. */
+  readonly hereSince: string | null;
   /** Has one to show, and whether the house asks for it. */
   readonly secondFactor: { readonly has: boolean; readonly asked: boolean };
   /** The time zone of the business. */

@@ -37,7 +37,7 @@ export const services: Services = {
   databases,
   now: () => clock.now,
   news: listenForVisits(databases, log),
-  site: { publicUrl: config.PUBLIC_URL, key: config.AUTH_SECRET },
+  site: { publicUrl: config.PUBLIC_URL, key: config.AUTH_SECRET, tellsBackups: config.BACKUPS === 'told' },
   post: openPost(config),
 };
 /** The application itself, for tests that look into it. */

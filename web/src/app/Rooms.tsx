@@ -121,6 +121,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/ways/people/PeopleScreen')).PeopleScreen }),
       },
       {
+        path: 'house/status',
+        lazy: async () => ({ Component: (await import('../features/ways/status/StatusScreen')).StatusScreen }),
+      },
+      {
         path: 'house/words',
         lazy: async () => ({ Component: (await import('../features/ways/words/WordsScreen')).WordsScreen }),
       },

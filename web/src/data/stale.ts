@@ -34,7 +34,7 @@ const MIXING = [
   ],
   'audit',
 ] as const;
-const TALK = ['messages', 'referrals', 'today', 'dog', 'history', 'watch', 'draft', 'audit'] as const;
+const TALK = ['status', 'messages', 'referrals', 'today', 'dog', 'history', 'watch', 'draft', 'audit'] as const;
 const EVERYTHING = 'everything';
 
 /** Endpoints that write. */

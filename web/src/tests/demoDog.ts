@@ -34,6 +34,7 @@ export const session = (units: SessionView['business']['units'] = 'metric'): Ses
   member: MEMBER,
   rights: {},
   secondFactor: { has: false, asked: false },
+  backupOld: null,
   business: { id: v7(), name: 'Withy Quay Grooming', zone: 'Europe/London', units },
   units,
   ownUnits: null,

@@ -10,6 +10,7 @@ import { Refusal, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
 import { updateGuarded } from '../../platform/http/writes';
 import { loadBusiness, loadStockedBusiness, type StockedBusiness } from '../../records/business/business';
+import { backupOld } from '../../records/business/oldBackup';
 import { bottleView, productView, pumpView } from '../../records/shelf/shelf';
 
 const businessView = (its: StockedBusiness, mayEdit: boolean): BusinessView => ({
@@ -101,6 +102,10 @@ export function businessRoutes(router: Router, services: Services): void {
       member: { id: me.id, personId: me.personId, name: me.name, role: me.role },
       rights: asker.rights,
       secondFactor: asker.secondFactor,
+      backupOld:
+        services.site.tellsBackups && may(asker, 'see the status')
+          ? backupOld(asker.lastBackup, asker.hereSince, Date.now())
+          : null,
       business: { id: asker.businessId, name, zone: asker.zone, units },
       units: me.units ?? units,
       ownUnits: me.units,

@@ -26,6 +26,8 @@ interface WhoAsksRow extends Record<string, unknown> {
   readonly email: string;
   readonly has_second_factor: boolean;
   readonly second_factor: SecondFactorFor | null;
+  readonly last_backup: string | null;
+  readonly here_since: string | null;
   readonly business_id: BusinessId | null;
   readonly name: string | null;
   readonly role: Asker['role'] | null;
@@ -56,6 +58,8 @@ export async function whoAsks(config: Config, auth: Auth, databases: Databases, 
   return {
     ...{ businessId, personId: row.person_id, email: row.email, personName: name.slice(0, LONGEST_NAME) },
     ...{ role, rights: readStored(HOUSE_RIGHTS, rights), zone, sessionId: row.session_id },
+    lastBackup: row.last_backup,
+    hereSince: row.here_since,
     secondFactor: {
       has: row.has_second_factor,
       asked: needsSecondFactor(role, row.second_factor ?? 'nobody'),

@@ -44,6 +44,10 @@ const schema = z.object({
     .transform((word) => word === 'yes'),
   /** What this process does: serve, work off the queues, or both. */
   PROCESS: z.enum(['all', 'web', 'worker']).default('all'),
+  /** "elsewhere" where somebody else backs the database up: then nobody is told that a backup is old. */
+  BACKUPS: z.enum(['told', 'elsewhere']).default('told'),
+  /** Whoever shows it may read /metrics; empty: nobody may. */
+  METRICS_TOKEN: z.string().default(''),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 

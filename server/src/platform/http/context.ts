@@ -29,6 +29,8 @@ export const isStillSignedIn = (request: Request): Promise<boolean> =>
 export interface SiteSettings {
   readonly publicUrl: string;
   readonly key: string;
+  /** Whether a manager is told of old backups. */
+  readonly tellsBackups: boolean;
 }
 
 /** What every feature needs. No state of its own: everything lives in the database. */

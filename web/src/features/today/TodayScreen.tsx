@@ -7,6 +7,7 @@ import { FirstSteps } from './FirstSteps';
 import { MorningMix } from './MorningMix';
 import { LineUpCard } from './lineUp/LineUpCard';
 import { DueFollowUps } from '../../parts/referrals/DueFollowUps';
+import { OldBackup } from './OldBackup';
 import { OutWithVan, atSalon } from './OutWithVan';
 import { OpenVisits } from './OpenVisits';
 import { WatchOut } from './WatchOut';
@@ -43,6 +44,7 @@ export function TodayScreen() {
                 </ButtonLink>
               </p>
             ))}
+            <OldBackup />
             <FirstSteps />
             <OpenVisits begun={today.unbooked} />
             {today.dogs.length === 0 ? (

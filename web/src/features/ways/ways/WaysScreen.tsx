@@ -63,6 +63,11 @@ function Schools({ business }: { readonly business: BusinessView }) {
           <ButtonLink to="/house/rights" look="quiet">
             Who may what
           </ButtonLink>
+          <May deed="see the status">
+            <ButtonLink to="/house/status" look="quiet">
+              Status
+            </ButtonLink>
+          </May>
           <May deed="read the log">
             <ButtonLink to="/house/audit" look="quiet">
               Who did what
