@@ -29,6 +29,10 @@ const PACKAGES = {
       existsSync('/usr/lib/postgresql') &&
       readdirSync('/usr/lib/postgresql').some((major) => existsSync(`/usr/lib/postgresql/${major}/bin/postgres`)),
   },
+  // What deploy/ is for: read and started by a test.
+  nginx: { name: 'nginx-light', isThere: () => existsSync('/usr/sbin/nginx') },
+  systemd: { name: 'systemd', isThere: () => existsSync('/usr/bin/systemd-analyze') },
+  openssl: { name: 'openssl', isThere: () => existsSync('/usr/bin/openssl') },
   browser: { name: 'chromium-headless-shell', isThere: () => BROWSERS.some((path) => existsSync(path)) },
 };
 

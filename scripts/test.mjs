@@ -144,7 +144,7 @@ async function checkChanged() {
 
 await command(async () => {
   checkNode();
-  ensurePackages(['postgresql', 'browser']);
+  ensurePackages(['postgresql', 'browser', 'nginx', 'systemd', 'openssl']);
   ensureDependencies();
   if (changed) {
     await checkChanged();
