@@ -1,3 +1,4 @@
+import { useMay } from '../data/useMay';
 import { outbox } from '../data/device';
 import { BookOpenCheck, CalendarRange, Droplets, Eye, Moon, PawPrint, Sun, Waves, type LucideIcon } from 'lucide-react';
 import { Suspense, lazy, useEffect, useState } from 'react';
@@ -81,11 +82,12 @@ function SignedIn({ business, person, personId }: SignedInProps) {
   const theme = useTheme();
   const setTheme = usePreferences((preferences) => preferences.setTheme);
   useEffect(() => showTheme(theme), [theme]);
+  const mayAddDogs = useMay('change clients');
   const otherTheme = theme === 'chalk' ? 'night' : 'chalk';
   useKeys([
     ...PLACES.map(({ to, name, key }) => ({ keys: key, does: `Go to ${name}`, run: () => void navigate(to) })),
     { keys: '?', does: 'Show the keys', run: () => setHelp(true) },
-    { keys: 'n', does: 'New dog', run: () => void navigate('/dogs/new') },
+    ...(mayAddDogs ? [{ keys: 'n', does: 'New dog', run: () => void navigate('/dogs/new') }] : []),
     { keys: 'T', does: 'Chalk or night', run: () => setTheme(otherTheme) },
   ]);
   return (

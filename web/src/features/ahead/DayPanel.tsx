@@ -13,6 +13,7 @@ import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
 import { classes } from '../../ui/classes';
 import type { ToldProposal } from '@dewpond/core/bookings';
+import { May } from '../../parts/May';
 
 interface DayPanelProps {
   readonly day: Day;
@@ -66,9 +67,11 @@ export function DayPanel({ day, view, plan, isBooking, onAccept, onMove, onFill 
           <div className="mt-3 flex flex-col gap-1.5">
             <p className="flex items-center justify-between gap-2 font-semibold">
               Proposed
-              <Button disabled={isBooking} onClick={() => onAccept(withWhatMoves(proposals))}>
-                Book this day
-              </Button>
+              <May deed="book">
+                <Button disabled={isBooking} onClick={() => onAccept(withWhatMoves(proposals))}>
+                  Book this day
+                </Button>
+              </May>
             </p>
             <ul className="flex flex-col gap-1.5">
               {proposals
@@ -151,9 +154,11 @@ function Booked({
         </span>
       </button>
       {state === 'booked' && onRemind && (
-        <Button look="quiet" aria-label={`Remind ${ownerName} of ${dogName}`} onClick={onRemind}>
-          Remind
-        </Button>
+        <May deed="write to owners">
+          <Button look="quiet" aria-label={`Remind ${ownerName} of ${dogName}`} onClick={onRemind}>
+            Remind
+          </Button>
+        </May>
       )}
     </li>
   );
@@ -212,9 +217,11 @@ function Proposed({ proposal, dog, person, before, along, isBooking, onAccept }:
           </span>
         )}
       </span>
-      <Button disabled={isBooking} onClick={onAccept} aria-label={`${does} ${dog}`}>
-        {does}
-      </Button>
+      <May deed="book">
+        <Button disabled={isBooking} onClick={onAccept} aria-label={`${does} ${dog}`}>
+          {does}
+        </Button>
+      </May>
     </li>
   );
 }
@@ -234,9 +241,11 @@ function CameFree({
         {clock(startsAt, zone)}–{clock(endsAt, zone)} {memberName.split(' ')[0]}: {dogName}{' '}
         {state === 'no show' ? 'did not come' : 'cancelled'}
       </span>
-      <Button look="quiet" onClick={() => onFill(appointment)}>
-        Who gains
-      </Button>
+      <May deed="book">
+        <Button look="quiet" onClick={() => onFill(appointment)}>
+          Who gains
+        </Button>
+      </May>
     </li>
   );
 }

@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
 import { Handle } from './dragging/Handle';
+import { May } from '../../parts/May';
 
 /** A dog that is due and not booked. */
 export interface DueDog {
@@ -54,10 +55,18 @@ export function DueList({ dogs, onLook, onBook, onWrite }: DueListProps) {
               </span>
             </span>
             <span className="flex gap-2 shrink-0">
-              <Button look="quiet" aria-label={`Write to ${dog.owner} about ${dog.name}`} onClick={() => onWrite(dog)}>
-                Write
-              </Button>
-              <Button onClick={() => onBook(dog)}>Book</Button>
+              <May deed="write to owners">
+                <Button
+                  look="quiet"
+                  aria-label={`Write to ${dog.owner} about ${dog.name}`}
+                  onClick={() => onWrite(dog)}
+                >
+                  Write
+                </Button>
+              </May>
+              <May deed="book">
+                <Button onClick={() => onBook(dog)}>Book</Button>
+              </May>
             </span>
           </li>
         ))}

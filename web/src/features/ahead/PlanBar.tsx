@@ -3,6 +3,7 @@ import { counted } from '../../browser/counted';
 import { Button } from '../../ui/Button';
 import { ProgressBar } from '../../ui/ProgressBar';
 import type { Plan } from './usePlan';
+import { May } from '../../parts/May';
 
 interface PlanBarProps {
   readonly plan: Plan;
@@ -46,9 +47,11 @@ export function PlanBar({ plan, weeks, whyNot, isBooking, onBookAll }: PlanBarPr
         </p>
       )}
       {answer && count > 0 && !isPlanning && (
-        <Button look="main" disabled={isBooking} onClick={onBookAll}>
-          Book all {count}
-        </Button>
+        <May deed="book">
+          <Button look="main" disabled={isBooking} onClick={onBookAll}>
+            Book all {count}
+          </Button>
+        </May>
       )}
     </div>
   );

@@ -5,6 +5,7 @@ import { counted } from '../../browser/counted';
 import { showDay } from '../../browser/times';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { May } from '../../parts/May';
 
 interface TooLateProps {
   readonly view: AheadView;
@@ -30,9 +31,11 @@ export function TooLateCard({ view, onMove }: TooLateProps) {
                 {closes > view.weeks.first ? `, due by ${showDay(closes)}` : ', which is late already'}
               </span>
             </span>
-            <Button look="quiet" aria-label={`Sooner: ${view.names[booking.dog]}`} onClick={() => onMove(booking)}>
-              Sooner
-            </Button>
+            <May deed="book">
+              <Button look="quiet" aria-label={`Sooner: ${view.names[booking.dog]}`} onClick={() => onMove(booking)}>
+                Sooner
+              </Button>
+            </May>
           </li>
         ))}
       </ul>

@@ -3,6 +3,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import type { DogBooked } from '../../parts/booking/dogBooked';
 import type { PlanAnswer } from '@dewpond/core/bookings';
+import { May } from '../../parts/May';
 
 interface UnplacedProps {
   readonly unplaced: PlanAnswer['unplaced'];
@@ -32,9 +33,11 @@ export function Unplaced({ unplaced, names, onBook }: UnplacedProps) {
                 {BECAUSE[because]}; due by {showDay(closes)}
               </span>
             </span>
-            <Button look="quiet" onClick={() => onBook({ id: dog, name: names[dog] ?? '', suggested: closes })}>
-              Nearest times
-            </Button>
+            <May deed="book">
+              <Button look="quiet" onClick={() => onBook({ id: dog, name: names[dog] ?? '', suggested: closes })}>
+                Nearest times
+              </Button>
+            </May>
           </li>
         ))}
       </ul>

@@ -12,6 +12,7 @@ import { MessageDialog } from '../../parts/messages/MessageDialog';
 import { FollowUpTabs } from './FollowUpTabs';
 import { ReferralCard } from './ReferralCard';
 import { showDay } from '../../browser/times';
+import { May } from '../../parts/May';
 
 const toneOf = (level: Level): Tone => (atLeast(level, 'vet') ? 'stop' : 'watch');
 
@@ -128,9 +129,11 @@ function AskHow({ item }: { readonly item: WatchItem }) {
   const [writing, setWriting] = useState(false);
   return (
     <>
-      <button type="button" className="text-pond underline min-h-8" onClick={() => setWriting(true)}>
-        Ask how it is
-      </button>
+      <May deed="write to owners">
+        <button type="button" className="text-pond underline min-h-8" onClick={() => setWriting(true)}>
+          Ask how it is
+        </button>
+      </May>
       {writing && (
         <MessageDialog
           about={{ kind: 'how is it', dogId: item.dogId, visitId: item.visitId }}

@@ -15,6 +15,7 @@ import type { DogBooked } from './dogBooked';
 import { SeriesOffer, type MadeBooking } from './SeriesOffer';
 import { SlotList } from './SlotList';
 import { useTakeSlot } from './useTakeSlot';
+import { May } from '../May';
 
 interface BookDialogProps {
   readonly open: boolean;
@@ -37,7 +38,11 @@ export function BookDialog({ open, onClose, dog, moving }: BookDialogProps) {
           <OpenReferrals dogId={dog.id} />
         </div>
       )}
-      {open && <Booking dog={dog} moving={moving} onDone={onClose} />}
+      {open && (
+        <May deed="book" says>
+          <Booking dog={dog} moving={moving} onDone={onClose} />
+        </May>
+      )}
     </Dialog>
   );
 }

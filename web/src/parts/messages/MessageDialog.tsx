@@ -4,6 +4,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../api/call';
+import { useWhoMay } from '../../data/useMay';
 import { useWrite } from '../../data/useWrite';
 import { fresh, useDraft } from '../../forms/useDraft';
 import { Button } from '../../ui/Button';
@@ -68,16 +69,24 @@ function soon(): string {
   return `${String(at.getHours()).padStart(2, '0')}:${String(at.getMinutes()).padStart(2, '0')}`;
 }
 
-/** A message to an owner: read it, change it, send it. Nothing goes where it is not welcome. */
-export function MessageDialog({
-  about,
-  onClose,
-  onSent,
-}: {
+interface MessageDialogProps {
   readonly about: MessageAbout;
   readonly onClose: () => void;
   readonly onSent?: (channel: MessageChannel) => void;
-}) {
+}
+
+/** A message to an owner: read it, change it, send it. Nothing goes where it is not welcome. */
+export function MessageDialog(props: MessageDialogProps) {
+  const whoMay = useWhoMay('write to owners');
+  if (whoMay === null) return <Writing {...props} />;
+  return (
+    <Dialog open onClose={props.onClose} title={TEMPLATES[props.about.kind].name}>
+      <p>{whoMay}</p>
+    </Dialog>
+  );
+}
+
+function Writing({ about, onClose, onSent }: MessageDialogProps) {
   const asksHour = NAMES_AN_HOUR.includes(about.kind);
   const [time, setTime] = useState(() => about.time ?? soon());
   const suggested = useSuggested(asksHour ? { ...about, time } : about);

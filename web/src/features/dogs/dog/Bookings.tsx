@@ -10,6 +10,7 @@ import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { BookDialog } from '../../../parts/booking/BookDialog';
 import { useCancel } from '../../../parts/booking/useCancel';
+import { May } from '../../../parts/May';
 
 /** Bookings to come, to move or cancel, and past visits with their sheets. */
 export function Bookings({ dog }: { readonly dog: DogView }) {
@@ -41,16 +42,20 @@ export function Bookings({ dog }: { readonly dog: DogView }) {
               >
                 <CalendarPlus size={18} aria-hidden />
               </a>
-              <Button look="quiet" onClick={() => setMoving(each)}>
-                Move
-              </Button>
-              <Button
-                look="quiet"
-                onClick={() => cancel.mutate({ booking: each, by: 'owner' })}
-                disabled={cancel.isPending}
-              >
-                Cancel
-              </Button>
+              <May deed="book">
+                <Button look="quiet" onClick={() => setMoving(each)}>
+                  Move
+                </Button>
+              </May>
+              <May deed="book">
+                <Button
+                  look="quiet"
+                  onClick={() => cancel.mutate({ booking: each, by: 'owner' })}
+                  disabled={cancel.isPending}
+                >
+                  Cancel
+                </Button>
+              </May>
             </span>
           </li>
         ))}

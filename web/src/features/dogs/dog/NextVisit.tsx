@@ -9,6 +9,7 @@ import { useZone } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { Ripple } from '../../../ui/Ripple';
+import { May } from '../../../parts/May';
 
 /** When the dog should come next, what drives it, and what to ask about then. */
 export function NextVisit({ dog, onBook }: { readonly dog: DogView; readonly onBook: () => void }) {
@@ -25,7 +26,13 @@ export function NextVisit({ dog, onBook }: { readonly dog: DogView; readonly onB
             ? `Next: around ${showDay(nextVisit.day)}`
             : 'Nothing due'
       }
-      aside={!booked && <Button onClick={onBook}>Book it</Button>}
+      aside={
+        !booked && (
+          <May deed="book">
+            <Button onClick={onBook}>Book it</Button>
+          </May>
+        )
+      }
     >
       {nextVisit && (
         <p>

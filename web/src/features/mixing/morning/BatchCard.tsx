@@ -18,6 +18,7 @@ import { tell } from '../../../ui/toasts';
 import { PourList } from './PourList';
 import { TickBox } from './TickBox';
 import { showDay } from '../../../browser/times';
+import { May } from '../../../parts/May';
 
 /** One product at one strength: its bottles, what goes into each, and who gets them. */
 export function BatchCard({ batch }: { readonly batch: BatchView }) {
@@ -127,25 +128,27 @@ function Fill({ fill, batch, lotIds, blocked }: FillProps) {
         {blocked ? (
           <p className="text-watch font-semibold mt-2">{blocked}</p>
         ) : (
-          <Button
-            look="main"
-            className="no-print mt-2 w-full"
-            disabled={made.isPending}
-            onClick={() =>
-              made.mutate({
-                productId: batch.product.id,
-                waterParts: batch.waterParts,
-                bottleId: fill.bottle.id,
-                strokes: fill.strokes,
-                productMl: fill.product,
-                totalMl: fill.total,
-                forDogId: batch.forDog?.id ?? null,
-                lotIds,
-              })
-            }
-          >
-            Product is in
-          </Button>
+          <May deed="mix">
+            <Button
+              look="main"
+              className="no-print mt-2 w-full"
+              disabled={made.isPending}
+              onClick={() =>
+                made.mutate({
+                  productId: batch.product.id,
+                  waterParts: batch.waterParts,
+                  bottleId: fill.bottle.id,
+                  strokes: fill.strokes,
+                  productMl: fill.product,
+                  totalMl: fill.total,
+                  forDogId: batch.forDog?.id ?? null,
+                  lotIds,
+                })
+              }
+            >
+              Product is in
+            </Button>
+          </May>
         )}
         <TickBox />
       </div>

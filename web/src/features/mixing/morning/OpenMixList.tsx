@@ -19,6 +19,7 @@ import { tell } from '../../../ui/toasts';
 import type { Shares } from './shares';
 import { PourList } from './PourList';
 import { TickBox } from './TickBox';
+import { May } from '../../../parts/May';
 
 export const labelsOf = (mixes: readonly Pick<MadeMixView, 'id'>[]): string =>
   `/api/mixes/labels.pdf?ids=${mixes.map(({ id }) => id).join(',')}`;
@@ -95,18 +96,24 @@ function OpenMixRow({ mix, shares, kind, zone }: Omit<ListProps, 'mixes'> & { re
         {kind === 'dry' && <TickBox />}
         <div className={classes('no-print flex flex-wrap gap-2', kind === 'past' ? 'ml-auto' : 'mt-2')}>
           {kind === 'dry' && (
-            <Button look="main" disabled={water.isPending} onClick={() => water.mutate({ step: 'watered' })}>
-              Water is in
-            </Button>
+            <May deed="mix">
+              <Button look="main" disabled={water.isPending} onClick={() => water.mutate({ step: 'watered' })}>
+                Water is in
+              </Button>
+            </May>
           )}
           {kind === 'ready' && (
-            <Button look="quiet" disabled={water.isPending} onClick={() => water.mutate({ step: 'used up' })}>
-              Used up
-            </Button>
+            <May deed="mix">
+              <Button look="quiet" disabled={water.isPending} onClick={() => water.mutate({ step: 'used up' })}>
+                Used up
+              </Button>
+            </May>
           )}
-          <Button look={kind === 'past' ? 'stop' : 'quiet'} onClick={() => setPouring(true)}>
-            Pour away
-          </Button>
+          <May deed="mix">
+            <Button look={kind === 'past' ? 'stop' : 'quiet'} onClick={() => setPouring(true)}>
+              Pour away
+            </Button>
+          </May>
           {kind !== 'past' && (
             <a
               href={labelsOf([mix])}

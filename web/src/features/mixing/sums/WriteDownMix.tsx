@@ -8,6 +8,7 @@ import { useDogs, useLedger } from '../../../data/queries';
 import { Button } from '../../../ui/Button';
 import { SelectField } from '../../../ui/SelectField';
 import { tell } from '../../../ui/toasts';
+import { May } from '../../../parts/May';
 
 interface OntoProps {
   readonly product: ProductView;
@@ -64,13 +65,15 @@ export function WriteDownMix({ product, strength, how, bottle, isNow }: OntoProp
           ))}
         </SelectField>
       )}
-      <Button
-        look="main"
-        disabled={!isNow || make.isPending || (alone && dogId === '') || (open.length > 1 && lotId === '')}
-        onClick={() => make.mutate()}
-      >
-        It is mixed: onto the bench
-      </Button>
+      <May deed="mix">
+        <Button
+          look="main"
+          disabled={!isNow || make.isPending || (alone && dogId === '') || (open.length > 1 && lotId === '')}
+          onClick={() => make.mutate()}
+        >
+          It is mixed: onto the bench
+        </Button>
+      </May>
       <Link to="/mixing/morning" className="text-pond underline inline-flex items-center min-h-11">
         What stands there
       </Link>

@@ -17,6 +17,7 @@ import { EditedLine, LineField } from '../../../parts/sheet/EditedLine';
 import { ReadLines } from '../../../parts/sheet/ReadLines';
 import { SheetBody } from '../../../parts/sheet/SheetBody';
 import { showEdited, useSheetEdits } from './useSheetEdits';
+import { May } from '../../../parts/May';
 
 export function SheetScreen() {
   const { id = '' } = useParams();
@@ -121,15 +122,21 @@ function SheetBar({ view }: { readonly view: SheetView }) {
         >
           <Download size={18} aria-hidden /> PDF
         </a>
-        <Button look="quiet" onClick={() => setOpen('links')}>
-          <Link2 size={18} aria-hidden /> Owner’s page
-        </Button>
-        <Button look="plain" onClick={() => setOpen('booking')}>
-          Book the next visit
-        </Button>
-        <Button look="main" onClick={() => setOpen('message')}>
-          <Mail size={18} aria-hidden /> Send to the owner
-        </Button>
+        <May deed="write to owners">
+          <Button look="quiet" onClick={() => setOpen('links')}>
+            <Link2 size={18} aria-hidden /> Owner’s page
+          </Button>
+        </May>
+        <May deed="book">
+          <Button look="plain" onClick={() => setOpen('booking')}>
+            Book the next visit
+          </Button>
+        </May>
+        <May deed="write to owners">
+          <Button look="main" onClick={() => setOpen('message')}>
+            <Mail size={18} aria-hidden /> Send to the owner
+          </Button>
+        </May>
       </div>
       <BookDialog
         open={open === 'booking'}
