@@ -190,7 +190,16 @@ test('a backup is proved, sealed, and opens elsewhere: everything is there', asy
   expect(refused.said).toMatch(/cut short/);
 
   expect(run('restore', folders.second, file)).toMatchObject({ status: 0 });
+  // What is refused changes nothing, the key of links least of all.
+  const secrets = join(folders.second, 'secrets.json');
+  const own = readFileSync(secrets, 'utf8');
+  const other = own.replace(/("AUTH_SECRET": ")[^"]+/, '$1another-key-of-this-installation-of-ours');
+  expect(other).not.toBe(own);
+  writeFileSync(secrets, other);
   expect(run('restore', folders.second, file).said).toMatch(/A business is here already/);
+  expect(readFileSync(secrets, 'utf8')).toBe(other);
+  writeFileSync(secrets, own);
+  expect(run('restore', folders.first, file).said).toMatch(/Dewpond runs on this data folder/);
   const second = await start(folders.second);
   expect(second.said()).not.toMatch(/begin#/);
   const page = await device(browser, second);

@@ -56,7 +56,7 @@ export function stopWithUs(stop) {
     stopping = true;
     say('stopping');
     await stop();
-    process.exit(0);
+    process.exit(process.exitCode ?? 0);
   };
   for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP'])) process.on(signal, () => void end());
   const parent = process.ppid;

@@ -3,7 +3,7 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { inScratch, unpack } from './archive.mjs';
-import { ensureDatabase, secretsOf } from './cluster.mjs';
+import { ensureDatabase, runningPostmaster, secretsOf } from './cluster.mjs';
 import { ROOT } from './machine.mjs';
 import { attachedOrStarted, ownerClient, restoreDump } from './realCluster.mjs';
 import { realFolder } from './realDatabase.mjs';
@@ -26,7 +26,11 @@ export async function restoreBackup(file, { keyFile, over = false } = {}) {
         'Restore it with that version or a newer one. Nothing was changed.',
       );
     const folder = realFolder();
-    takeKey(folder, JSON.parse(readFileSync(join(scratch, 'secrets.json'), 'utf8')));
+    const postgres = join(folder, 'postgres');
+    if (runningPostmaster(postgres)) throw new Stopped('Dewpond runs on this data folder.', 'Stop it, then restore.');
+    const backed = JSON.parse(readFileSync(join(scratch, 'secrets.json'), 'utf8'));
+    // A cluster that is still to be made takes the passwords of the backup.
+    if (!existsSync(join(postgres, 'PG_VERSION'))) keepSecrets(folder, backed);
     const database = await attachedOrStarted(folder);
     try {
       ensureDatabase(database, database.database);
@@ -41,6 +45,8 @@ export async function restoreBackup(file, { keyFile, over = false } = {}) {
       const client = await ownerClient(database);
       const wrong = differing(manifest.tables, await sumsOfTables(client).finally(() => client.end()));
       if (wrong.length > 0) throw new Stopped(`Not all came back: ${wrong.join(', ')}.`, 'Take another backup.');
+      // Last, and only when all is there: what owners have in hand opens still; the cluster's passwords stay its own.
+      if (backed['AUTH_SECRET']) keepSecrets(folder, { ...secretsOf(folder), AUTH_SECRET: backed['AUTH_SECRET'] });
       const rows = Object.values(manifest.tables).reduce((sum, table) => sum + table.rows, 0);
       return { at: manifest.at, version: manifest.version, rows };
     } finally {
@@ -49,16 +55,9 @@ export async function restoreBackup(file, { keyFile, over = false } = {}) {
   });
 }
 
-/**
- * The key of links and calendars comes from the backup, so that what owners have in hand opens still; passwords of a
- * cluster that is there stay its own. @param {string} folder @param {Record<string, string>} backed
- */
-function takeKey(folder, backed) {
-  const isNew = !existsSync(join(folder, 'secrets.json'));
-  const own = isNew ? backed : secretsOf(folder);
-  const secrets = { ...own, ...(backed['AUTH_SECRET'] ? { AUTH_SECRET: backed['AUTH_SECRET'] } : {}) };
+/** @param {string} folder @param {Record<string, string>} secrets */
+const keepSecrets = (folder, secrets) =>
   writeFileSync(join(folder, 'secrets.json'), JSON.stringify(secrets, null, 2), { mode: 0o600 });
-}
 
 /** @param {import('./realCluster.mjs').RealCluster} database */
 async function hasBusiness(database) {

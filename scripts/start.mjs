@@ -24,7 +24,9 @@ await command(async () => {
   let database;
   /** @type {Awaited<ReturnType<typeof startServer>> | undefined} */
   let server;
+  let isStopping = false;
   const end = stopWithUs(async () => {
+    isStopping = true;
     await server?.stop();
     await database?.stop();
   });
@@ -42,7 +44,16 @@ await command(async () => {
     const { PATH, TZ, LANG, NODE_OPTIONS } = process.env;
     const its = { PATH, TZ, LANG, NODE_OPTIONS, NODE_ENV: 'production', MIGRATIONS: env['MIGRATIONS'], ...serving };
     server = await startServer(its, join(folder, 'server.log'), account);
-    void server.ended.then(end);
+    void server.ended.then(() => {
+      // By itself, and not because we stop: whoever looks after us starts it again.
+      if (!isStopping) {
+        console.error(
+          `\nStopped: the application ended by itself. Its own words are in ${join(folder, 'server.log')}.\n`,
+        );
+        process.exitCode = 1;
+      }
+      void end();
+    });
     const link = answerOf('beginLink', its).trim();
     say('ready; Ctrl-C stops everything');
     console.log(`\n  Dewpond: ${serving['PUBLIC_URL']}\n`);

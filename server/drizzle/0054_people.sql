@@ -74,10 +74,12 @@ GRANT SELECT, INSERT, UPDATE, DELETE ON "auth"."begin_link", "auth"."known_devic
 CREATE FUNCTION auth.follow_member() RETURNS trigger
 LANGUAGE plpgsql SECURITY DEFINER SET search_path = pg_catalog
 AS $$
+DECLARE its dewpond.member;
 BEGIN
-  IF TG_OP = 'DELETE' OR NEW.left_at IS NOT NULL THEN
-    DELETE FROM auth.member WHERE organization_id = OLD.business_id AND user_id = OLD.person_id;
-    DELETE FROM auth.session WHERE user_id = OLD.person_id AND active_organization_id = OLD.business_id::text;
+  IF TG_OP = 'DELETE' THEN its := OLD; ELSE its := NEW; END IF;
+  IF TG_OP = 'DELETE' OR its.left_at IS NOT NULL THEN
+    DELETE FROM auth.member WHERE organization_id = its.business_id AND user_id = its.person_id;
+    DELETE FROM auth.session WHERE user_id = its.person_id AND active_organization_id = its.business_id::text;
     RETURN NULL;
   END IF;
   INSERT INTO auth.member (organization_id, user_id, role, created_at)

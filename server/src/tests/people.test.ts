@@ -282,6 +282,12 @@ describe('a new password', () => {
     );
     expect(rows).toEqual([{ email, person_id: null }]);
     expect((await people()).invitations.some((each) => each.memberId === memberId)).toBe(false);
+    // Nobody fills another's mailbox: three an hour, whoever asks.
+    for (let i = 0; i < 5; i++) await ask(email);
+    const { rows: all } = await inTenant(databases, salon.businessId, (tx) =>
+      tx.execute(sql`select id from dewpond.invitation where member_id = ${memberId}`),
+    );
+    expect(all).toHaveLength(3);
   });
 
   test('by oneself: held to the same rules, and ends the other sessions', async () => {

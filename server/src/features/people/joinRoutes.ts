@@ -4,7 +4,7 @@ import express, { Router, type Request } from 'express';
 import { v7 } from 'uuid';
 import { accountByEmail, accountsOf, addAccount, setPassword } from '../../platform/auth/accounts';
 import type { Auth } from '../../platform/auth/auth';
-import { countKnocks, countWrongPasswords } from '../../platform/auth/knocks';
+import { countKnocks, countNewPasswords, countWrongPasswords } from '../../platform/auth/knocks';
 import { whyNoPassword } from '../../platform/auth/passwords';
 import { firstBusiness } from '../../platform/auth/membership';
 import { business, invitation, member } from '../../platform/db/schema';
@@ -47,6 +47,7 @@ export function joinRoutes(services: Services, auth: Auth): Router {
   const body = express.json({ limit: '10kb' });
   const knocks = countKnocks(databases);
   const wrong = countWrongPasswords(databases);
+  const mayHaveAnother = countNewPasswords(databases);
 
   const opened = async <T>(
     request: Request,
@@ -117,7 +118,7 @@ export function joinRoutes(services: Services, auth: Auth): Router {
     await knocks.wrong(request.ip ?? 'nobody');
     const account = await accountByEmail(databases, parsed.data.email);
     const businessId = account && (await firstBusiness(databases, account.personId));
-    if (account && businessId !== null)
+    if (account && businessId !== null && (await mayHaveAnother(parsed.data.email)))
       await sendNewPassword(services, businessId as BusinessId, account.personId, parsed.data.email);
     // The same answer, whoever asks: nobody learns who has an account.
     response.status(201).json({});

@@ -1,6 +1,6 @@
 import type { Handover, leaving } from '@dewpond/contract';
 import { GIVEN_UP } from '@dewpond/core/bookings';
-import { and, asc, eq, gt, isNull, notInArray } from 'drizzle-orm';
+import { and, asc, eq, gt, isNull, notInArray, sql } from 'drizzle-orm';
 import type { z } from 'zod';
 import { appointment, dog, member } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
@@ -71,6 +71,9 @@ export async function handOver(
   for (const { id } of theirs.filter((each) => to.get(each.id) === null))
     await tx
       .update(appointment)
-      .set({ state: 'cancelled', cancelledAt: new Date(now), cancelledBy: 'business' })
+      .set({
+        ...{ state: 'cancelled', cancelledAt: new Date(now), cancelledBy: 'business' },
+        version: sql`${appointment.version} + 1`,
+      })
       .where(eq(appointment.id, id));
 }

@@ -37,6 +37,20 @@ export function countKnocks(databases: Databases) {
   };
 }
 
+/** Mails with a new password that one account is sent in an hour: more would be somebody filling another's mailbox. */
+const NEW_PASSWORDS = { points: 3, seconds: 60 * 60 } as const;
+
+/** Whether an account may be sent one more link for a new password. */
+export function countNewPasswords(databases: Databases): (account: string) => Promise<boolean> {
+  const { points, seconds } = NEW_PASSWORDS;
+  const limiter = limiterOf(databases, 'new password', points, seconds);
+  return (account) =>
+    limiter.consume(account).then(
+      () => true,
+      () => false,
+    );
+}
+
 /** How often an account's password may be tried wrongly, whatever address the tries come from. */
 export function countWrongPasswords(databases: Databases) {
   const { points, seconds } = WRONG_PASSWORDS;
