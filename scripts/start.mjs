@@ -1,5 +1,6 @@
 // npm start: Dewpond for a business of one's own, on an empty database or on what is there. Settings: docs/running.md.
 
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkNode, ensureDependencies, ensurePackages } from './machine.mjs';
 import { Stopped, command, say } from './say.mjs';
@@ -54,6 +55,8 @@ await command(async () => {
       }
       void end();
     });
+    // For commands beside it, which print addresses.
+    writeFileSync(join(folder, 'address'), serving['PUBLIC_URL'] ?? '');
     const link = answerOf('beginLink', its).trim();
     say('ready; Ctrl-C stops everything');
     console.log(`\n  Dewpond: ${serving['PUBLIC_URL']}\n`);

@@ -99,7 +99,7 @@ function dangers({ HOST, PUBLIC_URL, TRUST_PROXY }: Config): string[] {
   const isPublic = !LOOPBACK.has(hostname) || !LOOPBACK.has(HOST);
   if (isPublic && protocol !== 'https:')
     return [
-      `PUBLIC_URL is ${PUBLIC_URL}, and HOST ${HOST}: reached from other machines without TLS, passwords could be read on the way. Put a proxy with TLS in front (deploy/nginx.conf), give its https address as PUBLIC_URL and set TRUST_PROXY=1.`,
+      `PUBLIC_URL is ${PUBLIC_URL}, and HOST ${HOST}: reached from other machines without TLS, passwords could be read on the way. Put a proxy with TLS in front (deploy/nginx/dewpond.conf), give its https address as PUBLIC_URL and set TRUST_PROXY=1.`,
     ];
   if (protocol === 'https:' && TRUST_PROXY === 0)
     return [
