@@ -1,6 +1,7 @@
 CREATE INDEX backup_run_by_time ON auth.backup_run (at DESC) WHERE is_ok;
 --> statement-breakpoint
--- Who asks learns when the last good backup was: a manager is told when it is old. Another kind of row: made anew.
+-- Who asks: the business's row of the member decides (decision 0053), and the answer says which session it is, when it
+-- began, what of second proofs is asked, and when the last good backup was. Another kind of row: made anew.
 DROP FUNCTION auth.who_asks(text);
 --> statement-breakpoint
 CREATE FUNCTION auth.who_asks(asked text)

@@ -37,6 +37,9 @@ test('a business that never had a backup is told after its first days', () => {
   expect(backupOld(null, '2026-11-24T09:00:00Z', now)).toBeNull();
   expect(backupOld(null, '2026-11-20T09:00:00Z', now)).toBe(5);
   expect(backupOld('2026-11-24T09:00:00Z', '2026-01-01T09:00:00Z', now)).toBeNull();
+  // As soon as the status calls it old, and not before.
+  expect(backupOld('2026-11-23T09:00:00Z', null, now)).toBeNull();
+  expect(backupOld('2026-11-23T08:59:00Z', null, now)).toBe(2);
   expect(backupOld(null, null, now)).toBeNull();
 });
 

@@ -31,3 +31,7 @@ export function whyNotIn(result: SignedIn, wrong = 'This e-mail and this passwor
   if (result === 429) return 'Too many tries. Wait a minute, then try again.';
   return result === 401 ? wrong : 'That did not work. Look at what you typed, and try again.';
 }
+
+/** The same where the password was asked once more: the sign-in says 400 to a wrong one. */
+export const whyNotTaken = (status: number | null): string =>
+  status === 400 ? 'This is not your password.' : whyNotIn(status);

@@ -13,7 +13,7 @@ const SecondProofSetup = lazy(async () => ({
 
 /** The house asks for a second proof, and this person has none yet: nothing else is open. */
 const SecondProofFirst = () => (
-  <DoorPage title="A second proof" says="Your business asks for one at sign-in. It takes two minutes.">
+  <DoorPage title="A second proof" says="Your business asks for one at sign-in.">
     <Suspense fallback={null}>
       <SecondProofSetup onDone={() => undefined} />
     </Suspense>

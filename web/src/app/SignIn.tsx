@@ -2,6 +2,7 @@ import { useState, type FormEvent } from 'react';
 import { call } from '../api/call';
 import { showSecondProof, signInWith, whyNotIn } from '../api/signingIn';
 import { queryClient } from '../data/queries';
+import { AskOne, CODE } from '../parts/door/AskOne';
 import { DoorPage } from '../parts/door/DoorPage';
 import { typedText } from '../forms/typedText';
 import { Button } from '../ui/Button';
@@ -95,76 +96,39 @@ function Password({
 }
 
 function SecondProof({ onBack }: { readonly onBack: () => void }) {
-  const [error, setError] = useState<string>();
-  const [busy, setBusy] = useState(false);
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    setBusy(true);
-    const result = await showSecondProof(typedText(event.currentTarget, 'code'));
-    setBusy(false);
-    if (result === 'in') enter();
-    else setError(whyNotIn(result, 'This code does not fit. Each lasts half a minute; take the one that shows now.'));
+  const show = async (code: string) => {
+    const result = await showSecondProof(code);
+    if (result !== 'in')
+      return whyNotIn(result, 'This code does not fit. Each lasts half a minute; take the one that shows now.');
+    enter();
+    return null;
   };
   return (
     <DoorPage says="Your second proof: the six digits that your app shows now, or one of your recovery codes.">
-      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
-        <TextField
-          label="Code"
-          name="code"
-          inputMode="numeric"
-          autoComplete="one-time-code"
-          required
-          autoFocus
-          error={error}
-        />
-        <Button type="submit" look="main" disabled={busy}>
-          Go on
-        </Button>
-        <Button look="quiet" onClick={onBack}>
-          Back
-        </Button>
-      </form>
+      <AskOne field={{ label: 'Code', ...CODE, autoFocus: true }} ask={show} does="Go on" onBack={onBack} />
     </DoorPage>
   );
 }
 
-function Forgotten({
-  email,
-  onAsked,
-  onBack,
-}: {
+interface ForgottenProps {
   readonly email: string;
   readonly onAsked: () => void;
   readonly onBack: () => void;
-}) {
-  const [error, setError] = useState<string>();
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const address = typedText(event.currentTarget, 'email');
-    await call('POST /api/forgotten', { body: { email: address } }).then(onAsked, (why: Error) =>
-      setError(why.message),
+}
+
+function Forgotten({ email, onAsked, onBack }: ForgottenProps) {
+  const send = (address: string) =>
+    call('POST /api/forgotten', { body: { email: address } }).then(
+      () => {
+        onAsked();
+        return null;
+      },
+      (why: Error) => why.message,
     );
-  };
+  const field = { label: 'E-mail', type: 'email', autoComplete: 'username', defaultValue: email, autoFocus: true };
   return (
     <DoorPage says="We send a link for a new password to your address.">
-      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
-        <TextField
-          label="E-mail"
-          name="email"
-          type="email"
-          autoComplete="username"
-          defaultValue={email}
-          required
-          autoFocus
-          error={error}
-        />
-        <Button type="submit" look="main">
-          Send the link
-        </Button>
-        <Button look="quiet" onClick={onBack}>
-          Back
-        </Button>
-      </form>
+      <AskOne field={field} ask={send} does="Send the link" onBack={onBack} />
     </DoorPage>
   );
 }

@@ -1,6 +1,6 @@
 import type { Handover, leaving } from '@dewpond/contract';
 import { GIVEN_UP } from '@dewpond/core/bookings';
-import { and, asc, eq, gt, isNull, notInArray, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray, isNull, notInArray, sql } from 'drizzle-orm';
 import type { z } from 'zod';
 import { appointment, dog, member } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
@@ -68,12 +68,13 @@ export async function handOver(
     return taker === null ? [] : [{ id, memberId: taker, startsAt, endsAt }];
   });
   await writeTimes(tx, handed);
-  for (const { id } of theirs.filter((each) => to.get(each.id) === null))
+  const cancelled = theirs.filter(({ id }) => to.get(id) === null).map(({ id }) => id);
+  if (cancelled.length > 0)
     await tx
       .update(appointment)
       .set({
         ...{ state: 'cancelled', cancelledAt: new Date(now), cancelledBy: 'business' },
         version: sql`${appointment.version} + 1`,
       })
-      .where(eq(appointment.id, id));
+      .where(inArray(appointment.id, cancelled));
 }

@@ -30,9 +30,14 @@ async function changedBy(tx: Tenant, asker: Asker, change: PersonChange): Promis
   return row;
 }
 
-async function peopleView(tx: Tenant, site: SiteSettings, now: number): Promise<PeopleView> {
+async function secondFactorOf(tx: Tenant): Promise<PeopleView['secondFactor']> {
   const [house] = await tx.select({ version: business.version, asked: business.secondFactor }).from(business);
   if (!house) throw notFound('business');
+  return house;
+}
+
+async function peopleView(tx: Tenant, site: SiteSettings, now: number): Promise<PeopleView> {
+  const house = await secondFactorOf(tx);
   const rows = await tx.select().from(member).orderBy(asc(member.name), asc(member.id));
   const accounts = await accountsOf(
     tx,
@@ -123,8 +128,7 @@ export function peopleRoutes(router: Router, services: Services): void {
       .set({ secondFactor: body.asked, version: sql`${business.version} + 1` })
       .where(eq(business.version, body.version))
       .returning({ version: business.version });
-    const current = async () => (await peopleView(tx, services.site, 0)).secondFactor;
-    return updateGuarded(write, { what: 'choice', current, yours: body });
+    return updateGuarded(write, { what: 'choice', current: () => secondFactorOf(tx), yours: body });
   });
 
   route(router, services, 'POST /api/invitations', async ({ tx, asker, body, now }) => {

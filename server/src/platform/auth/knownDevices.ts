@@ -13,7 +13,7 @@ const COOKIE = 'dewpond-device';
 const KEPT_MS = 400 * 86_400_000;
 
 /** Told when somebody signs in from a browser they never used, having used others. */
-export type DeviceNote = (signedIn: { readonly personId: string; readonly agent: string }) => Promise<void>;
+export type DeviceNote = (signedIn: { readonly personId: string }) => Promise<void>;
 
 interface Noting {
   readonly request: Request;
@@ -37,10 +37,9 @@ export async function noteDevice(
     const secure = config.PUBLIC_URL.startsWith('https:');
     response.cookie(COOKIE, mark, { httpOnly: true, sameSite: 'lax', secure, maxAge: KEPT_MS });
   });
-  const agent = (request.get('user-agent') ?? '').slice(0, 300);
   response.once('finish', () => {
     const token = tokenSet(response, sessionCookie);
-    if (token !== null) void keep(databases, token, mark, agent, onNew).catch(() => undefined);
+    if (token !== null) void keep(databases, token, mark, onNew).catch(() => undefined);
   });
 }
 
@@ -53,7 +52,7 @@ function tokenSet(response: Response, sessionCookie: string): string | null {
   return token === '' ? null : token;
 }
 
-async function keep(databases: Databases, token: string, mark: string, agent: string, onNew: DeviceNote) {
+async function keep(databases: Databases, token: string, mark: string, onNew: DeviceNote) {
   const [began] = await databases.auth.select().from(session).where(eq(session.token, token));
   if (!began) return;
   const personId = began.userId;
@@ -61,5 +60,5 @@ async function keep(databases: Databases, token: string, mark: string, agent: st
   const its = await databases.auth.select().from(knownDevice).where(eq(knownDevice.userId, personId));
   if (its.some((each) => each.deviceHash === deviceHash)) return;
   await databases.auth.insert(knownDevice).values({ userId: personId, deviceHash }).onConflictDoNothing();
-  if (its.length > 0) await onNew({ personId, agent });
+  if (its.length > 0) await onNew({ personId });
 }

@@ -34,7 +34,6 @@ const OPEN = {
   '/two-factor/disable': z.strictObject({ password }),
   '/two-factor/verify-totp': z.strictObject({ code }),
   '/two-factor/verify-backup-code': z.strictObject({ code }),
-  '/two-factor/generate-backup-codes': z.strictObject({ password }),
 } as const satisfies Readonly<Record<string, z.ZodType>>;
 type OpenPath = keyof typeof OPEN;
 

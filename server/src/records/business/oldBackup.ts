@@ -6,6 +6,6 @@ const OLD_AFTER = 2;
 export function backupOld(lastBackup: string | null, hereSince: string | null, now: number): number | null {
   const from = lastBackup ?? hereSince;
   if (from === null) return null;
-  const days = Math.floor((now - Date.parse(from)) / DAY_MS);
-  return days > OLD_AFTER ? days : null;
+  const days = (now - Date.parse(from)) / DAY_MS;
+  return days > OLD_AFTER ? Math.floor(days) : null;
 }

@@ -2,12 +2,13 @@ import type { AheadView, Appointment, BodyOf, OwnerAnswerView, SlotsView } from 
 import { PLAN_COSTS, USUAL_WEEK, daysInUse } from '@dewpond/core/bookings';
 import type { OwnVisitKind, VisitKind } from '@dewpond/core/steps';
 import { addDays, day as day0 } from '@dewpond/core/units';
+import type { Role } from '@dewpond/core/rights';
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { afterEach, describe, expect, test, vi } from 'vitest';
 import { minuteOf } from '../../browser/times';
 import { makeStale } from '../../data/stale';
-import { DOG_ID, MEMBER, TODAY, booking, business, dogView, listed, session } from '../../tests/demoDog';
+import { DOG_ID, MEMBER, TODAY, booking, business, dogView, listed, sessionOf } from '../../tests/demoDog';
 import { RefusedAnswer, openServer, show } from '../../tests/server';
 import { AheadScreen } from './AheadScreen';
 import type { PlanAnswer, PlanQuestion } from '@dewpond/core/bookings';
@@ -81,6 +82,7 @@ function openWeeks(
   clash = false,
   said: readonly OwnerAnswerView[] = [],
   night: AheadView['night'] = null,
+  role: Role = 'manager',
 ) {
   const held = { list: [...first], answers: [...said], waiting: 0 };
   const change = (id: string, with_: Partial<Appointment>) => {
@@ -88,7 +90,7 @@ function openWeeks(
     return { version: held.list.find((each) => each.id === id)?.version ?? 0 };
   };
   const server = openServer({
-    'GET /api/session': () => session(),
+    'GET /api/session': () => sessionOf(role),
     'GET /api/members': () => ({ items: [MEMBER] }),
     'GET /api/business': () => business({ visitKinds: [BEACH_RINSE] }),
     'GET /api/dogs': () => ({
@@ -672,4 +674,15 @@ describe('a plan of the weeks', () => {
     expect(screen.getByRole('button', { name: /^Fri 27 Nov: .*1 h booked, 1.8 h proposed/ })).toBeTruthy();
     expect(screen.queryByText(/from the best/)).toBeNull();
   });
+});
+
+test('whoever may not book reads the weeks: no plan to begin, nothing to take hold of, nothing to press', async () => {
+  const { person, server } = openWeeks([], false, [], null, 'trainee');
+  const legend = await screen.findByText(/Water is booked/);
+  await expect.poll(() => screen.queryByRole('button', { name: /^Plan / })).toBeNull();
+  expect(legend.textContent).not.toMatch(/Drag a dog/);
+  for (const name of [/^Take .* to a day$/, 'Book', /^Write to /])
+    expect(screen.queryByRole('button', { name })).toBeNull();
+  await person.keyboard('p');
+  expect(server.sent).toEqual([]);
 });

@@ -8,6 +8,7 @@ import { showDay } from '../../browser/times';
 import { useKeys } from '../../browser/keys';
 import { useAhead, useDogs, type AheadDays } from '../../data/queries';
 import { useZone } from '../../data/useUnits';
+import { useMay } from '../../data/useMay';
 import { May } from '../../parts/May';
 import { BookDialog } from '../../parts/booking/BookDialog';
 import { SelectField } from '../../ui/SelectField';
@@ -74,7 +75,10 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
   const counts = new Map<Day, number>();
   for (const day of answer ? answer.unplaced.map(({ closes }) => closes) : due.map(({ ideal }) => ideal))
     counts.set(day < today ? today : day, (counts.get(day < today ? today : day) ?? 0) + 1);
-  useKeys([{ keys: 'p', does: 'Plan the weeks', run: () => whyNoPlan(view) === null && plan.begin(10) }]);
+  const mayBook = useMay('book');
+  useKeys(
+    mayBook ? [{ keys: 'p', does: 'Plan the weeks', run: () => whyNoPlan(view) === null && plan.begin(10) }] : [],
+  );
   const moveSooner = async ({ id, day, dog }: BookedVisit) => {
     const { items } = await call('GET /api/appointments', { query: { from: day, to: day } });
     const moving = items.find((each) => each.id === id);
@@ -88,13 +92,15 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
           {showDay(today)} to {showDay(addDays(today, weeks.days - 1))}
         </h1>
         <div className="flex flex-wrap items-center gap-3">
-          <PlanBar
-            plan={plan}
-            weeks={weeks.days / 7}
-            whyNot={whyNoPlan(view)}
-            isBooking={accept.isPending}
-            onBookAll={() => accept.mutate(answer?.proposals ?? [])}
-          />
+          {mayBook && (
+            <PlanBar
+              plan={plan}
+              weeks={weeks.days / 7}
+              whyNot={whyNoPlan(view)}
+              isBooking={accept.isPending}
+              onBookAll={() => accept.mutate(answer?.proposals ?? [])}
+            />
+          )}
           <SelectField
             label="How far"
             labelHidden
@@ -127,8 +133,8 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
           onChoose={setChosen}
         />
         <p className="text-sm text-soft">
-          Water is booked, hatched is proposed; a number is dogs due{answer ? ' without a place' : ''}. p plans. Drag a
-          dog to a day, or take hold of it with space; arrows go from day to day.
+          Water is booked, hatched is proposed; a number is dogs due{answer ? ' without a place' : ''}.
+          {mayBook && ' p plans. Drag a dog to a day, or take hold of it with space; arrows go from day to day.'}
         </p>
         <div className="grid grid-cols-2 max-lg:grid-cols-1 gap-3.5 items-start">
           <DayPanel

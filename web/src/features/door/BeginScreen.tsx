@@ -106,7 +106,7 @@ function Begin({ token }: { readonly token: string }) {
     onError: draft.refuse,
   });
   return (
-    <DoorPage wide title="Begin" says="Two minutes to a place for your dogs. All of it can be changed later.">
+    <DoorPage wide title="Begin" says="A place for your dogs. All of it can be changed later.">
       <form onSubmit={draft.submit((body) => begin.mutate(body))} className="flex flex-col gap-4">
         <TheBusiness draft={draft} />
         <TheHouse draft={draft} />

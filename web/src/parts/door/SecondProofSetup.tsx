@@ -1,9 +1,8 @@
-import { useState, type FormEvent } from 'react';
-import { askDoor, whyNotIn } from '../../api/signingIn';
+import { useState } from 'react';
+import { askDoor, whyNotIn, whyNotTaken } from '../../api/signingIn';
 import { queryClient } from '../../data/queries';
-import { typedText } from '../../forms/typedText';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
+import { AskOne, CODE, PASSWORD_NOW } from './AskOne';
 import { QrCode } from './QrCode';
 
 interface Setup {
@@ -30,59 +29,34 @@ export function SecondProofSetup({ onDone }: { readonly onDone: () => void }) {
 }
 
 function AskPassword({ onSetup }: { readonly onSetup: (setup: Setup) => void }) {
-  const [error, setError] = useState<string>();
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const password = typedText(event.currentTarget, 'password');
+  const ask = async (password: string) => {
     const asked = await askDoor('/two-factor/enable', { password });
-    if (asked?.status === 200) onSetup(asked.answer as Setup);
-    else setError(asked?.status === 400 ? 'This is not your password.' : whyNotIn(asked?.status ?? null));
+    if (asked?.status !== 200) return whyNotTaken(asked?.status ?? null);
+    onSetup(asked.answer as Setup);
+    return null;
   };
   return (
-    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3">
+    <AskOne field={PASSWORD_NOW} ask={ask} does="Go on">
       <p>You need an app on your telephone that shows six digits. First your password, once more.</p>
-      <TextField
-        label="Password"
-        name="password"
-        type="password"
-        autoComplete="current-password"
-        required
-        error={error}
-      />
-      <Button type="submit" look="main" className="self-end">
-        Go on
-      </Button>
-    </form>
+    </AskOne>
   );
 }
 
 function ShowOnce({ setup, onWorks }: { readonly setup: Setup; readonly onWorks: () => void }) {
-  const [error, setError] = useState<string>();
   const secret = new URL(setup.totpURI).searchParams.get('secret') ?? '';
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const code = typedText(event.currentTarget, 'code').trim();
+  const show = async (code: string) => {
     const asked = await askDoor('/two-factor/verify-totp', { code });
-    if (asked?.status === 200) onWorks();
-    else setError(whyNotIn(asked?.status ?? null, 'This code does not fit. Take the one that shows now.'));
+    if (asked?.status !== 200)
+      return whyNotIn(asked?.status ?? null, 'This code does not fit. Take the one that shows now.');
+    onWorks();
+    return null;
   };
   return (
-    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3">
+    <AskOne field={{ label: 'The six digits it shows now', ...CODE }} ask={show} does="Go on">
       <p>Let the app take this picture, or type the letters below into it.</p>
       <QrCode text={setup.totpURI} label="Picture for the app" />
       <p className="font-mono text-center break-all select-all">{secret.match(/.{1,4}/g)?.join(' ')}</p>
-      <TextField
-        label="The six digits it shows now"
-        name="code"
-        inputMode="numeric"
-        autoComplete="one-time-code"
-        required
-        error={error}
-      />
-      <Button type="submit" look="main" className="self-end">
-        Go on
-      </Button>
-    </form>
+    </AskOne>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useDraggable } from '@dnd-kit/core';
 import { GripVertical } from 'lucide-react';
+import { May } from '../../../parts/May';
 import type { DraggedVisit } from './useMoveToDay';
 
 interface HandleProps {
@@ -8,8 +9,15 @@ interface HandleProps {
   readonly visit: DraggedVisit;
 }
 
-/** Where a visit is taken hold of, by mouse, finger or keyboard, to be put on another day. */
-export function Handle({ id, visit }: HandleProps) {
+/** Where a visit is taken hold of to be put on another day, by whoever may book. */
+export const Handle = (props: HandleProps) => (
+  <May deed="book">
+    <Grip {...props} />
+  </May>
+);
+
+/** By mouse, finger or keyboard. */
+function Grip({ id, visit }: HandleProps) {
   const { attributes, listeners, setNodeRef, isDragging } = useDraggable({ id, data: { ...visit } });
   return (
     <button

@@ -5,6 +5,7 @@ import { useParams } from 'react-router';
 import { useDog, useDogMix, useHomeCare, useReferrals, useTouched } from '../../../data/queries';
 import { dayOf } from '../../../browser/times';
 import { useZone } from '../../../data/useUnits';
+import { May } from '../../../parts/May';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { Waiting } from '../../../ui/Waiting';
@@ -66,9 +67,11 @@ function Dog({ dog }: { readonly dog: DogView }) {
           <Button look="quiet" onClick={() => setInstructing(true)}>
             Instructions
           </Button>
-          <Button onClick={() => setBooking(true)} disabled={dog.archivedOn !== null}>
-            Book
-          </Button>
+          <May deed="book">
+            <Button onClick={() => setBooking(true)} disabled={dog.archivedOn !== null}>
+              Book
+            </Button>
+          </May>
           <DogActions dog={dog} />
           <BeginVisit dogId={dog.id} appointmentId={begun?.id ?? null} visitId={begun?.visitId ?? null} done={false} />
         </div>

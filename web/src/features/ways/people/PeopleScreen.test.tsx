@@ -43,7 +43,7 @@ function openPeople(role: 'manager' | 'bather' = 'manager') {
     'POST /api/people/:id/left': () => ({}),
     'POST /api/people/:id/back': () => ({}),
   });
-  return { server, ines, tomasz, ...show(<PeopleScreen />) };
+  return { server, ines, ...show(<PeopleScreen />) };
 }
 
 describe('people', () => {
@@ -67,7 +67,7 @@ describe('people', () => {
   });
 
   test('whoever leaves hands over what is booked; what nobody can take is cancelled, and said', async () => {
-    const { person: user, server, ines, tomasz } = openPeople();
+    const { person: user, server, ines } = openPeople();
     await user.click(await screen.findByRole('button', { name: 'Change Tomasz' }));
     await user.click(await screen.findByRole('button', { name: 'Tomasz leaves' }));
     expect(await screen.findByText(/One booking is cancelled/)).toBeTruthy();
@@ -76,7 +76,6 @@ describe('people', () => {
     const [key, body] = server.sent.at(-1) ?? [];
     expect(key).toBe('POST /api/people/:id/left');
     expect((body as { bookings: { to: string | null }[] }).bookings.map(({ to }) => to)).toEqual([ines.id, null]);
-    expect(tomasz.id).not.toBe(ines.id);
   });
 
   test('whoever may not keep people reads who may', async () => {

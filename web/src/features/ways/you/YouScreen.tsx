@@ -1,11 +1,12 @@
 import type { SessionLine } from '@dewpond/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { askDoor, whyNotIn } from '../../../api/signingIn';
+import { askDoor, whyNotTaken } from '../../../api/signingIn';
 import { call } from '../../../api/call';
 import { moment } from '../../../browser/times';
 import { queryClient, useSession } from '../../../data/queries';
 import { useWrite } from '../../../data/useWrite';
+import { AskOne, PASSWORD_NOW } from '../../../parts/door/AskOne';
 import { SecondProofSetup } from '../../../parts/door/SecondProofSetup';
 import { typedText } from '../../../forms/typedText';
 import { Button } from '../../../ui/Button';
@@ -96,7 +97,7 @@ function NewPassword() {
     }
     const { error } = (asked?.answer ?? {}) as { error?: { message?: string } };
     if (asked?.status === 422) setErrors({ next: error?.message ?? 'Choose another.' });
-    else setErrors({ now: asked?.status === 400 ? 'This is not your password.' : whyNotIn(asked?.status ?? null) });
+    else setErrors({ now: whyNotTaken(asked?.status ?? null) });
   };
   return (
     <Card title="Password">
@@ -160,32 +161,12 @@ function SecondProof({ has, asked }: { readonly has: boolean; readonly asked: bo
 }
 
 function TakeAway({ onDone }: { readonly onDone: () => void }) {
-  const [error, setError] = useState<string>();
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const asked = await askDoor('/two-factor/disable', {
-      password: typedText(event.currentTarget, 'password'),
-    });
-    if (asked?.status !== 200) {
-      setError(asked?.status === 400 ? 'This is not your password.' : whyNotIn(asked?.status ?? null));
-      return;
-    }
+  const ask = async (password: string) => {
+    const asked = await askDoor('/two-factor/disable', { password });
+    if (asked?.status !== 200) return whyNotTaken(asked?.status ?? null);
     onDone();
     void queryClient.invalidateQueries();
+    return null;
   };
-  return (
-    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3">
-      <TextField
-        label="Password"
-        name="password"
-        type="password"
-        autoComplete="current-password"
-        required
-        error={error}
-      />
-      <Button type="submit" look="stop" className="self-end">
-        Take the second proof away
-      </Button>
-    </form>
-  );
+  return <AskOne field={PASSWORD_NOW} ask={ask} does="Take the second proof away" look="stop" />;
 }
