@@ -55,3 +55,4 @@ export { DONE_AT, PROCEDURES, type Procedure } from './procedures';
 export { countsAt, triage, type Matched, type Triage } from './triage';
 export { A_SIGNS, TRIAGE_TABLE } from './triageTable';
 export type { KnownSign, Look } from './look';
+export { ALL_MEANWHILE, MEANWHILE, meanwhileAt, type Meanwhile } from './meanwhile';

@@ -31,11 +31,19 @@ export function didLines(input: Worked, missing: readonly Place[]): SheetLine[] 
     ...bathLine(input, isDone('wash 1')),
     ...done.flatMap((step) => padsLine(input, step)),
     ...cleanedLine(input, done),
+    ...onlyWiped(input, done),
+    ...plain(
+      done.some(({ title }) => title.id === 'nose'),
+      'nose',
+      'noseBalm',
+    ),
     ...earHairLines(input),
     ...clippedLine(input, done),
     ...plain(isDone('nails'), 'nails', 'nailsDone'),
     ...nailsLine(input),
     ...plain(isDone('brush-out'), 'brush-out', 'brushedOut'),
+    ...plain(isDone('teeth'), 'teeth', 'teethDone'),
+    ...plain(isDone('comb and tidy'), 'tidied', 'tidied'),
     ...finishedWith(input),
     ...alsoDone(input, done),
     ...neededNothingLine(input),
@@ -77,7 +85,10 @@ function alsoDone({ wording }: Worked, done: readonly Step[]): SheetLine[] {
   return typed.length === 0 ? [] : [{ key: 'also', words: sentence(wording, 'alsoDone', { what: typed.join(', ') }) }];
 }
 
-type PlainSentence = Extract<SentenceKey, 'nailsDone' | 'brushedOut' | 'endedEarly'>;
+type PlainSentence = Extract<
+  SentenceKey,
+  'nailsDone' | 'brushedOut' | 'teethDone' | 'tidied' | 'noseBalm' | 'endedEarly'
+>;
 
 function bathLine({ state, wording }: Worked, bathed: boolean): SheetLine[] {
   if (!bathed) return [];
@@ -122,6 +133,22 @@ function cleanedLine(input: Worked, done: readonly Step[]): SheetLine[] {
     ? [{ key: 'cleaned', words: sentence(input.wording, 'cleaned', { places: listed(input.wording, places) }) }]
     : [];
 }
+
+/** Steps that come short of cleaning a place, and how that is told. */
+const SHORT_OF_CLEANING = [
+  // The flap alone: nothing was counted, as nothing went in.
+  ['wipedOutside', ({ id, counts }) => id.startsWith('ears, first pass') && counts === null],
+  ['wipedAround', ({ title }) => title.id === 'eye around'],
+  ['pattedDry', ({ title }) => title.id === 'fold dry'],
+] as const satisfies readonly (readonly [SentenceKey, (step: Step) => boolean])[];
+
+const onlyWiped = ({ wording }: Worked, done: readonly Step[]): SheetLine[] =>
+  SHORT_OF_CLEANING.flatMap(([said, isSo]) => {
+    const places = done.filter(isSo).flatMap(({ place }) => place ?? []);
+    return places.length === 0
+      ? []
+      : [{ key: said, words: sentence(wording, said, { places: listed(wording, places) }) }];
+  });
 
 function contactLine({ wording }: Worked, timer: TimerState): SheetLine {
   const stood = timer.stopped ? (elapsedSeconds(timer, timer.stopped) ?? 0) : 0;

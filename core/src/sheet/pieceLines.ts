@@ -109,9 +109,3 @@ export const earHairLines = (worked: Worked): SheetLine[] =>
     ];
     return [{ key: `ear hair ${side}`, words: words.join(' ') }];
   });
-
-/** What is normal afterwards, where hair came out of an ear; null where none did. */
-export const afterEarHair = (worked: Worked): SheetLine | null =>
-  SIDES.some((side) => earHairOf(worked, side).did === 'plucked')
-    ? { key: 'after ear hair', words: worked.wording.sentences.earHairAfter }
-    : null;

@@ -80,6 +80,7 @@ test('the example of the trade: brown wax with a musty smell in the left ear, mo
   expect(wordsOf(sheet.did)).toContain('Left the left ear alone: a musty smell.');
   expect(wordsOf(sheet.suggest)).toEqual([
     'Please keep an eye on the left ear and ring us if it changes.',
+    'Left ear: leave it in peace for some days, without cleaner or cotton buds. Rubbing makes it worse. If it smells more or your dog scratches it, call us.',
     'We suggest the next visit around Wed 16 Dec.',
   ]);
 });

@@ -1,3 +1,4 @@
+import type { CarePlan } from '../careplan';
 import type { DueLine } from '../due';
 import type { Task } from '../tasks';
 import type { Finding, Level, Triage } from '../findings';
@@ -80,5 +81,9 @@ export interface SheetInput {
   readonly due: readonly DueLine[];
   readonly nextSuggested: Day | null;
   readonly nextBooked: Day | null;
+  /** A dog under a year, on its first visit here. */
+  readonly isPuppyNew: boolean;
+  /** The wash that a vet or an owner asked for; null: none. */
+  readonly asked: Pick<NonNullable<CarePlan['bathProduct']>, 'productId' | 'who' | 'source'> | null;
   readonly wording: Wording;
 }

@@ -1,18 +1,28 @@
 import type { DueLine } from '../due';
-import { LEVELS, atLeast } from '../findings';
+import { ALL_MEANWHILE, LEVELS, atLeast, meanwhileAt } from '../findings';
 import { homeTasks, nextHomeDay } from '../homecare';
 import { placeKey } from '../places';
 import { showDay, type Day } from '../units';
-import { everyWordsIn, fillIn, homeCareName, minuteWords, placeWords, sentence, type Wording } from '../wording';
-import { afterEarHair } from './pieceLines';
+import {
+  everyWordsIn,
+  fillIn,
+  homeCareName,
+  listed,
+  minuteWords,
+  placeWords,
+  sentence,
+  type Wording,
+} from '../wording';
+import { aftercareLines } from './aftercare';
 import { capital } from './sawLines';
 import type { HomeCareLine, Saw, SheetInput, SheetLine } from './sheet';
 
-/** What the owner is asked to do, most urgent first, one sentence a place; then the next visit. */
+/** What the owner is asked to do, most urgent first, one sentence a place; what is normal after today; the next visit. */
 export const suggestLines = (input: SheetInput, saw: readonly Saw[]): SheetLine[] => [
   ...advice(input, saw),
+  ...meanwhile(input),
   ...cameBack(input),
-  ...[afterEarHair(input)].flatMap((line) => line ?? []),
+  ...aftercareLines(input),
   nextLine(input),
 ];
 
@@ -26,10 +36,24 @@ function advice({ judged, wording }: SheetInput, saw: readonly Saw[]): SheetLine
       ? []
       : [{ key: `advice ${placeKey(place)}`, words: fillIn(sentence, { place: placeWords(wording, place) }) }];
   });
-  const vetForTears = Object.values(judged).some((each) => each.matched.some(({ row }) => row.id === 'eye: stain'));
+  // Whom a vet has told already is not asked to go and ask.
+  const vetForTears = Object.values(judged).some((each) =>
+    each.matched.some(({ row, asAlways }) => row.id === 'eye: stain' && !asAlways),
+  );
   const all = [...said, ...(vetForTears ? [{ key: 'eye vet', words: wording.sentences.eyeVet }] : [])];
   // An emergency is told once, wherever it was seen.
   return all.filter(({ words }, i) => all.findIndex((each) => each.words === words) === i);
+}
+
+/** What the owner does and leaves meanwhile, once for all places of which it is true. */
+function meanwhile({ judged, wording }: SheetInput): SheetLine[] {
+  const at = Object.values(judged).map(({ place, matched }) => ({ place, ids: meanwhileAt(matched) }));
+  return ALL_MEANWHILE.flatMap((id): SheetLine[] => {
+    const places = at.filter(({ ids }) => ids.includes(id)).map(({ place }) => place);
+    if (places.length === 0) return [];
+    const words = fillIn(wording.meanwhile[id], { places: capital(listed(wording, places)) });
+    return [{ key: `meanwhile ${id}`, words }];
+  });
 }
 
 const cameBack = ({ often, wording }: SheetInput): SheetLine[] =>

@@ -19,6 +19,7 @@ import { ALL_TASKS, TASKS } from '../tasks';
 import { ALL_TITLES, STEP_TITLES } from '../steps';
 import { INCIDENTS, INCIDENT_KINDS } from '../events';
 import { LETTER_WORDS } from './letterWords';
+import { MEANWHILE_WORDS } from './meanwhile';
 import { NAMED_PLACES } from './namedPlaces';
 import { PAGE_WORDS } from './pageWords';
 import { SENTENCES } from './sentences';
@@ -49,6 +50,7 @@ export const ENGLISH: Wording = {
   language: 'en-GB',
   sentences: SENTENCES,
   advice: ADVICE,
+  meanwhile: MEANWHILE_WORDS,
   presses: ofEach(LEVELS, (level) => (atLeast(level, 'vet') ? `${LEVEL_WORDS[level]}.` : null)),
   urgency: URGENCY,
   signs: ofEach(ALL_SIGNS, (sign) => SIGNS[sign].owner),

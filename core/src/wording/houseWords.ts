@@ -1,5 +1,5 @@
 import { ALL_HOME_HOWS, type HomeHow } from '../rules';
-import { ALL_SIGNS, LEVELS, type Level, type Sign } from '../findings';
+import { ALL_MEANWHILE, ALL_SIGNS, LEVELS, type Level, type Meanwhile, type Sign } from '../findings';
 import { MESSAGE_KINDS, type MessageKind } from '../messages';
 import { ALL_CHOICES, type DogChoice } from '../reasons';
 import { ENGLISH } from './english';
@@ -11,6 +11,7 @@ import { ofEach, type Wording } from './wording';
 export type WordingKey =
   | `sentence ${SentenceKey}`
   | `advice ${Level}`
+  | `meanwhile ${Meanwhile}`
   | `sign ${Sign}`
   | `home ${HomeHow}`
   | `choice ${DogChoice}`
@@ -26,6 +27,7 @@ export const shippedWords = (base: Wording = ENGLISH): Readonly<Record<WordingKe
       base.sentences[key],
     ]),
     ...LEVELS.map((level): [WordingKey, string | null] => [`advice ${level}`, base.advice[level]]),
+    ...ALL_MEANWHILE.map((id): [WordingKey, string] => [`meanwhile ${id}`, base.meanwhile[id]]),
     ...ALL_SIGNS.map((sign): [WordingKey, string] => [`sign ${sign}`, base.signs[sign]]),
     ...ALL_HOME_HOWS.map((how): [WordingKey, string] => [`home ${how}`, base.homeHows[how]]),
     ...ALL_CHOICES.map((choice): [WordingKey, string] => [`choice ${choice}`, base.choices[choice]]),
@@ -45,6 +47,7 @@ export const inBusinessWords = (base: Wording, business: BusinessWording): Wordi
     (key) => business[`sentence ${key}`] ?? base.sentences[key],
   ),
   advice: ofEach(LEVELS, (level) => business[`advice ${level}`] ?? base.advice[level]),
+  meanwhile: ofEach(ALL_MEANWHILE, (id) => business[`meanwhile ${id}`] ?? base.meanwhile[id]),
   signs: ofEach(ALL_SIGNS, (sign) => business[`sign ${sign}`] ?? base.signs[sign]),
   homeHows: ofEach(ALL_HOME_HOWS, (how) => business[`home ${how}`] ?? base.homeHows[how]),
   choices: ofEach(ALL_CHOICES, (choice) => business[`choice ${choice}`] ?? base.choices[choice]),

@@ -36,9 +36,33 @@ export const SENTENCES = {
   earHairLeft: 'Some is left for the next visit.',
   earHairAfter:
     'Where hair came out, some redness for an hour or two and some shaking for a few hours are normal. If it lasts past a day, please call us.',
+  afterFall: 'Keep your dog calm today. If it limps, is dull or breathes fast, ring a vet at once.',
+  afterReaction:
+    'Look at the skin tonight and tomorrow. If it stays red, let a vet look. If the face swells, bumps come up all over or it breathes hard, go to a vet at once.',
+  afterProductInEye: 'If your dog still squints or rubs that eye tonight, let a vet look today.',
+  afterQuick:
+    'A nail bled. Keep the paw dry and on soft ground until tomorrow. If it bleeds again, press a clean cloth on it. If it has not stopped after 15 minutes, let a vet look today.',
+  afterNick:
+    'Keep the sore place clean and dry, and do not let your dog lick it. If it is red, wet or swollen after two days, let a vet look.',
+  afterEarMat:
+    'A mat came off an ear. Feel the ear flap again after an hour. If it swells or your dog keeps shaking its head, let a vet look today.',
+  afterMat:
+    'Skin under a mat can be pink and itch for a day or two. Keep sun, cold and wet off it. If your dog still scratches there after two days, please call us.',
+  afterVetsBath:
+    'This was the bath that {who} asked for. Use no other shampoo before the next one. If the skin is redder or itches more tomorrow, ring your vet.',
+  afterEars:
+    'After ears are cleaned, some shaking for a few hours is normal, and some redness for an hour or two. If it lasts past a day, please call us.',
+  afterFirstVisit:
+    'A first visit makes a puppy tired. A quiet day and a long sleep are normal. If it will not eat or is still dull tomorrow, ring your vet.',
   finishedWith: 'Finished with {products}.',
   alsoDone: 'Also done: {what}.',
   brushedOut: 'Brushed out.',
+  tidied: 'Combed through and tidied.',
+  teethDone: 'Teeth brushed.',
+  wipedOutside: 'Wiped from outside only: {places}.',
+  wipedAround: 'Around only, with plain water: {places}.',
+  pattedDry: 'Patted dry from outside: {places}.',
+  noseBalm: 'Balm on the nose pad.',
   leftAlone: 'Left the {place} alone: {because}.',
   skipped: 'Not done this time: {step} ({because}).',
   reasonSince: '{signs} on {day}, and no vet has looked since',

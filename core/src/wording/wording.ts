@@ -1,5 +1,5 @@
 import type { HomeHow } from '../rules';
-import type { Condition, FINDING_COLOURS, FINDING_SMELLS, Level, Procedure, Sign } from '../findings';
+import type { Condition, FINDING_COLOURS, FINDING_SMELLS, Level, Meanwhile, Procedure, Sign } from '../findings';
 import { namedAtHome, type HomeTask } from '../homecare';
 import type { BeforeVisitAdvice, MessageKind } from '../messages';
 import type { AtHomeLine } from '../methods';
@@ -30,6 +30,8 @@ export interface Wording {
   readonly sentences: Readonly<Record<SentenceKey, string>>;
   /** What the owner is asked to do, by level; null where nothing is asked. */
   readonly advice: Readonly<Record<Level, string | null>>;
+  /** What the owner does at a place, and leaves, until it is clear or a vet has looked. */
+  readonly meanwhile: Readonly<Record<Meanwhile, string>>;
   /** Said above everything else, by level; null where nothing presses. */
   readonly presses: Readonly<Record<Level, string | null>>;
   /** How soon a vet should look, within a sentence. */

@@ -19,6 +19,7 @@ interface Besides {
   readonly wording?: Wording;
   readonly contactMinutes?: number;
   readonly often?: SheetInput['often'];
+  readonly asked?: SheetInput['asked'];
   /** What happens at the steps once the look-over is judged. */
   readonly then?: (steps: readonly Step[]) => readonly Happening[];
 }
@@ -27,7 +28,7 @@ interface Besides {
 export function sheetOf(
   happenings: readonly Happening[],
   lastTime: Finding[] | null = null,
-  { dog = BULLDOG, wording = ENGLISH, contactMinutes = 0, often = [], then = () => [] }: Besides = {},
+  { dog = BULLDOG, wording = ENGLISH, contactMinutes = 0, often = [], asked = null, then = () => [] }: Besides = {},
 ): OwnerSheet {
   const { findings } = foldVisit(logged(happenings));
   const judged = judgeLookOver(dog, findings, lastTime ?? []);
@@ -45,6 +46,8 @@ export function sheetOf(
     nextSuggested: addDays(TODAY, 21),
     often,
     nextBooked: null,
+    isPuppyNew: lastTime === null && dog.lifeStage === 'puppy',
+    asked,
     wording,
   });
 }

@@ -17,6 +17,7 @@ import {
   TASKS_ES,
   TITLES_ES,
 } from './care';
+import { MEANWHILE_ES } from './meanwhile';
 import { LETTER_ES, PAGE_ES } from './page';
 import { BOTH_ES, PLACES_ES } from './places';
 import { ADVICE_ES, MESSAGES_ES, PRESSES_ES, SENTENCES_ES, URGENCY_ES } from './sentences';
@@ -30,6 +31,7 @@ export const SPANISH: Wording = {
   language: 'es',
   sentences: SENTENCES_ES,
   advice: ADVICE_ES,
+  meanwhile: MEANWHILE_ES,
   presses: PRESSES_ES,
   urgency: URGENCY_ES,
   signs: SIGNS_ES,

@@ -37,9 +37,33 @@ export const SENTENCES_ES: Readonly<Record<SentenceKey, string>> = {
   earHairLeft: 'Queda algo para la próxima visita.',
   earHairAfter:
     'Donde quitamos pelo es normal algo de rojez una o dos horas y que sacuda la cabeza unas horas. Si dura más de un día, llámenos.',
+  afterFall: 'Que hoy esté tranquilo. Si cojea, está apagado o respira deprisa, llame enseguida a un veterinario.',
+  afterReaction:
+    'Mire la piel esta noche y mañana. Si sigue roja, que la vea un veterinario. Si se hincha la cara, salen bultos por todo el cuerpo o respira mal, vaya enseguida al veterinario.',
+  afterProductInEye: 'Si esta noche aún guiña o se frota ese ojo, que lo vea hoy un veterinario.',
+  afterQuick:
+    'Sangró una uña. Hasta mañana, la pata seca y sobre suelo blando. Si vuelve a sangrar, apriete con un paño limpio. Si no para en 15 minutos, que la vea hoy un veterinario.',
+  afterNick:
+    'Mantenga la herida limpia y seca, y que no se la lama. Si a los dos días está roja, húmeda o hinchada, que la vea un veterinario.',
+  afterEarMat:
+    'Quitamos un nudo de una oreja. Tóquela otra vez dentro de una hora. Si se hincha o no deja de sacudir la cabeza, que la vea hoy un veterinario.',
+  afterMat:
+    'La piel bajo un nudo puede estar rosada y picar un día o dos. Que no le dé el sol, ni pase frío, ni se moje. Si a los dos días aún se rasca ahí, llámenos.',
+  afterVetsBath:
+    'Este es el baño que pidió {who}. Ningún otro champú antes del próximo. Si mañana la piel está más roja o pica más, llame a su veterinario.',
+  afterEars:
+    'Después de limpiar los oídos es normal que sacuda la cabeza unas horas y algo de rojez una o dos horas. Si dura más de un día, llámenos.',
+  afterFirstVisit:
+    'La primera visita cansa a un cachorro. Un día tranquilo y dormir mucho es normal. Si mañana no come o sigue apagado, llame a su veterinario.',
   finishedWith: 'Para terminar: {products}.',
   alsoDone: 'Además: {what}.',
   brushedOut: 'Pelo cepillado a fondo.',
+  tidied: 'Repasado con el peine.',
+  teethDone: 'Dientes cepillados.',
+  wipedOutside: 'Limpiamos solo por fuera: {places}.',
+  wipedAround: 'Solo alrededor, con agua: {places}.',
+  pattedDry: 'Secado por fuera, sin frotar: {places}.',
+  noseBalm: 'Bálsamo en la trufa.',
   leftAlone: 'No lo tocamos: {place} ({because}).',
   skipped: 'Esta vez no lo hicimos: {step} ({because}).',
   reasonSince: '{signs} el {day}, y ningún veterinario lo ha visto desde entonces',

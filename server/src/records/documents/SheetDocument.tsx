@@ -7,14 +7,21 @@ import { Head, PDF_STYLES, Part, Ripple } from '../../platform/pdf/look';
 import type { PrintedSheet } from './pdfs';
 
 /** The owner sheet on one page of A4: what we saw, did, suggest. */
-export function SheetDocument({ business, owner, read, drawing, photos }: PrintedSheet) {
+export function SheetDocument({
+  business,
+  owner,
+  read,
+  drawing,
+  photos,
+  fontSize,
+}: PrintedSheet & { readonly fontSize: number }) {
   const { title, headings, forOwner, presses, foot, sides: sideWords } = read.frame;
   const lines = (section: Section) => read.parts.find((part) => part.section === section)?.lines ?? [];
   const words = (section: Section) => lines(section).map((line) => line.words);
   const sides = sidesToDraw(drawing, read.grades);
   return (
     <Document title={`${business.name}: ${title}`} author={business.name} language={read.language}>
-      <Page size="A4" style={PDF_STYLES.page}>
+      <Page size="A4" style={[PDF_STYLES.page, { fontSize }]}>
         <Head business={business} />
         <Text style={PDF_STYLES.title}>{breakable(title)}</Text>
         <Text style={PDF_STYLES.soft}>{breakable(fillIn(forOwner, { owner }))}</Text>

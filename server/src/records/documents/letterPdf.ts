@@ -6,7 +6,7 @@ import { showDay, yearsOld, type Day } from '@dewpond/core/units';
 import { fillIn } from '@dewpond/core/wording';
 import { eq } from 'drizzle-orm';
 import { photo, referral } from '../../platform/db/schema';
-import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
+import { readInTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
 import { loadDogs } from '../dog/dogRecord';
 import { loadStockedBusiness } from '../business/business';
 import { loadWords, profileOf, wordingOf } from '../business/words';
@@ -26,7 +26,7 @@ export async function letterAsPdf(
   businessId: BusinessId,
   referralId: string,
 ): Promise<{ name: string; bytes: Buffer }> {
-  const view = await inTenant(services.databases, businessId, (tx) => letterView(tx, referralId));
+  const view = await readInTenant(services.databases, businessId, (tx) => letterView(tx, referralId));
   const bytes = await inThread(LETTER_PDF, { view });
   return { name: `${view.dog.name}-${view.day}-letter`, bytes };
 }

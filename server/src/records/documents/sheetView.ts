@@ -13,6 +13,7 @@ import { loadWords, profileOf, wordingFor, wordingOf, type BusinessWords } from 
 import { dayIn } from '../../platform/time/zone';
 import { notFound } from '../../platform/http/problem';
 import { oftenAtVisit } from '../visit/often';
+import { fromLost } from '../visit/fromLost';
 import { loadVisit, type LoadedVisit } from '../visit/load';
 
 /** The owner sheet of a visit with the groomer's hand on it. */
@@ -53,6 +54,7 @@ export async function sheetViewFor(
     edits,
     version,
     photos: await photosHere(tx, wordingFor(words, record.client.card), visit),
+    fromLost: await fromLost(tx, visitId),
     photosAgreed: record.client.card.consents.photos?.yes === true,
   };
 }
@@ -82,6 +84,8 @@ async function sheetsOf(
     often: oftenAtVisit(visit),
     due,
     nextSuggested: nextVisit(due, today)?.day ?? null,
+    isPuppyNew: visit.lastTime === null && visit.facts.lifeStage === 'puppy',
+    asked: visit.planned.plan.bathProduct,
     nextBooked: booked ? dayIn(business.zone, new Date(booked.startsAt)) : null,
   };
   const [own, ofBusiness] = [wordingFor(words, record.client.card), wordingOf(words)];
