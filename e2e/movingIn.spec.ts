@@ -28,7 +28,7 @@ interface Installation {
 
 const base = mkdtempSync(join(tmpdir(), 'dewpond-moving-'));
 spawnSync('chmod', ['755', base]);
-const folders = { first: join(base, 'first'), second: join(base, 'second') };
+const folders = { first: join(base, 'first'), second: join(base, 'second'), third: join(base, 'third') };
 const keyFile = join(base, 'key');
 writeFileSync(keyFile, KEY);
 const running: Installation[] = [];
@@ -165,6 +165,26 @@ test('a dog, its plan, a visit at the table, the owner’s sheet; then the check
   await expect(manager.getByRole('heading', { name: 'First steps' })).toBeHidden();
 });
 
+test('a van is added, and one looks at its day and its shelf instead', async () => {
+  await manager.goto('/house/branches');
+  await manager.getByRole('button', { name: 'Add one' }).click();
+  await manager.getByLabel('Name').fill('The Skiff');
+  await manager.getByRole('button', { name: 'Add it' }).click();
+  const branch = manager.getByRole('combobox', { name: /^Branch/ }).first();
+  await branch.click();
+  await manager.getByRole('option', { name: 'The Skiff' }).click();
+  await expect(branch).toHaveAccessibleName('Branch: The Skiff');
+  await manager.goto('/dogs');
+  await expect(manager.getByText('No dog fits.')).toBeVisible();
+  await manager.goto('/mixing/tools');
+  await expect(manager.getByText(/Litre bottle/)).toHaveCount(0);
+  await expectAccessible(manager);
+  await branch.click();
+  await manager.getByRole('option', { name: 'Chalkpit Grooming' }).click();
+  await manager.goto('/dogs');
+  await expect(manager.getByRole('link', { name: 'Thistle', exact: true })).toBeVisible();
+});
+
 test('the database dies and is started again; what was there is there', async () => {
   const pid = Number(readFileSync(join(folders.first, 'postgres/postmaster.pid'), 'utf8').split('\n')[0]);
   process.kill(pid, 'SIGKILL');
@@ -211,6 +231,32 @@ test('a backup is proved, sealed, and opens elsewhere: everything is there', asy
   await page.goto('/dogs');
   await page.getByRole('link', { name: 'Thistle', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Care plan' })).toBeVisible();
+  await page.locator('a[href$="/sheet"]').first().click();
+  await expect(page.getByRole('heading', { name: 'What we saw' })).toBeVisible();
+});
+
+test('the whole business leaves in one file, and another installation takes it in', async ({ browser }) => {
+  await manager.goto('/import');
+  const [download] = await Promise.all([
+    manager.waitForEvent('download'),
+    manager.getByRole('link', { name: 'Take everything out' }).click(),
+  ]);
+  const file = join(base, 'house.zip');
+  await download.saveAs(file);
+  const { status, said } = run('move-in', folders.third, file);
+  expect(said).toMatch(/is here: [\d]+ rows/);
+  expect(status).toBe(0);
+  expect(run('move-in', folders.third, file).said).toMatch(/is here already/);
+  const third = await start(folders.third);
+  expect(third.said()).not.toMatch(/begin#/);
+  const link = new URL(/Bram[^\n]*\n\s+(\S+)/.exec(said)?.[1] ?? '');
+  const page = await device(browser, third);
+  await page.goto(`${link.pathname}${link.hash}`);
+  await page.getByLabel('Password').fill('dry otters at dusk');
+  await page.getByRole('button', { name: 'Keep and sign in' }).click();
+  await page.getByRole('navigation', { name: 'Places' }).waitFor();
+  await page.goto('/dogs');
+  await page.getByRole('link', { name: 'Thistle', exact: true }).click();
   await page.locator('a[href$="/sheet"]').first().click();
   await expect(page.getByRole('heading', { name: 'What we saw' })).toBeVisible();
 });

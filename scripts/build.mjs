@@ -23,7 +23,7 @@ const SOURCES = [
 ];
 const ENTRIES = [
   'main',
-  ...['migrate', 'settings', 'beginLink', 'rotateKey', 'seed', 'seedShare', 'rebuildProjections'].map(
+  ...['migrate', 'settings', 'beginLink', 'rotateKey', 'moveIn', 'seed', 'seedShare', 'rebuildProjections'].map(
     (each) => `commands/${each}`,
   ),
 ];

@@ -33,7 +33,7 @@ const BINARIES = '/usr/lib/postgresql';
  */
 
 /** PostgreSQL will not run as root: there it runs as the user `postgres`. */
-function databaseUser() {
+export function databaseUser() {
   if (process.getuid?.() !== 0) return {};
   const id = (/** @type {string} */ flag) => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout);
   return { uid: id('-u'), gid: id('-g') };
@@ -76,7 +76,7 @@ function isReachable(folder) {
 }
 
 /** @param {string} postgres the cluster's own folder */
-function binariesFor(postgres) {
+export function binariesFor(postgres) {
   const majors = existsSync(BINARIES)
     ? readdirSync(BINARIES).filter((major) => existsSync(join(BINARIES, major, 'bin/postgres')))
     : [];
@@ -207,7 +207,11 @@ function makeCluster(bin, postgres, password) {
 /** @param {string} bin @param {string} folder @param {string} postgres @param {number} port */
 async function launch(bin, folder, postgres, port) {
   const log = openSync(join(folder, 'postgres.log'), 'a');
-  const settings = ['listen_addresses=127.0.0.1', 'unix_socket_directories=', 'max_connections=60'];
+  const settings = [
+    ...['listen_addresses=127.0.0.1', 'unix_socket_directories=', 'max_connections=60'],
+    // Slow statements stand in postgres.log, without the values they were asked with: those are people's.
+    ...['log_min_duration_statement=500', 'log_parameter_max_length=0', 'log_parameter_max_length_on_error=0'],
+  ];
   // Detached, or the terminal's Ctrl-C would reach the database before the application.
   const child = spawn(
     join(bin, 'postgres'),

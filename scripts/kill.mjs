@@ -1,22 +1,17 @@
 // The kill suite: events are sent to two processes while servers and the database are killed; what was acknowledged stays.
 
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
-import { cpus } from 'node:os';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { v7 } from 'uuid';
-import { dataFolder, ensureDatabase, freePort, psql, runningPostmaster, startCluster } from './cluster.mjs';
-import { ROOT } from './machine.mjs';
+import { dataFolder, ensureDatabase, freePort, runningPostmaster, startCluster } from './cluster.mjs';
 import { runCommand, serverEnvironment, startServer } from './server.mjs';
 import { say } from './say.mjs';
+import { asked, healthy, report, sendVisits, signIn, written } from './sending.mjs';
 
 /** @typedef {'server' | 'postmaster'} Victim */
 
 const EVENTS = 10_000;
 const CLIENTS = 4;
-/** Events of one visit: more than any dog has. */
-const OF_A_VISIT = 500;
-const BATCH = 25;
 const DATABASE = 'dewpond_kill';
 /** Ten kills of a server and three of the database, spread over the whole run. */
 const VICTIMS = /** @type {Victim[]} */ (
@@ -68,7 +63,7 @@ export async function killSuite() {
         since = performance.now();
       }
       const wellAfter = await healthy(ports, since);
-      const there = written(cluster);
+      const there = written(cluster, DATABASE);
       rows.push({
         kill: i + 1,
         of: victim === 'server' ? `server ${which + 1}` : 'postmaster',
@@ -81,11 +76,13 @@ export async function killSuite() {
 
   const [sent] = await Promise.all([
     Promise.all(
-      Array.from({ length: CLIENTS }, (_, i) => sendVisits(`tablet ${i + 1}`, { call, dogs, acknowledged })),
+      Array.from({ length: CLIENTS }, (_, i) =>
+        sendVisits(`tablet ${i + 1}`, { call, dogs, acknowledged, events: EVENTS / CLIENTS }),
+      ),
     ).finally(() => (done = true)),
     killer(),
   ]);
-  const there = written(cluster);
+  const there = written(cluster, DATABASE);
   const all = sent.flat();
   // Seeded visits have events, too: only ours are counted.
   const found = all.filter((id) => there.has(id)).length;
@@ -94,116 +91,8 @@ export async function killSuite() {
   await cluster.stop();
   rmSync(folder, { recursive: true, force: true });
   rows.push({ kill: 'end', of: 'all', acknowledged: acknowledged.size, lost: all.length - found, 'well again, ms': 0 });
-  report(rows);
+  report('kill', rows);
   const wellSoon = rows.filter(({ of }) => of === 'postmaster').every((row) => Number(row['well again, ms']) <= 1000);
   if (!wellSoon) say('after a kill of the database it took more than a second until all was well');
   return lost === 0 && found === EVENTS && acknowledged.size === EVENTS && wellSoon;
-}
-
-/** Ids of all events that are in the database. @param {import('./cluster.mjs').Cluster} cluster */
-function written(cluster) {
-  const sql = 'select id from dewpond.visit_event';
-  const { stdout } = psql(cluster, ['-d', DATABASE, '-Atc', sql], { encoding: 'utf8', maxBuffer: 1 << 28 });
-  return new Set(String(stdout).trim().split('\n'));
-}
-
-/** How long it took until both servers answer well, ms. @param {readonly number[]} ports @param {number} since */
-async function healthy(ports, since) {
-  for (;;) {
-    const well = await Promise.all(
-      ports.map((port) =>
-        fetch(`http://127.0.0.1:${port}/api/health`, { signal: AbortSignal.timeout(2000) })
-          .then(({ ok }) => ok)
-          .catch(() => false),
-      ),
-    );
-    if (well.every(Boolean)) return Math.round(performance.now() - since);
-    await sleep(20);
-  }
-}
-
-/**
- * One tablet: visits of notes, batch by batch; returns the ids it sent.
- * @param {string} name
- * @param {{ call: ReturnType<typeof asked>, dogs: readonly { id: string }[], acknowledged: Set<string> }} salon
- */
-async function sendVisits(name, { call, dogs, acknowledged }) {
-  /** @type {string[]} */
-  const sent = [];
-  for (let from = 0; from < EVENTS / CLIENTS; from += OF_A_VISIT) {
-    const visitId = v7();
-    const dogId = dogs[sent.length % dogs.length]?.id;
-    await call('POST', '/api/visits', { id: visitId, dogId, appointmentId: null });
-    for (let at = 0; at < OF_A_VISIT; at += BATCH) {
-      const events = Array.from({ length: BATCH }, (_, i) => note(name, at + i + 1));
-      sent.push(...events.map(({ id }) => id));
-      const answer = /** @type {{ taken: string[], known: string[], refused: unknown[] }} */ (
-        await call('POST', `/api/visits/${visitId}/events`, { events })
-      );
-      if (answer.refused.length > 0) throw new Error(`refused: ${JSON.stringify(answer.refused[0])}`);
-      for (const id of [...answer.taken, ...answer.known]) acknowledged.add(id);
-    }
-  }
-  return sent;
-}
-
-/** A note, as the device `name` writes it. @param {string} name @param {number} counter */
-const note = (name, counter) => ({
-  id: v7(),
-  v: 3,
-  counter,
-  device: name,
-  at: Date.now(),
-  offset: 0,
-  seen: {},
-  what: { type: 'noted', text: 'a word' },
-});
-
-/** @param {string} url */
-async function signIn(url) {
-  const answer = await fetch(`${url}/api/auth/sign-in/email`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', origin: url },
-    body: JSON.stringify({ email: 'ines@withyquay.example', password: 'reeds-and-chalk' }),
-  });
-  return answer.headers
-    .getSetCookie()
-    .map((each) => each.split(';')[0])
-    .join('; ');
-}
-
-/**
- * Asks one of the processes, now this and now that, until one answers. What came twice does nothing twice.
- * @param {readonly number[]} ports @param {string} origin @param {string} cookie
- */
-function asked(ports, origin, cookie) {
-  let turn = 0;
-  /** @param {string} method @param {string} path @param {object} [body] @returns {Promise<unknown>} */
-  return async (method, path, body) => {
-    for (let tries = 0; tries < 3000; tries++) {
-      const port = ports[(turn += 1) % ports.length];
-      const answer = await fetch(`http://127.0.0.1:${port}${path}`, {
-        method,
-        headers: { cookie, origin, 'content-type': 'application/json' },
-        ...(body ? { body: JSON.stringify(body) } : {}),
-        signal: AbortSignal.timeout(15_000),
-      }).catch(() => null);
-      if (answer?.ok) {
-        const said = await answer.json().catch(() => null);
-        if (said !== null) return said;
-      } else if (answer && answer.status !== 503)
-        throw new Error(`${method} ${path}: ${answer.status} ${await answer.text()}`);
-      await sleep(20);
-    }
-    throw new Error(`${method} ${path}: nobody answered`);
-  };
-}
-
-/** Prints the table, and keeps it beside the results of the benches. @param {readonly Record<string, string | number>[]} rows */
-function report(rows) {
-  console.table(rows);
-  const machine = `${cpus().length} × ${cpus()[0]?.model.trim() ?? 'unknown'}, Node ${process.versions.node}`;
-  const results = join(ROOT, 'benchmarks/results');
-  mkdirSync(results, { recursive: true });
-  writeFileSync(join(results, 'kill.json'), `${JSON.stringify({ name: 'kill', machine, rows }, null, 2)}\n`);
 }

@@ -29,16 +29,31 @@ const PACKAGES = {
       existsSync('/usr/lib/postgresql') &&
       readdirSync('/usr/lib/postgresql').some((major) => existsSync(`/usr/lib/postgresql/${major}/bin/postgres`)),
   },
+  // `npm run upgrade`, and its test.
+  git: { name: 'git', isThere: () => existsSync('/usr/bin/git') },
   // What deploy/ is for: read and started by a test.
   nginx: { name: 'nginx-light', isThere: () => existsSync('/usr/sbin/nginx') },
   systemd: { name: 'systemd', isThere: () => existsSync('/usr/bin/systemd-analyze') },
   openssl: { name: 'openssl', isThere: () => existsSync('/usr/bin/openssl') },
+  logrotate: { name: 'logrotate', isThere: () => existsSync('/usr/sbin/logrotate') },
+  // More than one machine, deploy/failover: brought up by the deep tests.
+  etcd: { name: 'etcd-server', isThere: () => existsSync('/usr/bin/etcd') },
+  // Patroni asks etcd and PostgreSQL by two modules that its package only recommends.
+  patroni: {
+    name: 'patroni python3-etcd python3-psycopg2',
+    isThere: () => existsSync('/usr/bin/patroni') && existsSync('/usr/lib/python3/dist-packages/etcd'),
+  },
+  haproxy: { name: 'haproxy', isThere: () => existsSync('/usr/sbin/haproxy') },
+  pgbackrest: { name: 'pgbackrest', isThere: () => existsSync('/usr/bin/pgbackrest') },
+  pgbouncer: { name: 'pgbouncer', isThere: () => existsSync('/usr/sbin/pgbouncer') },
   browser: { name: 'chromium-headless-shell', isThere: () => BROWSERS.some((path) => existsSync(path)) },
 };
 
 /** Installs missing Debian packages through apt, with sudo where not root. @param {(keyof typeof PACKAGES)[]} needed */
 export function ensurePackages(needed) {
-  const missing = needed.map((each) => PACKAGES[each]).flatMap(({ name, isThere }) => (isThere() ? [] : [name]));
+  const missing = needed
+    .map((each) => PACKAGES[each])
+    .flatMap(({ name, isThere }) => (isThere() ? [] : name.split(' ')));
   if (missing.length === 0) return;
   const remedy = `Install it by hand: apt-get install ${missing.join(' ')}`;
   if (!existsSync('/usr/bin/apt-get'))

@@ -144,7 +144,7 @@ async function checkChanged() {
 
 await command(async () => {
   checkNode();
-  ensurePackages(['postgresql', 'browser', 'nginx', 'systemd', 'openssl']);
+  ensurePackages(['postgresql', 'browser', 'git', 'nginx', 'systemd', 'openssl', 'logrotate']);
   ensureDependencies();
   if (changed) {
     await checkChanged();
@@ -205,6 +205,14 @@ await command(async () => {
       if (deep) {
         const { killSuite } = await import('./kill.mjs');
         await gate('nothing acknowledged is lost through thirteen kills', killSuite);
+        const { fullDiskSuite } = await import('./fullDisk.mjs');
+        const full = await fullDiskSuite();
+        if (full === null) say('not tried: a full disk; nobody may make a small room here');
+        else await gate('a full disk is told, and nothing acknowledged is lost by it', () => Promise.resolve(full));
+        const { pointInTimeSuite } = await import('./pointInTime.mjs');
+        await gate('the second before a mistake is restored', pointInTimeSuite);
+        const { failoverSuite } = await import('./failover.mjs');
+        await gate('nothing acknowledged is lost when the node that is written to loses its power', failoverSuite);
       }
     } finally {
       await cluster.stop();

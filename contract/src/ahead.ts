@@ -159,6 +159,8 @@ export const aheadView = z.object({
         to: z.number(),
         choice: z.enum(['full', 'short']).nullable(),
         mayMove: z.boolean(),
+        /** Of a dog of another branch. */
+        elsewhere: z.exactOptional(z.literal(true)),
       }),
     ),
     drive: z.record(id, z.number()),

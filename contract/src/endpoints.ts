@@ -31,7 +31,9 @@ import { newOwnerLink, ownerLinkView } from './links';
 import { memberView, rightsEdit, rightsView, sessionView } from './members';
 import { draftQuery, messageDraft, messageStep, messageView, newMessage } from './messages';
 import { MIXING_ENDPOINTS } from './mixingEndpoints';
+import { BRANCH_ENDPOINTS } from './branchEndpoints';
 import { PEOPLE_ENDPOINTS } from './peopleEndpoints';
+import { TABLET_ENDPOINTS } from './tabletEndpoints';
 import { newVetLook, ownerPage } from './ownerPage';
 import { changed, list, made, nextPage, page } from './plainAnswers';
 import { businessProfileEdit, businessProfileView } from './profile';
@@ -259,6 +261,8 @@ export const ENDPOINTS = {
   },
   ...MIXING_ENDPOINTS,
   ...PEOPLE_ENDPOINTS,
+  ...BRANCH_ENDPOINTS,
+  ...TABLET_ENDPOINTS,
   'PUT /api/business': { says: 'Change the house ways', body: businessEdit, response: changed },
 } as const satisfies Record<string, Endpoint>;
 

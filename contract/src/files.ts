@@ -8,6 +8,7 @@ export interface FileRoute {
 const PICTURES = ['image/jpeg', 'image/png', 'image/webp'] as const;
 const JPEG = ['image/jpeg'] as const;
 const PDF = ['application/pdf'] as const;
+const ZIP = ['application/zip'] as const;
 const CALENDAR = ['text/calendar'] as const;
 
 export const FILES = {
@@ -26,6 +27,8 @@ export const FILES = {
   'GET /api/instructions/:id/letter': { says: 'The letter behind an instruction', types: [...JPEG, ...PDF] },
   'DELETE /api/instructions/:id/letter': { says: 'Take the letter away', types: ['application/json'] },
   'GET /api/export/:file': { says: 'The book as plain tables', types: ['text/csv', 'text/vcard'] },
+  'GET /api/house/all.zip': { says: 'The whole business, for another installation to take in', types: ZIP },
+  'GET /api/clients/:id/record.zip': { says: 'All that is on record of one client and their dogs', types: ZIP },
   'GET /api/calendars/:token': { says: 'A calendar to subscribe to; its address is its key', types: CALENDAR },
   'GET /api/appointments/:id/booking.ics': { says: 'One booking as a calendar', types: CALENDAR },
   'GET /api/dogs/:id/home.ics': { says: 'Home care of a dog as a calendar', types: CALENDAR },

@@ -13,21 +13,31 @@ export const awayView = z.object({
   version,
   memberId: id.nullable(),
   memberName: z.string().nullable(),
+  branchId: id.nullable(),
+  branchName: z.string().nullable(),
   from: daySchema,
   to: daySchema,
   name: z.string(),
 });
 export type AwayView = z.infer<typeof awayView>;
 const awayFields = {
-  /** Null: the business is closed. */
+  /** Null: the business is closed, or one of its branches. */
   memberId: id.nullable(),
+  /** Which branch is closed; null: all of them. */
+  branchId: id.nullable().default(null),
   from: daySchema,
   to: daySchema,
   name: line(80, 'Why'),
 };
 const inOrder = ({ from, to }: { readonly from: string; readonly to: string }) => from <= to;
 const OUT_OF_ORDER = { error: 'It ends before it begins.', path: ['to'] };
-export const newAway = z.strictObject({ id: newId, ...awayFields }).refine(inOrder, OUT_OF_ORDER);
+export const newAway = z
+  .strictObject({ id: newId, ...awayFields })
+  .refine(inOrder, OUT_OF_ORDER)
+  .refine(({ memberId, branchId }) => memberId === null || branchId === null, {
+    error: 'A person is away wherever they work.',
+    path: ['branchId'],
+  });
 
 /** Several at once, as they stand in a calendar. */
 export const newAbsences = z.strictObject({

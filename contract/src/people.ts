@@ -25,6 +25,8 @@ export const personView = z.object({
   sessions: z.int(),
   lastSeen: z.string().nullable(),
   secondFactor: z.boolean(),
+  /** For shared tablets; blocked after five wrong tries. */
+  pin: z.enum(['none', 'set', 'blocked']),
   version,
 });
 export type PersonView = z.infer<typeof personView>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { keptEdit, keptView } from './kept';
 import { begun, beginning, firstSteps, forgotten, invitationOpened, joining, knocking } from './joining';
 import { changed, list, made } from './plainAnswers';
 import {
@@ -42,6 +43,9 @@ export const PEOPLE_ENDPOINTS = {
   'GET /api/me/sessions': { says: 'Where I am signed in', response: list(sessionLine) },
   'POST /api/me/sessions/:id/ended': { says: 'Sign one of my devices out', body: nothing, response: made },
   'GET /api/first-steps': { says: 'How far a new business is', response: firstSteps },
+
+  'GET /api/kept': { says: 'For how long what is kept, and what would go', response: keptView },
+  'PUT /api/kept': { says: 'Say for how long what is kept', body: keptEdit, response: changed },
 
   'POST /api/join/look': { says: 'Whom an invitation is for', body: knocking, response: invitationOpened },
   'POST /api/join': { says: 'Join by an invitation, or set a new password', body: joining, response: begun },

@@ -3,11 +3,12 @@ import type { EndpointKey } from './endpoints';
 import type { FILES } from './files';
 
 type AskedAddress = EndpointKey | keyof typeof FILES;
-/** Without a session: whoever joins or begins, by the secret of an invitation; owners, by the secret of their link; calendars, by their address; whoever asks whether we are alive. */
+/** Without a session: whoever comes to a shared tablet, by its secret and a PIN; whoever joins or begins, by the secret of an invitation; owners, by the secret of their link; calendars, by their address; whoever asks whether we are alive. */
 type UnsignedAddress =
   | `GET /api/health${'' | '/live' | '/ready'}`
   | 'GET /api/calendars/:token'
   | 'POST /api/forgotten'
+  | Extract<AskedAddress, `${string} /api/tablet` | `${string} /api/tablet/${string}`>
   | Extract<AskedAddress, `POST /api/${'join' | 'begin'}` | `POST /api/${'join' | 'begin'}/look`>
   | Extract<AskedAddress, `${string} /api/owner` | `${string} /api/owner/${string}`>;
 export type SignedInKey = Exclude<AskedAddress, UnsignedAddress>;
@@ -34,12 +35,23 @@ export const RIGHTS: Readonly<Record<SignedInKey, Deed | typeof EVERYBODY>> = {
   'POST /api/merges/:id/undo': 'merge',
 
   'GET /api/export/:file': 'export',
+  'GET /api/clients/:id/record.zip': 'export',
+  'GET /api/house/all.zip': 'move house',
 
   'GET /api/imports': 'import',
   'POST /api/imports': 'import',
   'GET /api/imports/:id': 'import',
   'PUT /api/imports/:id': 'import',
 
+  'POST /api/branches': 'keep branches',
+  'PUT /api/branches/:id': 'keep branches',
+  'PUT /api/branches/:id/open': 'keep branches',
+  'PUT /api/dogs/:id/branch': 'change dogs',
+  'PUT /api/members/:id/branch': 'say hours',
+  'POST /api/stock/moves': 'keep the shelf',
+
+  'GET /api/kept': 'say what is kept',
+  'PUT /api/kept': 'say what is kept',
   'GET /api/clients/:id/erasure': 'erase',
   'POST /api/clients/:id/erasure': 'erase',
 
@@ -123,8 +135,18 @@ export const RIGHTS: Readonly<Record<SignedInKey, Deed | typeof EVERYBODY>> = {
   'POST /api/people/:id/signed-out': 'keep people',
   'POST /api/people/:id/second-factor': 'keep people',
   'PUT /api/second-factor': 'keep people',
+  'POST /api/people/:id/pin-removed': 'keep people',
+  'GET /api/tablets/:id/held': 'keep people',
+  'POST /api/tablets/:id/held': 'keep people',
   'POST /api/invitations': 'keep people',
   'POST /api/invitations/:id/withdrawn': 'keep people',
+
+  'POST /api/tablets': 'keep tablets',
+  'PUT /api/tablets/:id': 'keep tablets',
+  'POST /api/tablets/:id/removed': 'keep tablets',
+
+  'GET /api/tablets': 'report tablets',
+  'POST /api/tablets/:id/lost': 'report tablets',
 
   'PUT /api/business': 'house ways',
   'PUT /api/profile': 'house ways',
@@ -138,6 +160,7 @@ export const RIGHTS: Readonly<Record<SignedInKey, Deed | typeof EVERYBODY>> = {
   'PUT /api/rights': 'say rights',
 
   'GET /api/appointments': EVERYBODY,
+  'GET /api/branches': EVERYBODY,
   'GET /api/dogs/:id/slots': EVERYBODY,
   'GET /api/ahead': EVERYBODY,
   'GET /api/appointments/:id/gap': EVERYBODY,
@@ -170,6 +193,8 @@ export const RIGHTS: Readonly<Record<SignedInKey, Deed | typeof EVERYBODY>> = {
   'GET /api/business': EVERYBODY,
   'PUT /api/me': EVERYBODY,
   'GET /api/me/sessions': EVERYBODY,
+  'GET /api/me/pin': EVERYBODY,
+  'PUT /api/me/pin': EVERYBODY,
   'POST /api/me/sessions/:id/ended': EVERYBODY,
   'GET /api/first-steps': EVERYBODY,
   'GET /api/photos/:id': EVERYBODY,

@@ -4,6 +4,7 @@ import { daySchema, gradeOrNone, id, line, place } from './basics';
 import { traits } from './facts';
 import { businessProfile } from './profile';
 import { level, placeKey, task } from './trade';
+import { fromLost } from './visits';
 
 const section = z.enum(ALL_SECTIONS);
 /** A sentence on a sheet of one page. */
@@ -103,6 +104,7 @@ export const sheetView = z.object({
   photos: z.array(sheetPhoto),
   /** The owner agreed to pictures on the sheet. */
   photosAgreed: z.boolean(),
+  fromLost: fromLost.nullable(),
   drawing: traits,
 });
 export type SheetView = z.infer<typeof sheetView>;

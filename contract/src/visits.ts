@@ -138,10 +138,15 @@ const preparedVisit = {
   ),
 };
 
+/** Entries that were taken in from a tablet reported lost, by a manager's word. */
+export const fromLost = z.object({ entries: z.int(), people: many(z.string()), takenBy: z.string(), at: z.string() });
+export type FromLost = z.infer<typeof fromLost>;
+
 export const visitView = z.object({
   id,
   ...preparedVisit,
   events: z.array(visitEventRead),
+  fromLost: fromLost.nullable(),
   serverNow: z.number(),
 });
 export type VisitView = z.infer<typeof visitView>;

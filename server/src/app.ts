@@ -28,16 +28,19 @@ import { breedRoutes } from './features/business/breeds';
 import { importRoutes } from './features/imports/routes';
 import { mergeRoutes } from './features/merging/routes';
 import type { Config } from './platform/config/config';
-import { isAway, isNotStorable, isThereAlready } from './platform/db/away';
+import { isAway, isDiskFull, isNotStorable, isThereAlready } from './platform/db/away';
 import { isAlive } from './platform/db/connect';
 import { instructionRoutes } from './features/dogs/instructions';
 import { dogRoutes } from './features/dogs/routes';
 import { profileRoutes } from './features/business/profile';
+import { branchRoutes } from './features/branches/routes';
 import { businessRoutes } from './features/business/routes';
 import { beginRoutes } from './features/begin/beginRoutes';
 import { firstStepsRoutes } from './features/begin/firstSteps';
+import { tabletDoorRoutes } from './features/tablets/tabletDoor';
+import { tabletRoutes } from './features/tablets/routes';
 import { joinRoutes } from './features/people/joinRoutes';
-import { tellOfDevice } from './features/people/newDevice';
+import { tellOfAccount } from './records/people/accountNews';
 import { peopleRoutes } from './features/people/routes';
 import { ownerPages } from './features/ownerPage/ownerPage';
 import { calendarFeeds, calendarRoutes } from './features/calendars/routes';
@@ -53,6 +56,8 @@ import { RETRY_AFTER, Refusal, busy, notFound } from './platform/http/problem';
 import { squeezed, squeezedFiles } from './platform/http/compressed';
 import { logCalls, traceOf } from './platform/http/logging';
 import { assertStorable } from './platform/http/storable';
+import { foundRoutes } from './features/visits/foundWork';
+import { heldRoutes } from './features/visits/heldWork';
 import { liveRoutes } from './features/visits/liveRoutes';
 import { sheetRoutes } from './features/sheet/routes';
 import { metrics } from './features/status/metrics';
@@ -102,10 +107,12 @@ export function makeApp(
   let document: object | undefined;
   app.get('/api/openapi.json', (_request, response) => void response.json((document ??= openApiDocument(VERSION))));
 
-  app.use(signIn(config, auth, services.databases, tellOfDevice(services)));
+  app.use(signIn(config, auth, services.databases, tellOfAccount(services)));
 
   // In front of the session: owners and whoever joins have none, their link is their key.
   app.use(ownerPages(services), calendarFeeds(services), joinRoutes(services, auth), beginRoutes(services, auth));
+
+  app.use(tabletDoorRoutes(config, services, auth), foundRoutes(services));
 
   const signedIn = requireSession(config, auth, services.databases);
   // Only an import is larger than anything a person types; nobody sends it without being signed in.
@@ -114,6 +121,7 @@ export function makeApp(
   const api = Router();
   for (const feature of [
     businessRoutes,
+    branchRoutes,
     todayRoutes,
     dogRoutes,
     instructionRoutes,
@@ -127,6 +135,8 @@ export function makeApp(
     liveRoutes,
     sheetRoutes,
     peopleRoutes,
+    tabletRoutes(config, auth),
+    heldRoutes,
     firstStepsRoutes,
     profileRoutes,
     linkRoutes,
@@ -237,6 +247,10 @@ function answerProblems(log: Logger): ErrorRequestHandler {
 
 function asRefusal(error: unknown): Refusal {
   if (error instanceof Refusal) return error;
+  if (isDiskFull(error))
+    return busy(
+      'The server’s disk is full: nothing can be saved until somebody makes room. What is on this device stays here and is sent then.',
+    );
   if (isAway(error)) return busy('The server is away for a moment. Nothing was lost; try again.');
   const { type, status } = error as { type?: string; status?: number };
   if (isNotStorable(error))

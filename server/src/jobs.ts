@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { NIGHT_JOB, planAtNight } from './features/ahead/nightPlan';
 import { IMPORT_JOB, runImport } from './features/imports/runImport';
-import { NEW_DEVICE_JOB, sendNewDevice } from './features/people/newDevice';
+import { ACCOUNT_JOB, sendAccountNews } from './records/people/accountNews';
 import { INVITATION_JOB, sendInvitation } from './features/people/sendInvitation';
+import { LET_GO_JOB, letGoAtNight } from './features/record/retention';
 import { REMIND_JOB, remindOwners } from './features/messages/remind';
 import { MESSAGE_JOB, sendMessage } from './features/messages/sendMessage';
 import { forEachBusiness } from './platform/auth/membership';
@@ -28,17 +29,19 @@ export const workers = (services: Services): Worker[] => [
   worker(IMPORT_JOB, ({ businessId, importId }) => runImport(services, businessId as BusinessId, importId)),
   worker(REMIND_JOB, ({ businessId }) => remindOwners(services, businessId as BusinessId)),
   worker(NIGHT_JOB, ({ businessId }) => planAtNight(services, businessId as BusinessId)),
+  worker(LET_GO_JOB, ({ businessId }) => letGoAtNight(services, businessId as BusinessId)),
   worker(BY_CLOCK, () =>
     forEachBusiness(services.databases, (businessId) =>
       inTenant(services.databases, businessId, async (tx) => {
         await enqueue(tx, REMIND_JOB, { businessId });
         await enqueue(tx, NIGHT_JOB, { businessId });
+        await enqueue(tx, LET_GO_JOB, { businessId });
       }),
     ),
   ),
   worker(INVITATION_JOB, ({ businessId, invitationId }) =>
     sendInvitation(services, businessId as BusinessId, invitationId),
   ),
-  worker(NEW_DEVICE_JOB, (told) => sendNewDevice(services, told)),
+  worker(ACCOUNT_JOB, (news) => sendAccountNews(services, news)),
   worker(MESSAGE_JOB, ({ businessId, messageId }) => sendMessage(services, businessId as BusinessId, messageId)),
 ];

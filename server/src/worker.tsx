@@ -7,7 +7,7 @@ import { LabelDocument } from './features/mixing/LabelDocument';
 import { LABELS_PDF } from './features/mixing/labelsPdf';
 import { RECORD_PDF } from './features/record/recordPdf';
 import { RecordDocument } from './features/record/RecordDocument';
-import { draw } from './platform/pdf/draw';
+import { draw, drawOnOnePage } from './platform/pdf/draw';
 import { asBuffer } from './platform/threads/bytes';
 import { doing } from './platform/threads/work';
 import { DAY_PLAN } from './records/mixing/dayPlanWork';
@@ -31,7 +31,7 @@ const WORK = [
     );
     return best;
   }),
-  doing(SHEET_PDF, (given) => draw(<SheetDocument {...given} />)),
+  doing(SHEET_PDF, (given) => drawOnOnePage((fontSize) => <SheetDocument {...given} fontSize={fontSize} />)),
   doing(LETTER_PDF, (given) => draw(<LetterDocument {...given} />)),
   doing(RECORD_PDF, (given) => draw(<RecordDocument {...given} />)),
   doing(LABELS_PDF, (given) => draw(<LabelDocument {...given} />)),

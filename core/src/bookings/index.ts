@@ -15,6 +15,17 @@ export {
   type VisitChoice,
   type Wishes,
 } from './book';
+export {
+  BRANCH_KINDS,
+  ROUND,
+  needsAt,
+  weekAt,
+  weekRenamed,
+  worksAt,
+  type Branch,
+  type BranchKind,
+  type WeekOfPerson,
+} from './branches';
 export { PLAN_COSTS, type PlanCosts } from './costs';
 export { breaches, evaluatePlan, hoursByDay, type PlanCost } from './evaluatePlan';
 export { planBookings, type PlannerOptions, type Planning } from './planner';

@@ -83,6 +83,26 @@ describe('days away from a calendar file', () => {
     expect(left).toEqual([{ name: 'Wrong', why: expect.stringMatching(why) }]);
   });
 
+  test('a file full of daily entries since a thousand years is read to its bound, not for minutes', () => {
+    const daily = Array.from({ length: 1999 }, (_, at) =>
+      entry(`Daily ${at}`, 'DTSTART;VALUE=DATE:10260101', 'RRULE:FREQ=DAILY'),
+    );
+    const from = performance.now();
+    const { found, left } = read(...daily, entry('Dike work', 'DTSTART;VALUE=DATE:20261210'));
+    expect(performance.now() - from).toBeLessThan(20_000);
+    expect(found.map(({ name }) => name)).toEqual(['Dike work']);
+    expect(left).toHaveLength(1999);
+    expect(left[0]).toEqual({ name: 'Daily 0', why: expect.stringMatching(/more than 60 times/) });
+    expect(left[1998]).toEqual({ name: 'Daily 1998', why: expect.stringMatching(/come round/) });
+  }, 60_000);
+
+  test('a daily entry that ended long ago closes nothing and is not called too frequent', () => {
+    expect(read(entry('Building', 'DTSTART;VALUE=DATE:19990101', 'RRULE:FREQ=DAILY;UNTIL=20201231'))).toEqual({
+      found: [],
+      left: [],
+    });
+  });
+
   test.each([
     ['words', 'hello', /no calendar file/],
     ['a visiting card', 'BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Otter\r\nEND:VCARD', /no calendar file/],

@@ -19,8 +19,12 @@ export type AbsencesRead =
 /** So far ahead days are taken, and so often one entry may come round in that time [house values]. */
 const DAYS_AHEAD = 730;
 const MOST_TIMES = 60;
-/** An entry is looked through so far: one that began long ago and comes daily is left out instead. */
-const MOST_STEPS = 5000;
+/**
+ * An entry is looked through so far, and all of a file together so far: what comes often enough to reach the bound comes
+ * too often for an absence. A thousand steps are thirty a year since thirty years; the file's bound keeps the window free.
+ */
+const MOST_STEPS = 1000;
+const MOST_STEPS_OF_FILE = 20_000;
 const MOST_ENTRIES = 2000;
 const LONGEST_FILE = 2_000_000;
 const LONGEST_NAME = 80;
@@ -38,8 +42,9 @@ export function readAbsences(text: string, today: Day): AbsencesRead {
     return { trouble: `More than ${MOST_ENTRIES} entries: export a shorter time, please.` };
   const found = new Map<string, ReadAbsence>();
   const left: { name: string; why: string }[] = [];
+  const steps: Steps = { left: MOST_STEPS_OF_FILE };
   for (const entry of entries) {
-    const read = readEntry(entry, today);
+    const read = readEntry(entry, today, steps);
     if ('why' in read) left.push(read);
     else for (const each of read.absences) found.set(`${each.from} ${each.to} ${each.name}`, each);
   }
@@ -59,9 +64,15 @@ function entriesOf(text: string): ICAL.Component[] | null {
   }
 }
 
+/** Steps that may still be taken through entries of one file that come round. */
+interface Steps {
+  left: number;
+}
+
 function readEntry(
   component: ICAL.Component,
   today: Day,
+  steps: Steps,
 ): { readonly absences: readonly ReadAbsence[] } | { readonly name: string; readonly why: string } {
   const event = new ICAL.Event(component);
   const name = (event.summary || 'Closed').replaceAll(/\s+/g, ' ').trim().slice(0, LONGEST_NAME);
@@ -70,8 +81,10 @@ function readEntry(
     if (!event.startDate?.isDate) return { name, why: 'It has an hour of the day: only whole days are taken.' };
     const length = daysOf(event);
     if (length < 1) return { name, why: 'It ends before it begins.' };
-    const starts = event.isRecurring() ? startsOf(event, today, length) : [dayOf(event.startDate)];
-    if (starts === null) return { name, why: `It comes more than ${MOST_TIMES} times in two years.` };
+    const starts = event.isRecurring() ? startsOf(event, today, length, steps) : [dayOf(event.startDate)];
+    if (starts === 'too often') return { name, why: `It comes more than ${MOST_TIMES} times in two years.` };
+    if (starts === 'file too long')
+      return { name, why: 'Too many entries of this file come round: export a shorter time.' };
     const ahead = starts
       .map((from): ReadAbsence => ({ name, from, to: addDays(from, length - 1) }))
       .filter(({ from, to }) => to >= today && daysBetween(today, from) <= DAYS_AHEAD);
@@ -89,20 +102,30 @@ function daysOf({ component, startDate, endDate }: ICAL.Event): number {
   return hasEnd ? endDate.subtractDate(startDate).toSeconds() / 86_400 : 1;
 }
 
-/** Days on which an entry begins, from those that reach today on; null where they are too many. */
-function startsOf(event: ICAL.Event, today: Day, length: number): Day[] | null {
+/** Days on which an entry begins, from those that reach today on. */
+function startsOf(event: ICAL.Event, today: Day, length: number, steps: Steps): Day[] | 'too often' | 'file too long' {
   const first = addDays(today, -length);
   const last = addDays(today, DAYS_AHEAD);
+  if (endedBefore(event, first)) return [];
   const all = event.iterator();
   const starts: Day[] = [];
   for (let step = 0; step < MOST_STEPS; step++) {
+    if (steps.left-- <= 0) return 'file too long';
     const next = all.next() as ICAL.Time | undefined;
     if (!next) return starts;
     // As text: a calendar may begin before any day that a business knows.
     const on = next.toString().slice(0, 10);
     if (on > last) return starts;
     if (on >= first) starts.push(asDay(on));
-    if (starts.length > MOST_TIMES) return null;
+    if (starts.length > MOST_TIMES) return 'too often';
   }
-  return null;
+  return 'too often';
+}
+
+/** An entry whose one rule ended before that day: nothing of it has to be looked through. */
+function endedBefore({ component }: ICAL.Event, first: Day): boolean {
+  const [rule, ...more] = component.getAllProperties('rrule');
+  if (!rule || more.length > 0 || component.getFirstProperty('rdate')) return false;
+  const { until } = rule.getFirstValue() as ICAL.Recur;
+  return until instanceof ICAL.Time && until.toString().slice(0, 10) < first;
 }

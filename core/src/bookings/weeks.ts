@@ -76,6 +76,8 @@ export interface BookedVisit extends Span {
   /** Null: it takes time and does no care that comes round, as a lesson. */
   readonly choice: 'full' | 'short' | null;
   readonly mayMove: boolean;
+  /** Of a dog of another branch: it takes its person's time, and nothing here. */
+  readonly elsewhere?: true;
 }
 
 /** All that weeks are planned from, by calendar days. */
@@ -106,18 +108,21 @@ export function bookOf(weeks: Weeks): Book {
   const indexOf = (day: Day) => daysBetween(first, day);
   const inHorizon = booked.filter(({ day }) => indexOf(day) >= 0 && indexOf(day) < days);
   const known = new Set(dogs.map(({ id }) => id));
-  const isFixed = ({ mayMove, choice, dog }: BookedVisit) => !mayMove || choice === null || !known.has(dog);
+  const isFixed = ({ mayMove, choice, dog, elsewhere }: BookedVisit) =>
+    !mayMove || choice === null || elsewhere === true || !known.has(dog);
+  const timeOf = ({ person, day, from, to }: BookedVisit): TakenTime => ({ person, day: indexOf(day), from, to });
   // Nobody is booked for seven minutes past two.
   const until = QUARTER * Math.ceil(over / QUARTER);
   const gone = people.map(({ id }): TakenTime => ({ person: id, day: 0, from: 0, to: until }));
-  const taken = inHorizon
-    .filter(isFixed)
-    .map(({ person, day, from, to }): TakenTime => ({ person, day: indexOf(day), from, to }));
+  const taken = inHorizon.filter(isFixed).map(timeOf);
   const horizon = { first, days };
   const warmDays = daysIn(warm, horizon);
   const blocks = workBlocks(people, away, horizon, over > 0 ? [...taken, ...gone] : taken);
   const atSalon = blocks.filter(({ where }) => where === SALON);
-  const takenAtSalon = taken.filter((each) => !isOut(people, first, each));
+  const takenAtSalon = inHorizon
+    .filter((each) => isFixed(each) && !each.elsewhere)
+    .map(timeOf)
+    .filter((each) => !isOut(people, first, each));
   // Who works alone always has managed so far.
   const alone = people.length < 2 ? [] : daysAlone(workBlocks(people, away, horizon), days);
   const standing = new Map<string, Standing[]>();

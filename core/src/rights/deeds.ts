@@ -9,6 +9,8 @@ export interface DeedRow {
   readonly who: readonly Exclude<Role, 'manager'>[];
   /** The house cannot give it to anybody else. */
   readonly fixed?: true;
+  /** Not on a shared tablet by a PIN: whoever saw one typed would have the whole book, or the business. */
+  readonly ownDevice?: true;
 }
 
 /**
@@ -19,9 +21,9 @@ export const DEEDS = {
   'see addresses': { area: 'clients', does: 'see clients’ addresses', who: ['groomer', 'desk'] },
   'change clients': { area: 'clients', does: 'add and change clients', who: ['groomer', 'desk'] },
   merge: { area: 'clients', does: 'join two clients or two dogs into one', who: ['groomer', 'desk'] },
-  export: { area: 'clients', does: 'take the book out', who: ['groomer'] },
-  import: { area: 'clients', does: 'bring a book in', who: [] },
-  erase: { area: 'clients', does: 'erase a client', who: [] },
+  export: { area: 'clients', does: 'take the book out', who: ['groomer'], ownDevice: true },
+  import: { area: 'clients', does: 'bring a book in', who: [], ownDevice: true },
+  erase: { area: 'clients', does: 'erase a client', who: [], ownDevice: true },
 
   'change dogs': { area: 'dogs', does: 'change a dog’s card', who: ['groomer', 'bather', 'desk'] },
   'weigh and teach': {
@@ -47,7 +49,7 @@ export const DEEDS = {
 
   book: { area: 'weeks', does: 'book, move and cancel visits', who: ['groomer', 'bather', 'desk'] },
   'say hours': { area: 'weeks', does: 'say who works when and how weeks are planned', who: [] },
-  'all bookings': { area: 'weeks', does: 'open the calendar of all bookings', who: ['desk'] },
+  'all bookings': { area: 'weeks', does: 'open the calendar of all bookings', who: ['desk'], ownDevice: true },
 
   mix: { area: 'shelf', does: 'mix', who: ['groomer', 'bather', 'trainee'] },
   'keep the shelf': {
@@ -60,11 +62,25 @@ export const DEEDS = {
   'correct stock': { area: 'shelf', does: 'correct the stock', who: ['groomer'] },
   'see costs': { area: 'shelf', does: 'see what visits cost', who: ['groomer'] },
 
-  'keep people': { area: 'business', does: 'invite people, change their roles and let them go', who: [] },
-  'house ways': { area: 'business', does: 'change the house ways', who: [] },
+  'keep people': {
+    area: 'business',
+    does: 'invite people, change their roles and let them go',
+    who: [],
+    ownDevice: true,
+  },
+  'keep tablets': { area: 'business', does: 'make a device a shared tablet', who: [], ownDevice: true },
+  'report tablets': {
+    area: 'business',
+    does: 'report a shared tablet lost',
+    who: ['groomer', 'bather', 'trainee', 'desk'],
+  },
+  'say what is kept': { area: 'business', does: 'say for how long what is kept', who: [], ownDevice: true },
+  'keep branches': { area: 'business', does: 'open and close salons and vans', who: [], ownDevice: true },
+  'move house': { area: 'business', does: 'take the whole business out', who: [], ownDevice: true },
+  'house ways': { area: 'business', does: 'change the house ways', who: [], ownDevice: true },
   'see the status': { area: 'business', does: 'see how the installation is: backups, queues', who: [] },
-  'read the log': { area: 'business', does: 'read who did what', who: [] },
-  'say rights': { area: 'business', does: 'say who may what', who: [], fixed: true },
+  'read the log': { area: 'business', does: 'read who did what', who: [], ownDevice: true },
+  'say rights': { area: 'business', does: 'say who may what', who: [], fixed: true, ownDevice: true },
 } as const satisfies Readonly<Record<string, DeedRow>>;
 
 export type Deed = keyof typeof DEEDS;

@@ -11,6 +11,21 @@ export function whoMay(deed: Deed, house: HouseRights): Role[] {
   return ROLES.filter((role) => role === 'manager' || said.includes(role));
 }
 
+/** Who does something, as far as it decides whether they may. */
+export interface Doer {
+  readonly role: Role;
+  readonly rights: HouseRights;
+  /** At a shared tablet, by a PIN. */
+  readonly byPin: boolean;
+}
+
+/** Why somebody may not do it where they are; null: they may. */
+export function whyNotHere({ role, rights, byPin }: Doer, deed: Deed): string | null {
+  if (!mayDo(role, deed, rights)) return whyNotAllowed(role, deed, rights);
+  const { ownDevice, does }: DeedRow = DEEDS[deed];
+  return byPin && ownDevice ? `Not with a PIN on a shared tablet. Sign in with your password to ${does}.` : null;
+}
+
 export const mayDo = (role: Role, deed: Deed, house: HouseRights): boolean => whoMay(deed, house).includes(role);
 
 /** "A bather does not take the book out. Ask an owner-manager or a groomer." */

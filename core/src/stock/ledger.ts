@@ -1,7 +1,7 @@
 import type { Day } from '../units';
 
 /** Why stock moves. Uses and mixes are written by Dewpond itself, the others by a person. */
-export const STOCK_KINDS = ['delivery', 'count', 'use', 'mixed', 'waste', 'correction'] as const;
+export const STOCK_KINDS = ['delivery', 'count', 'use', 'mixed', 'waste', 'correction', 'moved'] as const;
 export type StockKind = (typeof STOCK_KINDS)[number];
 
 /** One line of the ledger: never changed, never removed. */
@@ -17,7 +17,7 @@ export interface StockEntry {
 /** What a person or Dewpond wants to enter. A count says how much there is; the entry is the difference. */
 export type Movement =
   | { readonly kind: 'delivery' | 'waste' | 'use' | 'mixed'; readonly ml: number; readonly reason: string }
-  | { readonly kind: 'correction'; readonly ml: number; readonly reason: string }
+  | { readonly kind: 'correction' | 'moved'; readonly ml: number; readonly reason: string }
   | { readonly kind: 'count'; readonly counted: number; readonly reason: string };
 
 export type Entered =
@@ -29,7 +29,7 @@ const NIL = 1e-6;
 
 /**
  * One movement against a balance of `before` ml (which may be negative with a reason). Refused in words: a delivery,
- * waste or use that is not over 0, a count below 0, a correction of nothing or without a reason, and anything that
+ * waste or use that is not over 0, a move of nothing, a count below 0, a correction of nothing or without a reason, and anything that
  * leaves less than nothing without a reason.
  */
 export function enter(before: number, movement: Movement): Entered {
@@ -56,6 +56,8 @@ function signed(before: number, movement: Movement): number | string {
       return movement.ml > 0 ? -movement.ml : 'More than 0 ml goes out.';
     case 'count':
       return movement.counted >= 0 ? movement.counted - before : 'One cannot count less than nothing.';
+    case 'moved':
+      return Math.abs(movement.ml) > 0 ? movement.ml : 'More than 0 ml moves.';
     case 'correction':
       if (!(Math.abs(movement.ml) > 0)) return 'A correction of 0 ml corrects nothing.';
       return movement.reason.trim() === '' ? 'A correction says why.' : movement.ml;

@@ -8,6 +8,7 @@ export {
   type HouseWays,
 } from './houseWays';
 export { HOUSE_STANCES } from './stances';
+export { KEPT_KINDS, RETENTION, isRetention, keptFrom, type KeptKind, type Retention } from './retention';
 export {
   ALL_SERVICES,
   DEFAULT_SERVICES,

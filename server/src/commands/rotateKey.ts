@@ -1,13 +1,12 @@
 import { symmetricDecrypt, symmetricEncrypt } from 'better-auth/crypto';
-import { eq, isNotNull } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { forEachBusiness } from '../platform/auth/membership';
 import { readConfig } from '../platform/config/config';
 import { session, twoFactor, user } from '../platform/db/authSchema';
 import { connect, type Databases } from '../platform/db/connect';
-import { business, invitation, member, ownerLink } from '../platform/db/schema';
-import { inTenant, type Tenant } from '../platform/db/tenant';
+import { inTenant } from '../platform/db/tenant';
 import type { SiteSettings } from '../platform/http/context';
-import { secretHash } from '../records/links/ownerLinks';
+import { reissue } from '../records/links/reissue';
 
 interface Rotated {
   readonly links: number;
@@ -48,36 +47,6 @@ export async function rotateKey(
   }
   await databases.auth.delete(session);
   return { links, secondProofs: proofs.length, dropped };
-}
-
-/** Hashes of all that can be opened, by the new key. */
-async function reissue(tx: Tenant, site: SiteSettings, businessId: string): Promise<number> {
-  const links = await tx.select({ id: ownerLink.id }).from(ownerLink);
-  for (const { id } of links)
-    await tx
-      .update(ownerLink)
-      .set({
-        secretHash: secretHash(site, businessId, id, 'owner page'),
-        calendarHash: secretHash(site, businessId, id, 'owner calendar'),
-      })
-      .where(eq(ownerLink.id, id));
-  const invitations = await tx.select({ id: invitation.id }).from(invitation);
-  for (const { id } of invitations)
-    await tx
-      .update(invitation)
-      .set({ secretHash: secretHash(site, businessId, id, 'invitation') })
-      .where(eq(invitation.id, id));
-  const feeds = await tx.select({ id: member.id, feedId: member.feedId }).from(member).where(isNotNull(member.feedId));
-  for (const { id, feedId } of feeds)
-    if (feedId !== null)
-      await tx
-        .update(member)
-        .set({ feedHash: secretHash(site, businessId, feedId, 'groomer') })
-        .where(eq(member.id, id));
-  const [house] = await tx.select({ feedId: business.feedId }).from(business);
-  if (house?.feedId)
-    await tx.update(business).set({ feedHash: secretHash(site, businessId, house.feedId, 'business calendar') });
-  return links.length + invitations.length + feeds.length + (house?.feedId ? 1 : 0);
 }
 
 if (process.argv[2] === 'run') {

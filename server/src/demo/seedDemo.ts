@@ -11,6 +11,7 @@ import * as authSchema from '../platform/db/authSchema';
 import type { Databases } from '../platform/db/connect';
 import {
   appointment,
+  branch,
   business,
   client,
   dog,
@@ -143,8 +144,8 @@ async function seedBusiness(
     zone: ZONE,
     units: 'metric',
     ways: { ...DEFAULT_HOUSE_WAYS, ...demo.ways },
-    van: demo.van ?? null,
   });
+  if (demo.van) await tx.update(branch).set({ van: demo.van });
   await tx.insert(member).values(people.map((person) => ({ ...person, week: weekWith(today) })));
   await seedShelf({ tx, today, by: people[0]?.name ?? '', zone: ZONE }, demo);
   const vets = (demo.vets ?? []).map((each) => ({

@@ -2,7 +2,7 @@ import { calibratePump, exactRange, labelMeaning, readLabel } from '@dewpond/cor
 import { addDays, millilitres, type Day } from '@dewpond/core/units';
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { bottle, lot, madeMix, product, pump } from '../platform/db/schema';
+import { bottle, fittedPump, lot, madeMix, product, pump } from '../platform/db/schema';
 import type { Tenant } from '../platform/db/tenant';
 import { instantIn, spanOf } from '../platform/time/zone';
 import { addEntry, lockProducts, stockByProduct } from '../records/shelf/ledger';
@@ -60,10 +60,10 @@ async function seedProduct({ tx, today, by }: Shelving, demo: DemoProduct): Prom
     supplier: demo.supplier,
     containerMl: demo.containerMl,
     costPerMl: demo.price / demo.containerMl,
-    pumpId,
     leadDays: demo.leadDays,
     safetyMl: demo.safetyMl,
   });
+  if (pumpId !== null) await tx.insert(fittedPump).values({ productId: id, pumpId });
   for (const { number, deliveredDaysAgo, expiresInDays, open } of demo.lots)
     await tx.insert(lot).values({
       id: v7(),

@@ -57,7 +57,7 @@ export async function seedVisit(
     email: '',
     role: 'groomer',
     rights: {},
-    ...{ sessionId: '', lastBackup: null, hereSince: null },
+    ...{ sessionId: '', lastBackup: null, hereSince: null, tablet: null, byPin: false, branchAsked: null },
     secondFactor: { has: false, asked: false },
     zone: ZONE,
   };

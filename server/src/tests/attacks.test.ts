@@ -219,6 +219,9 @@ describe('the database goes away', () => {
         await tx.execute(sql`select 1`);
       }),
     ).rejects.toThrow();
+    // As soon as the process has heard that its other connections are gone, too.
+    const [app, door] = databases.pools;
+    await expect.poll(() => [app?.idleCount, door?.idleCount]).toEqual([0, 0]);
     expect((await salon.call('GET /api/business')).status).toBe(200);
   });
 

@@ -4,7 +4,7 @@ import { finding } from '@dewpond/core/findings';
 import request from 'supertest';
 import { expect, test } from 'vitest';
 import { v7 } from 'uuid';
-import { rebuildProjections } from '../commands/rebuildProjections';
+import { rebuildBusiness } from '../commands/rebuildProjections';
 import { addDog, app, clock, databases, openSalon, type Salon } from './salon';
 import { begin, eventsOf, visitDog } from './tableSide';
 
@@ -52,7 +52,7 @@ test('the log says who cleaned what after which dog, and names the visits after 
   const found = await log(salon);
   expect(found).toHaveLength(2);
   expect(found).toEqual(expect.arrayContaining(lines.map((line) => expect.objectContaining(withDone(line)) as object)));
-  await rebuildProjections(databases);
+  await rebuildBusiness(databases, salon.businessId);
   expect(await log(salon)).toEqual(found);
   expect(await log(salon, '2026-11-26', '2026-11-30')).toEqual([]);
   expect(await log(await openSalon())).toEqual([]);

@@ -16,10 +16,13 @@ import { begin, eventsOf } from './tableSide';
 
 /*
  * What deploy/ ships, with Debian's own nginx and systemd: read, started, and asked over TLS. What cannot run here is a
- * container, and a machine that boots.
+ * container that runs, and a machine that boots.
  */
 
-const DEPLOY = fileURLToPath(new URL('../../../deploy', import.meta.url));
+const ROOT = fileURLToPath(new URL('../../..', import.meta.url));
+const DEPLOY = join(ROOT, 'deploy');
+/** Debian puts it where only root looks. */
+const LOGROTATE = '/usr/sbin/logrotate';
 const folder = mkdtempSync(join(tmpdir(), 'dewpond-deploy-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
@@ -47,6 +50,48 @@ describe('the units', () => {
     const ours = stderr.split('\n').filter((line) => line.includes('dewpond'));
     expect(ours).toEqual([]);
     expect(status).toBe(0);
+  });
+});
+
+test('logrotate takes what turns the database’s log', () => {
+  const state = join(folder, 'logrotate.state');
+  const { status, stderr } = spawnSync(LOGROTATE, ['--debug', '--state', state, join(DEPLOY, 'logrotate/dewpond')], {
+    encoding: 'utf8',
+  });
+  expect(stderr).not.toMatch(/error/i);
+  expect(stderr).toMatch(/Handling 1 logs/);
+  expect(status).toBe(0);
+});
+
+describe('the container file', () => {
+  // None is built here: there is nothing to build one with. What it names is looked at.
+  const lines = readFileSync(join(DEPLOY, 'Containerfile'), 'utf8').split('\n');
+  const all = lines.join('\n');
+  const of = (word: string) =>
+    lines.filter((line) => line.startsWith(`${word} `)).map((line) => line.slice(word.length + 1));
+
+  test('starts from the Node that Dewpond is made for, and serves as nobody in particular', () => {
+    const { engines } = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8')) as { engines: { node: string } };
+    const major = /\d+/.exec(engines.node)?.[0];
+    expect(of('FROM').every((image) => image.includes(`node:${major}-`))).toBe(true);
+    expect(of('USER')).toEqual(['node']);
+    expect(of('EXPOSE')).toEqual(['4310']);
+  });
+
+  test('runs programs that the build makes, with settings that are read', () => {
+    const built = readFileSync(join(ROOT, 'scripts/build.mjs'), 'utf8');
+    const programs = [...all.matchAll(/server\/dist\/(\w+)\.js/g)].map(([, name]) => name);
+    expect(programs.toSorted()).toEqual(['main', 'migrate']);
+    for (const name of programs) expect(built).toContain(`'${name}'`);
+    const settings = of('ENV').flatMap((line) => [...line.matchAll(/(\w+)=/g)].map(([, name]) => name));
+    const source = readFileSync(join(ROOT, 'server/src/platform/config/config.ts'), 'utf8');
+    const migrate = readFileSync(join(ROOT, 'server/src/platform/db/migrate.ts'), 'utf8');
+    for (const name of settings) expect(`${source}${migrate}NODE_ENV`).toContain(name);
+  });
+
+  test('asks whether it is well at an address there is', () => {
+    const path = /127\.0\.0\.1:4310(\/[\w/]+)/.exec(all)?.[1];
+    expect(path).toBe('/api/health/ready');
   });
 });
 
@@ -148,6 +193,12 @@ describe('behind nginx, over TLS', () => {
     session.close();
     expect(headers[':status']).toBe(200);
     expect(headers['strict-transport-security']).toMatch(/max-age=\d{7}/);
+    expect(headers).toMatchObject({
+      'x-content-type-options': 'nosniff',
+      'referrer-policy': 'no-referrer',
+      'content-security-policy': expect.stringMatching(/frame-ancestors 'none'/),
+    });
+    expect(headers['x-powered-by']).toBeUndefined();
   });
 
   test('cookies are Secure, and what a client says of its own address is not believed', async () => {

@@ -5,7 +5,7 @@ import { eq } from 'drizzle-orm';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { organization } from '../platform/db/authSchema';
-import { rebuildProjections } from '../commands/rebuildProjections';
+import { rebuildBusiness } from '../commands/rebuildProjections';
 import { addDog, clock, databases, openSalon, type Salon } from './salon';
 import { begin, eventsOf, visitDog } from './tableSide';
 
@@ -59,7 +59,7 @@ describe('what is told at the table', () => {
     const [told] = (await dogView()).instructions;
     const until = day('2026-12-24');
     await salon.call('PUT /api/instructions/:id', { id: wipes.id, body: { version: told?.version ?? 1, until } });
-    await rebuildProjections(databases);
+    await rebuildBusiness(databases, salon.businessId);
     expect((await dogView()).instructions).toMatchObject([{ id: wipes.id, until }]);
   });
 
@@ -199,7 +199,7 @@ test('a business that just signs up does not keep the others’ tables from bein
   await send(id, [{ type: 'opened' }, { type: 'noted', text: 'calm' }]);
   const toBe = { id: v7(), name: 'To be', slug: v7(), createdAt: new Date() };
   await databases.auth.insert(organization).values(toBe);
-  expect(await rebuildProjections(databases)).toBeGreaterThan(0);
+  expect(await rebuildBusiness(databases, salon.businessId)).toBeGreaterThan(0);
   await databases.auth.delete(organization).where(eq(organization.id, toBe.id));
 });
 
@@ -268,7 +268,7 @@ describe('how it showed itself', () => {
       id: dogId,
       body: { version, profile: { ...profile, canStandThroughBath: true } },
     });
-    await rebuildProjections(databases);
+    await rebuildBusiness(databases, salon.businessId);
     await send(second, [{ type: 'noted', text: 'still here' }], 9);
     expect((await dogView()).profile.canStandThroughBath).toBe(true);
   });

@@ -6,6 +6,7 @@ import { describe, expect, test } from 'vitest';
 import {
   appointment,
   client,
+  heldWork,
   homeTick,
   household,
   ownerAnswer,
@@ -17,6 +18,7 @@ import {
   referral,
   refusedEvent,
   sheetEdit,
+  tablet,
 } from '../platform/db/schema';
 import { inTenant, type Tenant } from '../platform/db/tenant';
 import { WORDS_THAT_GO, WORDS_THAT_STAY } from '../features/record/wordsOfPeople';
@@ -257,6 +259,14 @@ describe('every column that can hold words', () => {
       .where(eq(referral.dogId, dogId));
     await tx.insert(refusedEvent).values({
       ...{ businessId, id: v7(), visitId, personId: memberId, words: SECRET, content: { words: SECRET } },
+    });
+    const tabletId = v7();
+    await tx
+      .insert(tablet)
+      .values({ businessId, id: tabletId, name: 'Van', secretHash: 'x', setUpBy: 'Ines', ...made });
+    await tx.insert(heldWork).values({
+      ...{ businessId, id: v7(), tabletId, memberId, visitId, kind: 'event', at: toldAt, heldAt: toldAt },
+      ...{ content: { words: SECRET }, bytes: Buffer.from(SECRET), refused: SECRET },
     });
     await tx.insert(sheetEdit).values({
       ...{ businessId, visitId, editedBy: 'Ines' },

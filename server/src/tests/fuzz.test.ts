@@ -4,7 +4,9 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { bottleOf, makeMix, mixBody } from './shelfSide';
 import { seeded } from '../../../core/src/tests/seeded';
 import { hostileRequest, type HostileRequest, type KnownIds } from './hostile';
-import { PASSWORD, addDog, app, openSalon, signIn, type Salon } from './salon';
+import { business } from '../platform/db/schema';
+import { inTenant } from '../platform/db/tenant';
+import { PASSWORD, addDog, app, databases, openSalon, signIn, type Salon } from './salon';
 import { visitDog } from './tableSide';
 
 const REQUESTS = process.env['DEWPOND_DEEP'] ? 20_000 : 1000;
@@ -54,6 +56,9 @@ const send = (hostile: HostileRequest, cookie: string) =>
     sent.end();
   });
 
+const askNoSecondProof = () =>
+  inTenant(databases, salon.businessId, (tx) => tx.update(business).set({ secondFactor: 'nobody' }));
+
 test(`${REQUESTS} hostile requests (seed ${SEED}): none is a fault of ours, and all is well after them`, async () => {
   const random = seeded(SEED);
   const counts: Record<number, number> = {};
@@ -68,6 +73,8 @@ test(`${REQUESTS} hostile requests (seed ${SEED}): none is a fault of ours, and 
       status = await send(hostile, isSignedIn ? cookie : '');
       // A manager may sign anybody out, herself too: what comes after would be refused unread.
       if (isSignedIn && status === 401) cookie = await signIn(`${salon.businessId}@example.test`, PASSWORD);
+      // Nor is anything read of whoever has asked everybody for a second proof, and has none.
+      if (isSignedIn && status === 403) await askNoSecondProof();
     } catch {
       status = 400;
     }

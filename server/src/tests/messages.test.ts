@@ -152,6 +152,16 @@ describe('a message to an owner', () => {
     expect(logLines.slice(linesBefore).join('\n')).not.toContain(token.split('.')[1]);
   });
 
+  test('a break in its subject begins no header of its own', async () => {
+    const { dogId } = await reachable(salon);
+    const { body } = await write(salon, dogId, { subject: 'Ready\r\nBcc: thief@elsewhere.example\r\n\r\nHello' });
+    await sent(smtp(), body.id);
+    const [got] = mail.mails.splice(0);
+    expect(got?.bcc).toBeUndefined();
+    expect([got?.to].flat().map((each) => each?.text)).toEqual(['folake@thornmere.example']);
+    expect(got?.subject).toMatch(/^Ready\s+Bcc: thief@elsewhere.example\s+Hello$/);
+  });
+
   test('is never sent twice: two workers, a second job, a crash in the middle', async () => {
     const { dogId } = await reachable(salon);
     const { body } = await write(salon, dogId);
@@ -171,6 +181,7 @@ describe('a message to an owner', () => {
       state: 'unsure',
       lastWord: expect.stringContaining('may have arrived') as string,
     });
+    expect((await salon.call('GET /api/status')).body.messages.unsure).toBe(1);
     expect((await salon.call('PUT /api/messages/:id', { id: crashed.id, body: { what: 'again' } })).status).toBe(200);
     await sent(smtp(), crashed.id);
     expect(mail.mails.splice(0)).toHaveLength(1);

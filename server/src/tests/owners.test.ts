@@ -4,7 +4,7 @@ import type { Happening } from '@dewpond/core/events';
 import sharp from 'sharp';
 import request from 'supertest';
 import { v7 } from 'uuid';
-import { beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, onTestFinished, test } from 'vitest';
 import { addDog, app, clock, guest, openSalon, type Salon } from './salon';
 import { musty, reachable, textOf } from './owner';
 import { begin, eventsOf, visitDog } from './tableSide';
@@ -293,6 +293,34 @@ describe('a place a vet should see', () => {
     // Whoever had it open before hears that it was closed meanwhile.
     const late = { version: open?.version, told: null, answer: null, vet: null, end: null };
     expect((await salon.call('PUT /api/referrals/:id', { id: open?.id ?? '', body: late })).status).toBe(409);
+  });
+
+  test('what comes in long after a visit refers no place anew that was referred then, or is now', async () => {
+    const week = 7 * 86_400_000;
+    const began = clock.now;
+    onTestFinished(() => {
+      clock.now = began;
+    });
+    const { dogId } = await reachable(salon);
+    const early = await begin(salon, dogId);
+    clock.now += week;
+    await visitDog(salon, dogId, [yellow]);
+    clock.now += week;
+    const second = await visitDog(salon, dogId, [yellow]);
+    const [open] = await referrals(dogId);
+    expect(await referrals(dogId)).toHaveLength(1);
+    const sendLate = (id: string, what: Happening) =>
+      salon.call('POST /api/visits/:id/events', { id, body: { events: eventsOf([what], 500, 'found in the van') } });
+    // Of a visit before the one that referred it, while that is open.
+    expect((await sendLate(early, yellow)).body.refused).toEqual([]);
+    expect(await referrals(dogId)).toHaveLength(1);
+    clock.now += week;
+    const end = { outcome: 'seen by a vet, all well', on: '2026-12-16', by: 'Ines' };
+    const body = { version: open?.version, told: null, answer: null, vet: null, end };
+    expect((await salon.call('PUT /api/referrals/:id', { id: open?.id ?? '', body })).status).toBe(200);
+    // Of a visit on whose day it was open, now that it has ended.
+    expect((await sendLate(second, { type: 'noted', text: 'scratched at it' })).body.refused).toEqual([]);
+    expect((await referrals(dogId)).map(({ id }) => id)).toEqual([open?.id]);
   });
 
   test('the letter says what was seen with sides and dates, what was done, and nothing of what it may be', async () => {

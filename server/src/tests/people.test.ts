@@ -3,12 +3,14 @@ import type { Role } from '@dewpond/core/rights';
 import { eq, sql } from 'drizzle-orm';
 import express from 'express';
 import request from 'supertest';
-import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { beforeAll, beforeEach, describe, expect, onTestFinished, test } from 'vitest';
 import { v7 } from 'uuid';
 import * as authSchema from '../platform/db/authSchema';
 import { member } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
-import { sendNewDevice } from '../features/people/newDevice';
+import { ACCOUNT_CHANGES } from '../platform/auth/accountNote';
+import { ACCOUNT_JOB, sendAccountNews } from '../records/people/accountNews';
+import { accountNewsOf, openAccountNews } from './accountNews';
 import { sendInvitation } from '../features/people/sendInvitation';
 import { signIn as signInRoutes } from '../platform/auth/signIn';
 import type { OutgoingMail } from '../platform/post/post';
@@ -366,10 +368,48 @@ describe('sessions', () => {
     const { memberId, email } = await joined();
     const personId = (await people()).people.find(({ id }) => id === memberId)?.personId ?? '';
     const { sent, carrying } = mailbox();
-    await sendNewDevice(carrying, { businessId: salon.businessId, personId, at: MORNING });
+    await sendAccountNews(carrying, { businessId: salon.businessId, personId, at: MORNING, what: 'device' });
     expect(sent[0]).toMatchObject({
       to: email,
       words: expect.stringMatching(/25 November 2026 at 09:00.*Keys and you/s),
+    });
+  });
+
+  test('what is done to an account is told to its person: a password, by whichever way, and a PIN', async () => {
+    onTestFinished(await openAccountNews());
+    const { cookie, memberId } = await joined();
+    const personId = (await people()).people.find(({ id }) => id === memberId)?.personId ?? '';
+    const change = { currentPassword: GOOD, newPassword: 'three grey herons' };
+    const wrong = await request(app)
+      .post('/api/auth/change-password')
+      .set('Cookie', cookie)
+      .send({ ...change, currentPassword: 'not it at all' });
+    expect(wrong.status).toBe(400);
+    await request(app).post('/api/auth/change-password').set('Cookie', cookie).send(change);
+    await expect.poll(() => accountNewsOf(personId)).toEqual(['password']);
+    const { body } = await invite({ memberId });
+    await join({ token: tokenIn(body), name: 'x', email: 'x@x.test', password: GOOD });
+    expect(await accountNewsOf(personId)).toEqual(['password', 'password']);
+    const pin = { pin: '739152', password: PASSWORD };
+    expect((await salon.call('PUT /api/me/pin', { body: pin })).status).toBe(200);
+    const me = (await salon.call('GET /api/session')).body.person.id;
+    expect(await accountNewsOf(me)).toEqual(['PIN']);
+    expect((await salon.call('PUT /api/me/pin', { body: { ...pin, password: 'wrong' } })).status).toBe(422);
+    expect(await accountNewsOf(me)).toEqual(['PIN']);
+  });
+
+  test('each kind of it has words of its own', async () => {
+    const { memberId } = await joined();
+    const personId = (await people()).people.find(({ id }) => id === memberId)?.personId ?? '';
+    const { sent, carrying } = mailbox();
+    for (const what of ACCOUNT_CHANGES)
+      await sendAccountNews(carrying, { businessId: salon.businessId, personId, at: MORNING, what });
+    expect(new Set(sent.map(({ subject }) => subject)).size).toBe(ACCOUNT_CHANGES.length);
+    expect(new Set(sent.map(({ id }) => id)).size).toBe(ACCOUNT_CHANGES.length);
+    for (const { words } of sent) expect(words).toMatch(/25 November 2026 at 09:00.*change your password/s);
+    // What waited in the queue of the version before.
+    expect(ACCOUNT_JOB.ids.parse({ businessId: salon.businessId, personId, at: MORNING })).toMatchObject({
+      what: 'device',
     });
   });
 

@@ -8,7 +8,7 @@ import request from 'supertest';
 import { v7 } from 'uuid';
 import { beforeAll, expect, test } from 'vitest';
 import { inTenant } from '../platform/db/tenant';
-import { WHERE_TABLES_COME_OUT } from '../features/exports/tables';
+import { WHERE_TABLES_COME_OUT } from '../features/exports/whereTablesComeOut';
 import type { DogExport } from '../features/record/recordPdf';
 import { sendFromHome } from './owner';
 import { addDog, app, databases, openSalon, type Salon } from './salon';

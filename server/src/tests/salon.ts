@@ -12,7 +12,7 @@ import { connect } from '../platform/db/connect';
 import type { Services } from '../platform/http/context';
 import { listenForVisits } from '../platform/live/news';
 import { openPost } from '../platform/post/post';
-import { bottle, business, member, product, pump } from '../platform/db/schema';
+import { bottle, business, fittedPump, member, product, pump } from '../platform/db/schema';
 import { inTenant, type BusinessId } from '../platform/db/tenant';
 import { heldToContract } from './held';
 
@@ -94,8 +94,8 @@ export async function openSalon(role: Role = 'manager'): Promise<Salon> {
       label: '24:1',
       waterParts: '24',
       suppliedBy: 'house',
-      pumpId,
     });
+    await tx.insert(fittedPump).values({ businessId, productId, pumpId });
     await tx
       .insert(bottle)
       .values({ businessId, id: v7(), name: 'Litre bottle', brim: 1080, line: 1000, graduation: 50, count: 2 });

@@ -1,8 +1,10 @@
 import { createHmac } from 'node:crypto';
+import type { Problem, SessionView } from '@dewpond/contract';
 import { sql } from 'drizzle-orm';
 import request from 'supertest';
-import { beforeAll, describe, expect, test } from 'vitest';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { inTenant } from '../platform/db/tenant';
+import { accountNewsOf, openAccountNews } from './accountNews';
 import { PASSWORD, app, config, databases, openSalon, type Salon } from './salon';
 
 const BASE32 = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ234567';
@@ -44,13 +46,18 @@ const session = (cookie: string, path = '/api/session') => request(app).get(path
 describe('a second proof', () => {
   let salon: Salon;
   let email: string;
+  let personId: string;
   let key: Buffer;
   let codes: string[];
+  let closeNews: () => Promise<void>;
+  afterAll(() => closeNews());
   beforeAll(async () => {
+    closeNews = await openAccountNews();
     salon = await openSalon();
     email = `${salon.businessId}@example.test`;
   });
-  const now = () => codeAt(key, Date.now() / 1000);
+  /** The code of now, or of so many half minutes later: each opens once. */
+  const code = (later = 0) => codeAt(key, Date.now() / 1000 + later * 30);
 
   test('is not asked before the app has shown that it works', async () => {
     const { body } = await door('/two-factor/enable', { password: PASSWORD }, salon.cookie);
@@ -60,9 +67,15 @@ describe('a second proof', () => {
     expect(codes.length).toBeGreaterThanOrEqual(8);
     expect((await session(cookiesOf(await door('/sign-in/email', { email, password: PASSWORD })))).status).toBe(200);
     expect((await door('/two-factor/verify-totp', { code: '000000' }, salon.cookie)).status).toBe(401);
-    const shown = await door('/two-factor/verify-totp', { code: now() }, salon.cookie);
+    // That of the half minute before is taken in this one only: so not at its very end.
+    await expect.poll(() => (Date.now() / 1000) % 30, { timeout: 5000 }).toBeLessThan(27);
+    const shown = await door('/two-factor/verify-totp', { code: code(-1) }, salon.cookie);
     expect(shown.status).toBe(200);
-    expect((await session(cookiesOf(shown))).body).toMatchObject({ secondFactor: { has: true, asked: false } });
+    const { body: its } = await session(cookiesOf(shown));
+    expect(its).toMatchObject({ secondFactor: { has: true, asked: false } });
+    personId = (its as SessionView).person.id;
+    // Both are told beside the answer: which comes first into the queue is not said.
+    await expect.poll(async () => (await accountNewsOf(personId)).sort()).toEqual(['device', 'second proof on']);
   });
 
   test('then the password alone opens nothing; with the code it does; a recovery code does once', async () => {
@@ -70,8 +83,17 @@ describe('a second proof', () => {
     expect(half.body).toMatchObject({ twoFactorRedirect: true });
     expect((await session(cookiesOf(half))).status).toBe(401);
     expect((await door('/two-factor/verify-totp', { code: '000000' }, cookiesOf(half))).status).toBe(401);
-    const full = await door('/two-factor/verify-totp', { code: now() }, cookiesOf(half));
+    const once = code();
+    const full = await door('/two-factor/verify-totp', { code: once }, cookiesOf(half));
     expect((await session(cookiesOf(full))).status).toBe(200);
+    // Whoever saw it typed comes too late with it, though it still fits (RFC 6238 §5.2).
+    const seen = await door('/sign-in/email', { email, password: PASSWORD });
+    const again = await door('/two-factor/verify-totp', { code: once }, cookiesOf(seen));
+    expect([again.status, (again.body as Problem).error.message]).toEqual([
+      401,
+      'This code was shown before. Wait for the next one.',
+    ]);
+    expect((await session(cookiesOf(again))).status).toBe(401);
 
     const use = async () => {
       const again = await door('/sign-in/email', { email, password: PASSWORD });
@@ -83,12 +105,15 @@ describe('a second proof', () => {
 
   test('a manager takes a lost one away', async () => {
     const half = await door('/sign-in/email', { email, password: PASSWORD });
-    const cookie = cookiesOf(await door('/two-factor/verify-totp', { code: now() }, cookiesOf(half)));
+    const cookie = cookiesOf(await door('/two-factor/verify-totp', { code: code(1) }, cookiesOf(half)));
     const dropped = await request(app)
       .post(`/api/people/${salon.memberId}/second-factor`)
       .set('Cookie', cookie)
       .send({});
     expect(dropped.status).toBe(201);
+    // Signing in here told of a device, before or after this.
+    const ofProof = (await accountNewsOf(personId)).filter((what) => what !== 'device');
+    expect(ofProof).toEqual(['second proof on', 'second proof off']);
     const plain = await door('/sign-in/email', { email, password: PASSWORD });
     expect((await session(cookiesOf(plain))).status).toBe(200);
   });

@@ -1,10 +1,12 @@
+import { sql } from 'drizzle-orm';
 import request from 'supertest';
 import { expect, test } from 'vitest';
 import pg from 'pg';
 import { makeApp } from '../app';
 import { connectionString } from '../platform/db/connect';
+import { inTenant } from '../platform/db/tenant';
 import { backupOld } from '../records/business/oldBackup';
-import { bareApp, config, log, openSalon, services } from './salon';
+import { bareApp, config, databases, log, openSalon, services } from './salon';
 
 const owner = async <T extends object>(text: string, values: unknown[] = []) => {
   const client = new pg.Client({ connectionString: connectionString(config, 'owner') });
@@ -60,4 +62,20 @@ test('metrics are for whoever shows the token, and name no address that somebody
 test('who starts and stops processes is told whether this one lives and can answer', async () => {
   expect((await request(bareApp).get('/api/health/live')).body).toEqual({ status: 'ok' });
   expect((await request(bareApp).get('/api/health/ready')).body).toEqual({ status: 'ok' });
+});
+
+test('a slow statement is counted, and its log says what was asked and not about whom', async () => {
+  const shown = async (): Promise<number> => {
+    const app = makeApp({ ...config, METRICS_TOKEN: 'a-token-for-metrics' }, services, log);
+    const { text } = await request(app).get('/metrics').set('Authorization', 'Bearer a-token-for-metrics');
+    return Number(/^dewpond_slow_statements_total (\d+)$/m.exec(text)?.[1]);
+  };
+  const before = await shown();
+  const salon = await openSalon();
+  await inTenant(databases, salon.businessId, (tx) => tx.execute(sql`select pg_sleep(0.6), ${'Quillfeather'}::text`));
+  expect((await shown()) - before).toBeGreaterThanOrEqual(1);
+  const settings = await databases.app.query<{ name: string; setting: string }>(
+    `select name, setting from pg_settings where name in ('log_min_duration_statement', 'log_parameter_max_length', 'log_parameter_max_length_on_error') order by name`,
+  );
+  expect(settings.rows.map(({ setting }) => setting)).toEqual(['500', '0', '0']);
 });

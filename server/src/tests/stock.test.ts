@@ -6,7 +6,7 @@ import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { dogDue, stockEntry } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
-import { rebuildProjections } from '../commands/rebuildProjections';
+import { rebuildBusiness } from '../commands/rebuildProjections';
 import { DAY, START, addProduct, mixing, bottleOf, enter, makeMix, mixBody, stockOf, take, typed } from './shelfSide';
 import { addDog, app, clock, databases, openSalon, type Salon } from './salon';
 import { begin, eventsOf, visitDog, wholeVisit } from './tableSide';
@@ -203,7 +203,7 @@ describe('the ledger', () => {
     ];
     const before = await told();
     await salon.call('PUT /api/products/:id', { id, body: { version: 1, ...typed({ price: 500 }) } });
-    await rebuildProjections(databases);
+    await rebuildBusiness(databases, salon.businessId);
     expect(await told()).toEqual(before);
   });
 

@@ -23,7 +23,7 @@ import {
 } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
 import { listenForVisits } from '../platform/live/news';
-import { rebuildProjections } from '../commands/rebuildProjections';
+import { rebuildBusiness } from '../commands/rebuildProjections';
 import { pino } from 'pino';
 import { addDog, app, auth, clock, config, databases, openSalon, services, type Salon } from './salon';
 import { heldToContract } from './held';
@@ -190,7 +190,7 @@ describe('hair in the ear is remembered', () => {
     const right = await hairAt('right');
     expect(right).toMatchObject({ hair: 'none', lastHair: null });
     // The same from the events alone.
-    await rebuildProjections(databases);
+    await rebuildBusiness(databases, salon.businessId);
     expect(await hairAt('left')).toEqual(left);
   });
 });
@@ -228,7 +228,7 @@ describe('what a visit leaves behind for the next', () => {
     expect(before.took).toMatchObject([{ stage: 'nails', minutes: 10 }]);
     expect(before.incidents).toMatchObject([{ kind: 'nick', askOn: '2026-11-27', told: 'Noor' }]);
     expect(before.visits[0]?.looked).toEqual(['side/left']);
-    await rebuildProjections(databases);
+    await rebuildBusiness(databases, salon.businessId);
     expect(await rows()).toEqual(before);
 
     const next = await begin(salon, dogId);
@@ -384,7 +384,13 @@ describe('what a device carries along', () => {
     const { visitId: _, startsAt: __, events, ...prepared } = begun.body.visits[0] ?? { events: [] };
     expect(events).toHaveLength(1);
     // What is carried of a visit is what its own page would say.
-    const { id: ___, events: ____, serverNow: _____, ...page } = (await salon.call('GET /api/visits/:id', { id })).body;
+    const {
+      id: ___,
+      events: ____,
+      fromLost: ______,
+      serverNow: _____,
+      ...page
+    } = (await salon.call('GET /api/visits/:id', { id })).body;
     expect(prepared).toEqual(page);
   });
 });

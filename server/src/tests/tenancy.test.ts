@@ -42,6 +42,27 @@ describe('the catalogue of the database', () => {
     expect(keys.filter((key) => key.first !== 'business_id')).toEqual([]);
   });
 
+  // What a distributed PostgreSQL needs to keep a business on one machine (docs/scale.md).
+  test('so it does in every unique index, every exclusion, and on the far side of every foreign key', async () => {
+    const indexes = await rows<{ index: string; first: string }>(
+      `select i.indexrelid::regclass::text as index, coalesce(a.attname, 'an expression') as first
+       from pg_index i join pg_class c on c.oid = i.indrelid join pg_namespace n on n.oid = c.relnamespace
+       left join pg_attribute a on a.attrelid = i.indrelid and a.attnum = i.indkey[0]
+       where n.nspname = 'dewpond' and (i.indisunique or i.indisexclusion)`,
+    );
+    expect(indexes.length).toBeGreaterThan(60);
+    expect(indexes.filter(({ first }) => first !== 'business_id')).toEqual([]);
+    const far = await rows<{ key: string; first: string; schema: string }>(
+      `select c.conname as key, a.attname as first, f.relnamespace::regnamespace::text as schema
+       from pg_constraint c join pg_namespace n on n.oid = c.connamespace
+       join pg_class f on f.oid = c.confrelid
+       join pg_attribute a on a.attrelid = c.confrelid and a.attnum = c.confkey[1]
+       where n.nspname = 'dewpond' and c.contype = 'f'`,
+    );
+    expect(far.length).toBeGreaterThan(25);
+    expect(far.filter(({ first, schema }) => first !== 'business_id' || schema !== 'dewpond')).toEqual([]);
+  });
+
   test('the roles of the application neither own, nor bypass, nor create', async () => {
     const roles = await rows<{ name: string; power: boolean }>(
       `select rolname as name, rolsuper or rolbypassrls or rolcreaterole or rolcreatedb as power from pg_roles where rolname in ('dewpond_app', 'dewpond_auth', 'dewpond_jobs')`,

@@ -141,12 +141,23 @@ describe('a book of the version before', () => {
     const [pump] = await rows('pump');
     expect(pump).toMatchObject({ name: 'Pump of Oat wash', stroke_ml: 5, strokes: [], calibrated_on: null });
     const products = await rows('product');
-    expect(products.map(({ name, pump_id }) => [name, pump_id])).toEqual(
-      expect.arrayContaining([
-        ['Oat wash', pump?.['id']],
-        ['Face wash', null],
-      ]),
-    );
+    const wash = products.find(({ name }) => name === 'Oat wash');
+    expect(products).toHaveLength(2);
+    // On the containers of the first branch, which has the business's own id.
+    expect(await rows('fitted_pump')).toEqual([
+      { business_id: business, branch_id: business, product_id: wash?.['id'], pump_id: pump?.['id'] },
+    ]);
+    expect(await rows('pump')).toHaveLength(1);
+  });
+
+  test('is the first branch of its business: dogs, people and shelf are there', async () => {
+    expect(await rows('branch')).toMatchObject([{ id: business, name: 'A salon', kind: 'salon', closed_on: null }]);
+    for (const table of ['dog', 'pump', 'bottle', 'lot', 'stock_entry', 'member'])
+      expect((await rows(table)).every((row) => row['branch_id'] === business)).toBe(true);
+    expect((await rows('dog')).length).toBeGreaterThan(0);
+  });
+
+  test('keeps the pump once', async () => {
     expect(await rows('pump')).toHaveLength(1);
   });
 

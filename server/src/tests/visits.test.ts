@@ -1,4 +1,5 @@
 import { finding } from '@dewpond/core/findings';
+import { SIDES } from '@dewpond/core/places';
 import { readSheet } from '@dewpond/core/sheet';
 import { describeDog, factsAsSeen } from '@dewpond/core/dog';
 import type { Happening } from '@dewpond/core/events';
@@ -9,7 +10,7 @@ import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { v7 } from 'uuid';
 import { findingSeen, placeCare, taskDone, visitEvent } from '../platform/db/schema';
 import { inTenant } from '../platform/db/tenant';
-import { rebuildProjections } from '../commands/rebuildProjections';
+import { rebuildBusiness } from '../commands/rebuildProjections';
 import { addDog, app, businessEditOf, clock, databases, openSalon, type Salon } from './salon';
 import { begin, eventsOf, visitDog, wholeVisit } from './tableSide';
 
@@ -21,6 +22,16 @@ const wax = (grade: 1 | 2 | 3, place: typeof LEFT_EAR | typeof RIGHT_EAR = LEFT_
   type: 'found',
   finding: finding(place, 'ear pale wax', grade),
 });
+
+/** The sheet of a visit as it is printed. */
+async function paperOf(id: string) {
+  const response = await request(app)
+    .get(`/api/visits/${id}/sheet.pdf`)
+    .set('Cookie', salon.cookie)
+    .responseType('blob');
+  expect(response.headers['content-type']).toBe('application/pdf');
+  return getDocument({ data: new Uint8Array(response.body as Buffer), useSystemFonts: false }).promise;
+}
 
 let salon: Salon;
 beforeAll(async () => {
@@ -227,7 +238,7 @@ describe('a whole visit, left and right', () => {
       await tx.delete(taskDone);
     });
     expect((await read()).care).toEqual([]);
-    await rebuildProjections(databases);
+    await rebuildBusiness(databases, salon.businessId);
     expect(await read()).toEqual(before);
   });
 
@@ -246,12 +257,7 @@ describe('the owner sheet', () => {
       'Left ear: light-brown wax (plain).',
       'Right ear: clear.',
     ]);
-    const response = await request(app)
-      .get(`/api/visits/${id}/sheet.pdf`)
-      .set('Cookie', salon.cookie)
-      .responseType('blob');
-    expect(response.headers['content-type']).toBe('application/pdf');
-    const pdf = await getDocument({ data: new Uint8Array(response.body as Buffer), useSystemFonts: false }).promise;
+    const pdf = await paperOf(id);
     expect(pdf.numPages).toBe(1);
     const { info } = (await pdf.getMetadata()) as unknown as { info: { Title: string; Language: string } };
     expect(info).toMatchObject({ Title: 'A salon: Sorrel, Wed 25 Nov', Language: 'en-GB' });
@@ -291,12 +297,25 @@ describe('the owner sheet', () => {
   test('a name of 80 letters and letters of many languages still fit one page', async () => {
     const { dogId } = await addDog(salon, { name: 'Ł'.repeat(40) + 'ÄéÿŠžđ'.repeat(6) + 'abcd' });
     const id = await visitDog(salon, dogId);
-    const response = await request(app)
-      .get(`/api/visits/${id}/sheet.pdf`)
-      .set('Cookie', salon.cookie)
-      .responseType('blob');
-    const pdf = await getDocument({ data: new Uint8Array(response.body as Buffer), useSystemFonts: false }).promise;
-    expect(pdf.numPages).toBe(1);
+    expect((await paperOf(id)).numPages).toBe(1);
+  });
+
+  test('a visit of which there is much to tell still fits one page, in smaller letters', async () => {
+    const { dogId } = await addDog(salon, { name: 'Quince', breeds: ['pug'] });
+    const findings = [
+      ...SIDES.map((side) => finding({ site: 'ear', side }, 'ear musty smell', 2)),
+      ...SIDES.map((side) => finding({ site: 'eye', side }, 'eye stain', 2)),
+      finding({ site: 'fold nose', side: 'none' }, 'fold redness', 2),
+    ];
+    const bled: Happening = {
+      type: 'incident',
+      incident: { kind: 'quick', place: null, done: 'We pressed it until it stopped.', told: 'Folake', words: '' },
+    };
+    const id = await visitDog(salon, dogId, [
+      ...findings.map((each): Happening => ({ type: 'found', finding: each })),
+      bled,
+    ]);
+    expect((await paperOf(id)).numPages).toBe(1);
   });
 
   test('an unknown visit, or one of another business, has none', async () => {

@@ -1,3 +1,5 @@
+import { atBranch } from './atBranch';
+import { askedFirst, forWhom } from './forWhom';
 import { noteServerClock } from './serverClock';
 import type { BodyOf, EndpointKey, Problem, ResponseOf } from '@dewpond/contract';
 
@@ -39,12 +41,17 @@ export async function call<K extends EndpointKey>(key: K, given: CallOptions<K> 
   const [method = 'GET', template = ''] = key.split(' ');
   const path = template.replace(':id', given.id ?? '');
   const query = given.query ? `?${new URLSearchParams(given.query)}` : '';
+  const isOfTablet = path.startsWith('/api/tablet/') || path === '/api/tablet';
+  if (!isOfTablet) await askedFirst();
   const response = await fetch(path + query, {
     method,
     ...(given.patience === undefined ? {} : { signal: AbortSignal.timeout(given.patience) }),
-    ...(given.body === undefined
-      ? {}
-      : { body: JSON.stringify(given.body), headers: { 'content-type': 'application/json' } }),
+    headers: {
+      // Who is signed in is asked by whoever does not know it yet.
+      ...(isOfTablet || key === 'GET /api/session' ? {} : { ...forWhom(), ...atBranch() }),
+      ...(given.body === undefined ? {} : { 'content-type': 'application/json' }),
+    },
+    ...(given.body === undefined ? {} : { body: JSON.stringify(given.body) }),
   }).catch(() => {
     throw new Unreached('The server cannot be reached. Nothing was lost; try again when the network is back.');
   });

@@ -1,9 +1,12 @@
 import type { Problem } from '@dewpond/contract';
+import { askedFirst, forWhom } from './forWhom';
 import { Refused } from './call';
 
 /** Bytes are no JSON: they go their own way. Throws {@link Refused}, or an `Error` when the network is away. */
 async function send(id: string, init: RequestInit): Promise<void> {
-  const response = await fetch(`/api/instructions/${id}/letter`, init).catch(() => {
+  await askedFirst();
+  const headers = { ...forWhom(), ...init.headers };
+  const response = await fetch(`/api/instructions/${id}/letter`, { ...init, headers }).catch(() => {
     throw new Error('The server cannot be reached. Nothing was lost; try again when the network is back.');
   });
   if (response.ok) return;

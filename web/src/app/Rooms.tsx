@@ -117,8 +117,20 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/ways/rights/RightsScreen')).RightsScreen }),
       },
       {
+        path: 'house/branches',
+        lazy: async () => ({ Component: (await import('../features/ways/branches/BranchesScreen')).BranchesScreen }),
+      },
+      {
         path: 'house/people',
         lazy: async () => ({ Component: (await import('../features/ways/people/PeopleScreen')).PeopleScreen }),
+      },
+      {
+        path: 'house/kept',
+        lazy: async () => ({ Component: (await import('../features/ways/kept/KeptScreen')).KeptScreen }),
+      },
+      {
+        path: 'house/tablets',
+        lazy: async () => ({ Component: (await import('../features/ways/tablets/TabletsScreen')).TabletsScreen }),
       },
       {
         path: 'house/status',

@@ -5,6 +5,7 @@ import { Suspense, lazy, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useWasAtTable } from '../data/lastVisit';
 import { prefetchPages, usePrefetch } from '../data/queries';
+import { WhoIsHere } from '../parts/door/WhoIsHere';
 import { Toasts } from '../ui/toasts';
 import { classes } from '../ui/classes';
 import { Door } from './Door';
@@ -15,6 +16,11 @@ import { NewVersion, Offline, Unsent } from './Notices';
 
 /** The clocks of the table, on every other screen. */
 const PinnedTimers = lazy(async () => ({ default: (await import('../features/table/Timers')).PinnedTimers }));
+
+/** For a business with more than one salon or van. */
+const BranchSwitch = lazy(async () => ({
+  default: (await import('../parts/branches/BranchSwitch')).BranchSwitch,
+}));
 
 const fetchKeysAndYou = () => import('./KeysAndYou');
 const KeysAndYou = lazy(async () => ({ default: (await fetchKeysAndYou()).KeysAndYou }));
@@ -38,7 +44,9 @@ const PLACES: readonly {
 /** Sign-in in front, then rail and screen. */
 export const Shell = () => (
   <Door>
-    {({ business, person }) => <SignedIn business={business.name} person={person.name} personId={person.id} />}
+    {({ business, person, branches }) => (
+      <SignedIn business={business.name} person={person.name} personId={person.id} many={branches.length > 1} />
+    )}
   </Door>
 );
 
@@ -46,6 +54,8 @@ interface SignedInProps {
   readonly business: string;
   readonly person: string;
   readonly personId: string;
+  /** The business has more than one branch. */
+  readonly many: boolean;
 }
 
 /** What is asked for on the screen comes first; what a van takes along, when that is there. */
@@ -72,7 +82,7 @@ function useDevice(personId: string): void {
   }, [prefetched]);
 }
 
-function SignedIn({ business, person, personId }: SignedInProps) {
+function SignedIn({ business, person, personId, many }: SignedInProps) {
   useDevice(personId);
   const atTable = useLocation().pathname.match(/^\/visits\/[^/]+$/) !== null;
   const navigate = useNavigate();
@@ -96,6 +106,11 @@ function SignedIn({ business, person, personId }: SignedInProps) {
         aria-label="Places"
         className="no-print shrink-0 md:w-[104px] border-line md:border-r max-md:border-t flex md:flex-col items-center gap-1 md:py-4 max-md:px-1 max-md:py-1 bg-paper overflow-x-auto"
       >
+        {many && (
+          <Suspense>
+            <BranchSwitch className="max-md:hidden flex-wrap w-[92px] min-h-14 mb-2 px-1 py-1.5 text-[13px] shrink-0" />
+          </Suspense>
+        )}
         {PLACES.map(({ to, name, icon: Icon, also = [] }) => (
           <NavLink
             key={to}
@@ -114,19 +129,20 @@ function SignedIn({ business, person, personId }: SignedInProps) {
             {name}
           </NavLink>
         ))}
-        <div className="md:mt-auto flex md:flex-col items-center gap-1 max-md:hidden">
+        <div className="md:mt-auto flex md:flex-col items-center gap-1">
+          <WhoIsHere className="flex-col md:w-[88px] md:min-h-16" />
           <button
             type="button"
             onClick={() => setTheme(otherTheme)}
             aria-label={`Change to ${otherTheme}`}
-            className="grid place-items-center size-11 rounded-xl text-soft hover:text-ink hover:bg-pond-pale"
+            className="max-md:hidden grid place-items-center size-11 rounded-xl text-soft hover:text-ink hover:bg-pond-pale"
           >
             {theme === 'chalk' ? <Moon size={19} aria-hidden /> : <Sun size={19} aria-hidden />}
           </button>
           <button
             type="button"
             onClick={() => setHelp(true)}
-            className="grid place-items-center size-11 rounded-xl text-soft hover:text-ink hover:bg-pond-pale font-bold"
+            className="max-md:hidden grid place-items-center size-11 rounded-xl text-soft hover:text-ink hover:bg-pond-pale font-bold"
             aria-label="Keys and account"
           >
             ?
@@ -134,6 +150,11 @@ function SignedIn({ business, person, personId }: SignedInProps) {
         </div>
       </nav>
       <main className="flex-1 min-w-0 overflow-y-auto print:overflow-visible">
+        {many && (
+          <Suspense>
+            <BranchSwitch className="md:hidden no-print m-2 mb-0 px-3 min-h-11 text-sm" />
+          </Suspense>
+        )}
         <Offline />
         <NewVersion atTable={atTable} />
         {wasAtTable && !atTable && (

@@ -10,8 +10,19 @@ import { TextField } from '../ui/Field';
 
 type DoorStep = 'password' | 'second proof' | 'forgotten' | 'asked';
 
+interface SignInProps {
+  /** Somebody is in. */
+  readonly onIn?: () => void;
+  /** The way back to where they came from. */
+  readonly onBack?: () => void;
+}
+
 /** The door: e-mail and password, then the second proof where there is one; a link for whoever forgot. */
-export function SignIn() {
+export function SignIn({ onIn, onBack }: SignInProps) {
+  const enter = () => {
+    onIn?.();
+    void queryClient.invalidateQueries();
+  };
   const [step, setStep] = useState<DoorStep>('password');
   const [email, setEmail] = useState('');
   const back = () => setStep('password');
@@ -23,10 +34,12 @@ export function SignIn() {
           onEmail={setEmail}
           onSecond={() => setStep('second proof')}
           onForgotten={() => setStep('forgotten')}
+          onIn={enter}
+          onBack={onBack}
         />
       );
     case 'second proof':
-      return <SecondProof onBack={back} />;
+      return <SecondProof onIn={enter} onBack={back} />;
     case 'forgotten':
       return <Forgotten email={email} onAsked={() => setStep('asked')} onBack={back} />;
     case 'asked':
@@ -38,18 +51,20 @@ export function SignIn() {
   }
 }
 
-const enter = () => void queryClient.invalidateQueries();
-
 function Password({
   email,
   onEmail,
   onSecond,
   onForgotten,
+  onIn,
+  onBack,
 }: {
   readonly email: string;
   readonly onEmail: (email: string) => void;
   readonly onSecond: () => void;
   readonly onForgotten: () => void;
+  readonly onIn: () => void;
+  readonly onBack: (() => void) | undefined;
 }) {
   const [error, setError] = useState<string>();
   const [busy, setBusy] = useState(false);
@@ -59,7 +74,7 @@ function Password({
     setBusy(true);
     const result = await signInWith(email, password);
     setBusy(false);
-    if (result === 'in') enter();
+    if (result === 'in') onIn();
     else if (result === 'second proof') onSecond();
     else setError(whyNotIn(result));
   };
@@ -90,17 +105,22 @@ function Password({
         <Button look="quiet" onClick={onForgotten}>
           Forgotten?
         </Button>
+        {onBack && (
+          <Button look="quiet" onClick={onBack}>
+            Back
+          </Button>
+        )}
       </form>
     </DoorPage>
   );
 }
 
-function SecondProof({ onBack }: { readonly onBack: () => void }) {
+function SecondProof({ onIn, onBack }: { readonly onIn: () => void; readonly onBack: () => void }) {
   const show = async (code: string) => {
     const result = await showSecondProof(code);
     if (result !== 'in')
       return whyNotIn(result, 'This code does not fit. Each lasts half a minute; take the one that shows now.');
-    enter();
+    onIn();
     return null;
   };
   return (

@@ -12,9 +12,12 @@ export const usePreferences = create<{
   handedness: 'right' | 'left';
   /** Businesses whose first steps are done, or were put away: their checklist is not asked for any more. */
   begun: readonly string[];
+  /** Which branch of a business was last looked at. */
+  branches: Readonly<Record<string, string>>;
   setTheme: (theme: Theme) => void;
   setHandedness: (handedness: 'right' | 'left') => void;
   setBegun: (businessId: string) => void;
+  setBranch: (businessId: string, branchId: string) => void;
 }>()(
   persist(
     (set) => ({
@@ -22,9 +25,12 @@ export const usePreferences = create<{
       device: '',
       handedness: 'right',
       begun: [],
+      branches: {},
       setTheme: (theme) => set({ theme }),
       setHandedness: (handedness) => set({ handedness }),
       setBegun: (businessId) => set(({ begun }) => ({ begun: [...begun, businessId] })),
+      setBranch: (businessId, branchId) =>
+        set(({ branches }) => ({ branches: { ...branches, [businessId]: branchId } })),
     }),
     {
       name: 'dewpond-preferences',

@@ -1,3 +1,4 @@
+import { askedFirst, forWhom } from '../api/forWhom';
 import { Refused, call } from '../api/call';
 import { SignedOut, type Network, type Sent } from '../device/network';
 import type { NewInBook } from '../device/storage';
@@ -56,9 +57,10 @@ export const httpNetwork: Network = {
   },
 
   async sendPhoto({ id, visitId, bytes }): Promise<Sent<null>> {
+    await askedFirst();
     const response = await fetch(`/api/visits/${visitId}/photos/${id}`, {
       method: 'PUT',
-      headers: { 'content-type': bytes.type },
+      headers: { ...forWhom(), 'content-type': bytes.type },
       body: bytes,
       signal: AbortSignal.timeout(PICTURE_PATIENCE_MS),
     });

@@ -1,4 +1,5 @@
 import type { PrefetchedVisit, PrefetchView, VisitView } from '@dewpond/contract';
+import { askedHere } from '../api/atBranch';
 import { call } from '../api/call';
 import { answers, storage } from './device';
 
@@ -10,7 +11,7 @@ export const PICTURES = 'dewpond-pictures';
  * without a network. Visits begun already are kept as if they had been opened here.
  */
 export async function prefetchVisits() {
-  const prefetched = await answers.orCached('prefetch', () => call('GET /api/prefetch'));
+  const prefetched = await answers.orCached(askedHere('prefetch'), () => call('GET /api/prefetch'));
   for (const visit of prefetched.visits)
     if (visit.visitId !== null)
       await answers.put(`visit ${visit.visitId}`, asVisit(visit, visit.visitId, prefetched.serverNow));
@@ -31,12 +32,13 @@ const asVisit = (
 ): VisitView => ({
   ...prepared,
   id,
+  fromLost: null,
   serverNow,
 });
 
 /** A carried booking as a visit begun here under this id, or null where it was not carried along. */
 export async function beginHere(id: string, appointmentId: string | null, dogId: string): Promise<VisitView | null> {
-  const prefetched = await answers.get<PrefetchView>('prefetch');
+  const prefetched = await answers.get<PrefetchView>(askedHere('prefetch'));
   if (!prefetched) return null;
   const { visits, serverNow } = prefetched;
   const mine = visits.find(

@@ -2,9 +2,13 @@ import { QueryClient, useQuery } from '@tanstack/react-query';
 import { answers } from './device';
 import { askVisit, prefetchVisits } from './prefetch';
 import { Refused, call } from '../api/call';
+import { askedHere, lookAt } from '../api/atBranch';
+import { askFor } from '../api/forWhom';
 import { callPages } from '../api/pages';
 import type { SessionView } from '@dewpond/contract';
 import { setLocale } from '../browser/locale';
+import { usePreferences } from '../browser/preferences';
+import { branchOf } from './branchOf';
 import type { VisitKind } from '@dewpond/core/steps';
 
 export const queryClient = new QueryClient({
@@ -20,8 +24,12 @@ export const queryClient = new QueryClient({
 const cached = { networkMode: 'offlineFirst', gcTime: 86_400_000 } as const;
 
 async function whoIsHere(): Promise<SessionView> {
-  // What the version before this one left on the device says nothing of rights: then it is as shipped.
-  const { rights = {}, ...session } = await answers.orCached('session', () => call('GET /api/session'));
+  // What the version before this one left on the device says nothing of rights or branches: then it is as shipped.
+  const said = await answers.orCached('session', () => call('GET /api/session'));
+  const { rights = {}, branches = [], branchId = said.business.id, ...rest } = said;
+  const session = { ...rest, branches, branchId };
+  askFor(session.person.id);
+  lookAt(branchOf(session, usePreferences.getState().branches)?.id ?? null);
   setLocale(session.business.units === 'US' ? 'en-US' : 'en-GB');
   return { ...session, rights };
 }
@@ -30,7 +38,8 @@ export const useSession = (enabled = true) =>
 const todayQuery = (day?: string) => ({
   ...cached,
   queryKey: ['today', day ?? 'now'],
-  queryFn: () => answers.orCached(`today ${day ?? 'now'}`, () => call('GET /api/today', day ? { query: { day } } : {})),
+  queryFn: () =>
+    answers.orCached(askedHere(`today ${day ?? 'now'}`), () => call('GET /api/today', day ? { query: { day } } : {})),
 });
 export const useToday = (day?: string) => useQuery(todayQuery(day));
 export const prefetchToday = (): Promise<void> => queryClient.prefetchQuery(todayQuery());
@@ -108,14 +117,14 @@ export const useMembers = () =>
 const businessQuery = {
   ...cached,
   queryKey: ['business'],
-  queryFn: () => answers.orCached('business', () => call('GET /api/business')),
+  queryFn: () => answers.orCached(askedHere('business'), () => call('GET /api/business')),
 };
 export const useBusiness = () => useQuery(businessQuery);
 /** Two people may stand at one bench: what the other ticked comes by itself. */
 const mixingQuery = {
   ...cached,
   queryKey: ['mixing'],
-  queryFn: () => answers.orCached('mixing', () => call('GET /api/mixing')),
+  queryFn: () => answers.orCached(askedHere('mixing'), () => call('GET /api/mixing')),
 };
 export const useMixing = () => useQuery({ ...mixingQuery, refetchInterval: 20_000 });
 export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => call('GET /api/stock') });

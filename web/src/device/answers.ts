@@ -11,6 +11,8 @@ export interface AnswerCache {
   put(question: string, answer: unknown): Promise<void>;
   /** What the server said to a question within the last day, or undefined. */
   get<T>(question: string): Promise<T | undefined>;
+  /** Nothing is on the screen any more, as after a reload: what is cached counts again. */
+  beginAnew(): void;
   /** Whoever signs out leaves no answers behind. What has not reached the server yet stays. */
   forget(): Promise<void>;
 }
@@ -62,6 +64,7 @@ export function answerCache({ storage, now, isRefusal }: DeviceParts): AnswerCac
         return known;
       });
     },
+    beginAnew: () => answered.clear(),
     forget() {
       answered.clear();
       return storage.answers.clear().catch(() => undefined);

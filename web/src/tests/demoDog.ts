@@ -28,14 +28,20 @@ const VISIT_ID = v7();
 
 export const MEMBER = { id: v7(), personId: v7(), name: 'Ines Okafor', role: 'manager' } as const;
 
+/** The first branch has the id of the business. */
+export const QUAY = { id: v7(), name: 'Withy Quay', kind: 'salon' } as const;
+
 /** Withy Quay, signed in as its manager. */
 export const session = (units: SessionView['business']['units'] = 'metric'): SessionView => ({
   person: { id: MEMBER.personId, name: MEMBER.name, email: 'ines@withyquay.example' },
   member: MEMBER,
   rights: {},
   secondFactor: { has: false, asked: false },
+  tablet: null,
   backupOld: null,
-  business: { id: v7(), name: 'Withy Quay Grooming', zone: 'Europe/London', units },
+  branches: [QUAY],
+  branchId: QUAY.id,
+  business: { id: QUAY.id, name: 'Withy Quay Grooming', zone: 'Europe/London', units },
   units,
   ownUnits: null,
   today: TODAY,
@@ -260,6 +266,7 @@ export const visitView = (more: Partial<VisitView> = {}): VisitView => ({
   shownBefore: [],
   lastAnswers: {},
   events: [],
+  fromLost: null,
   serverNow: Date.now(),
   ...more,
 });

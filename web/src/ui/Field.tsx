@@ -1,4 +1,5 @@
-import { useId, type InputHTMLAttributes, type ReactNode, type TextareaHTMLAttributes } from 'react';
+import { Eye, EyeOff } from 'lucide-react';
+import { useId, useState, type InputHTMLAttributes, type ReactNode, type TextareaHTMLAttributes } from 'react';
 import { classes } from './classes';
 
 /** How a field is framed. */
@@ -53,16 +54,45 @@ export function TextField({
   ...rest
 }: Labelled & InputHTMLAttributes<HTMLInputElement>) {
   const id = useId();
+  const [shown, setShown] = useState(false);
+  const isSecret = rest.type === 'password';
+  const input = (
+    <input
+      id={id}
+      aria-invalid={Boolean(error)}
+      aria-describedby={`${id}-note`}
+      className={fieldClasses(error, classes(isSecret && 'pr-12', className))}
+      {...rest}
+      {...(isSecret && shown ? { type: 'text', spellCheck: false, autoCapitalize: 'off' } : {})}
+    />
+  );
   return (
     <Frame id={id} label={label} hint={hint} error={error}>
-      <input
-        id={id}
-        aria-invalid={Boolean(error)}
-        aria-describedby={`${id}-note`}
-        className={fieldClasses(error, className)}
-        {...rest}
-      />
+      {isSecret ? (
+        <div className="relative">
+          {input}
+          <SeeIt shown={shown} onChange={setShown} />
+        </div>
+      ) : (
+        input
+      )}
     </Frame>
+  );
+}
+
+/** With wet hands one mistypes: what is hidden may be looked at. */
+function SeeIt({ shown, onChange }: { readonly shown: boolean; readonly onChange: (shown: boolean) => void }) {
+  const Icon = shown ? EyeOff : Eye;
+  return (
+    <button
+      type="button"
+      aria-label="Show what is typed"
+      aria-pressed={shown}
+      onClick={() => onChange(!shown)}
+      className="absolute right-0 top-0 grid place-items-center size-11 rounded-xl text-soft hover:text-ink"
+    >
+      <Icon size={18} aria-hidden />
+    </button>
   );
 }
 

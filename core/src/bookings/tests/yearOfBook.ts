@@ -16,8 +16,10 @@ import {
   proposedWeeks,
   weekdayOf,
   type DogInWeeks,
+  type DogNeeds,
   type KeptPrices,
   type VisitChoice,
+  type WeekHours,
   type Weeks,
 } from '..';
 
@@ -33,6 +35,8 @@ export interface YearOfBook {
   readonly seed: number;
   /** What a coming costs when it is planned, in days of lateness; left out: the house value. More of it, fewer visits. */
   readonly trip?: number;
+  /** So many of the dogs live on farms, two on each, to which the first person drives with the van on two days a week. */
+  readonly onFarms?: number;
 }
 
 /** What a year came to, in all. */
@@ -44,6 +48,8 @@ export interface YearSum {
   readonly overCare: number;
   /** Hands that waited, of those there were. */
   readonly idle: number;
+  /** Minutes of driving; a farm is driven to once a day, whoever of its dogs is groomed. */
+  readonly driven: number;
 }
 
 interface BookedInYear {
@@ -63,8 +69,14 @@ interface HiddenTask {
 }
 interface HiddenBookDog {
   readonly id: string;
+  /** Null: it is brought to the salon. */
+  readonly farm: Farm | null;
   readonly tasks: HiddenTask[];
   lastVisit: Day;
+}
+interface Farm {
+  readonly name: string;
+  readonly drive: number;
 }
 
 const START = day('2026-01-05');
@@ -85,18 +97,22 @@ const WAITS = 7;
 /** Bookings are made so far ahead, days, and stand. */
 const BOOKED_AHEAD = 21;
 const HORIZON = 56;
+const VAN = 'the farms';
+/** Tuesday and Friday. */
+const VAN_DAYS: readonly number[] = [1, 4];
 
 /** A year of invented dogs with hidden rates, run in one way; the same dogs for the same seed. */
 export function yearOfBook(year: YearOfBook, running: Running): YearSum {
   const random = seeded(year.seed);
-  const dogs = Array.from({ length: year.dogs }, (_, i) => hiddenDog(i, random));
+  const dogs = Array.from({ length: year.dogs }, (_, i) => hiddenDog(i, farmOf(i, year), random));
   const grades = seeded(year.seed + 1);
   const booked = new Map<string, BookedInYear[]>();
-  const sum = { visits: 0, lateDays: 0, overCare: 0, minutes: 0 };
+  const sum = { visits: 0, lateDays: 0, overCare: 0, minutes: 0, driven: 0 };
   let prices: KeptPrices = {};
   for (let t = 0; t < 7 * year.weeks; t++) {
     const today = addDays(START, t);
     const isCounted = t >= 7 * year.skip;
+    const drivenTo = new Map<string, number>();
     if (running === 'planned' && weekdayOf(today) === 0) prices = bookAhead(dogs, booked, today, year, prices);
     for (const [i, dog] of dogs.entries()) {
       const choice = running === 'planned' ? comesAsBooked(booked, dog, today) : comesBy(running, dog, i, today);
@@ -108,15 +124,26 @@ export function yearOfBook(year: YearOfBook, running: Running): YearSum {
       sum.visits += 1;
       sum.overCare += over;
       sum.minutes += choice === 'full' ? FULL_MINUTES : SHORT_MINUTES;
+      if (dog.farm) drivenTo.set(dog.farm.name, dog.farm.drive);
     }
+    for (const drive of drivenTo.values()) sum.driven += drive;
   }
   const open = (year.weeks - year.skip) * year.people * weekMinutes();
-  return { visits: sum.visits, lateDays: sum.lateDays, overCare: sum.overCare, idle: 1 - sum.minutes / open };
+  const { minutes, ...counted } = sum;
+  return { ...counted, idle: 1 - (minutes + sum.driven) / open };
 }
 
 const weekMinutes = (): number => USUAL_WEEK.flat().reduce((total, { from, to }) => total + to - from, 0);
 
-function hiddenDog(i: number, random: () => number): HiddenBookDog {
+/** The last dogs live on farms; 10 to 30 minutes of driving to each, and on. */
+function farmOf(i: number, { dogs, onFarms = 0 }: YearOfBook): Farm | null {
+  const place = i - (dogs - onFarms);
+  if (place < 0) return null;
+  const farm = Math.floor(place / 2);
+  return { name: `farm ${farm}`, drive: 10 + 5 * (farm % 5) };
+}
+
+function hiddenDog(i: number, farm: Farm | null, random: () => number): HiddenBookDog {
   const last = addDays(START, -Math.floor(random() * 40));
   const lines = hiddenLines(1, START, random).filter(
     ({ line }) => line.interval.usual >= 7 && TASKS[line.task].round === 'own clock',
@@ -129,7 +156,7 @@ function hiddenDog(i: number, random: () => number): HiddenBookDog {
     lastCare: last,
     visits: [looked(last, true, 0)],
   }));
-  return tasks.length > 0 ? { id: `dog ${i}`, tasks, lastVisit: last } : hiddenDog(i, random);
+  return tasks.length > 0 ? { id: `dog ${i}`, farm, tasks, lastVisit: last } : hiddenDog(i, farm, random);
 }
 
 const looked = (on: Day, cared: boolean, dirt: PlaceVisit['dirt']): PlaceVisit => ({
@@ -161,13 +188,15 @@ function visitOn(dog: HiddenBookDog, choice: 'full' | 'short', today: Day, rando
 }
 
 function comesBy(running: Exclude<Running, 'planned'>, dog: HiddenBookDog, i: number, today: Day): 'full' | null {
+  const weekday = weekdayOf(today);
+  if (dog.farm && !VAN_DAYS.includes(weekday)) return null;
   if (running !== 'when they ring') {
     const gap = daysBetween(dog.lastVisit, today);
     const every = running === 'every six weeks' ? 42 : 21;
-    return gap >= every && (weekdayOf(today) === i % 5 || gap >= every + 7) ? 'full' : null;
+    return gap >= every && (dog.farm || weekday === i % 5 || gap >= every + 7) ? 'full' : null;
   }
   const shows = dog.tasks.some(({ lastCare, truth }) => daysBetween(lastCare, today) > truth + SEEN_AFTER + WAITS);
-  return shows && weekdayOf(today) < 5 && daysBetween(dog.lastVisit, today) >= 10 ? 'full' : null;
+  return shows && weekday < 5 && daysBetween(dog.lastVisit, today) >= 10 ? 'full' : null;
 }
 
 function comesAsBooked(booked: Map<string, BookedInYear[]>, dog: HiddenBookDog, today: Day): 'full' | 'short' | null {
@@ -216,6 +245,11 @@ function inWeeksOf(dog: HiddenBookDog, today: Day): DogInWeeks {
   };
 }
 
+const ON_A_FARM: DogNeeds = { slot: null, memberId: null, weekdays: [], where: VAN, skills: [], notWith: [] };
+const DRIVERS_WEEK: WeekHours = USUAL_WEEK.map((spans, weekday) =>
+  VAN_DAYS.includes(weekday) ? spans.map((span) => ({ ...span, where: VAN })) : spans,
+);
+
 const bookingId = (dog: string, on: Day): string => `${dog} ${on}`;
 
 /**
@@ -231,19 +265,23 @@ function bookAhead(
 ): KeptPrices {
   const known = dogs.map((dog) => ({
     id: dog.id,
-    household: dog.id,
+    household: dog.farm?.name ?? dog.id,
     its: inWeeksOf(dog, today),
     wishes: null,
-    needs: null,
+    needs: dog.farm ? ON_A_FARM : null,
   }));
   const asBooked: Weeks = {
     first: today,
     days: HORIZON,
     over: 0,
-    people: Array.from({ length: people }, (_, i) => ({ id: `person ${i}`, week: USUAL_WEEK, skills: [] })),
+    people: Array.from({ length: people }, (_, i) => ({
+      id: `person ${i}`,
+      week: i === 0 && dogs.some(({ farm }) => farm) ? DRIVERS_WEEK : USUAL_WEEK,
+      skills: [],
+    })),
     away: [],
     dogs: known.filter(({ its }) => its.care.length > 0),
-    drive: {},
+    drive: Object.fromEntries(dogs.flatMap(({ farm }) => (farm ? [[farm.name, farm.drive]] : []))),
     dryers: 9,
     warm: [],
     booked: [...booked].flatMap(([dog, list]) =>

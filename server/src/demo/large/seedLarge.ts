@@ -3,7 +3,7 @@ import { addDays, day, type Day } from '@dewpond/core/units';
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import type { Databases } from '../../platform/db/connect';
-import { appointment, business, client, dog, member, product, vet, weighing } from '../../platform/db/schema';
+import { appointment, branch, client, dog, member, product, vet, weighing } from '../../platform/db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
 import { contentHash } from '../../platform/http/sameContent';
 import { addEntry, lockProducts, stockByProduct } from '../../records/shelf/ledger';
@@ -165,7 +165,7 @@ async function seedBook(tx: Tenant, book: readonly BookLine[], { dogIds, entryId
 
 /** The first of them is with the van on two days, for whoever lives outside the town. */
 async function seedVanDays(tx: Tenant, members: readonly SeededMember[]): Promise<void> {
-  await tx.update(business).set({ van: CORACLE_VAN });
+  await tx.update(branch).set({ van: CORACLE_VAN });
   for (const [i, { id }] of members.entries()) {
     const [row] = await tx.select({ week: member.week }).from(member).where(eq(member.id, id));
     if (row)

@@ -5,7 +5,8 @@ import { and, asc, eq, gte, inArray, isNull, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import type { z } from 'zod';
 import { may } from '../../platform/auth/mayAsk';
-import { away, business, member } from '../../platform/db/schema';
+import { isHere } from '../../platform/db/branch';
+import { away, branch, business, member } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
 import { badField, notFound } from '../../platform/http/problem';
@@ -17,7 +18,12 @@ import { loadBusiness } from '../../records/business/business';
 export function hoursRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/hours', async ({ tx, asker, today }) => {
     const people = await tx.select().from(member).where(isNull(member.leftAt)).orderBy(asc(member.name));
-    const rows = await tx.select().from(away).where(gte(away.toDay, today)).orderBy(asc(away.fromDay));
+    const rows = await tx
+      .select({ its: away, branchName: branch.name })
+      .from(away)
+      .leftJoin(branch, eq(branch.id, away.branchId))
+      .where(gte(away.toDay, today))
+      .orderBy(asc(away.fromDay));
     const { places, planCosts, remindsAt, version } = await loadBusiness(tx);
     const names = new Map(people.map(({ id, name }) => [id, name]));
     return {
@@ -25,10 +31,8 @@ export function hoursRoutes(router: Router, services: Services): void {
         ...{ id, name, skills: [...skills] },
         ...{ week: week ?? USUAL_WEEK, isUsual: week === null },
       })),
-      away: rows.map(({ id, version, memberId, fromDay, toDay, name }): AwayView => ({
-        id,
-        version,
-        memberId,
+      away: rows.map(({ its: { id, version, memberId, branchId, fromDay, toDay, name }, branchName }): AwayView => ({
+        ...{ id, version, memberId, branchId, branchName },
         memberName: memberId === null ? null : (names.get(memberId) ?? ''),
         from: fromDay as Day,
         to: toDay as Day,
@@ -45,14 +49,16 @@ export function hoursRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/planning', async ({ tx, body }) => {
     const write = tx
       .update(business)
-      .set({ places: body.places, planCosts: body.costs, version: sql`${business.version} + 1` })
+      .set({ planCosts: body.costs, version: sql`${business.version} + 1` })
       .where(eq(business.version, body.version))
       .returning({ version: business.version });
     const current = async () => {
       const { places, planCosts, version } = await loadBusiness(tx);
       return { places, costs: planCosts, version };
     };
-    return updateGuarded(write, { what: 'planning', current, yours: body });
+    const changed = await updateGuarded(write, { what: 'planning', current, yours: body });
+    await tx.update(branch).set({ places: body.places }).where(isHere(branch.id));
+    return changed;
   });
 
   route(router, services, 'PUT /api/reminders', async ({ tx, body }) => {
@@ -115,6 +121,12 @@ async function keepAbsences(tx: Tenant, absences: readonly NewAway[], personId: 
     .from(member)
     .where(and(inArray(member.id, whose), isNull(member.leftAt)));
   if (known.length < whose.length) throw badField('memberId', 'There is no such person here.');
+  const where = [...new Set(absences.flatMap(({ branchId }) => branchId ?? []))];
+  const open = await tx
+    .select({ id: branch.id })
+    .from(branch)
+    .where(and(inArray(branch.id, where), isNull(branch.closedOn)));
+  if (open.length < where.length) throw badField('branchId', 'There is no such branch here.');
   await insertAllOnce(
     tx,
     away,

@@ -1,7 +1,9 @@
 import { carryOver, type PlanQuestion, type Weeks } from '@dewpond/core/bookings';
 import type { AheadView } from '@dewpond/contract';
 import { z } from 'zod';
-import { weekPlan } from '../../platform/db/schema';
+import { isNull } from 'drizzle-orm';
+import { isHere, standAt } from '../../platform/db/branch';
+import { branch, weekPlan } from '../../platform/db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
 import type { JobKind } from '../../platform/jobs/jobs';
@@ -28,19 +30,30 @@ export const NIGHT_JOB: JobKind<{ businessId: string }> = {
 };
 
 /**
- * Plans the weeks of a business once a day, at the first chance from three o'clock on its own clock, so that who opens Ahead in
+ * Plans the weeks of each branch of a business once a day, at the first chance from three o'clock on its own clock, so that who opens Ahead in
  * the morning finds a plan and what the days are worth. Answers whether it planned.
  */
 export async function planAtNight(services: Services, businessId: BusinessId): Promise<boolean> {
   const now = services.now();
   const due = await inTenant(services.databases, businessId, async (tx) => {
     const { zone } = await loadBusiness(tx);
-    const [kept] = await tx.select({ madeOn: weekPlan.madeOn }).from(weekPlan);
-    return minuteIn(zone, new Date(now)) >= AFTER && kept?.madeOn !== dayIn(zone, now);
+    if (minuteIn(zone, new Date(now)) < AFTER) return [];
+    const open = await tx.select({ id: branch.id }).from(branch).where(isNull(branch.closedOn));
+    const kept = await tx.select({ id: weekPlan.branchId, madeOn: weekPlan.madeOn }).from(weekPlan);
+    return open.filter(({ id }) => kept.find((each) => each.id === id)?.madeOn !== dayIn(zone, now));
   });
-  if (!due) return false;
+  if (due.length === 0) return false;
   await reckonAll(services, businessId);
-  const question = await inTenant(services.databases, businessId, (tx) => questionOf(tx, now));
+  for (const { id } of due) await planBranch(services, businessId, id);
+  return true;
+}
+
+async function planBranch(services: Services, businessId: BusinessId, branchId: string): Promise<void> {
+  const now = services.now();
+  const question = await inTenant(services.databases, businessId, async (tx) => {
+    await standAt(tx, branchId);
+    return questionOf(tx, now);
+  });
   const answer = await inThread(PLAN_WEEKS, question);
   const { first, booked } = question.weeks;
   await inTenant(services.databases, businessId, (tx) => {
@@ -55,10 +68,16 @@ export async function planAtNight(services: Services, businessId: BusinessId): P
       firstDay: first,
       prices: answer?.prices ?? question.kept,
     };
-    return tx.insert(weekPlan).values(found).onConflictDoUpdate({ target: weekPlan.businessId, set: found });
+    return keepWeeks(tx, { branchId, ...found });
   });
-  return true;
 }
+
+/** Keeps what was found for the weeks of a branch; without one, of that in force. */
+export const keepWeeks = (tx: Tenant, found: typeof weekPlan.$inferInsert) =>
+  tx
+    .insert(weekPlan)
+    .values(found)
+    .onConflictDoUpdate({ target: [weekPlan.businessId, weekPlan.branchId], set: found });
 
 async function questionOf(tx: Tenant, now: number): Promise<PlanQuestion> {
   const { zone, places, planCosts: costs } = await loadBusiness(tx);
@@ -69,7 +88,10 @@ async function questionOf(tx: Tenant, now: number): Promise<PlanQuestion> {
 
 /** What of the plan of last night still holds for these weeks; null where none was made for them. */
 export async function planOfNight(tx: Tenant, weeks: Weeks): Promise<AheadView['night']> {
-  const [row] = await tx.select({ madeOn: weekPlan.madeOn, plan: weekPlan.plan }).from(weekPlan);
+  const [row] = await tx
+    .select({ madeOn: weekPlan.madeOn, plan: weekPlan.plan })
+    .from(weekPlan)
+    .where(isHere(weekPlan.branchId));
   if (!row?.plan || row.madeOn !== weeks.first || weeks.days !== USUAL_DAYS) return null;
   const { known, cost, bound, ...plan } = row.plan;
   const holds = carryOver({ ...plan, days: [] }, new Set(known), weeks);

@@ -1,7 +1,8 @@
 import { dayOfWeeks } from '@dewpond/core/bookings';
 import { and, count, eq, gte, isNull } from 'drizzle-orm';
 import type { Router } from 'express';
-import { appointment, client, dog, dogDue, weekPlan } from '../../platform/db/schema';
+import { isHere } from '../../platform/db/branch';
+import { appointment, client, dog, dogDue } from '../../platform/db/schema';
 import type { Services } from '../../platform/http/context';
 import { notFound, Refusal } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
@@ -11,7 +12,7 @@ import { keptPrices, loadWeeks } from '../../records/weeks/loadWeeks';
 import { answerRoutes } from './answers';
 import { gapOf } from './gap';
 import { hoursRoutes } from './hours';
-import { USUAL_DAYS, planOfNight } from './nightPlan';
+import { USUAL_DAYS, keepWeeks, planOfNight } from './nightPlan';
 import { slotRoutes } from './slots';
 import { takeProposals } from './takeProposals';
 
@@ -28,7 +29,7 @@ export function aheadRoutes(router: Router, services: Services): void {
       .select({ dogs: count() })
       .from(dogDue)
       .innerJoin(dog, eq(dog.id, dogDue.dogId))
-      .where(and(isNull(dog.archivedOn), isNull(dogDue.madeOn)));
+      .where(and(isNull(dog.archivedOn), isNull(dogDue.madeOn), isHere(dog.branchId)));
     const weeks = await loadWeeks(tx, { zone: asker.zone, now, first: today, days, places });
     const names = await tx.select({ id: dog.id, name: dog.name }).from(dog).where(isNull(dog.archivedOn));
     const movable = await tx
@@ -52,7 +53,7 @@ export function aheadRoutes(router: Router, services: Services): void {
 
   route(router, services, 'PUT /api/ahead', async ({ tx, body }) => {
     const found = { firstDay: body.first, prices: body.prices };
-    await tx.insert(weekPlan).values(found).onConflictDoUpdate({ target: weekPlan.businessId, set: found });
+    await keepWeeks(tx, found);
     return {};
   });
 

@@ -20,6 +20,7 @@ import type { Services } from '../../platform/http/context';
 import { badField, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
 import { atMinute, dayIn } from '../../platform/time/zone';
+import { standWhereDogIs } from '../../records/business/branches';
 import { loadStockedBusiness, type StockedBusiness } from '../../records/business/business';
 import { nextBooked } from '../../records/appointments/appointments';
 import { loadDogs, type DogRecord } from '../../records/dog/dogRecord';
@@ -34,6 +35,7 @@ const FARTHEST = 366;
 export function slotRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/dogs/:id/slots', async ({ tx, asker, params, query, now, today }) => {
     const ids = [...new Set([params.id, ...(query.with ?? [])])];
+    await standWhereDogIs(tx, params.id);
     const business = await loadStockedBusiness(tx);
     const records = await loadDogs(tx, { ids });
     const [comer, ...others] = ids.map((id) => comerOf(records, id, business, today)) as [DogComing, ...DogComing[]];

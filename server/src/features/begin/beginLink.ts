@@ -1,12 +1,10 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { and, gt, isNull } from 'drizzle-orm';
+import { hashOfSecret, newSecret } from '../../platform/auth/secrets';
 import { beginLink, organization } from '../../platform/db/authSchema';
 import type { Databases } from '../../platform/db/connect';
 
 /** A link by which a business begins is open for so long. */
 const OPEN_DAYS = 7;
-
-export const beginHash = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** The address by which one business begins here, once. */
 export async function makeBeginLink(
@@ -14,10 +12,10 @@ export async function makeBeginLink(
   publicUrl: string,
   now: number,
 ): Promise<string> {
-  const token = randomBytes(32).toString('base64url');
+  const token = newSecret();
   await auth
     .insert(beginLink)
-    .values({ secretHash: beginHash(token), expiresAt: new Date(now + OPEN_DAYS * 86_400_000) });
+    .values({ secretHash: hashOfSecret(token), expiresAt: new Date(now + OPEN_DAYS * 86_400_000) });
   return `${publicUrl}/begin#${token}`;
 }
 

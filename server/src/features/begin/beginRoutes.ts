@@ -13,7 +13,7 @@ import { business, member } from '../../platform/db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
 import { Refusal, badField, badInput } from '../../platform/http/problem';
-import { beginHash } from './beginLink';
+import { hashOfSecret } from '../../platform/auth/secrets';
 import { putExamples } from './exampleShelf';
 
 type Beginning = z.output<typeof beginning>;
@@ -66,7 +66,7 @@ async function isOpen({ databases, now }: Services, token: string): Promise<bool
     .from(beginLink)
     .where(
       and(
-        eq(beginLink.secretHash, beginHash(token)),
+        eq(beginLink.secretHash, hashOfSecret(token)),
         isNull(beginLink.usedAt),
         gt(beginLink.expiresAt, new Date(now())),
       ),
@@ -83,7 +83,7 @@ async function begin(services: Services, tx: Tenant, given: Beginning, passwordH
   if (await accountByEmail(services.databases, manager.email))
     throw badField('manager.email', 'This address has an account here already. Choose another.');
   const { earHair, ...its } = given.business;
-  if (!(await beginBusiness(tx, beginHash(token), its.name))) return false;
+  if (!(await beginBusiness(tx, hashOfSecret(token), its.name))) return false;
   const personId = v7();
   await tx.insert(business).values({
     ...its,

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { bottle, product, pump } from '../../platform/db/schema';
+import { bottle, fittedPump, product, pump } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { contentHash } from '../../platform/http/sameContent';
 
@@ -29,13 +29,9 @@ export async function putExamples(tx: Tenant): Promise<void> {
   await tx
     .insert(pump)
     .values({ id: pumpId, name: '5 ml pump (example)', strokeMl: 5, madeFrom: contentHash('example pump') });
-  await tx.insert(product).values(
-    WASHES.map(({ pumped, ...each }) => ({
-      id: v7(),
-      ...each,
-      suppliedBy: 'house' as const,
-      ...(pumped ? { pumpId } : {}),
-    })),
-  );
+  const washes = WASHES.map((each) => ({ id: v7(), ...each }));
+  await tx.insert(product).values(washes.map(({ pumped: _, ...each }) => ({ ...each, suppliedBy: 'house' as const })));
+  const pumped = washes.filter((each) => each.pumped);
+  await tx.insert(fittedPump).values(pumped.map(({ id }) => ({ productId: id, pumpId })));
   await tx.insert(bottle).values(BOTTLES.map((each) => ({ id: v7(), ...each })));
 }

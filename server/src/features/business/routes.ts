@@ -1,4 +1,4 @@
-import type { BusinessView, ResponseOf } from '@dewpond/contract';
+import type { BusinessView, ResponseOf, SessionView } from '@dewpond/contract';
 import { ownRights } from '@dewpond/core/rights';
 import { eq, isNull, sql } from 'drizzle-orm';
 import type { Router } from 'express';
@@ -38,6 +38,11 @@ async function rightsOf(tx: Tenant): Promise<ResponseOf<'GET /api/rights'>> {
   if (!row) throw notFound('business');
   return { version: row.version, own: row.rights };
 }
+
+/** Open branches, the first one first, in the statement of whoever asks. */
+const OPEN_BRANCHES = sql<SessionView['branches']>`(
+  select json_agg(json_build_object('id', id, 'name', name, 'kind', kind) order by created_at, id)
+  from dewpond.branch where closed_on is null)`;
 
 export function businessRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/business', async ({ tx, asker }) =>
@@ -91,21 +96,24 @@ export function businessRoutes(router: Router, services: Services): void {
 
   route(router, services, 'GET /api/session', async ({ tx, asker, today }) => {
     const [row] = await tx
-      .select({ me: member, name: business.name, units: business.units })
+      .select({ me: member, name: business.name, units: business.units, branches: OPEN_BRANCHES })
       .from(member)
       .innerJoin(business, eq(business.businessId, member.businessId))
       .where(eq(member.personId, asker.personId));
     if (!row) throw new Refusal('not allowed', 'You belong to no business here.');
-    const { me, name, units } = row;
+    const { me, name, units, branches } = row;
     return {
       person: { id: asker.personId, name: asker.personName, email: asker.email },
       member: { id: me.id, personId: me.personId, name: me.name, role: me.role },
       rights: asker.rights,
       secondFactor: asker.secondFactor,
+      tablet: asker.tablet && { ...asker.tablet, byPin: asker.byPin },
       backupOld:
         services.site.tellsBackups && may(asker, 'see the status')
           ? backupOld(asker.lastBackup, asker.hereSince, Date.now())
           : null,
+      branches,
+      branchId: me.branchId,
       business: { id: asker.businessId, name, zone: asker.zone, units },
       units: me.units ?? units,
       ownUnits: me.units,

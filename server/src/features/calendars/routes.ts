@@ -6,16 +6,17 @@ import { Router, type Response } from 'express';
 import { v7 } from 'uuid';
 import { isMember } from '../../platform/auth/membership';
 import { appointment, business as businessRow, client, dog, member, ownerLink } from '../../platform/db/schema';
-import { inTenant, type Tenant } from '../../platform/db/tenant';
+import { readInTenant, type Tenant } from '../../platform/db/tenant';
 import { loadDogs } from '../../records/dog/dogRecord';
 import { loadBusiness, type Business } from '../../records/business/business';
 import { dayIn } from '../../platform/time/zone';
-import { askerOf, type Services } from '../../platform/http/context';
+import { askerOf, readTenantOf, type Services } from '../../platform/http/context';
 import { idIn } from '../../platform/http/ids';
 import { Refusal, notFound } from '../../platform/http/problem';
 import { guarded, route } from '../../platform/http/route';
 import { calendarUrl, hashOfToken, openNow, readToken, secretHash } from '../../records/links/ownerLinks';
-import { groomersCalendar, homeCalendar, type CalendarEntry } from './calendar';
+import { bookingsCalendar, type CalendarEntry } from '../../records/appointments/calendar';
+import { homeCalendar } from './calendar';
 import { fillIn } from '@dewpond/core/wording';
 import { homeCareOf, homeSince } from '../../records/homeCare/homeCare';
 
@@ -30,7 +31,7 @@ export function calendarFeeds(services: Services): Router {
     const now = services.now();
     const text =
       read &&
-      (await inTenant(services.databases, read.businessId, async (tx) => {
+      (await readInTenant(services.databases, read.businessId, async (tx) => {
         const business = await loadBusiness(tx).catch(() => null);
         return (
           business &&
@@ -106,7 +107,7 @@ async function groomersFeed(
     .where(and(eq(member.feedHash, hash), isNull(member.leftAt)));
   if (!person || !(await isMember(databases, person.businessId, person.personId))) return null;
   const bookings = await bookedSince(tx, business, now, eq(appointment.memberId, person.id));
-  return groomersCalendar(
+  return bookingsCalendar(
     `${person.name}, ${business.name}`,
     business.zone,
     now,
@@ -122,7 +123,7 @@ async function businessFeed(tx: Tenant, business: Business, hash: string, now: n
     .where(eq(businessRow.feedHash, hash));
   if (!open) return null;
   const bookings = await bookedSince(tx, business, now);
-  return groomersCalendar(
+  return bookingsCalendar(
     business.name,
     business.zone,
     now,
@@ -192,7 +193,7 @@ export function calendarRoutes(router: Router, services: Services): void {
     guarded('GET /api/appointments/:id/booking.ics'),
     async (request, response) => {
       const id = idIn(request.params.id, 'booking');
-      const text = await inTenant(services.databases, askerOf(request).businessId, async (tx) => {
+      const text = await readTenantOf(services, askerOf(request), async (tx) => {
         const business = await loadBusiness(tx);
         const [row] = await tx
           .select({ its: appointment, dog: dog.name })
@@ -201,7 +202,7 @@ export function calendarRoutes(router: Router, services: Services): void {
           .where(eq(appointment.id, id));
         if (!row) throw notFound('booking');
         const words = `${row.dog} at ${business.name}`;
-        return groomersCalendar(words, business.zone, services.now(), [booking(row.its, words)]);
+        return bookingsCalendar(words, business.zone, services.now(), [booking(row.its, words)]);
       });
       sendCalendar(response, text);
     },
@@ -209,7 +210,7 @@ export function calendarRoutes(router: Router, services: Services): void {
 
   router.get('/api/dogs/:id/home.ics', guarded('GET /api/dogs/:id/home.ics'), async (request, response) => {
     const id = idIn(request.params.id, 'dog');
-    const text = await inTenant(services.databases, askerOf(request).businessId, async (tx) =>
+    const text = await readTenantOf(services, askerOf(request), async (tx) =>
       homeCalendarOf(tx, await loadBusiness(tx), id, services.now()),
     );
     sendCalendar(response, text);

@@ -3,7 +3,7 @@ import { eq, sum } from 'drizzle-orm';
 import express, { type Router } from 'express';
 import { note } from '../../platform/audit/audit';
 import { instruction, letter } from '../../platform/db/schema';
-import { askerOf, tenantOf, type Services } from '../../platform/http/context';
+import { askerOf, readTenantOf, tenantOf, type Services } from '../../platform/http/context';
 import { idIn } from '../../platform/http/ids';
 import { guarded } from '../../platform/http/route';
 import { notFound, Refusal } from '../../platform/http/problem';
@@ -71,7 +71,7 @@ export function letterRoutes(router: Router, services: Services): void {
 
   router.get('/api/instructions/:id/letter', guarded('GET /api/instructions/:id/letter'), async (request, response) => {
     const id = idIn(request.params['id'], 'instruction');
-    const row = await tenantOf(services, askerOf(request), async (tx) => {
+    const row = await readTenantOf(services, askerOf(request), async (tx) => {
       const [found] = await tx.select().from(letter).where(eq(letter.instructionId, id));
       return found;
     });

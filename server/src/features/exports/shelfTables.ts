@@ -1,5 +1,5 @@
 import { asc, eq } from 'drizzle-orm';
-import { amountUsed, bottle, client, dog, lot, madeMix, product, stockEntry } from '../../platform/db/schema';
+import { amountUsed, bottle, branch, client, dog, lot, madeMix, product, stockEntry } from '../../platform/db/schema';
 import { csv } from './csv';
 
 /** A volume as others read it: no more places than a scale gives. */
@@ -8,14 +8,15 @@ const money = (value: number | null): number | '' => (value === null ? '' : Numb
 
 /** Every line of the ledger, product by product in its order. */
 export const stock = csv(
-  ['Product', 'Day', 'What', 'Change ml', 'Then there ml', 'Lot', 'Why', 'By'],
+  ['Product', 'Day', 'What', 'Change ml', 'Then there ml', 'Lot', 'Why', 'By', 'Branch'],
   (from) =>
     from
-      .select({ entry: stockEntry, product: product.name, lot: lot.number })
+      .select({ entry: stockEntry, product: product.name, lot: lot.number, branch: branch.name })
       .from(stockEntry)
+      .innerJoin(branch, eq(branch.id, stockEntry.branchId))
       .innerJoin(product, eq(product.id, stockEntry.productId))
       .leftJoin(lot, eq(lot.id, stockEntry.lotId))
-      .orderBy(asc(product.name), asc(stockEntry.number)),
+      .orderBy(asc(product.name), asc(branch.createdAt), asc(branch.id), asc(stockEntry.number)),
   ({ entry, ...row }) => [
     row.product,
     entry.day,
@@ -25,6 +26,7 @@ export const stock = csv(
     row.lot ?? '',
     entry.reason,
     entry.by,
+    row.branch,
   ],
 );
 

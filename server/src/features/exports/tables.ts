@@ -5,78 +5,20 @@ import { GRADE_WORDS, namePlace, placeOf } from '@dewpond/core/places';
 import { asc, eq } from 'drizzle-orm';
 import {
   appointment,
+  branch,
   cleanDown,
   client,
   dog,
   findingSeen,
   instruction,
   member,
+  message,
   visit,
   weighing,
 } from '../../platform/db/schema';
 import { inPieces } from '../../platform/db/together';
 import { csv, type Exported } from './csv';
 import { mixes, productUse, stock } from './shelfTables';
-
-/** Tables of a business, and where what stands in them comes out; a test asks for an answer for each new one. */
-export const WHERE_TABLES_COME_OUT: Readonly<Record<string, readonly string[]>> = {
-  'the files of the whole book': [
-    'client',
-    'dog',
-    'visit',
-    'finding',
-    'appointment',
-    'instruction',
-    'weighing',
-    'stock_entry',
-    'made_mix',
-    'clean_down',
-    'amount_used',
-  ],
-  'the file of one dog, with its events and pictures': [
-    'visit_event',
-    'photo',
-    'photo_shown',
-    'home_photo',
-    'home_tick',
-    'incident',
-    'message',
-    'referral',
-    'owner_answer',
-  ],
-  'made anew from events, or from what else comes out': [
-    'dog_due',
-    'handover_answer',
-    'lot_touched',
-    'mix_taken',
-    'place_care',
-    'sheet_pdf',
-    'stage_took',
-    'task_done',
-    'tool_used',
-    // The times stand in the message, and in the booking that was made of one.
-    'visit_offer',
-  ],
-  'names and choices within rows that come out': ['household', 'lot', 'member', 'mix_lot', 'product', 'vet'],
-  // How one installation is set up and what it did: nothing another program could read.
-  'nowhere: settings, links and logs of this installation': [
-    'audit',
-    'away',
-    'bottle',
-    'business',
-    'import_run',
-    'invitation',
-    'letter',
-    'merge',
-    'own_breed',
-    'owner_link',
-    'programme',
-    'pump',
-    'refused_event',
-    'sheet_edit',
-    'week_plan',
-  ],
-};
 
 /** Owners without a dog have a row, too. */
 const dogs = csv(
@@ -100,14 +42,17 @@ const dogs = csv(
     'To mind',
     'Note',
     'Archived',
+    'Branch',
   ],
-  (from) =>
+  (from, only) =>
     from
-      .select({ client, dog })
+      .select({ client, dog, branch: branch.name })
       .from(client)
       .leftJoin(dog, eq(dog.clientId, client.id))
+      .leftJoin(branch, eq(branch.id, dog.branchId))
+      .where(only)
       .orderBy(asc(client.name), asc(dog.name)),
-  ({ client: { name, card, archivedOn }, dog: its }, { catalogue }) => {
+  ({ client: { name, card, archivedOn }, dog: its, branch: at }, { catalogue }) => {
     const { street, town, postcode, coordinates } = card.address;
     const profile = its?.profile;
     return [
@@ -130,17 +75,19 @@ const dogs = csv(
       profile ? handlingMarks(profile.handling, profile.canStandThroughBath).join('; ') : '',
       profile?.note ?? '',
       its?.archivedOn ?? archivedOn ?? '',
+      at ?? '',
     ];
   },
 );
 
 const cards: Exported = {
   type: 'text/vcard; charset=utf-8',
-  async *write(tx) {
+  async *write(tx, _, only) {
     // A card takes longer to write than a row.
     const people = inPieces(
       tx,
-      (from) => from.select({ name: client.name, card: client.card }).from(client).orderBy(asc(client.name)),
+      (from) =>
+        from.select({ name: client.name, card: client.card }).from(client).where(only).orderBy(asc(client.name)),
       100,
     );
     for await (const piece of people) yield writeVcards(piece);
@@ -151,24 +98,26 @@ const named = { dog: dog.name, owner: client.name };
 
 const visits = csv(
   ['Day', 'Dog', 'Owner', 'Closed'],
-  (from) =>
+  (from, only) =>
     from
       .select({ day: visit.day, closed: visit.closed, ...named })
       .from(visit)
       .innerJoin(dog, eq(dog.id, visit.dogId))
       .innerJoin(client, eq(client.id, dog.clientId))
+      .where(only)
       .orderBy(asc(visit.day), asc(dog.name)),
   (row) => [row.day, row.dog, row.owner, row.closed ?? 'open'],
 );
 
 const findings = csv(
   ['Day', 'Dog', 'Owner', 'Place', 'Sign', 'Grade', 'Level'],
-  (from) =>
+  (from, only) =>
     from
       .select({ found: findingSeen, ...named })
       .from(findingSeen)
       .innerJoin(dog, eq(dog.id, findingSeen.dogId))
       .innerJoin(client, eq(client.id, dog.clientId))
+      .where(only)
       .orderBy(asc(findingSeen.day), asc(dog.name), asc(findingSeen.place)),
   ({ found, ...row }) => [
     found.day,
@@ -182,14 +131,16 @@ const findings = csv(
 );
 
 const bookings = csv(
-  ['Starts', 'Ends', 'Dog', 'Owner', 'With', 'Kind', 'State', 'Note'],
-  (from) =>
+  ['Starts', 'Ends', 'Dog', 'Owner', 'With', 'Kind', 'State', 'Note', 'Branch'],
+  (from, only) =>
     from
-      .select({ booked: appointment, who: member.name, ...named })
+      .select({ booked: appointment, who: member.name, branch: branch.name, ...named })
       .from(appointment)
       .innerJoin(dog, eq(dog.id, appointment.dogId))
+      .innerJoin(branch, eq(branch.id, dog.branchId))
       .innerJoin(client, eq(client.id, dog.clientId))
       .innerJoin(member, eq(member.id, appointment.memberId))
+      .where(only)
       .orderBy(asc(appointment.startsAt)),
   ({ booked, who, ...row }) => [
     booked.startsAt.toISOString(),
@@ -200,17 +151,19 @@ const bookings = csv(
     booked.kind,
     booked.state,
     booked.note,
+    row.branch,
   ],
 );
 
 const instructions = csv(
   ['From', 'Until', 'Dog', 'Owner', 'Whose word', 'Who', 'Place', 'What'],
-  (from) =>
+  (from, only) =>
     from
       .select({ given: instruction, ...named })
       .from(instruction)
       .innerJoin(dog, eq(dog.id, instruction.dogId))
       .innerJoin(client, eq(client.id, dog.clientId))
+      .where(only)
       .orderBy(asc(instruction.fromDay), asc(dog.name)),
   ({ given, ...row }) => [
     given.fromDay,
@@ -226,17 +179,17 @@ const instructions = csv(
 
 const weights = csv(
   ['Day', 'Dog', 'Owner', 'Weight kg', 'By'],
-  (from) =>
+  (from, only) =>
     from
       .select({ weighed: weighing, ...named })
       .from(weighing)
       .innerJoin(dog, eq(dog.id, weighing.dogId))
       .innerJoin(client, eq(client.id, dog.clientId))
+      .where(only)
       .orderBy(asc(dog.name), asc(weighing.day)),
   ({ weighed, ...row }) => [weighed.day, row.dog, row.owner, weighed.kg, weighed.by],
 );
 
-/** The whole book in open formats, one file a table. `dogs.csv` is what an import reads. */
 /** As a place asks for it: what was cleaned, when, by whom, with what, for how long. */
 const cleanDowns = csv(
   ['At', 'After dog', 'By', 'Cleaned', 'Not ticked', 'With', 'On for s', 'Wanted s', 'After signs'],
@@ -260,7 +213,30 @@ const cleanDowns = csv(
   ],
 );
 
-export const EXPORTS: Readonly<Record<string, Exported>> = {
+/** What was written to owners, and what became of it. */
+const messages = csv(
+  ['At', 'Owner', 'What', 'By', 'To', 'Subject', 'Words', 'State'],
+  (from, only) =>
+    from
+      .select({ sent: message, owner: client.name })
+      .from(message)
+      .innerJoin(client, eq(client.id, message.clientId))
+      .where(only)
+      .orderBy(asc(message.createdAt)),
+  ({ sent, owner }) => [
+    sent.createdAt.toISOString(),
+    owner,
+    sent.kind,
+    sent.channel,
+    sent.recipient,
+    sent.subject,
+    sent.words,
+    sent.state,
+  ],
+);
+
+/** What is of clients, and can be given to one of them. */
+export const OF_CLIENTS: Readonly<Record<string, Exported>> = {
   'dogs.csv': dogs,
   'clients.vcf': cards,
   'visits.csv': visits,
@@ -268,6 +244,12 @@ export const EXPORTS: Readonly<Record<string, Exported>> = {
   'bookings.csv': bookings,
   'instructions.csv': instructions,
   'weights.csv': weights,
+  'messages.csv': messages,
+};
+
+/** The whole book in open formats, one file a table. `dogs.csv` is what an import reads. */
+export const EXPORTS: Readonly<Record<string, Exported>> = {
+  ...OF_CLIENTS,
   'clean-downs.csv': cleanDowns,
   'stock.csv': stock,
   'mixes.csv': mixes,

@@ -1,5 +1,6 @@
 import type { ImportReport, ImportRow } from '@dewpond/contract';
 import { eq, inArray } from 'drizzle-orm';
+import { standAt } from '../../platform/db/branch';
 import { client, dog, importRun, weighing } from '../../platform/db/schema';
 import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
@@ -46,6 +47,7 @@ export async function runImport(services: Services, businessId: BusinessId, id: 
   const rows = run.rows as readonly ImportRow[];
   try {
     await tenant(async (tx) => {
+      await standAt(tx, run.branchId);
       const business = await loadBusiness(tx);
       const report = { clients: 0, dogs: 0, words: '' };
       for (let at = 0; at < rows.length; at += CHUNK) {

@@ -10,7 +10,7 @@ import { Refusal, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
 import { enqueue } from '../../platform/jobs/jobs';
 import { draftFor } from './draft';
-import { MESSAGE_JOB, settleUnsure } from './sendMessage';
+import { MESSAGE_JOB, asSettled, settleUnsure } from './sendMessage';
 import { writeMessage } from './writeMessage';
 
 /** The outbox shows this many. */
@@ -22,7 +22,6 @@ export function messageRoutes(router: Router, services: Services): void {
   );
 
   route(router, services, 'GET /api/messages', async ({ tx, asker, query, now }) => {
-    await settleUnsure(tx, now);
     const rows = await tx
       .select({ message, client: client.name, dog: dog.name })
       .from(message)
@@ -36,7 +35,7 @@ export function messageRoutes(router: Router, services: Services): void {
       .orderBy(desc(message.createdAt), desc(message.id))
       .limit(NEWEST);
     const names = await dogNames(tx, [...new Set(rows.flatMap((row) => row.message.withDogs))]);
-    const items = rows.map((row) => view(row, names));
+    const items = rows.map((row) => view({ ...row, message: asSettled(row.message, now) }, names));
     if (may(asker, 'see addresses')) return { items };
     return { items: items.map((each) => (each.channel === 'e-mail' ? { ...each, to: '' } : each)) };
   });

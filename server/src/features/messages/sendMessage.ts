@@ -93,9 +93,16 @@ async function deliver(
   });
 }
 
-/** Messages that were taken and never heard of again: a person decides about them. */
+/** What becomes of a message that was taken and never heard of again: a person decides about it. */
+const UNSURE = { state: 'unsure', lastWord: 'We stopped in the middle of sending it. It may have arrived.' } as const;
+const unheardOfSince = (now: number) => new Date(now - UNSURE_AFTER_MS);
+
 export const settleUnsure = (tx: Tenant, now: number) =>
   tx
     .update(message)
-    .set({ state: 'unsure', lastWord: 'We stopped in the middle of sending it. It may have arrived.' })
-    .where(and(eq(message.state, 'sending'), lt(message.takenAt, new Date(now - UNSURE_AFTER_MS))));
+    .set(UNSURE)
+    .where(and(eq(message.state, 'sending'), lt(message.takenAt, unheardOfSince(now))));
+
+/** A message as it will be settled: who looks at it writes nothing. */
+export const asSettled = (row: typeof message.$inferSelect, now: number): typeof message.$inferSelect =>
+  row.state === 'sending' && row.takenAt !== null && row.takenAt < unheardOfSince(now) ? { ...row, ...UNSURE } : row;

@@ -5,7 +5,7 @@ import type { Router } from 'express';
 import { z } from 'zod';
 import { guarded } from '../../platform/http/route';
 import type { Tenant } from '../../platform/db/tenant';
-import { askerOf, tenantOf, type Services } from '../../platform/http/context';
+import { askerOf, readTenantOf, type Services } from '../../platform/http/context';
 import { Refusal } from '../../platform/http/problem';
 import { loadStockedBusiness } from '../../records/business/business';
 import { productOf } from '../../records/shelf/shelf';
@@ -25,7 +25,7 @@ export function labelRoutes(router: Router, services: Services): void {
   router.get('/api/mixes/labels.pdf', guarded('GET /api/mixes/labels.pdf'), async (request, response) => {
     const asked = wanted.safeParse(request.query);
     if (!asked.success) throw new Refusal('bad input', 'Say which mixes want a label.');
-    const { labels, business } = await tenantOf(services, askerOf(request), (tx) => labelsOf(tx, asked.data.ids));
+    const { labels, business } = await readTenantOf(services, askerOf(request), (tx) => labelsOf(tx, asked.data.ids));
     const bytes = await inThread(LABELS_PDF, { labels, business });
     response
       .type('application/pdf')
@@ -37,7 +37,7 @@ export function labelRoutes(router: Router, services: Services): void {
 
 async function labelsOf(tx: Tenant, ids: readonly string[]): Promise<{ labels: BottleLabel[]; business: string }> {
   const business = await loadStockedBusiness(tx);
-  const openMixes = (await loadOpenMixes(tx)).filter(({ row }) => ids.includes(row.id));
+  const openMixes = await loadOpenMixes(tx, ids);
   if (openMixes.length === 0) throw new Refusal('not found', 'None of these mixes stands any more.');
   const when = (at: Date) => format(new TZDate(at.getTime(), business.zone), 'EEE d MMM, HH:mm');
   const label = ({ row, bottle, forDog }: StoredMix): BottleLabel => {

@@ -3,6 +3,7 @@ import { showDay, type Day } from '@dewpond/core/units';
 import type { ParsedBodyOf } from '@dewpond/contract';
 import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import type { Router } from 'express';
+import { isHere, standAt } from '../../platform/db/branch';
 import { bottle, dog, lot, madeMix, mixLot, mixTaken } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
@@ -76,6 +77,9 @@ export function mixRoutes(router: Router, services: Services): void {
     if (body.step === 'taken back') {
       await assertNotTaken(tx, row.id);
       await lockProducts(tx, [row.productId]);
+      // Back to where it was taken from.
+      const [its] = await tx.select({ branchId: bottle.branchId }).from(bottle).where(eq(bottle.id, row.bottleId));
+      if (its) await standAt(tx, its.branchId);
       await addEntry(tx, {
         productId: row.productId,
         kind: 'correction',
@@ -132,7 +136,10 @@ async function assertDogFits(tx: Tenant, product: StockedProduct, dogId: string 
 
 /** The lowest number of that kind of bottle that stands empty. */
 async function freeBottle(tx: Tenant, { bottleId, totalMl }: MixBody): Promise<number> {
-  const [its] = await tx.select().from(bottle).where(eq(bottle.id, bottleId));
+  const [its] = await tx
+    .select()
+    .from(bottle)
+    .where(and(eq(bottle.id, bottleId), isHere(bottle.branchId)));
   if (!its || its.archivedOn !== null) throw badField('bottleId', 'There is no such bottle here.');
   if (totalMl > its.brim + 1e-6) throw badField('totalMl', `${its.name} holds ${Math.round(its.brim)} ml to the brim.`);
   const used = await numbersInUse(tx, bottleId);
@@ -152,7 +159,7 @@ async function lotsTaken(tx: Tenant, product: StockedProduct, said: readonly str
   const lots = await tx
     .select()
     .from(lot)
-    .where(and(eq(lot.productId, product.id), isNull(lot.emptiedOn)))
+    .where(and(eq(lot.productId, product.id), isNull(lot.emptiedOn), isHere(lot.branchId)))
     .orderBy(asc(lot.deliveredOn), asc(lot.id));
   const open = lots.filter(({ openedOn }) => openedOn !== null);
   const taken = said.length > 0 ? lots.filter(({ id }) => said.includes(id)) : open;

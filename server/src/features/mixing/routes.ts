@@ -3,9 +3,10 @@ import type { AsItIsView, BatchView, MixingView, LotChoice, PourView } from '@de
 import { hazardLine, showStrength, type Batch, type DayPlan, type Pour, type Product } from '@dewpond/core/dilution';
 import { type Day } from '@dewpond/core/units';
 import { group } from 'd3-array';
-import { asc, isNull } from 'drizzle-orm';
+import { and, asc, isNull } from 'drizzle-orm';
 import type { Router } from 'express';
 import { planOfDay } from '../../records/mixing/dayPlan';
+import { isHere } from '../../platform/db/branch';
 import { lot } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
@@ -37,7 +38,11 @@ export function mixingRoutes(router: Router, services: Services): void {
 
 async function lotChoices(tx: Tenant, productIds: readonly string[], day: Day): Promise<Map<string, LotChoice[]>> {
   if (productIds.length === 0) return new Map();
-  const rows = await tx.select().from(lot).where(isNull(lot.emptiedOn)).orderBy(asc(lot.deliveredOn), asc(lot.id));
+  const rows = await tx
+    .select()
+    .from(lot)
+    .where(and(isNull(lot.emptiedOn), isHere(lot.branchId)))
+    .orderBy(asc(lot.deliveredOn), asc(lot.id));
   const choices = rows
     .filter(({ productId }) => productIds.includes(productId))
     .map(({ id, number, productId, expires, openedOn }) => ({

@@ -2,7 +2,7 @@ import { PHOTO_LIMIT, PHOTO_TYPES } from '@dewpond/contract';
 import { and, eq, sum } from 'drizzle-orm';
 import express, { type Response, type Router } from 'express';
 import { homePhoto } from '../../platform/db/schema';
-import { inTenant, type BusinessId } from '../../platform/db/tenant';
+import { inTenant, readInTenant, type BusinessId } from '../../platform/db/tenant';
 import { loadBusiness } from '../../records/business/business';
 import { dayIn } from '../../platform/time/zone';
 import { askerOf, type Services } from '../../platform/http/context';
@@ -53,7 +53,7 @@ export async function sendHomePhoto(
   { businessId, dogId }: { readonly businessId: BusinessId; readonly dogId: string | null },
   id: string,
 ): Promise<void> {
-  const [row] = await inTenant(services.databases, businessId, (tx) =>
+  const [row] = await readInTenant(services.databases, businessId, (tx) =>
     tx
       .select({ bytes: homePhoto.bytes })
       .from(homePhoto)

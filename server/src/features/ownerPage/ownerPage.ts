@@ -19,7 +19,7 @@ import {
   sheetEdit,
   visit,
 } from '../../platform/db/schema';
-import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
+import { inTenant, readInTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
 import { planFor } from '../../records/dog/facts';
 import { loadDogs } from '../../records/dog/dogRecord';
 import { loadStockedBusiness, loadBusiness } from '../../records/business/business';
@@ -65,7 +65,7 @@ export function ownerPages(services: Services): Router {
 
   router.get('/api/owner', async (request, response) => {
     const guest = guestOf(request);
-    const view = await inTenant(services.databases, guest.businessId, (tx) => pageFor(tx, services, guest));
+    const view = await readInTenant(services.databases, guest.businessId, (tx) => pageFor(tx, services, guest));
     response.set('Cache-Control', 'private, no-store').json(view);
   });
 
@@ -131,7 +131,7 @@ export function ownerPages(services: Services): Router {
   router.get('/api/owner/photos/:id', async (request, response) => {
     const guest = guestOf(request);
     const id = idIn(request.params['id'], 'picture');
-    const bytes = await inTenant(services.databases, guest.businessId, (tx) => shownPicture(tx, guest.dogId, id));
+    const bytes = await readInTenant(services.databases, guest.businessId, (tx) => shownPicture(tx, guest.dogId, id));
     if (!bytes) throw notFound('picture');
     response.type('image/jpeg').set('Cache-Control', 'private, no-store').send(bytes);
   });
@@ -139,7 +139,7 @@ export function ownerPages(services: Services): Router {
   router.get('/api/owner/sheets/:id', async (request, response) => {
     const guest = guestOf(request);
     const id = idIn(request.params['id'], 'sheet');
-    const [its] = await inTenant(services.databases, guest.businessId, (tx) =>
+    const [its] = await readInTenant(services.databases, guest.businessId, (tx) =>
       tx
         .select({ closed: visit.closed })
         .from(visit)
@@ -152,7 +152,7 @@ export function ownerPages(services: Services): Router {
   router.get('/api/owner/letters/:id', async (request, response) => {
     const guest = guestOf(request);
     const id = idIn(request.params['id'], 'letter');
-    const [its] = await inTenant(services.databases, guest.businessId, (tx) =>
+    const [its] = await readInTenant(services.databases, guest.businessId, (tx) =>
       tx
         .select({ id: referral.id })
         .from(referral)

@@ -12,6 +12,7 @@ import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant
 import type { Services } from '../../platform/http/context';
 import { Refusal, badField, badInput, notFound } from '../../platform/http/problem';
 import { enqueue } from '../../platform/jobs/jobs';
+import { tellOfChange } from '../../records/people/accountNews';
 import { hashOfToken, readToken } from '../../records/links/ownerLinks';
 import { WHY_CLOSED, invitationOf, stateOf, writeInvitation, type InvitationRow } from './invitations';
 import { INVITATION_JOB } from './sendInvitation';
@@ -95,7 +96,7 @@ export function joinRoutes(services: Services, auth: Auth): Router {
       const now = new Date(services.now());
       const why = account && row.memberId === null ? null : whyNoPassword(password, [name, email, house]);
       if (why !== null) throw badField('password', why);
-      if (row.memberId !== null) await newPassword(tx, row, passwordHash);
+      if (row.memberId !== null) await newPassword(tx, row, passwordHash, services.now());
       else {
         if (account && !(await isTheirs())) {
           await wrong.wrong(email);
@@ -126,7 +127,7 @@ export function joinRoutes(services: Services, auth: Auth): Router {
   return router;
 }
 
-async function newPassword(tx: Tenant, row: InvitationRow, passwordHash: string): Promise<void> {
+async function newPassword(tx: Tenant, row: InvitationRow, passwordHash: string, at: number): Promise<void> {
   const [its] = await tx
     .select({ personId: member.personId })
     .from(member)
@@ -137,6 +138,7 @@ async function newPassword(tx: Tenant, row: InvitationRow, passwordHash: string)
       'conflict',
       'You work for another business, too. Ask for a new password yourself: “Forgotten?” where you sign in.',
     );
+  await tellOfChange(tx, { businessId: row.businessId, personId: its.personId, at, what: 'password' });
 }
 
 /** A new member; somebody who was here before comes back as who they were, with the role of the invitation. */

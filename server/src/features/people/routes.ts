@@ -4,11 +4,13 @@ import { asc, eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import type { Asker } from '../../platform/asker';
 import { accountsOf, dropSecondFactor, endSessions } from '../../platform/auth/accounts';
+import { pinsOf, takePinAway } from '../../platform/auth/pins';
 import { endSession, sessionsOf } from '../../platform/auth/sessions';
 import { business, invitation, member } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Services, SiteSettings } from '../../platform/http/context';
 import { Refusal, notFound } from '../../platform/http/problem';
+import { tellOfChange } from '../../records/people/accountNews';
 import { route } from '../../platform/http/route';
 import { asSeen, updateGuarded } from '../../platform/http/writes';
 import { enqueue } from '../../platform/jobs/jobs';
@@ -43,6 +45,7 @@ async function peopleView(tx: Tenant, site: SiteSettings, now: number): Promise<
     tx,
     rows.map(({ personId }) => personId),
   );
+  const pins = await pinsOf(tx);
   const people = rows.map(({ id, personId, name, role, joinedAt, leftAt, version }) => {
     const its = accounts.get(personId);
     return {
@@ -52,6 +55,7 @@ async function peopleView(tx: Tenant, site: SiteSettings, now: number): Promise<
       sessions: leftAt === null ? (its?.sessions ?? 0) : 0,
       lastSeen: its?.last_seen ? new Date(its.last_seen).toISOString() : null,
       secondFactor: its?.second_factor ?? false,
+      pin: pins.get(id) ?? 'none',
     };
   });
   const order = (each: (typeof people)[number]) => (each.leftAt === null ? ROLES.indexOf(each.role) : ROLES.length);
@@ -112,13 +116,21 @@ export function peopleRoutes(router: Router, services: Services): void {
     return { ended: await endSessions(tx, row.personId) };
   });
 
-  route(router, services, 'POST /api/people/:id/second-factor', async ({ tx, asker, params }) => {
+  route(router, services, 'POST /api/people/:id/second-factor', async ({ tx, asker, params, now }) => {
     const row = await memberOf(tx, params.id);
     if (!row) throw notFound('person');
     if (row.role === 'manager' && asker.role !== 'manager')
       throw new Refusal('not allowed', 'Only an owner-manager takes the second proof of an owner-manager away.');
     if (!(await dropSecondFactor(tx, row.personId)))
       throw new Refusal('conflict', 'This person works for another business, too: only they can do that.');
+    const { businessId } = asker;
+    await tellOfChange(tx, { businessId, personId: row.personId, at: now, what: 'second proof off' });
+    return {};
+  });
+
+  route(router, services, 'POST /api/people/:id/pin-removed', async ({ tx, params }) => {
+    if (!(await memberOf(tx, params.id))) throw notFound('person');
+    await takePinAway(tx, params.id);
     return {};
   });
 

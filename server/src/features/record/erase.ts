@@ -5,7 +5,7 @@ import { ERASED, unreadOf, withoutWords, type Happening } from '@dewpond/core/ev
 import { and, eq, inArray, isNotNull, or, sql } from 'drizzle-orm';
 import {
   appointment,
-  business,
+  branch,
   importRun,
   client,
   dog,
@@ -25,6 +25,7 @@ import {
   photo,
   photoShown,
   referral,
+  heldWork,
   refusedEvent,
   sheetEdit,
   sheetPdf,
@@ -34,7 +35,7 @@ import {
 import { lastName } from '../../records/client/households';
 import type { Tenant } from '../../platform/db/tenant';
 import { readEvent } from '../../records/visit/load';
-import type { ClientReach } from './reach';
+import type { ClientReach } from '../../records/client/reach';
 
 /**
  * Takes out everything that names a client; what was seen, done, used and paid for stays without a name. For good. What
@@ -50,6 +51,7 @@ export async function eraseClient(tx: Tenant, { row, twins, dogs, visits }: Clie
   for (const each of dogs) await eraseDog(tx, each, today);
   for (const each of cards) await eraseTalk(tx, each.id);
   if (dogIds.length > 0) await eraseTalkOfDogs(tx, dogIds);
+  if (dogIds.length > 0) await eraseHeld(tx, dogIds);
   if (visits.length > 0) await eraseVisits(tx, visits);
   await eraseSnapshots(
     tx,
@@ -74,13 +76,13 @@ async function eraseCard(tx: Tenant, row: ClientReach['row'], today: Day): Promi
 
 /** A table of driving times has its stops by the names of clients. */
 async function leaveTheRound(tx: Tenant, cards: readonly ClientReach['row'][]): Promise<void> {
-  const [row] = await tx.select({ van: business.van }).from(business);
-  if (!row?.van?.table) return;
-  const table = withoutPlaces(
-    row.van.table,
-    cards.map(({ name }) => name),
-  );
-  await tx.update(business).set({ van: { ...row.van, table } });
+  const names = cards.map(({ name }) => name);
+  for (const { id, van } of await tx.select({ id: branch.id, van: branch.van }).from(branch))
+    if (van?.table)
+      await tx
+        .update(branch)
+        .set({ van: { ...van, table: withoutPlaces(van.table, names) } })
+        .where(eq(branch.id, id));
 }
 
 /**
@@ -177,7 +179,17 @@ async function eraseTalkOfDogs(tx: Tenant, dogIds: readonly string[]): Promise<v
     );
 }
 
-async function eraseVisits(tx: Tenant, visits: readonly string[]): Promise<void> {
+/** Work of a lost tablet at visits that were begun there and not taken in. */
+async function eraseHeld(tx: Tenant, dogs: readonly string[]): Promise<void> {
+  const begun = tx
+    .select({ id: heldWork.visitId })
+    .from(heldWork)
+    .where(and(eq(heldWork.kind, 'visit'), inArray(sql`${heldWork.content}->>'dogId'`, [...dogs])));
+  await tx.delete(heldWork).where(inArray(heldWork.visitId, begun));
+}
+
+/** Words, sheets and pictures of visits; within `dewpond.erasing`. */
+export async function eraseVisits(tx: Tenant, visits: readonly string[]): Promise<void> {
   const ids = [...visits];
   for (const { id, personId, what, ...row } of await tx
     .select()
@@ -192,6 +204,7 @@ async function eraseVisits(tx: Tenant, visits: readonly string[]): Promise<void>
   }
   await tx.update(visit).set({ ownerSaid: '', closingNote: '' }).where(inArray(visit.id, ids));
   await tx.delete(refusedEvent).where(inArray(refusedEvent.visitId, ids));
+  await tx.delete(heldWork).where(inArray(heldWork.visitId, ids));
   await tx.update(incidentSeen).set({ done: ERASED, told: '', words: '' }).where(inArray(incidentSeen.visitId, ids));
   await tx
     .update(mixTaken)

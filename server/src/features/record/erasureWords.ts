@@ -1,7 +1,7 @@
 import { and, inArray, isNull, eq } from 'drizzle-orm';
 import { homePhoto, message, ownerLink, photo, type sheetPdf } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
-import type { ClientReach } from './reach';
+import type { ClientReach } from '../../records/client/reach';
 
 /** In words: what goes, what stays and why. */
 export async function erasureWords(

@@ -4,6 +4,7 @@ import { namePlace, placeOf, type PlaceKey } from '@dewpond/core/places';
 import { dueOn, nextStep, overdueDays, vetBy } from '@dewpond/core/referral';
 import { addDays, type Day } from '@dewpond/core/units';
 import { eq, inArray } from 'drizzle-orm';
+import { isHere } from '../../platform/db/branch';
 import { client, dog, findingSeen, referral } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Asker } from '../../platform/asker';
@@ -36,7 +37,7 @@ export async function referralViews(tx: Tenant, today: Day, dogId?: string): Pro
     .from(referral)
     .innerJoin(dog, eq(dog.id, referral.dogId))
     .innerJoin(client, eq(client.id, dog.clientId))
-    .where(dogId === undefined ? undefined : eq(referral.dogId, dogId));
+    .where(dogId === undefined ? isHere(dog.branchId) : eq(referral.dogId, dogId));
   const since = addDays(today, -SHOWN_DAYS);
   const shown = rows.filter(({ referral: { end } }) => dogId !== undefined || end === null || end.on >= since);
   const findings =

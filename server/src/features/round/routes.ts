@@ -1,4 +1,4 @@
-import { USUAL_WEEK, SALON, isGivenUp, weekdayOf, type WeekHours } from '@dewpond/core/bookings';
+import { SALON, isGivenUp, weekdayOf, type WeekHours } from '@dewpond/core/bookings';
 import { addressLine } from '@dewpond/core/clients';
 import { USUAL_VAN } from '@dewpond/core/route';
 import { addDays, type Day } from '@dewpond/core/units';
@@ -7,8 +7,10 @@ import { asc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import type { z } from 'zod';
 import { may } from '../../platform/auth/mayAsk';
-import { appointment, business, client, dog, member } from '../../platform/db/schema';
+import { isHere } from '../../platform/db/branch';
+import { appointment, branch, business, client, dog, member } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
+import { together } from '../../platform/db/together';
 import type { Services } from '../../platform/http/context';
 import { Refusal, badField, notFound } from '../../platform/http/problem';
 import { route } from '../../platform/http/route';
@@ -16,25 +18,31 @@ import { updateGuarded } from '../../platform/http/writes';
 import { dayIn, spanOf } from '../../platform/time/zone';
 import { appointmentsBetween } from '../../records/appointments/appointments';
 import { lockPerson, takenTimes, writeTimes } from '../../records/appointments/makeBooking';
+import { branchQuery, peopleHere } from '../../records/business/branches';
 import { loadBusiness } from '../../records/business/business';
 
 /** Whether that is a day on which whoever has such a week works outside the salon. */
-const isOut = (week: WeekHours | null, day: Day): boolean =>
-  ((week ?? USUAL_WEEK)[weekdayOf(day)] ?? []).some(({ where }) => where !== SALON);
+const isOut = (week: WeekHours, day: Day): boolean => (week[weekdayOf(day)] ?? []).some(({ where }) => where !== SALON);
 
 /** The next day on which somebody is out; today where nobody ever is. */
-const nextOut = (people: readonly { readonly week: WeekHours | null }[], today: Day): Day =>
+const nextOut = (people: readonly { readonly week: WeekHours }[], today: Day): Day =>
   Array.from({ length: 7 }, (_, i) => addDays(today, i)).find((day) => people.some(({ week }) => isOut(week, day))) ??
   today;
+
+const roundRows = together((select) => ({
+  everybody: select
+    .select({ id: member.id, name: member.name, week: member.week, branchId: member.branchId })
+    .from(member)
+    .where(isNull(member.leftAt))
+    .orderBy(asc(member.name), asc(member.id)),
+  branches: branchQuery(select),
+}));
 
 export function roundRoutes(router: Router, services: Services): void {
   route(router, services, 'GET /api/round', async ({ tx, asker, query, today }) => {
     const its = await loadBusiness(tx);
-    const rows = await tx
-      .select({ id: member.id, name: member.name, week: member.week })
-      .from(member)
-      .where(isNull(member.leftAt))
-      .orderBy(asc(member.name), asc(member.id));
+    const { everybody, branches } = await roundRows(tx, {});
+    const rows = peopleHere(everybody, branches);
     const day = query.day ?? nextOut(rows, today);
     const { start, end } = spanOf(asker.zone, day);
     const people = rows.map(({ id, name, week }) => ({ id, name, drives: isOut(week, day) }));
@@ -82,14 +90,16 @@ export function roundRoutes(router: Router, services: Services): void {
   route(router, services, 'PUT /api/van', async ({ tx, body }) => {
     const write = tx
       .update(business)
-      .set({ van: body.van, version: sql`${business.version} + 1` })
+      .set({ version: sql`${business.version} + 1` })
       .where(eq(business.version, body.version))
       .returning({ version: business.version });
     const current = async () => {
       const { van, version } = await loadBusiness(tx);
       return { van: van ?? USUAL_VAN, version };
     };
-    return updateGuarded(write, { what: 'van', current, yours: body });
+    const changed = await updateGuarded(write, { what: 'van', current, yours: body });
+    await tx.update(branch).set({ van: body.van }).where(isHere(branch.id));
+    return changed;
   });
 
   route(router, services, 'PUT /api/round', async ({ tx, asker, body }) => {

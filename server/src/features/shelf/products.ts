@@ -5,7 +5,8 @@ import { showDay, type Day } from '@dewpond/core/units';
 import { and, eq, ne, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { assertMay } from '../../platform/auth/mayAsk';
-import { dog, instruction, product, pump } from '../../platform/db/schema';
+import { isHere } from '../../platform/db/branch';
+import { dog, fittedPump, instruction, product, pump } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { asInstruction } from '../../records/dog/dogRecord';
 import type { Services } from '../../platform/http/context';
@@ -27,7 +28,10 @@ export function productRoutes(router: Router, services: Services): void {
     if (await wasSentBefore(tx, product, { id, madeFrom })) return { id };
     if (typed.price !== null) assertMay(asker, 'set prices');
     const row = { id, madeFrom, ...(await savedReading(tx, business, typed, id)) };
-    if (await insertOnce(tx, product, row)) await onlyUsual(tx, id, typed);
+    if (await insertOnce(tx, product, row)) {
+      await onlyUsual(tx, id, typed);
+      await fitPump(tx, id, typed.pumpId);
+    }
     return { id };
   });
 
@@ -42,6 +46,7 @@ export function productRoutes(router: Router, services: Services): void {
     const set = known && !isPricedOtherwise(known, typed) ? { ...read, costPerMl: known.row.costPerMl } : read;
     const changed = await change(tx, { id: params.id, version }, set, body);
     await onlyUsual(tx, params.id, typed);
+    await fitPump(tx, params.id, typed.pumpId);
     return changed;
   });
 
@@ -70,6 +75,20 @@ function isPricedOtherwise(known: StockedProduct | undefined, { price, container
   return price !== shown.price || (price !== null && containerMl !== shown.containerMl);
 }
 
+/** Puts a pump on its container at the branch in force, or takes it off. */
+async function fitPump(tx: Tenant, productId: string, pumpId: string | null): Promise<void> {
+  if (pumpId === null)
+    await tx.delete(fittedPump).where(and(eq(fittedPump.productId, productId), isHere(fittedPump.branchId)));
+  else
+    await tx
+      .insert(fittedPump)
+      .values({ productId, pumpId })
+      .onConflictDoUpdate({
+        target: [fittedPump.businessId, fittedPump.branchId, fittedPump.productId],
+        set: { pumpId },
+      });
+}
+
 /** One of a kind is the usual one: another that was is no longer. */
 async function onlyUsual(tx: Tenant, id: string, { usual, kind }: ProductChange): Promise<void> {
   if (usual)
@@ -81,8 +100,14 @@ async function onlyUsual(tx: Tenant, id: string, { usual, kind }: ProductChange)
 
 /** The columns of a product from what was typed; throws a refusal at the field that does not fit. */
 async function savedReading(tx: Tenant, business: StockedBusiness, typed: ProductChange, id: string) {
-  const { contact, price, waterParts, ...rest } = typed;
-  const [its] = typed.pumpId === null ? [] : await tx.select().from(pump).where(eq(pump.id, typed.pumpId));
+  const { contact, price, waterParts, pumpId, ...rest } = typed;
+  const [its] =
+    pumpId === null
+      ? []
+      : await tx
+          .select()
+          .from(pump)
+          .where(and(eq(pump.id, pumpId), isHere(pump.branchId)));
   const range = validateReading(typed, business.ways, its?.strokeMl ?? null);
   const called = typed.name.toLowerCase();
   const twin = [...business.products, ...business.putAway].find(
@@ -90,7 +115,7 @@ async function savedReading(tx: Tenant, business: StockedBusiness, typed: Produc
   );
   if (twin) throw badField('name', `There is a product of that name${twin.row.archivedOn ? ', archived' : ''}.`);
   if (price !== null && typed.containerMl === null) throw badField('containerMl', 'For how many ml is that price?');
-  if (typed.pumpId !== null && !its) throw badField('pumpId', 'There is no such pump here.');
+  if (pumpId !== null && !its) throw badField('pumpId', 'There is no such pump here.');
   return {
     ...rest,
     range,

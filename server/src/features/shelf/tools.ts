@@ -1,10 +1,9 @@
-import { loadShelf } from '../../records/shelf/shelf';
 import { numbersInUse } from '../../records/shelf/openMixes';
 import { calibratePump } from '@dewpond/core/dilution';
 import { millilitres } from '@dewpond/core/units';
-import { eq } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import type { Router } from 'express';
-import { bottle, pump } from '../../platform/db/schema';
+import { bottle, fittedPump, product, pump } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import type { Services } from '../../platform/http/context';
 import { badField, Refusal } from '../../platform/http/problem';
@@ -35,8 +34,11 @@ export function toolRoutes(router: Router, services: Services): void {
     });
   });
   route(router, services, 'PUT /api/pumps/:id/shelf', async ({ tx, params, body, today }) => {
-    const shelf = await loadShelf(tx);
-    const on = shelf.products.find(({ row }) => row.pumpId === params.id);
+    const [on] = await tx
+      .select({ name: product.name })
+      .from(fittedPump)
+      .innerJoin(product, eq(product.id, fittedPump.productId))
+      .where(and(eq(fittedPump.pumpId, params.id), isNull(product.archivedOn)));
     if (body.archived && on)
       throw new Refusal('conflict', `It sits on ${on.name}. Give that another pump, or none, first.`);
     return change(tx, pump, params.id, body, { archivedOn: body.archived ? today : null });

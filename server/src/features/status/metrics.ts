@@ -4,6 +4,7 @@ import { Router, type RequestHandler } from 'express';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { Counter, Gauge, Histogram, Registry, collectDefaultMetrics } from 'prom-client';
 import type { Config } from '../../platform/config/config';
+import { SLOW_MS, slowStatements } from '../../platform/db/client';
 import { backupRun } from '../../platform/db/authSchema';
 import type { Services } from '../../platform/http/context';
 import { notFound } from '../../platform/http/problem';
@@ -56,6 +57,17 @@ export function metrics(
     labelNames: ['state'],
     registers: [register],
   });
+  const slow = new Gauge({
+    name: 'dewpond_slow_statements_total',
+    help: `Statements of this process that took longer than ${SLOW_MS} ms`,
+    registers: [register],
+  });
+  const reads = new Gauge({
+    name: 'dewpond_reads_total',
+    help: 'Transactions of this process that only read, by where: at the standby, or at the primary although there is one',
+    labelNames: ['from'],
+    registers: [register],
+  });
   const backup = new Gauge({
     name: 'dewpond_last_backup_timestamp_seconds',
     help: 'When the last good backup was made; 0: none was',
@@ -71,9 +83,11 @@ export function metrics(
       lag.set({ queue }, oldest === null ? 0 : Math.max(0, (Date.now() - Date.parse(oldest)) / 1000));
     }
     const { totalCount, idleCount, waitingCount } = databases.app;
+    slow.set(slowStatements.count);
     pool.set({ state: 'busy' }, totalCount - idleCount);
     pool.set({ state: 'idle' }, idleCount);
     pool.set({ state: 'asked for' }, waitingCount);
+    for (const [from, n] of Object.entries(databases.standby?.reads ?? {})) reads.set({ from }, n);
     const [good] = await databases.auth
       .select({ at: sql<string | null>`max(${backupRun.at})` })
       .from(backupRun)

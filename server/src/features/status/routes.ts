@@ -1,4 +1,5 @@
 import type { StatusView } from '@dewpond/contract';
+import { UNSURE_AFTER_MS } from '@dewpond/core/messages';
 import { count, desc, eq, sql } from 'drizzle-orm';
 import type { Router } from 'express';
 import { VERSION } from '../../platform/config/version';
@@ -43,7 +44,13 @@ export function statusRoutes(router: Router, services: Services, proxy: () => st
     const { rows: size } = await tx.execute<{ bytes: string }>(
       sql`select pg_database_size(current_database())::text as bytes`,
     );
-    const states = await tx.select({ state: message.state, n: count() }).from(message).groupBy(message.state);
+    // What was taken and never heard of again is unsure, though nobody has written so yet.
+    const unheardOfSince = new Date(now - UNSURE_AFTER_MS);
+    const state = sql<string>`case when ${message.state} = 'sending' and ${message.takenAt} < ${unheardOfSince} then 'unsure' else ${message.state} end`;
+    const states = await tx
+      .select({ state, n: count() })
+      .from(message)
+      .groupBy(sql`1`);
     const inState = (state: string) => states.find((each) => each.state === state)?.n ?? 0;
     return {
       version: VERSION,

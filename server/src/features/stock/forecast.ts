@@ -14,6 +14,7 @@ import { addDays, daysBetween, type Day } from '@dewpond/core/units';
 import { group, rollup, sum } from 'd3-array';
 import { and, asc, eq, gte, isNull, lt } from 'drizzle-orm';
 import { leftIn, loadOpenMixes } from '../../records/shelf/openMixes';
+import { isHere } from '../../platform/db/branch';
 import { appointment, dog, dogDue, lot } from '../../platform/db/schema';
 import type { Asker } from '../../platform/asker';
 import type { Tenant } from '../../platform/db/tenant';
@@ -38,7 +39,11 @@ export async function stockView(
   const draws = expectDraws(dogs, today);
   const stock = await stockByProduct(tx);
   const inOpenMixes = await productInMix(tx, now);
-  const lots = await tx.select().from(lot).where(isNull(lot.emptiedOn)).orderBy(asc(lot.deliveredOn));
+  const lots = await tx
+    .select()
+    .from(lot)
+    .where(and(isNull(lot.emptiedOn), isHere(lot.branchId)))
+    .orderBy(asc(lot.deliveredOn));
   const lines = business.products.map((product) =>
     stockLine(product, stock.get(product.id) ?? null, draws.get(product.id) ?? noDraw(), today, {
       inOpenMixes: inOpenMixes.get(product.id) ?? 0,
@@ -145,7 +150,7 @@ async function comingDogs(
       .select({ id: dog.id, name: dog.name, stored: dogDue.takes, madeOn: dogDue.madeOn })
       .from(dog)
       .leftJoin(dogDue, eq(dogDue.dogId, dog.id))
-      .where(isNull(dog.archivedOn)),
+      .where(and(isNull(dog.archivedOn), isHere(dog.branchId))),
   );
   const dogs: NamedComing[] = [];
   for await (const rows of pieces)

@@ -8,6 +8,7 @@ import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import type { Router } from 'express';
 import { bottleWords } from '../../records/shelf/openMixes';
 import { assertMay } from '../../platform/auth/mayAsk';
+import { isHere } from '../../platform/db/branch';
 import { bottle, dog, instruction, lot, madeMix, product, stockEntry, visit } from '../../platform/db/schema';
 import { asInstruction } from '../../records/dog/dogRecord';
 import type { Tenant } from '../../platform/db/tenant';
@@ -67,13 +68,13 @@ export function stockRoutes(router: Router, services: Services): void {
       .leftJoin(dog, eq(dog.id, visit.dogId))
       .leftJoin(madeMix, eq(madeMix.id, stockEntry.mixId))
       .leftJoin(bottle, eq(bottle.id, madeMix.bottleId))
-      .where(eq(stockEntry.productId, params.id))
+      .where(and(eq(stockEntry.productId, params.id), isHere(stockEntry.branchId)))
       .orderBy(desc(stockEntry.number))
       .limit(SHOWN);
     const lots = await tx
       .select()
       .from(lot)
-      .where(eq(lot.productId, params.id))
+      .where(and(eq(lot.productId, params.id), isHere(lot.branchId)))
       .orderBy(desc(lot.deliveredOn), asc(lot.number));
     return {
       productId: params.id,
@@ -148,7 +149,7 @@ async function deliver(tx: Tenant, body: StockBody, today: Day): Promise<void> {
   const [same] = await tx
     .select({ id: lot.id })
     .from(lot)
-    .where(and(eq(lot.productId, body.productId), eq(lot.number, number)));
+    .where(and(eq(lot.productId, body.productId), eq(lot.number, number), isHere(lot.branchId)));
   if (same)
     throw badField('lot.number', `Lot ${number} is there already. Enter it without a lot, or give its own number.`);
   await tx.insert(lot).values({

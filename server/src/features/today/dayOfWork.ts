@@ -15,13 +15,13 @@ import { fromPlan } from '../../records/dog/plans';
 
 /** Who works when on a day; who is away works no hours. */
 export function peopleOf(
-  people: readonly { readonly id: string; readonly name: string; readonly week: WeekHours | null }[],
+  people: readonly { readonly id: string; readonly name: string; readonly week: WeekHours }[],
   gone: readonly { readonly person: string | null }[],
   day: Day,
 ): TodayView['people'] {
   return people.map(({ id, name, week }) => {
     const isAway = gone.some(({ person }) => person === null || person === id);
-    const spans = isAway ? [] : ((week ?? USUAL_WEEK)[weekdayOf(day)] ?? []);
+    const spans = isAway ? [] : (week[weekdayOf(day)] ?? []);
     // Who is out with the van has no hands at the salon.
     const here = spans.filter(({ where }) => where === SALON);
     return { id, name, hours: here.map(({ from, to }) => ({ from, to })), isAway };
@@ -30,7 +30,7 @@ export function peopleOf(
 
 /** Whether the van goes to it: somebody is out at the time of the booking. */
 export function isOutWithVan(
-  people: readonly { readonly id: string; readonly week: WeekHours | null }[],
+  people: readonly { readonly id: string; readonly week: WeekHours }[],
   { memberId, startsAt }: Pick<Appointment, 'memberId' | 'startsAt'>,
   zone: string,
 ): boolean {

@@ -13,12 +13,14 @@ import { and, asc, eq, gte, isNotNull, isNull, lt, lte } from 'drizzle-orm';
 import type { QueryBuilder } from 'drizzle-orm/pg-core';
 import type { Router } from 'express';
 import { appointmentsBetween } from '../../records/appointments/appointments';
+import { isHere, isHereOrEverywhere } from '../../platform/db/branch';
 import { appointment as booking, away, dog, member, visit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { together, type AskedFor } from '../../platform/db/together';
 import { carePlanFor, describe, type Planned } from '../../records/dog/facts';
 import { loadDogs, marksOf, type DogRecord } from '../../records/dog/dogRecord';
 import { openFindings } from '../../records/dog/openFindings';
+import { branchQuery, peopleHere } from '../../records/business/branches';
 import { loadStockedBusiness } from '../../records/business/business';
 import { spanOf } from '../../platform/time/zone';
 import type { Services } from '../../platform/http/context';
@@ -39,6 +41,7 @@ export function todayRoutes(router: Router, services: Services): void {
     const records = await loadDogs(tx, {
       ids: [...new Set([...appointments, ...open.unbooked].map((each) => each.dogId))],
     });
+    const people = peopleHere(open.people, open.branches);
     const byId = new Map(
       records.map((record) => [record.dog.id, { record, planned: carePlanFor(record, business, day) }]),
     );
@@ -48,7 +51,7 @@ export function todayRoutes(router: Router, services: Services): void {
     const known = [
       ...appointments.map((appointment) => ({ appointment, walkIn: false })),
       ...open.unbooked.flatMap((each) => {
-        const its = walkInOf(each, events.get(each.visitId) ?? [], open.people, byId.get(each.dogId)?.record);
+        const its = walkInOf(each, events.get(each.visitId) ?? [], people, byId.get(each.dogId)?.record);
         return its ? [{ appointment: its, walkIn: true }] : [];
       }),
     ].flatMap(({ appointment, walkIn }) => {
@@ -68,7 +71,7 @@ export function todayRoutes(router: Router, services: Services): void {
           household: record.client.householdId ?? record.client.id,
           notWith: record.dog.needs?.notWith ?? [],
           walkIn,
-          isOut: isOutWithVan(open.people, appointment, business.zone),
+          isOut: isOutWithVan(people, appointment, business.zone),
           begun,
           keepsPerson: wishesPerson(record, appointment.memberId),
           ...onTheDay(planned.facts),
@@ -76,7 +79,7 @@ export function todayRoutes(router: Router, services: Services): void {
           byHand: byHand.get(appointment.id) ?? null,
         };
       }),
-      people: peopleOf(open.people, open.away, day),
+      people: peopleOf(people, open.away, day),
       places: placesOf(business),
       returning: withWhy(open.returning, events),
       unbooked: open.unbooked.map(({ visitId, dogId, dog }) => ({ visitId, dogId, dog })),
@@ -89,7 +92,7 @@ const openVisits = (select: QueryBuilder) =>
   select
     .select({ visitId: visit.id, dogId: visit.dogId, dog: dog.name, createdAt: visit.createdAt })
     .from(visit)
-    .innerJoin(dog, eq(dog.id, visit.dogId));
+    .innerJoin(dog, and(eq(dog.id, visit.dogId), isHere(dog.branchId)));
 /**
  * Visits that are open besides the booked ones: to be finished on this day, or begun on it without a booking; who works, who
  * is away, and what was set by hand.
@@ -103,14 +106,18 @@ const openQueries = (
     .where(and(isNull(visit.closed), isNull(visit.backOn), isNull(visit.appointmentId), eq(visit.day, day)))
     .orderBy(asc(visit.createdAt)),
   people: select
-    .select({ id: member.id, personId: member.personId, name: member.name, week: member.week })
+    .select({
+      ...{ id: member.id, personId: member.personId, name: member.name },
+      ...{ week: member.week, branchId: member.branchId },
+    })
     .from(member)
     .where(isNull(member.leftAt))
     .orderBy(asc(member.name), asc(member.id)),
+  branches: branchQuery(select),
   away: select
     .select({ person: away.memberId })
     .from(away)
-    .where(and(lte(away.fromDay, day), gte(away.toDay, day))),
+    .where(and(lte(away.fromDay, day), gte(away.toDay, day), isHereOrEverywhere(away.branchId))),
   set: select
     .select({ id: booking.id, byHand: booking.byHand })
     .from(booking)

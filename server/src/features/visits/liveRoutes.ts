@@ -2,7 +2,7 @@ import type { Router } from 'express';
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { visit } from '../../platform/db/schema';
-import { askerOf, isStillSignedIn, tenantOf, type Services } from '../../platform/http/context';
+import { askerOf, isStillSignedIn, readTenantOf, type Services } from '../../platform/http/context';
 import { guarded } from '../../platform/http/route';
 import { notFound } from '../../platform/http/problem';
 
@@ -15,7 +15,7 @@ export function liveRoutes(router: Router, services: Services): void {
     const asker = askerOf(request);
     const id = z.uuid().safeParse(request.params['id']);
     if (!id.success) throw notFound('visit');
-    const known = await tenantOf(services, asker, (tx) =>
+    const known = await readTenantOf(services, asker, (tx) =>
       tx.select({ id: visit.id }).from(visit).where(eq(visit.id, id.data)),
     );
     if (known.length === 0) throw notFound('visit');

@@ -19,7 +19,7 @@ export async function preparedView(
   available: MixesAvailable,
   { record, planned, contents, bath, bookingNote, lastTime }: PreparedParts,
   appointmentId: string | null,
-): Promise<Omit<VisitView, 'id' | 'events' | 'serverNow'>> {
+): Promise<Omit<VisitView, 'id' | 'events' | 'fromLost' | 'serverNow'>> {
   const { facts } = planned;
   const products = needsOfBath(planned, business, 1).needs.map(({ product }) => product.id);
   return {

@@ -2,10 +2,9 @@ import { newerEvent, visitEvent as eventSchema, type NewVisitEvent, type Refused
 import { mayTake } from '@dewpond/core/dilution';
 import { blockers } from '@dewpond/core/visit';
 import { inOrder, saw, type VisitEvent } from '@dewpond/core/events';
-import { whyNotAllowed } from '@dewpond/core/rights';
+import { whyNotHere } from '@dewpond/core/rights';
 import { eq, sql } from 'drizzle-orm';
 import { z } from 'zod';
-import { may } from '../../platform/auth/mayAsk';
 import { madeMix, refusedEvent, visitEvent } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { anyOf, together, type AskedFor } from '../../platform/db/together';
@@ -213,8 +212,9 @@ function sortOut(
  * a vet gave the dog bars only, and is written down by whoever hears it.
  */
 function notForThem(asker: Asker, { what }: NewVisitEvent): Pick<RefusedEvent, 'status' | 'words'> | null {
-  if (what.type !== 'word told' || what.word.says.kind !== 'vet saw' || may(asker, 'vet words')) return null;
-  return { status: 422, words: whyNotAllowed(asker.role, 'vet words', asker.rights) };
+  if (what.type !== 'word told' || what.word.says.kind !== 'vet saw') return null;
+  const words = whyNotHere(asker, 'vet words');
+  return words === null ? null : { status: 422, words };
 }
 
 async function validateEvent(

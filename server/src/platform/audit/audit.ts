@@ -31,6 +31,9 @@ function whatOf(key: EndpointKey): What | null {
   return key === 'POST /api/messages' || key === 'POST /api/links' ? 'sent' : 'changed';
 }
 
+/** Whether nothing is written of a call but what it does. */
+export const notesNothing = (key: EndpointKey): boolean => whatOf(key) === null;
+
 const named = z.object({ dogId: z.uuid().optional(), id: z.uuid().optional() });
 
 /** Notes a call down in its own transaction: what is rolled back was not done. */

@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { parse } from 'cookie';
 import { eq } from 'drizzle-orm';
 import type { Request, Response } from 'express';
@@ -6,19 +6,19 @@ import onHeaders from 'on-headers';
 import type { Config } from '../config/config';
 import { knownDevice, session } from '../db/authSchema';
 import type { Databases } from '../db/connect';
+import type { AccountNote } from './accountNote';
 import type { Auth } from './auth';
+import { hashOfSecret } from './secrets';
+import { putOnTablet, tabletOf } from './tablets';
 
 /** A browser keeps it for longer than any session: it says nothing but that it was here before. */
 const COOKIE = 'dewpond-device';
 const KEPT_MS = 400 * 86_400_000;
 
-/** Told when somebody signs in from a browser they never used, having used others. */
-export type DeviceNote = (signedIn: { readonly personId: string }) => Promise<void>;
-
 interface Noting {
   readonly request: Request;
   readonly response: Response;
-  readonly onNew: DeviceNote;
+  readonly onNew: AccountNote;
 }
 
 /** Gives this browser a mark, and notes it down for whoever is signed in by this answer. */
@@ -39,7 +39,7 @@ export async function noteDevice(
   });
   response.once('finish', () => {
     const token = tokenSet(response, sessionCookie);
-    if (token !== null) void keep(databases, token, mark, onNew).catch(() => undefined);
+    if (token !== null) void keep(databases, { request, token, mark, onNew }).catch(() => undefined);
   });
 }
 
@@ -52,13 +52,20 @@ function tokenSet(response: Response, sessionCookie: string): string | null {
   return token === '' ? null : token;
 }
 
-async function keep(databases: Databases, token: string, mark: string, onNew: DeviceNote) {
+interface Begun extends Pick<Noting, 'request' | 'onNew'> {
+  readonly token: string;
+  readonly mark: string;
+}
+
+async function keep(databases: Databases, { request, token, mark, onNew }: Begun) {
   const [began] = await databases.auth.select().from(session).where(eq(session.token, token));
   if (!began) return;
+  const shared = await tabletOf(databases, request);
+  if (shared) await putOnTablet(databases, began.id, shared.id);
   const personId = began.userId;
-  const deviceHash = createHash('sha256').update(mark).digest('hex');
+  const deviceHash = hashOfSecret(mark);
   const its = await databases.auth.select().from(knownDevice).where(eq(knownDevice.userId, personId));
   if (its.some((each) => each.deviceHash === deviceHash)) return;
   await databases.auth.insert(knownDevice).values({ userId: personId, deviceHash }).onConflictDoNothing();
-  if (its.length > 0) await onNew({ personId });
+  if (its.length > 0) await onNew({ personId, what: 'device' });
 }

@@ -1,14 +1,15 @@
 import { RIGHTS, type SignedInKey } from '@dewpond/contract';
-import { mayDo, whyNotAllowed, type Deed } from '@dewpond/core/rights';
+import { whyNotHere, type Deed, type Doer } from '@dewpond/core/rights';
 import type { Asker } from '../asker';
 import { Refusal } from '../http/problem';
 
 /** Whether whoever asks may do that here. */
-export const may = ({ role, rights }: Pick<Asker, 'role' | 'rights'>, deed: Deed): boolean => mayDo(role, deed, rights);
+export const may = (asker: Doer, deed: Deed): boolean => whyNotHere(asker, deed) === null;
 
 /** Throws 403, and says who may, where whoever asks may not. */
-export function assertMay(asker: Pick<Asker, 'role' | 'rights'>, deed: Deed): void {
-  if (!may(asker, deed)) throw new Refusal('not allowed', whyNotAllowed(asker.role, deed, asker.rights));
+export function assertMay(asker: Doer, deed: Deed): void {
+  const why = whyNotHere(asker, deed);
+  if (why !== null) throw new Refusal('not allowed', why);
 }
 
 /** What whoever has not yet set up the second proof that the house asks for may ask all the same. */

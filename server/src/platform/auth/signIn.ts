@@ -1,16 +1,20 @@
 import { toNodeHandler } from 'better-auth/node';
+import { parse } from 'cookie';
 import { eq } from 'drizzle-orm';
 import express, { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
 import type { Config } from '../config/config';
-import { user } from '../db/authSchema';
+import { user, verification } from '../db/authSchema';
 import type { Databases } from '../db/connect';
-import { badField, badInput, busy, notFound } from '../http/problem';
+import { Refusal, badField, badInput, busy, notFound } from '../http/problem';
 import { assertStorable } from '../http/storable';
+import type { AccountChange, AccountNote } from './accountNote';
 import { CLIENT_IP_HEADER, type Auth } from './auth';
 import { countWrongPasswords } from './knocks';
-import { noteDevice, type DeviceNote } from './knownDevices';
+import { noteDevice } from './knownDevices';
 import { whyNoPassword } from './passwords';
+import { tokenSignedBy } from './secrets';
+import { takeCode } from './usedCodes';
 
 const password = z.string().min(1).max(200);
 const code = z.string().trim().min(6).max(20);
@@ -38,7 +42,7 @@ const OPEN = {
 type OpenPath = keyof typeof OPEN;
 
 /** Signing in and out, the second proof, and changing one's password. */
-export function signIn(config: Config, auth: Auth, databases: Databases, onNewDevice: DeviceNote): Router {
+export function signIn(config: Config, auth: Auth, databases: Databases, onChange: AccountNote): Router {
   const router = Router();
   const handler = toNodeHandler(auth);
   const { host } = new URL(config.PUBLIC_URL);
@@ -46,7 +50,12 @@ export function signIn(config: Config, auth: Auth, databases: Databases, onNewDe
   const wrong = countWrongPasswords(databases);
 
   const noting = (request: Request, response: Response) =>
-    noteDevice(config, auth, databases, { request, response, onNew: onNewDevice });
+    noteDevice(config, auth, databases, { request, response, onNew: onChange });
+  /** Whoever is signed in is told of what was done, once it is. */
+  const telling = (response: Response, personId: string | null, what: AccountChange) =>
+    response.once('finish', () => {
+      if (response.statusCode === 200 && personId !== null) void onChange({ personId, what }).catch(() => undefined);
+    });
   const guarded: Partial<Record<OpenPath, (request: Request, response: Response) => Promise<void>>> = {
     '/sign-in/email': async (request, response) => {
       const account = String((request.body as { email: string }).email)
@@ -59,9 +68,22 @@ export function signIn(config: Config, auth: Auth, databases: Databases, onNewDe
       });
       await noting(request, response);
     },
-    '/two-factor/verify-totp': (request, response) => noting(request, response),
+    '/two-factor/verify-totp': async (request, response) => {
+      const signedIn = await signedInAs(auth, request);
+      const personId = signedIn ?? (await halfSignedInAs(config, auth, databases, request));
+      const { code: shown } = request.body as { code: string };
+      if (personId !== null && !(await takeCode(databases, personId, shown)))
+        throw new Refusal('not signed in', 'This code was shown before. Wait for the next one.');
+      // Shown by whoever is in already it sets the second proof up.
+      telling(response, signedIn, 'second proof on');
+      await noting(request, response);
+    },
+    '/two-factor/disable': async (request, response) => {
+      telling(response, await signedInAs(auth, request), 'second proof off');
+    },
     '/two-factor/verify-backup-code': (request, response) => noting(request, response),
-    '/change-password': async (request) => {
+    '/change-password': async (request, response) => {
+      telling(response, await signedInAs(auth, request), 'password');
       const { newPassword } = request.body as { newPassword: string };
       const why = whyNoPassword(newPassword, await knownOf(auth, databases, request));
       if (why !== null) throw badField('newPassword', why);
@@ -89,11 +111,31 @@ export function signIn(config: Config, auth: Auth, databases: Databases, onNewDe
   return router;
 }
 
-/** Names that must not be a password of whoever asks. */
-async function knownOf(auth: Auth, { auth: door }: Databases, request: Request): Promise<string[]> {
+/** Whose session asks; null: nobody's. */
+async function signedInAs(auth: Auth, request: Request): Promise<string | null> {
   const headers = new Headers({ cookie: request.headers.cookie ?? '' });
   const session = await auth.api.getSession({ headers }).catch(() => null);
-  if (!session) return [];
-  const [row] = await door.select().from(user).where(eq(user.id, session.user.id));
+  return session?.user.id ?? null;
+}
+
+/** Whose password was right, and whose second proof is still to come; null: nobody's. */
+async function halfSignedInAs(
+  { AUTH_SECRET }: Config,
+  auth: Auth,
+  { auth: door }: Databases,
+  request: Request,
+): Promise<string | null> {
+  const { name } = (await auth.$context).createAuthCookie('two_factor');
+  const identifier = tokenSignedBy(AUTH_SECRET, parse(request.headers.cookie ?? '')[name]);
+  if (identifier === null) return null;
+  const [row] = await door.select().from(verification).where(eq(verification.identifier, identifier));
+  return row?.value ?? null;
+}
+
+/** Names that must not be a password of whoever asks. */
+async function knownOf(auth: Auth, { auth: door }: Databases, request: Request): Promise<string[]> {
+  const personId = await signedInAs(auth, request);
+  if (personId === null) return [];
+  const [row] = await door.select().from(user).where(eq(user.id, personId));
   return row ? [row.name, row.email] : [];
 }

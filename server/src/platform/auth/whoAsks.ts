@@ -1,8 +1,9 @@
-import { createHmac, timingSafeEqual } from 'node:crypto';
+import { AT_BRANCH } from '@dewpond/contract';
 import { fromNodeHeaders } from 'better-auth/node';
 import { parse } from 'cookie';
 import type { Request } from 'express';
 import { sql } from 'drizzle-orm';
+import { z } from 'zod';
 import type { Config } from '../config/config';
 import type { Databases } from '../db/connect';
 import { HOUSE_RIGHTS } from '../db/shapes/business';
@@ -12,6 +13,7 @@ import { needsSecondFactor, type SecondFactorFor } from '@dewpond/core/rights';
 import type { Asker } from '../asker';
 import { Refusal } from '../http/problem';
 import type { Auth } from './auth';
+import { tokenSignedBy } from './secrets';
 import { SESSION_SECONDS } from './sessions';
 
 /** A name stands in every record its owner makes: no longer than a name is. */
@@ -33,6 +35,10 @@ interface WhoAsksRow extends Record<string, unknown> {
   readonly role: Asker['role'] | null;
   readonly zone: string | null;
   readonly rights: unknown;
+  readonly by_pin: boolean;
+  readonly tablet_id: string | null;
+  readonly tablet_name: string | null;
+  readonly lock_after_min: number | null;
 }
 
 /**
@@ -41,7 +47,8 @@ interface WhoAsksRow extends Record<string, unknown> {
  * Throws `Refusal` where nobody is signed in, or belongs to no business.
  */
 export async function whoAsks(config: Config, auth: Auth, databases: Databases, request: Request): Promise<Asker> {
-  const token = tokenOf(request, (await auth.$context).authCookies.sessionToken.name, config.AUTH_SECRET);
+  const { name: cookie } = (await auth.$context).authCookies.sessionToken;
+  const token = tokenSignedBy(config.AUTH_SECRET, parse(request.headers.cookie ?? '')[cookie]);
   const { rows } = token
     ? await databases.auth.execute<WhoAsksRow>(sql`select * from auth.who_asks(${token})`)
     : { rows: [] as WhoAsksRow[] };
@@ -58,22 +65,20 @@ export async function whoAsks(config: Config, auth: Auth, databases: Databases, 
   return {
     ...{ businessId, personId: row.person_id, email: row.email, personName: name.slice(0, LONGEST_NAME) },
     ...{ role, rights: readStored(HOUSE_RIGHTS, rights), zone, sessionId: row.session_id },
+    branchAsked: z.uuid().safeParse(request.get(AT_BRANCH)).data ?? null,
     lastBackup: row.last_backup,
     hereSince: row.here_since,
+    ...tabletIn(row),
     secondFactor: {
-      has: row.has_second_factor,
+      // Whoever came by a PIN came to a device that the house knows: that is what they have, the PIN what they know.
+      has: row.has_second_factor || row.by_pin,
       asked: needsSecondFactor(role, row.second_factor ?? 'nobody'),
     },
   };
 }
 
-/** The session's token from its cookie; null where there is none, or its signature is not ours. */
-function tokenOf(request: Request, cookie: string, secret: string): string | null {
-  const signed = parse(request.headers.cookie ?? '')[cookie];
-  const at = signed?.lastIndexOf('.') ?? -1;
-  if (signed === undefined || at < 1) return null;
-  const token = signed.slice(0, at);
-  const wanted = createHmac('sha256', secret).update(token).digest();
-  const given = Buffer.from(signed.slice(at + 1), 'base64');
-  return given.length === wanted.length && timingSafeEqual(given, wanted) ? token : null;
+function tabletIn(row: WhoAsksRow): Pick<Asker, 'tablet' | 'byPin'> {
+  const { tablet_id: id, tablet_name: name, lock_after_min: lockAfterMin, by_pin: byPin } = row;
+  const tablet = id === null || name === null || lockAfterMin === null ? null : { id, name, lockAfterMin };
+  return { tablet, byPin };
 }

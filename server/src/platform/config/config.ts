@@ -17,6 +17,9 @@ const schema = z.object({
   /** Where the database itself is, when the address above is a pooler's: what listens needs a connection of its own. */
   LISTEN_HOST: z.string().default(''),
   LISTEN_PORT: z.coerce.number().int().optional(),
+  /** A database that follows the one written to, for reads; empty: everything is read where it is written. */
+  READ_HOST: z.string().default(''),
+  READ_PORT: z.coerce.number().int().default(5432),
   /** "on": the server shows a certificate that is checked, against `DATABASE_CA` where one is named. */
   DATABASE_TLS: z.enum(['off', 'on', 'unchecked']).default('off'),
   /** A file with the certificate that vouches for the database's. */

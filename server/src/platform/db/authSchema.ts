@@ -50,8 +50,11 @@ export const session = authSchema.table(
       .notNull()
       .references(() => user.id, { onDelete: 'cascade' }),
     activeOrganizationId: text('active_organization_id'),
+    /** The shared tablet it is on, and whether it was opened by a PIN. */
+    tabletId: uuid('tablet_id'),
+    byPin: boolean('by_pin').default(false).notNull(),
   },
-  (table) => [index('session_userId_idx').on(table.userId)],
+  (table) => [index('session_userId_idx').on(table.userId), index('session_tabletId_idx').on(table.tabletId)],
 );
 
 export const account = authSchema.table(
@@ -184,6 +187,19 @@ export const twoFactor = authSchema.table(
     lockedUntil: timestamp('locked_until', { withTimezone: true }),
   },
   (table) => [index('twoFactor_userId_idx').on(table.userId), index('twoFactor_secret_idx').on(table.secret)],
+);
+
+/** Codes of second proofs that were shown, for some minutes: each opens once. */
+export const usedCode = authSchema.table(
+  'used_code',
+  {
+    userId: uuid('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    codeHash: text('code_hash').notNull(),
+    usedAt: timestamp('used_at', { withTimezone: true }).defaultNow().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.userId, table.codeHash] })],
 );
 
 /** A link by which a business begins here, once. Only the hash of its secret is kept. */

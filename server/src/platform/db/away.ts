@@ -9,6 +9,8 @@ const AWAY = new Set([
   '08003',
   '08004',
   '08006',
+  // The node that was written to a moment ago is read-only now: another one is.
+  '25006',
   'ECONNREFUSED',
   'ECONNRESET',
   'EPIPE',
@@ -16,6 +18,13 @@ const AWAY = new Set([
 ]);
 const WORDS =
   /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|not queryable|the database system is/i;
+/**
+ * A pooler has no server to ask just now, or lost it in the middle (words of PgBouncer 1.18, which gives all of them the
+ * code of a broken protocol).
+ */
+const POOLER =
+  /query_wait_timeout|server conn crashed|server login has been failing|client_login_timeout|pgbouncer cannot connect|no more connections allowed/i;
+const isWordOfAway = (message: string): boolean => WORDS.test(message) || POOLER.test(message);
 
 /** An error and what caused it, outermost first. */
 function chainOf(error: unknown): readonly (Error & { readonly code?: unknown })[] {
@@ -26,7 +35,18 @@ function chainOf(error: unknown): readonly (Error & { readonly code?: unknown })
 
 /** Whether an error, or one that caused it, says that the database could not be reached: the same call will do later. */
 export const isAway = (error: unknown): boolean =>
-  chainOf(error).some(({ code, message }) => (typeof code === 'string' && AWAY.has(code)) || WORDS.test(message));
+  chainOf(error).some(({ code, message }) => (typeof code === 'string' && AWAY.has(code)) || isWordOfAway(message));
+
+/**
+ * What a read at a standby looked at was cleared away by the primary meanwhile: at the primary the same read will do
+ * (published: PostgreSQL manual, 26.4.2).
+ */
+export const isOutrun = (error: unknown): boolean =>
+  chainOf(error).some(({ message }) => /due to conflict with recovery/i.test(message));
+
+/** The disk of the database has no room (class 53, as above): what was asked will do when somebody has made some. */
+export const isDiskFull = (error: unknown): boolean =>
+  chainOf(error).some(({ code, message }) => code === '53100' || /no space left on device/i.test(message));
 
 /** Something that may be there once is there already: of two at the same moment, this one was second (class 23, as above). */
 export const isThereAlready = (error: unknown): boolean => chainOf(error).some(({ code }) => code === '23505');

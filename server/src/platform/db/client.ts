@@ -3,6 +3,8 @@ import pg from 'pg';
 
 /** A database that has not let one in after so long is away. */
 const CONNECTING_MS = 5000;
+/** Nobody at a table waits longer than this for one statement, ms. */
+export const SLOW_MS = 500;
 /** A statement is prepared from its second use on, and no more of them than this: each costs its connection memory. */
 const MOST_PREPARED = 400;
 /** Lists of values make a text of their own for each length: those are seldom asked again. */
@@ -38,7 +40,23 @@ class PipelinedClient extends pg.Client {
     // The pool counts connecting and queueing by one setting; a client has its own here.
     super({ ...settings, connectionTimeoutMillis: CONNECTING_MS, pipeline: true });
   }
+
+  override query(...given: unknown[]): never {
+    const began = performance.now();
+    const ask = super.query.bind(this) as (...given: unknown[]) => unknown;
+    const answer = ask(...given);
+    if (answer instanceof Promise) {
+      const note = () => {
+        if (performance.now() - began >= SLOW_MS) slowStatements.count += 1;
+      };
+      answer.then(note, note);
+    }
+    return answer as never;
+  }
 }
+
+/** Statements of this process that took longer than `SLOW_MS`, waiting for those before them on the connection included. */
+export const slowStatements = { count: 0 };
 
 type NameOf = ReturnType<typeof statementNames>;
 

@@ -5,6 +5,7 @@ import pg from 'pg';
 import type { Config } from '../config/config';
 import * as authSchema from './authSchema';
 import { clientFor } from './client';
+import { Standby } from './standby';
 
 export type DatabaseRole = 'owner' | 'app' | 'auth' | 'jobs';
 
@@ -35,6 +36,8 @@ export interface Databases {
   readonly pools: readonly pg.Pool[];
   /** To the database itself, past any pooler: what listens keeps its connection. */
   readonly direct: pg.Pool;
+  /** What follows the database written to, for reads; null: there is none. */
+  readonly standby: Standby | null;
   /** One connection that serves nobody, so that asking whether the database is there waits for nobody. */
   readonly pulse: pg.Pool;
 }
@@ -42,14 +45,17 @@ export interface Databases {
 /** Whoever waits for a free connection waits for others' work, not for a database that is away: as long as a browser would. */
 const QUEUEING_MS = 60_000;
 
+/** Whoever finds no connection to the standby so soon reads at the primary. */
+const STANDBY_MS = 500;
+
 /** Connections of one role. None of them takes the process down when it breaks, idle or in the middle of a query. */
-export function openPool(config: Config, role: DatabaseRole, max: number): pg.Pool {
+export function openPool(config: Config, role: DatabaseRole, max: number, queueingMs = QUEUEING_MS): pg.Pool {
   const pool = new pg.Pool({
     Client: clientFor(config.PREPARED_STATEMENTS),
     connectionString: connectionString(config, role),
     ssl: tlsOf(config),
     max,
-    connectionTimeoutMillis: QUEUEING_MS,
+    connectionTimeoutMillis: queueingMs,
   });
   // The next query reports it.
   pool.on('error', () => undefined);
@@ -62,7 +68,7 @@ export function connect(config: Config): Databases {
   const app = openPool(config, 'app', 10);
   const auth = openPool(config, 'auth', 5);
   const pulse = openPool(config, 'app', 1);
-  const { LISTEN_HOST, LISTEN_PORT } = config;
+  const { LISTEN_HOST, LISTEN_PORT, READ_HOST, READ_PORT } = config;
   const direct = openPool(
     {
       ...config,
@@ -72,10 +78,18 @@ export function connect(config: Config): Databases {
     'app',
     1,
   );
+  const reads =
+    READ_HOST === ''
+      ? null
+      : {
+          position: openPool(config, 'app', 2),
+          rows: openPool({ ...config, DATABASE_HOST: READ_HOST, DATABASE_PORT: READ_PORT }, 'app', 10, STANDBY_MS),
+        };
   return {
     app,
     auth: drizzle(auth, { schema: authSchema }),
-    pools: [app, auth, pulse, direct],
+    pools: [app, auth, pulse, direct, ...(reads ? [reads.position, reads.rows] : [])],
+    standby: reads && new Standby(reads.position, reads.rows),
     direct,
     pulse,
   };

@@ -2,7 +2,7 @@ import type { Asker } from '../asker';
 import type { Day } from '@dewpond/core/units';
 import type { Request } from 'express';
 import type { Databases } from '../db/connect';
-import { inTenant, type Tenant } from '../db/tenant';
+import { inTenant, readInTenant, type Tenant } from '../db/tenant';
 import type { VisitNews } from '../live/news';
 import type { Post } from '../post/post';
 import { Refusal } from './problem';
@@ -11,11 +11,11 @@ interface KnownAsker {
   readonly asker: Asker;
   readonly still: () => Promise<boolean>;
 }
-const ASKERS = new WeakMap<Request, KnownAsker>();
+const ASKERS = new WeakMap<object, KnownAsker>();
 /** @param still whether the session still stands, and the person is still a member: for answers that stay open. */
 export const setAsker = (request: Request, asker: Asker, still: () => Promise<boolean>): void =>
   void ASKERS.set(request, { asker, still });
-export function askerOf(request: Request): Asker {
+export function askerOf(request: object): Asker {
   const known = ASKERS.get(request);
   if (!known) throw new Refusal('not signed in', 'Please sign in.');
   return known.asker;
@@ -57,4 +57,8 @@ export interface Call<Params = Record<string, string>, Body = undefined, Query =
 }
 
 export const tenantOf = <T>(services: Services, asker: Asker, work: (tx: Tenant) => Promise<T>): Promise<T> =>
-  inTenant(services.databases, asker.businessId, work);
+  inTenant(services.databases, asker.businessId, work, { standing: asker });
+
+/** The same for what only reads. */
+export const readTenantOf = <T>(services: Services, asker: Asker, work: (tx: Tenant) => Promise<T>): Promise<T> =>
+  readInTenant(services.databases, asker.businessId, work, { standing: asker });

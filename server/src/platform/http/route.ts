@@ -1,6 +1,5 @@
 import {
   ENDPOINTS,
-  type FILES,
   type Endpoint,
   type EndpointKey,
   type ParsedBodyOf,
@@ -8,13 +7,17 @@ import {
   type ResponseOf,
   type SignedInKey,
 } from '@dewpond/contract';
-import type { Request, RequestHandler, Router } from 'express';
+import type { RequestHandler, Router } from 'express';
 import { z } from 'zod';
 import { assertMayAsk } from '../auth/mayAsk';
-import { noteCall } from '../audit/audit';
-import { askerOf, tenantOf, type Call, type Services } from './context';
+import { noteCall, notesNothing } from '../audit/audit';
+import { askerOf, readTenantOf, tenantOf, type Call, type Services } from './context';
 import { dayIn } from '../time/zone';
 import { badInput, notFound } from './problem';
+
+/** Shown by doing it and taking it back. */
+const REHEARSED: ReadonlySet<EndpointKey> = new Set(['GET /api/clients/:id/merge', 'GET /api/dogs/:id/merge']);
+const isOnlyRead = (key: EndpointKey): boolean => key.startsWith('GET') && notesNothing(key) && !REHEARSED.has(key);
 
 type ParamsOf<K extends string> = K extends `${string}:id${string}` ? { readonly id: string } : Record<never, string>;
 
@@ -30,6 +33,7 @@ export function route<K extends EndpointKey & SignedInKey>(
 ): void {
   const [method, path] = key.split(' ') as ['GET' | 'POST' | 'PUT', string];
   const endpoint: Endpoint = ENDPOINTS[key];
+  const inTransaction = isOnlyRead(key) ? readTenantOf : tenantOf;
   router[method.toLowerCase() as 'get' | 'post' | 'put'](path, async (request, response) => {
     const asker = askerOf(request);
     assertMayAsk(asker, key);
@@ -38,7 +42,7 @@ export function route<K extends EndpointKey & SignedInKey>(
     const body = parse(endpoint.body, request.body);
     const query = parse(endpoint.query, request.query);
     const now = services.now();
-    const result = await tenantOf(services, asker, async (tx) => {
+    const result = await inTransaction(services, asker, async (tx) => {
       const answered = await answer({
         tx,
         asker,
@@ -55,18 +59,17 @@ export function route<K extends EndpointKey & SignedInKey>(
   });
 }
 
-type FileKey = SignedInKey & keyof typeof FILES;
 type NameIn<Rest> = Rest extends `${infer Name}/${string}` ? Name : Rest;
 /** What is named in an address: of "/api/dogs/:id/record.:form", id and form. */
 type NamedIn<Path> = Path extends `${string}:${infer Rest}`
   ? Readonly<Record<NameIn<Rest>, string>> & NamedIn<Rest>
   : Readonly<Record<never, string>>;
 
-/** In front of a file's own handlers: lets through whoever the table of rights allows it. */
+/** In front of handlers that are not by `route`, as those of files: lets through whoever the table of rights allows it. */
 export const guarded =
-  <K extends FileKey>(key: K): RequestHandler<NamedIn<K>> =>
+  <K extends SignedInKey>(key: K): RequestHandler<NamedIn<K>> =>
   (request, _response, next) => {
-    assertMayAsk(askerOf(request as Request), key);
+    assertMayAsk(askerOf(request), key);
     next();
   };
 

@@ -1,6 +1,7 @@
 import type { Appointment } from '@dewpond/contract';
 import { and, asc, eq, gte, lt, type SQL } from 'drizzle-orm';
 import type { QueryBuilder } from 'drizzle-orm/pg-core';
+import { isHere } from '../../platform/db/branch';
 import { appointment, client, dog, member, visit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { anyOf, together, type AskedFor, type RowsOf } from '../../platform/db/together';
@@ -45,8 +46,12 @@ const shown = ({ booked }: BookedRows): Appointment[] =>
   }));
 
 const between = together((select, { start, end }: { start: AskedFor<Date>; end: AskedFor<Date> }) => ({
-  booked: bookedQuery(select, and(gte(appointment.startsAt, start), lt(appointment.startsAt, end))),
+  booked: bookedQuery(
+    select,
+    and(isHere(dog.branchId), gte(appointment.startsAt, start), lt(appointment.startsAt, end)),
+  ),
 }));
+/** Bookings of dogs of the branch in force. */
 export const appointmentsBetween = async (tx: Tenant, start: Date, end: Date): Promise<Appointment[]> =>
   shown(await between(tx, { start, end }));
 

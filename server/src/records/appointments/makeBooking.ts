@@ -95,9 +95,12 @@ async function nextFreeTimes(tx: Tenant, { startsAt, endsAt }: BookedTime, { zon
   }));
 }
 
-/** Throws where that dog cannot be booked. */
+/** Throws where that dog cannot be booked. From then on it is about the branch of the dog: free times are named there. */
 export async function assertBookable(tx: Tenant, dogId: string): Promise<void> {
-  const [known] = await tx.select({ id: dog.id, archivedOn: dog.archivedOn }).from(dog).where(eq(dog.id, dogId));
+  const [known] = await tx
+    .select({ archivedOn: dog.archivedOn, stands: sql`set_config('dewpond.branch_id', ${dog.branchId}::text, true)` })
+    .from(dog)
+    .where(eq(dog.id, dogId));
   if (!known) throw badField('dogId', 'There is no such dog here.');
   if (known.archivedOn) throw badField('dogId', 'That dog is archived. Bring it back first.');
 }

@@ -1,6 +1,6 @@
 import type { OwnBreedView } from '@dewpond/contract';
 import { withOwnBreeds, type Catalogue } from '@dewpond/core/catalogue';
-import type { PlacesOfSalon, PlanCosts } from '@dewpond/core/bookings';
+import type { BranchKind, PlacesOfSalon, PlanCosts } from '@dewpond/core/bookings';
 import type { OwnVisitKind } from '@dewpond/core/steps';
 import type { VanWays } from '@dewpond/core/route';
 import type { HouseIntervals, WashKinds } from '@dewpond/core/dog';
@@ -8,7 +8,8 @@ import type { Day, UnitSystem } from '@dewpond/core/units';
 import { DEFAULT_HOUSE_WAYS, DEFAULT_SERVICES, type BusinessServices, type HouseWays } from '@dewpond/core/ways';
 import { getTableColumns } from 'drizzle-orm';
 import type { QueryBuilder } from 'drizzle-orm/pg-core';
-import { business, ownBreed } from '../../platform/db/schema';
+import { isHere } from '../../platform/db/branch';
+import { branch, business, ownBreed } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { together, type RowsOf } from '../../platform/db/together';
 import { notFound } from '../../platform/http/problem';
@@ -31,6 +32,9 @@ export interface Business {
   readonly van: VanWays | null;
   /** When owners are reminded of tomorrow by themselves, min from midnight; null: nobody is. */
   readonly remindsAt: number | null;
+  /** The branch in force: places and van are its own. */
+  readonly branchId: string;
+  readonly branchKind: BranchKind;
   readonly catalogue: Catalogue;
   readonly ownBreeds: readonly OwnBreedView[];
   readonly schoolChangedOn: Day | null;
@@ -44,7 +48,13 @@ export interface Business {
 const { wording: _, language: __, businessId: ___, ...COLUMNS } = getTableColumns(business);
 
 const businessQueries = (select: QueryBuilder) => ({
-  businesses: select.select(COLUMNS).from(business),
+  businesses: select
+    .select({
+      ...COLUMNS,
+      ...{ places: branch.places, van: branch.van, branchId: branch.id, branchKind: branch.kind },
+    })
+    .from(business)
+    .innerJoin(branch, isHere(branch.id)),
   ownBreeds: select.select({ breed: ownBreed.breed, version: ownBreed.version }).from(ownBreed).orderBy(ownBreed.id),
 });
 

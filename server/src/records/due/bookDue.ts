@@ -13,7 +13,7 @@ import { may } from '../../platform/auth/mayAsk';
 import { client, dog, dogDue } from '../../platform/db/schema';
 import type { Asker } from '../../platform/asker';
 import { PAGE_OF_LIST, afterLast, byName, lastRow, type LastRow } from '../../platform/db/pages';
-import { inTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
+import { inTenant, onceRead, type BusinessId, type Tenant } from '../../platform/db/tenant';
 import { together } from '../../platform/db/together';
 import type { Services } from '../../platform/http/context';
 import { enqueue, type JobKind } from '../../platform/jobs/jobs';
@@ -137,7 +137,7 @@ async function dueNow(
   if (dogs.length === 0) return new Map();
   const business = await loadStockedBusiness(tx);
   const records = await loadDogs(tx, { ids: dogs.map(({ id }) => id) });
-  await enqueue(tx, RECKON_JOB, { businessId: asker.businessId });
+  await onceRead(tx, (writing) => enqueue(writing, RECKON_JOB, { businessId: asker.businessId }));
   return new Map(records.map((record) => [record.dog.id, dueOf(record, business, today)]));
 }
 
@@ -248,7 +248,7 @@ const listRows = together((select, last: LastRow) => ({
 /** A page of the dogs of the book with what is next due, as far as it is reckoned. */
 export async function listDogs(
   tx: Tenant,
-  asker: Pick<Asker, 'businessId' | 'role' | 'rights'>,
+  asker: Pick<Asker, 'businessId' | 'role' | 'rights' | 'byPin'>,
   business: Business,
   today: Day,
   after?: string,

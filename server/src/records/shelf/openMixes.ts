@@ -3,6 +3,7 @@ import { showStrength, strengthOf, type OpenMix } from '@dewpond/core/dilution';
 import { millilitres } from '@dewpond/core/units';
 import { group } from 'd3-array';
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { isHere } from '../../platform/db/branch';
 import { bottle, dog, lot, madeMix, mixLot, mixTaken } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { asShelved, productOf, type Shelf } from './shelf';
@@ -17,14 +18,14 @@ export interface StoredMix {
   readonly had: readonly { readonly dogId: string; readonly dog: string; readonly ml: number }[];
 }
 
-/** All mixes that are not ended, oldest first: fresh and past alike. */
-export async function loadOpenMixes(tx: Tenant): Promise<StoredMix[]> {
+/** Mixes that are not ended, oldest first, fresh and past alike: those of the branch in force, or some by their ids. */
+export async function loadOpenMixes(tx: Tenant, asked?: readonly string[]): Promise<StoredMix[]> {
   const rows = await tx
     .select({ row: madeMix, bottle, forDog: dog.name })
     .from(madeMix)
     .innerJoin(bottle, eq(bottle.id, madeMix.bottleId))
     .leftJoin(dog, eq(dog.id, madeMix.dogId))
-    .where(isNull(madeMix.ended))
+    .where(and(isNull(madeMix.ended), asked ? inArray(madeMix.id, [...asked]) : isHere(bottle.branchId)))
     .orderBy(asc(madeMix.measuredAt), asc(madeMix.id));
   const ids = rows.map(({ row }) => row.id);
   if (ids.length === 0) return [];

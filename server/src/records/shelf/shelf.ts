@@ -11,13 +11,15 @@ import {
   type ProductKind,
 } from '@dewpond/core/dilution';
 import { millilitres, minutes, type Day } from '@dewpond/core/units';
-import { asc, desc, isNull } from 'drizzle-orm';
+import { and, asc, desc, isNull } from 'drizzle-orm';
 import type { QueryBuilder } from 'drizzle-orm/pg-core';
-import { bottle, product, pump } from '../../platform/db/schema';
+import { isHere } from '../../platform/db/branch';
+import { bottle, fittedPump, product, pump } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { together, type RowsOf } from '../../platform/db/together';
 
-type ProductRow = typeof product.$inferSelect;
+/** A product's row, with the pump on its container at the branch in force; null: none. */
+type ProductRow = typeof product.$inferSelect & { readonly pumpId: string | null };
 
 /** A product as the business keeps it: with its pump's stroke. */
 export type StockedProduct = Product & { readonly strokeMl: number | null; readonly row: ProductRow };
@@ -34,18 +36,34 @@ export interface Shelf {
 }
 
 export const shelfQueries = (select: QueryBuilder) => ({
-  pumps: select.select().from(pump).where(isNull(pump.archivedOn)).orderBy(asc(pump.name)),
+  pumps: select
+    .select()
+    .from(pump)
+    .where(and(isNull(pump.archivedOn), isHere(pump.branchId)))
+    .orderBy(asc(pump.name)),
+  fitted: select
+    .select({ productId: fittedPump.productId, pumpId: fittedPump.pumpId })
+    .from(fittedPump)
+    .where(isHere(fittedPump.branchId)),
   products: select.select().from(product).orderBy(desc(product.usual), asc(product.name), asc(product.id)),
-  bottles: select.select().from(bottle).where(isNull(bottle.archivedOn)).orderBy(asc(bottle.line)),
+  bottles: select
+    .select()
+    .from(bottle)
+    .where(and(isNull(bottle.archivedOn), isHere(bottle.branchId)))
+    .orderBy(asc(bottle.line)),
 });
 
 const shelfRows = together(shelfQueries);
 
 export const loadShelf = async (tx: Tenant): Promise<Shelf> => shelfOf(await shelfRows(tx, {}));
 
-export function shelfOf({ pumps, products, bottles }: RowsOf<ReturnType<typeof shelfQueries>>): Shelf {
+export function shelfOf({ pumps, fitted, products, bottles }: RowsOf<ReturnType<typeof shelfQueries>>): Shelf {
   const strokes = new Map(pumps.map(({ id, strokeMl }) => [id, strokeMl]));
-  const all = products.map((row) => asProduct(row, row.pumpId === null ? null : (strokes.get(row.pumpId) ?? null)));
+  const pumpOf = new Map(fitted.map(({ productId, pumpId }) => [productId, pumpId]));
+  const all = products.map((row) => {
+    const pumpId = pumpOf.get(row.id) ?? null;
+    return asProduct({ ...row, pumpId }, pumpId === null ? null : (strokes.get(pumpId) ?? null));
+  });
   return {
     products: all.filter(({ row }) => row.archivedOn === null),
     putAway: all.filter(({ row }) => row.archivedOn !== null),

@@ -1,5 +1,7 @@
 import type { Day } from '@dewpond/core/units';
 import type { Tenant } from '../../platform/db/tenant';
+import { standAt } from '../../platform/db/branch';
+import { standWhereDogIs } from '../business/branches';
 import { addEntry, lockProducts, openedOn, OUT_UNSEEN } from '../shelf/ledger';
 
 const NIL = 1e-6;
@@ -12,9 +14,9 @@ const NIL = 1e-6;
  */
 export async function drawForVisit(
   tx: Tenant,
-  visit: { readonly id: string; readonly day: Day },
+  visit: { readonly id: string; readonly day: Day; readonly dogId: string },
   drawn: ReadonlyMap<string, number>,
-  entered: readonly { readonly productId: string; readonly ml: number }[],
+  entered: readonly { readonly productId: string; readonly ml: number; readonly branchId: string }[],
 ): Promise<void> {
   const before = new Map<string, number>();
   for (const { productId, ml } of entered) before.set(productId, (before.get(productId) ?? 0) - ml);
@@ -23,6 +25,9 @@ export async function drawForVisit(
     .map((productId) => ({ productId, more: (drawn.get(productId) ?? 0) - (before.get(productId) ?? 0) }))
     .filter(({ more }) => Math.abs(more) > NIL);
   if (differing.length === 0) return;
+  // Where it was drawn before; else where the dog is.
+  const [drawnFirst] = entered;
+  await (drawnFirst ? standAt(tx, drawnFirst.branchId) : standWhereDogIs(tx, visit.dogId));
   const opened = await openedOn(
     tx,
     differing.map(({ productId }) => productId),

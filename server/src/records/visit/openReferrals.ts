@@ -35,7 +35,7 @@ export async function referPlaces(tx: Tenant, visit: LoadedVisit, ofDog: Written
     );
   for (const { place, level } of wanted) {
     const key = placeKey(place);
-    const known = ofDog.filter((each) => each.place === key && (each.end === null || each.visitId === row.id));
+    const known = ofDog.filter((each) => each.place === key && (each.visitId === row.id || wasOpenOn(each, row.day)));
     if (known.some((each) => each.visitId !== row.id || each.level === level)) continue;
     await tx
       .insert(referral)
@@ -55,6 +55,13 @@ export async function referPlaces(tx: Tenant, visit: LoadedVisit, ofDog: Written
       });
   }
 }
+
+/**
+ * Whether a referral is open, or was on the day of a visit, though it has ended since: events may come in long after, and a
+ * place that was referred then is not referred anew.
+ */
+const wasOpenOn = ({ openedOn, end }: Written['dogsReferrals'][number], day: string): boolean =>
+  end === null || (openedOn <= day && end.on > day);
 
 /** Nobody has worked on it. */
 const isUntouched = ({ told, answer, vet, end }: Written['dogsReferrals'][number]): boolean =>

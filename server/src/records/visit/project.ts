@@ -40,7 +40,13 @@ function levelOf({ judged }: LoadedVisit, found: Finding): Level {
  * Writes what is queried often into tables, in the transaction of the events it comes from: the difference to what stands
  * written, so that a tap costs what it changes, and that the tables can be rebuilt from the events at any time.
  */
-export async function project(tx: Tenant, loaded: LoadedVisit, shelf: Shelf, written: Written): Promise<void> {
+export async function project(
+  tx: Tenant,
+  loaded: LoadedVisit,
+  shelf: Shelf,
+  written: Written,
+  { refers = true }: { /** Opens referrals: not where all is made anew long after. */ readonly refers?: boolean } = {},
+): Promise<void> {
   const { row, state } = loaded;
   const key: VisitKey = { visitId: row.id, dogId: row.dogId, day: row.day };
   const use = await useOf(tx, loaded, shelf, written);
@@ -57,9 +63,9 @@ export async function project(tx: Tenant, loaded: LoadedVisit, shelf: Shelf, wri
     photos: state.photos.map(({ photo, place, sign }) => ({ ...key, photoId: photo, place: placeKey(place), sign })),
     ...use.rows,
   });
-  await drawForVisit(tx, { id: row.id, day: row.day as Day }, use.drawn, written.drawn);
+  await drawForVisit(tx, { id: row.id, dogId: row.dogId, day: row.day as Day }, use.drawn, written.drawn);
   await writeWords(tx, loaded);
-  await referPlaces(tx, loaded, written.dogsReferrals);
+  if (refers) await referPlaces(tx, loaded, written.dogsReferrals);
   await writeVisit(tx, loaded);
 }
 

@@ -4,6 +4,7 @@ import type { PgTable, QueryBuilder } from 'drizzle-orm/pg-core';
 import {
   amountUsed,
   cleanDown,
+  dog,
   findingSeen,
   handoverAnswer,
   incidentSeen,
@@ -68,13 +69,18 @@ export const writtenQueries = (select: QueryBuilder, ids: AskedFor<readonly stri
   wroteMixes: select.select(ownColumns(mixTaken)).from(mixTaken).where(anyOf(mixTaken.visitId, ids)),
   wroteLots: select.select(ownColumns(lotTouched)).from(lotTouched).where(anyOf(lotTouched.visitId, ids)),
   drawn: select
-    .select({ productId: stockEntry.productId, ml: stockEntry.ml })
+    .select({ productId: stockEntry.productId, ml: stockEntry.ml, branchId: stockEntry.branchId })
     .from(stockEntry)
     .where(anyOf(stockEntry.visitId, ids)),
   openedLots: select
     .select({ id: lot.id, productId: lot.productId, openedOn: lot.openedOn, emptiedOn: lot.emptiedOn })
     .from(lot)
-    .where(isNotNull(lot.openedOn)),
+    .where(
+      and(
+        isNotNull(lot.openedOn),
+        sql`${lot.branchId} in ${select.select({ id: dog.branchId }).from(visit).innerJoin(dog, eq(dog.id, visit.dogId)).where(anyOf(visit.id, ids))}`,
+      ),
+    ),
   dogsReferrals: select
     .select(ownColumns(referral))
     .from(referral)

@@ -1,6 +1,6 @@
 import {
+  needsAt,
   pricesLater,
-  USUAL_WEEK,
   type BookedVisit,
   type DogInWeeks,
   type DogOfWeeks,
@@ -13,10 +13,12 @@ import { warmMonths } from '@dewpond/core/dog';
 import { USUAL_VAN, driveToStop } from '@dewpond/core/route';
 import { addDays, daysBetween, type Day } from '@dewpond/core/units';
 import { and, asc, eq, gte, isNotNull, isNull, lt, sql } from 'drizzle-orm';
-import { appointment, away, business, client, dog, dogDue, member, weekPlan } from '../../platform/db/schema';
+import { isHere, isHereOrEverywhere } from '../../platform/db/branch';
+import { appointment, away, branch, client, dog, dogDue, member, weekPlan } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { together, type AskedFor } from '../../platform/db/together';
 import { dayIn, minuteIn, spanOf } from '../../platform/time/zone';
+import { branchInForce, branchQuery, peopleHere } from '../business/branches';
 
 export interface WeeksAsked {
   readonly zone: string;
@@ -30,15 +32,16 @@ export interface WeeksAsked {
 /** Everybody's time: who works when, who is away, what is booked already. */
 const timeRows = together(
   (select, { start, end, first }: { start: AskedFor<Date>; end: AskedFor<Date>; first: AskedFor<string> }) => ({
+    branches: branchQuery(select),
     people: select
-      .select({ id: member.id, week: member.week, skills: member.skills })
+      .select({ id: member.id, week: member.week, skills: member.skills, branchId: member.branchId })
       .from(member)
       .where(isNull(member.leftAt))
       .orderBy(asc(member.name), asc(member.id)),
     away: select
       .select({ person: away.memberId, from: away.fromDay, to: away.toDay })
       .from(away)
-      .where(gte(away.toDay, first)),
+      .where(and(gte(away.toDay, first), isHereOrEverywhere(away.branchId))),
     booked: select
       .select({
         id: appointment.id,
@@ -48,8 +51,10 @@ const timeRows = together(
         startsAt: appointment.startsAt,
         endsAt: appointment.endsAt,
         mayMove: appointment.mayMove,
+        isHere: sql<boolean>`${isHere(dog.branchId)}`,
       })
       .from(appointment)
+      .innerJoin(dog, eq(dog.id, appointment.dogId))
       .where(and(eq(appointment.state, 'booked'), gte(appointment.startsAt, start), lt(appointment.startsAt, end)))
       .orderBy(asc(appointment.startsAt)),
   }),
@@ -70,21 +75,24 @@ const dogRows = together((select) => ({
     .from(dog)
     .innerJoin(client, eq(client.id, dog.clientId))
     .innerJoin(dogDue, eq(dogDue.dogId, dog.id))
-    .where(and(isNull(dog.archivedOn), isNotNull(dogDue.inWeeks)))
+    .where(and(isNull(dog.archivedOn), isNotNull(dogDue.inWeeks), isHere(dog.branchId)))
     .orderBy(asc(dog.id)),
-  van: select.select({ van: business.van }).from(business),
+  branches: branchQuery(select),
+  van: select.select({ van: branch.van }).from(branch).where(isHere(branch.id)),
 }));
 
 /** All that weeks are planned from. Dogs whose due is not worked out yet are not among them. */
 export async function loadWeeks(tx: Tenant, asked: WeeksAsked): Promise<Weeks> {
-  const [time, { dogs, van }] = await Promise.all([loadTime(tx, asked), dogRows(tx, {})]);
+  const [time, { dogs, van, branches }] = await Promise.all([loadTime(tx, asked), dogRows(tx, {})]);
+  const here = branchInForce(branches);
+  const withNeeds = dogs.map((each) => ({ ...each, needs: needsAt(here, each.needs) }));
   const drive: Record<string, number> = {};
-  for (const { household: id, needs, at } of dogs)
+  for (const { household: id, needs, at } of withNeeds)
     if (needs?.where) drive[id] = driveToStop(van[0]?.van ?? USUAL_VAN, at);
   return {
     ...time,
     drive,
-    dogs: dogs.flatMap(({ at: _, ...row }): DogOfWeeks[] => (row.its ? [{ ...row, its: row.its }] : [])),
+    dogs: withNeeds.flatMap(({ at: _, ...row }): DogOfWeeks[] => (row.its ? [{ ...row, its: row.its }] : [])),
   };
 }
 
@@ -95,26 +103,32 @@ export async function loadTime(
 ): Promise<Omit<Weeks, 'dogs' | 'drive'>> {
   const { start, end } = spanOf(zone, first, addDays(first, days - 1));
   const rows = await timeRows(tx, { start, end, first });
+  const people = peopleHere(rows.people, rows.branches);
+  const works = new Set(people.map(({ id }) => id));
   return {
     first,
     days,
     over: dayIn(zone, now) === first ? minuteIn(zone, new Date(now)) : 0,
-    people: rows.people.map(({ id, week, skills }) => ({ id, skills, week: week ?? USUAL_WEEK })),
+    people: people.map(({ id, week, skills }) => ({ id, skills, week })),
     away: rows.away.map(({ person, from, to }) => ({ person, from: from as Day, to: to as Day })),
-    booked: rows.booked.map((each): BookedVisit => {
-      const day = dayIn(zone, each.startsAt);
-      const from = minuteIn(zone, each.startsAt);
-      return {
-        id: each.id,
-        dog: each.dog,
-        person: each.person,
-        day,
-        from,
-        to: from + (Number(each.endsAt) - Number(each.startsAt)) / 60_000,
-        choice: each.kind === 'lesson' ? null : each.kind === 'ears and nails' ? 'short' : 'full',
-        mayMove: each.mayMove,
-      };
-    }),
+    // Whoever works here may have a dog of another branch: her time is taken, no table here is.
+    booked: rows.booked
+      .filter((each) => each.isHere || works.has(each.person))
+      .map((each): BookedVisit => {
+        const day = dayIn(zone, each.startsAt);
+        const from = minuteIn(zone, each.startsAt);
+        return {
+          id: each.id,
+          dog: each.dog,
+          person: each.person,
+          day,
+          from,
+          to: from + (Number(each.endsAt) - Number(each.startsAt)) / 60_000,
+          choice: each.kind === 'lesson' ? null : each.kind === 'ears and nails' ? 'short' : 'full',
+          mayMove: each.mayMove,
+          ...(each.isHere ? {} : { elsewhere: true }),
+        };
+      }),
     tables: places.tables,
     tubs: places.tubs,
     dryers: places.dryers,
@@ -131,7 +145,10 @@ function aheadIn(zone: string, day: Day, month: string): number {
 
 /** What the last planning found the days to be worth, seen from `first`; nothing where none was made. */
 export async function keptPrices(tx: Tenant, first: Day): Promise<KeptPrices> {
-  const [row] = await tx.select({ firstDay: weekPlan.firstDay, prices: weekPlan.prices }).from(weekPlan);
+  const [row] = await tx
+    .select({ firstDay: weekPlan.firstDay, prices: weekPlan.prices })
+    .from(weekPlan)
+    .where(isHere(weekPlan.branchId));
   return row ? pricesLater(row.prices, Math.max(0, daysBetween(row.firstDay as Day, first))) : {};
 }
 
@@ -151,9 +168,12 @@ export async function dogOfWeeks(
     .where(eq(dog.id, dogId));
   if (!row) return null;
   const { at, ...rest } = row;
-  if (!rest.needs?.where) return { ...rest, its, drive: 0 };
-  const [ways] = await tx.select({ van: business.van }).from(business);
-  return { ...rest, its, drive: driveToStop(ways?.van ?? USUAL_VAN, at) };
+  const [here] = await tx
+    .select({ id: branch.id, name: branch.name, kind: branch.kind, van: branch.van })
+    .from(branch)
+    .where(isHere(branch.id));
+  const needs = here ? needsAt(here, rest.needs) : rest.needs;
+  return { ...rest, needs, its, drive: needs?.where ? driveToStop(here?.van ?? USUAL_VAN, at) : 0 };
 }
 
 /** Other dogs of a household. */

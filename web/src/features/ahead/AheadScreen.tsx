@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { call } from '../../api/call';
 import { showDay } from '../../browser/times';
 import { useKeys } from '../../browser/keys';
+import { useDogsHere } from '../../data/useBranch';
 import { useAhead, useDogs, type AheadDays } from '../../data/queries';
 import { useZone } from '../../data/useUnits';
 import { useMay } from '../../data/useMay';
@@ -57,11 +58,14 @@ interface WeeksAheadProps {
   readonly onDays: (days: AheadDays) => void;
 }
 
+/** Until the book is there. */
+const NO_DOGS: readonly DogListItem[] = [];
+
 function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
   const weeks: Weeks = view.weeks;
   const today = weeks.first;
   const zone = useZone();
-  const dogs = useDogs();
+  const dogs = useDogsHere(useDogs().data ?? NO_DOGS);
   const plan = usePlan(view);
   const accept = useAccept(view, zone);
   const [chosen, setChosen] = useState<Day>(today);
@@ -153,7 +157,7 @@ function WeeksAhead({ view, days, onDays }: WeeksAheadProps) {
             <TooLateCard view={view} onMove={(late) => void moveSooner(late)} />
             {answer && <Unplaced unplaced={answer.unplaced} names={view.names} onBook={(dog) => setBooking({ dog })} />}
             <DueList
-              dogs={dogs.data ?? []}
+              dogs={dogs}
               onLook={setLookedAt}
               onBook={(dog) => setBooking({ dog: { id: dog.id, name: dog.name, suggested: dog.next?.day ?? null } })}
               onWrite={setNudged}

@@ -1,3 +1,5 @@
+import { WhoIsHere } from '../../parts/door/WhoIsHere';
+import { FromLost } from '../../parts/visits/FromLost';
 import { isLiking } from '@dewpond/core/handling';
 import { useOwnWork } from '../../data/device';
 import type { VisitView } from '@dewpond/contract';
@@ -54,13 +56,14 @@ function Opened({ cached }: { readonly cached: VisitView }) {
   const visit = useMemo(() => visitUpToDate(cached), [cached]);
   const person = useSession().data?.person.id ?? '';
   const navigate = useNavigate();
-  const opened = useVisitLog((log) => log.visitId === visit.id);
+  // Until it is this person's, what is tapped would bear another's name.
+  const opened = useVisitLog((log) => log.visitId === visit.id && log.person === person);
   const movedTo = useOwnWork(({ moved }) => moved[visit.id]);
   useEffect(() => {
     // Whose work it is must be known before the first tap.
     if (person === '') return;
-    void openLog(visit.id, person, visit.events).then(() => {
-      if (allEvents(useVisitLog.getState()).length === 0) record({ type: 'opened' });
+    void openLog(visit.id, person, visit.events).then((isOpen) => {
+      if (isOpen && allEvents(useVisitLog.getState()).length === 0) record({ type: 'opened' });
     });
     return followVisit(visit.id);
   }, [visit, person]);
@@ -119,6 +122,7 @@ function AtTheTable({ visit }: { readonly visit: VisitView }) {
       />
       <div className={classes('flex-1 min-h-0 flex max-lg:flex-col', handedness === 'left' && 'lg:flex-row-reverse')}>
         <div className="flex-1 min-w-0 overflow-y-auto px-7 py-5 max-md:px-4">
+          <FromLost its={visit.fromLost ?? null} />
           <Clashes table={table} onPlace={setPlace} />
           <WrittenByNewer table={table} />
           {table.state.away && <Away table={table} />}
@@ -174,7 +178,7 @@ interface TableHeadProps {
 /** Which dog, how far, what to mind, what has been sent; the ways out. */
 function TableHead({ visit, at, onList, onMore }: TableHeadProps) {
   return (
-    <header className="flex max-lg:flex-wrap items-center justify-between gap-x-3 px-5 max-md:px-4 min-h-16 border-b border-line">
+    <header className="flex max-lg:flex-wrap items-center justify-between gap-x-3 px-5 py-1 max-md:px-4 min-h-16 border-b border-line">
       <div className="flex items-baseline gap-4 min-w-0 max-lg:flex-1">
         <h1>{visit.dog.name}</h1>
         <button type="button" className="text-soft underline min-h-14 px-1 whitespace-nowrap" onClick={onList}>
@@ -203,6 +207,7 @@ function TableHead({ visit, at, onList, onMore }: TableHeadProps) {
       >
         <Ellipsis size={26} aria-hidden />
       </button>
+      <WhoIsHere className="flex-col w-16" />
       <Link
         to="/"
         aria-label="Leave the table"

@@ -10,7 +10,7 @@ import {
 } from '@dewpond/core/visit';
 import { type Dwell, type Step } from '@dewpond/core/steps';
 import { type VisitEvent } from '@dewpond/core/events';
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
 import { deviceName } from '../../browser/preferences';
 import { useNow } from '../../browser/useNow';
@@ -174,20 +174,61 @@ function runningIn(events: readonly VisitEvent[]): TimerState[] {
   return closed === null ? timers.filter((timer) => timer.stopped === null) : [];
 }
 
-/** Running timers of the visit that was on this screen last, on every other screen; they ring from here, too. */
-export function PinnedTimers() {
+/** Running timers of the visit that was on this screen last. */
+function useRunning(): { readonly visitId: string; readonly running: readonly TimerState[] } {
   const { visitId, known, own } = useVisitLog();
   // After a reload, or a battery that was empty, the clocks are found again in what the device wrote down.
   useEffect(() => {
     if (visitId === '') void resumeLast();
   }, [visitId]);
   const running = useMemo(() => runningIn(allEvents({ known, own })), [known, own]);
+  return { visitId, running };
+}
+
+/** In sight on every other screen; they ring from here, too. */
+export function PinnedTimers() {
+  const { visitId, running } = useRunning();
   if (running.length === 0) return null;
   return (
     <>
       <Pinned visitId={visitId} running={running} />
       <Bell running={running} />
     </>
+  );
+}
+
+/** In sight while the tablet is locked: read from the tub, and not to be touched. They ring all the same. */
+export function LockedTimers() {
+  const { running } = useRunning();
+  const clock = useClock(1000);
+  if (running.length === 0) return null;
+  return (
+    <ul
+      aria-label="Running timers"
+      className="grid grid-cols-[repeat(auto-fill,minmax(14rem,1fr))] max-md:grid-cols-2 gap-3"
+    >
+      {running.map((timer) => {
+        const elapsed = elapsedSeconds(timer, clock);
+        const full = elapsed !== null && elapsed >= timer.seconds;
+        const over = pastMost(timer, clock) === true;
+        return (
+          <li
+            key={timer.timer}
+            className={classes(
+              'rounded-card border-2 p-4 max-md:p-3',
+              over ? 'border-stop bg-stop-pale' : full ? 'border-reed bg-reed-pale' : 'border-line bg-surface',
+            )}
+          >
+            <p className="text-soft">{timerName(timer.timer)}</p>
+            <p className="text-[56px] max-md:text-[40px] font-bold leading-none tabular-nums">
+              {elapsed === null ? 'unknown' : minutesSeconds(elapsed)}
+            </p>
+            <p className={over ? 'text-stop font-bold' : 'text-soft'}>{timerWords(timer, full, over)}</p>
+          </li>
+        );
+      })}
+      <Bell running={running} />
+    </ul>
   );
 }
 
@@ -219,16 +260,18 @@ export function Ringing() {
   return running.length === 0 ? null : <Bell running={running} />;
 }
 
+/** What has rung on this page: a lock over the table does not ring a second time. */
+const rung = new Set<string>();
+
 function Bell({ running }: { readonly running: readonly TimerState[] }) {
   const clock = useClock(1000);
-  const rung = useRef(new Set<string>());
   useEffect(() => {
     for (const timer of running) {
       const elapsed = elapsedSeconds(timer, clock);
       if (elapsed === null || elapsed < timer.seconds) continue;
       const key = `${timer.started.id} ${pastMost(timer, clock) === true ? 'most' : 'least'}`;
-      if (rung.current.has(key)) continue;
-      rung.current.add(key);
+      if (rung.has(key)) continue;
+      rung.add(key);
       ring();
     }
   });

@@ -24,3 +24,13 @@ test('two tabs of one browser sign for themselves: "clear" in one leaves what th
   expect((found?.device ?? '').length).toBeLessThanOrEqual(64);
   expect(foldVisit(mergeEvents(one.events(), other.events())).findings).toHaveLength(1);
 });
+
+test('somebody else comes while the log is still opening: what is tapped bears the name of who came last', async () => {
+  vi.resetModules();
+  const { openLog, record, allEvents, useVisitLog } = await import('./visitLog');
+  const opened = await Promise.all([openLog('v', 'tomasz', []), openLog('v', 'bilal', [])]);
+  expect(opened).toEqual([false, true]);
+  expect(useVisitLog.getState().person).toBe('bilal');
+  record({ type: 'opened' });
+  expect(allEvents(useVisitLog.getState()).map(({ person }) => person)).toEqual(['bilal']);
+});

@@ -32,11 +32,19 @@ interface VisitLog {
 const EMPTY: VisitLog = { visitId: '', person: '', offset: null, known: [], own: [], refused: [] };
 export const useVisitLog = create<VisitLog>(() => EMPTY);
 
-/** Opens the log of a visit; what an earlier page could not send is waiting on the device. */
-export async function openLog(visitId: string, person: string, known: readonly VisitEvent[]): Promise<void> {
+/** Whose turn it is: an opening that took longer than the next one opens nothing. */
+let opening = 0;
+
+/**
+ * Opens the log of a visit, for whoever's work it will be; what an earlier page could not send is waiting on the device.
+ * Answers false where somebody else's turn came meanwhile.
+ */
+export async function openLog(visitId: string, person: string, known: readonly VisitEvent[]): Promise<boolean> {
+  const turn = (opening += 1);
   void answers.put(LAST_VISIT, visitId);
   const { own, refused } = await ownOf(visitId);
   const heard = await heardOf(visitId);
+  if (turn !== opening) return false;
   useVisitLog.setState((log) => {
     // Opened again while it was open: what was written meanwhile stays.
     const before = log.visitId === visitId && log.person === person ? log : EMPTY;
@@ -50,6 +58,7 @@ export async function openLog(visitId: string, person: string, known: readonly V
     };
   });
   outbox.nudge();
+  return true;
 }
 
 /** What this device wrote; an event of an older version is read in today's shape, and was sent as it was written. */

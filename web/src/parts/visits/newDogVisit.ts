@@ -75,6 +75,7 @@ export function newDogVisit(
     shownBefore: [],
     lastAnswers: {},
     events: [],
+    fromLost: null,
     serverNow: now,
   };
 }

@@ -15,8 +15,8 @@ import {
 import { CARD, LESSONS, MOVED, NEXT_DUE, PROFILE, REPORT, ROWS, SAYING, SEEN_ON, TAKES } from '../shapes/clients';
 import { shaped } from '../shapes/shaped';
 import { IN_WEEKS, NEEDS, WISHES } from '../shapes/weeks';
-import { business } from './business';
-import { businessId, byPerson, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
+import { atBranch, business } from './business';
+import { branchId, businessId, byPerson, bytea, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 
 /** People who belong together: their dogs are best booked on one day. */
 export const household = dewpond.table(
@@ -60,6 +60,8 @@ export const importRun = dewpond.table(
     by: text('by').notNull(),
     personId: byPerson(),
     fileName: text('file_name').notNull(),
+    /** Where its dogs are cared for. */
+    branchId: branchId(),
     /** Clients and dogs ready to be written; emptied once they are. */
     rows: shaped('rows', ROWS).notNull(),
     state: text('state').$type<'waiting' | 'running' | 'done' | 'cancelled' | 'failed' | 'undone'>().notNull(),
@@ -73,6 +75,7 @@ export const importRun = dewpond.table(
   (t) => [
     primaryKey({ columns: [t.businessId, t.id] }),
     foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
+    atBranch(t),
     ofThisBusiness('import_run'),
   ],
 );
@@ -108,6 +111,7 @@ export const dog = dewpond.table(
     businessId: businessId(),
     id: uuid('id').notNull(),
     clientId: uuid('client_id').notNull(),
+    branchId: branchId(),
     vetId: uuid('vet_id'),
     name: text('name').notNull(),
     profile: shaped('profile', PROFILE).notNull(),
@@ -127,6 +131,7 @@ export const dog = dewpond.table(
     foreignKey({ columns: [t.businessId, t.clientId], foreignColumns: [client.businessId, client.id] }),
     foreignKey({ columns: [t.businessId, t.vetId], foreignColumns: [vet.businessId, vet.id] }),
     foreignKey({ columns: [t.businessId, t.importId], foreignColumns: [importRun.businessId, importRun.id] }),
+    atBranch(t),
     index('dog_by_client').on(t.businessId, t.clientId),
     index('dog_by_import').on(t.businessId, t.importId),
     uniqueIndex('dog_chip_once').on(t.businessId, t.chip),

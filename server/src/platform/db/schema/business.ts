@@ -1,13 +1,32 @@
+import type { BranchKind } from '@dewpond/core/bookings';
 import type { Language } from '@dewpond/core/clients';
 import type { Role, SecondFactorFor } from '@dewpond/core/rights';
 import { sql } from 'drizzle-orm';
-import { doublePrecision, foreignKey, integer, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
-import { BREED, BUSINESS_SERVICES, HOUSE_RIGHTS, INTERVALS, WASH_KINDS, WAYS, WORDINGS } from '../shapes/business';
+import {
+  doublePrecision,
+  foreignKey,
+  integer,
+  primaryKey,
+  text,
+  uniqueIndex,
+  uuid,
+  type AnyPgColumn,
+} from 'drizzle-orm/pg-core';
+import {
+  BREED,
+  BUSINESS_SERVICES,
+  HOUSE_RIGHTS,
+  RETENTION_CHOSEN,
+  INTERVALS,
+  WASH_KINDS,
+  WAYS,
+  WORDINGS,
+} from '../shapes/business';
 import { LIST } from '../shapes/values';
 import { VISIT_KINDS_STORED } from '../shapes/visits';
 import { COSTS, PLACES_OF_SALON, VAN, WEEK } from '../shapes/weeks';
 import { shaped } from '../shapes/shaped';
-import { businessId, byPerson, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
+import { branchId, businessId, byPerson, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 
 export const business = dewpond.table(
   'business',
@@ -34,15 +53,10 @@ export const business = dewpond.table(
     intervals: shaped('intervals', INTERVALS).notNull().default({}),
     /** Kinds of visit of its own. */
     visitKinds: shaped('visit_kinds', VISIT_KINDS_STORED).notNull().default([]),
-    /** What planning weighs, and what the salon has; what came later than its choice has its default. */
+    /** What planning weighs; what came later than its choice has its default. */
     planCosts: shaped('plan_costs', COSTS)
       .notNull()
       .default(sql`'{}'::jsonb`),
-    places: shaped('places', PLACES_OF_SALON)
-      .notNull()
-      .default(sql`'{}'::jsonb`),
-    /** How its van works; null: as is usual. */
-    van: shaped('van', VAN),
     /** The day the ear-cleaning school last changed: older pad counts are not pooled. */
     schoolChangedOn: day('school_changed_on'),
     /** How owners reach the business, and its colour on what they are given. */
@@ -60,10 +74,41 @@ export const business = dewpond.table(
     feedHash: text('feed_hash'),
     /** Who may what, where the house says otherwise than is shipped. */
     rights: shaped('rights', HOUSE_RIGHTS).notNull().default({}),
+    /** For how long what is kept; and on which day what is older last went. */
+    retention: shaped('retention', RETENTION_CHOSEN).notNull().default({}),
+    letGoOn: day('let_go_on'),
     version: integer('version').notNull().default(1),
   },
   () => [ofThisBusiness('business')],
 );
+
+/** A salon or a van of the business. The first has the id of the business, and comes with it. */
+export const branch = dewpond.table(
+  'branch',
+  {
+    businessId: businessId(),
+    id: uuid('id').notNull(),
+    name: text('name').notNull(),
+    kind: text('kind').$type<BranchKind>().notNull(),
+    /** What it has; what came later than its choice has its default. */
+    places: shaped('places', PLACES_OF_SALON)
+      .notNull()
+      .default(sql`'{}'::jsonb`),
+    /** How its van works; null: as is usual. */
+    van: shaped('van', VAN),
+    closedOn: day('closed_on'),
+    ...edited(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.businessId, t.id] }),
+    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
+    ofThisBusiness('branch'),
+  ],
+);
+
+/** What is at a branch names one that there is. */
+export const atBranch = (t: { readonly businessId: AnyPgColumn; readonly branchId: AnyPgColumn }) =>
+  foreignKey({ columns: [t.businessId, t.branchId], foreignColumns: [branch.businessId, branch.id] });
 
 export const member = dewpond.table(
   'member',
@@ -75,6 +120,7 @@ export const member = dewpond.table(
     role: text('role').$type<Role>().notNull(),
     /** How this person reads volumes and weights; null: as the business does. */
     units: text('units').$type<'metric' | 'US'>(),
+    branchId: branchId(),
     /** When this person works; null: the usual week. */
     week: shaped('week', WEEK),
     /** What this person is good at, in the business's own words. */
@@ -90,6 +136,7 @@ export const member = dewpond.table(
   (t) => [
     primaryKey({ columns: [t.businessId, t.id] }),
     foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
+    atBranch(t),
     uniqueIndex('member_by_person').on(t.businessId, t.personId),
     ofThisBusiness('member'),
   ],

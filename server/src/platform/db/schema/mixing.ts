@@ -1,3 +1,4 @@
+import type { StockKind } from '@dewpond/core/stock';
 import { sql } from 'drizzle-orm';
 import {
   boolean,
@@ -11,124 +12,11 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { StockKind } from '@dewpond/core/stock';
-import { INGREDIENTS, PRODUCT_CAUTIONS, PURPOSES, RANGE, STROKES } from '../shapes/business';
-import { shaped } from '../shapes/shaped';
 import { dog } from './book';
-import { business } from './business';
-import { businessId, byPerson, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
+import { atBranch } from './business';
+import { bottle, lot, product } from './shelf';
+import { branchId, businessId, byPerson, day, dewpond, edited, instant, ofThisBusiness } from './tenancy';
 import { visit } from './visits';
-
-/** A pump with what its ten strokes gave. It sits on one product's container at a time. */
-export const pump = dewpond.table(
-  'pump',
-  {
-    businessId: businessId(),
-    id: uuid('id').notNull(),
-    name: text('name').notNull(),
-    /** Ml of each stroke of its calibration; empty: never calibrated here. */
-    strokes: shaped('strokes', STROKES).notNull().default([]),
-    /** Mean of a stroke, ml; null: not calibrated, or its calibration scattered too much. */
-    strokeMl: doublePrecision('stroke_ml'),
-    calibratedOn: day('calibrated_on'),
-    calibratedBy: text('calibrated_by').notNull().default(''),
-    personId: byPerson(),
-    archivedOn: day('archived_on'),
-    ...edited(),
-  },
-  (t) => [
-    primaryKey({ columns: [t.businessId, t.id] }),
-    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
-    ofThisBusiness('pump'),
-  ],
-);
-
-export const product = dewpond.table(
-  'product',
-  {
-    businessId: businessId(),
-    id: uuid('id').notNull(),
-    name: text('name').notNull(),
-    kind: text('kind').notNull(),
-    /** As printed. */
-    label: text('label').notNull(),
-    /** Parts of water to one of product as an exact fraction, "97/3"; null = ready to use. */
-    waterParts: text('water_parts'),
-    /** The strongest and the weakest the label allows, where it gives a range. */
-    range: shaped('range', RANGE),
-    purposes: shaped('purposes', PURPOSES).notNull().default([]),
-    contactLeast: doublePrecision('contact_least'),
-    contactMost: doublePrecision('contact_most'),
-    /** The business's usual one of its kind. */
-    usual: boolean('usual').notNull().default(false),
-    amountFactor: doublePrecision('amount_factor').notNull().default(1),
-    suppliedBy: text('supplied_by').$type<'house' | 'vet' | 'owner'>().notNull(),
-    supplier: text('supplier').notNull().default(''),
-    cautions: shaped('cautions', PRODUCT_CAUTIONS).notNull().default([]),
-    ingredients: shaped('ingredients', INGREDIENTS).notNull().default([]),
-    /** Size of a container as bought, ml. */
-    containerMl: doublePrecision('container_ml'),
-    costPerMl: doublePrecision('cost_per_ml'),
-    pumpId: uuid('pump_id'),
-    leadDays: integer('lead_days').notNull().default(7),
-    safetyMl: doublePrecision('safety_ml').notNull().default(0),
-    archivedOn: day('archived_on'),
-    version: integer('version').notNull().default(1),
-    madeFrom: text('made_from').notNull().default(''),
-  },
-  (t) => [
-    primaryKey({ columns: [t.businessId, t.id] }),
-    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
-    foreignKey({ columns: [t.businessId, t.pumpId], foreignColumns: [pump.businessId, pump.id] }),
-    ofThisBusiness('product'),
-  ],
-);
-
-/** A kind of bottle or bucket, and how many the business has of it. */
-export const bottle = dewpond.table(
-  'bottle',
-  {
-    businessId: businessId(),
-    id: uuid('id').notNull(),
-    name: text('name').notNull(),
-    brim: doublePrecision('brim').notNull(),
-    line: doublePrecision('line').notNull(),
-    graduation: doublePrecision('graduation'),
-    count: integer('count').notNull().default(1),
-    archivedOn: day('archived_on'),
-    version: integer('version').notNull().default(1),
-    madeFrom: text('made_from').notNull().default(''),
-  },
-  (t) => [
-    primaryKey({ columns: [t.businessId, t.id] }),
-    foreignKey({ columns: [t.businessId], foreignColumns: [business.businessId] }),
-    check('bottle_line_below_brim', sql`${t.line} > 0 and ${t.line} <= ${t.brim}`),
-    check('bottle_of_some', sql`${t.count} > 0`),
-    ofThisBusiness('bottle'),
-  ],
-);
-
-/** What came in one delivery with one lot number. */
-export const lot = dewpond.table(
-  'lot',
-  {
-    businessId: businessId(),
-    id: uuid('id').notNull(),
-    productId: uuid('product_id').notNull(),
-    number: text('number').notNull(),
-    expires: day('expires'),
-    deliveredOn: day('delivered_on').notNull(),
-    openedOn: day('opened_on'),
-    emptiedOn: day('emptied_on'),
-    ...edited(),
-  },
-  (t) => [
-    primaryKey({ columns: [t.businessId, t.id] }),
-    foreignKey({ columns: [t.businessId, t.productId], foreignColumns: [product.businessId, product.id] }),
-    index('lot_by_product').on(t.businessId, t.productId),
-    ofThisBusiness('lot'),
-  ],
-);
 
 /** A mix made up in one bottle. */
 export const madeMix = dewpond.table(
@@ -197,6 +85,7 @@ export const stockEntry = dewpond.table(
   {
     businessId: businessId(),
     id: uuid('id').notNull(),
+    branchId: branchId(),
     productId: uuid('product_id').notNull(),
     kind: text('kind').$type<StockKind>().notNull(),
     ml: doublePrecision('ml').notNull(),
@@ -209,7 +98,7 @@ export const stockEntry = dewpond.table(
     visitId: uuid('visit_id'),
     mixId: uuid('mix_id'),
     madeFrom: text('made_from').notNull(),
-    /** The order in which entries of a product were taken in. */
+    /** The order in which entries of a product were taken in at a branch. */
     number: integer('number').notNull(),
     createdAt: instant('created_at').notNull().defaultNow(),
   },
@@ -219,7 +108,8 @@ export const stockEntry = dewpond.table(
     foreignKey({ columns: [t.businessId, t.lotId], foreignColumns: [lot.businessId, lot.id] }),
     foreignKey({ columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
     foreignKey({ columns: [t.businessId, t.mixId], foreignColumns: [madeMix.businessId, madeMix.id] }),
-    uniqueIndex('stock_entry_in_order').on(t.businessId, t.productId, t.number),
+    atBranch(t),
+    uniqueIndex('stock_entry_in_order').on(t.businessId, t.branchId, t.productId, t.number),
     index('stock_entry_by_visit').on(t.businessId, t.visitId),
     check('stock_entry_below_nothing_says_why', sql`${t.afterMl} >= 0 or ${t.ml} > 0 or ${t.reason} <> ''`),
     ofThisBusiness('stock_entry'),

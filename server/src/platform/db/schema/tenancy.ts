@@ -21,6 +21,16 @@ export const businessId = () =>
   uuid('business_id')
     .notNull()
     .default(sql`nullif(current_setting('dewpond.business_id', true), '')::uuid`);
+/**
+ * Where it is: a salon or a van of the business. Filled in by the database with the branch the transaction stands in, or
+ * the first one, which has the business's own id.
+ */
+export const branchId = () =>
+  uuid('branch_id')
+    .notNull()
+    .default(
+      sql`coalesce(nullif(current_setting('dewpond.branch_id', true), ''), nullif(current_setting('dewpond.business_id', true), ''))::uuid`,
+    );
 export const day = (name: string) => date(name, { mode: 'string' });
 /** Who of the business it was, beside the name as it was then; null in rows of before this was kept, and where Dewpond itself writes. */
 export const byPerson = () => uuid('person_id');

@@ -83,6 +83,8 @@ export const visit = dewpond.table(
     marksKept: shaped('marks_kept', SHOWN_LIST).notNull().default([]),
     /** Which bottles and words of it have been written into the book. */
     wordsWritten: shaped('words_written', WORDS_WRITTEN).notNull().default([]),
+    /** Since when its words and pictures are no longer kept, by the house's choice. */
+    wordsGoneOn: day('words_gone_on'),
     madeFrom: text('made_from').notNull(),
     createdAt: instant('created_at').notNull().defaultNow(),
   },

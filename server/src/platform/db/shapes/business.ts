@@ -8,10 +8,13 @@ import { INTERVAL_ROWS } from '@dewpond/core/rules';
 import {
   ALL_SERVICES,
   HOUSE_QUESTIONS,
+  KEPT_KINDS,
   SERVICES,
+  isRetention,
   type HouseQuestion,
   type BusinessServices,
   type HouseWays,
+  type Retention,
 } from '@dewpond/core/ways';
 import type { BusinessWordings } from '@dewpond/core/wording';
 import { z } from 'zod';
@@ -29,6 +32,19 @@ export const WAYS: Shape<Partial<HouseWays>> = first(
     );
     return Object.fromEntries(known.map((question) => [question, stored[question]]));
   }),
+);
+
+/** For how long the house keeps what; a kind or a time that is gone is kept for good. */
+export const RETENTION_CHOSEN: Shape<Retention> = first(
+  'what is kept for how long',
+  z.record(z.string(), z.number()).transform((stored) =>
+    Object.fromEntries(
+      KEPT_KINDS.flatMap((kind) => {
+        const months = stored[kind];
+        return months !== undefined && isRetention(kind, months) ? [[kind, months]] : [];
+      }),
+    ),
+  ),
 );
 
 /** Who may what. A deed or a role that is gone is left out: it is as shipped. */

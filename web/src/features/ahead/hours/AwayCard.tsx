@@ -10,12 +10,11 @@ import { DayField } from '../../../forms/DayField';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';
-import { SelectField } from '../../../ui/SelectField';
 import { tell } from '../../../ui/toasts';
 import { AwayFromFile } from './AwayFromFile';
+import { EVERYBODY, WhoseField, whoseWords } from './whose';
 
-const EVERYBODY = 'everybody';
-const NOTHING = { who: EVERYBODY, from: '', to: '', name: '' };
+const NOTHING = { whose: EVERYBODY, from: '', to: '', name: '' };
 
 /** Who is away, and when the business is closed: bookings of those days stay, and are told. */
 export function AwayCard({ view }: { readonly view: HoursView }) {
@@ -24,10 +23,8 @@ export function AwayCard({ view }: { readonly view: HoursView }) {
   const set = (change: Partial<typeof form>) => setForm({ ...form, ...change });
   const add = useWrite('POST /api/away', {
     write: (id) => {
-      const memberId = form.who === EVERYBODY ? null : form.who;
-      return call('POST /api/away', {
-        body: { id, memberId, from: form.from, to: form.to || form.from, name: form.name },
-      });
+      const { whose, from, to, name } = form;
+      return call('POST /api/away', { body: { id, ...whose, from, to: to || from, name } });
     },
     onSuccess: () => setForm(NOTHING),
     tells: true,
@@ -44,7 +41,7 @@ export function AwayCard({ view }: { readonly view: HoursView }) {
         {view.away.map((each) => (
           <li key={each.id} className="flex flex-wrap items-center justify-between gap-2 py-2">
             <span>
-              <b>{each.memberName ?? 'Closed'}</b>, {showDay(each.from)}
+              <b>{whoseWords(each)}</b>, {showDay(each.from)}
               {each.to !== each.from && ` to ${showDay(each.to)}`}: {each.name}
             </span>
             {view.mayEdit && (
@@ -64,14 +61,9 @@ export function AwayCard({ view }: { readonly view: HoursView }) {
           }}
           className="mt-3 grid grid-cols-[1fr_1fr_1fr_1.4fr_auto] max-lg:grid-cols-2 gap-3 items-start"
         >
-          <SelectField label="Who" value={form.who} onChange={({ target }) => set({ who: target.value })}>
-            <option value={EVERYBODY}>closed for all</option>
-            {view.people.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </SelectField>
+          <div className="max-sm:col-span-full">
+            <WhoseField label="Who" people={view.people} value={form.whose} onChange={(whose) => set({ whose })} />
+          </div>
           <DayField label="From" value={form.from} onChange={({ target }) => set({ from: target.value })} />
           <DayField
             label="Until, that day too"
@@ -79,17 +71,19 @@ export function AwayCard({ view }: { readonly view: HoursView }) {
             min={isDay(form.from) ? form.from : undefined}
             onChange={({ target }) => set({ to: target.value })}
           />
-          <TextField
-            label="Why"
-            maxLength={80}
-            placeholder="holiday"
-            value={form.name}
-            onChange={({ target }) => set({ name: target.value })}
-          />
+          <div className="max-sm:col-span-full">
+            <TextField
+              label="Why"
+              maxLength={80}
+              placeholder="holiday"
+              value={form.name}
+              onChange={({ target }) => set({ name: target.value })}
+            />
+          </div>
           <Button
             type="submit"
             look="main"
-            className="mt-6"
+            className="mt-6 max-sm:mt-0 max-sm:col-span-full"
             disabled={add.isPending || !isDay(form.from) || form.name.trim() === ''}
           >
             Add

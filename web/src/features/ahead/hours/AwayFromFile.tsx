@@ -8,31 +8,28 @@ import { showDay } from '../../../browser/times';
 import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
 import { FileInput } from '../../../ui/FileInput';
-import { SelectField } from '../../../ui/SelectField';
 import { tell } from '../../../ui/toasts';
-
-const EVERYBODY = 'everybody';
+import { EVERYBODY, WhoseField, type WhoseDays } from './whose';
 
 /** Closures, holidays and absences from a calendar file: read here, looked at, taken. */
 export function AwayFromFile({ view, today }: { readonly view: HoursView; readonly today: Day }) {
   const [read, setRead] = useState<AbsencesRead | null>(null);
-  const [who, setWho] = useState(EVERYBODY);
+  const [whose, setWhose] = useState(EVERYBODY);
   const [without, setWithout] = useState<ReadonlySet<string>>(new Set());
   // An entry has its id from when it was read: sent again, it is kept once.
   const ids = useRef(new Map<string, string>());
   const idOf = (each: ReadAbsence): string => {
-    const key = `${who} ${keyOf(each)}`;
+    const key = `${whose.memberId ?? whose.branchId ?? ''} ${keyOf(each)}`;
     const id = ids.current.get(key) ?? v7();
     ids.current.set(key, id);
     return id;
   };
-  const memberId = who === EVERYBODY ? null : who;
-  const known = read && 'found' in read ? read.found.filter((each) => isThere(view.away, each, memberId)) : [];
+  const known = read && 'found' in read ? read.found.filter((each) => isThere(view.away, each, whose)) : [];
   const fresh = read && 'found' in read ? read.found.filter((each) => !known.includes(each)) : [];
   const chosen = fresh.filter((each) => !without.has(keyOf(each)));
   const take = useWrite('POST /api/absences', {
     write: (_, absences: readonly ReadAbsence[]) => {
-      const body = { absences: absences.map((each) => ({ id: idOf(each), memberId, ...each })) };
+      const body = { absences: absences.map((each) => ({ id: idOf(each), ...whose, ...each })) };
       return call('POST /api/absences', { body });
     },
     onSuccess: (_, absences) => {
@@ -59,14 +56,7 @@ export function AwayFromFile({ view, today }: { readonly view: HoursView; readon
       {read && 'found' in read && (
         <div className="mt-3 flex flex-col gap-2">
           <div className="max-w-60">
-            <SelectField label="Whose days are these" value={who} onChange={({ target }) => setWho(target.value)}>
-              <option value={EVERYBODY}>closed for all</option>
-              {view.people.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </SelectField>
+            <WhoseField label="Whose days are these" people={view.people} value={whose} onChange={setWhose} />
           </div>
           <ul aria-label="Days in the file" className="flex flex-col">
             {fresh.map((each) => (
@@ -116,8 +106,19 @@ export function AwayFromFile({ view, today }: { readonly view: HoursView; readon
 
 const keyOf = ({ from, to, name }: ReadAbsence): string => `${from} ${to} ${name}`;
 
-const isThere = (away: readonly AwayView[], { from, to, name }: ReadAbsence, memberId: string | null): boolean =>
-  away.some((each) => each.memberId === memberId && each.from === from && each.to === to && each.name === name);
+const isThere = (
+  away: readonly AwayView[],
+  { from, to, name }: ReadAbsence,
+  { memberId, branchId }: WhoseDays,
+): boolean =>
+  away.some(
+    (each) =>
+      each.memberId === memberId &&
+      each.branchId === branchId &&
+      each.from === from &&
+      each.to === to &&
+      each.name === name,
+  );
 
 function toggled(set: ReadonlySet<string>, key: string): ReadonlySet<string> {
   const next = new Set(set);

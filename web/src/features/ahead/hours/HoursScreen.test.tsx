@@ -1,12 +1,16 @@
-import type { HoursView } from '@dewpond/contract';
+import type { HoursView, SessionView } from '@dewpond/contract';
 import { PLAN_COSTS, USUAL_PLACES, USUAL_WEEK } from '@dewpond/core/bookings';
 import { screen, waitFor, within } from '@testing-library/react';
+import { v7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
-import { MEMBER, sessionOf } from '../../../tests/demoDog';
+import { choose } from '../../../tests/choose';
+import { MEMBER, QUAY, sessionOf } from '../../../tests/demoDog';
 import { openServer, show } from '../../../tests/server';
 import { HoursScreen } from './HoursScreen';
 
-function openHours(mayEdit = true) {
+const MILL = { id: v7(), name: 'Withy Mill', kind: 'salon' } as const;
+
+function openHours(mayEdit = true, branches: SessionView['branches'] = [QUAY]) {
   const held: { view: HoursView } = {
     view: {
       people: [{ id: MEMBER.id, name: MEMBER.name, week: USUAL_WEEK, isUsual: true, skills: [] }],
@@ -19,7 +23,7 @@ function openHours(mayEdit = true) {
     },
   };
   const server = openServer({
-    'GET /api/session': () => sessionOf(mayEdit ? 'manager' : 'groomer'),
+    'GET /api/session': () => ({ ...sessionOf(mayEdit ? 'manager' : 'groomer'), branches }),
     'GET /api/hours': () => held.view,
     'PUT /api/members/:id/week': ({ body }) => {
       held.view = { ...held.view, people: held.view.people.map((each) => ({ ...each, ...body, isUsual: false })) };
@@ -35,11 +39,14 @@ function openHours(mayEdit = true) {
     },
     'POST /api/away': ({ body }) => {
       const memberName = body.memberId === null ? null : MEMBER.name;
-      held.view = { ...held.view, away: [...held.view.away, { ...body, memberName, version: 1 }] };
+      held.view = {
+        ...held.view,
+        away: [...held.view.away, { ...body, memberName, branchName: body.branchId && MILL.name, version: 1 }],
+      };
       return { id: body.id };
     },
     'POST /api/absences': ({ body }) => {
-      const made = body.absences.map((each) => ({ ...each, memberName: null, version: 1 }));
+      const made = body.absences.map((each) => ({ ...each, memberName: null, branchName: null, version: 1 }));
       held.view = { ...held.view, away: [...held.view.away, ...made] };
       return {};
     },
@@ -84,6 +91,21 @@ describe('hours', () => {
     const line = (await screen.findByText(/Thu 24 Dec to Sun 27 Dec: Christmas/)).closest('li') as HTMLElement;
     await person.click(within(line).getByRole('button', { name: 'Take back' }));
     await waitFor(() => expect(held.view.away).toEqual([]));
+  });
+
+  test('of several branches one is closed, and is named', async () => {
+    const { person, held } = openHours(true, [QUAY, MILL]);
+    await screen.findByLabelText('From');
+    const who = screen.getByRole('combobox', { name: 'Who' });
+    await waitFor(() => expect(who.textContent).toBe('closed everywhere'));
+    await choose(person, who, 'closed: Withy Mill');
+    await person.type(screen.getByLabelText('From'), '24 dec');
+    await person.type(screen.getByLabelText('Why'), 'new floor');
+    await person.click(screen.getByRole('button', { name: 'Add' }));
+    await waitFor(() =>
+      expect(held.view.away).toMatchObject([{ memberId: null, branchId: MILL.id, from: '2026-12-24' }]),
+    );
+    expect(await screen.findByText('Withy Mill closed')).toBeTruthy();
   });
 
   test('whoever is no manager reads it', async () => {

@@ -30,14 +30,14 @@ export function SkillsField({ person, mayEdit }: SkillsFieldProps) {
     tells: true,
   });
   return (
-    <div className="col-span-2 max-sm:col-span-1 flex flex-wrap gap-2 items-end">
+    <div className="col-span-2 max-sm:col-span-full flex flex-wrap gap-2 items-end">
       <TextField
         label="Good at, with commas between"
         placeholder="for example nervous dogs"
         value={typed}
         disabled={!mayEdit}
         onChange={({ target }) => setTyped(target.value)}
-        className="flex-1 min-w-60"
+        className="flex-1 min-w-60 max-sm:min-w-0"
       />
       {mayEdit && listOf(typed).join() !== person.skills.join() && (
         <Button disabled={save.isPending} onClick={() => save.mutate(listOf(typed))}>

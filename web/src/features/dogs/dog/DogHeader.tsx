@@ -6,6 +6,7 @@ import { daysBetween, kilograms, showWeight, yearsOld, type Day } from '@dewpond
 import { OwnerLink } from '../../../parts/clients/OwnerLink';
 import { useCatalogue } from '../../../data/useCatalogue';
 import { useUnits } from '../../../data/useUnits';
+import { BranchChip } from '../../../parts/branches/BranchOfDog';
 import { Chip } from '../../../ui/Chip';
 import { InstructionChips } from './InstructionChips';
 import { showDay } from '../../../browser/times';
@@ -22,6 +23,7 @@ export function DogHeader({ dog }: { readonly dog: DogView }) {
       </div>
       <div className="flex flex-wrap gap-1.5 mt-2">
         {dog.archivedOn && <Chip tone="stop">archived {showDay(dog.archivedOn)}</Chip>}
+        <BranchChip dogId={dog.id} />
         <InstructionChips dog={dog} />
         {dog.marks.map((mark) => (
           <Chip key={mark} tone={isLiking(mark) ? 'good' : 'watch'}>

@@ -1,5 +1,7 @@
 import { Download } from 'lucide-react';
+import { May } from '../../../parts/May';
 import { Card } from '../../../ui/Card';
+import { DownloadLink } from '../../../ui/DownloadLink';
 
 const FILES = [
   ['dogs.csv', 'Owners and dogs', 'what an import reads back'],
@@ -9,6 +11,7 @@ const FILES = [
   ['bookings.csv', 'Bookings', 'past and to come'],
   ['instructions.csv', 'Instructions', 'vets’ and owners’ words'],
   ['weights.csv', 'Weights', 'every weighing'],
+  ['messages.csv', 'Messages', 'what was written to owners'],
   ['stock.csv', 'Stock', 'every line of the ledger'],
   ['mixes.csv', 'Mixes', 'what was mixed, what was thrown away'],
   ['product-use.csv', 'Product use', 'what each visit used, and its cost'],
@@ -38,4 +41,20 @@ export const ExportCard = () => (
       ))}
     </ul>
   </Card>
+);
+
+/** The business in one file, to move to another installation, or to have it all. */
+export const WholeHouseCard = () => (
+  <May deed="move house">
+    <Card title="The whole business in one file">
+      <p className="mb-2">
+        Every table, list, booking, picture and letter (.zip). Another installation of Dewpond takes it in; any
+        spreadsheet, calendar or address book reads what is in it.
+      </p>
+      <p className="mb-3 text-soft">
+        Keep it as you would keep the book: every client’s address is in it. No password is. It may take some minutes.
+      </p>
+      <DownloadLink href="/api/house/all.zip">Take everything out</DownloadLink>
+    </Card>
+  </May>
 );

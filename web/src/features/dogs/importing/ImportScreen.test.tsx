@@ -156,7 +156,7 @@ describe('imports of late', () => {
     openImport();
     const links = await screen.findAllByRole('link', { name: /\.(csv|vcf)$/ });
     expect(links.map((link) => link.getAttribute('href'))).toContain('/api/export/dogs.csv');
-    expect(links).toHaveLength(10);
+    expect(links).toHaveLength(11);
   });
 });
 
@@ -212,4 +212,17 @@ test('who may neither bring a book in nor take it out is told who may; bookings 
   expect(screen.queryByRole('link', { name: /dogs\.csv/ })).toBeNull();
   expect(screen.queryByRole('link', { name: 'Owners' })).toBeNull();
   expect(screen.getByText('Bring in bookings')).toBeTruthy();
+});
+
+test('an owner-manager can take the whole business out', async () => {
+  openImport();
+  const link = await screen.findByRole('link', { name: 'Take everything out' });
+  expect(link.getAttribute('href')).toBe('/api/house/all.zip');
+});
+
+test('a groomer takes lists out, not the whole business', async () => {
+  openImport([], 'groomer');
+  await screen.findByText('Only an owner-manager may bring a book in.');
+  expect(screen.getByText('Take the book with you')).toBeTruthy();
+  expect(screen.queryByRole('link', { name: 'Take everything out' })).toBeNull();
 });

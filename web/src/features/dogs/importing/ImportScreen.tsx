@@ -4,7 +4,7 @@ import { Card } from '../../../ui/Card';
 import { BookTabs } from '../BookTabs';
 import { BookingsCard } from './BookingsCard';
 import { ChooseFile } from './ChooseFile';
-import { ExportCard } from './ExportCard';
+import { ExportCard, WholeHouseCard } from './ExportCard';
 import { ImportRuns } from './ImportRuns';
 import { ReviewRows } from './ReviewRows';
 import type { ChosenFile } from './readFile';
@@ -34,6 +34,7 @@ export function ImportScreen() {
             <May deed="import">
               <ImportRuns />
             </May>
+            <WholeHouseCard />
           </div>
           <May deed="export" says>
             <ExportCard />

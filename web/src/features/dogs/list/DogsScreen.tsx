@@ -2,6 +2,7 @@ import type { DogListItem } from '@dewpond/contract';
 import { useMemo, useState } from 'react';
 import { May } from '../../../parts/May';
 import { useDogs } from '../../../data/queries';
+import { useBranch, useDogsHere } from '../../../data/useBranch';
 import { ButtonLink } from '../../../ui/ButtonLink';
 import { TextField } from '../../../ui/Field';
 import { Empty, Waiting } from '../../../ui/Waiting';
@@ -64,8 +65,13 @@ function Dogs({ dogs }: { readonly dogs: readonly DogListItem[] }) {
   const [filter, setFilter] = useState<Filter>('all');
   const [words, setWords] = useState('');
   const found = useSearch(dogs, words);
-  const counts = useMemo(() => countsOf(dogs), [dogs]);
-  const shown = useMemo(() => (found ?? dogs).filter(FILTERS[filter].keeps), [found, dogs, filter]);
+  const branch = useBranch();
+  const here = useDogsHere(dogs);
+  const [everywhere, setEverywhere] = useState(false);
+  // Who looks for one by name finds it at any branch.
+  const inSight = everywhere || words !== '' ? dogs : here;
+  const counts = useMemo(() => countsOf(inSight), [inSight]);
+  const shown = useMemo(() => (found ?? inSight).filter(FILTERS[filter].keeps), [found, inSight, filter]);
   const reckoning = useReckoning(dogs.filter((dog) => !dog.reckoned).length, 'dogs');
   return (
     <>
@@ -89,6 +95,19 @@ function Dogs({ dogs }: { readonly dogs: readonly DogListItem[] }) {
             />
           ))}
         </div>
+        {branch && (
+          <button
+            type="button"
+            aria-pressed={!everywhere}
+            onClick={() => setEverywhere(!everywhere)}
+            className={classes(
+              'rounded-full border px-4 min-h-11 font-semibold',
+              everywhere ? 'border-line text-soft' : 'bg-pond-pale border-pond text-pond',
+            )}
+          >
+            Only {branch.here.name}
+          </button>
+        )}
       </div>
       {reckoning > 0 && (
         <p role="status" className="text-soft">

@@ -6,6 +6,7 @@ import { counted } from '../../../browser/counted';
 import { useDogs, useHours } from '../../../data/queries';
 import { NotSaved } from '../../../forms/NotSaved';
 import { useSavedAtOnce } from '../../../forms/useSavedAtOnce';
+import { BranchOfDog } from '../../../parts/branches/BranchOfDog';
 import { Choice } from '../../../ui/Choice';
 import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
@@ -45,6 +46,7 @@ export function NeedsOfDog({ dog }: { readonly dog: ClientView['dogs'][number] }
       <p className="font-semibold">
         {dog.name} <span className="font-normal text-soft">must have it so</span>
       </p>
+      <BranchOfDog dog={dog} />
       <div className="grid grid-cols-2 gap-3">
         <SelectField
           label={`${dog.name}: in somebody’s day`}

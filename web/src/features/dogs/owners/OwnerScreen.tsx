@@ -12,6 +12,7 @@ import { useDraft } from '../../../forms/useDraft';
 import { Card } from '../../../ui/Card';
 import { Conflict } from '../../../forms/Conflict';
 import { Chip } from '../../../ui/Chip';
+import { DownloadLink } from '../../../ui/DownloadLink';
 import { TextField } from '../../../ui/Field';
 import { tell } from '../../../ui/toasts';
 import { Waiting } from '../../../ui/Waiting';
@@ -66,7 +67,7 @@ function Owner({ view }: { readonly view: ClientView }) {
           {form.prefers !== 'no matter' && <Chip tone="pond">likes: {form.prefers}</Chip>}
           {form.language !== null && <Chip tone="pond">reads {LANGUAGE_NAMES[form.language]}</Chip>}
         </div>
-        <div className="flex gap-2">
+        <div className="flex flex-wrap gap-2">
           <ArchiveClient client={client} />
           <Button type="submit" look="main" disabled={!draft.isTyped || save.isPending}>
             Save
@@ -166,6 +167,9 @@ function ArchiveClient({ client }: { readonly client: Client }) {
       <Button look="quiet" disabled={archive.isPending} onClick={put}>
         {archived ? 'Archive' : 'Bring back'}
       </Button>
+      <May deed="export">
+        <DownloadLink href={`/api/clients/${client.id}/record.zip`}>All on record</DownloadLink>
+      </May>
       <May deed="erase">
         <Button look="stop" onClick={() => setErasing(true)}>
           Erase…

@@ -16,6 +16,7 @@ const WORDS: Readonly<Record<StockEntryView['kind'], string>> = {
   mixed: 'mixed',
   waste: 'waste',
   correction: 'correction',
+  moved: 'moved',
 };
 
 /** The ledger of a product, newest first. */
@@ -45,7 +46,7 @@ export function LedgerTable({ entries }: { readonly entries: readonly StockEntry
                 {entry.lot && `, lot ${entry.lot}`}
                 <span className="text-soft">
                   {entry.by !== 'Dewpond' && `, ${entry.by}`}
-                  {entry.reason !== '' && entry.afterMl < 0 && `: ${entry.reason}`}
+                  {entry.reason !== '' && (entry.kind === 'moved' || entry.afterMl < 0) && `: ${entry.reason}`}
                 </span>
               </td>
               <td className="text-right whitespace-nowrap pl-3">

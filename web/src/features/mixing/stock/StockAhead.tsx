@@ -4,6 +4,7 @@ import type { Day } from '@dewpond/core/units';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useLedger } from '../../../data/queries';
+import { useBranch } from '../../../data/useBranch';
 import { useUnits } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
@@ -12,6 +13,7 @@ import { Waiting } from '../../../ui/Waiting';
 import { LedgerTable } from './LedgerTable';
 import { StockChart } from './StockChart';
 import { StockEntryDialog } from './StockEntryDialog';
+import { MoveStockDialog } from './MoveStockDialog';
 import { showStock } from './stockWords';
 import { showDay } from '../../../browser/times';
 
@@ -19,7 +21,10 @@ import { showDay } from '../../../browser/times';
 export function StockAhead({ line, today }: { readonly line: StockLine; readonly today: Day }) {
   const units = useUnits();
   const [entering, setEntering] = useState<'delivery' | 'count' | 'waste' | null>(null);
+  const [moving, setMoving] = useState(false);
+  const branch = useBranch();
   const query = useLedger(line.productId);
+  const product = { id: line.productId, name: line.name, containerMl: line.containerMl };
   return (
     <Card
       title={
@@ -67,6 +72,11 @@ export function StockAhead({ line, today }: { readonly line: StockLine; readonly
         <Button look="quiet" onClick={() => setEntering('count')}>
           Count
         </Button>
+        {branch && (line.stock ?? 0) > 0 && (
+          <Button look="quiet" onClick={() => setMoving(true)}>
+            To another branch
+          </Button>
+        )}
         <Button look="quiet" onClick={() => setEntering('waste')}>
           Waste or correction
         </Button>
@@ -74,13 +84,8 @@ export function StockAhead({ line, today }: { readonly line: StockLine; readonly
       <Waiting query={query} what="The ledger">
         {({ entries }) => <LedgerTable entries={entries} />}
       </Waiting>
-      {entering && (
-        <StockEntryDialog
-          product={{ id: line.productId, name: line.name, containerMl: line.containerMl }}
-          kind={entering}
-          onClose={() => setEntering(null)}
-        />
-      )}
+      {moving && <MoveStockDialog product={product} stock={line.stock ?? 0} onClose={() => setMoving(false)} />}
+      {entering && <StockEntryDialog product={product} kind={entering} onClose={() => setEntering(null)} />}
     </Card>
   );
 }

@@ -40,6 +40,8 @@ function sheetOf(happenings: readonly Happening[], wording: Wording = ENGLISH): 
     nextSuggested: addDays(TODAY, 21),
     often: [],
     nextBooked: null,
+    isPuppyNew: false,
+    asked: null,
     wording,
   });
   return {
@@ -55,6 +57,7 @@ function sheetOf(happenings: readonly Happening[], wording: Wording = ENGLISH): 
     version: 0,
     photos: [],
     photosAgreed: false,
+    fromLost: null,
     drawing: pug.traits,
   };
 }

@@ -15,6 +15,7 @@ import { LinksDialog } from '../../../parts/messages/LinksDialog';
 import { MessageDialog } from '../../../parts/messages/MessageDialog';
 import { EditedLine, LineField } from '../../../parts/sheet/EditedLine';
 import { ReadLines } from '../../../parts/sheet/ReadLines';
+import { FromLost } from '../../../parts/visits/FromLost';
 import { SheetBody } from '../../../parts/sheet/SheetBody';
 import { showEdited, useSheetEdits } from './useSheetEdits';
 import { May } from '../../../parts/May';
@@ -46,6 +47,7 @@ function Sheet({ view }: { readonly view: SheetView }) {
         names={editing.names}
         show={showEdited}
       />
+      <FromLost className="mx-auto" its={view.fromLost} />
       {sheet.lookAgain && (
         <p
           role="alert"

@@ -9,7 +9,15 @@ import { PeopleScreen } from './PeopleScreen';
 
 const person = (name: string, role: PersonView['role'], more: Partial<PersonView> = {}): PersonView => ({
   ...{ id: v7(), personId: v7(), name, role, email: `${name.toLowerCase()}@withyquay.example`, version: 1 },
-  ...{ joinedAt: '2026-01-05T09:00:00Z', leftAt: null, sessions: 0, lastSeen: null, secondFactor: false, ...more },
+  ...{
+    joinedAt: '2026-01-05T09:00:00Z',
+    leftAt: null,
+    sessions: 0,
+    lastSeen: null,
+    secondFactor: false,
+    pin: 'none',
+    ...more,
+  },
 });
 
 function openPeople(role: 'manager' | 'bather' = 'manager') {

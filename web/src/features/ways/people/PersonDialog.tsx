@@ -82,7 +82,7 @@ function NameAndRole({ its, onDone }: { readonly its: PersonView; readonly onDon
 
 function Account({ its }: { readonly its: PersonView }) {
   const [link, setLink] = useState<InvitationView | null>(null);
-  const { id, name, role, sessions, secondFactor } = its;
+  const { id, name, role, sessions, secondFactor, pin } = its;
   const reset = useWrite('POST /api/invitations', {
     write: (newId) => call('POST /api/invitations', { body: { id: newId, memberId: id, name, role, email: '' } }),
     onSuccess: setLink,
@@ -91,6 +91,11 @@ function Account({ its }: { readonly its: PersonView }) {
   const signOut = useWrite('POST /api/people/:id/signed-out', {
     write: () => call('POST /api/people/:id/signed-out', { id, body: {} }),
     onSuccess: () => tell(`${name} is signed out everywhere.`),
+    tells: true,
+  });
+  const takePin = useWrite('POST /api/people/:id/pin-removed', {
+    write: () => call('POST /api/people/:id/pin-removed', { id, body: {} }),
+    onSuccess: () => tell(`${name} comes to no shared tablet until a new PIN is set.`),
     tells: true,
   });
   const drop = useWrite('POST /api/people/:id/second-factor', {
@@ -108,6 +113,11 @@ function Account({ its }: { readonly its: PersonView }) {
         {sessions > 0 && (
           <Button look="quiet" disabled={signOut.isPending} onClick={() => signOut.mutate()}>
             Sign out everywhere
+          </Button>
+        )}
+        {pin !== 'none' && (
+          <Button look="quiet" disabled={takePin.isPending} onClick={() => takePin.mutate()}>
+            Take the PIN away
           </Button>
         )}
         {secondFactor && (

@@ -60,12 +60,25 @@ function Schools({ business }: { readonly business: BusinessView }) {
           <ButtonLink to="/house/people" look="quiet">
             People
           </ButtonLink>
+          <ButtonLink to="/house/branches" look="quiet">
+            Salons and vans
+          </ButtonLink>
           <ButtonLink to="/house/rights" look="quiet">
             Who may what
           </ButtonLink>
+          <May deed="report tablets">
+            <ButtonLink to="/house/tablets" look="quiet">
+              Tablets
+            </ButtonLink>
+          </May>
           <May deed="see the status">
             <ButtonLink to="/house/status" look="quiet">
               Status
+            </ButtonLink>
+          </May>
+          <May deed="say what is kept">
+            <ButtonLink to="/house/kept" look="quiet">
+              What is kept
             </ButtonLink>
           </May>
           <May deed="read the log">

@@ -36,6 +36,7 @@ export function WordsScreen() {
 const GROUPS = {
   sentence: 'Sentences of a sheet',
   advice: 'What we ask of the owner',
+  meanwhile: 'Until it is clear, or a vet has looked',
   sign: 'Signs, as an owner reads them',
   home: 'What is done at home',
   choice: 'Why something was left out',

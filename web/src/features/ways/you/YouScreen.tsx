@@ -16,6 +16,7 @@ import { TextField } from '../../../ui/Field';
 import { tell } from '../../../ui/toasts';
 import { Waiting } from '../../../ui/Waiting';
 import { deviceName } from './deviceName';
+import { PinCard } from './PinCard';
 
 /** One's own account: where it is signed in, its password, its second proof. */
 export function YouScreen() {
@@ -30,6 +31,7 @@ export function YouScreen() {
       </header>
       <Devices />
       <NewPassword />
+      <PinCard />
       <SecondProof has={session?.secondFactor.has ?? false} asked={session?.secondFactor.asked ?? false} />
     </div>
   );

@@ -13,7 +13,7 @@ export interface ClientReach {
   readonly booked: readonly string[];
 }
 
-export async function reachOfErasing(tx: Tenant, clientId: string, now: number): Promise<ClientReach | null> {
+export async function reachOfClient(tx: Tenant, clientId: string, now: number): Promise<ClientReach | null> {
   const [row] = await tx.select().from(client).where(eq(client.id, clientId));
   if (!row) return null;
   const twinIds = await mergedInto(tx, 'client', [clientId]);

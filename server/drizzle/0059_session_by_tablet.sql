@@ -1,0 +1,1 @@
+CREATE INDEX "session_tabletId_idx" ON "auth"."session" USING btree ("tablet_id");
