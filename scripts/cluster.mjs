@@ -238,7 +238,8 @@ async function launch(bin, folder, postgres, port) {
 async function stopCluster(pid, postgres) {
   if (!isPostmasterOf(pid, postgres)) return;
   process.kill(pid, 'SIGINT');
-  for (let tries = 0; tries < 150 && isPostmasterOf(pid, postgres); tries++) await sleep(50);
+  // It writes out all it holds first: on a slow disk that takes a while, and who waits may mean to take the folder away.
+  for (let tries = 0; tries < 1200 && isPostmasterOf(pid, postgres); tries++) await sleep(50);
 }
 
 /** psql as the owner. @param {Cluster} cluster @param {string[]} args @param {import('node:child_process').SpawnSyncOptions} [options] */

@@ -23,9 +23,13 @@ const secondTries = [];
 /**
  * Runs a tool of the project; all it says is shown when it ends, so that two lanes do not talk at once. `patient`: it
  * takes what the others leave of the machine.
- * @param {string[]} words @param {{ env?: NodeJS.ProcessEnv, patient?: boolean }} [how] @returns {Promise<boolean>}
+ * @typedef {{ env?: NodeJS.ProcessEnv, patient?: boolean }} How
+ * @param {string[]} words @param {How} [how] @returns {Promise<boolean>}
  */
-function run([program = '', ...args], { env = {}, patient = false } = {}) {
+const run = async (words, how) => (await runAndListen(words, how)).wentWell;
+
+/** The same, with what it said. @param {string[]} words @param {How} [how] @returns {Promise<{ wentWell: boolean, said: string }>} */
+function runAndListen([program = '', ...args], { env = {}, patient = false } = {}) {
   const child = spawn(join(ROOT, 'node_modules/.bin', program), args, {
     cwd: ROOT,
     stdio: ['ignore', 'pipe', 'pipe'],
@@ -38,8 +42,9 @@ function run([program = '', ...args], { env = {}, patient = false } = {}) {
   child.stderr.on('data', (words) => said.push(words));
   return new Promise((done) =>
     child.once('close', (code) => {
-      process.stdout.write(Buffer.concat(said));
-      done(code === 0);
+      const all = Buffer.concat(said);
+      process.stdout.write(all);
+      done({ wentWell: code === 0, said: all.toString() });
     }),
   );
 }
@@ -52,15 +57,23 @@ async function gate(name, check) {
   if (!good) failures.push(name);
 }
 
+/** What a run says of failures that are no test's, from the first on. @param {string} said */
+function otherFailures(said) {
+  const lines = said.split('\n');
+  const first = lines.findIndex((line) => /Failed Suites|Unhandled|Error:/.test(line));
+  return first === -1 ? [] : lines.slice(first, first + 12).filter((line) => line.trim() !== '');
+}
+
 /**
- * Adds the counts of a JSON report. A missing report is a failure, and so is a run that failed without a failed test: where
- * what prepares a file fails, its tests are skipped.
- * @param {string} file @param {boolean} wentWell @param {(report: any) => { passed: number, failed: string[] }} read
+ * Adds the counts of a JSON report. A missing report is a failure, and so is a run that failed without a failed test: what
+ * prepares a file or clears up after it failed, or an error that nobody caught.
+ * @param {string} file @param {{ wentWell: boolean, said: string }} run @param {(report: any) => { passed: number, failed: string[] }} read
  */
-function count(file, wentWell, read) {
+function count(file, { wentWell, said }, read) {
   try {
     const { passed, failed: named } = read(JSON.parse(readFileSync(join(RESULTS, file), 'utf8')));
-    if (!wentWell && named.length === 0) named.push(`${file}: ended badly without a failed test`);
+    if (!wentWell && named.length === 0)
+      named.push([`${file}: ended badly without a failed test`, ...otherFailures(said)].join('\n  '));
     const failed = named.length;
     totals.passed += passed;
     totals.failed += failed;
@@ -160,7 +173,7 @@ await command(async () => {
   /** Tests of these parts, counted from a report of their own. @param {string} name @param {string[]} projects @param {Parameters<typeof run>[1]} how */
   const unitTests = async (name, projects, how) => {
     say(`started ${name}`);
-    const wentWell = await run(
+    const tested = await runAndListen(
       [
         'vitest',
         'run',
@@ -171,7 +184,7 @@ await command(async () => {
       ],
       how,
     );
-    count(`${name}.json`, wentWell, ofUnitTests);
+    count(`${name}.json`, tested, ofUnitTests);
   };
   // The build sets NODE_ENV to production, for which React has no test tools.
   const testing = { NODE_ENV: 'test', ...(deep ? { DEWPOND_DEEP: '1' } : {}) };
@@ -224,7 +237,7 @@ await command(async () => {
     const started = await startApplication({ folder, port: await freePort(), database: 'dewpond_e2e', fresh: true });
     say('started browser');
     try {
-      const passed = await run(['playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
+      const played = await runAndListen(['playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
         env: {
           BASE_URL: started.url,
           BROWSER_PATH: browserPath(),
@@ -234,7 +247,7 @@ await command(async () => {
           ),
         },
       });
-      count('browser.json', passed, ofBrowserTests);
+      count('browser.json', played, ofBrowserTests);
     } finally {
       await started.stop();
     }

@@ -44,7 +44,7 @@ let app: ReturnType<typeof makeApp>;
 let cookie: string;
 let businessId: BusinessId;
 
-const clear = () => NAMES.forEach((name) => rmSync(dataFolder(name), { recursive: true, force: true }));
+const clear = () => NAMES.forEach((name) => rmSync(dataFolder(name), { recursive: true, force: true, maxRetries: 5 }));
 const ask = (node: DatabaseNode, statement: string, database = DATABASE) => {
   const { status, stdout, stderr } = psql(node, ['-d', database, '-Atc', statement], { encoding: 'utf8' });
   expect(status, String(stderr)).toBe(0);
@@ -136,7 +136,7 @@ afterAll(async () => {
   await follower.stop();
   await primary.stop();
   clear();
-});
+}, 120_000);
 
 describe('reads from the standby', () => {
   test('what was written a moment ago is read there, every time', async () => {

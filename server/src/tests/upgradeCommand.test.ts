@@ -1,5 +1,15 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { cpSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
@@ -130,21 +140,23 @@ beforeAll(() => {
   git(upstream, 'commit', '--quiet', '-m', 'This version');
   git(upstream, 'config', 'receive.denyCurrentBranch', 'ignore');
   git(base, 'clone', '--quiet', upstream, house);
-  // The packages are those of here, as links where the file system lets them: nobody waits for the network.
+  // The packages are those of here, each by a link: nobody waits for the network. Our own workspaces are the house's.
   for (const folder of ['node_modules', 'server/node_modules', 'web/node_modules']) {
     const [from, to] = [join(ROOT, folder), join(house, folder)];
-    if (!existsSync(from) || spawnSync('cp', ['-al', from, to]).status === 0) continue;
-    rmSync(to, { recursive: true, force: true });
-    does('cp', ['-a', from, to], base);
+    if (!existsSync(from)) continue;
+    mkdirSync(to);
+    for (const each of readdirSync(from).filter((name) => name !== '@dewpond'))
+      symlinkSync(join(from, each), join(to, each));
   }
+  does('cp', ['-a', join(ROOT, 'node_modules/@dewpond'), join(house, 'node_modules/@dewpond')], base);
   // What is built already is taken as it is; where it is out of date, it is built.
   for (const built of ['web/dist', 'server/dist'])
     if (existsSync(join(ROOT, built))) cpSync(join(ROOT, built), join(house, built), { recursive: true });
 }, 120_000);
 afterAll(() => {
   for (const child of running) if (child.exitCode === null) child.kill('SIGKILL');
-  rmSync(base, { recursive: true, force: true });
-});
+  rmSync(base, { recursive: true, force: true, maxRetries: 5 });
+}, 120_000);
 
 describe('npm run upgrade', () => {
   let here: Awaited<ReturnType<typeof start>>;
