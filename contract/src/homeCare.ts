@@ -23,6 +23,8 @@ const homeTaskTold: z.ZodType<HomeTaskTold> = z.object({
   everyDays: z.number(),
   minutes: z.number(),
   how: homeHow,
+  stepped: z.object({ usual: z.number(), since: daySchema }).nullable(),
+  clearSince: daySchema.nullable(),
 });
 
 /** What an owner does between visits, the days it is for, and what was ticked. */

@@ -36,7 +36,7 @@ const sheetEditsRead: z.ZodType<SheetEdits> = z.object({
 const sheetFrame: z.ZodType<OwnerSheet['frame']> = z.object({
   title: z.string(),
   forOwner: z.string(),
-  headings: z.object({ saw: z.string(), did: z.string(), suggest: z.string(), home: z.string() }),
+  headings: z.record(section, z.string()),
   presses: z.string().nullable(),
   foot: z.string(),
   sides: z.object({ left: z.string(), right: z.string() }),
@@ -61,9 +61,11 @@ const ownerSheetRead: z.ZodType<OwnerSheet> = z.object({
   frame: sheetFrame,
   saw: z.array(saw),
   clear: sheetLine.nullable(),
-  did: z.array(sheetLine),
   suggest: z.array(sheetLine),
+  care: z.array(sheetLine),
+  did: z.array(sheetLine),
   homeCare: z.array(homeCareLine),
+  together: z.array(z.object({ key: z.string(), words: z.string(), of: z.array(z.string()) })),
   level,
   lookAgain: z.boolean(),
 });
@@ -104,6 +106,8 @@ export const sheetView = z.object({
   photos: z.array(sheetPhoto),
   /** The owner agreed to pictures on the sheet. */
   photosAgreed: z.boolean(),
+  /** When the dog comes next; what is suggested beside a booking is sooner than it. */
+  next: z.object({ booked: daySchema.nullable(), suggested: daySchema.nullable() }),
   fromLost: fromLost.nullable(),
   drawing: traits,
 });

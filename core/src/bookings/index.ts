@@ -79,6 +79,7 @@ export {
   type ProposedWeeks,
   type Unplaced,
 } from './proposals';
+export { dayWithRoom } from './dayWithRoom';
 export { bookedTooLate, type LateBooking } from './bookedTooLate';
 export { carryOver } from './carryOver';
 export { takenAlong } from './takenAlong';

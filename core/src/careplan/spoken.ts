@@ -11,6 +11,7 @@ import type { Rule, SaidAt } from '../rules';
 import { RULES } from '../rules';
 import type { Claim } from './settleInterval';
 import { ALL_TASKS, type Task } from '../tasks';
+import type { Day } from '../units';
 
 /** A sentence of the plan with its rule and source. */
 export interface SaidLine extends Sourced {
@@ -28,6 +29,10 @@ export interface HomeCare {
   readonly how: HomeHow;
   readonly reason: Reason;
   readonly source: Source;
+  /** Oftener than usual since something was found, until it is clear. */
+  readonly stepped?: { readonly usual: number; readonly since: Day };
+  /** As usual again: that day it was found clear. */
+  readonly clearSince?: Day;
 }
 
 /** Marks and ingredients that no product for a task may have. */

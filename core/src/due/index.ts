@@ -1,5 +1,5 @@
 export { dueState, dueWindow, type DueState, type DueWindow } from './dueWindow';
-export { LEARNED, nextVisit, planDue, type CareRecord, type DueLine } from './planDue';
+export { LEARNED, closesBefore, nextVisit, planDue, type CareRecord, type DueLine } from './planDue';
 export {
   costOf,
   hiddenLines,

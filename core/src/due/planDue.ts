@@ -87,3 +87,7 @@ export function nextVisit(
   const isPast = first.ideal < today;
   return { day: isPast ? today : first.ideal, drivenBy: first.key, since: isPast ? first.ideal : null };
 }
+
+/** Whether something that recurs on its own clock is overdue by that day. */
+export const closesBefore = (due: readonly DueLine[], day: Day): boolean =>
+  due.some(({ line, window }) => window !== null && TASKS[line.task].round === 'own clock' && window.latest < day);

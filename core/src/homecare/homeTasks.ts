@@ -14,6 +14,16 @@ export interface HomeTask {
   /** Minutes each time. */
   readonly minutes: number;
   readonly how: HomeHow;
+  /** Oftener than usual since something was found there, until it is clear; null: it is not. */
+  readonly stepped: HomeStep | null;
+  /** As usual again since it was found clear; null: it never was otherwise, or is still. */
+  readonly clearSince: Day | null;
+}
+
+export interface HomeStep {
+  /** How often without it, days. */
+  readonly usual: number;
+  readonly since: Day;
 }
 
 /** Home care of a plan: each task once, with the places that are done alike. */
@@ -22,9 +32,10 @@ export function homeTasks(due: readonly DueLine[]): HomeTask[] {
   for (const { line } of due) {
     const { task, place, home } = line;
     if (!home) continue;
-    const alike = [task, home.everyDays, home.how].join('|');
+    const { everyDays, minutes, how, stepped = null, clearSince = null } = home;
+    const alike = [task, everyDays, how, stepped?.usual, stepped?.since, clearSince].join('|');
     const places = [...(asked.get(alike)?.places ?? []), ...(place ? [place] : [])];
-    asked.set(alike, { task, places, everyDays: home.everyDays, minutes: home.minutes, how: home.how });
+    asked.set(alike, { task, places, everyDays, minutes, how, stepped, clearSince });
   }
   return [...asked.values()].map((each) => ({ key: [each.task, ...each.places.map(placeKey)].join(' '), ...each }));
 }

@@ -14,6 +14,8 @@ const task = (everyDays: number, key = 'teeth'): HomeTask => ({
   everyDays,
   minutes: 2,
   how: 'brush the teeth',
+  stepped: null,
+  clearSince: null,
 });
 const due = (breed: string) =>
   planDue(makePlan(aDog({}, breed)), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY);

@@ -8,6 +8,8 @@ export {
   nextHomeDay,
   openSince,
   type HomeCareToday,
+  type HomeStep,
   type HomeTask,
   type HomeTick,
 } from './homeTasks';
+export { stepHome, type Looks, type PastLook } from './stepHome';

@@ -44,6 +44,8 @@ test('it is not the groomer’s card, in any language', () => {
         places: [],
         everyDays: 1,
         minutes: 1,
+        stepped: null,
+        clearSince: null,
         how,
       });
       for (const line of [words, ...card.never, ...card.stops]) expect(groomers.has(line)).toBe(false);

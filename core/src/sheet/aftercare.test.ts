@@ -20,7 +20,7 @@ const after = (
   { lastTime = [], ...besides }: { lastTime?: Finding[] | null } & NonNullable<Parameters<typeof sheetOf>[2]> = {},
 ): string[] =>
   sheetOf(happenings, lastTime, { dog: GROWN, ...besides })
-    .suggest.filter(({ key }) => key.startsWith('after '))
+    .care.filter(({ key }) => key.startsWith('after '))
     .map(({ key }) => key.slice('after '.length));
 
 const incident = (kind: Incident['kind']): Happening => ({
@@ -88,7 +88,7 @@ describe('what an owner is told of the hours after a visit', () => {
     expect(after([bathed(0)], { asked: ASKED })).toEqual([]);
     expect(after([bathed(60)], { asked: { ...ASKED, productId: 'another' } })).toEqual([]);
     expect(after([bathed(60)], { asked: { ...ASKED, source: { kind: 'owner instruction', who: 'Wen' } } })).toEqual([]);
-    expect(sheetOf([bathed(60)], [], { dog: GROWN, asked: ASKED }).suggest.map(({ words }) => words)).toContain(
+    expect(sheetOf([bathed(60)], [], { dog: GROWN, asked: ASKED }).care.map(({ words }) => words)).toContain(
       sentence(ENGLISH, 'afterVetsBath', { who: 'Dr Oyelaran' }),
     );
   });

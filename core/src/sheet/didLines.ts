@@ -19,15 +19,16 @@ import {
   type Worked,
 } from './pieceLines';
 import type { SheetInput, SheetLine } from './sheet';
+import type { PlacedLine } from './together';
 
 /** What was done, left alone, cut short or went wrong, from the steps and events of the visit. */
-export function didLines(input: Worked, missing: readonly Place[]): SheetLine[] {
+export function didLines(input: Worked, missing: readonly Place[]): PlacedLine[] {
   const { state, steps, wording } = input;
   const done = steps.flatMap((step) => doneOf(state, step) ?? []);
   const isDone = (stage: Step['stage']) => done.some((step) => step.stage === stage);
   const plain = (when: boolean, key: string, sentence: PlainSentence): SheetLine[] =>
     when ? [{ key, words: wording.sentences[sentence] }] : [];
-  const lines = [
+  const lines: PlacedLine[] = [
     ...bathLine(input, isDone('wash 1')),
     ...done.flatMap((step) => padsLine(input, step)),
     ...cleanedLine(input, done),
@@ -108,17 +109,21 @@ function dirtyPads({ state }: Worked, { stage, counts, sides: [side] }: Step): n
     : null;
 }
 
-function padsLine(input: Worked, step: Step): SheetLine[] {
+const ONE_EACH = ['cleanedOnePadEach', 'cleanedPadsEach'] as const;
+
+function padsLine(input: Worked, step: Step): PlacedLine[] {
   const { wording } = input;
   const count = dirtyPads(input, step);
   if (count === null || step.place === null) return [];
-  const place = placeWords(wording, step.place);
-  const words =
-    count === 1
-      ? sentence(wording, 'cleanedOnePad', { place })
-      : sentence(wording, 'cleanedPads', { place, count: String(count) });
   const again = step.sides.some((side) => input.state.pads[side].rounds > 1);
-  return [{ key: step.id, words: again ? `${words} ${wording.sentences.filledTwice}` : words }];
+  const say = (place: string, ears: number) => {
+    const [one, more] = ears === 1 ? (['cleanedOnePad', 'cleanedPads'] as const) : ONE_EACH;
+    const words =
+      count === 1 ? sentence(wording, one, { place }) : sentence(wording, more, { place, count: String(count) });
+    return again ? `${words} ${wording.sentences.filledTwice}` : words;
+  };
+  const words = say(placeWords(wording, step.place), 1);
+  return [{ key: step.id, words, at: { place: step.place, joins: 'its other side', say } }];
 }
 
 /** All else that was cleaned, in one line. */
@@ -197,11 +202,11 @@ function barredSteps({ steps, state }: Worked): BarredStep[] {
  * Places that a stop kept us off, once each, with all that barred them, the worst first; then tasks that were not done
  * for a reason of the whole dog. A habit of the business, and the nature of a coat, are no news to an owner.
  */
-function leftAlone(input: Worked): SheetLine[] {
+function leftAlone(input: Worked): PlacedLine[] {
   const { wording, state } = input;
   const barred = barredSteps(input).filter(({ bar }) => bar.stop !== 'S3' && !isSettledMat(bar.reason, state.mats));
   const places = barred.flatMap(({ at }) => (at === null ? [] : [at])).filter(isFirstPlace);
-  const atPlaces = places.flatMap((place): SheetLine[] => {
+  const atPlaces = places.flatMap((place): PlacedLine[] => {
     const here = barred.filter(({ at }) => at !== null && samePlace(at, place)).map(({ bar }) => bar);
     // "Nothing greasy", "not combed before the mat is out": such small things are not a place left alone.
     if (!here.some((bar) => stopsAtLeast(bar.stop, 'S1') || bar.rank !== 'safety' || isWhole(barred, bar))) return [];
@@ -210,14 +215,10 @@ function leftAlone(input: Worked): SheetLine[] {
       wording,
       'owner',
     );
-    return words === null
-      ? []
-      : [
-          {
-            key: `left ${placeKey(place)}`,
-            words: sentence(wording, 'leftAlone', { place: placeWords(wording, place), because: words }),
-          },
-        ];
+    if (words === null) return [];
+    const say = (all: string) => sentence(wording, 'leftAlone', { place: all, because: words });
+    const key = `left ${placeKey(place)}`;
+    return [{ key, words: say(placeWords(wording, place)), at: { place, joins: 'any', say } }];
   });
   return [...atPlaces, ...barred.flatMap((each) => notDone(wording, each))];
 }
@@ -258,25 +259,17 @@ const BATHING: ReadonlySet<string> = new Set([
   'dry',
 ]);
 
-const titleIn = (wording: Wording, title: StepTitle): string =>
-  title.id === 'typed'
-    ? title.words
-    : fillIn(wording.titles[title.id], {
-        place: title.place ? placeWords(wording, title.place) : '',
-        count: String(title.count ?? ''),
-      });
+const titleIn = (wording: Wording, title: StepTitle, place: string): string =>
+  title.id === 'typed' ? title.words : fillIn(wording.titles[title.id], { place, count: String(title.count ?? '') });
 
-function skippedLine({ state, wording }: Worked, step: Step): SheetLine[] {
-  const mark = state.steps[step.id];
-  return mark?.kind === 'skipped' && !neededNothing(state, step)
-    ? [
-        {
-          key: `skipped ${step.id}`,
-          words: sentence(wording, 'skipped', {
-            step: small(titleIn(wording, step.title)),
-            because: because(wording, mark.because),
-          }),
-        },
-      ]
-    : [];
+function skippedLine({ state, wording }: Worked, step: Step): PlacedLine[] {
+  const { id, title } = step;
+  const mark = state.steps[id];
+  if (mark?.kind !== 'skipped' || neededNothing(state, step)) return [];
+  const why = because(wording, mark.because);
+  const say = (place: string) =>
+    sentence(wording, 'skipped', { step: small(titleIn(wording, title, place)), because: why });
+  const at = title.id === 'typed' ? null : title.place;
+  const words = say(at ? placeWords(wording, at) : '');
+  return [{ key: `skipped ${id}`, words, ...(at ? { at: { place: at, joins: 'its other side' as const, say } } : {}) }];
 }

@@ -9,6 +9,7 @@ export {
   type SheetFrame,
   type SheetInput,
   type SheetLine,
+  type TogetherLine,
 } from './sheet';
 export {
   NO_EDITS,

@@ -4,7 +4,8 @@ import { notLookedAt } from '../visit';
 import { didLines } from './didLines';
 import { capital, clearLine, sawLines } from './sawLines';
 import type { OwnerSheet, SheetFrame, SheetInput } from './sheet';
-import { homeCareLines, suggestLines } from './suggestLines';
+import { careLines, homeCareLines, suggestLines } from './suggestLines';
+import { plain, together } from './together';
 import { sentence } from '../wording';
 
 /** The owner sheet of a visit, from its events alone. Pure; the same visit gives the same words. */
@@ -16,17 +17,20 @@ export function makeSheet(input: SheetInput): OwnerSheet {
     input,
     input.places.filter((place) => !unseen.includes(place)),
   );
+  const [suggest, care, did] = [suggestLines(input, saw), careLines(input), didLines(input, missing)];
   const level = saw.reduce<Level>((highest, each) => higherLevel(highest, each.level), 'none');
   return {
     dog: input.dog,
     day: input.day,
     language: input.wording.language,
     frame: frameOf(input, level),
-    saw,
+    saw: saw.map(({ at: _, ...each }) => each),
     clear: clearLine(saw, input.wording),
-    did: didLines(input, missing),
-    suggest: suggestLines(input, saw),
+    suggest: suggest.map(plain),
+    care,
+    did: did.map(plain),
     homeCare: homeCareLines(input.due, input.wording, input.day),
+    together: [saw.filter(({ grade }) => grade > 0), suggest, did].flatMap((lines) => together(lines, input.wording)),
     level,
     lookAgain: input.state.cameInLater.length > 0,
   };
@@ -41,6 +45,7 @@ function frameOf({ dog, day, wording }: SheetInput, level: Level): SheetFrame {
       saw: sentences.sawTitle,
       did: sentences.didTitle,
       suggest: sentences.suggestTitle,
+      care: sentences.careTitle,
       home: sentences.homeTitle,
     },
     presses: presses[level] === null ? null : capital(presses[level]),

@@ -24,7 +24,7 @@ const LEFT_EYE: Place = { site: 'eye', side: 'left' };
 const NOSE_FOLD: Place = { site: 'fold nose', side: 'none' };
 const found = (each: Finding): Happening => ({ type: 'found', finding: each });
 const linesOf = (...findings: Finding[]) =>
-  sheetOf(findings.map(found), [], {}).suggest.filter(({ key }) => key.startsWith('meanwhile '));
+  sheetOf(findings.map(found), [], {}).care.filter(({ key }) => key.startsWith('meanwhile '));
 const idsOf = (...findings: Finding[]) => linesOf(...findings).map(({ key }) => key.slice('meanwhile '.length));
 
 describe('what an owner does until it is clear, or a vet has looked', () => {

@@ -7,6 +7,7 @@ import { doneOf, earHairOf, sparedOf } from '../visit';
 import { listed, placeWords, say, sentence, type Wording } from '../wording';
 import type { Piece } from '../work';
 import type { SheetInput, SheetLine } from './sheet';
+import type { PlacedLine } from './together';
 
 /** What a visit came to, and in whose words it is told. */
 export type Worked = Pick<SheetInput, 'state' | 'steps' | 'wording'>;
@@ -91,21 +92,23 @@ function namePieces(wording: Wording, pieces: readonly Piece[]): string {
 }
 
 /** Hair of each ear: how much came out, how it was borne, what is left; each told as far as it was said. */
-export const earHairLines = (worked: Worked): SheetLine[] =>
-  SIDES.flatMap((side): SheetLine[] => {
+export const earHairLines = (worked: Worked): PlacedLine[] =>
+  SIDES.flatMap((side): PlacedLine[] => {
     const { did, went } = earHairOf(worked, side);
     const { came, borne, left } = went ?? NO_WORD;
     if (did === null && came === null) return [];
     const { wording } = worked;
-    const place = placeWords(wording, { site: 'ear', side });
-    const words = [
-      did === 'trimmed'
-        ? sentence(wording, 'earHairTrimmed', { place })
-        : came === null
-          ? sentence(wording, 'earHairOut', { place })
-          : sentence(wording, 'earHairWent', { place, came: wording.hairCame[came] }),
-      ...(borne === null ? [] : [sentence(wording, 'earHairBorne', { borne: wording.hairBorne[borne] })]),
-      ...(did === null || left === null || left === 'none' ? [] : [wording.sentences.earHairLeft]),
-    ];
-    return [{ key: `ear hair ${side}`, words: words.join(' ') }];
+    const at = { site: 'ear', side } as const;
+    const say = (place: string) =>
+      [
+        did === 'trimmed'
+          ? sentence(wording, 'earHairTrimmed', { place })
+          : came === null
+            ? sentence(wording, 'earHairOut', { place })
+            : sentence(wording, 'earHairWent', { place, came: wording.hairCame[came] }),
+        ...(borne === null ? [] : [sentence(wording, 'earHairBorne', { borne: wording.hairBorne[borne] })]),
+        ...(did === null || left === null || left === 'none' ? [] : [wording.sentences.earHairLeft]),
+      ].join(' ');
+    const words = say(placeWords(wording, at));
+    return [{ key: `ear hair ${side}`, words, at: { place: at, joins: 'its other side', say } }];
   });

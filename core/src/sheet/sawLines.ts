@@ -2,12 +2,13 @@ import { countsAt, signWords, worstRipples, type Finding, type Sign } from '../f
 import { lookedAtWith, placeKey, placeOf, type Grade, type Place } from '../places';
 import { daysBetween, showMonth, type Day } from '../units';
 import type { Saw, SheetInput, SheetLine } from './sheet';
+import type { PlacedLine } from './together';
 import { listed, placeWords, sentence, signAsOwnerReads, type Wording } from '../wording';
 
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** What was seen, place by place as it was looked at; a nail is told by its own name, after its paw. */
-export const sawLines = (input: SheetInput, looked: readonly Place[]): Saw[] =>
+export const sawLines = (input: SheetInput, looked: readonly Place[]): SawHere[] =>
   [...looked, ...atNails(input.state.findings)].map((place) => sawAt(input, place));
 
 function atNails(findings: readonly Finding[]): Place[] {
@@ -15,15 +16,27 @@ function atNails(findings: readonly Finding[]): Place[] {
   return [...new Set(nails)].map(placeOf);
 }
 
-/** All clear places in one line, "Both ears, left eye: clear."; null when none is. */
+/** So many clear places are named beside what was found. */
+const NAMED_CLEAR = 3;
+
+/**
+ * All clear places in one line, "Both ears, left eye: clear."; null when none is. Where something was found and much is clear,
+ * nobody reads the names: what was not looked at is told by itself.
+ */
 export function clearLine(saw: readonly Saw[], wording: Wording): SheetLine | null {
   const places = saw.filter(({ grade }) => grade === 0).map(({ place }) => place);
-  return places.length === 0
-    ? null
-    : { key: 'clear', words: sentence(wording, 'placeClear', { places: capital(listed(wording, places)) }) };
+  if (places.length === 0) return null;
+  const names = listed(wording, places);
+  const isRest = places.length < saw.length && names.split(', ').length > NAMED_CLEAR;
+  return {
+    key: 'clear',
+    words: isRest ? wording.sentences.restIsClear : sentence(wording, 'placeClear', { places: capital(names) }),
+  };
 }
 
-function sawAt(input: SheetInput, place: Place): Saw {
+type SawHere = Saw & PlacedLine;
+
+function sawAt(input: SheetInput, place: Place): SawHere {
   const { wording } = input;
   const here = input.state.findings.filter((found) => countsAt(found.place, place));
   const key = `saw ${placeKey(place)}`;
@@ -43,11 +56,12 @@ function sawAt(input: SheetInput, place: Place): Saw {
   // What a vet knows and what has not changed is not measured against last time.
   const asAlways = matched.some((each) => each.asAlways);
   const compared = asAlways ? wording.sentences.asAlways : compare(input, place);
-  const words =
+  const say = (places: string) =>
     compared === null
-      ? sentence(wording, 'place', { place: name, signs })
-      : sentence(wording, 'placeCompared', { place: name, signs, compared });
-  return { key, place, grade: worstRipples(here), level, words };
+      ? sentence(wording, 'place', { place: capital(places), signs })
+      : sentence(wording, 'placeCompared', { place: capital(places), signs, compared });
+  const at = { place, joins: 'its other side', say } as const;
+  return { key, place, grade: worstRipples(here), level, words: say(name), at };
 }
 
 /** "Last time" is well remembered for this many days; after that the month is named. */

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { RULES } from '../rules';
 import { type DogFacts } from '../dog';
 import { ALL_HOUSE_QUESTIONS, HOUSE_QUESTIONS } from '../ways';
-import { instruct, suspendedBy } from '../careplan/tests/randomDogs';
+import { aDog, instruct, suspendedBy } from '../careplan/tests/randomDogs';
 import {
   ADVICE,
   ALL_SIGNS,
@@ -16,21 +16,23 @@ import {
   type Finding,
   type Sign,
 } from '../findings';
-import { day } from '../units';
+import { day, type Day } from '../units';
 import { otherSide, placeKey, type Place } from '../places';
 import { INCIDENTS, INCIDENT_KINDS, firstSteps, type Happening } from '../events';
 import { makePlan } from '../careplan';
-import { readVisit } from '../visit';
+import { placesToLookAt, readVisit } from '../visit';
 import { anyFinding, logged, mirrorHappening } from '../visit/tests/randomVisits';
 import { BULLDOG as facts, sheetOf } from './tests/sheetOf';
 import { ENGLISH, SENTENCES, allNotOurs, notOurs } from '../wording';
-import { NO_EDITS, didLines, readSheet, type OwnerSheet, type Saw, type SheetLine } from '.';
+import { NO_EDITS, didLines, pageOf, readSheet, type OwnerSheet, type Saw, type Section, type SheetLine } from '.';
 
 const LEFT_EAR: Place = { site: 'ear', side: 'left' };
 const RIGHT_EAR: Place = { site: 'ear', side: 'right' };
 const found = (each: Finding): Happening => ({ type: 'found', finding: each });
 const everyWord = (sheet: OwnerSheet) =>
-  [...sheet.saw, ...sheet.did, ...sheet.suggest, ...sheet.homeCare].map(({ words }) => words).join('\n');
+  [...sheet.saw, ...sheet.did, ...sheet.suggest, ...sheet.care, ...sheet.homeCare, ...sheet.together]
+    .map(({ words }) => words)
+    .join('\n');
 const wordsOf = (lines: readonly SheetLine[]) => lines.map(({ words }) => words);
 
 test('home care names the folds it is for, and one side only where the other must be left alone', () => {
@@ -60,7 +62,7 @@ test('a place that came to a vet or a stop three times in six months is said so,
   const sheet = sheetOf([found(finding(LEFT_EAR, 'ear pus', 1))], null, { often: [{ place: LEFT_EAR, times: 3 }] });
   expect(sheet.suggest).toContainEqual({
     key: 'often ear/left',
-    words: 'Left ear: 3 times in six months we found more there than we can care for. Please tell your vet so.',
+    words: 'Left ear: 3 times in six months this was for a vet. Please tell yours so.',
   });
 });
 
@@ -80,9 +82,105 @@ test('the example of the trade: brown wax with a musty smell in the left ear, mo
   expect(wordsOf(sheet.did)).toContain('Left the left ear alone: a musty smell.');
   expect(wordsOf(sheet.suggest)).toEqual([
     'Please keep an eye on the left ear and ring us if it changes.',
-    'Left ear: leave it in peace for some days, without cleaner or cotton buds. Rubbing makes it worse. If it smells more or your dog scratches it, call us.',
     'We suggest the next visit around Wed 16 Dec.',
   ]);
+  expect(wordsOf(sheet.care)).toEqual([
+    'Left ear: leave it in peace for some days, without cleaner or cotton buds. Rubbing makes it worse. If it smells more or your dog scratches it, call us.',
+  ]);
+});
+
+test('the next visit: what is booked, what is suggested, or that sooner is better', () => {
+  const [soon, late] = [day('2026-12-09'), day('2027-01-20')];
+  const told = (booked: Day | null, suggested: Day | null) =>
+    sheetOf([], [], { next: { booked, suggested } }).suggest.flatMap(({ key, words }) =>
+      key === 'next' ? [words] : [],
+    );
+  expect(told(null, soon)).toEqual(['We suggest the next visit around Wed 9 Dec.']);
+  expect(told(soon, null)).toEqual(['Your next visit is booked for Wed 9 Dec.']);
+  expect(told(late, soon)).toEqual(['Your next visit is booked for Wed 20 Jan. Sooner is better: around Wed 9 Dec.']);
+  expect(told(null, null)).toEqual([]);
+});
+
+test('where something was found, many clear places are not named one by one', () => {
+  const clear = placesToLookAt(facts).map((place): Happening => ({ type: 'looked clear', place }));
+  expect(sheetOf(clear, []).clear?.words).toMatch(/^Both ears, both eyes, .*: clear\.$/);
+  const waxy = [...clear, found(finding(LEFT_EAR, 'ear dark wax', 1))];
+  expect(sheetOf(waxy, []).clear?.words).toBe('All else we looked at: clear.');
+  const fewLooked: Happening[] = [
+    found(finding(LEFT_EAR, 'ear dark wax', 1)),
+    { type: 'looked clear', place: RIGHT_EAR },
+  ];
+  expect(sheetOf(fewLooked, []).clear?.words).toBe('Right ear: clear.');
+});
+
+describe('the same of several places is told once', () => {
+  const wax = (place: Place) => found(finding(place, 'ear dark wax', 1));
+  const read = (sheet: OwnerSheet, section: Section, edits = NO_EDITS) =>
+    readSheet(sheet, edits)
+      .parts.filter((part) => part.section === section)
+      .flatMap(({ lines }) => wordsOf(lines));
+  const both = sheetOf([wax(LEFT_EAR), wax(RIGHT_EAR)], []);
+
+  test('both sides as one; the drawing has its rings at each', () => {
+    expect(read(both, 'saw')[0]).toBe('Both ears: dark-brown wax (slight), new since last time.');
+    expect(read(both, 'suggest')[0]).toBe('We will look at both ears again next time.');
+    expect(readSheet(both, NO_EDITS).grades).toMatchObject({ 'ear/left': 1, 'ear/right': 1 });
+  });
+
+  test('but not where one is worse', () => {
+    const uneven = sheetOf([wax(LEFT_EAR), found(finding(RIGHT_EAR, 'ear dark wax', 2))], []);
+    expect(read(uneven, 'saw').filter((words) => words.includes('wax'))).toHaveLength(2);
+  });
+
+  test('a hand on one of them keeps them apart: nothing a groomer wrote or left out is lost', () => {
+    const [first] = both.suggest;
+    const left = {
+      section: 'suggest',
+      made: first?.words ?? '',
+      words: 'The left ear is waxy: we look again.',
+    } as const;
+    const said = { ...NO_EDITS, lines: { 'advice ear/left': left } };
+    expect(read(both, 'suggest', said).slice(0, 2)).toEqual([
+      'The left ear is waxy: we look again.',
+      'We will look at the right ear again next time.',
+    ]);
+    const without = { ...NO_EDITS, lines: { 'advice ear/left': { ...left, words: null } } };
+    expect(read(both, 'suggest', without)[0]).toBe('We will look at the right ear again next time.');
+  });
+
+  test('hair of both ears that came alike', () => {
+    const sheet = sheetOf([], [], {
+      dog: aDog({ ways: { ...facts.ways, earHair: 'routine' } }, 'lagotto'),
+      then: (steps) => steps.map(({ id }): Happening => ({ type: 'step done', step: id })),
+    });
+    const hair = read(sheet, 'did').filter((words) => words.toLowerCase().includes('hair'));
+    expect(hair[0]).toBe('Took hair out of both ears.');
+    expect(hair.filter((words) => /(left|right) ear/.test(words))).toEqual([]);
+  });
+
+  test('whatever was found and edited, each made line is told once, by itself or within one', () => {
+    fc.assert(
+      fc.property(
+        fc.array(anyFinding, { maxLength: 10 }),
+        fc.array(fc.nat(60), { maxLength: 4 }),
+        (findings, touched) => {
+          const sheet = sheetOf(findings.map(found), []);
+          const lines = [...sheet.saw.filter(({ grade }) => grade > 0), ...sheet.suggest, ...sheet.did];
+          const chosen = touched.flatMap((at) => lines[at % lines.length] ?? []);
+          const edits = {
+            ...NO_EDITS,
+            lines: Object.fromEntries(
+              chosen.map(({ key, words }) => [key, { section: 'did' as const, made: words, words: 'Ours.' }]),
+            ),
+          };
+          const keys = Object.values(pageOf(sheet, edits)).flatMap((part) => part.map(({ key }) => key));
+          const told = keys.flatMap((key) => sheet.together.find((each) => each.key === key)?.of ?? [key]);
+          for (const { key } of lines) expect([key, told.filter((each) => each === key).length]).toEqual([key, 1]);
+          for (const { key } of chosen) expect(keys).toContain(key);
+        },
+      ),
+    );
+  });
 });
 
 describe('what somebody cleaned is told in few words', () => {

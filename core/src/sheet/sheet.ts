@@ -8,14 +8,20 @@ import type { Step } from '../steps';
 import type { VisitState } from '../visit';
 import type { Wording } from '../wording';
 
-/** The parts of an owner's page, in order. */
-export const ALL_SECTIONS = ['saw', 'did', 'suggest', 'home'] as const;
+/** The parts of an owner's page, in order: what an owner must know first, then what to do, then what was done. */
+export const ALL_SECTIONS = ['saw', 'suggest', 'care', 'did', 'home'] as const;
 export type Section = (typeof ALL_SECTIONS)[number];
 
 /** One sentence of the sheet. The key says what it speaks of, and stays when the words change: edits hang on it. */
 export interface SheetLine {
   readonly key: string;
   readonly words: string;
+}
+
+/** The same said of several places, in one sentence. It stands for all of them, unless a hand is on one. */
+export interface TogetherLine extends SheetLine {
+  /** Keys of the lines it stands for, in order. */
+  readonly of: readonly string[];
 }
 
 /** What was seen at one place, for the drawing and the words. */
@@ -54,9 +60,13 @@ export interface OwnerSheet {
   readonly saw: readonly Saw[];
   /** All clear places in one sentence; null when none is. */
   readonly clear: SheetLine | null;
-  readonly did: readonly SheetLine[];
+  /** Whom to ask or what we look at again, most urgent first, and the next visit. */
   readonly suggest: readonly SheetLine[];
+  /** What the owner does until it is clear, and what is normal after today. */
+  readonly care: readonly SheetLine[];
+  readonly did: readonly SheetLine[];
   readonly homeCare: readonly HomeCareLine[];
+  readonly together: readonly TogetherLine[];
   /** The highest level of the visit. */
   readonly level: Level;
   /** Work came in after the close: look again. */
@@ -79,8 +89,8 @@ export interface SheetInput {
   /** Ears, eyes and folds that came to a vet or a stop often of late, and how many times. */
   readonly often: readonly { readonly place: Place; readonly times: number }[];
   readonly due: readonly DueLine[];
-  readonly nextSuggested: Day | null;
-  readonly nextBooked: Day | null;
+  /** When the dog comes next; what is suggested beside a booking is sooner than it. */
+  readonly next: { readonly booked: Day | null; readonly suggested: Day | null };
   /** A dog under a year, on its first visit here. */
   readonly isPuppyNew: boolean;
   /** The wash that a vet or an owner asked for; null: none. */

@@ -18,7 +18,7 @@ const made = (more: Partial<OwnerSheet> = {}): OwnerSheet => ({
   frame: {
     title: 'Teasel, Thu 26 Nov',
     forOwner: 'For {owner}',
-    headings: { saw: 'Saw', did: 'Did', suggest: 'Suggest', home: 'Home' },
+    headings: { saw: 'Saw', suggest: 'Suggest', care: 'Care', did: 'Did', home: 'Home' },
     presses: null,
     foot: 'Foot.',
     sides: { left: 'left', right: 'right' },
@@ -30,7 +30,9 @@ const made = (more: Partial<OwnerSheet> = {}): OwnerSheet => ({
     { key: 'nails', words: 'Nails and dewclaws done.' },
   ],
   suggest: [{ key: 'next', words: 'We suggest the next visit around Wed 16 Dec.' }],
+  care: [],
   homeCare: [],
+  together: [],
   level: 'note',
   lookAgain: false,
   ...more,
@@ -45,13 +47,13 @@ const bath = line(pageOf(sheet, NO_EDITS), 'did', 'bath');
 
 test('without a hand on it the page says what was made, and leaves out the part that says nothing', () => {
   const read = readSheet(sheet, NO_EDITS).parts;
-  expect(read.map(({ section }) => section)).toEqual(['saw', 'did', 'suggest']);
+  expect(read.map(({ section }) => section)).toEqual(['saw', 'suggest', 'did']);
   expect(read.flatMap(({ lines }) => lines.map(({ words }) => words))).toEqual([
     'Left ear: dark-brown wax (slight).',
     'Right ear: clear.',
+    'We suggest the next visit around Wed 16 Dec.',
     'Bathed and dried.',
     'Nails and dewclaws done.',
-    'We suggest the next visit around Wed 16 Dec.',
   ]);
 });
 

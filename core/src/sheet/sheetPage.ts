@@ -36,17 +36,19 @@ type MadeLine = SheetLine & { readonly grade?: Grade; readonly task?: Task };
 
 const madeLines = (sheet: OwnerSheet): Record<Section, MadeLine[]> => ({
   saw: [...sheet.saw.filter(({ grade }) => grade > 0), ...(sheet.clear ? [{ ...sheet.clear, grade: 0 as const }] : [])],
-  did: [...sheet.did],
   suggest: [...sheet.suggest],
+  care: [...sheet.care],
+  did: [...sheet.did],
   home: [...sheet.homeCare],
 });
 
 /** The sheet with a groomer's edits over it. An edit whose sentence is no longer made stays where it was, and says so. */
 export function pageOf(sheet: OwnerSheet, edits: SheetEdits): SheetPage {
   const made = madeLines(sheet);
-  const known = new Set(Object.values(made).flatMap((lines) => lines.map(({ key }) => key)));
+  const joined = sheet.together.filter(({ of }) => of.every((key) => !(key in edits.lines)));
+  const known = new Set([...Object.values(made).flat(), ...joined].map(({ key }) => key));
   const section = (name: Section): PageLine[] => [
-    ...made[name].map((line) => withEdits(line, edits.lines[line.key])),
+    ...joinedIn(made[name], joined).map((line) => withEdits(line, edits.lines[line.key])),
     ...Object.entries(edits.lines).flatMap(([key, edit]) =>
       edit.section === name && !known.has(key) && edit.words !== null
         ? [{ key, words: edit.words, grade: null, task: null, made: null, by: 'changed' as const, stale: true }]
@@ -56,7 +58,22 @@ export function pageOf(sheet: OwnerSheet, edits: SheetEdits): SheetPage {
       at === name ? [{ key: id, words, grade: null, task: null, made: null, by: 'added' as const, stale: false }] : [],
     ),
   ];
-  return { saw: section('saw'), did: section('did'), suggest: section('suggest'), home: section('home') };
+  return {
+    saw: section('saw'),
+    suggest: section('suggest'),
+    care: section('care'),
+    did: section('did'),
+    home: section('home'),
+  };
+}
+
+/** The lines with those told together in the place of the first of them. */
+function joinedIn(lines: readonly MadeLine[], joined: OwnerSheet['together']): MadeLine[] {
+  return lines.flatMap((line): MadeLine[] => {
+    const at = joined.find(({ of }) => of.includes(line.key));
+    if (!at) return [line];
+    return at.of[0] === line.key ? [{ ...line, key: at.key, words: at.words }] : [];
+  });
 }
 
 function withEdits(made: MadeLine, edit: LineEdit | undefined): PageLine {
@@ -91,7 +108,8 @@ export function readSheet(sheet: OwnerSheet, edits: SheetEdits): ReadSheet {
       .filter(({ by }) => by !== 'left out')
       .map(({ key, words, grade, task }): ReadLine => ({ key, words, grade, task })),
   }));
-  const told = new Set(parts.flatMap(({ lines }) => lines.map(({ key }) => key)));
+  const standsFor = (key: string) => sheet.together.find((each) => each.key === key)?.of ?? [key];
+  const told = new Set(parts.flatMap(({ lines }) => lines.flatMap(({ key }) => standsFor(key))));
   const grades = sheet.saw
     .filter(({ key, grade }) => told.has(grade === 0 ? 'clear' : key))
     .map(({ place, grade }): [PlaceKey, Grade] => [placeKey(place), grade]);

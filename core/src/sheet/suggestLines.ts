@@ -3,38 +3,32 @@ import { ALL_MEANWHILE, LEVELS, atLeast, meanwhileAt } from '../findings';
 import { homeTasks, nextHomeDay } from '../homecare';
 import { placeKey } from '../places';
 import { showDay, type Day } from '../units';
-import {
-  everyWordsIn,
-  fillIn,
-  homeCareName,
-  listed,
-  minuteWords,
-  placeWords,
-  sentence,
-  type Wording,
-} from '../wording';
+import { fillIn, homeCareName, homeOften, listed, minuteWords, placeWords, sentence, type Wording } from '../wording';
 import { aftercareLines } from './aftercare';
 import { capital } from './sawLines';
 import type { HomeCareLine, Saw, SheetInput, SheetLine } from './sheet';
+import type { PlacedLine } from './together';
 
-/** What the owner is asked to do, most urgent first, one sentence a place; what is normal after today; the next visit. */
-export const suggestLines = (input: SheetInput, saw: readonly Saw[]): SheetLine[] => [
+/** Whom the owner asks, most urgent first, one sentence a place; the next visit. */
+export const suggestLines = (input: SheetInput, saw: readonly Saw[]): PlacedLine[] => [
   ...advice(input, saw),
-  ...meanwhile(input),
   ...cameBack(input),
-  ...aftercareLines(input),
-  nextLine(input),
+  ...nextLine(input),
 ];
 
-function advice({ judged, wording }: SheetInput, saw: readonly Saw[]): SheetLine[] {
+/** What the owner does until it is clear, and what is normal after today. */
+export const careLines = (input: SheetInput): SheetLine[] => [...meanwhile(input), ...aftercareLines(input)];
+
+function advice({ judged, wording }: SheetInput, saw: readonly Saw[]): PlacedLine[] {
   const byUrgency = saw
     .filter(({ level }) => atLeast(level, 'watch'))
     .toSorted((a, b) => LEVELS.indexOf(b.level) - LEVELS.indexOf(a.level));
-  const said = byUrgency.flatMap(({ place, level }): SheetLine[] => {
+  const said = byUrgency.flatMap(({ place, level }): PlacedLine[] => {
     const sentence = wording.advice[level];
-    return sentence === null
-      ? []
-      : [{ key: `advice ${placeKey(place)}`, words: fillIn(sentence, { place: placeWords(wording, place) }) }];
+    if (sentence === null) return [];
+    const say = (places: string) => fillIn(sentence, { place: places });
+    const key = `advice ${placeKey(place)}`;
+    return [{ key, words: say(placeWords(wording, place)), at: { place, joins: 'any', say } }];
   });
   // Whom a vet has told already is not asked to go and ask.
   const vetForTears = Object.values(judged).some((each) =>
@@ -56,18 +50,24 @@ function meanwhile({ judged, wording }: SheetInput): SheetLine[] {
   });
 }
 
-const cameBack = ({ often, wording }: SheetInput): SheetLine[] =>
-  often.map(({ place, times }) => ({
-    key: `often ${placeKey(place)}`,
-    words: capital(sentence(wording, 'cameBackOften', { place: placeWords(wording, place), count: String(times) })),
-  }));
+const cameBack = ({ often, wording }: SheetInput): PlacedLine[] =>
+  often.map(({ place, times }) => {
+    const say = (places: string) =>
+      capital(sentence(wording, 'cameBackOften', { place: places, count: String(times) }));
+    return {
+      key: `often ${placeKey(place)}`,
+      words: say(placeWords(wording, place)),
+      at: { place, joins: 'any', say },
+    };
+  });
 
-function nextLine({ nextBooked, nextSuggested, day, wording }: SheetInput): SheetLine {
-  const words =
-    nextBooked === null
-      ? sentence(wording, 'nextVisit', { day: showDay(nextSuggested ?? day, wording.language) })
-      : sentence(wording, 'booked', { day: showDay(nextBooked, wording.language) });
-  return { key: 'next', words };
+function nextLine({ next: { booked, suggested }, wording }: SheetInput): SheetLine[] {
+  const shown = (day: Day) => showDay(day, wording.language);
+  if (booked !== null && suggested !== null)
+    return [{ key: 'next', words: sentence(wording, 'bookedLate', { day: shown(booked), sooner: shown(suggested) }) }];
+  if (booked !== null) return [{ key: 'next', words: sentence(wording, 'booked', { day: shown(booked) }) }];
+  // Where nothing recurs there is no day to suggest.
+  return suggested === null ? [] : [{ key: 'next', words: sentence(wording, 'nextVisit', { day: shown(suggested) }) }];
 }
 
 /** What the owner does between visits: each task once, with the places it is for. */
@@ -77,7 +77,7 @@ export const homeCareLines = (due: readonly DueLine[], wording: Wording, visit: 
     task: home.task,
     words: sentence(wording, 'homeCare', {
       what: homeCareName(wording, home),
-      every: everyWordsIn(wording, home.everyDays),
+      every: homeOften(wording, home),
       day: showDay(nextHomeDay(home, visit, visit), wording.language),
       how: wording.homeHows[home.how],
       minutes: minuteWords(wording, home.minutes),

@@ -70,13 +70,13 @@ describe('hair seen today', () => {
 });
 
 test('the owner reads how it went, and what is normal afterwards', () => {
-  const { did, suggest } = sheetOf([went({ came: 'most', borne: 'minded', left: 'some' })], null, {
+  const { did, care } = sheetOf([went({ came: 'most', borne: 'minded', left: 'some' })], null, {
     dog: LAGOTTO,
     then: () => [done],
   });
   expect(did.map(({ words }) => words)).toContain(
     'Hair in the left ear: most of it came out. Your dog: minded it a little. Some is left for the next visit.',
   );
-  expect(suggest.map(({ key }) => key)).toContain('after ear hair');
-  expect(sheetOf([], null, { dog: LAGOTTO }).suggest.map(({ key }) => key)).not.toContain('after ear hair');
+  expect(care.map(({ key }) => key)).toContain('after ear hair');
+  expect(sheetOf([], null, { dog: LAGOTTO }).care.map(({ key }) => key)).not.toContain('after ear hair');
 });

@@ -1,16 +1,5 @@
 import { ALL_HOME_HOWS, FORBIDDING, HOME_HOWS } from '../rules';
-import {
-  ADVICE,
-  ALL_SIGNS,
-  FINDING_COLOURS,
-  FINDING_SMELLS,
-  LEVELS,
-  LEVEL_WORDS,
-  PROCEDURES,
-  SIGNS,
-  atLeast,
-  type Level,
-} from '../findings';
+import { ADVICE, ALL_SIGNS, FINDING_COLOURS, FINDING_SMELLS, LEVELS, PROCEDURES, SIGNS, type Level } from '../findings';
 import { MESSAGE_KINDS, TEMPLATES } from '../messages';
 import { ALL_AT_HOME_LINES, AT_HOME_LINES } from '../methods';
 import { GRADE_WORDS, SITES, nameBoth, namePlace, placeKey } from '../places';
@@ -33,6 +22,14 @@ const URGENCY: Readonly<Partial<Record<Level, string>>> = {
   emergency: 'at once',
 };
 
+/** What stands above everything else. What it means for our own care is said at the place. */
+const PRESSES: Readonly<Partial<Record<Level, string>>> = {
+  vet: 'A vet should look within a week.',
+  'vet soon': 'A vet should look within a day or two.',
+  'vet today': 'A vet should look today.',
+  emergency: 'Leave for a vet now.',
+};
+
 const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 
 /** What forbids a piece of work, as the rule itself says it: within a sentence, without its full stop. */
@@ -51,7 +48,7 @@ export const ENGLISH: Wording = {
   sentences: SENTENCES,
   advice: ADVICE,
   meanwhile: MEANWHILE_WORDS,
-  presses: ofEach(LEVELS, (level) => (atLeast(level, 'vet') ? `${LEVEL_WORDS[level]}.` : null)),
+  presses: ofEach(LEVELS, (level) => PRESSES[level] ?? null),
   urgency: URGENCY,
   signs: ofEach(ALL_SIGNS, (sign) => SIGNS[sign].owner),
   tradeSigns: ofEach(ALL_SIGNS, (sign) => SIGNS[sign].name),

@@ -1,6 +1,6 @@
 import type { HomeTask } from '../homecare';
 import { HOME_CARDS, type AtHomeLine, type HomeCard } from '../methods';
-import { everyWordsIn, homeCareName, minuteWords, type Wording } from './wording';
+import { homeCareName, homeOften, minuteWords, type Wording } from './wording';
 
 /** A piece of home care with the words of whoever reads it. */
 export interface HomeTaskTold extends HomeTask {
@@ -8,7 +8,7 @@ export interface HomeTaskTold extends HomeTask {
   readonly words: string;
   /** "3 minutes" */
   readonly takes: string;
-  /** "every 3 days" */
+  /** "every 3 days", "every day until it is clear, then every 3 days" */
   readonly often: string;
   /** What an owner is shown beside it: never a groomer's card. */
   readonly card: {
@@ -26,7 +26,7 @@ export function homeTaskTold(wording: Wording, task: HomeTask): HomeTaskTold {
     name: homeCareName(wording, task),
     words: wording.homeHows[task.how],
     takes: minuteWords(wording, task.minutes),
-    often: everyWordsIn(wording, task.everyDays),
+    often: homeOften(wording, task),
     card: { drawing, never: lines(never), stops: lines(stops) },
   };
 }

@@ -21,6 +21,7 @@ export {
 export {
   everyWordsIn,
   homeCareName,
+  homeOften,
   listed,
   minuteWords,
   ofEach,

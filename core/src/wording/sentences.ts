@@ -4,6 +4,7 @@
  */
 export const SENTENCES = {
   placeClear: '{places}: clear.',
+  restIsClear: 'All else we looked at: clear.',
   place: '{place}: {signs}.',
   placeCompared: '{place}: {signs}, {compared}.',
   asAlways: 'as always',
@@ -22,6 +23,8 @@ export const SENTENCES = {
   cleaned: 'Cleaned: {places}.',
   cleanedOnePad: 'Cleaned the {place}: one dirty pad before a pad came out clean.',
   cleanedPads: 'Cleaned the {place}: {count} dirty pads before a pad came out clean.',
+  cleanedOnePadEach: 'Cleaned the {place}: one dirty pad in each before a pad came out clean.',
+  cleanedPadsEach: 'Cleaned the {place}: {count} dirty pads in each before a pad came out clean.',
   filledTwice: 'Cleaner went in twice.',
   nailsDone: 'Nails and dewclaws done.',
   nailsSeen: 'Nails as we found them: {seen}.',
@@ -80,13 +83,14 @@ export const SENTENCES = {
   contactShort: 'The wash stood for {stood} of {asked} minutes.',
   wentHome: 'Went home before the end: {because}.',
   endedEarly: 'We ended the visit early.',
-  cameBackOften:
-    '{place}: {count} times in six months we found more there than we can care for. Please tell your vet so.',
+  cameBackOften: '{place}: {count} times in six months this was for a vet. Please tell yours so.',
   eyeVet: 'Please ask an eye vet once why the eyes water.',
   plugNotFound: 'We could not find the cotton that was in the {side} ear. Please have a vet look today.',
   homeCare: '{what}, {every}, first on {day}: {how} About {minutes} a time.',
   taskAt: '{what} ({places})',
   only: '{place} only',
+  untilClear: '{every} until it is clear, then {then}',
+  clearAgain: '{every} again (it was clear on {day})',
   everyDay: 'every day',
   onceAWeek: 'once a week',
   everyDays: 'every {count} days',
@@ -95,13 +99,15 @@ export const SENTENCES = {
   nextVisit: 'We suggest the next visit around {day}.',
   sawTitle: 'What we saw',
   didTitle: 'What we did',
-  suggestTitle: 'What we suggest',
+  suggestTitle: 'What is next',
+  careTitle: 'Until the next visit',
   homeTitle: 'At home',
   dogsLeft: 'dog’s left',
   dogsRight: 'dog’s right',
   forOwner: 'For {owner}',
   foot: 'A dot is clear; one, two, three rings are {grades}. Left and right are the dog’s own. This is what a groomer saw from the outside; only a vet can say what it means.',
   booked: 'Your next visit is booked for {day}.',
+  bookedLate: 'Your next visit is booked for {day}. Sooner is better: around {sooner}.',
 } as const;
 export type SentenceKey = keyof typeof SENTENCES;
 

@@ -62,6 +62,7 @@ const TYPICAL: Readonly<Record<string, string>> = {
   grades: 'slight, plain, bad',
   month: 'May',
   day: 'Wed 16 Dec',
+  sooner: 'Wed 9 Dec',
   products: 'Oat gentle wash',
   count: '3',
   because: 'it was sore',
@@ -84,6 +85,7 @@ const TYPICAL: Readonly<Record<string, string>> = {
   days: '30',
   urgency: 'within a week',
   every: 'every two days',
+  then: 'every three days',
   how: 'Wipe with a damp cloth.',
   minutes: '2 minutes',
 };

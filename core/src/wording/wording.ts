@@ -19,6 +19,7 @@ import type { HairBorne, HairCame } from '../dog';
 import type { Task } from '../tasks';
 import type { IncidentKind, NailLength } from '../events';
 import type { TitleId } from '../steps';
+import { showDay } from '../units';
 import type { LetterKey } from './letterWords';
 import type { PageWords } from './pageWords';
 import { fillIn, type SENTENCES, type SentenceKey, type Slot } from './sentences';
@@ -128,4 +129,13 @@ export function homeCareName(wording: Wording, { task, places }: Pick<HomeTask, 
     only ? sentence(wording, 'only', { place: placeWords(wording, place) }) : placeWords(wording, place),
   );
   return where.length === 0 ? what : sentence(wording, 'taskAt', { what, places: where.join(', ') });
+}
+
+/** How often, and until when where it is oftener for a while: "every day until it is clear, then every 3 days". */
+export function homeOften(wording: Wording, { everyDays, stepped, clearSince }: HomeTask): string {
+  const every = everyWordsIn(wording, everyDays);
+  if (stepped) return sentence(wording, 'untilClear', { every, then: everyWordsIn(wording, stepped.usual) });
+  return clearSince === null
+    ? every
+    : sentence(wording, 'clearAgain', { every, day: showDay(clearSince, wording.language) });
 }

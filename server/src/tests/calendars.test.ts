@@ -17,6 +17,8 @@ const task = (key: string, everyDays: number): HomeTaskTold => ({
   everyDays,
   minutes: 2,
   how: 'brush the teeth',
+  stepped: null,
+  clearSince: null,
   name: 'Teeth',
   words:
     'Brush, front teeth first; a comma, a semicolon; a very long line that has to be folded to be read by a program.',

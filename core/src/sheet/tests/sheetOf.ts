@@ -20,6 +20,7 @@ interface Besides {
   readonly contactMinutes?: number;
   readonly often?: SheetInput['often'];
   readonly asked?: SheetInput['asked'];
+  readonly next?: SheetInput['next'];
   /** What happens at the steps once the look-over is judged. */
   readonly then?: (steps: readonly Step[]) => readonly Happening[];
 }
@@ -28,7 +29,15 @@ interface Besides {
 export function sheetOf(
   happenings: readonly Happening[],
   lastTime: Finding[] | null = null,
-  { dog = BULLDOG, wording = ENGLISH, contactMinutes = 0, often = [], asked = null, then = () => [] }: Besides = {},
+  {
+    dog = BULLDOG,
+    wording = ENGLISH,
+    contactMinutes = 0,
+    often = [],
+    asked = null,
+    next = { booked: null, suggested: addDays(TODAY, 21) },
+    then = () => [],
+  }: Besides = {},
 ): OwnerSheet {
   const { findings } = foldVisit(logged(happenings));
   const judged = judgeLookOver(dog, findings, lastTime ?? []);
@@ -43,9 +52,8 @@ export function sheetOf(
     judged,
     lastTime: lastTime && { findings: lastTime, looked: places.map(placeKey), day: addDays(TODAY, -21) },
     due: planDue(makePlan(dog), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY),
-    nextSuggested: addDays(TODAY, 21),
     often,
-    nextBooked: null,
+    next,
     isPuppyNew: lastTime === null && dog.lifeStage === 'puppy',
     asked,
     wording,

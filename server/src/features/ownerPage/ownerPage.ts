@@ -1,6 +1,6 @@
 import { homeTicking, type OwnerPage } from '@dewpond/contract';
 import { atLeast, type Level } from '@dewpond/core/findings';
-import { nextVisit, vetLooksDue } from '@dewpond/core/due';
+import { vetLooksDue } from '@dewpond/core/due';
 import { placeOf } from '@dewpond/core/places';
 import { readSheet } from '@dewpond/core/sheet';
 import { daysBetween, type Day } from '@dewpond/core/units';
@@ -21,6 +21,7 @@ import {
 } from '../../platform/db/schema';
 import { inTenant, readInTenant, type BusinessId, type Tenant } from '../../platform/db/tenant';
 import { planFor } from '../../records/dog/facts';
+import { nextDates } from '../../records/due/nextDates';
 import { loadDogs } from '../../records/dog/dogRecord';
 import { loadStockedBusiness, loadBusiness } from '../../records/business/business';
 import { loadWords, profileOf, wordingFor } from '../../records/business/words';
@@ -245,7 +246,7 @@ async function pageFor(
       })),
     ...(await visitsToAnswer(tx, dogId, business.zone, now)),
     zone: business.zone,
-    suggested: nextVisit(due, today)?.day ?? null,
+    suggested: (await nextDates(tx, business, { dogId, due, after: today, now })).suggested,
     vetLooks: vetLooksDue(plan, record.instructions, today).map(({ task, last }) => ({
       task,
       name: wording.tasks[task],

@@ -6,7 +6,7 @@ import { breakable } from '../../platform/pdf/fonts';
 import { Head, PDF_STYLES, Part, Ripple } from '../../platform/pdf/look';
 import type { PrintedSheet } from './pdfs';
 
-/** The owner sheet on one page of A4: what we saw, did, suggest. */
+/** The owner sheet on one page of A4: what we saw and what is next, then what to do and what was done. */
 export function SheetDocument({
   business,
   owner,
@@ -37,7 +37,7 @@ export function SheetDocument({
                 </View>
               ))}
             </View>
-            <Part heading={headings.did} colour={business.colour} lines={words('did')} />
+            <Part heading={headings.suggest} colour={business.colour} lines={words('suggest')} />
           </View>
           <View style={{ width: 150, marginTop: 6, gap: 6 }}>
             <HeadInPdf traits={drawing} grades={read.grades} width={150} says={sideWords} />
@@ -66,7 +66,8 @@ export function SheetDocument({
             ))}
           </View>
         )}
-        <Part heading={headings.suggest} colour={business.colour} lines={words('suggest')} />
+        <Part heading={headings.care} colour={business.colour} lines={words('care')} />
+        <Part heading={headings.did} colour={business.colour} lines={words('did')} />
         <Part heading={headings.home} colour={business.colour} lines={words('home')} />
         <Text style={PDF_STYLES.foot} fixed>
           {breakable(foot)}

@@ -1,9 +1,8 @@
 import type { SheetView } from '@dewpond/contract';
-import { nextVisit } from '@dewpond/core/due';
 import { NO_EDITS, makeSheet } from '@dewpond/core/sheet';
 import { placeWords, type Wording } from '@dewpond/core/wording';
 import { eq } from 'drizzle-orm';
-import { appointmentsOfDogs } from '../appointments/appointments';
+import { nextDates } from '../due/nextDates';
 import { photo, sheetEdit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { planFor } from '../dog/facts';
@@ -65,14 +64,10 @@ async function sheetsOf(
   { business, words, record }: SheetContext,
   visit: LoadedVisit,
   now: number,
-): Promise<Pick<SheetView, 'sheet' | 'inBusinessLanguage'>> {
+): Promise<Pick<SheetView, 'sheet' | 'inBusinessLanguage' | 'next'>> {
   const today = dayIn(business.zone, now);
   const { due } = planFor(record, business, today);
-  // A booking of the visit's own day is that visit.
-  const booked = (await appointmentsOfDogs(tx, [record.dog.id])).find(({ state, startsAt }) => {
-    const starts = new Date(startsAt);
-    return state === 'booked' && starts.getTime() > now && dayIn(business.zone, starts) > visit.facts.today;
-  });
+  const next = await nextDates(tx, business, { dogId: record.dog.id, due, after: visit.facts.today, now });
   const input = {
     dog: record.dog.name,
     day: visit.facts.today,
@@ -83,13 +78,13 @@ async function sheetsOf(
     lastTime: visit.lastTime,
     often: oftenAtVisit(visit),
     due,
-    nextSuggested: nextVisit(due, today)?.day ?? null,
     isPuppyNew: visit.lastTime === null && visit.facts.lifeStage === 'puppy',
     asked: visit.planned.plan.bathProduct,
-    nextBooked: booked ? dayIn(business.zone, new Date(booked.startsAt)) : null,
+    next,
   };
   const [own, ofBusiness] = [wordingFor(words, record.client.card), wordingOf(words)];
   return {
+    next,
     sheet: makeSheet({ ...input, wording: own }),
     inBusinessLanguage: own.language === ofBusiness.language ? null : makeSheet({ ...input, wording: ofBusiness }),
   };

@@ -9,6 +9,7 @@ import {
 } from '@dewpond/core/dog';
 import type { CarePlan } from '@dewpond/core/careplan';
 import { planDue, type DueLine } from '@dewpond/core/due';
+import { stepHome, type Looks, type PastLook } from '@dewpond/core/homecare';
 import { countsAt, stillKnown, type Finding, type KnownSign, type Level } from '@dewpond/core/findings';
 import { lookedAtWith, placeKey, placeOf, type PlaceKey, type Side } from '@dewpond/core/places';
 import type { SignSeen } from '@dewpond/core/reasons';
@@ -127,7 +128,30 @@ export function planFor(record: DogRecord, business: Business, today: Day): Plan
     },
     today,
   );
-  return { facts, plan, due };
+  return { facts, plan, due: stepHome(due, looksOf(record, facts)) };
+}
+
+/** How the salon found each place, the newest look first: what home care is stepped by. */
+function looksOf({ visits, findings }: DogRecord, { known }: DogFacts): Looks {
+  const newestFirst = visits.toReversed();
+  const look = ({ id, day }: DogRecord['visits'][number]): PastLook => ({
+    day,
+    findings: findings.flatMap((found) =>
+      found.visitId === id ? [{ ...asFinding(found), level: found.level as Level }] : [],
+    ),
+  });
+  return {
+    known,
+    at: (place) =>
+      newestFirst
+        .filter(({ looked }) => looked.includes(placeKey(lookedAtWith(place))))
+        .slice(0, 2)
+        .map(look),
+    ofBody: newestFirst
+      .filter(({ looked }) => looked.length > 0)
+      .slice(0, 2)
+      .map(look),
+  };
 }
 
 /** The dog in one line: "Lagotto Romagnolo × Miniature Poodle, 14.2 kg, half-length curly, 6 years". */

@@ -23,7 +23,13 @@ const sheet = (on: string, words: string): OwnerPage['sheets'][number] => ({
     frame: {
       title: 'Radish',
       forOwner: 'For {owner}',
-      headings: { saw: 'What we saw', did: 'What we did', suggest: 'What we suggest', home: 'At home' },
+      headings: {
+        saw: 'What we saw',
+        suggest: 'What is next',
+        care: 'Until the next visit',
+        did: 'What we did',
+        home: 'At home',
+      },
       presses: null,
       foot: 'Only a vet can say what it means.',
       sides: { left: 'dog’s left', right: 'dog’s right' },

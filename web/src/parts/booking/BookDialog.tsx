@@ -30,7 +30,11 @@ export function BookDialog({ open, onClose, dog, moving }: BookDialogProps) {
   // Beside a booking that stands, the day of the plan is that booking's business.
   const isBooked = dog.booked !== undefined && !moving;
   const plan = dog.suggested ? `The plan suggests around ${showDay(dog.suggested)}.` : undefined;
-  const says = isBooked ? `Booked for ${showDay(dog.booked)} already; these are for the visit after it.` : plan;
+  const isLate = isBooked && dog.suggested !== null && dog.suggested < dog.booked;
+  const booked = isLate
+    ? `Booked for ${showDay(dog.booked)}. ${plan}`
+    : isBooked && `Booked for ${showDay(dog.booked)} already; these are for the visit after it.`;
+  const says = booked || plan;
   return (
     <Dialog open={open} onClose={onClose} title={moving ? `Move ${dog.name}` : `Book ${dog.name}`} says={says}>
       {open && (

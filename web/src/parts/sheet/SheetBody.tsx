@@ -22,7 +22,7 @@ interface SheetBodyProps {
   readonly part: (section: Section) => ReactNode;
 }
 
-/** One page that a non-groomer reads in a minute: saw, did, suggest, kept apart. */
+/** One page: what was seen and what is next is read in forty seconds; what was done stands below. */
 export function SheetBody({ business, label, read, presses, owner, drawing, photos, part }: SheetBodyProps) {
   const { language, frame, grades } = read;
   return (
@@ -41,7 +41,10 @@ export function SheetBody({ business, label, read, presses, owner, drawing, phot
       {owner !== null && <p className="text-soft mb-5 break-words">{fillIn(frame.forOwner, { owner })}</p>}
       {presses !== null && <p className="rounded-xl bg-stop-pale text-stop font-bold px-4 py-3 mb-5">{presses}</p>}
       <div className="grid grid-cols-[1fr_280px] max-lg:grid-cols-[1fr_210px] max-md:grid-cols-1 gap-8 max-lg:gap-5 mt-4 print:mt-2 print:grid-cols-[1fr_200px] print:gap-6">
-        <Part heading={frame.headings.saw}>{part('saw')}</Part>
+        <div className="flex flex-col gap-5 print:gap-3">
+          <Part heading={frame.headings.saw}>{part('saw')}</Part>
+          <Part heading={frame.headings.suggest}>{part('suggest')}</Part>
+        </div>
         <Drawings drawing={drawing} grades={grades} names={frame.sides} />
       </div>
       {photos.length > 0 && (
@@ -55,8 +58,8 @@ export function SheetBody({ business, label, read, presses, owner, drawing, phot
         </ul>
       )}
       <div className="grid grid-cols-2 max-md:grid-cols-1 gap-8 mt-6 print:mt-3">
+        <Part heading={frame.headings.care}>{part('care')}</Part>
         <Part heading={frame.headings.did}>{part('did')}</Part>
-        <Part heading={frame.headings.suggest}>{part('suggest')}</Part>
       </div>
       <HomePart heading={frame.headings.home}>{part('home')}</HomePart>
       <p className="text-[13px] text-soft mt-6 print:mt-3 print:text-[11px]">{frame.foot}</p>

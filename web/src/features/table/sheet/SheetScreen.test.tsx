@@ -15,6 +15,9 @@ import { RefusedAnswer, openServer, show } from '../../../tests/server';
 import { SheetScreen } from './SheetScreen';
 
 /** The sheet of a visit in which this happened, made by the core. */
+/** Nothing is booked. */
+const NEXT = { booked: null, suggested: addDays(TODAY, 21) };
+
 function sheetOf(happenings: readonly Happening[], wording: Wording = ENGLISH): SheetView {
   const pug = facts();
   const events = happenings.map((what, i) => ({
@@ -37,9 +40,8 @@ function sheetOf(happenings: readonly Happening[], wording: Wording = ENGLISH): 
     places: placesToLookAt(pug),
     lastTime: null,
     due,
-    nextSuggested: addDays(TODAY, 21),
+    next: NEXT,
     often: [],
-    nextBooked: null,
     isPuppyNew: false,
     asked: null,
     wording,
@@ -58,6 +60,7 @@ function sheetOf(happenings: readonly Happening[], wording: Wording = ENGLISH): 
     photos: [],
     photosAgreed: false,
     fromLost: null,
+    next: NEXT,
     drawing: pug.traits,
   };
 }
@@ -78,8 +81,8 @@ describe('the owner sheet', () => {
   test('keeps what we saw, did and suggest apart, the dog’s sides named, and a vet asked for on top', async () => {
     openSheet(sheetOf([...clear, musty, { type: 'step done', step: 'nails' }]));
     await screen.findByRole('article', { name: 'Owner sheet for Radish' });
-    expect(page()).toHaveWords(/A vet should look within 7 days/i);
-    expect(page()).toHaveWords(/What we saw.*left ear.*What we did.*nails.*What we suggest/i);
+    expect(page()).toHaveWords(/A vet should look within a week/i);
+    expect(page()).toHaveWords(/What we saw.*left ear.*What is next.*vet.*What we did.*nails/i);
     expect(page()).toHaveWords(/Left and right are the dog’s own/);
     expect(page()).not.toHaveWords(/infection|otitis|disease/i);
   });
@@ -194,7 +197,7 @@ describe('a hand on the sheet', () => {
 
   test('adds a line of its own to a part; an empty one is none', async () => {
     const { person, stands } = kept(sheetOf(nails));
-    const suggest = await screen.findByRole('region', { name: 'What we suggest' });
+    const suggest = await screen.findByRole('region', { name: 'What is next' });
     await person.click(within(suggest).getByRole('button', { name: 'Add a line' }));
     await person.type(within(suggest).getByRole('textbox'), 'Bring the red harness.{Enter}');
     await waitFor(() =>
@@ -207,7 +210,7 @@ describe('a hand on the sheet', () => {
 
   test('an illness or a dose in one’s own words is not refused but marked, while it is typed and where it stands', async () => {
     const { person, stands } = kept(sheetOf(nails));
-    const suggest = await screen.findByRole('region', { name: 'What we suggest' });
+    const suggest = await screen.findByRole('region', { name: 'What is next' });
     await person.click(within(suggest).getByRole('button', { name: 'Add a line' }));
     await person.type(within(suggest).getByRole('textbox'), 'Looks like an infection');
     expect(within(suggest).getByRole('status')).toHaveWords(
@@ -221,7 +224,7 @@ describe('a hand on the sheet', () => {
   });
 
   const addLine = async (person: ReturnType<typeof kept>['person'], words: string) => {
-    const suggest = await screen.findByRole('region', { name: 'What we suggest' });
+    const suggest = await screen.findByRole('region', { name: 'What is next' });
     await person.click(within(suggest).getByRole('button', { name: 'Add a line' }));
     await person.type(within(suggest).getByRole('textbox'), `${words}{Enter}`);
   };

@@ -1,5 +1,4 @@
 import type { SheetView } from '@dewpond/contract';
-import { methodOf } from '@dewpond/core/methods';
 import { editLine, pageOf, readSheet, type Section } from '@dewpond/core/sheet';
 import { Download, Link2, Mail, Plus, Printer } from 'lucide-react';
 import { useState } from 'react';
@@ -143,7 +142,10 @@ function SheetBar({ view }: { readonly view: SheetView }) {
       <BookDialog
         open={open === 'booking'}
         onClose={close}
-        dog={{ id: view.dogId, name: sheet.dog, suggested: null }}
+        dog={{
+          ...{ id: view.dogId, name: sheet.dog, suggested: view.next.suggested },
+          ...(view.next.booked === null ? {} : { booked: view.next.booked }),
+        }}
       />
       {open === 'message' && (
         <MessageDialog about={{ kind: 'sheet', dogId: view.dogId, visitId: view.visitId }} onClose={close} />
@@ -182,7 +184,8 @@ function Lines({
           >
             {line.task !== null && (
               <Link
-                to={`/methods/${methodOf(line.task).id}`}
+                // The owner's own card: a groomer's has blades in it.
+                to={`/dogs/${view.dogId}/week`}
                 className="no-print text-reed underline whitespace-nowrap ml-1"
               >
                 show how

@@ -1,0 +1,89 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { makePlan } from '../careplan';
+import { TODAY, aDog, anyDog } from '../careplan/tests/randomDogs';
+import type { DogFacts } from '../dog';
+import { planDue } from '../due';
+import { finding, type Finding, type Level } from '../findings';
+import type { Place } from '../places';
+import { addDays, type Day } from '../units';
+import { anyFinding } from '../visit/tests/randomVisits';
+import { ENGLISH, homeTaskTold } from '../wording';
+import { homeTasks, stepHome, type Looks, type PastLook } from '.';
+
+const BULLDOG = aDog({}, 'english-bulldog');
+const NOSE_FOLD: Place = { site: 'fold nose', side: 'none' };
+const LEFT_EYE: Place = { site: 'eye', side: 'left' };
+const dueOf = (dog: DogFacts) =>
+  planDue(makePlan(dog), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY);
+const look = (day: Day, level: Level, ...findings: Finding[]): PastLook => ({
+  day,
+  findings: findings.map((each) => ({ ...each, level })),
+});
+const looks = (all: readonly PastLook[], known: Looks['known'] = []): Looks => ({ known, at: () => all, ofBody: all });
+const [MARCH, APRIL] = [addDays(TODAY, -60), addDays(TODAY, -30)];
+const damp = finding(NOSE_FOLD, 'fold moisture', 1);
+const folds = (all: readonly PastLook[], known: Looks['known'] = []) =>
+  homeTasks(stepHome(dueOf(BULLDOG), looks(all, known)))
+    .filter(({ task, places }) => task === 'fold care' && places.some(({ site }) => site === 'fold nose'))
+    .map((task) => homeTaskTold(ENGLISH, task).often);
+
+describe('home care after a finding', () => {
+  test.each([
+    ['as the plan says, where nobody looked yet', [], ['every 2 days']],
+    ['as the plan says, where all was clear', [look(APRIL, 'none')], ['every 2 days']],
+    [
+      'oftener since the look that found it, until it is clear',
+      [look(APRIL, 'tell', damp)],
+      ['every day until it is clear, then every 2 days'],
+    ],
+    [
+      'still so where it was found twice',
+      [look(APRIL, 'watch', damp), look(MARCH, 'tell', damp)],
+      ['every day until it is clear, then every 2 days'],
+    ],
+    [
+      'as before once it is clear, with the day',
+      [look(APRIL, 'none'), look(MARCH, 'tell', damp)],
+      ['every 2 days again (it was clear on Mon 26 Oct)'],
+    ],
+    ['what a vet must see is nobody’s home care', [look(APRIL, 'vet', damp)], ['every 2 days']],
+  ] as const)('%s', (_, all, expected) => {
+    expect(folds(all)).toEqual(expected);
+  });
+
+  test('what a vet knows already changes nothing', () => {
+    const known = [{ place: NOSE_FOLD, sign: 'fold moisture', on: MARCH }] as const;
+    expect(folds([look(APRIL, 'watch', damp)], known)).toEqual(['every 2 days']);
+  });
+
+  test('only the place where it was found: the other eye stays as it was', () => {
+    const dog = aDog({}, 'pug');
+    const tasks = homeTasks(stepHome(dueOf(dog), looks([look(APRIL, 'tell', finding(LEFT_EYE, 'eye stain', 1))])));
+    const eyes = tasks.filter(({ task }) => task === 'eyes and face');
+    expect(eyes.map(({ places, everyDays }) => [places.map(({ side }) => side), everyDays])).toEqual([
+      [['left'], 1],
+      [['right'], 3],
+    ]);
+  });
+
+  test('whatever was found, nothing is asked for less often than the plan asks, nor anything new', () => {
+    fc.assert(
+      fc.property(
+        anyDog,
+        fc.array(anyFinding, { maxLength: 6 }),
+        fc.array(anyFinding, { maxLength: 6 }),
+        (dog, a, b) => {
+          const due = dueOf(dog);
+          const stepped = stepHome(due, looks([look(APRIL, 'tell', ...a), look(MARCH, 'tell', ...b)]));
+          for (const [i, { line }] of due.entries()) {
+            const home = stepped[i]?.line.home ?? null;
+            expect(home === null).toBe(line.home === null);
+            expect(home?.everyDays ?? 0).toBeLessThanOrEqual(line.home?.everyDays ?? 0);
+            if (home?.stepped) expect(home.stepped.usual).toBe(line.home?.everyDays);
+          }
+        },
+      ),
+    );
+  });
+});
