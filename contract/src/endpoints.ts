@@ -3,7 +3,7 @@ import { AHEAD_ENDPOINTS } from './aheadEndpoints';
 import { ownerAnswering } from './answers';
 import { auditEntry } from './audit';
 import { cleanDownLine } from './cleanDowns';
-import { daySchema, id } from './basics';
+import { daySchema, id, version } from './basics';
 import { ownBreedEdit } from './breeds';
 import { businessEdit, businessView } from './business';
 import {
@@ -24,7 +24,7 @@ import { eventsTaken, newEvents, visitEvents } from './events';
 import { dogFacts } from './facts';
 import { alive, health } from './health';
 import { entry } from './history';
-import { homeCareView, homeTicking } from './homeCare';
+import { homeCareView, homeMinutes, homeTicking } from './homeCare';
 import { importStep, importView, newImport } from './imports';
 import { instructionEdit, newInstruction } from './instructions';
 import { newOwnerLink, ownerLinkView } from './links';
@@ -195,6 +195,11 @@ export const ENDPOINTS = {
     response: z.object({ dog: z.string(), items: z.array(entry) }),
   },
   'GET /api/dogs/:id/home': { says: 'Home care: tasks, days, ticks', response: homeCareView },
+  'PUT /api/dogs/:id/home': {
+    says: 'Minutes a week that its owner has for care at home',
+    body: z.strictObject({ version, minutes: homeMinutes.nullable() }),
+    response: changed,
+  },
   'GET /api/me/calendar': {
     says: 'The address of one’s own calendar feed',
     response: z.object({ url: z.string().nullable() }),

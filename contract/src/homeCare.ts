@@ -1,13 +1,25 @@
 import { DRAWINGS } from '@dewpond/core/methods';
-import type { HomeTaskTold, PageWords } from '@dewpond/core/wording';
+import { ALL_FOLLOWS, type HomeTask } from '@dewpond/core/homecare';
+import type { HomeLeftTold, HomeTaskTold, PageWords } from '@dewpond/core/wording';
 import { z } from 'zod';
-import { daySchema, id, place, text } from './basics';
+import { daySchema, id, place, text, version } from './basics';
 import { homeHow, task } from './trade';
 
 /** Headings and buttons of a page for owners, by what they stand for. */
 export const pageWords = z.record(z.string(), z.string()) as unknown as z.ZodType<PageWords>;
 
-const homeTaskTold: z.ZodType<HomeTaskTold> = z.object({
+const homeTask = z.object({
+  key: z.string(),
+  task,
+  places: z.array(place),
+  everyDays: z.number(),
+  minutes: z.number(),
+  how: homeHow,
+  stepped: z.object({ usual: z.number(), since: daySchema }).nullable(),
+  clearSince: daySchema.nullable(),
+}) satisfies z.ZodType<HomeTask>;
+
+const homeTaskTold: z.ZodType<HomeTaskTold> = homeTask.extend({
   name: z.string(),
   words: z.string(),
   takes: z.string(),
@@ -17,15 +29,17 @@ const homeTaskTold: z.ZodType<HomeTaskTold> = z.object({
     never: z.array(z.string()),
     stops: z.array(z.string()),
   }),
-  key: z.string(),
-  task,
-  places: z.array(place),
-  everyDays: z.number(),
-  minutes: z.number(),
-  how: homeHow,
-  stepped: z.object({ usual: z.number(), since: daySchema }).nullable(),
-  clearSince: daySchema.nullable(),
 });
+
+const homeLeftTold: z.ZodType<HomeLeftTold> = z.object({
+  task: homeTask,
+  follows: z.enum(ALL_FOLLOWS),
+  name: z.string(),
+  words: z.string(),
+});
+
+/** Minutes a week that an owner has for care at home. */
+export const homeMinutes = z.int().min(1, { error: 'A minute at least.' }).max(600, { error: 'Ten hours at most.' });
 
 /** What an owner does between visits, the days it is for, and what was ticked. */
 export const homeCareView = z.object({
@@ -35,6 +49,12 @@ export const homeCareView = z.object({
   language: z.string().describe('BCP 47'),
   words: pageWords.describe('Headings and buttons'),
   tasks: z.array(homeTaskTold),
+  /** Minutes a week: what the plan asks for, what the owner has (null: nothing was agreed), what is asked of them. */
+  minutes: z.object({ wanted: z.int(), agreed: z.int().nullable(), asked: z.int() }),
+  /** What does not fit into them, and what follows. */
+  left: z.array(homeLeftTold),
+  /** Of the dog, for who changes the minutes. */
+  version,
   ticks: z.array(z.object({ key: z.string(), day: daySchema, note: z.string() })),
   /** Pictures the owner sent in the last four weeks. */
   photos: z.array(z.object({ id, day: daySchema })),

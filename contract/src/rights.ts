@@ -58,6 +58,7 @@ export const RIGHTS: Readonly<Record<SignedInKey, Deed | typeof EVERYBODY>> = {
   'PUT /api/dogs/:id': 'change dogs',
   'PUT /api/dogs/:id/archive': 'change dogs',
   'PUT /api/dogs/:id/needs': 'change dogs',
+  'PUT /api/dogs/:id/home': 'change dogs',
 
   'POST /api/dogs/:id/weighings': 'weigh and teach',
   'POST /api/dogs/:id/programme': 'weigh and teach',

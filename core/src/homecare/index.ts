@@ -13,3 +13,4 @@ export {
   type HomeTick,
 } from './homeTasks';
 export { stepHome, type Looks, type PastLook } from './stepHome';
+export { ALL_FOLLOWS, fitHome, weeklyMinutes, type Follows, type HomeFit } from './fitHome';

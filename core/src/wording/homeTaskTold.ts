@@ -1,5 +1,6 @@
-import type { HomeTask } from '../homecare';
+import type { Follows, HomeFit, HomeTask } from '../homecare';
 import { HOME_CARDS, type AtHomeLine, type HomeCard } from '../methods';
+import type { PageWords } from './pageWords';
 import { homeCareName, homeOften, minuteWords, type Wording } from './wording';
 
 /** A piece of home care with the words of whoever reads it. */
@@ -30,3 +31,26 @@ export function homeTaskTold(wording: Wording, task: HomeTask): HomeTaskTold {
     card: { drawing, never: lines(never), stops: lines(stops) },
   };
 }
+
+const FOLLOWS = {
+  'we look': 'followsWeLook',
+  'come sooner': 'followsComeSooner',
+  'shorter coat': 'followsShorterCoat',
+  'corner clipped': 'followsCornerClipped',
+  'at the visit': 'followsAtVisit',
+  remains: 'followsRemains',
+} as const satisfies Readonly<Record<Follows, keyof PageWords>>;
+
+/** Something that is not asked of an owner, and what follows. */
+export interface HomeLeftTold {
+  readonly task: HomeTask;
+  readonly follows: Follows;
+  readonly name: string;
+  readonly words: string;
+}
+
+export const homeLeftTold = (wording: Wording, left: HomeFit['left'][number]): HomeLeftTold => ({
+  ...left,
+  name: homeCareName(wording, left.task),
+  words: wording.page[FOLLOWS[left.follows]],
+});

@@ -1,5 +1,5 @@
 export { ENGLISH } from './english';
-export { homeTaskTold, type HomeTaskTold } from './homeTaskTold';
+export { homeLeftTold, homeTaskTold, type HomeLeftTold, type HomeTaskTold } from './homeTaskTold';
 export { inBusinessWords, shippedWords, wordingProblem, type BusinessWording, type WordingKey } from './houseWords';
 export { languageFor, wordingIn, type BusinessWordings } from './languages';
 export { LETTER_WORDS, type LetterKey } from './letterWords';

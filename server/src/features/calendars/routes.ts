@@ -13,6 +13,7 @@ import { dayIn } from '../../platform/time/zone';
 import { askerOf, readTenantOf, type Services } from '../../platform/http/context';
 import { idIn } from '../../platform/http/ids';
 import { Refusal, notFound } from '../../platform/http/problem';
+import { asSeen, updateGuarded } from '../../platform/http/writes';
 import { guarded, route } from '../../platform/http/route';
 import { calendarUrl, hashOfToken, openNow, readToken, secretHash } from '../../records/links/ownerLinks';
 import { bookingsCalendar, type CalendarEntry } from '../../records/appointments/calendar';
@@ -161,6 +162,24 @@ export function calendarRoutes(router: Router, services: Services): void {
     const [record] = await loadDogs(tx, { ids: [params.id] });
     if (!record) throw notFound('dog');
     return homeCareOf(tx, business, record, today);
+  });
+
+  route(router, services, 'PUT /api/dogs/:id/home', async ({ tx, params, body, today }) => {
+    const current = async () => {
+      const [row] = await tx
+        .select({ version: dog.version, minutes: dog.homeMinutes })
+        .from(dog)
+        .where(eq(dog.id, params.id));
+      return row;
+    };
+    const before = await current();
+    // What is done at home changes: the rhythm of the salon is learnt from here on.
+    const set = {
+      homeMinutes: body.minutes,
+      ...(before?.minutes === body.minutes ? {} : { homeCareChangedOn: today }),
+    };
+    const seen = { id: params.id, version: body.version };
+    return updateGuarded(asSeen(tx, dog, seen, set), { what: 'dog', current, yours: body });
   });
 
   route(router, services, 'GET /api/me/calendar', async ({ tx, asker }) => {

@@ -1,6 +1,6 @@
 import { instructionWords } from '@dewpond/core/dog';
 import { signWords, findingWords } from '@dewpond/core/findings';
-import { homeTaskName, homeTasks } from '@dewpond/core/homecare';
+import { homeTaskName } from '@dewpond/core/homecare';
 import { OWNER_SAYS, TEMPLATES } from '@dewpond/core/messages';
 import { namePlace, placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
 import { inOrderOfRecord, type RecordEntry } from '@dewpond/core/record';
@@ -205,9 +205,9 @@ async function answersOf(tx: Tenant, dogId: string, zone: string): Promise<Recor
 
 /** A day's ticks in one line: what an owner did is told, not counted entry by entry. */
 async function ticksOf(tx: Tenant, business: Business, record: DogRecord, now: number): Promise<RecordEntry[]> {
-  const names = new Map(
-    homeTasks(planFor(record, business, dayIn(business.zone, now)).due).map((task) => [task.key, homeTaskName(task)]),
-  );
+  const { home } = planFor(record, business, dayIn(business.zone, now));
+  const tasks = [...home.kept, ...home.left.map(({ task }) => task)];
+  const names = new Map(tasks.map((task) => [task.key, homeTaskName(task)]));
   const rows = await tx.select().from(homeTick).where(eq(homeTick.dogId, record.dog.id));
   const days = [...new Set(rows.map(({ day }) => day))];
   return days.map((day) => {

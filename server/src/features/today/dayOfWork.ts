@@ -70,7 +70,7 @@ export const wishesPerson = ({ client, dog: its }: DogRecord, memberId: string):
 export function partsLeft(
   { kind, agreed }: VisitContents,
   events: readonly VisitEvent[],
-  planned: Omit<Planned, 'due'>,
+  planned: Pick<Planned, 'facts' | 'plan'>,
   record: DogRecord,
   business: StockedBusiness,
 ): readonly WorkGroup[] {

@@ -166,7 +166,7 @@ function barredAhead(dog: string, facts: DogFacts): TodayView['watch'] {
 }
 
 /** What must not be forgotten about a dog today, the gravest first. */
-function watchOut(record: DogRecord, { facts, plan }: Omit<Planned, 'due'>): TodayView['watch'] {
+function watchOut(record: DogRecord, { facts, plan }: Pick<Planned, 'facts' | 'plan'>): TodayView['watch'] {
   const dog = record.dog.name;
   const own = plan.bathProduct
     ? [

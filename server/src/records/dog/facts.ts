@@ -9,9 +9,9 @@ import {
 } from '@dewpond/core/dog';
 import type { CarePlan } from '@dewpond/core/careplan';
 import { planDue, type DueLine } from '@dewpond/core/due';
-import { stepHome, type Looks, type PastLook } from '@dewpond/core/homecare';
+import { fitHome, homeTasks, stepHome, type HomeFit, type Looks, type PastLook } from '@dewpond/core/homecare';
 import { countsAt, stillKnown, type Finding, type KnownSign, type Level } from '@dewpond/core/findings';
-import { lookedAtWith, placeKey, placeOf, type PlaceKey, type Side } from '@dewpond/core/places';
+import { lookedAtWith, placeKey, placeOf, samePlace, type PlaceKey, type Side } from '@dewpond/core/places';
 import type { SignSeen } from '@dewpond/core/reasons';
 import { daysBetween, type Day } from '@dewpond/core/units';
 import { applyAnswers, lastingAnswers, type HandoverAnswers } from '@dewpond/core/events';
@@ -106,11 +106,14 @@ const unsettled = (findings: readonly Finding[], side: Side): SignSeen[] =>
 export interface Planned {
   readonly facts: DogFacts;
   readonly plan: CarePlan;
+  /** Its home care is what is asked of the owner. */
   readonly due: readonly DueLine[];
+  /** The same by task, with what does not fit into the owner's minutes. */
+  readonly home: HomeFit;
 }
 
 /** The care plan alone, where nobody asks when anything is due. */
-export function carePlanFor(record: DogRecord, business: Business, today: Day): Omit<Planned, 'due'> {
+export function carePlanFor(record: DogRecord, business: Business, today: Day): Pick<Planned, 'facts' | 'plan'> {
   const facts = factsOf(record, business, today);
   return { facts, plan: planOf(facts) };
 }
@@ -128,8 +131,20 @@ export function planFor(record: DogRecord, business: Business, today: Day): Plan
     },
     today,
   );
-  return { facts, plan, due: stepHome(due, looksOf(record, facts)) };
+  const stepped = stepHome(due, looksOf(record, facts));
+  const home = fitHome(homeTasks(stepped), record.dog.homeMinutes);
+  return { facts, plan, home, due: home.left.length === 0 ? stepped : stepped.map((each) => askedOnly(each, home)) };
 }
+
+/** A line without its home care, where that is not asked of the owner. */
+const askedOnly = (each: DueLine, { left }: HomeFit): DueLine =>
+  left.some(
+    ({ task: { task, places } }) =>
+      task === each.line.task &&
+      (each.line.place === null || places.some((place) => samePlace(place, each.line.place ?? place))),
+  )
+    ? { ...each, line: { ...each.line, home: null } }
+    : each;
 
 /** How the salon found each place, the newest look first: what home care is stepped by. */
 function looksOf({ visits, findings }: DogRecord, { known }: DogFacts): Looks {

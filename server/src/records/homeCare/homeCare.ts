@@ -1,6 +1,6 @@
 import type { HomeCareView } from '@dewpond/contract';
-import { homeShare, homeTasks } from '@dewpond/core/homecare';
-import { homeTaskTold } from '@dewpond/core/wording';
+import { homeShare, weeklyMinutes } from '@dewpond/core/homecare';
+import { homeLeftTold, homeTaskTold } from '@dewpond/core/wording';
 import { addDays, type Day } from '@dewpond/core/units';
 import { and, eq, gte } from 'drizzle-orm';
 import { homePhoto, homeTick } from '../../platform/db/schema';
@@ -21,7 +21,8 @@ export const homeSince = (record: DogRecord, zone: string): Day =>
 /** What an owner does between visits, on which days, and what was ticked; in that owner's language. */
 export async function homeCareOf(tx: Tenant, business: Business, record: DogRecord, today: Day): Promise<HomeCareView> {
   const wording = wordingFor(await loadWords(tx), record.client.card);
-  const tasks = homeTasks(planFor(record, business, today).due).map((task) => homeTaskTold(wording, task));
+  const { home } = planFor(record, business, today);
+  const tasks = home.kept.map((task) => homeTaskTold(wording, task));
   const since = homeSince(record, business.zone);
   const from = addDays(today, -LOOKED_BACK_DAYS);
   const rows = await tx
@@ -40,6 +41,13 @@ export async function homeCareOf(tx: Tenant, business: Business, record: DogReco
     since,
     today,
     tasks,
+    minutes: {
+      wanted: home.asked,
+      agreed: record.dog.homeMinutes,
+      asked: Math.round(home.kept.reduce((sum, task) => sum + weeklyMinutes(task), 0)),
+    },
+    left: home.left.map((each) => homeLeftTold(wording, each)),
+    version: record.dog.version,
     ticks,
     photos: photos.map(({ id, day }) => ({ id, day: day as Day })),
     // Before the visit another plan was asked for: it is not held against this one.

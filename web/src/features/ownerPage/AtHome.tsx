@@ -12,6 +12,7 @@ import { classes } from '../../ui/classes';
 import { tell } from '../../ui/toasts';
 import { smallEnough } from '../../parts/pictures/smallEnough';
 import { WeekGrid } from '../../parts/homeCare/WeekGrid';
+import { HomeMinutes } from '../../parts/homeCare/HomeMinutes';
 import { HowTo } from '../../parts/homeCare/WeekPrint';
 import { printTheWeek } from './WeekToPrint';
 import { sendPicture, tickHome, type CareTick } from './ownerCall';
@@ -32,7 +33,10 @@ export function AtHome({ page: { home, calendar } }: { readonly page: OwnerPage 
       aria-label={words.atHome}
       className="no-print max-w-[880px] mx-auto mb-4 rounded-card border border-line bg-surface px-5 py-4"
     >
-      <h2 className="text-xl mb-2">{words.atHome}</h2>
+      <h2 className="text-xl mb-1">{words.atHome}</h2>
+      <div className="mb-3">
+        <HomeMinutes home={home} />
+      </div>
       <ul className="flex flex-col gap-2">
         {inOrder.map((task) => (
           <TaskRow key={task.key} task={task} home={home} onHow={() => setShown(task)} />

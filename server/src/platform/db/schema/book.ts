@@ -8,6 +8,7 @@ import {
   index,
   integer,
   primaryKey,
+  smallint,
   text,
   uniqueIndex,
   uuid,
@@ -116,6 +117,8 @@ export const dog = dewpond.table(
     name: text('name').notNull(),
     profile: shaped('profile', PROFILE).notNull(),
     homeCareChangedOn: day('home_care_changed_on'),
+    /** Minutes a week that its owner has for care at home; null: nothing was agreed, all is asked. */
+    homeMinutes: smallint('home_minutes'),
     /** Who saw which trait on the dog itself, and when. */
     seenOn: shaped('seen_on', SEEN_ON).notNull().default({}),
     /** Where it must be in a day; null: anywhere. */

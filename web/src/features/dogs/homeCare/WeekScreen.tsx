@@ -5,6 +5,8 @@ import { useDog, useHomeCare, useBusinessProfile } from '../../../data/queries';
 import { Button } from '../../../ui/Button';
 import { Empty, Waiting } from '../../../ui/Waiting';
 import { PrintedWeek } from '../../../parts/homeCare/WeekPrint';
+import { MinutesAgreed } from './MinutesAgreed';
+import { forSalon } from './forSalon';
 
 /** The owner's week on paper, for who wants no page behind a link: looked at, another week chosen, printed. */
 export function WeekScreen() {
@@ -33,6 +35,9 @@ export function WeekScreen() {
           </Button>
         </div>
       </div>
+      {home.data && dog && (
+        <MinutesAgreed key={home.data.version} dogId={id} owner={dog.client.name} home={forSalon(home.data)} />
+      )}
       <Waiting query={home} what="The week at home">
         {(view) =>
           view.tasks.length === 0 ? (

@@ -1,5 +1,5 @@
 import type { HomeCareView } from '@dewpond/contract';
-import { ENGLISH, homeTaskTold } from '@dewpond/core/wording';
+import { ENGLISH, homeLeftTold, homeTaskTold } from '@dewpond/core/wording';
 
 /** Home care as the salon reads it, whatever the owner's language. */
 export const forSalon = (home: HomeCareView): HomeCareView => ({
@@ -7,4 +7,5 @@ export const forSalon = (home: HomeCareView): HomeCareView => ({
   language: ENGLISH.language,
   words: ENGLISH.page,
   tasks: home.tasks.map((task) => homeTaskTold(ENGLISH, task)),
+  left: home.left.map((each) => homeLeftTold(ENGLISH, each)),
 });

@@ -1,0 +1,56 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { makePlan } from '../careplan';
+import { TODAY, aDog, anyDog } from '../careplan/tests/randomDogs';
+import type { DogFacts } from '../dog';
+import { planDue } from '../due';
+import { fitHome, homeTasks, weeklyMinutes, type HomeTask } from '.';
+
+const tasksOf = (dog: DogFacts) =>
+  homeTasks(planDue(makePlan(dog), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY));
+const bulldog = tasksOf(aDog({}, 'english-bulldog'));
+const sum = (tasks: readonly HomeTask[]) => tasks.reduce((all, task) => all + weeklyMinutes(task), 0);
+const names = (tasks: readonly HomeTask[]) => tasks.map(({ task }) => task);
+
+describe('home care that fits into the minutes an owner has', () => {
+  test('a task of three minutes every two days takes ten and a half a week', () => {
+    expect(weeklyMinutes({ minutes: 3, everyDays: 2 })).toBe(10.5);
+  });
+
+  test('nothing agreed: all is asked, and what it takes is told', () => {
+    const { asked, kept, left } = fitHome(bulldog, null);
+    expect([kept, left]).toEqual([bulldog, []]);
+    expect(asked).toBe(Math.round(sum(bulldog)));
+    expect(asked).toBeGreaterThan(30);
+  });
+
+  test('ten minutes: the look into the ears, which costs a minute, before the brush, which costs thirty', () => {
+    const { kept, left } = fitHome(tasksOf(aDog({}, 'lagotto')), 10);
+    expect(names(kept)).toContain('ear inspection');
+    expect(names(left.map(({ task }) => task))).toContain('brush-out');
+    expect(left.find(({ task }) => task.task === 'brush-out')?.follows).toBe('shorter coat');
+    expect(left.find(({ task }) => task.task === 'teeth')?.follows ?? 'remains').toBe('remains');
+  });
+
+  test('what was found just now comes before the same where nothing was found', () => {
+    const [fold] = bulldog.filter(({ task }) => task === 'fold care');
+    if (!fold) throw new Error('a bulldog has folds');
+    const stepped = { ...fold, key: 'found', stepped: { usual: fold.everyDays, since: TODAY } };
+    const { kept } = fitHome([fold, stepped], weeklyMinutes(fold));
+    expect(kept.map(({ key }) => key)).toEqual(['found']);
+  });
+
+  test('whatever the dog and the minutes: nothing is lost, the minutes hold, and no minute that would fit is left', () => {
+    fc.assert(
+      fc.property(anyDog, fc.integer({ min: 1, max: 300 }), (dog, agreed) => {
+        const tasks = tasksOf(dog);
+        const { kept, left } = fitHome(tasks, agreed);
+        expect([...kept, ...left.map(({ task }) => task)].map(({ key }) => key).toSorted()).toEqual(
+          tasks.map(({ key }) => key).toSorted(),
+        );
+        expect(sum(kept)).toBeLessThanOrEqual(agreed + 1e-9);
+        for (const { task } of left) expect(sum(kept) + weeklyMinutes(task)).toBeGreaterThan(agreed);
+      }),
+    );
+  });
+});

@@ -1,0 +1,75 @@
+import type { HomeCareView } from '@dewpond/contract';
+import { finding } from '@dewpond/core/findings';
+import { addDays, day } from '@dewpond/core/units';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { MORNING, addDog, clock, openSalon, type Salon } from './salon';
+import { visitDog } from './tableSide';
+
+const DAY = 24 * 60 * 60 * 1000;
+const NOSE_FOLD = { site: 'fold nose', side: 'none' } as const;
+
+let salon: Salon;
+beforeAll(async () => {
+  salon = await openSalon();
+});
+const home = async (id: string): Promise<HomeCareView> => (await salon.call('GET /api/dogs/:id/home', { id })).body;
+const agree = (id: string, version: number, minutes: number | null | string) =>
+  salon.call('PUT /api/dogs/:id/home', { id, body: { version, minutes } });
+const weekly = ({ tasks }: HomeCareView) =>
+  tasks.reduce((sum, { minutes, everyDays }) => sum + (minutes * 7) / everyDays, 0);
+
+describe('minutes a week', () => {
+  test('what fits is asked everywhere, what does not is told with what follows, and the rhythm is learnt anew', async () => {
+    const { dogId } = await addDog(salon, { breeds: ['pug'] });
+    const visitId = await visitDog(salon, dogId);
+    const before = await home(dogId);
+    expect(before.minutes).toMatchObject({
+      agreed: null,
+      asked: Math.round(weekly(before)),
+      wanted: before.minutes.asked,
+    });
+    expect(before.minutes.asked).toBeGreaterThan(30);
+    expect((await agree(dogId, before.version, 20)).status).toBe(200);
+    const after = await home(dogId);
+    expect(after.minutes).toMatchObject({ agreed: 20, wanted: before.minutes.wanted });
+    expect(weekly(after)).toBeLessThanOrEqual(20);
+    expect([...after.tasks.map(({ key }) => key), ...after.left.map(({ task }) => task.key)].toSorted()).toEqual(
+      before.tasks.map(({ key }) => key).toSorted(),
+    );
+    const sheet = (await salon.call('GET /api/visits/:id/sheet', { id: visitId })).body.sheet;
+    expect(sheet.homeCare.map(({ key }) => key)).toEqual(after.tasks.map(({ key }) => `home ${key}`));
+    expect((await salon.call('GET /api/dogs/:id', { id: dogId })).body.homeCareChangedOn).toBe('2026-11-25');
+    expect((await agree(dogId, after.version, null)).status).toBe(200);
+    expect((await home(dogId)).tasks).toEqual(before.tasks);
+  });
+
+  test('whoever saw an older state is told; what is no number of minutes is refused', async () => {
+    const { dogId } = await addDog(salon, { breeds: ['pug'] });
+    const { version } = await home(dogId);
+    expect((await agree(dogId, version, 30)).status).toBe(200);
+    expect((await agree(dogId, version, 40)).status).toBe(409);
+    expect((await home(dogId)).minutes.agreed).toBe(30);
+    for (const bad of [0, -1, 601, 2.5, '20']) expect((await agree(dogId, version + 1, bad)).status).toBe(422);
+  });
+});
+
+test('home care steps up on the day something is found, and down on the day it is clear', async () => {
+  const { dogId } = await addDog(salon, { breeds: ['pug'] });
+  const fold = async () =>
+    (await home(dogId)).tasks.find(
+      ({ task, places }) => task === 'fold care' && places.some(({ site }) => site === 'fold nose'),
+    );
+  const usual = (await fold())?.everyDays ?? 0;
+  expect(usual).toBeGreaterThan(1);
+  await visitDog(salon, dogId, [{ type: 'found', finding: finding(NOSE_FOLD, 'fold moisture', 1) }]);
+  expect(await fold()).toMatchObject({
+    ...{ everyDays: 1, stepped: { usual, since: '2026-11-25' } },
+    often: `every day until it is clear, then every ${usual} days`,
+  });
+  clock.now = MORNING + 21 * DAY;
+  await visitDog(salon, dogId);
+  expect(await fold()).toMatchObject({
+    ...{ everyDays: usual, stepped: null, clearSince: addDays(day('2026-11-25'), 21) },
+    often: `every ${usual} days again (it was clear on Wed 16 Dec)`,
+  });
+});
