@@ -15,8 +15,11 @@ const SOURCES = [
   'web/src',
   ...['core', 'contract', 'server', 'web'].map((each) => `${each}/package.json`),
   'web/index.html',
+  'web/owner.html',
   'web/vite.config.ts',
+  'web/vite.owner.config.ts',
   'web/public',
+  'web/ownerPublic',
   'package-lock.json',
   'scripts/build.mjs',
   'scripts/squeeze.mjs',
@@ -53,12 +56,21 @@ function sourceHash() {
 export async function build() {
   const stamp = join(ROOT, 'server/dist/.built-from');
   const hash = sourceHash();
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash && existsSync(join(ROOT, 'web/dist/index.html')))
+  if (
+    existsSync(stamp) &&
+    readFileSync(stamp, 'utf8') === hash &&
+    existsSync(join(ROOT, 'web/dist/of-owner/owner.html'))
+  )
     return;
   say('building the application (some ten seconds)');
   await buildServer();
   const vite = await import('vite');
   await vite.build({ root: join(ROOT, 'web'), logLevel: 'warn' });
+  await vite.build({
+    root: join(ROOT, 'web'),
+    configFile: join(ROOT, 'web/vite.owner.config.ts'),
+    logLevel: 'warn',
+  });
   await squeeze(join(ROOT, 'web/dist'));
   mkdirSync(join(ROOT, 'server/dist'), { recursive: true });
   writeFileSync(stamp, hash);

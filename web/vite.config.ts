@@ -1,6 +1,6 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
 const server = `http://127.0.0.1:${process.env['PORT'] ?? '4310'}`;
@@ -25,7 +25,8 @@ const offline = VitePWA({
   workbox: {
     globPatterns: ['**/*.{js,css,html,svg,woff2}'],
     navigateFallback: '/index.html',
-    navigateFallbackDenylist: [/^\/api\//],
+    // The owner's page is not of this application.
+    navigateFallbackDenylist: [/^\/api\//, /^\/owner$/],
     cleanupOutdatedCaches: true,
     importScripts: ['/letGo.js'],
     // Pictures of dogs never change under their address; they are forgotten at sign-out (data/prefetch.ts names the cache).
@@ -60,8 +61,18 @@ const CHUNKS = [
   },
 ];
 
+/** While one works on it, the owner's page stands where the server has it. */
+const ownersPage: Plugin = {
+  name: 'owners-page',
+  configureServer: ({ middlewares }) =>
+    void middlewares.use((request, _response, next) => {
+      if (request.url === '/owner') request.url = '/owner.html';
+      next();
+    }),
+};
+
 export default defineConfig({
-  plugins: [react(), tailwindcss(), offline],
+  plugins: [react(), tailwindcss(), offline, ownersPage],
   build: {
     target: 'es2023',
     sourcemap: true,

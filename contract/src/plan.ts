@@ -67,6 +67,8 @@ const homeCare: z.ZodType<HomeCare> = z.object({
   how: homeHow,
   reason,
   source,
+  stepped: z.exactOptional(z.object({ usual: z.number(), since: daySchema })),
+  clearSince: z.exactOptional(daySchema),
 });
 
 const earHairWay: z.ZodType<EarHairWay> = z.enum(['vet', 'leave', 'staged', 'trim', 'whole']);

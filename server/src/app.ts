@@ -227,7 +227,12 @@ function sameOriginWrites(config: Config): RequestHandler {
 
 function serveWeb(app: Express, dist: string): void {
   app.use('/assets', squeezedFiles(join(dist, 'assets'), { immutable: true, maxAge: '1y' }));
+  // The owner's page is built by itself; its own files say so in their address.
+  app.use('/of-owner/assets', squeezedFiles(join(dist, 'of-owner/assets'), { immutable: true, maxAge: '1y' }));
   app.use(squeezedFiles(dist));
+  app.get('/owner', (_request, response) => {
+    response.set('Cache-Control', 'no-cache').sendFile(join(dist, 'of-owner/owner.html'));
+  });
   app.get('/{*path}', (_request, response) => {
     response.set('Cache-Control', 'no-cache').sendFile(join(dist, 'index.html'));
   });

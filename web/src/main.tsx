@@ -11,9 +11,8 @@ import { Coming } from './ui/Waiting';
 
 showTheme();
 
-/** An owner has no account: a page of its own, outside of everything else. So has whoever joins or begins. */
-const isOwners = window.location.pathname === '/owner';
-const isOutside = isOwners || ['/join', '/begin'].includes(window.location.pathname);
+/** Whoever joins or begins has no account yet. An owner has none at all: their page is an entry of its own (owner.tsx). */
+const isOutside = ['/join', '/begin'].includes(window.location.pathname);
 
 const fetchRooms = () => import('./app/Rooms');
 const Rooms = lazy(async () => ({ default: (await fetchRooms()).Rooms }));
@@ -41,6 +40,5 @@ createRoot(root).render(
 
 // Only the built application has a manifest. Over plain http on another host there are no service workers: the
 // application works, but only with a network.
-// An owner's telephone keeps nothing of it.
-if ('serviceWorker' in navigator && !isOwners && document.querySelector('link[rel=manifest]'))
+if ('serviceWorker' in navigator && document.querySelector('link[rel=manifest]'))
   void keepOnDevice().catch(() => undefined);

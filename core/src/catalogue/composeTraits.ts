@@ -1,4 +1,4 @@
-import { FOLD_SITES, type FoldSite } from '../places';
+import type { FoldSite } from '../places';
 import type { Breed } from './breeds';
 import { SHIPPED, type Catalogue } from './catalogueOf';
 import { crossTraits, givenBy } from './crossOf';
@@ -98,5 +98,3 @@ export function earOdds(breeds: readonly Breed[]): number | null {
   return odds.length === 0 ? null : Math.max(...odds);
 }
 
-/** Fold sites this dog has. */
-export const foldSites = (traits: Traits): FoldSite[] => FOLD_SITES.filter((site) => traits.folds[site] !== undefined);

@@ -1,7 +1,7 @@
 export { humanYears, lifeStage, seniorFrom, type LifeStage } from './age';
 export { BREEDS, findBreed, type Breed } from './breeds';
 export { SHIPPED, withOwnBreeds, type Catalogue } from './catalogueOf';
-export { composeTraits, earOdds, foldSites, nameBreeds, usualWeight, type ComposedTraits } from './composeTraits';
+export { composeTraits, earOdds, nameBreeds, usualWeight, type ComposedTraits } from './composeTraits';
 export { crossTraits } from './crossOf';
 export { HANDLING, type Handling } from './handling';
 export {
@@ -12,6 +12,7 @@ export {
   EAR_CARRIAGES,
   EYE_SETS,
   FOLD_DEPTHS,
+  foldSites,
   MUZZLES,
   SHEDDING,
   TEARING,

@@ -1,5 +1,5 @@
 import type { CoatDensity, CoatLength } from '../dilution';
-import type { FoldSite } from '../places';
+import { FOLD_SITES, type FoldSite } from '../places';
 
 export const COATS = [
   'smooth',
@@ -58,3 +58,6 @@ export type PlainTrait = Exclude<keyof Traits, 'folds'>;
 
 /** A trait is the breed's guess until a groomer's hands say otherwise. */
 export type TraitBasis = 'assumed from the breed' | 'assumed until seen' | 'seen';
+
+/** Fold sites this dog has. */
+export const foldSites = (traits: Traits): FoldSite[] => FOLD_SITES.filter((site) => traits.folds[site] !== undefined);

@@ -1,7 +1,7 @@
 import type { DueLine } from '../due';
 import type { HomeHow } from '../rules';
-import { TASKS, type Task } from '../tasks';
-import { namePlace, placeKey, type Place } from '../places';
+import { ALL_TASKS, TASKS, type Task } from '../tasks';
+import { namePlace, placeKey, placeOf, type Place } from '../places';
 import { addDays, daysBetween, type Day } from '../units';
 
 /** One thing an owner does between visits, with all the places it is for. */
@@ -38,6 +38,15 @@ export function homeTasks(due: readonly DueLine[]): HomeTask[] {
     asked.set(alike, { task, places, everyDays, minutes, how, stepped, clearSince });
   }
   return [...asked.values()].map((each) => ({ key: [each.task, ...each.places.map(placeKey)].join(' '), ...each }));
+}
+
+/** What a key of an earlier plan speaks of; what is no key of a task is told as it stands. */
+export function homeKeyWords(key: string): string {
+  const task = ALL_TASKS.find((each) => key === each || key.startsWith(`${each} `));
+  const places = /^(?:[a-z ]+\/(?:left|right|none) ?)*$/.exec(key.slice((task?.length ?? 0) + 1))?.[0];
+  if (task === undefined || places === undefined) return key;
+  const keys = places.split(/(?<=\/(?:left|right|none)) ?/).filter((each) => each !== '');
+  return homeTaskName({ task, places: keys.map(placeOf) });
 }
 
 /** "Folds (nose fold)", "Clean ears (left ear only)". */

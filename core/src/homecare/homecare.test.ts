@@ -2,9 +2,19 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { makePlan } from '../careplan';
 import { planDue } from '../due';
-import { TODAY, aDog } from '../careplan/tests/randomDogs';
+import { TODAY, aDog, anyDog } from '../careplan/tests/randomDogs';
 import { addDays, day, daysBetween } from '../units';
-import { dueFirst, homeDays, homeShare, homeTaskName, homeTasks, nextHomeDay, openSince, type HomeTask } from '.';
+import {
+  dueFirst,
+  homeDays,
+  homeKeyWords,
+  homeShare,
+  homeTaskName,
+  homeTasks,
+  nextHomeDay,
+  openSince,
+  type HomeTask,
+} from '.';
 
 const since = day('2026-11-25');
 const task = (everyDays: number, key = 'teeth'): HomeTask => ({
@@ -96,4 +106,19 @@ describe('what is due', () => {
     const [soon, due, late] = [task(4, 'soon'), task(3, 'due'), task(9, 'late')];
     expect(dueFirst([late, soon, due], standing('2026-11-28')).map(({ key }) => key)).toEqual(['due', 'soon', 'late']);
   });
+});
+
+test('a key of an earlier plan still says what it was for, whatever the dog', () => {
+  expect(homeKeyWords('eyes and face eye/left eye/right')).toBe('Eyes and face');
+  expect(homeKeyWords('fold care fold nose/none')).toBe('Folds (nose fold)');
+  expect(homeKeyWords('ear cleaning ear/left')).toBe('Clean ears (left ear only)');
+  expect(homeKeyWords('of another version')).toBe('of another version');
+  fc.assert(
+    fc.property(anyDog, (dog) => {
+      for (const each of homeTasks(
+        planDue(makePlan(dog), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY),
+      ))
+        expect(homeKeyWords(each.key)).toBe(homeTaskName(each));
+    }),
+  );
 });

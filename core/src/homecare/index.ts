@@ -1,6 +1,7 @@
 export {
   dueFirst,
   homeDays,
+  homeKeyWords,
   homeShare,
   homeTaskName,
   namedAtHome,

@@ -1,6 +1,7 @@
 export { ENGLISH } from './english';
 export { homeLeftTold, homeTaskTold, type HomeLeftTold, type HomeTaskTold } from './homeTaskTold';
 export { inBusinessWords, shippedWords, wordingProblem, type BusinessWording, type WordingKey } from './houseWords';
+export { pageWordsIn } from './pageWordsIn';
 export { languageFor, wordingIn, type BusinessWordings } from './languages';
 export { LETTER_WORDS, type LetterKey } from './letterWords';
 export { NAMED_PLACES } from './namedPlaces';

@@ -10,7 +10,7 @@ import { Button } from '../ui/Button';
 import { ButtonLink } from '../ui/ButtonLink';
 import { Dialog } from '../ui/Dialog';
 import { SelectField } from '../ui/SelectField';
-import { forgetNotes, tell } from '../ui/toasts';
+import { forgetNotes, tell } from '../ui/tell';
 import { OwnCalendar } from './OwnCalendar';
 
 /** A key, and what it does besides where it is held down. */

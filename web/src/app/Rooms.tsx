@@ -172,13 +172,6 @@ const router = createBrowserRouter([
     HydrateFallback: () => null,
     lazy: async () => ({ Component: (await import('../features/door/BeginScreen')).BeginScreen }),
   },
-  // An owner has no account: a page of its own, outside of everything else.
-  {
-    path: '/owner',
-    errorElement: <Lost />,
-    HydrateFallback: () => null,
-    lazy: async () => ({ Component: (await import('../features/ownerPage/OwnerPageScreen')).OwnerPageScreen }),
-  },
 ]);
 
 /** Every screen, by its address. */

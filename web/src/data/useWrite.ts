@@ -1,7 +1,7 @@
 import { useMutation, type UseMutationOptions } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { v7 } from 'uuid';
-import { tell } from '../ui/toasts';
+import { tell } from '../ui/tell';
 import { Refused, Unreached } from '../api/call';
 import { makeStale, type WriteKey } from './stale';
 

@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { z } from 'zod';
 import type { WriteKey } from '../data/stale';
 import { useWrite } from '../data/useWrite';
-import { tell } from '../ui/toasts';
+import { tell } from '../ui/tell';
 import { alike, changeTo } from './clashes';
 import { useDraft, type FormDraft, type SeenRow } from './useDraft';
 

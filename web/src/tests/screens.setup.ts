@@ -3,7 +3,7 @@ import { cleanup, configure } from '@testing-library/react';
 import { afterEach, expect, vi } from 'vitest';
 import { answers, outbox, ownWork, storage } from '../data/device';
 import { queryClient } from '../data/queries';
-import { forgetNotes } from '../ui/toasts';
+import { forgetNotes } from '../ui/tell';
 import { makeDocumentQuick } from './quickDocument';
 
 // A whole document in every failure hides what failed.

@@ -1,29 +1,5 @@
 import { Toast } from 'radix-ui';
-import { create } from 'zustand';
-
-interface Note {
-  readonly id: number;
-  readonly words: string;
-  readonly tone: 'plain' | 'stop';
-  readonly undo?: (() => void) | undefined;
-}
-
-const useNotes = create<{ notes: readonly Note[]; next: number }>(() => ({ notes: [], next: 1 }));
-
-/** A short word at the foot of the screen; with `undo`, the way back. */
-export function tell(words: string, options: { readonly tone?: Note['tone']; readonly undo?: () => void } = {}): void {
-  useNotes.setState(({ notes, next }) => ({
-    notes: [...notes.slice(-2), { id: next, words, tone: options.tone ?? 'plain', undo: options.undo }],
-    next: next + 1,
-  }));
-}
-
-/** Takes all of them away, as when someone signs out. */
-export const forgetNotes = (): void => useNotes.setState({ notes: [] });
-
-const drop = (id: number) => {
-  useNotes.setState(({ notes }) => ({ notes: notes.filter((note) => note.id !== id) }));
-};
+import { dropNote, useNotes } from './tell';
 
 export function Toasts() {
   const notes = useNotes((state) => state.notes);
@@ -32,7 +8,7 @@ export function Toasts() {
       {notes.map(({ id, words, tone, undo }) => (
         <Toast.Root
           key={id}
-          onOpenChange={(open) => !open && drop(id)}
+          onOpenChange={(open) => !open && dropNote(id)}
           className={`flex items-center gap-4 rounded-xl border px-4 py-3 shadow-lg bg-surface ${tone === 'stop' ? 'border-stop text-stop' : 'border-line text-ink'}`}
         >
           <Toast.Description className="font-semibold">{words}</Toast.Description>

@@ -1,8 +1,8 @@
 import { instructionWords } from '@dewpond/core/dog';
 import { signWords, findingWords } from '@dewpond/core/findings';
-import { homeTaskName } from '@dewpond/core/homecare';
+import { homeKeyWords, homeTaskName } from '@dewpond/core/homecare';
 import { OWNER_SAYS, TEMPLATES } from '@dewpond/core/messages';
-import { namePlace, placeKey, placeOf, type PlaceKey } from '@dewpond/core/places';
+import { placeKey, type PlaceKey } from '@dewpond/core/places';
 import { inOrderOfRecord, type RecordEntry } from '@dewpond/core/record';
 import type { Day } from '@dewpond/core/units';
 import { INCIDENTS } from '@dewpond/core/events';
@@ -213,7 +213,7 @@ async function ticksOf(tx: Tenant, business: Business, record: DogRecord, now: n
   return days.map((day) => {
     const done = rows.filter((row) => row.day === day);
     const said = done.flatMap(({ note }) => (note === '' ? [] : [`“${note}”`]));
-    const words = [...done.map(({ key }) => names.get(key) ?? placesIn(key)), ...said].join('; ');
+    const words = [...done.map(({ key }) => names.get(key) ?? homeKeyWords(key)), ...said].join('; ');
     return entry(`home ${day}`, day, 'home', words);
   });
 }
@@ -227,15 +227,4 @@ async function homePhotosOf(tx: Tenant, dogId: string): Promise<RecordEntry[]> {
   return rows.map(({ id, day }) =>
     entry(`home photo ${id}`, day, 'home', 'a picture from the owner', null, { picture: { id, takenBy: 'owner' } }),
   );
-}
-
-/** A task of an earlier plan, as far as its key tells: "ear cleaning (left ear)". */
-function placesIn(key: string): string {
-  const [, task = key, places = ''] = /^(.*?)((?: [a-z ]+\/(?:left|right|none))*)$/.exec(key) ?? [];
-  const named = places
-    .trim()
-    .split(/(?<=\/(?:left|right|none)) /)
-    .filter((each) => each !== '')
-    .map((each) => namePlace(placeOf(each)));
-  return named.length === 0 ? task : `${task} (${named.join(', ')})`;
 }

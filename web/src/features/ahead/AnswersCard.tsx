@@ -8,7 +8,7 @@ import { useWrite } from '../../data/useWrite';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 
 /** A time that came free. */
 export type TimeGivenUp = NonNullable<OwnerAnswerView['booking']>;

@@ -11,7 +11,7 @@ import { MessageDialog, type MessageAbout } from '../../parts/messages/MessageDi
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Waiting } from '../../ui/Waiting';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 import type { TimeGivenUp } from './AnswersCard';
 
 type Gainer = GapView['gains'][number];

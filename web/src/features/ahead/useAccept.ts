@@ -5,7 +5,7 @@ import { instantAt } from '../../browser/wallClock';
 import { useIds } from '../../data/useIds';
 import { useWrite } from '../../data/useWrite';
 import { takingBack, type MovedBooking } from '../../parts/booking/takeBack';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 import type { ToldProposal } from '@dewpond/core/bookings';
 
 /** What was booked and moved, so that it can be taken back. */

@@ -4,21 +4,22 @@ import { addDays, type Day } from '@dewpond/core/units';
 import { fillIn, type HomeTaskTold } from '@dewpond/core/wording';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CalendarPlus, Camera, Check, Printer } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { Suspense, lazy, useRef, useState } from 'react';
 import { Button } from '../../ui/Button';
-import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
 import { classes } from '../../ui/classes';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 import { smallEnough } from '../../parts/pictures/smallEnough';
 import { WeekGrid } from '../../parts/homeCare/WeekGrid';
 import { HomeMinutes } from '../../parts/homeCare/HomeMinutes';
-import { HowTo } from '../../parts/homeCare/WeekPrint';
-import { printTheWeek } from './WeekToPrint';
+import { printTheWeek } from './printTheWeek';
 import { sendPicture, tickHome, type CareTick } from './ownerCall';
 import { onItsWay, type OnItsWay } from './sentOnce';
 import { usePictures } from './usePictures';
 import { showDay } from '../../browser/times';
+
+// Drawings come when somebody asks for them.
+const HowDialog = lazy(async () => ({ default: (await import('./HowDialog')).HowDialog }));
 
 /** Home care as an owner lives it: what is due, one tap when it is done, how it is done, the week on paper. */
 export function AtHome({ page: { home, calendar } }: { readonly page: OwnerPage }) {
@@ -70,15 +71,11 @@ export function AtHome({ page: { home, calendar } }: { readonly page: OwnerPage 
       </div>
       <p className="mt-3 rounded-xl bg-stop-pale text-stop font-semibold px-4 py-2.5">{words.stopAtHome}</p>
       <p className="text-sm text-soft mt-2">{words.sourceOfAll}</p>
-      <Dialog
-        open={shown !== null}
-        onClose={() => setShown(null)}
-        title={shown?.name ?? ''}
-        closeWords={words.close}
-        tall
-      >
-        {shown && <HowTo tasks={[shown]} words={words} />}
-      </Dialog>
+      {shown && (
+        <Suspense>
+          <HowDialog task={shown} words={words} onClose={() => setShown(null)} />
+        </Suspense>
+      )}
     </section>
   );
 }

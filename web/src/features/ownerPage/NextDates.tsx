@@ -9,7 +9,7 @@ import { dayOf, moment, showDay } from '../../browser/times';
 import { useNow } from '../../browser/useNow';
 import { Button } from '../../ui/Button';
 import { LongField } from '../../ui/Field';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 import { sendAnswer } from './ownerCall';
 
 type Without<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;

@@ -1,22 +1,27 @@
 import type { OwnerPage } from '@dewpond/contract';
 import { LANGUAGES, type Language } from '@dewpond/core/clients';
 import { daysBetween } from '@dewpond/core/units';
-import { fillIn, wordingIn } from '@dewpond/core/wording';
+import { fillIn, pageWordsIn } from '@dewpond/core/wording';
 import { useQuery } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { Suspense, lazy, useEffect, useMemo, useState } from 'react';
 import { showDay, moment } from '../../browser/times';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
-import { Toasts, tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 import { ReadLines } from '../../parts/sheet/ReadLines';
 import { SheetBody } from '../../parts/sheet/SheetBody';
 import { AtHome } from './AtHome';
 import { ownerFile, ownerPage, tellSeen, tokenHere } from './ownerCall';
 import { NextDates } from './NextDates';
-import { VetLooks } from './VetLooks';
-import { WeekToPrint } from './WeekToPrint';
 import { usePictures } from './usePictures';
+
+// What is not read first comes once the page can be read: a slow telephone waits for none of it.
+const Toasts = lazy(async () => ({ default: (await import('../../ui/toasts')).Toasts }));
+// Letters of the house; until then those of the telephone do.
+const fetchLetters = () => import('@fontsource-variable/atkinson-hyperlegible-next/index.css');
+const VetLooks = lazy(async () => ({ default: (await import('./VetLooks')).VetLooks }));
+const WeekToPrint = lazy(async () => ({ default: (await import('./WeekToPrint')).WeekToPrint }));
 
 /** What an owner sees behind the link: this one dog, its sheets, its dates. */
 export function OwnerPageScreen() {
@@ -35,7 +40,7 @@ export function OwnerPageScreen() {
     look();
     return () => document.removeEventListener('visibilitychange', look);
   }, [loaded]);
-  const spoken = useMemo(() => wordingIn(browserLanguage()).page, []);
+  const spoken = useMemo(() => pageWordsIn(browserLanguage()), []);
   return (
     <main lang={page.data?.language} className="min-h-full px-4 py-5 max-md:px-2 print:p-0">
       {page.error ? (
@@ -50,7 +55,6 @@ export function OwnerPageScreen() {
           {spoken.coming}
         </p>
       )}
-      <Toasts />
     </main>
   );
 }
@@ -62,7 +66,22 @@ const browserLanguage = (): Language =>
 /** So long a sheet is news. */
 const FRESH_DAYS = 3;
 
+/** Once the page stands and the telephone has a moment. */
+function useIsRead(): boolean {
+  const [isRead, setIsRead] = useState(false);
+  useEffect(() => {
+    // Some browsers have no word for it.
+    const wait = window.setTimeout(() => setIsRead(true), 300);
+    return () => window.clearTimeout(wait);
+  }, []);
+  return isRead;
+}
+
 function Page({ page }: { readonly page: OwnerPage }) {
+  const isRead = useIsRead();
+  useEffect(() => {
+    if (isRead) void fetchLetters().catch(() => undefined);
+  }, [isRead]);
   const [chosen, setChosen] = useState(page.sheets[0]?.visitId ?? null);
   const sheet = page.sheets.find(({ visitId }) => visitId === chosen);
   const { words, language } = page;
@@ -92,7 +111,11 @@ function Page({ page }: { readonly page: OwnerPage }) {
             </FileButton>
           </section>
         ))}
-        <VetLooks page={page} />
+        {isRead && page.vetLooks.length > 0 && (
+          <Suspense>
+            <VetLooks page={page} />
+          </Suspense>
+        )}
         {!fresh && atHome}
         {page.sheets.length > 1 && (
           <nav aria-label={words.visits} className="no-print max-w-[880px] mx-auto mb-3 flex gap-2 overflow-x-auto">
@@ -123,7 +146,12 @@ function Page({ page }: { readonly page: OwnerPage }) {
           })}
         </p>
       </div>
-      <WeekToPrint page={page} />
+      {isRead && (
+        <Suspense>
+          <WeekToPrint page={page} />
+          <Toasts />
+        </Suspense>
+      )}
     </>
   );
 }

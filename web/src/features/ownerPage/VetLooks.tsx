@@ -5,7 +5,7 @@ import { fillIn } from '@dewpond/core/wording';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 import { tellVetLook } from './ownerCall';
 import { showDay } from '../../browser/times';
 import { DayField } from '../../forms/DayField';

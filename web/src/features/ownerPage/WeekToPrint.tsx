@@ -8,11 +8,3 @@ export const WeekToPrint = ({ page: { business, dog, home } }: { readonly page: 
       <PrintedWeek business={business} dog={dog} home={home} from={home.today} />
     </div>
   );
-
-/** Prints the week and nothing else; what is left out is told by the style sheet. */
-export function printTheWeek(): void {
-  const { dataset } = document.documentElement;
-  dataset['print'] = 'week';
-  window.addEventListener('afterprint', () => delete dataset['print'], { once: true });
-  window.print();
-}

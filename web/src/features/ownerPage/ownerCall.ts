@@ -5,14 +5,17 @@ import type { OwnerAnswering, OwnerPage, Problem } from '@dewpond/contract';
 /** The secret of this page; it stands behind the `#`, which no browser sends anywhere. */
 export const tokenHere = (): string => window.location.hash.slice(1);
 
-async function ask(path: string, init: RequestInit = {}): Promise<Response> {
-  const response = await fetch(path, {
+const send = (path: string, init: RequestInit): Promise<Response> =>
+  fetch(path, {
     ...init,
     headers: { authorization: `Link ${tokenHere()}`, ...init.headers },
     referrerPolicy: 'no-referrer',
   }).catch(() => {
     throw new Error('The salon’s page cannot be reached just now. Please try again later.');
   });
+
+async function ask(path: string, init: RequestInit = {}, early: Response | null = null): Promise<Response> {
+  const response = early ?? (await send(path, init));
   if (response.ok) return response;
   const answer = (await response.json().catch(() => null)) as Problem | null;
   const error = new Error(answer?.error.message ?? 'Something went wrong. Please try again later.');
@@ -20,7 +23,19 @@ async function ask(path: string, init: RequestInit = {}): Promise<Response> {
   throw error;
 }
 
-export const ownerPage = async (): Promise<OwnerPage> => (await ask('/api/owner')).json() as Promise<OwnerPage>;
+declare global {
+  interface Window {
+    /** What ownerPublic/early.js asked for already; null: it did not arrive. */
+    ownerPageComing?: Promise<Response | null> | undefined;
+  }
+}
+
+export async function ownerPage(): Promise<OwnerPage> {
+  const coming = window.ownerPageComing;
+  // Once: what is asked for again is to be as it stands then.
+  window.ownerPageComing = undefined;
+  return (await ask('/api/owner', {}, (await coming) ?? null)).json() as Promise<OwnerPage>;
+}
 
 /** Tells the salon that somebody has seen the page, not that a program has fetched it. */
 export const tellSeen = () =>

@@ -5,7 +5,7 @@ import { namePlace, placeKey, type Place } from '@dewpond/core/places';
 import { Camera } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { v7 } from 'uuid';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 import { smallEnough } from '../../parts/pictures/smallEnough';
 import type { TableWork } from './useTable';
 import { record, useVisitLog } from './visitLog';

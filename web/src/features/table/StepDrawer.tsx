@@ -6,7 +6,7 @@ import { ArrowUpToLine, Ban, Check, CheckCheck, Circle, CircleDot, Eye, Minus } 
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { classes } from '../../ui/classes';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 import type { TableWork } from './useTable';
 import { record } from './visitLog';
 

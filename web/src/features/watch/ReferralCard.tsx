@@ -15,7 +15,7 @@ import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { TextField } from '../../ui/Field';
 import { classes } from '../../ui/classes';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 import { MessageDialog } from '../../parts/messages/MessageDialog';
 import { lateWords } from '../../parts/referrals/lateWords';
 import { VetDialog } from './VetDialog';

@@ -18,7 +18,7 @@ import { Conflict } from '../../forms/Conflict';
 import { TextField } from '../../ui/Field';
 import { SelectField } from '../../ui/SelectField';
 import { FormFoot } from '../../forms/FormFoot';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 import type { DogBooked } from './dogBooked';
 import { useCancel } from './useCancel';
 import { WhatIsDone } from './WhatIsDone';

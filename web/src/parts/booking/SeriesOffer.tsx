@@ -8,7 +8,7 @@ import { DayField } from '../../forms/DayField';
 import { typedNumber } from '../../forms/typedNumber';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 
 export type MadeBooking = Omit<BodyOf<'POST /api/series'>, 'id' | 'everyWeeks' | 'until'> & { readonly day: Day };
 

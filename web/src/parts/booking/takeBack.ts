@@ -1,6 +1,6 @@
 import { call } from '../../api/call';
 import { makeStale } from '../../data/stale';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 
 /** A booking that was moved, and the time it had. */
 export interface MovedBooking {

@@ -2,7 +2,7 @@ import type { Appointment } from '@dewpond/contract';
 import { call } from '../../api/call';
 import { useWrite } from '../../data/useWrite';
 import { makeStale } from '../../data/stale';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 
 interface Ended {
   readonly booking: Appointment;

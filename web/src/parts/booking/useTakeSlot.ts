@@ -5,7 +5,7 @@ import { call } from '../../api/call';
 import { clock, dayOf, minutesOf, showDay } from '../../browser/times';
 import { useIds } from '../../data/useIds';
 import { useWrite } from '../../data/useWrite';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 import { takingBack } from './takeBack';
 import type { DogBooked } from './dogBooked';
 import type { MadeBooking } from './SeriesOffer';

@@ -4,7 +4,7 @@ import { useMay } from '../../data/useMay';
 import { useWrite } from '../../data/useWrite';
 import { Chip } from '../../ui/Chip';
 import { SelectField } from '../../ui/SelectField';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 
 /** Where a dog is cared for, where the business has more than one place. */
 export function BranchChip({ dogId }: { readonly dogId: string }) {

@@ -12,7 +12,7 @@ import { Chip } from '../../ui/Chip';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField } from '../../ui/SelectField';
 import { Empty, Waiting } from '../../ui/Waiting';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 
 const DAYS = [14, 60, 365] as const;
 

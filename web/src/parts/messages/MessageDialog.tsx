@@ -14,7 +14,7 @@ import { NotOurs } from '../../ui/NotOurs';
 import { LongField, TextField } from '../../ui/Field';
 import { FormSays } from '../../forms/FormFoot';
 import { Waiting } from '../../ui/Waiting';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 import { TimeField } from '../../forms/TimeField';
 import { readTime, type Day } from '@dewpond/core/units';
 

@@ -8,7 +8,7 @@ import { useSession } from '../../data/queries';
 import { beginHere } from '../../data/prefetch';
 import { Button } from '../../ui/Button';
 import { ButtonLink } from '../../ui/ButtonLink';
-import { tell } from '../../ui/toasts';
+import { tell } from '../../ui/tell';
 
 interface BeginProps {
   readonly dogId: string;

@@ -6,7 +6,7 @@ import { clock, dayOf, minutesOf, showDay } from '../../../browser/times';
 import { useZone } from '../../../data/useUnits';
 import { useWrite } from '../../../data/useWrite';
 import { takingBack } from '../../../parts/booking/takeBack';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 
 /** What is dragged to a day: a booking that is moved, or a dog that is to be booked. */
 export interface DraggedVisit {

@@ -10,7 +10,7 @@ import { DayField } from '../../../forms/DayField';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { AwayFromFile } from './AwayFromFile';
 import { EVERYBODY, WhoseField, whoseWords } from './whose';
 

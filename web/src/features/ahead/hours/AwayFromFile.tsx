@@ -8,7 +8,7 @@ import { showDay } from '../../../browser/times';
 import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
 import { FileInput } from '../../../ui/FileInput';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { EVERYBODY, WhoseField, type WhoseDays } from './whose';
 
 /** Closures, holidays and absences from a calendar file: read here, looked at, taken. */

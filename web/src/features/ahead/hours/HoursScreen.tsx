@@ -13,7 +13,7 @@ import { CalendarAddress } from '../../../parts/calendars/CalendarAddress';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';
 import { Waiting } from '../../../ui/Waiting';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { AwayCard } from './AwayCard';
 import { PlanningCard } from './PlanningCard';
 import { ReminderCard } from './ReminderCard';

@@ -7,7 +7,7 @@ import { typedNumber } from '../../../forms/typedNumber';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 
 const PLACES: Readonly<Record<keyof PlacesOfSalon, { readonly name: string; readonly least: number }>> = {
   tables: { name: 'Tables', least: 1 },

@@ -7,7 +7,7 @@ import { useWrite } from '../../../data/useWrite';
 import { TimeField } from '../../../forms/TimeField';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 
 /** Six in the evening: who comes tomorrow is at home, and can still be rung [house value]. */
 const USUAL = 18 * 60;

@@ -4,7 +4,7 @@ import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 
 interface SkillsFieldProps {
   readonly person: HoursView['people'][number];

@@ -7,7 +7,7 @@ import { TimeField } from '../../../forms/TimeField';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { LongField, TextField } from '../../../ui/Field';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { asTyped, readVan, type TypedVan, type VanFaults } from './typedVan';
 
 /** How the van works: where it starts, when, lunch, water, battery, roads. */

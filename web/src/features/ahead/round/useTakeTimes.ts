@@ -5,7 +5,7 @@ import { makeStale } from '../../../data/stale';
 import { useWrite } from '../../../data/useWrite';
 import { minutesOf } from '../../../browser/times';
 import { instantAt } from '../../../browser/wallClock';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import type { RoundStop } from './stopsOf';
 
 type Times = BodyOf<'PUT /api/round'>['visits'];

@@ -6,7 +6,7 @@ import { useNavigate } from 'react-router';
 import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { JoinDog } from '../merging/JoinAnother';
 
 const ITEM =

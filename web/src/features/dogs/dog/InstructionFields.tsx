@@ -13,7 +13,7 @@ import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
 import { FormFoot } from '../../../forms/FormFoot';
 import { classes } from '../../../ui/classes';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { SayingFields } from './SayingFields';
 import {
   SAYINGS,

@@ -7,7 +7,7 @@ import { useBusiness } from '../../../data/queries';
 import { Button } from '../../../ui/Button';
 import { Chip, type Tone } from '../../../ui/Chip';
 import { Dialog } from '../../../ui/Dialog';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { InstructionFields } from './InstructionFields';
 import { Letter } from './Letter';
 import { instructionWords } from '@dewpond/core/dog';

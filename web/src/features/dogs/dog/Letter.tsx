@@ -4,7 +4,7 @@ import { useRef } from 'react';
 import { useWrite } from '../../../data/useWrite';
 import { sendLetter, takeOffLetter } from '../../../api/letters';
 import { Button } from '../../../ui/Button';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import type { DogInstruction } from './instructionState';
 
 /** The scanned letter or photo behind an instruction: put in, looked at, taken off. */

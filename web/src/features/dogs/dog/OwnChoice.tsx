@@ -5,7 +5,7 @@ import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { TextField } from '../../../ui/Field';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 
 /** Writes what is otherwise with this dog on its card. */
 export const useOwnChoice = (dog: DogView, onDone: () => void) =>

@@ -194,6 +194,9 @@ function Details({
         part('At home', [
           <span key="home">
             {`${everyWords(line.home.everyDays)}, ${line.home.minutes} min: ${HOME_HOWS[line.home.how]}`}{' '}
+            {line.home.stepped &&
+              `Oftener since ${showDay(line.home.stepped.since)}, until it is clear; then ${everyWords(line.home.stepped.usual)}. `}
+            {line.home.clearSince && `As usual again: clear on ${showDay(line.home.clearSince)}. `}
             <SourceMark source={line.home.source} because={reasonTold(line.home.reason)} />
           </span>,
         ])}

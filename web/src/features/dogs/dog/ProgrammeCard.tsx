@@ -7,7 +7,7 @@ import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { SourceMark } from '../../../ui/SourceMark';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { classes } from '../../../ui/classes';
 import { showDay } from '../../../browser/times';
 

@@ -13,7 +13,7 @@ import { useUnits } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { showDay } from '../../../browser/times';
 import { locale } from '../../../browser/locale';
 

@@ -13,7 +13,7 @@ import { Button } from '../../../ui/Button';
 import { Chip, type Tone } from '../../../ui/Chip';
 import { Dialog } from '../../../ui/Dialog';
 import { SelectField } from '../../../ui/SelectField';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { TraitSelects } from '../../../parts/dogs/TraitSelects';
 import { InstructionChoices } from './InstructionChoices';
 import {

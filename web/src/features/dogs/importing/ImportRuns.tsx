@@ -12,7 +12,7 @@ import { useZone } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { Chip, type Tone } from '../../../ui/Chip';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 
 const TONES: Readonly<Record<ImportView['state'], Tone>> = {
   waiting: 'pond',

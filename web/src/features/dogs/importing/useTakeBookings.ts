@@ -4,7 +4,7 @@ import { counted } from '../../../browser/counted';
 import { useIds } from '../../../data/useIds';
 import { useWrite } from '../../../data/useWrite';
 import { takingBack } from '../../../parts/booking/takeBack';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 
 /** So many are sent at once. */
 const AT_ONCE = 500;

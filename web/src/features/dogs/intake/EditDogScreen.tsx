@@ -15,7 +15,7 @@ import { Card } from '../../../ui/Card';
 import { Conflict } from '../../../forms/Conflict';
 import { SelectField } from '../../../ui/SelectField';
 import { SourceMark } from '../../../ui/SourceMark';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { Waiting } from '../../../ui/Waiting';
 import { DogFields } from './DogFields';
 import { HistoryFields } from './HistoryFields';

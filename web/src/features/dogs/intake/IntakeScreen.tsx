@@ -14,7 +14,7 @@ import { useUnits } from '../../../data/useUnits';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { DogFields } from './DogFields';
 import { PlanPreview } from './PlanPreview';
 import { ClientFinder } from '../../../parts/clients/ClientFinder';

@@ -4,7 +4,7 @@ import { call } from '../../../api/call';
 import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { undoMerge } from './undoMerge';
 
 /** A client or dog as far as joining two names it. */

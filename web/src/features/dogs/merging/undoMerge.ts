@@ -1,6 +1,6 @@
 import { call } from '../../../api/call';
 import { makeStale } from '../../../data/stale';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 
 /** Takes a merge apart, and says so, or why not. */
 export async function undoMerge(id: string): Promise<void> {

@@ -8,7 +8,7 @@ import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { TextField } from '../../../ui/Field';
 import { Waiting } from '../../../ui/Waiting';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 
 /** What is erased and what stays is shown first; the name is typed, since nothing brings it back. */
 export function EraseDialog({ clientId, onClose }: { readonly clientId: string; readonly onClose: () => void }) {

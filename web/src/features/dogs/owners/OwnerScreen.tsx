@@ -14,7 +14,7 @@ import { Conflict } from '../../../forms/Conflict';
 import { Chip } from '../../../ui/Chip';
 import { DownloadLink } from '../../../ui/DownloadLink';
 import { TextField } from '../../../ui/Field';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { Waiting } from '../../../ui/Waiting';
 import { Doubles } from '../merging/Doubles';
 import { ConsentRows } from './ConsentRows';

@@ -11,7 +11,7 @@ import { Dialog } from '../../../ui/Dialog';
 import { TextField } from '../../../ui/Field';
 import { FormFoot } from '../../../forms/FormFoot';
 import { Empty, Waiting } from '../../../ui/Waiting';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { BookTabs } from '../BookTabs';
 
 type VetFields = Pick<VetView, 'name' | 'practice' | 'phone' | 'email' | 'address' | 'note'>;

@@ -14,7 +14,7 @@ import { Card } from '../../../ui/Card';
 import { Chip } from '../../../ui/Chip';
 import { SelectField } from '../../../ui/SelectField';
 import { SourceMark } from '../../../ui/SourceMark';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { PourList } from './PourList';
 import { TickBox } from './TickBox';
 import { showDay } from '../../../browser/times';

@@ -15,7 +15,7 @@ import { Dialog } from '../../../ui/Dialog';
 import { SourceMark } from '../../../ui/SourceMark';
 import { VolumeField } from '../../../forms/VolumeField';
 import { classes } from '../../../ui/classes';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import type { Shares } from './shares';
 import { PourList } from './PourList';
 import { TickBox } from './TickBox';

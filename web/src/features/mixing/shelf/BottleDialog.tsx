@@ -13,7 +13,7 @@ import { Dialog } from '../../../ui/Dialog';
 import { TextField } from '../../../ui/Field';
 import { FormFoot } from '../../../forms/FormFoot';
 import { VolumeField } from '../../../forms/VolumeField';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 
 interface BottleDialogProps {
   /** Null: a new one. */

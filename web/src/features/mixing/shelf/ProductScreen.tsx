@@ -12,7 +12,7 @@ import { Card } from '../../../ui/Card';
 import { Conflict } from '../../../forms/Conflict';
 import { FormFoot } from '../../../forms/FormFoot';
 import { Empty, Waiting } from '../../../ui/Waiting';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { MixingTabs } from '../MixingTabs';
 import { LotsCard } from './LotsCard';
 import { CautionFields, LabelFields, MoneyFields, WhatFields } from './ProductFields';

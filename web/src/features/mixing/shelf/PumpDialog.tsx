@@ -13,7 +13,7 @@ import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
 import { FormFoot } from '../../../forms/FormFoot';
 import { SourceMark } from '../../../ui/SourceMark';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { StrokeDots } from './StrokeDots';
 import { HOW_MEASURED, strokesTyped, type HowMeasured } from './strokesTyped';
 

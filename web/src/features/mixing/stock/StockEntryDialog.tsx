@@ -9,7 +9,7 @@ import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
 import { FormFoot } from '../../../forms/FormFoot';
 import { VolumeField } from '../../../forms/VolumeField';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { DayField } from '../../../forms/DayField';
 
 type StockEntryBody = Omit<BodyOf<'POST /api/stock'>, 'id'>;

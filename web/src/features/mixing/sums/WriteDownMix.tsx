@@ -7,7 +7,7 @@ import { useWrite } from '../../../data/useWrite';
 import { useDogs, useLedger } from '../../../data/queries';
 import { Button } from '../../../ui/Button';
 import { SelectField } from '../../../ui/SelectField';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { May } from '../../../parts/May';
 
 interface OntoProps {

@@ -3,7 +3,7 @@ import type { SetByHand } from '@dewpond/core/lineup';
 import { call } from '../../../api/call';
 import { makeStale } from '../../../data/stale';
 import { useWrite } from '../../../data/useWrite';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { dogOf } from './dayOfWork';
 
 interface Setting {

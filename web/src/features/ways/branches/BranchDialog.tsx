@@ -6,7 +6,7 @@ import { fresh, useDraft } from '../../../forms/useDraft';
 import { Dialog } from '../../../ui/Dialog';
 import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 
 interface BranchDialogProps {
   /** None: a new one. */

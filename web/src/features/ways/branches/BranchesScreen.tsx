@@ -10,7 +10,7 @@ import { Button } from '../../../ui/Button';
 import { ButtonLink } from '../../../ui/ButtonLink';
 import { Card } from '../../../ui/Card';
 import { SelectField } from '../../../ui/SelectField';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { Waiting } from '../../../ui/Waiting';
 import { BranchDialog } from './BranchDialog';
 

@@ -11,7 +11,7 @@ import { Conflict } from '../../../forms/Conflict';
 import { Dialog } from '../../../ui/Dialog';
 import { TextField } from '../../../ui/Field';
 import { FormFoot } from '../../../forms/FormFoot';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { TraitSelects } from '../../../parts/dogs/TraitSelects';
 import { PLAIN_TRAITS, TRAIT_CHOICES, foldWords } from '../../../parts/dogs/traitWords';
 import { ownId } from './ownBreed';

@@ -7,7 +7,7 @@ import { useCatalogue } from '../../../data/useCatalogue';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { SelectField } from '../../../ui/SelectField';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { traitWords } from '../../../parts/dogs/traitWords';
 import { BreedDialog } from './BreedDialog';
 import { differences, newBreed } from './ownBreed';

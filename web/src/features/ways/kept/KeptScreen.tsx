@@ -12,7 +12,7 @@ import { ButtonLink } from '../../../ui/ButtonLink';
 import { classes } from '../../../ui/classes';
 import { Card } from '../../../ui/Card';
 import { SelectField } from '../../../ui/SelectField';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { Waiting } from '../../../ui/Waiting';
 
 /** For how long what is kept: what goes with a choice is shown before it is made. */

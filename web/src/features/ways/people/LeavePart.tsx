@@ -7,7 +7,7 @@ import { useSession } from '../../../data/queries';
 import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
 import { SelectField } from '../../../ui/SelectField';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { Waiting } from '../../../ui/Waiting';
 
 interface LeaveProps {

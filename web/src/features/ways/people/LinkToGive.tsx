@@ -1,6 +1,6 @@
 import { Copy } from 'lucide-react';
 import { Button } from '../../../ui/Button';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 
 /** A link to hand over, whole and to be copied: it is shown to whoever invites, and to nobody else. */
 export function LinkToGive({ url }: { readonly url: string }) {

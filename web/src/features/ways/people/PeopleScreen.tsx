@@ -12,7 +12,7 @@ import { Button } from '../../../ui/Button';
 import { ButtonLink } from '../../../ui/ButtonLink';
 import { Card } from '../../../ui/Card';
 import { SelectField } from '../../../ui/SelectField';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { Waiting } from '../../../ui/Waiting';
 import { InviteDialog } from './InviteDialog';
 import { LinkToGive } from './LinkToGive';

@@ -11,7 +11,7 @@ import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { LeavePart } from './LeavePart';
 import { LinkToGive } from './LinkToGive';
 

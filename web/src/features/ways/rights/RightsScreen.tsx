@@ -10,7 +10,7 @@ import { useWrite } from '../../../data/useWrite';
 import { Button } from '../../../ui/Button';
 import { ButtonLink } from '../../../ui/ButtonLink';
 import { classes } from '../../../ui/classes';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { Waiting } from '../../../ui/Waiting';
 
 type HouseTable = ResponseOf<'GET /api/rights'>;

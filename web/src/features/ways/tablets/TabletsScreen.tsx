@@ -11,7 +11,7 @@ import { AskOne } from '../../../parts/door/AskOne';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { Dialog } from '../../../ui/Dialog';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { Waiting } from '../../../ui/Waiting';
 import { HeldWork } from './HeldWork';
 import { TabletSettings } from './TabletSettings';

@@ -19,7 +19,7 @@ import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
 import { NotSaved } from '../../../forms/NotSaved';
 import { Waiting } from '../../../ui/Waiting';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { LineField } from '../../../parts/sheet/EditedLine';
 import { SHIPPED_NAMES, saidField, saidOf, wordingOf, type SavedWords } from './saidWords';
 

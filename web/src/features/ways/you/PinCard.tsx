@@ -8,7 +8,7 @@ import { typedText } from '../../../forms/typedText';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { Waiting } from '../../../ui/Waiting';
 
 const SAYS: Readonly<Record<PinState, string>> = {

@@ -13,7 +13,7 @@ import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { Dialog } from '../../../ui/Dialog';
 import { TextField } from '../../../ui/Field';
-import { tell } from '../../../ui/toasts';
+import { tell } from '../../../ui/tell';
 import { Waiting } from '../../../ui/Waiting';
 import { deviceName } from './deviceName';
 import { PinCard } from './PinCard';
