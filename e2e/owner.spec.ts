@@ -18,6 +18,15 @@ const pagesPrinted = async (page: Page): Promise<number> =>
   (await page.pdf({ format: 'A4', preferCSSPageSize: true })).toString('latin1').match(/\/Type ?\/Page\b(?!s)/g)
     ?.length ?? 0;
 
+/** Where the page of that dog's owner opens, secret and all. */
+async function linkFor(page: Page, dog: string): Promise<string> {
+  const { items } = (await (await page.request.get('/api/dogs')).json()) as { items: { id: string; name: string }[] };
+  const dogId = items.find(({ name }) => name === dog)?.id;
+  const made = await page.request.post('/api/links', { data: { id: newId(), dogId, days: 5 } });
+  const { pathname, hash } = new URL(((await made.json()) as { url: string }).url);
+  return pathname + hash;
+}
+
 test('an ordinary sheet is one page of paper, from a desk and from a telephone', async ({ page }) => {
   for (const viewport of [
     { width: 1280, height: 800 },
@@ -68,6 +77,14 @@ test('a sheet is mended, sent, and read by the owner on a telephone, without sig
   await phone.goto(address);
   await expect(phone.getByText('Bring the red harness next time.').first()).toBeVisible();
   await expectAccessible(phone);
+  // An entry of its own: nothing of the salon's application comes along.
+  const OF_OWNERS = /^\/(owner$|of-owner\/|api\/owner|pond\.svg)/;
+  expect(
+    asked
+      .map((url) => new URL(url))
+      .filter(({ protocol, pathname }) => protocol !== 'blob:' && !OF_OWNERS.test(pathname)),
+  ).toEqual([]);
+  expect(await phone.evaluate(() => navigator.serviceWorker?.controller ?? null)).toBeNull();
   const secret = address.split('.').at(-1) ?? 'nothing';
   expect(asked.filter((url) => !url.startsWith(new URL(address).origin) && !url.startsWith('blob:'))).toEqual([]);
   // The address itself is asked for without what stands behind its #.
@@ -112,6 +129,50 @@ test('a sheet is mended, sent, and read by the owner on a telephone, without sig
   await shut.goto(address);
   await expect(shut.getByRole('alert')).toContainText('Please ask the salon for a new link');
   await late.close();
+});
+
+test('minutes a week are agreed: less is asked, and the owner reads what follows', async ({ page, browser }) => {
+  await openDog(page, 'Radish');
+  await page.getByRole('link', { name: 'The week on paper' }).click();
+  const card = page.getByRole('region', { name: 'Minutes a week' });
+  await expect(card).toContainText(/The plan asks Amara Nwosu for \d+ minutes a week/);
+  await card.getByLabel('Minutes a week the owner has').fill('a lot');
+  await card.getByRole('button', { name: 'Ask for what fits' }).click();
+  await expect(card).toContainText('Whole minutes a week, 1 to 600');
+  await card.getByLabel('Minutes a week the owner has').fill('12');
+  await card.getByRole('button', { name: 'Ask for what fits' }).click();
+  await expect(card).toContainText('You have 12 minutes a week');
+  await expectAccessible(page);
+  const context = await browser.newContext({ storageState: NOBODY, viewport: { width: 390, height: 844 } });
+  const phone = await context.newPage();
+  await phone.goto(await linkFor(page, 'Radish'));
+  await phone.getByText('What we do not ask of you').click();
+  await expect(phone.getByText(/^Brush-out: We keep the coat shorter/)).toBeVisible();
+  await expectAccessible(phone);
+  await phone.getByRole('button', { name: 'show how' }).first().click();
+  const how = phone.getByRole('dialog');
+  await expect(how).toBeVisible();
+  await expectAccessible(phone);
+  await context.close();
+});
+
+test('who has no script is told what to ask for; a secret that was forwarded or cut short opens nothing', async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ storageState: NOBODY, javaScriptEnabled: false });
+  const page = await context.newPage();
+  await page.goto('/owner#nobody.reads.this');
+  await expect(page.locator('noscript p[lang=en]')).toBeVisible();
+  await expect(page.locator('noscript p[lang=en]')).toContainText('Ask the salon for the sheet as a PDF or on paper.');
+  await context.close();
+  const other = await browser.newContext({ storageState: NOBODY });
+  for (const secret of ['', '#', '#half', `#${'x'.repeat(5000)}`]) {
+    const tab = await other.newPage();
+    await tab.goto(`/owner${secret}`);
+    await expect(tab.getByRole('alert')).toContainText('Please ask the salon for a new link');
+    await tab.close();
+  }
+  await other.close();
 });
 
 test('a place for a vet is followed from the Watch list, and said where one books', async ({ page }) => {
@@ -171,13 +232,9 @@ test('an owner tells in their language when a vet saw the eyes: it is on the dog
   page,
   browser,
 }) => {
-  const { items } = (await (await page.request.get('/api/dogs')).json()) as { items: { id: string; name: string }[] };
-  const dogId = items.find(({ name }) => name === 'Dumpling')?.id;
-  const made = await page.request.post('/api/links', { data: { id: newId(), dogId, days: 5 } });
-  const { url } = (await made.json()) as { url: string };
   const stranger = await browser.newContext({ storageState: NOBODY, viewport: { width: 390, height: 844 } });
   const owner = await stranger.newPage();
-  await owner.goto(new URL(url).pathname + new URL(url).hash);
+  await owner.goto(await linkFor(page, 'Dumpling'));
   const asked = owner.getByRole('region', { name: '¿Lo ha visto un veterinario?' });
   await expect(asked).toBeVisible();
   await expectAccessible(owner);

@@ -1,4 +1,3 @@
-import type { FoldSite } from '../places';
 import type { Breed } from './breeds';
 import { SHIPPED, type Catalogue } from './catalogueOf';
 import { crossTraits, givenBy } from './crossOf';
@@ -97,4 +96,3 @@ export function earOdds(breeds: readonly Breed[]): number | null {
   const odds = breeds.flatMap((each) => each.earOdds ?? []);
   return odds.length === 0 ? null : Math.max(...odds);
 }
-

@@ -40,6 +40,20 @@ describe('home care that fits into the minutes an owner has', () => {
     expect(kept.map(({ key }) => key)).toEqual(['found']);
   });
 
+  test('what does not fit every day is asked every second or third; less than once a week it is left', () => {
+    const [fold] = bulldog.filter(({ task }) => task === 'fold care');
+    if (!fold) throw new Error('a bulldog has folds');
+    const daily = { ...fold, everyDays: 1, minutes: 3, stepped: { usual: 2, since: TODAY } };
+    const often = (minutes: number) =>
+      fitHome([daily], minutes).kept.map(({ everyDays, stepped }) => [everyDays, stepped]);
+    expect(often(21)).toEqual([[1, daily.stepped]]);
+    // As often as usual: it is no step any more.
+    expect(often(20)).toEqual([[2, null]]);
+    expect(often(7)).toEqual([[3, null]]);
+    expect(often(3)).toEqual([[7, null]]);
+    expect(often(2)).toEqual([]);
+  });
+
   test('whatever the dog and the minutes: nothing is lost, the minutes hold, and no minute that would fit is left', () => {
     fc.assert(
       fc.property(anyDog, fc.integer({ min: 1, max: 300 }), (dog, agreed) => {
@@ -49,7 +63,10 @@ describe('home care that fits into the minutes an owner has', () => {
           tasks.map(({ key }) => key).toSorted(),
         );
         expect(sum(kept)).toBeLessThanOrEqual(agreed + 1e-9);
-        for (const { task } of left) expect(sum(kept) + weeklyMinutes(task)).toBeGreaterThan(agreed);
+        for (const { task } of left)
+          expect(
+            sum(kept) + weeklyMinutes({ ...task, everyDays: Math.max(task.everyDays, 7 - (7 % task.everyDays)) }),
+          ).toBeGreaterThan(agreed);
       }),
     );
   });

@@ -13,5 +13,5 @@ export {
   type HomeTask,
   type HomeTick,
 } from './homeTasks';
-export { stepHome, type Looks, type PastLook } from './stepHome';
+export { stepHome, type Looks, type HomeLook } from './stepHome';
 export { ALL_FOLLOWS, fitHome, weeklyMinutes, type Follows, type HomeFit } from './fitHome';

@@ -9,21 +9,21 @@ import type { Place } from '../places';
 import { addDays, type Day } from '../units';
 import { anyFinding } from '../visit/tests/randomVisits';
 import { ENGLISH, homeTaskTold } from '../wording';
-import { homeTasks, stepHome, type Looks, type PastLook } from '.';
+import { homeTasks, stepHome, type Looks, type HomeLook } from '.';
 
 const BULLDOG = aDog({}, 'english-bulldog');
 const NOSE_FOLD: Place = { site: 'fold nose', side: 'none' };
 const LEFT_EYE: Place = { site: 'eye', side: 'left' };
 const dueOf = (dog: DogFacts) =>
   planDue(makePlan(dog), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY);
-const look = (day: Day, level: Level, ...findings: Finding[]): PastLook => ({
+const look = (day: Day, level: Level, ...findings: Finding[]): HomeLook => ({
   day,
   findings: findings.map((each) => ({ ...each, level })),
 });
-const looks = (all: readonly PastLook[], known: Looks['known'] = []): Looks => ({ known, at: () => all, ofBody: all });
+const looks = (all: readonly HomeLook[], known: Looks['known'] = []): Looks => ({ known, at: () => all, ofBody: all });
 const [MARCH, APRIL] = [addDays(TODAY, -60), addDays(TODAY, -30)];
 const damp = finding(NOSE_FOLD, 'fold moisture', 1);
-const folds = (all: readonly PastLook[], known: Looks['known'] = []) =>
+const folds = (all: readonly HomeLook[], known: Looks['known'] = []) =>
   homeTasks(stepHome(dueOf(BULLDOG), looks(all, known)))
     .filter(({ task, places }) => task === 'fold care' && places.some(({ site }) => site === 'fold nose'))
     .map((task) => homeTaskTold(ENGLISH, task).often);
@@ -47,7 +47,16 @@ describe('home care after a finding', () => {
       [look(APRIL, 'none'), look(MARCH, 'tell', damp)],
       ['every 2 days again (it was clear on Mon 26 Oct)'],
     ],
-    ['what a vet must see is nobody’s home care', [look(APRIL, 'vet', damp)], ['every 2 days']],
+    [
+      'oftener as well where a vet is to look at what may be dried until then',
+      [look(APRIL, 'vet', damp)],
+      ['every day until it is clear, then every 2 days'],
+    ],
+    [
+      'what is left alone until a vet has looked is not wiped oftener, and is not called clear',
+      [look(APRIL, 'vet', damp, finding(NOSE_FOLD, 'fold raw', 1)), look(MARCH, 'tell', damp)],
+      ['every 2 days'],
+    ],
   ] as const)('%s', (_, all, expected) => {
     expect(folds(all)).toEqual(expected);
   });

@@ -1,26 +1,43 @@
 import type { DueLine } from '../due';
-import { LEVELS, countsAt, type Finding, type KnownSign, type Level, type Sign } from '../findings';
+import {
+  MEANWHILE,
+  atLeast,
+  countsAt,
+  type Finding,
+  type KnownSign,
+  type Level,
+  type Meanwhile,
+  type Sign,
+} from '../findings';
 import { samePlace, type Place } from '../places';
 import type { Task } from '../tasks';
 import type { Day } from '../units';
 
-interface Step {
+interface StepUp {
   readonly signs: readonly Sign[];
   readonly task: Task;
   /** How often until it is clear, days; never less often than before. */
   readonly everyDays: number;
+  /** What is left alone until a vet has looked is not wiped oftener. */
+  readonly unless?: Meanwhile;
 }
 
 /**
  * Home care that is done oftener from the day something was found until a look finds it clear: as often as the sheet says so
  * (`MEANWHILE`). Folds, face, ears, mats: handbook of the trade; teeth: common practice, no source.
  */
-const STEPS: readonly Step[] = [
-  { signs: ['fold redness', 'fold moisture', 'fold smell'], task: 'fold care', everyDays: 1 },
+const STEPS: readonly StepUp[] = [
+  {
+    signs: ['fold redness', 'fold moisture', 'fold smell'],
+    task: 'fold care',
+    everyDays: 1,
+    unless: 'fold left alone',
+  },
   {
     signs: ['eye stain', 'eye wet', 'eye musty smell', 'eye skin redness', 'eye crust'],
     task: 'eyes and face',
     everyDays: 1,
+    unless: 'eye left alone',
   },
   { signs: ['ear pale wax', 'ear dark wax', 'ear damp', 'ear musty smell'], task: 'ear inspection', everyDays: 3 },
   { signs: ['mat', 'ear mat', 'eye mat'], task: 'brush-out', everyDays: 2 },
@@ -28,22 +45,22 @@ const STEPS: readonly Step[] = [
 ];
 
 /** One look at a place by the salon, and what was found at it. */
-export interface PastLook {
+export interface HomeLook {
   readonly day: Day;
   readonly findings: readonly (Finding & { readonly level: Level })[];
 }
 
 /** What home care is stepped by: the looks at any place, the newest first, and what vets know of it. */
 export interface Looks {
-  readonly at: (place: Place) => readonly PastLook[];
-  readonly ofBody: readonly PastLook[];
+  readonly at: (place: Place) => readonly HomeLook[];
+  readonly ofBody: readonly HomeLook[];
   readonly known: readonly KnownSign[];
 }
 
 /**
  * Home care with what the last look asks for: oftener since that day where something was found that an owner can care for;
- * as before, and saying so, where the look before it had found something and the last one did not. What a vet must see is no
- * home care's, and what a vet knows already changes nothing.
+ * as before, and saying so, where the look before it had found something and the last one found nothing. What is left alone for
+ * a vet is not wiped oftener, and what a vet knows already changes nothing.
  */
 export const stepHome = (due: readonly DueLine[], looks: Looks): DueLine[] =>
   due.map((each) => {
@@ -56,7 +73,8 @@ export const stepHome = (due: readonly DueLine[], looks: Looks): DueLine[] =>
     if (now !== null && now < home.everyDays)
       return withHome(each, { everyDays: now, stepped: { usual: home.everyDays, since: last.day } });
     const then = before ? oftenest(steps, before, place, looks.known) : null;
-    return now === null && then !== null && then < home.everyDays
+    const isClear = foundAt(steps, last, place).length === 0;
+    return isClear && then !== null && then < home.everyDays
       ? withHome(each, { everyDays: home.everyDays, clearSince: last.day })
       : each;
   });
@@ -68,19 +86,31 @@ const withHome = (each: DueLine, stepped: Stepped): DueLine => ({
   line: { ...each.line, home: each.line.home && { ...each.line.home, ...stepped } },
 });
 
-/** How often a look asks for it, days; null: it found nothing of the kind. */
+const foundAt = (steps: readonly StepUp[], { findings }: HomeLook, place: Place | null): HomeLook['findings'] =>
+  findings.filter(
+    (found) =>
+      (place === null || countsAt(found.place, place)) && steps.some(({ signs }) => signs.includes(found.sign)),
+  );
+
+/** How often a look asks for it, days; null: it asks for nothing. */
 function oftenest(
-  steps: readonly Step[],
-  { findings }: PastLook,
+  steps: readonly StepUp[],
+  look: HomeLook,
   place: Place | null,
   known: readonly KnownSign[],
 ): number | null {
-  const mine = findings.filter(
-    (found) =>
-      (place === null || countsAt(found.place, place)) &&
-      LEVELS.indexOf(found.level) < LEVELS.indexOf('vet') &&
-      !known.some((each) => each.sign === found.sign && samePlace(each.place, found.place)),
+  const news = foundAt(steps, look, place).filter(
+    (found) => !known.some((each) => each.sign === found.sign && samePlace(each.place, found.place)),
   );
-  const asked = steps.filter(({ signs }) => mine.some(({ sign }) => signs.includes(sign)));
+  const isLeftAlone = (id: Meanwhile) =>
+    look.findings.some(
+      (found) =>
+        (place === null || countsAt(found.place, place)) &&
+        atLeast(found.level, 'vet') &&
+        (MEANWHILE[id].signs as readonly Sign[]).includes(found.sign),
+    );
+  const asked = steps.filter(
+    ({ signs, unless }) => news.some(({ sign }) => signs.includes(sign)) && !(unless && isLeftAlone(unless)),
+  );
   return asked.length === 0 ? null : Math.min(...asked.map(({ everyDays }) => everyDays));
 }

@@ -46,7 +46,8 @@ export const PAGE_WORDS = {
   atHome: 'At home',
   weekAhead: 'The week ahead',
   homeTakes: 'About {minutes} minutes a week.',
-  homeFits: 'You have {agreed} minutes a week; all of it would take {asked}. So we ask for what saves most.',
+  homeFits:
+    'You have {agreed} minutes a week; all of it would take {asked}. So we ask for what helps most, as often as it fits.',
   homeLeft: 'What we do not ask of you',
   followsWeLook: 'We look at each visit.',
   followsComeSooner: 'We see your dog sooner.',

@@ -49,7 +49,8 @@ export const PAGE_ES: PageWords = {
   atHome: 'En casa',
   weekAhead: 'Los próximos siete días',
   homeTakes: 'Unos {minutes} minutos a la semana.',
-  homeFits: 'Usted tiene {agreed} minutos a la semana; todo llevaría {asked}. Por eso pedimos lo que más ayuda.',
+  homeFits:
+    'Usted tiene {agreed} minutos a la semana; todo llevaría {asked}. Por eso pedimos lo que más ayuda, tan a menudo como quepa.',
   homeLeft: 'Lo que no le pedimos',
   followsWeLook: 'Miramos en cada visita.',
   followsComeSooner: 'Vemos antes a su perro.',

@@ -9,7 +9,7 @@ import {
 } from '@dewpond/core/dog';
 import type { CarePlan } from '@dewpond/core/careplan';
 import { planDue, type DueLine } from '@dewpond/core/due';
-import { fitHome, homeTasks, stepHome, type HomeFit, type Looks, type PastLook } from '@dewpond/core/homecare';
+import { fitHome, homeTasks, stepHome, type HomeFit, type Looks, type HomeLook } from '@dewpond/core/homecare';
 import { countsAt, stillKnown, type Finding, type KnownSign, type Level } from '@dewpond/core/findings';
 import { lookedAtWith, placeKey, placeOf, samePlace, type PlaceKey, type Side } from '@dewpond/core/places';
 import type { SignSeen } from '@dewpond/core/reasons';
@@ -133,23 +133,33 @@ export function planFor(record: DogRecord, business: Business, today: Day): Plan
   );
   const stepped = stepHome(due, looksOf(record, facts));
   const home = fitHome(homeTasks(stepped), record.dog.homeMinutes);
-  return { facts, plan, home, due: home.left.length === 0 ? stepped : stepped.map((each) => askedOnly(each, home)) };
+  return {
+    facts,
+    plan,
+    home,
+    due: record.dog.homeMinutes === null ? stepped : stepped.map((each) => asAsked(each, home)),
+  };
 }
 
-/** A line without its home care, where that is not asked of the owner. */
-const askedOnly = (each: DueLine, { left }: HomeFit): DueLine =>
-  left.some(
-    ({ task: { task, places } }) =>
-      task === each.line.task &&
-      (each.line.place === null || places.some((place) => samePlace(place, each.line.place ?? place))),
-  )
-    ? { ...each, line: { ...each.line, home: null } }
-    : each;
+/** A line with its home care as it is asked of the owner; without, where it is not. */
+function asAsked(each: DueLine, { kept }: HomeFit): DueLine {
+  const { task, place, home } = each.line;
+  if (!home) return each;
+  const asked = kept.find(
+    (other) => other.task === task && (place === null || other.places.some((at) => samePlace(at, place))),
+  );
+  const { stepped: _, ...plain } = home;
+  const fitting = asked && {
+    ...(asked.stepped ? home : plain),
+    everyDays: asked.everyDays,
+  };
+  return { ...each, line: { ...each.line, home: fitting ?? null } };
+}
 
 /** How the salon found each place, the newest look first: what home care is stepped by. */
 function looksOf({ visits, findings }: DogRecord, { known }: DogFacts): Looks {
   const newestFirst = visits.toReversed();
-  const look = ({ id, day }: DogRecord['visits'][number]): PastLook => ({
+  const look = ({ id, day }: DogRecord['visits'][number]): HomeLook => ({
     day,
     findings: findings.flatMap((found) =>
       found.visitId === id ? [{ ...asFinding(found), level: found.level as Level }] : [],

@@ -53,7 +53,7 @@ export function AtHome({ page: { home, calendar } }: { readonly page: OwnerPage 
       </details>
       <SentPictures home={home} />
       <div className="flex flex-wrap gap-2 mt-2">
-        <Button look="quiet" onClick={printTheWeek}>
+        <Button look="quiet" onClick={() => void printOnceThere(words.notFetched)}>
           <Printer size={18} aria-hidden /> {words.printWeek}
         </Button>
         <a
@@ -78,6 +78,13 @@ export function AtHome({ page: { home, calendar } }: { readonly page: OwnerPage 
       )}
     </section>
   );
+}
+
+/** What is printed comes after what is read: over a slow network it may still be on its way. */
+async function printOnceThere(notFetched: string): Promise<void> {
+  const there = await import('./WeekToPrint').catch(() => null);
+  if (there) requestAnimationFrame(() => printTheWeek());
+  else tell(notFetched, { tone: 'stop' });
 }
 
 function TaskRow({

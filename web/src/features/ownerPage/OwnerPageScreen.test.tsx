@@ -161,7 +161,7 @@ describe('an owner who reads Spanish', () => {
     expect(screen.getByText(/Próxima visita/)).toBeTruthy();
     expect(screen.getByText(/mié,? 16 dic/)).toBeTruthy();
     await person.click(screen.getAllByRole('button', { name: 'ver cómo' })[0] as HTMLElement);
-    expect(within(screen.getByRole('dialog')).getByRole('button', { name: 'Cerrar' })).toBeTruthy();
+    expect(within(await screen.findByRole('dialog')).getByRole('button', { name: 'Cerrar' })).toBeTruthy();
     await person.keyboard('{Escape}');
     expect(container.querySelector('main')?.getAttribute('lang')).toBe('es');
     // The sheet in this test was made in English; around it nothing is.

@@ -29,7 +29,7 @@ export function SheetBody({ business, label, read, presses, owner, drawing, phot
     <article
       lang={language}
       aria-label={label}
-      className="max-w-[880px] mx-auto bg-surface border border-line rounded-card px-10 py-8 max-md:px-5 max-md:py-5 print:border-0 print:p-0 print:max-w-none print:text-[13.5px] print:leading-snug"
+      className="max-w-[880px] mx-auto bg-surface border border-line rounded-card px-10 py-8 max-md:px-5 max-md:py-5 print:border-0 print:p-0 print:max-w-none print:text-[11.5px] print:leading-snug"
     >
       <p className="flex flex-wrap justify-between gap-x-4">
         <b style={{ '--house': business.colour } as CSSProperties} className="house-ink">
@@ -37,9 +37,11 @@ export function SheetBody({ business, label, read, presses, owner, drawing, phot
         </b>
         <span className="text-soft">{[business.phone, business.email].filter((each) => each !== '').join(' · ')}</span>
       </p>
-      <h1 className="text-[32px]! break-words">{frame.title}</h1>
+      <h1 className="text-[32px]! break-words print:text-[26px]!">{frame.title}</h1>
       {owner !== null && <p className="text-soft mb-5 break-words">{fillIn(frame.forOwner, { owner })}</p>}
-      {presses !== null && <p className="rounded-xl bg-stop-pale text-stop font-bold px-4 py-3 mb-5">{presses}</p>}
+      {presses !== null && (
+        <p className="rounded-xl bg-stop-pale text-stop font-bold px-4 py-3 mb-5 print:py-1.5 print:mb-2">{presses}</p>
+      )}
       <div className="grid grid-cols-[1fr_280px] max-lg:grid-cols-[1fr_210px] max-md:grid-cols-1 gap-8 max-lg:gap-5 mt-4 print:mt-2 print:grid-cols-[1fr_200px] print:gap-6">
         <div className="flex flex-col gap-5 print:gap-3">
           <Part heading={frame.headings.saw}>{part('saw')}</Part>
@@ -62,7 +64,7 @@ export function SheetBody({ business, label, read, presses, owner, drawing, phot
         <Part heading={frame.headings.did}>{part('did')}</Part>
       </div>
       <HomePart heading={frame.headings.home}>{part('home')}</HomePart>
-      <p className="text-[13px] text-soft mt-6 print:mt-3 print:text-[11px]">{frame.foot}</p>
+      <p className="text-[13px] text-soft mt-6 print:mt-3 print:text-[10px]">{frame.foot}</p>
     </article>
   );
 }

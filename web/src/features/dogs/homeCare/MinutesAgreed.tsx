@@ -25,11 +25,11 @@ export function MinutesAgreed({ dogId, owner, home }: MinutesAgreedProps) {
     onSuccess: (_, minutes) => tell(minutes === null ? 'All is asked again.' : `Kept: ${minutes} minutes a week.`),
   });
   const keep = () => {
+    const isEmpty = typed.trim() === '';
     const read = homeMinutes.safeParse(Number(typed.trim()));
-    if (typed.trim() === '') return write.mutate(null);
-    if (!read.success) return setWrong('Whole minutes a week, 1 to 600; empty asks for all.');
-    setWrong('');
-    write.mutate(read.data);
+    const isWrong = !isEmpty && !read.success;
+    setWrong(isWrong ? 'Whole minutes a week, 1 to 600; empty asks for all.' : '');
+    if (!isWrong) write.mutate(isEmpty ? null : (read.data ?? null));
   };
   return (
     <section
@@ -67,6 +67,7 @@ export function MinutesAgreed({ dogId, owner, home }: MinutesAgreedProps) {
           {write.error.message}
         </p>
       )}
+      <p className="text-sm font-semibold">As the owner reads it</p>
       <HomeMinutes home={home} />
     </section>
   );
