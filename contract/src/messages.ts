@@ -69,7 +69,7 @@ export const messageView = z.object({
   tries: z.int(),
   nextTryAt: z.string().nullable(),
   lastWord: z.string(),
-  via: z.enum(['stand-in', 'smtp']).nullable(),
+  via: z.enum(['stand-in', 'smtp', 'http']).nullable(),
   askedBy: z.string(),
   createdAt: z.string(),
   sentAt: z.string().nullable(),

@@ -13,6 +13,13 @@ test.each([
   ['a heart', { fitness: { ...FIT, heart: true } }, 'border-collie', []],
   ['stiff joints', { stiffJoints: true }, 'border-collie', []],
 ] as const)('%s: a walk first, or not', (_, more, breed, advice) => {
-  expect(beforeVisitAdvice(aDog(more, breed), false)).toEqual(advice);
-  expect(beforeVisitAdvice(aDog(more, breed), true)).toEqual([...advice, 'bottle']);
+  expect(beforeVisitAdvice(aDog(more, breed), { fromVetsBottle: false, isFirst: false })).toEqual(advice);
+  expect(beforeVisitAdvice(aDog(more, breed), { fromVetsBottle: true, isFirst: false })).toEqual([...advice, 'bottle']);
+});
+
+test('before a first visit: what to bring, and no big meal; a puppy eats as usual', () => {
+  const first = { fromVetsBottle: false, isFirst: true };
+  expect(beforeVisitAdvice(aDog({}, 'border-collie'), first)).toEqual(['meal', 'walk', 'bring']);
+  expect(beforeVisitAdvice(aDog({ lifeStage: 'puppy' }, 'border-collie'), first)).toEqual(['walk', 'bring']);
+  expect(beforeVisitAdvice(aDog({}, 'pug'), first)).toEqual(['meal', 'bring']);
 });

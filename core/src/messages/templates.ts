@@ -22,6 +22,12 @@ export const TEMPLATES = {
     words:
       'Hello {owner}, we saw something at the {place} of {dog} that a vet should look at {urgency}. A letter for the vet is here: {link} Please tell us what the vet says: we go by that. {business}, {phone}',
   },
+  'has a vet looked': {
+    name: 'Has a vet looked?',
+    subject: '{dog}: has a vet looked?',
+    words:
+      'Hello {owner}, on {day} we asked you to let a vet look at {dog} ({place}). Has a vet looked? We go by what the vet says. The letter for the vet is still here: {link} Please tell us: {phone}. {business}',
+  },
   'how is it': {
     name: 'How is it?',
     subject: 'How is {dog}?',

@@ -126,7 +126,9 @@ export const ENGLISH: Wording = {
   letter: LETTER_WORDS,
   thisAfternoon: 'this afternoon',
   before: {
+    meal: 'No big meal in the two hours before.',
     walk: 'A walk before helps it to stand still.',
+    bring: 'As it is the first visit: please bring its lead, treats it may have, and the name of your vet.',
     bottle: 'Please bring the bottle that your vet gave you.',
   },
 };

@@ -66,8 +66,13 @@ describe('what is written around a visit', () => {
   test('a walk before, not for a flat face; the vet’s bottle where the dog is washed with it', async () => {
     const { dogId } = await reachable(salon);
     const before = async (id: string) => (await draft(id, 'before you come', at)).words;
-    expect(await before(dogId)).toContain('A walk before helps it to stand still. If you cannot come');
+    await visitDog(salon, dogId);
+    expect(await before(dogId)).toContain('at 10:30. A walk before helps it to stand still. If you cannot come');
     const pug = await addDog(salon, { breeds: ['pug'] });
+    expect(await before(pug.dogId)).toContain(
+      'at 10:30. No big meal in the two hours before. As it is the first visit: please bring its lead, treats it may have, and the name of your vet. If you cannot come',
+    );
+    await visitDog(salon, pug.dogId);
     expect(await before(pug.dogId)).toContain('at 10:30. If you cannot come');
     const wash = await addProduct(salon, { name: 'From the vet', suppliedBy: 'vet' });
     const says = { kind: 'bath product', productId: wash, contactMinutes: 10, nothingElse: true };
@@ -139,6 +144,9 @@ describe('a message to an owner', () => {
     expect((await textOf(got?.attachments[0]?.content as Buffer)).text).toContain('a musty smell');
     const [, token = ''] = /\/owner#(\S+)/.exec(got?.text ?? '') ?? [];
     expect(token).toMatch(/^[\w-]{22}\.[\w-]{43}$/);
+    // The same as HTML: the address can be tapped, and nothing is fetched.
+    expect(got?.html).toContain(`#${token}">http`);
+    expect(got?.html).not.toMatch(/<img|<link|src=/);
 
     const shown = await outbox(salon, body.id);
     expect(shown).toMatchObject({ state: 'sent', via: 'smtp', tries: 1 });

@@ -61,6 +61,8 @@ export const SPANISH: Wording = {
   letter: LETTER_ES,
   thisAfternoon: 'esta tarde',
   before: {
+    meal: 'Nada de comida abundante en las dos horas antes.',
+    bring: 'Como es la primera visita, traiga la correa, premios que pueda comer y el nombre de su veterinario.',
     walk: 'Un paseo antes le ayuda a estarse quieto.',
     bottle: 'Traiga el frasco que le dio el veterinario.',
   },

@@ -159,6 +159,11 @@ export const MESSAGES_ES: Readonly<Record<MessageKind, { readonly subject: strin
     words:
       'Hola {owner}, hemos visto algo en {dog} ({place}) que un veterinario debería mirar {urgency}. Aquí hay una carta para él: {link} Díganos lo que diga el veterinario: nos guiamos por ello. {business}, {phone}',
   },
+  'has a vet looked': {
+    subject: '{dog}: ¿lo ha visto un veterinario?',
+    words:
+      'Hola {owner}, el {day} le pedimos que un veterinario mirara a {dog} ({place}). ¿Lo ha visto ya? Nos guiamos por lo que diga. La carta para el veterinario sigue aquí: {link} Díganoslo: {phone}. {business}',
+  },
   'how is it': {
     subject: '¿Cómo está {dog}?',
     words: 'Hola {owner}, ¿cómo está {dog} desde el {day}? Díganoslo: {phone}. {business}',

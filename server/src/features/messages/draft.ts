@@ -51,7 +51,7 @@ export async function draftFor(
     business: business.name,
     phone: business.phone,
     time: about.time ?? wording.thisAfternoon,
-    day: showDay(about.day ?? ((visited?.day ?? today) as Day), wording.language),
+    day: showDay(about.day ?? ((visited?.day ?? open?.openedOn ?? today) as Day), wording.language),
     before: about.kind === 'before you come' ? await beforeVisit(tx, dogIds, about.day ?? today, wording) : '',
     days: String(LINK_DAYS),
     link: LINK_MARK,
@@ -96,13 +96,18 @@ async function beforeVisit(tx: Tenant, dogIds: readonly string[], on: Day, { bef
   const advice = (await loadDogs(tx, { ids: [...dogIds] })).map((record) => {
     const { facts, plan } = planFor(record, business, on);
     const wash = plan.bathProduct && productOf(business, plan.bathProduct.productId);
-    return beforeVisitAdvice(facts, wash?.suppliedBy === 'vet');
+    return beforeVisitAdvice(facts, {
+      fromVetsBottle: wash?.suppliedBy === 'vet',
+      isFirst: record.visits.length === 0,
+    });
   });
   return ALL_ADVICE.filter((each) =>
-    each === 'walk' ? advice.every((its) => its.includes(each)) : advice.some((its) => its.includes(each)),
+    FOR_ALL.has(each) ? advice.every((its) => its.includes(each)) : advice.some((its) => its.includes(each)),
   )
     .map((each) => `${before[each]} `)
     .join('');
 }
 
-const ALL_ADVICE = ['walk', 'bottle'] as const satisfies readonly BeforeVisitAdvice[];
+const ALL_ADVICE = ['meal', 'walk', 'bring', 'bottle'] as const satisfies readonly BeforeVisitAdvice[];
+/** What one of them must not do is said of none. */
+const FOR_ALL: ReadonlySet<BeforeVisitAdvice> = new Set(['meal', 'walk']);

@@ -27,9 +27,9 @@ export const MESSAGE_JOB: JobKind<{ businessId: string; messageId: string }> = {
 export async function sendMessage(services: Services, businessId: BusinessId, id: string): Promise<void> {
   const taken = await inTenant(services.databases, businessId, (tx) => take(tx, id, services.now()));
   if (!taken) return;
-  const { row, from } = taken;
+  const { row } = taken;
   const carrier = services.post[row.channel];
-  const outcome = await deliver(services, businessId, row, from).catch((error: unknown): Outcome => ({
+  const outcome = await deliver(services, businessId, taken).catch((error: unknown): Outcome => ({
     kind: 'trouble',
     word: error instanceof Error ? error.message : 'Not sent.',
   }));
@@ -48,6 +48,7 @@ export async function sendMessage(services: Services, businessId: BusinessId, id
 interface SentMessage {
   readonly row: MessageRow;
   readonly from: OutgoingMail['from'];
+  readonly language: string;
 }
 
 /** Takes a waiting message that is due, if the owner still agrees. Only one process gets it. */
@@ -68,14 +69,13 @@ async function take(tx: Tenant, id: string, now: number): Promise<SentMessage | 
     return null;
   }
   const business = await loadBusiness(tx);
-  return { row, from: { name: business.name, replyTo: business.email } };
+  return { row, from: { name: business.name, replyTo: business.email }, language: owner.card.language ?? '' };
 }
 
 async function deliver(
   services: Services,
   businessId: BusinessId,
-  row: MessageRow,
-  from: OutgoingMail['from'],
+  { row, from, language }: SentMessage,
 ): Promise<Outcome> {
   const attached = [];
   if (row.channel === 'e-mail' && row.kind === 'sheet' && row.visitId !== null)
@@ -89,6 +89,7 @@ async function deliver(
     from,
     subject: row.subject,
     words: row.words.replaceAll(LINK_MARK, link),
+    language,
     attached,
   });
 }

@@ -40,6 +40,7 @@ export async function sendInvitation(services: Services, businessId: BusinessId,
       url,
       `It works once, until ${until}. If you did not expect it, leave it be: nothing happens.`,
     ].join('\n\n'),
+    language: 'en-GB',
     attached: [],
   });
   if (outcome.kind === 'trouble') throw new Error(outcome.word);

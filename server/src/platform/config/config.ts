@@ -3,6 +3,16 @@ import { z } from 'zod';
 
 const LOOPBACK = new Set(['127.0.0.1', '::1', '[::1]', 'localhost']);
 
+/** JSON, with a place for whom it goes to and what it says. */
+function isTextTemplate(template: string): boolean {
+  try {
+    JSON.parse(template);
+  } catch {
+    return false;
+  }
+  return template.includes('{to}') && template.includes('{words}');
+}
+
 const password = z.string().min(1, { error: 'is empty' });
 
 /** Every setting there is, as docs/running.md tells them; each may come from a file instead: `NAME_FILE`. */
@@ -40,6 +50,15 @@ const schema = z.object({
   SMTP_URL: z.union([z.literal(''), z.url({ protocol: /^smtps?$/ })]).default(''),
   /** The address messages come from. */
   MAIL_FROM: z.string().default('salon@dewpond.example'),
+  /** Where text messages are handed over by HTTP POST; empty: they go to the built-in stand-in. */
+  TEXT_URL: z.union([z.literal(''), z.url({ protocol: /^https?$/ })]).default(''),
+  /** What is sent there, as JSON; {to}, {words}, {from} and {id} are put in. */
+  TEXT_BODY: z
+    .string()
+    .default('{"to":"{to}","text":"{words}"}')
+    .refine(isTextTemplate, { error: 'must be JSON in which {to} and {words} stand' }),
+  /** Sent along as "Authorization: Bearer …"; empty: nothing is. */
+  TEXT_SECRET: z.string().default(''),
   /** "no" where a pooler hands connections on between two statements. */
   PREPARED_STATEMENTS: z
     .enum(['yes', 'no'])
@@ -97,8 +116,12 @@ function settingsOfFiles(environment: NodeJS.ProcessEnv): NodeJS.ProcessEnv {
 export type Config = Omit<z.output<typeof schema>, 'PUBLIC_URL'> & { readonly PUBLIC_URL: string };
 
 /** Why these settings would leave passwords and dogs open to whoever listens; empty: they do not. */
-function dangers({ HOST, PUBLIC_URL, TRUST_PROXY }: Config): string[] {
+function dangers({ HOST, PUBLIC_URL, TRUST_PROXY, TEXT_URL }: Config): string[] {
   const { protocol, hostname } = new URL(PUBLIC_URL);
+  if (TEXT_URL.startsWith('http:') && !LOOPBACK.has(new URL(TEXT_URL).hostname))
+    return [
+      `TEXT_URL is ${new URL(TEXT_URL).origin}, without TLS: numbers and words of owners could be read on the way.`,
+    ];
   const isPublic = !LOOPBACK.has(hostname) || !LOOPBACK.has(HOST);
   if (isPublic && protocol !== 'https:')
     return [

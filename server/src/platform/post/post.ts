@@ -2,6 +2,8 @@ import type { MessageChannel, Outcome } from '@dewpond/core/messages';
 import { Readable } from 'node:stream';
 import { createTransport } from 'nodemailer';
 import type { Config } from '../config/config';
+import { asHtml } from './html';
+import { httpCarrier } from './httpCarrier';
 
 /** A message ready to be handed over. */
 export interface OutgoingMail {
@@ -11,12 +13,14 @@ export interface OutgoingMail {
   readonly from: { readonly name: string; readonly replyTo: string };
   readonly subject: string;
   readonly words: string;
+  /** Of the words, for whoever reads them aloud; may be empty. */
+  readonly language: string;
   readonly attached: readonly { readonly name: string; readonly bytes: Buffer }[];
 }
 
 /** Somebody who carries messages away. */
 export interface Carrier {
-  readonly via: 'stand-in' | 'smtp';
+  readonly via: 'stand-in' | 'smtp' | 'http';
   readonly deliver: (letter: OutgoingMail) => Promise<Outcome>;
 }
 export type Post = Readonly<Record<MessageChannel, Carrier>>;
@@ -27,10 +31,13 @@ const STAND_IN: Carrier = {
   deliver: () => Promise.resolve({ kind: 'sent', word: 'Taken by the stand-in. Nothing left this machine.' }),
 };
 
-/** E-mail by SMTP where a server is configured, else the stand-in; text messages by the stand-in. */
-export function openPost({ SMTP_URL, MAIL_FROM }: Pick<Config, 'SMTP_URL' | 'MAIL_FROM'>): Post {
-  return { 'e-mail': SMTP_URL === '' ? STAND_IN : smtpCarrier(SMTP_URL, MAIL_FROM), 'text message': STAND_IN };
-}
+type PostConfig = Pick<Config, 'SMTP_URL' | 'MAIL_FROM' | 'TEXT_URL' | 'TEXT_BODY' | 'TEXT_SECRET'>;
+
+/** E-mail by SMTP, text messages by HTTP, each where something is configured for it; else the stand-in. */
+export const openPost = ({ SMTP_URL, MAIL_FROM, TEXT_URL, TEXT_BODY, TEXT_SECRET }: PostConfig): Post => ({
+  'e-mail': SMTP_URL === '' ? STAND_IN : smtpCarrier(SMTP_URL, MAIL_FROM),
+  'text message': TEXT_URL === '' ? STAND_IN : httpCarrier({ url: TEXT_URL, template: TEXT_BODY, secret: TEXT_SECRET }),
+});
 
 const PATIENCE_MS = 20_000;
 
@@ -44,9 +51,11 @@ export function smtpCarrier(url: string, sender: string): Carrier {
   const domain = sender.split('@').at(-1) ?? 'localhost';
   return {
     via: 'smtp',
-    deliver: async ({ id, to, from, subject, words, attached }) => {
+    deliver: async ({ id, to, from, subject, words, language, attached }) => {
       // What goes last is read to its end only when all of it is on its way: from then on no answer is no "no".
-      const last = Readable.from([attached.at(-1)?.bytes ?? Buffer.from(words)], { objectMode: false });
+      const last = Readable.from([attached.at(-1)?.bytes ?? Buffer.from(asHtml(words, language))], {
+        objectMode: false,
+      });
       let handedOver = false;
       last.once('end', () => (handedOver = true));
       const parts = attached.map(({ name, bytes }, i) => ({
@@ -61,7 +70,8 @@ export function smtpCarrier(url: string, sender: string): Carrier {
           ...(from.replyTo === '' ? {} : { replyTo: from.replyTo }),
           to,
           subject,
-          text: parts.length > 0 ? words : last,
+          text: words,
+          html: parts.length > 0 ? asHtml(words, language) : last,
           headers: { 'Auto-Submitted': 'auto-generated' },
           attachments: parts,
         });

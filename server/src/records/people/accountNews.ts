@@ -91,6 +91,7 @@ export async function sendAccountNews(
       `${says(when)} If that was you, all is well.`,
       `If not: sign in, open Keys and you, sign other devices out and change your password. Tell your manager.\n${services.site.publicUrl}`,
     ].join('\n\n'),
+    language: 'en-GB',
     attached: [],
   });
   if (outcome.kind === 'trouble') throw new Error(outcome.word);

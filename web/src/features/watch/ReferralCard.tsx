@@ -196,7 +196,7 @@ function StepDialogs({ referral, today, doing, onClose, onStep }: StepDialogsPro
           }
         />
       )}
-      {doing === 'reminding' && <MessageDialog about={{ kind: 'how is it', ...about }} onClose={onClose} />}
+      {doing === 'reminding' && <MessageDialog about={{ kind: 'has a vet looked', ...about }} onClose={onClose} />}
       <Pick
         open={doing === 'owner'}
         onClose={onClose}

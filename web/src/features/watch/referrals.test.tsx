@@ -125,7 +125,7 @@ describe('a place a vet should see', () => {
     const { person } = show(<WatchScreen />, { path: '/watch' });
     await person.click(await screen.findByRole('button', { name: 'Remind the owner' }));
     expect(await screen.findByRole('textbox', { name: 'Text' })).toBeTruthy();
-    expect(kinds).toEqual(['how is it']);
+    expect(kinds).toEqual(['has a vet looked']);
   });
 
   test('hears of another hand', async () => {

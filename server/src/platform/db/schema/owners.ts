@@ -80,7 +80,7 @@ export const message = dewpond.table(
     nextTryAt: instant('next_try_at'),
     /** What the mail server, or we, last had to say about it. */
     lastWord: text('last_word').notNull().default(''),
-    via: text('via').$type<'stand-in' | 'smtp'>(),
+    via: text('via').$type<'stand-in' | 'smtp' | 'http'>(),
     askedBy: text('asked_by').notNull(),
     personId: byPerson(),
     madeFrom: text('made_from').notNull(),
