@@ -13,7 +13,7 @@ import { ACCOUNT_JOB, sendAccountNews } from '../records/people/accountNews';
 import { accountNewsOf, openAccountNews } from './accountNews';
 import { sendInvitation } from '../features/people/sendInvitation';
 import { signIn as signInRoutes } from '../platform/auth/signIn';
-import type { OutgoingMail } from '../platform/post/post';
+import type { OutgoingMail } from '../platform/post/carrier';
 import {
   MORNING,
   PASSWORD,

@@ -9,7 +9,7 @@ import { z } from 'zod';
 import { urlOf } from '../../records/links/ownerLinks';
 import { letterAsPdf } from '../../records/documents/letterPdf';
 import { sheetAsPdf } from '../../records/documents/sheetPdf';
-import type { OutgoingMail } from '../../platform/post/post';
+import type { OutgoingMail } from '../../platform/post/carrier';
 
 type MessageRow = typeof message.$inferSelect;
 

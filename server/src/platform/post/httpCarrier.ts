@@ -1,5 +1,5 @@
 import type { Outcome } from '@dewpond/core/messages';
-import type { Carrier, OutgoingMail } from './post';
+import type { Carrier, OutgoingMail } from './carrier';
 
 interface HttpCarrying {
   readonly url: string;

@@ -2,27 +2,10 @@ import type { MessageChannel, Outcome } from '@dewpond/core/messages';
 import { Readable } from 'node:stream';
 import { createTransport } from 'nodemailer';
 import type { Config } from '../config/config';
+import type { Carrier } from './carrier';
 import { asHtml } from './html';
 import { httpCarrier } from './httpCarrier';
 
-/** A message ready to be handed over. */
-export interface OutgoingMail {
-  /** The same for every try, so that a box that gets it twice can tell. */
-  readonly id: string;
-  readonly to: string;
-  readonly from: { readonly name: string; readonly replyTo: string };
-  readonly subject: string;
-  readonly words: string;
-  /** Of the words, for whoever reads them aloud; may be empty. */
-  readonly language: string;
-  readonly attached: readonly { readonly name: string; readonly bytes: Buffer }[];
-}
-
-/** Somebody who carries messages away. */
-export interface Carrier {
-  readonly via: 'stand-in' | 'smtp' | 'http';
-  readonly deliver: (letter: OutgoingMail) => Promise<Outcome>;
-}
 export type Post = Readonly<Record<MessageChannel, Carrier>>;
 
 /** Takes everything and sends nothing: what would have gone out is what the outbox shows. */
