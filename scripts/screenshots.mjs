@@ -444,6 +444,8 @@ const VIEWS = {
     const address = await page.getByRole('link', { name: 'Look at it' }).first().getAttribute('href');
     await page.goto(address ?? '/');
     await page.getByRole('heading', { name: 'At home' }).waitFor();
+    // The house's letters come after the page.
+    await page.waitForFunction(() => [...document.fonts].some(({ status }) => status === 'loaded'));
   },
   'owner-page-spanish': async (page) => {
     await page.goto('/');

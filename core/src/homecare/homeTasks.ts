@@ -37,7 +37,18 @@ export function homeTasks(due: readonly DueLine[]): HomeTask[] {
     const places = [...(asked.get(alike)?.places ?? []), ...(place ? [place] : [])];
     asked.set(alike, { task, places, everyDays, minutes, how, stepped, clearSince });
   }
-  return [...asked.values()].map((each) => ({ key: [each.task, ...each.places.map(placeKey)].join(' '), ...each }));
+  const all = [...asked.values()];
+  return all.map((each) => ({
+    ...{ key: [each.task, ...each.places.map(placeKey)].join(' '), ...each },
+    minutes: shareOf(each, all),
+  }));
+}
+
+/** Minutes are those of all places that are done in one way: where some are done oftener, each part takes its share. */
+function shareOf(its: Omit<HomeTask, 'key'>, all: readonly Omit<HomeTask, 'key'>[]): number {
+  const alike = all.filter(({ task, how }) => task === its.task && how === its.how);
+  const places = alike.reduce((sum, each) => sum + each.places.length, 0);
+  return alike.length === 1 ? its.minutes : Math.max(1, Math.round((its.minutes * its.places.length) / places));
 }
 
 /** What a key of an earlier plan speaks of; what is no key of a task is told as it stands. */

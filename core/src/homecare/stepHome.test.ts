@@ -76,6 +76,15 @@ describe('home care after a finding', () => {
     ]);
   });
 
+  test('where one eye is done oftener, each takes its share of the minutes: no minute is asked twice', () => {
+    const dog = aDog({}, 'pug');
+    const minutes = (due: ReturnType<typeof dueOf>) =>
+      homeTasks(due).flatMap((each) => (each.task === 'eyes and face' ? [each.minutes] : []));
+    expect(minutes(dueOf(dog))).toEqual([3]);
+    const oneEye = stepHome(dueOf(dog), looks([look(APRIL, 'tell', finding(LEFT_EYE, 'eye stain', 1))]));
+    expect(minutes(oneEye)).toEqual([2, 2]);
+  });
+
   test('whatever was found, nothing is asked for less often than the plan asks, nor anything new', () => {
     fc.assert(
       fc.property(

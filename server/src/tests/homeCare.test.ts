@@ -2,7 +2,9 @@ import type { HomeCareView } from '@dewpond/contract';
 import { finding } from '@dewpond/core/findings';
 import { addDays, day } from '@dewpond/core/units';
 import { beforeAll, describe, expect, test } from 'vitest';
-import { MORNING, addDog, clock, openSalon, type Salon } from './salon';
+import request from 'supertest';
+import { v7 } from 'uuid';
+import { MORNING, addDog, app, clock, guest, openSalon, type Salon } from './salon';
 import { visitDog } from './tableSide';
 
 const DAY = 24 * 60 * 60 * 1000;
@@ -72,4 +74,30 @@ test('home care steps up on the day something is found, and down on the day it i
     ...{ everyDays: usual, stepped: null, clearSince: addDays(day('2026-11-25'), 21) },
     often: `every ${usual} days again (it was clear on Wed 16 Dec)`,
   });
+});
+
+test('the next visit is told alike on every sheet and on the page: one later today is next, after a visit of before', async () => {
+  clock.now = MORNING;
+  const { dogId } = await addDog(salon, { breeds: ['pug'] });
+  const first = await visitDog(salon, dogId);
+  clock.now = MORNING + 21 * DAY;
+  const second = await visitDog(salon, dogId);
+  clock.now = MORNING + 35 * DAY;
+  const booking = { id: v7(), dogId, memberId: salon.memberId, startsAt: '2026-12-30T15:00:00Z', minutes: 60 };
+  const made = await salon.call('POST /api/appointments', { body: { ...booking, kind: 'full visit', note: '' } });
+  expect(made.status).toBe(201);
+  const { body: link } = await salon.call('POST /api/links', { body: { id: v7(), dogId, days: 30 } });
+  const { body: page } = await request(app)
+    .get('/api/owner')
+    .set(guest(link.url.split('#')[1] ?? ''));
+  const { sheets } = page as {
+    sheets: { visitId: string; read: { parts: { lines: { key: string; words: string }[] }[] } }[];
+  };
+  const told = 'Your next visit is booked for Wed 30 Dec.';
+  for (const id of [first, second]) {
+    const view = (await salon.call('GET /api/visits/:id/sheet', { id })).body;
+    expect(view.sheet.suggest.at(-1)?.words).toBe(told);
+    const read = sheets.find(({ visitId }) => visitId === id)?.read.parts.flatMap(({ lines }) => lines) ?? [];
+    expect(read.find(({ key }) => key === 'next')?.words).toBe(told);
+  }
 });

@@ -3,7 +3,7 @@ import { atLeast, type Level } from '@dewpond/core/findings';
 import { vetLooksDue } from '@dewpond/core/due';
 import { placeOf } from '@dewpond/core/places';
 import { readSheet } from '@dewpond/core/sheet';
-import { daysBetween, type Day } from '@dewpond/core/units';
+import { addDays, daysBetween, type Day } from '@dewpond/core/units';
 import { placeWords } from '@dewpond/core/wording';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import express, { Router, type Request, type RequestHandler } from 'express';
@@ -216,11 +216,18 @@ async function pageFor(
     business,
     closedVisits.map(({ id }) => id),
   );
+  // A booking of the day of a visit is that visit.
+  const after = closedVisits.at(-1)?.day ?? addDays(today, -1);
+  const next = await nextDates(tx, business, { dogId, due, after, now });
   const sheets = [];
   for (const { id } of closedVisits.toReversed()) {
     const visit = visits.get(id);
     if (!visit) continue;
-    const { sheet, edits, photos, photosAgreed } = await sheetViewFor(tx, { business, words, record }, visit, now);
+    const { sheet, edits, photos, photosAgreed } = await sheetViewFor(
+      tx,
+      { business, words, record, due, next },
+      visit,
+    );
     const shown = photosAgreed ? photos.filter((each) => edits.photos.includes(each.id)) : [];
     sheets.push({ visitId: id, read: readSheet(sheet, edits), photos: shown });
   }
@@ -246,7 +253,7 @@ async function pageFor(
       })),
     ...(await visitsToAnswer(tx, dogId, business.zone, now)),
     zone: business.zone,
-    suggested: (await nextDates(tx, business, { dogId, due, after: today, now })).suggested,
+    suggested: next.suggested,
     vetLooks: vetLooksDue(plan, record.instructions, today).map(({ task, last }) => ({
       task,
       name: wording.tasks[task],

@@ -95,6 +95,20 @@ describe('what may be tried again, what may not, and what nobody knows', () => {
     expect((await carrying(url).deliver(mail)).kind).toBe(kind);
   });
 
+  test('an answer without end is not waited for, nor read to the end', async () => {
+    let written = 0;
+    const { url } = await openCarrier((_request, response) => {
+      response.writeHead(200);
+      const more = setInterval(() => {
+        response.write('x'.repeat(1000));
+        written += 1000;
+      }, 5);
+      response.once('close', () => clearInterval(more));
+    });
+    const { kind } = await carrying(url, { patienceMs: 60_000 }).deliver(mail);
+    expect([kind, written < 100_000]).toEqual(['sent', true]);
+  }, 10_000);
+
   test('nobody is there: later, again', async () => {
     const { url } = await openCarrier(says(200));
     await closing.pop()?.();

@@ -55,9 +55,17 @@ function filled(shape: unknown, mail: OutgoingMail): unknown {
   return Object.fromEntries(Object.entries(shape).map(([key, value]) => [key, filled(value, mail)]));
 }
 
-/** The first of what was answered; an answer that breaks off was still one. */
+/** The first of what was answered, and no more is fetched; an answer that breaks off was still one. */
 async function heard(answer: Response): Promise<string> {
-  const text = await answer.text().catch(() => '');
+  const reader = answer.body?.getReader();
+  const decoder = new TextDecoder();
+  let text = '';
+  while (reader && text.length < HEARD) {
+    const piece = await reader.read().catch(() => null);
+    if (!piece?.value) break;
+    text += decoder.decode(piece.value, { stream: true });
+  }
+  await reader?.cancel().catch(() => undefined);
   return text.replace(/\s+/g, ' ').slice(0, HEARD);
 }
 

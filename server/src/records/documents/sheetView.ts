@@ -1,8 +1,9 @@
 import type { SheetView } from '@dewpond/contract';
+import type { DueLine } from '@dewpond/core/due';
 import { NO_EDITS, makeSheet } from '@dewpond/core/sheet';
 import { placeWords, type Wording } from '@dewpond/core/wording';
 import { eq } from 'drizzle-orm';
-import { nextDates } from '../due/nextDates';
+import { nextDates, type NextDates } from '../due/nextDates';
 import { photo, sheetEdit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { planFor } from '../dog/facts';
@@ -21,7 +22,9 @@ export async function sheetViewOf(tx: Tenant, visitId: string, now: number): Pro
   const visit = await loadVisit(tx, business, visitId);
   const [record] = await loadDogs(tx, { ids: [visit.row.dogId] });
   if (!record) throw notFound('dog');
-  return sheetViewFor(tx, { business, words: await loadWords(tx), record }, visit, now);
+  const { due } = planFor(record, business, dayIn(business.zone, now));
+  const next = await nextDates(tx, business, { dogId: record.dog.id, due, after: visit.facts.today, now });
+  return sheetViewFor(tx, { business, words: await loadWords(tx), record, due, next }, visit);
 }
 
 interface SheetContext {
@@ -29,15 +32,13 @@ interface SheetContext {
   readonly words: BusinessWords;
   /** The dog as it stands now. */
   readonly record: DogRecord;
+  /** Of the dog now, the same on all of its sheets: asked for once. */
+  readonly due: readonly DueLine[];
+  readonly next: NextDates;
 }
 
 /** The same where the business, its words and the dog are known already. */
-export async function sheetViewFor(
-  tx: Tenant,
-  known: SheetContext,
-  visit: LoadedVisit,
-  now: number,
-): Promise<SheetView> {
+export async function sheetViewFor(tx: Tenant, known: SheetContext, visit: LoadedVisit): Promise<SheetView> {
   const { business, words, record } = known;
   const visitId = visit.row.id;
   const { edits, version } = await editsOf(tx, visitId);
@@ -49,7 +50,7 @@ export async function sheetViewFor(
     owner: record.client.name,
     closed: visit.state.closed !== null,
     drawing: visit.facts.traits,
-    ...(await sheetsOf(tx, known, visit, now)),
+    ...sheetsOf(known, visit),
     edits,
     version,
     photos: await photosHere(tx, wordingFor(words, record.client.card), visit),
@@ -59,15 +60,10 @@ export async function sheetViewFor(
 }
 
 /** What was seen and done comes from the visit's events, what is next from the dog as it stands now. */
-async function sheetsOf(
-  tx: Tenant,
-  { business, words, record }: SheetContext,
+function sheetsOf(
+  { words, record, due, next }: SheetContext,
   visit: LoadedVisit,
-  now: number,
-): Promise<Pick<SheetView, 'sheet' | 'inBusinessLanguage' | 'next'>> {
-  const today = dayIn(business.zone, now);
-  const { due } = planFor(record, business, today);
-  const next = await nextDates(tx, business, { dogId: record.dog.id, due, after: visit.facts.today, now });
+): Pick<SheetView, 'sheet' | 'inBusinessLanguage' | 'next'> {
   const input = {
     dog: record.dog.name,
     day: visit.facts.today,

@@ -133,12 +133,10 @@ export function planFor(record: DogRecord, business: Business, today: Day): Plan
   );
   const stepped = stepHome(due, looksOf(record, facts));
   const home = fitHome(homeTasks(stepped), record.dog.homeMinutes);
-  return {
-    facts,
-    plan,
-    home,
-    due: record.dog.homeMinutes === null ? stepped : stepped.map((each) => asAsked(each, home)),
-  };
+  if (record.dog.homeMinutes === null) return { facts, plan, home, due: stepped };
+  const asked = stepped.map((each) => asAsked(each, home));
+  // Sides that are done alike now are one task again, on the sheet as on the owner's page.
+  return { facts, plan, home: { ...home, kept: homeTasks(asked) }, due: asked };
 }
 
 /** A line with its home care as it is asked of the owner; without, where it is not. */

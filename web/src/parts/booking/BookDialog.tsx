@@ -122,7 +122,8 @@ function Booking({ dog, moving, onDone }: BookingProps) {
           minutes={view?.minutes ?? null}
           onDone={onDone}
         />
-      ) : (
+      ) : !isKnown ? null : (
+        // With the best times, not before them: it would be pushed down from under the finger, and a time be there instead.
         <Button look="quiet" aria-pressed={byHand} onClick={() => setByHand(true)}>
           Another time
         </Button>
