@@ -15,6 +15,7 @@ import {
   type VisitEvent,
 } from '@dewpond/core/events';
 import { z } from 'zod';
+import { colourReading } from './colours';
 import { daySchema, grade, id, line, many, newId, place, side, text } from './basics';
 import { toldSaying } from './instructions';
 import { waterParts } from './products';
@@ -109,6 +110,7 @@ export const happening = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('taken back'), place, sign }),
   z.strictObject({ type: z.literal('photo taken'), photo: newId, place, sign: sign.nullable() }),
   z.strictObject({ type: z.literal('photo removed'), photo: id }),
+  z.strictObject({ type: z.literal('colour measured'), photo: id, colour: colourReading.nullable() }),
   z.strictObject({ type: z.literal('plug in'), side }),
   z.strictObject({ type: z.literal('plug out'), side, came: z.enum(['dry', 'damp']) }),
   z.strictObject({ type: z.literal('plug not found'), side }),

@@ -1,9 +1,14 @@
 import { ENTRY_KINDS, type RecordEntry, type EntryKind, type Picture } from '@dewpond/core/record';
 import { z } from 'zod';
+import { colourReading } from './colours';
 import { daySchema, gradeOrNone } from './basics';
 import { placeKey } from './trade';
 
-const picture: z.ZodType<Picture> = z.object({ id: z.string(), takenBy: z.enum(['owner', 'salon']) });
+const picture: z.ZodType<Picture> = z.object({
+  id: z.string(),
+  takenBy: z.enum(['owner', 'salon']),
+  colour: colourReading.nullable(),
+});
 
 /** One thing on record of a dog. */
 export const entry: z.ZodType<RecordEntry> = z.object({

@@ -88,7 +88,13 @@ export const readSheet: z.ZodType<ReadSheet> = z.object({
 });
 
 /** A picture and what it shows, as an owner reads it. */
-export const sheetPhoto = z.object({ id, name: z.string() });
+export const sheetPhoto = z.object({
+  id,
+  name: z.string(),
+  /** Of the same place, from an earlier visit or before the work. */
+  beside: z.object({ id, name: z.string() }).nullable(),
+});
+export type SheetPhoto = z.infer<typeof sheetPhoto>;
 
 export const sheetView = z.object({
   visitId: id,

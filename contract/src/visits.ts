@@ -4,6 +4,7 @@ import { HANDOVER_QUESTIONS, type HandoverQuestion } from '@dewpond/core/events'
 import { VISIT_KINDS } from '@dewpond/core/steps';
 import type { Minutes } from '@dewpond/core/units';
 import { z } from 'zod';
+import { colourReading } from './colours';
 import { daySchema, id, many, newId, wordOfDay } from './basics';
 import { visitEventRead } from './events';
 import { agreedVisit } from './appointments';
@@ -91,6 +92,7 @@ export const earlierPhoto = z.object({
   place: placeKey,
   sign: sign.nullable(),
   day: daySchema,
+  colour: colourReading.nullable(),
 });
 export type EarlierPhoto = z.infer<typeof earlierPhoto>;
 
@@ -114,7 +116,7 @@ const preparedVisit = {
   minutesFactor: z.partialRecord(stage, z.number()).describe('Against the business’s, by stage'),
   style: z.partialRecord(z.enum(CLIP_PARTS), z.string()).describe('How the owner wishes it, part by part'),
   tools: z.record(z.string(), z.string()).describe('Blade or comb by part of the body, last time'),
-  photos: z.array(earlierPhoto).describe('The newest earlier picture of each place'),
+  photos: z.array(earlierPhoto).describe('The earlier picture of each place that today’s is held beside'),
   bath: bathShown.nullable().describe('What the bath takes, part by part, and why; null: no bath'),
   mixes: z.array(mixView),
   openMixes: z.array(availableMix).describe('Mixes that stand and may be used, of products this visit uses'),

@@ -1,20 +1,19 @@
 import { differenceOf, type Lab } from './lab';
-import type { MeasuredColour } from './measure';
+import type { Coloured, ColourReading, MeasuredColour } from './measure';
 
-/** What of a dog a colour is of, and what of it counts there. */
-export const COLOURED = {
-  stain: { name: 'stain', counts: ['l', 'b'] },
-  skin: { name: 'skin', counts: ['a'] },
-  wax: { name: 'wax on the pad', counts: ['l', 'b'] },
-} as const satisfies Readonly<Record<string, { readonly name: string; readonly counts: readonly (keyof Lab)[] }>>;
-export type Coloured = keyof typeof COLOURED;
-export const ALL_COLOURED = Object.keys(COLOURED) as Coloured[];
+/** What of each colour counts. */
+export const COLOURED: Readonly<Record<Coloured, { readonly name: string; readonly counts: readonly (keyof Lab)[] }>> =
+  {
+    stain: { name: 'stain', counts: ['l', 'b'] },
+    skin: { name: 'skin', counts: ['a'] },
+    wax: { name: 'wax on the pad', counts: ['l', 'b'] },
+  };
 
-/** The three figures of a colour in words. */
-export const FIGURES: Readonly<Record<keyof Lab, { readonly name: string; readonly ends: string }>> = {
-  l: { name: 'Lightness L*', ends: '0 black, 100 white' },
-  a: { name: 'Redness a*', ends: '0 grey, 60 very red' },
-  b: { name: 'Yellow-brown b*', ends: '0 grey, 60 very yellow' },
+/** The three figures of a colour in words: a name, the field's letter, what its ends mean. */
+export const FIGURES: Readonly<Record<keyof Lab, Readonly<Record<'name' | 'letter' | 'ends', string>>>> = {
+  l: { name: 'lightness', letter: 'L*', ends: '0 black, 100 white' },
+  a: { name: 'redness', letter: 'a*', ends: '0 grey, 60 very red' },
+  b: { name: 'yellow-brown', letter: 'b*', ends: '0 grey, 60 very yellow' },
 };
 
 const MORE_AND_LESS: Readonly<Record<keyof Lab, readonly [more: string, less: string]>> = {
@@ -42,6 +41,15 @@ export function compareColours(of: Coloured, before: MeasuredColour, now: Measur
   });
   return { difference: differenceOf(before.lab, now.lab), says };
 }
+
+/** To a tenth, as it is kept: more is not known. */
+export const readingOf = (of: Coloured, { lab, plusMinus }: MeasuredColour): ColourReading => ({
+  of,
+  lab: toTenths(lab),
+  plusMinus: toTenths(plusMinus),
+});
+const toTenths = ({ l, a, b }: Lab): Lab => ({ l: tenth(l), a: tenth(a), b: tenth(b) });
+const tenth = (figure: number): number => Math.round(figure * 10) / 10;
 
 /** So different that it may be another dog, or another place: asked, never decided. */
 const ANOTHER = 30;

@@ -11,6 +11,8 @@ export interface Circle {
 const ALONG = 14;
 /** White gives back most: what is darker than this share of the brightest is not taken for it. */
 const AS_BRIGHT = 0.75;
+/** A camera makes white bright by itself: what is darker than this (Y, 0 to 1) is not proposed [house value]. */
+const WHITE_FROM = 0.3;
 
 /** The square of a picture around a circle, in points, cut at its edges. */
 export function squareOf({ x, y, radius }: Circle, width: number, height: number) {
@@ -50,7 +52,8 @@ export function findWhite(picture: Spot): Circle | null {
     for (let x = step; x <= picture.width - step; x += step) {
       const circle = { x: x / picture.width, y: y / picture.height, radius };
       const light = lightBy(cut(picture, circle));
-      if (light.kind === 'light') candidates.push({ circle, light: light.white[1] * (1 - light.uneven) });
+      if (light.kind === 'light' && light.white[1] >= WHITE_FROM)
+        candidates.push({ circle, light: light.white[1] * (1 - light.uneven) });
     }
   const best = candidates.reduce((most, each) => (each.light > most ? each.light : most), 0);
   const white = candidates.filter(({ light }) => light >= AS_BRIGHT * best);

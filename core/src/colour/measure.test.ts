@@ -168,7 +168,10 @@ test('the white pad is found wherever it lies, and nothing is found in the dark'
     expect(found).not.toBeNull();
     expect(Math.hypot((found?.x ?? 9) - pad.x, (found?.y ?? 9) - pad.y)).toBeLessThan(0.08);
   }
+  // A dim brown picture has nothing white in it, only something that is its brightest.
   const { width, height } = picture(null);
+  const brown = new Uint8ClampedArray(4 * width * height).map((_, i) => [140, 90, 70, 255][i % 4] ?? 0);
+  expect(findWhite({ width, height, rgba: brown })).toBeNull();
   expect(findWhite({ width, height, rgba: new Uint8ClampedArray(4 * width * height).fill(20) })).toBeNull();
 });
 

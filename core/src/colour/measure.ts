@@ -14,6 +14,15 @@ export interface MeasuredColour {
   readonly plusMinus: Lab;
 }
 
+/** What of a dog a colour is of. */
+export const ALL_COLOURED = ['stain', 'skin', 'wax'] as const;
+export type Coloured = (typeof ALL_COLOURED)[number];
+
+/** A colour as it is kept of a picture. */
+export interface ColourReading extends MeasuredColour {
+  readonly of: Coloured;
+}
+
 /** Why a colour cannot be measured, and what helps. */
 export const NOT_MEASURED = {
   'too small': 'The circle holds too few points. Make it larger, or take the picture from nearer.',

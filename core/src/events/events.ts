@@ -1,3 +1,4 @@
+import type { ColourReading } from '../colour';
 import type { CanalHair } from '../catalogue';
 import type { ProductKind } from '../dilution';
 import type { EarHairWork, Instruction, Saying, ShownToday } from '../dog';
@@ -108,6 +109,8 @@ export type Happening =
   /** A picture of a place, and of a finding there where it shows one. */
   | { readonly type: 'photo taken'; readonly photo: string; readonly place: Place; readonly sign: Sign | null }
   | { readonly type: 'photo removed'; readonly photo: string }
+  /** By a white thing in the picture, beside the grade of whoever looked. Null: taken back. */
+  | { readonly type: 'colour measured'; readonly photo: string; readonly colour: ColourReading | null }
   | { readonly type: 'plug in'; readonly side: Side }
   | { readonly type: 'plug out'; readonly side: Side; readonly came: 'dry' | 'damp' }
   | { readonly type: 'plug not found'; readonly side: Side }
@@ -188,9 +191,10 @@ export type OwnerAnswer = (typeof OWNER_ANSWERS)[number];
 
 /**
  * Version of the event format. An event of version 1 does not say what its device had seen; up to version 2 reasons
- * were sentences; pieces and nails are told from version 4 on, and what a product was for from version 5. `upToDate` reads the older ones.
+ * were sentences; pieces and nails are told from version 4 on, what a product was for from version 5; a tear stain has a grade
+ * from version 6 on, before that it was there or not and reads as slight. `upToDate` reads the older ones.
  */
-export const EVENT_VERSION = 5;
+export const EVENT_VERSION = 6;
 
 /**
  * One thing that happened, as its device recorded it. Never changed, never removed.

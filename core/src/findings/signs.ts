@@ -111,7 +111,7 @@ export const SIGNS = {
     plain,
   ),
 
-  'eye stain': eye('tear stain', 'a tear stain', { ...plain, asks: 'has a vet seen it?' }),
+  'eye stain': eye('tear stain', 'a tear stain', { asks: 'has a vet seen it?' }),
   'eye wet': eye('wet hair, no smell', 'wet hair', { dirt: true, asks: 'newly wet on this side only?' }),
   'eye musty smell': eye('musty smell', 'a musty smell', { dirt: true, alwaysNew: true }),
   'eye crust': eye('crust', 'crust', { dirt: true, asks: 'does it lift when softened?' }),

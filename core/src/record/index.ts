@@ -1,5 +1,6 @@
 export {
   ENTRY_KINDS,
+  gradeOn,
   inOrderOfRecord,
   picturesAt,
   placesOnRecord,

@@ -1,3 +1,4 @@
+import type { ColourReading } from '../colour';
 import { lookedAtWith, placeKey, placeOf, type Grade, type PlaceKey } from '../places';
 import type { Day } from '../units';
 
@@ -23,6 +24,8 @@ export type EntryKind = keyof typeof ENTRY_KINDS;
 export interface Picture {
   readonly id: string;
   readonly takenBy: 'salon' | 'owner';
+  /** Null: not measured. */
+  readonly colour: ColourReading | null;
 }
 
 /** One thing on record of a dog. */
@@ -59,6 +62,18 @@ export const recordAt = (entries: readonly RecordEntry[], place: PlaceKey | null
   place === null
     ? entries.filter(({ kind }) => kind !== 'clear')
     : entries.filter((entry) => entry.place !== null && belongsTo(entry.place) === place);
+
+/** What a picture's place was graded on its day; null: nothing was seen there, or nobody looked. */
+export const gradeOn = (
+  entries: readonly RecordEntry[],
+  { day, place }: Pick<RecordEntry, 'day' | 'place'>,
+): Grade | null =>
+  entries
+    .filter((entry) => entry.day === day && entry.place === place)
+    .reduce<Grade | null>(
+      (worst, { grade }) => (grade !== null && (worst === null || grade > worst) ? grade : worst),
+      null,
+    );
 
 /** Pictures of one place, oldest first, with what was found there that day: to be held side by side. */
 export const picturesAt = (

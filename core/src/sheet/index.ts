@@ -1,5 +1,6 @@
 export { didLines } from './didLines';
 export { makeSheet } from './makeSheet';
+export { pairPictures, picturesShown, type PairedPicture } from './pictures';
 export {
   ALL_SECTIONS,
   type HomeCareLine,

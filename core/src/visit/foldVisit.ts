@@ -139,10 +139,13 @@ const HAPPENS: { readonly [K in HappeningType]: Happens<K> } = {
   found: (folding, { finding: found }, event) => addFinding(folding, found, event),
   'taken back': (folding, { place, sign }, event) => changeMarks(folding, place, sign, unseenBy(event)),
   'photo taken': ({ state }, { type: _, ...photo }) => {
-    state.photos = [...state.photos.filter((each) => each.photo !== photo.photo), photo];
+    state.photos = [...state.photos.filter((each) => each.photo !== photo.photo), { ...photo, colour: null }];
   },
   'photo removed': ({ state }, { photo }) => {
     state.photos = state.photos.filter((each) => each.photo !== photo);
+  },
+  'colour measured': ({ state }, { photo, colour }) => {
+    state.photos = state.photos.map((each) => (each.photo === photo ? { ...each, colour } : each));
   },
   'plug in': ({ state }, { side }) => {
     state.plugs[side] = 'in';

@@ -1,3 +1,4 @@
+import type { ColourReading } from '../colour';
 import type { CanalHair } from '../catalogue';
 import type { Task } from '../tasks';
 import type { EarHairWork, ShownToday } from '../dog';
@@ -70,6 +71,7 @@ export interface Photo {
   readonly photo: string;
   readonly place: Place;
   readonly sign: Sign | null;
+  readonly colour: ColourReading | null;
 }
 
 /** Something that was said or went wrong, with the event that tells when and by whom. */

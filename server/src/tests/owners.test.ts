@@ -202,6 +202,59 @@ describe('the owner’s page', () => {
     expect((await knock('10.78.0.1')).status).toBe(404);
   });
 
+  test('an earlier picture is shown beside today’s when the pair was chosen, and no picture of another dog ever', async () => {
+    const { dogId } = await reachable(salon);
+    const other = await reachable(salon);
+    const bytes = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#886644' } })
+      .jpeg()
+      .toBuffer();
+    const visitWith = async (of: string, sides: readonly ('left' | 'right')[]) => {
+      const visitId = await begin(salon, of);
+      const photos = sides.map(() => v7());
+      for (const photo of photos)
+        await request(app)
+          .put(`/api/visits/${visitId}/photos/${photo}`)
+          .set('Cookie', salon.cookie)
+          .type('image/jpeg')
+          .send(bytes);
+      const taken = photos.map((photo, i) => ({
+        ...({ type: 'photo taken', photo, place: { site: 'eye', side: sides[i] ?? 'left' }, sign: null } as const),
+      }));
+      const events = eventsOf([{ type: 'opened' }, ...taken, { type: 'closed', how: 'ended early' }]);
+      await salon.call('POST /api/visits/:id/events', { id: visitId, body: { events } });
+      return { visitId, photos };
+    };
+    const then = await visitWith(dogId, ['left']);
+    const now = await visitWith(dogId, ['left', 'left', 'right']);
+    const strange = await visitWith(other.dogId, ['left']);
+    const { body: view } = await salon.call('GET /api/visits/:id/sheet', { id: now.visitId });
+    expect(view.photos).toEqual([
+      {
+        ...{ id: now.photos[0], name: 'left eye, Wed 25 Nov' },
+        beside: { id: then.photos[0], name: 'left eye, Wed 25 Nov' },
+      },
+      { id: now.photos[1], name: 'left eye after', beside: { id: now.photos[0], name: 'left eye before' } },
+      { id: now.photos[2], name: 'right eye', beside: null },
+    ]);
+    const { body: link } = await salon.call('POST /api/links', { body: { id: v7(), dogId, days: 5 } });
+    const token = link.url.split('#')[1] ?? '';
+    const status = async (id = '') => (await guest(token, `/api/owner/photos/${id}`)).status;
+    const choose = (version: number, photos: readonly (string | undefined)[]) =>
+      salon.call('PUT /api/visits/:id/sheet', {
+        id: now.visitId,
+        body: { version, edits: { ...NO_EDITS, photos: photos.flatMap((id) => id ?? []) } },
+      });
+    await choose(0, [now.photos[0]]);
+    expect([await status(now.photos[0]), await status(then.photos[0])]).toEqual([200, 404]);
+    // Chosen by mistake or by hand: of another dog it stays closed.
+    await choose(1, [now.photos[0], then.photos[0], strange.photos[0]]);
+    expect([await status(now.photos[0]), await status(then.photos[0])]).toEqual([200, 200]);
+    expect(await status(strange.photos[0])).toBe(404);
+    const { body: page } = await guest(token, '/api/owner');
+    expect(page.sheets[0].photos).toEqual([view.photos[0]]);
+    expect((await textOf(await pdfAt(`/api/visits/${now.visitId}/sheet.pdf`))).text).toContain('left eye, Wed 25 Nov');
+  });
+
   test('pictures are shown when they were agreed to and chosen', async () => {
     const { dogId, clientId } = await reachable(salon);
     const visitId = await begin(salon, dogId);

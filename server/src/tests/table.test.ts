@@ -204,6 +204,9 @@ describe('what a visit leaves behind for the next', () => {
 
   test('minutes, tools, pictures, details of findings; rebuilt from the events they are the same', async () => {
     const photo = v7();
+    const colour = {
+      ...{ of: 'skin' as const, lab: { l: 61.2, a: 18.4, b: 15 }, plusMinus: { l: 4, a: 2.6, b: 2.4 } },
+    } as const;
     const id = await begin(salon, dogId);
     const happened: Happening[] = [
       { type: 'opened' },
@@ -211,6 +214,7 @@ describe('what a visit leaves behind for the next', () => {
       { type: 'step done', step: 'nails' },
       { type: 'tool used', part: 'body', tool: '7F blade' },
       { type: 'photo taken', photo, place: lump.place, sign: 'lump new' },
+      { type: 'colour measured', photo, colour },
       nick,
       { type: 'closed', how: 'ended early' },
     ];
@@ -234,7 +238,7 @@ describe('what a visit leaves behind for the next', () => {
     const next = await begin(salon, dogId);
     const { body } = await salon.call('GET /api/visits/:id', { id: next });
     expect(body.tools).toEqual({ body: '7F blade' });
-    expect(body.photos).toMatchObject([{ photo, place: 'side/left', sign: 'lump new', day: '2026-11-25' }]);
+    expect(body.photos).toMatchObject([{ photo, place: 'side/left', sign: 'lump new', day: '2026-11-25', colour }]);
     expect(body.lastTime?.findings).toEqual([{ ...lump, more: { mm: 7, words: 'soft' } }]);
     expect(body.lastTime?.looked).toEqual(['side/left']);
     // One visit of ten minutes where the business reckons six: exp(ln(10/6) / 4).

@@ -2,7 +2,7 @@ import { homeTicking, type OwnerPage } from '@dewpond/contract';
 import { atLeast, type Level } from '@dewpond/core/findings';
 import { vetLooksDue } from '@dewpond/core/due';
 import { placeOf } from '@dewpond/core/places';
-import { readSheet } from '@dewpond/core/sheet';
+import { picturesShown, readSheet } from '@dewpond/core/sheet';
 import { addDays, daysBetween, type Day } from '@dewpond/core/units';
 import { placeWords } from '@dewpond/core/wording';
 import { and, eq, isNull, sql } from 'drizzle-orm';
@@ -183,18 +183,23 @@ function knock(services: Services): RequestHandler {
   };
 }
 
-/** A picture of this dog that still shows something, was chosen for its sheet, and was agreed to; else null. */
+/** A picture of this dog that still shows something, was chosen for one of its sheets, and was agreed to; else null. */
 async function shownPicture(tx: Tenant, dogId: string, id: string): Promise<Buffer | null> {
   const [row] = await tx
-    .select({ bytes: photo.bytes, edits: sheetEdit.edits, card: client.card })
+    .select({ bytes: photo.bytes, card: client.card })
     .from(photo)
     .innerJoin(photoShown, eq(photoShown.photoId, photo.id))
-    .innerJoin(sheetEdit, eq(sheetEdit.visitId, photo.visitId))
     .innerJoin(visit, eq(visit.id, photo.visitId))
     .innerJoin(dog, eq(dog.id, visit.dogId))
     .innerJoin(client, eq(client.id, dog.clientId))
     .where(and(eq(photo.id, id), eq(visit.dogId, dogId)));
-  return row?.card.consents.photos?.yes && row.edits.photos.includes(id) ? row.bytes : null;
+  if (!row?.card.consents.photos?.yes) return null;
+  const sheets = await tx
+    .select({ edits: sheetEdit.edits })
+    .from(sheetEdit)
+    .innerJoin(visit, eq(visit.id, sheetEdit.visitId))
+    .where(eq(visit.dogId, dogId));
+  return sheets.some(({ edits }) => edits.photos.includes(id)) ? row.bytes : null;
 }
 
 /** This dog and nothing else: its last sheets, letters that are open, what is booked. */
@@ -228,7 +233,7 @@ async function pageFor(
       { business, words, record, due, next },
       visit,
     );
-    const shown = photosAgreed ? photos.filter((each) => edits.photos.includes(each.id)) : [];
+    const shown = photosAgreed ? picturesShown(photos, edits) : [];
     sheets.push({ visitId: id, read: readSheet(sheet, edits), photos: shown });
   }
   const wording = wordingFor(words, record.client.card);

@@ -123,7 +123,7 @@ async function photosOf(tx: Tenant, dogId: string): Promise<RecordEntry[]> {
     .from(photoShown)
     .innerJoin(photo, eq(photo.id, photoShown.photoId))
     .where(eq(photoShown.dogId, dogId));
-  return rows.map(({ shown: { photoId, visitId, place, sign, day } }) =>
+  return rows.map(({ shown: { photoId, visitId, place, sign, day, colour } }) =>
     entry(
       `photo ${photoId}`,
       day,
@@ -132,7 +132,7 @@ async function photosOf(tx: Tenant, dogId: string): Promise<RecordEntry[]> {
       place as PlaceKey,
       {
         visitId,
-        picture: { id: photoId, takenBy: 'salon' },
+        picture: { id: photoId, takenBy: 'salon', colour },
       },
     ),
   );
@@ -225,6 +225,8 @@ async function homePhotosOf(tx: Tenant, dogId: string): Promise<RecordEntry[]> {
     .where(eq(homePhoto.dogId, dogId))
     .orderBy(homePhoto.sentAt);
   return rows.map(({ id, day }) =>
-    entry(`home photo ${id}`, day, 'home', 'a picture from the owner', null, { picture: { id, takenBy: 'owner' } }),
+    entry(`home photo ${id}`, day, 'home', 'a picture from the owner', null, {
+      picture: { id, takenBy: 'owner', colour: null },
+    }),
   );
 }

@@ -81,6 +81,7 @@ export const WORDS_THAT_STAY: Readonly<Record<string, readonly string[]>> = {
     'message.kind',
     'message.state',
     'message.via',
+    'photo_shown.colour',
     'photo_shown.place',
     'photo_shown.sign',
     'place_care.hair_borne',

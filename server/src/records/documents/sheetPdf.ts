@@ -1,4 +1,4 @@
-import { readSheet } from '@dewpond/core/sheet';
+import { picturesShown, readSheet } from '@dewpond/core/sheet';
 import { eq, inArray } from 'drizzle-orm';
 import { photo, sheetPdf } from '../../platform/db/schema';
 import { inTenant, type BusinessId } from '../../platform/db/tenant';
@@ -18,9 +18,9 @@ export const SHEET_JOB: JobKind<{ businessId: string; visitId: string }> = {
 };
 
 /** Pictures that fit on the one page. */
-const PHOTOS = 3;
+const PHOTOS = 4;
 /** A sheet drawn by an older version is drawn anew. */
-const DRAWN = 2;
+const DRAWN = 3;
 
 /**
  * The PDF of a visit's sheet: the kept one if the sheet still says the same, otherwise made now and kept. Rendering
@@ -38,7 +38,9 @@ export async function sheetAsPdf(
       services.now(),
     );
     const read = readSheet(sheet, edits);
-    const chosen = photosAgreed ? photos.filter(({ id }) => edits.photos.includes(id)).slice(0, PHOTOS) : [];
+    const chosen = (photosAgreed ? picturesShown(photos, edits) : [])
+      .flatMap(({ beside, ...picture }) => (beside ? [beside, picture] : [picture]))
+      .slice(0, PHOTOS);
     const rows =
       chosen.length === 0
         ? []

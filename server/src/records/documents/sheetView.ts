@@ -1,8 +1,9 @@
 import type { SheetView } from '@dewpond/contract';
 import type { DueLine } from '@dewpond/core/due';
-import { NO_EDITS, makeSheet } from '@dewpond/core/sheet';
-import { placeWords, type Wording } from '@dewpond/core/wording';
-import { eq } from 'drizzle-orm';
+import { NO_EDITS, makeSheet, pairPictures } from '@dewpond/core/sheet';
+import { showDay, type Day } from '@dewpond/core/units';
+import { placeWords, sentence, type Wording } from '@dewpond/core/wording';
+import { eq, inArray } from 'drizzle-orm';
 import { nextDates, type NextDates } from '../due/nextDates';
 import { photo, sheetEdit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
@@ -92,11 +93,32 @@ export async function editsOf(tx: Tenant, visitId: string) {
   return row ? { edits: row.edits, version: row.version } : { edits: NO_EDITS, version: 0 };
 }
 
-/** Pictures of a visit that have arrived, with the place they show. */
-async function photosHere(tx: Tenant, wording: Wording, { row, state }: LoadedVisit): Promise<SheetView['photos']> {
-  const arrived = await tx.select({ id: photo.id }).from(photo).where(eq(photo.visitId, row.id));
-  const there = new Set(arrived.map(({ id }) => id));
-  return state.photos
-    .filter(({ photo: id }) => there.has(id))
-    .map(({ photo: id, place }) => ({ id, name: placeWords(wording, place) }));
+/** Pictures of a visit that have arrived, with the place they show and what to hold beside them. */
+async function photosHere(
+  tx: Tenant,
+  wording: Wording,
+  { row, record, state }: LoadedVisit,
+): Promise<SheetView['photos']> {
+  if (state.photos.length === 0) return [];
+  const asked = [...state.photos, ...record.photos].map(({ photo: id }) => id);
+  const arrived = await tx.select({ id: photo.id }).from(photo).where(inArray(photo.id, asked));
+  const isHere = ({ photo: id }: { readonly photo: string }) => arrived.some((each) => each.id === id);
+  return pairPictures(state.photos.filter(isHere), record.photos.filter(isHere)).map(({ taken, beside }) => {
+    const place = placeWords(wording, taken.place);
+    const on = (day: Day) => sentence(wording, 'pictureOn', { place, day: showDay(day, wording.language) });
+    const picture = (name: string, by: { readonly id: string; readonly name: string } | null) => ({
+      ...{ id: taken.photo, name, beside: by },
+    });
+    switch (beside?.kind) {
+      case 'then':
+        return picture(on(row.day as Day), { id: beside.photo, name: on(beside.day) });
+      case 'before':
+        return picture(sentence(wording, 'pictureAfter', { place }), {
+          id: beside.photo,
+          name: sentence(wording, 'pictureBefore', { place }),
+        });
+      case undefined:
+        return picture(place, null);
+    }
+  });
 }

@@ -64,7 +64,7 @@ export interface DogRecord {
   readonly took: readonly OfVisit<DogRows['took'][number]>[];
   /** Blade or comb by part of the body, as used last. */
   readonly tools: Readonly<Record<string, string>>;
-  /** The newest picture of each place. */
+  /** The picture of each place that today's is held beside. */
   readonly photos: readonly EarlierPhoto[];
   /** Products that its skin reacted to at the table. */
   readonly reactedTo: readonly string[];
@@ -188,7 +188,7 @@ export function recordsOf(rows: DogRows, before?: AsKnownAt): DogRecord[] {
       amountLessons: lessons.filter((each) => each.complete && each.used > 0).length,
       took: of.took.get(id) ?? [],
       tools: Object.fromEntries((of.tools.get(id) ?? []).map(({ part, tool }) => [part, tool])),
-      photos: newestOfEach(of.photos.get(id) ?? []),
+      photos: toHoldBeside(of.photos.get(id) ?? []),
       reactedTo: (of.reacted.get(id) ?? []).flatMap(({ productId }) => productId ?? []),
       referred: (of.referrals.get(id) ?? []).map(({ place, openedOn }) => ({ place, openedOn: openedOn as Day })),
     };
@@ -217,14 +217,26 @@ const asFinding = (row: OfVisit<DogRows['findings'][number]>): StoredFinding => 
   ...(row.more ? { more: row.more } : {}),
 });
 
-const newestOfEach = (rows: readonly OfVisit<DogRows['photos'][number]>[]): EarlierPhoto[] => [
-  ...new Map(
-    rows.map(({ photoId, place, sign, day }): [string, EarlierPhoto] => [
-      place,
-      { photo: photoId, place: place as PlaceKey, sign, day: day },
-    ]),
-  ).values(),
-];
+/**
+ * The picture of each place to hold today's beside: of the newest visit that has one, the first, as the place was found
+ * (ids are UUID v7: in order of time). Of the whole dog the last, as it went home.
+ */
+const toHoldBeside = (rows: readonly OfVisit<DogRows['photos'][number]>[]): EarlierPhoto[] =>
+  [...group(rows, ({ place }) => place)].flatMap(([place, its]) => {
+    const newest = its.at(-1)?.visitId;
+    const ofVisit = its
+      .filter(({ visitId }) => visitId === newest)
+      .toSorted((a, b) => (a.photoId < b.photoId ? -1 : 1))
+      .at(place === 'body/none' ? -1 : 0);
+    return ofVisit === undefined
+      ? []
+      : [
+          {
+            ...{ photo: ofVisit.photoId, place: place as PlaceKey, sign: ofVisit.sign, day: ofVisit.day },
+            colour: ofVisit.colour,
+          },
+        ];
+  });
 
 export const asInstruction = (
   row: Omit<typeof instruction.$inferSelect, 'businessId'>,

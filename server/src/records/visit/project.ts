@@ -60,7 +60,12 @@ export async function project(
     tools: Object.entries(state.tools).map(([part, tool]) => ({ ...key, part, tool })),
     incidents: state.incidents.map((incident) => incidentRow(key, incident)),
     cleanDowns: [cleanDownOf(loaded)].flatMap((each) => (each ? [cleanDownRow(key, each)] : [])),
-    photos: state.photos.map(({ photo, place, sign }) => ({ ...key, photoId: photo, place: placeKey(place), sign })),
+    photos: state.photos.map(({ photo, place, ...its }) => ({
+      ...key,
+      ...its,
+      photoId: photo,
+      place: placeKey(place),
+    })),
     ...use.rows,
   });
   await drawForVisit(tx, { id: row.id, dogId: row.dogId, day: row.day as Day }, use.drawn, written.drawn);

@@ -14,7 +14,7 @@ import { SheetBody } from '../../parts/sheet/SheetBody';
 import { AtHome } from './AtHome';
 import { ownerFile, ownerPage, tellSeen, tokenHere } from './ownerCall';
 import { NextDates } from './NextDates';
-import { usePictures } from './usePictures';
+import { usePairs } from './usePictures';
 
 // What is not read first comes once the page can be read: a slow telephone waits for none of it.
 const Toasts = lazy(async () => ({ default: (await import('../../ui/toasts')).Toasts }));
@@ -157,7 +157,7 @@ function Page({ page }: { readonly page: OwnerPage }) {
 }
 
 function Sheet({ page, sheet }: { readonly page: OwnerPage; readonly sheet: OwnerPage['sheets'][number] }) {
-  const photos = usePictures(sheet.photos, '/api/owner/photos');
+  const photos = usePairs(sheet.photos);
   return (
     <>
       <SheetBody

@@ -1,4 +1,5 @@
-import { useEffect, useState } from 'react';
+import type { SheetPhoto } from '@dewpond/contract';
+import { useEffect, useMemo, useState } from 'react';
 import { ownerFile } from './ownerCall';
 
 /** Pictures are fetched with the link's secret, so that their addresses need none; those that have arrived. */
@@ -25,5 +26,23 @@ export function usePictures<P extends { readonly id: string }>(
   return photos.flatMap((photo) => {
     const src = sources[photo.id];
     return src === undefined ? [] : [{ ...photo, src }];
+  });
+}
+
+type Picture = Omit<SheetPhoto, 'beside'>;
+type Arrived<P> = P & { readonly src: string };
+
+/** Pictures of a sheet, each with the one beside it; one that has not arrived is left out. */
+export function usePairs(
+  photos: readonly SheetPhoto[],
+): readonly (Arrived<Picture> & { readonly beside: Arrived<Picture> | null })[] {
+  const all = useMemo(
+    () => photos.flatMap(({ beside, ...picture }): Picture[] => (beside ? [beside, picture] : [picture])),
+    [photos],
+  );
+  const arrived = usePictures(all, '/api/owner/photos');
+  return photos.flatMap(({ id, beside }) => {
+    const picture = arrived.find((each) => each.id === id);
+    return picture ? [{ ...picture, beside: arrived.find((each) => each.id === beside?.id) ?? null }] : [];
   });
 }

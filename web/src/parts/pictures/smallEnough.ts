@@ -1,3 +1,5 @@
+import { assertOpenable } from './pointsOf';
+
 /** Long side of a picture as it is kept and sent, pixels. */
 const LONG_SIDE = 1600;
 
@@ -6,6 +8,7 @@ const LONG_SIDE = 1600;
  * picture, or larger than this device can open.
  */
 export async function smallEnough(file: File): Promise<Blob> {
+  await assertOpenable(file);
   const picture = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => {
     throw new Error(`“${file.name}” is no picture this device can open. Nothing was added.`);
   });

@@ -8,6 +8,12 @@ import type { CSSProperties, ReactNode } from 'react';
 import { DogBody } from '../../drawings/DogBody';
 import { DogHead } from '../../drawings/DogHead';
 
+interface SheetPicture {
+  readonly id: string;
+  readonly name: string;
+  readonly src: string;
+}
+
 interface SheetBodyProps {
   readonly business: BusinessProfile;
   /** What the page is, for who hears it read out. */
@@ -17,7 +23,7 @@ interface SheetBodyProps {
   readonly presses: string | null;
   readonly owner: string | null;
   readonly drawing: Traits;
-  readonly photos: readonly { readonly id: string; readonly name: string; readonly src: string }[];
+  readonly photos: readonly (SheetPicture & { readonly beside: SheetPicture | null })[];
   /** The lines of one part; null leaves the part out. */
   readonly part: (section: Section) => ReactNode;
 }
@@ -51,10 +57,10 @@ export function SheetBody({ business, label, read, presses, owner, drawing, phot
       </div>
       {photos.length > 0 && (
         <ul className="flex flex-wrap gap-3 mt-5">
-          {photos.map(({ id, name, src }) => (
-            <li key={id} className="w-44">
-              <img src={src} alt={name} className="w-full h-32 object-cover rounded-xl border border-line" />
-              <span className="text-sm text-soft first-letter:uppercase block">{name}</span>
+          {photos.map(({ beside, ...picture }) => (
+            <li key={picture.id} className="flex gap-1.5">
+              {beside && <PictureOnSheet {...beside} />}
+              <PictureOnSheet {...picture} />
             </li>
           ))}
         </ul>
@@ -68,6 +74,13 @@ export function SheetBody({ business, label, read, presses, owner, drawing, phot
     </article>
   );
 }
+
+const PictureOnSheet = ({ name, src }: SheetPicture) => (
+  <figure className="w-44 max-md:w-40">
+    <img src={src} alt={name} className="w-full aspect-[4/3] object-cover rounded-xl border border-line" />
+    <figcaption className="text-sm text-soft first-letter:uppercase">{name}</figcaption>
+  </figure>
+);
 
 interface DrawingsProps extends Pick<SheetBodyProps, 'drawing'>, Pick<ReadSheet, 'grades'> {
   readonly names: ReadSheet['frame']['sides'];

@@ -6,7 +6,7 @@ import type { Grade } from '@dewpond/core/places';
 import type { Stage } from '@dewpond/core/steps';
 import type { WorkOutcome } from '@dewpond/core/visit';
 import { boolean, doublePrecision, foreignKey, index, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
-import { DETAILS } from '../shapes/visits';
+import { COLOUR, DETAILS } from '../shapes/visits';
 import { shaped } from '../shapes/shaped';
 import { dog } from './book';
 import { businessId, day, dewpond, instant, ofThisBusiness } from './tenancy';
@@ -197,6 +197,8 @@ export const photoShown = dewpond.table(
     photoId: uuid('photo_id').notNull(),
     place: text('place').notNull(),
     sign: text('sign').$type<Sign>(),
+    /** Measured by a white thing in the picture; null: not measured. */
+    colour: shaped('colour', COLOUR),
   },
   (t) => [
     primaryKey({ columns: [t.businessId, t.visitId, t.photoId] }),

@@ -1,3 +1,4 @@
+import { ALL_COLOURED, type ColourReading } from '@dewpond/core/colour';
 import { FINDING_COLOURS, FINDING_SMELLS, type FindingDetails } from '@dewpond/core/findings';
 import type { PlaceKey } from '@dewpond/core/places';
 import {
@@ -67,6 +68,12 @@ export const DETAILS: Shape<FindingDetails> = first(
     painful: z.exactOptional(z.boolean()),
     words: z.exactOptional(z.string()),
   }),
+);
+
+const lab = z.object({ l: z.number(), a: z.number(), b: z.number() });
+export const COLOUR: Shape<ColourReading> = first(
+  'a measured colour',
+  z.object({ of: oneOf(ALL_COLOURED), lab, plusMinus: lab }),
 );
 
 /** Parts of a visit that are no more are left out. */

@@ -19,7 +19,10 @@ const entry = (on: string, more: Partial<RecordEntry>): RecordEntry => ({
   picture: null,
   ...more,
 });
-const taken = (): Picture => ({ id: v7(), takenBy: 'salon' });
+const taken = (colour: Picture['colour'] = null): Picture => ({ id: v7(), takenBy: 'salon', colour });
+const red = (a: number): Picture['colour'] => ({
+  ...{ of: 'skin', lab: { l: 60, a, b: 15 }, plusMinus: { l: 4, a: 3, b: 3 } },
+});
 const items = [
   entry('2026-11-25', { kind: 'visit', words: 'Visit, finished', visitId: v7() }),
   entry('2026-11-25', { place: 'ear/left', words: 'musty smell, plain', grade: 2 }),
@@ -42,13 +45,45 @@ test('one line of time; of one place with what was clear, and its pictures from 
   const pictures = screen.getByRole('list', { name: 'Pictures of the left ear' });
   expect(
     within(pictures)
-      .getAllByRole('img')
+      .getAllByRole('img', { name: /left ear/ })
       .map((each) => each.getAttribute('alt')),
   ).toEqual(['The left ear on Wed 2 Sept', 'The left ear on Wed 25 Nov']);
   expect(screen.queryByText('Visit, finished')).toBeNull();
   expect(screen.getAllByText('clear')).toHaveLength(1);
   await person.click(screen.getByRole('button', { name: 'Everything' }));
   expect(screen.getByRole('link', { name: 'Visit, finished' })).toBeTruthy();
+});
+
+test('two pictures of a place stand side by side; what was measured is said only where it can be told, and drawn', async () => {
+  const strip = (...figures: readonly number[]) => [
+    ...figures.map((a, i) =>
+      entry(`2026-0${3 + i}-02`, { kind: 'photo', place: 'ear/left', words: 'picture', picture: taken(red(a)) }),
+    ),
+    entry('2026-03-02', { place: 'ear/left', words: 'redness, plain', grade: 2 }),
+  ];
+  const { person } = open(strip(22, 20, 9));
+  await person.click(await screen.findByRole('button', { name: 'left ear' }));
+  const pair = () => screen.getByRole('region', { name: /^left ear: / });
+  expect(pair().getAttribute('aria-label')).toBe('left ear: Mon 2 Mar and Sat 2 May');
+  expect(pair().textContent).toContain('As measured: less red than on Mon 2 Mar.');
+  expect(screen.getByRole('img', { name: 'skin, left ear: Mon 2 Mar 22 ± 3, Thu 2 Apr 20 ± 3, Sat 2 May 9 ± 3' }));
+  // The grade of that day stands with its picture.
+  const strips = screen.getByRole('list', { name: 'Pictures of the left ear' });
+  expect(within(strips).getAllByRole('img', { name: 'plain' })).toHaveLength(1);
+  const compare = () => within(strips).getAllByRole('button', { name: 'Compare' });
+  await person.click(compare()[0] as HTMLElement);
+  await person.click(compare()[1] as HTMLElement);
+  expect(pair().getAttribute('aria-label')).toBe('left ear: Mon 2 Mar and Thu 2 Apr');
+  expect(pair().textContent).toContain('no change that the pictures can tell');
+});
+
+test('one picture has nothing to be held beside, and one figure draws no line', async () => {
+  const { person } = open([
+    entry('2026-03-02', { kind: 'photo', place: 'ear/left', words: 'picture', picture: taken(red(22)) }),
+  ]);
+  await person.click(await screen.findByRole('button', { name: 'left ear' }));
+  expect(screen.queryByRole('region', { name: /^left ear: / })).toBeNull();
+  expect(screen.queryByRole('img', { name: /^skin, left ear/ })).toBeNull();
 });
 
 test('all of it can be taken away; nothing on record says when it begins', async () => {

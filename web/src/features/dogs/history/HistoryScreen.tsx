@@ -1,13 +1,5 @@
 import { namePlace, placeOf, type PlaceKey } from '@dewpond/core/places';
-import {
-  ENTRY_KINDS,
-  picturesAt,
-  placesOnRecord,
-  recordAt,
-  type RecordEntry,
-  type EntryKind,
-  type Picture,
-} from '@dewpond/core/record';
+import { ENTRY_KINDS, placesOnRecord, recordAt, type RecordEntry, type EntryKind } from '@dewpond/core/record';
 
 import { useQuery } from '@tanstack/react-query';
 import { group } from 'd3-array';
@@ -19,6 +11,8 @@ import { Choice } from '../../../ui/Choice';
 import { Ripple } from '../../../ui/Ripple';
 import { Empty, Waiting } from '../../../ui/Waiting';
 import { showDay } from '../../../browser/times';
+import { PictureStrip } from './PictureStrip';
+import { addressOf } from './addressOf';
 
 /** Everything on record of one dog, in one line of time; of one place with its pictures side by side. */
 export function HistoryScreen() {
@@ -80,37 +74,13 @@ function History({
           </Choice>
         ))}
       </div>
-      {place !== null && <Pictures entries={entries} place={place} />}
+      {place !== null && <PictureStrip key={place} entries={entries} place={place} />}
       {shown.length === 0 ? (
         <Empty words="Nothing is on record yet. It begins with the first visit." />
       ) : (
         <Days entries={shown} />
       )}
     </div>
-  );
-}
-
-const addressOf = ({ id, takenBy }: Picture) => (takenBy === 'owner' ? `/api/home-photos/${id}` : `/api/photos/${id}`);
-
-/** Pictures of one place from old to new, side by side, with what was found that day. */
-function Pictures({ entries, place }: { readonly entries: readonly RecordEntry[]; readonly place: PlaceKey }) {
-  const pictures = picturesAt(entries, place);
-  if (pictures.length === 0) return null;
-  return (
-    <ul aria-label={`Pictures of the ${namePlace(placeOf(place))}`} className="flex gap-3 overflow-x-auto pb-2">
-      {pictures.map(({ id, picture, day, words }) => (
-        <li key={id} className="w-64 shrink-0">
-          <a href={addressOf(picture)} target="_blank" rel="noreferrer">
-            <img
-              src={addressOf(picture)}
-              alt={`The ${namePlace(placeOf(place))} on ${showDay(day)}`}
-              className="w-full h-48 object-cover rounded-xl border border-line"
-            />
-          </a>
-          <b>{showDay(day)}</b> <span className="text-soft">{words.replace(/^picture(: )?/, '')}</span>
-        </li>
-      ))}
-    </ul>
   );
 }
 

@@ -294,7 +294,7 @@ describe('a hand on the sheet', () => {
   });
 
   test('a picture goes on the sheet only where pictures were agreed to', async () => {
-    const photos = [{ id: v7(), name: 'left ear' }];
+    const photos = [{ id: v7(), name: 'left ear', beside: null }];
     const { person, stands, unmount } = kept({ ...sheetOf(nails), photos, photosAgreed: true });
     await person.click(await screen.findByRole('button', { name: 'Put on the sheet' }));
     await waitFor(() => expect(stands().edits.photos).toEqual([photos[0]?.id]));
@@ -303,5 +303,22 @@ describe('a hand on the sheet', () => {
     kept({ ...sheetOf(nails), photos, edits: { ...NO_EDITS, photos: photos.map(({ id }) => id) } });
     expect(await screen.findByText(/has not agreed to pictures/)).toBeTruthy();
     expect(within(page()).queryByRole('img', { name: 'left ear' })).toBeNull();
+  });
+
+  test('a picture goes on the sheet as a pair with the earlier one, and comes off as one', async () => {
+    const photos = [{ id: v7(), name: 'left ear, today', beside: { id: v7(), name: 'left ear, Mon 2 Mar' } }];
+    const { person, stands } = kept({ ...sheetOf(nails), photos, photosAgreed: true });
+    const onPage = () =>
+      within(page())
+        .queryAllByRole('img')
+        .flatMap((each) => (each.getAttribute('alt')?.startsWith('left ear') ? [each.getAttribute('alt')] : []));
+    await person.click(await screen.findByRole('button', { name: 'As a pair' }));
+    await waitFor(() => expect(stands().edits.photos).toEqual([photos[0]?.id, photos[0]?.beside.id]));
+    expect(onPage()).toEqual(['left ear, Mon 2 Mar', 'left ear, today']);
+    await person.click(screen.getByRole('button', { name: 'As a pair' }));
+    await waitFor(() => expect(stands().edits.photos).toEqual([photos[0]?.id]));
+    await person.click(screen.getByRole('button', { name: 'As a pair' }));
+    await person.click(screen.getByRole('button', { name: 'On the sheet' }));
+    await waitFor(() => expect(onPage()).toEqual([]));
   });
 });

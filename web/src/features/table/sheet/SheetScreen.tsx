@@ -1,12 +1,11 @@
 import type { SheetView } from '@dewpond/contract';
-import { editLine, pageOf, readSheet, type Section } from '@dewpond/core/sheet';
+import { editLine, pageOf, picturesShown, readSheet, type Section } from '@dewpond/core/sheet';
 import { Download, Link2, Mail, Plus, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { useSheet } from '../../../data/queries';
 import { Button } from '../../../ui/Button';
-import { Choice } from '../../../ui/Choice';
 import { NotSaved } from '../../../forms/NotSaved';
 import { Waiting } from '../../../ui/Waiting';
 import { BookDialog } from '../../../parts/booking/BookDialog';
@@ -16,6 +15,7 @@ import { EditedLine, LineField } from '../../../parts/sheet/EditedLine';
 import { ReadLines } from '../../../parts/sheet/ReadLines';
 import { FromLost } from '../../../parts/visits/FromLost';
 import { SheetBody } from '../../../parts/sheet/SheetBody';
+import { OwnersPictures, withSource } from './OwnersPictures';
 import { showEdited, useSheetEdits } from './useSheetEdits';
 import { May } from '../../../parts/May';
 
@@ -35,7 +35,7 @@ function Sheet({ view }: { readonly view: SheetView }) {
   const { sheet, inBusinessLanguage } = view;
   const [translated, setTranslated] = useState(false);
   const read = readSheet(translated ? (inBusinessLanguage ?? sheet) : sheet, editing.edits);
-  const shown = view.photosAgreed ? view.photos.filter(({ id }) => editing.edits.photos.includes(id)) : [];
+  const shown = view.photosAgreed ? picturesShown(view.photos, editing.edits) : [];
   return (
     <div className="px-7 py-5 max-md:px-2 print:p-0">
       <SheetBar view={view} />
@@ -74,7 +74,10 @@ function Sheet({ view }: { readonly view: SheetView }) {
         presses={read.frame.presses}
         owner={view.owner}
         drawing={view.drawing}
-        photos={shown.map(({ id, name }) => ({ id, name, src: `/api/photos/${id}` }))}
+        photos={shown.map(({ beside, ...picture }) => ({
+          ...withSource(picture),
+          beside: beside && withSource(beside),
+        }))}
         part={(section) =>
           translated ? (
             <ReadLines read={read} section={section} />
@@ -83,7 +86,7 @@ function Sheet({ view }: { readonly view: SheetView }) {
           )
         }
       />
-      <Pictures view={view} editing={editing} />
+      <OwnersPictures view={view} edits={editing.edits} onChange={editing.change} />
     </div>
   );
 }
@@ -213,45 +216,5 @@ function Lines({
         </button>
       )}
     </>
-  );
-}
-
-/** Pictures of this visit; the owner sees those that are chosen, if pictures were agreed to. */
-function Pictures({ view, editing }: { readonly view: SheetView; readonly editing: SheetEditor }) {
-  if (view.photos.length === 0) return null;
-  const { photos } = editing.edits;
-  const turn = (id: string) =>
-    editing.change({
-      ...editing.edits,
-      photos: photos.includes(id) ? photos.filter((each) => each !== id) : [...photos, id].slice(-6),
-    });
-  return (
-    <section className="no-print max-w-[880px] mx-auto mt-4" aria-label="Pictures for the owner">
-      <h2 className="text-lg mb-1.5">Pictures for the owner</h2>
-      {!view.photosAgreed && (
-        <p className="text-watch font-semibold mb-2">
-          {view.owner} has not agreed to pictures on the sheet. They stay in the salon.
-        </p>
-      )}
-      <div className="flex flex-wrap gap-3">
-        {view.photos.map(({ id, name }) => (
-          <div key={id} className="w-40">
-            <img
-              src={`/api/photos/${id}`}
-              alt={`The ${name}`}
-              className="w-full h-28 object-cover rounded-xl border border-line mb-1.5"
-            />
-            <Choice
-              chosen={view.photosAgreed && photos.includes(id)}
-              disabled={!view.photosAgreed}
-              onClick={() => turn(id)}
-              className="w-full text-sm px-2! min-h-11! disabled:opacity-50"
-            >
-              {photos.includes(id) ? 'On the sheet' : 'Put on the sheet'}
-            </Choice>
-          </div>
-        ))}
-      </div>
-    </section>
   );
 }

@@ -1,0 +1,1 @@
+ALTER TABLE "dewpond"."photo_shown" ADD COLUMN "colour" jsonb;
