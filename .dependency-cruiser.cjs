@@ -86,7 +86,7 @@ module.exports = {
       from: { path: '^core/src', pathNot: '(\\.test\\.ts$|/tests/)' },
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev', 'npm-no-pkg', 'unknown'],
-        pathNot: 'node_modules/(@types/)?(@stdlib/[^/]+|pure-rand|fraction\\.js|ical\\.js|papaparse)/',
+        pathNot: 'node_modules/(@types/)?(@stdlib/[^/]+|pure-rand|fraction\\.js|ical\\.js|papaparse|culori)/',
       },
     },
     {

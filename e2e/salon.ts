@@ -16,6 +16,9 @@ export const LAUNCH = {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
+    // A camera that films a moving disc, and is allowed.
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
   ],
 };
 

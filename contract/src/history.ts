@@ -7,6 +7,7 @@ import { placeKey } from './trade';
 const picture: z.ZodType<Picture> = z.object({
   id: z.string(),
   takenBy: z.enum(['owner', 'salon']),
+  grade: gradeOrNone.nullable(),
   colour: colourReading.nullable(),
 });
 

@@ -1,6 +1,5 @@
 export {
   ENTRY_KINDS,
-  gradeOn,
   inOrderOfRecord,
   picturesAt,
   placesOnRecord,

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { day } from '../units';
-import { gradeOn, inOrderOfRecord, picturesAt, placesOnRecord, recordAt, type RecordEntry } from '.';
+import { inOrderOfRecord, picturesAt, placesOnRecord, recordAt, type RecordEntry } from '.';
 
 let serial = 0;
 const entry = (on: string, more: Partial<RecordEntry>): RecordEntry => ({
@@ -21,12 +21,12 @@ const clear = entry('2026-11-25', { kind: 'clear', place: 'ear/left', grade: 0 }
 const early = entry('2026-08-01', {
   kind: 'photo',
   place: 'ear/left',
-  picture: { id: 'a', takenBy: 'salon', colour: null },
+  picture: { id: 'a', takenBy: 'salon', grade: null, colour: null },
 });
 const late = entry('2026-10-02', {
   kind: 'photo',
   place: 'ear/left',
-  picture: { id: 'b', takenBy: 'salon', colour: null },
+  picture: { id: 'b', takenBy: 'salon', grade: null, colour: null },
 });
 const weight = entry('2026-11-25', { kind: 'weight' });
 const all = [late, ear, early, clear, nail, weight, visit];
@@ -47,7 +47,4 @@ test('a place shows all that is its own, what was clear too; a nail is found at 
 test('pictures of a place stand side by side from old to new', () => {
   expect(picturesAt(all, 'ear/left').map(({ picture }) => picture.id)).toEqual(['a', 'b']);
   expect(picturesAt(all, 'paw front/left')).toEqual([]);
-  // Beside the picture: what the groomer saw there that day.
-  expect([early, late].map((picture) => gradeOn(all, picture))).toEqual([null, 2]);
-  expect(gradeOn(all, { day: day('2026-11-25'), place: 'ear/left' })).toBe(0);
 });

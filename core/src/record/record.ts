@@ -24,7 +24,9 @@ export type EntryKind = keyof typeof ENTRY_KINDS;
 export interface Picture {
   readonly id: string;
   readonly takenBy: 'salon' | 'owner';
-  /** Null: not measured. */
+  /** What the groomer graded that day of the sign it shows, else of its place; null: nobody looked. */
+  readonly grade: Grade | null;
+  /** Measured, beside that grade; null: not measured. */
   readonly colour: ColourReading | null;
 }
 
@@ -62,18 +64,6 @@ export const recordAt = (entries: readonly RecordEntry[], place: PlaceKey | null
   place === null
     ? entries.filter(({ kind }) => kind !== 'clear')
     : entries.filter((entry) => entry.place !== null && belongsTo(entry.place) === place);
-
-/** What a picture's place was graded on its day; null: nothing was seen there, or nobody looked. */
-export const gradeOn = (
-  entries: readonly RecordEntry[],
-  { day, place }: Pick<RecordEntry, 'day' | 'place'>,
-): Grade | null =>
-  entries
-    .filter((entry) => entry.day === day && entry.place === place)
-    .reduce<Grade | null>(
-      (worst, { grade }) => (grade !== null && (worst === null || grade > worst) ? grade : worst),
-      null,
-    );
 
 /** Pictures of one place, oldest first, with what was found there that day: to be held side by side. */
 export const picturesAt = (

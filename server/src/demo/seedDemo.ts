@@ -227,6 +227,7 @@ async function seedStoryVisit(seeding: Seeding, demo: DemoDog, dogId: string, n:
     begins: instantIn(ZONE, on, '09:30'),
     by: members[0],
     appointmentId: null,
+    picture: demo.pictures?.find(({ visitsAgo }) => visitsAgo === n),
     alsoFound: () => (n === 0 ? (demo.lastFound ?? []) : []),
   });
 }

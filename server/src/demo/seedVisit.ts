@@ -1,3 +1,4 @@
+import type { Happening } from '@dewpond/core/events';
 import type { Finding } from '@dewpond/core/findings';
 import type { Place } from '@dewpond/core/places';
 import type { Day } from '@dewpond/core/units';
@@ -7,7 +8,10 @@ import type { BusinessId, Tenant } from '../platform/db/tenant';
 import { contentHash } from '../platform/http/sameContent';
 import { readForEvents, sortGiven, takeInto } from '../features/visits/takeEvents';
 import { playVisit, toEvents } from './pastVisit';
-import type { DemoDog } from './shape';
+import { randomLcg } from 'd3-random';
+import { keepPicture, madeFromBytes } from '../features/visits/photos';
+import { drawEye } from './drawEye';
+import type { DemoDog, DemoPicture } from './shape';
 
 /** The clock of the invented town. */
 export const ZONE = 'Europe/London';
@@ -31,6 +35,8 @@ export interface InventedVisit {
   readonly begins: Date;
   readonly by: SeededMember | undefined;
   readonly appointmentId: string | null;
+  /** Drawn for this visit, before it closes. */
+  readonly picture?: DemoPicture | undefined;
   /** Found besides the drawn dirt, at the places that are looked at. */
   readonly alsoFound: (places: readonly Place[]) => readonly Finding[];
 }
@@ -39,7 +45,7 @@ export interface InventedVisit {
 export async function seedVisit(
   { tx, businessId, random, makeId }: VisitSeeding,
   demo: DemoDog,
-  { dogId, on, begins, by, appointmentId, alsoFound }: InventedVisit,
+  { dogId, on, begins, by, appointmentId, picture, alsoFound }: InventedVisit,
 ): Promise<void> {
   const id = makeId(begins.getTime());
   await tx.insert(visit).values({
@@ -63,7 +69,27 @@ export async function seedVisit(
   };
   const read = await readForEvents(tx, id, []);
   const played = playVisit(read.before, demo, read.business, random, alsoFound(read.before.places));
-  const events = toEvents(played, begins.getTime(), makeId);
+  const taken = picture ? await seedPicture({ tx, makeId }, asker, { visitId: id, picture, at: begins.getTime() }) : [];
+  const happened = [...played.happened.slice(0, -1), ...taken, ...played.happened.slice(-1)];
+  const events = toEvents({ ...played, happened }, begins.getTime(), makeId);
   const { refused } = await takeInto(read, tx, asker, sortGiven(events), begins.getTime());
   if (refused[0]) throw new Error(`The demo world tells what the server refuses: ${refused[0].words}`);
+}
+
+const LEFT_EYE: Place = { site: 'eye', side: 'left' };
+
+/** A picture of the left eye, kept and measured; with a dice of its own, so that nothing else of the story changes. */
+async function seedPicture(
+  { tx, makeId }: Pick<VisitSeeding, 'tx' | 'makeId'>,
+  asker: Asker,
+  { visitId, picture, at }: { readonly visitId: string; readonly picture: DemoPicture; readonly at: number },
+): Promise<readonly Happening[]> {
+  const { drawn, colour } = await drawEye(picture, randomLcg(picture.stain));
+  const photo = makeId(at);
+  await keepPicture(tx, asker, { id: photo, visitId, madeFrom: madeFromBytes(visitId, drawn.bytes), drawn });
+  return [
+    { type: 'found', finding: { place: LEFT_EYE, sign: 'eye stain', grade: picture.grade, answer: true } },
+    { type: 'photo taken', photo, place: LEFT_EYE, sign: 'eye stain' },
+    ...(colour ? [{ type: 'colour measured', photo, colour } as const] : []),
+  ];
 }

@@ -5,6 +5,7 @@ import type { Finding } from '@dewpond/core/findings';
 import type { PlaceKey } from '@dewpond/core/places';
 import type { MixCaution, ProductKind } from '@dewpond/core/dilution';
 import type { VanWays } from '@dewpond/core/route';
+import type { DrawnEye } from './drawEye';
 import type { Went } from '@dewpond/core/programme';
 import type { VisitKind } from '@dewpond/core/steps';
 
@@ -33,6 +34,7 @@ export interface DemoDog {
   readonly lastVisitDaysAgo: number;
   /** Found at the last visit, besides the drawn dirt. */
   readonly lastFound?: readonly Finding[];
+  readonly pictures?: readonly DemoPicture[];
   /** How much more or less mix it takes than reckoned. */
   readonly thirst?: number;
   /** Prescribed wash: which product, from how many days ago until how many days ahead. */
@@ -63,6 +65,13 @@ export interface DemoDog {
   readonly vet?: string;
   /** A young dog's lessons: goal, how it went, days ago. */
   readonly lessons?: readonly (readonly [goal: string, went: Went, daysAgo: number])[];
+}
+
+/** A picture of the left eye that is drawn for one of the last visits, and the grade of its stain that day. */
+export interface DemoPicture extends DrawnEye {
+  /** 0: the last visit, 1: the one before. */
+  readonly visitsAgo: number;
+  readonly grade: Finding['grade'];
 }
 
 /** A product with its pump, its price and what is on the shelf. Days count back from today. */

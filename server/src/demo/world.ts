@@ -142,6 +142,12 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
           tearingSeenByVet: true,
         },
         hidden: { 'eye/left': 16, 'eye/right': 15, 'fold nose/none': 60 },
+        pictures: [
+          { visitsAgo: 7, stain: 0.95, grade: 3, light: [0.97, 0.9, 0.74] },
+          { visitsAgo: 5, stain: 0.78, grade: 2, light: [0.88, 0.92, 0.97] },
+          { visitsAgo: 2, stain: 0.55, grade: 2, light: [0.95, 0.93, 0.86] },
+          { visitsAgo: 0, stain: 0.32, grade: 1, light: [0.92, 0.93, 0.94] },
+        ],
         everyDays: 21,
         visits: 10,
         lastVisitDaysAgo: 20,

@@ -1,3 +1,4 @@
+import { max } from 'd3-array';
 import { instructionWords } from '@dewpond/core/dog';
 import { signWords, findingWords } from '@dewpond/core/findings';
 import { homeKeyWords, homeTaskName } from '@dewpond/core/homecare';
@@ -45,7 +46,7 @@ export async function historyOf(
     ),
     ...record.visits.flatMap(saidAt),
     ...record.care.flatMap(hairOf),
-    ...(await photosOf(tx, dogId)),
+    ...(await photosOf(tx, record)),
     ...(await referralsOf(tx, dogId)),
     ...(await incidentsOf(tx, dogId)),
     ...(await weightsOf(tx, dogId)),
@@ -117,7 +118,14 @@ function ofVisits({ visits, findings }: DogRecord): RecordEntry[] {
   });
 }
 
-async function photosOf(tx: Tenant, dogId: string): Promise<RecordEntry[]> {
+async function photosOf(tx: Tenant, { dog: { id: dogId }, findings, visits }: DogRecord): Promise<RecordEntry[]> {
+  const gradeOf = ({ visitId, place, sign }: Pick<typeof photoShown.$inferSelect, 'visitId' | 'place' | 'sign'>) => {
+    const here = findings.filter((each) => each.visitId === visitId && placeKey(each.place) === place);
+    const shown = here.filter((each) => each.sign === sign);
+    const looked = visits.some(({ id, looked: places }) => id === visitId && places.includes(place as PlaceKey));
+    return max(shown.length > 0 ? shown : here, ({ grade }) => grade) ?? (looked ? 0 : null);
+  };
+
   const rows = await tx
     .select({ shown: photoShown })
     .from(photoShown)
@@ -132,7 +140,7 @@ async function photosOf(tx: Tenant, dogId: string): Promise<RecordEntry[]> {
       place as PlaceKey,
       {
         visitId,
-        picture: { id: photoId, takenBy: 'salon', colour },
+        picture: { id: photoId, takenBy: 'salon', grade: gradeOf({ visitId, place, sign }), colour },
       },
     ),
   );
@@ -226,7 +234,7 @@ async function homePhotosOf(tx: Tenant, dogId: string): Promise<RecordEntry[]> {
     .orderBy(homePhoto.sentAt);
   return rows.map(({ id, day }) =>
     entry(`home photo ${id}`, day, 'home', 'a picture from the owner', null, {
-      picture: { id, takenBy: 'owner', colour: null },
+      picture: { id, takenBy: 'owner', grade: null, colour: null },
     }),
   );
 }

@@ -21,7 +21,7 @@ export interface DogExport {
     readonly closed: string | null;
     readonly events: readonly unknown[];
   }[];
-  readonly pictures: readonly (Omit<Picture, 'colour'> & { readonly jpeg: string })[];
+  readonly pictures: readonly (Pick<Picture, 'id' | 'takenBy'> & { readonly jpeg: string })[];
 }
 
 export const RECORD_PDF: ThreadWork<{ readonly given: DogExport }, Buffer> = { name: 'record', room: 'drawing' };

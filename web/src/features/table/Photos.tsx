@@ -52,7 +52,7 @@ export function Photos({ table, place, sign }: PhotosProps) {
   const [first] = today;
   // As found beside the last visit; after the work beside as found.
   const match = first
-    ? { photo: first.photo, of: 'before' }
+    ? { photo: first.photo, of: 'today, before the work' }
     : before && { photo: before.photo, of: showDay(before.day) };
   const align = async () => {
     if (match) setAligning({ src: await addressOf(match.photo), of: match.of });

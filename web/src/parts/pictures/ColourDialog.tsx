@@ -101,6 +101,11 @@ export function ColourDialog({
               {NOT_MEASURED[measurement.because]}
             </p>
           )}
+          {failed === null && measurement === null && (
+            <p role="status" className="text-soft">
+              Looking for the white in this picture…
+            </p>
+          )}
           {measured && (
             <>
               {COLOURED[of].counts.map((figure) => (
@@ -108,7 +113,7 @@ export function ColourDialog({
               ))}
               {earlier && <Compared of={of} before={earlier} now={readingOf(of, measured)} />}
               <p className="text-soft text-sm">
-                ± is how far the picture may be off, 95 times in 100.{' '}
+                {earlier && `Hollow: ${earlier.day}. `}± is how far the picture may be off, 95 times in 100.{' '}
                 <SourceMark
                   source={HOUSE_VALUE}
                   because="White pads, cameras and lamps differ. By daylight the least is unknown, under a yellow bulb the most."
@@ -166,7 +171,7 @@ function useMeasured(picture: Blob, open: (picture: Blob) => ColourReader) {
         if (white) setRings((before) => ({ ...before, white: before.white ?? { ...white, radius: RADIUS.white } }));
         else setFailed('No white is seen in this picture. Lay a white pad or card beside it, and take it again.');
       })
-      .catch((error: unknown) => !away && setFailed(error instanceof Error ? error.message : String(error)));
+      .catch((error: unknown) => !away && setFailed(inWords(error)));
     return () => {
       away = true;
       opened.close();
@@ -176,7 +181,10 @@ function useMeasured(picture: Blob, open: (picture: Blob) => ColourReader) {
     const { white, spot } = rings;
     if (!white || !spot) return;
     let away = false;
-    void reader.current?.measure(white, spot).then((found) => !away && setMeasurement(found));
+    reader.current
+      ?.measure(white, spot)
+      .then((found) => !away && setMeasurement(found))
+      .catch((error: unknown) => !away && setFailed(inWords(error)));
     return () => {
       away = true;
     };
@@ -187,6 +195,8 @@ function useMeasured(picture: Blob, open: (picture: Blob) => ColourReader) {
   };
   return { rings, move, measurement, failed };
 }
+
+const inWords = (error: unknown): string => (error instanceof Error ? error.message : String(error));
 
 const within = (share: number): number => Math.min(1, Math.max(0, share));
 

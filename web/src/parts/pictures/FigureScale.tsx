@@ -2,7 +2,7 @@ import { FIGURES, type Lab, type MeasuredColour } from '@dewpond/core/colour';
 import { scaleLinear } from 'd3-scale';
 import { sayFigure } from './sayReading';
 
-const WIDTH = 280;
+const WIDTH = 360;
 const MIDDLE = 17;
 const ENDS: Readonly<Record<keyof Lab, readonly [number, number]>> = { l: [0, 100], a: [-5, 60], b: [-5, 60] };
 
@@ -31,7 +31,7 @@ export function FigureScale({ figure, now, before }: FigureScaleProps) {
         </span>
         <b>{sayFigure(now, figure)}</b>
       </p>
-      <svg viewBox={`0 0 ${WIDTH} 32`} className="w-full h-8" aria-hidden>
+      <svg viewBox={`0 0 ${WIDTH} 32`} className="w-full" aria-hidden>
         <line
           x1={8}
           x2={WIDTH - 8}

@@ -18,10 +18,11 @@ export type ColourAnswered =
   | { readonly kind: 'measured'; readonly n: number; readonly measurement: Measurement };
 
 /** Whether this browser draws pictures in a worker: those of before 2023 may not. */
-export const canReadColours = (): boolean => typeof Worker !== 'undefined' && typeof OffscreenCanvas !== 'undefined';
+const canReadColours = (): boolean => typeof Worker !== 'undefined' && typeof OffscreenCanvas !== 'undefined';
 
 /** Opens a picture in a worker of its own. */
 export function readInWorker(picture: Blob): ColourReader {
+  if (!canReadColours()) return cannot();
   const worker = new Worker(new URL('./colourWorker.ts', import.meta.url), { type: 'module' });
   const waiting = new Map<number, (measurement: Measurement) => void>();
   let asked = 0;
@@ -49,3 +50,11 @@ export function readInWorker(picture: Blob): ColourReader {
     close: () => worker.terminate(),
   };
 }
+
+const NOT_HERE = 'Colours cannot be measured on this device: its browser is too old.';
+
+const cannot = (): ColourReader => ({
+  white: Promise.reject(new Error(NOT_HERE)),
+  measure: () => Promise.reject(new Error(NOT_HERE)),
+  close: () => undefined,
+});

@@ -89,6 +89,17 @@ test('a green towel is no white; the circle goes where the arrow keys take it', 
   await waitFor(() => expect(screen.getByRole('alert').textContent).toMatch(/too dark to go by/));
 });
 
+test('an old browser says that it cannot, at once', async () => {
+  vi.stubGlobal('URL', Object.assign(URL, { createObjectURL: () => 'blob:x', revokeObjectURL: () => undefined }));
+  const nothing = () => undefined;
+  show(<ColourDialog picture={picture} place="ear" of="skin" before={null} onKeep={nothing} onClose={nothing} />, {
+    path: '/',
+    at: '/',
+  });
+  expect((await screen.findByRole('alert')).textContent).toMatch(/its browser is too old/);
+  expect((await keep()).disabled).toBe(true);
+});
+
 test('so different from last time: whether it is the same dog is asked', async () => {
   const bright = { ...PALE, lab: { l: 97, a: 1, b: 2 } };
   measuring(drawn([225, 225, 225]), bright as unknown as typeof PALE);

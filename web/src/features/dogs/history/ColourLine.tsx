@@ -1,13 +1,15 @@
-import { COLOURED, FIGURES, type ColourReading } from '@dewpond/core/colour';
+import { COLOURED, FIGURES, type ColourReading, type Lab } from '@dewpond/core/colour';
 import type { Picture, RecordEntry } from '@dewpond/core/record';
-import { group } from 'd3-array';
+import { extent, group } from 'd3-array';
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { line } from 'd3-shape';
 import { showDay } from '../../../browser/times';
 import { useWidth } from '../../../browser/useWidth';
 import { sayFigure } from '../../../parts/pictures/sayReading';
 
-const HEIGHT = 150;
+const HEIGHT = 170;
+const CAP = 5;
+const LEAST_RANGE = 30;
 const EDGE = { left: 40, right: 14, top: 12, bottom: 26 };
 
 type Shown = RecordEntry & { readonly picture: Picture };
@@ -23,6 +25,17 @@ export function ColourLine({ pictures, name }: { readonly pictures: readonly Sho
   return kinds.map(([of, its]) => <Line key={of} measured={its} name={`${COLOURED[of].name}, ${name}`} />);
 }
 
+/** Room for all of it with what each may be off, and never so near that a small step looks large. */
+function rangeOf(measured: readonly Measured[], figure: keyof Lab): [number, number] {
+  const ends = measured.flatMap(({ colour: { lab, plusMinus } }) => [
+    lab[figure] - plusMinus[figure],
+    lab[figure] + plusMinus[figure],
+  ]);
+  const [low = 0, high = 0] = extent(ends);
+  const room = Math.max(0, (LEAST_RANGE - (high - low)) / 2);
+  return [low - room, high + room];
+}
+
 function Line({ measured, name }: { readonly measured: readonly Measured[]; readonly name: string }) {
   const [ref, width] = useWidth<HTMLDivElement>(720);
   const [first, last] = [measured[0], measured.at(-1)];
@@ -30,7 +43,7 @@ function Line({ measured, name }: { readonly measured: readonly Measured[]; read
   if (!first || !last || !figure) return null;
   const { name: says, letter, ends } = FIGURES[figure];
   const x = scaleTime([new Date(first.day), new Date(last.day)], [EDGE.left + 10, width - EDGE.right - 10]);
-  const y = scaleLinear([0, figure === 'l' ? 100 : 60], [HEIGHT - EDGE.bottom, EDGE.top]).clamp(true);
+  const y = scaleLinear(rangeOf(measured, figure), [HEIGHT - EDGE.bottom, EDGE.top]).nice(4);
   const at = ({ day }: Measured) => x(new Date(day));
   const path = line<Measured>(at, ({ colour }) => y(colour.lab[figure]))([...measured]) ?? '';
   const told = measured.map(({ day, colour }) => `${showDay(day)} ${sayFigure(colour, figure)}`).join(', ');
@@ -56,6 +69,9 @@ function Line({ measured, name }: { readonly measured: readonly Measured[]; read
           return (
             <g key={i} stroke="var(--pond)" strokeWidth={2}>
               <line x1={at(each)} x2={at(each)} {...ends} />
+              {[ends.y1, ends.y2].map((end) => (
+                <line key={end} x1={at(each) - CAP} x2={at(each) + CAP} y1={end} y2={end} />
+              ))}
               <circle cx={at(each)} cy={y(lab[figure])} r={5} fill="var(--surface)" />
             </g>
           );

@@ -19,7 +19,7 @@ const entry = (on: string, more: Partial<RecordEntry>): RecordEntry => ({
   picture: null,
   ...more,
 });
-const taken = (colour: Picture['colour'] = null): Picture => ({ id: v7(), takenBy: 'salon', colour });
+const taken = (colour: Picture['colour'] = null): Picture => ({ id: v7(), takenBy: 'salon', grade: 2, colour });
 const red = (a: number): Picture['colour'] => ({
   ...{ of: 'skin', lab: { l: 60, a, b: 15 }, plusMinus: { l: 4, a: 3, b: 3 } },
 });
@@ -59,7 +59,6 @@ test('two pictures of a place stand side by side; what was measured is said only
     ...figures.map((a, i) =>
       entry(`2026-0${3 + i}-02`, { kind: 'photo', place: 'ear/left', words: 'picture', picture: taken(red(a)) }),
     ),
-    entry('2026-03-02', { place: 'ear/left', words: 'redness, plain', grade: 2 }),
   ];
   const { person } = open(strip(22, 20, 9));
   await person.click(await screen.findByRole('button', { name: 'left ear' }));
@@ -69,7 +68,7 @@ test('two pictures of a place stand side by side; what was measured is said only
   expect(screen.getByRole('img', { name: 'skin, left ear: Mon 2 Mar 22 ± 3, Thu 2 Apr 20 ± 3, Sat 2 May 9 ± 3' }));
   // The grade of that day stands with its picture.
   const strips = screen.getByRole('list', { name: 'Pictures of the left ear' });
-  expect(within(strips).getAllByRole('img', { name: 'plain' })).toHaveLength(1);
+  expect(within(strips).getAllByRole('img', { name: 'plain' })).toHaveLength(3);
   const compare = () => within(strips).getAllByRole('button', { name: 'Compare' });
   await person.click(compare()[0] as HTMLElement);
   await person.click(compare()[1] as HTMLElement);

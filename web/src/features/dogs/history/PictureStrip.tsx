@@ -1,6 +1,6 @@
 import { compareColours, looksLikeAnother } from '@dewpond/core/colour';
-import { namePlace, placeOf, type Grade, type PlaceKey } from '@dewpond/core/places';
-import { gradeOn, picturesAt, type Picture, type RecordEntry } from '@dewpond/core/record';
+import { namePlace, placeOf, type PlaceKey } from '@dewpond/core/places';
+import { picturesAt, type Picture, type RecordEntry } from '@dewpond/core/record';
 import { useState } from 'react';
 import { showDay } from '../../../browser/times';
 import { ColourLine } from './ColourLine';
@@ -43,7 +43,7 @@ export function PictureStrip({
             </a>
             <span className="flex items-center gap-2 min-h-9">
               <b>{showDay(each.day)}</b>
-              <Graded grade={gradeOn(entries, each)} />
+              {each.picture.grade !== null && <Ripple grade={each.picture.grade} size={26} />}
             </span>
             <span className="block text-sm text-soft">
               {[each.words.replace(/^picture(: )?/, ''), each.picture.colour && sayReading(each.picture.colour)]
@@ -66,9 +66,6 @@ export function PictureStrip({
     </div>
   );
 }
-
-const Graded = ({ grade }: { readonly grade: Grade | null }) =>
-  grade === null ? null : <Ripple grade={grade} size={26} />;
 
 interface PairProps {
   readonly then: Shown;
