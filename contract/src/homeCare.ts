@@ -3,6 +3,7 @@ import { ALL_FOLLOWS, type HomeTask } from '@dewpond/core/homecare';
 import type { HomeLeftTold, HomeTaskTold, PageWords } from '@dewpond/core/wording';
 import { z } from 'zod';
 import { daySchema, id, place, text, version } from './basics';
+import { ticked } from './plan';
 import { homeHow, task } from './trade';
 
 /** Headings and buttons of a page for owners, by what they stand for. */
@@ -17,6 +18,7 @@ const homeTask = z.object({
   how: homeHow,
   stepped: z.object({ usual: z.number(), since: daySchema }).nullable(),
   clearSince: daySchema.nullable(),
+  ticked: ticked.nullable(),
 }) satisfies z.ZodType<HomeTask>;
 
 const homeTaskTold: z.ZodType<HomeTaskTold> = homeTask.extend({
@@ -24,6 +26,7 @@ const homeTaskTold: z.ZodType<HomeTaskTold> = homeTask.extend({
   words: z.string(),
   takes: z.string(),
   often: z.string(),
+  less: z.string().nullable(),
   card: z.object({
     drawing: z.enum(DRAWINGS).nullable(),
     never: z.array(z.string()),

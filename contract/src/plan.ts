@@ -1,4 +1,4 @@
-import type { Claim, EarHairDecision, HomeCare, PlanLine, SaidLine, Settled } from '@dewpond/core/careplan';
+import type { Claim, EarHairDecision, HomeCare, Ticked, PlanLine, SaidLine, Settled } from '@dewpond/core/careplan';
 import type { DueLine, DueWindow } from '@dewpond/core/due';
 import type { EarHairWay } from '@dewpond/core/dog';
 import type { RhythmAnswer, SparedLook, Spread } from '@dewpond/core/rhythm';
@@ -61,6 +61,14 @@ const keptOff: z.ZodType<PlanLine['keptOff'][number]> = z.object({
   ingredients: z.array(z.string()),
 });
 
+/** What the owner’s ticks before a visit say. */
+export const ticked: z.ZodType<Ticked> = z.object({
+  due: z.int(),
+  done: z.int(),
+  on: daySchema,
+  usual: z.number(),
+});
+
 const homeCare: z.ZodType<HomeCare> = z.object({
   everyDays: z.number(),
   minutes: z.number(),
@@ -69,6 +77,7 @@ const homeCare: z.ZodType<HomeCare> = z.object({
   source,
   stepped: z.exactOptional(z.object({ usual: z.number(), since: daySchema })),
   clearSince: z.exactOptional(daySchema),
+  ticked: z.exactOptional(ticked),
 });
 
 const earHairWay: z.ZodType<EarHairWay> = z.enum(['vet', 'leave', 'staged', 'trim', 'whole']);
@@ -92,6 +101,7 @@ const planLine: z.ZodType<PlanLine> = z.object({
   productShare: z.number(),
   keptOff: z.array(keptOff),
   home: homeCare.nullable(),
+  sooner: z.exactOptional(z.int()),
   fixedByVet: z.boolean(),
   earHair: earHairDecision.nullable(),
   task,

@@ -5,4 +5,4 @@ export { makePlan, type CarePlan, type PlanLine } from './makePlan';
 export { prescribedOn, washesPlainFirst } from './prescribed';
 export { restraintOf } from './restraintOf';
 export { settleInterval, type Claim, type Settled } from './settleInterval';
-export type { HomeCare, KeptOff, SaidLine } from './spoken';
+export type { HomeCare, KeptOff, SaidLine, Ticked } from './spoken';

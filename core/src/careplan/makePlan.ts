@@ -32,6 +32,8 @@ export interface PlanLine extends TaskAt {
   readonly productShare: number;
   readonly keptOff: readonly KeptOff[];
   readonly home: HomeCare | null;
+  /** Days by which the salon's own care comes sooner, since it is not done at home. */
+  readonly sooner?: number;
   /** A vet's fixed interval: the rhythm does not move it. */
   readonly fixedByVet: boolean;
   readonly earHair: EarHairDecision | null;

@@ -33,6 +33,15 @@ export interface HomeCare {
   readonly stepped?: { readonly usual: number; readonly since: Day };
   /** As usual again: that day it was found clear. */
   readonly clearSince?: Day;
+  readonly ticked?: Ticked;
+}
+
+/** What the owner's ticks before a visit say: on how many of the days it was due it was done, and how often it is asked usually. */
+export interface Ticked {
+  readonly due: number;
+  readonly done: number;
+  readonly on: Day;
+  readonly usual: number;
 }
 
 /** Marks and ingredients that no product for a task may have. */

@@ -1,3 +1,4 @@
+import type { Ticked } from '../careplan';
 import type { DueLine } from '../due';
 import type { HomeHow } from '../rules';
 import { ALL_TASKS, TASKS, type Task } from '../tasks';
@@ -18,6 +19,8 @@ export interface HomeTask {
   readonly stepped: HomeStep | null;
   /** As usual again since it was found clear; null: it never was otherwise, or is still. */
   readonly clearSince: Day | null;
+  /** Less often than usual, or seldom done, as the owner's ticks before the last visit say; null: they say nothing. */
+  readonly ticked: Ticked | null;
 }
 
 export interface HomeStep {
@@ -27,15 +30,15 @@ export interface HomeStep {
 }
 
 /** Home care of a plan: each task once, with the places that are done alike. */
-export function homeTasks(due: readonly DueLine[]): HomeTask[] {
+export function homeTasks(due: readonly Pick<DueLine, 'line'>[]): HomeTask[] {
   const asked = new Map<string, Omit<HomeTask, 'key'>>();
   for (const { line } of due) {
     const { task, place, home } = line;
     if (!home) continue;
-    const { everyDays, minutes, how, stepped = null, clearSince = null } = home;
-    const alike = [task, everyDays, how, stepped?.usual, stepped?.since, clearSince].join('|');
+    const { everyDays, minutes, how, stepped = null, clearSince = null, ticked = null } = home;
+    const alike = [task, everyDays, how, stepped?.usual, stepped?.since, clearSince, ticked?.usual].join('|');
     const places = [...(asked.get(alike)?.places ?? []), ...(place ? [place] : [])];
-    asked.set(alike, { task, places, everyDays, minutes, how, stepped, clearSince });
+    asked.set(alike, { task, places, everyDays, minutes, how, stepped, clearSince, ticked });
   }
   const all = [...asked.values()];
   return all.map((each) => ({
@@ -51,9 +54,13 @@ function shareOf(its: Omit<HomeTask, 'key'>, all: readonly Omit<HomeTask, 'key'>
   return alike.length === 1 ? its.minutes : Math.max(1, Math.round((its.minutes * its.places.length) / places));
 }
 
+/** The task of a key, of this plan or an earlier one. */
+export const taskOfKey = (key: string): Task | undefined =>
+  ALL_TASKS.find((each) => key === each || key.startsWith(`${each} `));
+
 /** What a key of an earlier plan speaks of; what is no key of a task is told as it stands. */
 export function homeKeyWords(key: string): string {
-  const task = ALL_TASKS.find((each) => key === each || key.startsWith(`${each} `));
+  const task = taskOfKey(key);
   const places = /^(?:[a-z ]+\/(?:left|right|none) ?)*$/.exec(key.slice((task?.length ?? 0) + 1))?.[0];
   if (task === undefined || places === undefined) return key;
   const keys = places.split(/(?<=\/(?:left|right|none)) ?/).filter((each) => each !== '');

@@ -26,6 +26,7 @@ const task = (everyDays: number, key = 'teeth'): HomeTask => ({
   how: 'brush the teeth',
   stepped: null,
   clearSince: null,
+  ticked: null,
 });
 const due = (breed: string) =>
   planDue(makePlan(aDog({}, breed)), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY);

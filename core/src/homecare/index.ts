@@ -8,10 +8,13 @@ export {
   homeTasks,
   nextHomeDay,
   openSince,
+  taskOfKey,
   type HomeCareToday,
   type HomeStep,
   type HomeTask,
   type HomeTick,
 } from './homeTasks';
 export { stepHome, type Looks, type HomeLook } from './stepHome';
-export { ALL_FOLLOWS, fitHome, weeklyMinutes, type Follows, type HomeFit } from './fitHome';
+export { fitHome, weeklyMinutes, type HomeFit } from './fitHome';
+export { HABIT_DAYS, asTicked, comeSooner, habitsAt, isSeldom, type Habit } from './habit';
+export { ALL_FOLLOWS, worthOf, type Follows } from './worth';

@@ -62,7 +62,7 @@ export interface Looks {
  * as before, and saying so, where the look before it had found something and the last one found nothing. What is left alone for
  * a vet is not wiped oftener, and what a vet knows already changes nothing.
  */
-export const stepHome = (due: readonly DueLine[], looks: Looks): DueLine[] =>
+export const stepHome = <T extends Pick<DueLine, 'line'>>(due: readonly T[], looks: Looks): T[] =>
   due.map((each) => {
     const { task, place, home } = each.line;
     const steps = STEPS.filter((step) => step.task === task);
@@ -74,17 +74,19 @@ export const stepHome = (due: readonly DueLine[], looks: Looks): DueLine[] =>
       return withHome(each, { everyDays: now, stepped: { usual: home.everyDays, since: last.day } });
     const then = before ? oftenest(steps, before, place, looks.known) : null;
     const isClear = foundAt(steps, last, place).length === 0;
-    return isClear && then !== null && then < home.everyDays
+    return isClear && then !== null && then < home.everyDays && !home.ticked
       ? withHome(each, { everyDays: home.everyDays, clearSince: last.day })
       : each;
   });
 
 type Stepped = Pick<NonNullable<DueLine['line']['home']>, 'everyDays' | 'stepped' | 'clearSince'>;
 
-const withHome = (each: DueLine, stepped: Stepped): DueLine => ({
-  ...each,
-  line: { ...each.line, home: each.line.home && { ...each.line.home, ...stepped } },
-});
+/** What was found is asked whatever was ticked. */
+function withHome<T extends Pick<DueLine, 'line'>>(each: T, stepped: Stepped): T {
+  if (!each.line.home) return each;
+  const { ticked: _, ...home } = each.line.home;
+  return { ...each, line: { ...each.line, home: { ...home, ...stepped } } };
+}
 
 const foundAt = (steps: readonly StepUp[], { findings }: HomeLook, place: Place | null): HomeLook['findings'] =>
   findings.filter(

@@ -46,6 +46,7 @@ test('it is not the groomer’s card, in any language', () => {
         minutes: 1,
         stepped: null,
         clearSince: null,
+        ticked: null,
         how,
       });
       for (const line of [words, ...card.never, ...card.stops]) expect(groomers.has(line)).toBe(false);

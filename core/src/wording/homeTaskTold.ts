@@ -1,6 +1,7 @@
-import type { Follows, HomeFit, HomeTask } from '../homecare';
+import { isSeldom, worthOf, type Follows, type HomeFit, type HomeTask } from '../homecare';
 import { HOME_CARDS, type AtHomeLine, type HomeCard } from '../methods';
 import type { PageWords } from './pageWords';
+import { fillIn } from './sentences';
 import { homeCareName, homeOften, minuteWords, type Wording } from './wording';
 
 /** A piece of home care with the words of whoever reads it. */
@@ -11,6 +12,8 @@ export interface HomeTaskTold extends HomeTask {
   readonly takes: string;
   /** "every 3 days", "every day until it is clear, then every 3 days" */
   readonly often: string;
+  /** Why it is asked less often, and what follows; null: it is not. */
+  readonly less: string | null;
   /** What an owner is shown beside it: never a groomer's card. */
   readonly card: {
     readonly drawing: HomeCard['drawing'];
@@ -28,8 +31,18 @@ export function homeTaskTold(wording: Wording, task: HomeTask): HomeTaskTold {
     words: wording.homeHows[task.how],
     takes: minuteWords(wording, task.minutes),
     often: homeOften(wording, task),
+    less: lessWords(wording, task),
     card: { drawing, never: lines(never), stops: lines(stops) },
   };
+}
+
+/** What ticks have changed, without a reproach: how much was ticked, that it is asked less often, what follows. */
+function lessWords({ page }: Wording, { task, ticked, everyDays }: HomeTask): string | null {
+  if (ticked === null) return null;
+  const seen = fillIn(page.tickedDays, { done: String(ticked.done), due: String(ticked.due) });
+  const asked = everyDays > ticked.usual ? [page.askedLess] : [];
+  const follows = isSeldom(ticked) ? [page[FOLLOWS[worthOf(task).follows]]] : [];
+  return [seen, ...asked, ...follows].join(' ');
 }
 
 const FOLLOWS = {

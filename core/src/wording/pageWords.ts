@@ -49,6 +49,8 @@ export const PAGE_WORDS = {
   homeFits:
     'You have {agreed} minutes a week; all of it would take {asked}. So we ask for what helps most, as often as it fits.',
   homeLeft: 'What we do not ask of you',
+  tickedDays: 'Before the last visit you ticked it on {done} of {due} days.',
+  askedLess: 'So we ask for it less often now.',
   followsWeLook: 'We look at each visit.',
   followsComeSooner: 'We see your dog sooner.',
   followsShorterCoat: 'We keep the coat shorter.',

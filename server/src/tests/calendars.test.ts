@@ -19,11 +19,13 @@ const task = (key: string, everyDays: number): HomeTaskTold => ({
   how: 'brush the teeth',
   stepped: null,
   clearSince: null,
+  ticked: null,
   name: 'Teeth',
   words:
     'Brush, front teeth first; a comma, a semicolon; a very long line that has to be folded to be read by a program.',
   takes: '2 minutes',
   often: 'every 2 days',
+  less: null,
   card: { drawing: null, never: [], stops: [] },
 });
 

@@ -76,6 +76,49 @@ test('home care steps up on the day something is found, and down on the day it i
   });
 });
 
+test('what was hardly ticked before a visit is asked less often after it, and the salon comes sooner; ticks since change nothing', async () => {
+  clock.now = MORNING;
+  const { dogId } = await addDog(salon, { breeds: ['shih-tzu'] });
+  await visitDog(salon, dogId);
+  const asked = await home(dogId);
+  const brush = (view: HomeCareView) => view.tasks.find(({ task }) => task === 'brush-out');
+  const [brushing, teeth] = [brush(asked), asked.tasks.find(({ task }) => task === 'teeth')];
+  expect(brushing).toMatchObject({ everyDays: 1, less: null });
+  const { body: link } = await salon.call('POST /api/links', { body: { id: v7(), dogId, days: 60 } });
+  const token = link.url.split('#')[1] ?? '';
+  const done = async (key = '', daysOn: number) => {
+    clock.now = MORNING + daysOn * DAY;
+    const answer = await request(app)
+      .put('/api/owner/home')
+      .set(guest(token))
+      .send({ key, day: addDays(day('2026-11-25'), daysOn), done: true });
+    expect(answer.status).toBe(200);
+  };
+  for (const on of [2, 4, 6, 8, 10, 12]) await done(teeth?.key, on);
+  await done(brushing?.key, 3);
+  clock.now = MORNING + 28 * DAY;
+  const intervalOf = async () => {
+    const { due } = (await salon.call('GET /api/dogs/:id', { id: dogId })).body;
+    const { interval, sooner } = due.find(({ line }) => line.task === 'brush-out')?.line ?? {};
+    return { usual: interval?.usual ?? 0, sooner };
+  };
+  const before = await intervalOf();
+  expect(before.sooner).toBeUndefined();
+  await visitDog(salon, dogId);
+  const after = brush(await home(dogId));
+  expect(after).toMatchObject({
+    ...{ key: brushing?.key, everyDays: 7, ticked: { due: 28, done: 1, on: '2026-12-23', usual: 1 } },
+    less: 'Before the last visit you ticked it on 1 of 28 days. So we ask for it less often now. We keep the coat shorter.',
+  });
+  const now = await intervalOf();
+  expect(now.usual).toBe(before.usual - (now.sooner ?? 0));
+  expect(now.sooner).toBeGreaterThan(0);
+  // Ticks after the visit move nothing until the next.
+  for (const on of [29, 30, 31]) await done(brushing?.key, on);
+  expect(await intervalOf()).toEqual(now);
+  expect(brush(await home(dogId))).toEqual(after);
+});
+
 test('the next visit is told alike on every sheet and on the page: one later today is next, after a visit of before', async () => {
   clock.now = MORNING;
   const { dogId } = await addDog(salon, { breeds: ['pug'] });

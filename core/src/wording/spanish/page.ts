@@ -52,6 +52,8 @@ export const PAGE_ES: PageWords = {
   homeFits:
     'Usted tiene {agreed} minutos a la semana; todo llevaría {asked}. Por eso pedimos lo que más ayuda, tan a menudo como quepa.',
   homeLeft: 'Lo que no le pedimos',
+  tickedDays: 'Antes de la última visita lo marcó {done} de {due} días.',
+  askedLess: 'Por eso ahora se lo pedimos menos a menudo.',
   followsWeLook: 'Miramos en cada visita.',
   followsComeSooner: 'Vemos antes a su perro.',
   followsShorterCoat: 'Dejamos el pelo más corto.',

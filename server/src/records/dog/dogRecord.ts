@@ -3,6 +3,7 @@ import type { CanalHair } from '@dewpond/core/catalogue';
 import type { EarHairWork, Instruction, Saying, ShownToday } from '@dewpond/core/dog';
 import { learnDogFactor } from '@dewpond/core/dilution';
 import type { Finding } from '@dewpond/core/findings';
+import type { HomeTick } from '@dewpond/core/homecare';
 import { handlingMarks } from '@dewpond/core/handling';
 import { placeKey, placeOf, type PlaceKey, type Side } from '@dewpond/core/places';
 import { placeRecord, type PlaceRecord, type PlaceVisit } from '@dewpond/core/rhythm';
@@ -66,6 +67,8 @@ export interface DogRecord {
   readonly tools: Readonly<Record<string, string>>;
   /** The picture of each place that today's is held beside. */
   readonly photos: readonly EarlierPhoto[];
+  /** What the owner ticked in the weeks before the last visit, and since. */
+  readonly ticks: readonly HomeTick[];
   /** Products that its skin reacted to at the table. */
   readonly reactedTo: readonly string[];
   /** Places a vet should see, open. */
@@ -147,6 +150,7 @@ function byDog(rows: DogRows, before: AsKnownAt | undefined) {
     took: known(rows.took),
     tools: known(rows.tools),
     photos: known(rows.photos),
+    ticks: grouped(rows.ticks, (row) => row.dogId),
     reacted: known(rows.reacted),
     referrals: known(rows.referrals),
   };
@@ -189,6 +193,7 @@ export function recordsOf(rows: DogRows, before?: AsKnownAt): DogRecord[] {
       took: of.took.get(id) ?? [],
       tools: Object.fromEntries((of.tools.get(id) ?? []).map(({ part, tool }) => [part, tool])),
       photos: toHoldBeside(of.photos.get(id) ?? []),
+      ticks: (of.ticks.get(id) ?? []).map(({ key, day }) => ({ key, day: day as Day })),
       reactedTo: (of.reacted.get(id) ?? []).flatMap(({ productId }) => productId ?? []),
       referred: (of.referrals.get(id) ?? []).map(({ place, openedOn }) => ({ place, openedOn: openedOn as Day })),
     };

@@ -1,5 +1,21 @@
 import { OF_THE_HOUSEHOLD } from '@dewpond/core/events';
-import { and, asc, eq, inArray, isNotNull, isNull, or, sql, type Column, type SQL, type Table } from 'drizzle-orm';
+import { HABIT_DAYS } from '@dewpond/core/homecare';
+import {
+  and,
+  asc,
+  eq,
+  gt,
+  inArray,
+  isNotNull,
+  isNull,
+  lte,
+  max,
+  or,
+  sql,
+  type Column,
+  type SQL,
+  type Table,
+} from 'drizzle-orm';
 import { alias, type QueryBuilder } from 'drizzle-orm/pg-core';
 import {
   amountUsed,
@@ -7,6 +23,7 @@ import {
   dog,
   findingSeen,
   handoverAnswer,
+  homeTick,
   incidentSeen,
   instruction,
   photoShown,
@@ -28,6 +45,26 @@ function ofVisit<T extends Table>(table: T): Omit<T['_']['columns'], 'businessId
 /** The dogs that are asked for, and their clients, beside all dogs of their households. */
 const asked = alias(dog, 'asked');
 const theirs = alias(client, 'their_client');
+
+function ticksQuery(select: QueryBuilder, among: (dogId: Column) => SQL) {
+  const last = select
+    .select({ dogId: visit.dogId, day: max(visit.day).as('last_day') })
+    .from(visit)
+    .where(and(isNotNull(visit.closed), among(visit.dogId)))
+    .groupBy(visit.dogId)
+    .as('last_closed');
+  return select
+    .select({ dogId: homeTick.dogId, key: homeTick.key, day: homeTick.day })
+    .from(homeTick)
+    .innerJoin(last, eq(last.dogId, homeTick.dogId))
+    .where(
+      and(
+        among(homeTick.dogId),
+        lte(homeTick.day, last.day),
+        gt(homeTick.day, sql`${last.day} - ${sql.raw(String(HABIT_DAYS))}`),
+      ),
+    );
+}
 
 /**
  * All that is kept of some dogs, archived or not, as selects; dogs by name, each list as its readers expect it.
@@ -102,6 +139,8 @@ export const dogQueries = (select: QueryBuilder, among: (dogId: Column) => SQL) 
   took: select.select(ofVisit(stageTook)).from(stageTook).where(among(stageTook.dogId)),
   tools: select.select(ofVisit(toolUsed)).from(toolUsed).where(among(toolUsed.dogId)),
   photos: select.select(ofVisit(photoShown)).from(photoShown).where(among(photoShown.dogId)),
+  // What was ticked in the weeks that a habit is judged by: those before the last visit.
+  ticks: ticksQuery(select, among),
   reacted: select
     .select({ visitId: incidentSeen.visitId, productId: incidentSeen.productId })
     .from(incidentSeen)

@@ -9,7 +9,20 @@ import {
 } from '@dewpond/core/dog';
 import type { CarePlan } from '@dewpond/core/careplan';
 import { planDue, type DueLine } from '@dewpond/core/due';
-import { fitHome, homeTasks, stepHome, type HomeFit, type Looks, type HomeLook } from '@dewpond/core/homecare';
+import {
+  asTicked,
+  comeSooner,
+  fitHome,
+  habitsAt,
+  homeTasks,
+  isSeldom,
+  stepHome,
+  type Habit,
+  type HomeFit,
+  type HomeLook,
+  type Looks,
+} from '@dewpond/core/homecare';
+import type { Task } from '@dewpond/core/tasks';
 import { countsAt, stillKnown, type Finding, type KnownSign, type Level } from '@dewpond/core/findings';
 import { lookedAtWith, placeKey, placeOf, samePlace, type PlaceKey, type Side } from '@dewpond/core/places';
 import type { SignSeen } from '@dewpond/core/reasons';
@@ -118,11 +131,29 @@ export function carePlanFor(record: DogRecord, business: Business, today: Day): 
   return { facts, plan: planOf(facts) };
 }
 
-/** Facts, plan and due windows of a dog on a day. */
+/**
+ * Facts, plan and due windows of a dog on a day. What is asked of the owner is worked out first: what the last look found, what
+ * ticks say, what fits into the minutes that were agreed. Where that leaves something undone, the salon's own care comes sooner.
+ */
 export function planFor(record: DogRecord, business: Business, today: Day): Planned {
   const { facts, plan } = carePlanFor(record, business, today);
+  const habits = habitsOf(record, plan);
+  const stepped = stepHome(
+    asTicked(plan.lines, habits).map((line) => ({ line })),
+    looksOf(record, facts),
+  );
+  const fit = fitHome(homeTasks(stepped), record.dog.homeMinutes);
+  const asked = record.dog.homeMinutes === null ? stepped : stepped.map((each) => asAsked(each, fit));
+  // Sides that are done alike now are one task again, on the sheet as on the owner's page.
+  const home = record.dog.homeMinutes === null ? fit : { ...fit, kept: homeTasks(asked) };
   const due = planDue(
-    plan,
+    {
+      ...plan,
+      lines: comeSooner(
+        asked.map(({ line }) => line),
+        notDone(habits, fit),
+      ),
+    },
     {
       places: record.places,
       tasks: record.taskRecords,
@@ -131,16 +162,25 @@ export function planFor(record: DogRecord, business: Business, today: Day): Plan
     },
     today,
   );
-  const stepped = stepHome(due, looksOf(record, facts));
-  const home = fitHome(homeTasks(stepped), record.dog.homeMinutes);
-  if (record.dog.homeMinutes === null) return { facts, plan, home, due: stepped };
-  const asked = stepped.map((each) => asAsked(each, home));
-  // Sides that are done alike now are one task again, on the sheet as on the owner's page.
-  return { facts, plan, home: { ...home, kept: homeTasks(asked) }, due: asked };
+  return { facts, plan, home, due };
+}
+
+/** How home care went before the last visit, by what the owner ticked. */
+function habitsOf({ visits, ticks }: DogRecord, { lines }: CarePlan): readonly Habit[] {
+  const closed = visits.filter((visit) => visit.closed !== null).map(({ day }) => day);
+  const last = closed.at(-1);
+  return last === undefined ? [] : habitsAt(last, closed.findLast((day) => day < last) ?? null, lines, ticks);
+}
+
+/** What does not happen at home: seldom ticked, or left out of what was agreed everywhere. */
+function notDone(habits: readonly Habit[], { kept, left }: HomeFit): ReadonlySet<Task> {
+  const seldom = habits.filter(isSeldom).map(({ task }) => task);
+  const leftOut = left.map(({ task }) => task.task).filter((task) => !kept.some((each) => each.task === task));
+  return new Set([...seldom, ...leftOut]);
 }
 
 /** A line with its home care as it is asked of the owner; without, where it is not. */
-function asAsked(each: DueLine, { kept }: HomeFit): DueLine {
+function asAsked<T extends Pick<DueLine, 'line'>>(each: T, { kept }: HomeFit): T {
   const { task, place, home } = each.line;
   if (!home) return each;
   const asked = kept.find(

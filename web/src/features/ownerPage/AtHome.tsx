@@ -159,6 +159,7 @@ function TaskRow({
           </button>
         )}
       </p>
+      {task.less && <p className="text-sm text-soft mt-1">{task.less}</p>}
       {done && noting && (
         <form
           className="flex items-end gap-2 mt-1"

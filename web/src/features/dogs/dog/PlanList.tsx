@@ -181,7 +181,11 @@ function Details({
       )}
       {part('Left out of it', line.bars.length > 0 ? [] : line.leavesOut.map(leftOutWords))}
       {part('Takes', [...minutesOf(line), ...amounts.map((each) => <Amount key={each.what} amount={each} />)])}
-      {window && part('When', [<WindowWords key="window" window={window} />])}
+      {window &&
+        part('When', [
+          <WindowWords key="window" window={window} />,
+          ...(line.sooner ? [<Sooner key="sooner" days={line.sooner} />] : []),
+        ])}
       {part('How', said(line.methods.filter(({ general }) => !general)))}
       {part('Cautions', said(line.cautions.filter(({ general }) => !general)))}
       {part('As for every dog', said([...line.methods, ...line.cautions].filter(({ general }) => general)))}
@@ -196,6 +200,8 @@ function Details({
             {`${everyWords(line.home.everyDays)}, ${line.home.minutes} min: ${HOME_HOWS[line.home.how]}`}{' '}
             {line.home.stepped &&
               `Oftener since ${showDay(line.home.stepped.since)}, until it is clear; then ${everyWords(line.home.stepped.usual)}. `}
+            {line.home.ticked &&
+              `Ticked on ${line.home.ticked.done} of ${line.home.ticked.due} days before ${showDay(line.home.ticked.on)}; usually asked ${everyWords(line.home.ticked.usual)}. `}
             {line.home.clearSince && `As usual again: clear on ${showDay(line.home.clearSince)}. `}
             <SourceMark source={line.home.source} because={reasonTold(line.home.reason)} />
           </span>,
@@ -224,6 +230,16 @@ function Details({
     </>
   );
 }
+
+const Sooner = ({ days }: { readonly days: number }) => (
+  <span>
+    Its usual interval is {days === 1 ? '1 day' : `${days} days`} shorter: it is not done at home.{' '}
+    <SourceMark
+      source={HOUSE_VALUE}
+      because="What was ticked before the last visit, or what does not fit into the minutes agreed. Looks at the place weigh more with each visit."
+    />
+  </span>
+);
 
 /** Hands-on minutes at the salon. */
 function minutesOf({ task, bars }: DueLine['line']): React.ReactNode[] {

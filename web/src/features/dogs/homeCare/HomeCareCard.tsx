@@ -1,3 +1,4 @@
+import type { HomeCareView } from '@dewpond/contract';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
 
 import { CalendarPlus, Printer } from 'lucide-react';
@@ -10,6 +11,23 @@ import { WeekGrid } from '../../../parts/homeCare/WeekGrid';
 import { showDay } from '../../../browser/times';
 
 const AWAY = 'inline-flex items-center gap-2 text-pond underline min-h-11 font-semibold';
+
+/** What is asked less often, or seldom done, as the ticks before the last visit say; and what follows. */
+function SeldomDone({ home }: { readonly home: HomeCareView }) {
+  const less = home.tasks.flatMap(({ key, name, less: words }) => (words === null ? [] : [{ key, name, words }]));
+  if (less.length === 0) return null;
+  return (
+    <section aria-label="Seldom ticked" className="mt-2 rounded-xl bg-watch-pale px-3 py-2">
+      <ul className="flex flex-col gap-1">
+        {less.map(({ key, name, words }) => (
+          <li key={key}>
+            <b>{name}</b>: {words}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
 
 /** What the owner is asked to do this week, and how much of it is ticked on the owner's page. */
 export function HomeCareCard({ dogId }: { readonly dogId: string }) {
@@ -33,6 +51,7 @@ export function HomeCareCard({ dogId }: { readonly dogId: string }) {
       <div className="overflow-x-auto">
         <WeekGrid home={forSalon(home)} from={home.today} />
       </div>
+      <SeldomDone home={forSalon(home)} />
       {notes.length > 0 && (
         <ul className="mt-2 text-sm">
           {notes.slice(0, 3).map(({ key, day, note }) => (
