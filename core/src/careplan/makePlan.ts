@@ -90,7 +90,7 @@ function planLine(
   const settled = settleInterval(claims, TASKS[at.task].safer);
   const interval = bars.length > 0 ? null : (settled?.interval ?? null);
   const stopped = bars.some(({ rank }) => rank === 'safety') || isStopped(inForce, at);
-  const home = oftenest(said.homes) ?? tooRareForVisits(at.task, interval, betweenVisits);
+  const home = oftenest(said.homes) ?? tooRareForVisits(facts, at.task, interval, betweenVisits);
   return {
     // Spelt out: a spread in front of so many fields made this object ten times as slow.
     task: at.task,
@@ -193,7 +193,14 @@ const keptOffLines = (facts: DogFacts): SaidLine[] =>
   );
 
 /** A task due oftener than the visits come goes to the owner as well. */
-function tooRareForVisits(task: Task, interval: Interval | null, betweenVisits: number | null): HomeCare | null {
+function tooRareForVisits(
+  { ways }: DogFacts,
+  task: Task,
+  interval: Interval | null,
+  betweenVisits: number | null,
+): HomeCare | null {
+  // A school of its own: nothing goes in, owners only look.
+  if (task === 'ear cleaning' && ways.earsAtHome === 'only look') return null;
   const between = BETWEEN_VISITS[task];
   if (!between || interval === null || betweenVisits === null || interval.usual >= betweenVisits) return null;
   const reason: Reason = { kind: 'between visits', everyDays: interval.usual, visits: betweenVisits };

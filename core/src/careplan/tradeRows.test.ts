@@ -132,6 +132,7 @@ const DISAGREEMENTS: readonly (readonly [
   ['pluck with', 'pluckWith'],
   ['liquid in ears', 'earCleaning'],
   ['liquid first or dry first', 'earOrder'],
+  ['wiping at home', 'earsAtHome'],
   ['nozzle', 'nozzle'],
   ['massage', 'massage'],
   ['after massage', 'afterMassage'],

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { makePlan } from '../careplan';
+import type { DogFacts } from '../dog';
 import { planDue } from '../due';
 import { TODAY, aDog, anyDog } from '../careplan/tests/randomDogs';
 import { addDays, day, daysBetween } from '../units';
@@ -122,4 +123,28 @@ test('a key of an earlier plan still says what it was for, whatever the dog', ()
         expect(homeKeyWords(each.key)).toBe(homeTaskName(each));
     }),
   );
+});
+
+describe('ears at home', () => {
+  const earsOf = (breed: string, earsAtHome: DogFacts['ways']['earsAtHome']) => {
+    const dog = aDog({}, breed);
+    const { lines } = makePlan({ ...dog, ways: { ...dog.ways, earsAtHome } });
+    return homeTasks(lines.map((line) => ({ line })))
+      .filter(({ task }) => task === 'ear cleaning' || task === 'ear inspection')
+      .map(({ how, everyDays }) => `${how}, ${everyDays}`);
+  };
+  test.each([
+    ['cocker', 'only look', []],
+    ['cocker', 'wipe', ['wipe the outer ear, 7']],
+    ['basset', 'wipe', ['wipe the outer ear, 10']],
+    ['cocker', 'where visits are rare', ['wipe the outer ear, 28']],
+    // Upright ears air well: they are wiped only where visits come too rarely, and by that school not at all.
+    ['german-shepherd', 'wipe', ['wipe the outer ear, 42']],
+    ['german-shepherd', 'only look', []],
+  ] as const)('%s, by the school “%s”', (breed, school, wiped) => {
+    const asked = earsOf(breed, school);
+    expect(asked.filter((each) => each.startsWith('wipe'))).toEqual(wiped);
+    // Looking stays, whatever the school.
+    expect(asked.some((each) => each.startsWith('look into the ears'))).toBe(true);
+  });
 });

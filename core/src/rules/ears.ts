@@ -50,6 +50,18 @@ export const EAR_RULES: readonly Rule[] = [
     'water stays in the canal',
     caution('Dry the ears after every swim.'),
   ),
+  care(
+    'wiped at home',
+    all(hanging, way('earsAtHome', 'wipe')),
+    'covered ears stay damp between visits',
+    home(10, 3, 'wipe the outer ear'),
+  ),
+  care(
+    'wiped at home, hairy',
+    all(hanging, haired, way('earsAtHome', 'wipe')),
+    'covered and hairy ears stay dampest',
+    home(7, 3, 'wipe the outer ear'),
+  ),
   care('product', always, 'a drying cleaner made for dogs', { kind: 'product', product: 'ear cleaner' }),
   care(
     'no spirit',

@@ -13,6 +13,7 @@ const METHOD_OF: Readonly<Partial<Record<HouseQuestion, Task>>> = {
   massage: 'ear cleaning',
   afterMassage: 'ear cleaning',
   earsWhen: 'ear cleaning',
+  earsAtHome: 'ear inspection',
   alcohol: 'ear cleaning',
   pluckWith: 'ear hair',
   washes: 'second wash',

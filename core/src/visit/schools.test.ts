@@ -33,7 +33,7 @@ const ids = (dog: DogFacts, ...findings: Parameters<typeof finding>[]): string[]
     .map(({ id }) => id);
 const at = (dog: DogFacts, id: string): Step | undefined => stepsFor(dog).find((step) => step.id === id);
 const minutes = (dog: DogFacts): number => totalMinutes(timeline(stepsFor(dog)));
-/** All of a visit that a school could change, as text. */
+/** All of a visit, and of the weeks between, that a school could change, as text. */
 const whole = (dog: DogFacts): string =>
   JSON.stringify([
     stepsFor(dog).map(({ id, title, how, pieces, minutes: its, dwell }) => [
@@ -45,6 +45,7 @@ const whole = (dog: DogFacts): string =>
       dwell?.seconds,
     ]),
     amounts(dog),
+    makePlan(dog).lines.map(({ task, home }) => [task, home?.everyDays, home?.how]),
   ]);
 
 /** Which way a ratio is read, which end of a range is taken, how long a dog stands, and how product gets into a bottle concern mixing, not dogs. */
@@ -56,7 +57,7 @@ const NOT_OF_THE_VISIT: readonly HouseQuestion[] = [
   'dryerMinutes',
 ];
 
-test('every school of every question changes the visit of some dog: steps, words, amounts or minutes', () => {
+test('every school of every question changes the visit of some dog, or the weeks between: steps, words, amounts, minutes, home care', () => {
   const medicated = aDog({ skin: 'under treatment' }, 'lagotto');
   for (const question of ALL_HOUSE_QUESTIONS) {
     if (NOT_OF_THE_VISIT.includes(question)) continue;

@@ -45,6 +45,24 @@ export const HOUSE_QUESTIONS = {
     { id: 'dry first', words: 'Loose dry debris off first, then cleaner', for: 'Less is washed inwards.' },
     { id: 'liquid first', words: 'Cleaner first', for: 'Nothing dry is rubbed over skin.' },
   ]),
+  earsAtHome: question('What do owners do with ears at home?', 'where visits are rare', [
+    {
+      id: 'where visits are rare',
+      words: 'Look once a week; wipe the outer ear where visits come too rarely',
+      for: 'No more is done to an ear than it needs.',
+    },
+    {
+      id: 'only look',
+      words: 'Look and smell once a week; nothing goes in',
+      for: 'Nobody is harmed by a look, and a change is seen early.',
+    },
+    {
+      id: 'wipe',
+      words: 'Wipe the outer ear every week to ten days, where ears are covered',
+      for: 'Covered ears stay damp between visits.',
+      warns: 'Only owners who were shown how; outer ear only, never a swab.',
+    },
+  ]),
   nozzle: question('Where does the nozzle stay?', 'never touching', [
     { id: 'never touching', words: 'Nozzle never touches the ear', for: 'The bottle stays clean.' },
     {
