@@ -1,3 +1,4 @@
+import { ALL_TRENDS } from '@dewpond/core/careplan';
 import { DRAWINGS } from '@dewpond/core/methods';
 import { ALL_FOLLOWS, type HomeTask } from '@dewpond/core/homecare';
 import type { HomeLeftTold, HomeTaskTold, PageWords } from '@dewpond/core/wording';
@@ -19,6 +20,7 @@ const homeTask = z.object({
   stepped: z.object({ usual: z.number(), since: daySchema }).nullable(),
   clearSince: daySchema.nullable(),
   ticked: ticked.nullable(),
+  better: z.object({ is: z.enum(ALL_TRENDS), than: daySchema }).nullable(),
 }) satisfies z.ZodType<HomeTask>;
 
 const homeTaskTold: z.ZodType<HomeTaskTold> = homeTask.extend({
@@ -27,6 +29,7 @@ const homeTaskTold: z.ZodType<HomeTaskTold> = homeTask.extend({
   takes: z.string(),
   often: z.string(),
   less: z.string().nullable(),
+  changed: z.string().nullable(),
   card: z.object({
     drawing: z.enum(DRAWINGS).nullable(),
     never: z.array(z.string()),

@@ -1,4 +1,13 @@
-import type { Claim, EarHairDecision, HomeCare, Ticked, PlanLine, SaidLine, Settled } from '@dewpond/core/careplan';
+import {
+  ALL_TRENDS,
+  type Claim,
+  type EarHairDecision,
+  type HomeCare,
+  type PlanLine,
+  type SaidLine,
+  type Settled,
+  type Ticked,
+} from '@dewpond/core/careplan';
 import type { DueLine, DueWindow } from '@dewpond/core/due';
 import type { EarHairWay } from '@dewpond/core/dog';
 import type { RhythmAnswer, SparedLook, Spread } from '@dewpond/core/rhythm';
@@ -78,6 +87,7 @@ const homeCare: z.ZodType<HomeCare> = z.object({
   stepped: z.exactOptional(z.object({ usual: z.number(), since: daySchema })),
   clearSince: z.exactOptional(daySchema),
   ticked: z.exactOptional(ticked),
+  trend: z.exactOptional(z.object({ is: z.enum(ALL_TRENDS), than: daySchema })),
 });
 
 const earHairWay: z.ZodType<EarHairWay> = z.enum(['vet', 'leave', 'staged', 'trim', 'whole']);

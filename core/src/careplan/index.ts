@@ -5,4 +5,4 @@ export { makePlan, type CarePlan, type PlanLine } from './makePlan';
 export { prescribedOn, washesPlainFirst } from './prescribed';
 export { restraintOf } from './restraintOf';
 export { settleInterval, type Claim, type Settled } from './settleInterval';
-export type { HomeCare, KeptOff, SaidLine, Ticked } from './spoken';
+export { ALL_TRENDS, type HomeCare, type KeptOff, type SaidLine, type Ticked, type Trend } from './spoken';

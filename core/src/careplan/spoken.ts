@@ -34,7 +34,13 @@ export interface HomeCare {
   /** As usual again: that day it was found clear. */
   readonly clearSince?: Day;
   readonly ticked?: Ticked;
+  /** What the last look found there, against the look of that day before. */
+  readonly trend?: { readonly is: Trend; readonly than: Day };
 }
+
+/** Drier: better, and wet before. */
+export const ALL_TRENDS = ['better', 'drier', 'fewer mats', 'worse'] as const;
+export type Trend = (typeof ALL_TRENDS)[number];
 
 /** What the owner's ticks before a visit say: on how many of the days it was due it was done, and how often it is asked usually. */
 export interface Ticked {

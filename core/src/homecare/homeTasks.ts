@@ -1,4 +1,4 @@
-import type { Ticked } from '../careplan';
+import type { HomeCare, Ticked } from '../careplan';
 import type { DueLine } from '../due';
 import type { HomeHow } from '../rules';
 import { ALL_TASKS, TASKS, type Task } from '../tasks';
@@ -21,6 +21,8 @@ export interface HomeTask {
   readonly clearSince: Day | null;
   /** Less often than usual, or seldom done, as the owner's ticks before the last visit say; null: they say nothing. */
   readonly ticked: Ticked | null;
+  /** Less was found at its places at the last look than on that day, and nowhere more; null: nothing to tell. */
+  readonly better: NonNullable<HomeCare['trend']> | null;
 }
 
 export interface HomeStep {
@@ -31,7 +33,8 @@ export interface HomeStep {
 
 /** Home care of a plan: each task once, with the places that are done alike. */
 export function homeTasks(due: readonly Pick<DueLine, 'line'>[]): HomeTask[] {
-  const asked = new Map<string, Omit<HomeTask, 'key'>>();
+  const asked = new Map<string, Omit<HomeTask, 'key' | 'better'>>();
+  const trends = new Map<string, NonNullable<HomeCare['trend']>[]>();
   for (const { line } of due) {
     const { task, place, home } = line;
     if (!home) continue;
@@ -39,13 +42,18 @@ export function homeTasks(due: readonly Pick<DueLine, 'line'>[]): HomeTask[] {
     const alike = [task, everyDays, how, stepped?.usual, stepped?.since, clearSince, ticked?.usual].join('|');
     const places = [...(asked.get(alike)?.places ?? []), ...(place ? [place] : [])];
     asked.set(alike, { task, places, everyDays, minutes, how, stepped, clearSince, ticked });
+    trends.set(alike, [...(trends.get(alike) ?? []), ...(home.trend ? [home.trend] : [])]);
   }
-  const all = [...asked.values()];
+  const all = [...asked].map(([alike, each]) => ({ ...each, better: betterOf(trends.get(alike) ?? []) }));
   return all.map((each) => ({
     ...{ key: [each.task, ...each.places.map(placeKey)].join(' '), ...each },
     minutes: shareOf(each, all),
   }));
 }
+
+/** One place that is worse, and nothing is called better. */
+const betterOf = (trends: readonly NonNullable<HomeCare['trend']>[]): HomeTask['better'] =>
+  trends.some(({ is }) => is === 'worse') ? null : (trends.toSorted((a, b) => (a.than < b.than ? -1 : 1))[0] ?? null);
 
 /** Minutes are those of all places that are done in one way: where some are done oftener, each part takes its share. */
 function shareOf(its: Omit<HomeTask, 'key'>, all: readonly Omit<HomeTask, 'key'>[]): number {

@@ -28,6 +28,7 @@ const task = (everyDays: number, key = 'teeth'): HomeTask => ({
   stepped: null,
   clearSince: null,
   ticked: null,
+  better: null,
 });
 const due = (breed: string) =>
   planDue(makePlan(aDog({}, breed)), { places: {}, tasks: {}, homeCareChangedOn: null, schoolChangedOn: null }, TODAY);

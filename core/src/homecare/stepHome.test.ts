@@ -61,6 +61,38 @@ describe('home care after a finding', () => {
     expect(folds(all)).toEqual(expected);
   });
 
+  test.each([
+    ['damp, then dry', [], [damp], 'At the last visit it was drier than on Sat 26 Sept.'],
+    [
+      'smell gone, as damp as before',
+      [damp],
+      [damp, finding(NOSE_FOLD, 'fold smell', 3)],
+      'At the last visit it was better than on Sat 26 Sept.',
+    ],
+    ['the same', [damp], [damp], null],
+    ['worse', [finding(NOSE_FOLD, 'fold moisture', 3)], [damp], null],
+    ['clear both times', [], [], null],
+  ] as const)('one word of what it changed: %s', (_, last, before, words) => {
+    const stepped = stepHome(dueOf(BULLDOG), looks([look(APRIL, 'tell', ...last), look(MARCH, 'tell', ...before)]));
+    const [task] = homeTasks(stepped).filter(
+      (each) => each.task === 'fold care' && each.places.some(({ site }) => site === 'fold nose'),
+    );
+    expect(task && homeTaskTold(ENGLISH, task).changed).toBe(words);
+  });
+
+  test('one eye better and the other worse is not called better', () => {
+    const both = (left: 1 | 3, right: 1 | 3) => [
+      finding(LEFT_EYE, 'eye wet', left),
+      finding({ site: 'eye', side: 'right' }, 'eye wet', right),
+    ];
+    const stepped = stepHome(
+      dueOf(aDog({}, 'pug')),
+      looks([look(APRIL, 'tell', ...both(1, 3)), look(MARCH, 'tell', ...both(3, 1))]),
+    );
+    const eyes = homeTasks(stepped).filter(({ task }) => task === 'eyes and face');
+    expect(eyes.map(({ better }) => better)).toEqual([null]);
+  });
+
   test('what a vet knows already changes nothing', () => {
     const known = [{ place: NOSE_FOLD, sign: 'fold moisture', on: MARCH }] as const;
     expect(folds([look(APRIL, 'watch', damp)], known)).toEqual(['every 2 days']);

@@ -69,15 +69,37 @@ export const stepHome = <T extends Pick<DueLine, 'line'>>(due: readonly T[], loo
     if (!home || steps.length === 0) return each;
     const [last, before] = place === null ? looks.ofBody : looks.at(place);
     if (!last) return each;
+    const found = foundAt(steps, last, place);
+    const trended = before ? withTrend(each, found, { found: foundAt(steps, before, place), day: before.day }) : each;
     const now = oftenest(steps, last, place, looks.known);
     if (now !== null && now < home.everyDays)
-      return withHome(each, { everyDays: now, stepped: { usual: home.everyDays, since: last.day } });
+      return withHome(trended, { everyDays: now, stepped: { usual: home.everyDays, since: last.day } });
     const then = before ? oftenest(steps, before, place, looks.known) : null;
-    const isClear = foundAt(steps, last, place).length === 0;
-    return isClear && then !== null && then < home.everyDays && !home.ticked
-      ? withHome(each, { everyDays: home.everyDays, clearSince: last.day })
-      : each;
+    return found.length === 0 && then !== null && then < home.everyDays && !home.ticked
+      ? withHome(trended, { everyDays: home.everyDays, clearSince: last.day })
+      : trended;
   });
+
+const WET: readonly Sign[] = ['fold moisture', 'eye wet', 'ear damp'];
+type Found = HomeLook['findings'];
+
+const worst = (found: Found): number => Math.max(0, ...found.map(({ grade }) => grade));
+const wet = (found: Found): Found => found.filter(({ sign }) => WET.includes(sign));
+
+/** What home care has changed, or not, in grades of what it is for. */
+function withTrend<T extends Pick<DueLine, 'line'>>(
+  each: T,
+  found: Found,
+  before: { readonly found: Found; readonly day: Day },
+): T {
+  const { task, home } = each.line;
+  const by = worst(found) - worst(before.found);
+  if (!home || by === 0) return each;
+  const better =
+    task === 'brush-out' ? 'fewer mats' : worst(wet(found)) < worst(wet(before.found)) ? 'drier' : 'better';
+  const trend = { is: by < 0 ? better : ('worse' as const), than: before.day };
+  return { ...each, line: { ...each.line, home: { ...home, trend } } };
+}
 
 type Stepped = Pick<NonNullable<DueLine['line']['home']>, 'everyDays' | 'stepped' | 'clearSince'>;
 

@@ -47,6 +47,7 @@ test('it is not the groomer’s card, in any language', () => {
         stepped: null,
         clearSince: null,
         ticked: null,
+        better: null,
         how,
       });
       for (const line of [words, ...card.never, ...card.stops]) expect(groomers.has(line)).toBe(false);

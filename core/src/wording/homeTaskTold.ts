@@ -1,6 +1,8 @@
 import { isSeldom, worthOf, type Follows, type HomeFit, type HomeTask } from '../homecare';
 import { HOME_CARDS, type AtHomeLine, type HomeCard } from '../methods';
 import type { PageWords } from './pageWords';
+import type { Trend } from '../careplan';
+import { showDay } from '../units';
 import { fillIn } from './sentences';
 import { homeCareName, homeOften, minuteWords, type Wording } from './wording';
 
@@ -14,6 +16,8 @@ export interface HomeTaskTold extends HomeTask {
   readonly often: string;
   /** Why it is asked less often, and what follows; null: it is not. */
   readonly less: string | null;
+  /** What it has changed, in one word; null: nothing to tell. */
+  readonly changed: string | null;
   /** What an owner is shown beside it: never a groomer's card. */
   readonly card: {
     readonly drawing: HomeCard['drawing'];
@@ -32,9 +36,22 @@ export function homeTaskTold(wording: Wording, task: HomeTask): HomeTaskTold {
     takes: minuteWords(wording, task.minutes),
     often: homeOften(wording, task),
     less: lessWords(wording, task),
+    changed: changedWords(wording, task),
     card: { drawing, never: lines(never), stops: lines(stops) },
   };
 }
+
+const CHANGED = {
+  drier: 'drierThan',
+  better: 'betterThan',
+  'fewer mats': 'fewerMatsThan',
+} as const satisfies Readonly<Record<Exclude<Trend, 'worse'>, keyof PageWords>>;
+
+/** What it has changed. What is worse, the sheet says. */
+const changedWords = ({ page, language }: Wording, { better }: HomeTask): string | null =>
+  better === null || better.is === 'worse'
+    ? null
+    : fillIn(page[CHANGED[better.is]], { day: showDay(better.than, language) });
 
 /** What ticks have changed, without a reproach: how much was ticked, that it is asked less often, what follows. */
 function lessWords({ page }: Wording, { task, ticked, everyDays }: HomeTask): string | null {

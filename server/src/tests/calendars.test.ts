@@ -20,12 +20,14 @@ const task = (key: string, everyDays: number): HomeTaskTold => ({
   stepped: null,
   clearSince: null,
   ticked: null,
+  better: null,
   name: 'Teeth',
   words:
     'Brush, front teeth first; a comma, a semicolon; a very long line that has to be folded to be read by a program.',
   takes: '2 minutes',
   often: 'every 2 days',
   less: null,
+  changed: null,
   card: { drawing: null, never: [], stops: [] },
 });
 

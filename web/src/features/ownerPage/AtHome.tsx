@@ -159,6 +159,7 @@ function TaskRow({
           </button>
         )}
       </p>
+      {task.changed && <p className="text-sm text-reed font-semibold mt-1">{task.changed}</p>}
       {task.less && <p className="text-sm text-soft mt-1">{task.less}</p>}
       {done && noting && (
         <form
