@@ -220,7 +220,7 @@ function leftAlone(input: Worked): PlacedLine[] {
     const key = `left ${placeKey(place)}`;
     return [{ key, words: say(placeWords(wording, place)), at: { place, joins: 'any', say } }];
   });
-  return [...atPlaces, ...barred.flatMap((each) => notDone(wording, each))];
+  return [...atPlaces, ...notDone(wording, barred)];
 }
 
 /** A bar without a stop that took a whole step away: a damp ear is not plucked. */
@@ -233,14 +233,19 @@ const isSettledMat = (reason: Reason, mats: Worked['state']['mats']): boolean =>
   reason.seen.every(({ sign }) => sign.endsWith('mat')) &&
   mats.some((mat) => samePlace(mat.place, reason.place));
 
-/** A task of the whole dog that was not done, by what forbade it. */
-function notDone(wording: Wording, { bar, step, at }: BarredStep): SheetLine[] {
-  if (at !== null || bar.rank === 'default' || step.barred === null) return [];
-  const words = say(bar.reason, wording, 'owner');
-  const task = taskOf(step);
-  if (words === null || task === null) return [];
-  const name = wording.tasks[task];
-  return [{ key: `not done ${task}`, words: sentence(wording, 'skipped', { step: small(name), because: words }) }];
+/** Tasks of the whole dog that were not done, each once, by all that forbade it. */
+function notDone(wording: Wording, barred: readonly BarredStep[]): SheetLine[] {
+  const because = new Map<Task, Set<string>>();
+  for (const { bar, step, at } of barred) {
+    if (at !== null || bar.rank === 'default' || step.barred === null) continue;
+    const words = say(bar.reason, wording, 'owner');
+    const task = taskOf(step);
+    if (words !== null && task !== null) because.set(task, (because.get(task) ?? new Set()).add(words));
+  }
+  return [...because].map(([task, reasons]) => ({
+    key: `not done ${task}`,
+    words: sentence(wording, 'skipped', { step: small(wording.tasks[task]), because: [...reasons].join('; ') }),
+  }));
 }
 
 /** The task a step belongs to, where it has one that owners know. */

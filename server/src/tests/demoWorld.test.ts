@@ -79,3 +79,12 @@ test('no sheet says a thing twice, nor each side by itself where both are alike'
     expect([name, alike]).toEqual([name, []]);
   }
 });
+
+test('no two lines of a sheet are one line under two reasons: each has a key of its own', () => {
+  const keysOf = ({ parts }: ReadSheet) => parts.flatMap(({ lines }) => lines.map(({ key }) => key));
+  const twice = sheets.filter(({ read }) => new Set(keysOf(read)).size < keysOf(read).length);
+  expect(twice.map(({ name }) => name)).toEqual([]);
+  // Sorrel's skin is under treatment, and her vet wants nothing else on it: one line says both.
+  const sorrel = sheets.findLast(({ name }) => name.startsWith('Sorrel'));
+  expect(sorrel && partOf(sorrel.read, 'did').filter((words) => words.includes('conditioner'))).toHaveLength(1);
+});
