@@ -175,6 +175,33 @@ test('who has no script is told what to ask for; a secret that was forwarded or 
   await other.close();
 });
 
+test('the page stands among a telephone’s applications by its own link; large letters stay as chosen', async ({
+  page,
+  browser,
+}) => {
+  const address = await linkFor(page, 'Radish');
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, storageState: NOBODY });
+  const owner = await phone.newPage();
+  await owner.goto(address);
+  await owner.getByRole('article').waitFor();
+  const session = await phone.newCDPSession(owner);
+  const { data } = await session.send('Page.getAppManifest');
+  const { name, start_url } = JSON.parse(data ?? '') as Readonly<Record<string, string>>;
+  expect({ name, start_url }).toEqual({ name: 'Radish, Withy Quay Grooming', start_url: owner.url() });
+  expect((await session.send('Page.getInstallabilityErrors')).installabilityErrors).toEqual([]);
+  const height = async () => (await owner.getByRole('heading', { name: 'What we saw' }).boundingBox())?.height ?? 0;
+  const usual = await height();
+  await owner.getByRole('button', { name: 'Large letters' }).click();
+  expect((await height()) / usual).toBeCloseTo(1.25, 1);
+  await expectAccessible(owner);
+  await owner.reload();
+  await owner.getByRole('article').waitFor();
+  expect((await height()) / usual).toBeCloseTo(1.25, 1);
+  // Nothing runs over the edge of a narrow telephone.
+  expect(await owner.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await phone.close();
+});
+
 test('a place for a vet is followed from the Watch list, and said where one books', async ({ page }) => {
   await page.goto('/watch');
   const vetPlaces = page.getByRole('listitem').filter({ hasText: 'Letter to the vet' });

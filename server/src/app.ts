@@ -202,6 +202,8 @@ function securityHeaders(config: Config): RequestHandler[] {
         fontSrc: ["'self'"],
         connectSrc: ["'self'"],
         workerSrc: ["'self'"],
+        // The owner's page makes its own: its address is the link.
+        manifestSrc: ["'self'", 'blob:'],
         objectSrc: ["'none'"],
         frameAncestors: ["'none'"],
         // On plain http over loopback this directive would blank the page.

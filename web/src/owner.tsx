@@ -3,6 +3,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { OwnerPageScreen } from './features/ownerPage/OwnerPageScreen';
+import { largeLetters, showLarge } from './features/ownerPage/largeLetters';
 import { showTheme } from './browser/useTheme';
 
 /*
@@ -10,6 +11,7 @@ import { showTheme } from './browser/useTheme';
  * them. A telephone of 2018 over a slow network opens it in a breath.
  */
 showTheme();
+if (largeLetters()) showLarge(true);
 
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no place for itself.');

@@ -1,6 +1,8 @@
 /** What stands on the owner's page, the week on paper and in calendars, besides the sheet itself. Slots in braces. */
 export const PAGE_WORDS = {
   pageOf: 'The page of {dog}',
+  largeLetters: 'Large letters',
+  putOnPhone: 'Put it on my phone',
   nextVisit: 'Next visit: {when}',
   nothingBooked: 'Nothing is booked.',
   suggested: 'We suggest around {day}.',

@@ -3,6 +3,8 @@ import type { PageWords } from '../pageWords';
 
 export const PAGE_ES: PageWords = {
   pageOf: 'La página de {dog}',
+  largeLetters: 'Letras grandes',
+  putOnPhone: 'Ponerla en mi teléfono',
   nextVisit: 'Próxima visita: {when}',
   nothingBooked: 'No hay nada reservado.',
   suggested: 'Proponemos hacia el {day}.',

@@ -14,6 +14,7 @@ import { SheetBody } from '../../parts/sheet/SheetBody';
 import { AtHome } from './AtHome';
 import { ownerFile, ownerPage, tellSeen, tokenHere } from './ownerCall';
 import { NextDates } from './NextDates';
+import { PageTools } from './PageTools';
 import { usePairs } from './usePictures';
 
 // What is not read first comes once the page can be read: a slow telephone waits for none of it.
@@ -95,6 +96,7 @@ function Page({ page }: { readonly page: OwnerPage }) {
   return (
     <>
       <div className="not-the-week">
+        <PageTools page={page} />
         <NextDates page={page} />
         {page.letters.map((letter) => (
           <section key={letter.id} className="max-w-[880px] mx-auto mb-4 rounded-card bg-stop-pale px-5 py-4">
