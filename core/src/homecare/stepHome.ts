@@ -81,16 +81,16 @@ export const stepHome = <T extends Pick<DueLine, 'line'>>(due: readonly T[], loo
   });
 
 const WET: readonly Sign[] = ['fold moisture', 'eye wet', 'ear damp'];
-type Found = HomeLook['findings'];
+type FoundThere = HomeLook['findings'];
 
-const worst = (found: Found): number => Math.max(0, ...found.map(({ grade }) => grade));
-const wet = (found: Found): Found => found.filter(({ sign }) => WET.includes(sign));
+const worst = (found: FoundThere): number => Math.max(0, ...found.map(({ grade }) => grade));
+const wet = (found: FoundThere): FoundThere => found.filter(({ sign }) => WET.includes(sign));
 
 /** What home care has changed, or not, in grades of what it is for. */
 function withTrend<T extends Pick<DueLine, 'line'>>(
   each: T,
-  found: Found,
-  before: { readonly found: Found; readonly day: Day },
+  found: FoundThere,
+  before: { readonly found: FoundThere; readonly day: Day },
 ): T {
   const { task, home } = each.line;
   const by = worst(found) - worst(before.found);

@@ -7,4 +7,5 @@ export {
   type RecordEntry,
   type EntryKind,
   type Picture,
+  type PictureEntry,
 } from './record';

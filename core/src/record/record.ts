@@ -65,11 +65,11 @@ export const recordAt = (entries: readonly RecordEntry[], place: PlaceKey | null
     ? entries.filter(({ kind }) => kind !== 'clear')
     : entries.filter((entry) => entry.place !== null && belongsTo(entry.place) === place);
 
+/** A thing on record that is a picture. */
+export type PictureEntry = RecordEntry & { readonly picture: Picture };
+
 /** Pictures of one place, oldest first, with what was found there that day: to be held side by side. */
-export const picturesAt = (
-  entries: readonly RecordEntry[],
-  place: PlaceKey,
-): (RecordEntry & { readonly picture: Picture })[] =>
+export const picturesAt = (entries: readonly RecordEntry[], place: PlaceKey): PictureEntry[] =>
   recordAt(entries, place)
     .flatMap((entry) => (entry.picture === null ? [] : [{ ...entry, picture: entry.picture }]))
     .toSorted((a, b) => (a.day < b.day ? -1 : 1));

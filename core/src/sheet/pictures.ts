@@ -2,7 +2,7 @@ import { placeKey, type Place, type PlaceKey } from '../places';
 import type { Day } from '../units';
 import type { SheetEdits } from './sheetPage';
 
-interface Taken {
+interface TakenPicture {
   readonly photo: string;
   readonly place: Place;
 }
@@ -13,7 +13,7 @@ interface TakenEarlier {
 }
 
 /** A picture of a visit and the one of the same place to hold beside it. */
-export interface PairedPicture<T extends Taken> {
+export interface PairedPicture<T extends TakenPicture> {
   readonly taken: T;
   readonly beside:
     | { readonly kind: 'then'; readonly photo: string; readonly day: Day }
@@ -26,11 +26,11 @@ export interface PairedPicture<T extends Taken> {
  * today beside the first of today, as before and after.
  * @param taken in the order they were taken.
  */
-export function pairPictures<T extends Taken>(
+export function pairPictures<T extends TakenPicture>(
   taken: readonly T[],
   earlier: readonly TakenEarlier[],
 ): readonly PairedPicture<T>[] {
-  const at = ({ place }: Taken): PlaceKey => placeKey(place);
+  const at = ({ place }: TakenPicture): PlaceKey => placeKey(place);
   return taken.map((each) => {
     const first = taken.find((other) => at(other) === at(each));
     if (first && first !== each) return { taken: each, beside: { kind: 'before', photo: first.photo } };
@@ -39,7 +39,7 @@ export function pairPictures<T extends Taken>(
   });
 }
 
-interface Shown {
+interface ChosenPicture {
   readonly id: string;
   readonly beside: { readonly id: string } | null;
 }
@@ -48,7 +48,10 @@ interface Shown {
  * The pictures the owner may see: those that were chosen, each with the one beside it where that was chosen, too. What
  * stands beside another does not stand once more by itself.
  */
-export function picturesShown<T extends Shown>(pictures: readonly T[], { photos }: Pick<SheetEdits, 'photos'>): T[] {
+export function picturesShown<T extends ChosenPicture>(
+  pictures: readonly T[],
+  { photos }: Pick<SheetEdits, 'photos'>,
+): T[] {
   const shown = pictures
     .filter(({ id }) => photos.includes(id))
     .map((each) => (each.beside && photos.includes(each.beside.id) ? each : { ...each, beside: null }));

@@ -29,15 +29,15 @@ export function usePictures<P extends { readonly id: string }>(
   });
 }
 
-type Picture = Omit<SheetPhoto, 'beside'>;
+type OwnersPicture = Omit<SheetPhoto, 'beside'>;
 type Arrived<P> = P & { readonly src: string };
 
 /** Pictures of a sheet, each with the one beside it; one that has not arrived is left out. */
 export function usePairs(
   photos: readonly SheetPhoto[],
-): readonly (Arrived<Picture> & { readonly beside: Arrived<Picture> | null })[] {
+): readonly (Arrived<OwnersPicture> & { readonly beside: Arrived<OwnersPicture> | null })[] {
   const all = useMemo(
-    () => photos.flatMap(({ beside, ...picture }): Picture[] => (beside ? [beside, picture] : [picture])),
+    () => photos.flatMap(({ beside, ...picture }): OwnersPicture[] => (beside ? [beside, picture] : [picture])),
     [photos],
   );
   const arrived = usePictures(all, '/api/owner/photos');

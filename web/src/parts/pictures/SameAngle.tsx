@@ -5,7 +5,7 @@ import { Dialog } from '../../ui/Dialog';
 
 /** How strong the earlier picture lies over the camera. */
 const GHOSTS = { strong: 0.6, faint: 0.35, off: 0 } as const;
-type Ghost = keyof typeof GHOSTS;
+type GhostStrength = keyof typeof GHOSTS;
 
 /** Width to height of what is seen and kept. */
 const SHAPE = 4 / 3;
@@ -21,7 +21,7 @@ interface SameAngleProps {
 
 /** The camera with the last picture laid over it: same place, same distance, same angle. */
 export function SameAngle({ place, ghost, onTaken, onClose }: SameAngleProps) {
-  const [strength, setStrength] = useState<Ghost>('faint');
+  const [strength, setStrength] = useState<GhostStrength>('faint');
   const { video, failed, isLive } = useCamera();
   const take = () => {
     const from = video.current;
@@ -61,7 +61,7 @@ export function SameAngle({ place, ghost, onTaken, onClose }: SameAngleProps) {
             />
           </div>
           <div role="group" aria-label="The earlier picture" className="flex flex-wrap gap-2 mt-3">
-            {(Object.keys(GHOSTS) as Ghost[]).map((each) => (
+            {(Object.keys(GHOSTS) as GhostStrength[]).map((each) => (
               <Choice key={each} chosen={strength === each} onClick={() => setStrength(each)} className="flex-1">
                 {each === 'off' ? 'Hide it' : `Show it ${each === 'strong' ? 'strongly' : 'faintly'}`}
               </Choice>

@@ -1,5 +1,5 @@
 import { COLOURED, FIGURES, type ColourReading, type Lab } from '@dewpond/core/colour';
-import type { Picture, RecordEntry } from '@dewpond/core/record';
+import type { PictureEntry } from '@dewpond/core/record';
 import { extent, group } from 'd3-array';
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -12,21 +12,20 @@ const CAP = 5;
 const LEAST_RANGE = 30;
 const EDGE = { left: 40, right: 14, top: 12, bottom: 26 };
 
-type Shown = RecordEntry & { readonly picture: Picture };
-interface Measured {
-  readonly day: Shown['day'];
+interface MeasuredOn {
+  readonly day: PictureEntry['day'];
   readonly colour: ColourReading;
 }
 
 /** What was measured of one place over time, each with how far it may be off. Nothing below two of a kind. */
-export function ColourLine({ pictures, name }: { readonly pictures: readonly Shown[]; readonly name: string }) {
+export function ColourLine({ pictures, name }: { readonly pictures: readonly PictureEntry[]; readonly name: string }) {
   const measured = pictures.flatMap(({ day, picture: { colour } }) => (colour ? [{ day, colour }] : []));
   const kinds = [...group(measured, ({ colour }) => colour.of)].filter(([, its]) => its.length > 1);
   return kinds.map(([of, its]) => <Line key={of} measured={its} name={`${COLOURED[of].name}, ${name}`} />);
 }
 
 /** Room for all of it with what each may be off, and never so near that a small step looks large. */
-function rangeOf(measured: readonly Measured[], figure: keyof Lab): [number, number] {
+function rangeOf(measured: readonly MeasuredOn[], figure: keyof Lab): [number, number] {
   const ends = measured.flatMap(({ colour: { lab, plusMinus } }) => [
     lab[figure] - plusMinus[figure],
     lab[figure] + plusMinus[figure],
@@ -36,7 +35,7 @@ function rangeOf(measured: readonly Measured[], figure: keyof Lab): [number, num
   return [low - room, high + room];
 }
 
-function Line({ measured, name }: { readonly measured: readonly Measured[]; readonly name: string }) {
+function Line({ measured, name }: { readonly measured: readonly MeasuredOn[]; readonly name: string }) {
   const [ref, width] = useWidth<HTMLDivElement>(720);
   const [first, last] = [measured[0], measured.at(-1)];
   const figure = first && COLOURED[first.colour.of].counts[0];
@@ -44,8 +43,8 @@ function Line({ measured, name }: { readonly measured: readonly Measured[]; read
   const { name: says, letter, ends } = FIGURES[figure];
   const x = scaleTime([new Date(first.day), new Date(last.day)], [EDGE.left + 10, width - EDGE.right - 10]);
   const y = scaleLinear(rangeOf(measured, figure), [HEIGHT - EDGE.bottom, EDGE.top]).nice(4);
-  const at = ({ day }: Measured) => x(new Date(day));
-  const path = line<Measured>(at, ({ colour }) => y(colour.lab[figure]))([...measured]) ?? '';
+  const at = ({ day }: MeasuredOn) => x(new Date(day));
+  const path = line<MeasuredOn>(at, ({ colour }) => y(colour.lab[figure]))([...measured]) ?? '';
   const told = measured.map(({ day, colour }) => `${showDay(day)} ${sayFigure(colour, figure)}`).join(', ');
   return (
     <figure ref={ref} className="max-w-3xl">

@@ -1,6 +1,6 @@
 import { compareColours, looksLikeAnother } from '@dewpond/core/colour';
 import { namePlace, placeOf, type PlaceKey } from '@dewpond/core/places';
-import { picturesAt, type Picture, type RecordEntry } from '@dewpond/core/record';
+import { picturesAt, type PictureEntry, type RecordEntry } from '@dewpond/core/record';
 import { useState } from 'react';
 import { showDay } from '../../../browser/times';
 import { ColourLine } from './ColourLine';
@@ -8,8 +8,6 @@ import { addressOf } from './addressOf';
 import { sayReading } from '../../../parts/pictures/sayReading';
 import { Choice } from '../../../ui/Choice';
 import { Ripple } from '../../../ui/Ripple';
-
-type Shown = RecordEntry & { readonly picture: Picture };
 
 /** Pictures of one place from old to new, each with its grade; two of them large, side by side; what was measured as a line. */
 export function PictureStrip({
@@ -68,8 +66,8 @@ export function PictureStrip({
 }
 
 interface PairProps {
-  readonly then: Shown;
-  readonly now: Shown;
+  readonly then: PictureEntry;
+  readonly now: PictureEntry;
   readonly name: string;
 }
 
