@@ -29,7 +29,7 @@ import { importStep, importView, newImport } from './imports';
 import { instructionEdit, newInstruction } from './instructions';
 import { newOwnerLink, ownerLinkView } from './links';
 import { memberView, rightsEdit, rightsView, sessionView } from './members';
-import { draftQuery, messageDraft, messageStep, messageView, newMessage } from './messages';
+import { carrierWord, draftQuery, messageDraft, messageStep, messageView, newMessage } from './messages';
 import { MIXING_ENDPOINTS } from './mixingEndpoints';
 import { BRANCH_ENDPOINTS } from './branchEndpoints';
 import { PEOPLE_ENDPOINTS } from './peopleEndpoints';
@@ -249,6 +249,11 @@ export const ENDPOINTS = {
   'PUT /api/messages/:id': {
     says: 'Send once more, withdraw, or let the stand-in bounce',
     body: messageStep,
+    response: z.object({}),
+  },
+  'POST /api/message-states': {
+    says: 'A carrier says what became of a text message; signed as Standard Webhooks has it',
+    body: carrierWord,
     response: z.object({}),
   },
   'GET /api/referrals': {

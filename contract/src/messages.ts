@@ -1,4 +1,11 @@
-import { MESSAGE_CHANNELS, MESSAGE_KINDS, MESSAGE_STATES, type MessageKind, type Reach } from '@dewpond/core/messages';
+import {
+  CARRIER_WORDS,
+  MESSAGE_CHANNELS,
+  MESSAGE_KINDS,
+  MESSAGE_STATES,
+  type MessageKind,
+  type Reach,
+} from '@dewpond/core/messages';
 import { z } from 'zod';
 import { newOffer } from './answers';
 import { daySchema, id, line, newId } from './basics';
@@ -73,6 +80,22 @@ export const messageView = z.object({
   askedBy: z.string(),
   createdAt: z.string(),
   sentAt: z.string().nullable(),
+  /** Its carrier said so. */
+  arrivedAt: z.string().nullable(),
 });
 export type MessageView = z.infer<typeof messageView>;
+const UUID = '[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}';
+/** What a carrier of text messages says later of one that it took. */
+export const carrierWord = z.object({
+  ref: z
+    .string()
+    .regex(new RegExp(`^${UUID}\\.${UUID}$`), { error: 'That is no {ref} of ours.' })
+    .transform((ref) => {
+      const [businessId = '', messageId = ''] = ref.split('.');
+      return { businessId, messageId };
+    }),
+  state: z.enum(CARRIER_WORDS),
+  word: z.string().max(300).optional(),
+});
+
 export const messageStep = z.strictObject({ what: z.enum(['again', 'withdraw', 'bounce']) });

@@ -81,6 +81,7 @@ const TAGS: Readonly<Record<string, string>> = {
   trace: 'mixing and stock',
   links: 'owners',
   messages: 'owners',
+  'message-states': 'owners',
   answers: 'owners',
   reminders: 'owners',
   calendars: 'owners',

@@ -3,11 +3,12 @@ import type { EndpointKey } from './endpoints';
 import type { FILES } from './files';
 
 type AskedAddress = EndpointKey | keyof typeof FILES;
-/** Without a session: whoever comes to a shared tablet, by its secret and a PIN; whoever joins or begins, by the secret of an invitation; owners, by the secret of their link; calendars, by their address; whoever asks whether we are alive. */
+/** Without a session: whoever comes to a shared tablet, by its secret and a PIN; whoever joins or begins, by the secret of an invitation; owners, by the secret of their link; a carrier of text messages, by its signature; calendars, by their address; whoever asks whether we are alive. */
 type UnsignedAddress =
   | `GET /api/health${'' | '/live' | '/ready'}`
   | 'GET /api/calendars/:token'
   | 'POST /api/forgotten'
+  | 'POST /api/message-states'
   | Extract<AskedAddress, `${string} /api/tablet` | `${string} /api/tablet/${string}`>
   | Extract<AskedAddress, `POST /api/${'join' | 'begin'}` | `POST /api/${'join' | 'begin'}/look`>
   | Extract<AskedAddress, `${string} /api/owner` | `${string} /api/owner/${string}`>;

@@ -42,6 +42,7 @@ import { tabletRoutes } from './features/tablets/routes';
 import { joinRoutes } from './features/people/joinRoutes';
 import { tellOfAccount } from './records/people/accountNews';
 import { peopleRoutes } from './features/people/routes';
+import { carrierStates } from './features/messages/carrierStates';
 import { ownerPages } from './features/ownerPage/ownerPage';
 import { calendarFeeds, calendarRoutes } from './features/calendars/routes';
 import { inLogs } from './records/links/ownerLinks';
@@ -110,6 +111,7 @@ export function makeApp(
   app.use(signIn(config, auth, services.databases, tellOfAccount(services)));
 
   // In front of the session: owners and whoever joins have none, their link is their key.
+  app.use(carrierStates(services, config.TEXT_STATE_SECRET));
   app.use(ownerPages(services), calendarFeeds(services), joinRoutes(services, auth), beginRoutes(services, auth));
 
   app.use(tabletDoorRoutes(config, services, auth), foundRoutes(services));

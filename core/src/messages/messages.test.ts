@@ -2,7 +2,18 @@ import { describe, expect, test } from 'vitest';
 import { EMPTY_CARD, type ClientCard } from '../clients';
 import { fillIn, notOurs, slotsOf } from '../wording';
 import { day } from '../units';
-import { MESSAGE_KINDS, TEMPLATES, afterTry, channelFor, mayTryAgain, reachOf, withoutPhone, type Outcome } from '.';
+import {
+  CARRIER_WORDS,
+  MESSAGE_KINDS,
+  TEMPLATES,
+  afterCarrier,
+  afterTry,
+  channelFor,
+  mayTryAgain,
+  reachOf,
+  withoutPhone,
+  type Outcome,
+} from '.';
 
 const on = day('2026-11-02');
 const card = (more: Partial<ClientCard>): ClientCard => ({
@@ -69,4 +80,25 @@ test.each(MESSAGE_KINDS)('“%s” has its words, no illness, no dose, and a sub
   expect(bare.split('Teasel').length).toBe(
     fillIn(words, typical).split('Teasel').length - words.split('{phone}').length + 1,
   );
+});
+
+describe('what a carrier says later', () => {
+  const states = ['waiting', 'sending', 'sent', 'failed', 'bounced', 'withdrawn', 'unsure'] as const;
+  test('moves only what was sent, or perhaps sent, and has not arrived', () => {
+    for (const state of states)
+      for (const said of CARRIER_WORDS) {
+        const moved = state === 'sent' || state === 'unsure';
+        const becomes = said === 'delivered' ? { state: 'sent', arrived: true } : { state: 'bounced', arrived: false };
+        expect(afterCarrier({ state, arrived: false }, said)).toEqual(moved ? becomes : null);
+        expect(afterCarrier({ state, arrived: true }, said)).toBeNull();
+      }
+  });
+
+  test('said twice is as said once, in whatever order words come', () => {
+    for (const first of CARRIER_WORDS)
+      for (const second of CARRIER_WORDS) {
+        const once = afterCarrier({ state: 'sent', arrived: false }, first);
+        expect(once && afterCarrier(once, second)).toBeNull();
+      }
+  });
 });

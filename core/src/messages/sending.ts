@@ -35,6 +35,22 @@ export function afterTry(outcome: Outcome, tries: number): After {
     : { state: 'waiting', againIn, lastWord: outcome.word };
 }
 
+/** What a carrier says later of a message that it took. */
+export const CARRIER_WORDS = ['delivered', 'not delivered'] as const;
+export type CarrierWord = (typeof CARRIER_WORDS)[number];
+
+/**
+ * What becomes of a message by a carrier's later word; null: nothing. What has arrived stays so, and what came back stays so:
+ * a word that comes twice, or after a newer one, changes nothing.
+ */
+export function afterCarrier(
+  { state, arrived }: { readonly state: MessageState; readonly arrived: boolean },
+  said: CarrierWord,
+): { readonly state: MessageState; readonly arrived: boolean } | null {
+  if (arrived || (state !== 'sent' && state !== 'unsure')) return null;
+  return said === 'delivered' ? { state: 'sent', arrived: true } : { state: 'bounced', arrived: false };
+}
+
 /** What a person may do with a message that stands like this. */
 export const mayTryAgain = (state: MessageState): boolean => ['failed', 'bounced', 'unsure'].includes(state);
 export const mayWithdraw = (state: MessageState): boolean => state === 'waiting';

@@ -101,6 +101,7 @@ export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof E
   'PUT /api/reminders': ['hours'],
   'PUT /api/owner/answers': [],
   'POST /api/owner/seen': [],
+  'POST /api/message-states': [],
   'POST /api/products': MIXING,
   'POST /api/programmes/:id/lessons': BOOK,
   'POST /api/pumps': MIXING,

@@ -129,4 +129,5 @@ const view = ({ message: row, client: name, dog: first }: Joined, names: Readonl
   askedBy: row.askedBy,
   createdAt: row.createdAt.toISOString(),
   sentAt: row.sentAt?.toISOString() ?? null,
+  arrivedAt: row.arrivedAt?.toISOString() ?? null,
 });

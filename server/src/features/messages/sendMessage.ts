@@ -85,6 +85,7 @@ async function deliver(
   const link = row.linkId === null ? '' : urlOf(services.site, businessId, row.linkId);
   return services.post[row.channel].deliver({
     id: row.id,
+    ref: `${businessId}.${row.id}`,
     to: row.recipient,
     from,
     subject: row.subject,

@@ -29,6 +29,7 @@ export async function sendInvitation(services: Services, businessId: BusinessId,
   const isKnown = row.memberId !== null;
   const outcome = await services.post['e-mail'].deliver({
     id: row.id,
+    ref: row.id,
     to: row.email,
     from: { name: house.name, replyTo: house.email },
     subject: isKnown ? `A new password for ${house.name}` : `${house.name} invites you`,

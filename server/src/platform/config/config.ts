@@ -52,13 +52,15 @@ const schema = z.object({
   MAIL_FROM: z.string().default('salon@dewpond.example'),
   /** Where text messages are handed over by HTTP POST; empty: they go to the built-in stand-in. */
   TEXT_URL: z.union([z.literal(''), z.url({ protocol: /^https?$/ })]).default(''),
-  /** What is sent there, as JSON; {to}, {words}, {from} and {id} are put in. */
+  /** What is sent there, as JSON; {to}, {words}, {from}, {id} and {ref} are put in. */
   TEXT_BODY: z
     .string()
     .default('{"to":"{to}","text":"{words}"}')
     .refine(isTextTemplate, { error: 'must be JSON in which {to} and {words} stand' }),
   /** Sent along as "Authorization: Bearer …"; empty: nothing is. */
   TEXT_SECRET: z.string().default(''),
+  /** With what the carrier signs what it says later of a text message (Standard Webhooks, `whsec_…`); empty: it may not. */
+  TEXT_STATE_SECRET: z.string().default(''),
   /** "no" where a pooler hands connections on between two statements. */
   PREPARED_STATEMENTS: z
     .enum(['yes', 'no'])

@@ -4,6 +4,8 @@ import type { Outcome } from '@dewpond/core/messages';
 export interface OutgoingMail {
   /** The same for every try, so that a box that gets it twice can tell. */
   readonly id: string;
+  /** Names it in this installation, for a carrier that says later what became of it. */
+  readonly ref: string;
   readonly to: string;
   readonly from: { readonly name: string; readonly replyTo: string };
   readonly subject: string;

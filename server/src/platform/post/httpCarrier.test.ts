@@ -36,7 +36,13 @@ async function openCarrier(answer: Answering) {
 
 const TEMPLATE = '{"to":"{to}","text":{"body":"{words}","sender":"{from}"},"refs":["{id}"],"flash":false}';
 const mail = {
-  ...{ id: 'a-message', to: '01632 960114', from: { name: 'Withy Quay', replyTo: '' }, subject: '' },
+  ...{
+    id: 'a-message',
+    ref: 'a-salon.a-message',
+    to: '01632 960114',
+    from: { name: 'Withy Quay', replyTo: '' },
+    subject: '',
+  },
   ...{ words: 'Hello "Folake", {to} \\ is\nno slot.', language: 'en-GB', attached: [] },
 };
 const carrying = (url: string, more: object = {}) =>

@@ -3,7 +3,7 @@ import type { Carrier, OutgoingMail } from './carrier';
 
 interface HttpCarrying {
   readonly url: string;
-  /** JSON; `{to}`, `{words}`, `{from}` and `{id}` stand in its strings. */
+  /** JSON; `{to}`, `{words}`, `{from}`, `{id}` and `{ref}` stand in its strings. */
   readonly template: string;
   /** Sent as a bearer token; empty: nothing is sent. */
   readonly secret: string;
@@ -46,9 +46,9 @@ export function httpCarrier({ url, template, secret, patienceMs = PATIENCE_MS }:
 /** The template with its slots filled, string by string: no word of a person can change its shape. */
 function filled(shape: unknown, mail: OutgoingMail): unknown {
   if (typeof shape === 'string') {
-    const { to, words, id } = mail;
-    const slots: Readonly<Record<string, string>> = { to, words, id, from: mail.from.name };
-    return shape.replace(/\{(to|words|from|id)\}/g, (_, name: string) => slots[name] ?? '');
+    const { to, words, id, ref } = mail;
+    const slots: Readonly<Record<string, string>> = { to, words, id, ref, from: mail.from.name };
+    return shape.replace(/\{(to|words|from|id|ref)\}/g, (_, name: string) => slots[name] ?? '');
   }
   if (Array.isArray(shape)) return shape.map((each) => filled(each, mail));
   if (shape === null || typeof shape !== 'object') return shape;

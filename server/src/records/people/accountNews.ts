@@ -81,8 +81,10 @@ export async function sendAccountNews(
   const { name, email, house } = found;
   const when = new Date(at).toLocaleString('en-GB', { timeZone: house.zone, dateStyle: 'full', timeStyle: 'short' });
   const { subject, says } = WORDS[what];
+  const id = `account-${what.replaceAll(' ', '-')}-${personId}-${at}`;
   const outcome = await services.post['e-mail'].deliver({
-    id: `account-${what.replaceAll(' ', '-')}-${personId}-${at}`,
+    id,
+    ref: id,
     to: email,
     from: { name: house.name, replyTo: house.email },
     subject,

@@ -87,6 +87,8 @@ export const message = dewpond.table(
     createdAt: instant('created_at').notNull().defaultNow(),
     takenAt: instant('taken_at'),
     sentAt: instant('sent_at'),
+    /** Its carrier said so; null: nobody has. */
+    arrivedAt: instant('arrived_at'),
   },
   (t) => [
     primaryKey({ columns: [t.businessId, t.id] }),

@@ -94,6 +94,7 @@ function MessageCard({ item }: { readonly item: MessageView }) {
         <Icon size={15} aria-hidden /> {item.channel}
         {item.to !== '' && ` to ${item.to}`} · {item.askedBy}, {moment(item.createdAt, zone)}
         {item.sentAt !== null && ` · sent ${moment(item.sentAt, zone)}`}
+        {item.arrivedAt !== null && ` · arrived ${moment(item.arrivedAt, zone)}`}
         {item.via === 'stand-in' && ' · stand-in, nothing left this machine'}
       </p>
       <blockquote className="border-l-3 border-line pl-3 my-2 break-words whitespace-pre-line">

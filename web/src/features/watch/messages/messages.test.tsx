@@ -42,6 +42,7 @@ const message = (more: Partial<MessageView> = {}): MessageView => ({
   askedBy: 'Ines Okafor',
   createdAt: '2026-11-25T15:00:00Z',
   sentAt: '2026-11-25T15:00:05Z',
+  arrivedAt: null,
   ...more,
 });
 

@@ -1,0 +1,1 @@
+ALTER TABLE "dewpond"."message" ADD COLUMN "arrived_at" timestamp with time zone;
