@@ -425,9 +425,11 @@ const VIEWS = {
     await page.getByText('Sheet of the visit').first().waitFor();
   },
   history: async (page) => {
-    await openDog(page, 'Radish');
+    await openDog(page, 'Sorrel');
     await page.getByRole('link', { name: 'The whole record' }).click();
-    await page.getByRole('heading', { name: /^The record of/ }).waitFor();
+    await page.getByRole('button', { name: 'left eye' }).click();
+    await page.getByRole('list', { name: 'Pictures of the left eye' }).waitFor();
+    await page.waitForLoadState('networkidle');
   },
   words: async (page) => {
     await page.goto('/house/words');
