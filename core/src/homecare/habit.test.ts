@@ -48,18 +48,10 @@ describe('what ticks say of a habit', () => {
 describe('home care by what ticks say', () => {
   test.each([
     ['done most days: asked as before', 20, usual, null],
-    [
-      'every second day: asked so',
-      14,
-      2,
-      'Before the last visit you ticked it on 14 of 28 days. So we ask for it less often now.',
-    ],
-    [
-      'a third: every third day',
-      9,
-      3,
-      'Before the last visit you ticked it on 9 of 28 days. So we ask for it less often now.',
-    ],
+    ['every second day: asked so', 14, 2, 'We ask for it as often as you do it.'],
+    ['a third: every third day', 9, 3, 'We ask for it as often as you do it.'],
+    // Asked weekly since the visit before, and done each time: no count is held against them.
+    ['once a week', 4, 7, 'We ask for it as often as you do it. We keep the coat shorter.'],
     [
       'hardly ever: once a week, and what follows',
       1,

@@ -1,4 +1,4 @@
-import type { PlanLine } from '../careplan';
+import type { PlanLine, Ticked } from '../careplan';
 import type { Task } from '../tasks';
 import { addDays, daysBetween, type Day } from '../units';
 import { taskOfKey, type HomeTick } from './homeTasks';
@@ -58,6 +58,10 @@ const shareOf = ({ due, done }: Pick<Habit, 'due' | 'done'>): number => done / d
 
 /** Whether so little of it is done that what follows must be said. */
 export const isSeldom = (habit: Pick<Habit, 'due' | 'done'>): boolean => shareOf(habit) < SELDOM_BELOW;
+
+/** Whether it was done as often as it is asked now, be that less often than the plan wants. */
+export const isManaged = ({ due, done, usual }: Ticked, everyDays: number): boolean =>
+  done * everyDays >= DONE_FROM * due * usual;
 
 /** How often it is asked of who does so much of it: as often as it is done, once a week at the least. */
 const askedOf = (habit: Habit, everyDays: number): number =>

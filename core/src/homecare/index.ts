@@ -16,5 +16,5 @@ export {
 } from './homeTasks';
 export { stepHome, type Looks, type HomeLook } from './stepHome';
 export { fitHome, weeklyMinutes, type HomeFit } from './fitHome';
-export { HABIT_DAYS, asTicked, comeSooner, habitsAt, isSeldom, type Habit } from './habit';
+export { HABIT_DAYS, asTicked, comeSooner, habitsAt, isManaged, isSeldom, type Habit } from './habit';
 export { ALL_FOLLOWS, worthOf, type Follows } from './worth';

@@ -1,4 +1,4 @@
-import { isSeldom, worthOf, type Follows, type HomeFit, type HomeTask } from '../homecare';
+import { isManaged, isSeldom, worthOf, type Follows, type HomeFit, type HomeTask } from '../homecare';
 import { HOME_CARDS, type AtHomeLine, type HomeCard } from '../methods';
 import type { PageWords } from './pageWords';
 import type { Trend } from '../careplan';
@@ -56,9 +56,12 @@ const changedWords = ({ page, language }: Wording, { better }: HomeTask): string
 /** What ticks have changed, without a reproach: how much was ticked, that it is asked less often, what follows. */
 function lessWords({ page }: Wording, { task, ticked, everyDays }: HomeTask): string | null {
   if (ticked === null) return null;
-  const seen = fillIn(page.tickedDays, { done: String(ticked.done), due: String(ticked.due) });
-  const asked = everyDays > ticked.usual ? [page.askedLess] : [];
+  const { done, due, usual } = ticked;
   const follows = isSeldom(ticked) ? [page[FOLLOWS[worthOf(task).follows]]] : [];
+  // Who does what is asked is told no count: it would be held against what was never asked of them.
+  if (isManaged(ticked, everyDays)) return [page.askedAsDone, ...follows].join(' ');
+  const seen = fillIn(page.tickedDays, { done: String(done), due: String(due) });
+  const asked = everyDays > usual ? [page.askedLess] : [];
   return [seen, ...asked, ...follows].join(' ');
 }
 

@@ -52,6 +52,7 @@ export const PAGE_WORDS = {
     'You have {agreed} minutes a week; all of it would take {asked}. So we ask for what helps most, as often as it fits.',
   homeLeft: 'What we do not ask of you',
   tickedDays: 'Before the last visit you ticked it on {done} of {due} days.',
+  askedAsDone: 'We ask for it as often as you do it.',
   askedLess: 'So we ask for it less often now.',
   drierThan: 'At the last visit it was drier than on {day}.',
   fewerMatsThan: 'At the last visit there were fewer mats than on {day}.',

@@ -55,6 +55,7 @@ export const PAGE_ES: PageWords = {
     'Usted tiene {agreed} minutos a la semana; todo llevaría {asked}. Por eso pedimos lo que más ayuda, tan a menudo como quepa.',
   homeLeft: 'Lo que no le pedimos',
   tickedDays: 'Antes de la última visita lo marcó {done} de {due} días.',
+  askedAsDone: 'Se lo pedimos tan a menudo como lo hace.',
   askedLess: 'Por eso ahora se lo pedimos menos a menudo.',
   drierThan: 'En la última visita estaba más seco que el {day}.',
   fewerMatsThan: 'En la última visita había menos nudos que el {day}.',

@@ -13,6 +13,7 @@ import type { client, dog, instruction } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { anyOf, together, type AskedFor } from '../../platform/db/together';
 import { dogQueries, type DogRows } from './dogRows';
+import { toHoldBeside } from './toHoldBeside';
 
 /** A finding as it was kept, with the visit's day and its level. */
 export type StoredFinding = Finding & { readonly visitId: string; readonly day: Day; readonly level: string };
@@ -221,27 +222,6 @@ const asFinding = (row: OfVisit<DogRows['findings'][number]>): StoredFinding => 
   answer: row.answer,
   ...(row.more ? { more: row.more } : {}),
 });
-
-/**
- * The picture of each place to hold today's beside: of the newest visit that has one, the first, as the place was found
- * (ids are UUID v7: in order of time). Of the whole dog the last, as it went home.
- */
-const toHoldBeside = (rows: readonly OfVisit<DogRows['photos'][number]>[]): EarlierPhoto[] =>
-  [...group(rows, ({ place }) => place)].flatMap(([place, its]) => {
-    const newest = its.at(-1)?.visitId;
-    const ofVisit = its
-      .filter(({ visitId }) => visitId === newest)
-      .toSorted((a, b) => (a.photoId < b.photoId ? -1 : 1))
-      .at(place === 'body/none' ? -1 : 0);
-    return ofVisit === undefined
-      ? []
-      : [
-          {
-            ...{ photo: ofVisit.photoId, place: place as PlaceKey, sign: ofVisit.sign, day: ofVisit.day },
-            colour: ofVisit.colour,
-          },
-        ];
-  });
 
 export const asInstruction = (
   row: Omit<typeof instruction.$inferSelect, 'businessId'>,
