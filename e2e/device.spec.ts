@@ -13,8 +13,8 @@ const doneSteps = (events: readonly { what: { type: string; step?: string } }[])
 test('the browser killed as a process, without a network, in the middle of a visit: all that was pressed arrives', async ({
   page,
   baseURL,
-}) => {
-  const dog = 'Thimble';
+}, { retry, repeatEachIndex }) => {
+  const dog = `Thimble ${1 + retry + repeatEachIndex}`;
   await bookTonight(page, dog, 18);
   const { cookies } = await page.context().storageState();
   const folder = await mkdtemp(join(tmpdir(), 'dewpond-device-'));
@@ -54,14 +54,18 @@ test('the browser killed as a process, without a network, in the middle of a vis
   await rm(folder, { recursive: true, force: true });
 });
 
-test('a disk with no room left: said in words, held in memory, and sent from there', async ({ page, context }) => {
-  await bookTonight(page, 'Wren', 17);
+test('a disk with no room left: said in words, held in memory, and sent from there', async ({ page, context }, {
+  retry,
+  repeatEachIndex,
+}) => {
+  const dog = `Wren ${1 + retry + repeatEachIndex}`;
+  await bookTonight(page, dog, 17);
   // Full before the application begins: the browser hands out room for half a minute ahead.
   await page.goto('/pond.svg');
   const devtools = await context.newCDPSession(page);
   const origin = new URL(page.url()).origin;
   await devtools.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: 1 });
-  await toTheTable(page, 'Wren');
+  await toTheTable(page, dog);
   await page.route('**/api/visits/*/events', (route) => route.abort());
   const full = page.getByText(/device full: \d only in memory, do not close/);
   let pressed = 0;
