@@ -17,6 +17,7 @@ const homeTask = z.object({
   everyDays: z.number(),
   minutes: z.number(),
   how: homeHow,
+  byVet: z.boolean(),
   stepped: z.object({ usual: z.number(), since: daySchema }).nullable(),
   clearSince: daySchema.nullable(),
   ticked: ticked.nullable(),
@@ -61,7 +62,7 @@ export const homeCareView = z.object({
   left: z.array(homeLeftTold),
   /** Of the dog, for who changes the minutes. */
   version,
-  ticks: z.array(z.object({ key: z.string(), day: daySchema, note: z.string() })),
+  ticks: z.array(z.object({ key: z.string(), day: daySchema, times: z.int(), note: z.string() })),
   /** Pictures the owner sent in the last four weeks. */
   photos: z.array(z.object({ id, day: daySchema })),
   /** Of the last four weeks, or since the visit. */
@@ -73,5 +74,7 @@ export const homeTicking = z.strictObject({
   key: z.string().max(200),
   day: daySchema,
   done: z.boolean(),
+  /** How often on that day; a page that was opened before this was asked sends one. */
+  times: z.int().min(1).max(9).default(1),
   note: text(300).default(''),
 });

@@ -1,4 +1,4 @@
-import { PRODUCT_TASKS, USE_KINDS, type EarHairWay } from '@dewpond/core/dog';
+import { ASKED_AT_HOME, PRODUCT_TASKS, USE_KINDS, type EarHairWay } from '@dewpond/core/dog';
 import { ALL_TASKS, VET_TASKS } from '@dewpond/core/tasks';
 import { ALL_SIGNS, CONDITIONS, PROCEDURES, knowsRefused, type Condition } from '@dewpond/core/findings';
 import { liftRefused } from '@dewpond/core/stops';
@@ -15,6 +15,11 @@ const sayings = {
     kind: z.literal('interval'),
     task: z.enum(ALL_TASKS as [(typeof ALL_TASKS)[number]]),
     days: z.int().min(1, { error: 'At least 1 day.' }).max(365, { error: 'At most 365 days.' }),
+  }),
+  'at home': z.strictObject({
+    kind: z.literal('at home'),
+    task: z.enum(ASKED_AT_HOME),
+    timesADay: z.literal([1, 2, 3], { error: 'Once, twice or three times.' }),
   }),
   lift: z.strictObject({
     kind: z.literal('lift'),
@@ -41,6 +46,7 @@ const sayings = {
 export const saying = z.discriminatedUnion('kind', [
   sayings.bar,
   sayings.interval,
+  sayings['at home'],
   sayings.lift,
   sayings.knows,
   sayings['ear hair'],

@@ -12,6 +12,7 @@ export const instructionSays: z.ZodType<InstructionSays> = z.discriminatedUnion(
   z.object({ kind: z.literal('avoid'), what: z.string() }),
   z.object({ kind: z.literal('ear hair'), way: z.string() }),
   z.object({ kind: z.literal('every'), task, days: z.number() }),
+  z.object({ kind: z.literal('at home'), task, timesADay: z.number() }),
 ]);
 
 /** Why something is barred, left out, said or asked, as data: the reader makes the words. */

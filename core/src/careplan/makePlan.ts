@@ -10,7 +10,7 @@ import { barsOf } from './barsOf';
 import { decideEarHair, type EarHairDecision } from './earHair';
 import type { DogFacts } from '../dog';
 import type { HomeHow } from '../rules';
-import { concerns, holdsOn, sourceOf, type Instruction } from '../dog';
+import { byAuthority, concerns, holdsOn, sourceOf, type AskedAtHome, type Instruction } from '../dog';
 import { mainPieces, workOf } from './lineWork';
 import { prescribedOn, type Prescribed } from './prescribed';
 import { settleInterval, type Claim, type Settled } from './settleInterval';
@@ -90,7 +90,11 @@ function planLine(
   const settled = settleInterval(claims, TASKS[at.task].safer);
   const interval = bars.length > 0 ? null : (settled?.interval ?? null);
   const stopped = bars.some(({ rank }) => rank === 'safety') || isStopped(inForce, at);
-  const home = oftenest(said.homes) ?? tooRareForVisits(facts, at.task, interval, betweenVisits);
+  const home = askedAtHome(
+    facts,
+    at,
+    oftenest(said.homes) ?? tooRareForVisits(facts, at.task, interval, betweenVisits),
+  );
   return {
     // Spelt out: a spread in front of so many fields made this object ten times as slow.
     task: at.task,
@@ -153,6 +157,33 @@ const isStopped = (inForce: readonly Bar[], { task, place }: TaskAt): boolean =>
 /** Of several home cares the one that comes oftenest is asked of the owner. */
 const oftenest = (homes: readonly HomeCare[]): HomeCare | null =>
   homes.reduce<HomeCare | null>((best, each) => (best && best.everyDays <= each.everyDays ? best : each), null);
+
+/** How it is done at home where nothing of the dog asked for it before somebody did. */
+const ASKED_HOWS: Readonly<Record<AskedAtHome, Pick<HomeCare, 'minutes' | 'how'>>> = {
+  'eyes and face': { minutes: 5, how: 'clean a wet face' },
+  'fold care': { minutes: 3, how: 'wipe a deep fold' },
+};
+
+/** Home care with the word of a vet or an owner on how often a day, by the one who has most to say. */
+function askedAtHome(
+  { instructions, today }: DogFacts,
+  { task, place }: TaskAt,
+  home: HomeCare | null,
+): HomeCare | null {
+  const given = instructions
+    .filter((each) => each.says.kind === 'at home' && each.says.task === task)
+    .filter((each) => holdsOn(each, today) && concerns(each, place))
+    .toSorted(byAuthority)[0];
+  if (given?.says.kind !== 'at home') return home;
+  const { by, who, until } = given;
+  const { timesADay } = given.says;
+  return {
+    ...(home ?? ASKED_HOWS[given.says.task]),
+    everyDays: 1 / timesADay,
+    reason: { kind: 'instruction', by, who, until, says: { kind: 'at home', task, timesADay } },
+    source: sourceOf(given),
+  };
+}
 
 function instructionClaims(given: Instruction, at: TaskAt): Claim[] {
   if (given.says.kind !== 'interval' || given.says.task !== at.task) return [];

@@ -23,6 +23,7 @@ export interface SaidLine extends Sourced {
 }
 
 export interface HomeCare {
+  /** Below one: several times a day, 1/2 twice and 1/3 three times. */
   readonly everyDays: number;
   /** Minutes it asks of the owner each time. */
   readonly minutes: number;

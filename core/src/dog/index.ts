@@ -29,6 +29,7 @@ export { factsUpToDate, type OlderFacts } from './factsUpToDate';
 export { warmMonths, wantsCoolHours } from './coolHours';
 export { instructionWords } from './instructionWords';
 export {
+  ASKED_AT_HOME,
   PRODUCT_TASKS,
   byAuthority,
   namedProduct,
@@ -40,6 +41,7 @@ export {
   sourceOf,
   toAvoid,
   type EarHairWay,
+  type AskedAtHome,
   type Instruction,
   type ProductTask,
   type Saying,

@@ -1,6 +1,6 @@
 import { isKnownSign, signWords } from '../findings';
 import { namePlace } from '../places';
-import { showDay } from '../units';
+import { everyWords, showDay } from '../units';
 import type { Instruction } from './instructions';
 import { TASKS } from '../tasks';
 import { USES } from './useKinds';
@@ -23,6 +23,8 @@ function sayingWords({ says }: Instruction, products: Products): string {
       return `${TASKS[says.task].name}, ${showDay(says.on)}`;
     case 'interval':
       return `${TASKS[says.task].name} every ${says.days} days`;
+    case 'at home':
+      return `${TASKS[says.task].name} at home ${everyWords(1 / says.timesADay)}`;
     case 'avoid':
       return `Nothing with ${says.ingredient} in it`;
     case 'knows':

@@ -20,10 +20,16 @@ export const PRODUCT_TASKS = [
 ] as const satisfies readonly Task[];
 export type ProductTask = (typeof PRODUCT_TASKS)[number];
 
+/** Care that an owner may be asked for several times a day. */
+export const ASKED_AT_HOME = ['eyes and face', 'fold care'] as const satisfies readonly Task[];
+export type AskedAtHome = (typeof ASKED_AT_HOME)[number];
+
 /** What an instruction may say. */
 export type Saying =
   | { readonly kind: 'bar'; readonly task: Task }
   | { readonly kind: 'interval'; readonly task: Task; readonly days: number }
+  /** The owner does it at home, so many times a day. */
+  | { readonly kind: 'at home'; readonly task: AskedAtHome; readonly timesADay: 1 | 2 | 3 }
   | { readonly kind: 'ear hair'; readonly way: EarHairWay }
   /** A vet's permission for one procedure in spite of one sign, up to a grade; needs a place and an end. */
   | {
@@ -137,6 +143,8 @@ export function contradicts(a: Instruction, b: Instruction): boolean {
   if (one.kind === 'bar' && other.kind === 'bar') return false;
   if (NAMES_PRODUCT.has(one.kind) !== NAMES_PRODUCT.has(other.kind) && one.kind !== 'bar' && other.kind !== 'bar')
     return false;
+  // How often at home is no word on how often in the salon.
+  if ((one.kind === 'at home') !== (other.kind === 'at home')) return false;
   if (taskOf(one) !== taskOf(other)) return false;
   return JSON.stringify(one) !== JSON.stringify(other);
 }
@@ -149,6 +157,7 @@ function taskOf(says: Saying): Task | 'wash' | null {
   switch (says.kind) {
     case 'bar':
     case 'interval':
+    case 'at home':
     case 'product':
       return says.task;
     case 'ear hair':

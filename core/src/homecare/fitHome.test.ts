@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { makePlan } from '../careplan';
-import { TODAY, aDog, anyDog } from '../careplan/tests/randomDogs';
+import { TODAY, aDog, anyDog, instruct } from '../careplan/tests/randomDogs';
 import type { DogFacts } from '../dog';
 import { planDue } from '../due';
+import { daysApart } from '../units';
 import { fitHome, homeTasks, weeklyMinutes, type HomeTask } from '.';
 
 const tasksOf = (dog: DogFacts) =>
@@ -52,6 +53,17 @@ describe('home care that fits into the minutes an owner has', () => {
     expect(often(7)).toEqual([[3, null]]);
     expect(often(3)).toEqual([[7, null]]);
     expect(often(2)).toEqual([]);
+    const thrice = { ...daily, everyDays: 1 / 3 };
+    const times = (minutes: number) => fitHome([thrice], minutes).kept.map(({ everyDays }) => everyDays);
+    expect([63, 62, 41, 20].map(times)).toEqual([[1 / 3], [1 / 2], [1], [2]]);
+  });
+
+  test('what a vet asked for is asked in full, more than was agreed if need be, and the rest has what is left', () => {
+    const asked = instruct({ kind: 'at home', task: 'eyes and face', timesADay: 3 });
+    const tasks = tasksOf(aDog({ instructions: [asked] }, 'pug'));
+    const { kept, left } = fitHome(tasks, 10);
+    expect(kept.map(({ task, everyDays }) => [task, everyDays])).toEqual([['eyes and face', 1 / 3]]);
+    expect(left).toHaveLength(tasks.length - 1);
   });
 
   test('whatever the dog and the minutes: nothing is lost, the minutes hold, and no minute that would fit is left', () => {
@@ -62,10 +74,13 @@ describe('home care that fits into the minutes an owner has', () => {
         expect([...kept, ...left.map(({ task }) => task)].map(({ key }) => key).toSorted()).toEqual(
           tasks.map(({ key }) => key).toSorted(),
         );
-        expect(sum(kept)).toBeLessThanOrEqual(agreed + 1e-9);
+        const vets = tasks.filter(({ byVet }) => byVet);
+        expect(kept.filter(({ byVet }) => byVet)).toEqual(vets);
+        expect(sum(kept)).toBeLessThanOrEqual(Math.max(agreed, sum(vets)) + 1e-9);
         for (const { task } of left)
           expect(
-            sum(kept) + weeklyMinutes({ ...task, everyDays: Math.max(task.everyDays, 7 - (7 % task.everyDays)) }),
+            sum(kept) +
+              weeklyMinutes({ ...task, everyDays: Math.max(task.everyDays, 7 - (7 % daysApart(task.everyDays))) }),
           ).toBeGreaterThan(agreed);
       }),
     );

@@ -1,3 +1,4 @@
+import { daysApart, timesADay } from '../units';
 import type { HomeTask } from './homeTasks';
 import { worthOf, type Follows } from './worth';
 
@@ -28,9 +29,9 @@ export interface HomeFit {
 const RAREST = 7;
 
 /**
- * The home care that fits into so many minutes a week, in the order of the plan. Where something was found comes first, then
- * what saves most for its minutes; what does not fit as often as it should is asked less often, down to once a week. Null:
- * nothing was agreed, all is asked.
+ * The home care that fits into so many minutes a week, in the order of the plan. What a vet asked for is asked in full; then
+ * where something was found, then what saves most for its minutes; what does not fit as often as it should is asked less often,
+ * down to once a week. Null: nothing was agreed, all is asked.
  */
 export function fitHome(tasks: readonly HomeTask[], agreed: number | null): HomeFit {
   const asked = Math.round(tasks.reduce((sum, task) => sum + weeklyMinutes(task), 0));
@@ -39,7 +40,7 @@ export function fitHome(tasks: readonly HomeTask[], agreed: number | null): Home
   const kept = new Map<HomeTask, HomeTask>();
   for (const task of inOrderOfNeed(tasks)) {
     // Sevenths do not add up to the last digit.
-    const fitting = asOftenAs(task).find((each) => weeklyMinutes(each) <= room + 1e-9);
+    const fitting = asOftenAs(task).find((each) => task.byVet || weeklyMinutes(each) <= room + 1e-9);
     if (!fitting) continue;
     kept.set(task, fitting);
     room -= weeklyMinutes(fitting);
@@ -53,15 +54,20 @@ export function fitHome(tasks: readonly HomeTask[], agreed: number | null): Home
 
 const inOrderOfNeed = (tasks: readonly HomeTask[]): HomeTask[] =>
   tasks.toSorted(
-    (a, b) => Number(b.stepped !== null) - Number(a.stepped !== null) || savedByMinute(b) - savedByMinute(a),
+    (a, b) =>
+      Number(b.byVet) - Number(a.byVet) ||
+      Number(b.stepped !== null) - Number(a.stepped !== null) ||
+      savedByMinute(b) - savedByMinute(a),
   );
 
 /** The task as often as it should be, then less and less often. */
 function asOftenAs(task: HomeTask): HomeTask[] {
-  const rarer = Array.from({ length: Math.floor(RAREST / task.everyDays) }, (_, i) => task.everyDays * (i + 2));
+  const apart = daysApart(task.everyDays);
+  const fewerADay = Array.from({ length: timesADay(task.everyDays) - 1 }, (_, i) => 1 / (i + 1)).toReversed();
+  const rarer = Array.from({ length: Math.floor(RAREST / apart) }, (_, i) => apart * (i + 2));
   return [
     task,
-    ...rarer
+    ...[...fewerADay, ...rarer]
       .filter((everyDays) => everyDays <= RAREST)
       // As often as without the finding is no step any more.
       .map((everyDays) => ({ ...task, everyDays, stepped: stillOftener(task.stepped, everyDays) })),

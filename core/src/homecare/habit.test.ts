@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { makePlan } from '../careplan';
-import { TODAY, aDog, anyDog } from '../careplan/tests/randomDogs';
+import { TODAY, aDog, anyDog, instruct } from '../careplan/tests/randomDogs';
 import { addDays } from '../units';
 import { ENGLISH, homeTaskTold } from '../wording';
 import { asTicked, comeSooner, habitsAt, homeTasks, isSeldom, type Habit } from '.';
@@ -10,7 +10,7 @@ const { lines } = makePlan(aDog({}, 'shih-tzu'));
 const MONTH_AGO = addDays(TODAY, -28);
 /** Ticked on the last `days` days before today, every `every`-th. */
 const ticks = (key: string, days: number, every = 1) =>
-  Array.from({ length: days }, (_, i) => ({ key, day: addDays(TODAY, -i * every) }));
+  Array.from({ length: days }, (_, i) => ({ key, day: addDays(TODAY, -i * every), times: 1 }));
 const habit = (task: Habit['task'], due: number, done: number): Habit => ({ task, due, done, on: TODAY });
 const askedOf = (task: Habit['task'], habits: readonly Habit[]) =>
   asTicked(lines, habits).find((line) => line.task === task)?.home;
@@ -33,7 +33,7 @@ describe('what ticks say of a habit', () => {
     [
       'ticks from before the visit before',
       MONTH_AGO,
-      ticks('brush-out', 20).map(({ key, day }) => ({ key, day: addDays(day, -29) })),
+      ticks('brush-out', 20).map((each) => ({ ...each, day: addDays(each.day, -29) })),
     ],
   ])('nothing is known of %s', (_, before, given) => {
     expect(habitsAt(TODAY, before, lines, given)).toEqual([]);
@@ -46,6 +46,15 @@ describe('what ticks say of a habit', () => {
 });
 
 describe('home care by what ticks say', () => {
+  test('what a vet asked for is not asked less often, however seldom it is ticked; days count, not times', () => {
+    const vets = instruct({ kind: 'at home', task: 'eyes and face', timesADay: 3 });
+    const asked = makePlan(aDog({ instructions: [vets] }, 'shih-tzu')).lines;
+    const given = ticks('eyes and face eye/left eye/right', 7).map((each) => ({ ...each, times: 3 }));
+    const habits = habitsAt(TODAY, MONTH_AGO, asked, given);
+    expect(habits).toContainEqual(habit('eyes and face', 28, 7));
+    expect(asTicked(asked, habits).find(({ task }) => task === 'eyes and face')?.home?.everyDays).toBe(1 / 3);
+  });
+
   test.each([
     ['done most days: asked as before', 20, usual, null],
     ['every second day: asked so', 14, 2, 'We ask for it as often as you do it.'],

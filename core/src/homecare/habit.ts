@@ -1,6 +1,6 @@
 import type { PlanLine, Ticked } from '../careplan';
 import type { Task } from '../tasks';
-import { addDays, daysBetween, type Day } from '../units';
+import { addDays, daysApart, daysBetween, type Day } from '../units';
 import { taskOfKey, type HomeTick } from './homeTasks';
 import { worthOf } from './worth';
 
@@ -42,13 +42,14 @@ export function habitsAt(
   const earliest = addDays(on, -HABIT_DAYS);
   const from = before !== null && before > earliest ? before : earliest;
   const days = daysBetween(from, on);
+  // Days are counted, not times: a face that was wiped once that day was not forgotten.
   const ticked = ticks.filter(({ day }) => day > from && day <= on);
   if (days < FEWEST_DAYS || ticked.length < FEWEST_TICKS) return [];
   return [...new Set(lines.map(({ task }) => task))].flatMap((task) => {
     const everyDays = Math.min(
       ...lines.flatMap((line) => (line.task === task && line.home ? [line.home.everyDays] : [])),
     );
-    const due = Number.isFinite(everyDays) ? Math.floor(days / everyDays) : 0;
+    const due = Number.isFinite(everyDays) ? Math.floor(days / daysApart(everyDays)) : 0;
     const done = new Set(ticked.flatMap(({ key, day }) => (taskOfKey(key) === task ? [day] : []))).size;
     return due < FEWEST_DUE ? [] : [{ task, due, done: Math.min(done, due), on }];
   });
@@ -78,7 +79,8 @@ export const asTicked = (lines: readonly PlanLine[], habits: readonly Habit[]): 
     ? lines
     : lines.map((line) => {
         const habit = habits.find(({ task }) => task === line.task);
-        if (!line.home || !habit) return line;
+        // A vet's word is not asked less often, whatever was ticked.
+        if (!line.home || !habit || line.home.source.kind === 'vet instruction') return line;
         const everyDays = askedOf(habit, line.home.everyDays);
         if (everyDays === line.home.everyDays && !isSeldom(habit)) return line;
         const { due, done, on } = habit;

@@ -3,7 +3,7 @@ import type { DueLine } from '../due';
 import type { HomeHow } from '../rules';
 import { ALL_TASKS, TASKS, type Task } from '../tasks';
 import { namePlace, placeKey, placeOf, type Place } from '../places';
-import { addDays, daysBetween, type Day } from '../units';
+import { addDays, daysApart, daysBetween, timesADay, type Day } from '../units';
 
 /** One thing an owner does between visits, with all the places it is for. */
 export interface HomeTask {
@@ -11,10 +11,13 @@ export interface HomeTask {
   readonly key: string;
   readonly task: Task;
   readonly places: readonly Place[];
+  /** Below one: several times a day, 1/2 twice and 1/3 three times. */
   readonly everyDays: number;
   /** Minutes each time. */
   readonly minutes: number;
   readonly how: HomeHow;
+  /** A vet asked for it: it is asked in full, whatever was ticked and however few minutes there are. */
+  readonly byVet: boolean;
   /** Oftener than usual since something was found there, until it is clear; null: it is not. */
   readonly stepped: HomeStep | null;
   /** As usual again since it was found clear; null: it never was otherwise, or is still. */
@@ -39,9 +42,10 @@ export function homeTasks(due: readonly Pick<DueLine, 'line'>[]): HomeTask[] {
     const { task, place, home } = line;
     if (!home) continue;
     const { everyDays, minutes, how, stepped = null, clearSince = null, ticked = null } = home;
-    const alike = [task, everyDays, how, stepped?.usual, stepped?.since, clearSince, ticked?.usual].join('|');
+    const byVet = home.source.kind === 'vet instruction';
+    const alike = [task, everyDays, how, byVet, stepped?.usual, stepped?.since, clearSince, ticked?.usual].join('|');
     const places = [...(asked.get(alike)?.places ?? []), ...(place ? [place] : [])];
-    asked.set(alike, { task, places, everyDays, minutes, how, stepped, clearSince, ticked });
+    asked.set(alike, { task, places, everyDays, minutes, how, byVet, stepped, clearSince, ticked });
     trends.set(alike, [...(trends.get(alike) ?? []), ...(home.trend ? [home.trend] : [])]);
   }
   const all = [...asked].map(([alike, each]) => ({ ...each, better: betterOf(trends.get(alike) ?? []) }));
@@ -105,20 +109,27 @@ export function namedAtHome(places: readonly Place[]): NamedPlace[] {
  * looked at, so that they stay the same whenever one asks.
  */
 export function homeDays({ everyDays }: Pick<HomeTask, 'everyDays'>, since: Day, from: Day, to: Day): Day[] {
-  const first = Math.max(1, Math.ceil(daysBetween(since, from) / everyDays));
-  const count = Math.floor(daysBetween(since, to) / everyDays) - first + 1;
-  return Array.from({ length: Math.max(0, count) }, (_, i) => addDays(since, (first + i) * everyDays));
+  const apart = daysApart(everyDays);
+  const first = Math.max(1, Math.ceil(daysBetween(since, from) / apart));
+  const count = Math.floor(daysBetween(since, to) / apart) - first + 1;
+  return Array.from({ length: Math.max(0, count) }, (_, i) => addDays(since, (first + i) * apart));
 }
 
 /** The first day of a task on or after `from`. */
 export const nextHomeDay = (task: Pick<HomeTask, 'everyDays'>, since: Day, from: Day): Day =>
-  homeDays(task, since, from, addDays(from, task.everyDays))[0] ?? addDays(since, task.everyDays);
+  homeDays(task, since, from, addDays(from, daysApart(task.everyDays)))[0] ?? addDays(since, daysApart(task.everyDays));
 
-/** One thing done at home, as the owner ticked it. */
+/** One thing done at home on a day, as the owner ticked it. */
 export interface HomeTick {
   readonly key: string;
   readonly day: Day;
+  /** How often on that day: one wipe is one tick. */
+  readonly times: number;
 }
+
+/** How often a task was ticked on a day. */
+export const timesTicked = (key: string, day: Day, ticks: readonly HomeTick[]): number =>
+  ticks.find((tick) => tick.key === key && tick.day === day)?.times ?? 0;
 
 /** How much of what was asked for was ticked from `from` to `to`: never taken as done in the salon. */
 export function homeShare(
@@ -128,9 +139,15 @@ export function homeShare(
   from: Day,
   to: Day,
 ): { readonly asked: number; readonly done: number } {
-  const ticked = new Set(ticks.map(({ key, day }) => `${key} ${day}`));
-  const all = tasks.flatMap((task) => homeDays(task, since, from, to).map((day) => `${task.key} ${day}`));
-  return { asked: all.length, done: all.filter((each) => ticked.has(each)).length };
+  const ticked = new Map(ticks.map(({ key, day, times }) => [`${key} ${day}`, times]));
+  const all = tasks.flatMap((task) =>
+    homeDays(task, since, from, to).map((day) => {
+      const asked = timesADay(task.everyDays);
+      return { asked, done: Math.min(asked, ticked.get(`${task.key} ${day}`) ?? 0) };
+    }),
+  );
+  const sum = (of: (each: (typeof all)[number]) => number) => all.reduce((total, each) => total + of(each), 0);
+  return { asked: sum(({ asked }) => asked), done: sum(({ done }) => done) };
 }
 
 /** Home care as it stands for one dog on a day. */
@@ -144,10 +161,17 @@ export interface HomeCareToday {
 /** A day that was missed is still asked for, so far back. */
 const LATE_DAYS = 6;
 
-/** The newest day on which a task was due and not done since, as far back as is asked for; null: nothing is due. */
+/**
+ * The newest day on which a task was due and not done since, as far back as is asked for; null: nothing is due. Today is done
+ * when all its times are; what was missed of an earlier day is not made up for.
+ */
 export const openSince = (task: HomeTask, { since, today, ticks }: HomeCareToday): Day | null =>
   homeDays(task, since, addDays(today, -LATE_DAYS), today).findLast(
-    (day) => !ticks.some((tick) => tick.key === task.key && tick.day >= day),
+    (day) =>
+      !ticks.some(
+        (tick) =>
+          tick.key === task.key && tick.day >= day && (tick.day < today || tick.times >= timesADay(task.everyDays)),
+      ),
   ) ?? null;
 
 /** What is due first, then what comes later, the soonest first. */

@@ -3,8 +3,10 @@ import { describe, expect, test } from 'vitest';
 import { makePlan } from '../careplan';
 import type { DogFacts } from '../dog';
 import { planDue } from '../due';
-import { TODAY, aDog, anyDog } from '../careplan/tests/randomDogs';
+import { TODAY, aDog, anyDog, instruct } from '../careplan/tests/randomDogs';
 import { addDays, day, daysBetween } from '../units';
+import { ENGLISH, homeTaskTold } from '../wording';
+import { SPANISH } from '../wording/spanish';
 import {
   dueFirst,
   homeDays,
@@ -14,6 +16,7 @@ import {
   homeTasks,
   nextHomeDay,
   openSince,
+  weeklyMinutes,
   type HomeTask,
 } from '.';
 
@@ -25,6 +28,7 @@ const task = (everyDays: number, key = 'teeth'): HomeTask => ({
   everyDays,
   minutes: 2,
   how: 'brush the teeth',
+  byVet: false,
   stepped: null,
   clearSince: null,
   ticked: null,
@@ -76,19 +80,56 @@ describe('days', () => {
 test('what was ticked is held against what was asked; a tick on another day counts for nothing', () => {
   const tasks = [task(2, 'a'), task(7, 'b')];
   const ticks = [
-    { key: 'a', day: addDays(since, 2) },
-    { key: 'a', day: addDays(since, 3) },
-    { key: 'b', day: addDays(since, 7) },
-    { key: 'c', day: addDays(since, 2) },
+    { key: 'a', day: addDays(since, 2), times: 1 },
+    { key: 'a', day: addDays(since, 3), times: 1 },
+    { key: 'b', day: addDays(since, 7), times: 3 },
+    { key: 'c', day: addDays(since, 2), times: 1 },
   ];
   expect(homeShare(tasks, since, ticks, since, addDays(since, 8))).toEqual({ asked: 5, done: 2 });
+});
+
+test('three times a day: three ticks on every day, in the minutes, the share and what is still due', () => {
+  const three = task(1 / 3);
+  const today = addDays(since, 2);
+  const ticked = (...times: readonly number[]) =>
+    times.map((count, i) => ({ key: 'teeth', day: addDays(since, i + 1), times: count }));
+  expect(homeDays(three, since, since, today)).toEqual([addDays(since, 1), today]);
+  expect(nextHomeDay(three, since, addDays(today, 1))).toBe(addDays(today, 1));
+  expect(weeklyMinutes(three)).toBeCloseTo(3 * 7 * 2, 9);
+  expect(homeShare([three], since, ticked(3, 1), since, today)).toEqual({ asked: 6, done: 4 });
+  // Two wipes of three: the day is not done yet. Of yesterday nothing is made up for.
+  expect(openSince(three, { since, today, ticks: ticked(3, 2) })).toBe(today);
+  expect(openSince(three, { since, today, ticks: ticked(3, 3) })).toBeNull();
+  expect(openSince(three, { since, today: addDays(today, 1), ticks: ticked(3, 1) })).toBe(addDays(today, 1));
+  const half = homeTaskTold(ENGLISH, task(1 / 2));
+  expect([homeTaskTold(ENGLISH, three).often, half.often]).toEqual(['3 times a day', 'twice a day']);
+  expect(homeTaskTold(SPANISH, three).often).toBe('3 veces al día');
+});
+
+test.each([
+  ['vet', true],
+  ['owner', false],
+] as const)('the word of a %s: so many times a day, at the place it is about, stopped or not', (by, byVet) => {
+  const left = { site: 'eye', side: 'left' } as const;
+  const asked = instruct({ kind: 'at home', task: 'eyes and face', timesADay: 2 }, { by, place: left });
+  const eyes = (dog: DogFacts) =>
+    homeTasks(makePlan(dog).lines.map((line) => ({ line })))
+      .filter((each) => each.task === 'eyes and face')
+      .map((each) => [each.places.map(({ side }) => side), each.everyDays, each.byVet]);
+  expect(eyes(aDog({ instructions: [asked] }, 'pug'))).toEqual([
+    [['left'], 1 / 2, byVet],
+    [['right'], 3, false],
+  ]);
+  // A dog that nothing was asked of at home before.
+  expect(eyes(aDog({ instructions: [asked] }, 'beagle'))).toEqual([[['left'], 1 / 2, byVet]]);
+  expect(eyes(aDog({ instructions: [{ ...asked, until: addDays(TODAY, -1) }] }, 'beagle'))).toEqual([]);
 });
 
 describe('what is due', () => {
   const standing = (today: string, ...ticks: { key: string; day: string }[]) => ({
     since,
     today: day(today),
-    ticks: ticks.map((tick) => ({ key: tick.key, day: day(tick.day) })),
+    ticks: ticks.map((tick) => ({ key: tick.key, day: day(tick.day), times: 1 })),
   });
   test.each([
     ['before its first day', '2026-11-27', [], null],

@@ -9,6 +9,7 @@ export {
   nextHomeDay,
   openSince,
   taskOfKey,
+  timesTicked,
   type HomeCareToday,
   type HomeStep,
   type HomeTask,

@@ -80,17 +80,17 @@ describe('home care after a finding', () => {
     expect(task && homeTaskTold(ENGLISH, task).changed).toBe(words);
   });
 
-  test('one eye better and the other worse is not called better', () => {
+  test('one ear better and the other worse is not called better', () => {
     const both = (left: 1 | 3, right: 1 | 3) => [
-      finding(LEFT_EYE, 'eye wet', left),
-      finding({ site: 'eye', side: 'right' }, 'eye wet', right),
+      finding({ site: 'ear', side: 'left' }, 'ear damp', left),
+      finding({ site: 'ear', side: 'right' }, 'ear damp', right),
     ];
     const stepped = stepHome(
       dueOf(aDog({}, 'pug')),
       looks([look(APRIL, 'tell', ...both(1, 3)), look(MARCH, 'tell', ...both(3, 1))]),
     );
-    const eyes = homeTasks(stepped).filter(({ task }) => task === 'eyes and face');
-    expect(eyes.map(({ better }) => better)).toEqual([null]);
+    const ears = homeTasks(stepped).filter(({ task }) => task === 'ear inspection');
+    expect(ears.map(({ places, better }) => [places.length, better])).toEqual([[2, null]]);
   });
 
   test('what a vet knows already changes nothing', () => {
@@ -106,6 +106,17 @@ describe('home care after a finding', () => {
       [['left'], 1],
       [['right'], 3],
     ]);
+  });
+
+  test.each([
+    [1, 'every day until it is clear, then every 3 days'],
+    [2, 'twice a day until it is clear, then every 3 days'],
+    [3, '3 times a day until it is clear, then every 3 days'],
+  ] as const)('a face that is wet by grade %i is wiped %s', (grade, often) => {
+    const both = (['left', 'right'] as const).map((side) => finding({ site: 'eye', side }, 'eye wet', grade));
+    const stepped = homeTasks(stepHome(dueOf(aDog({}, 'pug')), looks([look(APRIL, 'tell', ...both)])));
+    const [eyes] = stepped.filter(({ task }) => task === 'eyes and face');
+    expect(eyes && homeTaskTold(ENGLISH, eyes).often).toBe(often);
   });
 
   test('where one eye is done oftener, each takes its share of the minutes: no minute is asked twice', () => {

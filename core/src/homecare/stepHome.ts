@@ -16,8 +16,8 @@ import type { Day } from '../units';
 interface StepUp {
   readonly signs: readonly Sign[];
   readonly task: Task;
-  /** How often until it is clear, days; never less often than before. */
-  readonly everyDays: number;
+  /** How often until it is clear, days, by the worst grade found; never less often than before. */
+  readonly everyDays: number | Readonly<Record<1 | 2 | 3, number>>;
   /** What is left alone until a vet has looked is not wiped oftener. */
   readonly unless?: Meanwhile;
 }
@@ -36,7 +36,8 @@ const STEPS: readonly StepUp[] = [
   {
     signs: ['eye stain', 'eye wet', 'eye musty smell', 'eye skin redness', 'eye crust'],
     task: 'eyes and face',
-    everyDays: 1,
+    // Daily, up to two or three times.
+    everyDays: { 1: 1, 2: 1 / 2, 3: 1 / 3 },
     unless: 'eye left alone',
   },
   { signs: ['ear pale wax', 'ear dark wax', 'ear damp', 'ear musty smell'], task: 'ear inspection', everyDays: 3 },
@@ -133,8 +134,10 @@ function oftenest(
         atLeast(found.level, 'vet') &&
         (MEANWHILE[id].signs as readonly Sign[]).includes(found.sign),
     );
-  const asked = steps.filter(
-    ({ signs, unless }) => news.some(({ sign }) => signs.includes(sign)) && !(unless && isLeftAlone(unless)),
-  );
-  return asked.length === 0 ? null : Math.min(...asked.map(({ everyDays }) => everyDays));
+  const asked = steps.flatMap(({ signs, unless, everyDays }) => {
+    const grade = worst(news.filter(({ sign }) => signs.includes(sign)));
+    if (grade === 0 || (unless && isLeftAlone(unless))) return [];
+    return typeof everyDays === 'number' ? everyDays : everyDays[grade as 1 | 2 | 3];
+  });
+  return asked.length === 0 ? null : Math.min(...asked);
 }

@@ -46,6 +46,7 @@ test('it is not the groomer’s card, in any language', () => {
         minutes: 1,
         stepped: null,
         clearSince: null,
+        byVet: false,
         ticked: null,
         better: null,
         how,

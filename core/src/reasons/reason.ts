@@ -54,7 +54,8 @@ export type InstructionSays =
   | { readonly kind: 'nothing else on the skin' }
   | { readonly kind: 'avoid'; readonly what: string }
   | { readonly kind: 'ear hair'; readonly way: string }
-  | { readonly kind: 'every'; readonly task: Task; readonly days: number };
+  | { readonly kind: 'every'; readonly task: Task; readonly days: number }
+  | { readonly kind: 'at home'; readonly task: Task; readonly timesADay: number };
 
 /** A reason as it is sent or stored: with the words of whoever sent it, for a reader that does not know its kind. */
 export interface SentReason {

@@ -81,9 +81,17 @@ export function showMonth(on: Day, seenFrom: Day, language = 'en-GB'): string {
 }
 
 /**
- * "every day", "once a week", "every 3 days"
+ * "3 times a day", "every day", "once a week", "every 3 days"
  * @example
  * everyWords(28) // 'every 28 days'
  */
-export const everyWords = (days: number): string =>
-  days === 1 ? 'every day' : days === 7 ? 'once a week' : `every ${days} days`;
+export function everyWords(days: number): string {
+  if (days < 1) return timesADay(days) === 2 ? 'twice a day' : `${timesADay(days)} times a day`;
+  return days === 1 ? 'every day' : days === 7 ? 'once a week' : `every ${days} days`;
+}
+
+/** How often on each of its days: once, but for what is done every half or third of a day. */
+export const timesADay = (everyDays: number): number => Math.max(1, Math.round(1 / everyDays));
+
+/** From one of its days to the next, whole days: what is done several times a day comes every day. */
+export const daysApart = (everyDays: number): number => Math.max(1, everyDays);

@@ -11,7 +11,7 @@ export const MEANWHILE_WORDS: Readonly<Record<Meanwhile, string>> = {
   'eye left alone':
     '{places}: until a vet has looked, only plain water around the eye, and what your vet gave. Do not let your dog rub it.',
   'face dried':
-    '{places}: wipe the hair with a damp pad and dry it, two or three times a day. Wet hair stains and makes skin sore. No stain remover near an eye.',
+    '{places}: wipe the hair with a damp pad and dry it every day, two or three times where it stays wet. Wet hair stains and makes skin sore. No stain remover near an eye.',
   'crust softened': '{places}: soften crust with plain water, and wait. Picked dry, it takes hair and skin with it.',
   'fold left alone': '{places}: until a vet has looked, only pat it dry. No balm, no powder, nothing with scent.',
   'fold dried': '{places}: wipe and dry it every day until it is pale again. Damp makes it red. No balm on red skin.',

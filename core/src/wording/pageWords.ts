@@ -67,6 +67,8 @@ export const PAGE_WORDS = {
   intoCalendar: 'Into my calendar',
   keepCalendar: 'Keep it up to date there',
   doneToday: 'Done today. Next: {day}',
+  doneSoFar: '{done} of {asked} done today',
+  oneLess: 'one less',
   dueToday: 'Due today',
   dueSince: 'Due since {day}',
   nextDay: 'Next: {day}',

@@ -2,7 +2,7 @@ import { ruleOf } from '../rules';
 import { isKnownSign, signWords } from '../findings';
 import { CHOICES, EAR_HAIR_REASONS, type InstructionSays, type Reason } from '../reasons';
 import { TASKS } from '../tasks';
-import { showDay } from '../units';
+import { everyWords, showDay } from '../units';
 import { HOUSE_QUESTIONS, SERVICES } from '../ways';
 import { sentence, signAsOwnerReads, type Wording } from './wording';
 
@@ -81,6 +81,8 @@ function instructionInEnglish(says: InstructionSays, until: string): string {
       return `Ear hair: ${says.way}${until}`;
     case 'every':
       return `${TASKS[says.task].name} every ${says.days} days`;
+    case 'at home':
+      return `${TASKS[says.task].name} at home ${everyWords(1 / says.timesADay)}`;
   }
 }
 
@@ -138,6 +140,7 @@ function instructionTold(
         ? sentence(wording, 'reasonNotDone', { who })
         : sentence(wording, 'reasonNotDoneUntil', { who, day: showDay(until, wording.language) });
     case 'every':
+    case 'at home':
       return null;
   }
 }

@@ -94,6 +94,8 @@ export const SENTENCES = {
   only: '{place} only',
   untilClear: '{every} until it is clear, then {then}',
   clearAgain: '{every} again (it was clear on {day})',
+  twiceADay: 'twice a day',
+  timesADay: '{count} times a day',
   everyDay: 'every day',
   onceAWeek: 'once a week',
   everyDays: 'every {count} days',

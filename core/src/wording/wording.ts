@@ -19,7 +19,7 @@ import type { HairBorne, HairCame } from '../dog';
 import type { Task } from '../tasks';
 import type { IncidentKind, NailLength } from '../events';
 import type { TitleId } from '../steps';
-import { showDay } from '../units';
+import { showDay, timesADay } from '../units';
 import type { LetterKey } from './letterWords';
 import type { PageWords } from './pageWords';
 import { fillIn, type SENTENCES, type SentenceKey, type Slot } from './sentences';
@@ -111,13 +111,14 @@ export function listed(wording: Wording, places: readonly Place[]): string {
 
 const OF_THE_BODY: ReadonlySet<PlaceKey> = new Set(BODY_PLACES.map(placeKey));
 
-/** "every day", "once a week", "every 3 days" */
-export const everyWordsIn = (wording: Wording, days: number): string =>
-  days === 1
-    ? wording.sentences.everyDay
-    : days === 7
-      ? wording.sentences.onceAWeek
-      : sentence(wording, 'everyDays', { count: String(days) });
+/** "twice a day", "every day", "once a week", "every 3 days" */
+export function everyWordsIn(wording: Wording, days: number): string {
+  const { twiceADay, everyDay, onceAWeek } = wording.sentences;
+  const times = timesADay(days);
+  if (times > 1) return times === 2 ? twiceADay : sentence(wording, 'timesADay', { count: String(times) });
+  if (days === 1) return everyDay;
+  return days === 7 ? onceAWeek : sentence(wording, 'everyDays', { count: String(days) });
+}
 
 export const minuteWords = (wording: Wording, minutes: number): string =>
   minutes === 1 ? wording.sentences.oneMinute : sentence(wording, 'minutes', { count: String(minutes) });

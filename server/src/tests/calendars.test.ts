@@ -19,6 +19,7 @@ const task = (key: string, everyDays: number): HomeTaskTold => ({
   how: 'brush the teeth',
   stepped: null,
   clearSince: null,
+  byVet: false,
   ticked: null,
   better: null,
   name: 'Teeth',
@@ -239,7 +240,7 @@ describe('feeds', () => {
     expect((await tick({ note: 'She wriggled.' })).status).toBe(200);
     expect((await tick({ note: 'She wriggled a lot.' })).status).toBe(200);
     const { body } = await salon.call('GET /api/dogs/:id/home', { id: dogId });
-    expect(body.ticks).toEqual([{ key: first.key, day: today, note: 'She wriggled a lot.' }]);
+    expect(body.ticks).toEqual([{ key: first.key, day: today, times: 1, note: 'She wriggled a lot.' }]);
     expect(body.share.done).toBe(1);
     expect((await tick({ day: addDays(today, 1) })).status).toBe(422);
     expect((await tick({ day: addDays(today, -15) })).status).toBe(422);
@@ -250,6 +251,40 @@ describe('feeds', () => {
     clock.now += first.everyDays * 86_400_000;
     expect((await tick({ done: false })).status).toBe(200);
     expect((await salon.call('GET /api/dogs/:id/home', { id: dogId })).body.ticks).toEqual([]);
+    clock.now = clockBefore;
+  });
+
+  test('a vet’s word, three times a day: three ticks of one day, counted each, and told in the record', async () => {
+    const { dogId, token } = await page();
+    const word = { by: 'vet', who: 'Dr Oyelaran', place: null, from: '2026-11-01', until: null } as const;
+    const says = { kind: 'at home', task: 'eyes and face', timesADay: 3 } as const;
+    const path = `/api/dogs/${dogId}/instructions`;
+    const tell = (more: object) =>
+      request(app)
+        .post(path)
+        .set('Cookie', salon.cookie)
+        .send({ id: v7(), ...word, says: { ...says, ...more } });
+    expect((await tell({ timesADay: 4 })).status).toBe(422);
+    expect((await tell({ task: 'bath' })).status).toBe(422);
+    expect((await tell({})).status).toBe(201);
+    const home = async () => (await salon.call('GET /api/dogs/:id/home', { id: dogId })).body;
+    const [face] = (await home()).tasks.filter(({ task }) => task === 'eyes and face');
+    expect(face).toMatchObject({ everyDays: 1 / 3, byVet: true, often: '3 times a day' });
+    const clockBefore = clock.now;
+    clock.now += 86_400_000;
+    const { today } = await home();
+    const send = (times: number) =>
+      request(app)
+        .put('/api/owner/home')
+        .set(guest(token))
+        .send({ key: face?.key, day: today, done: true, times, note: '' });
+    for (const times of [1, 2, 2]) expect((await send(times)).status).toBe(200);
+    expect((await send(0)).status).toBe(422);
+    const { ticks, share } = await home();
+    expect(ticks).toEqual([{ key: face?.key, day: today, times: 2, note: '' }]);
+    expect(share.done).toBe(2);
+    const { body: record } = await salon.call('GET /api/dogs/:id/history', { id: dogId });
+    expect(JSON.stringify(record)).toContain('2 times');
     clock.now = clockBefore;
   });
 

@@ -17,6 +17,7 @@ import { finding, type EyeCondition, type Sign } from '../../findings';
 import type { Place, Site } from '../../places';
 import {
   COAT_CONDITIONS,
+  ASKED_AT_HOME,
   PRODUCT_TASKS,
   USE_KINDS,
   HAIR_BORNE,
@@ -85,6 +86,11 @@ const anyInstruction: fc.Arbitrary<Instruction> = fc
         kind: fc.constant('interval' as const),
         task: fc.constantFrom(...ALL_TASKS),
         days: fc.integer({ min: 1, max: 180 }),
+      }),
+      fc.record({
+        kind: fc.constant('at home' as const),
+        task: fc.constantFrom(...ASKED_AT_HOME),
+        timesADay: fc.constantFrom(1, 2, 3),
       }),
       fc.record({
         kind: fc.constant('bath product' as const),

@@ -11,7 +11,7 @@ export const MEANWHILE_ES: Readonly<Record<Meanwhile, string>> = {
   'eye left alone':
     '{places}: hasta que lo vea un veterinario, solo agua alrededor del ojo, y lo que él le dio. Que no se frote.',
   'face dried':
-    '{places}: limpie el pelo con una gasa húmeda y séquelo, dos o tres veces al día. El pelo mojado mancha e irrita la piel. Ningún quitamanchas cerca de un ojo.',
+    '{places}: limpie el pelo con una gasa húmeda y séquelo cada día, dos o tres veces si sigue mojado. El pelo mojado mancha e irrita la piel. Ningún quitamanchas cerca de un ojo.',
   'crust softened': '{places}: ablande la costra con agua, y espere. En seco arranca pelo y piel.',
   'fold left alone':
     '{places}: hasta que lo vea un veterinario, solo secar sin frotar. Ni bálsamo, ni polvos, ni perfume.',

@@ -70,6 +70,8 @@ export const PAGE_ES: PageWords = {
   intoCalendar: 'A mi calendario',
   keepCalendar: 'Mantenerlo al día allí',
   doneToday: 'Hecho hoy. Próxima vez: {day}',
+  doneSoFar: 'Hoy van {done} de {asked}',
+  oneLess: 'uno menos',
   dueToday: 'Toca hoy',
   dueSince: 'Pendiente desde el {day}',
   nextDay: 'Próxima vez: {day}',

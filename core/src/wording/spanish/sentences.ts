@@ -95,6 +95,8 @@ export const SENTENCES_ES: Readonly<Record<SentenceKey, string>> = {
   pictureAfter: '{place}, después',
   untilClear: '{every} hasta que esté bien, luego {then}',
   clearAgain: 'de nuevo {every} (el {day} estaba bien)',
+  twiceADay: 'dos veces al día',
+  timesADay: '{count} veces al día',
   everyDay: 'cada día',
   onceAWeek: 'una vez por semana',
   everyDays: 'cada {count} días',

@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz';
 import { nextHomeDay } from '@dewpond/core/homecare';
-import type { Day } from '@dewpond/core/units';
+import { daysApart, type Day } from '@dewpond/core/units';
 import { fillIn, type HomeTaskTold, type PageWords } from '@dewpond/core/wording';
 import { ICalAlarmType, ICalEventRepeatingFreq } from 'ical-generator';
 import { onTheWall } from '../../platform/time/zone';
@@ -42,7 +42,7 @@ export function homeCalendar(given: HomeCalendar): string {
       summary: fillIn(words.calendarTask, { dog, task: task.name }),
       description: fillIn(words.calendarHow, { how: task.words, minutes: task.takes }),
     });
-    event.repeating({ freq: ICalEventRepeatingFreq.DAILY, interval: task.everyDays });
+    event.repeating({ freq: ICalEventRepeatingFreq.DAILY, interval: daysApart(task.everyDays) });
     event.createAlarm({ type: ICalAlarmType.display, trigger: 0 });
   }
   addBookings(calendar, given.bookings, zone, now);

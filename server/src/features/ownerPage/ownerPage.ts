@@ -87,7 +87,7 @@ export function ownerPages(services: Services): Router {
     const { businessId, dogId } = guestOf(request);
     const parsed = homeTicking.safeParse(request.body);
     if (!parsed.success) throw badInput(parsed.error);
-    const { key, day, done, note } = parsed.data;
+    const { key, day, done, times, note } = parsed.data;
     await inTenant(services.databases, businessId, async (tx) => {
       const business = await loadBusiness(tx);
       const [record] = await loadDogs(tx, { ids: [dogId] });
@@ -101,10 +101,10 @@ export function ownerPages(services: Services): Router {
       else
         await tx
           .insert(homeTick)
-          .values({ dogId, key, day, note })
+          .values({ dogId, key, day, times, note })
           .onConflictDoUpdate({
             target: [homeTick.businessId, homeTick.dogId, homeTick.key, homeTick.day],
-            set: { note },
+            set: { times, note },
           });
     });
     response.json({});

@@ -221,7 +221,11 @@ async function ticksOf(tx: Tenant, business: Business, record: DogRecord, now: n
   return days.map((day) => {
     const done = rows.filter((row) => row.day === day);
     const said = done.flatMap(({ note }) => (note === '' ? [] : [`“${note}”`]));
-    const words = [...done.map(({ key }) => names.get(key) ?? homeKeyWords(key)), ...said].join('; ');
+    const each = done.map(({ key, times }) => {
+      const name = names.get(key) ?? homeKeyWords(key);
+      return times > 1 ? `${name}, ${times} times` : name;
+    });
+    const words = [...each, ...said].join('; ');
     return entry(`home ${day}`, day, 'home', words);
   });
 }

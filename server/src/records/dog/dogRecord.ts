@@ -194,7 +194,7 @@ export function recordsOf(rows: DogRows, before?: AsKnownAt): DogRecord[] {
       took: of.took.get(id) ?? [],
       tools: Object.fromEntries((of.tools.get(id) ?? []).map(({ part, tool }) => [part, tool])),
       photos: toHoldBeside(of.photos.get(id) ?? []),
-      ticks: (of.ticks.get(id) ?? []).map(({ key, day }) => ({ key, day: day as Day })),
+      ticks: (of.ticks.get(id) ?? []).map(({ key, day, times }) => ({ key, day: day as Day, times })),
       reactedTo: (of.reacted.get(id) ?? []).flatMap(({ productId }) => productId ?? []),
       referred: (of.referrals.get(id) ?? []).map(({ place, openedOn }) => ({ place, openedOn: openedOn as Day })),
     };
@@ -242,6 +242,7 @@ const NO_ANSWER: ReadonlySet<Saying['kind']> = new Set<Saying['kind']>([
   'product',
   'bath product',
   'vet saw',
+  'at home',
 ]);
 
 function placeRecords(care: readonly CareRow[], instructions: readonly Instruction[]): DogRecord['places'] {

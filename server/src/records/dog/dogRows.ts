@@ -54,7 +54,7 @@ function ticksQuery(select: QueryBuilder, among: (dogId: Column) => SQL) {
     .groupBy(visit.dogId)
     .as('last_closed');
   return select
-    .select({ dogId: homeTick.dogId, key: homeTick.key, day: homeTick.day })
+    .select({ dogId: homeTick.dogId, key: homeTick.key, day: homeTick.day, times: homeTick.times })
     .from(homeTick)
     .innerJoin(last, eq(last.dogId, homeTick.dogId))
     .where(

@@ -34,7 +34,7 @@ export async function homeCareOf(tx: Tenant, business: Business, record: DogReco
     .from(homePhoto)
     .where(and(eq(homePhoto.dogId, record.dog.id), gte(homePhoto.day, from)))
     .orderBy(homePhoto.sentAt);
-  const ticks = rows.map(({ key, day, note }) => ({ key, day: day as Day, note }));
+  const ticks = rows.map(({ key, day, times, note }) => ({ key, day: day as Day, times, note }));
   return {
     language: wording.language,
     words: wording.page,

@@ -1,6 +1,6 @@
 import type { HomeCareView, OwnerPage } from '@dewpond/contract';
 import { dueFirst, nextHomeDay, openSince } from '@dewpond/core/homecare';
-import { addDays, type Day } from '@dewpond/core/units';
+import { addDays, timesADay, type Day } from '@dewpond/core/units';
 import { fillIn, type HomeTaskTold } from '@dewpond/core/wording';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CalendarPlus, Camera, Check, Printer } from 'lucide-react';
@@ -110,7 +110,11 @@ function TaskRow({
     onError: () => tell(words.notKept, { tone: 'stop' }),
     onSettled: () => client.invalidateQueries({ queryKey: ['owner page'] }),
   });
-  const done = doneToday !== undefined;
+  const asked = timesADay(task.everyDays);
+  const times = doneToday?.times ?? 0;
+  const done = times >= asked;
+  const keep = (count: number, note: string) =>
+    tick.mutate({ day: today, done: count > 0, times: Math.max(1, count), note });
   const next = nextHomeDay(task, since, done ? addDays(today, 1) : today);
   return (
     <li
@@ -125,11 +129,13 @@ function TaskRow({
           <p className="text-sm text-soft">
             {done
               ? fillIn(words.doneToday, shown(next))
-              : open === today
-                ? words.dueToday
-                : open
-                  ? fillIn(words.dueSince, shown(open))
-                  : fillIn(words.nextDay, shown(next))}
+              : times > 0
+                ? fillIn(words.doneSoFar, { done: String(times), asked: String(asked) })
+                : open === today
+                  ? words.dueToday
+                  : open
+                    ? fillIn(words.dueSince, shown(open))
+                    : fillIn(words.nextDay, shown(next))}
             , {task.often}, {fillIn(words.about, { minutes: task.takes })}
           </p>
         </div>
@@ -139,13 +145,17 @@ function TaskRow({
           aria-label={fillIn(words.tickIt, { task: task.name })}
           // Not `disabled` while it is sent: the keyboard would lose its place.
           aria-disabled={tick.isPending}
-          onClick={() => !tick.isPending && tick.mutate({ day: today, done: !done, note: '' })}
+          // One wipe is one tick. The last one takes all back, as one tick takes back one.
+          onClick={() => !tick.isPending && keep(done ? 0 : times + 1, times === 0 ? '' : (doneToday?.note ?? ''))}
           className={classes(
             'grid place-items-center size-14 rounded-xl border-2 shrink-0',
             done ? 'bg-reed text-on-pond border-reed' : 'border-pond text-pond',
           )}
         >
-          <Check size={26} aria-hidden />
+          <span className="flex flex-col items-center leading-none">
+            <Check size={asked > 1 ? 20 : 26} aria-hidden />
+            {asked > 1 && <span className="text-sm font-bold tabular-nums mt-0.5">{`${times}/${asked}`}</span>}
+          </span>
         </button>
       </div>
       <p className="mt-1.5">
@@ -153,21 +163,30 @@ function TaskRow({
         <button type="button" onClick={onHow} className="text-pond underline min-h-8">
           {words.showHow}
         </button>
-        {done && !noting && (
+        {doneToday && !noting && (
           <button type="button" onClick={() => setNoting(true)} className="text-pond underline min-h-8 ml-3">
             {doneToday.note === '' ? words.addWord : `“${doneToday.note}”`}
+          </button>
+        )}
+        {doneToday && !done && (
+          <button
+            type="button"
+            onClick={() => !tick.isPending && keep(times - 1, doneToday.note)}
+            className="text-pond underline min-h-8 ml-3"
+          >
+            {words.oneLess}
           </button>
         )}
       </p>
       {task.changed && <p className="text-sm text-reed font-semibold mt-1">{task.changed}</p>}
       {task.less && <p className="text-sm text-soft mt-1">{task.less}</p>}
-      {done && noting && (
+      {doneToday && noting && (
         <form
           className="flex items-end gap-2 mt-1"
           onSubmit={(event) => {
             event.preventDefault();
             setNoting(false);
-            tick.mutate({ day: today, done: true, note: note.trim() });
+            keep(times, note.trim());
           }}
         >
           <div className="flex-1">

@@ -98,9 +98,12 @@ function openPage(given: OwnerPage) {
         stands = { ...stands, booked: stands.booked.map((each) => ({ ...each, saidYes: true })) };
       return {};
     },
-    'PUT /api/owner/home': ({ body: { key, day: on, done, note } }) => {
+    'PUT /api/owner/home': ({ body: { key, day: on, done, times = 1, note } }) => {
       const others = stands.home.ticks.filter((tick) => tick.key !== key || tick.day !== on);
-      stands = { ...stands, home: { ...stands.home, ticks: done ? [...others, { key, day: on, note }] : others } };
+      stands = {
+        ...stands,
+        home: { ...stands.home, ticks: done ? [...others, { key, day: on, times, note }] : others },
+      };
       return {};
     },
   });
@@ -216,6 +219,35 @@ describe('home care', () => {
     expect(await within(care).findByText('“She likes the new brush.”')).toBeTruthy();
     await person.click(teeth);
     await waitFor(() => expect(teeth.getAttribute('aria-pressed')).toBe('false'));
+  });
+
+  test('three times a day is three taps, one can be taken back, and the last tap takes back the day', async () => {
+    const page = ownerPage();
+    const tasks = page.home.tasks.map((task) => (task.task === 'teeth' ? { ...task, everyDays: 1 / 3 } : task));
+    const { person, server } = openPage({ ...page, home: { ...page.home, tasks } });
+    const care = await screen.findByRole('region', { name: 'At home' });
+    const teeth = await within(care).findByRole('button', { name: 'Teeth: done today' });
+    const stands = () => [teeth.textContent, teeth.getAttribute('aria-pressed')];
+    expect(stands()).toEqual(['0/3', 'false']);
+    for (const [shown, pressed] of [
+      ['1/3', 'false'],
+      ['2/3', 'false'],
+    ]) {
+      await person.click(teeth);
+      await waitFor(() => expect(stands()).toEqual([shown, pressed]));
+    }
+    expect(within(care).getByText(/^2 of 3 done today/)).toBeTruthy();
+    await person.click(within(care).getByRole('button', { name: 'one less' }));
+    await waitFor(() => expect(stands()).toEqual(['1/3', 'false']));
+    for (const shown of ['2/3', '3/3']) {
+      await person.click(teeth);
+      await waitFor(() => expect(stands()[0]).toBe(shown));
+    }
+    expect(stands()[1]).toBe('true');
+    expect(server.sent.at(-1)).toMatchObject(['PUT /api/owner/home', { day: TODAY, done: true, times: 3 }]);
+    await person.click(teeth);
+    await waitFor(() => expect(stands()).toEqual(['0/3', 'false']));
+    expect(server.sent.at(-1)).toMatchObject(['PUT /api/owner/home', { done: false }]);
   });
 
   test('shows how, and goes into a calendar', async () => {

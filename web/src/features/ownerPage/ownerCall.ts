@@ -49,6 +49,8 @@ export interface CareTick {
   readonly key: string;
   readonly day: Day;
   readonly done: boolean;
+  /** How often on that day. */
+  readonly times: number;
   readonly note: string;
 }
 export const tickHome = (tick: CareTick) =>

@@ -1,6 +1,6 @@
 import type { HomeCareView } from '@dewpond/contract';
-import { homeDays } from '@dewpond/core/homecare';
-import { addDays, type Day } from '@dewpond/core/units';
+import { homeDays, timesTicked } from '@dewpond/core/homecare';
+import { addDays, timesADay, type Day } from '@dewpond/core/units';
 import { Check } from 'lucide-react';
 import { classes } from '../../ui/classes';
 import { showDay } from '../../browser/times';
@@ -8,7 +8,6 @@ import { showDay } from '../../browser/times';
 /** A week of home care, tasks down and days across: to hang beside the towel, and to see at a glance. */
 export function WeekGrid({ home, from }: { readonly home: HomeCareView; readonly from: Day }) {
   const days = Array.from({ length: 7 }, (_, i) => addDays(from, i));
-  const ticked = new Set(home.ticks.map(({ key, day }) => `${key} ${day}`));
   return (
     <table className="w-full border-collapse text-[15px] print:text-[13px]">
       <thead>
@@ -44,15 +43,11 @@ export function WeekGrid({ home, from }: { readonly home: HomeCareView; readonly
               </th>
               {days.map((day) => (
                 <td key={day} className="text-center align-middle">
-                  {ticked.has(`${task.key} ${day}`) ? (
-                    <Check size={20} role="img" aria-label={home.words.done} className="text-reed inline" />
-                  ) : on.has(day) ? (
-                    <span
-                      role="img"
-                      aria-label={home.words.toDo}
-                      className="inline-block size-5 rounded-md border-2 border-pond align-middle"
-                    />
-                  ) : null}
+                  <DayMarks
+                    done={timesTicked(task.key, day, home.ticks)}
+                    asked={on.has(day) ? timesADay(task.everyDays) : 0}
+                    words={home.words}
+                  />
                 </td>
               ))}
             </tr>
@@ -60,5 +55,28 @@ export function WeekGrid({ home, from }: { readonly home: HomeCareView; readonly
         })}
       </tbody>
     </table>
+  );
+}
+
+/** What is done and what is still to do on a day, one mark a time: on paper each is ticked by hand. */
+function DayMarks({
+  done,
+  asked,
+  words,
+}: {
+  readonly done: number;
+  readonly asked: number;
+  readonly words: HomeCareView['words'];
+}) {
+  return (
+    <span className="inline-flex flex-col items-center gap-0.5">
+      {Array.from({ length: Math.max(done, asked) }, (_, i) =>
+        i < done ? (
+          <Check key={i} size={20} role="img" aria-label={words.done} className="text-reed" />
+        ) : (
+          <span key={i} role="img" aria-label={words.toDo} className="size-5 rounded-md border-2 border-pond" />
+        ),
+      )}
+    </span>
   );
 }

@@ -137,6 +137,8 @@ export const homeTick = dewpond.table(
     dogId: uuid('dog_id').notNull(),
     key: text('key').notNull(),
     day: day('day').notNull(),
+    /** How often on that day: one wipe is one tick. */
+    times: smallint('times').notNull().default(1),
     note: text('note').notNull().default(''),
     tickedAt: instant('ticked_at').notNull().defaultNow(),
   },

@@ -27,6 +27,7 @@ import {
   BATH_TASKS,
   CLIP_PARTS,
   COAT_CONDITIONS,
+  ASKED_AT_HOME,
   PRODUCT_TASKS,
   SKIN,
   USE_KINDS,
@@ -179,6 +180,7 @@ export const SAYING: Shape<Saying> = first(
   z.discriminatedUnion('kind', [
     z.object({ kind: z.literal('bar'), task }),
     z.object({ kind: z.literal('interval'), task, days: z.number() }),
+    z.object({ kind: z.literal('at home'), task: oneOf(ASKED_AT_HOME), timesADay: z.literal([1, 2, 3]) }),
     z.object({
       kind: z.literal('lift'),
       lifts: wordOf<Sign | Condition>(),

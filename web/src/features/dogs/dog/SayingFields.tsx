@@ -1,9 +1,10 @@
 import type { BusinessView } from '@dewpond/contract';
-import { PRODUCT_TASKS, USES, USE_KINDS, type EarHairWay, type UseKind } from '@dewpond/core/dog';
+import { ASKED_AT_HOME, PRODUCT_TASKS, USES, USE_KINDS, type EarHairWay, type UseKind } from '@dewpond/core/dog';
 import { TASKS, VET_TASKS, type Task, type VetTask } from '@dewpond/core/tasks';
+import { everyWords } from '@dewpond/core/units';
 import { TextField } from '../../../ui/Field';
 import { SelectField } from '../../../ui/SelectField';
-import { TASK_CHOICES, choosable, vetTask, type InstructionForm } from './instructionForm';
+import { TASK_CHOICES, choosable, taskAtHome, vetTask, type InstructionForm } from './instructionForm';
 
 interface SayingProps {
   readonly form: InstructionForm;
@@ -52,6 +53,34 @@ export function SayingFields({ form, set, products, at }: SayingProps) {
             onChange={(event) => set({ days: event.target.value })}
             error={at('says.days')}
           />
+        </>
+      );
+    case 'at home':
+      return (
+        <>
+          <SelectField
+            label="Care"
+            value={taskAtHome(form.task)}
+            onChange={(event) => set({ task: event.target.value as Task })}
+          >
+            {ASKED_AT_HOME.map((task) => (
+              <option key={task} value={task}>
+                {TASKS[task].name}
+              </option>
+            ))}
+          </SelectField>
+          <SelectField
+            label="How often"
+            hint="Wiped and dried each time. Ticks and agreed minutes do not lower it."
+            value={form.timesADay}
+            onChange={(event) => set({ timesADay: Number(event.target.value) as InstructionForm['timesADay'] })}
+          >
+            {([1, 2, 3] as const).map((times) => (
+              <option key={times} value={times}>
+                {everyWords(1 / times)}
+              </option>
+            ))}
+          </SelectField>
         </>
       );
     case 'ear hair':

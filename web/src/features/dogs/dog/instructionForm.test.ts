@@ -23,6 +23,8 @@ describe('the instruction form', () => {
     ['own wash', { kind: 'bath product' }],
     ['no ears', { kind: 'bar', task: 'ear cleaning' }],
     ['nails every three weeks', { kind: 'interval', task: 'nails', days: '21' }],
+    ['a face wiped three times a day at home', { kind: 'at home', task: 'eyes and face', timesADay: 3 }],
+    ['another care at home than may be asked for', { kind: 'at home', task: 'bath' }],
     ['pluck left only', { kind: 'ear hair', way: 'whole', place: 'ear/left' }],
     ['may clean in spite of a smell', { kind: 'lift', until: '2026-12-31' }],
   ])('%s makes a body that the server takes', (_, change) => {
@@ -73,6 +75,7 @@ describe('the instruction form', () => {
     const sites = (form: InstructionForm) => new Set(placesFor(form, PLACES).map(({ site }) => site));
     expect(sites(fill({ kind: 'bar', task: 'fold care' }))).toEqual(new Set(['fold nose', 'fold lip']));
     expect(sites(fill({ kind: 'interval', task: 'bath' }))).toEqual(new Set());
+    expect(sites(fill({ kind: 'at home', task: 'fold care' }))).toEqual(new Set(['fold nose', 'fold lip']));
     expect(sites(fill({ kind: 'ear hair' }))).toEqual(new Set(['ear']));
   });
 });

@@ -1,6 +1,14 @@
 import type { BodyOf } from '@dewpond/contract';
 import { BODY_WASHES, type ProductKind } from '@dewpond/core/dilution';
-import { PRODUCT_TASKS, USES, type EarHairWay, type ProductTask, type UseKind } from '@dewpond/core/dog';
+import {
+  ASKED_AT_HOME,
+  PRODUCT_TASKS,
+  USES,
+  type AskedAtHome,
+  type EarHairWay,
+  type ProductTask,
+  type UseKind,
+} from '@dewpond/core/dog';
 import { ALL_TASKS, TASKS, VET_TASKS, type Task, type VetTask } from '@dewpond/core/tasks';
 import {
   CONDITIONS,
@@ -29,6 +37,7 @@ export const SAYINGS: Readonly<Record<SayingKind, string>> = {
   avoid: 'Nothing with this in it',
   bar: 'Do not do this',
   interval: 'Do this every so many days',
+  'at home': 'The owner does this at home, so many times a day',
   'ear hair': 'Hair in the ear',
   lift: 'May be done in spite of a sign',
   knows: 'Knows a slight sign: as always',
@@ -43,6 +52,7 @@ export interface InstructionForm {
   /** A place key, or empty for everywhere. */
   readonly place: string;
   readonly days: string;
+  readonly timesADay: 1 | 2 | 3;
   readonly productId: string;
   readonly contactMinutes: string;
   readonly nothingElse: boolean;
@@ -66,6 +76,7 @@ export const emptyForm = (today: string): InstructionForm => ({
   task: 'bath',
   place: '',
   days: '14',
+  timesADay: 2,
   productId: '',
   contactMinutes: '10',
   nothingElse: false,
@@ -92,7 +103,8 @@ export function placesFor(
   if (kind === 'product' && TASKS[task].sites === 'none') return [];
   const used = USES[what].at;
   if (kind === 'uses') return dogsPlaces.filter(({ site }) => used !== null && site.startsWith(used));
-  const sites = isVets(kind) ? '' : kind === 'ear hair' ? 'ear' : TASKS[task].sites;
+  const its = kind === 'at home' ? taskAtHome(task) : task;
+  const sites = isVets(kind) ? '' : kind === 'ear hair' ? 'ear' : TASKS[its].sites;
   return dogsPlaces.filter(({ site }) => sites !== 'none' && site.startsWith(sites));
 }
 
@@ -146,6 +158,8 @@ function sayingOf(form: InstructionForm): InstructionBody['says'] {
       return { kind, task };
     case 'interval':
       return { kind, task, days: typedNumber(form.days) };
+    case 'at home':
+      return { kind, task: taskAtHome(task), timesADay: form.timesADay };
     case 'bath product':
       return { kind, productId, contactMinutes: typedNumber(form.contactMinutes), nothingElse };
     case 'product':
@@ -167,6 +181,9 @@ function sayingOf(form: InstructionForm): InstructionBody['says'] {
 
 /** A look that only a vet has; of other work the first. */
 export const vetTask = (task: Task): VetTask => VET_TASKS.find((each) => each === task) ?? 'eye check';
+
+/** Care that an owner can be asked for several times a day; of other work the face. */
+export const taskAtHome = (task: Task): AskedAtHome => ASKED_AT_HOME.find((each) => each === task) ?? 'eyes and face';
 
 /** Work that a product can be named for; of other work the nearest. */
 export const productTask = (task: Task): ProductTask => PRODUCT_TASKS.find((each) => each === task) ?? 'ear cleaning';

@@ -28,7 +28,7 @@ const home = (tasks: HomeCareView['tasks']): HomeCareView => ({
   minutes: { wanted: 135, agreed: null, asked: 135 },
   left: [],
   version: 3,
-  ticks: [{ key: folds.key, day: addDays(TODAY, 1), note: '' }],
+  ticks: [{ key: folds.key, day: addDays(TODAY, 1), times: 1, note: '' }],
   photos: [],
   share: { asked: 0, done: 0 },
 });

@@ -1,0 +1,1 @@
+ALTER TABLE "dewpond"."home_tick" ADD COLUMN "times" smallint DEFAULT 1 NOT NULL;
