@@ -24,7 +24,7 @@ import { eventsTaken, newEvents, visitEvents } from './events';
 import { dogFacts } from './facts';
 import { alive, health } from './health';
 import { entry } from './history';
-import { homeCareView, homeMinutes, homeTicking } from './homeCare';
+import { homeBathAgreed, homeBathView, homeCareView, homeMinutes, homeTicking } from './homeCare';
 import { importStep, importView, newImport } from './imports';
 import { instructionEdit, newInstruction } from './instructions';
 import { newOwnerLink, ownerLinkView } from './links';
@@ -198,6 +198,12 @@ export const ENDPOINTS = {
   'PUT /api/dogs/:id/home': {
     says: 'Minutes a week that its owner has for care at home',
     body: z.strictObject({ version, minutes: homeMinutes.nullable() }),
+    response: changed,
+  },
+  'GET /api/dogs/:id/home-bath': { says: 'The bath at home: what was agreed, what it takes', response: homeBathView },
+  'PUT /api/dogs/:id/home-bath': {
+    says: 'What its owner bathes it with at home, and how often; null: no bath at home',
+    body: z.strictObject({ version, agreed: homeBathAgreed.nullable() }),
     response: changed,
   },
   'GET /api/me/calendar': {

@@ -19,6 +19,7 @@ export const FILES = {
   'GET /api/visits/:id/live': { says: 'Says "new" whenever a visit has something new', types: ['text/event-stream'] },
   'GET /api/referrals/:id/letter.pdf': { says: 'The letter to a vet', types: PDF },
   'GET /api/mixes/labels.pdf': { says: 'Labels for bottles, 62 mm wide; ?ids= of the mixes', types: PDF },
+  'GET /api/dogs/:id/home-bath/label.pdf': { says: 'The label of a small bottle for its owner', types: PDF },
   'GET /api/dogs/:id/record.:form': {
     says: 'Everything on record of one dog: record.pdf or record.json',
     types: [...PDF, 'application/json'],

@@ -1,9 +1,11 @@
 import { ALL_TRENDS } from '@dewpond/core/careplan';
-import { DRAWINGS } from '@dewpond/core/methods';
+import { ALL_BATH_STEPS, DRAWINGS, type BathStep } from '@dewpond/core/methods';
+import type { HomeBathAgreed, HomeBottle } from '@dewpond/core/homebath';
 import { ALL_FOLLOWS, type HomeTask } from '@dewpond/core/homecare';
-import type { HomeLeftTold, HomeTaskTold, PageWords } from '@dewpond/core/wording';
+import type { HomeBathTold, HomeLeftTold, HomeTaskTold, PageWords } from '@dewpond/core/wording';
 import { z } from 'zod';
-import { daySchema, id, place, text, version } from './basics';
+import { daySchema, id, line, place, text, version } from './basics';
+import { labelRange, waterParts } from './products';
 import { ticked } from './plan';
 import { homeHow, task } from './trade';
 
@@ -45,6 +47,56 @@ const homeLeftTold: z.ZodType<HomeLeftTold> = z.object({
   words: z.string(),
 });
 
+const homeBathTold: z.ZodType<HomeBathTold> = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('not now'), words: z.string() }),
+  z.object({
+    kind: z.literal('ready'),
+    product: z.string(),
+    spoons: z.string().nullable(),
+    amount: z.string(),
+    water: z.string().nullable(),
+    parts: z.string().nullable(),
+    note: z.string(),
+    contactMinutes: z.number().nullable(),
+    nothingElse: z.boolean(),
+    steps: z.array(
+      z.object({ id: z.enum(ALL_BATH_STEPS as [BathStep]), words: z.string(), drawing: z.enum(DRAWINGS).nullable() }),
+    ),
+  }),
+]);
+
+/** What an owner washes a dog with at home, as it is sent. */
+const homeBottle = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('own'),
+    name: line(80, 'What is on the bottle'),
+    label: line(200, 'What its label says'),
+    said: z.strictObject({ waterParts, range: labelRange.nullable() }).nullable(),
+  }),
+  z.strictObject({ kind: z.literal('filled'), productId: id }),
+  z.strictObject({ kind: z.literal('prescribed') }),
+]) satisfies z.ZodType<HomeBottle>;
+
+/** The bath at home as it was agreed with the owner. */
+export const homeBathAgreed = z.strictObject({
+  bottle: homeBottle,
+  everyDays: z.int().min(3, { error: 'Three days apart at least.' }).max(182, { error: 'Half a year at most.' }),
+}) satisfies z.ZodType<HomeBathAgreed>;
+
+/** The bath at home, for who agrees it with the owner. */
+export const homeBathView = z.object({
+  agreed: homeBathAgreed.nullable(),
+  told: homeBathTold.nullable().describe('As the owner reads it'),
+  /** What the salon has to settle first, in a groomer’s words. */
+  toSettle: z.string().nullable(),
+  /** A vet or the owner asked for a wash: that is what the bath at home is given with. */
+  prescribed: z.string().nullable(),
+  /** Of the small bottle; null: there is nothing to fill. */
+  filling: z.object({ baths: z.int(), ml: z.int(), bottle: z.int().nullable() }).nullable(),
+  version,
+});
+export type HomeBathView = z.infer<typeof homeBathView>;
+
 /** Minutes a week that an owner has for care at home. */
 export const homeMinutes = z.int().min(1, { error: 'A minute at least.' }).max(600, { error: 'Ten hours at most.' });
 
@@ -60,6 +112,8 @@ export const homeCareView = z.object({
   minutes: z.object({ wanted: z.int(), agreed: z.int().nullable(), asked: z.int() }),
   /** What does not fit into them, and what follows. */
   left: z.array(homeLeftTold),
+  /** The bath at home; null: none was agreed. */
+  bath: homeBathTold.nullable(),
   /** Of the dog, for who changes the minutes. */
   version,
   ticks: z.array(z.object({ key: z.string(), day: daySchema, times: z.int(), note: z.string() })),

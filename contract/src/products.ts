@@ -24,7 +24,7 @@ export const waterParts = z
     { error: 'More than 0 and at most 1000 parts of water to one of product.' },
   );
 
-const range = z.strictObject({ strongest: waterParts, weakest: waterParts });
+export const labelRange = z.strictObject({ strongest: waterParts, weakest: waterParts });
 
 /** A volume of a thing that exists, ml. */
 const volume = (most: number) =>
@@ -40,7 +40,7 @@ export const productFields = z.strictObject({
   /** How the label was read; null: ready to use. */
   waterParts: waterParts.nullable(),
   /** The label's range that it lies in, exact, where the label can be read as more than one. */
-  range: range.nullable().default(null),
+  range: labelRange.nullable().default(null),
   purposes: z
     .array(z.strictObject({ purpose: line(40, 'The purpose'), waterParts }))
     .max(6)

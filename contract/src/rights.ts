@@ -60,6 +60,7 @@ export const RIGHTS: Readonly<Record<SignedInKey, Deed | typeof EVERYBODY>> = {
   'PUT /api/dogs/:id/archive': 'change dogs',
   'PUT /api/dogs/:id/needs': 'change dogs',
   'PUT /api/dogs/:id/home': 'change dogs',
+  'PUT /api/dogs/:id/home-bath': 'change dogs',
 
   'POST /api/dogs/:id/weighings': 'weigh and teach',
   'POST /api/dogs/:id/programme': 'weigh and teach',
@@ -187,6 +188,7 @@ export const RIGHTS: Readonly<Record<SignedInKey, Deed | typeof EVERYBODY>> = {
   'GET /api/clean-downs': EVERYBODY,
   'GET /api/dogs/:id/history': EVERYBODY,
   'GET /api/dogs/:id/home': EVERYBODY,
+  'GET /api/dogs/:id/home-bath': EVERYBODY,
   'GET /api/me/calendar': EVERYBODY,
   'PUT /api/me/calendar': EVERYBODY,
   'GET /api/messages': EVERYBODY,
@@ -205,6 +207,7 @@ export const RIGHTS: Readonly<Record<SignedInKey, Deed | typeof EVERYBODY>> = {
   'GET /api/visits/:id/live': EVERYBODY,
   'GET /api/referrals/:id/letter.pdf': EVERYBODY,
   'GET /api/mixes/labels.pdf': EVERYBODY,
+  'GET /api/dogs/:id/home-bath/label.pdf': EVERYBODY,
   'GET /api/instructions/:id/letter': EVERYBODY,
   'GET /api/appointments/:id/booking.ics': EVERYBODY,
   'GET /api/dogs/:id/home.ics': EVERYBODY,

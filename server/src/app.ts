@@ -46,6 +46,7 @@ import { carrierStates } from './features/messages/carrierStates';
 import { ownerPages } from './features/ownerPage/ownerPage';
 import { calendarFeeds, calendarRoutes } from './features/calendars/routes';
 import { inLogs } from './records/links/ownerLinks';
+import { homeBathRoutes } from './features/homeBath/routes';
 import { homePhotoRoutes } from './features/ownerPage/homePhotos';
 import { linkRoutes } from './features/ownerPage/linkRoutes';
 import { messageRoutes } from './features/messages/routes';
@@ -143,6 +144,7 @@ export function makeApp(
     profileRoutes,
     linkRoutes,
     calendarRoutes,
+    homeBathRoutes,
     recordRoutes,
     auditRoutes,
     cleanDownRoutes,

@@ -3,6 +3,8 @@ import { makePlan } from '@dewpond/core/careplan';
 import { planDay } from '@dewpond/core/dilution';
 import { passed, toPass } from '@dewpond/core/threads';
 import { PLAN_WEEKS } from './features/ahead/planWork';
+import { HomeLabelDocument } from './features/homeBath/HomeLabelDocument';
+import { HOME_LABEL_PDF } from './features/homeBath/homeLabelPdf';
 import { LabelDocument } from './features/mixing/LabelDocument';
 import { LABELS_PDF } from './features/mixing/labelsPdf';
 import { RECORD_PDF } from './features/record/recordPdf';
@@ -35,6 +37,7 @@ const WORK = [
   doing(LETTER_PDF, (given) => draw(<LetterDocument {...given} />)),
   doing(RECORD_PDF, (given) => draw(<RecordDocument {...given} />)),
   doing(LABELS_PDF, (given) => draw(<LabelDocument {...given} />)),
+  doing(HOME_LABEL_PDF, (given) => draw(<HomeLabelDocument {...given} />)),
 ];
 
 /** Entered from the pool, with what {@link toPass} made of the question. */

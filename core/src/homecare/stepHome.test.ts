@@ -119,6 +119,13 @@ describe('home care after a finding', () => {
     expect(eyes && homeTaskTold(ENGLISH, eyes).often).toBe(often);
   });
 
+  test('both eyes wet, one more: both are wiped in one round, as often as the worse one wants', () => {
+    const wet = [finding(LEFT_EYE, 'eye wet', 2), finding({ site: 'eye', side: 'right' }, 'eye wet', 3)];
+    const tasks = homeTasks(stepHome(dueOf(aDog({}, 'pug')), looks([look(APRIL, 'tell', ...wet)])));
+    const eyes = tasks.filter(({ task }) => task === 'eyes and face');
+    expect(eyes.map(({ places, everyDays }) => [places.length, everyDays])).toEqual([[2, 1 / 3]]);
+  });
+
   test('where one eye is done oftener, each takes its share of the minutes: no minute is asked twice', () => {
     const dog = aDog({}, 'pug');
     const minutes = (due: ReturnType<typeof dueOf>) =>

@@ -64,22 +64,33 @@ export interface Looks {
  * a vet is not wiped oftener, and what a vet knows already changes nothing.
  */
 export const stepHome = <T extends Pick<DueLine, 'line'>>(due: readonly T[], looks: Looks): T[] =>
+  inOneRound(due.map((each) => stepped(each, looks)));
+
+/** Places of a task that are done oftener are done in one round, as often as the worst of them wants. */
+const inOneRound = <T extends Pick<DueLine, 'line'>>(due: readonly T[]): T[] =>
   due.map((each) => {
-    const { task, place, home } = each.line;
-    const steps = STEPS.filter((step) => step.task === task);
-    if (!home || steps.length === 0) return each;
-    const [last, before] = place === null ? looks.ofBody : looks.at(place);
-    if (!last) return each;
-    const found = foundAt(steps, last, place);
-    const trended = before ? withTrend(each, found, { found: foundAt(steps, before, place), day: before.day }) : each;
-    const now = oftenest(steps, last, place, looks.known);
-    if (now !== null && now < home.everyDays)
-      return withHome(trended, { everyDays: now, stepped: { usual: home.everyDays, since: last.day } });
-    const then = before ? oftenest(steps, before, place, looks.known) : null;
-    return found.length === 0 && then !== null && then < home.everyDays && !home.ticked
-      ? withHome(trended, { everyDays: home.everyDays, clearSince: last.day })
-      : trended;
+    const { task, home } = each.line;
+    if (!home?.stepped) return each;
+    const alike = due.flatMap(({ line }) => (line.task === task && line.home?.stepped ? [line.home.everyDays] : []));
+    return { ...each, line: { ...each.line, home: { ...home, everyDays: Math.min(...alike) } } };
   });
+
+function stepped<T extends Pick<DueLine, 'line'>>(each: T, looks: Looks): T {
+  const { task, place, home } = each.line;
+  const steps = STEPS.filter((step) => step.task === task);
+  if (!home || steps.length === 0) return each;
+  const [last, before] = place === null ? looks.ofBody : looks.at(place);
+  if (!last) return each;
+  const found = foundAt(steps, last, place);
+  const trended = before ? withTrend(each, found, { found: foundAt(steps, before, place), day: before.day }) : each;
+  const now = oftenest(steps, last, place, looks.known);
+  if (now !== null && now < home.everyDays)
+    return withHome(trended, { everyDays: now, stepped: { usual: home.everyDays, since: last.day } });
+  const then = before ? oftenest(steps, before, place, looks.known) : null;
+  return found.length === 0 && then !== null && then < home.everyDays && !home.ticked
+    ? withHome(trended, { everyDays: home.everyDays, clearSince: last.day })
+    : trended;
+}
 
 const WET: readonly Sign[] = ['fold moisture', 'eye wet', 'ear damp'];
 type FoundThere = HomeLook['findings'];

@@ -1,10 +1,20 @@
 import { expect, test } from 'vitest';
 import { ALL_HOME_HOWS, HOME_HOWS } from '../rules';
 import { ENGLISH, homeTaskTold, wordingIn } from '../wording';
-import { ALL_AT_HOME_LINES, AT_HOME_LINES, HOME_CARDS, METHOD_CARDS } from '.';
+import { ALL_AT_HOME_LINES, AT_HOME_LINES, BATH_STEPS, HOME_CARDS, METHOD_CARDS } from '.';
 
 /** Drawings that show nothing an owner must not do, looked at one by one: no blade, no cut, nothing poured in. */
-const LOOKED_AT = ['ear look', 'eye corner', 'fold section', 'mat', 'teeth'];
+const LOOKED_AT = [
+  'ear look',
+  'eye corner',
+  'fold section',
+  'mat',
+  'teeth',
+  'bath path',
+  'rinse spots',
+  'contact',
+  'towel press',
+];
 
 /** What only hands that have learned it may do. */
 const NOT_AT_HOME =
@@ -20,6 +30,7 @@ test('every piece of home care has a card of its own, with what never and when t
 
 test('nothing asks an owner for what owners must not do: such words stand only where they are forbidden', () => {
   for (const how of ALL_HOME_HOWS) expect([how, HOME_HOWS[how]]).toEqual([how, expect.not.stringMatching(NOT_AT_HOME)]);
+  for (const { words } of Object.values(BATH_STEPS)) expect(words).not.toMatch(NOT_AT_HOME);
   for (const line of ALL_AT_HOME_LINES)
     if (NOT_AT_HOME.test(AT_HOME_LINES[line]))
       expect([line, AT_HOME_LINES[line]]).toEqual([line, expect.stringMatching(/^(Never|No|Only)\b/)]);
@@ -30,6 +41,7 @@ test('no drawing shows an owner a blade at an eye, liquid in an ear or a nail th
     const { drawing } = HOME_CARDS[how];
     if (drawing !== null) expect(LOOKED_AT).toContain(drawing);
   }
+  for (const { drawing } of Object.values(BATH_STEPS)) if (drawing !== null) expect(LOOKED_AT).toContain(drawing);
 });
 
 test('it is not the groomer’s card, in any language', () => {

@@ -15,6 +15,8 @@ export const DRAWINGS = [
   'nail and quick',
   'dewclaw',
   'wetting path',
+  'bath path',
+  'rinse spots',
   'contact',
   'towel press',
   'mat',

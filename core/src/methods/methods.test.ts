@@ -7,7 +7,18 @@ import { waysFor } from '../work';
 import { stepsFor } from '../visit/tests/randomVisits';
 import { ALL_HOUSE_QUESTIONS, DEFAULT_HOUSE_WAYS, HOUSE_QUESTIONS, type HouseWays } from '../ways';
 import { notOurs } from '../wording';
-import { DRAWINGS, METHOD_CARDS, cardFor, type CardWays, findMethod, methodOf, methodOfStep, type MethodCard } from '.';
+import {
+  BATH_STEPS,
+  DRAWINGS,
+  HOME_CARDS,
+  METHOD_CARDS,
+  cardFor,
+  type CardWays,
+  findMethod,
+  methodOf,
+  methodOfStep,
+  type MethodCard,
+} from '.';
 
 const TODAY = day('2026-11-25');
 const cards = (ways: Partial<HouseWays> = {}): MethodCard[] =>
@@ -30,7 +41,11 @@ describe('method cards', () => {
   });
 
   test('every drawing is shown by some card; ids are addresses', () => {
-    for (const drawing of DRAWINGS) expect(METHOD_CARDS.some((card) => card.drawings.includes(drawing))).toBe(true);
+    const atHome = [...Object.values(HOME_CARDS), ...Object.values(BATH_STEPS)].map(({ drawing }) => drawing);
+    for (const drawing of DRAWINGS) {
+      const isShown = METHOD_CARDS.some((card) => card.drawings.includes(drawing)) || atHome.includes(drawing);
+      expect([drawing, isShown]).toEqual([drawing, true]);
+    }
     for (const { id } of METHOD_CARDS)
       expect([id, findMethod(id)?.id]).toEqual([expect.stringMatching(/^[a-z-]+$/), id]);
     expect(findMethod('unicorn')).toBeUndefined();

@@ -19,6 +19,7 @@ export const HOME_HOWS = {
   'balm on the nose': 'If dry and scaly: a little balm, warmed on the fingertip. Lick-safe.',
   'wipe the outer ear': 'Wipe the outer ear with a damp pad, as deep as the eye sees.',
   'listen for nails': 'Look at the nails on a hard floor; ring if they click.',
+  'bath at home': 'A bath, mixed on the day, rinsed until nothing bubbles, dried to the skin.',
   'look under the tail': 'Look under the tail; comb out what sticks, ring if it is sore.',
 } as const;
 export type HomeHow = keyof typeof HOME_HOWS;

@@ -1,7 +1,8 @@
 import { ALL_HOME_HOWS, FORBIDDING, HOME_HOWS } from '../rules';
 import { ADVICE, ALL_SIGNS, FINDING_COLOURS, FINDING_SMELLS, LEVELS, PROCEDURES, SIGNS, type Level } from '../findings';
 import { MESSAGE_KINDS, TEMPLATES } from '../messages';
-import { ALL_AT_HOME_LINES, AT_HOME_LINES } from '../methods';
+import { ALL_AT_HOME_LINES, ALL_BATH_STEPS, AT_HOME_LINES, BATH_STEPS } from '../methods';
+import { ALL_CAUTIONS, CAUTIONS } from '../dilution';
 import { GRADE_WORDS, SITES, nameBoth, namePlace, placeKey } from '../places';
 import { ALL_CHOICES, CHOICES } from '../reasons';
 import { ALL_TASKS, TASKS } from '../tasks';
@@ -73,6 +74,8 @@ export const ENGLISH: Wording = {
   titles: ofEach(ALL_TITLES, (id) => STEP_TITLES[id]),
   homeHows: ofEach(ALL_HOME_HOWS, (how) => HOME_HOWS[how]),
   atHome: ofEach(ALL_AT_HOME_LINES, (id) => AT_HOME_LINES[id]),
+  bathSteps: ofEach(ALL_BATH_STEPS, (id) => BATH_STEPS[id].words),
+  labelCautions: ofEach(ALL_CAUTIONS, (id) => CAUTIONS[id].label),
   rules: rulesInEnglish(),
   choices: {
     ...ofEach(ALL_CHOICES, (choice) => lower(CHOICES[choice])),

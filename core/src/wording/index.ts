@@ -1,4 +1,5 @@
 export { ENGLISH } from './english';
+export { homeBathTold, homeLabel, type HomeBathReady, type HomeBathTold, type HomeLabel } from './homeBathTold';
 export { homeLeftTold, homeTaskTold, type HomeLeftTold, type HomeTaskTold } from './homeTaskTold';
 export { inBusinessWords, shippedWords, wordingProblem, type BusinessWording, type WordingKey } from './houseWords';
 export { pageWordsIn } from './pageWordsIn';

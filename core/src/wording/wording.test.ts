@@ -124,6 +124,18 @@ describe('a child of twelve can read it', () => {
     const hard = keys.filter((key) => !key.startsWith('sign')).filter((key) => gradeOf([filled(key)]) > 9);
     expect(hard).toEqual([]);
   });
+  test.each([
+    ['the page', Object.values(ENGLISH.page)],
+    ['what never, and when to stop', Object.values(ENGLISH.atHome)],
+    ['a bath at home', Object.values(ENGLISH.bathSteps)],
+  ] as const)('%s', (_, texts) => {
+    const filled = texts.map((text) =>
+      fillIn(text, { ...Object.fromEntries(slotsOf(text).map((slot) => [slot, 'three'])), ...TYPICAL }),
+    );
+    expect(gradeOf(filled)).toBeLessThan(7);
+    // One or two words swing too widely to be measured alone.
+    expect(filled.filter((text) => text.split(' ').length > 5 && gradeOf([text]) > 9)).toEqual([]);
+  });
   test('method cards, which an owner is shown, too', () => {
     const grades = METHOD_CARDS.map((each) => cardFor(each, DEFAULT_HOUSE_WAYS)).map(({ id, steps }) => ({
       id,

@@ -2,7 +2,8 @@ import type { HomeHow } from '../rules';
 import type { Condition, FINDING_COLOURS, FINDING_SMELLS, Level, Meanwhile, Procedure, Sign } from '../findings';
 import { namedAtHome, type HomeTask } from '../homecare';
 import type { BeforeVisitAdvice, MessageKind } from '../messages';
-import type { AtHomeLine } from '../methods';
+import type { AtHomeLine, BathStep } from '../methods';
+import type { MixCaution } from '../dilution';
 import {
   BODY_PLACES,
   mirror,
@@ -59,6 +60,10 @@ export interface Wording {
   readonly titles: Readonly<Record<TitleId, string>>;
   readonly homeHows: Readonly<Record<HomeHow, string>>;
   readonly atHome: Readonly<Record<AtHomeLine, string>>;
+  /** A bath at home, step by step. */
+  readonly bathSteps: Readonly<Record<BathStep, string>>;
+  /** What a product warns of, on the label of a bottle for an owner. */
+  readonly labelCautions: Readonly<Record<MixCaution, string>>;
   /** Why something was not done, by the rule that forbids it. */
   readonly rules: Readonly<Partial<Record<string, string>>>;
   readonly choices: Readonly<Record<DogChoice, string>>;

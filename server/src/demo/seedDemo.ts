@@ -15,6 +15,7 @@ import {
   business,
   client,
   dog,
+  homeTick,
   instruction,
   member,
   product,
@@ -179,6 +180,7 @@ async function seedDog(seeding: Seeding, demo: DemoDog): Promise<void> {
   await seedLessons(seeding, demo, dogId);
   for (let n = demo.visits - 1; n >= 0; n--) await seedStoryVisit(seeding, demo, dogId, n);
   await seedPrescription(seeding, demo, dogId);
+  await seedAtHome(seeding, demo, dogId);
   await seedBookings(seeding, demo, dogId);
 }
 
@@ -232,13 +234,17 @@ async function seedStoryVisit(seeding: Seeding, demo: DemoDog, dogId: string, n:
   });
 }
 
+async function productNamed(tx: Tenant, name: string): Promise<string> {
+  const [wash] = await tx.select({ id: product.id }).from(product).where(eq(product.name, name));
+  if (!wash) throw new Error(`No product "${name}" in the demo world.`);
+  return wash.id;
+}
+
 async function seedPrescription({ tx, today }: Seeding, { prescribed }: DemoDog, dogId: string): Promise<void> {
   if (!prescribed) return;
-  const [wash] = await tx.select({ id: product.id }).from(product).where(eq(product.name, prescribed.product));
-  if (!wash) throw new Error(`No product "${prescribed.product}" in the demo world.`);
   const says = {
     kind: 'bath product',
-    productId: wash.id,
+    productId: await productNamed(tx, prescribed.product),
     contactMinutes: prescribed.contactMinutes,
     nothingElse: true,
   } as const;
@@ -253,6 +259,36 @@ async function seedPrescription({ tx, today }: Seeding, { prescribed }: DemoDog,
     untilDay: addDays(today, prescribed.until),
     madeFrom: contentHash(says),
   });
+}
+
+/** What was agreed with its owner for the weeks between, and what was ticked of it before the last visit. */
+async function seedAtHome({ tx, today }: Seeding, demo: DemoDog, dogId: string): Promise<void> {
+  const { bath, faceADay, seldom } = demo.atHome ?? {};
+  if (bath) {
+    const bottle =
+      bath.product === 'as prescribed'
+        ? ({ kind: 'prescribed' } as const)
+        : ({ kind: 'filled', productId: await productNamed(tx, bath.product) } as const);
+    await tx
+      .update(dog)
+      .set({ homeBath: { bottle, everyDays: bath.everyDays } })
+      .where(eq(dog.id, dogId));
+  }
+  if (faceADay) {
+    const says = { kind: 'at home', task: 'eyes and face', timesADay: faceADay } as const;
+    await tx.insert(instruction).values({
+      ...{ id: v7(), dogId, by: 'vet', who: demo.prescribed?.who ?? 'Dr Oyelaran', place: null, says },
+      fromDay: addDays(today, -demo.lastVisitDaysAgo),
+      untilDay: null,
+      madeFrom: contentHash(says),
+    });
+  }
+  if (seldom) {
+    const last = addDays(today, -demo.lastVisitDaysAgo);
+    // Six evenings of brushing in four weeks.
+    const ticks = [3, 5, 11, 16, 20, 26].map((before) => ({ dogId, key: 'brush-out', day: addDays(last, -before) }));
+    await tx.insert(homeTick).values(ticks);
+  }
 }
 
 async function seedBookings({ tx, today, members }: Seeding, demo: DemoDog, dogId: string): Promise<void> {

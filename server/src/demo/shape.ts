@@ -45,6 +45,15 @@ export interface DemoDog {
     readonly since: number;
     readonly until: number;
   };
+  /** What its owner does, and is asked for, between visits. */
+  readonly atHome?: {
+    /** A bath at home, with a wash of the shelf that the salon fills, or “as prescribed”. */
+    readonly bath?: { readonly product: string; readonly everyDays: number };
+    /** The vet asked for the face to be wiped so many times a day. */
+    readonly faceADay?: 1 | 2 | 3;
+    /** Before the last visit little of it was ticked. */
+    readonly seldom?: true;
+  };
   readonly today?: {
     readonly at: string;
     readonly person: number;

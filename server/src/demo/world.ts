@@ -120,6 +120,7 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
           swims: true,
         },
         hidden: { 'ear/left': 26, 'ear/right': 28, 'eye/left': 30, 'eye/right': 30 },
+        atHome: { bath: { product: 'Oat gentle wash', everyDays: 21 }, seldom: true },
         everyDays: 33,
         visits: 8,
         lastVisitDaysAgo: 33,
@@ -158,6 +159,7 @@ export const DEMO_BUSINESSES: readonly DemoBusiness[] = [
           since: 30,
           until: 60,
         },
+        atHome: { bath: { product: 'as prescribed', everyDays: 7 }, faceADay: 2 },
         today: { at: '12:00', person: 1, minutes: 120, kind: 'full visit' },
       },
       {

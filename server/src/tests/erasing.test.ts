@@ -6,6 +6,7 @@ import { describe, expect, test } from 'vitest';
 import {
   appointment,
   client,
+  dog,
   heldWork,
   homeTick,
   household,
@@ -236,6 +237,11 @@ describe('every column that can hold words', () => {
       startsAt: new Date('2026-01-01T10:00:00Z'),
       endsAt: new Date('2026-01-01T11:00:00Z'),
     });
+    const ownBottle = { kind: 'own', name: SECRET, label: '10:1', said: null } as const;
+    await tx
+      .update(dog)
+      .set({ homeBath: { bottle: ownBottle, everyDays: 14 } })
+      .where(eq(dog.id, dogId));
     await tx.insert(homeTick).values({ ...of, key: 'brush', day: '2026-11-01', note: SECRET });
     await tx.insert(letter).values({
       ...{ businessId, instructionId: word, fileName: `${SECRET}.pdf`, mediaType: 'application/pdf' },

@@ -46,6 +46,10 @@ export const duration = (minutes: number): string =>
     ? `${Math.round(minutes)} min`
     : `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')}`;
 
+/** What a clock shows of seconds: "7:05". */
+export const minutesSeconds = (seconds: number): string =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
+
 /** "Wed 25 Nov, 9:40" in the business's zone, as a language (BCP 47) writes it. */
 export const moment = (instant: string | number, zone: string, language?: string): string =>
   `${showDay(dayOf(instant, zone) as Day, language)}, ${clock(instant, zone)}`;

@@ -155,6 +155,9 @@ export const useBusinessProfile = () => useQuery({ queryKey: ['profile'], queryF
 /** What the owner of a dog does between visits. */
 export const useHomeCare = (id: string) =>
   useQuery({ queryKey: ['home', id], queryFn: () => call('GET /api/dogs/:id/home', { id }) });
+/** The bath at home: what was agreed with the owner, and what it takes. */
+export const useHomeBath = (id: string) =>
+  useQuery({ queryKey: ['home', id, 'bath'], queryFn: () => call('GET /api/dogs/:id/home-bath', { id }) });
 export const useMessages = (dogId?: string) =>
   useQuery({
     queryKey: ['messages', dogId ?? 'all'],

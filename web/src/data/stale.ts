@@ -126,6 +126,7 @@ export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof E
   'PUT /api/dogs/:id/archive': BOOK,
   'PUT /api/dogs/:id/needs': BOOK,
   'PUT /api/dogs/:id/home': BOOK,
+  'PUT /api/dogs/:id/home-bath': BOOK,
   'PUT /api/business': EVERYTHING,
   'PUT /api/imports/:id': ['imports', ...BOOK],
   'PUT /api/instructions/:id': BOOK,

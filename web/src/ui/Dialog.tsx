@@ -12,6 +12,8 @@ interface DialogProps {
   readonly tall?: boolean;
   /** As a sheet, with room for two columns. */
   readonly wide?: boolean;
+  /** To be read: nothing in it may take the keyboard, so the text does, and is scrolled by it. */
+  readonly toRead?: boolean;
   /** On a page in another language. */
   readonly closeWords?: string;
   readonly children: ReactNode;
@@ -24,6 +26,7 @@ export function Dialog({
   says,
   tall = false,
   wide = false,
+  toRead = false,
   closeWords = 'Close',
   children,
 }: DialogProps) {
@@ -52,7 +55,13 @@ export function Dialog({
               <X size={20} aria-hidden />
             </Radix.Close>
           </header>
-          <div className="overflow-y-auto px-5 py-4">{children}</div>
+          {toRead ? (
+            <div tabIndex={0} role="region" aria-label={title} className="overflow-y-auto px-5 py-4">
+              {children}
+            </div>
+          ) : (
+            <div className="overflow-y-auto px-5 py-4">{children}</div>
+          )}
         </Radix.Content>
       </Radix.Portal>
     </Radix.Root>

@@ -1,11 +1,12 @@
 import type { HomeHow } from '../../rules';
 import type { Condition, FINDING_COLOURS, FINDING_SMELLS, Procedure } from '../../findings';
-import type { AtHomeLine } from '../../methods';
+import type { AtHomeLine, BathStep } from '../../methods';
 import type { DogChoice, EarHairReason } from '../../reasons';
 import type { HairBorne, HairCame } from '../../dog';
 import type { Task } from '../../tasks';
 import type { IncidentKind, NailLength } from '../../events';
 import type { TitleId } from '../../steps';
+import type { Wording } from '../wording';
 
 export const TASKS_ES: Readonly<Record<Task, string>> = {
   bath: 'Baño',
@@ -99,7 +100,33 @@ export const HOME_HOWS_ES: Readonly<Record<HomeHow, string>> = {
   'balm on the nose': 'Si está seca y con escamas: un poco de bálsamo templado en el dedo. Que se pueda lamer.',
   'wipe the outer ear': 'Pase una gasa húmeda por fuera de la oreja, hasta donde llega la vista.',
   'listen for nails': 'Mire las uñas sobre un suelo duro; llámenos si suenan.',
+  'bath at home': 'Un baño: mezcla del día, aclarado hasta que no salgan burbujas, seco hasta la piel.',
   'look under the tail': 'Mire bajo la cola; peine lo que esté pegado, llámenos si hay heridas.',
+};
+
+export const BATH_STEPS_ES: Readonly<Record<BathStep, string>> = {
+  'comb first': 'Antes, cepille y peine hasta la piel. Un nudo mojado se aprieta más.',
+  mix: 'Mezcle ahora: primero el agua en una jarra limpia, luego el champú. Remueva.',
+  wet: 'Agua templada, probada en su muñeca. Moje el pelo hasta la piel, de atrás hacia el cuello. La cabeza queda seca.',
+  wash: 'Poco a poco sobre el pelo. Con las yemas de los dedos: lomo, barriga, patas, entre los dedos, bajo la cola.',
+  wait: 'Ponga el reloj. Se deja {minutes} minutos. Que su perro no lo lama.',
+  rinse: 'Aclare desde el cuello hacia abajo, más tiempo del que lavó, hasta que el agua salga clara.',
+  'rinse test':
+    'La prueba: apriete el pelo mojado en las axilas, las ingles y entre los dedos. Si hay burbujas o resbala, aclare otra vez.',
+  face: 'La cara: un paño húmedo solo con agua, y seque.',
+  dry: 'Apriete con toallas, sin frotar. Luego seque hasta la piel, con aire solo templado. La piel húmeda se irrita.',
+  'throw away': 'Tire lo que sobre de la mezcla. El champú mezclado se estropea.',
+};
+
+/** What a label warns of, for an owner. */
+export const LABEL_CAUTIONS_ES: Wording['labelCautions'] = {
+  eyes: 'No en los ojos.',
+  ears: 'No en las orejas.',
+  'deep cleanser': 'Fuerte: no para piel delicada.',
+  scented: 'Perfumado.',
+  'broken skin': 'No sobre piel abierta.',
+  'cats in the house': 'Daña a los gatos.',
+  'pregnancy of the user': 'Que no lo toque una persona embarazada.',
 };
 
 export const AT_HOME_ES: Readonly<Record<AtHomeLine, string>> = {
@@ -114,6 +141,13 @@ export const AT_HOME_ES: Readonly<Record<AtHomeLine, string>> = {
   'no stain remover': 'Sin quitamanchas en un pliegue.',
   'no human paste': 'Nunca pasta de dientes de personas.',
   'never pull': 'No tire de la suciedad seca: ablándela con agua tibia.',
+  'no bath on sore skin': 'Sin baño sobre piel herida, húmeda o abierta, con puntos, o si su perro está enfermo.',
+  'no bath near spot-on': 'Sin baño dos días antes y después de la pipeta contra pulgas: se va con el agua.',
+  'no people shampoo': 'Sin champú de personas, y sin mezcla más fuerte que esta.',
+  'no water in ears': 'Sin agua en las orejas ni champú cerca de los ojos.',
+  'never keep a mix': 'Nunca guarde la mezcla para otra vez: se estropea.',
+  'stop: bath': 'Piel roja, granitos o picor: aclare enseguida y llámenos.',
+  'stop: cold or faint': 'Tiembla de frío, está débil o respira mal: pare, aclare, seque y llame a un veterinario.',
   'leave the nails': 'Deje las uñas como están: las hacemos nosotros.',
   'stop: ear': 'Olor, enrojecimiento, secreción de color, calor o dolor: deje esa oreja y llámenos.',
   'stop: head tilt': 'Cabeza ladeada o falta de equilibrio: veterinario hoy.',

@@ -1,6 +1,7 @@
 import type { Wording } from '../wording';
 import {
   AT_HOME_ES,
+  BATH_STEPS_ES,
   CHOICES_ES,
   HAIR_BORNE_ES,
   HAIR_CAME_ES,
@@ -10,6 +11,7 @@ import {
   EAR_HAIR_ES,
   HOME_HOWS_ES,
   INCIDENTS_ES,
+  LABEL_CAUTIONS_ES,
   PROCEDURES_ES,
   RULES_ES,
   SERVICES_ES,
@@ -50,6 +52,8 @@ export const SPANISH: Wording = {
   titles: TITLES_ES,
   homeHows: HOME_HOWS_ES,
   atHome: AT_HOME_ES,
+  bathSteps: BATH_STEPS_ES,
+  labelCautions: LABEL_CAUTIONS_ES,
   rules: RULES_ES,
   choices: CHOICES_ES,
   hairCame: HAIR_CAME_ES,

@@ -118,6 +118,7 @@ async function eraseDog(tx: Tenant, { id, profile }: ClientReach['dogs'][number]
         handling: { ...profile.handling, marks: [] },
       },
       chip: null,
+      homeBath: null,
       archivedOn: today,
       version: sql`${dog.version} + 1`,
     })

@@ -7,6 +7,7 @@ export const WORDS_THAT_GO = [
   'appointment.note',
   'client.name',
   'client.card',
+  'dog.home_bath',
   'dog.name',
   'dog.profile',
   'dog.chip',

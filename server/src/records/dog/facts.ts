@@ -8,6 +8,7 @@ import {
   type Suspended,
 } from '@dewpond/core/dog';
 import type { CarePlan } from '@dewpond/core/careplan';
+import { withHomeBath } from '@dewpond/core/homebath';
 import { planDue, type DueLine } from '@dewpond/core/due';
 import {
   asTicked,
@@ -137,9 +138,10 @@ export function carePlanFor(record: DogRecord, business: Business, today: Day): 
  */
 export function planFor(record: DogRecord, business: Business, today: Day): Planned {
   const { facts, plan } = carePlanFor(record, business, today);
-  const habits = habitsOf(record, plan);
+  const lines = withHomeBath(plan.lines, record.dog.homeBath, facts);
+  const habits = habitsOf(record, lines);
   const stepped = stepHome(
-    asTicked(plan.lines, habits).map((line) => ({ line })),
+    asTicked(lines, habits).map((line) => ({ line })),
     looksOf(record, facts),
   );
   const fit = fitHome(homeTasks(stepped), record.dog.homeMinutes);
@@ -166,7 +168,7 @@ export function planFor(record: DogRecord, business: Business, today: Day): Plan
 }
 
 /** How home care went before the last visit, by what the owner ticked. */
-function habitsOf({ visits, ticks }: DogRecord, { lines }: CarePlan): readonly Habit[] {
+function habitsOf({ visits, ticks }: DogRecord, lines: CarePlan['lines']): readonly Habit[] {
   const closed = visits.filter((visit) => visit.closed !== null).map(({ day }) => day);
   const last = closed.at(-1);
   return last === undefined ? [] : habitsAt(last, closed.findLast((day) => day < last) ?? null, lines, ticks);

@@ -6,6 +6,8 @@ import { and, eq, gte } from 'drizzle-orm';
 import { homePhoto, homeTick } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
 import { planFor } from '../dog/facts';
+import { homeBathFor } from '../homeBath/homeBath';
+import { loadShelf } from '../shelf/shelf';
 import type { DogRecord } from '../dog/dogRecord';
 import type { Business } from '../business/business';
 import { loadWords, wordingFor } from '../business/words';
@@ -21,7 +23,9 @@ export const homeSince = (record: DogRecord, zone: string): Day =>
 /** What an owner does between visits, on which days, and what was ticked; in that owner's language. */
 export async function homeCareOf(tx: Tenant, business: Business, record: DogRecord, today: Day): Promise<HomeCareView> {
   const wording = wordingFor(await loadWords(tx), record.client.card);
-  const { home } = planFor(record, business, today);
+  const planned = planFor(record, business, today);
+  const { home } = planned;
+  const agreed = record.dog.homeBath;
   const tasks = home.kept.map((task) => homeTaskTold(wording, task));
   const since = homeSince(record, business.zone);
   const from = addDays(today, -LOOKED_BACK_DAYS);
@@ -47,6 +51,7 @@ export async function homeCareOf(tx: Tenant, business: Business, record: DogReco
       asked: Math.round(home.kept.reduce((sum, task) => sum + weeklyMinutes(task), 0)),
     },
     left: home.left.map((each) => homeLeftTold(wording, each)),
+    bath: agreed && homeBathFor({ planned, business, shelf: await loadShelf(tx) }, agreed, wording),
     version: record.dog.version,
     ticks,
     photos: photos.map(({ id, day }) => ({ id, day: day as Day })),

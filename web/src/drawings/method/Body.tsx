@@ -59,6 +59,51 @@ export const WettingPath = () => (
   </Frame>
 );
 
+const HEAD =
+  'M26,84 C30,72 46,66 60,64 C66,48 84,40 100,48 C106,52 111,58 116,64 C112,80 106,94 100,104 C86,108 66,106 54,98 C42,98 30,94 26,84 Z';
+
+/** For an owner: water from the back end to the neck, and none on the head. */
+export const BathPath = () => (
+  <Frame label="Water goes from the back end along the body to the neck; the head stays dry.">
+    <Outline />
+    <path d={HEAD} fill="var(--stop-pale)" stroke={BAD} strokeWidth={2.2} strokeDasharray="5 4" />
+    <path d={EAR} {...SHAPE} />
+    <circle cx={62} cy={74} r={3} fill="var(--ink)" />
+    <Verdict x={62} y={34} good={false} />
+    <Arrow d="M276,100 C240,98 196,98 150,96" at={[146, 96]} turn={180} width={5} />
+    <Arrow d="M278,124 C278,150 280,170 281,190" at={[281, 192]} turn={90} width={3.4} />
+    <Arrow d="M140,122 C144,146 146,168 146,190" at={[146, 192]} turn={90} width={3.4} />
+    <Verdict x={214} y={50} good />
+    <Label x={180} y={230} anchor="middle" bold>
+      from the back end to the neck; the head stays dry
+    </Label>
+  </Frame>
+);
+
+/** For an owner: where shampoo stays in the coat, tried with the hand. */
+export const RinseSpots = () => (
+  <Frame label="The rinse test: the wet hair under the arms, at the groin and between the toes is pressed; no bubbles may come.">
+    <Outline />
+    {(
+      [
+        [140, 140, 13],
+        [254, 146, 13],
+        [146, 200, 10],
+        [281, 200, 10],
+      ] as const
+    ).map(([x, y, r]) => (
+      <g key={x}>
+        <circle cx={x} cy={y} r={r} fill="var(--pond-pale)" stroke="var(--pond)" strokeWidth={2.4} />
+        <circle cx={x - 3} cy={y - 3} r={2.6} fill="none" stroke="var(--pond)" strokeWidth={1.4} />
+        <circle cx={x + 4} cy={y + 2} r={1.9} fill="none" stroke="var(--pond)" strokeWidth={1.4} />
+      </g>
+    ))}
+    <Label x={180} y={230} anchor="middle" bold>
+      press here: no bubbles may come
+    </Label>
+  </Frame>
+);
+
 const SOAP_FIRST: readonly (readonly [number, number, number])[] = [
   [126, 132, 12],
   [208, 138, 14],

@@ -1,6 +1,6 @@
 import type { Drawing } from '@dewpond/core/methods';
 import type { ReactNode } from 'react';
-import { Contact, Rear, TowelPress, WettingPath } from './Body';
+import { BathPath, Contact, Rear, RinseSpots, TowelPress, WettingPath } from './Body';
 import { Mat, Teeth } from './Coat';
 import { EarSection } from './EarSection';
 import { EyeCorner, FaceWash } from './Face';
@@ -18,6 +18,8 @@ const DRAWN: Readonly<Record<Drawing, () => ReactNode>> = {
   'nail and quick': NailAndQuick,
   dewclaw: Dewclaw,
   'wetting path': WettingPath,
+  'bath path': BathPath,
+  'rinse spots': RinseSpots,
   contact: Contact,
   'towel press': TowelPress,
   mat: Mat,

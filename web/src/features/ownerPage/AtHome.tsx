@@ -22,13 +22,13 @@ import { showDay } from '../../browser/times';
 const HowDialog = lazy(async () => ({ default: (await import('./HowDialog')).HowDialog }));
 
 /** Home care as an owner lives it: what is due, one tap when it is done, how it is done, the week on paper. */
-export function AtHome({ page: { home, calendar } }: { readonly page: OwnerPage }) {
+export function AtHome({ page: { dog, home, calendar } }: { readonly page: OwnerPage }) {
   const { words } = home;
   const [shown, setShown] = useState<HomeTaskTold | null>(null);
   // As it stood when the page was opened: a row that is ticked does not run away from under the finger.
   const [order] = useState(() => dueFirst(home.tasks, home).map(({ key }) => key));
   const inOrder = home.tasks.toSorted((a, b) => order.indexOf(a.key) - order.indexOf(b.key));
-  if (home.tasks.length === 0) return null;
+  if (home.tasks.length === 0 && home.bath === null) return null;
   return (
     <section
       aria-label={words.atHome}
@@ -38,6 +38,9 @@ export function AtHome({ page: { home, calendar } }: { readonly page: OwnerPage 
       <div className="mb-3">
         <HomeMinutes home={home} />
       </div>
+      {home.bath?.kind === 'not now' && (
+        <p className="mb-3 rounded-xl bg-watch-pale px-4 py-2.5 font-semibold">{home.bath.words}</p>
+      )}
       <ul className="flex flex-col gap-2">
         {inOrder.map((task) => (
           <TaskRow key={task.key} task={task} home={home} onHow={() => setShown(task)} />
@@ -73,7 +76,7 @@ export function AtHome({ page: { home, calendar } }: { readonly page: OwnerPage 
       <p className="text-sm text-soft mt-2">{words.sourceOfAll}</p>
       {shown && (
         <Suspense>
-          <HowDialog task={shown} words={words} onClose={() => setShown(null)} />
+          <HowDialog dog={dog} task={shown} bath={home.bath} words={words} onClose={() => setShown(null)} />
         </Suspense>
       )}
     </section>

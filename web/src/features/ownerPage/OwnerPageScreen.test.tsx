@@ -68,6 +68,7 @@ const ownerPage = (more: Partial<OwnerPage> = {}, wording = ENGLISH): OwnerPage 
     tasks: homeTasks(due).map((task) => homeTaskTold(wording, task)),
     minutes: { wanted: 135, agreed: null, asked: 135 },
     left: [],
+    bath: null,
     version: 1,
     ticks: [],
     photos: [],

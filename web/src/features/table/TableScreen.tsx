@@ -35,7 +35,7 @@ import { StopScreen } from './StopScreen';
 import { Ringing } from './Timers';
 import { useTable } from './useTable';
 import { visitUpToDate } from './visitUpToDate';
-import { useWakeLock } from './useWakeLock';
+import { useWakeLock } from '../../browser/useWakeLock';
 import { allEvents, followVisit, openLog, record, useVisitLog } from './visitLog';
 import { showDay } from '../../browser/times';
 

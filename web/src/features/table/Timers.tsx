@@ -17,7 +17,8 @@ import { useNow } from '../../browser/useNow';
 import { Button } from '../../ui/Button';
 import { SourceMark } from '../../ui/SourceMark';
 import { classes } from '../../ui/classes';
-import { ring } from './ring';
+import { ring } from '../../browser/ring';
+import { minutesSeconds } from '../../browser/times';
 import type { TableWork } from './useTable';
 import { allEvents, record, resumeLast, useVisitLog } from './visitLog';
 
@@ -26,9 +27,6 @@ export function useClock(every = 500): Clock {
   const offset = useVisitLog((log) => log.offset);
   return { device: deviceName(), at, offset };
 }
-
-export const minutesSeconds = (seconds: number): string =>
-  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 
 /** A wait so long that one walks away from the screen; a massage is done with both eyes on it. */
 const BIG_FROM_SECONDS = 120;

@@ -1,13 +1,16 @@
 import type { HomeCareView, BusinessProfile } from '@dewpond/contract';
 import { addDays, type Day } from '@dewpond/core/units';
 import { fillIn, type HomeTaskTold, type PageWords } from '@dewpond/core/wording';
+import type { HomeHow } from '@dewpond/core/rules';
 import { group } from 'd3-array';
 import { OctagonX, X } from 'lucide-react';
 import type { CSSProperties } from 'react';
 import { MethodDrawing } from '../../drawings/method/MethodDrawing';
 import { Wordless } from '../../drawings/method/parts';
+import { BathAtHome } from './BathAtHome';
 import { WeekGrid } from './WeekGrid';
 import { showDay } from '../../browser/times';
+import { classes } from '../../ui/classes';
 
 interface PrintedWeekProps {
   readonly business: Pick<BusinessProfile, 'name' | 'phone' | 'colour'>;
@@ -16,6 +19,11 @@ interface PrintedWeekProps {
   /** The first of the seven days. */
   readonly from: Day;
 }
+
+const BATH: HomeHow = 'bath at home';
+/** It takes a page of its own. */
+const bathLast = ([a]: readonly [HomeHow, unknown], [b]: readonly [HomeHow, unknown]): number =>
+  Number(a === BATH) - Number(b === BATH);
 
 /** For the wall beside the towel: which day, what, when to stop and whom to ring; then a picture of how it is done. */
 export function PrintedWeek({ business, dog, home, from }: PrintedWeekProps) {
@@ -44,10 +52,25 @@ export function PrintedWeek({ business, dog, home, from }: PrintedWeekProps) {
         {business.phone !== '' && ` ${business.phone}.`}
       </p>
       <ul className="grid grid-cols-2 max-md:grid-cols-1 gap-4 mt-5 print:gap-2">
-        {[...group(home.tasks, ({ how }) => how)].map(([how, tasks]) => (
-          <li key={how} className="rounded-xl border border-line px-3.5 py-3 break-inside-avoid print:py-1.5">
-            <h2>{[...new Set(tasks.map(({ name }) => name))].join(', ')}</h2>
-            <HowTo tasks={tasks} words={words} />
+        {[...group(home.tasks, ({ how }) => how)].toSorted(bathLast).map(([how, tasks]) => (
+          <li
+            key={how}
+            className={classes(
+              'rounded-xl border border-line px-3.5 py-3 print:py-1.5',
+              how === BATH ? 'col-span-full' : 'break-inside-avoid',
+            )}
+          >
+            {how === BATH && tasks[0] && home.bath?.kind === 'ready' ? (
+              <>
+                <h2>{words.bathTitle}</h2>
+                <BathAtHome bath={home.bath} card={tasks[0].card} words={words} />
+              </>
+            ) : (
+              <>
+                <h2>{[...new Set(tasks.map(({ name }) => name))].join(', ')}</h2>
+                <HowTo tasks={tasks} words={words} />
+              </>
+            )}
           </li>
         ))}
       </ul>

@@ -13,7 +13,19 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import { CARD, LESSONS, MOVED, NEXT_DUE, PROFILE, REPORT, ROWS, SAYING, SEEN_ON, TAKES } from '../shapes/clients';
+import {
+  CARD,
+  HOME_BATH,
+  LESSONS,
+  MOVED,
+  NEXT_DUE,
+  PROFILE,
+  REPORT,
+  ROWS,
+  SAYING,
+  SEEN_ON,
+  TAKES,
+} from '../shapes/clients';
 import { shaped } from '../shapes/shaped';
 import { IN_WEEKS, NEEDS, WISHES } from '../shapes/weeks';
 import { atBranch, business } from './business';
@@ -119,6 +131,8 @@ export const dog = dewpond.table(
     homeCareChangedOn: day('home_care_changed_on'),
     /** Minutes a week that its owner has for care at home; null: nothing was agreed, all is asked. */
     homeMinutes: smallint('home_minutes'),
+    /** What its owner bathes it with at home, and how often; null: no bath at home was agreed. */
+    homeBath: shaped('home_bath', HOME_BATH),
     /** Who saw which trait on the dog itself, and when. */
     seenOn: shaped('seen_on', SEEN_ON).notNull().default({}),
     /** Where it must be in a day; null: anywhere. */

@@ -1,3 +1,4 @@
+import type { HomeBathAgreed } from '@dewpond/core/homebath';
 import { CHANNELS, LANGUAGES, type ClientCard } from '@dewpond/core/clients';
 import {
   EASY,
@@ -214,6 +215,28 @@ export const LESSONS: Shape<readonly Lesson[]> = first(
       personId: z.exactOptional(z.string()),
     }),
   ),
+);
+
+export const HOME_BATH: Shape<HomeBathAgreed> = first(
+  'a bath at home',
+  z.object({
+    bottle: z.discriminatedUnion('kind', [
+      z.object({
+        kind: z.literal('own'),
+        name: z.string(),
+        label: z.string(),
+        said: z
+          .object({
+            waterParts: z.string(),
+            range: z.object({ strongest: z.string(), weakest: z.string() }).nullable(),
+          })
+          .nullable(),
+      }),
+      z.object({ kind: z.literal('filled'), productId: z.string() }),
+      z.object({ kind: z.literal('prescribed') }),
+    ]),
+    everyDays: z.number(),
+  }),
 );
 
 export const MOVED: Shape<Moved> = first(

@@ -18,6 +18,7 @@ function SeldomDone({ home }: { readonly home: HomeCareView }) {
   if (less.length === 0) return null;
   return (
     <section aria-label="Seldom ticked" className="mt-2 rounded-xl bg-watch-pale px-3 py-2">
+      <p className="text-sm font-semibold">Seldom ticked, as the owner reads it</p>
       <ul className="flex flex-col gap-1">
         {less.map(({ key, name, words }) => (
           <li key={key}>

@@ -27,6 +27,7 @@ function openWeek() {
       ...{ since: TODAY, today: TODAY, language: 'es', words: SPANISH.page, version, ticks: [], photos: [] },
       tasks: fit.kept.map((task) => homeTaskTold(SPANISH, task)),
       left: fit.left.map((each) => homeLeftTold(SPANISH, each)),
+      bath: null,
       minutes: { wanted: fit.asked, agreed, asked: Math.round(fitHome(fit.kept, null).asked) },
       share: { asked: 0, done: 0 },
     };

@@ -27,6 +27,7 @@ const home = (tasks: HomeCareView['tasks']): HomeCareView => ({
   tasks,
   minutes: { wanted: 135, agreed: null, asked: 135 },
   left: [],
+  bath: null,
   version: 3,
   ticks: [{ key: folds.key, day: addDays(TODAY, 1), times: 1, note: '' }],
   photos: [],

@@ -1,10 +1,11 @@
 import { addDays } from '@dewpond/core/units';
 import { ChevronLeft, ChevronRight, Printer } from 'lucide-react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { useDog, useHomeCare, useBusinessProfile } from '../../../data/queries';
+import { useBusiness, useDog, useHomeBath, useHomeCare, useBusinessProfile } from '../../../data/queries';
 import { Button } from '../../../ui/Button';
 import { Empty, Waiting } from '../../../ui/Waiting';
 import { PrintedWeek } from '../../../parts/homeCare/WeekPrint';
+import { BathAgreed } from './BathAgreed';
 import { MinutesAgreed } from './MinutesAgreed';
 import { forSalon } from './forSalon';
 
@@ -15,6 +16,8 @@ export function WeekScreen() {
   const dog = useDog(id).data;
   const business = useBusinessProfile();
   const home = useHomeCare(id);
+  const bath = useHomeBath(id).data;
+  const house = useBusiness().data;
   const weeks = Math.min(26, Math.max(0, Math.round(Number(search.get('weeks')) || 0)));
   const turn = (to: number) => setSearch(to === 0 ? {} : { weeks: String(to) }, { replace: true });
   return (
@@ -37,6 +40,16 @@ export function WeekScreen() {
       </div>
       {home.data && dog && (
         <MinutesAgreed key={home.data.version} dogId={id} owner={dog.client.name} home={forSalon(home.data)} />
+      )}
+      {home.data && dog && bath && house && (
+        <BathAgreed
+          key={`bath ${bath.version}`}
+          dogId={id}
+          owner={dog.client.name}
+          bath={bath}
+          home={home.data}
+          business={house}
+        />
       )}
       <Waiting query={home} what="The week at home">
         {(view) =>

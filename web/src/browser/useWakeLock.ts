@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 
-/** Keeps the screen awake while a visit is open, where the device allows it. It is lost when the page is hidden. */
+/** Keeps the screen awake while what asks for it is open, where the device allows it. It is lost when the page is hidden. */
 export function useWakeLock(): 'awake' | 'may sleep' {
   const [held, setHeld] = useState<'awake' | 'may sleep'>('may sleep');
   useEffect(() => {
