@@ -33,6 +33,12 @@ export const TEMPLATES = {
     subject: 'How is {dog}?',
     words: 'Hello {owner}, how is {dog} doing since {day}? Please tell us: {phone}. {business}',
   },
+  'after plucking': {
+    name: 'After plucking',
+    subject: 'How are the ears of {dog}?',
+    words:
+      'Hello {owner}, on {day} we took hair out of the ears of {dog}. A little redness and some shaking may last for some hours. Please look and smell now. Still red, wet or smelly, or your dog paws at it: ring us: {phone}. {business}',
+  },
   'time to come': {
     name: 'Time to come',
     subject: 'It is time for {dog}',

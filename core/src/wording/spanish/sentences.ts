@@ -173,6 +173,11 @@ export const MESSAGES_ES: Readonly<Record<MessageKind, { readonly subject: strin
     subject: '¿Cómo está {dog}?',
     words: 'Hola {owner}, ¿cómo está {dog} desde el {day}? Díganoslo: {phone}. {business}',
   },
+  'after plucking': {
+    subject: '¿Cómo están las orejas de {dog}?',
+    words:
+      'Hola {owner}, el {day} quitamos pelo de las orejas de {dog}. Un poco de rojez y alguna sacudida pueden durar unas horas. Mire y huela ahora. Si sigue rojo, húmedo o huele, o su perro se rasca, llámenos: {phone}. {business}',
+  },
   'time to come': {
     subject: 'Le toca a {dog}',
     words:

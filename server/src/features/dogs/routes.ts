@@ -24,6 +24,7 @@ import { loadDogs } from '../../records/dog/dogRecord';
 import { stampSeen } from './stampSeen';
 import { dogView } from './dogView';
 import { watchItems } from './watchItems';
+import { pluckedLately, pluckedToAskAfter } from './plucked';
 import { dogsToWatch } from './watched';
 import { keepWeight } from './weighings';
 
@@ -118,15 +119,16 @@ export function dogRoutes(router: Router, services: Services): void {
     return changed;
   });
 
-  route(router, services, 'GET /api/watch', async ({ tx }) => {
-    const ids = await dogsToWatch(tx);
+  route(router, services, 'GET /api/watch', async ({ tx, today }) => {
+    const plucked = await pluckedLately(tx, today);
+    const ids = [...new Set([...(await dogsToWatch(tx)), ...plucked.map(({ dogId }) => dogId)])];
     const items: WatchItem[] = [];
     // After something that makes all stale it may be the whole book: others are served in between.
     for (let at = 0; at < ids.length; at += WATCHED_AT_ONCE) {
       const loaded = await loadDogs(tx, { ids: ids.slice(at, at + WATCHED_AT_ONCE) });
       const records = loaded.filter((record) => record.dog.archivedOn === null);
       items.push(...records.flatMap((record) => watchItems(record, findingWords)));
-      items.push(...(await incidentsToAskAfter(tx, records)));
+      items.push(...(await incidentsToAskAfter(tx, records)), ...pluckedToAskAfter(records, plucked));
     }
     return {
       items: items.toSorted(

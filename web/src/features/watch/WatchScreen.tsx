@@ -1,5 +1,6 @@
 import type { WatchItem } from '@dewpond/contract';
 import { LEVEL_WORDS, atLeast, type Level } from '@dewpond/core/findings';
+import type { MessageKind } from '@dewpond/core/messages';
 import { COMMON_PRACTICE } from '@dewpond/core/provenance';
 import { daysBetween, type Day } from '@dewpond/core/units';
 import { useState } from 'react';
@@ -116,7 +117,7 @@ function Items({ items, today }: { readonly items: readonly WatchItem[]; readonl
             <span className="block text-soft">
               {item.owner}, {item.phone}
             </span>
-            {item.place.startsWith('incident') && <AskHow item={item} />}
+            <AskHow item={item} />
           </span>
         </li>
       ))}
@@ -124,9 +125,15 @@ function Items({ items, today }: { readonly items: readonly WatchItem[]; readonl
   );
 }
 
-/** After an incident somebody asks how it is; a message does where nobody answers the telephone. */
+/** By what message one asks after it; null: the sheet has said it, nobody asks. */
+const askedBy = ({ place }: WatchItem): MessageKind | null =>
+  place.startsWith('incident') ? 'how is it' : place.startsWith('after plucking') ? 'after plucking' : null;
+
+/** After an incident, or when hair was taken out of ears, somebody asks how it is; a message does where nobody answers the telephone. */
 function AskHow({ item }: { readonly item: WatchItem }) {
   const [writing, setWriting] = useState(false);
+  const kind = askedBy(item);
+  if (kind === null) return null;
   return (
     <>
       <May deed="write to owners">
@@ -135,10 +142,7 @@ function AskHow({ item }: { readonly item: WatchItem }) {
         </button>
       </May>
       {writing && (
-        <MessageDialog
-          about={{ kind: 'how is it', dogId: item.dogId, visitId: item.visitId }}
-          onClose={() => setWriting(false)}
-        />
+        <MessageDialog about={{ kind, dogId: item.dogId, visitId: item.visitId }} onClose={() => setWriting(false)} />
       )}
     </>
   );

@@ -93,6 +93,7 @@ export const visit = dewpond.table(
     foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
     foreignKey({ columns: [t.businessId, t.appointmentId], foreignColumns: [appointment.businessId, appointment.id] }),
     index('visit_by_dog').on(t.businessId, t.dogId, t.day),
+    index('visit_by_day').on(t.businessId, t.day),
     index('visit_away')
       .on(t.businessId, t.backOn)
       .where(sql`${t.closed} is null`),

@@ -1,0 +1,1 @@
+CREATE INDEX "visit_by_day" ON "dewpond"."visit" USING btree ("business_id","day");
