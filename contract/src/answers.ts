@@ -1,3 +1,4 @@
+import { ALL_NOTICED, TOLD_BY_TAP, type Noticed } from '@dewpond/core/due';
 import { ALL_OWNER_SAYS, type OwnerSays } from '@dewpond/core/messages';
 import { VISIT_KINDS } from '@dewpond/core/steps';
 import { z } from 'zod';
@@ -17,13 +18,16 @@ export const newOffer = z.strictObject({
 });
 
 const bookings = z.array(id).min(1).max(12);
-/** What an owner answers on their page. */
+type TappedNotice = (typeof TOLD_BY_TAP)[number];
+/** What an owner answers, or tells, on their page. */
 export const ownerAnswering = z.discriminatedUnion('says', [
   z.strictObject({ id: newId, says: z.literal('comes' satisfies OwnerSays), bookings }),
   z.strictObject({ id: newId, says: z.literal('cannot come' satisfies OwnerSays), bookings }),
   z.strictObject({ id: newId, says: z.literal('comes after all' satisfies OwnerSays), bookings }),
   z.strictObject({ id: newId, says: z.literal('takes' satisfies OwnerSays), set: id }),
   z.strictObject({ id: newId, says: z.literal('none suits' satisfies OwnerSays), note: text(300) }),
+  // Something noticed at home.
+  z.strictObject({ id: newId, says: z.enum(TOLD_BY_TAP as [TappedNotice]), note: text(300) }),
 ]);
 export type OwnerAnswering = z.infer<typeof ownerAnswering>;
 
@@ -34,7 +38,7 @@ export const ownerAnswerView = z.object({
   dog: z.string(),
   owner: z.string(),
   phone: z.string(),
-  says: z.enum(ALL_OWNER_SAYS as [OwnerSays]),
+  says: z.enum([...ALL_OWNER_SAYS, ...ALL_NOTICED] as [OwnerSays | Noticed]),
   note: z.string(),
   toldAt: z.string(),
   /** The booking it is about. */

@@ -149,4 +149,5 @@ export const dueLine: z.ZodType<DueLine> = z.object({
   rhythm: rhythmAnswer.nullable(),
   window: dueWindow.nullable(),
   state: z.enum(['late', 'none', 'not yet', 'may', 'due', 'barred']),
+  noticedOn: z.exactOptional(daySchema),
 });

@@ -16,6 +16,8 @@ export interface DueLine {
   /** Null when nothing is due: barred or not recurring. */
   readonly window: DueWindow | null;
   readonly state: DueState | 'barred' | 'none';
+  /** The owner noticed something that day: it is due sooner than by its rhythm. */
+  readonly noticedOn?: Day;
 }
 
 /** Tasks with the clock of their place. */

@@ -115,7 +115,7 @@ export async function keepAnswer(
         told.map((each, i) => ({
           id: rowId(answer, i),
           says: answer.says,
-          note: answer.says === 'none suits' ? answer.note : '',
+          note: 'note' in answer ? answer.note : '',
           toldAt: new Date(now),
           ...each,
         })),
@@ -130,7 +130,7 @@ const rowId = ({ id }: OwnerAnswering, i: number): string => v5(String(i), id);
 type ToldAbout = Pick<typeof ownerAnswer.$inferSelect, 'dogId' | 'appointmentId'>;
 
 async function doWhatIsSaid(tx: Tenant, dogId: string, answer: OwnerAnswering, now: number): Promise<ToldAbout[]> {
-  if (answer.says === 'none suits') return [{ dogId, appointmentId: null }];
+  if ('note' in answer) return [{ dogId, appointmentId: null }];
   const dogs = (await dogsOfOwner(tx, dogId)).map(({ id }) => id);
   if (answer.says === 'takes') return takeSet(tx, dogs, answer.set, now);
   const asked = and(inArray(appointment.id, answer.bookings), inArray(appointment.dogId, dogs));

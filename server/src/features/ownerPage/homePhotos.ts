@@ -1,7 +1,8 @@
 import { PHOTO_LIMIT, PHOTO_TYPES } from '@dewpond/contract';
 import { and, eq, sum } from 'drizzle-orm';
 import express, { type Response, type Router } from 'express';
-import { homePhoto } from '../../platform/db/schema';
+import { v5 } from 'uuid';
+import { homePhoto, ownerAnswer } from '../../platform/db/schema';
 import { inTenant, readInTenant, type BusinessId } from '../../platform/db/tenant';
 import { loadBusiness } from '../../records/business/business';
 import { dayIn } from '../../platform/time/zone';
@@ -43,6 +44,11 @@ export async function keepHomePhoto(
     if (Number(used?.size ?? 0) + size > QUOTA) throw new Refusal('too large', 'The room for your pictures is full.');
     const day = dayIn((await loadBusiness(tx)).zone, services.now());
     await tx.insert(homePhoto).values({ id, dogId, day, size, bytes, madeFrom }).onConflictDoNothing();
+    // Somebody looks at it: once a day, however many pictures come.
+    await tx
+      .insert(ownerAnswer)
+      .values({ id: v5(`a picture ${day}`, dogId), dogId, says: 'a picture', toldAt: new Date(services.now()) })
+      .onConflictDoNothing();
   });
 }
 

@@ -3,6 +3,7 @@ import type { CanalHair } from '@dewpond/core/catalogue';
 import type { EarHairWork, Instruction, Saying, ShownToday } from '@dewpond/core/dog';
 import { learnDogFactor } from '@dewpond/core/dilution';
 import type { Finding } from '@dewpond/core/findings';
+import type { Noticed } from '@dewpond/core/due';
 import type { HomeTick } from '@dewpond/core/homecare';
 import { handlingMarks } from '@dewpond/core/handling';
 import { placeKey, placeOf, type PlaceKey, type Side } from '@dewpond/core/places';
@@ -70,6 +71,8 @@ export interface DogRecord {
   readonly photos: readonly EarlierPhoto[];
   /** What the owner ticked in the weeks before the last visit, and since. */
   readonly ticks: readonly HomeTick[];
+  /** What the owner noticed at home, and when it was told. */
+  readonly noticed: readonly { readonly noticed: Noticed; readonly toldAt: Date }[];
   /** Products that its skin reacted to at the table. */
   readonly reactedTo: readonly string[];
   /** Places a vet should see, open. */
@@ -152,6 +155,7 @@ function byDog(rows: DogRows, before: AsKnownAt | undefined) {
     tools: known(rows.tools),
     photos: known(rows.photos),
     ticks: grouped(rows.ticks, (row) => row.dogId),
+    noticed: grouped(rows.noticed, (row) => row.dogId),
     reacted: known(rows.reacted),
     referrals: known(rows.referrals),
   };
@@ -195,6 +199,7 @@ export function recordsOf(rows: DogRows, before?: AsKnownAt): DogRecord[] {
       tools: Object.fromEntries((of.tools.get(id) ?? []).map(({ part, tool }) => [part, tool])),
       photos: toHoldBeside(of.photos.get(id) ?? []),
       ticks: (of.ticks.get(id) ?? []).map(({ key, day, times }) => ({ key, day: day as Day, times })),
+      noticed: (of.noticed.get(id) ?? []).map(({ says, toldAt }) => ({ noticed: says as Noticed, toldAt })),
       reactedTo: (of.reacted.get(id) ?? []).flatMap(({ productId }) => productId ?? []),
       referred: (of.referrals.get(id) ?? []).map(({ place, openedOn }) => ({ place, openedOn: openedOn as Day })),
     };

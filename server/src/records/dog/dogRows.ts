@@ -1,4 +1,5 @@
 import { OF_THE_HOUSEHOLD } from '@dewpond/core/events';
+import { ALL_NOTICED } from '@dewpond/core/due';
 import { HABIT_DAYS } from '@dewpond/core/homecare';
 import {
   and,
@@ -24,6 +25,7 @@ import {
   findingSeen,
   handoverAnswer,
   homeTick,
+  ownerAnswer,
   incidentSeen,
   instruction,
   photoShown,
@@ -141,6 +143,10 @@ export const dogQueries = (select: QueryBuilder, among: (dogId: Column) => SQL) 
   photos: select.select(ofVisit(photoShown)).from(photoShown).where(among(photoShown.dogId)),
   // What was ticked in the weeks that a habit is judged by: those before the last visit.
   ticks: ticksQuery(select, among),
+  noticed: select
+    .select({ dogId: ownerAnswer.dogId, says: ownerAnswer.says, toldAt: ownerAnswer.toldAt })
+    .from(ownerAnswer)
+    .where(and(among(ownerAnswer.dogId), inArray(ownerAnswer.says, [...ALL_NOTICED]))),
   reacted: select
     .select({ visitId: incidentSeen.visitId, productId: incidentSeen.productId })
     .from(incidentSeen)

@@ -9,7 +9,7 @@ import {
 } from '@dewpond/core/dog';
 import type { CarePlan } from '@dewpond/core/careplan';
 import { withHomeBath } from '@dewpond/core/homebath';
-import { planDue, type DueLine } from '@dewpond/core/due';
+import { asNoticed, planDue, type DueLine } from '@dewpond/core/due';
 import {
   asTicked,
   comeSooner,
@@ -33,6 +33,7 @@ import type { DogProfile } from '@dewpond/contract';
 import type { Business } from '../business/business';
 import type { DogRecord, StoredFinding } from './dogRecord';
 import { planOf } from './plans';
+import { dayIn } from '../../platform/time/zone';
 
 /** The core's view of a dog on a day. */
 export function factsOf(
@@ -148,7 +149,7 @@ export function planFor(record: DogRecord, business: Business, today: Day): Plan
   const asked = record.dog.homeMinutes === null ? stepped : stepped.map((each) => asAsked(each, fit));
   // Sides that are done alike now are one task again, on the sheet as on the owner's page.
   const home = record.dog.homeMinutes === null ? fit : { ...fit, kept: homeTasks(asked) };
-  const due = planDue(
+  const planned = planDue(
     {
       ...plan,
       lines: comeSooner(
@@ -164,7 +165,8 @@ export function planFor(record: DogRecord, business: Business, today: Day): Plan
     },
     today,
   );
-  return { facts, plan, home, due };
+  const told = record.noticed.map(({ noticed, toldAt }) => ({ noticed, day: dayIn(business.zone, toldAt) }));
+  return { facts, plan, home, due: asNoticed(planned, told, today) };
 }
 
 /** How home care went before the last visit, by what the owner ticked. */

@@ -529,6 +529,16 @@ describe('what owners answered', () => {
     booking: { id: v7(), startsAt: '2026-11-26T09:00:00.000Z', endsAt: '2026-11-26T11:00:00.000Z' },
   });
 
+  test('what was noticed at home says what follows: a day that moved, or a look and a call', async () => {
+    openWeeks([], false, [told({ says: 'nails click' }), told({ says: 'an ear smells', note: 'The left one' })]);
+    const clicks = await screen.findByRole('link', { name: /^Nails.*: due from that day$/ });
+    expect(clicks.getAttribute('href')).toBe(`/dogs/${DOG_ID}`);
+    expect(screen.getByText('the nails click on a hard floor')).toBeTruthy();
+    expect(screen.getByRole('link', { name: 'Look, then ring' })).toBeTruthy();
+    expect(screen.getAllByRole('link', { name: '01632 960114' })).toHaveLength(2);
+    expect(screen.getByText('“The left one”')).toBeTruthy();
+  });
+
   test('stands there until it is seen; back by the notice', async () => {
     const { person } = openWeeks([], false, [told({ says: 'none suits', note: 'Fridays only' })]);
     expect(await screen.findByText('“Fridays only”')).toBeTruthy();

@@ -1,5 +1,8 @@
 import type { OwnerAnswerView } from '@dewpond/contract';
+import { NOTICED } from '@dewpond/core/due';
 import { OWNER_SAYS } from '@dewpond/core/messages';
+import { TASKS } from '@dewpond/core/tasks';
+import { Link } from 'react-router';
 import { call } from '../../api/call';
 import { moment } from '../../browser/times';
 import { useAnswers } from '../../data/queries';
@@ -9,6 +12,9 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
 import { tell } from '../../ui/tell';
+
+const sayWords = (says: OwnerAnswerView['says']): string =>
+  says in NOTICED ? NOTICED[says as keyof typeof NOTICED].words : OWNER_SAYS[says as keyof typeof OWNER_SAYS];
 
 /** A time that came free. */
 export type TimeGivenUp = NonNullable<OwnerAnswerView['booking']>;
@@ -66,13 +72,14 @@ interface AnsweredProps {
 
 function Answered({ answers, isBusy, onSeen, onFill }: AnsweredProps) {
   const zone = useZone();
-  const [{ owner, phone, says, note }] = answers;
+  const [{ dogId, owner, phone, says, note }] = answers;
   const dogs = new Intl.ListFormat('en').format(answers.map(({ dog }) => dog));
-  const isNo = says === 'cannot come' || says === 'none suits';
+  const noticed = says in NOTICED ? NOTICED[says as keyof typeof NOTICED] : null;
+  const isNo = says === 'cannot come' || says === 'none suits' || noticed !== null;
   return (
     <li className="flex flex-wrap items-center justify-between gap-2 py-2">
       <span className="min-w-0">
-        <b>{dogs}</b> <Chip tone={isNo ? 'watch' : 'good'}>{OWNER_SAYS[says]}</Chip>
+        <b>{dogs}</b> <Chip tone={isNo ? 'watch' : 'good'}>{sayWords(says)}</Chip>
         <span className="block text-sm text-soft">
           {[...new Set(answers.flatMap(({ booking }) => (booking ? moment(booking.startsAt, zone) : [])))].map(
             (when) => `${when}. `,
@@ -84,6 +91,11 @@ function Answered({ answers, isBusy, onSeen, onFill }: AnsweredProps) {
             </a>
           )}
           {note !== '' && <span className="block">“{note}”</span>}
+          {noticed && (
+            <Link to={`/dogs/${dogId}`} className="block text-pond underline">
+              {noticed.dueNow === null ? 'Look, then ring' : `${TASKS[noticed.dueNow].name}: due from that day`}
+            </Link>
+          )}
         </span>
       </span>
       <span className="flex gap-2 shrink-0">
@@ -96,7 +108,7 @@ function Answered({ answers, isBusy, onSeen, onFill }: AnsweredProps) {
                 </Button>
               ),
           )}
-        <Button look="quiet" disabled={isBusy} aria-label={`Seen: ${dogs}: ${OWNER_SAYS[says]}`} onClick={onSeen}>
+        <Button look="quiet" disabled={isBusy} aria-label={`Seen: ${dogs}: ${sayWords(says)}`} onClick={onSeen}>
           Seen
         </Button>
       </span>

@@ -12,6 +12,7 @@ import { tell } from '../../ui/tell';
 import { smallEnough } from '../../parts/pictures/smallEnough';
 import { WeekGrid } from '../../parts/homeCare/WeekGrid';
 import { HomeMinutes } from '../../parts/homeCare/HomeMinutes';
+import { Noticed } from './Noticed';
 import { printTheWeek } from './printTheWeek';
 import { sendPicture, tickHome, type CareTick } from './ownerCall';
 import { onItsWay, type OnItsWay } from './sentOnce';
@@ -54,6 +55,7 @@ export function AtHome({ page: { dog, home, calendar } }: { readonly page: Owner
           <WeekGrid home={home} from={home.today} />
         </div>
       </details>
+      <Noticed words={words} />
       <SentPictures home={home} />
       <div className="flex flex-wrap gap-2 mt-2">
         <Button look="quiet" onClick={() => void printOnceThere(words.notFetched)}>

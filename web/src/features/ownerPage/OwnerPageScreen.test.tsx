@@ -251,6 +251,26 @@ describe('home care', () => {
     expect(server.sent.at(-1)).toMatchObject(['PUT /api/owner/home', { done: false }]);
   });
 
+  test('something noticed is told with a word, and what follows is said before: a day that moves, or a call', async () => {
+    const { person, server } = openPage(ownerPage());
+    const care = await screen.findByRole('region', { name: 'At home' });
+    const noticed = within(care).getByRole('group', { name: 'Did you notice something?', hidden: true });
+    await person.click(within(care).getByText('Did you notice something?'));
+    await person.click(within(noticed).getByRole('button', { name: 'An ear smells', hidden: true }));
+    expect(within(care).getByText(/^Leave it alone, and put nothing on it\. We ring you\./)).toBeTruthy();
+    await person.click(within(noticed).getByRole('button', { name: 'The nails click on a hard floor', hidden: true }));
+    expect(within(care).getByText(/^It is for us to do\. We count it as due from today/)).toBeTruthy();
+    await person.type(within(care).getByLabelText('Where, and since when?'), 'Since Sunday');
+    await person.click(within(care).getByRole('button', { name: 'Tell the salon', hidden: true }));
+    await waitFor(() =>
+      expect(server.sent.at(-1)).toMatchObject([
+        'PUT /api/owner/answers',
+        { says: 'nails click', note: 'Since Sunday' },
+      ]),
+    );
+    await waitFor(() => expect(within(care).queryByText(/^It is for us to do/)).toBeNull());
+  });
+
   test('shows how, and goes into a calendar', async () => {
     const { person } = openPage(ownerPage());
     const care = await screen.findByRole('region', { name: 'At home' });

@@ -1,3 +1,4 @@
+import type { Noticed } from '@dewpond/core/due';
 import type { OwnerSays } from '@dewpond/core/messages';
 import type { VisitKind } from '@dewpond/core/steps';
 import { foreignKey, index, integer, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
@@ -33,15 +34,15 @@ export const visitOffer = dewpond.table(
   ],
 );
 
-/** What an owner answered on their page, until somebody at the salon has seen it, and after. */
+/** What an owner answered on their page, or told of the dog, until somebody at the salon has seen it, and after. */
 export const ownerAnswer = dewpond.table(
   'owner_answer',
   {
     businessId: businessId(),
     id: uuid('id').notNull(),
     dogId: uuid('dog_id').notNull(),
-    says: text('says').$type<OwnerSays>().notNull(),
-    /** The booking it is about; null: none of the offered times suits. */
+    says: text('says').$type<OwnerSays | Noticed>().notNull(),
+    /** The booking it is about; null: none of the offered times suits, or something was noticed at home. */
     appointmentId: uuid('appointment_id'),
     note: text('note').notNull().default(''),
     toldAt: instant('told_at').notNull(),
@@ -53,6 +54,7 @@ export const ownerAnswer = dewpond.table(
     primaryKey({ columns: [t.businessId, t.id] }),
     foreignKey({ columns: [t.businessId, t.dogId], foreignColumns: [dog.businessId, dog.id] }),
     index('owner_answer_by_time').on(t.businessId, t.toldAt),
+    index('owner_answer_by_dog').on(t.businessId, t.dogId),
     ofThisBusiness('owner_answer'),
   ],
 );

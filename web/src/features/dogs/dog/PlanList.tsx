@@ -137,7 +137,7 @@ function reason({ line, rhythm }: DueLine): string {
 }
 
 function Details({
-  due: { line, window },
+  due: { line, window, noticedOn },
   amounts,
 }: {
   readonly due: DueLine;
@@ -184,6 +184,9 @@ function Details({
       {window &&
         part('When', [
           <WindowWords key="window" window={window} />,
+          ...(noticedOn
+            ? [<span key="noticed">Sooner: the owner noticed something on {showDay(noticedOn)}.</span>]
+            : []),
           ...(line.sooner ? [<Sooner key="sooner" days={line.sooner} />] : []),
         ])}
       {part('How', said(line.methods.filter(({ general }) => !general)))}
