@@ -10,7 +10,7 @@ const care = (daysAgo: number): CareRecord => {
   const record = { lastCare: last, spared: null, observations: [], suspended: false };
   return {
     places: {},
-    tasks: { nails: record, 'brush-out': record } as CareRecord['tasks'],
+    tasks: { nails: record, 'brush-out': record },
     homeCareChangedOn: null,
     schoolChangedOn: null,
   };

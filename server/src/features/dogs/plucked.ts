@@ -42,7 +42,7 @@ export function pluckedToAskAfter(
     const [first] = its;
     if (!first) return [];
     const ears = its.filter(({ visitId }) => visitId === first.visitId);
-    const where = ears.length > 1 ? nameBoth('ear') : namePlace(placeOf(first.place as PlaceKey));
+    const where = ears.length > 1 ? nameBoth('ear') : namePlace(placeOf(first.place));
     return [
       {
         dogId: record.dog.id,

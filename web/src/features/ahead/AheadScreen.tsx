@@ -14,7 +14,7 @@ import { May } from '../../parts/May';
 import { BookDialog } from '../../parts/booking/BookDialog';
 import { SelectField } from '../../ui/SelectField';
 import { Waiting } from '../../ui/Waiting';
-import { AnswersCard, type TimeGivenUp } from './AnswersCard';
+import { AnswersCard, type TimeGivenUp } from '../../parts/answers/AnswersCard';
 import { DayPanel } from './DayPanel';
 import { DragToDay } from './dragging/DragToDay';
 import { DueList, type DueDog } from './DueList';

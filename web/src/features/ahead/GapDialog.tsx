@@ -12,7 +12,7 @@ import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Waiting } from '../../ui/Waiting';
 import { tell } from '../../ui/tell';
-import type { TimeGivenUp } from './AnswersCard';
+import type { TimeGivenUp } from '../../parts/answers/AnswersCard';
 
 type Gainer = GapView['gains'][number];
 

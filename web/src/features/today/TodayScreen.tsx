@@ -1,3 +1,4 @@
+import { Suspense, lazy } from 'react';
 import { May } from '../../parts/May';
 import { useNow } from '../../browser/useNow';
 import { useToday } from '../../data/queries';
@@ -12,6 +13,11 @@ import { OutWithVan, atSalon } from './OutWithVan';
 import { OpenVisits } from './OpenVisits';
 import { WatchOut } from './WatchOut';
 import { showDay } from '../../browser/times';
+
+// Most mornings there is none.
+const AnswersCard = lazy(async () => ({
+  default: (await import('../../parts/answers/AnswersCard')).AnswersCard,
+}));
 
 export function TodayScreen() {
   const query = useToday();
@@ -44,6 +50,9 @@ export function TodayScreen() {
                 </ButtonLink>
               </p>
             ))}
+            <Suspense>
+              <AnswersCard onlyNoticed />
+            </Suspense>
             <OldBackup />
             <FirstSteps />
             <OpenVisits begun={today.unbooked} />

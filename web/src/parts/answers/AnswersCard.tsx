@@ -19,9 +19,17 @@ const sayWords = (says: OwnerAnswerView['says']): string =>
 /** A time that came free. */
 export type TimeGivenUp = NonNullable<OwnerAnswerView['booking']>;
 
+interface AnswersCardProps {
+  /** Only what was noticed at home: for who has no time for bookings now. */
+  readonly onlyNoticed?: boolean;
+  /** Asks who gains from a time that came free. */
+  readonly onFill?: (time: TimeGivenUp) => void;
+}
+
 /** What owners answered on their pages and nobody has seen yet; nothing where there is none. */
-export function AnswersCard({ onFill }: { readonly onFill: (time: TimeGivenUp) => void }) {
-  const answers = useAnswers().data ?? [];
+export function AnswersCard({ onlyNoticed = false, onFill }: AnswersCardProps) {
+  const all = useAnswers().data ?? [];
+  const answers = onlyNoticed ? all.filter(({ says }) => says in NOTICED) : all;
   const see = useWrite('PUT /api/answers/:id', {
     write: async (_, { ids, seen }: { readonly ids: readonly string[]; readonly seen: boolean }) => {
       for (const id of ids) await call('PUT /api/answers/:id', { id, body: { seen } });
@@ -33,7 +41,7 @@ export function AnswersCard({ onFill }: { readonly onFill: (time: TimeGivenUp) =
   });
   if (answers.length === 0) return null;
   return (
-    <Card title="Owners answered" aside={`${answers.length}`}>
+    <Card title={onlyNoticed ? 'Noticed at home' : 'Owners answered'} aside={`${answers.length}`}>
       <ul className="flex flex-col divide-y divide-line">
         {inOne(answers).map((each) => (
           <Answered
@@ -41,7 +49,7 @@ export function AnswersCard({ onFill }: { readonly onFill: (time: TimeGivenUp) =
             answers={each}
             isBusy={see.isPending}
             onSeen={() => see.mutate({ ids: each.map(({ id }) => id), seen: true })}
-            onFill={onFill}
+            {...(onFill ? { onFill } : {})}
           />
         ))}
       </ul>
@@ -67,7 +75,7 @@ interface AnsweredProps {
   readonly answers: Together;
   readonly isBusy: boolean;
   readonly onSeen: () => void;
-  readonly onFill: (time: TimeGivenUp) => void;
+  readonly onFill?: (time: TimeGivenUp) => void;
 }
 
 function Answered({ answers, isBusy, onSeen, onFill }: AnsweredProps) {
@@ -99,7 +107,8 @@ function Answered({ answers, isBusy, onSeen, onFill }: AnsweredProps) {
         </span>
       </span>
       <span className="flex gap-2 shrink-0">
-        {says === 'cannot come' &&
+        {onFill &&
+          says === 'cannot come' &&
           answers.map(
             ({ id, dog, booking }) =>
               booking && (
