@@ -34,7 +34,7 @@ import { MIXING_ENDPOINTS } from './mixingEndpoints';
 import { BRANCH_ENDPOINTS } from './branchEndpoints';
 import { PEOPLE_ENDPOINTS } from './peopleEndpoints';
 import { TABLET_ENDPOINTS } from './tabletEndpoints';
-import { newVetLook, ownerPage } from './ownerPage';
+import { homeReminding, newVetLook, ownerPage } from './ownerPage';
 import { changed, list, made, nextPage, page } from './plainAnswers';
 import { businessProfileEdit, businessProfileView } from './profile';
 import { referralEdit, referralView } from './referrals';
@@ -231,6 +231,11 @@ export const ENDPOINTS = {
   },
   'GET /api/owner': { says: 'An owner’s page, by the secret of its link', response: ownerPage },
   'POST /api/owner/seen': { says: 'The page is in sight', body: z.strictObject({}), response: z.object({}) },
+  'PUT /api/owner/reminder': {
+    says: 'A word about home care once a week, on which weekday (0 Monday); null: none',
+    body: homeReminding,
+    response: z.object({}),
+  },
   'PUT /api/owner/vet-looks': {
     says: 'When a vet looked last, as the owner tells it',
     body: newVetLook,

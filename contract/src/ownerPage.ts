@@ -9,6 +9,10 @@ import { readSheet, sheetPhoto } from './sheets';
 /** One visit as an owner reads it: the hand of the groomer over what was made. */
 const ownerSheet = z.object({ visitId: id, read: readSheet, photos: z.array(sheetPhoto) });
 /** What an owner sees behind the link: this one dog and nothing else. */
+const weekday = z.int().min(0).max(6);
+/** An owner asks for a word about home care once a week, or for none. */
+export const homeReminding = z.strictObject({ weekday: weekday.nullable() });
+
 export const ownerPage = z.object({
   business: businessProfile,
   dog: z.string(),
@@ -37,6 +41,8 @@ export const ownerPage = z.object({
   /** Looks of a vet that are wanted regularly and not known to be recent, in the owner's language. */
   vetLooks: z.array(z.object({ task: z.enum(VET_TASKS), name: z.string(), last: daySchema.nullable() })),
   home: homeCareView,
+  /** A word about home care once a week: on which weekday (0 Monday), if it was asked for; null where the owner may not be written to. */
+  reminder: z.object({ weekday: weekday.nullable() }).nullable(),
   /** A calendar of home care and bookings to subscribe to. */
   calendar: z.string(),
   until: z.string(),

@@ -5,6 +5,7 @@ import { ACCOUNT_JOB, sendAccountNews } from './records/people/accountNews';
 import { INVITATION_JOB, sendInvitation } from './features/people/sendInvitation';
 import { LET_GO_JOB, letGoAtNight } from './features/record/retention';
 import { REMIND_JOB, remindOwners } from './features/messages/remind';
+import { remindOfHomeCare } from './features/messages/remindHome';
 import { MESSAGE_JOB, sendMessage } from './features/messages/sendMessage';
 import { forEachBusiness } from './platform/auth/membership';
 import { inTenant, type BusinessId } from './platform/db/tenant';
@@ -27,7 +28,10 @@ export const workers = (services: Services): Worker[] => [
   worker(RECKON_JOB, ({ businessId }) => reckonAll(services, businessId as BusinessId)),
   worker(SHEET_JOB, ({ businessId, visitId }) => sheetAsPdf(services, businessId as BusinessId, visitId)),
   worker(IMPORT_JOB, ({ businessId, importId }) => runImport(services, businessId as BusinessId, importId)),
-  worker(REMIND_JOB, ({ businessId }) => remindOwners(services, businessId as BusinessId)),
+  worker(REMIND_JOB, async ({ businessId }) => {
+    await remindOwners(services, businessId as BusinessId);
+    await remindOfHomeCare(services, businessId as BusinessId);
+  }),
   worker(NIGHT_JOB, ({ businessId }) => planAtNight(services, businessId as BusinessId)),
   worker(LET_GO_JOB, ({ businessId }) => letGoAtNight(services, businessId as BusinessId)),
   worker(BY_CLOCK, () =>

@@ -1,4 +1,4 @@
-export { HOUSEHOLD, byJug, spoonfuls, type Measured, type Spoonfuls } from './measures';
+export { HOUSEHOLD, byJug, spoonfuls, type AtHand, type Spoonfuls } from './measures';
 export { householdMix, type HouseholdMix } from './householdMix';
 export {
   FILLED_KINDS,

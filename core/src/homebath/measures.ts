@@ -41,7 +41,7 @@ export interface Spoonfuls {
 }
 
 /** With what product is measured at home, and how much of it. */
-export type Measured = Spoonfuls | { readonly by: 'jug' | 'syringe'; readonly ml: number };
+export type AtHand = Spoonfuls | { readonly by: 'jug' | 'syringe'; readonly ml: number };
 
 const halves = (most: number): number[] => Array.from({ length: most * 2 }, (_, i) => (i + 1) / 2);
 
@@ -64,5 +64,5 @@ export function spoonfuls(units: UnitSystem): readonly Spoonfuls[] {
 }
 
 /** What a jug measures of product: whole marks. */
-export const byJug = (units: UnitSystem): readonly Measured[] =>
+export const byJug = (units: UnitSystem): readonly AtHand[] =>
   Array.from({ length: MOST_MARKS }, (_, i) => ({ by: 'jug', ml: (i + 1) * HOUSEHOLD[units].jugMark }));

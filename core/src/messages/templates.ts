@@ -39,6 +39,12 @@ export const TEMPLATES = {
     words:
       'Hello {owner}, on {day} we took hair out of the ears of {dog}. A little redness and some shaking may last for some hours. Please look and smell now. Still red, wet or smelly, or your dog paws at it: ring us: {phone}. {business}',
   },
+  'this week at home': {
+    name: 'This week at home',
+    subject: 'This week for {dog}',
+    words:
+      'Hello {owner}, this week for {dog}: {tasks}. How it is done, and where to tick it, is here: {link} You asked for this word once a week; you can stop it there. {business}, {phone}',
+  },
   'time to come': {
     name: 'Time to come',
     subject: 'It is time for {dog}',

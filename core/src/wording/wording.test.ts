@@ -83,6 +83,7 @@ const TYPICAL: Readonly<Record<string, string>> = {
   before: 'A walk before helps it to stand still. ',
   link: 'the link',
   days: '30',
+  tasks: 'teeth, folds (nose fold)',
   urgency: 'within a week',
   every: 'every two days',
   then: 'every three days',

@@ -141,6 +141,7 @@ export const MAKES_STALE: Readonly<Record<WriteKey, readonly string[] | typeof E
   'PUT /api/mixes/:id': MIXING,
   'PUT /api/owner/home': [],
   'PUT /api/owner/vet-looks': [],
+  'PUT /api/owner/reminder': [],
   'PUT /api/products/:id': ['sheet', 'home', ...MIXING],
   'PUT /api/products/:id/shelf': MIXING,
   'PUT /api/programmes/:id': BOOK,

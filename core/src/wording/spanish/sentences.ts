@@ -178,6 +178,11 @@ export const MESSAGES_ES: Readonly<Record<MessageKind, { readonly subject: strin
     words:
       'Hola {owner}, el {day} quitamos pelo de las orejas de {dog}. Un poco de rojez y alguna sacudida pueden durar unas horas. Mire y huela ahora. Si sigue rojo, húmedo o huele, o su perro se rasca, llámenos: {phone}. {business}',
   },
+  'this week at home': {
+    subject: 'Esta semana para {dog}',
+    words:
+      'Hola {owner}, esta semana para {dog}: {tasks}. Cómo se hace, y dónde marcarlo, está aquí: {link} Usted pidió este aviso una vez a la semana; allí puede quitarlo. {business}, {phone}',
+  },
   'time to come': {
     subject: 'Le toca a {dog}',
     words:

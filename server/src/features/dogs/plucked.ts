@@ -1,5 +1,5 @@
 import type { WatchItem } from '@dewpond/contract';
-import { namePlace, nameBoth, placeOf, type PlaceKey } from '@dewpond/core/places';
+import { namePlace, nameBoth, placeOf } from '@dewpond/core/places';
 import { addDays, type Day } from '@dewpond/core/units';
 import { and, eq, gte, isNotNull, ne, notExists } from 'drizzle-orm';
 import { isHere } from '../../platform/db/branch';

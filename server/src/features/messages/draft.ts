@@ -9,7 +9,7 @@ import {
 } from '@dewpond/core/messages';
 import { placeOf } from '@dewpond/core/places';
 import { showDay, type Day } from '@dewpond/core/units';
-import { fillIn, placeWords, type Wording } from '@dewpond/core/wording';
+import { fillIn, homeCareName, placeWords, type Wording } from '@dewpond/core/wording';
 import { eq, inArray } from 'drizzle-orm';
 import { client, dog, referral, visit } from '../../platform/db/schema';
 import type { Tenant } from '../../platform/db/tenant';
@@ -53,6 +53,7 @@ export async function draftFor(
     time: about.time ?? wording.thisAfternoon,
     day: showDay(about.day ?? ((visited?.day ?? open?.openedOn ?? today) as Day), wording.language),
     before: about.kind === 'before you come' ? await beforeVisit(tx, dogIds, about.day ?? today, wording) : '',
+    tasks: about.kind === 'this week at home' ? await weekAtHome(tx, dogIds[0], today, wording) : '',
     days: String(LINK_DAYS),
     link: LINK_MARK,
     place: open ? placeWords(wording, placeOf(open.place)) : '',
@@ -88,6 +89,14 @@ export async function dogsOfOneOwner(tx: Tenant, dogIds: readonly [string, ...st
       return { id: its.id, name: its.name };
     }),
   };
+}
+
+/** What its owner is asked for between visits, in one line. */
+async function weekAtHome(tx: Tenant, dogId: string, today: Day, wording: Wording): Promise<string> {
+  const [record] = await loadDogs(tx, { ids: [dogId] });
+  if (!record) return '';
+  const { home } = planFor(record, await loadBusiness(tx), today);
+  return home.kept.map((task) => homeCareName(wording, task)).join(', ');
 }
 
 /** What helps before a visit, as sentences: what suits all of the dogs, and what any of them needs. Nothing where nothing does. */

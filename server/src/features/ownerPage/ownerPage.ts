@@ -1,6 +1,7 @@
-import { homeTicking, type OwnerPage } from '@dewpond/contract';
+import { homeReminding, homeTicking, type OwnerPage } from '@dewpond/contract';
 import { atLeast, type Level } from '@dewpond/core/findings';
 import { vetLooksDue } from '@dewpond/core/due';
+import { channelFor } from '@dewpond/core/messages';
 import { placeOf } from '@dewpond/core/places';
 import { picturesShown, readSheet } from '@dewpond/core/sheet';
 import { addDays, daysBetween, type Day } from '@dewpond/core/units';
@@ -107,6 +108,16 @@ export function ownerPages(services: Services): Router {
             set: { times, note },
           });
     });
+    response.json({});
+  });
+
+  router.put('/api/owner/reminder', express.json({ limit: '10kb' }), async (request, response) => {
+    const { businessId, dogId } = guestOf(request);
+    const parsed = homeReminding.safeParse(request.body);
+    if (!parsed.success) throw badInput(parsed.error);
+    await inTenant(services.databases, businessId, (tx) =>
+      tx.update(dog).set({ homeRemindsOn: parsed.data.weekday }).where(eq(dog.id, dogId)),
+    );
     response.json({});
   });
 
@@ -265,6 +276,7 @@ async function pageFor(
       last,
     })),
     home: await homeCareOf(tx, business, record, today),
+    reminder: channelFor(record.client.card) && { weekday: record.dog.homeRemindsOn },
     calendar: calendarUrl(services.site, businessId, linkId, 'owner calendar'),
     until: until.toISOString(),
   };

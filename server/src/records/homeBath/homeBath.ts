@@ -10,23 +10,25 @@ import type { Shelf } from '../shelf/shelf';
 /** The next visit of a dog that has none booked, nor one that is suggested, days [house value]. */
 const COMING_VISIT_DAYS = 42;
 
-interface OfDog {
+interface BathOfDog {
   readonly planned: Pick<Planned, 'facts' | 'plan'>;
   readonly business: Business;
   readonly shelf: Shelf;
 }
 
 /** What one bath at home takes, by what was agreed. */
-export const homeBathOf = ({ planned: { facts, plan }, business, shelf }: OfDog, agreed: HomeBathAgreed): HomeBath =>
-  homeBath(facts, plan, agreed, { units: business.units, shelf: shelf.products });
+export const homeBathOf = (
+  { planned: { facts, plan }, business, shelf }: BathOfDog,
+  agreed: HomeBathAgreed,
+): HomeBath => homeBath(facts, plan, agreed, { units: business.units, shelf: shelf.products });
 
 /** The same as its owner reads it. */
-export const homeBathFor = (of: OfDog, agreed: HomeBathAgreed, wording: Wording): HomeBathTold =>
+export const homeBathFor = (of: BathOfDog, agreed: HomeBathAgreed, wording: Wording): HomeBathTold =>
   homeBathTold(wording, homeBathOf(of, agreed), of.business.units);
 
 /** For who agrees it with the owner: what is agreed, what it comes to, what to fill. */
 export function homeBathViewOf(
-  of: OfDog,
+  of: BathOfDog,
   agreed: HomeBathAgreed | null,
   wording: Wording,
   next: { readonly today: Day; readonly visit: Day | null },

@@ -13,6 +13,7 @@ import { smallEnough } from '../../parts/pictures/smallEnough';
 import { WeekGrid } from '../../parts/homeCare/WeekGrid';
 import { HomeMinutes } from '../../parts/homeCare/HomeMinutes';
 import { Noticed } from './Noticed';
+import { RemindMe } from './RemindMe';
 import { printTheWeek } from './printTheWeek';
 import { sendPicture, tickHome, type CareTick } from './ownerCall';
 import { onItsWay, type OnItsWay } from './sentOnce';
@@ -23,7 +24,7 @@ import { showDay } from '../../browser/times';
 const HowDialog = lazy(async () => ({ default: (await import('./HowDialog')).HowDialog }));
 
 /** Home care as an owner lives it: what is due, one tap when it is done, how it is done, the week on paper. */
-export function AtHome({ page: { dog, home, calendar } }: { readonly page: OwnerPage }) {
+export function AtHome({ page: { dog, home, calendar, reminder } }: { readonly page: OwnerPage }) {
   const { words } = home;
   const [shown, setShown] = useState<HomeTaskTold | null>(null);
   // As it stood when the page was opened: a row that is ticked does not run away from under the finger.
@@ -74,6 +75,7 @@ export function AtHome({ page: { dog, home, calendar } }: { readonly page: Owner
           {words.keepCalendar}
         </a>
       </div>
+      {reminder && <RemindMe reminder={reminder} words={words} language={home.language} />}
       <p className="mt-3 rounded-xl bg-stop-pale text-stop font-semibold px-4 py-2.5">{words.stopAtHome}</p>
       <p className="text-sm text-soft mt-2">{words.sourceOfAll}</p>
       {shown && (

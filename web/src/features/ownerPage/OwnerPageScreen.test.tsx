@@ -57,6 +57,7 @@ const ownerPage = (more: Partial<OwnerPage> = {}, wording = ENGLISH): OwnerPage 
   letters: [],
   booked: [coming()],
   offers: [],
+  reminder: { weekday: null },
   zone: 'Europe/London',
   vetLooks: [],
   suggested: null,
@@ -92,6 +93,10 @@ function openPage(given: OwnerPage) {
       return {};
     },
     'PUT /api/owner/vet-looks': () => ({}),
+    'PUT /api/owner/reminder': ({ body: { weekday } }) => {
+      stands = { ...stands, reminder: { weekday } };
+      return {};
+    },
     'PUT /api/owner/answers': ({ body }) => {
       if (given.offers.some(({ set }) => set === GONE))
         throw new RefusedAnswer(409, { kind: 'conflict', message: 'That time is taken.' });
@@ -269,6 +274,19 @@ describe('home care', () => {
       ]),
     );
     await waitFor(() => expect(within(care).queryByText(/^It is for us to do/)).toBeNull());
+  });
+
+  test('a word once a week is asked for, and given up; who may not be written to is not asked', async () => {
+    const { person, server } = openPage(ownerPage());
+    const care = await screen.findByRole('region', { name: 'At home' });
+    const days = within(care).getByRole('group', { name: 'On which day?', hidden: true });
+    const day = (name: string) => within(days).getByRole('button', { name, hidden: true });
+    expect(day('not at all').getAttribute('aria-pressed')).toBe('true');
+    await person.click(day('Sun'));
+    await waitFor(() => expect(day('Sun').getAttribute('aria-pressed')).toBe('true'));
+    expect(server.sent.at(-1)).toEqual(['PUT /api/owner/reminder', { weekday: 6 }]);
+    await person.click(day('not at all'));
+    await waitFor(() => expect(server.sent.at(-1)).toEqual(['PUT /api/owner/reminder', { weekday: null }]));
   });
 
   test('shows how, and goes into a calendar', async () => {

@@ -64,6 +64,14 @@ export const tickHome = (tick: CareTick) =>
 export const sendPicture = (id: string, picture: Blob) =>
   ask(`/api/owner/home/photos/${id}`, { method: 'PUT', headers: { 'content-type': picture.type }, body: picture });
 
+/** A word about home care once a week, on which weekday (0 Monday); null: none. */
+export const chooseReminder = (weekday: number | null) =>
+  ask('/api/owner/reminder', {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ weekday }),
+  });
+
 /** Yes, no, or another of the offered times. */
 export const sendAnswer = (answer: OwnerAnswering) =>
   ask('/api/owner/answers', {

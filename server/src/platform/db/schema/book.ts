@@ -131,6 +131,8 @@ export const dog = dewpond.table(
     homeCareChangedOn: day('home_care_changed_on'),
     /** Minutes a week that its owner has for care at home; null: nothing was agreed, all is asked. */
     homeMinutes: smallint('home_minutes'),
+    /** Weekday on which its owner wants a word about home care, 0 Monday to 6 Sunday; null: none was asked for. */
+    homeRemindsOn: smallint('home_reminds_on'),
     /** What its owner bathes it with at home, and how often; null: no bath at home was agreed. */
     homeBath: shaped('home_bath', HOME_BATH),
     /** Who saw which trait on the dog itself, and when. */

@@ -1,0 +1,1 @@
+ALTER TABLE "dewpond"."dog" ADD COLUMN "home_reminds_on" smallint;
