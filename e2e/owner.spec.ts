@@ -185,6 +185,8 @@ test('the page stands among a telephone’s applications by its own link; large 
   await owner.goto(address);
   await owner.getByRole('article').waitFor();
   const session = await phone.newCDPSession(owner);
+  // It says so once the page has been read.
+  await owner.locator('link[rel=manifest]').waitFor({ state: 'attached' });
   const { data } = await session.send('Page.getAppManifest');
   const { name, start_url } = JSON.parse(data ?? '') as Readonly<Record<string, string>>;
   expect({ name, start_url }).toEqual({ name: 'Radish, Withy Quay Grooming', start_url: owner.url() });

@@ -23,8 +23,14 @@ import { showDay } from '../../browser/times';
 // Drawings come when somebody asks for them.
 const HowDialog = lazy(async () => ({ default: (await import('./HowDialog')).HowDialog }));
 
+interface AtHomeProps {
+  readonly page: OwnerPage;
+  /** The page stands: what is folded away may be made now. */
+  readonly isRead: boolean;
+}
+
 /** Home care as an owner lives it: what is due, one tap when it is done, how it is done, the week on paper. */
-export function AtHome({ page: { dog, home, calendar, reminder } }: { readonly page: OwnerPage }) {
+export function AtHome({ page: { dog, home, calendar, reminder }, isRead }: AtHomeProps) {
   const { words } = home;
   const [shown, setShown] = useState<HomeTaskTold | null>(null);
   // As it stood when the page was opened: a row that is ticked does not run away from under the finger.
@@ -52,11 +58,9 @@ export function AtHome({ page: { dog, home, calendar, reminder } }: { readonly p
         <summary className="min-h-11 flex items-center font-semibold text-pond cursor-pointer">
           {words.weekAhead}
         </summary>
-        <div className="overflow-x-auto">
-          <WeekGrid home={home} from={home.today} />
-        </div>
+        <div className="overflow-x-auto">{isRead && <WeekGrid home={home} from={home.today} />}</div>
       </details>
-      <Noticed words={words} />
+      <Noticed words={words} isRead={isRead} />
       <SentPictures home={home} />
       <div className="flex flex-wrap gap-2 mt-2">
         <Button look="quiet" onClick={() => void printOnceThere(words.notFetched)}>
@@ -75,7 +79,7 @@ export function AtHome({ page: { dog, home, calendar, reminder } }: { readonly p
           {words.keepCalendar}
         </a>
       </div>
-      {reminder && <RemindMe reminder={reminder} words={words} language={home.language} />}
+      {reminder && <RemindMe reminder={reminder} words={words} language={home.language} isRead={isRead} />}
       <p className="mt-3 rounded-xl bg-stop-pale text-stop font-semibold px-4 py-2.5">{words.stopAtHome}</p>
       <p className="text-sm text-soft mt-2">{words.sourceOfAll}</p>
       {shown && (

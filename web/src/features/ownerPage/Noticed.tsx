@@ -12,7 +12,7 @@ import { sendAnswer } from './ownerCall';
 type Tapped = (typeof TOLD_BY_TAP)[number];
 
 /** What an owner noticed between visits: what follows is said before it is told. */
-export function Noticed({ words }: { readonly words: PageWords }) {
+export function Noticed({ words, isRead }: { readonly words: PageWords; readonly isRead: boolean }) {
   const [chosen, setChosen] = useState<Tapped | null>(null);
   const [note, setNote] = useState('');
   const client = useQueryClient();
@@ -33,18 +33,20 @@ export function Noticed({ words }: { readonly words: PageWords }) {
       <summary className="min-h-11 flex items-center font-semibold text-pond cursor-pointer">
         {words.noticedTitle}
       </summary>
-      <div role="group" aria-label={words.noticedTitle} className="flex flex-col gap-2">
-        {TOLD_BY_TAP.map((each) => (
-          <Choice
-            key={each}
-            chosen={chosen === each}
-            onClick={() => setChosen(chosen === each ? null : each)}
-            className="text-left"
-          >
-            {words[`noticed ${each}`]}
-          </Choice>
-        ))}
-      </div>
+      {isRead && (
+        <div role="group" aria-label={words.noticedTitle} className="flex flex-col gap-2">
+          {TOLD_BY_TAP.map((each) => (
+            <Choice
+              key={each}
+              chosen={chosen === each}
+              onClick={() => setChosen(chosen === each ? null : each)}
+              className="text-left"
+            >
+              {words[`noticed ${each}`]}
+            </Choice>
+          ))}
+        </div>
+      )}
       {chosen && (
         <form
           className="mt-3 flex flex-col gap-2"

@@ -259,7 +259,7 @@ describe('home care', () => {
   test('something noticed is told with a word, and what follows is said before: a day that moves, or a call', async () => {
     const { person, server } = openPage(ownerPage());
     const care = await screen.findByRole('region', { name: 'At home' });
-    const noticed = within(care).getByRole('group', { name: 'Did you notice something?', hidden: true });
+    const noticed = await within(care).findByRole('group', { name: 'Did you notice something?', hidden: true });
     await person.click(within(care).getByText('Did you notice something?'));
     await person.click(within(noticed).getByRole('button', { name: 'An ear smells', hidden: true }));
     expect(within(care).getByText(/^Leave it alone, and put nothing on it\. We ring you\./)).toBeTruthy();
@@ -279,7 +279,7 @@ describe('home care', () => {
   test('a word once a week is asked for, and given up; who may not be written to is not asked', async () => {
     const { person, server } = openPage(ownerPage());
     const care = await screen.findByRole('region', { name: 'At home' });
-    const days = within(care).getByRole('group', { name: 'On which day?', hidden: true });
+    const days = await within(care).findByRole('group', { name: 'On which day?', hidden: true });
     const day = (name: string) => within(days).getByRole('button', { name, hidden: true });
     expect(day('not at all').getAttribute('aria-pressed')).toBe('true');
     await person.click(day('Sun'));

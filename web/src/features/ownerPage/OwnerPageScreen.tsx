@@ -89,14 +89,14 @@ function Page({ page }: { readonly page: OwnerPage }) {
   const [newest] = page.sheets;
   // Just after a visit one wants to read what was seen; later what is to be done today.
   const fresh = newest !== undefined && daysBetween(newest.read.day, page.home.today) <= FRESH_DAYS;
-  const atHome = <AtHome page={page} />;
+  const atHome = <AtHome page={page} isRead={isRead} />;
   useEffect(() => {
     document.title = `${page.dog}, ${page.business.name}`;
   }, [page]);
   return (
     <>
       <div className="not-the-week">
-        <PageTools page={page} />
+        <PageTools page={page} isRead={isRead} />
         <NextDates page={page} />
         {page.letters.map((letter) => (
           <section key={letter.id} className="max-w-[880px] mx-auto mb-4 rounded-card bg-stop-pale px-5 py-4">

@@ -11,7 +11,7 @@ interface InstallOffer extends Event {
 }
 
 /** Letters as large as one needs, and the page among the telephone's applications where it lets us offer that. */
-export function PageTools({ page }: { readonly page: OwnerPage }) {
+export function PageTools({ page, isRead }: { readonly page: OwnerPage; readonly isRead: boolean }) {
   const { words, dog, business, language } = page;
   const [large, setLarge] = useState(largeLetters);
   const [offer, setOffer] = useState<InstallOffer | null>(null);
@@ -21,12 +21,10 @@ export function PageTools({ page }: { readonly page: OwnerPage }) {
       setOffer(event as InstallOffer);
     };
     window.addEventListener('beforeinstallprompt', offered);
-    const away = asApp({ dog, business, language });
-    return () => {
-      window.removeEventListener('beforeinstallprompt', offered);
-      away();
-    };
-  }, [dog, business, language]);
+    return () => window.removeEventListener('beforeinstallprompt', offered);
+  }, []);
+  // A slow telephone reads first.
+  useEffect(() => (isRead ? asApp({ dog, business, language }) : undefined), [isRead, dog, business, language]);
   return (
     <p className="no-print max-w-[880px] mx-auto mb-3 flex flex-wrap justify-end gap-2">
       {offer && (

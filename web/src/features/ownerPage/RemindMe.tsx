@@ -8,6 +8,7 @@ interface RemindMeProps {
   readonly reminder: NonNullable<OwnerPage['reminder']>;
   readonly words: OwnerPage['words'];
   readonly language: string;
+  readonly isRead: boolean;
 }
 
 /** 5 January 2026 is a Monday. */
@@ -15,7 +16,7 @@ const dayName = (weekday: number, language: string): string =>
   new Intl.DateTimeFormat(language, { weekday: 'short', timeZone: 'UTC' }).format(Date.UTC(2026, 0, 5 + weekday));
 
 /** A word once a week about what is to be done at home, for who wants it: on which evening, or not at all. */
-export function RemindMe({ reminder: { weekday }, words, language }: RemindMeProps) {
+export function RemindMe({ reminder: { weekday }, words, language, isRead }: RemindMeProps) {
   const client = useQueryClient();
   const choose = useMutation({
     mutationFn: chooseReminder,
@@ -28,18 +29,20 @@ export function RemindMe({ reminder: { weekday }, words, language }: RemindMePro
     <details className="mt-2">
       <summary className="min-h-11 flex items-center font-semibold text-pond cursor-pointer">{words.remindMe}</summary>
       <p className="text-sm text-soft mb-2">{words.remindWhy}</p>
-      <div role="group" aria-label={words.remindOn} className="flex flex-wrap gap-2">
-        {choices.map((each) => (
-          <Choice
-            key={each}
-            chosen={weekday === each}
-            onClick={() => !choose.isPending && choose.mutate(each)}
-            className="min-h-11!"
-          >
-            {each === null ? words.remindNever : dayName(each, language)}
-          </Choice>
-        ))}
-      </div>
+      {isRead && (
+        <div role="group" aria-label={words.remindOn} className="flex flex-wrap gap-2">
+          {choices.map((each) => (
+            <Choice
+              key={each}
+              chosen={weekday === each}
+              onClick={() => !choose.isPending && choose.mutate(each)}
+              className="min-h-11!"
+            >
+              {each === null ? words.remindNever : dayName(each, language)}
+            </Choice>
+          ))}
+        </div>
+      )}
     </details>
   );
 }
