@@ -15,10 +15,8 @@ import {
   business,
   client,
   dog,
-  homeTick,
   instruction,
   member,
-  product,
   programme,
   vet,
   weighing,
@@ -30,6 +28,7 @@ import { cardOf } from './owners';
 import { seedLarge, type LargeSeeding } from './large/seedLarge';
 import { seedVisit, ZONE, type SeededMember } from './seedVisit';
 import { seedMixesPast, seedCounts, seedShelf } from './seedShelf';
+import { productNamed, seedAtHome } from './seedAtHome';
 import { seedMessages, seedReferrals } from './seedOwners';
 import type { DemoBusiness, DemoDog, DemoPerson } from './shape';
 import { DEMO_BUSINESSES, DEMO_PASSWORD } from './world';
@@ -234,12 +233,6 @@ async function seedStoryVisit(seeding: Seeding, demo: DemoDog, dogId: string, n:
   });
 }
 
-async function productNamed(tx: Tenant, name: string): Promise<string> {
-  const [wash] = await tx.select({ id: product.id }).from(product).where(eq(product.name, name));
-  if (!wash) throw new Error(`No product "${name}" in the demo world.`);
-  return wash.id;
-}
-
 async function seedPrescription({ tx, today }: Seeding, { prescribed }: DemoDog, dogId: string): Promise<void> {
   if (!prescribed) return;
   const says = {
@@ -259,36 +252,6 @@ async function seedPrescription({ tx, today }: Seeding, { prescribed }: DemoDog,
     untilDay: addDays(today, prescribed.until),
     madeFrom: contentHash(says),
   });
-}
-
-/** What was agreed with its owner for the weeks between, and what was ticked of it before the last visit. */
-async function seedAtHome({ tx, today }: Seeding, demo: DemoDog, dogId: string): Promise<void> {
-  const { bath, faceADay, seldom } = demo.atHome ?? {};
-  if (bath) {
-    const bottle =
-      bath.product === 'as prescribed'
-        ? ({ kind: 'prescribed' } as const)
-        : ({ kind: 'filled', productId: await productNamed(tx, bath.product) } as const);
-    await tx
-      .update(dog)
-      .set({ homeBath: { bottle, everyDays: bath.everyDays } })
-      .where(eq(dog.id, dogId));
-  }
-  if (faceADay) {
-    const says = { kind: 'at home', task: 'eyes and face', timesADay: faceADay } as const;
-    await tx.insert(instruction).values({
-      ...{ id: v7(), dogId, by: 'vet', who: demo.prescribed?.who ?? 'Dr Oyelaran', place: null, says },
-      fromDay: addDays(today, -demo.lastVisitDaysAgo),
-      untilDay: null,
-      madeFrom: contentHash(says),
-    });
-  }
-  if (seldom) {
-    const last = addDays(today, -demo.lastVisitDaysAgo);
-    // Six evenings of brushing in four weeks.
-    const ticks = [3, 5, 11, 16, 20, 26].map((before) => ({ dogId, key: 'brush-out', day: addDays(last, -before) }));
-    await tx.insert(homeTick).values(ticks);
-  }
 }
 
 async function seedBookings({ tx, today, members }: Seeding, demo: DemoDog, dogId: string): Promise<void> {
