@@ -277,3 +277,33 @@ test('an owner tells in their language when a vet saw the eyes: it is on the dog
   await page.getByRole('button', { name: 'Instructions' }).click();
   await expect(page.getByRole('dialog').getByText(/a vet, says the owner/)).toBeVisible();
 });
+
+test('what an owner noticed is told on a telephone, stands on Today, and is gone once it was seen', async ({
+  page,
+  browser,
+}) => {
+  const stranger = await browser.newContext({ storageState: NOBODY, viewport: { width: 390, height: 844 } });
+  const owner = await stranger.newPage();
+  await owner.goto(await linkFor(page, 'Pocket'));
+  // How a thing is done, as an owner with a screen reader meets it.
+  await owner.getByRole('button', { name: 'show how' }).first().click();
+  await expect(owner.getByRole('dialog')).toBeVisible();
+  await expectAccessible(owner);
+  await owner.getByRole('button', { name: 'Close' }).click();
+  await owner.getByText('Did you notice something?').click();
+  await owner.getByRole('button', { name: 'An ear smells' }).click();
+  await expect(owner.getByText(/^Leave it alone, and put nothing on it/)).toBeVisible();
+  await owner.getByLabel('Where, and since when?').fill('The left one, since Sunday');
+  await expectAccessible(owner);
+  await owner.getByRole('button', { name: 'Tell the salon' }).click();
+  await expect(owner.getByText('Thank you. The salon knows.').first()).toBeVisible();
+  await stranger.close();
+
+  await page.goto('/');
+  const noticed = page.locator('section', { has: page.getByRole('heading', { name: 'Noticed at home' }) });
+  await expect(noticed.getByText('“The left one, since Sunday”')).toBeVisible();
+  await expect(noticed.getByRole('link', { name: 'Look, then ring' })).toBeVisible();
+  await expectAccessible(page);
+  await noticed.getByRole('button', { name: 'Seen: Pocket: an ear smells' }).click();
+  await expect(noticed).toBeHidden();
+});

@@ -11,7 +11,9 @@ import { lookAllClear, standAtTable } from '../../tests/tableSide';
 import { useVisitLog } from './visitLog';
 import { choose } from '../../tests/choose';
 
-const button = (name: RegExp | string) => screen.getByRole('button', { name });
+/** Of the dialog that is open, as a hand can reach no other; looking through the whole table takes seconds. */
+const button = (name: RegExp | string) =>
+  within(screen.queryAllByRole('dialog').at(-1) ?? document.body).getByRole('button', { name });
 const dialog = (name?: RegExp | string) => screen.getByRole('dialog', name === undefined ? {} : { name });
 const next = () => within(screen.getByRole('contentinfo')).getAllByRole('button').at(-1) as HTMLButtonElement;
 
