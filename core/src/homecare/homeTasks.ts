@@ -43,9 +43,14 @@ export function homeTasks(due: readonly Pick<DueLine, 'line'>[]): HomeTask[] {
     if (!home) continue;
     const { everyDays, minutes, how, stepped = null, clearSince = null, ticked = null } = home;
     const byVet = home.source.kind === 'vet instruction';
-    const alike = [task, everyDays, how, byVet, stepped?.usual, stepped?.since, clearSince, ticked?.usual].join('|');
+    const alike = [task, everyDays, how, byVet, stepped?.usual, stepped?.since, ticked?.usual].join('|');
     const places = [...(asked.get(alike)?.places ?? []), ...(place ? [place] : [])];
-    asked.set(alike, { task, places, everyDays, minutes, how, byVet, stepped, clearSince, ticked });
+    // Done alike again: one thing, with the day on which the last of its places was clear.
+    const clear = [asked.get(alike)?.clearSince ?? null, clearSince]
+      .filter((day) => day !== null)
+      .toSorted()
+      .at(-1);
+    asked.set(alike, { task, places, everyDays, minutes, how, byVet, stepped, clearSince: clear ?? null, ticked });
     trends.set(alike, [...(trends.get(alike) ?? []), ...(home.trend ? [home.trend] : [])]);
   }
   const all = [...asked].map(([alike, each]) => ({ ...each, better: betterOf(trends.get(alike) ?? []) }));

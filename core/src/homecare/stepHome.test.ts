@@ -126,6 +126,16 @@ describe('home care after a finding', () => {
     expect(eyes.map(({ places, everyDays }) => [places.length, everyDays])).toEqual([[2, 1 / 3]]);
   });
 
+  test('once one of two places is clear again, both are one thing again', () => {
+    const dog = aDog({}, 'pug');
+    const left = [look(APRIL, 'none'), look(MARCH, 'tell', finding(LEFT_EYE, 'eye stain', 1))];
+    const tasks = homeTasks(stepHome(dueOf(dog), { ...looks(left), at: ({ side }) => (side === 'left' ? left : []) }));
+    const eyes = tasks.filter(({ task }) => task === 'eyes and face');
+    expect(eyes.map((task) => [task.places.length, homeTaskTold(ENGLISH, task).often])).toEqual([
+      [2, 'every 3 days again (it was clear on Mon 26 Oct)'],
+    ]);
+  });
+
   test('where one eye is done oftener, each takes its share of the minutes: no minute is asked twice', () => {
     const dog = aDog({}, 'pug');
     const minutes = (due: ReturnType<typeof dueOf>) =>
