@@ -215,3 +215,32 @@ test('is said where one books and on the dog’s page; closed it is not', async 
   show(<OpenReferrals dogId={v7()} />);
   await waitFor(() => expect(screen.queryByRole('status')).toBeNull());
 });
+
+test.each([
+  ['after plucking, both ears', 'after plucking'],
+  ['incident, left ear', 'how is it'],
+  ['left ear', null],
+] as const)('%s is asked after by its own message, or by none', async (place, kind) => {
+  const asked: (string | null)[] = [];
+  openServer({
+    'GET /api/session': () => session(),
+    'GET /api/referrals': () => ({ items: [] }),
+    'GET /api/watch': () => ({
+      items: [
+        {
+          ...{ dogId: DOG_ID, dog: 'Radish', owner: 'Amara Nwosu', phone: '01632 960171', place },
+          ...{ words: 'Ask how it is.', level: 'watch', day: TODAY, visitId: v7() },
+        },
+      ],
+    }),
+    'GET /api/dogs/:id/draft': ({ query }) => {
+      asked.push(query.get('kind'));
+      return { owner: 'Amara Nwosu', language: 'en-GB', reach: [], subject: 'How is it?', words: 'How is it?' };
+    },
+  });
+  const { person } = show(<WatchScreen />, { path: '/watch' });
+  await screen.findByRole('link', { name: 'Radish' });
+  if (kind === null) return expect(screen.queryByRole('button', { name: 'Ask how it is' })).toBeNull();
+  await person.click(await screen.findByRole('button', { name: 'Ask how it is' }));
+  await waitFor(() => expect(asked).toEqual([kind]));
+});
