@@ -1,5 +1,5 @@
 export { beforeVisitAdvice, type BeforeVisitAdvice } from './beforeVisit';
-export { ALL_OWNER_SAYS, OWNER_SAYS, SHORT_NOTICE_MS, type OwnerSays } from './ownerSays';
+export { ALL_OWNER_SAYS, OWNER_SAYS, SHORT_NOTICE_MS, ownerSaysWords, type OwnerSays } from './ownerSays';
 export { MESSAGE_CHANNELS, channelFor, reachOf, type MessageChannel, type Reach } from './reach';
 export {
   CARRIER_WORDS,

@@ -3,7 +3,7 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { v7 } from 'uuid';
 import { beforeAll, expect, test } from 'vitest';
 import request from 'supertest';
-import { addDog, app, guest, openSalon, type Salon } from './salon';
+import { addDog, app, clock, guest, openSalon, type Salon } from './salon';
 import { addProduct } from './shelfSide';
 import { visitDog } from './tableSide';
 
@@ -99,6 +99,20 @@ test('a vet’s wash takes the place of what was agreed, with its time; a vet’
   await tell({ kind: 'bar', task: 'bath' });
   expect((await bathOf(dogId)).told).toMatchObject({ kind: 'not now' });
   expect((await homeOf(dogId)).tasks.map(({ task }) => task)).not.toContain('bath');
+});
+
+test('what is kept again as it was is no change of home care: the rhythm goes on learning', async () => {
+  const { dogId } = await addDog(salon);
+  const changedOn = async () => (await salon.call('GET /api/dogs/:id', { id: dogId })).body.homeCareChangedOn;
+  expect((await agree(dogId, (await bathOf(dogId)).version, null)).status).toBe(200);
+  expect(await changedOn()).toBeNull();
+  expect((await agree(dogId, (await bathOf(dogId)).version, filled())).status).toBe(200);
+  const on = await changedOn();
+  expect(on).not.toBeNull();
+  clock.now += 86_400_000;
+  expect((await agree(dogId, (await bathOf(dogId)).version, filled())).status).toBe(200);
+  expect(await changedOn()).toBe(on);
+  clock.now -= 86_400_000;
 });
 
 test('another business’s dog has no bath here', async () => {

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { nextVisit } from '@dewpond/core/due';
 import { homeBathTold, homeLabel } from '@dewpond/core/wording';
 import type { Router } from 'express';
@@ -47,7 +48,8 @@ export function homeBathRoutes(router: Router, services: Services): void {
     };
     const seen = { id: params.id, version: body.version };
     // What is done at home changes: the rhythm of the salon is learnt from here on.
-    const set = { homeBath: body.agreed, homeCareChangedOn: today };
+    const isSame = isDeepStrictEqual(of.record.dog.homeBath, body.agreed);
+    const set = { homeBath: body.agreed, ...(isSame ? {} : { homeCareChangedOn: today }) };
     return updateGuarded(asSeen(tx, dog, seen, set), { what: 'dog', current, yours: body });
   });
 

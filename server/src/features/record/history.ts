@@ -2,8 +2,7 @@ import { max } from 'd3-array';
 import { instructionWords } from '@dewpond/core/dog';
 import { signWords, findingWords } from '@dewpond/core/findings';
 import { homeKeyWords, homeTaskName } from '@dewpond/core/homecare';
-import { NOTICED, type Noticed } from '@dewpond/core/due';
-import { OWNER_SAYS, TEMPLATES, type OwnerSays } from '@dewpond/core/messages';
+import { TEMPLATES, ownerSaysWords } from '@dewpond/core/messages';
 import { placeKey, type PlaceKey } from '@dewpond/core/places';
 import { inOrderOfRecord, type RecordEntry } from '@dewpond/core/record';
 import type { Day } from '@dewpond/core/units';
@@ -207,16 +206,10 @@ async function answersOf(tx: Tenant, dogId: string, zone: string): Promise<Recor
       `answer ${id}`,
       dayIn(zone, toldAt),
       'message',
-      `Owner: ${ownerWords(says)}${note === '' ? '' : `: “${note}”`}`,
+      `Owner: ${ownerSaysWords(says)}${note === '' ? '' : `: “${note}”`}`,
     ),
   );
 }
-
-const ownerWords = (says: OwnerSays | Noticed): string => ({ ...OWNER_SAYS, ...noticedWords })[says];
-const noticedWords = Object.fromEntries(Object.entries(NOTICED).map(([id, { words }]) => [id, words])) as Record<
-  Noticed,
-  string
->;
 
 /** A day's ticks in one line: what an owner did is told, not counted entry by entry. */
 async function ticksOf(tx: Tenant, business: Business, record: DogRecord, now: number): Promise<RecordEntry[]> {

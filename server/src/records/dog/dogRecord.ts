@@ -1,6 +1,5 @@
 import type { EarlierPhoto, VisitView } from '@dewpond/contract';
-import type { CanalHair } from '@dewpond/core/catalogue';
-import type { EarHairWork, Instruction, Saying, ShownToday } from '@dewpond/core/dog';
+import type { Instruction, Saying, ShownToday } from '@dewpond/core/dog';
 import { learnDogFactor } from '@dewpond/core/dilution';
 import type { Finding } from '@dewpond/core/findings';
 import type { Noticed } from '@dewpond/core/due';
@@ -15,6 +14,7 @@ import type { Tenant } from '../../platform/db/tenant';
 import { anyOf, together, type AskedFor } from '../../platform/db/together';
 import { dogQueries, type DogRows } from './dogRows';
 import { toHoldBeside } from './toHoldBeside';
+import { keptEarHair, type KeptEarHair } from './keptEarHair';
 
 /** A finding as it was kept, with the visit's day and its level. */
 export type StoredFinding = Finding & { readonly visitId: string; readonly day: Day; readonly level: string };
@@ -77,13 +77,6 @@ export interface DogRecord {
   readonly reactedTo: readonly string[];
   /** Places a vet should see, open. */
   readonly referred: readonly { readonly place: PlaceKey; readonly openedOn: Day }[];
-}
-
-/** What visits say of the hair of one ear, the newest word of each. */
-export interface KeptEarHair {
-  readonly hair: CanalHair | null;
-  readonly pluckedOn: Day | null;
-  readonly last: { readonly day: Day; readonly went: EarHairWork } | null;
 }
 
 /** The visit that a dog is taken at: what came later is not known yet. */
@@ -308,14 +301,4 @@ function vetLooks(instructions: readonly Instruction[]): DogRecord['taskRecords'
       return [task, { ...placeRecord([], []), lastCare }];
     }),
   );
-}
-
-function keptEarHair(care: readonly CareRow[], place: PlaceKey): KeptEarHair {
-  const rows = care.filter((row) => row.place === place);
-  const last = rows.findLast((row) => row.hairCame !== null || row.hairBorne !== null || row.hairLeft !== null);
-  return {
-    hair: rows.findLast((row) => row.hairSeen !== null)?.hairSeen ?? null,
-    pluckedOn: rows.findLast((row) => row.hairDid === 'plucked')?.day ?? null,
-    last: last ? { day: last.day, went: { came: last.hairCame, borne: last.hairBorne, left: last.hairLeft } } : null,
-  };
 }

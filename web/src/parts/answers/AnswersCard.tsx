@@ -1,6 +1,6 @@
 import type { OwnerAnswerView } from '@dewpond/contract';
 import { NOTICED } from '@dewpond/core/due';
-import { OWNER_SAYS } from '@dewpond/core/messages';
+import { ownerSaysWords } from '@dewpond/core/messages';
 import { TASKS } from '@dewpond/core/tasks';
 import { Link } from 'react-router';
 import { call } from '../../api/call';
@@ -12,9 +12,6 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
 import { tell } from '../../ui/tell';
-
-const sayWords = (says: OwnerAnswerView['says']): string =>
-  says in NOTICED ? NOTICED[says as keyof typeof NOTICED].words : OWNER_SAYS[says as keyof typeof OWNER_SAYS];
 
 /** A time that came free. */
 export type TimeGivenUp = NonNullable<OwnerAnswerView['booking']>;
@@ -87,7 +84,7 @@ function Answered({ answers, isBusy, onSeen, onFill }: AnsweredProps) {
   return (
     <li className="flex flex-wrap items-center justify-between gap-2 py-2">
       <span className="min-w-0">
-        <b>{dogs}</b> <Chip tone={isNo ? 'watch' : 'good'}>{sayWords(says)}</Chip>
+        <b>{dogs}</b> <Chip tone={isNo ? 'watch' : 'good'}>{ownerSaysWords(says)}</Chip>
         <span className="block text-sm text-soft">
           {[...new Set(answers.flatMap(({ booking }) => (booking ? moment(booking.startsAt, zone) : [])))].map(
             (when) => `${when}. `,
@@ -117,7 +114,7 @@ function Answered({ answers, isBusy, onSeen, onFill }: AnsweredProps) {
                 </Button>
               ),
           )}
-        <Button look="quiet" disabled={isBusy} aria-label={`Seen: ${dogs}: ${sayWords(says)}`} onClick={onSeen}>
+        <Button look="quiet" disabled={isBusy} aria-label={`Seen: ${dogs}: ${ownerSaysWords(says)}`} onClick={onSeen}>
           Seen
         </Button>
       </span>
